@@ -1,0 +1,1 @@
+"""Pure computation: no Django, no HTTP, no clock, no database, no interface words."""

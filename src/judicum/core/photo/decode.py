@@ -1,0 +1,91 @@
+"""Bytes of a photo to an upright 8-bit BGR array."""
+
+import io
+import warnings
+
+import cv2
+import numpy as np
+import numpy.typing as npt
+import pillow_heif
+from PIL import Image, ImageOps, UnidentifiedImageError
+
+from judicum.core.errors import UnreadablePicture
+
+type_bgr = npt.NDArray[np.uint8]
+
+MAX_PIXELS = 60_000_000
+"""Largest picture that is decoded; a bigger one is refused before its pixels are unpacked."""
+
+pillow_heif.register_heif_opener()
+
+FORMATS = {"JPEG": "image/jpeg", "PNG": "image/png", "HEIF": "image/heic"}
+
+
+def sniff_format(data: bytes) -> str:
+    """Return the media type of a picture, judged by its content alone.
+
+    Raises:
+        UnreadablePicture: neither JPEG, PNG nor HEIC, no readable header, or more than
+            `MAX_PIXELS` pixels.
+    """
+    with warnings.catch_warnings():
+        warnings.simplefilter("ignore")
+        try:
+            with Image.open(io.BytesIO(data), formats=["JPEG", "PNG", "HEIF"]) as image:
+                width, height = image.size
+                kind = image.format or ""
+        except (UnidentifiedImageError, OSError, ValueError, SyntaxError, Image.DecompressionBombError) as error:
+            raise UnreadablePicture("This file is no JPEG, PNG or HEIC picture that can be read.") from error
+    if width * height > MAX_PIXELS:
+        raise UnreadablePicture(
+            f"The picture has {width} × {height} pixels; at most {MAX_PIXELS // 1_000_000} million are allowed."
+        )
+    return FORMATS[kind]
+
+
+def decode(data: bytes) -> type_bgr:
+    """Decode a photo and turn it upright by its EXIF orientation.
+
+    Args:
+        data: the whole file, JPEG, PNG or HEIC.
+
+    Returns:
+        uint8 array (rows, columns, 3), channels blue, green, red, sRGB-coded; the centre of
+        the top-left pixel is (0, 0).
+
+    Raises:
+        UnreadablePicture: no such picture, too many pixels, or cut short.
+    """
+    media_type = sniff_format(data)
+    if media_type == "image/jpeg" and not data.rstrip(b"\0").endswith(b"\xff\xd9") and b"\xff\xd9" not in data[-65536:]:
+        raise UnreadablePicture("The picture file is cut short; send it again.")
+    if media_type == "image/jpeg" and _is_plain_jpeg(data):
+        picture = cv2.imdecode(np.frombuffer(data, np.uint8), cv2.IMREAD_COLOR)
+        if picture is None:
+            raise UnreadablePicture("The picture's data is damaged; send it again.")
+        return picture  # type: ignore[return-value]
+    return _decode_with_pillow(data)
+
+
+def _is_plain_jpeg(data: bytes) -> bool:
+    with Image.open(io.BytesIO(data), formats=["JPEG"]) as image:
+        return image.mode in ("RGB", "L")
+
+
+def _decode_with_pillow(data: bytes) -> type_bgr:
+    try:
+        with warnings.catch_warnings():
+            warnings.simplefilter("ignore")
+            with Image.open(io.BytesIO(data), formats=["JPEG", "PNG", "HEIF"]) as image:
+                upright = ImageOps.exif_transpose(image)
+                if upright.mode.startswith("I") or upright.mode == "F":
+                    grey = np.asarray(upright, np.float64)
+                    upright = Image.fromarray((grey / max(255.0, grey.max()) * 255).astype(np.uint8))
+                if upright.mode in ("RGBA", "LA", "PA") or "transparency" in upright.info:
+                    rgba = upright.convert("RGBA")
+                    paper = Image.new("RGBA", rgba.size, "white")
+                    upright = Image.alpha_composite(paper, rgba)
+                rgb = np.asarray(upright.convert("RGB"))
+    except (OSError, ValueError, SyntaxError, EOFError) as error:
+        raise UnreadablePicture("The picture file is cut short or damaged; send it again.") from error
+    return np.ascontiguousarray(rgb[..., ::-1])

@@ -1,0 +1,34 @@
+"""White balance from the card's grey patches and paper."""
+
+import numpy as np
+import numpy.typing as npt
+
+from judicum.core.photo.film import srgb_to_linear
+from judicum.core.photo.scale import Scale, card_geometry
+from judicum.core.photo.unwrap import sample
+
+
+def card_gains(picture: npt.NDArray[np.uint8], scale: Scale) -> npt.NDArray[np.float64]:
+    """Gain of each channel that makes the card's greys neutral at their printed reflectance.
+
+    The gain is the median over the patches of printed over seen linear light, leaving out
+    clipped patches; without a card it is 1.
+
+    Args:
+        picture: uint8 (rows, columns, 3), blue, green, red.
+
+    Returns:
+        float (3,), to be multiplied with linear light.
+    """
+    if scale.kind not in ("window", "strip"):
+        return np.ones(3)
+    patches = card_geometry()[scale.kind]["grey_patches"]
+    ratios = []
+    for (x, y), printed in zip(patches["at"], patches["reflectance_srgb"], strict=True):
+        side = patches["size"]
+        grid = np.stack(np.meshgrid(np.linspace(x + 2, x + side - 2, 16), np.linspace(y + 2, y + side - 2, 16)), -1)
+        seen = sample(picture, scale, grid).reshape(-1, 3)
+        if (seen >= 250).mean() > 0.05 or seen.mean() < 3:
+            continue
+        ratios.append(float(srgb_to_linear(np.uint8(printed))) / np.maximum(np.median(srgb_to_linear(seen), axis=0), 1e-4))
+    return np.median(ratios, axis=0) if ratios else np.ones(3)

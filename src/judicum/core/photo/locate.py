@@ -1,0 +1,144 @@
+"""Where on the card plane a bead might lie: candidate lines, strongest first.
+
+A bead is bounded by two toes: edges that stay sharp and coherent over many millimetres, a
+bead's width apart. The plate is resampled coarsely, its colour gradient is turned into every
+direction and averaged along that direction; pairs of parallel edges compete by the weaker of
+the two, measured against how strong such edges are elsewhere in the same direction, so that a
+brushed plate does not win by its grain.
+"""
+
+from dataclasses import dataclass
+
+import cv2
+import numpy as np
+import numpy.typing as npt
+
+from judicum.core.photo.film import linear_to_lab, srgb_to_linear
+from judicum.core.photo.scale import Scale, card_geometry
+from judicum.core.photo.unwrap import Line, sample
+
+Floats = npt.NDArray[np.float64]
+
+COARSE_PX_PER_MM = 3.0
+COHERENT_MM = 14.0
+WIDTHS_MM = np.arange(2.0, 12.5, 0.5)
+LAB_WEIGHT = np.array([0.6, 1.0, 1.0], np.float32)
+"""Lightness counts less than colour: grain and shadow change lightness, film changes colour."""
+
+
+@dataclass(frozen=True)
+class Region:
+    """A box of the card plane (mm) in which a bead may lie, and the angles it may take (degrees)."""
+
+    low: Floats
+    high: Floats
+    angles_deg: Floats
+
+
+@dataclass(frozen=True)
+class Candidate:
+    """A line that may run through a bead, with the width there (mm) and its strength (no unit)."""
+
+    line: Line
+    width_mm: float
+    strength: float
+
+
+def regions(picture: npt.NDArray[np.uint8], scale: Scale) -> list[Region]:
+    """The boxes to search: the window's cut-out, both sides of the strip, or the whole photo."""
+    if scale.kind == "window":
+        cut = card_geometry()["window"]["cut_out"]
+        low, size = np.array(cut["at"], float), np.array(cut["size"], float)
+        return [Region(low + 1.5, low + size - 1.5, np.arange(-90.0, 90.0, 4.0))]
+    if scale.kind == "strip":
+        width, height = card_geometry()["strip"]["size"]
+        level = np.arange(-16.0, 16.1, 2.0)
+        return [
+            Region(np.array([-25.0, -38.0]), np.array([width + 25.0, -1.2]), level),
+            Region(np.array([-25.0, height + 1.2]), np.array([width + 25.0, height + 38.0]), level),
+        ]
+    size = np.array([picture.shape[1], picture.shape[0]]) * scale.mm_per_px
+    return [Region(size * 0.02, size * 0.98, np.arange(-90.0, 90.0, 4.0))]
+
+
+def candidates(picture: npt.NDArray[np.uint8], scale: Scale, gains: Floats, most: int = 6) -> list[Candidate]:
+    """Lines that may run through the bead, strongest first, at most `most` of them."""
+    found = [c for region in regions(picture, scale) for c in _in_region(picture, scale, gains, region, most)]
+    return sorted(found, key=lambda c: -c.strength)[:most]
+
+
+def _in_region(
+    picture: npt.NDArray[np.uint8], scale: Scale, gains: Floats, region: Region, most: int
+) -> list[Candidate]:
+    step = 1 / COARSE_PX_PER_MM
+    x, y = (np.arange(region.low[k], region.high[k], step) for k in (0, 1))
+    grid = np.stack(np.meshgrid(x, y), -1)
+    px = scale.px(grid)
+    inside = ((px > 2) & (px < np.array(picture.shape[1::-1]) - 3)).all(-1)
+    if inside.mean() < 0.1:
+        return []
+    lab = linear_to_lab(srgb_to_linear(sample(picture, scale, grid)) * gains.astype(np.float32))
+    lab = cv2.GaussianBlur(lab * LAB_WEIGHT, (0, 0), 0.2 * COARSE_PX_PER_MM)
+    mask = cv2.erode(inside.astype(np.uint8), np.ones((7, 7), np.uint8), borderValue=0)
+    gradient = [np.gradient(lab, axis=a) * mask[..., None] for a in (1, 0)]
+    pool: list[tuple[float, float, Floats, float]] = []
+    for angle in region.angles_deg:
+        pool += _pairs_at(gradient, mask, float(angle), most)
+    pool.sort(key=lambda item: -item[0])
+    kept: list[Candidate] = []
+    for strength, angle, at, width in pool:
+        along = np.array([np.cos(np.radians(angle)), np.sin(np.radians(angle))])
+        line = Line(region.low + at * step, along)
+        if all(_differs(line, other.line) for other in kept):
+            kept.append(Candidate(line, width, strength))
+        if len(kept) == most:
+            break
+    return kept
+
+
+def _differs(a: Line, b: Line) -> bool:
+    offset = b.origin - a.origin
+    return abs(float(offset @ a.across)) > 1.2 or abs(float(a.along @ b.across)) > 0.15
+
+
+def _pairs_at(
+    gradient: list[npt.NDArray[np.float32]], mask: npt.NDArray[np.uint8], angle: float, most: int
+) -> list[tuple[float, float, Floats, float]]:
+    rows, columns = mask.shape
+    c, s = np.cos(np.radians(angle)), np.sin(np.radians(angle))
+    normal = gradient[1] * c - gradient[0] * s
+    reach_x = int(abs(columns * c) + abs(rows * s)) + 2
+    reach_y = int(abs(columns * s) + abs(rows * c)) + 2
+    # Turned image: column along the direction, row across it.
+    turn = np.array([[c, s, 0.0], [-s, c, 0.0]])
+    centre = turn[:, :2] @ np.array([columns / 2, rows / 2])
+    turn[:, 2] = np.array([reach_x / 2, reach_y / 2]) - centre
+    turned = cv2.warpAffine(normal, turn, (reach_x, reach_y), flags=cv2.INTER_LINEAR)
+    seen = cv2.warpAffine(mask, turn, (reach_x, reach_y), flags=cv2.INTER_NEAREST).astype(np.float32)
+    span = (int(COHERENT_MM * COARSE_PX_PER_MM) | 1, 3)
+    strength = np.linalg.norm(cv2.boxFilter(turned, -1, span, borderType=cv2.BORDER_CONSTANT), axis=2)
+    strength *= cv2.boxFilter(seen, -1, span, borderType=cv2.BORDER_CONSTANT) > 0.9
+    valid = strength[strength > 0]
+    if valid.size < 200:
+        return []
+    strength = strength / (np.median(valid) + 0.15)
+    best = np.zeros_like(strength)
+    width_at = np.zeros_like(strength)
+    for width in WIDTHS_MM:
+        half = round(width * COARSE_PX_PER_MM / 2)
+        if 2 * half >= reach_y:
+            break
+        pair = np.zeros_like(strength)
+        pair[half:-half] = np.minimum(strength[: -2 * half], strength[2 * half :])
+        better = pair > best
+        best[better], width_at[better] = pair[better], width
+    inverse = cv2.invertAffineTransform(turn)
+    found = []
+    for _ in range(most):
+        row, column = np.unravel_index(int(best.argmax()), best.shape)
+        if best[row, column] <= 0:
+            break
+        at = inverse @ np.array([column, row, 1.0])
+        found.append((float(best[row, column]), angle, at, float(width_at[row, column])))
+        best[max(0, row - 5) : row + 6] = 0
+    return found

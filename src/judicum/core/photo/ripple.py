@@ -1,0 +1,136 @@
+"""Ripple fronts: crescents where one freeze front ends, found along the straightened bead.
+
+The bead face is unrolled so that both toes lie at u = -1 and +1. Fronts are curved, because the
+middle of the puddle freezes last; the curvature that lines the fronts up best across the bead is
+found first. Lighting can turn a front from dark to bright across the bead, so the rows are
+combined by the signs that make them agree (first singular vector), not by a plain mean.
+"""
+
+from dataclasses import dataclass
+
+import cv2
+import numpy as np
+import numpy.typing as npt
+from scipy.ndimage import gaussian_filter1d, map_coordinates
+from scipy.signal import find_peaks
+
+from judicum.core.photo.trace import Band
+
+Floats = npt.NDArray[np.float64]
+
+PITCH_MM = (0.6, 5.0)
+AGREEMENT = 0.22
+"""Least share of the rows' variance that lines up across the bead for fronts to count as seen."""
+
+
+@dataclass(frozen=True)
+class Ripple:
+    """Ripple fronts of a bead: `positions_mm` (k,) along the centreline; `curve_mm` how far the
+    middle of a front lies ahead (+) of its ends at the toes; `agreement` 0 to 1."""
+
+    positions_mm: Floats
+    curve_mm: float
+    agreement: float
+
+    @property
+    def gaps_mm(self) -> Floats:
+        return np.diff(self.positions_mm)
+
+    def figures(self) -> dict[str, object]:
+        """Count, mean pitch (mm), cv of the gaps and the positions of lapses, as docs/measuring.md defines."""
+        gaps = self.gaps_mm
+        median = float(np.median(gaps))
+        lapse = (gaps > 1.5 * median) | (gaps < 0.6 * median)
+        middles = (self.positions_mm[1:] + self.positions_mm[:-1]) / 2
+        return {
+            "count": len(self.positions_mm),
+            "pitch_mm": float(gaps.mean()),
+            "cv": float(gaps.std(ddof=1) / gaps.mean()) if len(gaps) > 1 else None,
+            "positions_mm": [float(p) for p in self.positions_mm],
+            "lapses_mm": [float(m) for m in middles[lapse]],
+        }
+
+
+def find_ripples(face: Floats, step_mm: float, half_width_mm: float) -> Ripple | None:
+    """Find ripple fronts on an unrolled bead face.
+
+    Args:
+        face: lightness (rows over u from -1 to +1, columns over s), rows at equal steps.
+        step_mm: distance between columns, mm.
+        half_width_mm: half the bead's mean width, mm.
+
+    Returns:
+        The fronts, or None where no distinct fronts are there. Fronts closer than 0.6 mm or
+        finer than four samples are not resolved.
+    """
+    u = np.linspace(-1, 1, len(face))
+    rows = np.abs(u) < 0.82
+    detail = gaussian_filter1d(face, 0.08 / step_mm, axis=1) - gaussian_filter1d(face, 1.2 / step_mm, axis=1)
+    scatter = np.median(np.abs(detail), axis=1, keepdims=True) * 1.5 + 0.4
+    detail = np.clip(detail / scatter, -4, 4)[rows]
+    height = u[rows]
+    best: tuple[float, float, Floats] | None = None
+    for curve in np.arange(-1.6, 1.61, 0.1) * half_width_mm:
+        signal, agreement = _lined_up(detail, height, curve / step_mm)
+        if best is None or agreement > best[0]:
+            best = (agreement, float(curve), signal)
+    assert best is not None
+    agreement, curve, signal = best
+    if agreement < AGREEMENT:
+        return None
+    pitch = _main_period(signal, step_mm)
+    if pitch is None:
+        return None
+    smooth = gaussian_filter1d(signal, 0.10 * pitch / step_mm)
+    peaks, _ = find_peaks(smooth, distance=max(1, int(0.5 * pitch / step_mm)), prominence=0.45 * smooth.std())
+    if len(peaks) < 4:
+        return None
+    return Ripple(peaks * step_mm, curve, agreement)
+
+
+def _lined_up(detail: Floats, height: Floats, curve: float) -> tuple[Floats, float]:
+    """Combine rows after undoing a parabola of `curve` samples; returns the signal and how well rows agree."""
+    columns = np.arange(detail.shape[1])
+    # A front passing s at the middle passes s - curve * u² at height u.
+    where = columns[None, :] - curve * height[:, None] ** 2
+    lined = map_coordinates(detail, [np.broadcast_to(np.arange(len(detail))[:, None], where.shape), where], order=1, mode="nearest")
+    grouped = lined[: len(lined) // 6 * 6].reshape(-1, 6, lined.shape[1]).mean(1)
+    grouped = grouped - grouped.mean(1, keepdims=True)
+    left, strength, right = np.linalg.svd(grouped, full_matrices=False)
+    share = float(strength[0] ** 2 / (strength**2).sum())
+    # Rows that take part evenly mean a front that runs across; one bright row means shine.
+    even = float(np.abs(left[:, 0]).sum() ** 2 / len(left))
+    signal = right[0] * strength[0] / np.sqrt(len(left))
+    if float(((signal - signal.mean()) ** 3).mean()) < 0:
+        signal = -signal
+    return signal, share * even
+
+
+def _main_period(signal: Floats, step_mm: float) -> float | None:
+    """Spacing (mm) at the first strong peak of the signal's autocorrelation, or None."""
+    centred = signal - signal.mean()
+    size = cv2.getOptimalDFTSize(2 * len(centred))
+    spectrum = np.abs(np.fft.rfft(centred, size)) ** 2
+    auto = np.fft.irfft(spectrum)[: int(2.2 * PITCH_MM[1] / step_mm)]
+    auto = gaussian_filter1d(auto / auto[0], 0.05 / step_mm)
+    low = int(PITCH_MM[0] / step_mm)
+    peaks, _ = find_peaks(auto[low:], prominence=0.03)
+    peaks = peaks[peaks + low <= PITCH_MM[1] / step_mm]
+    if not len(peaks):
+        return None
+    height = auto[low + peaks]
+    first = peaks[height >= 0.6 * height.max()][0]
+    return float((first + low) * step_mm)
+
+
+def unroll_face(band: Band, left_mm: Floats, right_mm: Floats, s_mm: Floats, rows: int = 61) -> Floats:
+    """Lightness of the bead face between its toes: (rows, columns), rows evenly from left to right toe.
+
+    Args:
+        band: straight band that holds the bead.
+        left_mm, right_mm: toes across the band at `s_mm` along it, mm.
+    """
+    u = np.linspace(0, 1, rows)[:, None]
+    n = left_mm[None, :] * (1 - u) + right_mm[None, :] * u
+    where = [(n - band.n_mm[0]) * band.px_per_mm, np.broadcast_to((s_mm - band.s_mm[0]) * band.px_per_mm, n.shape)]
+    return map_coordinates(band.lab[..., 0], where, order=1, mode="nearest").astype(np.float64)

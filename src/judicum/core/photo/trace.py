@@ -1,0 +1,326 @@
+"""Tracing both toes and both ends of a bead along a candidate line.
+
+The photo is resampled on a grid along the line. A toe is where the colour changes sharply
+(over a tenth of a millimetre) *and* lastingly (over half a millimetre), at right angles to the
+bead; grain changes sharply but not lastingly, the fading tint lastingly but not sharply. Both
+toes are found together as the pair of paths with the strongest change, by dynamic programming
+over (left toe, width), so that they cannot cross or swap. The ends are where the pair gives
+way to plain plate, refined by fitting rounded caps.
+"""
+
+from dataclasses import dataclass
+
+import cv2
+import numpy as np
+import numpy.typing as npt
+from scipy.special import ndtr
+from scipy.ndimage import gaussian_filter1d, map_coordinates, uniform_filter1d
+
+from judicum.core.photo.film import linear_to_lab, srgb_to_linear
+from judicum.core.photo.locate import LAB_WEIGHT, Candidate, regions
+from judicum.core.photo.scale import Scale
+from judicum.core.photo.unwrap import Line, sample
+
+Floats = npt.NDArray[np.float64]
+
+HALF_BAND_MM = 9.0
+STEP_S_MM = 0.25
+STEP_N_MM = 0.05
+PAIR_S_MM = 1.0
+PAIR_N_MM = 0.2
+WIDTH_MM = (1.6, 13.0)
+SURROUNDINGS_WEIGHT = np.array([0.3, 1.0, 1.0], np.float32)
+BEND = 2
+"""In the pair search a toe moves at most BEND cells across for each cell along."""
+
+
+@dataclass(frozen=True)
+class Toes:
+    """Both toes over a line: `s_mm` (k,), `left_mm` and `right_mm` (k,) across it, evidence (k,) in noise units.
+
+    `start_mm` and `end_mm` are the bead's ends along the line.
+    """
+
+    line: Line
+    s_mm: Floats
+    left_mm: Floats
+    right_mm: Floats
+    evidence: Floats
+    start_mm: float
+    end_mm: float
+
+    @property
+    def centre_mm(self) -> Floats:
+        return (self.left_mm + self.right_mm) / 2
+
+    @property
+    def inside(self) -> npt.NDArray[np.bool_]:
+        return (self.s_mm >= self.start_mm) & (self.s_mm <= self.end_mm)
+
+    @property
+    def strength(self) -> float:
+        """Mean evidence over the bead, weighed down where the bead is short."""
+        inside = self.inside
+        if inside.sum() < 8:
+            return 0.0
+        return float(self.evidence[inside].mean() * min(1.0, (self.end_mm - self.start_mm) / 25))
+
+
+@dataclass(frozen=True)
+class Band:
+    """CIELAB of a straight band: `lab` (rows over n, columns over s, 3), `seen` where the photo reaches."""
+
+    line: Line
+    s_mm: Floats
+    n_mm: Floats
+    lab: npt.NDArray[np.float32]
+    seen: npt.NDArray[np.bool_]
+
+    @property
+    def px_per_mm(self) -> float:
+        return float(1 / (self.s_mm[1] - self.s_mm[0]))
+
+
+def span_of(picture: npt.NDArray[np.uint8], scale: Scale, line: Line) -> tuple[float, float]:
+    """Where the line runs inside a searched region and inside the photo: first and last mm along it."""
+    s = np.arange(-250.0, 250.0, 0.5)
+    points = line.mm(s, 0.0)
+    px = scale.px(points)
+    ok = ((px > 3) & (px < np.array(picture.shape[1::-1]) - 4)).all(-1)
+    boxes = [((points >= r.low) & (points <= r.high)).all(-1) for r in regions(picture, scale)]
+    good = s[ok & np.any(boxes, axis=0)]
+    return (float(good[0]), float(good[-1])) if good.size else (0.0, 0.0)
+
+
+def read_band(
+    picture: npt.NDArray[np.uint8], scale: Scale, gains: Floats, line: Line, span: tuple[float, float],
+    centre: Floats | None = None, px_per_mm: float | None = None, half_mm: float = HALF_BAND_MM,
+) -> Band:
+    """Read the photo on a grid along a line, `half_mm` to each side, at up to 14 samples per mm.
+
+    `centre` optionally shifts each column across the line (mm, one figure per column, after
+    `span` has been cut into columns), which straightens a curved bead.
+    """
+    density = px_per_mm or min(14.0, 1 / scale.mm_per_px)
+    s = np.arange(span[0], span[1], 1 / density)
+    n = np.arange(-half_mm, half_mm, 1 / density)
+    shift = 0.0 if centre is None else centre[None, :]
+    points = line.mm(s[None, :], n[:, None] + shift)
+    px = scale.px(points)
+    seen = ((px > 1) & (px < np.array(picture.shape[1::-1]) - 2)).all(-1)
+    allowed = np.any([((points >= r.low) & (points <= r.high)).all(-1) for r in regions(picture, scale)], axis=0)
+    lab = linear_to_lab(srgb_to_linear(sample(picture, scale, points)) * gains.astype(np.float32))
+    return Band(line, s, n, lab, seen & allowed)
+
+
+def edge_strength(band: Band, along_mm: float = 0.5) -> npt.NDArray[np.float32]:
+    """How sharply and how lastingly the colour changes across, (rows, columns), in units of its own median.
+
+    Geometric mean of the CIELAB step over 0.15 mm and the step between the half millimetres on
+    either side, both averaged over `along_mm` along the bead.
+    """
+    density = band.px_per_mm
+    lab = cv2.GaussianBlur(band.lab * LAB_WEIGHT, (0, 0), sigmaX=along_mm * density, sigmaY=0.07 * density)
+    narrow, wide = max(1, round(0.10 * density)), max(2, round(0.5 * density))
+    sharp = np.zeros_like(lab)
+    sharp[narrow:-narrow] = lab[2 * narrow :] - lab[: -2 * narrow]
+    mean = uniform_filter1d(lab, wide, axis=0)
+    lasting = np.zeros_like(lab)
+    gap = wide // 2 + max(1, round(0.15 * density))
+    lasting[gap:-gap] = mean[2 * gap :] - mean[: -2 * gap]
+    lasts = np.linalg.norm(lasting, axis=2)
+    # What an even fade over the wide step would change over the narrow one is no edge.
+    sudden = np.maximum(np.linalg.norm(sharp, axis=2) - 0.9 * lasts * narrow / gap, 0.0)
+    strength = sudden**0.6 * (lasts + 1.0) ** 0.4
+    seen = cv2.erode(band.seen.astype(np.uint8), np.ones((5, 5), np.uint8), borderValue=0)
+    strength *= seen
+    valid = strength[seen > 0]
+    return strength / (np.median(valid) + 0.4) if valid.size else strength  # type: ignore[no-any-return]
+
+
+def _toe_pair(strength: Floats, colour: Floats) -> tuple[npt.NDArray[np.int64], npt.NDArray[np.int64]]:
+    """Best pair of paths over columns: row indices (left, right), by dynamic programming.
+
+    State: (left row, width in rows); each step along moves either toe by at most BEND rows, at
+    a cost, so that the two cannot cross, swap or come closer than the least width. Metal just
+    outside either toe was at the melting point, so its film is alike on both sides: a pair whose
+    surroundings differ in colour loses.
+
+    Args:
+        strength: (rows, columns) edge strength.
+        colour: (rows, columns, 3) weighted CIELAB of the cells.
+    """
+    rows, columns = strength.shape
+    low, high = int(WIDTH_MM[0] / PAIR_N_MM), min(int(WIDTH_MM[1] / PAIR_N_MM), rows - 1)
+    count = high - low
+    gain = np.log1p(strength)
+    near, far = round(0.2 / PAIR_N_MM), round(1.0 / PAIR_N_MM)
+    padded_colour = np.pad(colour, ((far, far), (0, 0), (0, 0)), mode="edge")
+    above = np.mean([padded_colour[far - k : far - k + rows] for k in range(near, far + 1)], axis=0)
+    below = np.mean([padded_colour[far + k : far + k + rows] for k in range(near, far + 1)], axis=0)
+    left = np.arange(rows)[:, None]
+    width = np.arange(low, high)[None, :]
+    right = np.minimum(left + width, rows - 1)
+    legal = left + width < rows
+    moves = [(a, b) for a in range(-BEND, BEND + 1) for b in range(-BEND, BEND + 1)]
+    cost = [0.10 * (abs(a) + abs(b)) + 0.15 * abs(a - b) for a, b in moves]
+    reach = 2 * BEND
+    back = np.zeros((columns, rows, count), np.int8)
+    total = np.zeros((rows, count))
+    for j in range(columns):
+        unlike = np.linalg.norm(above[left, j] - below[right, j], axis=-1)
+        score = np.where(legal, gain[left, j] + gain[right, j] - 1.5 * np.minimum(unlike / 40, 1.0), -1e9)
+        if j:
+            padded = np.pad(total, reach, constant_values=-1e9)
+            # A pair (left, width) came from (left - a, width - (b - a)).
+            came = np.stack([
+                padded[reach - a : reach - a + rows, reach - (b - a) : reach - (b - a) + count] - price
+                for (a, b), price in zip(moves, cost, strict=True)
+            ])
+            back[j] = came.argmax(0)
+            score = score + came.max(0)
+        total = score
+    lefts, wides = np.empty(columns, np.int64), np.empty(columns, np.int64)
+    at, wide = np.unravel_index(int(total.argmax()), total.shape)
+    for j in range(columns - 1, -1, -1):
+        lefts[j], wides[j] = at, wide
+        if j:
+            a, b = moves[back[j, at, wide]]
+            at, wide = at - a, wide - (b - a)
+    return lefts, lefts + wides + low
+
+
+def _one_toe(strength: Floats, price: float = 0.06) -> npt.NDArray[np.int64]:
+    """Strongest single path over columns: row indices; at most one row per column."""
+    rows, columns = strength.shape
+    gain = np.log1p(strength)
+    back = np.zeros((columns, rows), np.int8)
+    total = gain[:, 0]
+    for j in range(1, columns):
+        padded = np.pad(total, 1, constant_values=-1e9)
+        came = np.stack([padded[:-2] - price, padded[1:-1], padded[2:] - price])
+        back[j] = came.argmax(0)
+        total = came.max(0) + gain[:, j]
+    path = np.empty(columns, np.int64)
+    path[-1] = int(total.argmax())
+    for j in range(columns - 1, 0, -1):
+        path[j - 1] = path[j] + back[j, path[j]] - 1
+    return path
+
+
+def _pooled(strength: npt.NDArray[np.float32], band: Band) -> tuple[Floats, Floats, Floats, Floats]:
+    """Coarse grid of the pair search: strongest edge and mean colour of each cell, the cells' s and n."""
+    down, right = max(1, round(PAIR_N_MM * band.px_per_mm)), max(1, round(PAIR_S_MM * band.px_per_mm))
+    rows, columns = strength.shape[0] // down, strength.shape[1] // right
+    cells = strength[: rows * down, : columns * right].reshape(rows, down, columns, right)
+    s = band.s_mm[0] + (np.arange(columns) + 0.5) * right / band.px_per_mm
+    n = band.n_mm[0] + (np.arange(rows) + 0.5) * down / band.px_per_mm
+    lab = (band.lab * SURROUNDINGS_WEIGHT)[: rows * down, : columns * right]
+    colour = lab.reshape(rows, down, columns, right, 3).mean((1, 3))
+    return cells.max(1).mean(2).astype(np.float64), colour.astype(np.float64), s, n
+
+
+def trace(picture: npt.NDArray[np.uint8], scale: Scale, gains: Floats, candidate: Candidate) -> Toes | None:
+    """Trace the bead of a candidate: the pair of toes roughly along its line, then each toe closely.
+
+    Returns None where the line is shorter than 15 mm inside the searched region.
+    """
+    rough = _rough(picture, scale, gains, candidate.line)
+    again = _rough(picture, scale, gains, _line_through(rough)) if rough else None
+    if again is None:
+        return None
+    line = again.line
+    band = read_band(picture, scale, gains, line, span_of(picture, scale, line))
+    strength = edge_strength(band)
+    s = np.arange(band.s_mm[0], band.s_mm[-1], STEP_S_MM)
+    columns = np.clip(np.round((s - band.s_mm[0]) * band.px_per_mm).astype(int), 0, len(band.s_mm) - 1)
+    toes = []
+    evidence = []
+    for rough_toe in (again.left_mm, again.right_mm):
+        middle = gaussian_filter1d(np.interp(s, again.s_mm, rough_toe), 3.0)
+        offset = np.arange(-0.9, 0.91, STEP_N_MM)
+        rows = (middle[None, :] + offset[:, None] - band.n_mm[0]) * band.px_per_mm
+        near = map_coordinates(strength, [rows, np.broadcast_to(columns, rows.shape)], order=1, mode="nearest")
+        path = _one_toe(near.astype(np.float64))
+        toes.append(middle + offset[path])
+        evidence.append(near[path, np.arange(len(s))])
+    both = np.minimum(*evidence)
+    first, last = _strong_run(np.log1p(both))
+    found = Toes(line, s, toes[0], toes[1], both, float(s[first]), float(s[last]))
+    return settle(band, found)
+
+
+def settle(band: Band, toes: Toes) -> Toes:
+    """Move each toe from the steepest colour change to the middle of the step.
+
+    The mean profile across a toe, aligned on the traced path, is fitted by a step plus a dark
+    line (the shadow of the notch) with one common middle, plus a slope on either side; the
+    middle with the least residual is the toe. One shift per side: local shape is the path's.
+    """
+    inside = toes.inside
+    if inside.sum() < 20:
+        return toes
+    trimmed = np.flatnonzero(inside)[len(toes.s_mm[inside]) // 8 : -max(1, len(toes.s_mm[inside]) // 8)]
+    offset = np.arange(-0.8, 0.81, 0.05)
+    moved = []
+    for toe, outward in ((toes.left_mm, -1.0), (toes.right_mm, 1.0)):
+        columns = (toes.s_mm[trimmed] - band.s_mm[0]) * band.px_per_mm
+        rows = (toe[trimmed][None, :] + outward * offset[:, None] - band.n_mm[0]) * band.px_per_mm
+        where = [rows, np.broadcast_to(columns, rows.shape)]
+        profile = np.stack([np.median(map_coordinates(band.lab[..., c], where, order=1, mode="nearest"), axis=1) for c in range(3)], -1)
+        moved.append(toe + outward * _step_middle(offset, profile))
+    return Toes(toes.line, toes.s_mm, moved[0], moved[1], toes.evidence, toes.start_mm, toes.end_mm)
+
+
+def _step_middle(offset: Floats, profile: Floats) -> float:
+    """Middle (mm) of a step with a dark line in a profile (k, 3) over offsets (k,) in mm."""
+    best, middle = np.inf, 0.0
+    for t in np.arange(-0.35, 0.351, 0.025):
+        d = offset - t
+        for blur in (0.06, 0.10, 0.16):
+            step = ndtr(d / blur)
+            for notch in (0.08, 0.14):
+                basis = np.stack([np.ones_like(d), step, np.exp(-0.5 * (d / notch) ** 2), np.minimum(d, 0), np.maximum(d, 0)], -1)
+                residual = profile - basis @ np.linalg.lstsq(basis, profile, rcond=None)[0]
+                misfit = float((residual**2).sum())
+                if misfit < best:
+                    best, middle = misfit, float(t)
+    return middle
+
+
+def _rough(picture: npt.NDArray[np.uint8], scale: Scale, gains: Floats, line: Line) -> Toes | None:
+    span = span_of(picture, scale, line)
+    if span[1] - span[0] < 15:
+        return None
+    band = read_band(picture, scale, gains, line, span, px_per_mm=min(10.0, 1 / scale.mm_per_px))
+    strength, colour, s, n = _pooled(edge_strength(band), band)
+    lefts, rights = _toe_pair(strength, colour)
+    columns = np.arange(len(s))
+    evidence = np.minimum(strength[lefts, columns], strength[rights, columns])
+    first, last = _strong_run(np.log1p(evidence))
+    return Toes(line, s, n[lefts], n[rights], evidence, float(s[first]), float(s[last]))
+
+
+def _strong_run(score: Floats) -> tuple[int, int]:
+    """First and last index of the run in which the smoothed score stands out (greatest sum over a threshold)."""
+    smooth = gaussian_filter1d(score, max(1.0, len(score) / 120))
+    top, floor = np.quantile(smooth, 0.8), np.quantile(smooth, 0.05)
+    excess = smooth - (floor + 0.45 * (top - floor))
+    best, best_run, run, start = -np.inf, (0, len(score) - 1), 0.0, 0
+    for k, value in enumerate(excess):
+        if run <= 0:
+            run, start = 0.0, k
+        run += value
+        if run > best:
+            best, best_run = run, (start, k)
+    return best_run
+
+
+def _line_through(toes: Toes) -> Line:
+    inside = toes.inside
+    points = toes.line.mm(toes.s_mm[inside], toes.centre_mm[inside])
+    middle = points.mean(0)
+    along = np.linalg.svd(points - middle, full_matrices=False)[2][0]
+    if along @ toes.line.along < 0:
+        along = -along
+    return Line(middle, along)

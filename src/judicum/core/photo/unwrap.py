@@ -1,0 +1,55 @@
+"""Sampling the photo on a straight or curved millimetre grid along the bead."""
+
+from dataclasses import dataclass
+
+import cv2
+import numpy as np
+import numpy.typing as npt
+
+from judicum.core.photo.scale import Scale
+
+Floats = npt.NDArray[np.float64]
+
+
+@dataclass(frozen=True)
+class Line:
+    """A straight line on the card plane: `origin` in mm, unit vector `along`; `across` is to its right."""
+
+    origin: Floats
+    along: Floats
+
+    @property
+    def across(self) -> Floats:
+        return np.array([-self.along[1], self.along[0]])
+
+    def mm(self, s: npt.ArrayLike, n: npt.ArrayLike) -> Floats:
+        """Card millimetres (..., 2) of distances along (mm) and across (mm)."""
+        s, n = np.broadcast_arrays(np.asarray(s, float), np.asarray(n, float))
+        return self.origin + s[..., None] * self.along + n[..., None] * self.across  # type: ignore[no-any-return]
+
+
+def sample(picture: npt.NDArray[np.uint8], scale: Scale, points_mm: Floats) -> npt.NDArray[np.uint8]:
+    """Read the photo at card positions.
+
+    Args:
+        picture: uint8 (rows, columns, 3).
+        scale: millimetres to pixels.
+        points_mm: (h, w, 2), neighbouring samples about a pixel apart or closer; where they lie
+            more than 1.5 pixels apart the photo is first shrunk so that nothing aliases.
+
+    Returns:
+        uint8 (h, w, 3); black outside the photo.
+    """
+    px = scale.px(points_mm)
+    step = float(np.median(np.linalg.norm(np.diff(px, axis=1), axis=-1)))
+    low = np.floor(px.reshape(-1, 2).min(0)).astype(int) - 4
+    high = np.ceil(px.reshape(-1, 2).max(0)).astype(int) + 5
+    low = np.clip(low, 0, [picture.shape[1] - 1, picture.shape[0] - 1])
+    high = np.clip(high, low + 1, [picture.shape[1], picture.shape[0]])
+    crop = picture[low[1] : high[1], low[0] : high[0]]
+    local = px - low
+    if step > 1.5:
+        crop = cv2.resize(crop, None, fx=1 / step, fy=1 / step, interpolation=cv2.INTER_AREA)
+        local = (local + 0.5) / step - 0.5
+    grid = local.astype(np.float32)
+    return cv2.remap(crop, grid[..., 0], grid[..., 1], cv2.INTER_LINEAR, borderMode=cv2.BORDER_CONSTANT)  # type: ignore[return-value]

@@ -1,0 +1,102 @@
+"""Outline figures of a traced bead: length, width, straightness, toe waviness."""
+
+from dataclasses import dataclass
+
+import numpy as np
+import numpy.typing as npt
+from scipy.ndimage import gaussian_filter1d
+
+from judicum.core.photo.trace import Toes
+
+Floats = npt.NDArray[np.float64]
+
+SAMPLE_MM = 0.5
+
+
+@dataclass(frozen=True)
+class Outline:
+    """A bead in its own frame: `s_mm` (k,) arc length from the start, on the whole centreline.
+
+    `centre_mm` (k, 2), `left_mm` (k, 2) and `right_mm` (k, 2) are card millimetres of the
+    centreline and of the toes at right angles to it; `width_mm` (k,) their distance.
+    """
+
+    s_mm: Floats
+    centre_mm: Floats
+    left_mm: Floats
+    right_mm: Floats
+    width_mm: Floats
+
+    @property
+    def length_mm(self) -> float:
+        return float(self.s_mm[-1])
+
+    @property
+    def body(self) -> npt.NDArray[np.bool_]:
+        """Where width counts: all but the first and last stretch of one mean width."""
+        margin = float(self.width_mm[(self.s_mm > 3) & (self.s_mm < self.length_mm - 3)].mean())
+        inside = (self.s_mm >= margin) & (self.s_mm <= self.length_mm - margin)
+        return inside if inside.sum() >= 3 else np.ones_like(inside)
+
+
+def outline(toes: Toes, start_mm: float, end_mm: float, flip: bool) -> Outline:
+    """Resample traced toes every 0.5 mm of arc length along their centreline.
+
+    Args:
+        toes: traced toes over a straight line.
+        start_mm: tip along the line where the trace begins.
+        end_mm: tip along the line where it ends.
+        flip: whether the bead's start is the end of the line (see `starts_at_end`).
+    """
+    keep = (toes.s_mm > start_mm + 1.0) & (toes.s_mm < end_mm - 1.0)
+    along = np.concatenate([[start_mm], toes.s_mm[keep], [end_mm]])
+    centre, left, right = (np.concatenate([[v[keep][0]], v[keep], [v[keep][-1]]]) for v in (_smooth(toes.centre_mm), toes.left_mm, toes.right_mm))
+    points, lefts, rights = toes.line.mm(along, centre), toes.line.mm(along, left), toes.line.mm(along, right)
+    if flip:
+        points, lefts, rights = points[::-1], rights[::-1], lefts[::-1]
+    arc = np.concatenate([[0.0], np.cumsum(np.linalg.norm(np.diff(points, axis=0), axis=1))])
+    s = np.arange(0.0, arc[-1], SAMPLE_MM)
+
+    def at(values: Floats) -> Floats:
+        return np.stack([np.interp(s, arc, values[:, k]) for k in (0, 1)], -1)
+
+    centre_mm = at(points)
+    heading = np.gradient(at(points), axis=0)
+    heading /= np.linalg.norm(heading, axis=1, keepdims=True)
+    across = np.stack([-heading[:, 1], heading[:, 0]], -1)
+    # Toes are read at the same place on the line; the small turn of the normal is made good by its cosine.
+    offsets = [np.einsum("ij,ij->i", at(toe) - centre_mm, across) for toe in (lefts, rights)]
+    left_mm, right_mm = (centre_mm + o[:, None] * across for o in offsets)
+    return Outline(s, centre_mm, left_mm, right_mm, offsets[1] - offsets[0])
+
+
+def starts_at_end(toes: Toes) -> bool:
+    """Whether s = 0, the end nearer the card's left edge, is at the far end of the traced line."""
+    return float(toes.line.along[0]) < 0
+
+
+def _smooth(values: Floats) -> Floats:
+    return gaussian_filter1d(values, 4.0)  # type: ignore[no-any-return]
+
+
+def rms_from_line(points: Floats) -> float:
+    """Root mean square distance (mm) of points (k, 2) from their own best straight line."""
+    if len(points) < 3:
+        return 0.0
+    centred = points - points.mean(0)
+    normal = np.linalg.svd(centred, full_matrices=False)[2][1]
+    return float(np.sqrt(((centred @ normal) ** 2).mean()))
+
+
+def width_figures(bead: Outline, mm_per_px: float, residual_mm: float | None) -> dict[str, float]:
+    """Mean, sd (n - 1), cv, min, max of the width over the body, and the mean's standard uncertainty, mm.
+
+    The uncertainty adds in quadrature: the scale's misfit over the bead's width, half a pixel of
+    toe position that is common to the whole bead, and the scatter of the samples.
+    """
+    width = bead.width_mm[bead.body]
+    mean, sd = float(width.mean()), float(width.std(ddof=1)) if len(width) > 1 else 0.0
+    scale_part = mean * (residual_mm or 0.0) / 18.0
+    rough = float(np.abs(np.diff(width)).mean()) / np.sqrt(len(width))
+    uncertainty = float(np.sqrt((0.7 * mm_per_px) ** 2 + scale_part**2 + rough**2 + 0.04**2))
+    return {"mean": mean, "sd": sd, "cv": sd / mean, "min": float(width.min()), "max": float(width.max()), "uncertainty": uncertainty}
