@@ -19,6 +19,16 @@ class InvalidValue(JudicumError):
         super().__init__(f"{field}: {given!r} was given; allowed is {allowed}")
 
 
+class InvalidValues(JudicumError):
+    """Several invalid values at once; `problems` holds one `InvalidValue` for each."""
+
+    code = "invalid_value"
+
+    def __init__(self, problems: list[InvalidValue]) -> None:
+        self.problems = problems
+        super().__init__("; ".join(str(problem) for problem in problems))
+
+
 class NotAllowed(JudicumError):
     """The person's role in the course does not permit this."""
 

@@ -10,6 +10,8 @@ import cv2
 import numpy as np
 import numpy.typing as npt
 
+from judicum.core.errors import InvalidValue
+
 Floats = npt.NDArray[np.float64]
 
 
@@ -30,6 +32,23 @@ class GivenScale:
 
     mm_per_px: float
     source: str = "given"
+
+    @classmethod
+    def checked(cls, mm_per_px: float, source: str = "given") -> "GivenScale":
+        """A scale of sense: 0.002 to 1 mm per pixel. Raises InvalidValue outside."""
+        if not 0.002 <= mm_per_px <= 1.0:
+            raise InvalidValue("scale", mm_per_px, "0.002 to 1 mm per pixel")
+        return cls(mm_per_px, source)
+
+    @classmethod
+    def from_points(cls, a: tuple[float, float], b: tuple[float, float], length_mm: float) -> "GivenScale":
+        """The scale from two pixels and the distance between them in mm. Raises InvalidValue."""
+        pixels = float(np.hypot(b[0] - a[0], b[1] - a[1]))
+        if not (np.isfinite(pixels) and pixels >= 20):
+            raise InvalidValue("points", f"{a} and {b}", "two places at least 20 pixels apart")
+        if not length_mm > 0:
+            raise InvalidValue("points", length_mm, "a distance above 0 mm")
+        return cls.checked(length_mm / pixels, "points")
 
 
 @dataclass(frozen=True)

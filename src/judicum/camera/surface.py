@@ -1,0 +1,130 @@
+"""The coupon seen from straight above, in linear light: plate, film, bead and its faults."""
+
+import cv2
+import numpy as np
+import numpy.typing as npt
+
+from judicum.camera.scene import Bead, Scene
+from judicum.core.photo.film import film_lab, lab_to_linear
+
+Image = npt.NDArray[np.float32]
+
+LIGHTS = (((-0.35, -0.75, 0.62), 0.62), ((0.6, 0.25, 0.9), 0.38))
+"""Directions towards the lamps (x right, y down, z to the viewer) and their share of the light."""
+
+
+def coupon(scene: Scene, x: Image, y: Image, px_per_mm: float) -> Image:
+    """Linear-light colour (rows, columns, 3: blue, green, red) of the coupon at card positions x, y in mm."""
+    rng = np.random.default_rng(scene.seed)
+    grain = _grain(rng, x.shape, px_per_mm, scene.grain_deg) * scene.grain
+    shine = clouds(rng, x.shape, px_per_mm * 16)
+    metal = np.exp(0.14 * grain + 0.05 * shine).astype(np.float32)
+    film = np.zeros_like(x)
+    shade = np.ones_like(x)
+    inside = np.zeros_like(x)
+    if scene.bead is not None:
+        s, n = _bead_frame(scene, x, y)
+        film, shade, inside = _lay(rng, scene.bead, s, n, px_per_mm)
+        # A butt joint shows as a thin line where the bead has not covered it.
+        if scene.joint == "butt":
+            shade *= 1 - 0.75 * np.exp(-((n / 0.09) ** 2)) * (1 - inside)
+        metal = metal * (1 - inside) + np.exp(0.04 * clouds(rng, x.shape, px_per_mm * 0.25)).astype(np.float32) * inside
+    table = lab_to_linear(film_lab(np.arange(0.0, 76.0))).astype(np.float32)
+    tinted = table[np.clip(np.round(film), 0, 75).astype(np.int32)]
+    picture = tinted * (metal * shade)[..., None]
+    if scene.bead is not None:
+        s, n = _bead_frame(scene, x, y)
+        picture = _with_faults(rng, picture, scene.bead, s, n, inside)
+    return picture.astype(np.float32)  # type: ignore[no-any-return]
+
+
+def _bead_frame(scene: Scene, x: Image, y: Image) -> tuple[Image, Image]:
+    angle = np.radians(scene.angle_deg)
+    dx, dy = x - scene.start_mm[0], y - scene.start_mm[1]
+    return (dx * np.cos(angle) + dy * np.sin(angle)).astype(np.float32), (dy * np.cos(angle) - dx * np.sin(angle)).astype(np.float32)
+
+
+def _lay(rng: np.random.Generator, bead: Bead, s: Image, n: Image, px_per_mm: float) -> tuple[Image, Image, Image]:
+    """Film thickness (nm), brightness of the lit surface and cover (0 to 1) of the bead over a grid."""
+    clipped = np.clip(s, 0, bead.length_mm)
+    centre = np.interp(clipped, bead.s_mm, bead.centre_mm).astype(np.float32)
+    half = np.interp(clipped, bead.s_mm, bead.half_mm).astype(np.float32)
+    cap = float(bead.half_mm.mean())
+    towards_tip = np.clip(np.maximum(cap - s, s - (bead.length_mm - cap)) / cap, 0, None)
+    reach = half * np.sqrt(np.clip(1 - towards_tip**2, 0, 1))
+    off = n - centre
+    # Signed distance to the outline, negative inside; good near the toes, where it matters.
+    beyond = np.where(towards_tip > 0, np.hypot(towards_tip * half, off) - half, np.abs(off) - reach)
+    inside = np.clip(0.5 - beyond * px_per_mm, 0, 1).astype(np.float32)
+    notch = np.zeros_like(s)
+    height = bead.crown_mm * np.clip(1 - (off / np.maximum(half, 1e-3)) ** 2, 0, 1) * np.sqrt(np.clip(1 - towards_tip**2, 0, 1))
+    if len(bead.fronts_mm):
+        lead = s + bead.curve_mm * (off / half) ** 2
+        lead = lead + 0.05 * clouds(rng, s.shape, px_per_mm * 0.8)
+        index = np.clip(np.searchsorted(bead.fronts_mm, lead.ravel()).reshape(lead.shape), 1, len(bead.fronts_mm) - 1)
+        low, high = bead.fronts_mm[index - 1], bead.fronts_mm[index]
+        part = np.clip((lead - low) / (high - low), 0, 1)
+        height = height + inside * bead.ripple_mm * 2.2 * np.sqrt(part) * (1 - part**6)
+        nearest = np.minimum(np.abs(lead - low), np.abs(high - lead))
+        notch = 0.35 * np.exp(-((nearest / 0.10) ** 2)) * inside * min(1.0, bead.ripple_mm / 0.05)
+    height = cv2.GaussianBlur(height.astype(np.float32), (0, 0), 0.05 * px_per_mm)
+    shade = _lit(height, px_per_mm) * (1 - 0.55 * np.exp(-((beyond / 0.11) ** 2))) * (1 - notch)
+    side = np.where(off < 0, bead.fade_mm[0], bead.fade_mm[1])
+    uneven = 1 + 0.12 * clouds(rng, s.shape, px_per_mm * 6)
+    zone = bead.zone_nm * np.exp(-1.6 * (np.clip(beyond, 0, None) / (side * uneven)) ** 1.4)
+    face = bead.film_nm * (1 + 0.06 * clouds(rng, s.shape, px_per_mm * 3))
+    film = face * inside + zone * (1 - inside)
+    return film.astype(np.float32), shade.astype(np.float32), inside
+
+
+def _lit(height: Image, px_per_mm: float) -> Image:
+    slope_y, slope_x = np.gradient(height * px_per_mm)
+    normal = np.stack([-slope_x, -slope_y, np.ones_like(height)], -1)
+    normal /= np.linalg.norm(normal, axis=-1, keepdims=True)
+    total = np.zeros_like(height)
+    flat = 0.0
+    for direction, share in LIGHTS:
+        towards = np.array(direction) / np.linalg.norm(direction)
+        halfway = towards + np.array([0, 0, 1])
+        halfway /= np.linalg.norm(halfway)
+        total += share * (np.clip(normal @ towards, 0, None) + 0.9 * np.clip(normal @ halfway, 0, None) ** 60)
+        flat += share * (towards[2] + 0.9 * halfway[2] ** 60)
+    return (0.25 + 0.75 * total / flat).astype(np.float32)  # type: ignore[no-any-return]
+
+
+def _with_faults(rng: np.random.Generator, picture: Image, bead: Bead, s: Image, n: Image, inside: Image) -> Image:
+    if bead.grey:
+        dull = picture.mean(-1, keepdims=True) * 0.42 * (1 + 0.25 * rng.standard_normal(s.shape))[..., None]
+        picture = picture * (1 - inside[..., None]) + dull * inside[..., None]
+    for fault in bead.faults:
+        middle = float(np.interp(fault.s_mm, bead.s_mm, bead.centre_mm)) + fault.n_mm
+        if fault.kind == "pore":
+            hole = np.clip((fault.size_mm / 2 - np.hypot(s - fault.s_mm, n - middle)) / 0.08 + 0.5, 0, 1)[..., None]
+            picture = picture * (1 - hole) + 0.012 * hole
+        if fault.kind == "sugaring":
+            width = float(bead.half_mm.mean()) * 1.15
+            ragged = 0.12 * rng.standard_normal(s.shape)
+            patch = np.clip((1 - np.hypot((s - fault.s_mm) / (fault.size_mm / 2), (n - middle) / width) + ragged) / 0.1, 0, 1)[..., None]
+            dull = 0.13 * np.exp(0.55 * rng.standard_normal(s.shape))[..., None]
+            picture = picture * (1 - patch) + dull * patch
+    return picture
+
+
+def _grain(rng: np.random.Generator, shape: tuple[int, ...], px_per_mm: float, angle_deg: float) -> Image:
+    side = int(np.hypot(*shape)) + 4
+    noise = rng.standard_normal((side, side // 6 + 2)).astype(np.float32)
+    streaks = cv2.resize(cv2.GaussianBlur(noise, (0, 0), 3.0 * px_per_mm / 6, sigmaY=0.45), (side, side), interpolation=cv2.INTER_LINEAR)
+    turn = cv2.getRotationMatrix2D((side / 2, side / 2), -angle_deg, 1.0)
+    turned = cv2.warpAffine(streaks, turn, (side, side), borderMode=cv2.BORDER_REFLECT)
+    top, left = (side - shape[0]) // 2, (side - shape[1]) // 2
+    cut = turned[top : top + shape[0], left : left + shape[1]]
+    return cut / cut.std()  # type: ignore[no-any-return]
+
+
+def clouds(rng: np.random.Generator, shape: tuple[int, ...], size_px: float) -> Image:
+    """Smooth noise, standard deviation 1, features about `size_px` across."""
+    step = max(1.0, size_px / 3)
+    small = rng.standard_normal((int(shape[0] / step) + 3, int(shape[1] / step) + 3)).astype(np.float32)
+    small = cv2.GaussianBlur(small, (0, 0), size_px / step / 2)
+    big = cv2.resize(small, (shape[1], shape[0]), interpolation=cv2.INTER_CUBIC)
+    return (big - big.mean()) / big.std()  # type: ignore[no-any-return]

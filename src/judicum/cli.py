@@ -1,0 +1,77 @@
+"""Commands that need neither database nor server: straight to the core."""
+
+import argparse
+import json
+import os
+import sys
+from collections.abc import Sequence
+from pathlib import Path
+
+from judicum.core.errors import InvalidValue, JudicumError
+
+
+def main(arguments: Sequence[str] | None = None) -> int:
+    """Run one command; bad input is a one-line error and exit code 2."""
+    parser = argparse.ArgumentParser(prog="./judicum", allow_abbrev=False)
+    commands = parser.add_subparsers(dest="command", required=True)
+    measuring = commands.add_parser("measure", help="measure bead photos, one JSON object a line")
+    measuring.add_argument("photos", nargs="+", metavar="PHOTO")
+    scale = measuring.add_mutually_exclusive_group()
+    scale.add_argument("--scale", type=float, metavar="MM_PER_PX", help="millimetres of one pixel, for a photo without a card")
+    scale.add_argument("--points", metavar="X1,Y1,X2,Y2,MM", help="two pixels of the photo and their distance in mm")
+    card = commands.add_parser("card", help="write a scale card as PDF")
+    card.add_argument("kind", choices=("window", "strip"))
+    card.add_argument("-o", "--output", required=True, metavar="FILE")
+    card.add_argument("--paper", choices=("a4", "letter"), default="a4")
+    asked = parser.parse_args(arguments)
+    try:
+        return _measure(asked) if asked.command == "measure" else _card(asked)
+    except JudicumError as error:
+        print(f"judicum {asked.command}: {error}", file=sys.stderr)
+    except BrokenPipeError:
+        os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
+        return 0
+    except OSError as error:
+        print(f"judicum {asked.command}: {error.filename}: {error.strerror}", file=sys.stderr)
+    return 2
+
+
+def _measure(asked: argparse.Namespace) -> int:
+    from judicum.core.photo import measure_photo
+
+    given = _given_scale(asked)
+    code = 0
+    for name in asked.photos:
+        try:
+            data = Path(name).read_bytes()
+        except OSError as error:
+            print(f"judicum measure: {name}: {error.strerror}", file=sys.stderr)
+            code = 2
+            continue
+        print(json.dumps(measure_photo(data, name, given).report), flush=True)
+    return code
+
+
+def _given_scale(asked: argparse.Namespace):  # type: ignore[no-untyped-def]
+    from judicum.core.photo import GivenScale
+
+    if asked.scale is not None:
+        return GivenScale.checked(asked.scale)
+    if asked.points is None:
+        return None
+    try:
+        x1, y1, x2, y2, length = (float(part) for part in asked.points.split(","))
+    except ValueError as error:
+        raise InvalidValue("--points", asked.points, "five figures: x1,y1,x2,y2,mm") from error
+    return GivenScale.from_points((x1, y1), (x2, y2), length)
+
+
+def _card(asked: argparse.Namespace) -> int:
+    from judicum.core.photo.printing import card_pdf
+
+    Path(asked.output).write_bytes(card_pdf(asked.kind, asked.paper))
+    return 0
+
+
+if __name__ == "__main__":
+    sys.exit(main())

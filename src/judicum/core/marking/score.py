@@ -1,0 +1,121 @@
+"""The score each criterion suggests, and the figures it came from."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+
+from judicum.core.marking.scheme import FINISH_LEVEL
+from judicum.core.setup.gas import flow_band_l_min, least_postflow_s
+
+WIDTH_CV = ((0.02, 10.0), (0.06, 8.0), (0.10, 5.0), (0.20, 0.0))
+RIPPLE_CV = ((0.05, 10.0), (0.12, 8.0), (0.20, 5.0), (0.40, 0.0))
+TOE_WAVINESS = ((0.02, 10.0), (0.06, 8.0), (0.12, 5.0), (0.25, 0.0))
+"""Points of straight pieces: figure and score. Waviness is taken as a share of the mean width."""
+
+
+@dataclass(frozen=True)
+class Suggestion:
+    """A suggested score 0 to 10 (None: nothing to judge by) and the figures behind it.
+
+    `figures` are pairs of a key with its unit in the name and the value; `reason` is a code.
+    """
+
+    criterion: str
+    score: float | None
+    reason: str
+    figures: dict[str, float | int | str | None]
+
+
+def suggest(report: Mapping[str, Any], finish: str, target_width_mm: float | None, run: Mapping[str, Any]) -> list[Suggestion]:
+    """Suggest a score for every criterion of the scheme.
+
+    Args:
+        report: a measurement's JSON; a refused one gives no score where it would be needed.
+        finish: `bright`, `warm` or `show_colour`.
+        target_width_mm: width asked for, mm, or None.
+        run: the logged run, SI.
+    """
+    bead, ripple, tint = report.get("bead"), report.get("ripple"), report.get("tint")
+    parts = [
+        _width(bead, target_width_mm), _ripple(bead, ripple), _toes(bead), _tint(tint, finish), _setup(run),
+    ]
+    known = [p.score for p in parts if p.score is not None]
+    overall = _halves(float(np.mean(known))) if known else None
+    return [*parts, Suggestion("overall", overall, "mean_of_the_others" if known else "nothing_measured", {})]
+
+
+def _halves(value: float) -> float:
+    return round(min(10.0, max(0.0, value)) * 2) / 2
+
+
+def _on(points: tuple[tuple[float, float], ...], figure: float) -> float:
+    return _halves(float(np.interp(figure, [p[0] for p in points], [p[1] for p in points])))
+
+
+def _width(bead: Mapping[str, Any] | None, target: float | None) -> Suggestion:
+    if bead is None:
+        return Suggestion("width_evenness", None, "nothing_measured", {})
+    width = bead["width_mm"]
+    figures: dict[str, float | int | str | None] = {"width_cv": width["cv"], "width_mean_mm": width["mean"], "target_width_mm": target}
+    score = _on(WIDTH_CV, width["cv"])
+    if target and abs(width["mean"] - target) > 0.25 * target:
+        return Suggestion("width_evenness", _halves(score - 2), "even_but_off_target", figures)
+    return Suggestion("width_evenness", score, "width_cv", figures)
+
+
+def _ripple(bead: Mapping[str, Any] | None, ripple: Mapping[str, Any] | None) -> Suggestion:
+    if bead is None:
+        return Suggestion("ripple_evenness", None, "nothing_measured", {})
+    if ripple is None or ripple["cv"] is None:
+        return Suggestion("ripple_evenness", None, "no_ripples_to_judge", {})
+    lapses = len(ripple["lapses_mm"])
+    score = _on(RIPPLE_CV, ripple["cv"])
+    return Suggestion("ripple_evenness", score, "ripple_cv", {"ripple_cv": ripple["cv"], "pitch_mm": ripple["pitch_mm"], "lapses": lapses})
+
+
+def _toes(bead: Mapping[str, Any] | None) -> Suggestion:
+    if bead is None:
+        return Suggestion("straight_toes", None, "nothing_measured", {})
+    waviness = bead["toe_waviness_mm"]
+    worse = max(waviness["left"], waviness["right"])
+    return Suggestion("straight_toes", _on(TOE_WAVINESS, worse / bead["width_mm"]["mean"]), "toe_waviness", {"left_mm": waviness["left"], "right_mm": waviness["right"]})
+
+
+def _tint(tint: Mapping[str, Any] | None, finish: str) -> Suggestion:
+    if tint is None:
+        return Suggestion("tint", None, "nothing_measured", {})
+    level, zone, most = tint["bead"]["level"], tint["haz"]["level"], FINISH_LEVEL[finish]
+    left, right = tint["width_mm"]["left"], tint["width_mm"]["right"]
+    figures: dict[str, float | int | str | None] = {"bead_level": level, "haz_level": zone, "accepted_level": most, "left_mm": left, "right_mm": right}
+    if level == 7 or tint["share"]["grey"] > 0.05:
+        return Suggestion("tint", 0.0, "grey_is_a_reject", {**figures, "grey_share": tint["share"]["grey"]})
+    score = {0: 10.0, 1: 5.0, 2: 2.0}.get(max(0, level - most), 0.0)
+    lopsided = max(left, right) > 1.6 * max(min(left, right), 0.5)
+    if lopsided:
+        return Suggestion("tint", _halves(score - 1.5), "tint_lopsided", figures)
+    return Suggestion("tint", score, "within_finish" if level <= most else "darker_than_finish", figures)
+
+
+def _setup(run: Mapping[str, Any]) -> Suggestion:
+    """Gas for the cup, post-flow for the current, polarity: 10 when all hold, 3 off for each that does not."""
+    slips: list[str] = []
+    figures: dict[str, float | int | str | None] = {}
+    if run.get("polarity"):
+        figures["polarity"] = run["polarity"]
+        if run["polarity"] != "DCEN":
+            slips.append("polarity")
+    if run.get("cup") and run.get("gas_l_min"):
+        low, high = flow_band_l_min(run["cup"], run.get("gas_part") or "gas_lens")
+        figures |= {"gas_l_min": run["gas_l_min"], "gas_low_l_min": round(low, 1), "gas_high_l_min": round(high, 1)}
+        if not low <= run["gas_l_min"] <= high:
+            slips.append("gas_l_min")
+    if run.get("postflow_s") is not None and run.get("current_a"):
+        least = least_postflow_s(run["current_a"])
+        figures |= {"postflow_s": run["postflow_s"], "least_postflow_s": round(least, 1)}
+        if run["postflow_s"] < least:
+            slips.append("postflow_s")
+    if not figures:
+        return Suggestion("setup_followed", None, "not_logged", {})
+    return Suggestion("setup_followed", _halves(10 - 3 * len(slips)), "outside:" + ",".join(slips) if slips else "within_rules", figures)

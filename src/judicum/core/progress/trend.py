@@ -1,0 +1,35 @@
+"""How a figure moves from attempt to attempt."""
+
+from collections.abc import Sequence
+
+from scipy.stats import theilslopes
+
+BANDS = {"width_cv": (0.06, 0.10), "pitch_cv": (0.12, 0.20)}
+"""Good and acceptable limits of the coefficients of variation."""
+
+
+def trend_per_attempt(values: Sequence[float]) -> float | None:
+    """Change per attempt by the median of all pairwise slopes (Theil-Sen), or None under three values.
+
+    [src: theil-1950]
+
+    >>> trend_per_attempt([0.12, 0.10, 0.08, 0.06])
+    -0.02
+    """
+    if len(values) < 3:
+        return None
+    return round(float(theilslopes(values)[0]), 6)
+
+
+def good_in_a_row(marks: Sequence[float], pass_mark: float) -> int:
+    """How many of the latest marks in a row reach the pass mark; `marks` in order of time.
+
+    >>> good_in_a_row([80, 60, 75, 90], 70)
+    2
+    """
+    run = 0
+    for mark in reversed(marks):
+        if mark < pass_mark:
+            break
+        run += 1
+    return run

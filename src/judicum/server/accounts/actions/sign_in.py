@@ -1,0 +1,33 @@
+"""Signing in."""
+
+from axes.handlers.proxy import AxesProxyHandler
+from django.contrib.auth import authenticate, login
+from django.http import HttpRequest
+from rest_framework.exceptions import AuthenticationFailed, Throttled
+
+from judicum.server.accounts.lockout import WAIT
+from judicum.server.accounts.models import User
+
+
+class WrongPassword(AuthenticationFailed):
+    """Name and password do not go together; which of the two is not said."""
+
+    default_detail = "Name and password do not match."
+    default_code = "wrong_password"
+
+
+def sign_in(request: HttpRequest, username: str, password: str) -> User:
+    """Check the password and open a session.
+
+    Raises:
+        WrongPassword: no such pair.
+        Throttled: too many wrong passwords; try again after the pause.
+    """
+    credentials = {"username": username, "password": password}
+    if not AxesProxyHandler.is_allowed(request, credentials):
+        raise Throttled(wait=WAIT.total_seconds(), detail="Too many wrong passwords; wait a minute.")
+    user = authenticate(request, **credentials)
+    if not isinstance(user, User):
+        raise WrongPassword()
+    login(request, user)
+    return user

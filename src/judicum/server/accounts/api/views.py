@@ -1,0 +1,48 @@
+"""Signing in and out, and one's own settings."""
+
+from django.contrib.auth import logout
+from drf_spectacular.utils import extend_schema
+from rest_framework import status
+from rest_framework.permissions import AllowAny, IsAuthenticated
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from judicum.server.accounts.actions.change_units import change_units
+from judicum.server.accounts.actions.sign_in import sign_in
+from judicum.server.accounts.api.serializers import SessionSerializer, SignInSerializer, UnitsSerializer
+from judicum.server.accounts.queries import with_courses
+
+
+class SessionView(APIView):
+    """The session of this browser."""
+
+    def get_permissions(self) -> list[AllowAny | IsAuthenticated]:  # type: ignore[override]
+        return [AllowAny()] if self.request.method == "POST" else [IsAuthenticated()]
+
+    @extend_schema(operation_id="session_read", responses=SessionSerializer)
+    def get(self, request: Request) -> Response:
+        return Response(SessionSerializer(with_courses(request.user)).data)
+
+    @extend_schema(operation_id="session_open", request=SignInSerializer, responses=SessionSerializer)
+    def post(self, request: Request) -> Response:
+        asked = SignInSerializer(data=request.data)
+        asked.is_valid(raise_exception=True)
+        user = sign_in(request._request, **asked.validated_data)
+        return Response(SessionSerializer(with_courses(user)).data)
+
+    @extend_schema(operation_id="session_close", request=None, responses={204: None})
+    def delete(self, request: Request) -> Response:
+        logout(request._request)
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class UnitsView(APIView):
+    """The units one thinks in."""
+
+    @extend_schema(operation_id="units_change", request=UnitsSerializer, responses=SessionSerializer)
+    def patch(self, request: Request) -> Response:
+        asked = UnitsSerializer(data=request.data)
+        asked.is_valid(raise_exception=True)
+        user = change_units(request.user, asked.validated_data.get("length_unit"), asked.validated_data.get("flow_unit"))
+        return Response(SessionSerializer(with_courses(user)).data)

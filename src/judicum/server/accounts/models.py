@@ -1,0 +1,45 @@
+"""People."""
+
+from typing import ClassVar
+
+from django.contrib.auth.models import AbstractBaseUser, BaseUserManager
+from django.db import models
+
+
+class LengthUnit(models.TextChoices):
+    MM = "mm"
+    THOU = "thou"
+
+
+class FlowUnit(models.TextChoices):
+    L_MIN = "l_min"
+    CFH = "cfh"
+
+
+class UserManager(BaseUserManager["User"]):
+    """Creates people with a hashed password."""
+
+    def create_user(self, username: str, password: str, display_name: str = "") -> "User":
+        user = self.model(username=self.model.normalize_username(username), display_name=display_name or username)
+        user.set_password(password)
+        user.save(using=self._db)
+        return user
+
+
+class User(AbstractBaseUser):
+    """Somebody who can sign in; what they may do comes from their membership in a course."""
+
+    username = models.CharField(max_length=60, unique=True)
+    display_name = models.CharField(max_length=80)
+    length_unit = models.CharField(max_length=8, choices=LengthUnit.choices, default=LengthUnit.MM)
+    flow_unit = models.CharField(max_length=8, choices=FlowUnit.choices, default=FlowUnit.L_MIN)
+    is_active = models.BooleanField(default=True)
+
+    USERNAME_FIELD = "username"
+    objects: ClassVar[UserManager] = UserManager()
+
+    class Meta:
+        ordering = ("display_name", "id")
+
+    def __str__(self) -> str:
+        return self.display_name

@@ -1,0 +1,130 @@
+"""Attempts: lists, one with all its parts, logging a run, opening the next."""
+
+from dataclasses import asdict
+
+from drf_spectacular.types import OpenApiTypes
+from drf_spectacular.utils import OpenApiParameter, extend_schema
+from rest_framework import status
+from rest_framework.generics import ListAPIView
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from judicum.core.errors import InvalidValue
+from judicum.core.setup import RUN_FIELDS
+from judicum.server.attempts.actions.log_run import log_run
+from judicum.server.attempts.actions.open_attempt import weld_another
+from judicum.server.attempts.api.serializers import AttemptBriefSerializer, AttemptSerializer, EventSerializer, RunFieldSerializer, RunSerializer
+from judicum.server.attempts.models import Attempt, Event
+from judicum.server.attempts.queries import attempt_for, course_attempts, last_good_run, log_of, teaches, with_parts
+from judicum.server.attempts.states import State
+from judicum.server.coupons.queries import assignment_for
+from judicum.server.courses.models import STAFF
+from judicum.server.courses.queries import membership_of
+
+
+def shown(request: Request, attempt_id: int) -> Response:
+    """The whole attempt as this person may see it."""
+    attempt = attempt_for(request.user, attempt_id)
+    full = with_parts(Attempt.objects.filter(pk=attempt.pk), overlays=True).get()
+    return Response(AttemptSerializer(full, context={"teaches": teaches(request.user, attempt)}).data)
+
+
+def _number(request: Request, name: str) -> int | None:
+    given = request.query_params.get(name)
+    if given is None:
+        return None
+    if not given.isdigit() or len(given) > 15:
+        raise InvalidValue(name, given, "a whole number")
+    return int(given)
+
+
+class CourseAttemptsView(ListAPIView[Attempt]):
+    """Attempts of a course, newest first; `state` may be given several times."""
+
+    serializer_class = AttemptBriefSerializer
+    queryset = Attempt.objects.none()
+
+    @extend_schema(parameters=[
+        OpenApiParameter("student", OpenApiTypes.INT), OpenApiParameter("assignment", OpenApiTypes.INT),
+        OpenApiParameter("state", OpenApiTypes.STR, many=True, enum=State.values),
+    ])
+    def get(self, request: Request, *args: object, **kwargs: object) -> Response:
+        return super().get(request, *args, **kwargs)
+
+    def get_queryset(self):  # type: ignore[no-untyped-def]
+        if getattr(self, "swagger_fake_view", False):
+            return Attempt.objects.none()
+        states = self.request.query_params.getlist("state")
+        unknown = [s for s in states if s not in State.values]
+        if unknown:
+            raise InvalidValue("state", unknown[0], "one of " + ", ".join(State.values))
+        return course_attempts(
+            self.request.user, self.kwargs["course_id"], _number(self.request, "student"), states, _number(self.request, "assignment")
+        )
+
+    def get_serializer_context(self):  # type: ignore[no-untyped-def]
+        context = super().get_serializer_context()
+        if not getattr(self, "swagger_fake_view", False):
+            context["teaches"] = membership_of(self.request.user, self.kwargs["course_id"]).role in STAFF
+        return context
+
+
+class AttemptView(APIView):
+    """One attempt."""
+
+    @extend_schema(operation_id="attempt_read", responses=AttemptSerializer)
+    def get(self, request: Request, attempt_id: int) -> Response:
+        return shown(request, attempt_id)
+
+
+class RunView(APIView):
+    """What was set for the run."""
+
+    @extend_schema(operation_id="run_log", request=RunSerializer, responses=AttemptSerializer)
+    def put(self, request: Request, attempt_id: int) -> Response:
+        if not isinstance(request.data, dict):
+            raise InvalidValue("run", type(request.data).__name__, "an object with the fields of a run")
+        log_run(request.user, attempt_id, request.data)
+        return shown(request, attempt_id)
+
+
+class LastRunView(APIView):
+    """The student's last logged settings for the same coupon, to start from; null where there are none."""
+
+    @extend_schema(operation_id="run_last", responses=RunSerializer)
+    def get(self, request: Request, attempt_id: int) -> Response:
+        attempt = attempt_for(request.user, attempt_id)
+        last = last_good_run(attempt.student, attempt)
+        return Response(RunSerializer(last.run).data if last else None)
+
+
+class NextAttemptView(APIView):
+    """Opening one's next attempt at an assignment."""
+
+    @extend_schema(operation_id="attempt_open", request=None, responses={201: AttemptSerializer})
+    def post(self, request: Request, assignment_id: int) -> Response:
+        attempt = weld_another(request.user, assignment_for(request.user, assignment_id))
+        response = shown(request, attempt.pk)
+        response.status_code = status.HTTP_201_CREATED
+        return response
+
+
+class EventsView(ListAPIView[Event]):
+    """All that happened to an attempt, oldest first."""
+
+    serializer_class = EventSerializer
+    queryset = Event.objects.none()
+
+    def get_queryset(self):  # type: ignore[no-untyped-def]
+        if getattr(self, "swagger_fake_view", False):
+            return Event.objects.none()
+        return log_of(attempt_for(self.request.user, self.kwargs["attempt_id"]))
+
+
+class RunFieldsView(APIView):
+    """The fields of a run with their units and limits."""
+
+    @extend_schema(operation_id="run_fields", responses=RunFieldSerializer(many=True))
+    def get(self, request: Request) -> Response:
+        return Response([asdict(field) for field in RUN_FIELDS])

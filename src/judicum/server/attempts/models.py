@@ -1,0 +1,71 @@
+"""Attempts at a coupon, the runs logged for them, and the log of all that happened."""
+
+from django.conf import settings
+from django.db import models
+
+from judicum.server.attempts.states import State, Step
+from judicum.server.coupons.models import Assignment
+
+
+class Attempt(models.Model):
+    """One welded coupon of one student for one assignment. `version` grows with every change."""
+
+    assignment = models.ForeignKey(Assignment, on_delete=models.CASCADE, related_name="attempts")
+    student = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, related_name="attempts")
+    number = models.PositiveIntegerField()
+    state = models.CharField(max_length=14, choices=State.choices, default=State.ASSIGNED)
+    version = models.PositiveIntegerField(default=1)
+    created_at = models.DateTimeField()
+    updated_at = models.DateTimeField()
+
+    class Meta:
+        constraints = (models.UniqueConstraint(fields=("assignment", "student", "number"), name="one_attempt_per_number"),)
+        indexes = (models.Index(fields=("student", "created_at")), models.Index(fields=("state",)))
+        ordering = ("created_at", "id")
+
+    def __str__(self) -> str:
+        return f"{self.student}: {self.assignment} #{self.number}"
+
+
+class Run(models.Model):
+    """What was set and done for one run; SI. Limits stand in judicum.core.setup.run."""
+
+    attempt = models.OneToOneField(Attempt, on_delete=models.CASCADE, related_name="run")
+    current_a = models.FloatField(null=True)
+    machine_a = models.FloatField(null=True)
+    polarity = models.CharField(max_length=8, null=True)
+    cup = models.FloatField(null=True)
+    gas_part = models.CharField(max_length=16, null=True)
+    gas_l_min = models.FloatField(null=True)
+    stickout_mm = models.FloatField(null=True)
+    electrode_kind = models.CharField(max_length=20, null=True)
+    electrode_mm = models.FloatField(null=True)
+    filler_alloy = models.CharField(max_length=16, null=True)
+    filler_mm = models.FloatField(null=True)
+    preflow_s = models.FloatField(null=True)
+    downslope_s = models.FloatField(null=True)
+    postflow_s = models.FloatField(null=True)
+    work_angle_deg = models.FloatField(null=True)
+    travel_angle_deg = models.FloatField(null=True)
+    travel_mm_s = models.FloatField(null=True)
+    technique = models.CharField(max_length=16, null=True)
+    note = models.TextField(blank=True)
+
+    def __str__(self) -> str:
+        return f"run of attempt {self.attempt_id}"
+
+
+class Event(models.Model):
+    """One change of an attempt: who, when, what. The database refuses to change or remove one."""
+
+    attempt = models.ForeignKey(Attempt, on_delete=models.PROTECT, related_name="events")
+    actor = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.PROTECT, related_name="+")
+    at = models.DateTimeField()
+    kind = models.CharField(max_length=16, choices=Step.choices)
+    data = models.JSONField(default=dict)
+
+    class Meta:
+        ordering = ("at", "id")
+
+    def __str__(self) -> str:
+        return f"{self.kind} at {self.at:%Y-%m-%d %H:%M}"

@@ -1,0 +1,108 @@
+"""Reading attempts, always for a person."""
+
+from django.db.models import Prefetch, Q, QuerySet
+
+from judicum.core.errors import NotAllowed, NotFound
+from judicum.server.accounts.models import User
+from judicum.server.attempts.models import Attempt, Event
+from judicum.server.courses.models import STAFF, Membership
+from judicum.server.courses.queries import membership_of
+from judicum.server.photos.models import Measurement, Photo
+
+
+def visible_to(user: User) -> QuerySet[Attempt]:
+    """Attempts of one's own and of every course one teaches."""
+    taught = Membership.objects.filter(user=user, role__in=STAFF).values("course_id")
+    return Attempt.objects.filter(Q(student=user) | Q(assignment__course_id__in=taught))
+
+
+def attempt_for(user: User, attempt_id: int) -> Attempt:
+    """One attempt that the person may see.
+
+    Raises:
+        NotFound: there is none.
+    """
+    found = visible_to(user).select_related("assignment__design", "student").filter(pk=attempt_id).first()
+    if found is None:
+        raise NotFound(f"There is no attempt {attempt_id} for you.")
+    return found
+
+
+def teaches(user: User, attempt: Attempt) -> bool:
+    """Whether the person teaches the attempt's course."""
+    return Membership.objects.filter(user=user, course_id=attempt.assignment.course_id, role__in=STAFF).exists()
+
+
+def held_own(user: User, attempt_id: int) -> Attempt:
+    """The student's own attempt with its row held until the transaction ends.
+
+    Raises:
+        NotFound: not visible. NotAllowed: somebody else's.
+    """
+    attempt = attempt_for(user, attempt_id)
+    if attempt.student_id != user.pk:
+        raise NotAllowed("Only the student who welds the coupon may do this.")
+    return held(attempt_id)
+
+
+def held_as_staff(user: User, attempt_id: int) -> Attempt:
+    """An attempt of a course one teaches with its row held until the transaction ends.
+
+    Raises:
+        NotFound: not visible. NotAllowed: not one who teaches the course.
+    """
+    attempt = attempt_for(user, attempt_id)
+    if not teaches(user, attempt):
+        raise NotAllowed("Only the course's instructor and assistants may do this.")
+    return held(attempt_id)
+
+
+def held(attempt_id: int) -> Attempt:
+    """An attempt with its row held (SELECT … FOR UPDATE)."""
+    return Attempt.objects.select_for_update(of=("self",)).select_related("assignment__design", "student").get(pk=attempt_id)
+
+
+def with_parts(attempts: QuerySet[Attempt], overlays: bool = False) -> QuerySet[Attempt]:
+    """The same attempts with run, photos, newest measurements and mark loaded in a fixed number of queries."""
+    measurements = Measurement.objects.order_by("-requested_at", "-id")
+    if not overlays:
+        measurements = measurements.defer("overlay")
+    photos = Photo.objects.select_related("picture").prefetch_related(Prefetch("measurements", measurements)).order_by("-sent_at", "-id")
+    return attempts.select_related("assignment__design", "student", "run", "mark__marked_by").prefetch_related(Prefetch("photos", photos))
+
+
+def counting_measurement(attempt: Attempt) -> Measurement | None:
+    """Of an attempt loaded with its parts: the newest good measurement, else the newest of any kind."""
+    every = [m for photo in attempt.photos.all() for m in photo.measurements.all()]
+    good = [m for m in every if m.report and not m.refusal_code]
+    return max(good or every, key=lambda m: (m.requested_at, m.pk), default=None)
+
+
+def course_attempts(
+    user: User, course_id: int, student_id: int | None = None, states: list[str] | None = None, assignment_id: int | None = None
+) -> QuerySet[Attempt]:
+    """Attempts of a course, newest first: all for those who teach it, one's own for a student."""
+    mine = membership_of(user, course_id)
+    found = Attempt.objects.filter(assignment__course_id=course_id)
+    if mine.role not in STAFF:
+        found = found.filter(student=user)
+    if student_id is not None:
+        found = found.filter(student_id=student_id)
+    if assignment_id is not None:
+        found = found.filter(assignment_id=assignment_id)
+    if states:
+        found = found.filter(state__in=states)
+    return with_parts(found).order_by("-updated_at", "-id")
+
+
+def last_good_run(user: User, attempt: Attempt) -> Attempt | None:
+    """The student's latest logged attempt at the same design before this one, with its run."""
+    return (
+        Attempt.objects.filter(student=user, assignment__design__code=attempt.assignment.design.code, run__isnull=False)
+        .exclude(pk=attempt.pk).select_related("run").order_by("-updated_at").first()
+    )
+
+
+def log_of(attempt: Attempt) -> QuerySet[Event]:
+    """All that happened to an attempt, oldest first."""
+    return attempt.events.select_related("actor").order_by("at", "id")

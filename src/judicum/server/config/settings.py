@@ -1,0 +1,127 @@
+"""Django settings; everything that differs between places comes from the environment."""
+
+from pathlib import Path
+
+import environ
+
+env = environ.Env()
+ROOT = Path(__file__).resolve().parents[4]
+VAR = Path(env.str("JUDICUM_VAR", default=str(ROOT / "var")))
+
+SECRET_KEY = env.str("JUDICUM_SECRET_KEY")
+DEBUG = False
+ALLOWED_HOSTS = env.list("JUDICUM_HOSTS", default=["localhost", "127.0.0.1", "[::1]"])
+CSRF_TRUSTED_ORIGINS = env.list("JUDICUM_ORIGINS", default=[])
+
+DATABASES = {"default": {**env.db_url("JUDICUM_DATABASE_URL"), "CONN_MAX_AGE": 60}}
+DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
+
+INSTALLED_APPS = [
+    "django.contrib.auth",
+    "django.contrib.contenttypes",
+    "django.contrib.sessions",
+    "axes",
+    "procrastinate.contrib.django",
+    "rest_framework",
+    "drf_spectacular",
+    "judicum.server.accounts",
+    "judicum.server.courses",
+    "judicum.server.coupons",
+    "judicum.server.attempts",
+    "judicum.server.photos",
+    "judicum.server.marking",
+    "judicum.server.progress",
+]
+MIDDLEWARE = [
+    "django.middleware.security.SecurityMiddleware",
+    "whitenoise.middleware.WhiteNoiseMiddleware",
+    "django.contrib.sessions.middleware.SessionMiddleware",
+    "django.middleware.common.CommonMiddleware",
+    "django.middleware.csrf.CsrfViewMiddleware",
+    "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "django.middleware.clickjacking.XFrameOptionsMiddleware",
+    "judicum.server.config.middleware.ContentSecurityPolicyMiddleware",
+    "axes.middleware.AxesMiddleware",
+]
+ROOT_URLCONF = "judicum.server.config.urls"
+WSGI_APPLICATION = "judicum.server.config.wsgi.application"
+TEMPLATES = [{"BACKEND": "django.template.backends.django.DjangoTemplates", "APP_DIRS": True}]
+
+AUTH_USER_MODEL = "accounts.User"
+AUTHENTICATION_BACKENDS = ["axes.backends.AxesStandaloneBackend", "django.contrib.auth.backends.ModelBackend"]
+PASSWORD_HASHERS = ["django.contrib.auth.hashers.Argon2PasswordHasher"]
+AUTH_PASSWORD_VALIDATORS = [
+    {"NAME": "django.contrib.auth.password_validation.MinimumLengthValidator", "OPTIONS": {"min_length": 8}},
+    {"NAME": "django.contrib.auth.password_validation.CommonPasswordValidator"},
+    {"NAME": "django.contrib.auth.password_validation.UserAttributeSimilarityValidator"},
+]
+# After five wrong passwords for a name from one address, that pair waits a minute.
+AXES_FAILURE_LIMIT = 5
+AXES_COOLOFF_TIME = "judicum.server.accounts.lockout.cool_off"
+AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
+AXES_RESET_ON_SUCCESS = True
+AXES_VERBOSE = False
+
+SESSION_COOKIE_HTTPONLY = True
+SESSION_COOKIE_SAMESITE = "Lax"
+SESSION_COOKIE_NAME = env.str("JUDICUM_SESSION_COOKIE", default="judicum_session")
+CSRF_COOKIE_NAME = env.str("JUDICUM_CSRF_COOKIE", default="judicum_csrf")
+SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = env.bool("JUDICUM_HTTPS", default=False)
+CSRF_FAILURE_VIEW = "judicum.server.api.errors.csrf_failure"
+X_FRAME_OPTIONS = "DENY"
+SECURE_REFERRER_POLICY = "same-origin"
+
+LANGUAGE_CODE = "en"
+TIME_ZONE = "UTC"
+USE_TZ = True
+STATIC_URL = "/static/"
+STORAGES = {
+    "default": {"BACKEND": "django.core.files.storage.FileSystemStorage", "OPTIONS": {"location": str(VAR / "media")}},
+    "staticfiles": {"BACKEND": "django.contrib.staticfiles.storage.StaticFilesStorage"},
+}
+WEB_DIST = ROOT / "web" / "dist"
+WHITENOISE_ROOT = WEB_DIST
+WHITENOISE_INDEX_FILE = False
+WHITENOISE_IMMUTABLE_FILE_TEST = r"^/assets/.+-[A-Za-z0-9_-]{8}\.\w+$"
+UPLOAD_DIR = VAR / "uploads"
+DATA_UPLOAD_MAX_MEMORY_SIZE = 6 * 1024 * 1024
+
+REST_FRAMEWORK = {
+    "DEFAULT_AUTHENTICATION_CLASSES": ["judicum.server.api.authentication.SessionOnly"],
+    "DEFAULT_PERMISSION_CLASSES": ["rest_framework.permissions.IsAuthenticated"],
+    "DEFAULT_RENDERER_CLASSES": ["rest_framework.renderers.JSONRenderer"],
+    "DEFAULT_PARSER_CLASSES": ["rest_framework.parsers.JSONParser"],
+    "DEFAULT_SCHEMA_CLASS": "drf_spectacular.openapi.AutoSchema",
+    "DEFAULT_PAGINATION_CLASS": "judicum.server.api.paging.Pages",
+    "EXCEPTION_HANDLER": "judicum.server.api.errors.problem_response",
+    "UNAUTHENTICATED_USER": "django.contrib.auth.models.AnonymousUser",
+}
+SPECTACULAR_SETTINGS = {
+    "TITLE": "Judicum",
+    "VERSION": "1",
+    "DESCRIPTION": "Assigning, logging, measuring and marking practice coupons. Figures are SI; units stand in the names.",
+    "SERVE_INCLUDE_SCHEMA": False,
+    "COMPONENT_SPLIT_REQUEST": True,
+    "ENUM_NAME_OVERRIDES": {
+        "AttemptState": "judicum.server.attempts.states.State",
+        "Role": "judicum.server.courses.models.Role",
+        "Finish": "judicum.server.coupons.models.Finish",
+        "MeasurementState": "judicum.server.photos.models.MeasurementState",
+        "Joint": "judicum.server.coupons.models.Joint",
+    },
+}
+
+PROCRASTINATE_WORKER_DEFAULTS = {
+    "update_heartbeat_interval": 2,
+    "stalled_worker_timeout": 10,
+    "fetch_job_polling_interval": 1,
+}
+PROCRASTINATE_IMPORT_PATHS = ["judicum.server.photos.tasks"]
+
+LOGGING = {
+    "version": 1,
+    "disable_existing_loggers": False,
+    "formatters": {"line": {"format": "%(asctime)s %(levelname)s %(name)s %(message)s"}},
+    "handlers": {"console": {"class": "logging.StreamHandler", "formatter": "line"}},
+    "root": {"handlers": ["console"], "level": "INFO"},
+}

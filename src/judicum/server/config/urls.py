@@ -1,0 +1,34 @@
+"""All addresses: the API under /api/, everything else is the page."""
+
+from django.conf import settings
+from django.http import FileResponse, HttpRequest, HttpResponse, HttpResponseBase
+from django.urls import URLPattern, URLResolver, include, path, re_path
+from django.views.decorators.csrf import ensure_csrf_cookie
+from drf_spectacular.views import SpectacularAPIView
+
+from judicum.server.api.errors import unknown_address
+
+
+@ensure_csrf_cookie
+def page(request: HttpRequest) -> HttpResponseBase:
+    """The single page; its own router reads the address."""
+    index = settings.WEB_DIST / "index.html"
+    if not index.exists():
+        return HttpResponse("The page has not been built yet; run ./judicum demo.", status=503, content_type="text/plain")
+    response = FileResponse(index.open("rb"), content_type="text/html")
+    response.headers["Cache-Control"] = "no-cache"
+    return response
+
+
+urlpatterns: list[URLPattern | URLResolver] = [
+    path("api/", include("judicum.server.accounts.api.urls")),
+    path("api/", include("judicum.server.courses.api.urls")),
+    path("api/", include("judicum.server.coupons.api.urls")),
+    path("api/", include("judicum.server.attempts.api.urls")),
+    path("api/", include("judicum.server.photos.api.urls")),
+    path("api/", include("judicum.server.marking.api.urls")),
+    path("api/", include("judicum.server.progress.api.urls")),
+    path("api/schema", SpectacularAPIView.as_view(), name="schema"),
+    re_path(r"^api/.*$", unknown_address),
+    re_path(r"^.*$", page),
+]

@@ -1,0 +1,53 @@
+"""Giving a coupon to a class or to some of it."""
+
+from collections.abc import Sequence
+from datetime import date, datetime
+
+from django.db import transaction
+from django.utils import timezone
+
+from judicum.core.errors import InvalidValue
+from judicum.server.accounts.models import User
+from judicum.server.attempts.actions.open_attempt import open_attempt
+from judicum.server.coupons.models import Assignment, Design
+from judicum.server.courses.models import Role
+from judicum.server.courses.queries import members, staff_of
+
+WIDTH_MM = (1.0, 20.0)
+IN_A_ROW = (1, 20)
+
+
+@transaction.atomic
+def assign_coupon(
+    user: User, course_id: int, *, design_id: int, target_width_mm: float, finish: str, good_in_a_row: int, due_on: date,
+    student_ids: Sequence[int] | None = None, at: datetime | None = None,
+) -> Assignment:
+    """Assign a design and open the first attempt of every student it is given to.
+
+    Args:
+        student_ids: who gets it; None for the whole class.
+
+    Raises:
+        NotFound, NotAllowed: not a course one teaches.
+        InvalidValue: an unknown design or student, a figure outside what is allowed.
+    """
+    course = staff_of(user, course_id).course
+    design = Design.objects.filter(pk=design_id).first()
+    if design is None:
+        raise InvalidValue("design", design_id, "a design of the library")
+    if not WIDTH_MM[0] <= target_width_mm <= WIDTH_MM[1]:
+        raise InvalidValue("target_width_mm", target_width_mm, f"{WIDTH_MM[0]:g} to {WIDTH_MM[1]:g} mm")
+    if not IN_A_ROW[0] <= good_in_a_row <= IN_A_ROW[1]:
+        raise InvalidValue("good_in_a_row", good_in_a_row, f"{IN_A_ROW[0]} to {IN_A_ROW[1]}")
+    students = {m.user_id: m.user for m in members(course, Role.STUDENT)}
+    wanted = list(students) if student_ids is None else list(dict.fromkeys(student_ids))
+    unknown = [i for i in wanted if i not in students]
+    if unknown or not wanted:
+        raise InvalidValue("students", unknown or "nobody", "students of this course")
+    assignment = Assignment.objects.create(
+        course=course, design=design, target_width_mm=target_width_mm, finish=finish, good_in_a_row=good_in_a_row,
+        due_on=due_on, created_by=user, created_at=at or timezone.now(),
+    )
+    for student_id in wanted:
+        open_attempt(assignment, students[student_id], by=user, at=at)
+    return assignment

@@ -1,0 +1,33 @@
+"""Designs and assignments over the wire."""
+
+from typing import Any
+
+from rest_framework import serializers
+
+from judicum.server.coupons.models import Assignment, Design, Finish
+
+
+class DesignSerializer(serializers.ModelSerializer[Design]):
+    class Meta:
+        model = Design
+        fields = ("id", "code", "version", "title", "purpose", "joint", "metal", "thickness_mm", "length_mm", "target_width_mm", "finish")
+
+
+class AssignmentSerializer(serializers.ModelSerializer[Assignment]):
+    design = DesignSerializer()
+    students = serializers.IntegerField()
+
+    class Meta:
+        model = Assignment
+        fields = ("id", "design", "target_width_mm", "finish", "good_in_a_row", "due_on", "created_at", "students")
+
+
+class AssignSerializer(serializers.Serializer[Any]):
+    """A design to be given; `students` left out or null means the whole class."""
+
+    design = serializers.IntegerField()
+    target_width_mm = serializers.FloatField()
+    finish = serializers.ChoiceField(Finish.choices)
+    good_in_a_row = serializers.IntegerField(default=3)
+    due_on = serializers.DateField()
+    students = serializers.ListField(child=serializers.IntegerField(), required=False, allow_null=True, max_length=500)

@@ -1,0 +1,58 @@
+"""Coupon designs and what is assigned to whom."""
+
+from django.conf import settings
+from django.db import models
+
+from judicum.server.courses.models import Course
+
+
+class Joint(models.TextChoices):
+    BEAD_ON_PLATE = "bead_on_plate"
+    BUTT = "butt"
+
+
+class Finish(models.TextChoices):
+    BRIGHT = "bright"
+    WARM = "warm"
+    SHOW_COLOUR = "show_colour"
+
+
+class Design(models.Model):
+    """One version of a practice coupon. A version that has been assigned is never changed."""
+
+    code = models.SlugField(max_length=40)
+    version = models.PositiveIntegerField(default=1)
+    title = models.CharField(max_length=80)
+    purpose = models.CharField(max_length=300)
+    joint = models.CharField(max_length=20, choices=Joint.choices)
+    metal = models.CharField(max_length=20, default="304L")
+    thickness_mm = models.FloatField()
+    length_mm = models.FloatField(default=90.0)
+    target_width_mm = models.FloatField()
+    finish = models.CharField(max_length=12, choices=Finish.choices, default=Finish.WARM)
+
+    class Meta:
+        constraints = (models.UniqueConstraint(fields=("code", "version"), name="one_design_per_version"),)
+        ordering = ("thickness_mm", "joint", "id")
+
+    def __str__(self) -> str:
+        return f"{self.title} v{self.version}"
+
+
+class Assignment(models.Model):
+    """A design given to some or all students of a course, with its goal and due date."""
+
+    course = models.ForeignKey(Course, on_delete=models.CASCADE, related_name="assignments")
+    design = models.ForeignKey(Design, on_delete=models.PROTECT, related_name="assignments")
+    target_width_mm = models.FloatField()
+    finish = models.CharField(max_length=12, choices=Finish.choices)
+    good_in_a_row = models.PositiveSmallIntegerField(default=3)
+    due_on = models.DateField()
+    created_by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, related_name="+")
+    created_at = models.DateTimeField()
+
+    class Meta:
+        ordering = ("-created_at", "-id")
+
+    def __str__(self) -> str:
+        return f"{self.design} due {self.due_on}"

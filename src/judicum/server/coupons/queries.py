@@ -1,0 +1,35 @@
+"""Reading designs and assignments."""
+
+from django.db.models import Count, QuerySet
+
+from judicum.core.errors import NotFound
+from judicum.server.accounts.models import User
+from judicum.server.coupons.models import Assignment, Design
+from judicum.server.courses.models import STAFF
+from judicum.server.courses.queries import membership_of
+
+
+def latest_designs() -> QuerySet[Design]:
+    """The newest version of every design."""
+    return Design.objects.order_by("code", "-version").distinct("code")
+
+
+def assignments_for(user: User, course_id: int) -> QuerySet[Assignment]:
+    """Assignments of a course: all for those who teach it, one's own for a student."""
+    mine = membership_of(user, course_id)
+    found = Assignment.objects.filter(course_id=course_id).select_related("design")
+    if mine.role not in STAFF:
+        found = found.filter(attempts__student=user).distinct()
+    return found.annotate(students=Count("attempts__student", distinct=True))
+
+
+def assignment_for(user: User, assignment_id: int) -> Assignment:
+    """One assignment that the person may see.
+
+    Raises:
+        NotFound: there is none.
+    """
+    found = Assignment.objects.select_related("course", "design").filter(pk=assignment_id).first()
+    if found is None or not assignments_for(user, found.course_id).filter(pk=assignment_id).exists():
+        raise NotFound(f"There is no assignment {assignment_id} for you.")
+    return found

@@ -1,0 +1,63 @@
+"""Courses: reading one, its members, joining."""
+
+from django.contrib.auth import login
+from drf_spectacular.utils import extend_schema
+from rest_framework.generics import ListAPIView
+from rest_framework.permissions import AllowAny
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from judicum.core.errors import InvalidValue
+from judicum.server.accounts.api.serializers import SessionSerializer
+from judicum.server.accounts.queries import with_courses
+from judicum.server.courses.actions.join_course import join_course, register_and_join
+from judicum.server.courses.api.serializers import CourseSerializer, JoinSerializer, MemberSerializer
+from judicum.server.courses.models import STAFF, Membership
+from judicum.server.courses.queries import members, membership_of, staff_of
+
+
+class CourseView(APIView):
+    """One course."""
+
+    @extend_schema(operation_id="course_read", responses=CourseSerializer)
+    def get(self, request: Request, course_id: int) -> Response:
+        mine = membership_of(request.user, course_id)
+        shown = {
+            "id": mine.course.id, "name": mine.course.name, "role": mine.role,
+            "join_code": mine.course.join_code if mine.role in STAFF else None,
+        }
+        return Response(CourseSerializer(shown).data)
+
+
+class MembersView(ListAPIView[Membership]):
+    """The course's members, for those who teach it."""
+
+    serializer_class = MemberSerializer
+    queryset = Membership.objects.none()
+
+    def get_queryset(self):  # type: ignore[no-untyped-def]
+        if getattr(self, "swagger_fake_view", False):
+            return Membership.objects.none()
+        return members(staff_of(self.request.user, self.kwargs["course_id"]).course, self.request.query_params.get("role"))
+
+
+class JoinView(APIView):
+    """Joining with a course code, with an account or making one."""
+
+    permission_classes = (AllowAny,)
+
+    @extend_schema(operation_id="course_join", request=JoinSerializer, responses=SessionSerializer)
+    def post(self, request: Request) -> Response:
+        asked = JoinSerializer(data=request.data)
+        asked.is_valid(raise_exception=True)
+        given = asked.validated_data
+        if request.user.is_authenticated:
+            join_course(request.user, given["code"])
+            return Response(SessionSerializer(with_courses(request.user)).data)
+        for field in ("username", "display_name", "password"):
+            if not given.get(field):
+                raise InvalidValue(field, None, "needed for a new account")
+        user = register_and_join(**given)
+        login(request._request, user, backend="django.contrib.auth.backends.ModelBackend")
+        return Response(SessionSerializer(with_courses(user)).data)

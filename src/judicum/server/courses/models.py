@@ -1,0 +1,40 @@
+"""Courses and who takes part in them."""
+
+from django.conf import settings
+from django.db import models
+
+
+class Role(models.TextChoices):
+    INSTRUCTOR = "instructor"
+    ASSISTANT = "assistant"
+    STUDENT = "student"
+
+
+STAFF = (Role.INSTRUCTOR, Role.ASSISTANT)
+
+
+class Course(models.Model):
+    """A class that meets over some weeks; students join with its code."""
+
+    name = models.CharField(max_length=120)
+    join_code = models.CharField(max_length=12, unique=True)
+    created_at = models.DateTimeField(auto_now_add=True)
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class Membership(models.Model):
+    """One person's role in one course."""
+
+    course = models.ForeignKey(Course, on_delete=models.CASCADE, related_name="memberships")
+    user = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="memberships")
+    role = models.CharField(max_length=12, choices=Role.choices, default=Role.STUDENT)
+    joined_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        constraints = (models.UniqueConstraint(fields=("course", "user"), name="one_membership_per_course"),)
+        ordering = ("id",)
+
+    def __str__(self) -> str:
+        return f"{self.user} in {self.course}"

@@ -1,0 +1,53 @@
+"""Marking: what is suggested, setting a mark, giving it back."""
+
+from drf_spectacular.utils import extend_schema
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from judicum.core.errors import NotAllowed
+from judicum.core.marking import CRITERIA
+from judicum.server.attempts.api.serializers import AttemptSerializer
+from judicum.server.attempts.api.views import shown
+from judicum.server.attempts.queries import attempt_for, teaches
+from judicum.server.marking.actions.mark_attempt import return_mark, set_mark
+from judicum.server.marking.api.serializers import ReturnMarkSerializer, SetMarkSerializer, SuggestionSerializer
+from judicum.server.marking.queries import suggestions
+
+
+class SuggestionsView(APIView):
+    """Suggested scores, for those who teach the course."""
+
+    @extend_schema(operation_id="mark_suggestions", responses=SuggestionSerializer(many=True))
+    def get(self, request: Request, attempt_id: int) -> Response:
+        attempt = attempt_for(request.user, attempt_id)
+        if not teaches(request.user, attempt):
+            raise NotAllowed("Only the course's instructor and assistants see suggestions.")
+        weights = {c.key: c.weight for c in CRITERIA}
+        rows = [
+            {"criterion": s.criterion, "weight": weights[s.criterion], "score": s.score, "reason": s.reason, "figures": s.figures}
+            for s in suggestions(attempt)
+        ]
+        return Response(SuggestionSerializer(rows, many=True).data)
+
+
+class MarkView(APIView):
+    """The mark of an attempt."""
+
+    @extend_schema(operation_id="mark_set", request=SetMarkSerializer, responses=AttemptSerializer)
+    def put(self, request: Request, attempt_id: int) -> Response:
+        asked = SetMarkSerializer(data=request.data)
+        asked.is_valid(raise_exception=True)
+        set_mark(request.user, attempt_id, **asked.validated_data)
+        return shown(request, attempt_id)
+
+
+class ReturnView(APIView):
+    """Giving the mark back to the student."""
+
+    @extend_schema(operation_id="mark_return", request=ReturnMarkSerializer, responses=AttemptSerializer)
+    def post(self, request: Request, attempt_id: int) -> Response:
+        asked = ReturnMarkSerializer(data=request.data)
+        asked.is_valid(raise_exception=True)
+        return_mark(request.user, attempt_id, **asked.validated_data)
+        return shown(request, attempt_id)

@@ -1,0 +1,40 @@
+"""Adding a whole photo to an attempt and asking for its measurement."""
+
+from datetime import datetime
+
+from django.db import transaction
+from django.utils import timezone
+
+from judicum.core.errors import InvalidValue
+from judicum.server.accounts.models import User
+from judicum.server.attempts.queries import held_own
+from judicum.server.attempts.states import Step, advance
+from judicum.server.photos.actions.request_measurement import request_measurement
+from judicum.server.photos.models import Photo
+from judicum.server.photos.storage import store_picture
+
+MAX_BYTES = 25 * 1024 * 1024
+
+
+def check_size(size: int) -> None:
+    """Raises InvalidValue for an empty file or one over 25 MB."""
+    if not 0 < size <= MAX_BYTES:
+        raise InvalidValue("size", size, f"1 to {MAX_BYTES} bytes (25 MB)")
+
+
+def send_photo(user: User, attempt_id: int, data: bytes, name: str = "", at: datetime | None = None, measure: bool = True) -> Photo:
+    """Store a photo of one's own attempt; it is measured in the background.
+
+    Raises:
+        UnreadablePicture: no picture. InvalidValue: over 25 MB. WrongState: nothing logged yet,
+        or already marked. NotFound, NotAllowed: not one's own attempt.
+    """
+    check_size(len(data))
+    picture = store_picture(data)
+    with transaction.atomic():
+        attempt = held_own(user, attempt_id)
+        advance(attempt, Step.ADD_PHOTO, user, at, sha256=picture.pk)
+        photo = Photo.objects.create(attempt=attempt, picture=picture, name=name[:200], sent_by=user, sent_at=at or timezone.now())
+        if measure:
+            request_measurement(photo)
+    return photo

@@ -1,0 +1,45 @@
+"""Writing down what a measurement gave."""
+
+from datetime import datetime
+
+from django.db import transaction
+from django.utils import timezone
+
+from judicum.core.photo import ENGINE_VERSION, Measured, cut_strip, encode_jpeg
+from judicum.server.attempts.queries import held
+from judicum.server.attempts.states import Step, advance
+from judicum.server.photos.models import Measurement, MeasurementState
+from judicum.server.photos.storage import store_once
+
+
+def strip_file(measured: Measured) -> bytes | None:
+    """The strip of a measured bead as a JPEG file, None for a refused photo."""
+    strip = cut_strip(measured)
+    return None if strip is None else encode_jpeg(strip)
+
+
+def store_measurement(measurement_id: int, measured: Measured, strip: bytes | None, at: datetime | None = None) -> bool:
+    """Save a result and move the attempt on; returns False where this measurement was done already."""
+    name = store_once(f"strips/{measurement_id}-{ENGINE_VERSION}.jpg", strip) if strip else ""
+    with transaction.atomic():
+        mine = Measurement.objects.select_for_update(of=("self",)).select_related("photo").get(pk=measurement_id)
+        if mine.state == MeasurementState.DONE:
+            return False
+        refusal = measured.report["refusal"]
+        mine.state = MeasurementState.DONE
+        mine.engine_version = ENGINE_VERSION
+        mine.report, mine.overlay, mine.strip = measured.report, measured.overlay, name
+        mine.refusal_code = refusal["code"] if refusal else ""
+        mine.finished_at = at or timezone.now()
+        mine.save()
+        attempt = held(mine.photo.attempt_id)
+        step = Step.REFUSE_PHOTO if refusal else Step.MEASURE
+        advance(attempt, step, None, at, measurement=mine.pk, engine=ENGINE_VERSION, refusal=mine.refusal_code or None)
+    return True
+
+
+def mark_failed(measurement_id: int) -> None:
+    """Record that a measurement broke down; the photo stays and can be measured again."""
+    Measurement.objects.filter(pk=measurement_id).exclude(state=MeasurementState.DONE).update(
+        state=MeasurementState.FAILED, finished_at=timezone.now()
+    )

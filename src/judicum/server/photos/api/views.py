@@ -1,0 +1,144 @@
+"""Sending photos in pieces, showing them, measuring again.
+
+Uploads speak the core of the tus 1.0 resumable upload protocol: POST announces the length, HEAD
+tells how much has arrived, PATCH appends.
+"""
+
+import base64
+import binascii
+import io
+from uuid import UUID
+
+from django.http import FileResponse
+from django.http.response import HttpResponseBase
+from drf_spectacular.types import OpenApiTypes
+from drf_spectacular.utils import OpenApiParameter, extend_schema
+from rest_framework import status
+from rest_framework.parsers import BaseParser
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from judicum.core.errors import InvalidValue, NotFound
+from judicum.core.photo.printing import PAPERS, card_pdf
+from judicum.server.photos.actions.receive_upload import MAX_PIECE, begin_upload, receive_piece
+from judicum.server.photos.actions.request_measurement import measure_again
+from judicum.server.photos.api.serializers import MeasurementSerializer
+from judicum.server.photos.models import Upload
+from judicum.server.photos.queries import measurement_for, photo_for, upload_for
+
+TUS = "1.0.0"
+
+
+class OctetsParser(BaseParser):
+    """A piece of a file, at most MAX_PIECE bytes."""
+
+    media_type = "application/offset+octet-stream"
+
+    def parse(self, stream, media_type=None, parser_context=None):  # type: ignore[no-untyped-def]
+        piece = stream.read(MAX_PIECE + 1)
+        if len(piece) > MAX_PIECE:
+            raise InvalidValue("Content-Length", len(piece), f"at most {MAX_PIECE} bytes in one piece")
+        return piece
+
+
+def _length(request: Request, header: str) -> int:
+    given = request.headers.get(header, "")
+    if not given.isdigit() or len(given) > 12:
+        raise InvalidValue(header, given, "a whole number of bytes")
+    return int(given)
+
+
+def _name(request: Request) -> str:
+    for pair in request.headers.get("Upload-Metadata", "").split(","):
+        key, _, value = pair.strip().partition(" ")
+        if key == "filename":
+            try:
+                return base64.b64decode(value, validate=True).decode("utf-8", "replace")
+            except (binascii.Error, ValueError):
+                return ""
+    return ""
+
+
+def _progress(upload: Upload, code: int) -> Response:
+    headers = {"Tus-Resumable": TUS, "Upload-Offset": str(upload.received), "Upload-Length": str(upload.size), "Cache-Control": "no-store"}
+    if upload.photo_id:
+        headers["Judicum-Photo"] = str(upload.photo_id)
+    return Response(status=code, headers=headers)
+
+
+class UploadsView(APIView):
+    """Announcing a file."""
+
+    @extend_schema(
+        operation_id="upload_begin", request=None, responses={201: None},
+        parameters=[OpenApiParameter("Upload-Length", OpenApiTypes.INT, OpenApiParameter.HEADER, required=True)],
+    )
+    def post(self, request: Request, attempt_id: int) -> Response:
+        upload = begin_upload(request.user, attempt_id, _length(request, "Upload-Length"), _name(request))
+        response = _progress(upload, status.HTTP_201_CREATED)
+        response["Location"] = f"/api/uploads/{upload.pk}"
+        return response
+
+
+class UploadView(APIView):
+    """A file on its way."""
+
+    parser_classes = (OctetsParser,)
+
+    @extend_schema(operation_id="upload_progress", request=None, responses={200: None})
+    def head(self, request: Request, upload_id: UUID) -> Response:
+        return _progress(upload_for(request.user, upload_id), status.HTTP_200_OK)
+
+    @extend_schema(
+        operation_id="upload_append", request={"application/offset+octet-stream": OpenApiTypes.BINARY}, responses={204: None},
+        parameters=[OpenApiParameter("Upload-Offset", OpenApiTypes.INT, OpenApiParameter.HEADER, required=True)],
+    )
+    def patch(self, request: Request, upload_id: UUID) -> Response:
+        return _progress(receive_piece(request.user, upload_id, _length(request, "Upload-Offset"), request.data), status.HTTP_204_NO_CONTENT)
+
+
+class PictureView(APIView):
+    """A photo to look at: upright, no metadata."""
+
+    @extend_schema(operation_id="photo_picture", responses={(200, "image/jpeg"): OpenApiTypes.BINARY})
+    def get(self, request: Request, photo_id: int) -> HttpResponseBase:
+        return _jpeg(photo_for(request.user, photo_id).picture.shown)
+
+
+class StripView(APIView):
+    """The strip of a measured bead."""
+
+    @extend_schema(operation_id="measurement_strip", responses={(200, "image/jpeg"): OpenApiTypes.BINARY})
+    def get(self, request: Request, measurement_id: int) -> HttpResponseBase:
+        measurement = measurement_for(request.user, measurement_id)
+        if not measurement.strip:
+            raise NotFound("This measurement has no strip.")
+        return _jpeg(measurement.strip)
+
+
+def _jpeg(file) -> FileResponse:  # type: ignore[no-untyped-def]
+    response = FileResponse(file.open("rb"), content_type="image/jpeg")
+    # The address names what never changes, but only this person may see it.
+    response["Cache-Control"] = "private, max-age=86400, immutable"
+    return response
+
+
+class MeasureAgainView(APIView):
+    """Measuring a photo once more with the present engine."""
+
+    @extend_schema(operation_id="photo_measure_again", request=None, responses={202: MeasurementSerializer})
+    def post(self, request: Request, photo_id: int) -> Response:
+        return Response(MeasurementSerializer(measure_again(request.user, photo_id)).data, status=status.HTTP_202_ACCEPTED)
+
+
+class ScaleCardView(APIView):
+    """A scale card to print."""
+
+    @extend_schema(
+        operation_id="scale_card", responses={(200, "application/pdf"): OpenApiTypes.BINARY},
+        parameters=[OpenApiParameter("paper", OpenApiTypes.STR, enum=list(PAPERS))],
+    )
+    def get(self, request: Request, kind: str) -> HttpResponseBase:
+        pdf = card_pdf(kind, request.query_params.get("paper", "a4"))
+        return FileResponse(io.BytesIO(pdf), content_type="application/pdf", filename=f"scale-card-{kind}.pdf")

@@ -1,0 +1,32 @@
+"""Reading photos, measurements and uploads for a person."""
+
+from uuid import UUID
+
+from judicum.core.errors import NotFound
+from judicum.server.accounts.models import User
+from judicum.server.attempts.queries import visible_to
+from judicum.server.photos.models import Measurement, Photo, Upload
+
+
+def photo_for(user: User, photo_id: int) -> Photo:
+    """One photo that the person may see. Raises NotFound."""
+    found = Photo.objects.select_related("picture", "attempt__assignment").filter(pk=photo_id, attempt__in=visible_to(user)).first()
+    if found is None:
+        raise NotFound(f"There is no photo {photo_id} for you.")
+    return found
+
+
+def measurement_for(user: User, measurement_id: int) -> Measurement:
+    """One measurement that the person may see. Raises NotFound."""
+    found = Measurement.objects.select_related("photo").filter(pk=measurement_id, photo__attempt__in=visible_to(user)).first()
+    if found is None:
+        raise NotFound(f"There is no measurement {measurement_id} for you.")
+    return found
+
+
+def upload_for(user: User, upload_id: UUID) -> Upload:
+    """One's own upload. Raises NotFound."""
+    found = Upload.objects.filter(pk=upload_id, user=user).first()
+    if found is None:
+        raise NotFound("There is no such upload of yours.")
+    return found

@@ -1,0 +1,52 @@
+"""Picture files through Django's storage API, named by the hash of their bytes."""
+
+import hashlib
+
+import cv2
+import numpy as np
+import numpy.typing as npt
+from django.core.files.base import ContentFile
+from django.core.files.storage import default_storage
+
+from judicum.core.photo import decode, encode_jpeg, sniff_format
+from judicum.server.photos.models import StoredPicture
+
+SHOWN_LONG_SIDE_PX = 2400
+
+
+def store_once(name: str, data: bytes) -> str:
+    """Write bytes under a name unless they are there already; returns the name."""
+    if not default_storage.exists(name):
+        default_storage.save(name, ContentFile(data))
+    return name
+
+
+def store_picture(data: bytes) -> StoredPicture:
+    """Store a picture by the hash of its bytes, with a copy to show that has no metadata at all.
+
+    Raises:
+        UnreadablePicture: the bytes are no picture, whatever the file was called.
+    """
+    digest = hashlib.sha256(data).hexdigest()
+    known = StoredPicture.objects.filter(pk=digest).first()
+    if known is not None:
+        return known
+    media_type = sniff_format(data)
+    pixels = decode(data)
+    suffix = {"image/jpeg": "jpg", "image/png": "png", "image/heic": "heic"}[media_type]
+    original = store_once(f"originals/{digest[:2]}/{digest}.{suffix}", data)
+    shown = store_once(f"shown/{digest[:2]}/{digest}.jpg", encode_jpeg(_fit(pixels), 88))
+    return StoredPicture.objects.get_or_create(
+        pk=digest,
+        defaults={
+            "media_type": media_type, "bytes": len(data), "height_px": pixels.shape[0], "width_px": pixels.shape[1],
+            "original": original, "shown": shown,
+        },
+    )[0]
+
+
+def _fit(pixels: npt.NDArray[np.uint8]) -> npt.NDArray[np.uint8]:
+    shrink = max(pixels.shape[:2]) / SHOWN_LONG_SIDE_PX
+    if shrink <= 1:
+        return pixels
+    return cv2.resize(pixels, None, fx=1 / shrink, fy=1 / shrink, interpolation=cv2.INTER_AREA)  # type: ignore[return-value]

@@ -1,0 +1,49 @@
+"""The worker's tasks: measuring a photo, and taking back what a killed worker left behind."""
+
+import logging
+
+from asgiref.sync import sync_to_async
+from procrastinate import JobContext
+from procrastinate.contrib.django import app
+from procrastinate.jobs import Status
+
+from judicum.core.photo import measure_photo
+from judicum.server.photos.actions.store_measurement import mark_failed, store_measurement, strip_file
+from judicum.server.photos.models import Measurement, MeasurementState
+
+log = logging.getLogger(__name__)
+
+STALLED_SECONDS = 10
+MOST_ATTEMPTS = 2
+"""A job that was running when its worker died this many times is given up: it may be what kills it."""
+
+
+@app.task(queue="measure")
+def measure(measurement_id: int) -> None:
+    """Measure one photo; one that is done already is left alone."""
+    mine = Measurement.objects.select_related("photo__picture").filter(pk=measurement_id).first()
+    if mine is None or mine.state == MeasurementState.DONE:
+        return
+    Measurement.objects.filter(pk=measurement_id).update(state=MeasurementState.MEASURING)
+    try:
+        with mine.photo.picture.original.open("rb") as file:
+            measured = measure_photo(file.read(), mine.photo.name)
+        store_measurement(measurement_id, measured, strip_file(measured))
+    except Exception:
+        log.exception("measurement %s failed", measurement_id)
+        mark_failed(measurement_id)
+        raise
+
+
+@app.periodic(cron="* * * * * */10")
+@app.task(queueing_lock="retry_stalled", pass_context=True, queue="upkeep")
+async def retry_stalled(context: JobContext, timestamp: int) -> None:
+    """Give jobs whose worker died to a living one, at most MOST_ATTEMPTS times each."""
+    manager = context.app.job_manager
+    for job in await manager.get_stalled_jobs(seconds_since_heartbeat=STALLED_SECONDS):
+        if job.attempts >= MOST_ATTEMPTS:
+            await manager.finish_job(job, Status.FAILED, delete_job=False)
+            if "measurement_id" in job.task_kwargs:
+                await sync_to_async(mark_failed)(job.task_kwargs["measurement_id"])
+        else:
+            await manager.retry_job(job)

@@ -1,0 +1,48 @@
+"""Progress over the wire."""
+
+from typing import Any
+
+from rest_framework import serializers
+
+from judicum.server.accounts.api.serializers import PersonSerializer
+from judicum.server.attempts.api.serializers import AttemptBriefSerializer, GoalSerializer
+
+
+class BandsSerializer(serializers.Serializer[Any]):
+    width_cv_good = serializers.FloatField()
+    width_cv_accepted = serializers.FloatField()
+    pitch_cv_good = serializers.FloatField()
+    pitch_cv_accepted = serializers.FloatField()
+    tint_level_accepted = serializers.IntegerField()
+
+
+class SeriesSerializer(serializers.Serializer[Any]):
+    """Attempts at one coupon, oldest first; trends are changes per attempt."""
+
+    assignment = GoalSerializer()
+    attempts = AttemptBriefSerializer(many=True)
+    bands = BandsSerializer()
+    width_cv_trend = serializers.FloatField(allow_null=True)
+    pitch_cv_trend = serializers.FloatField(allow_null=True)
+    good_in_a_row = serializers.IntegerField()
+    pass_mark = serializers.FloatField()
+
+
+class ProgressSerializer(serializers.Serializer[Any]):
+    student = PersonSerializer()
+    series = SeriesSerializer(many=True)
+
+
+class StandingSerializer(serializers.Serializer[Any]):
+    student = PersonSerializer()
+    last_worked_at = serializers.DateTimeField(allow_null=True)
+    overdue = serializers.IntegerField()
+    stuck = serializers.BooleanField()
+
+
+class DeskSerializer(serializers.Serializer[Any]):
+    to_mark = serializers.IntegerField()
+    to_return = serializers.IntegerField()
+    measuring = serializers.IntegerField()
+    welding = serializers.IntegerField()
+    students = StandingSerializer(many=True)

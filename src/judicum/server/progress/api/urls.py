@@ -1,0 +1,8 @@
+from django.urls import path
+
+from judicum.server.progress.api.views import DeskView, ProgressView
+
+urlpatterns = [
+    path("courses/<int:course_id>/desk", DeskView.as_view()),
+    path("courses/<int:course_id>/students/<int:student_id>/progress", ProgressView.as_view()),
+]

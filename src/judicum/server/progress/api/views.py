@@ -1,0 +1,29 @@
+"""Progress of a student, and today's desk."""
+
+from drf_spectacular.utils import extend_schema
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from judicum.server.courses.models import STAFF
+from judicum.server.courses.queries import membership_of
+from judicum.server.progress.api.serializers import DeskSerializer, ProgressSerializer
+from judicum.server.progress.queries import desk, student_over_time
+
+
+class ProgressView(APIView):
+    """A student over time."""
+
+    @extend_schema(operation_id="progress_read", responses=ProgressSerializer)
+    def get(self, request: Request, course_id: int, student_id: int) -> Response:
+        found = student_over_time(request.user, course_id, student_id)
+        teaches = membership_of(request.user, course_id).role in STAFF
+        return Response(ProgressSerializer(found, context={"teaches": teaches}).data)
+
+
+class DeskView(APIView):
+    """What waits today."""
+
+    @extend_schema(operation_id="desk_read", responses=DeskSerializer)
+    def get(self, request: Request, course_id: int) -> Response:
+        return Response(DeskSerializer(desk(request.user, course_id)).data)

@@ -1,0 +1,98 @@
+"""How it goes: a student over time, and what waits in a course today."""
+
+from datetime import timedelta
+from typing import Any
+
+from django.db.models import Count, Max, Q
+from django.utils import timezone
+
+from judicum.core.errors import NotAllowed, NotFound
+from judicum.core.marking import FINISH_LEVEL, PASS_MARK
+from judicum.core.progress import BANDS, good_in_a_row, trend_per_attempt
+from judicum.server.accounts.models import User
+from judicum.server.attempts.models import Attempt
+from judicum.server.attempts.queries import counting_measurement, course_attempts
+from judicum.server.attempts.states import State
+from judicum.server.courses.models import STAFF, Membership, Role
+from judicum.server.courses.queries import members, membership_of, staff_of
+from judicum.server.photos.models import Measurement, MeasurementState
+
+STUCK_DAYS = 10
+MOST_ATTEMPTS = 200
+
+
+def student_over_time(user: User, course_id: int, student_id: int) -> dict[str, Any]:
+    """A student's photographed attempts by coupon, oldest first, with bands, trends and good ones in a row.
+
+    Raises:
+        NotFound: not in the course. NotAllowed: a student asking for another.
+    """
+    mine = membership_of(user, course_id)
+    if mine.role not in STAFF and student_id != user.pk:
+        raise NotAllowed("A student sees only their own progress.")
+    them = Membership.objects.select_related("user").filter(course_id=course_id, user_id=student_id, role=Role.STUDENT).first()
+    if them is None:
+        raise NotFound(f"There is no student {student_id} in this course.")
+    found = course_attempts(user, course_id, student_id).exclude(state__in=[State.ASSIGNED, State.LOGGED])
+    attempts = list(found.order_by("created_at", "id")[:MOST_ATTEMPTS])
+    groups: dict[int, list[Attempt]] = {}
+    for attempt in attempts:
+        groups.setdefault(attempt.assignment_id, []).append(attempt)
+    return {"student": them.user, "series": [_series(group, mine.role in STAFF) for group in groups.values()]}
+
+
+def _series(attempts: list[Attempt], teaches: bool) -> dict[str, Any]:
+    assignment = attempts[0].assignment
+    reports = [m.report for a in attempts if (m := counting_measurement(a)) and m.report and not m.refusal_code]
+    marks = [a.mark.total for a in attempts if hasattr(a, "mark") and (a.mark.returned_at or teaches)]
+    return {
+        "assignment": assignment,
+        "attempts": attempts,
+        "bands": {
+            "width_cv_good": BANDS["width_cv"][0], "width_cv_accepted": BANDS["width_cv"][1],
+            "pitch_cv_good": BANDS["pitch_cv"][0], "pitch_cv_accepted": BANDS["pitch_cv"][1],
+            "tint_level_accepted": FINISH_LEVEL[assignment.finish],
+        },
+        "width_cv_trend": trend_per_attempt([r["bead"]["width_mm"]["cv"] for r in reports]),
+        "pitch_cv_trend": trend_per_attempt([r["ripple"]["cv"] for r in reports if r["ripple"] and r["ripple"]["cv"] is not None]),
+        "good_in_a_row": good_in_a_row(marks, PASS_MARK),
+        "pass_mark": PASS_MARK,
+    }
+
+
+def desk(user: User, course_id: int) -> dict[str, Any]:
+    """Today's desk of those who teach: counts of what waits, and each student's standing.
+
+    Raises:
+        NotFound, NotAllowed: not a course one teaches.
+    """
+    course = staff_of(user, course_id).course
+    in_course = Q(assignment__course=course)
+    counts = dict(Attempt.objects.filter(in_course).values_list("state").annotate(Count("id")).order_by())
+    measuring = Measurement.objects.filter(
+        photo__attempt__assignment__course=course, state__in=[MeasurementState.WAITING, MeasurementState.MEASURING]
+    ).count()
+    now = timezone.now()
+    worked = dict(
+        Attempt.objects.filter(in_course).exclude(state=State.ASSIGNED).values_list("student_id").annotate(Max("updated_at")).order_by()
+    )
+    overdue = dict(
+        Attempt.objects.filter(in_course, state=State.ASSIGNED, number=1, assignment__due_on__lt=now.date())
+        .values_list("student_id").annotate(Count("id")).order_by()
+    )
+    students = [
+        {
+            "student": m.user,
+            "last_worked_at": worked.get(m.user_id),
+            "overdue": overdue.get(m.user_id, 0),
+            "stuck": m.user_id not in worked or worked[m.user_id] < now - timedelta(days=STUCK_DAYS),
+        }
+        for m in members(course, Role.STUDENT)[:MOST_ATTEMPTS]
+    ]
+    return {
+        "to_mark": counts.get(State.MEASURED, 0) + counts.get(State.PHOTOGRAPHED, 0),
+        "to_return": counts.get(State.MARKED, 0),
+        "measuring": measuring,
+        "welding": counts.get(State.ASSIGNED, 0) + counts.get(State.LOGGED, 0),
+        "students": students,
+    }
