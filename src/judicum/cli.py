@@ -17,7 +17,9 @@ def main(arguments: Sequence[str] | None = None) -> int:
     measuring = commands.add_parser("measure", help="measure bead photos, one JSON object a line")
     measuring.add_argument("photos", nargs="+", metavar="PHOTO")
     scale = measuring.add_mutually_exclusive_group()
-    scale.add_argument("--scale", type=float, metavar="MM_PER_PX", help="millimetres of one pixel, for a photo without a card")
+    scale.add_argument(
+        "--scale", type=float, metavar="MM_PER_PX", help="millimetres of one pixel, for a photo without a card"
+    )
     scale.add_argument("--points", metavar="X1,Y1,X2,Y2,MM", help="two pixels of the photo and their distance in mm")
     card = commands.add_parser("card", help="write a scale card as PDF")
     card.add_argument("kind", choices=("window", "strip"))

@@ -5,10 +5,10 @@ from typing import Any
 
 import cv2
 import numpy as np
-import numpy.typing as npt
 
 from judicum.camera.scene import Scene, truth
-from judicum.camera.surface import Image, clouds, coupon
+from judicum.camera.surface import clouds, coupon
+from judicum.core.arrays import Floats
 from judicum.core.photo.film import srgb_to_linear
 from judicum.core.photo.scale import card_geometry
 
@@ -22,7 +22,7 @@ class Photo:
 
     jpeg: bytes
     truth: dict[str, Any] | None
-    to_px: npt.NDArray[np.float64]
+    to_px: Floats
 
 
 def take_photo(scene: Scene) -> Photo:
@@ -31,17 +31,21 @@ def take_photo(scene: Scene) -> Photo:
     width, height = card_geometry()["window"]["size"]
     px_per_mm = 1.15 * min(view.size[0] / (width + 14), view.size[1] / (height + 14))
     columns, rows = (int((v + 2 * BORDER_MM) * px_per_mm) for v in (width, height))
-    x, y = np.meshgrid((np.arange(columns) + 0.5) / px_per_mm - BORDER_MM, (np.arange(rows) + 0.5) / px_per_mm - BORDER_MM)
+    x, y = np.meshgrid(
+        (np.arange(columns) + 0.5) / px_per_mm - BORDER_MM, (np.arange(rows) + 0.5) / px_per_mm - BORDER_MM
+    )
     plane = _plane(scene, x.astype(np.float32), y.astype(np.float32), px_per_mm)
     to_px = _hold(scene, float(width), float(height))
-    from_plane = to_px @ np.array([[1 / px_per_mm, 0, 0.5 / px_per_mm - BORDER_MM], [0, 1 / px_per_mm, 0.5 / px_per_mm - BORDER_MM], [0, 0, 1]])
+    from_plane = to_px @ np.array(
+        [[1 / px_per_mm, 0, 0.5 / px_per_mm - BORDER_MM], [0, 1 / px_per_mm, 0.5 / px_per_mm - BORDER_MM], [0, 0, 1]]
+    )
     picture = cv2.warpPerspective(plane, from_plane, view.size, flags=cv2.INTER_AREA)
     cover = cv2.warpPerspective(np.ones(plane.shape[:2], np.float32), from_plane, view.size)[..., None]
     picture = picture * cover + _bench(scene) * (1 - cover)
     return Photo(_develop(scene, picture), truth(scene), to_px)
 
 
-def _bench(scene: Scene) -> Image:
+def _bench(scene: Scene) -> Floats:
     """The bench top around the coupon: a dark rubber mat with a woven grain."""
     rng = np.random.default_rng(scene.seed + 5)
     shape = scene.view.size[::-1]
@@ -50,7 +54,7 @@ def _bench(scene: Scene) -> Image:
     return (tone[..., None] * np.array([1.0, 0.97, 0.9])).astype(np.float32)
 
 
-def _plane(scene: Scene, x: Image, y: Image, px_per_mm: float) -> Image:
+def _plane(scene: Scene, x: Floats, y: Floats, px_per_mm: float) -> Floats:
     rng = np.random.default_rng(scene.seed + 7)
     card = card_geometry()["window"]
     width, height = card["size"]
@@ -62,16 +66,26 @@ def _plane(scene: Scene, x: Image, y: Image, px_per_mm: float) -> Image:
     columns = np.flatnonzero((x[0] > cut_x - 1) & (x[0] < cut_x + cut_w + 1))
     box = np.s_[rows[0] : rows[-1] + 1, columns[0] : columns[-1] + 1]
     plane[box] = coupon(scene, x[box], y[box], px_per_mm)
-    on_card = (x > 0) & (x < width) & (y > 0) & (y < height) & ~((x > cut_x) & (x < cut_x + cut_w) & (y > cut_y) & (y < cut_y + cut_h))
+    on_card = (
+        (x > 0)
+        & (x < width)
+        & (y > 0)
+        & (y < height)
+        & ~((x > cut_x) & (x < cut_x + cut_w) & (y > cut_y) & (y < cut_y + cut_h))
+    )
     # The card is half a millimetre thick and throws a soft shadow down and to the right.
-    shadow = cv2.GaussianBlur(np.roll(on_card.astype(np.float32), (int(0.4 * px_per_mm), int(0.3 * px_per_mm)), (0, 1)), (0, 0), 0.5 * px_per_mm)
+    shadow = cv2.GaussianBlur(
+        np.roll(on_card.astype(np.float32), (int(0.4 * px_per_mm), int(0.3 * px_per_mm)), (0, 1)),
+        (0, 0),
+        0.5 * px_per_mm,
+    )
     plane *= (1 - 0.35 * shadow * ~on_card)[..., None]
     ink = _print(card, x, y) * (1 + 0.012 * clouds(rng, x.shape, px_per_mm * 4))
     plane[on_card] = ink[on_card][:, None]
     return plane
 
 
-def _print(card: dict[str, Any], x: Image, y: Image) -> Image:
+def _print(card: dict[str, Any], x: Floats, y: Floats) -> Floats:
     """Linear reflectance of the printed card: paper, markers, grey patches."""
     ink = np.full(x.shape, 0.86, np.float32)
     dictionary = cv2.aruco.getPredefinedDictionary(cv2.aruco.DICT_4X4_50)
@@ -89,7 +103,7 @@ def _print(card: dict[str, Any], x: Image, y: Image) -> Image:
     return ink
 
 
-def _hold(scene: Scene, width: float, height: float) -> npt.NDArray[np.float64]:
+def _hold(scene: Scene, width: float, height: float) -> Floats:
     """Card millimetres to pixels for a camera that looks at the card's middle from the given tilt."""
     view = scene.view
     focal = 0.8 * max(view.size)
@@ -99,21 +113,27 @@ def _hold(scene: Scene, width: float, height: float) -> npt.NDArray[np.float64]:
     roll = cv2.Rodrigues(np.array([0.0, 0.0, turn]))[0]
     rotation = roll @ lean
     corners = np.array([[a - width / 2, b - height / 2, 0.0] for a in (0, width) for b in (0, height)]) @ rotation.T
-    far = max(
-        float((np.abs(corners[:, k]) * focal / (0.47 * view.size[k]) - corners[:, 2]).max()) for k in (0, 1)
-    )
+    far = max(float((np.abs(corners[:, k]) * focal / (0.47 * view.size[k]) - corners[:, 2]).max()) for k in (0, 1))
     camera = np.array([[focal, 0, view.size[0] / 2 - 0.5], [0, focal, view.size[1] / 2 - 0.5], [0, 0, 1]])
-    pose = np.column_stack([rotation[:, 0], rotation[:, 1], rotation @ np.array([-width / 2, -height / 2, 0]) + np.array([0, 0, far])])
+    pose = np.column_stack(
+        [rotation[:, 0], rotation[:, 1], rotation @ np.array([-width / 2, -height / 2, 0]) + np.array([0, 0, far])]
+    )
     return camera @ pose
 
 
-def _develop(scene: Scene, picture: Image) -> bytes:
+def _develop(scene: Scene, picture: Floats) -> bytes:
     view = scene.view
     rng = np.random.default_rng(scene.seed + 13)
-    fade = 1 + 0.12 * np.linspace(-1, 1, picture.shape[1])[None, :] * np.cos(scene.seed) + 0.10 * np.linspace(-1, 1, picture.shape[0])[:, None] * np.sin(scene.seed)
+    fade = (
+        1
+        + 0.12 * np.linspace(-1, 1, picture.shape[1])[None, :] * np.cos(scene.seed)
+        + 0.10 * np.linspace(-1, 1, picture.shape[0])[:, None] * np.sin(scene.seed)
+    )
     picture = picture * fade[..., None].astype(np.float32) * np.array(view.light[::-1], np.float32) * view.exposure
     picture = cv2.GaussianBlur(picture, (0, 0), max(view.blur_px, 0.3))
-    picture = picture + view.noise * np.sqrt(np.clip(picture, 0.01, None)) * rng.standard_normal(picture.shape).astype(np.float32)
+    picture = picture + view.noise * np.sqrt(np.clip(picture, 0.01, None)) * rng.standard_normal(picture.shape).astype(
+        np.float32
+    )
     linear = np.clip(picture, 0, 1)
     coded = np.where(linear <= 0.0031308, 12.92 * linear, 1.055 * linear ** (1 / 2.4) - 0.055)
     ok, file = cv2.imencode(".jpg", (coded * 255 + 0.5).astype(np.uint8), [cv2.IMWRITE_JPEG_QUALITY, view.jpeg_quality])

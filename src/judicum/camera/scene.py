@@ -4,12 +4,10 @@ from dataclasses import dataclass, field
 from typing import Any
 
 import numpy as np
-import numpy.typing as npt
 from scipy.ndimage import gaussian_filter1d
 
+from judicum.core.arrays import Floats
 from judicum.core.photo.film import level_name, level_of_film, tint_levels
-
-Floats = npt.NDArray[np.float64]
 
 STEP_MM = 0.05
 
@@ -86,9 +84,20 @@ class Scene:
 
 
 def weld(
-    rng: np.random.Generator, *, length_mm: float, width_mm: float, width_cv: float, pitch_mm: float, pitch_cv: float,
-    wander_mm: float, bead_level: int, zone_level: int, drift: float = 0.0, lapses: int = 0,
-    faults: tuple[Fault, ...] = (), rippled: bool = True,
+    rng: np.random.Generator,
+    *,
+    length_mm: float,
+    width_mm: float,
+    width_cv: float,
+    pitch_mm: float,
+    pitch_cv: float,
+    wander_mm: float,
+    bead_level: int,
+    zone_level: int,
+    drift: float = 0.0,
+    lapses: int = 0,
+    faults: tuple[Fault, ...] = (),
+    rippled: bool = True,
 ) -> Bead:
     """Lay a bead with the given steadiness.
 
@@ -104,16 +113,31 @@ def weld(
     """
     s = np.arange(0.0, length_mm + STEP_MM / 2, STEP_MM)
     body = width_mm / 2 * (1 + width_cv * _unit_noise(rng, len(s), 5.0) + drift * (s / length_mm - 0.5))
-    gaps = np.clip(pitch_mm * (1 + pitch_cv * rng.standard_normal(int(length_mm / pitch_mm * 3) + 8)), 0.45 * pitch_mm, None)
-    for place in rng.choice(np.arange(4, max(6, int(length_mm / pitch_mm) - 4)), size=lapses, replace=False) if lapses else []:
+    gaps = np.clip(
+        pitch_mm * (1 + pitch_cv * rng.standard_normal(int(length_mm / pitch_mm * 3) + 8)), 0.45 * pitch_mm, None
+    )
+    for place in (
+        rng.choice(np.arange(4, max(6, int(length_mm / pitch_mm) - 4)), size=lapses, replace=False) if lapses else []
+    ):
         gaps[place] *= 2.0
     fronts = np.cumsum(gaps)
     fronts = fronts[(fronts > 0.35 * width_mm) & (fronts < length_mm - 0.35 * width_mm)] if rippled else np.array([])
     return Bead(
-        s_mm=s, centre_mm=wander_mm * _unit_noise(rng, len(s), 14.0), half_mm=body, fronts_mm=fronts,
-        curve_mm=float(rng.uniform(0.5, 0.9) * width_mm / 2), film_nm=_film(min(bead_level, 6)),
-        zone_nm=_film(min(zone_level, 6)), fade_mm=(float(rng.uniform(0.8, 1.2)) * (1.2 + 0.7 * zone_level), float(rng.uniform(0.8, 1.2)) * (1.2 + 0.7 * zone_level)),
-        crown_mm=0.16 * width_mm, ripple_mm=0.0 if not rippled else 0.07, grey=bead_level == 7, faults=faults,
+        s_mm=s,
+        centre_mm=wander_mm * _unit_noise(rng, len(s), 14.0),
+        half_mm=body,
+        fronts_mm=fronts,
+        curve_mm=float(rng.uniform(0.5, 0.9) * width_mm / 2),
+        film_nm=_film(min(bead_level, 6)),
+        zone_nm=_film(min(zone_level, 6)),
+        fade_mm=(
+            float(rng.uniform(0.8, 1.2)) * (1.2 + 0.7 * zone_level),
+            float(rng.uniform(0.8, 1.2)) * (1.2 + 0.7 * zone_level),
+        ),
+        crown_mm=0.16 * width_mm,
+        ripple_mm=0.0 if not rippled else 0.07,
+        grey=bead_level == 7,
+        faults=faults,
     )
 
 
@@ -125,7 +149,7 @@ def _film(level: int) -> float:
 def _unit_noise(rng: np.random.Generator, count: int, scale_mm: float) -> Floats:
     """Smooth noise with mean 0 and standard deviation 1 over its whole length."""
     noise = gaussian_filter1d(rng.standard_normal(count + 1), scale_mm / STEP_MM / 2.5, mode="wrap")[:count]
-    return (noise - noise.mean()) / noise.std()  # type: ignore[no-any-return]
+    return (noise - noise.mean()) / noise.std()
 
 
 def truth(scene: Scene) -> dict[str, Any] | None:
@@ -143,13 +167,26 @@ def truth(scene: Scene) -> dict[str, Any] | None:
     level = 7 if bead.grey else int(level_of_film(bead.film_nm))
     return {
         "bead": {
-            "start_mm": start.tolist(), "end_mm": (start + bead.length_mm * along).tolist(), "length_mm": bead.length_mm,
-            "width_mm": {"mean": float(inside.mean()), "sd": float(inside.std(ddof=1)), "cv": float(inside.std(ddof=1) / inside.mean())},
+            "start_mm": start.tolist(),
+            "end_mm": (start + bead.length_mm * along).tolist(),
+            "length_mm": bead.length_mm,
+            "width_mm": {
+                "mean": float(inside.mean()),
+                "sd": float(inside.std(ddof=1)),
+                "cv": float(inside.std(ddof=1) / inside.mean()),
+            },
         },
-        "ripple": None if not len(gaps) else {
-            "count": len(bead.fronts_mm), "pitch_mm": float(gaps.mean()), "cv": float(gaps.std(ddof=1) / gaps.mean()),
+        "ripple": None
+        if not len(gaps)
+        else {
+            "count": len(bead.fronts_mm),
+            "pitch_mm": float(gaps.mean()),
+            "cv": float(gaps.std(ddof=1) / gaps.mean()),
             "positions_mm": bead.fronts_mm.tolist(),
         },
-        "tint": {"bead": {"level": level, "name": level_name(level)}, "haz": {"level": int(level_of_film(bead.zone_nm))}},
+        "tint": {
+            "bead": {"level": level, "name": level_name(level)},
+            "haz": {"level": int(level_of_film(bead.zone_nm))},
+        },
         "defects": [{"kind": f.kind, "s_mm": f.s_mm, "n_mm": f.n_mm, "size_mm": f.size_mm} for f in bead.faults],
     }

@@ -2,18 +2,16 @@
 
 import cv2
 import numpy as np
-import numpy.typing as npt
 
 from judicum.camera.scene import Bead, Scene
+from judicum.core.arrays import Floats
 from judicum.core.photo.film import film_lab, lab_to_linear
-
-Image = npt.NDArray[np.float32]
 
 LIGHTS = (((-0.35, -0.75, 0.62), 0.62), ((0.6, 0.25, 0.9), 0.38))
 """Directions towards the lamps (x right, y down, z to the viewer) and their share of the light."""
 
 
-def coupon(scene: Scene, x: Image, y: Image, px_per_mm: float) -> Image:
+def coupon(scene: Scene, x: Floats, y: Floats, px_per_mm: float) -> Floats:
     """Linear-light colour (rows, columns, 3: blue, green, red) of the coupon at card positions x, y in mm."""
     rng = np.random.default_rng(scene.seed)
     grain = _grain(rng, x.shape, px_per_mm, scene.grain_deg) * scene.grain
@@ -35,16 +33,18 @@ def coupon(scene: Scene, x: Image, y: Image, px_per_mm: float) -> Image:
     if scene.bead is not None:
         s, n = _bead_frame(scene, x, y)
         picture = _with_faults(rng, picture, scene.bead, s, n, inside)
-    return picture.astype(np.float32)  # type: ignore[no-any-return]
+    return picture.astype(np.float32)
 
 
-def _bead_frame(scene: Scene, x: Image, y: Image) -> tuple[Image, Image]:
+def _bead_frame(scene: Scene, x: Floats, y: Floats) -> tuple[Floats, Floats]:
     angle = np.radians(scene.angle_deg)
     dx, dy = x - scene.start_mm[0], y - scene.start_mm[1]
-    return (dx * np.cos(angle) + dy * np.sin(angle)).astype(np.float32), (dy * np.cos(angle) - dx * np.sin(angle)).astype(np.float32)
+    return (dx * np.cos(angle) + dy * np.sin(angle)).astype(np.float32), (
+        dy * np.cos(angle) - dx * np.sin(angle)
+    ).astype(np.float32)
 
 
-def _lay(rng: np.random.Generator, bead: Bead, s: Image, n: Image, px_per_mm: float) -> tuple[Image, Image, Image]:
+def _lay(rng: np.random.Generator, bead: Bead, s: Floats, n: Floats, px_per_mm: float) -> tuple[Floats, Floats, Floats]:
     """Film thickness (nm), brightness of the lit surface and cover (0 to 1) of the bead over a grid."""
     clipped = np.clip(s, 0, bead.length_mm)
     centre = np.interp(clipped, bead.s_mm, bead.centre_mm).astype(np.float32)
@@ -57,7 +57,11 @@ def _lay(rng: np.random.Generator, bead: Bead, s: Image, n: Image, px_per_mm: fl
     beyond = np.where(towards_tip > 0, np.hypot(towards_tip * half, off) - half, np.abs(off) - reach)
     inside = np.clip(0.5 - beyond * px_per_mm, 0, 1).astype(np.float32)
     notch = np.zeros_like(s)
-    height = bead.crown_mm * np.clip(1 - (off / np.maximum(half, 1e-3)) ** 2, 0, 1) * np.sqrt(np.clip(1 - towards_tip**2, 0, 1))
+    height = (
+        bead.crown_mm
+        * np.clip(1 - (off / np.maximum(half, 1e-3)) ** 2, 0, 1)
+        * np.sqrt(np.clip(1 - towards_tip**2, 0, 1))
+    )
     if len(bead.fronts_mm):
         lead = s + bead.curve_mm * (off / half) ** 2
         lead = lead + 0.05 * clouds(rng, s.shape, px_per_mm * 0.8)
@@ -77,7 +81,7 @@ def _lay(rng: np.random.Generator, bead: Bead, s: Image, n: Image, px_per_mm: fl
     return film.astype(np.float32), shade.astype(np.float32), inside
 
 
-def _lit(height: Image, px_per_mm: float) -> Image:
+def _lit(height: Floats, px_per_mm: float) -> Floats:
     slope_y, slope_x = np.gradient(height * px_per_mm)
     normal = np.stack([-slope_x, -slope_y, np.ones_like(height)], -1)
     normal /= np.linalg.norm(normal, axis=-1, keepdims=True)
@@ -89,10 +93,10 @@ def _lit(height: Image, px_per_mm: float) -> Image:
         halfway /= np.linalg.norm(halfway)
         total += share * (np.clip(normal @ towards, 0, None) + 0.9 * np.clip(normal @ halfway, 0, None) ** 60)
         flat += share * (towards[2] + 0.9 * halfway[2] ** 60)
-    return (0.25 + 0.75 * total / flat).astype(np.float32)  # type: ignore[no-any-return]
+    return (0.25 + 0.75 * total / flat).astype(np.float32)
 
 
-def _with_faults(rng: np.random.Generator, picture: Image, bead: Bead, s: Image, n: Image, inside: Image) -> Image:
+def _with_faults(rng: np.random.Generator, picture: Floats, bead: Bead, s: Floats, n: Floats, inside: Floats) -> Floats:
     if bead.grey:
         dull = picture.mean(-1, keepdims=True) * 0.42 * (1 + 0.25 * rng.standard_normal(s.shape))[..., None]
         picture = picture * (1 - inside[..., None]) + dull * inside[..., None]
@@ -104,27 +108,31 @@ def _with_faults(rng: np.random.Generator, picture: Image, bead: Bead, s: Image,
         if fault.kind == "sugaring":
             width = float(bead.half_mm.mean()) * 1.15
             ragged = 0.12 * rng.standard_normal(s.shape)
-            patch = np.clip((1 - np.hypot((s - fault.s_mm) / (fault.size_mm / 2), (n - middle) / width) + ragged) / 0.1, 0, 1)[..., None]
+            patch = np.clip(
+                (1 - np.hypot((s - fault.s_mm) / (fault.size_mm / 2), (n - middle) / width) + ragged) / 0.1, 0, 1
+            )[..., None]
             dull = 0.13 * np.exp(0.55 * rng.standard_normal(s.shape))[..., None]
             picture = picture * (1 - patch) + dull * patch
     return picture
 
 
-def _grain(rng: np.random.Generator, shape: tuple[int, ...], px_per_mm: float, angle_deg: float) -> Image:
-    side = int(np.hypot(*shape)) + 4
+def _grain(rng: np.random.Generator, shape: tuple[int, ...], px_per_mm: float, angle_deg: float) -> Floats:
+    side = int(np.hypot(shape[0], shape[1])) + 4
     noise = rng.standard_normal((side, side // 6 + 2)).astype(np.float32)
-    streaks = cv2.resize(cv2.GaussianBlur(noise, (0, 0), 3.0 * px_per_mm / 6, sigmaY=0.45), (side, side), interpolation=cv2.INTER_LINEAR)
+    streaks = cv2.resize(
+        cv2.GaussianBlur(noise, (0, 0), 3.0 * px_per_mm / 6, sigmaY=0.45), (side, side), interpolation=cv2.INTER_LINEAR
+    )
     turn = cv2.getRotationMatrix2D((side / 2, side / 2), -angle_deg, 1.0)
     turned = cv2.warpAffine(streaks, turn, (side, side), borderMode=cv2.BORDER_REFLECT)
     top, left = (side - shape[0]) // 2, (side - shape[1]) // 2
-    cut = turned[top : top + shape[0], left : left + shape[1]]
-    return cut / cut.std()  # type: ignore[no-any-return]
+    cut: Floats = turned[top : top + shape[0], left : left + shape[1]]
+    return cut / cut.std()
 
 
-def clouds(rng: np.random.Generator, shape: tuple[int, ...], size_px: float) -> Image:
+def clouds(rng: np.random.Generator, shape: tuple[int, ...], size_px: float) -> Floats:
     """Smooth noise, standard deviation 1, features about `size_px` across."""
     step = max(1.0, size_px / 3)
     small = rng.standard_normal((int(shape[0] / step) + 3, int(shape[1] / step) + 3)).astype(np.float32)
-    small = cv2.GaussianBlur(small, (0, 0), size_px / step / 2)
-    big = cv2.resize(small, (shape[1], shape[0]), interpolation=cv2.INTER_CUBIC)
-    return (big - big.mean()) / big.std()  # type: ignore[no-any-return]
+    soft = cv2.GaussianBlur(small, (0, 0), size_px / step / 2)
+    big = cv2.resize(soft, (shape[1], shape[0]), interpolation=cv2.INTER_CUBIC)
+    return (big - big.mean()) / big.std()

@@ -38,12 +38,17 @@ def plans(told: dict[str, Any]) -> list[Weld]:
         design = designs[assignment["design"]]
         for number in range(1, assignment["attempts"] + 1):
             week = _week(assignment, number)
-            made += [Weld(i, k, number, week / told["course"]["weeks"], design.target_width_mm, design.joint) for i in range(len(told["students"]))]
+            made += [
+                Weld(i, k, number, week / told["course"]["weeks"], design.target_width_mm, design.joint)
+                for i in range(len(told["students"]))
+            ]
     return made
 
 
 def _week(assignment: dict[str, Any], number: int) -> float:
-    return float(assignment["week"] + (number - 0.5) * (assignment["due_week"] - assignment["week"]) / assignment["attempts"])
+    return float(
+        assignment["week"] + (number - 0.5) * (assignment["due_week"] - assignment["week"]) / assignment["attempts"]
+    )
 
 
 def prepare(job: tuple[Weld, dict[str, Any], bool]) -> Drawn:
@@ -75,15 +80,24 @@ def load() -> bool:
 
 
 def _write(told: dict[str, Any], todo: list[Weld], drawn: list[Drawn]) -> None:
-    begin = datetime.combine(timezone.now().date() - timedelta(weeks=told["course"]["weeks"]), time(18, 30), tzinfo=timezone.get_current_timezone())
+    begin = datetime.combine(
+        timezone.now().date() - timedelta(weeks=told["course"]["weeks"]),
+        time(18, 30),
+        tzinfo=timezone.get_current_timezone(),
+    )
     course = Course.objects.create(name=told["course"]["name"], join_code=told["course"]["join_code"])
     staff = [_person(p, course, p["role"]) for p in told["staff"]]
     students = [_person(p, course, Role.STUDENT) for p in told["students"]]
     assignments = [
         assign_coupon(
-            staff[0], course.pk, design_id=Design.objects.get(code=a["design"], version=1).pk, good_in_a_row=a["good_in_a_row"], finish=a["finish"],
+            staff[0],
+            course.pk,
+            design_id=Design.objects.get(code=a["design"], version=1).pk,
+            good_in_a_row=a["good_in_a_row"],
+            finish=a["finish"],
             target_width_mm=Design.objects.get(code=a["design"], version=1).target_width_mm,
-            due_on=(begin + timedelta(weeks=a["due_week"])).date(), at=begin + timedelta(weeks=a["week"]),
+            due_on=(begin + timedelta(weeks=a["due_week"])).date(),
+            at=begin + timedelta(weeks=a["week"]),
         )
         for a in told["assignments"]
     ]
@@ -91,7 +105,9 @@ def _write(told: dict[str, Any], todo: list[Weld], drawn: list[Drawn]) -> None:
         at = begin + timedelta(weeks=_week(told["assignments"][plan.assignment], plan.number), minutes=7 * plan.student)
         attempt = _attempt(assignments[plan.assignment], students[plan.student], plan.number, at)
         log_run(students[plan.student], attempt.pk, _run(plan, told["students"][plan.student]), at)
-        photo = send_photo(students[plan.student], attempt.pk, jpeg, "bead.jpg", at + timedelta(minutes=4), measure=measured is None)
+        photo = send_photo(
+            students[plan.student], attempt.pk, jpeg, "bead.jpg", at + timedelta(minutes=4), measure=measured is None
+        )
         if measured is None:
             continue
         made = Measurement.objects.create(photo=photo, requested_at=at + timedelta(minutes=4))
@@ -117,9 +133,24 @@ def _run(plan: Weld, person: dict[str, Any]) -> dict[str, Any]:
     hot = float(person["from"]["bead"] * (1 - plan.share) + person["to"]["bead"] * plan.share)
     current = round(48 + 3.5 * hot + float(rng.normal(0, 2)))
     return {
-        "current_a": current, "machine_a": current + 8, "polarity": "DCEN", "cup": 10, "gas_part": "gas_lens", "gas_l_min": round(float(rng.normal(11, 0.8)) * 2) / 2,
-        "stickout_mm": 9, "electrode_kind": "lanthanated_2", "electrode_mm": 1.6, "filler_alloy": "308L", "filler_mm": 1.2, "preflow_s": 0.5,
-        "downslope_s": 4, "postflow_s": 5 if hot > 3.5 else 8, "work_angle_deg": 90, "travel_angle_deg": 15, "travel_mm_s": round(2.6 - 0.15 * hot, 1), "technique": "dab",
+        "current_a": current,
+        "machine_a": current + 8,
+        "polarity": "DCEN",
+        "cup": 10,
+        "gas_part": "gas_lens",
+        "gas_l_min": round(float(rng.normal(11, 0.8)) * 2) / 2,
+        "stickout_mm": 9,
+        "electrode_kind": "lanthanated_2",
+        "electrode_mm": 1.6,
+        "filler_alloy": "308L",
+        "filler_mm": 1.2,
+        "preflow_s": 0.5,
+        "downslope_s": 4,
+        "postflow_s": 5 if hot > 3.5 else 8,
+        "work_angle_deg": 90,
+        "travel_angle_deg": 15,
+        "travel_mm_s": round(2.6 - 0.15 * hot, 1),
+        "technique": "dab",
     }
 
 

@@ -14,7 +14,7 @@ FILE = Path(__file__).resolve().parents[3] / "demo" / "fountain.json"
 
 def scenario() -> dict[str, Any]:
     """The demo scenario of demo/fountain.json."""
-    return json.loads(FILE.read_text())  # type: ignore[no-any-return]
+    return json.loads(FILE.read_text())
 
 
 @dataclass(frozen=True)
@@ -46,18 +46,37 @@ def draw(plan: Weld, person: dict[str, Any]) -> bytes:
     faults: tuple[Fault, ...] = ()
     if person.get("faults"):
         kind = "pore" if plan.number % 2 else "sugaring"
-        faults = (Fault(kind, float(rng.uniform(25, 60)), float(rng.uniform(-0.6, 0.6)), 0.9 if kind == "pore" else 8.0),)
+        faults = (
+            Fault(kind, float(rng.uniform(25, 60)), float(rng.uniform(-0.6, 0.6)), 0.9 if kind == "pore" else 8.0),
+        )
     bead = weld(
-        rng, length_mm=float(rng.uniform(76, 92)), width_mm=width, width_cv=now("width_cv"), pitch_mm=float(rng.normal(2.2, 0.12)),
-        pitch_cv=now("pitch_cv"), wander_mm=now("wander_mm"), bead_level=int(np.clip(round(now("bead")), 0, 6)), zone_level=int(np.clip(round(now("zone")), 1, 6)),
-        drift=person.get("drift", 0.0), lapses=person.get("lapses", 0) if plan.share < 0.7 else 0, faults=faults,
+        rng,
+        length_mm=float(rng.uniform(76, 92)),
+        width_mm=width,
+        width_cv=now("width_cv"),
+        pitch_mm=float(rng.normal(2.2, 0.12)),
+        pitch_cv=now("pitch_cv"),
+        wander_mm=now("wander_mm"),
+        bead_level=int(np.clip(round(now("bead")), 0, 6)),
+        zone_level=int(np.clip(round(now("zone")), 1, 6)),
+        drift=person.get("drift", 0.0),
+        lapses=person.get("lapses", 0) if plan.share < 0.7 else 0,
+        faults=faults,
     )
     view = View(
-        tilt_deg=float(rng.uniform(1, 14)), tilt_towards_deg=float(rng.uniform(0, 360)), turn_deg=float(rng.normal(0, 5)),
+        tilt_deg=float(rng.uniform(1, 14)),
+        tilt_towards_deg=float(rng.uniform(0, 360)),
+        turn_deg=float(rng.normal(0, 5)),
         light=tuple(float(v) for v in np.array([1.0, rng.uniform(0.9, 1.0), rng.uniform(0.78, 1.0)])),  # type: ignore[arg-type]
     )
     scene = Scene(
-        bead, start_mm=(float(rng.uniform(36, 44)), float(rng.uniform(52, 58))), angle_deg=float(rng.normal(0, 1.5)), grain_deg=float(rng.uniform(-40, 40)),
-        grain=float(rng.uniform(0.2, 0.6)), joint=plan.joint, view=view, seed=plan.seed,
+        bead,
+        start_mm=(float(rng.uniform(36, 44)), float(rng.uniform(52, 58))),
+        angle_deg=float(rng.normal(0, 1.5)),
+        grain_deg=float(rng.uniform(-40, 40)),
+        grain=float(rng.uniform(0.2, 0.6)),
+        joint=plan.joint,
+        view=view,
+        seed=plan.seed,
     )
     return take_photo(scene).jpeg

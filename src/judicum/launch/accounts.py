@@ -10,8 +10,8 @@ django.setup()
 from django.db import transaction  # noqa: E402
 
 from judicum.server.accounts.models import User  # noqa: E402
-from judicum.server.courses.models import Course, Membership, Role  # noqa: E402
 from judicum.server.coupons.library import load_library  # noqa: E402
+from judicum.server.courses.models import Course, Membership, Role  # noqa: E402
 
 
 @transaction.atomic

@@ -33,10 +33,17 @@ def test(arguments: list[str]) -> int:
             run([*npm, "run", "types"], why="tsc", env=node_env, cwd=WEB, log=LOGS / "tsc.log")
             run([*npm, "test"], why="vitest", env=node_env, cwd=WEB, log=LOGS / "vitest.log")
         cluster.start()
-        env = {**environment(cluster, "only-for-tests"), "JUDICUM_VAR": str(scratch), "JUDICUM_CHROMIUM": str(browser), "DJANGO_ALLOW_ASYNC_UNSAFE": "true"}
+        env = {
+            **environment(cluster, "only-for-tests"),
+            "JUDICUM_VAR": str(scratch),
+            "JUDICUM_CHROMIUM": str(browser),
+            "DJANGO_ALLOW_ASYNC_UNSAFE": "true",
+        }
         _drift(env, npm, node_env, scratch)
         sys.stderr.flush()
-        return subprocess.run([PYTHON, "-m", "pytest", *arguments], env=env, cwd=ROOT, stdin=subprocess.DEVNULL).returncode
+        return subprocess.run(
+            [PYTHON, "-m", "pytest", *arguments], env=env, cwd=ROOT, stdin=subprocess.DEVNULL
+        ).returncode
     finally:
         cluster.stop()
         cluster.remove()
@@ -45,7 +52,12 @@ def test(arguments: list[str]) -> int:
 
 def _python_checks() -> None:
     tools = VENV / "bin"
-    env = {**os.environ, "PYTHONPATH": str(ROOT / "src"), "JUDICUM_DATABASE_URL": "postgres://nobody@127.0.0.1:1/none", "JUDICUM_SECRET_KEY": "types"}
+    env = {
+        **os.environ,
+        "PYTHONPATH": str(ROOT / "src"),
+        "JUDICUM_DATABASE_URL": "postgres://nobody@127.0.0.1:1/none",
+        "JUDICUM_SECRET_KEY": "types",
+    }
     with step("lint (ruff)"):
         run([tools / "ruff", "check", "."], why="ruff", cwd=ROOT, log=LOGS / "ruff.log")
         run([tools / "ruff", "format", "--check", "."], why="ruff format", cwd=ROOT, log=LOGS / "ruff.log")
@@ -57,13 +69,28 @@ def _python_checks() -> None:
 
 def _drift(env: dict[str, str], npm: list[str], node_env: dict[str, str], scratch: Path) -> None:
     with step("migration drift"):
-        run([PYTHON, "-m", "django", "makemigrations", "--check", "--dry-run"], why="models and migrations differ", env=env, log=LOGS / "drift.log")
+        run(
+            [PYTHON, "-m", "django", "makemigrations", "--check", "--dry-run"],
+            why="models and migrations differ",
+            env=env,
+            log=LOGS / "drift.log",
+        )
     with step("OpenAPI drift"):
         fresh = scratch / "openapi.yaml"
-        run([PYTHON, "-m", "django", "spectacular", "--fail-on-warn", "--file", fresh], why="the OpenAPI file cannot be made", env=env, log=LOGS / "drift.log")
+        run(
+            [PYTHON, "-m", "django", "spectacular", "--fail-on-warn", "--file", fresh],
+            why="the OpenAPI file cannot be made",
+            env=env,
+            log=LOGS / "drift.log",
+        )
         run(["diff", OPENAPI, fresh], why=f"{OPENAPI.relative_to(ROOT)} is out of date (./judicum openapi)")
         types = scratch / "generated.ts"
-        run([*npm, "exec", "--", "openapi-typescript", str(fresh), "-o", str(types)], why="openapi-typescript", env=node_env, cwd=WEB)
+        run(
+            [*npm, "exec", "--", "openapi-typescript", str(fresh), "-o", str(types)],
+            why="openapi-typescript",
+            env=node_env,
+            cwd=WEB,
+        )
         run(["diff", TYPES, types], why=f"{TYPES.relative_to(ROOT)} is out of date (./judicum openapi)")
 
 
@@ -73,6 +100,16 @@ def write_openapi() -> int:
         install.python_packages(dev=True)
         npm, node_env = install.web_packages()
     env = environment(throwaway(), "only-for-the-schema")
-    run([PYTHON, "-m", "django", "spectacular", "--fail-on-warn", "--file", OPENAPI], why="the OpenAPI file cannot be made", env=env, log=LOGS / "drift.log")
-    run([*npm, "exec", "--", "openapi-typescript", str(OPENAPI), "-o", str(TYPES)], why="openapi-typescript", env=node_env, cwd=WEB)
+    run(
+        [PYTHON, "-m", "django", "spectacular", "--fail-on-warn", "--file", OPENAPI],
+        why="the OpenAPI file cannot be made",
+        env=env,
+        log=LOGS / "drift.log",
+    )
+    run(
+        [*npm, "exec", "--", "openapi-typescript", str(OPENAPI), "-o", str(TYPES)],
+        why="openapi-typescript",
+        env=node_env,
+        cwd=WEB,
+    )
     return 0

@@ -49,11 +49,26 @@ class Cluster:
         if not (self.home / "data" / "PG_VERSION").exists():
             self._create(programs)
         log = self.home / "server.log"
-        options = f"-p {self.port} -c listen_addresses=127.0.0.1 -c unix_socket_directories={self.home} -c max_connections=60"
+        options = (
+            f"-p {self.port} -c listen_addresses=127.0.0.1 -c unix_socket_directories={self.home} -c max_connections=60"
+        )
         if self.throwaway:
             options += " -c fsync=off -c synchronous_commit=off -c full_page_writes=off"
         with step(f"starting PostgreSQL on 127.0.0.1:{self.port}"):
-            command = [*_as_server(), programs / "pg_ctl", "-D", self.home / "data", "-l", log, "-w", "-t", "60", "-o", options, "start"]
+            command = [
+                *_as_server(),
+                programs / "pg_ctl",
+                "-D",
+                self.home / "data",
+                "-l",
+                log,
+                "-w",
+                "-t",
+                "60",
+                "-o",
+                options,
+                "start",
+            ]
             try:
                 run(command, why="PostgreSQL does not start")
             except Trouble as trouble:
@@ -65,7 +80,10 @@ class Cluster:
         """Stop the server if it runs."""
         if (self.home / "data" / "postmaster.pid").exists():
             programs = postgres_programs()
-            run([*_as_server(), programs / "pg_ctl", "-D", self.home / "data", "-m", "fast", "-w", "stop"], why="PostgreSQL does not stop")
+            run(
+                [*_as_server(), programs / "pg_ctl", "-D", self.home / "data", "-m", "fast", "-w", "stop"],
+                why="PostgreSQL does not stop",
+            )
 
     def remove(self) -> None:
         """Delete the cluster and all its data."""
@@ -78,7 +96,20 @@ class Cluster:
             secret = self.home / "password"
             secret.write_text(self.password)
             _give_to_server(self.home, secret)
-            command = [*_as_server(), programs / "initdb", "-D", self.home / "data", "-U", "judicum", "-A", "scram-sha-256", f"--pwfile={secret}", "-E", "UTF8", "--locale=C.UTF-8"]
+            command = [
+                *_as_server(),
+                programs / "initdb",
+                "-D",
+                self.home / "data",
+                "-U",
+                "judicum",
+                "-A",
+                "scram-sha-256",
+                f"--pwfile={secret}",
+                "-E",
+                "UTF8",
+                "--locale=C.UTF-8",
+            ]
             try:
                 run([*command, "--no-sync"] if self.throwaway else command, why="the database cluster cannot be made")
             except BaseException:
@@ -89,7 +120,11 @@ class Cluster:
     def _create_database(self, programs: Path) -> None:
         env = {**os.environ, "PGPASSWORD": self.password}
         at = ["-h", "127.0.0.1", "-p", str(self.port), "-U", "judicum"]
-        there = run([programs / "psql", *at, "-d", "postgres", "-Atc", "select 1 from pg_database where datname = 'judicum'"], why="the database does not answer", env=env)
+        there = run(
+            [programs / "psql", *at, "-d", "postgres", "-Atc", "select 1 from pg_database where datname = 'judicum'"],
+            why="the database does not answer",
+            env=env,
+        )
         if there.strip() != "1":
             run([programs / "createdb", *at, "judicum"], why="the database cannot be created", env=env)
 

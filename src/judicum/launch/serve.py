@@ -75,7 +75,15 @@ class Child:
         """Start it in a process group of its own, its words going to a log file."""
         LOGS.mkdir(parents=True, exist_ok=True)
         with (LOGS / f"{self.name}.log").open("ab") as log:
-            self.process = subprocess.Popen(self.command, env=self.env, stdout=log, stderr=log, stdin=subprocess.DEVNULL, cwd=ROOT, start_new_session=True)
+            self.process = subprocess.Popen(
+                self.command,
+                env=self.env,
+                stdout=log,
+                stderr=log,
+                stdin=subprocess.DEVNULL,
+                cwd=ROOT,
+                start_new_session=True,
+            )
         self.starts.append(time.monotonic())
 
     @property
@@ -109,7 +117,12 @@ def serve(*, demo: bool, reset: bool, port: int | None, host: str, username: str
     try:
         env = environment(cluster, kept["secret_key"], host, web_port)
         with step("bringing the database up to date"):
-            run([PYTHON, "-m", "django", "migrate", "--noinput"], why="the database cannot be brought up to date", env=env, log=LOGS / "migrate.log")
+            run(
+                [PYTHON, "-m", "django", "migrate", "--noinput"],
+                why="the database cannot be brought up to date",
+                env=env,
+                log=LOGS / "migrate.log",
+            )
         children = _children(env, host, web_port)
         _note_running(children, cluster, web_port)
         for child in children:
@@ -138,10 +151,40 @@ def _interrupt(signum: int, frame: object) -> None:
 
 def _children(env: dict[str, str], host: str, port: int) -> list[Child]:
     python = str(PYTHON)
-    web = [python, "-m", "gunicorn", "judicum.server.config.wsgi", "--bind", f"{host}:{port}", "--workers", "2", "--threads", "4", "--timeout", "120", "--access-logfile", "-"]
-    worker = [python, "-m", "django", "procrastinate", "worker", "--name", "worker", "--concurrency", "2", "--queues", "measure,upkeep"]
+    web = [
+        python,
+        "-m",
+        "gunicorn",
+        "judicum.server.config.wsgi",
+        "--bind",
+        f"{host}:{port}",
+        "--workers",
+        "2",
+        "--threads",
+        "4",
+        "--timeout",
+        "120",
+        "--access-logfile",
+        "-",
+    ]
+    worker = [
+        python,
+        "-m",
+        "django",
+        "procrastinate",
+        "worker",
+        "--name",
+        "worker",
+        "--concurrency",
+        "2",
+        "--queues",
+        "measure,upkeep",
+    ]
     # One core for one picture: two measured side by side are faster than each spread over all cores.
-    return [Child("web", web, env), Child("worker", worker, {**env, "OMP_NUM_THREADS": "1", "OPENBLAS_NUM_THREADS": "1"})]
+    return [
+        Child("web", web, env),
+        Child("worker", worker, {**env, "OMP_NUM_THREADS": "1", "OPENBLAS_NUM_THREADS": "1"}),
+    ]
 
 
 def _load(env: dict[str, str], *, demo: bool, username: str | None) -> str:
@@ -175,7 +218,11 @@ def _watch(children: list[Child], cluster: Cluster, port: int) -> None:
             if child.process and child.process.poll() is not None:
                 if child.failing:
                     raise Trouble(f"the {child.name} keeps ending; see {LOGS / (child.name + '.log')}")
-                print(f"  the {child.name} ended ({child.process.returncode}); starting it again", file=sys.stderr, flush=True)
+                print(
+                    f"  the {child.name} ended ({child.process.returncode}); starting it again",
+                    file=sys.stderr,
+                    flush=True,
+                )
                 child.start()
                 _note_running(children, cluster, port)
 
@@ -230,7 +277,9 @@ def _note() -> dict[str, Any] | None:
 def _refuse_second() -> None:
     note = _note()
     if note and _lives(note["launcher"]):
-        raise Trouble(f"Judicum already runs from this folder at http://127.0.0.1:{note['port']}/; ./judicum stop ends it")
+        raise Trouble(
+            f"Judicum already runs from this folder at http://127.0.0.1:{note['port']}/; ./judicum stop ends it"
+        )
 
 
 def stop_left_behind(quiet: bool = False) -> None:

@@ -26,7 +26,14 @@ def step(what: str) -> Iterator[None]:
     print(f" {time.monotonic() - begun:.1f} s", file=sys.stderr, flush=True)
 
 
-def run(command: Sequence[str | Path], *, why: str, log: Path | None = None, env: Mapping[str, str] | None = None, cwd: Path | None = None) -> str:
+def run(
+    command: Sequence[object],
+    *,
+    why: str,
+    log: Path | None = None,
+    env: Mapping[str, str] | None = None,
+    cwd: Path | None = None,
+) -> str:
     """Run a command and return what it printed.
 
     Args:
@@ -37,7 +44,14 @@ def run(command: Sequence[str | Path], *, why: str, log: Path | None = None, env
         Trouble: the command is missing or failed; the line carries its last words.
     """
     try:
-        done = subprocess.run([str(c) for c in command], stdout=subprocess.PIPE, stderr=subprocess.STDOUT, stdin=subprocess.DEVNULL, env=env, cwd=cwd)
+        done = subprocess.run(
+            [str(c) for c in command],
+            stdout=subprocess.PIPE,
+            stderr=subprocess.STDOUT,
+            stdin=subprocess.DEVNULL,
+            env=env,
+            cwd=cwd,
+        )
     except FileNotFoundError as error:
         raise Trouble(f"{why}: {command[0]} is not on this machine") from error
     except OSError as error:
@@ -47,7 +61,9 @@ def run(command: Sequence[str | Path], *, why: str, log: Path | None = None, env
         log.parent.mkdir(parents=True, exist_ok=True)
         log.write_text(said)
     if done.returncode:
-        raise Trouble(f"{why}: {_last_words(said) or f'exit code {done.returncode}'}" + (f" (all of it in {log})" if log else ""))
+        raise Trouble(
+            f"{why}: {_last_words(said) or f'exit code {done.returncode}'}" + (f" (all of it in {log})" if log else "")
+        )
     return said
 
 
@@ -55,7 +71,9 @@ def _last_words(said: str) -> str:
     if "No space left on device" in said:
         return "the disk is full"
     lines = [line.strip() for line in said.splitlines() if line.strip() and not line.lstrip().startswith("[notice]")]
-    errors = [line for line in lines if line.lower().startswith(("error", "e:", "fatal", "npm error", "postgres: fatal"))]
+    errors = [
+        line for line in lines if line.lower().startswith(("error", "e:", "fatal", "npm error", "postgres: fatal"))
+    ]
     return (errors or lines or [""])[-1][:300]
 
 

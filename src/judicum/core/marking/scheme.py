@@ -41,7 +41,12 @@ def check_scores(scores: Mapping[str, float | None]) -> dict[str, float | None]:
         value = scores.get(key, "nothing")
         if value is None:
             continue
-        good = isinstance(value, (int, float)) and not isinstance(value, bool) and 0 <= value <= HIGHEST and value * 2 == int(value * 2)
+        good = (
+            isinstance(value, (int, float))
+            and not isinstance(value, bool)
+            and 0 <= value <= HIGHEST
+            and value * 2 == int(value * 2)
+        )
         if not good:
             problems.append(InvalidValue(f"scores.{key}", value, "0 to 10 in steps of 0.5, or null"))
     if not problems and all(scores[k] is None for k in keys):

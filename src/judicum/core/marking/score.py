@@ -28,7 +28,9 @@ class Suggestion:
     figures: dict[str, float | int | str | None]
 
 
-def suggest(report: Mapping[str, Any], finish: str, target_width_mm: float | None, run: Mapping[str, Any]) -> list[Suggestion]:
+def suggest(
+    report: Mapping[str, Any], finish: str, target_width_mm: float | None, run: Mapping[str, Any]
+) -> list[Suggestion]:
     """Suggest a score for every criterion of the scheme.
 
     Args:
@@ -39,7 +41,11 @@ def suggest(report: Mapping[str, Any], finish: str, target_width_mm: float | Non
     """
     bead, ripple, tint = report.get("bead"), report.get("ripple"), report.get("tint")
     parts = [
-        _width(bead, target_width_mm), _ripple(bead, ripple), _toes(bead), _tint(tint, finish), _setup(run),
+        _width(bead, target_width_mm),
+        _ripple(bead, ripple),
+        _toes(bead),
+        _tint(tint, finish),
+        _setup(run),
     ]
     known = [p.score for p in parts if p.score is not None]
     overall = _halves(float(np.mean(known))) if known else None
@@ -58,7 +64,11 @@ def _width(bead: Mapping[str, Any] | None, target: float | None) -> Suggestion:
     if bead is None:
         return Suggestion("width_evenness", None, "nothing_measured", {})
     width = bead["width_mm"]
-    figures: dict[str, float | int | str | None] = {"width_cv": width["cv"], "width_mean_mm": width["mean"], "target_width_mm": target}
+    figures: dict[str, float | int | str | None] = {
+        "width_cv": width["cv"],
+        "width_mean_mm": width["mean"],
+        "target_width_mm": target,
+    }
     score = _on(WIDTH_CV, width["cv"])
     if target and abs(width["mean"] - target) > 0.25 * target:
         return Suggestion("width_evenness", _halves(score - 2), "even_but_off_target", figures)
@@ -72,7 +82,12 @@ def _ripple(bead: Mapping[str, Any] | None, ripple: Mapping[str, Any] | None) ->
         return Suggestion("ripple_evenness", None, "no_ripples_to_judge", {})
     lapses = len(ripple["lapses_mm"])
     score = _on(RIPPLE_CV, ripple["cv"])
-    return Suggestion("ripple_evenness", score, "ripple_cv", {"ripple_cv": ripple["cv"], "pitch_mm": ripple["pitch_mm"], "lapses": lapses})
+    return Suggestion(
+        "ripple_evenness",
+        score,
+        "ripple_cv",
+        {"ripple_cv": ripple["cv"], "pitch_mm": ripple["pitch_mm"], "lapses": lapses},
+    )
 
 
 def _toes(bead: Mapping[str, Any] | None) -> Suggestion:
@@ -80,7 +95,12 @@ def _toes(bead: Mapping[str, Any] | None) -> Suggestion:
         return Suggestion("straight_toes", None, "nothing_measured", {})
     waviness = bead["toe_waviness_mm"]
     worse = max(waviness["left"], waviness["right"])
-    return Suggestion("straight_toes", _on(TOE_WAVINESS, worse / bead["width_mm"]["mean"]), "toe_waviness", {"left_mm": waviness["left"], "right_mm": waviness["right"]})
+    return Suggestion(
+        "straight_toes",
+        _on(TOE_WAVINESS, worse / bead["width_mm"]["mean"]),
+        "toe_waviness",
+        {"left_mm": waviness["left"], "right_mm": waviness["right"]},
+    )
 
 
 def _tint(tint: Mapping[str, Any] | None, finish: str) -> Suggestion:
@@ -88,7 +108,13 @@ def _tint(tint: Mapping[str, Any] | None, finish: str) -> Suggestion:
         return Suggestion("tint", None, "nothing_measured", {})
     level, zone, most = tint["bead"]["level"], tint["haz"]["level"], FINISH_LEVEL[finish]
     left, right = tint["width_mm"]["left"], tint["width_mm"]["right"]
-    figures: dict[str, float | int | str | None] = {"bead_level": level, "haz_level": zone, "accepted_level": most, "left_mm": left, "right_mm": right}
+    figures: dict[str, float | int | str | None] = {
+        "bead_level": level,
+        "haz_level": zone,
+        "accepted_level": most,
+        "left_mm": left,
+        "right_mm": right,
+    }
     if level == 7 or tint["share"]["grey"] > 0.05:
         return Suggestion("tint", 0.0, "grey_is_a_reject", {**figures, "grey_share": tint["share"]["grey"]})
     score = {0: 10.0, 1: 5.0, 2: 2.0}.get(max(0, level - most), 0.0)
@@ -118,4 +144,9 @@ def _setup(run: Mapping[str, Any]) -> Suggestion:
             slips.append("postflow_s")
     if not figures:
         return Suggestion("setup_followed", None, "not_logged", {})
-    return Suggestion("setup_followed", _halves(10 - 3 * len(slips)), "outside:" + ",".join(slips) if slips else "within_rules", figures)
+    return Suggestion(
+        "setup_followed",
+        _halves(10 - 3 * len(slips)),
+        "outside:" + ",".join(slips) if slips else "within_rules",
+        figures,
+    )

@@ -7,6 +7,17 @@ from judicum.core.photo.scale import GivenScale
 from judicum.core.photo.strip import HALF_HEIGHT_MM, OVERHANG_MM, STRIP_PX_PER_MM, cut_strip, encode_jpeg
 
 __all__ = [
-    "ENGINE_VERSION", "HALF_HEIGHT_MM", "OVERHANG_MM", "STRIP_PX_PER_MM", "GivenScale", "Measured", "cut_strip", "decode",
-    "encode_jpeg", "level_name", "measure_photo", "sniff_format", "tint_levels",
+    "ENGINE_VERSION",
+    "HALF_HEIGHT_MM",
+    "OVERHANG_MM",
+    "STRIP_PX_PER_MM",
+    "GivenScale",
+    "Measured",
+    "cut_strip",
+    "decode",
+    "encode_jpeg",
+    "level_name",
+    "measure_photo",
+    "sniff_format",
+    "tint_levels",
 ]

@@ -5,13 +5,11 @@ import warnings
 
 import cv2
 import numpy as np
-import numpy.typing as npt
 import pillow_heif
 from PIL import Image, ImageOps, UnidentifiedImageError
 
+from judicum.core.arrays import Pixels
 from judicum.core.errors import UnreadablePicture
-
-type_bgr = npt.NDArray[np.uint8]
 
 MAX_PIXELS = 60_000_000
 """Largest picture that is decoded; a bigger one is refused before its pixels are unpacked."""
@@ -43,7 +41,7 @@ def sniff_format(data: bytes) -> str:
     return FORMATS[kind]
 
 
-def decode(data: bytes) -> type_bgr:
+def decode(data: bytes) -> Pixels:
     """Decode a photo and turn it upright by its EXIF orientation.
 
     Args:
@@ -63,7 +61,7 @@ def decode(data: bytes) -> type_bgr:
         picture = cv2.imdecode(np.frombuffer(data, np.uint8), cv2.IMREAD_COLOR)
         if picture is None:
             raise UnreadablePicture("The picture's data is damaged; send it again.")
-        return picture  # type: ignore[return-value]
+        return picture
     return _decode_with_pillow(data)
 
 
@@ -72,7 +70,7 @@ def _is_plain_jpeg(data: bytes) -> bool:
         return image.mode in ("RGB", "L")
 
 
-def _decode_with_pillow(data: bytes) -> type_bgr:
+def _decode_with_pillow(data: bytes) -> Pixels:
     try:
         with warnings.catch_warnings():
             warnings.simplefilter("ignore")

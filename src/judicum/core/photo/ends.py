@@ -2,13 +2,11 @@
 
 import cv2
 import numpy as np
-import numpy.typing as npt
 from scipy.ndimage import map_coordinates
 
+from judicum.core.arrays import Floats
 from judicum.core.photo.locate import LAB_WEIGHT
 from judicum.core.photo.trace import Band, Toes
-
-Floats = npt.NDArray[np.float64]
 
 SEARCH_MM = (-5.0, 6.0)
 """How far inside and outside of the traced end the tip is looked for."""
@@ -25,13 +23,17 @@ def find_ends(band: Band, toes: Toes) -> tuple[float, float]:
     return _tip(band, lab, toes, toes.start_mm, -1.0), _tip(band, lab, toes, toes.end_mm, 1.0)
 
 
-def _tip(band: Band, lab: npt.NDArray[np.float32], toes: Toes, rough: float, outward: float) -> float:
+def _tip(band: Band, lab: Floats, toes: Toes, rough: float, outward: float) -> float:
     width = float(np.median((toes.right_mm - toes.left_mm)[toes.inside]))
     inner = np.abs(toes.s_mm - (rough - outward * 1.5 * width)) < width
     if not inner.any():
         return rough
     half = float(np.median((toes.right_mm - toes.left_mm)[inner])) / 2
-    slope, middle = np.polyfit(outward * (toes.s_mm[inner] - rough), toes.centre_mm[inner], 1) if inner.sum() > 6 else (0.0, float(np.median(toes.centre_mm[inner])))
+    slope, middle = (
+        np.polyfit(outward * (toes.s_mm[inner] - rough), toes.centre_mm[inner], 1)
+        if inner.sum() > 6
+        else (0.0, float(np.median(toes.centre_mm[inner])))
+    )
     angle = np.radians(np.linspace(-78, 78, 40))
     tips = np.arange(SEARCH_MM[0], SEARCH_MM[1], 0.1)
     lengths = half * np.array([0.7, 1.0, 1.4, 1.9])

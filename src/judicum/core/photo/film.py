@@ -15,7 +15,7 @@ import numpy as np
 import numpy.typing as npt
 from scipy.interpolate import PchipInterpolator
 
-Floats = npt.NDArray[np.float64]
+from judicum.core.arrays import Floats, Pixels, Whole
 
 UNTINTED_LAB = (75.0, 0.0, 0.0)
 """CIELAB that untinted metal is scaled to before a colour is read."""
@@ -27,7 +27,7 @@ GREY_LEVEL = 7
 @cache
 def tint_levels() -> list[dict[str, Any]]:
     """The eight levels of the scale, silver to grey, as shipped in data/tint-scale.json."""
-    return json.loads(resources.files("judicum.core.photo").joinpath("data/tint-scale.json").read_text())["levels"]  # type: ignore[no-any-return]
+    return json.loads(resources.files("judicum.core.photo").joinpath("data/tint-scale.json").read_text())["levels"]
 
 
 def level_name(level: int) -> str:
@@ -41,7 +41,7 @@ def _curve() -> PchipInterpolator:
     thickness = [0.0] + [sum(level["film_nm"]) / 2 for level in films] + [THICKEST_NM]
     # Past the middle of pale blue the colour goes on towards untinted at the same pace.
     last = np.array(films[-1]["lab"], float)
-    colours = [UNTINTED_LAB] + [level["lab"] for level in films] + [tuple(last + [7, 1, 10])]
+    colours = [UNTINTED_LAB] + [level["lab"] for level in films] + [(*last, 7, 1, 10)]
     return PchipInterpolator(thickness, np.array(colours, float))
 
 
@@ -54,10 +54,10 @@ def film_lab(thickness_nm: npt.ArrayLike) -> Floats:
     Returns:
         Array (..., 3) of L*, a*, b*.
     """
-    return _curve()(np.clip(np.asarray(thickness_nm, float), 0.0, THICKEST_NM))  # type: ignore[no-any-return]
+    return _curve()(np.clip(np.asarray(thickness_nm, float), 0.0, THICKEST_NM))
 
 
-def level_of_film(thickness_nm: npt.ArrayLike) -> npt.NDArray[np.int64]:
+def level_of_film(thickness_nm: npt.ArrayLike) -> Whole:
     """Tint level 0 to 6 of a film thickness in nm, any shape."""
     edges = [level["film_nm"][1] for level in tint_levels() if level["film_nm"]][:-1]
     return np.digitize(np.asarray(thickness_nm, float), edges)
@@ -69,17 +69,17 @@ def lab_to_linear(lab: Floats) -> Floats:
     return cv2.cvtColor(flat, cv2.COLOR_LAB2LBGR).reshape(np.shape(lab)).astype(np.float64)
 
 
-def linear_to_lab(bgr: npt.NDArray[Any]) -> npt.NDArray[np.float32]:
+def linear_to_lab(bgr: Floats) -> Floats:
     """Linear-light sRGB image (rows, columns, 3), 1.0 = white, to CIELAB."""
-    return cv2.cvtColor(np.ascontiguousarray(bgr, np.float32), cv2.COLOR_LBGR2LAB)  # type: ignore[return-value]
+    return cv2.cvtColor(np.ascontiguousarray(bgr, np.float32), cv2.COLOR_LBGR2LAB)
 
 
 @cache
-def _srgb_table() -> npt.NDArray[np.float32]:
+def _srgb_table() -> Floats:
     v = np.arange(256) / 255
     return np.where(v <= 0.04045, v / 12.92, ((v + 0.055) / 1.055) ** 2.4).astype(np.float32)
 
 
-def srgb_to_linear(picture: npt.NDArray[np.uint8]) -> npt.NDArray[np.float32]:
+def srgb_to_linear(picture: Pixels | np.uint8) -> Floats:
     """8-bit sRGB-coded array to linear light, 0 to 1, same shape [src: iec-61966-2-1]."""
     return _srgb_table()[picture]

@@ -1,14 +1,14 @@
 """White balance from the card's grey patches and paper."""
 
 import numpy as np
-import numpy.typing as npt
 
+from judicum.core.arrays import Floats, Pixels
 from judicum.core.photo.film import srgb_to_linear
 from judicum.core.photo.scale import Scale, card_geometry
 from judicum.core.photo.unwrap import sample
 
 
-def card_gains(picture: npt.NDArray[np.uint8], scale: Scale) -> npt.NDArray[np.float64]:
+def card_gains(picture: Pixels, scale: Scale) -> Floats:
     """Gain of each channel that makes the card's greys neutral at their printed reflectance.
 
     The gain is the median over the patches of printed over seen linear light, leaving out
@@ -30,5 +30,7 @@ def card_gains(picture: npt.NDArray[np.uint8], scale: Scale) -> npt.NDArray[np.f
         seen = sample(picture, scale, grid).reshape(-1, 3)
         if (seen >= 250).mean() > 0.05 or seen.mean() < 3:
             continue
-        ratios.append(float(srgb_to_linear(np.uint8(printed))) / np.maximum(np.median(srgb_to_linear(seen), axis=0), 1e-4))
+        ratios.append(
+            float(srgb_to_linear(np.uint8(printed))) / np.maximum(np.median(srgb_to_linear(seen), axis=0), 1e-4)
+        )
     return np.median(ratios, axis=0) if ratios else np.ones(3)

@@ -11,13 +11,11 @@ from dataclasses import dataclass
 
 import cv2
 import numpy as np
-import numpy.typing as npt
 
+from judicum.core.arrays import Floats, Pixels
 from judicum.core.photo.film import linear_to_lab, srgb_to_linear
 from judicum.core.photo.scale import Scale, card_geometry
 from judicum.core.photo.unwrap import Line, sample
-
-Floats = npt.NDArray[np.float64]
 
 COARSE_PX_PER_MM = 3.0
 COHERENT_MM = 14.0
@@ -44,7 +42,7 @@ class Candidate:
     strength: float
 
 
-def regions(picture: npt.NDArray[np.uint8], scale: Scale) -> list[Region]:
+def regions(picture: Pixels, scale: Scale) -> list[Region]:
     """The boxes to search: the window's cut-out, both sides of the strip, or the whole photo."""
     if scale.kind == "window":
         cut = card_geometry()["window"]["cut_out"]
@@ -61,15 +59,13 @@ def regions(picture: npt.NDArray[np.uint8], scale: Scale) -> list[Region]:
     return [Region(size * 0.02, size * 0.98, np.arange(-90.0, 90.0, 4.0))]
 
 
-def candidates(picture: npt.NDArray[np.uint8], scale: Scale, gains: Floats, most: int = 6) -> list[Candidate]:
+def candidates(picture: Pixels, scale: Scale, gains: Floats, most: int = 6) -> list[Candidate]:
     """Lines that may run through the bead, strongest first, at most `most` of them."""
     found = [c for region in regions(picture, scale) for c in _in_region(picture, scale, gains, region, most)]
     return sorted(found, key=lambda c: -c.strength)[:most]
 
 
-def _in_region(
-    picture: npt.NDArray[np.uint8], scale: Scale, gains: Floats, region: Region, most: int
-) -> list[Candidate]:
+def _in_region(picture: Pixels, scale: Scale, gains: Floats, region: Region, most: int) -> list[Candidate]:
     step = 1 / COARSE_PX_PER_MM
     x, y = (np.arange(region.low[k], region.high[k], step) for k in (0, 1))
     grid = np.stack(np.meshgrid(x, y), -1)
@@ -79,7 +75,7 @@ def _in_region(
         return []
     lab = linear_to_lab(srgb_to_linear(sample(picture, scale, grid)) * gains.astype(np.float32))
     lab = cv2.GaussianBlur(lab * LAB_WEIGHT, (0, 0), 0.2 * COARSE_PX_PER_MM)
-    mask = cv2.erode(inside.astype(np.uint8), np.ones((7, 7), np.uint8), borderValue=0)
+    mask = cv2.erode(np.asarray(inside, np.uint8), np.ones((7, 7), np.uint8), borderValue=0)
     gradient = [np.gradient(lab, axis=a) * mask[..., None] for a in (1, 0)]
     pool: list[tuple[float, float, Floats, float]] = []
     for angle in region.angles_deg:
@@ -102,7 +98,7 @@ def _differs(a: Line, b: Line) -> bool:
 
 
 def _pairs_at(
-    gradient: list[npt.NDArray[np.float32]], mask: npt.NDArray[np.uint8], angle: float, most: int
+    gradient: list[Floats], mask: Pixels, angle: float, most: int
 ) -> list[tuple[float, float, Floats, float]]:
     rows, columns = mask.shape
     c, s = np.cos(np.radians(angle)), np.sin(np.radians(angle))

@@ -4,8 +4,8 @@ from dataclasses import dataclass, field
 from typing import Any
 
 import numpy as np
-import numpy.typing as npt
 
+from judicum.core.arrays import Floats, Pixels
 from judicum.core.errors import UnreadablePicture
 from judicum.core.photo.decode import decode
 from judicum.core.photo.ends import find_ends
@@ -20,8 +20,6 @@ from judicum.core.photo.trace import Band, Toes, read_band, trace
 from judicum.core.photo.unwrap import sample
 from judicum.core.photo.width import Outline, outline, rms_from_line, starts_at_end, width_figures
 
-Floats = npt.NDArray[np.float64]
-
 ENGINE_VERSION = "1.0"
 
 LEAST_PX_PER_MM = 8.0
@@ -30,8 +28,9 @@ MOST_BLUR_MM = 0.22
 MOST_CLIPPED = 0.25
 LEAST_STRENGTH = 3.1
 LEAST_LENGTH_MM = 12.0
-TRACED = 2
-"""Candidate lines that are traced closely; the strongest trace is the bead."""
+CLEAR_STRENGTH = 5.0
+TRACED = 3
+"""Candidate lines are traced until one is clear, at most this many; the strongest trace is the bead."""
 
 
 @dataclass
@@ -44,7 +43,7 @@ class Measured:
 
     report: dict[str, Any]
     overlay: dict[str, Any] | None = None
-    picture: npt.NDArray[np.uint8] | None = field(default=None, repr=False)
+    picture: Pixels | None = field(default=None, repr=False)
     scale: Scale | None = field(default=None, repr=False)
     outline: Outline | None = field(default=None, repr=False)
 
@@ -64,8 +63,17 @@ def measure_photo(data: bytes, name: str = "", given: GivenScale | None = None) 
     Returns:
         The measurement; a photo that cannot be measured gives a report with `refusal`.
     """
-    report: dict[str, Any] = {"photo": name, "refusal": None, "scale": None, "quality": None, "bead": None,
-                              "profile": None, "ripple": None, "tint": None, "defects": None}
+    report: dict[str, Any] = {
+        "photo": name,
+        "refusal": None,
+        "scale": None,
+        "quality": None,
+        "bead": None,
+        "profile": None,
+        "ripple": None,
+        "tint": None,
+        "defects": None,
+    }
     try:
         picture = decode(data)
     except UnreadablePicture as error:
@@ -73,11 +81,20 @@ def measure_photo(data: bytes, name: str = "", given: GivenScale | None = None) 
     scale = plane_scale(given) if given else find_card(picture)
     if scale is None:
         return Measured(_refused(report, refuse("no_scale")), picture=picture)
-    report["scale"] = {"source": scale.kind, "mm_per_px": _round(scale.mm_per_px, 5), "residual_mm": _round(scale.residual_mm, 4), "tilt_deg": _round(scale.tilt_deg, 1)}
+    report["scale"] = {
+        "source": scale.kind,
+        "mm_per_px": _round(scale.mm_per_px, 5),
+        "residual_mm": _round(scale.residual_mm, 4),
+        "tilt_deg": _round(scale.tilt_deg, 1),
+    }
     if scale.tilt_deg is not None and scale.tilt_deg > MOST_TILT_DEG:
         return Measured(_refused(report, refuse("card_tilted", tilt_deg=scale.tilt_deg)), picture=picture)
     blur = blur_mm(picture, scale)
-    report["quality"] = {"sharpness": None if blur is None else _round(float(np.exp(-((blur / 0.2) ** 2))), 3), "clipped_share": None, "warnings": []}
+    report["quality"] = {
+        "sharpness": None if blur is None else _round(float(np.exp(-((blur / 0.2) ** 2))), 3),
+        "clipped_share": None,
+        "warnings": [],
+    }
     if 1 / scale.mm_per_px < LEAST_PX_PER_MM:
         return Measured(_refused(report, refuse("too_small", px_per_mm=1 / scale.mm_per_px)), picture=picture)
     if blur is not None and blur > MOST_BLUR_MM:
@@ -85,10 +102,9 @@ def measure_photo(data: bytes, name: str = "", given: GivenScale | None = None) 
     return _measure_bead(picture, scale, report)
 
 
-def _measure_bead(picture: npt.NDArray[np.uint8], scale: Scale, report: dict[str, Any]) -> Measured:
+def _measure_bead(picture: Pixels, scale: Scale, report: dict[str, Any]) -> Measured:
     gains = card_gains(picture, scale)
-    traced = [t for c in candidates(picture, scale, gains)[:TRACED] if (t := trace(picture, scale, gains, c))]
-    toes = max(traced, key=lambda t: t.strength, default=None)
+    toes = _strongest_trace(picture, scale, gains)
     if toes is None or toes.strength < LEAST_STRENGTH:
         return Measured(_refused(report, refuse("no_bead")), picture=picture)
     band = read_band(picture, scale, gains, toes.line, (float(toes.s_mm[0]), float(toes.s_mm[-1])))
@@ -113,6 +129,17 @@ def _measure_bead(picture: npt.NDArray[np.uint8], scale: Scale, report: dict[str
     return Measured(report, _overlay(picture, scale, bead, ripple), picture, scale, bead)
 
 
+def _strongest_trace(picture: Pixels, scale: Scale, gains: Floats) -> Toes | None:
+    best: Toes | None = None
+    for candidate in candidates(picture, scale, gains, TRACED):
+        toes = trace(picture, scale, gains, candidate)
+        if toes is not None and (best is None or toes.strength > best.strength):
+            best = toes
+        if best is not None and best.strength >= CLEAR_STRENGTH:
+            break
+    return best
+
+
 def _fill(report: dict[str, Any], bead: Outline, scale: Scale, ripple: Ripple | None, tint: Tint) -> None:
     body = bead.body
     report["bead"] = {
@@ -121,7 +148,10 @@ def _fill(report: dict[str, Any], bead: Outline, scale: Scale, ripple: Ripple | 
         "length_mm": _round(bead.length_mm, 2),
         "width_mm": {k: _round(v, 4) for k, v in width_figures(bead, scale.mm_per_px, scale.residual_mm).items()},
         "straightness_mm": _round(rms_from_line(bead.centre_mm[body]), 3),
-        "toe_waviness_mm": {"left": _round(rms_from_line(bead.left_mm[body]), 3), "right": _round(rms_from_line(bead.right_mm[body]), 3)},
+        "toe_waviness_mm": {
+            "left": _round(rms_from_line(bead.left_mm[body]), 3),
+            "right": _round(rms_from_line(bead.right_mm[body]), 3),
+        },
     }
     report["profile"] = {
         "s_mm": [_round(s, 2) for s in bead.s_mm[body]],
@@ -130,7 +160,9 @@ def _fill(report: dict[str, Any], bead: Outline, scale: Scale, ripple: Ripple | 
     }
     if ripple is not None:
         figures = ripple.figures()
-        report["ripple"] = {k: [_round(p, 3) for p in v] if isinstance(v, list) else _round(v, 4) for k, v in figures.items()}
+        report["ripple"] = {
+            k: [_round(p, 3) for p in v] if isinstance(v, list) else _round(v, 4) for k, v in figures.items()
+        }
     tint_figures = tint.figures()
     tint_figures["width_mm"] = {"left": _round(tint.left_mm, 2), "right": _round(tint.right_mm, 2)}
     tint_figures["share"] = {k: _round(v, 3) for k, v in tint.share.items()}
@@ -148,7 +180,9 @@ def _along(band: Band, toes: Toes, start: float, end: float, flip: bool) -> tupl
 
 def _ripple(band: Band, toes: Toes, start: float, end: float, flip: bool) -> Ripple | None:
     s, left, right = _along(band, toes, start, end, flip)
-    return find_ripples(unroll_face(band, left, right, s), 1 / band.px_per_mm, float(np.median(np.abs(right - left))) / 2)
+    return find_ripples(
+        unroll_face(band, left, right, s), 1 / band.px_per_mm, float(np.median(np.abs(right - left))) / 2
+    )
 
 
 def _tint(band: Band, toes: Toes, start: float, end: float, flip: bool) -> Tint:
@@ -160,13 +194,13 @@ def _tint(band: Band, toes: Toes, start: float, end: float, flip: bool) -> Tint:
     return Tint(tint.bead, tint.zone, tint.right_mm, tint.left_mm, tint.along[::-1], tint.share)
 
 
-def _clipped_share(picture: npt.NDArray[np.uint8], scale: Scale, bead: Outline) -> float:
+def _clipped_share(picture: Pixels, scale: Scale, bead: Outline) -> float:
     part = np.linspace(0.1, 0.9, 24)[:, None, None]
     face = sample(picture, scale, bead.left_mm[None] * (1 - part) + bead.right_mm[None] * part)
     return float(((face >= 251).sum(-1) >= 2).mean())
 
 
-def _overlay(picture: npt.NDArray[np.uint8], scale: Scale, bead: Outline, ripple: Ripple | None) -> dict[str, Any]:
+def _overlay(picture: Pixels, scale: Scale, bead: Outline, ripple: Ripple | None) -> dict[str, Any]:
     fronts = []
     if ripple is not None:
         heading = np.gradient(bead.centre_mm, axis=0)
@@ -174,11 +208,17 @@ def _overlay(picture: npt.NDArray[np.uint8], scale: Scale, bead: Outline, ripple
         u = np.linspace(-0.85, 0.85, 9)
         for position in ripple.positions_mm:
             at = np.clip(position - ripple.curve_mm * u**2, 0, bead.length_mm)
-            centre, half = (np.stack([np.interp(at, bead.s_mm, v[:, k]) for k in (0, 1)], -1) for v in (bead.centre_mm, (bead.right_mm - bead.left_mm) / 2))
+            centre, half = (
+                np.stack([np.interp(at, bead.s_mm, v[:, k]) for k in (0, 1)], -1)
+                for v in (bead.centre_mm, (bead.right_mm - bead.left_mm) / 2)
+            )
             fronts.append(_px(scale, centre + u[:, None] * half))
     return {
         "size": [int(picture.shape[1]), int(picture.shape[0])],
-        "left": _px(scale, bead.left_mm), "right": _px(scale, bead.right_mm), "centre": _px(scale, bead.centre_mm), "fronts": fronts,
+        "left": _px(scale, bead.left_mm),
+        "right": _px(scale, bead.right_mm),
+        "centre": _px(scale, bead.centre_mm),
+        "fronts": fronts,
     }
 
 

@@ -43,7 +43,9 @@ def card_pdf(kind: str, paper: str = "a4") -> bytes:
         """A box at card millimetres (y down) with a grey fill, or an outline only."""
         if fill is not None:
             canvas.setFillGray(fill)
-        canvas.rect((left + x) * mm, (top - y - h) * mm, w * mm, h * mm, stroke=int(fill is None), fill=int(fill is not None))
+        canvas.rect(
+            (left + x) * mm, (top - y - h) * mm, w * mm, h * mm, stroke=int(fill is None), fill=int(fill is not None)
+        )
 
     canvas.setLineWidth(0.1 * mm)
     box(0, 0, width, height, None)

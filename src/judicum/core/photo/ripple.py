@@ -10,13 +10,11 @@ from dataclasses import dataclass
 
 import cv2
 import numpy as np
-import numpy.typing as npt
 from scipy.ndimage import gaussian_filter1d, map_coordinates
 from scipy.signal import find_peaks
 
+from judicum.core.arrays import Floats, Whole
 from judicum.core.photo.trace import Band
-
-Floats = npt.NDArray[np.float64]
 
 PITCH_MM = (0.6, 5.0)
 AGREEMENT = 0.22
@@ -69,31 +67,44 @@ def find_ripples(face: Floats, step_mm: float, half_width_mm: float) -> Ripple |
     scatter = np.median(np.abs(detail), axis=1, keepdims=True) * 1.5 + 0.4
     detail = np.clip(detail / scatter, -4, 4)[rows]
     height = u[rows]
-    best: tuple[float, float, Floats] | None = None
+    best: tuple[float, float, Floats, Floats] | None = None
     for curve in np.arange(-1.6, 1.61, 0.1) * half_width_mm:
-        signal, agreement = _lined_up(detail, height, curve / step_mm)
+        signal, agreement, busy = _lined_up(detail, height, curve / step_mm, 0.12 / step_mm)
         if best is None or agreement > best[0]:
-            best = (agreement, float(curve), signal)
+            best = (agreement, float(curve), signal, busy)
     assert best is not None
-    agreement, curve, signal = best
+    agreement, curve, signal, busy = best
     if agreement < AGREEMENT:
         return None
     pitch = _main_period(signal, step_mm)
     if pitch is None:
         return None
     smooth = gaussian_filter1d(signal, 0.10 * pitch / step_mm)
-    peaks, _ = find_peaks(smooth, distance=max(1, int(0.5 * pitch / step_mm)), prominence=0.45 * smooth.std())
+    # A front is dark where it is a notch and bright where its edge glints: it lies where brightness
+    # changes fastest, whichever sign the light gives the combined signal.
+    trains = [_peaks(sign * smooth, pitch / step_mm) for sign in (1, -1)]
+    peaks = max(trains, key=lambda train: float(np.log(busy[train] + 1e-9).mean()) if len(train) else -np.inf)
     if len(peaks) < 4:
         return None
     return Ripple(peaks * step_mm, curve, agreement)
 
 
-def _lined_up(detail: Floats, height: Floats, curve: float) -> tuple[Floats, float]:
-    """Combine rows after undoing a parabola of `curve` samples; returns the signal and how well rows agree."""
+def _peaks(signal: Floats, pitch: float) -> Whole:
+    return find_peaks(signal, distance=max(1, int(0.5 * pitch)), prominence=0.45 * signal.std())[0]
+
+
+def _lined_up(detail: Floats, height: Floats, curve: float, busy_width: float) -> tuple[Floats, float, Floats]:
+    """Combine rows after undoing a parabola of `curve` samples.
+
+    Returns the combined signal, how well the rows agree (0 to 1), and how busy each place is
+    (mean squared slope, sign of the light left out).
+    """
     columns = np.arange(detail.shape[1])
     # A front passing s at the middle passes s - curve * u² at height u.
     where = columns[None, :] - curve * height[:, None] ** 2
-    lined = map_coordinates(detail, [np.broadcast_to(np.arange(len(detail))[:, None], where.shape), where], order=1, mode="nearest")
+    lined = map_coordinates(
+        detail, [np.broadcast_to(np.arange(len(detail))[:, None], where.shape), where], order=1, mode="nearest"
+    )
     grouped = lined[: len(lined) // 6 * 6].reshape(-1, 6, lined.shape[1]).mean(1)
     grouped = grouped - grouped.mean(1, keepdims=True)
     left, strength, right = np.linalg.svd(grouped, full_matrices=False)
@@ -101,9 +112,8 @@ def _lined_up(detail: Floats, height: Floats, curve: float) -> tuple[Floats, flo
     # Rows that take part evenly mean a front that runs across; one bright row means shine.
     even = float(np.abs(left[:, 0]).sum() ** 2 / len(left))
     signal = right[0] * strength[0] / np.sqrt(len(left))
-    if float(((signal - signal.mean()) ** 3).mean()) < 0:
-        signal = -signal
-    return signal, share * even
+    busy = gaussian_filter1d((np.gradient(lined, axis=1) ** 2).mean(0), busy_width)
+    return signal, share * even, busy
 
 
 def _main_period(signal: Floats, step_mm: float) -> float | None:
@@ -116,6 +126,7 @@ def _main_period(signal: Floats, step_mm: float) -> float | None:
     low = int(PITCH_MM[0] / step_mm)
     peaks, _ = find_peaks(auto[low:], prominence=0.03)
     peaks = peaks[peaks + low <= PITCH_MM[1] / step_mm]
+    peaks = peaks[auto[low + peaks] > 0]
     if not len(peaks):
         return None
     height = auto[low + peaks]

@@ -8,17 +8,15 @@ from typing import Any
 
 import cv2
 import numpy as np
-import numpy.typing as npt
 
+from judicum.core.arrays import Floats, Pixels
 from judicum.core.errors import InvalidValue
-
-Floats = npt.NDArray[np.float64]
 
 
 @cache
 def card_geometry() -> dict[str, Any]:
     """The cards' geometry in millimetres, as printed (data/scale-card.json)."""
-    return json.loads(resources.files("judicum.core.photo").joinpath("data/scale-card.json").read_text())  # type: ignore[no-any-return]
+    return json.loads(resources.files("judicum.core.photo").joinpath("data/scale-card.json").read_text())
 
 
 @dataclass(frozen=True)
@@ -70,7 +68,7 @@ class Scale:
     def px(self, points_mm: Floats) -> Floats:
         """Map (..., 2) card millimetres to (..., 2) pixels."""
         flat = np.asarray(points_mm, np.float64).reshape(-1, 1, 2)
-        return cv2.perspectiveTransform(flat, self.to_px).reshape(np.shape(points_mm))  # type: ignore[return-value]
+        return cv2.perspectiveTransform(flat, self.to_px).reshape(np.shape(points_mm))
 
     def px_per_mm_at(self, point_mm: Floats) -> tuple[float, float]:
         """Largest and smallest pixels per millimetre at a point of the card plane."""
@@ -80,7 +78,7 @@ class Scale:
         return float(large), float(small)
 
 
-def find_card(picture: npt.NDArray[np.uint8]) -> Scale | None:
+def find_card(picture: Pixels) -> Scale | None:
     """Find either card by its markers and fit its plane.
 
     Method: square fiducial markers (OpenCV ArUco, 4 × 4, 50), corners refined to sub-pixel,
@@ -96,7 +94,9 @@ def find_card(picture: npt.NDArray[np.uint8]) -> Scale | None:
     # Pyramid level: markers are 16 to 18 mm, so 2 megapixels find them; refine at full size.
     grey = cv2.cvtColor(picture, cv2.COLOR_BGR2GRAY)
     shrink = max(1.0, max(grey.shape) / 1800)
-    small = grey if shrink == 1.0 else cv2.resize(grey, None, fx=1 / shrink, fy=1 / shrink, interpolation=cv2.INTER_AREA)
+    small = (
+        grey if shrink == 1.0 else cv2.resize(grey, None, fx=1 / shrink, fy=1 / shrink, interpolation=cv2.INTER_AREA)
+    )
     parameters = cv2.aruco.DetectorParameters()
     parameters.cornerRefinementMethod = cv2.aruco.CORNER_REFINE_SUBPIX
     detector = cv2.aruco.ArucoDetector(cv2.aruco.getPredefinedDictionary(cv2.aruco.DICT_4X4_50), parameters)
@@ -110,13 +110,15 @@ def find_card(picture: npt.NDArray[np.uint8]) -> Scale | None:
     return max(fits, key=lambda fit: fit[0])[1] if fits else None
 
 
-def _refined(grey: npt.NDArray[np.uint8], corners: npt.NDArray[Any], shrink: float) -> npt.NDArray[Any]:
+def _refined(grey: Pixels, corners: Floats, shrink: float) -> Floats:
     half = int(np.ceil(2 * shrink))
     stop = (cv2.TERM_CRITERIA_EPS + cv2.TERM_CRITERIA_MAX_ITER, 30, 0.01)
-    return cv2.cornerSubPix(grey, corners.astype(np.float32).reshape(-1, 1, 2), (half, half), (-1, -1), stop).reshape(4, 2)
+    return cv2.cornerSubPix(grey, corners.astype(np.float32).reshape(-1, 1, 2), (half, half), (-1, -1), stop).reshape(
+        4, 2
+    )
 
 
-def _fit(kind: str, seen: dict[int, npt.NDArray[Any]]) -> tuple[int, Scale] | None:
+def _fit(kind: str, seen: dict[int, Floats]) -> tuple[int, Scale] | None:
     card = card_geometry()[kind]
     side = card["marker_size"]
     mm: list[list[float]] = []

@@ -1,17 +1,15 @@
 """How sharp a photo is, from the printed black edges of the card's markers."""
 
 import numpy as np
-import numpy.typing as npt
 from scipy.ndimage import map_coordinates
 
+from judicum.core.arrays import Floats, Pixels
 from judicum.core.photo.scale import Scale, card_geometry
-
-Floats = npt.NDArray[np.float64]
 
 REACH_MM = 1.2
 
 
-def blur_mm(picture: npt.NDArray[np.uint8], scale: Scale) -> float | None:
+def blur_mm(picture: Pixels, scale: Scale) -> float | None:
     """Standard deviation (mm) of the blur at the card, the worse of its two directions.
 
     A black-white edge blurred by a Gaussian rises from 16 to 84 % over two standard deviations;

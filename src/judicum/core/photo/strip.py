@@ -2,8 +2,8 @@
 
 import cv2
 import numpy as np
-import numpy.typing as npt
 
+from judicum.core.arrays import Pixels
 from judicum.core.photo.measure import Measured
 from judicum.core.photo.unwrap import sample
 
@@ -12,7 +12,7 @@ HALF_HEIGHT_MM = 8.0
 OVERHANG_MM = 4.0
 
 
-def cut_strip(measured: Measured) -> npt.NDArray[np.uint8] | None:
+def cut_strip(measured: Measured) -> Pixels | None:
     """Cut the strip of a measured bead: s runs right, n runs down, 10 pixels per mm.
 
     Returns:
@@ -27,14 +27,16 @@ def cut_strip(measured: Measured) -> npt.NDArray[np.uint8] | None:
     heading = np.gradient(bead.centre_mm, axis=0)
     heading /= np.linalg.norm(heading, axis=1, keepdims=True)
     inside = np.clip(s, 0, bead.s_mm[-1])
-    centre, along = (np.stack([np.interp(inside, bead.s_mm, v[:, k]) for k in (0, 1)], -1) for v in (bead.centre_mm, heading))
+    centre, along = (
+        np.stack([np.interp(inside, bead.s_mm, v[:, k]) for k in (0, 1)], -1) for v in (bead.centre_mm, heading)
+    )
     along /= np.linalg.norm(along, axis=1, keepdims=True)
     across = np.stack([-along[:, 1], along[:, 0]], -1)
     centre = centre + (s - inside)[:, None] * along
     return sample(picture, scale, centre[None] + n[:, None, None] * across[None])
 
 
-def encode_jpeg(picture: npt.NDArray[np.uint8], quality: int = 85) -> bytes:
+def encode_jpeg(picture: Pixels, quality: int = 85) -> bytes:
     """JPEG file of an 8-bit BGR picture, without any metadata."""
     _, file = cv2.imencode(".jpg", picture, [cv2.IMWRITE_JPEG_QUALITY, quality, cv2.IMWRITE_JPEG_OPTIMIZE, 1])
     return file.tobytes()

@@ -10,14 +10,11 @@ from dataclasses import dataclass
 
 import cv2
 import numpy as np
-import numpy.typing as npt
 from scipy.ndimage import gaussian_filter1d, map_coordinates
 
+from judicum.core.arrays import Flags, Floats, Whole
 from judicum.core.photo.film import GREY_LEVEL, film_lab, lab_to_linear, level_name, level_of_film, linear_to_lab
 from judicum.core.photo.trace import Band
-
-Floats = npt.NDArray[np.float64]
-Levels = npt.NDArray[np.int64]
 
 THICKNESS_NM = np.arange(0.0, 75.1, 1.5)
 GAINS = np.exp(np.linspace(np.log(0.55), np.log(1.7), 13))
@@ -68,14 +65,16 @@ def film_of(lab: Floats) -> tuple[Floats, Floats]:
     misfit = np.empty(len(lab))
     for k in range(0, len(lab), 4096):
         part = lab[k : k + 4096]
-        distance = np.sqrt(np.maximum((part**2).sum(1)[:, None] + (flat**2).sum(1)[None] - 2 * part @ flat.T, 0)) + cost_of
+        distance = (
+            np.sqrt(np.maximum((part**2).sum(1)[:, None] + (flat**2).sum(1)[None] - 2 * part @ flat.T, 0)) + cost_of
+        )
         best = distance.argmin(1)
         thickness[k : k + 4096] = THICKNESS_NM[best // len(GAINS)]
         misfit[k : k + 4096] = distance[np.arange(len(part)), best]
     return thickness, misfit
 
 
-def against_plate(band: Band, left_mm: Floats, right_mm: Floats, s_mm: Floats) -> npt.NDArray[np.float32]:
+def against_plate(band: Band, left_mm: Floats, right_mm: Floats, s_mm: Floats) -> Floats:
     """Scale a band so that its untinted plate reads L* 75 and neutral.
 
     The plate's colour is the median of what lies furthest from the bead on each side of the band
@@ -136,7 +135,7 @@ def read_tint(band: Band, left_mm: Floats, right_mm: Floats, s_mm: Floats) -> Ti
     return Tint(int(np.median(levels)), max(covered, default=0), widths[0], widths[1], along, share)
 
 
-def _levels(lab: Floats, grey: bool = True) -> Levels:
+def _levels(lab: Floats, grey: bool = True) -> Whole:
     flat = lab.reshape(-1, 3)
     thickness, _ = film_of(flat)
     levels = level_of_film(thickness)
@@ -146,7 +145,7 @@ def _levels(lab: Floats, grey: bool = True) -> Levels:
     return levels.reshape(lab.shape[:-1])
 
 
-def _tint_width(beside: Floats, distance: Floats, inside: npt.NDArray[np.bool_]) -> float:
+def _tint_width(beside: Floats, distance: Floats, inside: Flags) -> float:
     """Mean distance (mm) outward to where the colour no longer differs from untinted plate.
 
     Colour is averaged over 3 mm along the bead so that grain does not end or prolong the zone.

@@ -12,16 +12,14 @@ from dataclasses import dataclass
 
 import cv2
 import numpy as np
-import numpy.typing as npt
-from scipy.special import ndtr
 from scipy.ndimage import gaussian_filter1d, map_coordinates, uniform_filter1d
+from scipy.special import ndtr
 
+from judicum.core.arrays import Flags, Floats, Pixels, Whole
 from judicum.core.photo.film import linear_to_lab, srgb_to_linear
 from judicum.core.photo.locate import LAB_WEIGHT, Candidate, regions
 from judicum.core.photo.scale import Scale
 from judicum.core.photo.unwrap import Line, sample
-
-Floats = npt.NDArray[np.float64]
 
 HALF_BAND_MM = 9.0
 STEP_S_MM = 0.25
@@ -54,7 +52,7 @@ class Toes:
         return (self.left_mm + self.right_mm) / 2
 
     @property
-    def inside(self) -> npt.NDArray[np.bool_]:
+    def inside(self) -> Flags:
         return (self.s_mm >= self.start_mm) & (self.s_mm <= self.end_mm)
 
     @property
@@ -73,15 +71,15 @@ class Band:
     line: Line
     s_mm: Floats
     n_mm: Floats
-    lab: npt.NDArray[np.float32]
-    seen: npt.NDArray[np.bool_]
+    lab: Floats
+    seen: Flags
 
     @property
     def px_per_mm(self) -> float:
         return float(1 / (self.s_mm[1] - self.s_mm[0]))
 
 
-def span_of(picture: npt.NDArray[np.uint8], scale: Scale, line: Line) -> tuple[float, float]:
+def span_of(picture: Pixels, scale: Scale, line: Line) -> tuple[float, float]:
     """Where the line runs inside a searched region and inside the photo: first and last mm along it."""
     s = np.arange(-250.0, 250.0, 0.5)
     points = line.mm(s, 0.0)
@@ -93,8 +91,14 @@ def span_of(picture: npt.NDArray[np.uint8], scale: Scale, line: Line) -> tuple[f
 
 
 def read_band(
-    picture: npt.NDArray[np.uint8], scale: Scale, gains: Floats, line: Line, span: tuple[float, float],
-    centre: Floats | None = None, px_per_mm: float | None = None, half_mm: float = HALF_BAND_MM,
+    picture: Pixels,
+    scale: Scale,
+    gains: Floats,
+    line: Line,
+    span: tuple[float, float],
+    centre: Floats | None = None,
+    px_per_mm: float | None = None,
+    half_mm: float = HALF_BAND_MM,
 ) -> Band:
     """Read the photo on a grid along a line, `half_mm` to each side, at up to 14 samples per mm.
 
@@ -113,7 +117,7 @@ def read_band(
     return Band(line, s, n, lab, seen & allowed)
 
 
-def edge_strength(band: Band, along_mm: float = 0.5) -> npt.NDArray[np.float32]:
+def edge_strength(band: Band, along_mm: float = 0.5) -> Floats:
     """How sharply and how lastingly the colour changes across, (rows, columns), in units of its own median.
 
     Geometric mean of the CIELAB step over 0.15 mm and the step between the half millimetres on
@@ -135,10 +139,10 @@ def edge_strength(band: Band, along_mm: float = 0.5) -> npt.NDArray[np.float32]:
     seen = cv2.erode(band.seen.astype(np.uint8), np.ones((5, 5), np.uint8), borderValue=0)
     strength *= seen
     valid = strength[seen > 0]
-    return strength / (np.median(valid) + 0.4) if valid.size else strength  # type: ignore[no-any-return]
+    return strength / (np.median(valid) + 0.4) if valid.size else strength
 
 
-def _toe_pair(strength: Floats, colour: Floats) -> tuple[npt.NDArray[np.int64], npt.NDArray[np.int64]]:
+def _toe_pair(strength: Floats, colour: Floats) -> tuple[Whole, Whole]:
     """Best pair of paths over columns: row indices (left, right), by dynamic programming.
 
     State: (left row, width in rows); each step along moves either toe by at most BEND rows, at
@@ -173,10 +177,12 @@ def _toe_pair(strength: Floats, colour: Floats) -> tuple[npt.NDArray[np.int64], 
         if j:
             padded = np.pad(total, reach, constant_values=-1e9)
             # A pair (left, width) came from (left - a, width - (b - a)).
-            came = np.stack([
-                padded[reach - a : reach - a + rows, reach - (b - a) : reach - (b - a) + count] - price
-                for (a, b), price in zip(moves, cost, strict=True)
-            ])
+            came = np.stack(
+                [
+                    padded[reach - a : reach - a + rows, reach - (b - a) : reach - (b - a) + count] - price
+                    for (a, b), price in zip(moves, cost, strict=True)
+                ]
+            )
             back[j] = came.argmax(0)
             score = score + came.max(0)
         total = score
@@ -190,7 +196,7 @@ def _toe_pair(strength: Floats, colour: Floats) -> tuple[npt.NDArray[np.int64], 
     return lefts, lefts + wides + low
 
 
-def _one_toe(strength: Floats, price: float = 0.06) -> npt.NDArray[np.int64]:
+def _one_toe(strength: Floats, price: float = 0.06) -> Whole:
     """Strongest single path over columns: row indices; at most one row per column."""
     rows, columns = strength.shape
     gain = np.log1p(strength)
@@ -208,7 +214,7 @@ def _one_toe(strength: Floats, price: float = 0.06) -> npt.NDArray[np.int64]:
     return path
 
 
-def _pooled(strength: npt.NDArray[np.float32], band: Band) -> tuple[Floats, Floats, Floats, Floats]:
+def _pooled(strength: Floats, band: Band) -> tuple[Floats, Floats, Floats, Floats]:
     """Coarse grid of the pair search: strongest edge and mean colour of each cell, the cells' s and n."""
     down, right = max(1, round(PAIR_N_MM * band.px_per_mm)), max(1, round(PAIR_S_MM * band.px_per_mm))
     rows, columns = strength.shape[0] // down, strength.shape[1] // right
@@ -220,7 +226,7 @@ def _pooled(strength: npt.NDArray[np.float32], band: Band) -> tuple[Floats, Floa
     return cells.max(1).mean(2).astype(np.float64), colour.astype(np.float64), s, n
 
 
-def trace(picture: npt.NDArray[np.uint8], scale: Scale, gains: Floats, candidate: Candidate) -> Toes | None:
+def trace(picture: Pixels, scale: Scale, gains: Floats, candidate: Candidate) -> Toes | None:
     """Trace the bead of a candidate: the pair of toes roughly along its line, then each toe closely.
 
     Returns None where the line is shorter than 15 mm inside the searched region.
@@ -267,7 +273,9 @@ def settle(band: Band, toes: Toes) -> Toes:
         columns = (toes.s_mm[trimmed] - band.s_mm[0]) * band.px_per_mm
         rows = (toe[trimmed][None, :] + outward * offset[:, None] - band.n_mm[0]) * band.px_per_mm
         where = [rows, np.broadcast_to(columns, rows.shape)]
-        profile = np.stack([np.median(map_coordinates(band.lab[..., c], where, order=1, mode="nearest"), axis=1) for c in range(3)], -1)
+        profile = np.stack(
+            [np.median(map_coordinates(band.lab[..., c], where, order=1, mode="nearest"), axis=1) for c in range(3)], -1
+        )
         moved.append(toe + outward * _step_middle(offset, profile))
     return Toes(toes.line, toes.s_mm, moved[0], moved[1], toes.evidence, toes.start_mm, toes.end_mm)
 
@@ -280,7 +288,9 @@ def _step_middle(offset: Floats, profile: Floats) -> float:
         for blur in (0.06, 0.10, 0.16):
             step = ndtr(d / blur)
             for notch in (0.08, 0.14):
-                basis = np.stack([np.ones_like(d), step, np.exp(-0.5 * (d / notch) ** 2), np.minimum(d, 0), np.maximum(d, 0)], -1)
+                basis = np.stack(
+                    [np.ones_like(d), step, np.exp(-0.5 * (d / notch) ** 2), np.minimum(d, 0), np.maximum(d, 0)], -1
+                )
                 residual = profile - basis @ np.linalg.lstsq(basis, profile, rcond=None)[0]
                 misfit = float((residual**2).sum())
                 if misfit < best:
@@ -288,7 +298,7 @@ def _step_middle(offset: Floats, profile: Floats) -> float:
     return middle
 
 
-def _rough(picture: npt.NDArray[np.uint8], scale: Scale, gains: Floats, line: Line) -> Toes | None:
+def _rough(picture: Pixels, scale: Scale, gains: Floats, line: Line) -> Toes | None:
     span = span_of(picture, scale, line)
     if span[1] - span[0] < 15:
         return None

@@ -6,9 +6,8 @@ import cv2
 import numpy as np
 import numpy.typing as npt
 
+from judicum.core.arrays import Floats, Pixels
 from judicum.core.photo.scale import Scale
-
-Floats = npt.NDArray[np.float64]
 
 
 @dataclass(frozen=True)
@@ -25,10 +24,10 @@ class Line:
     def mm(self, s: npt.ArrayLike, n: npt.ArrayLike) -> Floats:
         """Card millimetres (..., 2) of distances along (mm) and across (mm)."""
         s, n = np.broadcast_arrays(np.asarray(s, float), np.asarray(n, float))
-        return self.origin + s[..., None] * self.along + n[..., None] * self.across  # type: ignore[no-any-return]
+        return self.origin + s[..., None] * self.along + n[..., None] * self.across
 
 
-def sample(picture: npt.NDArray[np.uint8], scale: Scale, points_mm: Floats) -> npt.NDArray[np.uint8]:
+def sample(picture: Pixels, scale: Scale, points_mm: Floats) -> Pixels:
     """Read the photo at card positions.
 
     Args:
@@ -52,4 +51,4 @@ def sample(picture: npt.NDArray[np.uint8], scale: Scale, points_mm: Floats) -> n
         crop = cv2.resize(crop, None, fx=1 / step, fy=1 / step, interpolation=cv2.INTER_AREA)
         local = (local + 0.5) / step - 0.5
     grid = local.astype(np.float32)
-    return cv2.remap(crop, grid[..., 0], grid[..., 1], cv2.INTER_LINEAR, borderMode=cv2.BORDER_CONSTANT)  # type: ignore[return-value]
+    return cv2.remap(crop, grid[..., 0], grid[..., 1], cv2.INTER_LINEAR, borderMode=cv2.BORDER_CONSTANT)

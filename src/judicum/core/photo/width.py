@@ -3,12 +3,10 @@
 from dataclasses import dataclass
 
 import numpy as np
-import numpy.typing as npt
 from scipy.ndimage import gaussian_filter1d
 
+from judicum.core.arrays import Flags, Floats
 from judicum.core.photo.trace import Toes
-
-Floats = npt.NDArray[np.float64]
 
 SAMPLE_MM = 0.5
 
@@ -32,7 +30,7 @@ class Outline:
         return float(self.s_mm[-1])
 
     @property
-    def body(self) -> npt.NDArray[np.bool_]:
+    def body(self) -> Flags:
         """Where width counts: all but the first and last stretch of one mean width."""
         margin = float(self.width_mm[(self.s_mm > 3) & (self.s_mm < self.length_mm - 3)].mean())
         inside = (self.s_mm >= margin) & (self.s_mm <= self.length_mm - margin)
@@ -50,7 +48,10 @@ def outline(toes: Toes, start_mm: float, end_mm: float, flip: bool) -> Outline:
     """
     keep = (toes.s_mm > start_mm + 1.0) & (toes.s_mm < end_mm - 1.0)
     along = np.concatenate([[start_mm], toes.s_mm[keep], [end_mm]])
-    centre, left, right = (np.concatenate([[v[keep][0]], v[keep], [v[keep][-1]]]) for v in (_smooth(toes.centre_mm), toes.left_mm, toes.right_mm))
+    centre, left, right = (
+        np.concatenate([[v[keep][0]], v[keep], [v[keep][-1]]])
+        for v in (_smooth(toes.centre_mm), toes.left_mm, toes.right_mm)
+    )
     points, lefts, rights = toes.line.mm(along, centre), toes.line.mm(along, left), toes.line.mm(along, right)
     if flip:
         points, lefts, rights = points[::-1], rights[::-1], lefts[::-1]
@@ -76,7 +77,7 @@ def starts_at_end(toes: Toes) -> bool:
 
 
 def _smooth(values: Floats) -> Floats:
-    return gaussian_filter1d(values, 4.0)  # type: ignore[no-any-return]
+    return gaussian_filter1d(values, 4.0)
 
 
 def rms_from_line(points: Floats) -> float:
@@ -99,4 +100,11 @@ def width_figures(bead: Outline, mm_per_px: float, residual_mm: float | None) ->
     scale_part = mean * (residual_mm or 0.0) / 18.0
     rough = float(np.abs(np.diff(width)).mean()) / np.sqrt(len(width))
     uncertainty = float(np.sqrt((0.7 * mm_per_px) ** 2 + scale_part**2 + rough**2 + 0.04**2))
-    return {"mean": mean, "sd": sd, "cv": sd / mean, "min": float(width.min()), "max": float(width.max()), "uncertainty": uncertainty}
+    return {
+        "mean": mean,
+        "sd": sd,
+        "cv": sd / mean,
+        "min": float(width.min()),
+        "max": float(width.max()),
+        "uncertainty": uncertainty,
+    }

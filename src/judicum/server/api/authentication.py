@@ -12,7 +12,7 @@ class SessionOnly(SessionAuthentication):
         return "Session"
 
 
-class SessionOnlyScheme(SessionScheme):
+class SessionOnlyScheme(SessionScheme):  # type: ignore[no-untyped-call]
     """How the OpenAPI file describes it."""
 
     target_class = "judicum.server.api.authentication.SessionOnly"

@@ -39,7 +39,7 @@ class ProblemSerializer(serializers.Serializer[Any]):
     status = serializers.IntegerField()
     code = serializers.CharField()
     detail = serializers.CharField()
-    errors = FieldProblemSerializer(many=True)
+    errors = FieldProblemSerializer(many=True)  # type: ignore[assignment]
 
 
 def problem_response(error: Exception, context: dict[str, Any]) -> Response | None:
@@ -56,10 +56,13 @@ def problem_response(error: Exception, context: dict[str, Any]) -> Response | No
     set_rollback()
     if isinstance(error, exceptions.ValidationError):
         fields = list(_flat(error.detail))
-        return _respond(error.status_code, "invalid_value", "; ".join(f"{f['field']}: {f['allowed']}" for f in fields), fields)
+        return _respond(
+            error.status_code, "invalid_value", "; ".join(f"{f['field']}: {f['allowed']}" for f in fields), fields
+        )
     response = _respond(error.status_code, str(error.default_code), str(error.detail), [])
-    if isinstance(error, exceptions.Throttled) and error.wait:
-        response["Retry-After"] = str(int(error.wait))
+    wait = getattr(error, "wait", None)
+    if wait:
+        response["Retry-After"] = str(int(wait))
     if isinstance(error, exceptions.NotAuthenticated):
         response["WWW-Authenticate"] = "Session"
     return response
@@ -70,7 +73,14 @@ def _respond(code: int, name: str, detail: str, fields: list[dict[str, Any]]) ->
 
 
 def _body(code: int, name: str, detail: str, fields: list[dict[str, Any]]) -> dict[str, Any]:
-    return {"type": f"urn:judicum:{name}", "title": name.replace("_", " "), "status": code, "code": name, "detail": detail, "errors": fields}
+    return {
+        "type": f"urn:judicum:{name}",
+        "title": name.replace("_", " "),
+        "status": code,
+        "code": name,
+        "detail": detail,
+        "errors": fields,
+    }
 
 
 def _fields(error: errors.JudicumError) -> list[dict[str, Any]]:
@@ -95,9 +105,13 @@ def _flat(detail: Any, at: str = "") -> Any:
 
 def csrf_failure(request: HttpRequest, reason: str = "") -> JsonResponse:
     """A request whose CSRF token is missing or wrong."""
-    return JsonResponse(_body(403, "csrf_failed", "The page was open too long; load it again.", []), status=403, content_type=MEDIA_TYPE)
+    return JsonResponse(
+        _body(403, "csrf_failed", "The page was open too long; load it again.", []), status=403, content_type=MEDIA_TYPE
+    )
 
 
 def unknown_address(request: HttpRequest) -> JsonResponse:
     """No such API address."""
-    return JsonResponse(_body(404, "not_found", f"There is nothing at {request.path}.", []), status=404, content_type=MEDIA_TYPE)
+    return JsonResponse(
+        _body(404, "not_found", f"There is nothing at {request.path}.", []), status=404, content_type=MEDIA_TYPE
+    )

@@ -19,7 +19,9 @@ class Attempt(models.Model):
     updated_at = models.DateTimeField()
 
     class Meta:
-        constraints = (models.UniqueConstraint(fields=("assignment", "student", "number"), name="one_attempt_per_number"),)
+        constraints = (
+            models.UniqueConstraint(fields=("assignment", "student", "number"), name="one_attempt_per_number"),
+        )
         indexes = (models.Index(fields=("student", "created_at")), models.Index(fields=("state",)))
         ordering = ("created_at", "id")
 

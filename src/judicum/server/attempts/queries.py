@@ -59,7 +59,11 @@ def held_as_staff(user: User, attempt_id: int) -> Attempt:
 
 def held(attempt_id: int) -> Attempt:
     """An attempt with its row held (SELECT … FOR UPDATE)."""
-    return Attempt.objects.select_for_update(of=("self",)).select_related("assignment__design", "student").get(pk=attempt_id)
+    return (
+        Attempt.objects.select_for_update(of=("self",))
+        .select_related("assignment__design", "student")
+        .get(pk=attempt_id)
+    )
 
 
 def with_parts(attempts: QuerySet[Attempt], overlays: bool = False) -> QuerySet[Attempt]:
@@ -67,8 +71,14 @@ def with_parts(attempts: QuerySet[Attempt], overlays: bool = False) -> QuerySet[
     measurements = Measurement.objects.order_by("-requested_at", "-id")
     if not overlays:
         measurements = measurements.defer("overlay")
-    photos = Photo.objects.select_related("picture").prefetch_related(Prefetch("measurements", measurements)).order_by("-sent_at", "-id")
-    return attempts.select_related("assignment__design", "student", "run", "mark__marked_by").prefetch_related(Prefetch("photos", photos))
+    photos = (
+        Photo.objects.select_related("picture")
+        .prefetch_related(Prefetch("measurements", measurements))
+        .order_by("-sent_at", "-id")
+    )
+    return attempts.select_related("assignment__design", "student", "run", "mark__marked_by").prefetch_related(
+        Prefetch("photos", photos)
+    )
 
 
 def counting_measurement(attempt: Attempt) -> Measurement | None:
@@ -79,7 +89,11 @@ def counting_measurement(attempt: Attempt) -> Measurement | None:
 
 
 def course_attempts(
-    user: User, course_id: int, student_id: int | None = None, states: list[str] | None = None, assignment_id: int | None = None
+    user: User,
+    course_id: int,
+    student_id: int | None = None,
+    states: list[str] | None = None,
+    assignment_id: int | None = None,
 ) -> QuerySet[Attempt]:
     """Attempts of a course, newest first: all for those who teach it, one's own for a student."""
     mine = membership_of(user, course_id)
@@ -99,7 +113,10 @@ def last_good_run(user: User, attempt: Attempt) -> Attempt | None:
     """The student's latest logged attempt at the same design before this one, with its run."""
     return (
         Attempt.objects.filter(student=user, assignment__design__code=attempt.assignment.design.code, run__isnull=False)
-        .exclude(pk=attempt.pk).select_related("run").order_by("-updated_at").first()
+        .exclude(pk=attempt.pk)
+        .select_related("run")
+        .order_by("-updated_at")
+        .first()
     )
 
 

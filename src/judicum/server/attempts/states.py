@@ -35,9 +35,19 @@ STEPS: dict[Step, dict[State, State]] = {
     Step.LOG: {State.ASSIGNED: State.LOGGED} | {s: s for s in BEFORE_MARK},
     Step.ADD_PHOTO: dict.fromkeys(BEFORE_MARK, State.PHOTOGRAPHED),
     # A measurement may end after the mark was set by eye, or be made again: the mark stands.
-    Step.MEASURE: {State.PHOTOGRAPHED: State.MEASURED, State.MEASURED: State.MEASURED, State.MARKED: State.MARKED, State.RETURNED: State.RETURNED},
+    Step.MEASURE: {
+        State.PHOTOGRAPHED: State.MEASURED,
+        State.MEASURED: State.MEASURED,
+        State.MARKED: State.MARKED,
+        State.RETURNED: State.RETURNED,
+    },
     Step.REFUSE_PHOTO: {s: s for s in (State.PHOTOGRAPHED, State.MEASURED, State.MARKED, State.RETURNED)},
-    Step.MARK: {State.PHOTOGRAPHED: State.MARKED, State.MEASURED: State.MARKED, State.MARKED: State.MARKED, State.RETURNED: State.MARKED},
+    Step.MARK: {
+        State.PHOTOGRAPHED: State.MARKED,
+        State.MEASURED: State.MARKED,
+        State.MARKED: State.MARKED,
+        State.RETURNED: State.MARKED,
+    },
     Step.RETURN: {State.MARKED: State.RETURNED},
 }
 
@@ -63,4 +73,6 @@ def advance(attempt: Any, step: Step, by: Any, at: datetime | None = None, **dat
     attempt.version += 1
     attempt.updated_at = at or timezone.now()
     attempt.save(update_fields=["state", "version", "updated_at"])
-    attempt.events.create(kind=step.value, actor=by, at=attempt.updated_at, data={"from": before, "to": attempt.state, **data})
+    attempt.events.create(
+        kind=step.value, actor=by, at=attempt.updated_at, data={"from": before, "to": attempt.state, **data}
+    )

@@ -91,7 +91,7 @@ REST_FRAMEWORK = {
     "DEFAULT_PERMISSION_CLASSES": ["rest_framework.permissions.IsAuthenticated"],
     "DEFAULT_RENDERER_CLASSES": ["rest_framework.renderers.JSONRenderer"],
     "DEFAULT_PARSER_CLASSES": ["rest_framework.parsers.JSONParser"],
-    "DEFAULT_SCHEMA_CLASS": "drf_spectacular.openapi.AutoSchema",
+    "DEFAULT_SCHEMA_CLASS": "judicum.server.api.schema.SchemaWithProblems",
     "DEFAULT_PAGINATION_CLASS": "judicum.server.api.paging.Pages",
     "EXCEPTION_HANDLER": "judicum.server.api.errors.problem_response",
     "UNAUTHENTICATED_USER": "django.contrib.auth.models.AnonymousUser",
@@ -102,6 +102,10 @@ SPECTACULAR_SETTINGS = {
     "DESCRIPTION": "Assigning, logging, measuring and marking practice coupons. Figures are SI; units stand in the names.",
     "SERVE_INCLUDE_SCHEMA": False,
     "COMPONENT_SPLIT_REQUEST": True,
+    "POSTPROCESSING_HOOKS": [
+        "drf_spectacular.hooks.postprocess_schema_enums",
+        "judicum.server.api.schema.answers_are_whole",
+    ],
     "ENUM_NAME_OVERRIDES": {
         "AttemptState": "judicum.server.attempts.states.State",
         "Role": "judicum.server.courses.models.Role",

@@ -14,7 +14,9 @@ def page(request: HttpRequest) -> HttpResponseBase:
     """The single page; its own router reads the address."""
     index = settings.WEB_DIST / "index.html"
     if not index.exists():
-        return HttpResponse("The page has not been built yet; run ./judicum demo.", status=503, content_type="text/plain")
+        return HttpResponse(
+            "The page has not been built yet; run ./judicum demo.", status=503, content_type="text/plain"
+        )
     response = FileResponse(index.open("rb"), content_type="text/html")
     response.headers["Cache-Control"] = "no-cache"
     return response

@@ -6,19 +6,35 @@ from judicum.server.coupons.models import Design
 
 LIBRARY: tuple[dict[str, Any], ...] = (
     {
-        "code": "plate-bead-15", "title": "Bead on plate, 1.5 mm", "joint": "bead_on_plate", "thickness_mm": 1.5, "target_width_mm": 4.0,
+        "code": "plate-bead-15",
+        "title": "Bead on plate, 1.5 mm",
+        "joint": "bead_on_plate",
+        "thickness_mm": 1.5,
+        "target_width_mm": 4.0,
         "purpose": "Puddle, travel and dab cadence with nothing else to think about.",
     },
     {
-        "code": "plate-bead-20", "title": "Bead on plate, 2.0 mm", "joint": "bead_on_plate", "thickness_mm": 2.0, "target_width_mm": 4.6,
+        "code": "plate-bead-20",
+        "title": "Bead on plate, 2.0 mm",
+        "joint": "bead_on_plate",
+        "thickness_mm": 2.0,
+        "target_width_mm": 4.6,
         "purpose": "The same with more heat to steer: even ripples, straight toes, colour no darker than copper.",
     },
     {
-        "code": "butt-15", "title": "Square butt, 1.5 mm", "joint": "butt", "thickness_mm": 1.5, "target_width_mm": 4.2,
+        "code": "butt-15",
+        "title": "Square butt, 1.5 mm",
+        "joint": "butt",
+        "thickness_mm": 1.5,
+        "target_width_mm": 4.2,
         "purpose": "Follow a joint: fit-up with no gap, small tacks, both toes caught alike.",
     },
     {
-        "code": "butt-20", "title": "Square butt, 2.0 mm", "joint": "butt", "thickness_mm": 2.0, "target_width_mm": 4.8,
+        "code": "butt-20",
+        "title": "Square butt, 2.0 mm",
+        "joint": "butt",
+        "thickness_mm": 2.0,
+        "target_width_mm": 4.8,
         "purpose": "A butt as the basins need it: even, straight, clean enough to leave unpolished.",
     },
 )

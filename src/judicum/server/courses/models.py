@@ -10,7 +10,7 @@ class Role(models.TextChoices):
     STUDENT = "student"
 
 
-STAFF = (Role.INSTRUCTOR, Role.ASSISTANT)
+STAFF: tuple[str, ...] = (Role.INSTRUCTOR, Role.ASSISTANT)
 
 
 class Course(models.Model):

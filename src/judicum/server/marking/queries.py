@@ -9,7 +9,9 @@ from judicum.server.photos.models import Measurement, MeasurementState
 
 def newest_measurement(attempt: Attempt) -> Measurement | None:
     """The measurement that counts: the newest done and not refused one, else the newest refused one."""
-    done = Measurement.objects.filter(photo__attempt=attempt, state=MeasurementState.DONE).order_by("-requested_at", "-id")
+    done = Measurement.objects.filter(photo__attempt=attempt, state=MeasurementState.DONE).order_by(
+        "-requested_at", "-id"
+    )
     return done.filter(refusal_code="").first() or done.first()
 
 

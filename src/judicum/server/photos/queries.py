@@ -10,7 +10,11 @@ from judicum.server.photos.models import Measurement, Photo, Upload
 
 def photo_for(user: User, photo_id: int) -> Photo:
     """One photo that the person may see. Raises NotFound."""
-    found = Photo.objects.select_related("picture", "attempt__assignment").filter(pk=photo_id, attempt__in=visible_to(user)).first()
+    found = (
+        Photo.objects.select_related("picture", "attempt__assignment")
+        .filter(pk=photo_id, attempt__in=visible_to(user))
+        .first()
+    )
     if found is None:
         raise NotFound(f"There is no photo {photo_id} for you.")
     return found
@@ -18,7 +22,11 @@ def photo_for(user: User, photo_id: int) -> Photo:
 
 def measurement_for(user: User, measurement_id: int) -> Measurement:
     """One measurement that the person may see. Raises NotFound."""
-    found = Measurement.objects.select_related("photo").filter(pk=measurement_id, photo__attempt__in=visible_to(user)).first()
+    found = (
+        Measurement.objects.select_related("photo")
+        .filter(pk=measurement_id, photo__attempt__in=visible_to(user))
+        .first()
+    )
     if found is None:
         raise NotFound(f"There is no measurement {measurement_id} for you.")
     return found

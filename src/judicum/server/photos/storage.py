@@ -3,11 +3,10 @@
 import hashlib
 
 import cv2
-import numpy as np
-import numpy.typing as npt
 from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
 
+from judicum.core.arrays import Pixels
 from judicum.core.photo import decode, encode_jpeg, sniff_format
 from judicum.server.photos.models import StoredPicture
 
@@ -39,14 +38,18 @@ def store_picture(data: bytes) -> StoredPicture:
     return StoredPicture.objects.get_or_create(
         pk=digest,
         defaults={
-            "media_type": media_type, "bytes": len(data), "height_px": pixels.shape[0], "width_px": pixels.shape[1],
-            "original": original, "shown": shown,
+            "media_type": media_type,
+            "bytes": len(data),
+            "height_px": pixels.shape[0],
+            "width_px": pixels.shape[1],
+            "original": original,
+            "shown": shown,
         },
     )[0]
 
 
-def _fit(pixels: npt.NDArray[np.uint8]) -> npt.NDArray[np.uint8]:
+def _fit(pixels: Pixels) -> Pixels:
     shrink = max(pixels.shape[:2]) / SHOWN_LONG_SIDE_PX
     if shrink <= 1:
         return pixels
-    return cv2.resize(pixels, None, fx=1 / shrink, fy=1 / shrink, interpolation=cv2.INTER_AREA)  # type: ignore[return-value]
+    return cv2.resize(pixels, None, fx=1 / shrink, fy=1 / shrink, interpolation=cv2.INTER_AREA)

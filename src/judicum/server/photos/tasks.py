@@ -43,7 +43,8 @@ async def retry_stalled(context: JobContext, timestamp: int) -> None:
     for job in await manager.get_stalled_jobs(seconds_since_heartbeat=STALLED_SECONDS):
         if job.attempts >= MOST_ATTEMPTS:
             await manager.finish_job(job, Status.FAILED, delete_job=False)
-            if "measurement_id" in job.task_kwargs:
-                await sync_to_async(mark_failed)(job.task_kwargs["measurement_id"])
+            measurement_id = job.task_kwargs.get("measurement_id")
+            if isinstance(measurement_id, int):
+                await sync_to_async(mark_failed)(measurement_id)
         else:
             await manager.retry_job(job)

@@ -30,7 +30,11 @@ def student_over_time(user: User, course_id: int, student_id: int) -> dict[str, 
     mine = membership_of(user, course_id)
     if mine.role not in STAFF and student_id != user.pk:
         raise NotAllowed("A student sees only their own progress.")
-    them = Membership.objects.select_related("user").filter(course_id=course_id, user_id=student_id, role=Role.STUDENT).first()
+    them = (
+        Membership.objects.select_related("user")
+        .filter(course_id=course_id, user_id=student_id, role=Role.STUDENT)
+        .first()
+    )
     if them is None:
         raise NotFound(f"There is no student {student_id} in this course.")
     found = course_attempts(user, course_id, student_id).exclude(state__in=[State.ASSIGNED, State.LOGGED])
@@ -49,12 +53,16 @@ def _series(attempts: list[Attempt], teaches: bool) -> dict[str, Any]:
         "assignment": assignment,
         "attempts": attempts,
         "bands": {
-            "width_cv_good": BANDS["width_cv"][0], "width_cv_accepted": BANDS["width_cv"][1],
-            "pitch_cv_good": BANDS["pitch_cv"][0], "pitch_cv_accepted": BANDS["pitch_cv"][1],
+            "width_cv_good": BANDS["width_cv"][0],
+            "width_cv_accepted": BANDS["width_cv"][1],
+            "pitch_cv_good": BANDS["pitch_cv"][0],
+            "pitch_cv_accepted": BANDS["pitch_cv"][1],
             "tint_level_accepted": FINISH_LEVEL[assignment.finish],
         },
         "width_cv_trend": trend_per_attempt([r["bead"]["width_mm"]["cv"] for r in reports]),
-        "pitch_cv_trend": trend_per_attempt([r["ripple"]["cv"] for r in reports if r["ripple"] and r["ripple"]["cv"] is not None]),
+        "pitch_cv_trend": trend_per_attempt(
+            [r["ripple"]["cv"] for r in reports if r["ripple"] and r["ripple"]["cv"] is not None]
+        ),
         "good_in_a_row": good_in_a_row(marks, PASS_MARK),
         "pass_mark": PASS_MARK,
     }
@@ -74,11 +82,17 @@ def desk(user: User, course_id: int) -> dict[str, Any]:
     ).count()
     now = timezone.now()
     worked = dict(
-        Attempt.objects.filter(in_course).exclude(state=State.ASSIGNED).values_list("student_id").annotate(Max("updated_at")).order_by()
+        Attempt.objects.filter(in_course)
+        .exclude(state=State.ASSIGNED)
+        .values_list("student_id")
+        .annotate(Max("updated_at"))
+        .order_by()
     )
     overdue = dict(
         Attempt.objects.filter(in_course, state=State.ASSIGNED, number=1, assignment__due_on__lt=now.date())
-        .values_list("student_id").annotate(Count("id")).order_by()
+        .values_list("student_id")
+        .annotate(Count("id"))
+        .order_by()
     )
     students = [
         {

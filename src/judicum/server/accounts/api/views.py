@@ -12,17 +12,18 @@ from judicum.server.accounts.actions.change_units import change_units
 from judicum.server.accounts.actions.sign_in import sign_in
 from judicum.server.accounts.api.serializers import SessionSerializer, SignInSerializer, UnitsSerializer
 from judicum.server.accounts.queries import with_courses
+from judicum.server.api.person import person
 
 
 class SessionView(APIView):
     """The session of this browser."""
 
-    def get_permissions(self) -> list[AllowAny | IsAuthenticated]:  # type: ignore[override]
+    def get_permissions(self) -> list[AllowAny | IsAuthenticated]:
         return [AllowAny()] if self.request.method == "POST" else [IsAuthenticated()]
 
     @extend_schema(operation_id="session_read", responses=SessionSerializer)
     def get(self, request: Request) -> Response:
-        return Response(SessionSerializer(with_courses(request.user)).data)
+        return Response(SessionSerializer(with_courses(person(request))).data)
 
     @extend_schema(operation_id="session_open", request=SignInSerializer, responses=SessionSerializer)
     def post(self, request: Request) -> Response:
@@ -44,5 +45,7 @@ class UnitsView(APIView):
     def patch(self, request: Request) -> Response:
         asked = UnitsSerializer(data=request.data)
         asked.is_valid(raise_exception=True)
-        user = change_units(request.user, asked.validated_data.get("length_unit"), asked.validated_data.get("flow_unit"))
+        user = change_units(
+            person(request), asked.validated_data.get("length_unit"), asked.validated_data.get("flow_unit")
+        )
         return Response(SessionSerializer(with_courses(user)).data)

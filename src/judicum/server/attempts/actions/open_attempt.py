@@ -17,7 +17,9 @@ def open_attempt(assignment: Assignment, student: User, by: User, at: datetime |
     """Open the student's next attempt at an assignment."""
     at = at or timezone.now()
     last = Attempt.objects.filter(assignment=assignment, student=student).aggregate(last=Max("number"))["last"] or 0
-    attempt = Attempt.objects.create(assignment=assignment, student=student, number=last + 1, created_at=at, updated_at=at)
+    attempt = Attempt.objects.create(
+        assignment=assignment, student=student, number=last + 1, created_at=at, updated_at=at
+    )
     attempt.events.create(kind=Step.OPEN, actor=by, at=at, data={"to": State.ASSIGNED})
     return attempt
 

@@ -31,7 +31,7 @@ class RunFieldSerializer(serializers.Serializer[Any]):
     high = serializers.FloatField(allow_null=True)
     step = serializers.FloatField(allow_null=True)
     choices = serializers.ListField(child=serializers.CharField())
-    required = serializers.BooleanField()
+    required = serializers.BooleanField()  # type: ignore[assignment]
 
 
 class GoalSerializer(serializers.ModelSerializer[Assignment]):
@@ -52,7 +52,18 @@ class AttemptBriefSerializer(serializers.ModelSerializer[Attempt]):
 
     class Meta:
         model = Attempt
-        fields = ("id", "number", "state", "version", "student", "assignment", "created_at", "updated_at", "measurement", "mark_total")
+        fields: tuple[str, ...] = (
+            "id",
+            "number",
+            "state",
+            "version",
+            "student",
+            "assignment",
+            "created_at",
+            "updated_at",
+            "measurement",
+            "mark_total",
+        )
 
     @extend_schema_field(MeasurementBriefSerializer(allow_null=True))
     def get_measurement(self, attempt: Attempt) -> Any:
@@ -73,7 +84,7 @@ class AttemptSerializer(AttemptBriefSerializer):
     may_mark = serializers.SerializerMethodField()
 
     class Meta(AttemptBriefSerializer.Meta):
-        fields = (*AttemptBriefSerializer.Meta.fields, "run", "photos", "mark", "may_mark")
+        fields: tuple[str, ...] = (*AttemptBriefSerializer.Meta.fields, "run", "photos", "mark", "may_mark")
 
     @extend_schema_field(RunSerializer(allow_null=True))
     def get_run(self, attempt: Attempt) -> Any:

@@ -1,6 +1,14 @@
 from django.urls import path
 
-from judicum.server.attempts.api.views import AttemptView, CourseAttemptsView, EventsView, LastRunView, NextAttemptView, RunFieldsView, RunView
+from judicum.server.attempts.api.views import (
+    AttemptView,
+    CourseAttemptsView,
+    EventsView,
+    LastRunView,
+    NextAttemptView,
+    RunFieldsView,
+    RunView,
+)
 
 urlpatterns = [
     path("run-fields", RunFieldsView.as_view()),

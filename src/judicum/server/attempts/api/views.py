@@ -12,9 +12,16 @@ from rest_framework.views import APIView
 
 from judicum.core.errors import InvalidValue
 from judicum.core.setup import RUN_FIELDS
+from judicum.server.api.person import person
 from judicum.server.attempts.actions.log_run import log_run
 from judicum.server.attempts.actions.open_attempt import weld_another
-from judicum.server.attempts.api.serializers import AttemptBriefSerializer, AttemptSerializer, EventSerializer, RunFieldSerializer, RunSerializer
+from judicum.server.attempts.api.serializers import (
+    AttemptBriefSerializer,
+    AttemptSerializer,
+    EventSerializer,
+    RunFieldSerializer,
+    RunSerializer,
+)
 from judicum.server.attempts.models import Attempt, Event
 from judicum.server.attempts.queries import attempt_for, course_attempts, last_good_run, log_of, teaches, with_parts
 from judicum.server.attempts.states import State
@@ -25,9 +32,9 @@ from judicum.server.courses.queries import membership_of
 
 def shown(request: Request, attempt_id: int) -> Response:
     """The whole attempt as this person may see it."""
-    attempt = attempt_for(request.user, attempt_id)
+    attempt = attempt_for(person(request), attempt_id)
     full = with_parts(Attempt.objects.filter(pk=attempt.pk), overlays=True).get()
-    return Response(AttemptSerializer(full, context={"teaches": teaches(request.user, attempt)}).data)
+    return Response(AttemptSerializer(full, context={"teaches": teaches(person(request), attempt)}).data)
 
 
 def _number(request: Request, name: str) -> int | None:
@@ -45,10 +52,13 @@ class CourseAttemptsView(ListAPIView[Attempt]):
     serializer_class = AttemptBriefSerializer
     queryset = Attempt.objects.none()
 
-    @extend_schema(parameters=[
-        OpenApiParameter("student", OpenApiTypes.INT), OpenApiParameter("assignment", OpenApiTypes.INT),
-        OpenApiParameter("state", OpenApiTypes.STR, many=True, enum=State.values),
-    ])
+    @extend_schema(
+        parameters=[
+            OpenApiParameter("student", OpenApiTypes.INT),
+            OpenApiParameter("assignment", OpenApiTypes.INT),
+            OpenApiParameter("state", OpenApiTypes.STR, many=True, enum=State.values),
+        ]
+    )
     def get(self, request: Request, *args: object, **kwargs: object) -> Response:
         return super().get(request, *args, **kwargs)
 
@@ -60,13 +70,17 @@ class CourseAttemptsView(ListAPIView[Attempt]):
         if unknown:
             raise InvalidValue("state", unknown[0], "one of " + ", ".join(State.values))
         return course_attempts(
-            self.request.user, self.kwargs["course_id"], _number(self.request, "student"), states, _number(self.request, "assignment")
+            person(self.request),
+            self.kwargs["course_id"],
+            _number(self.request, "student"),
+            states,
+            _number(self.request, "assignment"),
         )
 
     def get_serializer_context(self):  # type: ignore[no-untyped-def]
-        context = super().get_serializer_context()
+        context = dict(super().get_serializer_context())
         if not getattr(self, "swagger_fake_view", False):
-            context["teaches"] = membership_of(self.request.user, self.kwargs["course_id"]).role in STAFF
+            context["teaches"] = membership_of(person(self.request), self.kwargs["course_id"]).role in STAFF
         return context
 
 
@@ -85,7 +99,7 @@ class RunView(APIView):
     def put(self, request: Request, attempt_id: int) -> Response:
         if not isinstance(request.data, dict):
             raise InvalidValue("run", type(request.data).__name__, "an object with the fields of a run")
-        log_run(request.user, attempt_id, request.data)
+        log_run(person(request), attempt_id, request.data)
         return shown(request, attempt_id)
 
 
@@ -94,7 +108,7 @@ class LastRunView(APIView):
 
     @extend_schema(operation_id="run_last", responses=RunSerializer)
     def get(self, request: Request, attempt_id: int) -> Response:
-        attempt = attempt_for(request.user, attempt_id)
+        attempt = attempt_for(person(request), attempt_id)
         last = last_good_run(attempt.student, attempt)
         return Response(RunSerializer(last.run).data if last else None)
 
@@ -104,7 +118,7 @@ class NextAttemptView(APIView):
 
     @extend_schema(operation_id="attempt_open", request=None, responses={201: AttemptSerializer})
     def post(self, request: Request, assignment_id: int) -> Response:
-        attempt = weld_another(request.user, assignment_for(request.user, assignment_id))
+        attempt = weld_another(person(request), assignment_for(person(request), assignment_id))
         response = shown(request, attempt.pk)
         response.status_code = status.HTTP_201_CREATED
         return response
@@ -119,7 +133,7 @@ class EventsView(ListAPIView[Event]):
     def get_queryset(self):  # type: ignore[no-untyped-def]
         if getattr(self, "swagger_fake_view", False):
             return Event.objects.none()
-        return log_of(attempt_for(self.request.user, self.kwargs["attempt_id"]))
+        return log_of(attempt_for(person(self.request), self.kwargs["attempt_id"]))
 
 
 class RunFieldsView(APIView):

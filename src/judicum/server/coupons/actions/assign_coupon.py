@@ -19,8 +19,16 @@ IN_A_ROW = (1, 20)
 
 @transaction.atomic
 def assign_coupon(
-    user: User, course_id: int, *, design_id: int, target_width_mm: float, finish: str, good_in_a_row: int, due_on: date,
-    student_ids: Sequence[int] | None = None, at: datetime | None = None,
+    user: User,
+    course_id: int,
+    *,
+    design_id: int,
+    target_width_mm: float,
+    finish: str,
+    good_in_a_row: int,
+    due_on: date,
+    student_ids: Sequence[int] | None = None,
+    at: datetime | None = None,
 ) -> Assignment:
     """Assign a design and open the first attempt of every student it is given to.
 
@@ -45,8 +53,14 @@ def assign_coupon(
     if unknown or not wanted:
         raise InvalidValue("students", unknown or "nobody", "students of this course")
     assignment = Assignment.objects.create(
-        course=course, design=design, target_width_mm=target_width_mm, finish=finish, good_in_a_row=good_in_a_row,
-        due_on=due_on, created_by=user, created_at=at or timezone.now(),
+        course=course,
+        design=design,
+        target_width_mm=target_width_mm,
+        finish=finish,
+        good_in_a_row=good_in_a_row,
+        due_on=due_on,
+        created_by=user,
+        created_at=at or timezone.now(),
     )
     for student_id in wanted:
         open_attempt(assignment, students[student_id], by=user, at=at)

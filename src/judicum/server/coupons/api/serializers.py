@@ -10,7 +10,19 @@ from judicum.server.coupons.models import Assignment, Design, Finish
 class DesignSerializer(serializers.ModelSerializer[Design]):
     class Meta:
         model = Design
-        fields = ("id", "code", "version", "title", "purpose", "joint", "metal", "thickness_mm", "length_mm", "target_width_mm", "finish")
+        fields = (
+            "id",
+            "code",
+            "version",
+            "title",
+            "purpose",
+            "joint",
+            "metal",
+            "thickness_mm",
+            "length_mm",
+            "target_width_mm",
+            "finish",
+        )
 
 
 class AssignmentSerializer(serializers.ModelSerializer[Assignment]):

@@ -11,6 +11,7 @@ from rest_framework.views import APIView
 from judicum.core.errors import InvalidValue
 from judicum.server.accounts.api.serializers import SessionSerializer
 from judicum.server.accounts.queries import with_courses
+from judicum.server.api.person import person
 from judicum.server.courses.actions.join_course import join_course, register_and_join
 from judicum.server.courses.api.serializers import CourseSerializer, JoinSerializer, MemberSerializer
 from judicum.server.courses.models import STAFF, Membership
@@ -22,12 +23,14 @@ class CourseView(APIView):
 
     @extend_schema(operation_id="course_read", responses=CourseSerializer)
     def get(self, request: Request, course_id: int) -> Response:
-        mine = membership_of(request.user, course_id)
+        mine = membership_of(person(request), course_id)
         shown = {
-            "id": mine.course.id, "name": mine.course.name, "role": mine.role,
+            "id": mine.course.id,
+            "name": mine.course.name,
+            "role": mine.role,
             "join_code": mine.course.join_code if mine.role in STAFF else None,
         }
-        return Response(CourseSerializer(shown).data)
+        return Response(CourseSerializer(shown).data)  # type: ignore[arg-type]
 
 
 class MembersView(ListAPIView[Membership]):
@@ -39,7 +42,9 @@ class MembersView(ListAPIView[Membership]):
     def get_queryset(self):  # type: ignore[no-untyped-def]
         if getattr(self, "swagger_fake_view", False):
             return Membership.objects.none()
-        return members(staff_of(self.request.user, self.kwargs["course_id"]).course, self.request.query_params.get("role"))
+        return members(
+            staff_of(person(self.request), self.kwargs["course_id"]).course, self.request.query_params.get("role")
+        )
 
 
 class JoinView(APIView):
@@ -53,8 +58,8 @@ class JoinView(APIView):
         asked.is_valid(raise_exception=True)
         given = asked.validated_data
         if request.user.is_authenticated:
-            join_course(request.user, given["code"])
-            return Response(SessionSerializer(with_courses(request.user)).data)
+            join_course(person(request), given["code"])
+            return Response(SessionSerializer(with_courses(person(request))).data)
         for field in ("username", "display_name", "password"):
             if not given.get(field):
                 raise InvalidValue(field, None, "needed for a new account")

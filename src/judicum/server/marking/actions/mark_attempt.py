@@ -21,7 +21,13 @@ MOST_NEXT = 300
 
 @transaction.atomic
 def set_mark(
-    user: User, attempt_id: int, version: int, scores: Mapping[str, float | None], comment: str, next_change: str, at: datetime | None = None
+    user: User,
+    attempt_id: int,
+    version: int,
+    scores: Mapping[str, float | None],
+    comment: str,
+    next_change: str,
+    at: datetime | None = None,
 ) -> Mark:
     """Set or change an attempt's mark.
 
@@ -42,8 +48,14 @@ def set_mark(
     mark_total = total(clean)
     advance(attempt, Step.MARK, user, at, scores=clean, total=mark_total)
     fields = {
-        "measurement": newest_measurement(attempt), "scores": clean, "total": mark_total, "comment": comment, "next_change": next_change,
-        "marked_by": user, "marked_at": at or timezone.now(), "returned_at": None,
+        "measurement": newest_measurement(attempt),
+        "scores": clean,
+        "total": mark_total,
+        "comment": comment,
+        "next_change": next_change,
+        "marked_by": user,
+        "marked_at": at or timezone.now(),
+        "returned_at": None,
     }
     return Mark.objects.update_or_create(attempt=attempt, defaults=fields)[0]
 
@@ -71,4 +83,6 @@ def _check_version(attempt: Attempt, version: int) -> None:
     last = attempt.events.select_related("actor").order_by("-at", "-id").first()
     who = last.actor.display_name if last and last.actor else "The measurement"
     what = last.kind.replace("_", " ") if last else "change"
-    raise EditConflict(f"{who} changed this attempt in the meantime ({what}). Load it again; what you typed is still here.")
+    raise EditConflict(
+        f"{who} changed this attempt in the meantime ({what}). Load it again; what you typed is still here."
+    )

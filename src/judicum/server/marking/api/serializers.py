@@ -9,8 +9,10 @@ from judicum.server.accounts.api.serializers import PersonSerializer
 from judicum.server.marking.models import Mark
 
 ScoresSerializer = type(
-    "ScoresSerializer", (serializers.Serializer,),
-    {c.key: serializers.FloatField(allow_null=True) for c in CRITERIA} | {"__doc__": "A score 0 to 10 by criterion, null where it does not apply."},
+    "ScoresSerializer",
+    (serializers.Serializer,),
+    {c.key: serializers.FloatField(allow_null=True) for c in CRITERIA}
+    | {"__doc__": "A score 0 to 10 by criterion, null where it does not apply."},
 )
 
 

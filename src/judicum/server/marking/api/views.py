@@ -7,6 +7,7 @@ from rest_framework.views import APIView
 
 from judicum.core.errors import NotAllowed
 from judicum.core.marking import CRITERIA
+from judicum.server.api.person import person
 from judicum.server.attempts.api.serializers import AttemptSerializer
 from judicum.server.attempts.api.views import shown
 from judicum.server.attempts.queries import attempt_for, teaches
@@ -20,12 +21,18 @@ class SuggestionsView(APIView):
 
     @extend_schema(operation_id="mark_suggestions", responses=SuggestionSerializer(many=True))
     def get(self, request: Request, attempt_id: int) -> Response:
-        attempt = attempt_for(request.user, attempt_id)
-        if not teaches(request.user, attempt):
+        attempt = attempt_for(person(request), attempt_id)
+        if not teaches(person(request), attempt):
             raise NotAllowed("Only the course's instructor and assistants see suggestions.")
         weights = {c.key: c.weight for c in CRITERIA}
         rows = [
-            {"criterion": s.criterion, "weight": weights[s.criterion], "score": s.score, "reason": s.reason, "figures": s.figures}
+            {
+                "criterion": s.criterion,
+                "weight": weights[s.criterion],
+                "score": s.score,
+                "reason": s.reason,
+                "figures": s.figures,
+            }
             for s in suggestions(attempt)
         ]
         return Response(SuggestionSerializer(rows, many=True).data)
@@ -38,7 +45,7 @@ class MarkView(APIView):
     def put(self, request: Request, attempt_id: int) -> Response:
         asked = SetMarkSerializer(data=request.data)
         asked.is_valid(raise_exception=True)
-        set_mark(request.user, attempt_id, **asked.validated_data)
+        set_mark(person(request), attempt_id, **asked.validated_data)
         return shown(request, attempt_id)
 
 
@@ -49,5 +56,5 @@ class ReturnView(APIView):
     def post(self, request: Request, attempt_id: int) -> Response:
         asked = ReturnMarkSerializer(data=request.data)
         asked.is_valid(raise_exception=True)
-        return_mark(request.user, attempt_id, **asked.validated_data)
+        return_mark(person(request), attempt_id, **asked.validated_data)
         return shown(request, attempt_id)

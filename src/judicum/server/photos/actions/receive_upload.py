@@ -36,7 +36,9 @@ def begin_upload(user: User, attempt_id: int, size: int, name: str) -> Upload:
     if attempt.student_id != user.pk:
         raise NotAllowed("Only the student who welds the coupon may do this.")
     if not allowed(attempt, Step.ADD_PHOTO):
-        raise WrongState(f"The attempt is {attempt.state}; log the run before its photo, and a marked one takes no more.")
+        raise WrongState(
+            f"The attempt is {attempt.state}; log the run before its photo, and a marked one takes no more."
+        )
     return Upload.objects.create(attempt=attempt, user=user, size=size, name=name[:200])
 
 

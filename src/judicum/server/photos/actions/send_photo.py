@@ -22,7 +22,9 @@ def check_size(size: int) -> None:
         raise InvalidValue("size", size, f"1 to {MAX_BYTES} bytes (25 MB)")
 
 
-def send_photo(user: User, attempt_id: int, data: bytes, name: str = "", at: datetime | None = None, measure: bool = True) -> Photo:
+def send_photo(
+    user: User, attempt_id: int, data: bytes, name: str = "", at: datetime | None = None, measure: bool = True
+) -> Photo:
     """Store a photo of one's own attempt; it is measured in the background.
 
     Raises:
@@ -34,7 +36,9 @@ def send_photo(user: User, attempt_id: int, data: bytes, name: str = "", at: dat
     with transaction.atomic():
         attempt = held_own(user, attempt_id)
         advance(attempt, Step.ADD_PHOTO, user, at, sha256=picture.pk)
-        photo = Photo.objects.create(attempt=attempt, picture=picture, name=name[:200], sent_by=user, sent_at=at or timezone.now())
+        photo = Photo.objects.create(
+            attempt=attempt, picture=picture, name=name[:200], sent_by=user, sent_at=at or timezone.now()
+        )
         if measure:
             request_measurement(photo)
     return photo

@@ -13,7 +13,7 @@ class RefusalSerializer(serializers.Serializer[Any]):
 
 
 class ScaleSerializer(serializers.Serializer[Any]):
-    source = serializers.CharField()
+    source = serializers.CharField()  # type: ignore[assignment]
     mm_per_px = Number()
     residual_mm = Number(allow_null=True)
     tilt_deg = Number(allow_null=True)

@@ -24,7 +24,12 @@ def strip_of(measurement: Measurement) -> dict[str, Any] | None:
     if not measurement.strip or not measurement.report:
         return None
     length = measurement.report["bead"]["length_mm"]
-    return {"url": f"/api/measurements/{measurement.pk}/strip", "from_mm": -OVERHANG_MM, "to_mm": length + OVERHANG_MM, "half_height_mm": HALF_HEIGHT_MM}
+    return {
+        "url": f"/api/measurements/{measurement.pk}/strip",
+        "from_mm": -OVERHANG_MM,
+        "to_mm": length + OVERHANG_MM,
+        "half_height_mm": HALF_HEIGHT_MM,
+    }
 
 
 class MeasurementBriefSerializer(serializers.ModelSerializer[Measurement]):
@@ -40,9 +45,20 @@ class MeasurementBriefSerializer(serializers.ModelSerializer[Measurement]):
 
     class Meta:
         model = Measurement
-        fields = (
-            "id", "state", "refusal_code", "engine_version", "strip", "length_mm", "width_mean_mm", "width_cv", "pitch_cv",
-            "tint_level", "tint_name", "requested_at", "finished_at",
+        fields: tuple[str, ...] = (
+            "id",
+            "state",
+            "refusal_code",
+            "engine_version",
+            "strip",
+            "length_mm",
+            "width_mean_mm",
+            "width_cv",
+            "pitch_cv",
+            "tint_level",
+            "tint_name",
+            "requested_at",
+            "finished_at",
         )
 
     @extend_schema_field(StripSerializer(allow_null=True))
@@ -56,22 +72,22 @@ class MeasurementBriefSerializer(serializers.ModelSerializer[Measurement]):
         return part
 
     def get_length_mm(self, m: Measurement) -> float | None:
-        return self._figure(m, "bead", "length_mm")  # type: ignore[no-any-return]
+        return self._figure(m, "bead", "length_mm")
 
     def get_width_mean_mm(self, m: Measurement) -> float | None:
-        return self._figure(m, "bead", "width_mm", "mean")  # type: ignore[no-any-return]
+        return self._figure(m, "bead", "width_mm", "mean")
 
     def get_width_cv(self, m: Measurement) -> float | None:
-        return self._figure(m, "bead", "width_mm", "cv")  # type: ignore[no-any-return]
+        return self._figure(m, "bead", "width_mm", "cv")
 
     def get_pitch_cv(self, m: Measurement) -> float | None:
-        return self._figure(m, "ripple", "cv")  # type: ignore[no-any-return]
+        return self._figure(m, "ripple", "cv")
 
     def get_tint_level(self, m: Measurement) -> int | None:
-        return self._figure(m, "tint", "bead", "level")  # type: ignore[no-any-return]
+        return self._figure(m, "tint", "bead", "level")
 
     def get_tint_name(self, m: Measurement) -> str | None:
-        return self._figure(m, "tint", "bead", "name")  # type: ignore[no-any-return]
+        return self._figure(m, "tint", "bead", "name")
 
 
 class MeasurementSerializer(MeasurementBriefSerializer):
@@ -81,7 +97,7 @@ class MeasurementSerializer(MeasurementBriefSerializer):
     overlay = serializers.SerializerMethodField()
 
     class Meta(MeasurementBriefSerializer.Meta):
-        fields = (*MeasurementBriefSerializer.Meta.fields, "report", "overlay")
+        fields: tuple[str, ...] = (*MeasurementBriefSerializer.Meta.fields, "report", "overlay")
 
     @extend_schema_field(ReportSerializer(allow_null=True))
     def get_report(self, m: Measurement) -> Any:

@@ -1,6 +1,13 @@
 from django.urls import path
 
-from judicum.server.photos.api.views import MeasureAgainView, PictureView, ScaleCardView, StripView, UploadsView, UploadView
+from judicum.server.photos.api.views import (
+    MeasureAgainView,
+    PictureView,
+    ScaleCardView,
+    StripView,
+    UploadsView,
+    UploadView,
+)
 
 urlpatterns = [
     path("attempts/<int:attempt_id>/uploads", UploadsView.as_view()),

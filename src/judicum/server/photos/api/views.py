@@ -7,6 +7,7 @@ tells how much has arrived, PATCH appends.
 import base64
 import binascii
 import io
+from typing import cast
 from uuid import UUID
 
 from django.http import FileResponse
@@ -21,6 +22,7 @@ from rest_framework.views import APIView
 
 from judicum.core.errors import InvalidValue, NotFound
 from judicum.core.photo.printing import PAPERS, card_pdf
+from judicum.server.api.person import person
 from judicum.server.photos.actions.receive_upload import MAX_PIECE, begin_upload, receive_piece
 from judicum.server.photos.actions.request_measurement import measure_again
 from judicum.server.photos.api.serializers import MeasurementSerializer
@@ -61,7 +63,12 @@ def _name(request: Request) -> str:
 
 
 def _progress(upload: Upload, code: int) -> Response:
-    headers = {"Tus-Resumable": TUS, "Upload-Offset": str(upload.received), "Upload-Length": str(upload.size), "Cache-Control": "no-store"}
+    headers = {
+        "Tus-Resumable": TUS,
+        "Upload-Offset": str(upload.received),
+        "Upload-Length": str(upload.size),
+        "Cache-Control": "no-store",
+    }
     if upload.photo_id:
         headers["Judicum-Photo"] = str(upload.photo_id)
     return Response(status=code, headers=headers)
@@ -71,11 +78,13 @@ class UploadsView(APIView):
     """Announcing a file."""
 
     @extend_schema(
-        operation_id="upload_begin", request=None, responses={201: None},
+        operation_id="upload_begin",
+        request=None,
+        responses={201: None},
         parameters=[OpenApiParameter("Upload-Length", OpenApiTypes.INT, OpenApiParameter.HEADER, required=True)],
     )
     def post(self, request: Request, attempt_id: int) -> Response:
-        upload = begin_upload(request.user, attempt_id, _length(request, "Upload-Length"), _name(request))
+        upload = begin_upload(person(request), attempt_id, _length(request, "Upload-Length"), _name(request))
         response = _progress(upload, status.HTTP_201_CREATED)
         response["Location"] = f"/api/uploads/{upload.pk}"
         return response
@@ -88,14 +97,19 @@ class UploadView(APIView):
 
     @extend_schema(operation_id="upload_progress", request=None, responses={200: None})
     def head(self, request: Request, upload_id: UUID) -> Response:
-        return _progress(upload_for(request.user, upload_id), status.HTTP_200_OK)
+        return _progress(upload_for(person(request), upload_id), status.HTTP_200_OK)
 
     @extend_schema(
-        operation_id="upload_append", request={"application/offset+octet-stream": OpenApiTypes.BINARY}, responses={204: None},
+        operation_id="upload_append",
+        request={"application/offset+octet-stream": OpenApiTypes.BINARY},
+        responses={204: None},
         parameters=[OpenApiParameter("Upload-Offset", OpenApiTypes.INT, OpenApiParameter.HEADER, required=True)],
     )
     def patch(self, request: Request, upload_id: UUID) -> Response:
-        return _progress(receive_piece(request.user, upload_id, _length(request, "Upload-Offset"), request.data), status.HTTP_204_NO_CONTENT)
+        return _progress(
+            receive_piece(person(request), upload_id, _length(request, "Upload-Offset"), cast(bytes, request.data)),
+            status.HTTP_204_NO_CONTENT,
+        )
 
 
 class PictureView(APIView):
@@ -103,7 +117,7 @@ class PictureView(APIView):
 
     @extend_schema(operation_id="photo_picture", responses={(200, "image/jpeg"): OpenApiTypes.BINARY})
     def get(self, request: Request, photo_id: int) -> HttpResponseBase:
-        return _jpeg(photo_for(request.user, photo_id).picture.shown)
+        return _jpeg(photo_for(person(request), photo_id).picture.shown)
 
 
 class StripView(APIView):
@@ -111,7 +125,7 @@ class StripView(APIView):
 
     @extend_schema(operation_id="measurement_strip", responses={(200, "image/jpeg"): OpenApiTypes.BINARY})
     def get(self, request: Request, measurement_id: int) -> HttpResponseBase:
-        measurement = measurement_for(request.user, measurement_id)
+        measurement = measurement_for(person(request), measurement_id)
         if not measurement.strip:
             raise NotFound("This measurement has no strip.")
         return _jpeg(measurement.strip)
@@ -129,14 +143,17 @@ class MeasureAgainView(APIView):
 
     @extend_schema(operation_id="photo_measure_again", request=None, responses={202: MeasurementSerializer})
     def post(self, request: Request, photo_id: int) -> Response:
-        return Response(MeasurementSerializer(measure_again(request.user, photo_id)).data, status=status.HTTP_202_ACCEPTED)
+        return Response(
+            MeasurementSerializer(measure_again(person(request), photo_id)).data, status=status.HTTP_202_ACCEPTED
+        )
 
 
 class ScaleCardView(APIView):
     """A scale card to print."""
 
     @extend_schema(
-        operation_id="scale_card", responses={(200, "application/pdf"): OpenApiTypes.BINARY},
+        operation_id="scale_card",
+        responses={(200, "application/pdf"): OpenApiTypes.BINARY},
         parameters=[OpenApiParameter("paper", OpenApiTypes.STR, enum=list(PAPERS))],
     )
     def get(self, request: Request, kind: str) -> HttpResponseBase:

@@ -5,6 +5,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from judicum.server.api.person import person
 from judicum.server.courses.models import STAFF
 from judicum.server.courses.queries import membership_of
 from judicum.server.progress.api.serializers import DeskSerializer, ProgressSerializer
@@ -16,8 +17,8 @@ class ProgressView(APIView):
 
     @extend_schema(operation_id="progress_read", responses=ProgressSerializer)
     def get(self, request: Request, course_id: int, student_id: int) -> Response:
-        found = student_over_time(request.user, course_id, student_id)
-        teaches = membership_of(request.user, course_id).role in STAFF
+        found = student_over_time(person(request), course_id, student_id)
+        teaches = membership_of(person(request), course_id).role in STAFF
         return Response(ProgressSerializer(found, context={"teaches": teaches}).data)
 
 
@@ -26,4 +27,4 @@ class DeskView(APIView):
 
     @extend_schema(operation_id="desk_read", responses=DeskSerializer)
     def get(self, request: Request, course_id: int) -> Response:
-        return Response(DeskSerializer(desk(request.user, course_id)).data)
+        return Response(DeskSerializer(desk(person(request), course_id)).data)

@@ -1,0 +1,30 @@
+import { createBrowserRouter } from "react-router";
+import { AssignPage } from "../features/assign";
+import { AttemptPage, MyCouponsPage } from "../features/attempt";
+import { DeskPage } from "../features/desk";
+import { MarkingPage } from "../features/marking";
+import { JoinPage, SignInPage } from "../features/session";
+import { MyTimePage, StudentTimePage } from "../features/time";
+import { WallPage } from "../features/wall";
+import { CourseShell, Home, ForRole } from "./shell";
+import { Nowhere } from "./nowhere";
+
+export const router = createBrowserRouter([
+  { path: "/sign-in", element: <SignInPage /> },
+  { path: "/join", element: <JoinPage /> },
+  { path: "/", element: <Home /> },
+  {
+    path: "/course/:courseId",
+    element: <CourseShell />,
+    children: [
+      { path: "desk", element: <DeskPage /> },
+      { path: "assign", element: <AssignPage /> },
+      { path: "wall", element: <WallPage /> },
+      { path: "student/:studentId", element: <StudentTimePage /> },
+      { path: "mine", element: <MyCouponsPage /> },
+      { path: "time", element: <MyTimePage /> },
+      { path: "attempt/:attemptId", element: <ForRole staff={<MarkingPage />} student={<AttemptPage />} /> },
+    ],
+  },
+  { path: "*", element: <Nowhere /> },
+]);

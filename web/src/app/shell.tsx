@@ -1,0 +1,110 @@
+import { ChartLine, ClipboardList, Grid3x3, Inbox, LogOut, Ruler, SquarePen } from "lucide-react";
+import type { ReactNode } from "react";
+import { Navigate, NavLink, Outlet, useParams } from "react-router";
+import { CourseContext } from "../ui/course";
+import { Loading, Problem } from "../ui/states";
+import { useChangeUnits, useSession, useSignOut } from "../ui/use-session";
+import { ThemeSwitch } from "./theme";
+
+const staffTabs = [
+  { to: "desk", words: "Desk", icon: Inbox },
+  { to: "assign", words: "Coupons", icon: SquarePen },
+  { to: "wall", words: "Class wall", icon: Grid3x3 },
+];
+const studentTabs = [
+  { to: "mine", words: "My coupons", icon: ClipboardList },
+  { to: "time", words: "Over time", icon: ChartLine },
+];
+
+/** Sends a person to where their work begins. */
+export function Home() {
+  const session = useSession();
+  if (session.isPending) return <Loading what="your courses" />;
+  if (session.isError) return <Navigate to="/sign-in" replace />;
+  const course = session.data.courses[0];
+  if (!course) return <Navigate to="/join" replace />;
+  return <Navigate to={`/course/${String(course.id)}/${course.role === "student" ? "mine" : "desk"}`} replace />;
+}
+
+export function ForRole({ staff, student }: { staff: ReactNode; student: ReactNode }) {
+  const session = useSession();
+  const { courseId } = useParams();
+  const role = session.data?.courses.find((c) => String(c.id) === courseId)?.role;
+  return role === "student" ? student : staff;
+}
+
+export function CourseShell() {
+  const session = useSession();
+  const { courseId } = useParams();
+  if (session.isPending) return <Loading what="the course" />;
+  if (session.isError) return <Navigate to="/sign-in" replace />;
+  const course = session.data.courses.find((c) => String(c.id) === courseId);
+  if (!course) {
+    return (
+      <main className="p-6">
+        <Problem error={new Error("You do not take part in this course.")} />
+      </main>
+    );
+  }
+  const student = course.role === "student";
+  const tabs = student ? studentTabs : staffTabs;
+  return (
+    <CourseContext value={{ id: course.id, name: course.name, role: course.role }}>
+      <div className={`min-h-dvh bg-base-200 ${student ? "pb-20 sm:pb-0" : ""}`}>
+        <a href="#content" className="btn btn-sm sr-only focus:not-sr-only">Skip to content</a>
+        <header className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-300 bg-base-100 px-3 py-1">
+          <img src="/mark.svg" alt="Judicum" className="size-8" />
+          <span className="max-w-64 truncate font-semibold" title={course.name}>{course.name}</span>
+          <nav aria-label="Course" className={student ? "fixed inset-x-0 bottom-0 z-20 flex border-t border-base-300 bg-base-100 sm:static sm:border-0" : "flex"}>
+            {tabs.map(({ to, words, icon: Icon }) => (
+              <NavLink
+                key={to}
+                to={`/course/${String(course.id)}/${to}`}
+                className={({ isActive }) =>
+                  `flex grow items-center justify-center gap-2 px-3 py-3 font-medium sm:grow-0 sm:py-2 ${isActive ? "text-primary underline decoration-2 underline-offset-8" : ""}`
+                }
+              >
+                <Icon size={18} aria-hidden /> {words}
+              </NavLink>
+            ))}
+          </nav>
+          <div className="ml-auto flex items-center gap-1">
+            <UnitSwitch />
+            <ThemeSwitch />
+            <SignOut name={session.data.display_name} />
+          </div>
+        </header>
+        <main id="content" className="mx-auto max-w-[1400px] p-3 sm:p-4">
+          <Outlet />
+        </main>
+      </div>
+    </CourseContext>
+  );
+}
+
+function UnitSwitch() {
+  const session = useSession();
+  const change = useChangeUnits();
+  if (!session.data) return null;
+  const metric = session.data.length_unit === "mm";
+  return (
+    <button
+      className="btn btn-ghost px-2"
+      disabled={change.isPending}
+      title="Switch units"
+      aria-label={metric ? "Units: mm and L/min. Switch to thousandths and CFH" : "Units: thousandths and CFH. Switch to mm and L/min"}
+      onClick={() => { change.mutate(metric ? { length_unit: "thou", flow_unit: "cfh" } : { length_unit: "mm", flow_unit: "l_min" }); }}
+    >
+      <Ruler size={18} aria-hidden /> {metric ? "mm · L/min" : "thou · CFH"}
+    </button>
+  );
+}
+
+function SignOut({ name }: { name: string }) {
+  const out = useSignOut();
+  return (
+    <button className="btn btn-ghost px-2" aria-label={`Sign out ${name}`} onClick={() => { out.mutate(); }}>
+      <LogOut size={18} aria-hidden /> <span className="hidden md:inline">{name}</span>
+    </button>
+  );
+}

@@ -1,0 +1,132 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, unwrap, type Schemas } from "../../api/client";
+import { useCourse } from "../../ui/course";
+import { Empty, Loading, Problem } from "../../ui/states";
+import { useUnits } from "../../ui/use-units";
+import { figure, measure, shownAs, toSi } from "../../ui/units";
+import { dateWords, finishWords, jointWords } from "../../ui/words";
+
+type Design = Schemas["Design"];
+
+export function AssignPage() {
+  const course = useCourse();
+  const units = useUnits();
+  const [picked, setPicked] = useState<Design | null>(null);
+  const designs = useQuery({ queryKey: ["designs"], queryFn: () => unwrap(api.GET("/api/designs")) });
+  const given = useQuery({
+    queryKey: ["assignments", course.id],
+    queryFn: () => unwrap(api.GET("/api/courses/{course_id}/assignments", { params: { path: { course_id: course.id } } })),
+  });
+  if (designs.isPending || given.isPending) return <Loading what="the coupon library" />;
+  if (designs.isError || given.isError) return <Problem error={designs.error ?? given.error} again={() => { void designs.refetch(); void given.refetch(); }} />;
+  return (
+    <div className="grid gap-6 lg:grid-cols-[1fr_24rem]">
+      <section>
+        <h1 className="mb-3 text-2xl font-bold">Coupon library</h1>
+        <ul className="grid gap-3 sm:grid-cols-2">
+          {designs.data.results.map((d) => (
+            <li key={d.id} className={`flex flex-col rounded-box border bg-base-100 p-4 ${picked?.id === d.id ? "border-primary" : "border-base-300"}`}>
+              <h2 className="text-lg font-bold">{d.title}</h2>
+              <p className="quiet text-sm">{d.metal}, {jointWords[d.joint]}, {measure(d.thickness_mm, "length", units)} thick, bead {measure(d.target_width_mm, "length", units)} wide</p>
+              <p className="my-2 grow">{d.purpose}</p>
+              <button className="btn btn-primary self-start" onClick={() => { setPicked(d); }}>Give this coupon</button>
+            </li>
+          ))}
+        </ul>
+        <h2 className="mb-2 mt-6 text-lg font-bold">Given so far</h2>
+        {given.data.results.length === 0 ? <Empty>Nothing has been given out in this course yet. Pick a coupon above.</Empty> : (
+          <table className="table rounded-box border border-base-300 bg-base-100">
+            <thead><tr><th>Coupon</th><th>Finish</th><th>In a row</th><th>Students</th><th>Due</th></tr></thead>
+            <tbody>
+              {given.data.results.map((a) => (
+                <tr key={a.id}><td>{a.design.title}</td><td>{finishWords[a.finish]}</td><td>{a.good_in_a_row}</td><td>{a.students}</td><td>{dateWords(a.due_on)}</td></tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+      </section>
+      {picked ? <AssignForm key={picked.id} design={picked} done={() => { setPicked(null); }} /> : <Empty>Pick a coupon to give it to the class or to some of it.</Empty>}
+    </div>
+  );
+}
+
+function inWeeks(weeks: number): string {
+  return new Date(Date.now() + weeks * 7 * 86_400_000).toISOString().slice(0, 10);
+}
+
+function AssignForm({ design, done }: { design: Design; done: () => void }) {
+  const course = useCourse();
+  const units = useUnits();
+  const queries = useQueryClient();
+  const students = useQuery({
+    queryKey: ["students", course.id],
+    queryFn: () => unwrap(api.GET("/api/courses/{course_id}/members", { params: { path: { course_id: course.id }, query: { page_size: 100 } } })),
+  });
+  const [width, setWidth] = useState(figure(design.target_width_mm, "length", units));
+  const [finish, setFinish] = useState(design.finish ?? "warm");
+  const [inARow, setInARow] = useState("3");
+  const [dueOn, setDueOn] = useState(inWeeks(2));
+  const [some, setSome] = useState<number[] | null>(null);
+  const give = useMutation({
+    mutationFn: () =>
+      unwrap(
+        api.POST("/api/courses/{course_id}/assignments", {
+          params: { path: { course_id: course.id } },
+          body: { design: design.id, target_width_mm: toSi(width, "length", units) ?? 0, finish, good_in_a_row: Number(inARow), due_on: dueOn, students: some },
+        }),
+      ),
+    onSuccess: () => {
+      void queries.invalidateQueries({ queryKey: ["assignments"] });
+      void queries.invalidateQueries({ queryKey: ["desk"] });
+      done();
+    },
+  });
+  const class_ = students.data?.results.filter((m) => m.role === "student") ?? [];
+  return (
+    <form className="h-fit space-y-3 rounded-box border border-primary bg-base-100 p-4 lg:sticky lg:top-4" onSubmit={(e) => { e.preventDefault(); give.mutate(); }}>
+      <h2 className="text-lg font-bold">Give “{design.title}”</h2>
+      <label className="block">
+        <span className="mb-1 block font-medium">Bead width asked for ({shownAs("length", units).label})</span>
+        <input className="input w-full" inputMode="decimal" value={width} onChange={(e) => { setWidth(e.target.value); }} />
+      </label>
+      <label className="block">
+        <span className="mb-1 block font-medium">Finish goal</span>
+        <select className="select w-full" value={finish} onChange={(e) => { setFinish(e.target.value as typeof finish); }}>
+          {Object.entries(finishWords).map(([key, words]) => <option key={key} value={key}>{words}</option>)}
+        </select>
+      </label>
+      <div className="grid grid-cols-2 gap-3">
+        <label className="block">
+          <span className="mb-1 block font-medium">Good ones in a row</span>
+          <input className="input w-full" type="number" min={1} max={20} value={inARow} onChange={(e) => { setInARow(e.target.value); }} />
+        </label>
+        <label className="block">
+          <span className="mb-1 block font-medium">Due</span>
+          <input className="input w-full" type="date" value={dueOn} onChange={(e) => { setDueOn(e.target.value); }} />
+        </label>
+      </div>
+      <fieldset>
+        <legend className="mb-1 font-medium">Who</legend>
+        <label className="flex items-center gap-2 py-1"><input type="radio" className="radio" name="who" checked={some === null} onChange={() => { setSome(null); }} /> The whole class</label>
+        <label className="flex items-center gap-2 py-1"><input type="radio" className="radio" name="who" checked={some !== null} onChange={() => { setSome([]); }} /> Only some</label>
+        {some !== null && (
+          <ul className="ml-6 max-h-52 overflow-y-auto">
+            {class_.map(({ user }) => (
+              <li key={user.id}>
+                <label className="flex items-center gap-2 py-1">
+                  <input type="checkbox" className="checkbox" checked={some.includes(user.id)} onChange={() => { setSome(some.includes(user.id) ? some.filter((i) => i !== user.id) : [...some, user.id]); }} /> {user.display_name}
+                </label>
+              </li>
+            ))}
+          </ul>
+        )}
+      </fieldset>
+      <Problem error={give.error} />
+      <div className="flex gap-2">
+        <button className="btn btn-primary grow" disabled={give.isPending}>{give.isPending ? "Giving …" : "Give it out"}</button>
+        <button type="button" className="btn" onClick={done}>Not now</button>
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,1 @@
+export { AssignPage } from "./assign-page";

@@ -1,0 +1,2 @@
+export { AttemptPage } from "./attempt-page";
+export { MyCouponsPage } from "./my-coupons-page";

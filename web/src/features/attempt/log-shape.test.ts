@@ -1,0 +1,32 @@
+import { describe, expect, it } from "vitest";
+import { problemsIn, runFrom, typedFrom, type Field } from "./log-shape";
+
+const fields: Field[] = [
+  { key: "current_a", quantity: "current", unit: "A", low: 3, high: 500, step: 1, choices: [], required: true },
+  { key: "gas_l_min", quantity: "flow", unit: "L/min", low: 1, high: 60, step: 0.5, choices: [], required: true },
+  { key: "polarity", quantity: "choice", unit: "", low: null, high: null, step: null, choices: ["DCEN", "AC"], required: false },
+  { key: "note", quantity: "text", unit: "", low: 0, high: 2000, step: null, choices: [], required: false },
+];
+const metric = { length: "mm", flow: "l_min" } as const;
+const customary = { length: "thou", flow: "cfh" } as const;
+
+describe("the log", () => {
+  it("sends what was typed in CFH as L/min", () => {
+    const run = runFrom({ current_a: "62", gas_l_min: "20", polarity: "", note: "" }, fields, customary, null);
+    expect(run.gas_l_min).toBeCloseTo(9.44, 2);
+    expect(run.polarity).toBeNull();
+    expect(run.note).toBe("");
+  });
+  it("keeps an untouched figure to the last digit in whatever unit it is shown", () => {
+    const before = { current_a: 62, gas_l_min: 11.3, polarity: "DCEN", note: "" };
+    const typed = typedFrom(before, fields, customary);
+    expect(runFrom(typed, fields, customary, before)).toEqual(before);
+  });
+  it("names the figure and what is possible in the person's unit", () => {
+    const problems = problemsIn({ current_a: "900", gas_l_min: "20" }, fields, metric);
+    expect(problems).toEqual({ current_a: "900 A was given; 3 to 500 A is possible." });
+  });
+  it("asks for what is needed and refuses what is no figure", () => {
+    expect(problemsIn({ current_a: "", gas_l_min: "much" }, fields, metric)).toEqual({ current_a: "Needed.", gas_l_min: "“much” is no figure." });
+  });
+});

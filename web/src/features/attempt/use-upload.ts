@@ -1,0 +1,98 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { del, get, set } from "idb-keyval";
+import { useCallback, useEffect, useRef, useState } from "react";
+import { DetailedError, Upload } from "tus-js-client";
+import { csrfToken, problemOf, Refused } from "../../api/client";
+
+const PIECE = 512 * 1024;
+export const MOST_BYTES = 25 * 1024 * 1024;
+
+export type Sending = { state: "idle" } | { state: "sending"; share: number; waiting: boolean } | { state: "failed"; error: unknown };
+
+/**
+ * Sends a photo in pieces. The file is kept in the browser until it has arrived whole, so that a
+ * closed page goes on where it stopped; a lost connection is tried again by itself.
+ */
+export function useUpload(attemptId: number) {
+  const [sending, setSending] = useState<Sending>({ state: "idle" });
+  const running = useRef<Upload | null>(null);
+  const queries = useQueryClient();
+  const place = `photo-${String(attemptId)}`;
+
+  const begin = useCallback(
+    (file: File) => {
+      setSending({ state: "sending", share: 0, waiting: false });
+      const upload = new Upload(file, {
+        endpoint: `/api/attempts/${String(attemptId)}/uploads`,
+        chunkSize: PIECE,
+        retryDelays: [0, 1000, 2000, 4000, 8000, 15000, 30000, 60000],
+        metadata: { filename: file.name },
+        removeFingerprintOnSuccess: true,
+        fingerprint: () => Promise.resolve(`${place}-${String(file.size)}-${String(file.lastModified)}`),
+        onBeforeRequest: (request) => { request.setHeader("X-CSRFToken", csrfToken()); },
+        onProgress: (sent, total) => { setSending({ state: "sending", share: sent / total, waiting: false }); },
+        onShouldRetry: (error) => {
+          const status = error.originalResponse?.getStatus() ?? 0;
+          const again = status === 0 || status >= 500 || status === 409;
+          if (again) setSending((s) => (s.state === "sending" ? { ...s, waiting: true } : s));
+          return again;
+        },
+        onSuccess: () => {
+          void del(place);
+          setSending({ state: "idle" });
+          void queries.invalidateQueries({ queryKey: ["attempt", attemptId] });
+          void queries.invalidateQueries({ queryKey: ["attempts"] });
+        },
+        onError: (error) => {
+          const answer = error instanceof DetailedError ? error.originalResponse : null;
+          const refused = answer && answer.getStatus() >= 400 && answer.getStatus() < 500;
+          if (refused) void del(place);
+          setSending({ state: "failed", error: refused ? new Refused(problemOf(parse(answer.getBody()), answer.getStatus())) : new Error("The connection was lost. The photo is kept here; try again when you are back online.") });
+        },
+      });
+      running.current = upload;
+      void upload.findPreviousUploads().then((earlier) => {
+        if (earlier[0]) upload.resumeFromPreviousUpload(earlier[0]);
+        upload.start();
+      });
+    },
+    [attemptId, place, queries],
+  );
+
+  const send = useCallback(
+    (file: File) => {
+      if (file.size > MOST_BYTES) {
+        setSending({ state: "failed", error: new Error(`The picture has ${(file.size / 1024 / 1024).toFixed(1)} MB; at most 25 MB can be sent.`) });
+        return;
+      }
+      void set(place, file).catch(() => undefined).then(() => { begin(file); });
+    },
+    [begin, place],
+  );
+
+  useEffect(() => {
+    let gone = false;
+    void get<File>(place).then((file) => {
+      if (file && !gone && !running.current) begin(file);
+    });
+    return () => {
+      gone = true;
+      void running.current?.abort();
+      running.current = null;
+    };
+  }, [begin, place]);
+
+  const resume = useCallback(() => {
+    void get<File>(place).then((file) => { if (file) begin(file); else setSending({ state: "idle" }); });
+  }, [begin, place]);
+
+  return { sending, send, resume };
+}
+
+function parse(body: string): unknown {
+  try {
+    return JSON.parse(body) as unknown;
+  } catch {
+    return null;
+  }
+}

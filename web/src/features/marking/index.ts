@@ -1,0 +1,1 @@
+export { MarkingPage } from "./marking-page";

@@ -1,0 +1,30 @@
+import { describe, expect, it } from "vitest";
+import { meaningOf, stepped, suggestedScores, totalOf, type Suggestion } from "./score-shape";
+
+const suggestions: Suggestion[] = [
+  { criterion: "width_evenness", weight: 25, score: 8, reason: "width_cv", figures: {} },
+  { criterion: "ripple_evenness", weight: 20, score: null, reason: "no_ripples_to_judge", figures: {} },
+  { criterion: "tint", weight: 20, score: 4, reason: "darker_than_finish", figures: {} },
+];
+const key = (key: string, tagName = "BODY", held = {}) => meaningOf({ key, ctrlKey: false, metaKey: false, altKey: false, target: { tagName } as unknown as EventTarget, ...held });
+
+describe("marking", () => {
+  it("leaves a criterion that does not apply out of the total", () => {
+    expect(totalOf(suggestedScores(suggestions), suggestions)).toBeCloseTo((25 * 80 + 20 * 40) / 45, 6);
+  });
+  it("has no total without any score", () => {
+    expect(totalOf({}, suggestions)).toBeNull();
+  });
+  it("steps in halves and stops at the ends", () => {
+    expect(stepped(9.5, 0.5)).toBe(10);
+    expect(stepped(10, 0.5)).toBe(10);
+    expect(stepped(0, -0.5)).toBe(0);
+    expect(stepped(null, 0.5)).toBe(5.5);
+  });
+  it("returns a clear pass with one key, never while typing", () => {
+    expect(key("Enter")).toBe("return");
+    expect(key("Enter", "TEXTAREA")).toBeNull();
+    expect(key("Enter", "BUTTON")).toBeNull();
+    expect(key("s", "BODY", { ctrlKey: true })).toBeNull();
+  });
+});

@@ -1,0 +1,2 @@
+export { SignInPage } from "./sign-in-page";
+export { JoinPage } from "./join-page";

@@ -1,0 +1,1 @@
+export { MyTimePage, StudentTimePage } from "./time-page";

@@ -1,0 +1,64 @@
+import { useQuery } from "@tanstack/react-query";
+import { Link, useParams } from "react-router";
+import { api, unwrap, type Schemas } from "../../api/client";
+import { useCourse } from "../../ui/course";
+import { StackedStrips } from "../../ui/stacked-strips";
+import { Empty, Loading, Problem } from "../../ui/states";
+import { useSession } from "../../ui/use-session";
+import { SteadinessPlot, TintPlot } from "./plots";
+
+export function MyTimePage() {
+  const session = useSession();
+  return session.data ? <OverTime studentId={session.data.id} mine /> : <Loading what="your beads" />;
+}
+
+export function StudentTimePage() {
+  const { studentId } = useParams();
+  return <OverTime studentId={Number(studentId)} />;
+}
+
+function OverTime({ studentId, mine = false }: { studentId: number; mine?: boolean }) {
+  const course = useCourse();
+  const progress = useQuery({
+    queryKey: ["progress", course.id, studentId],
+    queryFn: () => unwrap(api.GET("/api/courses/{course_id}/students/{student_id}/progress", { params: { path: { course_id: course.id, student_id: studentId } } })),
+  });
+  if (progress.isPending) return <Loading what="the beads so far" />;
+  if (progress.isError) return <Problem error={progress.error} again={() => void progress.refetch()} />;
+  return (
+    <div className="space-y-5">
+      <h1 className="text-2xl font-bold">{mine ? "How it goes" : progress.data.student.display_name}</h1>
+      {progress.data.series.length === 0 && <Empty>No bead has been photographed yet.</Empty>}
+      {[...progress.data.series].reverse().map((series) => <Series key={series.assignment.id} series={series} />)}
+    </div>
+  );
+}
+
+function Series({ series }: { series: Schemas["Series"] }) {
+  const course = useCourse();
+  const { assignment } = series;
+  return (
+    <section className="min-w-0 rounded-box border border-base-300 bg-base-100 p-4">
+      <h2 className="text-xl font-bold">{assignment.design.title}</h2>
+      <p className="mb-3">
+        <strong>{series.good_in_a_row} of {assignment.good_in_a_row}</strong> good ones in a row (mark {series.pass_mark.toFixed(0)} or better). {trendWords("Width", series.width_cv_trend)} {trendWords("Ripples", series.pitch_cv_trend)}
+      </p>
+      <div className="grid gap-5 xl:grid-cols-2">
+        <div className="min-w-0">
+          <StackedStrips attempts={[...series.attempts].reverse()} perMm={6} link={(a, children) => <Link className="block" to={`/course/${String(course.id)}/attempt/${String(a.id)}`}>{children}</Link>} />
+        </div>
+        <div className="min-w-0 space-y-4">
+          <SteadinessPlot series={series} />
+          <TintPlot series={series} />
+        </div>
+      </div>
+    </section>
+  );
+}
+
+function trendWords(what: string, trend: number | null): string {
+  if (trend === null) return "";
+  const points = Math.abs(trend * 100);
+  if (points < 0.2) return `${what}: as before.`;
+  return `${what}: ${trend < 0 ? "steadier" : "less steady"} by ${points.toFixed(1)} points an attempt.`;
+}

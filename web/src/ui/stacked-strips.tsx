@@ -1,0 +1,30 @@
+import type { ReactNode } from "react";
+import type { Brief } from "./use-attempt";
+import { Strip } from "./strip";
+import { dateWords, stateWords } from "./words";
+
+/** Beads under one another by date, all to the same scale: steadier is something one sees. */
+export function StackedStrips({ attempts, perMm, link }: { attempts: Brief[]; perMm: number; link: (attempt: Brief, children: ReactNode) => ReactNode }) {
+  return (
+    <ol className="space-y-2 overflow-x-auto" tabIndex={0} aria-label="Beads by date, to one scale">
+      {attempts.map((attempt) => {
+        const strip = attempt.measurement?.strip;
+        const words = `${dateWords(attempt.created_at)}, attempt ${String(attempt.number)}`;
+        return (
+          <li key={attempt.id}>
+            {link(
+              attempt,
+              <>
+                <span className="mb-0.5 flex gap-3 text-sm">
+                  <span>{words}</span>
+                  <span className="font-semibold">{attempt.mark_total === null ? stateWords[attempt.state] : `mark ${attempt.mark_total.toFixed(0)}`}</span>
+                </span>
+                {strip ? <Strip strip={strip} perMm={perMm} label={`Strip of ${words}`} /> : <span className="block rounded bg-base-300 p-2 text-sm">{attempt.measurement?.refusal_code ? "photo could not be measured" : "not measured yet"}</span>}
+              </>,
+            )}
+          </li>
+        );
+      })}
+    </ol>
+  );
+}

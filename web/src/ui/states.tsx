@@ -1,0 +1,36 @@
+import { CircleAlert, Hourglass } from "lucide-react";
+import type { ReactNode } from "react";
+import { Refused } from "../api/client";
+
+export function Loading({ what }: { what: string }) {
+  return (
+    <p role="status" className="flex items-center gap-3 p-6">
+      <Hourglass size={20} aria-hidden /> Fetching {what} …
+    </p>
+  );
+}
+
+export function Empty({ children }: { children: ReactNode }) {
+  return <div className="rounded-box border border-dashed border-base-content/40 p-6">{children}</div>;
+}
+
+/** What went wrong, in words, with every refused field. */
+export function Problem({ error, again }: { error: unknown; again?: () => void }) {
+  if (!error) return null;
+  const problem = error instanceof Refused ? error.problem : null;
+  const fields = problem?.errors ?? [];
+  return (
+    <div role="alert" className="alert items-start border-error bg-base-100 text-error">
+      <CircleAlert size={20} aria-hidden />
+      <div className="min-w-0">
+        {fields.length === 0 && <p>{error instanceof Error ? error.message : "Something went wrong."}</p>}
+        {fields.map((f) => (
+          <p key={`${f.field}-${f.allowed}`}>
+            <strong>{f.field.replaceAll("_", " ")}</strong>{f.given === null ? "" : ` (${f.given})`}: {f.allowed}
+          </p>
+        ))}
+        {again && <button className="btn btn-sm mt-2" onClick={again}>Try again</button>}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,43 @@
+import { Minus, Plus } from "lucide-react";
+
+type Props = {
+  id: string;
+  label: string;
+  unit: string;
+  value: string;
+  step: number;
+  error?: string | undefined;
+  required?: boolean;
+  onChange: (typed: string) => void;
+};
+
+/** A figure with big minus and plus for a gloved hand. */
+export function Stepper({ id, label, unit, value, step, error, required, onChange }: Props) {
+  const digits = step >= 1 ? 0 : 1;
+  const move = (by: number) => {
+    const now = Number(value.replace(",", "."));
+    onChange(Math.max(0, (Number.isFinite(now) ? now : 0) + by).toFixed(digits));
+  };
+  return (
+    <div>
+      <label htmlFor={id} className="mb-1 block text-sm font-medium">
+        {label} {unit && <span className="quiet">({unit})</span>}{required && <span className="quiet"> – needed</span>}
+      </label>
+      <div className="join w-full">
+        <button type="button" className="btn join-item h-12 w-12 px-0" aria-label={`${label}: less`} onClick={() => { move(-step); }}><Minus size={20} /></button>
+        <input
+          id={id}
+          className={`input join-item h-12 w-full min-w-0 text-center text-lg ${error ? "input-error" : ""}`}
+          inputMode="decimal"
+          autoComplete="off"
+          value={value}
+          aria-invalid={error ? true : undefined}
+          aria-describedby={error ? `${id}-error` : undefined}
+          onChange={(e) => { onChange(e.target.value); }}
+        />
+        <button type="button" className="btn join-item h-12 w-12 px-0" aria-label={`${label}: more`} onClick={() => { move(step); }}><Plus size={20} /></button>
+      </div>
+      {error && <p id={`${id}-error`} className="mt-1 text-sm text-error">{error}</p>}
+    </div>
+  );
+}

@@ -1,0 +1,25 @@
+import type { Schemas } from "../api/client";
+
+type StripPlace = Schemas["Strip"];
+
+/** The bead straightened and to scale: `perMm` CSS pixels a millimetre, or as wide as its box. */
+export function Strip({ strip, perMm, label }: { strip: StripPlace; perMm?: number; label: string }) {
+  const mm = strip.to_mm - strip.from_mm;
+  const tall = 2 * strip.half_height_mm;
+  const size = perMm ? { width: mm * perMm, height: tall * perMm } : { width: "100%", aspectRatio: `${String(mm)} / ${String(tall)}` };
+  return <img src={strip.url} alt={label} style={size} className="block max-w-none bg-base-300 object-fill" loading="lazy" draggable={false} />;
+}
+
+/** A millimetre ruler for strips drawn at `perMm`. */
+export function Ruler({ fromMm, toMm }: { fromMm: number; toMm: number }) {
+  const ticks = Array.from({ length: Math.floor(toMm / 10) + 1 }, (_, i) => i * 10);
+  const share = (s: number) => `${String(((s - fromMm) / (toMm - fromMm)) * 100)}%`;
+  return (
+    <div className="relative h-5 border-t border-base-content/50 text-xs" aria-hidden>
+      {ticks.map((s) => (
+        <span key={s} className="absolute top-0 border-l border-base-content/50 pl-1" style={{ left: share(s) }}>{s}</span>
+      ))}
+      <span className="absolute right-0 top-0 pr-1">mm</span>
+    </div>
+  );
+}

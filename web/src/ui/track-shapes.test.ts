@@ -1,0 +1,30 @@
+import { describe, expect, it } from "vitest";
+import { gapsOf, linePath, tintRuns, valueAt } from "./track-shapes";
+
+describe("track shapes", () => {
+  it("draws a width of the upper limit at the top", () => {
+    expect(linePath([0, 10], [4, 6], 4, 6, 20)).toBe("M0.00 20.00L10.00 0.00");
+  });
+  it("keeps a value outside the limits on the edge", () => {
+    expect(linePath([0], [9], 4, 6, 20)).toBe("M0.00 0.00");
+  });
+  it("finds a missed dab between even ones", () => {
+    const { gaps, median } = gapsOf([0, 2, 4, 8, 10]);
+    expect(median).toBe(2);
+    expect(gaps.filter((g) => g.lapse)).toEqual([{ from: 4, to: 8, size: 4, lapse: true }]);
+  });
+  it("has no gaps for fewer than two fronts", () => {
+    expect(gapsOf([3]).gaps).toEqual([]);
+  });
+  it("joins millimetres of one level into a run that ends with the bead", () => {
+    expect(tintRuns([2, 2, 7, 2], 3.4)).toEqual([
+      { from: 0, to: 2, level: 2 },
+      { from: 2, to: 3, level: 7 },
+      { from: 3, to: 3.4, level: 2 },
+    ]);
+  });
+  it("reads nothing far from any sample", () => {
+    expect(valueAt([4, 4.5], [1, 2], 4.4)).toBe(2);
+    expect(valueAt([4, 4.5], [1, 2], 20)).toBeNull();
+  });
+});

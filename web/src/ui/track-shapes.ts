@@ -1,0 +1,48 @@
+/** Pure geometry of the tracks under a strip; everything in millimetres along the bead. */
+
+export type Span = { from: number; to: number };
+
+/** An SVG path through (s, value), y growing upwards from `low` to `high` over `height`. */
+export function linePath(s: number[], values: number[], low: number, high: number, height: number): string {
+  const y = (v: number) => height - ((Math.min(high, Math.max(low, v)) - low) / (high - low)) * height;
+  return s.map((x, i) => `${i === 0 ? "M" : "L"}${x.toFixed(2)} ${y(values[i] ?? low).toFixed(2)}`).join("");
+}
+
+export type Gap = Span & { size: number; lapse: boolean };
+
+/** Gaps between successive fronts; a lapse is longer than 1.5 or shorter than 0.6 of the median. */
+export function gapsOf(positions: number[]): { gaps: Gap[]; median: number } {
+  const sizes = positions.slice(1).map((p, i) => p - (positions[i] ?? p));
+  const sorted = [...sizes].sort((a, b) => a - b);
+  const mid = Math.floor(sorted.length / 2);
+  const median = sorted.length === 0 ? 0 : sorted.length % 2 ? (sorted[mid] ?? 0) : ((sorted[mid - 1] ?? 0) + (sorted[mid] ?? 0)) / 2;
+  const gaps = sizes.map((size, i) => ({ from: positions[i] ?? 0, to: positions[i + 1] ?? 0, size, lapse: size > 1.5 * median || size < 0.6 * median }));
+  return { gaps, median };
+}
+
+export type TintRun = Span & { level: number };
+
+/** Runs of equal level along the bead, one entry of `along` a millimetre. */
+export function tintRuns(along: number[], length: number): TintRun[] {
+  const runs: TintRun[] = [];
+  along.forEach((level, i) => {
+    const last = runs.at(-1);
+    if (last?.level === level) last.to = Math.min(length, i + 1);
+    else runs.push({ from: i, to: Math.min(length, i + 1), level });
+  });
+  return runs;
+}
+
+/** The value sampled nearest to a place. */
+export function valueAt(s: number[], values: number[], at: number): number | null {
+  let best: number | null = null;
+  let distance = 1;
+  s.forEach((x, i) => {
+    const d = Math.abs(x - at);
+    if (d < distance) {
+      distance = d;
+      best = values[i] ?? null;
+    }
+  });
+  return best;
+}

@@ -1,0 +1,46 @@
+/** Figures as a person thinks of them; everything kept and sent is SI. */
+
+export type Quantity = "length" | "flow" | "current" | "count" | "time" | "angle" | "speed";
+export type LengthUnit = "mm" | "thou";
+export type FlowUnit = "l_min" | "cfh";
+export type Units = { length: LengthUnit; flow: FlowUnit };
+
+type Shown = { label: string; perSi: number; digits: number };
+
+const THOU_PER_MM = 1000 / 25.4;
+const CFH_PER_L_MIN = 60 / 28.316846592;
+
+const plain: Record<Exclude<Quantity, "length" | "flow">, Shown> = {
+  current: { label: "A", perSi: 1, digits: 0 },
+  count: { label: "", perSi: 1, digits: 0 },
+  time: { label: "s", perSi: 1, digits: 1 },
+  angle: { label: "°", perSi: 1, digits: 0 },
+  speed: { label: "mm/s", perSi: 1, digits: 1 },
+};
+
+export function shownAs(quantity: Quantity, units: Units): Shown {
+  if (quantity === "length") return units.length === "mm" ? { label: "mm", perSi: 1, digits: 1 } : { label: "thou", perSi: THOU_PER_MM, digits: 0 };
+  if (quantity === "flow") return units.flow === "l_min" ? { label: "L/min", perSi: 1, digits: 1 } : { label: "CFH", perSi: CFH_PER_L_MIN, digits: 0 };
+  if (quantity === "speed" && units.length === "thou") return { label: "in/min", perSi: 60 / 25.4, digits: 1 };
+  return plain[quantity];
+}
+
+/** A figure in the person's unit, without the unit. */
+export function figure(si: number, quantity: Quantity, units: Units, digits?: number): string {
+  const unit = shownAs(quantity, units);
+  return (si * unit.perSi).toFixed(digits ?? unit.digits);
+}
+
+/** A figure with its unit. */
+export function measure(si: number | null | undefined, quantity: Quantity, units: Units, digits?: number): string {
+  if (si === null || si === undefined) return "–";
+  const { label } = shownAs(quantity, units);
+  return `${figure(si, quantity, units, digits)}${label === "°" || label === "" ? label : ` ${label}`}`;
+}
+
+/** What a person typed, in SI; null for nothing, NaN for what is no figure. */
+export function toSi(typed: string, quantity: Quantity, units: Units): number | null {
+  const text = typed.trim().replace(",", ".");
+  if (text === "") return null;
+  return Number(text) / shownAs(quantity, units).perSi;
+}

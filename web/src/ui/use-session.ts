@@ -1,0 +1,24 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { api, unwrap, type Schemas } from "../api/client";
+
+export type Session = Schemas["Session"];
+
+export function useSession() {
+  return useQuery({ queryKey: ["session"], queryFn: () => unwrap(api.GET("/api/session")), staleTime: 60_000 });
+}
+
+export function useChangeUnits() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (body: Schemas["PatchedUnitsRequest"]) => unwrap(api.PATCH("/api/session/units", { body })),
+    onSuccess: (session) => queries.setQueryData(["session"], session),
+  });
+}
+
+export function useSignOut() {
+  return useMutation({
+    mutationFn: () => unwrap(api.DELETE("/api/session")),
+    // A fresh load forgets everything that was read for this person.
+    onSettled: () => { location.assign("/sign-in"); },
+  });
+}
