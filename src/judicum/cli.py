@@ -39,7 +39,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
 
 
 def _measure(asked: argparse.Namespace) -> int:
-    from judicum.core.photo import measure_photo
+    from judicum.core.photo.measure import measure_photo
 
     given = _given_scale(asked)
     code = 0
@@ -55,7 +55,7 @@ def _measure(asked: argparse.Namespace) -> int:
 
 
 def _given_scale(asked: argparse.Namespace):  # type: ignore[no-untyped-def]
-    from judicum.core.photo import GivenScale
+    from judicum.core.photo.scale import GivenScale
 
     if asked.scale is not None:
         return GivenScale.checked(asked.scale)

@@ -111,7 +111,7 @@ def _with_faults(rng: np.random.Generator, picture: Floats, bead: Bead, s: Float
             patch = np.clip(
                 (1 - np.hypot((s - fault.s_mm) / (fault.size_mm / 2), (n - middle) / width) + ragged) / 0.1, 0, 1
             )[..., None]
-            dull = 0.13 * np.exp(0.55 * rng.standard_normal(s.shape))[..., None]
+            dull = 0.095 * np.exp(0.5 * rng.standard_normal(s.shape))[..., None]
             picture = picture * (1 - patch) + dull * patch
     return picture
 

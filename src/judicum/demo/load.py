@@ -10,8 +10,9 @@ from django.db import transaction
 from django.utils import timezone
 
 from judicum.core.marking import CRITERIA
-from judicum.core.photo import Measured, measure_photo
-from judicum.demo.scenario import Weld, draw, scenario
+from judicum.core.photo.measure import Measured, measure_photo
+from judicum.demo.drawing import Weld, draw
+from judicum.demo.scenario import PASSWORD
 from judicum.server.accounts.models import User
 from judicum.server.attempts.actions.log_run import log_run
 from judicum.server.attempts.actions.open_attempt import open_attempt
@@ -26,7 +27,6 @@ from judicum.server.photos.actions.send_photo import send_photo
 from judicum.server.photos.actions.store_measurement import store_measurement, strip_file
 from judicum.server.photos.models import Measurement
 
-PASSWORD = "fountain-demo"
 Drawn = tuple[bytes, Measured | None, bytes | None]
 
 
@@ -62,12 +62,9 @@ def prepare(job: tuple[Weld, dict[str, Any], bool]) -> Drawn:
     return jpeg, Measured(measured.report, measured.overlay), strip
 
 
-def load() -> bool:
-    """Load the demo course once; returns False where it is there already. All of it or nothing."""
+def load(told: dict[str, Any]) -> None:
+    """Load the demo course: all of it or nothing."""
     load_library()
-    told = scenario()
-    if Course.objects.filter(join_code=told["course"]["join_code"]).exists():
-        return False
     todo = plans(told)
     last = len(told["students"])
     # The newest photos are left to the worker, so that measuring can be seen.
@@ -76,7 +73,6 @@ def load() -> bool:
         drawn = list(pool.map(prepare, jobs))
     with transaction.atomic():
         _write(told, todo, drawn)
-    return True
 
 
 def _write(told: dict[str, Any], todo: list[Weld], drawn: list[Drawn]) -> None:

@@ -38,11 +38,13 @@ def test(arguments: list[str]) -> int:
             "JUDICUM_VAR": str(scratch),
             "JUDICUM_CHROMIUM": str(browser),
             "DJANGO_ALLOW_ASYNC_UNSAFE": "true",
+            # The cluster goes with the run: no connection is kept, no database dropped at the end.
+            "JUDICUM_CONN_MAX_AGE": "0",
         }
         _drift(env, npm, node_env, scratch)
         sys.stderr.flush()
         return subprocess.run(
-            [PYTHON, "-m", "pytest", *arguments], env=env, cwd=ROOT, stdin=subprocess.DEVNULL
+            [PYTHON, "-m", "pytest", "--reuse-db", *arguments], env=env, cwd=ROOT, stdin=subprocess.DEVNULL
         ).returncode
     finally:
         cluster.stop()

@@ -96,9 +96,9 @@ def serve(*, demo: bool, reset: bool, port: int | None, host: str, username: str
     """Set up whatever is missing, start everything, wait for Ctrl-C, stop everything."""
     signal.signal(signal.SIGTERM, _interrupt)
     with install.only_one():
-        _refuse_second()
-        if port is not None and free_port(port, host) != port:
+        if port is not None and free_port(port, host) != port and not _our_port(port):
             raise Trouble(f"port {port} is taken; choose another with --port")
+        _refuse_second()
         install.python_packages()
         install.page()
         kept = _secrets()
@@ -158,6 +158,7 @@ def _children(env: dict[str, str], host: str, port: int) -> list[Child]:
         "judicum.server.config.wsgi",
         "--bind",
         f"{host}:{port}",
+        "--preload",
         "--workers",
         "2",
         "--threads",
@@ -272,6 +273,11 @@ def _note() -> dict[str, Any] | None:
         note: dict[str, Any] = json.loads(RUNNING.read_text())
         return note
     return None
+
+
+def _our_port(port: int) -> bool:
+    note = _note()
+    return bool(note and note["port"] == port)
 
 
 def _refuse_second() -> None:

@@ -635,6 +635,9 @@ export interface components {
          * @enum {string}
          */
         KindEnum: "open" | "log" | "add_photo" | "measure" | "refuse_photo" | "mark" | "return";
+        LastRun: {
+            run: components["schemas"]["Run"] | null;
+        };
         /**
          * @description * `mm` - Mm
          *     * `thou` - Thou
@@ -1201,7 +1204,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Run"];
+                    "application/json": components["schemas"]["LastRun"];
                 };
             };
             default: {

@@ -52,10 +52,10 @@ export function CourseShell() {
     <CourseContext value={{ id: course.id, name: course.name, role: course.role }}>
       <div className={`min-h-dvh bg-base-200 ${student ? "pb-20 sm:pb-0" : ""}`}>
         <a href="#content" className="btn btn-sm sr-only focus:not-sr-only">Skip to content</a>
-        <header className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-300 bg-base-100 px-3 py-1">
+        <header className="flex items-center gap-x-3 border-b lg:gap-x-5 border-base-300 bg-base-100 px-3 py-1">
           <img src="/mark.svg" alt="Judicum" className="size-8" />
-          <span className="max-w-64 truncate font-semibold" title={course.name}>{course.name}</span>
-          <nav aria-label="Course" className={student ? "fixed inset-x-0 bottom-0 z-20 flex border-t border-base-300 bg-base-100 sm:static sm:border-0" : "flex"}>
+          <span className="min-w-0 shrink truncate font-semibold" title={course.name}>{course.name}</span>
+          <nav aria-label="Course" className={student ? "fixed inset-x-0 bottom-0 z-20 flex border-t border-base-300 bg-base-100 sm:static sm:border-0" : "flex shrink-0"}>
             {tabs.map(({ to, words, icon: Icon }) => (
               <NavLink
                 key={to}
@@ -68,7 +68,7 @@ export function CourseShell() {
               </NavLink>
             ))}
           </nav>
-          <div className="ml-auto flex items-center gap-1">
+          <div className="ml-auto flex shrink-0 items-center">
             <UnitSwitch />
             <ThemeSwitch />
             <SignOut name={session.data.display_name} />
@@ -89,13 +89,13 @@ function UnitSwitch() {
   const metric = session.data.length_unit === "mm";
   return (
     <button
-      className="btn btn-ghost px-2"
+      className="btn btn-ghost px-2 whitespace-nowrap"
       disabled={change.isPending}
       title="Switch units"
       aria-label={metric ? "Units: mm and L/min. Switch to thousandths and CFH" : "Units: thousandths and CFH. Switch to mm and L/min"}
       onClick={() => { change.mutate(metric ? { length_unit: "thou", flow_unit: "cfh" } : { length_unit: "mm", flow_unit: "l_min" }); }}
     >
-      <Ruler size={18} aria-hidden /> {metric ? "mm · L/min" : "thou · CFH"}
+      <Ruler size={18} aria-hidden /> <span className="hidden sm:inline">{metric ? "mm · L/min" : "thou · CFH"}</span><span className="sm:hidden">{metric ? "mm" : "thou"}</span>
     </button>
   );
 }

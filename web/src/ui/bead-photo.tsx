@@ -1,26 +1,29 @@
 import type { Schemas } from "../api/client";
 import { useCursor } from "./cursor";
+import { boxAround } from "./photo-box";
 
 type Overlay = Schemas["Overlay"];
 
 const SAMPLE_MM = 0.5;
 const asPoints = (points: number[][]) => points.map((p) => p.join(",")).join(" ");
 
-/** The photo with what was traced drawn over it. */
-export function BeadPhoto({ url, overlay, shown }: { url: string; overlay: Overlay | null; shown: boolean }) {
+type Props = { photo: Schemas["Photo"]; overlay: Overlay | null; traced: boolean; close: boolean };
+
+/** The photo, whole or close to the bead, with what was traced drawn over it. */
+export function BeadPhoto({ photo, overlay, traced, close }: Props) {
+  const box = close && overlay ? boxAround([overlay.left, overlay.right], overlay.size) : [0, 0, photo.width_px, photo.height_px];
+  const words = overlay ? `Photo of the bead with its traced toes and ${String(overlay.fronts.length)} ripple fronts` : "Photo of the bead";
   return (
-    <div className="relative overflow-hidden rounded-box bg-base-300">
-      <img src={url} alt="Photo of the bead beside the scale card" className="block w-full" draggable={false} />
-      {overlay && shown && (
-        <svg viewBox={`0 0 ${String(overlay.size[0])} ${String(overlay.size[1])}`} className="absolute inset-0 size-full" role="img" aria-label={`Traced toes and ${String(overlay.fronts.length)} ripple fronts`}>
-          <g fill="none" vectorEffect="non-scaling-stroke">
-            {overlay.fronts.map((front, i) => <polyline key={i} points={asPoints(front)} stroke="#ffffff" strokeOpacity={0.75} strokeWidth={1} vectorEffect="non-scaling-stroke" />)}
-            {[overlay.left, overlay.right].map((toe, i) => <polyline key={i} points={asPoints(toe)} stroke="#00e5ff" strokeWidth={1.6} vectorEffect="non-scaling-stroke" />)}
-          </g>
-          <CursorAcross overlay={overlay} />
-        </svg>
+    <svg viewBox={box.join(" ")} role="img" aria-label={words} className="block w-full rounded-box bg-base-300">
+      <image href={photo.url} width={photo.width_px} height={photo.height_px} />
+      {overlay && traced && (
+        <g fill="none" vectorEffect="non-scaling-stroke">
+          {overlay.fronts.map((front, i) => <polyline key={i} points={asPoints(front)} stroke="#ffffff" strokeOpacity={0.7} strokeWidth={1} vectorEffect="non-scaling-stroke" />)}
+          {[overlay.left, overlay.right].map((toe, i) => <polyline key={i} points={asPoints(toe)} stroke="#00e5ff" strokeWidth={1.6} vectorEffect="non-scaling-stroke" />)}
+        </g>
       )}
-    </div>
+      {overlay && <CursorAcross overlay={overlay} />}
+    </svg>
   );
 }
 

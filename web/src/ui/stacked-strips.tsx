@@ -1,12 +1,13 @@
 import type { ReactNode } from "react";
 import type { Brief } from "./use-attempt";
-import { Strip } from "./strip";
+import { spanOf, Strip } from "./strip";
 import { dateWords, stateWords } from "./words";
 
 /** Beads under one another by date, all to the same scale: steadier is something one sees. */
-export function StackedStrips({ attempts, perMm, link }: { attempts: Brief[]; perMm: number; link: (attempt: Brief, children: ReactNode) => ReactNode }) {
+export function StackedStrips({ attempts, link }: { attempts: Brief[]; link: (attempt: Brief, children: ReactNode) => ReactNode }) {
+  const longest = Math.max(...attempts.map((a) => (a.measurement?.strip ? spanOf(a.measurement.strip) : 1)));
   return (
-    <ol className="space-y-2 overflow-x-auto" tabIndex={0} aria-label="Beads by date, to one scale">
+    <ol className="space-y-2" aria-label="Beads by date, to one scale">
       {attempts.map((attempt) => {
         const strip = attempt.measurement?.strip;
         const words = `${dateWords(attempt.created_at)}, attempt ${String(attempt.number)}`;
@@ -19,7 +20,7 @@ export function StackedStrips({ attempts, perMm, link }: { attempts: Brief[]; pe
                   <span>{words}</span>
                   <span className="font-semibold">{attempt.mark_total === null ? stateWords[attempt.state] : `mark ${attempt.mark_total.toFixed(0)}`}</span>
                 </span>
-                {strip ? <Strip strip={strip} perMm={perMm} label={`Strip of ${words}`} /> : <span className="block rounded bg-base-300 p-2 text-sm">{attempt.measurement?.refusal_code ? "photo could not be measured" : "not measured yet"}</span>}
+                {strip ? <Strip strip={strip} share={spanOf(strip) / longest} label={`Strip of ${words}`} /> : <span className="block rounded bg-base-300 p-2 text-sm">{attempt.measurement?.refusal_code ? "photo could not be measured" : "not measured yet"}</span>}
               </>,
             )}
           </li>

@@ -11,7 +11,7 @@ export function Loading({ what }: { what: string }) {
 }
 
 export function Empty({ children }: { children: ReactNode }) {
-  return <div className="rounded-box border border-dashed border-base-content/40 p-6">{children}</div>;
+  return <div className="h-fit rounded-box border border-dashed border-base-content/40 p-6">{children}</div>;
 }
 
 /** What went wrong, in words, with every refused field. */

@@ -2,17 +2,19 @@ import type { Schemas } from "../api/client";
 
 type StripPlace = Schemas["Strip"];
 
-/** The bead straightened and to scale: `perMm` CSS pixels a millimetre, or as wide as its box. */
-export function Strip({ strip, perMm, label }: { strip: StripPlace; perMm?: number; label: string }) {
-  const mm = strip.to_mm - strip.from_mm;
+export const spanOf = (strip: StripPlace) => strip.to_mm - strip.from_mm;
+
+/** The bead straightened and to scale: `perMm` CSS pixels a millimetre, or the given share of its box's width. */
+export function Strip({ strip, perMm, share = 1, label }: { strip: StripPlace; perMm?: number; share?: number; label: string }) {
+  const mm = spanOf(strip);
   const tall = 2 * strip.half_height_mm;
-  const size = perMm ? { width: mm * perMm, height: tall * perMm } : { width: "100%", aspectRatio: `${String(mm)} / ${String(tall)}` };
+  const size = perMm ? { width: mm * perMm, height: tall * perMm } : { width: `${String(share * 100)}%`, aspectRatio: `${String(mm)} / ${String(tall)}` };
   return <img src={strip.url} alt={label} style={size} className="block max-w-none bg-base-300 object-fill" loading="lazy" draggable={false} />;
 }
 
 /** A millimetre ruler for strips drawn at `perMm`. */
 export function Ruler({ fromMm, toMm }: { fromMm: number; toMm: number }) {
-  const ticks = Array.from({ length: Math.floor(toMm / 10) + 1 }, (_, i) => i * 10);
+  const ticks = Array.from({ length: Math.floor((toMm - 6) / 10) + 1 }, (_, i) => i * 10);
   const share = (s: number) => `${String(((s - fromMm) / (toMm - fromMm)) * 100)}%`;
   return (
     <div className="relative h-5 border-t border-base-content/50 text-xs" aria-hidden>

@@ -23,6 +23,9 @@ describe("track shapes", () => {
       { from: 3, to: 3.4, level: 2 },
     ]);
   });
+  it("draws nothing past the end of the bead", () => {
+    expect(tintRuns([1, 1, 1, 5], 2.5)).toEqual([{ from: 0, to: 2.5, level: 1 }]);
+  });
   it("reads nothing far from any sample", () => {
     expect(valueAt([4, 4.5], [1, 2], 4.4)).toBe(2);
     expect(valueAt([4, 4.5], [1, 2], 20)).toBeNull();

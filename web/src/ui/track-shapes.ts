@@ -25,7 +25,7 @@ export type TintRun = Span & { level: number };
 /** Runs of equal level along the bead, one entry of `along` a millimetre. */
 export function tintRuns(along: number[], length: number): TintRun[] {
   const runs: TintRun[] = [];
-  along.forEach((level, i) => {
+  along.slice(0, Math.ceil(length)).forEach((level, i) => {
     const last = runs.at(-1);
     if (last?.level === level) last.to = Math.min(length, i + 1);
     else runs.push({ from: i, to: Math.min(length, i + 1), level });

@@ -38,7 +38,7 @@ export function StripWithTracks({ strip, report, units }: Props) {
         <Strip strip={strip} label={`Bead straightened, ${measure(length, "length", units)} long`} />
         <Track words="Width" span={strip}><WidthTrack report={report} /></Track>
         <Track words={report.ripple ? "Ripple gaps" : "No distinct ripples"} span={strip}><GapTrack report={report} /></Track>
-        <Track words="Heat tint" span={strip}><TintTrack report={report} span={strip} /></Track>
+        <TintTrack report={report} span={strip} />
         <CursorLine span={strip} length={length} onKeyDown={key} />
       </div>
       <Ruler fromMm={strip.from_mm} toMm={strip.to_mm} />
@@ -49,7 +49,7 @@ export function StripWithTracks({ strip, report, units }: Props) {
 function Track({ words, span, children }: { words: string; span: Schemas["Strip"]; children: ReactNode }) {
   return (
     <div className="relative border-t border-base-300 bg-base-100">
-      <span className="pointer-events-none absolute left-1 top-0 z-10 rounded bg-base-100/80 px-1 text-xs">{words}</span>
+      <TrackName words={words} />
       <svg viewBox={`${String(span.from_mm)} 0 ${String(span.to_mm - span.from_mm)} ${String(HEIGHT)}`} preserveAspectRatio="none" className="block h-14 w-full" aria-hidden>
         {children}
       </svg>
@@ -87,19 +87,28 @@ function GapTrack({ report }: { report: Report }) {
   );
 }
 
+/** The tint ribbon: colour, level number and, where there is room, the name. */
 function TintTrack({ report, span }: { report: Report; span: Schemas["Strip"] }) {
-  if (!report.tint || !report.bead) return null;
-  const squeeze = (span.to_mm - span.from_mm) / 100;
-  return tintRuns(report.tint.along, report.bead.length_mm).map((run) => (
-    <g key={run.from}>
-      <rect x={run.from} width={run.to - run.from} y={8} height={HEIGHT - 8} fill={tintColours[run.level]} />
-      <svg x={run.from} y={14} width={run.to - run.from} height={HEIGHT - 16} viewBox="0 0 100 26" preserveAspectRatio="xMidYMid meet">
-        <text x={50} y={19} textAnchor="middle" fontSize={17} fontWeight={700} fill="#fff" stroke="#000" strokeWidth={3} paintOrder="stroke">
-          {run.to - run.from > 12 * squeeze ? `${String(run.level)} ${tintNames[run.level] ?? ""}` : run.level}
-        </text>
-      </svg>
-    </g>
-  ));
+  const whole = span.to_mm - span.from_mm;
+  const share = (mm: number) => `${String((mm / whole) * 100)}%`;
+  return (
+    <div className="relative h-12 border-t border-base-300 bg-base-100">
+      <TrackName words="Heat tint" />
+      {report.tint && report.bead && tintRuns(report.tint.along, report.bead.length_mm).map((run) => (
+        <span
+          key={run.from}
+          className="absolute bottom-0 top-4 grid place-items-center overflow-hidden whitespace-nowrap text-xs font-bold text-white [text-shadow:0_0_3px_#000,0_0_3px_#000,0_0_2px_#000]"
+          style={{ left: share(run.from - span.from_mm), width: share(run.to - run.from), background: tintColours[run.level] }}
+        >
+          {(run.to - run.from) / whole > 0.13 ? `${String(run.level)} ${tintNames[run.level] ?? ""}` : (run.to - run.from) / whole > 0.02 ? run.level : ""}
+        </span>
+      ))}
+    </div>
+  );
+}
+
+function TrackName({ words }: { words: string }) {
+  return <span className="pointer-events-none absolute left-1 top-0 z-10 rounded bg-base-100/80 px-1 text-xs">{words}</span>;
 }
 
 function CursorLine({ span, length, onKeyDown }: { span: Schemas["Strip"]; length: number; onKeyDown: (e: KeyboardEvent) => void }) {

@@ -14,6 +14,8 @@ from judicum.core.errors import UnreadablePicture
 MAX_PIXELS = 60_000_000
 """Largest picture that is decoded; a bigger one is refused before its pixels are unpacked."""
 
+TOO_MANY_PIXELS = f"The picture has too many pixels; at most {MAX_PIXELS // 1_000_000} million are allowed."
+
 pillow_heif.register_heif_opener()
 
 FORMATS = {"JPEG": "image/jpeg", "PNG": "image/png", "HEIF": "image/heic"}
@@ -32,12 +34,12 @@ def sniff_format(data: bytes) -> str:
             with Image.open(io.BytesIO(data), formats=["JPEG", "PNG", "HEIF"]) as image:
                 width, height = image.size
                 kind = image.format or ""
-        except (UnidentifiedImageError, OSError, ValueError, SyntaxError, Image.DecompressionBombError) as error:
+        except Image.DecompressionBombError as error:
+            raise UnreadablePicture(TOO_MANY_PIXELS) from error
+        except (UnidentifiedImageError, OSError, ValueError, SyntaxError) as error:
             raise UnreadablePicture("This file is no JPEG, PNG or HEIC picture that can be read.") from error
     if width * height > MAX_PIXELS:
-        raise UnreadablePicture(
-            f"The picture has {width} × {height} pixels; at most {MAX_PIXELS // 1_000_000} million are allowed."
-        )
+        raise UnreadablePicture(TOO_MANY_PIXELS)
     return FORMATS[kind]
 
 
@@ -87,3 +89,9 @@ def _decode_with_pillow(data: bytes) -> Pixels:
     except (OSError, ValueError, SyntaxError, EOFError) as error:
         raise UnreadablePicture("The picture file is cut short or damaged; send it again.") from error
     return np.ascontiguousarray(rgb[..., ::-1])
+
+
+def encode_jpeg(picture: Pixels, quality: int = 85) -> bytes:
+    """JPEG file of an 8-bit BGR picture, without any metadata."""
+    _, file = cv2.imencode(".jpg", picture, [cv2.IMWRITE_JPEG_QUALITY, quality, cv2.IMWRITE_JPEG_OPTIMIZE, 1])
+    return file.tobytes()

@@ -6,6 +6,7 @@ interpolated without overshoot, so that a colour can be drawn or read at any thi
 """
 
 import json
+from collections.abc import Callable
 from functools import cache
 from importlib import resources
 from typing import Any
@@ -13,7 +14,6 @@ from typing import Any
 import cv2
 import numpy as np
 import numpy.typing as npt
-from scipy.interpolate import PchipInterpolator
 
 from judicum.core.arrays import Floats, Pixels, Whole
 
@@ -36,12 +36,14 @@ def level_name(level: int) -> str:
 
 
 @cache
-def _curve() -> PchipInterpolator:
+def _curve() -> Callable[[Floats], Floats]:
+    from scipy.interpolate import PchipInterpolator  # slow to import, and only needed here
+
     films = [level for level in tint_levels() if level["film_nm"]]
     thickness = [0.0] + [sum(level["film_nm"]) / 2 for level in films] + [THICKEST_NM]
     # Past the middle of pale blue the colour goes on towards untinted at the same pace.
     last = np.array(films[-1]["lab"], float)
-    colours = [UNTINTED_LAB] + [level["lab"] for level in films] + [(*last, 7, 1, 10)]
+    colours = [UNTINTED_LAB] + [level["lab"] for level in films] + [tuple(last + np.array([7, 1, 10]))]
     return PchipInterpolator(thickness, np.array(colours, float))
 
 

@@ -17,6 +17,7 @@ from judicum.core.arrays import Floats, Whole
 from judicum.core.photo.trace import Band
 
 PITCH_MM = (0.6, 5.0)
+BLIND = 2.7
 AGREEMENT = 0.22
 """Least share of the rows' variance that lines up across the bead for fronts to count as seen."""
 
@@ -38,12 +39,14 @@ class Ripple:
         """Count, mean pitch (mm), cv of the gaps and the positions of lapses, as docs/measuring.md defines."""
         gaps = self.gaps_mm
         median = float(np.median(gaps))
+        # Over a hole or a sugared patch no front can be seen: that is a blind stretch, not a gap.
+        seen = gaps[gaps < BLIND * median]
         lapse = (gaps > 1.5 * median) | (gaps < 0.6 * median)
         middles = (self.positions_mm[1:] + self.positions_mm[:-1]) / 2
         return {
             "count": len(self.positions_mm),
-            "pitch_mm": float(gaps.mean()),
-            "cv": float(gaps.std(ddof=1) / gaps.mean()) if len(gaps) > 1 else None,
+            "pitch_mm": float(seen.mean()),
+            "cv": float(seen.std(ddof=1) / seen.mean()) if len(seen) > 1 else None,
             "positions_mm": [float(p) for p in self.positions_mm],
             "lapses_mm": [float(m) for m in middles[lapse]],
         }

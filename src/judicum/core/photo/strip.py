@@ -1,15 +1,11 @@
 """The strip: the bead cut out of its photo, straightened along its centreline, to scale."""
 
-import cv2
 import numpy as np
 
 from judicum.core.arrays import Pixels
 from judicum.core.photo.measure import Measured
+from judicum.core.photo.strip_frame import HALF_HEIGHT_MM, OVERHANG_MM, STRIP_PX_PER_MM
 from judicum.core.photo.unwrap import sample
-
-STRIP_PX_PER_MM = 10
-HALF_HEIGHT_MM = 8.0
-OVERHANG_MM = 4.0
 
 
 def cut_strip(measured: Measured) -> Pixels | None:
@@ -34,9 +30,3 @@ def cut_strip(measured: Measured) -> Pixels | None:
     across = np.stack([-along[:, 1], along[:, 0]], -1)
     centre = centre + (s - inside)[:, None] * along
     return sample(picture, scale, centre[None] + n[:, None, None] * across[None])
-
-
-def encode_jpeg(picture: Pixels, quality: int = 85) -> bytes:
-    """JPEG file of an 8-bit BGR picture, without any metadata."""
-    _, file = cv2.imencode(".jpg", picture, [cv2.IMWRITE_JPEG_QUALITY, quality, cv2.IMWRITE_JPEG_OPTIMIZE, 1])
-    return file.tobytes()

@@ -129,8 +129,8 @@ def read_tint(band: Band, left_mm: Floats, right_mm: Floats, s_mm: Floats) -> Ti
         widths.append(_tint_width(beside, distance[:, 0], (n > band.n_mm[0]) & (n < band.n_mm[-1])))
     zone = np.concatenate([z.ravel() for z in zones])
     covered = [level for level in range(7) if (zone == level).mean() >= 0.05]
-    per_mm = max(1, round(1.0 / float(s_mm[1] - s_mm[0])))
-    along = [int(np.median(levels[:, k : k + per_mm])) for k in range(0, levels.shape[1], per_mm)]
+    millimetre = np.floor(s_mm - s_mm[0]).astype(int)
+    along = [int(np.median(levels[:, millimetre == k])) for k in range(millimetre[-1] + 1)]
     share = {level_name(k): float((levels == k).mean()) for k in range(8)}
     return Tint(int(np.median(levels)), max(covered, default=0), widths[0], widths[1], along, share)
 

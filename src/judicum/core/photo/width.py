@@ -9,6 +9,7 @@ from judicum.core.arrays import Flags, Floats
 from judicum.core.photo.trace import Toes
 
 SAMPLE_MM = 0.5
+TOE_MM = 0.12
 
 
 @dataclass(frozen=True)
@@ -92,14 +93,15 @@ def rms_from_line(points: Floats) -> float:
 def width_figures(bead: Outline, mm_per_px: float, residual_mm: float | None) -> dict[str, float]:
     """Mean, sd (n - 1), cv, min, max of the width over the body, and the mean's standard uncertainty, mm.
 
-    The uncertainty adds in quadrature: the scale's misfit over the bead's width, half a pixel of
-    toe position that is common to the whole bead, and the scatter of the samples.
+    The uncertainty adds in quadrature: the scale's misfit over the bead's width, under a pixel of
+    toe position that is common to the whole bead, the scatter of the samples, and TOE_MM for
+    where within its shadow a toe is taken to lie.
     """
     width = bead.width_mm[bead.body]
     mean, sd = float(width.mean()), float(width.std(ddof=1)) if len(width) > 1 else 0.0
     scale_part = mean * (residual_mm or 0.0) / 18.0
     rough = float(np.abs(np.diff(width)).mean()) / np.sqrt(len(width))
-    uncertainty = float(np.sqrt((0.7 * mm_per_px) ** 2 + scale_part**2 + rough**2 + 0.04**2))
+    uncertainty = float(np.sqrt((0.7 * mm_per_px) ** 2 + scale_part**2 + rough**2 + TOE_MM**2))
     return {
         "mean": mean,
         "sd": sd,

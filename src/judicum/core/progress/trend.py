@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 
-from scipy.stats import theilslopes
+import numpy as np
 
 BANDS = {"width_cv": (0.06, 0.10), "pitch_cv": (0.12, 0.20)}
 """Good and acceptable limits of the coefficients of variation."""
@@ -18,7 +18,9 @@ def trend_per_attempt(values: Sequence[float]) -> float | None:
     """
     if len(values) < 3:
         return None
-    return round(float(theilslopes(values)[0]), 6)
+    first, second = np.triu_indices(len(values), 1)
+    slopes = np.diff(np.take(values, np.stack([first, second])), axis=0)[0] / (second - first)
+    return round(float(np.median(slopes)), 6)
 
 
 def good_in_a_row(marks: Sequence[float], pass_mark: float) -> int:

@@ -46,7 +46,7 @@ def problem_response(error: Exception, context: dict[str, Any]) -> Response | No
     """Turn an exception into problem details; None for one that nobody foresaw (a 500)."""
     if isinstance(error, errors.JudicumError):
         set_rollback()
-        return _respond(STATUS[type(error)], error.code, str(error), _fields(error))
+        return _respond(_status_of(error), error.code, str(error), _fields(error))
     if isinstance(error, Http404):
         error = exceptions.NotFound()
     if isinstance(error, PermissionDenied):
@@ -66,6 +66,10 @@ def problem_response(error: Exception, context: dict[str, Any]) -> Response | No
     if isinstance(error, exceptions.NotAuthenticated):
         response["WWW-Authenticate"] = "Session"
     return response
+
+
+def _status_of(error: errors.JudicumError) -> int:
+    return next(STATUS[kind] for kind in type(error).__mro__ if kind in STATUS)
 
 
 def _respond(code: int, name: str, detail: str, fields: list[dict[str, Any]]) -> Response:

@@ -13,7 +13,9 @@ DEBUG = False
 ALLOWED_HOSTS = env.list("JUDICUM_HOSTS", default=["localhost", "127.0.0.1", "[::1]"])
 CSRF_TRUSTED_ORIGINS = env.list("JUDICUM_ORIGINS", default=[])
 
-DATABASES = {"default": {**env.db_url("JUDICUM_DATABASE_URL"), "CONN_MAX_AGE": 60}}
+DATABASES = {
+    "default": {**env.db_url("JUDICUM_DATABASE_URL"), "CONN_MAX_AGE": env.int("JUDICUM_CONN_MAX_AGE", default=60)}
+}
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 
 INSTALLED_APPS = [
@@ -127,5 +129,6 @@ LOGGING = {
     "disable_existing_loggers": False,
     "formatters": {"line": {"format": "%(asctime)s %(levelname)s %(name)s %(message)s"}},
     "handlers": {"console": {"class": "logging.StreamHandler", "formatter": "line"}},
+    "loggers": {"procrastinate.periodic": {"level": "WARNING"}, "procrastinate.blueprints": {"level": "WARNING"}},
     "root": {"handlers": ["console"], "level": "INFO"},
 }

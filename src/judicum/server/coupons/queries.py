@@ -11,7 +11,8 @@ from judicum.server.courses.queries import membership_of
 
 def latest_designs() -> QuerySet[Design]:
     """The newest version of every design."""
-    return Design.objects.order_by("code", "-version").distinct("code")
+    newest = Design.objects.order_by("code", "-version").distinct("code").values("pk")
+    return Design.objects.filter(pk__in=newest).order_by("joint", "thickness_mm", "id")
 
 
 def assignments_for(user: User, course_id: int) -> QuerySet[Assignment]:
@@ -20,7 +21,7 @@ def assignments_for(user: User, course_id: int) -> QuerySet[Assignment]:
     found = Assignment.objects.filter(course_id=course_id).select_related("design")
     if mine.role not in STAFF:
         found = found.filter(attempts__student=user).distinct()
-    return found.annotate(students=Count("attempts__student", distinct=True))
+    return found.annotate(students=Count("attempts__student", distinct=True)).order_by("-created_at", "-id")
 
 
 def assignment_for(user: User, assignment_id: int) -> Assignment:

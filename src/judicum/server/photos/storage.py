@@ -7,7 +7,7 @@ from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
 
 from judicum.core.arrays import Pixels
-from judicum.core.photo import decode, encode_jpeg, sniff_format
+from judicum.core.photo.decode import decode, encode_jpeg, sniff_format
 from judicum.server.photos.models import StoredPicture
 
 SHOWN_LONG_SIDE_PX = 2400

@@ -7,8 +7,7 @@ from procrastinate import JobContext
 from procrastinate.contrib.django import app
 from procrastinate.jobs import Status
 
-from judicum.core.photo import measure_photo
-from judicum.server.photos.actions.store_measurement import mark_failed, store_measurement, strip_file
+from judicum.server.photos.actions.mark_failed import mark_failed
 from judicum.server.photos.models import Measurement, MeasurementState
 
 log = logging.getLogger(__name__)
@@ -21,6 +20,10 @@ MOST_ATTEMPTS = 2
 @app.task(queue="measure")
 def measure(measurement_id: int) -> None:
     """Measure one photo; one that is done already is left alone."""
+    # The measuring code takes seconds to import and only the worker needs it.
+    from judicum.core.photo.measure import measure_photo
+    from judicum.server.photos.actions.store_measurement import store_measurement, strip_file
+
     mine = Measurement.objects.select_related("photo__picture").filter(pk=measurement_id).first()
     if mine is None or mine.state == MeasurementState.DONE:
         return

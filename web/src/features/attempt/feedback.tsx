@@ -31,12 +31,12 @@ export function Feedback({ attempt }: { attempt: Attempt }) {
       </ul>
       <CursorScope>
         {measurement?.strip && measurement.report && <StripWithTracks strip={measurement.strip} report={measurement.report} units={units} />}
-        {photo && <BeadPhoto url={photo.url} overlay={measurement?.overlay ?? null} shown />}
+        {photo && <BeadPhoto photo={photo} overlay={measurement?.overlay ?? null} traced={false} close />}
       </CursorScope>
       {before.length > 0 && (
         <div>
           <h2 className="mb-2 text-lg font-bold">Your earlier ones, to the same scale</h2>
-          <StackedStrips attempts={[attempt, ...before]} perMm={6.5} link={(a, children) => <Link className="block" to={`/course/${String(course.id)}/attempt/${String(a.id)}`}>{children}</Link>} />
+          <StackedStrips attempts={[attempt, ...before]} link={(a, children) => <Link className="block" to={`/course/${String(course.id)}/attempt/${String(a.id)}`}>{children}</Link>} />
         </div>
       )}
       <Link className="btn btn-primary h-12 w-full" to={`/course/${String(course.id)}/time`}>How it goes over time</Link>

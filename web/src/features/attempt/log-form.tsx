@@ -20,12 +20,12 @@ export function LogForm({ attempt }: { attempt: Attempt }) {
   const fields = useQuery({ queryKey: ["run-fields"], queryFn: () => unwrap(api.GET("/api/run-fields")), staleTime: Infinity });
   const last = useQuery({
     queryKey: ["last-run", attempt.id],
-    queryFn: () => unwrap(api.GET("/api/attempts/{attempt_id}/last-run", { params: { path: { attempt_id: attempt.id } } })) as Promise<Schemas["Run"] | null>,
+    queryFn: () => unwrap(api.GET("/api/attempts/{attempt_id}/last-run", { params: { path: { attempt_id: attempt.id } } })),
   });
   const units = useUnits();
   if (fields.isPending || last.isPending) return <Loading what="the log" />;
   if (fields.isError) return <Problem error={fields.error} again={() => void fields.refetch()} />;
-  return <Form key={`${units.length}${units.flow}`} attempt={attempt} fields={fields.data} last={last.data ?? null} units={units} />;
+  return <Form key={`${units.length}${units.flow}`} attempt={attempt} fields={fields.data} last={last.data?.run ?? null} units={units} />;
 }
 
 function useDraft(attempt: Attempt, fields: Field[], units: Units) {

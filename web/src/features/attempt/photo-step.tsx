@@ -57,7 +57,7 @@ export function PhotoStep({ attempt }: { attempt: Attempt }) {
       {photo && (
         <CursorScope>
           <div className="mt-3 space-y-3">
-            <BeadPhoto url={photo.url} overlay={measurement?.overlay ?? null} shown />
+            <BeadPhoto photo={photo} overlay={measurement?.overlay ?? null} traced close={false} />
             {report?.bead && measurement?.strip && (
               <>
                 <dl className="grid grid-cols-2 gap-2 sm:grid-cols-4">

@@ -60,14 +60,14 @@ export function DeskPage() {
 function Waiting({ attempt }: { attempt: Brief }) {
   const m = attempt.measurement;
   return (
-    <Link className="grid items-center gap-3 rounded-box border border-base-300 bg-base-100 p-2 hover:border-primary md:grid-cols-[15rem_minmax(0,1fr)_14rem]" to={`../attempt/${String(attempt.id)}`} relative="path">
+    <Link className="grid items-center gap-3 rounded-box border border-base-300 bg-base-100 p-2 hover:border-primary md:grid-cols-[14rem_minmax(0,1fr)_12rem]" to={`../attempt/${String(attempt.id)}`} relative="path">
       <span>
         <span className="block font-bold">{attempt.student.display_name}</span>
         <span className="block text-sm">{attempt.assignment.design.title}, attempt {attempt.number}</span>
         <span className="quiet block text-sm">{dateWords(attempt.updated_at)} · {stateWords[attempt.state]}</span>
       </span>
       <span className="overflow-hidden rounded">
-        {m?.strip ? <Strip strip={m.strip} perMm={5} label={`Strip of ${attempt.student.display_name}'s bead`} /> : <span className="block bg-base-200 p-3 text-sm">{m?.refusal_code ? "The photo could not be measured; mark by eye or ask for another." : "Being measured …"}</span>}
+        {m?.strip ? <Strip strip={m.strip} perMm={4.2} label={`Strip of ${attempt.student.display_name}'s bead`} /> : <span className="block bg-base-200 p-3 text-sm">{m?.refusal_code ? "The photo could not be measured; mark by eye or ask for another." : "Being measured …"}</span>}
       </span>
       <span className="text-sm">
         <span className="block">width varies {percent(m?.width_cv)}</span>

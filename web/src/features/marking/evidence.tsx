@@ -7,13 +7,14 @@ import { TintBadge } from "../../ui/tint";
 import { StripWithTracks } from "../../ui/tracks";
 import { newest, type Attempt } from "../../ui/use-attempt";
 import { useUnits } from "../../ui/use-units";
-import { measure } from "../../ui/units";
+import { figure, measure } from "../../ui/units";
 import { percent } from "../../ui/words";
 
 /** Photo, strip, tracks and figures of the measurement that counts. */
 export function Evidence({ attempt }: { attempt: Attempt }) {
   const units = useUnits();
   const [traced, setTraced] = useState(true);
+  const [close, setClose] = useState(true);
   const { photo, measurement, busy } = newest(attempt);
   const queries = useQueryClient();
   const again = useMutation({
@@ -29,29 +30,32 @@ export function Evidence({ attempt }: { attempt: Attempt }) {
       {report?.refusal && <p role="alert" className="alert alert-warning"><span><strong>Not measured.</strong> {report.refusal.message} The mark can be set by eye.</span></p>}
       {busy && <p role="status" className="flex items-center gap-2"><span className="loading loading-dots" aria-hidden /> Being measured.</p>}
       {measurement?.state === "failed" && !busy && <p role="alert" className="alert alert-error">Measuring broke down. Measure it again, or mark by eye.</p>}
-      <div className="grid gap-3 md:grid-cols-[minmax(0,1fr)_17rem]">
-        <BeadPhoto url={photo.url} overlay={measurement?.overlay ?? null} shown={traced} />
+      <div className="grid gap-3 xl:grid-cols-[minmax(0,1fr)_19rem]">
+        <div>
+          <BeadPhoto photo={photo} overlay={measurement?.overlay ?? null} traced={traced} close={close} />
+          <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">
+            <label className="flex items-center gap-2"><input type="checkbox" className="toggle toggle-sm" checked={traced} onChange={(e) => { setTraced(e.target.checked); }} /> what was traced</label>
+            <label className="flex items-center gap-2"><input type="checkbox" className="toggle toggle-sm" checked={!close} onChange={(e) => { setClose(!e.target.checked); }} /> whole photo</label>
+            <button className="btn btn-sm" disabled={busy || again.isPending} onClick={() => { again.mutate(photo.id); }}>Measure again</button>
+          </div>
+        </div>
         <div>
           {report?.bead && (
             <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-0.5 text-sm [&_dd]:text-right [&_dd]:font-semibold">
               <dt>Length</dt><dd>{measure(report.bead.length_mm, "length", units)}</dd>
-              <dt>Width</dt><dd>{measure(report.bead.width_mm.mean, "length", units, fine)} ± {measure(2 * report.bead.width_mm.uncertainty, "length", units, fine)}</dd>
+              <dt>Width</dt><dd>{figure(report.bead.width_mm.mean, "length", units, fine)} ± {measure(2 * report.bead.width_mm.uncertainty, "length", units, fine)}</dd>
               <dt>Width varies</dt><dd>{percent(report.bead.width_mm.cv)}</dd>
               <dt>Straightness</dt><dd>{measure(report.bead.straightness_mm, "length", units, fine)}</dd>
-              <dt>Toes wave left / right</dt><dd>{measure(report.bead.toe_waviness_mm.left, "length", units, fine)} / {measure(report.bead.toe_waviness_mm.right, "length", units, fine)}</dd>
+              <dt>Toes wave left / right</dt><dd>{figure(report.bead.toe_waviness_mm.left, "length", units, fine)} / {measure(report.bead.toe_waviness_mm.right, "length", units, fine)}</dd>
               <dt>Ripples</dt><dd>{report.ripple ? `${String(report.ripple.count)}, ${measure(report.ripple.pitch_mm, "length", units, fine)} apart` : "none distinct"}</dd>
               {report.ripple && <><dt>Ripples vary</dt><dd>{percent(report.ripple.cv)}, {report.ripple.lapses_mm.length} lapses</dd></>}
               <dt>Tint of the bead</dt><dd><TintBadge level={report.tint?.bead.level} /></dd>
               <dt>Tint beside it</dt><dd><TintBadge level={report.tint?.haz.level} /></dd>
-              <dt>Tint width left / right</dt><dd>{measure(report.tint?.width_mm.left, "length", units)} / {measure(report.tint?.width_mm.right, "length", units)}</dd>
+              <dt>Tint width left / right</dt><dd>{figure(report.tint?.width_mm.left ?? 0, "length", units)} / {measure(report.tint?.width_mm.right, "length", units)}</dd>
               <dt>View tilted</dt><dd>{report.scale?.tilt_deg?.toFixed(0) ?? "–"}°</dd>
               <dt>Engine</dt><dd>{measurement?.engine_version}</dd>
             </dl>
           )}
-          <div className="mt-3 flex flex-wrap gap-2">
-            <label className="flex items-center gap-2"><input type="checkbox" className="toggle" checked={traced} onChange={(e) => { setTraced(e.target.checked); }} /> Show what was traced</label>
-            <button className="btn btn-sm" disabled={busy || again.isPending} onClick={() => { again.mutate(photo.id); }}>Measure again</button>
-          </div>
           <Problem error={again.error} />
         </div>
       </div>

@@ -45,7 +45,7 @@ function Series({ series }: { series: Schemas["Series"] }) {
       </p>
       <div className="grid gap-5 xl:grid-cols-2">
         <div className="min-w-0">
-          <StackedStrips attempts={[...series.attempts].reverse()} perMm={6} link={(a, children) => <Link className="block" to={`/course/${String(course.id)}/attempt/${String(a.id)}`}>{children}</Link>} />
+          <StackedStrips attempts={[...series.attempts].reverse()} link={(a, children) => <Link className="block" to={`/course/${String(course.id)}/attempt/${String(a.id)}`}>{children}</Link>} />
         </div>
         <div className="min-w-0 space-y-4">
           <SteadinessPlot series={series} />

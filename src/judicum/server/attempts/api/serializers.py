@@ -21,6 +21,10 @@ class RunSerializer(serializers.ModelSerializer[Run]):
         fields = tuple(field.key for field in RUN_FIELDS)
 
 
+class LastRunSerializer(serializers.Serializer[Any]):
+    run = RunSerializer(allow_null=True)
+
+
 class RunFieldSerializer(serializers.Serializer[Any]):
     """One field of the log: its unit and what is possible."""
 

@@ -19,6 +19,7 @@ from judicum.server.attempts.api.serializers import (
     AttemptBriefSerializer,
     AttemptSerializer,
     EventSerializer,
+    LastRunSerializer,
     RunFieldSerializer,
     RunSerializer,
 )
@@ -106,11 +107,11 @@ class RunView(APIView):
 class LastRunView(APIView):
     """The student's last logged settings for the same coupon, to start from; null where there are none."""
 
-    @extend_schema(operation_id="run_last", responses=RunSerializer)
+    @extend_schema(operation_id="run_last", responses=LastRunSerializer)
     def get(self, request: Request, attempt_id: int) -> Response:
         attempt = attempt_for(person(request), attempt_id)
         last = last_good_run(attempt.student, attempt)
-        return Response(RunSerializer(last.run).data if last else None)
+        return Response({"run": RunSerializer(last.run).data if last else None})
 
 
 class NextAttemptView(APIView):

@@ -39,11 +39,11 @@ def set_mark(
         InvalidValues, InvalidValue: scores or texts outside what is allowed.
         WrongState: no photo yet. NotFound, NotAllowed: not a course one teaches.
     """
+    attempt = held_as_staff(user, attempt_id)
     clean = check_scores(scores)
     for name, text, most in (("comment", comment, MOST_COMMENT), ("next_change", next_change, MOST_NEXT)):
         if len(text) > most:
             raise InvalidValue(name, f"{len(text)} characters", f"at most {most} characters")
-    attempt = held_as_staff(user, attempt_id)
     _check_version(attempt, version)
     mark_total = total(clean)
     advance(attempt, Step.MARK, user, at, scores=clean, total=mark_total)

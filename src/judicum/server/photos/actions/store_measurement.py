@@ -5,7 +5,9 @@ from datetime import datetime
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.photo import ENGINE_VERSION, Measured, cut_strip, encode_jpeg
+from judicum.core.photo.decode import encode_jpeg
+from judicum.core.photo.measure import ENGINE_VERSION, Measured
+from judicum.core.photo.strip import cut_strip
 from judicum.server.attempts.queries import held
 from judicum.server.attempts.states import Step, advance
 from judicum.server.photos.models import Measurement, MeasurementState
@@ -36,10 +38,3 @@ def store_measurement(measurement_id: int, measured: Measured, strip: bytes | No
         step = Step.REFUSE_PHOTO if refusal else Step.MEASURE
         advance(attempt, step, None, at, measurement=mine.pk, engine=ENGINE_VERSION, refusal=mine.refusal_code or None)
     return True
-
-
-def mark_failed(measurement_id: int) -> None:
-    """Record that a measurement broke down; the photo stays and can be measured again."""
-    Measurement.objects.filter(pk=measurement_id).exclude(state=MeasurementState.DONE).update(
-        state=MeasurementState.FAILED, finished_at=timezone.now()
-    )

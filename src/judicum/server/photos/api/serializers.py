@@ -5,7 +5,7 @@ from typing import Any
 from drf_spectacular.utils import extend_schema_field
 from rest_framework import serializers
 
-from judicum.core.photo import HALF_HEIGHT_MM, OVERHANG_MM
+from judicum.core.photo.strip_frame import HALF_HEIGHT_MM, OVERHANG_MM
 from judicum.server.photos.api.report import OverlaySerializer, ReportSerializer
 from judicum.server.photos.models import Measurement, Photo, Upload
 

@@ -1,0 +1,73 @@
+"""Takes the pictures of docs/screenshots from a running demo: python docs/screenshots/take.py http://127.0.0.1:8000"""
+
+import sys
+from pathlib import Path
+
+from playwright.sync_api import Browser, Page, sync_playwright
+
+HERE = Path(__file__).parent
+LAPTOP, PHONE = (1280, 800), (390, 844)
+
+
+def signed_in(browser: Browser, base: str, name: str, size: tuple[int, int], night: bool = False) -> Page:
+    """A page of somebody who has signed in."""
+    context = browser.new_context(
+        base_url=base, viewport={"width": size[0], "height": size[1]}, color_scheme="dark" if night else "light"
+    )
+    page = context.new_page()
+    page.goto("/sign-in")
+    page.get_by_label("Name").fill(name)
+    page.get_by_label("Password").fill("fountain-demo")
+    page.get_by_role("button", name="Sign in").click()
+    page.wait_for_url("**/course/**")
+    return page
+
+
+def take(page: Page, name: str) -> None:
+    """Wait until the page is quiet, then keep its picture."""
+    page.wait_for_load_state("networkidle")
+    page.wait_for_timeout(600)
+    page.screenshot(path=HERE / f"{name}.png")
+
+
+def main(base: str) -> None:
+    """All pictures, from the demo data."""
+    with sync_playwright() as p:
+        browser = p.chromium.launch(
+            executable_path="/usr/bin/chromium",
+            args=["--no-sandbox", "--disable-gpu", "--disable-background-networking"],
+        )
+        staff = signed_in(browser, base, "ines", LAPTOP)
+        take(staff, "desk")
+        for tab, name in (("Coupons", "coupons"), ("Class wall", "wall")):
+            staff.get_by_role("link", name=tab).click()
+            if name == "coupons":
+                staff.get_by_role("button", name="Give this coupon").first.click()
+            take(staff, name)
+        staff.get_by_role("link", name="Alma Reuss").click()
+        take(staff, "student")
+        for page, name in (
+            (staff, "marking"),
+            (signed_in(browser, base, "tobin", LAPTOP, night=True), "marking-night"),
+        ):
+            page.get_by_role("link", name="Desk").click()
+            page.get_by_role("link").filter(has_text="Dara Quill").filter(has_text="attempt").click()
+            page.get_by_role("slider").focus()
+            page.keyboard.press("PageUp")
+            take(page, name)
+        phone = signed_in(browser, base, "alma", PHONE)
+        take(phone, "phone-coupons")
+        phone.get_by_role("link", name="Attempt 2").first.click()
+        phone.get_by_role("slider").scroll_into_view_if_needed()
+        take(phone, "phone-photo")
+        phone.get_by_role("button", name="Change the log").click()
+        phone.get_by_role("heading", name="Log of the run").scroll_into_view_if_needed()
+        take(phone, "phone-log")
+        phone.get_by_role("link", name="My coupons").first.click()
+        phone.get_by_role("link", name="Attempt 1").first.click()
+        take(phone, "phone-feedback")
+        browser.close()
+
+
+if __name__ == "__main__":
+    main(sys.argv[1] if len(sys.argv) > 1 else "http://127.0.0.1:8000")

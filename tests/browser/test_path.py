@@ -1,0 +1,212 @@
+"""The whole path in a browser: assigned, logged, photographed, measured, marked, returned, seen."""
+
+import io
+from pathlib import Path
+from typing import Any
+
+import pytest
+from axe_playwright_python.sync_playwright import Axe
+from playwright.sync_api import Browser, Page, expect
+
+from judicum.server.accounts.models import User
+from judicum.server.attempts.models import Attempt
+from tests.browser.conftest import listen
+from tests.drawn import bead_photo
+from tests.live import Worker
+from tests.live import worker as worker
+from tests.people import PASSWORD, make_course
+
+PHONE = {"width": 390, "height": 844}
+LAPTOP = {"width": 1280, "height": 800}
+
+
+def no_violations(page: Page) -> None:
+    """axe finds nothing, by day and by night."""
+    for theme in ("day", "night"):
+        page.evaluate("theme => { document.documentElement.dataset.theme = theme }", theme)
+        page.wait_for_timeout(350)
+        found = Axe().run(page)
+        assert found.violations_count == 0, f"{page.url} by {theme}: {found.generate_report()}"
+
+
+def open_page(browser: Browser, address: str, size: dict[str, int], heard: list[str]) -> Page:
+    context = browser.new_context(base_url=address, viewport=size, reduced_motion="reduce")  # type: ignore[arg-type]
+    page = context.new_page()
+    page.set_default_timeout(15_000)
+    listen(page, heard)
+    return page
+
+
+def sign_in(page: Page, user: User) -> None:
+    user.set_password(PASSWORD)
+    user.save()
+    page.goto("/")
+    page.get_by_label("Name").fill(user.username)
+    page.get_by_label("Password").fill(PASSWORD)
+    page.get_by_role("button", name="Sign in").click()
+    expect(page.get_by_role("heading", level=1)).not_to_have_text("Sign in")
+
+
+@pytest.mark.usefixtures("complaints")
+def test_one_coupon_from_assigned_to_marked(
+    browser: Browser, live_server: Any, worker: Worker, complaints: list[str], tmp_path: Path
+) -> None:
+    course = make_course()
+    worker.start()
+    staff = open_page(browser, live_server.url, LAPTOP, complaints)
+    staff.goto("/sign-in")
+    no_violations(staff)
+    staff.goto("/join")
+    no_violations(staff)
+    sign_in(staff, course.instructor)
+    expect(staff.get_by_text("Nothing waits for a mark")).to_be_visible()
+    no_violations(staff)
+
+    # Four clicks: library, coupon, (all as proposed), give.
+    staff.get_by_role("link", name="Coupons").click()
+    staff.get_by_role("listitem").filter(has_text="Square butt, 1.5 mm").get_by_role("button").click()
+    no_violations(staff)
+    staff.get_by_role("button", name="Give it out").click()
+    expect(staff.get_by_role("row").filter(has_text="Square butt, 1.5 mm")).to_be_visible()
+
+    # The student, on a phone.
+    phone = open_page(browser, live_server.url, PHONE, complaints)
+    sign_in(phone, course.student)
+    no_violations(phone)
+    phone.get_by_role("region").or_(phone.locator("section")).filter(has_text="Square butt, 1.5 mm").get_by_role(
+        "link", name="Weld attempt 1"
+    ).click()
+    expect(phone.get_by_role("heading", name="Log of the run")).to_be_visible()
+    no_violations(phone)
+    phone.get_by_label("Current at the arc (A)").fill("900")
+    phone.get_by_label("Gas flow (L/min)").fill("11")
+    phone.get_by_role("button", name="Save the log").click()
+    expect(phone.get_by_text("900 A was given; 3 to 500 A is possible.")).to_be_visible()
+    phone.get_by_label("Current at the arc (A)").fill("60")
+    phone.get_by_role("button", name="Current at the arc: more").click()
+    phone.reload()
+    expect(phone.get_by_label("Current at the arc (A)")).to_have_value("61")
+    phone.get_by_role("textbox", name="Cup number").fill("10")
+    phone.get_by_label("Post-flow (s)", exact=True).fill("8")
+    phone.get_by_role("button", name="Save the log").click()
+    expect(phone.get_by_role("heading", name="Photo of the bead")).to_be_visible()
+
+    photo = tmp_path / "bead.jpg"
+    photo.write_bytes(bead_photo().jpeg)
+    phone.locator("input[type=file]").nth(1).set_input_files(photo)
+    expect(phone.get_by_role("slider", name="Place along the bead")).to_be_visible(timeout=60_000)
+    expect(phone.get_by_text("1 straw").first).to_be_visible()
+    no_violations(phone)
+
+    # The marking desk, by keyboard.
+    staff.get_by_role("link", name="Desk").click()
+    staff.get_by_role("link").filter(has_text="Sanne").filter(has_text="Square butt").click()
+    expect(staff.get_by_role("slider", name="Place along the bead")).to_be_visible()
+    no_violations(staff)
+    score = staff.get_by_label("Even width: score")
+    before = float(score.inner_text())
+    staff.keyboard.press("ArrowLeft")
+    expect(score).to_have_text(f"{before - 0.5:g}")
+    staff.get_by_role("slider").focus()
+    staff.keyboard.press("ArrowRight")
+    expect(score).to_have_text(f"{before - 0.5:g}")
+    expect(staff.get_by_text("At 0.5 mm")).to_be_visible()
+    staff.keyboard.press("w")
+    staff.keyboard.type("Calm hand.")
+    staff.get_by_label("Change next").fill("Count the dabs aloud.")
+    staff.get_by_role("button", name="Save and return").click()
+    expect(staff.get_by_role("heading", name="On the desk")).to_be_visible()
+
+    # The student sees it, beside the time plot.
+    phone.reload()
+    expect(phone.get_by_text("Count the dabs aloud.")).to_be_visible()
+    expect(phone.get_by_text("Calm hand.")).to_be_visible()
+    no_violations(phone)
+    phone.get_by_role("link", name="How it goes over time").click()
+    expect(phone.get_by_role("heading", name="Square butt, 1.5 mm")).to_be_visible()
+    no_violations(phone)
+
+    for path, heading in (("wall", "Class wall"), (f"student/{course.student.pk}", "Sanne")):
+        staff.goto(f"/course/{course.row.pk}/{path}")
+        expect(staff.get_by_role("heading", name=heading).first).to_be_visible()
+        expect(staff.locator("img[alt^=Strip]").first).to_be_visible()
+        no_violations(staff)
+    assert Attempt.objects.get(student=course.student, assignment__design__code="butt-15").state == "returned"
+
+
+def test_two_markers_and_a_clear_word_to_the_later(
+    browser: Browser, live_server: Any, transactional_db: None, complaints: list[str]
+) -> None:
+    from judicum.server.marking.actions.mark_attempt import set_mark
+    from tests.measured import measured_attempt
+    from tests.server.test_marking import SCORES
+
+    course = make_course()
+    attempt = measured_attempt(course)
+    page = open_page(browser, live_server.url, LAPTOP, [])
+    sign_in(page, course.instructor)
+    page.goto(f"/course/{course.row.pk}/attempt/{attempt.pk}")
+    page.get_by_label("Comment").fill("mine, typed slowly")
+    set_mark(course.assistant, attempt.pk, attempt.version, SCORES, "theirs", "")
+    page.get_by_role("button", name="Save", exact=True).click()
+    expect(page.get_by_text("Asmus changed this attempt in the meantime")).to_be_visible()
+    no_violations(page)
+    page.get_by_role("button", name="Load it again, keep what I typed").click()
+    expect(page.get_by_label("Comment")).to_have_value("mine, typed slowly")
+    page.get_by_role("button", name="Save", exact=True).click()
+    expect(page.get_by_text("Saved.")).to_be_visible()
+    attempt.mark.refresh_from_db()
+    assert attempt.mark.comment == "mine, typed slowly"
+
+
+def test_a_refused_photo_and_a_broken_connection_are_told_in_words(
+    browser: Browser, live_server: Any, worker: Worker, tmp_path: Path
+) -> None:
+    from tests.people import logged
+
+    course = make_course()
+    attempt = logged(course)
+    phone = open_page(browser, live_server.url, PHONE, [])
+    sign_in(phone, course.student)
+    phone.goto(f"/course/{course.row.pk}/attempt/{attempt.pk}")
+    picker = phone.locator("input[type=file]").nth(1)
+    disguised = tmp_path / "bead.jpg"
+    disguised.write_bytes(b"this is text, whatever its name says" * 100)
+    picker.set_input_files(disguised)
+    expect(phone.get_by_text("no JPEG, PNG or HEIC picture")).to_be_visible()
+    no_violations(phone)
+
+    # The connection breaks after the first pieces; a fresh page goes on by itself.
+    noise = tmp_path / "big.png"
+    noise.write_bytes(big_png())
+    sent: list[str] = []
+
+    def gate(route: Any) -> None:
+        if route.request.method == "PATCH":
+            sent.append(route.request.headers["upload-offset"])
+            if len(sent) > 2:
+                route.abort()
+                return
+        route.continue_()
+
+    phone.route("**/api/uploads/**", gate)
+    picker.set_input_files(noise)
+    expect(phone.get_by_text("No connection; waiting to go on")).to_be_visible()
+    phone.unroute("**/api/uploads/**")
+    resumed: list[str] = []
+    phone.on("request", lambda r: resumed.append(r.headers["upload-offset"]) if r.method == "PATCH" else None)
+    phone.reload()
+    expect(phone.get_by_text("has arrived and is being measured")).to_be_visible()
+    assert int(resumed[0]) >= 2 * 512 * 1024
+    worker.start()
+    expect(phone.get_by_text("No scale card was found")).to_be_visible(timeout=60_000)
+
+
+def big_png() -> bytes:
+    """A picture of 2 MB without any card."""
+    import numpy as np
+    from PIL import Image
+
+    out = io.BytesIO()
+    Image.fromarray(np.random.default_rng(2).integers(0, 255, (800, 900, 3), dtype=np.uint8)).save(out, "PNG")
+    return out.getvalue()

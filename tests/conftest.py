@@ -1,0 +1,47 @@
+"""Fixtures of the server's tests."""
+
+from collections.abc import Callable
+from pathlib import Path
+from typing import Any
+
+import pytest
+from django.conf import settings
+from django.core.cache import cache
+from django.test import Client
+
+from tests.people import Course, make_course
+
+
+@pytest.fixture(autouse=True)
+def _own_files(tmp_path: Path, settings: Any) -> None:
+    """Every test has its own folder of pictures and uploads, and a fast password hash."""
+    settings.STORAGES = {
+        **settings.STORAGES,
+        "default": {
+            "BACKEND": "django.core.files.storage.FileSystemStorage",
+            "OPTIONS": {"location": str(tmp_path / "media")},
+        },
+    }
+    settings.UPLOAD_DIR = tmp_path / "uploads"
+    cache.clear()
+
+
+@pytest.fixture
+def course(db: None) -> Course:
+    """A course with its people, a coupon given to everybody, and another course beside it."""
+    return make_course()
+
+
+@pytest.fixture
+def client_of() -> Callable[..., Client]:
+    """Signs somebody in."""
+
+    def signed_in(user: Any) -> Client:
+        client = Client()
+        client.force_login(user, backend="django.contrib.auth.backends.ModelBackend")
+        return client
+
+    return signed_in
+
+
+assert settings.configured

@@ -1,0 +1,47 @@
+import pytest
+
+from judicum.core.errors import InvalidValues
+from judicum.core.setup import RUN_FIELDS, check_run
+from judicum.core.setup.gas import flow_band_l_min, least_postflow_s
+
+GOOD = {"current_a": 62, "gas_l_min": 11.0}
+
+
+def test_a_run_comes_back_with_every_field() -> None:
+    run = check_run({**GOOD, "polarity": "DCEN"})
+    assert set(run) == {field.key for field in RUN_FIELDS}
+    assert run["current_a"] == 62
+    assert run["cup"] is None
+    assert run["note"] == ""
+
+
+def test_every_wrong_field_is_named_with_what_was_given_and_what_is_allowed() -> None:
+    with pytest.raises(InvalidValues) as refused:
+        check_run({"current_a": 9000, "polarity": "backwards", "colour": "red"})
+    said = {p.field: (p.given, p.allowed) for p in refused.value.problems}
+    assert said["current_a"] == (9000, "3 to 500 A")
+    assert said["polarity"] == ("backwards", "one of DCEN, DCEP, AC")
+    assert said["colour"][1] == "one of the fields of a run"
+    assert said["gas_l_min"] == (None, "1 to 60 L/min")
+
+
+@pytest.mark.parametrize("value", [True, "62", float("nan"), float("inf"), [62], -1])
+def test_what_is_no_possible_current_is_refused(value: object) -> None:
+    with pytest.raises(InvalidValues):
+        check_run({**GOOD, "current_a": value})
+
+
+def test_the_limits_themselves_are_allowed() -> None:
+    assert check_run({**GOOD, "gas_l_min": 60})["gas_l_min"] == 60
+    with pytest.raises(InvalidValues):
+        check_run({**GOOD, "gas_l_min": 60.1})
+
+
+def test_a_collet_body_may_take_up_to_twice_the_flow_of_a_lens() -> None:
+    assert flow_band_l_min(10, "gas_lens") == pytest.approx((8.5, 14.5))
+    assert flow_band_l_min(10, "collet_body") == pytest.approx((8.5, 29.0))
+
+
+def test_postflow_is_a_second_per_ten_amps_but_never_under_six() -> None:
+    assert least_postflow_s(40) == 6
+    assert least_postflow_s(110) == 11

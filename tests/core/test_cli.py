@@ -1,0 +1,42 @@
+import json
+from pathlib import Path
+
+import pytest
+
+from judicum.cli import main
+from tests.drawn import bead_photo
+
+
+def test_measure_prints_one_object_a_photo_and_a_refused_one_is_no_failure(
+    tmp_path: Path, capsys: pytest.CaptureFixture[str]
+) -> None:
+    good, bad = tmp_path / "good.jpg", tmp_path / "bad.jpg"
+    good.write_bytes(bead_photo().jpeg)
+    bad.write_bytes(b"nothing")
+    assert main(["measure", str(good), str(bad)]) == 0
+    first, second = (json.loads(line) for line in capsys.readouterr().out.splitlines())
+    assert first["photo"] == str(good)
+    assert first["bead"]["length_mm"] > 70
+    assert second["refusal"]["code"] == "unreadable"
+
+
+def test_a_missing_photo_is_one_line_and_exit_2(capsys: pytest.CaptureFixture[str]) -> None:
+    assert main(["measure", "/nowhere/bead.jpg"]) == 2
+    said = capsys.readouterr()
+    assert said.out == ""
+    assert said.err == "judicum measure: /nowhere/bead.jpg: No such file or directory\n"
+
+
+@pytest.mark.parametrize("points", ["1,2,3", "a,b,c,d,e", "0,0,900,0,-5"])
+def test_points_of_no_sense_are_one_line_and_exit_2(points: str, capsys: pytest.CaptureFixture[str]) -> None:
+    assert main(["measure", "x.jpg", "--points", points]) == 2
+    said = capsys.readouterr()
+    assert said.out == ""
+    assert said.err.count("\n") == 1
+    assert "points" in said.err
+
+
+def test_a_card_is_written(tmp_path: Path) -> None:
+    out = tmp_path / "card.pdf"
+    assert main(["card", "window", "-o", str(out)]) == 0
+    assert out.read_bytes().startswith(b"%PDF")

@@ -1,0 +1,55 @@
+"""Drawn photos that many tests share; drawn once a session."""
+
+from functools import cache
+
+import numpy as np
+
+from judicum.camera import Fault, Photo, Scene, View, take_photo, weld
+
+
+@cache
+def bead_photo(
+    seed: int = 3,
+    *,
+    length_mm: float = 80.0,
+    width_mm: float = 4.6,
+    width_cv: float = 0.04,
+    pitch_mm: float = 2.1,
+    pitch_cv: float = 0.08,
+    bead_level: int = 1,
+    zone_level: int = 4,
+    angle_deg: float = -2.0,
+    turn_deg: float = 4.0,
+    tilt_deg: float = 6.0,
+    rippled: bool = True,
+    faults: tuple[Fault, ...] = (),
+    light: tuple[float, float, float] = (1.0, 0.97, 0.92),
+    exposure: float = 0.85,
+    blur_px: float = 0.7,
+    size: tuple[int, int] = (2000, 1500),
+) -> Photo:
+    """A bead on a brushed plate in the window card."""
+    bead = weld(
+        np.random.default_rng(seed),
+        length_mm=length_mm,
+        width_mm=width_mm,
+        width_cv=width_cv,
+        pitch_mm=pitch_mm,
+        pitch_cv=pitch_cv,
+        wander_mm=0.15,
+        bead_level=bead_level,
+        zone_level=zone_level,
+        rippled=rippled,
+        faults=faults,
+    )
+    view = View(
+        size=size, turn_deg=turn_deg, tilt_deg=tilt_deg, light=light, exposure=exposure, blur_px=blur_px, noise=0.005
+    )
+    start = (45.0, 56.0) if abs(angle_deg) < 45 else (84.0, 36.0)
+    return take_photo(Scene(bead, start, angle_deg, grain_deg=12, grain=0.35, view=view, seed=seed))
+
+
+@cache
+def bare_photo() -> Photo:
+    """A plate in the window card with no bead on it."""
+    return take_photo(Scene(None, view=View(tilt_deg=5), seed=9))

@@ -1,0 +1,108 @@
+"""Setting up and starting: what can go wrong is one clear line."""
+
+import errno
+import os
+import socket
+import subprocess
+import sys
+from pathlib import Path
+
+import pytest
+
+from judicum.launch import install, serve
+from judicum.launch.cluster import free_port
+from judicum.launch.places import ROOT
+from judicum.launch.steps import Trouble, in_words, run
+
+JUDICUM = [sys.executable, str(ROOT / "judicum")]
+
+
+def test_a_command_that_fails_says_its_last_error(tmp_path: Path) -> None:
+    script = "print('working'); print('ERROR: the wheel is bent'); print('[notice] a new pip'); raise SystemExit(3)"
+    with pytest.raises(Trouble, match="cannot roll: ERROR: the wheel is bent"):
+        run([sys.executable, "-c", script], why="cannot roll", log=tmp_path / "log" / "roll.log")
+    assert "working" in (tmp_path / "log" / "roll.log").read_text()
+
+
+def test_a_missing_tool_is_named() -> None:
+    with pytest.raises(Trouble, match="cannot build: no-such-tool is not on this machine"):
+        run(["no-such-tool"], why="cannot build")
+
+
+def test_a_full_disk_is_said_in_words() -> None:
+    assert "disk is full" in in_words(OSError(errno.ENOSPC, os.strerror(errno.ENOSPC)))
+    with pytest.raises(Trouble, match="disk is full"):
+        run([sys.executable, "-c", "raise SystemExit('write: No space left on device')"], why="cannot install")
+
+
+def test_too_little_room_is_said_before_installing(monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr(install, "LEAST_FREE_BYTES", 10**18)
+    with pytest.raises(Trouble, match="GB are needed to install"):
+        install.check_room()
+
+
+def test_the_next_free_port_is_taken() -> None:
+    with socket.socket() as taken:
+        taken.bind(("127.0.0.1", 0))
+        port = taken.getsockname()[1]
+        assert free_port(port) > port
+
+
+def test_without_root_a_missing_package_is_asked_for(monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr(os, "geteuid", lambda: 1000)
+    with pytest.raises(Trouble, match="apt-get install postgresql"):
+        install.debian("postgresql", False, "the PostgreSQL server")
+
+
+@pytest.mark.parametrize(
+    ("said", "fits"),
+    [
+        ("v18.19.0", False),
+        ("v20.18.9", False),
+        ("v20.19.0", True),
+        ("v22.11.0", False),
+        ("v22.12.1", True),
+        ("v24.1.0", True),
+        ("none", False),
+    ],
+)
+def test_which_node_is_new_enough(tmp_path: Path, said: str, fits: bool) -> None:
+    node = tmp_path / "node"
+    node.write_text(f"#!/bin/sh\necho {said}\n")
+    node.chmod(0o755)
+    assert install._node_is_new_enough(str(node)) is fits
+
+
+def test_a_noted_process_is_told_from_another_of_the_same_number() -> None:
+    here = [os.getpid(), serve._born(os.getpid())]
+    assert serve._lives(here)  # type: ignore[arg-type]
+    assert not serve._lives([os.getpid(), 1])
+    assert not serve._lives([2**22 + 5, 1])
+
+
+def test_a_child_that_keeps_ending_is_given_up(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr(serve, "LOGS", tmp_path)
+    child = serve.Child("short", [sys.executable, "-c", "pass"], dict(os.environ))
+    for _ in range(5):
+        assert not child.failing
+        child.start()
+        assert child.process is not None
+        child.process.wait(20)
+    assert child.failing
+
+
+def test_a_taken_port_is_one_line_and_exit_1() -> None:
+    with socket.socket() as taken:
+        taken.bind(("127.0.0.1", 0))
+        taken.listen()
+        port = taken.getsockname()[1]
+        done = subprocess.run([*JUDICUM, "demo", "--port", str(port)], capture_output=True, text=True, timeout=120)
+    assert done.returncode == 1
+    assert done.stderr.strip().splitlines()[-1] == f"judicum: port {port} is taken; choose another with --port"
+
+
+def test_help_lists_the_commands() -> None:
+    done = subprocess.run([*JUDICUM, "--help"], capture_output=True, text=True, timeout=60)
+    assert done.returncode == 0
+    for command in ("demo", "start", "stop", "test", "measure", "card"):
+        assert command in done.stdout

@@ -1,0 +1,72 @@
+"""A small course to test with."""
+
+from dataclasses import dataclass
+from datetime import date, timedelta
+
+from judicum.server.accounts.models import User
+from judicum.server.attempts.actions.log_run import log_run
+from judicum.server.attempts.models import Attempt
+from judicum.server.coupons.actions.assign_coupon import assign_coupon
+from judicum.server.coupons.library import load_library
+from judicum.server.coupons.models import Assignment, Design
+from judicum.server.courses.models import Course as CourseRow
+from judicum.server.courses.models import Membership, Role
+
+PASSWORD = "a-good-long-password"
+RUN = {"current_a": 62, "gas_l_min": 11, "cup": 10, "gas_part": "gas_lens", "polarity": "DCEN", "postflow_s": 8}
+
+
+@dataclass
+class Course:
+    """The course and everybody in it; `stranger` teaches another one."""
+
+    row: CourseRow
+    instructor: User
+    assistant: User
+    student: User
+    other: User
+    stranger: User
+    assignment: Assignment
+
+    @property
+    def attempt(self) -> Attempt:
+        return Attempt.objects.get(assignment=self.assignment, student=self.student, number=1)
+
+
+def make_person(username: str) -> User:
+    """Somebody whose password hash takes no time (the hash itself is tested in test_session)."""
+    user = User(username=username, display_name=username.capitalize())
+    user.set_unusable_password()
+    user.save()
+    return user
+
+
+def make_course() -> Course:
+    """Two staff, two students, one assignment for both students; a stranger with a course of their own."""
+    load_library()
+    people = {name: make_person(name) for name in ("ilka", "asmus", "sanne", "odo", "stig")}
+    row = CourseRow.objects.create(name="Test course", join_code="TEST1")
+    elsewhere = CourseRow.objects.create(name="Elsewhere", join_code="ELSE1")
+    for name, role in (
+        ("ilka", Role.INSTRUCTOR),
+        ("asmus", Role.ASSISTANT),
+        ("sanne", Role.STUDENT),
+        ("odo", Role.STUDENT),
+    ):
+        Membership.objects.create(course=row, user=people[name], role=role)
+    Membership.objects.create(course=elsewhere, user=people["stig"], role=Role.INSTRUCTOR)
+    assignment = assign_coupon(
+        people["ilka"],
+        row.pk,
+        design_id=Design.objects.get(code="plate-bead-15").pk,
+        target_width_mm=4.5,
+        finish="warm",
+        good_in_a_row=3,
+        due_on=date.today() + timedelta(days=14),
+    )
+    return Course(row, people["ilka"], people["asmus"], people["sanne"], people["odo"], people["stig"], assignment)
+
+
+def logged(course: Course) -> Attempt:
+    """The student's first attempt with its run logged."""
+    return log_run(course.student, course.attempt.pk, RUN)

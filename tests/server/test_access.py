@@ -1,0 +1,137 @@
+"""Every address refuses whoever has no business there."""
+
+from collections.abc import Callable
+
+import pytest
+from django.test import Client
+from django.urls import URLPattern, URLResolver, get_resolver
+
+from tests.people import RUN, Course, logged
+
+pytestmark = pytest.mark.django_db
+
+OPEN = {"api/session POST", "api/join POST", "api/schema GET"}
+
+
+def routes() -> list[tuple[str, list[str]]]:
+    """Every API address with its methods, from the URL table itself."""
+    found: list[tuple[str, list[str]]] = []
+
+    def walk(patterns: list[URLPattern | URLResolver], prefix: str) -> None:
+        for p in patterns:
+            if isinstance(p, URLResolver):
+                walk(p.url_patterns, prefix + str(p.pattern))
+            elif hasattr(p.callback, "view_class"):
+                view = p.callback.view_class
+                methods = [m.upper() for m in ("get", "post", "put", "patch", "delete") if hasattr(view, m)]
+                found.append((prefix + str(p.pattern), methods))
+
+    walk(get_resolver().url_patterns, "")
+    return found
+
+
+def address(route: str, course: Course) -> str:
+    ids = {
+        "<int:course_id>": course.row.pk,
+        "<int:assignment_id>": course.assignment.pk,
+        "<int:attempt_id>": course.attempt.pk,
+        "<int:student_id>": course.student.pk,
+        "<int:photo_id>": 999999,
+        "<int:measurement_id>": 999999,
+        "<uuid:upload_id>": "00000000-0000-4000-8000-000000000000",
+        "<str:kind>": "window",
+    }
+    for name, value in ids.items():
+        route = route.replace(name, str(value))
+    return "/" + route
+
+
+def test_without_a_session_everything_but_the_doors_is_closed(course: Course) -> None:
+    client = Client()
+    seen = 0
+    for route, methods in routes():
+        for method in methods:
+            if f"{route} {method}" in OPEN:
+                continue
+            answer = client.generic(method, address(route, course), "{}", "application/json")
+            assert answer.status_code == 401, f"{method} {route}"
+            seen += 1
+    assert seen >= 22
+
+
+# who -> (method, address, body) and the answer that is right
+STUDENT_MAY_NOT = [
+    ("GET", "/api/courses/{course}/desk", None),
+    ("GET", "/api/courses/{course}/members", None),
+    ("GET", "/api/courses/{course}/students/{other}/progress", None),
+    (
+        "POST",
+        "/api/courses/{course}/assignments",
+        {"design": 1, "target_width_mm": 4, "finish": "warm", "due_on": "2030-01-01"},
+    ),
+    ("GET", "/api/attempts/{attempt}/suggestions", None),
+    ("PUT", "/api/attempts/{attempt}/mark", {"version": 1, "scores": {}}),
+    ("POST", "/api/attempts/{attempt}/return", {"version": 1}),
+]
+NOT_THEIRS = [
+    ("GET", "/api/attempts/{attempt}", None),
+    ("GET", "/api/attempts/{attempt}/events", None),
+    ("GET", "/api/attempts/{attempt}/last-run", None),
+    ("GET", "/api/attempts/{attempt}/suggestions", None),
+    ("PUT", "/api/attempts/{attempt}/run", RUN),
+    ("POST", "/api/attempts/{attempt}/uploads", None),
+    ("PUT", "/api/attempts/{attempt}/mark", {"version": 1, "scores": {}}),
+    ("POST", "/api/attempts/{attempt}/return", {"version": 1}),
+]
+STRANGER_SEES_NO = [
+    *NOT_THEIRS,
+    ("GET", "/api/courses/{course}", None),
+    ("GET", "/api/courses/{course}/desk", None),
+    ("GET", "/api/courses/{course}/members", None),
+    ("GET", "/api/courses/{course}/attempts", None),
+    ("GET", "/api/courses/{course}/assignments", None),
+    ("GET", "/api/courses/{course}/students/{student}/progress", None),
+    ("POST", "/api/assignments/{assignment}/attempts", None),
+]
+STAFF_MAY_NOT = [
+    ("PUT", "/api/attempts/{attempt}/run", RUN),
+    ("POST", "/api/attempts/{attempt}/uploads", None),
+    ("POST", "/api/assignments/{assignment}/attempts", None),
+]
+
+
+@pytest.mark.parametrize(
+    ("who", "calls", "code"),
+    [
+        ("student", STUDENT_MAY_NOT, 403),
+        ("other", NOT_THEIRS, 404),
+        ("stranger", STRANGER_SEES_NO, 404),
+        ("instructor", STAFF_MAY_NOT, 403),
+        ("assistant", STAFF_MAY_NOT, 403),
+    ],
+)
+def test_the_wrong_role_is_refused(
+    course: Course, client_of: Callable[..., Client], who: str, calls: list, code: int
+) -> None:
+    logged(course)
+    client = client_of(getattr(course, who))
+    ids = {
+        "course": course.row.pk, "attempt": course.attempt.pk, "assignment": course.assignment.pk,
+        "student": course.student.pk, "other": course.other.pk,
+    }  # fmt: skip
+    for method, pattern, body in calls:
+        headers = {"Upload-Length": "1000"} if pattern.endswith("uploads") else {}
+        answer = client.generic(
+            method,
+            pattern.format(**ids),
+            "" if body is None else __import__("json").dumps(body),
+            "application/json",
+            headers=headers,
+        )
+        assert answer.status_code == code, f"{who}: {method} {pattern} gave {answer.status_code}"
+        assert answer.json()["code"] in ("not_allowed", "not_found")
+
+
+def test_the_join_code_is_for_those_who_teach(course: Course, client_of: Callable[..., Client]) -> None:
+    assert client_of(course.assistant).get(f"/api/courses/{course.row.pk}").json()["join_code"] == "TEST1"
+    assert client_of(course.student).get(f"/api/courses/{course.row.pk}").json()["join_code"] is None
