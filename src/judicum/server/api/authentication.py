@@ -1,6 +1,8 @@
 """Sessions with CSRF, answering 401 (not 403) to a person who is not signed in."""
 
-from drf_spectacular.authentication import SessionScheme
+from typing import Any
+
+from drf_spectacular.extensions import OpenApiAuthenticationExtension
 from rest_framework.authentication import SessionAuthentication
 from rest_framework.request import Request
 
@@ -12,7 +14,11 @@ class SessionOnly(SessionAuthentication):
         return "Session"
 
 
-class SessionOnlyScheme(SessionScheme):  # type: ignore[no-untyped-call]
-    """How the OpenAPI file describes it."""
+class SessionOnlyScheme(OpenApiAuthenticationExtension):  # type: ignore[no-untyped-call]
+    """How the OpenAPI file describes it; the cookie's real name ends in the web port."""
 
     target_class = "judicum.server.api.authentication.SessionOnly"
+    name = "session"
+
+    def get_security_definition(self, auto_schema: Any) -> dict[str, str]:
+        return {"type": "apiKey", "in": "cookie", "name": "judicum_session"}
