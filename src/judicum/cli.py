@@ -4,8 +4,9 @@ import argparse
 import json
 import os
 import sys
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from pathlib import Path
+from typing import Any
 
 from judicum.core.errors import InvalidValue, JudicumError
 
@@ -25,11 +26,14 @@ def main(arguments: Sequence[str] | None = None) -> int:
     card.add_argument("kind", choices=("window", "strip"))
     card.add_argument("-o", "--output", required=True, metavar="FILE")
     card.add_argument("--paper", choices=("a4", "letter"), default="a4")
+    commands.add_parser("plan", help="setup cards from coupons on standard input (JSON or JSON Lines)")
+    commands.add_parser("check", help="what was set beside the card, from standard input (JSON or JSON Lines)")
     asked = parser.parse_args(arguments)
+    work = {"measure": _measure, "card": _card, "plan": _plan, "check": _check}
     try:
-        return _measure(asked) if asked.command == "measure" else _card(asked)
+        return work[asked.command](asked)
     except JudicumError as error:
-        print(f"judicum {asked.command}: {error}", file=sys.stderr)
+        print(f"judicum {asked.command}: {' '.join(str(error).split())}", file=sys.stderr)
     except BrokenPipeError:
         os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
         return 0
@@ -66,6 +70,52 @@ def _given_scale(asked: argparse.Namespace):  # type: ignore[no-untyped-def]
     except ValueError as error:
         raise InvalidValue("--points", asked.points, "five figures: x1,y1,x2,y2,mm") from error
     return GivenScale.from_points((x1, y1), (x2, y2), length)
+
+
+def _plan(asked: argparse.Namespace) -> int:
+    from judicum.core.setup import plan_card
+
+    return _each(plan_card)
+
+
+def _check(asked: argparse.Namespace) -> int:
+    from judicum.core.setup import check_setup
+
+    return _each(check_setup)
+
+
+def _each(work: Callable[[Any], dict[str, Any]]) -> int:
+    """Answer every JSON object of standard input with one line; nothing is printed if any is refused."""
+    answers = [json.dumps(work(given)) for given in read_objects(sys.stdin.read())]
+    print("\n".join(answers))
+    return 0
+
+
+def read_objects(text: str) -> list[Any]:
+    """JSON values that follow one another, on one line or on many. Raises InvalidValue."""
+    decoder = json.JSONDecoder(parse_constant=_no_constant)
+    found: list[Any] = []
+    at = 0
+    while (at := _skip_space(text, at)) < len(text):
+        try:
+            value, at = decoder.raw_decode(text, at)
+        except (ValueError, RecursionError) as error:
+            line = text.count("\n", 0, at) + 1
+            raise InvalidValue("input", text[at : at + 30], f"JSON objects (line {line}: {error})") from error
+        found.append(value)
+    if not found:
+        raise InvalidValue("input", "", "at least one JSON object")
+    return found
+
+
+def _skip_space(text: str, at: int) -> int:
+    while at < len(text) and text[at].isspace():
+        at += 1
+    return at
+
+
+def _no_constant(name: str) -> float:
+    raise ValueError(f"{name} is no JSON")
 
 
 def _card(asked: argparse.Namespace) -> int:

@@ -1,3 +1,4 @@
+import io
 import json
 from pathlib import Path
 
@@ -40,3 +41,42 @@ def test_a_card_is_written(tmp_path: Path) -> None:
     out = tmp_path / "card.pdf"
     assert main(["card", "window", "-o", str(out)]) == 0
     assert out.read_bytes().startswith(b"%PDF")
+
+
+def feed(monkeypatch: pytest.MonkeyPatch, text: str) -> None:
+    monkeypatch.setattr("sys.stdin", io.StringIO(text))
+
+
+def test_plan_answers_every_object_with_a_line(
+    monkeypatch: pytest.MonkeyPatch, capsys: pytest.CaptureFixture[str]
+) -> None:
+    coupon = '{"metal": "304L",\n "joint": "tee", "thickness_mm": 2.0}'
+    feed(monkeypatch, f"{coupon}\n\n{coupon} {coupon}\n")
+    assert main(["plan"]) == 0
+    lines = [json.loads(line) for line in capsys.readouterr().out.splitlines()]
+    assert len(lines) == 3
+    assert lines[0]["polarity"] == "DCEN"
+
+
+@pytest.mark.parametrize(
+    ("command", "text", "field"),
+    [
+        ("plan", "", "input"),
+        ("plan", "{", "input"),
+        ("plan", "[" * 100_000, "input"),
+        ("plan", '{"metal": "304L", "joint": "tee", "thickness_mm": NaN}', "input"),
+        ("plan", "[1]", "coupon"),
+        ("plan", '{"metal": "304L", "joint": "tee", "thickness_mm": 2} {"metal": "x"}', "joint"),
+        ("check", '{"coupon": {}, "used": {}}', "metal"),
+        ("check", '{"coupon": {"metal": "304L", "joint": "tee", "thickness_mm": 2}}', "used"),
+    ],
+)
+def test_bad_input_is_one_line_exit_2_and_nothing_printed(
+    command: str, text: str, field: str, monkeypatch: pytest.MonkeyPatch, capsys: pytest.CaptureFixture[str]
+) -> None:
+    feed(monkeypatch, text)
+    assert main([command]) == 2
+    said = capsys.readouterr()
+    assert said.out == ""
+    assert said.err.count("\n") == 1
+    assert said.err.startswith(f"judicum {command}: {field}")

@@ -11,6 +11,8 @@ from judicum.launch.steps import Trouble, in_words
 CORE_COMMANDS = {
     "measure": "measure bead photos, one JSON object a line",
     "card": "write a scale card as PDF",
+    "plan": "setup cards from coupons on standard input (JSON or JSON Lines)",
+    "check": "what was set, beside its card, from standard input (JSON or JSON Lines)",
 }
 
 

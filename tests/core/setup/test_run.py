@@ -37,9 +37,9 @@ def test_the_limits_themselves_are_allowed() -> None:
         check_run({**GOOD, "gas_l_min": 60.1})
 
 
-def test_a_collet_body_may_take_up_to_twice_the_flow_of_a_lens() -> None:
-    assert flow_band_l_min(10, "gas_lens") == pytest.approx((8.5, 14.5))
-    assert flow_band_l_min(10, "collet_body") == pytest.approx((8.5, 29.0))
+def test_a_collet_body_takes_more_flow_than_a_lens_for_the_same_cover() -> None:
+    assert flow_band_l_min(10, "gas_lens") == pytest.approx((8.5, 11.0, 14.5))
+    assert flow_band_l_min(10, "collet_body") == pytest.approx((10.0, 13.5, 17.5))
 
 
 def test_postflow_is_a_second_per_ten_amps_but_never_under_six() -> None:

@@ -14,7 +14,7 @@ export function Strip({ strip, perMm, share = 1, label }: { strip: StripPlace; p
 
 /** A millimetre ruler for strips drawn at `perMm`. */
 export function Ruler({ fromMm, toMm }: { fromMm: number; toMm: number }) {
-  const ticks = Array.from({ length: Math.floor((toMm - 6) / 10) + 1 }, (_, i) => i * 10);
+  const ticks = Array.from({ length: Math.floor((toMm - 14) / 10) + 1 }, (_, i) => i * 10);
   const share = (s: number) => `${String(((s - fromMm) / (toMm - fromMm)) * 100)}%`;
   return (
     <div className="relative h-5 border-t border-base-content/50 text-xs" aria-hidden>

@@ -133,7 +133,7 @@ def _setup(run: Mapping[str, Any]) -> Suggestion:
         if run["polarity"] != "DCEN":
             slips.append("polarity")
     if run.get("cup") and run.get("gas_l_min"):
-        low, high = flow_band_l_min(run["cup"], run.get("gas_part") or "gas_lens")
+        low, _, high = flow_band_l_min(run["cup"], run.get("gas_part") or "gas_lens", run.get("stickout_mm") or 0.0)
         figures |= {"gas_l_min": run["gas_l_min"], "gas_low_l_min": round(low, 1), "gas_high_l_min": round(high, 1)}
         if not low <= run["gas_l_min"] <= high:
             slips.append("gas_l_min")

@@ -8,7 +8,6 @@ combined by the signs that make them agree (first singular vector), not by a pla
 
 from dataclasses import dataclass
 
-import cv2
 import numpy as np
 from scipy.ndimage import gaussian_filter1d, map_coordinates
 from scipy.signal import find_peaks
@@ -66,7 +65,7 @@ def find_ripples(face: Floats, step_mm: float, half_width_mm: float) -> Ripple |
     """
     u = np.linspace(-1, 1, len(face))
     rows = np.abs(u) < 0.82
-    detail = gaussian_filter1d(face, 0.08 / step_mm, axis=1) - gaussian_filter1d(face, 1.2 / step_mm, axis=1)
+    detail = gaussian_filter1d(face, 0.08 / step_mm, axis=1) - gaussian_filter1d(face, 0.7 / step_mm, axis=1)
     scatter = np.median(np.abs(detail), axis=1, keepdims=True) * 1.5 + 0.4
     detail = np.clip(detail / scatter, -4, 4)[rows]
     height = u[rows]
@@ -79,7 +78,7 @@ def find_ripples(face: Floats, step_mm: float, half_width_mm: float) -> Ripple |
     agreement, curve, signal, busy = best
     if agreement < AGREEMENT:
         return None
-    pitch = _main_period(signal, step_mm)
+    pitch = _usual_gap(signal, step_mm)
     if pitch is None:
         return None
     smooth = gaussian_filter1d(signal, 0.10 * pitch / step_mm)
@@ -119,22 +118,18 @@ def _lined_up(detail: Floats, height: Floats, curve: float, busy_width: float) -
     return signal, share * even, busy
 
 
-def _main_period(signal: Floats, step_mm: float) -> float | None:
-    """Spacing (mm) at the first strong peak of the signal's autocorrelation, or None."""
-    centred = signal - signal.mean()
-    size = cv2.getOptimalDFTSize(2 * len(centred))
-    spectrum = np.abs(np.fft.rfft(centred, size)) ** 2
-    auto = np.fft.irfft(spectrum)[: int(2.2 * PITCH_MM[1] / step_mm)]
-    auto = gaussian_filter1d(auto / auto[0], 0.05 / step_mm)
-    low = int(PITCH_MM[0] / step_mm)
-    peaks, _ = find_peaks(auto[low:], prominence=0.03)
-    peaks = peaks[peaks + low <= PITCH_MM[1] / step_mm]
-    peaks = peaks[auto[low + peaks] > 0]
-    if not len(peaks):
-        return None
-    height = auto[low + peaks]
-    first = peaks[height >= 0.6 * height.max()][0]
-    return float((first + low) * step_mm)
+def _usual_gap(signal: Floats, step_mm: float) -> float | None:
+    """Median spacing (mm) of what stands out of the signal at a tenth of a millimetre and more, or None.
+
+    An irregular hand leaves no peak in the autocorrelation; the median gap does not mind it.
+    """
+    smooth = gaussian_filter1d(signal, 0.16 / step_mm)
+    gaps = [
+        float(np.median(np.diff(peaks))) * step_mm
+        for sign in (1, -1)
+        if len(peaks := find_peaks(sign * smooth, distance=PITCH_MM[0] / step_mm, prominence=0.8 * smooth.std())[0]) > 4
+    ]
+    return min(max(gaps), PITCH_MM[1]) if gaps else None
 
 
 def unroll_face(band: Band, left_mm: Floats, right_mm: Floats, s_mm: Floats, rows: int = 61) -> Floats:

@@ -1,20 +1,144 @@
-"""Shielding gas: flow for a cup, post-flow for a current."""
+"""Shielding gas: cup, flow, Reynolds number, purge, consumption."""
+
+import math
+
+from judicum.core.setup.coupon import Coupon
+from judicum.core.setup.hands import WIDE_CUP
+
+MM_PER_CUP_NUMBER = 25.4 / 16
+ARGON_KG_M3 = 1.66
+ARGON_PA_S = 2.23e-5
+LENS_SHARE = (0.85, 1.1, 1.45)
+COLLET_SHARE = (1.0, 1.35, 1.75)
+"""Flow in L/min over the cup number: low, aim, high. A collet body needs more for the same cover."""
+EXTRA_PER_5_MM = 0.12
+SECOND_MESH_FROM = 14
+LEAST_POSTFLOW_S = 6.0
+
+REYNOLDS_WARN = 2000.0
+REYNOLDS_TURBULENT = 2300.0
+REYNOLDS_WARN_COLLET = 1400.0
+
+PURGE_L_MIN = {"low": 2.5, "aim": 3.0, "high": 4.0}
+PURGE_LONG_L_MIN = {"low": 4.0, "aim": 5.0, "high": 7.0}
+LONG_BORE_MM = 600.0
+PURGE_VOLUMES = 6
 
 
-def flow_band_l_min(cup: float, gas_part: str) -> tuple[float, float]:
-    """Accepted flow (L/min) for a cup number: 0.85 to 1.45 times the number, up to twice that on a collet body.
+def inside_mm(cup: float) -> float:
+    """Inside diameter of a cup number (sixteenths of an inch), mm.
+
+    >>> inside_mm(8)
+    12.7
+    """
+    return cup * MM_PER_CUP_NUMBER
+
+
+def reynolds(flow_l_min: float, cup: float) -> float:
+    """Reynolds number of argon at the cup's exit: 4 ρ Q / (π D μ) [src: incropera].
+
+    >>> round(reynolds(8, 8)), round(reynolds(16.5, 6))
+    (995, 2736)
+    """
+    flow_m3_s = flow_l_min / 60_000
+    return 4 * ARGON_KG_M3 * flow_m3_s / (math.pi * inside_mm(cup) / 1000 * ARGON_PA_S)
+
+
+def flow_band_l_min(cup: float, gas_part: str, stickout_mm: float = 0.0) -> tuple[float, float, float]:
+    """Flow for a cup: low, aim, high in L/min; 12 % more for each 5 mm of stick-out past 10 mm.
 
     >>> tuple(round(v, 2) for v in flow_band_l_min(8, "gas_lens"))
-    (6.8, 11.6)
+    (6.8, 8.8, 11.6)
     """
-    more = 2.0 if gas_part == "collet_body" else 1.0
-    return 0.85 * cup, 1.45 * cup * more
+    shares = COLLET_SHARE if gas_part == "collet_body" else LENS_SHARE
+    more = 1 + EXTRA_PER_5_MM * max(0.0, stickout_mm - 10) / 5
+    return shares[0] * cup * more, shares[1] * cup * more, shares[2] * cup * more
 
 
-def least_postflow_s(current_a: float) -> float:
-    """Least post-flow (s) on stainless: 1 s per 10 A, never under 6 s.
+def usual_cup(coupon: Coupon) -> float:
+    """Usual cup number for a coupon."""
+    if coupon.metal.family == "aluminium":
+        return 7
+    if coupon.metal.family == "titanium" or coupon.finish != "warm":
+        return 12
+    return 8 if coupon.thickness_mm <= 1.0 or coupon.gas_part == "collet_body" else 10
 
-    >>> least_postflow_s(85)
-    8.5
+
+def cup(coupon: Coupon) -> dict[str, float]:
+    """Cup number with its range and inside diameter, mm."""
+    number = coupon.cup or usual_cup(coupon)
+    usual = usual_cup(coupon)
+    return {"number": number, "inside_mm": round(inside_mm(number), 1), "low": usual - 2, "high": usual + 4}
+
+
+def least_postflow_s(current_a: float, family: str = "stainless") -> float:
+    """Least post-flow: 1 s per 10 A, never under 6 s on metals that oxidise hot.
+
+    >>> least_postflow_s(85), least_postflow_s(40)
+    (8.5, 6.0)
     """
-    return max(6.0, current_a / 10)
+    return max(LEAST_POSTFLOW_S if family != "carbon" else 4.0, current_a / 10)
+
+
+def timing(coupon: Coupon, current_a: float, cup_number: float) -> dict[str, dict[str, float]]:
+    """Pre-flow, post-flow and down-slope, s."""
+    wide = cup_number >= WIDE_CUP or coupon.joint in ("outside_corner", "tube_butt", "turntable")
+    low = least_postflow_s(current_a, coupon.metal.family)
+    pre = {"low": 0.5, "aim": 1.2, "high": 2.0} if wide else {"low": 0.3, "aim": 0.5, "high": 1.5}
+    aim = max(low + 2, 10.0 if wide else 8.0)
+    return {
+        "preflow_s": pre,
+        "postflow_s": {
+            "low": round(low, 1),
+            "aim": round(aim, 1),
+            "high": round(max(aim + 4, 15.0 if wide else 12.0), 1),
+        },
+        "downslope_s": {"low": 3.0, "aim": 4.0, "high": 5.0},
+    }
+
+
+def gas_per_run_l(flow_l_min: float, preflow_s: float, arc_s: float, postflow_s: float) -> float:
+    """Gas of one run, L.
+
+    >>> gas_per_run_l(12, 0.5, 48, 10)
+    11.7
+    """
+    return flow_l_min * (preflow_s + arc_s + postflow_s) / 60
+
+
+def bore_volume_l(bore_mm: float, length_mm: float) -> float:
+    """Volume of a bore, L.
+
+    >>> round(bore_volume_l(45, 300), 3)
+    0.477
+    """
+    return math.pi / 4 * bore_mm**2 * length_mm / 1e6
+
+
+def purge_wait_s(volume_l: float, volumes: float, flow_l_min: float) -> float:
+    """Wait until a bore has been flushed that many times, s.
+
+    >>> round(purge_wait_s(bore_volume_l(45, 300), 6, 3))
+    57
+    """
+    return volume_l * volumes / flow_l_min * 60
+
+
+def wants_purge(coupon: Coupon) -> bool:
+    """Whether the root is purged: as asked, else always on tube of a metal that sugars."""
+    if coupon.purge is not None:
+        return coupon.purge
+    return coupon.joint in ("tube_butt", "turntable") and coupon.metal.family in ("stainless", "titanium", "nickel")
+
+
+def purge(coupon: Coupon) -> dict[str, object] | None:
+    """Purge flow (L/min) and, where the bore is known, its volume (L) and the wait (s)."""
+    if not wants_purge(coupon):
+        return None
+    length = coupon.bore_length_mm or 300.0
+    flow = PURGE_LONG_L_MIN if length > LONG_BORE_MM else PURGE_L_MIN
+    found: dict[str, object] = {"l_min": dict(flow), "volumes": PURGE_VOLUMES, "volume_l": None, "wait_s": None}
+    if coupon.tube_od_mm is not None:
+        volume = bore_volume_l(max(coupon.tube_od_mm - 2 * coupon.thinner_mm, 1.0), length)
+        found |= {"volume_l": round(volume, 3), "wait_s": round(purge_wait_s(volume, PURGE_VOLUMES, flow["aim"]))}
+    return found

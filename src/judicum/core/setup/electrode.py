@@ -1,0 +1,26 @@
+"""Electrode: diameter for a current, taper, kinds."""
+
+CARRIES_A = {1.0: 40.0, 1.6: 90.0, 2.0: 130.0, 2.4: 190.0, 3.2: 320.0, 4.0: 420.0}
+"""Current that a ground point of each diameter carries on DC before it melts."""
+CHOSEN_TO_A = ((80.0, 1.6), (180.0, 2.4), (float("inf"), 3.2))
+KINDS = ("ceriated 2 %", "lanthanated 2 %")
+
+
+def diameter_mm(current_a: float) -> float:
+    """Usual diameter for a current, mm.
+
+    >>> diameter_mm(66), diameter_mm(120), diameter_mm(200)
+    (1.6, 2.4, 3.2)
+    """
+    return next(size for most, size in CHOSEN_TO_A if current_a <= most)
+
+
+def carries_a(diameter: float) -> float:
+    """Most current for a diameter, A: that of the nearest listed size not above it."""
+    fitting = [amps for size, amps in CARRIES_A.items() if size <= diameter + 0.05]
+    return max(fitting, default=25.0)
+
+
+def taper_mm(diameter: float, thickness_mm: float) -> float:
+    """Length of the ground taper, mm: 2.5 diameters on thin sheet, 2.25 else."""
+    return round(diameter * (2.5 if thickness_mm < 1.2 else 2.25), 1)

@@ -1,0 +1,69 @@
+"""What the hands do: angles, travel, dab pitch, stick-out, arc length."""
+
+from judicum.core.setup.coupon import Coupon
+
+WORK_ANGLE_DEG = {
+    "bead_on_plate": 90, "butt": 90, "lap": 60, "tee": 45, "outside_corner": 90, "edge": 90, "tube_butt": 90, "tube_sleeve": 45,
+    "tube_sleeve_bend": 45, "tube_flange": 45, "socket": 45, "turntable": 90,
+}  # fmt: skip
+TRAVEL_ANGLE_DEG = {"flat": 10, "horizontal": 10, "vertical_up": 15, "overhead": 10}
+FILLETS = ("lap", "tee", "tube_sleeve", "tube_sleeve_bend", "tube_flange", "socket")
+FLATTEST_PUSH_DEG = 25
+WIDE_CUP = 12
+
+
+def travel_mm_s(thickness_mm: float) -> float:
+    """Usual travel with dabbed filler, mm/s: 2.4 to 2 mm, falling to 1.8 at 4 mm.
+
+    >>> travel_mm_s(1.5), round(travel_mm_s(6.0), 2)
+    (2.4, 1.8)
+    """
+    return 2.4 - 0.3 * min(max(thickness_mm - 2.0, 0.0), 2.0)
+
+
+def around(aim: float, low: float, high: float, digits: int = 1) -> dict[str, float]:
+    """A range with its aim, from shares of the aim."""
+    return {"low": round(aim * low, digits), "aim": round(aim, digits), "high": round(aim * high, digits)}
+
+
+def travel(coupon: Coupon) -> dict[str, float]:
+    """Travel range and aim, mm/s."""
+    aim = coupon.travel_mm_s or travel_mm_s(coupon.thickness_mm)
+    return around(aim, 0.75, 1.3, 2)
+
+
+def dab_pitch(coupon: Coupon) -> dict[str, float] | None:
+    """Distance between dabs, mm; None where no dabs are made."""
+    if coupon.technique != "dab":
+        return None
+    return around(min(max(1.7 + 0.3 * coupon.thickness_mm, 1.8), 2.6), 0.8, 1.25, 2)
+
+
+def angles_deg(coupon: Coupon) -> dict[str, int]:
+    """Work, travel (push) and filler angle, degrees."""
+    return {"work": WORK_ANGLE_DEG[coupon.joint], "travel": TRAVEL_ANGLE_DEG[coupon.position], "filler": 20}
+
+
+def stickout(coupon: Coupon, electrode_mm: float, cup: float) -> dict[str, float]:
+    """Stick-out range and aim, mm: by electrode in a fillet, by the cup when it is walked or wide."""
+    inside = cup * 25.4 / 16
+    if coupon.technique == "walk_cup":
+        return around(inside, 0.6, 1.25)
+    if cup >= WIDE_CUP:
+        return {"low": 8.0, "aim": 13.0, "high": 20.0}
+    if coupon.joint in FILLETS:
+        return {
+            "low": round(2 * electrode_mm, 1),
+            "aim": round(3 * electrode_mm + 2, 1),
+            "high": round(max(5 * electrode_mm, 16.0), 1),
+        }
+    return {
+        "low": round(2 * electrode_mm, 1),
+        "aim": round(3 * electrode_mm, 1),
+        "high": round(max(4 * electrode_mm, 12.0), 1),
+    }
+
+
+def arc_length(electrode_mm: float) -> dict[str, float]:
+    """Arc length, mm: no more than one electrode diameter."""
+    return around(0.75 * electrode_mm, 2 / 3, 4 / 3, 2)
