@@ -13,7 +13,7 @@ from judicum.server.courses.models import Course as CourseRow
 from judicum.server.courses.models import Membership, Role
 
 PASSWORD = "a-good-long-password"
-RUN = {"current_a": 62, "gas_l_min": 11, "cup": 10, "gas_part": "gas_lens", "polarity": "DCEN", "postflow_s": 8}
+RUN = {"current_a": 52, "gas_l_min": 11, "cup": 10, "gas_part": "gas_lens", "polarity": "DCEN", "postflow_s": 8}
 
 
 @dataclass

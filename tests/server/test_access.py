@@ -77,6 +77,7 @@ NOT_THEIRS = [
     ("GET", "/api/attempts/{attempt}", None),
     ("GET", "/api/attempts/{attempt}/events", None),
     ("GET", "/api/attempts/{attempt}/last-run", None),
+    ("GET", "/api/attempts/{attempt}/setup", None),
     ("GET", "/api/attempts/{attempt}/suggestions", None),
     ("PUT", "/api/attempts/{attempt}/run", RUN),
     ("POST", "/api/attempts/{attempt}/uploads", None),

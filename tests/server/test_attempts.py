@@ -64,7 +64,7 @@ def test_logging_a_run_keeps_what_changed(course: Course, client_of: Callable[..
     assert client.put(url, {**RUN, "current_a": 58}, "application/json").json()["run"]["current_a"] == 58
     events = client.get(f"/api/attempts/{course.attempt.pk}/events").json()["results"]
     assert [e["kind"] for e in events] == ["open", "log", "log"]
-    assert events[2]["data"]["changed"] == {"current_a": [62.0, 58]}
+    assert events[2]["data"]["changed"] == {"current_a": [52.0, 58]}
     assert events[2]["actor"]["display_name"] == "Sanne"
 
 
@@ -94,7 +94,7 @@ def test_the_last_run_of_the_same_coupon_is_offered(course: Course, client_of: C
     second = client.post(f"/api/assignments/{course.assignment.pk}/attempts")
     assert second.status_code == 201
     assert second.json()["number"] == 2
-    assert client.get(f"/api/attempts/{second.json()['id']}/last-run").json()["run"]["current_a"] == 62
+    assert client.get(f"/api/attempts/{second.json()['id']}/last-run").json()["run"]["current_a"] == 52
 
 
 def test_the_next_attempt_waits_until_this_one_is_welded(course: Course, client_of: Callable[..., Client]) -> None:
@@ -175,6 +175,20 @@ def test_the_limits_of_the_log_are_told(course: Course, client_of: Callable[...,
         "required": True,
     } in fields
     assert json.dumps(fields)
+
+
+def test_the_card_stands_beside_the_log(course: Course, client_of: Callable[..., Client]) -> None:
+    client = client_of(course.student)
+    url = f"/api/attempts/{course.attempt.pk}/setup"
+    before = client.get(url).json()
+    assert before["check"] is None
+    assert before["card"]["current_a"]["low"] < before["card"]["current_a"]["aim"] < before["card"]["current_a"]["high"]
+    assert "fume_chromium" in before["card"]["cautions"]
+    run = {**RUN, "current_a": 95, "filler_alloy": "ER70S", "filler_mm": 1.2, "technique": "dab"}
+    client.put(f"/api/attempts/{course.attempt.pk}/run", run, "application/json")
+    check = client.get(url).json()["check"]
+    assert [d["key"] for d in check["deviations"]] == ["current_a"]
+    assert "filler_wrong_alloy" in {w["code"] for w in check["warnings"]}
 
 
 def test_an_unknown_address_is_a_problem_not_the_page(client_of: Callable[..., Client], course: Course) -> None:

@@ -32,7 +32,7 @@ def test_suggestions_come_with_the_figures_they_rest_on(course: Course, client_o
     width = found[0]
     assert width["score"] >= 7
     assert width["figures"]["target_width_mm"] == 4.5
-    assert next(s for s in found if s["criterion"] == "setup_followed")["reason"] == "within_rules"
+    assert next(s for s in found if s["criterion"] == "setup_followed")["reason"] == "as_the_card"
 
 
 def test_the_student_sees_the_mark_only_when_it_is_returned(course: Course, client_of: Callable[..., Client]) -> None:

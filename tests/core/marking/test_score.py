@@ -2,7 +2,7 @@ from typing import Any
 
 from judicum.core.marking import Suggestion, suggest
 
-RUN = {"current_a": 60, "polarity": "DCEN", "cup": 10, "gas_part": "gas_lens", "gas_l_min": 11, "postflow_s": 8}
+CHECK: dict[str, Any] = {"deviations": [], "warnings": []}
 
 
 def report(**changes: Any) -> dict[str, Any]:
@@ -24,7 +24,7 @@ def by_key(found: list[Suggestion]) -> dict[str, Suggestion]:
 
 
 def test_a_steady_bead_scores_high_on_every_line() -> None:
-    scores = by_key(suggest(report(), "warm", 4.5, RUN))
+    scores = by_key(suggest(report(), "warm", 4.5, CHECK))
     assert all(s.score is not None and s.score >= 8 for s in scores.values())
     assert scores["width_evenness"].figures["width_cv"] == 0.04
 
@@ -32,26 +32,26 @@ def test_a_steady_bead_scores_high_on_every_line() -> None:
 def test_six_percent_is_good_and_ten_acceptable() -> None:
     def score(cv: float) -> float | None:
         changed = report(bead={"width_mm": {"mean": 4.5, "cv": cv}, "toe_waviness_mm": {"left": 0.2, "right": 0.2}})
-        return by_key(suggest(changed, "warm", None, {}))["width_evenness"].score
+        return by_key(suggest(changed, "warm", None, None))["width_evenness"].score
 
     assert (score(0.06), score(0.10), score(0.30)) == (8.0, 5.0, 0.0)
 
 
 def test_even_but_far_from_the_width_asked_for_costs_two() -> None:
-    near = by_key(suggest(report(), "warm", 4.5, RUN))["width_evenness"]
-    far = by_key(suggest(report(), "warm", 3.0, RUN))["width_evenness"]
+    near = by_key(suggest(report(), "warm", 4.5, CHECK))["width_evenness"]
+    far = by_key(suggest(report(), "warm", 3.0, CHECK))["width_evenness"]
     assert near.score is not None
     assert far.score == near.score - 2
     assert far.reason == "even_but_off_target"
 
 
 def test_a_fused_bead_is_judged_by_toes_instead_of_ripples() -> None:
-    ripples = by_key(suggest(report(ripple=None), "warm", 4.5, RUN))["ripple_evenness"]
+    ripples = by_key(suggest(report(ripple=None), "warm", 4.5, CHECK))["ripple_evenness"]
     assert (ripples.score, ripples.reason) == (None, "no_ripples_to_judge")
 
 
 def test_the_finish_goal_decides_which_tint_is_too_dark() -> None:
-    tints = {f: by_key(suggest(report(), f, 4.5, RUN))["tint"] for f in ("bright", "warm", "show_colour")}
+    tints = {f: by_key(suggest(report(), f, 4.5, CHECK))["tint"] for f in ("bright", "warm", "show_colour")}
     assert [t.score for t in tints.values()] == [5.0, 10.0, 10.0]
     assert tints["bright"].reason == "darker_than_finish"
 
@@ -59,19 +59,23 @@ def test_the_finish_goal_decides_which_tint_is_too_dark() -> None:
 def test_grey_is_a_reject_under_every_finish() -> None:
     grey = {**report()["tint"], "share": {"grey": 0.1}}
     for finish in ("bright", "warm", "show_colour"):
-        assert by_key(suggest(report(tint=grey), finish, 4.5, RUN))["tint"].score == 0
+        assert by_key(suggest(report(tint=grey), finish, 4.5, CHECK))["tint"].score == 0
 
 
 def test_a_lopsided_zone_costs_something() -> None:
     lopsided = {**report()["tint"], "width_mm": {"left": 2.0, "right": 4.0}}
-    assert by_key(suggest(report(tint=lopsided), "warm", 4.5, RUN))["tint"].score == 8.5
+    assert by_key(suggest(report(tint=lopsided), "warm", 4.5, CHECK))["tint"].score == 8.5
 
 
-def test_each_setting_outside_the_rules_costs_three() -> None:
-    wrong = {**RUN, "polarity": "DCEP", "postflow_s": 3}
-    setup = by_key(suggest(report(), "warm", 4.5, wrong))["setup_followed"]
-    assert (setup.score, setup.reason) == (4.0, "outside:polarity,postflow_s")
+def test_what_lies_off_the_card_costs_two_and_what_stops_three_more() -> None:
+    check = {
+        "deviations": [{"key": "postflow_s", "outside": 3.0}],
+        "warnings": [{"code": "polarity_wrong", "severity": "stop"}, {"code": "postflow_short", "severity": "warn"}],
+    }
+    setup = by_key(suggest(report(), "warm", 4.5, check))["setup_followed"]
+    assert (setup.score, setup.reason) == (5.0, "off_the_card:postflow_s,polarity_wrong")
+    assert setup.figures == {"postflow_s": 3.0}
 
 
 def test_without_a_measurement_or_log_nothing_is_suggested() -> None:
-    assert [s.score for s in suggest({}, "warm", 4.5, {})] == [None] * 6
+    assert [s.score for s in suggest({}, "warm", 4.5, None)] == [None] * 6

@@ -123,6 +123,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{attempt_id}/setup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The setup card, and the logged run beside it. */
+        get: operations["setup_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{attempt_id}/suggestions": {
         parameters: {
             query?: never;
@@ -436,6 +453,14 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        Angles: {
+            /** Format: double */
+            work: number;
+            /** Format: double */
+            travel: number;
+            /** Format: double */
+            filler: number;
+        };
         /** @description A design to be given; `students` left out or null means the whole class. */
         AssignRequest: {
             design: number;
@@ -528,12 +553,66 @@ export interface components {
             straightness_mm: number;
             toe_waviness_mm: components["schemas"]["Sides"];
         };
+        /** @description The figures of a card that a student sets and holds. */
+        Card: {
+            current_a: components["schemas"]["Current"];
+            opinions: components["schemas"]["Opinion"][];
+            polarity: string;
+            cup: components["schemas"]["Cup"];
+            gas_part: string;
+            gas_l_min: components["schemas"]["Range"];
+            /** Format: double */
+            reynolds: number;
+            stickout_mm: components["schemas"]["Range"];
+            arc_length_mm: components["schemas"]["Range"];
+            preflow_s: components["schemas"]["Range"];
+            postflow_s: components["schemas"]["Range"];
+            downslope_s: components["schemas"]["Range"];
+            electrode: components["schemas"]["Electrode"];
+            filler: components["schemas"]["Filler"] | null;
+            angles_deg: components["schemas"]["Angles"];
+            travel_mm_s: components["schemas"]["Range"];
+            dab_pitch_mm: components["schemas"]["Range"] | null;
+            /** Format: double */
+            dabs_per_s: number | null;
+            heat_kj_mm: components["schemas"]["Heat"];
+            /** Format: double */
+            gas_l_per_run: number;
+            warnings: components["schemas"]["Warning"][];
+            cautions: string[];
+        };
+        Check: {
+            deviations: components["schemas"]["Deviation"][];
+            warnings: components["schemas"]["Warning"][];
+        };
         /** @description A course; the join code only for those who teach it. */
         Course: {
             readonly id: number;
             name: string;
             role: components["schemas"]["Role"];
             join_code: string | null;
+        };
+        Cup: {
+            /** Format: double */
+            number: number;
+            /** Format: double */
+            inside_mm: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+        };
+        Current: {
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            aim: number;
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            machine: number;
+            rule: string;
+            because: string[];
         };
         Defect: {
             kind: string;
@@ -574,6 +653,26 @@ export interface components {
             welding: number;
             students: components["schemas"]["Standing"][];
         };
+        /** @description A logged figure off the card: the range, how far outside, and what it usually does to the bead. */
+        Deviation: {
+            key: string;
+            /** Format: double */
+            used: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+            /** Format: double */
+            outside: number;
+            effect: string;
+        };
+        Electrode: {
+            /** Format: double */
+            diameter_mm: number;
+            /** Format: double */
+            taper_mm: number;
+            kinds: string[];
+        };
         Event: {
             readonly id: number;
             /** Format: date-time */
@@ -587,6 +686,17 @@ export interface components {
             field: string;
             given: string | null;
             allowed: string;
+        };
+        Filler: {
+            alloy: string;
+            /** Format: double */
+            diameter_mm: number;
+            /** Format: double */
+            low_mm: number;
+            /** Format: double */
+            high_mm: number;
+            /** Format: double */
+            length_mm_per_100mm: number;
         };
         /**
          * @description * `bright` - Bright
@@ -610,6 +720,12 @@ export interface components {
             good_in_a_row: number;
             /** Format: date */
             due_on: string;
+        };
+        Heat: {
+            /** Format: double */
+            arc: number;
+            /** Format: double */
+            net: number;
         };
         /** @description A course code; name and password too for somebody who has no account yet. */
         JoinRequest: {
@@ -723,6 +839,11 @@ export interface components {
             id: number;
             name: string;
             role: components["schemas"]["Role"];
+        };
+        Opinion: {
+            rule: string;
+            /** Format: double */
+            current_a: number;
         };
         /** @description Toes, centreline and ripple fronts as points [x, y] in pixels of the upright photo of `size`. */
         Overlay: {
@@ -850,6 +971,14 @@ export interface components {
             /** Format: double */
             clipped_share: number | null;
             warnings: string[];
+        };
+        Range: {
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            aim: number;
+            /** Format: double */
+            high: number;
         };
         Refusal: {
             code: string;
@@ -1025,6 +1154,11 @@ export interface components {
             /** @default  */
             next_change: string;
         };
+        /** @description The card of an attempt's coupon; `check` compares the logged run, null before there is one. */
+        Setup: {
+            card: components["schemas"]["Card"];
+            check: components["schemas"]["Check"] | null;
+        };
         Sides: {
             /** Format: double */
             left: number;
@@ -1072,6 +1206,11 @@ export interface components {
             share: {
                 [key: string]: number;
             };
+        };
+        Warning: {
+            code: string;
+            severity: string;
+            message: string;
         };
         Width: {
             /** Format: double */
@@ -1304,6 +1443,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Attempt"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    setup_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Setup"];
                 };
             };
             default: {

@@ -7,7 +7,6 @@ from typing import Any
 import numpy as np
 
 from judicum.core.marking.scheme import FINISH_LEVEL
-from judicum.core.setup.gas import flow_band_l_min, least_postflow_s
 
 WIDTH_CV = ((0.02, 10.0), (0.06, 8.0), (0.10, 5.0), (0.20, 0.0))
 RIPPLE_CV = ((0.05, 10.0), (0.12, 8.0), (0.20, 5.0), (0.40, 0.0))
@@ -29,7 +28,7 @@ class Suggestion:
 
 
 def suggest(
-    report: Mapping[str, Any], finish: str, target_width_mm: float | None, run: Mapping[str, Any]
+    report: Mapping[str, Any], finish: str, target_width_mm: float | None, check: Mapping[str, Any] | None
 ) -> list[Suggestion]:
     """Suggest a score for every criterion of the scheme.
 
@@ -37,7 +36,7 @@ def suggest(
         report: a measurement's JSON; a refused one gives no score where it would be needed.
         finish: `bright`, `warm` or `show_colour`.
         target_width_mm: width asked for, mm, or None.
-        run: the logged run, SI.
+        check: what `check_setup` found of the logged run, or None where nothing was logged.
     """
     bead, ripple, tint = report.get("bead"), report.get("ripple"), report.get("tint")
     parts = [
@@ -45,7 +44,7 @@ def suggest(
         _ripple(bead, ripple),
         _toes(bead),
         _tint(tint, finish),
-        _setup(run),
+        _setup(check),
     ]
     known = [p.score for p in parts if p.score is not None]
     overall = _halves(float(np.mean(known))) if known else None
@@ -124,29 +123,14 @@ def _tint(tint: Mapping[str, Any] | None, finish: str) -> Suggestion:
     return Suggestion("tint", score, "within_finish" if level <= most else "darker_than_finish", figures)
 
 
-def _setup(run: Mapping[str, Any]) -> Suggestion:
-    """Gas for the cup, post-flow for the current, polarity: 10 when all hold, 3 off for each that does not."""
-    slips: list[str] = []
-    figures: dict[str, float | int | str | None] = {}
-    if run.get("polarity"):
-        figures["polarity"] = run["polarity"]
-        if run["polarity"] != "DCEN":
-            slips.append("polarity")
-    if run.get("cup") and run.get("gas_l_min"):
-        low, _, high = flow_band_l_min(run["cup"], run.get("gas_part") or "gas_lens", run.get("stickout_mm") or 0.0)
-        figures |= {"gas_l_min": run["gas_l_min"], "gas_low_l_min": round(low, 1), "gas_high_l_min": round(high, 1)}
-        if not low <= run["gas_l_min"] <= high:
-            slips.append("gas_l_min")
-    if run.get("postflow_s") is not None and run.get("current_a"):
-        least = least_postflow_s(run["current_a"])
-        figures |= {"postflow_s": run["postflow_s"], "least_postflow_s": round(least, 1)}
-        if run["postflow_s"] < least:
-            slips.append("postflow_s")
-    if not figures:
+def _setup(check: Mapping[str, Any] | None) -> Suggestion:
+    """10 when nothing lies off the card; 2 off for each deviation, 3 for each warning that stops."""
+    if check is None:
         return Suggestion("setup_followed", None, "not_logged", {})
+    deviations = {d["key"]: d["outside"] for d in check["deviations"]}
+    stops = [w["code"] for w in check["warnings"] if w["severity"] == "stop"]
+    score = _halves(10 - 2 * len(deviations) - 3 * len(stops))
+    off = [*deviations, *stops]
     return Suggestion(
-        "setup_followed",
-        _halves(10 - 3 * len(slips)),
-        "outside:" + ",".join(slips) if slips else "within_rules",
-        figures,
+        "setup_followed", score, "off_the_card:" + ",".join(off) if off else "as_the_card", dict(deviations)
     )

@@ -1,10 +1,13 @@
 """Reading attempts, always for a person."""
 
+from typing import Any
+
 from django.db.models import Prefetch, Q, QuerySet
 
 from judicum.core.errors import NotAllowed, NotFound
 from judicum.server.accounts.models import User
-from judicum.server.attempts.models import Attempt, Event
+from judicum.server.attempts.models import Attempt, Event, Run
+from judicum.server.coupons.setup import card_for, check_for
 from judicum.server.courses.models import STAFF, Membership
 from judicum.server.courses.queries import membership_of
 from judicum.server.photos.models import Measurement, Photo
@@ -118,6 +121,12 @@ def last_good_run(user: User, attempt: Attempt) -> Attempt | None:
         .order_by("-updated_at")
         .first()
     )
+
+
+def setup_of(attempt: Attempt) -> dict[str, Any]:
+    """The setup card of an attempt's coupon and its logged run beside it."""
+    run = Run.objects.filter(attempt=attempt).values().first()
+    return {"card": card_for(attempt.assignment), "check": check_for(attempt.assignment, dict(run) if run else None)}
 
 
 def log_of(attempt: Attempt) -> QuerySet[Event]:

@@ -8,6 +8,7 @@ import { finishWords } from "../../ui/words";
 import { Feedback } from "./feedback";
 import { LogForm } from "./log-form";
 import { PhotoStep } from "./photo-step";
+import { SetupCard } from "./setup-card";
 
 export function AttemptPage() {
   const { attemptId } = useParams();
@@ -26,6 +27,7 @@ export function AttemptPage() {
         <h1 className="text-2xl font-bold">{goal.design.title}, attempt {a.number}</h1>
         <p>Width about {measure(goal.target_width_mm, "length", units)}; finish {finishWords[goal.finish]}.</p>
       </div>
+      {!marked && <SetupCard attempt={a} />}
       {marked && <Feedback attempt={a} />}
       {!marked && a.state !== "assigned" && <PhotoStep attempt={a} />}
       {marked || a.state === "marked" ? null : <LogForm key={a.id} attempt={a} />}

@@ -4,10 +4,11 @@ import { api, unwrap, type Schemas } from "../../api/client";
 import { Loading, Problem } from "../../ui/states";
 import { Stepper } from "../../ui/stepper";
 import { useAttemptChange, type Attempt } from "../../ui/use-attempt";
+import { useSetup } from "../../ui/use-setup";
 import { useUnits } from "../../ui/use-units";
 import { shownAs, type Quantity, type Units } from "../../ui/units";
 import { choiceWords, runWords } from "../../ui/words";
-import { isFigure, problemsIn, runFrom, typedFrom, type Field, type Run, type Typed } from "./log-shape";
+import { isFigure, problemsIn, runFrom, runFromCard, typedFrom, type Field, type Run, type Typed } from "./log-shape";
 
 const groups: { words: string; keys: string[] }[] = [
   { words: "Machine", keys: ["current_a", "machine_a", "polarity", "downslope_s"] },
@@ -45,6 +46,7 @@ function Form({ attempt, fields, last, units }: { attempt: Attempt; fields: Fiel
   const draft = useDraft(attempt, fields, units);
   const [tried, setTried] = useState(false);
   const [open, setOpen] = useState(attempt.state === "assigned");
+  const setup = useSetup(attempt.id, attempt.version);
   const problems = problemsIn(draft.typed, fields, units);
   const start = attempt.run ?? last;
   const save = useAttemptChange(attempt.id, (run: Run) =>
@@ -73,7 +75,10 @@ function Form({ attempt, fields, last, units }: { attempt: Attempt; fields: Fiel
     >
       <div className="mb-2 flex flex-wrap items-center justify-between gap-2">
         <h2 className="text-lg font-bold">Log of the run</h2>
-        {last && <button type="button" className="btn btn-secondary h-12" onClick={() => { draft.change({ ...typedFrom(last as Run, fields, units), note: "" }); }}>As last time</button>}
+        <span className="flex gap-2">
+          {setup.data && <button type="button" className="btn h-12" onClick={() => { draft.change({ ...typedFrom(runFromCard(setup.data.card), fields, units), note: draft.typed.note ?? "" }); }}>As the card</button>}
+          {last && <button type="button" className="btn btn-secondary h-12" onClick={() => { draft.change({ ...typedFrom(last as Run, fields, units), note: "" }); }}>As last time</button>}
+        </span>
       </div>
       {groups.map((group) => (
         <fieldset key={group.words} className="mb-4 border-t border-base-300 pt-2">

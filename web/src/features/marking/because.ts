@@ -7,7 +7,7 @@ const level = (v: unknown) => `${String(v)} ${tintNames[Number(v)] ?? ""}`;
 
 /** From which figures a suggestion comes, in words. */
 export function because({ reason, figures: f }: Suggestion): string {
-  if (reason.startsWith("outside:")) return `outside the rules: ${reason.slice(8).split(",").map((k) => runWords[k]?.toLowerCase() ?? k).join(", ")}`;
+  if (reason.startsWith("off_the_card:")) return `off the card: ${reason.slice(13).split(",").map((k) => runWords[k]?.toLowerCase() ?? k.replaceAll("_", " ")).join(", ")}`;
   switch (reason) {
     case "width_cv": return `width varies ${pct(f.width_cv)} around ${mm(f.width_mean_mm)}`;
     case "even_but_off_target": return `varies ${pct(f.width_cv)}, but ${mm(f.width_mean_mm)} where ${mm(f.target_width_mm)} was asked`;
@@ -18,7 +18,7 @@ export function because({ reason, figures: f }: Suggestion): string {
     case "darker_than_finish": return `bead ${level(f.bead_level)}, only up to ${level(f.accepted_level)} accepted`;
     case "tint_lopsided": return `bead ${level(f.bead_level)}; zone lopsided, ${mm(f.left_mm)} left, ${mm(f.right_mm)} right`;
     case "grey_is_a_reject": return `grey on ${pct(f.grey_share)} of the bead: always a reject`;
-    case "within_rules": return "gas, post-flow and polarity within the rules";
+    case "as_the_card": return "everything logged lies on the card";
     case "not_logged": return "nothing was logged to judge by";
     case "mean_of_the_others": return "mean of the lines above";
     default: return "nothing measured; set it by eye";

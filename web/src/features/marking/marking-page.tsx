@@ -55,7 +55,7 @@ function Desk({ attempt, suggestions, reload }: { attempt: Attempt; suggestions:
       <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_21rem]">
         <div className="min-w-0 space-y-3">
           <Evidence attempt={attempt} />
-          <RunCard run={attempt.run} />
+          <RunCard attempt={attempt} />
         </div>
         <MarkPanel key={attempt.id} attempt={attempt} suggestions={suggestions} reload={reload} toNext={toNext} />
       </div>

@@ -1,5 +1,8 @@
 import type { Schemas } from "../../api/client";
+import { OffCard } from "../../ui/off-card";
 import { Empty } from "../../ui/states";
+import type { Attempt } from "../../ui/use-attempt";
+import { useSetup } from "../../ui/use-setup";
 import { useUnits } from "../../ui/use-units";
 import { measure, type Quantity } from "../../ui/units";
 import { choiceWords, runWords } from "../../ui/words";
@@ -10,13 +13,16 @@ const quantities: Record<string, Quantity> = {
 };
 
 /** What the student logged. */
-export function RunCard({ run }: { run: Schemas["Run"] | null }) {
+export function RunCard({ attempt }: { attempt: Attempt }) {
+  const run: Schemas["Run"] | null = attempt.run;
   const units = useUnits();
+  const setup = useSetup(attempt.id, attempt.version);
   if (!run) return <Empty>No run has been logged.</Empty>;
   const shown = Object.entries(run).filter(([key, value]) => key !== "note" && value !== null && value !== "");
   return (
     <section className="rounded-box border border-base-300 bg-base-100 p-3">
       <h2 className="mb-1 font-bold">Logged</h2>
+      {setup.data?.check && <div className="mb-2 text-sm"><OffCard check={setup.data.check} units={units} /></div>}
       <dl className="grid gap-x-5 gap-y-0.5 text-sm sm:grid-cols-2 xl:grid-cols-3">
         {shown.map(([key, value]) => (
           <div key={key} className="flex justify-between gap-2 border-b border-base-300">

@@ -8,6 +8,7 @@ from judicum.server.attempts.api.views import (
     NextAttemptView,
     RunFieldsView,
     RunView,
+    SetupView,
 )
 
 urlpatterns = [
@@ -17,5 +18,6 @@ urlpatterns = [
     path("attempts/<int:attempt_id>", AttemptView.as_view()),
     path("attempts/<int:attempt_id>/run", RunView.as_view()),
     path("attempts/<int:attempt_id>/last-run", LastRunView.as_view()),
+    path("attempts/<int:attempt_id>/setup", SetupView.as_view()),
     path("attempts/<int:attempt_id>/events", EventsView.as_view()),
 ]

@@ -23,8 +23,17 @@ from judicum.server.attempts.api.serializers import (
     RunFieldSerializer,
     RunSerializer,
 )
+from judicum.server.attempts.api.setup import SetupSerializer
 from judicum.server.attempts.models import Attempt, Event
-from judicum.server.attempts.queries import attempt_for, course_attempts, last_good_run, log_of, teaches, with_parts
+from judicum.server.attempts.queries import (
+    attempt_for,
+    course_attempts,
+    last_good_run,
+    log_of,
+    setup_of,
+    teaches,
+    with_parts,
+)
 from judicum.server.attempts.states import State
 from judicum.server.coupons.queries import assignment_for
 from judicum.server.courses.models import STAFF
@@ -112,6 +121,14 @@ class LastRunView(APIView):
         attempt = attempt_for(person(request), attempt_id)
         last = last_good_run(attempt.student, attempt)
         return Response({"run": RunSerializer(last.run).data if last else None})
+
+
+class SetupView(APIView):
+    """The setup card, and the logged run beside it."""
+
+    @extend_schema(operation_id="setup_read", responses=SetupSerializer)
+    def get(self, request: Request, attempt_id: int) -> Response:
+        return Response(SetupSerializer(setup_of(attempt_for(person(request), attempt_id))).data)
 
 
 class NextAttemptView(APIView):

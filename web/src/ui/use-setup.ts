@@ -1,0 +1,11 @@
+import { useQuery } from "@tanstack/react-query";
+import { api, unwrap } from "../api/client";
+
+/** The setup card of an attempt's coupon and, once a run is logged, what lies off it; `version` follows the log. */
+export function useSetup(attemptId: number, version: number) {
+  return useQuery({
+    queryKey: ["setup", attemptId, version],
+    queryFn: () => unwrap(api.GET("/api/attempts/{attempt_id}/setup", { params: { path: { attempt_id: attemptId } } })),
+    placeholderData: (before) => before,
+  });
+}
