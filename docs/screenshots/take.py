@@ -42,7 +42,7 @@ def main(base: str) -> None:
         for tab, name in (("Coupons", "coupons"), ("Class wall", "wall")):
             staff.get_by_role("link", name=tab).click()
             if name == "coupons":
-                staff.get_by_role("button", name="Give this coupon").first.click()
+                staff.get_by_role("button", name="Give Bead on plate, 1.5 mm").click()
             take(staff, name)
         staff.get_by_role("link", name="Alma Reuss").click()
         take(staff, "student")

@@ -640,6 +640,13 @@ export interface components {
             metal: string;
             /** Format: double */
             thickness_mm: number;
+            position: components["schemas"]["Position"];
+            technique: components["schemas"]["Technique"];
+            /** Format: double */
+            tube_od_mm: number | null;
+            usual_faults: string;
+            stainless_rung: number | null;
+            carbon_rung: number | null;
             /** Format: double */
             length_mm: number;
             /** Format: double */
@@ -737,9 +744,19 @@ export interface components {
         /**
          * @description * `bead_on_plate` - Bead On Plate
          *     * `butt` - Butt
+         *     * `lap` - Lap
+         *     * `tee` - Tee
+         *     * `outside_corner` - Outside Corner
+         *     * `edge` - Edge
+         *     * `tube_butt` - Tube Butt
+         *     * `tube_sleeve` - Tube Sleeve
+         *     * `tube_sleeve_bend` - Tube Sleeve Bend
+         *     * `tube_flange` - Tube Flange
+         *     * `socket` - Socket
+         *     * `turntable` - Turntable
          * @enum {string}
          */
-        Joint: "bead_on_plate" | "butt";
+        Joint: "bead_on_plate" | "butt" | "lap" | "tee" | "outside_corner" | "edge" | "tube_butt" | "tube_sleeve" | "tube_sleeve_bend" | "tube_flange" | "socket" | "turntable";
         /**
          * @description * `open` - Open
          *     * `log` - Log
@@ -947,6 +964,14 @@ export interface components {
             sent_at: string;
             measurements: components["schemas"]["Measurement"][];
         };
+        /**
+         * @description * `flat` - Flat
+         *     * `horizontal` - Horizontal
+         *     * `vertical_up` - Vertical Up
+         *     * `overhead` - Overhead
+         * @enum {string}
+         */
+        Position: "flat" | "horizontal" | "vertical_up" | "overhead";
         /** @description A refused request. */
         Problem: {
             type: string;
@@ -1198,6 +1223,14 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        /**
+         * @description * `dab` - Dab
+         *     * `lay_wire` - Lay Wire
+         *     * `walk_cup` - Walk Cup
+         *     * `fuse` - Fuse
+         * @enum {string}
+         */
+        Technique: "dab" | "lay_wire" | "walk_cup" | "fuse";
         Tint: {
             bead: components["schemas"]["Level"];
             haz: components["schemas"]["Level"];

@@ -18,7 +18,12 @@ export const finishWords: Record<string, string> = {
   show_colour: "show colour: up to blue, never grey",
 };
 
-export const jointWords: Record<string, string> = { bead_on_plate: "bead on plate", butt: "square butt" };
+export const jointWords: Record<string, string> = {
+  bead_on_plate: "bead on plate", butt: "square butt", lap: "lap", tee: "tee fillet", outside_corner: "outside corner", edge: "edge", tube_butt: "tube butt",
+  tube_sleeve: "tube sleeve", tube_sleeve_bend: "sleeve on a bend", tube_flange: "tube to flange", socket: "socket", turntable: "turntable tube",
+};
+
+export const positionWords: Record<string, string> = { flat: "flat", horizontal: "horizontal", vertical_up: "vertical up", overhead: "overhead" };
 
 export const runWords: Record<string, string> = {
   current_a: "Current at the arc",

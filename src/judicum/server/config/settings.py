@@ -114,6 +114,8 @@ SPECTACULAR_SETTINGS = {
         "Finish": "judicum.server.coupons.models.Finish",
         "MeasurementState": "judicum.server.photos.models.MeasurementState",
         "Joint": "judicum.server.coupons.models.Joint",
+        "Position": "judicum.server.coupons.models.Position",
+        "Technique": "judicum.server.coupons.models.Technique",
     },
 }
 

@@ -1,46 +1,37 @@
-"""The coupon designs that ship with the product."""
+"""The coupon designs that ship with the product: data/library.json, and putting them into the database.
 
+Two ladders order them: stainless first, and carbon steel first (cheaper, forgiving) with the same
+steps on stainless after it.
+"""
+
+import json
+from pathlib import Path
 from typing import Any
 
 from judicum.server.coupons.models import Design
 
-LIBRARY: tuple[dict[str, Any], ...] = (
-    {
-        "code": "plate-bead-15",
-        "title": "Bead on plate, 1.5 mm",
-        "joint": "bead_on_plate",
-        "thickness_mm": 1.5,
-        "target_width_mm": 4.0,
-        "purpose": "Puddle, travel and dab cadence with nothing else to think about.",
-    },
-    {
-        "code": "plate-bead-20",
-        "title": "Bead on plate, 2.0 mm",
-        "joint": "bead_on_plate",
-        "thickness_mm": 2.0,
-        "target_width_mm": 4.6,
-        "purpose": "The same with more heat to steer: even ripples, straight toes, colour no darker than copper.",
-    },
-    {
-        "code": "butt-15",
-        "title": "Square butt, 1.5 mm",
-        "joint": "butt",
-        "thickness_mm": 1.5,
-        "target_width_mm": 4.2,
-        "purpose": "Follow a joint: fit-up with no gap, small tacks, both toes caught alike.",
-    },
-    {
-        "code": "butt-20",
-        "title": "Square butt, 2.0 mm",
-        "joint": "butt",
-        "thickness_mm": 2.0,
-        "target_width_mm": 4.8,
-        "purpose": "A butt as the basins need it: even, straight, clean enough to leave unpolished.",
-    },
-)
+FILE = Path(__file__).with_name("library.json")
+PLACE = ("stainless_rung", "carbon_rung", "usual_faults")
+"""What may change on a design that is there: where it stands and what is said of it, never what is welded."""
+
+
+def library() -> list[dict[str, Any]]:
+    """The designs of library.json, each with its rung on either ladder (None: not on it)."""
+    told = json.loads(FILE.read_text())
+    rungs = {name: {code: k for k, code in enumerate(codes, 1)} for name, codes in told["ladders"].items()}
+    return [
+        {
+            **design,
+            "stainless_rung": rungs["stainless"].get(design["code"]),
+            "carbon_rung": rungs["carbon"].get(design["code"]),
+        }
+        for design in told["designs"]
+    ]
 
 
 def load_library() -> None:
-    """Add the designs of the library that are not there yet; none is ever changed."""
-    for design in LIBRARY:
-        Design.objects.get_or_create(code=design["code"], version=1, defaults=design)
+    """Add the designs that are not there yet; those that are keep what is welded."""
+    for design in library():
+        row, made = Design.objects.get_or_create(code=design["code"], version=1, defaults=design)
+        if not made and any(getattr(row, key) != design.get(key, "") for key in PLACE):
+            Design.objects.filter(pk=row.pk).update(**{key: design.get(key, "") for key in PLACE})

@@ -9,6 +9,30 @@ from judicum.server.courses.models import Course
 class Joint(models.TextChoices):
     BEAD_ON_PLATE = "bead_on_plate"
     BUTT = "butt"
+    LAP = "lap"
+    TEE = "tee"
+    OUTSIDE_CORNER = "outside_corner"
+    EDGE = "edge"
+    TUBE_BUTT = "tube_butt"
+    TUBE_SLEEVE = "tube_sleeve"
+    TUBE_SLEEVE_BEND = "tube_sleeve_bend"
+    TUBE_FLANGE = "tube_flange"
+    SOCKET = "socket"
+    TURNTABLE = "turntable"
+
+
+class Position(models.TextChoices):
+    FLAT = "flat"
+    HORIZONTAL = "horizontal"
+    VERTICAL_UP = "vertical_up"
+    OVERHEAD = "overhead"
+
+
+class Technique(models.TextChoices):
+    DAB = "dab"
+    LAY_WIRE = "lay_wire"
+    WALK_CUP = "walk_cup"
+    FUSE = "fuse"
 
 
 class Finish(models.TextChoices):
@@ -26,10 +50,16 @@ class Design(models.Model):
     purpose = models.CharField(max_length=300)
     joint = models.CharField(max_length=20, choices=Joint.choices)
     metal = models.CharField(max_length=20, default="304L")
+    position = models.CharField(max_length=12, choices=Position.choices, default=Position.FLAT)
+    technique = models.CharField(max_length=10, choices=Technique.choices, default=Technique.DAB)
+    tube_od_mm = models.FloatField(null=True, blank=True)
     thickness_mm = models.FloatField()
     length_mm = models.FloatField(default=90.0)
     target_width_mm = models.FloatField()
     finish = models.CharField(max_length=12, choices=Finish.choices, default=Finish.WARM)
+    usual_faults = models.CharField(max_length=300, blank=True)
+    stainless_rung = models.PositiveSmallIntegerField(null=True, blank=True)
+    carbon_rung = models.PositiveSmallIntegerField(null=True, blank=True)
 
     class Meta:
         constraints = (models.UniqueConstraint(fields=("code", "version"), name="one_design_per_version"),)

@@ -1,6 +1,6 @@
 """Reading designs and assignments."""
 
-from django.db.models import Count, QuerySet
+from django.db.models import Count, F, QuerySet
 
 from judicum.core.errors import NotFound
 from judicum.server.accounts.models import User
@@ -12,7 +12,7 @@ from judicum.server.courses.queries import membership_of
 def latest_designs() -> QuerySet[Design]:
     """The newest version of every design."""
     newest = Design.objects.order_by("code", "-version").distinct("code").values("pk")
-    return Design.objects.filter(pk__in=newest).order_by("joint", "thickness_mm", "id")
+    return Design.objects.filter(pk__in=newest).order_by(F("stainless_rung").asc(nulls_last=True), "carbon_rung", "id")
 
 
 def assignments_for(user: User, course_id: int) -> QuerySet[Assignment]:

@@ -15,10 +15,13 @@ COMPARED = (
 def coupon_of(assignment: Assignment, run: dict[str, Any] | None = None) -> dict[str, Any]:
     """The coupon that the core plans for; the technique is the one that was really used, once logged."""
     design = assignment.design
-    coupon = {
+    coupon: dict[str, Any] = {
         "metal": design.metal, "joint": design.joint, "thickness_mm": design.thickness_mm,
         "target_width_mm": assignment.target_width_mm, "finish": assignment.finish,
     }  # fmt: skip
+    coupon |= {"position": design.position, "technique": design.technique}
+    if design.tube_od_mm is not None:
+        coupon |= {"tube_od_mm": design.tube_od_mm, "form": "tube"}
     if run and run.get("technique"):
         coupon["technique"] = run["technique"]
     return coupon

@@ -5,7 +5,9 @@ import { useCourse } from "../../ui/course";
 import { Empty, Loading, Problem } from "../../ui/states";
 import { useUnits } from "../../ui/use-units";
 import { figure, measure, shownAs, toSi } from "../../ui/units";
-import { dateWords, finishWords, jointWords } from "../../ui/words";
+import { choiceWords, dateWords, finishWords, jointWords, positionWords } from "../../ui/words";
+
+import { climb, rungOf, type Ladder } from "./ladder";
 
 type Design = Schemas["Design"];
 
@@ -13,6 +15,7 @@ export function AssignPage() {
   const course = useCourse();
   const units = useUnits();
   const [picked, setPicked] = useState<Design | null>(null);
+  const [ladder, setLadder] = useState<Ladder>("stainless");
   const designs = useQuery({ queryKey: ["designs"], queryFn: () => unwrap(api.GET("/api/designs")) });
   const given = useQuery({
     queryKey: ["assignments", course.id],
@@ -23,17 +26,30 @@ export function AssignPage() {
   return (
     <div className="grid gap-6 lg:grid-cols-[1fr_24rem]">
       <section>
-        <h1 className="mb-3 text-2xl font-bold">Coupon library</h1>
-        <ul className="grid gap-3 sm:grid-cols-2">
-          {designs.data.results.map((d) => (
-            <li key={d.id} className={`flex flex-col rounded-box border bg-base-100 p-4 ${picked?.id === d.id ? "border-primary" : "border-base-300"}`}>
-              <h2 className="text-lg font-bold">{d.title}</h2>
-              <p className="quiet text-sm">{d.metal}, {jointWords[d.joint]}, {measure(d.thickness_mm, "length", units)} thick, bead {measure(d.target_width_mm, "length", units)} wide</p>
-              <p className="my-2 grow">{d.purpose}</p>
-              <button className="btn btn-primary self-start" onClick={() => { setPicked(d); }}>Give this coupon</button>
+        <div className="mb-3 flex flex-wrap items-center justify-between gap-3">
+          <h1 className="text-2xl font-bold">Coupon library</h1>
+          <div role="group" aria-label="Ladder" className="join">
+            {(["stainless", "carbon"] as const).map((name) => (
+              <button key={name} className={`btn join-item ${ladder === name ? "btn-primary" : ""}`} aria-pressed={ladder === name} onClick={() => { setLadder(name); }}>
+                {name === "stainless" ? "Stainless first" : "Carbon steel first"}
+              </button>
+            ))}
+          </div>
+        </div>
+        <ol className="grid gap-2 md:grid-cols-2">
+          {climb(designs.data.results, ladder).map((d) => (
+            <li key={d.id} className={`grid grid-cols-[2rem_1fr_auto] items-start gap-x-2 rounded-box border bg-base-100 p-3 ${picked?.id === d.id ? "border-primary" : "border-base-300"}`}>
+              <span className="quiet text-lg font-bold">{rungOf(d, ladder) ?? "–"}</span>
+              <span className="min-w-0">
+                <span className="block font-bold">{d.title}</span>
+                <span className="quiet block text-sm">{d.metal}, {jointWords[d.joint]}, {positionWords[d.position]}, {choiceWords[d.technique]}, bead {measure(d.target_width_mm, "length", units)} wide</span>
+                <span className="block text-sm">{d.purpose}</span>
+                {d.usual_faults && <span className="quiet block text-sm">Usual faults: {d.usual_faults}.</span>}
+              </span>
+              <button className="btn btn-primary btn-sm" aria-label={`Give ${d.title}`} onClick={() => { setPicked(d); }}>Give</button>
             </li>
           ))}
-        </ul>
+        </ol>
         <h2 className="mb-2 mt-6 text-lg font-bold">Given so far</h2>
         {given.data.results.length === 0 ? <Empty>Nothing has been given out in this course yet. Pick a coupon above.</Empty> : (
           <table className="table rounded-box border border-base-300 bg-base-100">

@@ -1,0 +1,46 @@
+from judicum.core.setup import plan_card
+from judicum.server.coupons.library import library, load_library
+from judicum.server.coupons.models import Assignment, Design, Finish, Joint, Position, Technique
+from judicum.server.coupons.queries import latest_designs
+from judicum.server.coupons.setup import coupon_of
+from tests.people import Course
+
+
+def test_the_library_covers_every_joint_position_and_technique() -> None:
+    designs = library()
+    assert len(designs) >= 24
+    assert {d["joint"] for d in designs} == set(Joint.values)
+    assert {d.get("position", "flat") for d in designs} == set(Position.values)
+    assert {d.get("technique", "dab") for d in designs} == set(Technique.values)
+    assert all(d["purpose"] and d["usual_faults"] for d in designs)
+    assert len({d["code"] for d in designs}) == len(designs)
+
+
+def test_both_ladders_are_climbed_without_a_gap() -> None:
+    for ladder in ("stainless_rung", "carbon_rung"):
+        rungs = sorted(d[ladder] for d in library() if d[ladder] is not None)
+        assert rungs == list(range(1, len(rungs) + 1))
+        assert len(rungs) >= 24
+    first = {d["code"]: d for d in library()}
+    assert first["plate-bead-15"]["stainless_rung"] == 1
+    assert first["carbon-bead-20"]["carbon_rung"] == 1
+
+
+def test_every_design_has_a_card_that_stops_nobody(course: Course) -> None:
+    for design in Design.objects.all():
+        for finish in Finish.values:
+            assignment = Assignment(
+                course=course.row, design=design, target_width_mm=design.target_width_mm, finish=finish
+            )
+            card = plan_card(coupon_of(assignment))
+            assert [w for w in card["warnings"] if w["severity"] == "stop"] == [], design.code
+
+
+def test_loading_again_changes_nothing_that_is_welded(course: Course) -> None:
+    before = Design.objects.count()
+    Design.objects.filter(code="butt-15").update(target_width_mm=9.9, usual_faults="other words")
+    load_library()
+    assert Design.objects.count() == before == latest_designs().count()
+    kept = Design.objects.get(code="butt-15")
+    assert kept.target_width_mm == 9.9
+    assert kept.usual_faults != "other words"
