@@ -78,6 +78,12 @@ def test_a_noted_process_is_told_from_another_of_the_same_number() -> None:
     assert serve._lives(here)  # type: ignore[arg-type]
     assert not serve._lives([os.getpid(), 1])
     assert not serve._lives([2**22 + 5, 1])
+    ended = subprocess.Popen([sys.executable, "-c", "pass"])
+    born = serve._born(ended.pid)
+    while serve._born(ended.pid) is not None:  # a zombie: ended, not yet waited for
+        pass
+    assert not serve._lives([ended.pid, born or 1])
+    ended.wait()
 
 
 def test_a_child_that_keeps_ending_is_given_up(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:

@@ -256,9 +256,11 @@ def _signal_group(pid: int, number: int) -> None:
 
 
 def _born(pid: int) -> int | None:
-    """When a process started (clock ticks since boot): with its number it names one process for good."""
+    """When a process started (clock ticks since boot), None if it has ended; with its number it names one process for good."""
     try:
-        return int(Path(f"/proc/{pid}/stat").read_text().rpartition(")")[2].split()[19])
+        state, *rest = Path(f"/proc/{pid}/stat").read_text().rpartition(")")[2].split()
+        # One that has ended but whose parent has not looked yet is gone all the same.
+        return None if state == "Z" else int(rest[18])
     except (OSError, ValueError, IndexError):
         return None
 

@@ -9,17 +9,18 @@ import { meaningOf, stepped, suggestedScores, totalOf, type Scores, type Suggest
 type Given = { scores: Scores; comment: string; next_change: string; andReturn: boolean };
 
 /** Scores, words and returning; everything by keyboard too. */
-export function MarkPanel({ attempt, suggestions, reload, toNext }: { attempt: Attempt; suggestions: Suggestion[]; reload: () => void; toNext: () => void }) {
+export function MarkPanel({ attempt, suggestions, reload, toNext }: { attempt: Attempt; suggestions: Suggestion[]; reload: () => Promise<unknown>; toNext: () => void }) {
   const suggested = suggestedScores(suggestions);
   const [scores, setScores] = useState<Scores>((attempt.mark?.scores as Scores | undefined) ?? suggested);
   const [touched, setTouched] = useState(attempt.mark !== null);
   const [comment, setComment] = useState(attempt.mark?.comment ?? "");
   const [next, setNext] = useState(attempt.mark?.next_change ?? "");
   const [row, setRow] = useState(0);
+  const [reloading, setReloading] = useState(false);
   const words = useRef<HTMLTextAreaElement>(null);
   const shown = touched ? scores : suggested;
   const total = totalOf(shown, suggestions);
-  const markable = ["photographed", "measured", "marked", "returned"].includes(attempt.state);
+  const markable = !reloading && ["photographed", "measured", "marked", "returned"].includes(attempt.state);
 
   const save = useAttemptChange(attempt.id, async ({ scores: s, comment: c, next_change, andReturn }: Given) => {
     const path = { attempt_id: attempt.id };
@@ -74,7 +75,7 @@ export function MarkPanel({ attempt, suggestions, reload, toNext }: { attempt: A
         <textarea ref={words} className="textarea w-full" rows={3} maxLength={4000} value={comment} onChange={(e) => { setComment(e.target.value); }} />
       </label>
       <Problem error={save.error} />
-      {conflict && <button className="btn btn-sm" onClick={() => { save.reset(); reload(); }}>Load it again, keep what I typed</button>}
+      {conflict && <button className="btn btn-sm" disabled={reloading} onClick={() => { setReloading(true); void reload().finally(() => { save.reset(); setReloading(false); }); }}>Load it again, keep what I typed</button>}
       {!markable && <p>There is nothing to mark before a photo has been sent.</p>}
       <div className="grid grid-cols-2 gap-2">
         <button className="btn" disabled={!markable || save.isPending || total === null} onClick={() => { finish(false); }}>Save</button>

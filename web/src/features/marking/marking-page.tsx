@@ -27,14 +27,14 @@ export function MarkingPage() {
   if (suggestions.isError) return <Problem error={suggestions.error} again={() => void suggestions.refetch()} />;
   return (
     <CursorScope key={id}>
-      <Desk attempt={attempt.data} suggestions={suggestions.data ?? []} reload={() => void attempt.refetch()} />
+      <Desk attempt={attempt.data} suggestions={suggestions.data ?? []} reload={() => attempt.refetch()} />
     </CursorScope>
   );
 }
 
 const newestState = (attempt: Attempt | undefined) => (attempt ? newest(attempt).measurement?.state : undefined);
 
-function Desk({ attempt, suggestions, reload }: { attempt: Attempt; suggestions: Parameters<typeof MarkPanel>[0]["suggestions"]; reload: () => void }) {
+function Desk({ attempt, suggestions, reload }: { attempt: Attempt; suggestions: Parameters<typeof MarkPanel>[0]["suggestions"]; reload: () => Promise<unknown> }) {
   const course = useCourse();
   const units = useUnits();
   const navigate = useNavigate();
