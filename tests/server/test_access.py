@@ -1,5 +1,6 @@
 """Every address refuses whoever has no business there."""
 
+import json
 from collections.abc import Callable
 
 import pytest
@@ -125,7 +126,7 @@ def test_the_wrong_role_is_refused(
         answer = client.generic(
             method,
             pattern.format(**ids),
-            "" if body is None else __import__("json").dumps(body),
+            "" if body is None else json.dumps(body),
             "application/json",
             headers=headers,
         )

@@ -14,6 +14,7 @@ from judicum.core.photo.locate import candidates
 from judicum.core.photo.refuse import NotMeasured, refuse
 from judicum.core.photo.ripple import Ripple, find_ripples, unroll_face
 from judicum.core.photo.scale import GivenScale, Scale, find_card, plane_scale
+from judicum.core.photo.settle import settle
 from judicum.core.photo.sharpness import blur_mm
 from judicum.core.photo.tint import Tint, read_tint
 from judicum.core.photo.trace import Band, Toes, read_band, trace
@@ -108,6 +109,7 @@ def _measure_bead(picture: Pixels, scale: Scale, report: dict[str, Any]) -> Meas
     if toes is None or toes.strength < LEAST_STRENGTH:
         return Measured(_refused(report, refuse("no_bead")), picture=picture)
     band = read_band(picture, scale, gains, toes.line, (float(toes.s_mm[0]), float(toes.s_mm[-1])))
+    toes = settle(band, toes)
     start, end = find_ends(band, toes)
     if end - start < LEAST_LENGTH_MM:
         return Measured(_refused(report, refuse("no_bead")), picture=picture)

@@ -17,6 +17,8 @@ from judicum.core.photo.trace import Band
 
 PITCH_MM = (0.6, 5.0)
 BLIND = 2.7
+WEAKEST = 0.22
+"""Least height of a front over its surroundings, as a share of the usual front's."""
 AGREEMENT = 0.31
 """Least share of the rows' variance that lines up across the bead for fronts to count as seen."""
 
@@ -65,13 +67,12 @@ def find_ripples(face: Floats, step_mm: float, half_width_mm: float) -> Ripple |
     """
     u = np.linspace(-1, 1, len(face))
     rows = np.abs(u) < 0.82
-    detail = gaussian_filter1d(face, 0.08 / step_mm, axis=1) - gaussian_filter1d(face, 0.7 / step_mm, axis=1)
-    scatter = np.median(np.abs(detail), axis=1, keepdims=True) * 1.5 + 0.4
-    detail = np.clip(detail / scatter, -4, 4)[rows]
     # The rounded ends are edges of their own, brighter than any front: they are left out.
-    end = min(int(0.9 * half_width_mm / step_mm), detail.shape[1] // 4)
-    detail[:, :end] = 0.0
-    detail[:, detail.shape[1] - end :] = 0.0
+    end = min(int(0.9 * half_width_mm / step_mm), face.shape[1] // 4)
+    body = face[:, end : face.shape[1] - end]
+    detail = gaussian_filter1d(body, 0.08 / step_mm, axis=1) - gaussian_filter1d(body, 0.7 / step_mm, axis=1)
+    scatter = np.median(np.abs(detail), axis=1, keepdims=True) * 1.5 + 0.4
+    detail = np.pad(np.clip(detail / scatter, -4, 4)[rows], ((0, 0), (end, end)))
     height = u[rows]
     best: tuple[float, float, Floats, Floats] | None = None
     for curve in np.arange(-1.6, 1.61, 0.1) * half_width_mm:
@@ -96,7 +97,12 @@ def find_ripples(face: Floats, step_mm: float, half_width_mm: float) -> Ripple |
 
 
 def _peaks(signal: Floats, pitch: float) -> Whole:
-    return find_peaks(signal, distance=max(1, int(0.5 * pitch)), prominence=0.45 * signal.std())[0]
+    """Peaks at least half a pitch apart that stand out as fronts do, not as the dips beside them."""
+    peaks, told = find_peaks(signal, distance=max(1, int(0.5 * pitch)), prominence=0.45 * signal.std())
+    if len(peaks) < 4:
+        return peaks
+    usual = np.quantile(told["prominences"], 0.7)
+    return peaks[told["prominences"] > WEAKEST * usual]
 
 
 def _lined_up(detail: Floats, height: Floats, curve: float, busy_width: float) -> tuple[Floats, float, Floats]:

@@ -1,0 +1,90 @@
+"""Heat tint of drawn bands: every level, both sides, any light."""
+
+import numpy as np
+import pytest
+
+from judicum.core.photo.film import film_lab, lab_to_linear, linear_to_lab, tint_levels
+from judicum.core.photo.tint import film_of, read_tint
+from judicum.core.photo.trace import Band
+from tests.core.photo.bands import bead_band
+
+S = np.arange(12.0, 48.0, 0.25)
+TOES = (np.full_like(S, -2.0), np.full_like(S, 2.0), S)
+
+
+def middle(level: int) -> float:
+    low, high = tint_levels()[level]["film_nm"]
+    return float(low + high) / 2
+
+
+@pytest.mark.parametrize("level", range(7))
+def test_a_beads_level_is_read(level: int) -> None:
+    tint = read_tint(bead_band(bead_nm=middle(level), zone_nm=20), *TOES)
+    assert tint.bead == level
+    assert set(tint.along) == {level}
+    assert tint.share[tint_levels()[level]["name"]] > 0.9
+
+
+@pytest.mark.parametrize("level", range(1, 7))
+def test_the_zones_darkest_level_is_read(level: int) -> None:
+    tint = read_tint(bead_band(zone_nm=middle(level), fade_mm=(4.0, 4.0)), *TOES)
+    # The two narrowest ranges of thickness may hide in the shadow of the toe.
+    assert tint.zone == level if level not in (3, 6) else tint.zone in (level - 1, level)
+
+
+@pytest.mark.parametrize("light", [(1.0, 1.0, 1.0), (0.6, 0.85, 1.2), (1.2, 1.0, 0.8)])
+@pytest.mark.parametrize("exposure", [0.5, 1.0, 1.4])
+def test_the_colour_of_the_light_does_not_change_the_level(light: tuple[float, float, float], exposure: float) -> None:
+    band = bead_band(bead_nm=middle(2), zone_nm=middle(4))
+    lit = lab_to_linear(band.lab) * np.array(light) * exposure
+    tint = read_tint(Band(band.line, band.s_mm, band.n_mm, linear_to_lab(lit), band.seen), *TOES)
+    assert tint.bead == 2
+    assert abs(tint.zone - 4) <= 1
+
+
+def test_light_that_fades_across_the_plate_is_followed() -> None:
+    band = bead_band(bead_nm=middle(1), zone_nm=middle(3))
+    fade = np.linspace(0.7, 1.3, len(band.n_mm))[:, None, None]
+    tint = read_tint(
+        Band(band.line, band.s_mm, band.n_mm, linear_to_lab(lab_to_linear(band.lab) * fade), band.seen), *TOES
+    )
+    assert tint.bead == 1
+
+
+def test_a_lopsided_zone_is_wider_on_its_side() -> None:
+    tint = read_tint(bead_band(zone_nm=45, fade_mm=(1.0, 3.0)), *TOES)
+    assert tint.right_mm > 1.6 * tint.left_mm
+
+
+@pytest.mark.parametrize("fade", [1.0, 2.0])
+def test_the_tinted_width_ends_where_the_film_is_gone(fade: float) -> None:
+    tint = read_tint(bead_band(zone_nm=45, fade_mm=(fade, fade), noise=0.2), *TOES)
+    truth = fade * np.log(45 / 7)
+    assert tint.left_mm == pytest.approx(truth, abs=1.0)
+
+
+def test_a_dull_dark_bead_is_grey_not_silver() -> None:
+    band = bead_band(bead_nm=3, zone_nm=20)
+    inside = np.abs(band.n_mm) < 2
+    band.lab[inside] = (40, 0, 0)
+    tint = read_tint(band, *TOES)
+    assert tint.bead == 7
+    assert tint.share["grey"] > 0.9
+
+
+def test_a_patch_of_another_colour_shows_along_the_bead() -> None:
+    band = bead_band(bead_nm=middle(1))
+    patch = (band.s_mm > 25) & (band.s_mm < 31)
+    band.lab[np.ix_(np.abs(band.n_mm) < 1.9, patch)] = film_lab(middle(5))
+    along = read_tint(band, *TOES).along
+    assert along[15:17] == [5, 5]
+    assert along[2] == along[30] == 1
+
+
+@pytest.mark.parametrize("gain", [0.7, 1.0, 1.4])
+def test_a_film_is_read_whatever_its_brightness(gain: float) -> None:
+    thickness = np.array([3.0, 12.0, 21.0, 29.0, 37.0, 48.0, 64.0])
+    lab = linear_to_lab((lab_to_linear(film_lab(thickness)) * gain)[None])[0]
+    read, misfit = film_of(lab.astype(float))
+    assert read == pytest.approx(thickness, abs=6)
+    assert misfit.max() < 8
