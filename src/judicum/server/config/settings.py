@@ -131,6 +131,6 @@ LOGGING = {
     "disable_existing_loggers": False,
     "formatters": {"line": {"format": "%(asctime)s %(levelname)s %(name)s %(message)s"}},
     "handlers": {"console": {"class": "logging.StreamHandler", "formatter": "line"}},
-    "loggers": {"procrastinate.periodic": {"level": "WARNING"}, "procrastinate.blueprints": {"level": "WARNING"}},
+    "loggers": {"procrastinate": {"level": "WARNING"}},
     "root": {"handlers": ["console"], "level": "INFO"},
 }
