@@ -11,6 +11,7 @@ from tests.people import RUN, Course, logged
 
 pytestmark = pytest.mark.django_db
 
+COUPON = {"metal": "304L", "joint": "tee", "thickness_mm": 2.0}
 OPEN = {"api/session POST", "api/join POST", "api/schema GET"}
 
 
@@ -41,6 +42,8 @@ def address(route: str, course: Course) -> str:
         "<int:measurement_id>": 999999,
         "<uuid:upload_id>": "00000000-0000-4000-8000-000000000000",
         "<str:kind>": "window",
+        "<str:panel>": "gas",
+        "<int:number>": 1,
     }
     for name, value in ids.items():
         route = route.replace(name, str(value))
@@ -73,14 +76,19 @@ STUDENT_MAY_NOT = [
     ("GET", "/api/attempts/{attempt}/suggestions", None),
     ("PUT", "/api/attempts/{attempt}/mark", {"version": 1, "scores": {}}),
     ("POST", "/api/attempts/{attempt}/return", {"version": 1}),
+    ("POST", "/api/courses/{course}/designs", {"title": "Mine", "coupon": COUPON}),
+    ("PATCH", "/api/courses/{course}/schools", {"ladder": "carbon"}),
 ]
 NOT_THEIRS = [
     ("GET", "/api/attempts/{attempt}", None),
     ("GET", "/api/attempts/{attempt}/events", None),
-    ("GET", "/api/attempts/{attempt}/last-run", None),
+    ("GET", "/api/attempts/{attempt}/last-runs", None),
     ("GET", "/api/attempts/{attempt}/setup", None),
     ("GET", "/api/attempts/{attempt}/suggestions", None),
-    ("PUT", "/api/attempts/{attempt}/run", RUN),
+    ("PUT", "/api/attempts/{attempt}/runs/1", RUN),
+    ("POST", "/api/attempts/{attempt}/check", RUN),
+    ("PUT", "/api/attempts/{attempt}/preparation", {"prepared": []}),
+    ("GET", "/api/attempts/{attempt}/card.pdf", None),
     ("POST", "/api/attempts/{attempt}/uploads", None),
     ("PUT", "/api/attempts/{attempt}/mark", {"version": 1, "scores": {}}),
     ("POST", "/api/attempts/{attempt}/return", {"version": 1}),
@@ -92,11 +100,16 @@ STRANGER_SEES_NO = [
     ("GET", "/api/courses/{course}/members", None),
     ("GET", "/api/courses/{course}/attempts", None),
     ("GET", "/api/courses/{course}/assignments", None),
+    ("GET", "/api/courses/{course}/designs", None),
+    ("POST", "/api/courses/{course}/plan", {"coupon": COUPON}),
+    ("POST", "/api/courses/{course}/designs", {"title": "Mine", "coupon": COUPON}),
+    ("PATCH", "/api/courses/{course}/schools", {"ladder": "carbon"}),
     ("GET", "/api/courses/{course}/students/{student}/progress", None),
     ("POST", "/api/assignments/{assignment}/attempts", None),
 ]
 STAFF_MAY_NOT = [
-    ("PUT", "/api/attempts/{attempt}/run", RUN),
+    ("PUT", "/api/attempts/{attempt}/preparation", {"prepared": []}),
+    ("PUT", "/api/attempts/{attempt}/runs/1", RUN),
     ("POST", "/api/attempts/{attempt}/uploads", None),
     ("POST", "/api/assignments/{assignment}/attempts", None),
 ]
@@ -109,7 +122,7 @@ STAFF_MAY_NOT = [
         ("other", NOT_THEIRS, 404),
         ("stranger", STRANGER_SEES_NO, 404),
         ("instructor", STAFF_MAY_NOT, 403),
-        ("assistant", STAFF_MAY_NOT, 403),
+        ("assistant", [*STAFF_MAY_NOT, ("PATCH", "/api/courses/{course}/schools", {"ladder": "carbon"})], 403),
     ],
 )
 def test_the_wrong_role_is_refused(

@@ -59,9 +59,9 @@ def test_a_refused_assignment_names_the_field_and_opens_nothing(
 
 def test_logging_a_run_keeps_what_changed(course: Course, client_of: Callable[..., Client]) -> None:
     client = client_of(course.student)
-    url = f"/api/attempts/{course.attempt.pk}/run"
+    url = f"/api/attempts/{course.attempt.pk}/runs/1"
     assert client.put(url, RUN, "application/json").json()["state"] == "logged"
-    assert client.put(url, {**RUN, "current_a": 58}, "application/json").json()["run"]["current_a"] == 58
+    assert client.put(url, {**RUN, "current_a": 58}, "application/json").json()["runs"][0]["current_a"] == 58
     events = client.get(f"/api/attempts/{course.attempt.pk}/events").json()["results"]
     assert [e["kind"] for e in events] == ["open", "log", "log"]
     assert events[2]["data"]["changed"] == {"current_a": [52.0, 58]}
@@ -72,7 +72,7 @@ def test_an_impossible_figure_is_refused_with_field_figure_and_limits(
     course: Course, client_of: Callable[..., Client]
 ) -> None:
     answer = client_of(course.student).put(
-        f"/api/attempts/{course.attempt.pk}/run", {**RUN, "gas_l_min": 400}, "application/json"
+        f"/api/attempts/{course.attempt.pk}/runs/1", {**RUN, "gas_l_min": 400}, "application/json"
     )
     assert answer.status_code == 400
     assert answer.json()["errors"] == [{"field": "gas_l_min", "given": "400", "allowed": "1 to 60 L/min"}]
@@ -82,7 +82,7 @@ def test_an_impossible_figure_is_refused_with_field_figure_and_limits(
 @pytest.mark.parametrize("body", ["[]", "null", "7", "{", '"x"'])
 def test_a_body_that_is_no_run_is_a_plain_refusal(course: Course, client_of: Callable[..., Client], body: str) -> None:
     answer = client_of(course.student).generic(
-        "PUT", f"/api/attempts/{course.attempt.pk}/run", body, "application/json"
+        "PUT", f"/api/attempts/{course.attempt.pk}/runs/1", body, "application/json"
     )
     assert answer.status_code == 400
 
@@ -90,11 +90,11 @@ def test_a_body_that_is_no_run_is_a_plain_refusal(course: Course, client_of: Cal
 def test_the_last_run_of_the_same_coupon_is_offered(course: Course, client_of: Callable[..., Client]) -> None:
     client = client_of(course.student)
     first = logged(course)
-    assert client.get(f"/api/attempts/{first.pk}/last-run").json() == {"run": None}
+    assert client.get(f"/api/attempts/{first.pk}/last-runs").json() == {"passed": False, "runs": []}
     second = client.post(f"/api/assignments/{course.assignment.pk}/attempts")
     assert second.status_code == 201
     assert second.json()["number"] == 2
-    assert client.get(f"/api/attempts/{second.json()['id']}/last-run").json()["run"]["current_a"] == 52
+    assert client.get(f"/api/attempts/{second.json()['id']}/last-runs").json()["runs"][0]["current_a"] == 52
 
 
 def test_the_next_attempt_waits_until_this_one_is_welded(course: Course, client_of: Callable[..., Client]) -> None:
@@ -181,12 +181,12 @@ def test_the_card_stands_beside_the_log(course: Course, client_of: Callable[...,
     client = client_of(course.student)
     url = f"/api/attempts/{course.attempt.pk}/setup"
     before = client.get(url).json()
-    assert before["check"] is None
+    assert before["checks"] == []
     assert before["card"]["current_a"]["low"] < before["card"]["current_a"]["aim"] < before["card"]["current_a"]["high"]
     assert "fume_chromium" in before["card"]["cautions"]
     run = {**RUN, "current_a": 95, "filler_alloy": "ER70S", "filler_mm": 1.2, "technique": "dab"}
-    client.put(f"/api/attempts/{course.attempt.pk}/run", run, "application/json")
-    check = client.get(url).json()["check"]
+    client.put(f"/api/attempts/{course.attempt.pk}/runs/1", run, "application/json")
+    check = client.get(url).json()["checks"][0]
     assert [d["key"] for d in check["deviations"]] == ["current_a"]
     assert "filler_wrong_alloy" in {w["code"] for w in check["warnings"]}
 

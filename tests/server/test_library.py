@@ -1,7 +1,7 @@
 from judicum.core.setup import plan_card
 from judicum.server.coupons.library import library, load_library
 from judicum.server.coupons.models import Assignment, Design, Finish, Joint, Position, Technique
-from judicum.server.coupons.queries import latest_designs
+from judicum.server.coupons.queries import designs_for
 from judicum.server.coupons.setup import coupon_of
 from tests.people import Course
 
@@ -40,7 +40,7 @@ def test_loading_again_changes_nothing_that_is_welded(course: Course) -> None:
     before = Design.objects.count()
     Design.objects.filter(code="butt-15").update(target_width_mm=9.9, usual_faults="other words")
     load_library()
-    assert Design.objects.count() == before == latest_designs().count()
+    assert Design.objects.count() == before == designs_for(course.instructor, course.row.pk).count()
     kept = Design.objects.get(code="butt-15")
     assert kept.target_width_mm == 9.9
     assert kept.usual_faults != "other words"

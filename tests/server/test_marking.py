@@ -95,7 +95,7 @@ def test_a_marked_attempt_takes_no_new_photo_and_no_new_log(course: Course, clie
     student = client_of(course.student)
     assert (
         student.put(
-            f"/api/attempts/{attempt.pk}/run", {"current_a": 60, "gas_l_min": 10}, "application/json"
+            f"/api/attempts/{attempt.pk}/runs/1", {"current_a": 60, "gas_l_min": 10}, "application/json"
         ).status_code
         == 409
     )

@@ -79,5 +79,5 @@ def test_another_media_type_is_refused(kind: str) -> None:
 def test_a_method_that_is_not_there_is_a_problem(course: Course) -> None:
     client = Client()
     client.force_login(course.student, backend="django.contrib.auth.backends.ModelBackend")
-    answer = client.delete("/api/designs")
+    answer = client.delete(f"/api/courses/{course.row.pk}/designs")
     assert (answer.status_code, answer.json()["code"]) == (405, "method_not_allowed")

@@ -48,14 +48,14 @@ def test_repeated_failures_have_to_wait_even_with_the_right_password(course: Cou
 def test_a_change_without_the_csrf_token_is_refused(course: Course) -> None:
     client = Client(enforce_csrf_checks=True)
     client.force_login(course.student, backend="django.contrib.auth.backends.ModelBackend")
-    answer = client.put(f"/api/attempts/{course.attempt.pk}/run", {"current_a": 60}, "application/json")
+    answer = client.put(f"/api/attempts/{course.attempt.pk}/runs/1", {"current_a": 60}, "application/json")
     assert answer.status_code == 403
     page = client.get("/anything")
     assert page.cookies["judicum_csrf"].value
     token = page.cookies["judicum_csrf"].value
     run = {"current_a": 60, "gas_l_min": 10}
     with_token = client.put(
-        f"/api/attempts/{course.attempt.pk}/run", run, "application/json", headers={"X-CSRFToken": token}
+        f"/api/attempts/{course.attempt.pk}/runs/1", run, "application/json", headers={"X-CSRFToken": token}
     )
     assert with_token.status_code == 200
 

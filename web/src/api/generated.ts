@@ -38,6 +38,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{attempt_id}/card.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The setup card as an A5 sheet (PDF) to hang beside the machine. */
+        get: operations["card_sheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attempts/{attempt_id}/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A run beside the card before it is saved; nothing is kept. */
+        post: operations["run_check"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{attempt_id}/events": {
         parameters: {
             query?: never;
@@ -55,15 +89,15 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/attempts/{attempt_id}/last-run": {
+    "/api/attempts/{attempt_id}/last-runs": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** @description The student's last logged settings for the same coupon, to start from; null where there are none. */
-        get: operations["run_last"];
+        /** @description The student's runs of the last attempt at the same coupon that passed, else of the last; none at the first. */
+        get: operations["runs_last"];
         put?: never;
         post?: never;
         delete?: never;
@@ -89,6 +123,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{attempt_id}/preparation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description What was prepared before the arc. */
+        put: operations["preparation_tick"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{attempt_id}/return": {
         parameters: {
             query?: never;
@@ -106,7 +157,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/attempts/{attempt_id}/run": {
+    "/api/attempts/{attempt_id}/runs/{number}": {
         parameters: {
             query?: never;
             header?: never;
@@ -114,7 +165,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** @description What was set for the run. */
+        /** @description What was set for one run of the attempt, 1 for the first. */
         put: operations["run_log"];
         post?: never;
         delete?: never;
@@ -130,7 +181,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description The setup card, and the logged run beside it. */
+        /** @description The setup card, each logged run beside it, and what worked here. */
         get: operations["setup_read"];
         put?: never;
         post?: never;
@@ -168,6 +219,23 @@ export interface paths {
         put?: never;
         /** @description Announcing a file. */
         post: operations["upload_begin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/builder-choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What the builder offers to choose from. */
+        get: operations["builder_choices"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -226,6 +294,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{course_id}/designs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The library and the course's own coupons, the newest version of each; saving one from the builder. */
+        get: operations["courses_designs_list"];
+        put?: never;
+        /** @description The library and the course's own coupons, the newest version of each; saving one from the builder. */
+        post: operations["design_save"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{course_id}/desk": {
         parameters: {
             query?: never;
@@ -260,6 +346,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{course_id}/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description The setup card of a coupon that is being designed, by the course's schools; nothing is kept. */
+        post: operations["plan_read"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /** @description How the course is taught where practitioners disagree; for its instructor to change. */
+        patch: operations["schools_set"];
+        trace?: never;
+    };
     "/api/courses/{course_id}/students/{student_id}/progress": {
         parameters: {
             query?: never;
@@ -269,23 +389,6 @@ export interface paths {
         };
         /** @description A student over time. */
         get: operations["progress_read"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/designs": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** @description The library: the newest version of every coupon. */
-        get: operations["designs_list"];
         put?: never;
         post?: never;
         delete?: never;
@@ -449,6 +552,40 @@ export interface paths {
         patch: operations["upload_append"];
         trace?: never;
     };
+    "/api/workbench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Every calculator with its inputs and formula. */
+        get: operations["workbench_panels"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workbench/{panel}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What one calculator gives; its inputs come as query parameters, those left out take their default. */
+        get: operations["workbench_compute"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -460,6 +597,14 @@ export interface components {
             travel: number;
             /** Format: double */
             filler: number;
+        };
+        /** @description What a calculator gives; `series` are drawn, units in their names. */
+        Answer: {
+            results: components["schemas"]["Result"][];
+            series: {
+                [key: string]: number[];
+            };
+            notes: string[];
         };
         /** @description A design to be given; `students` left out or null means the whole class. */
         AssignRequest: {
@@ -501,7 +646,8 @@ export interface components {
             readonly measurement: components["schemas"]["MeasurementBrief"] | null;
             /** Format: double */
             readonly mark_total: number | null;
-            readonly run: components["schemas"]["Run"] | null;
+            runs: components["schemas"]["NumberedRun"][];
+            readonly preparation: components["schemas"]["PreparationStep"][];
             photos: components["schemas"]["Photo"][];
             readonly mark: components["schemas"]["Mark"] | null;
             readonly may_mark: boolean;
@@ -553,6 +699,19 @@ export interface components {
             straightness_mm: number;
             toe_waviness_mm: components["schemas"]["Sides"];
         };
+        BeadGoal: {
+            width_mm: components["schemas"]["Range"];
+            max_tint_level: number | null;
+        };
+        /** @description What the builder offers: metals and gauges, and every choice by field. */
+        BuilderChoices: {
+            metals: string[];
+            gauges: number[];
+            gauge_tables: string[];
+            choices: {
+                [key: string]: string[];
+            };
+        };
         /** @description The figures of a card that a student sets and holds. */
         Card: {
             current_a: components["schemas"]["Current"];
@@ -576,14 +735,30 @@ export interface components {
             /** Format: double */
             dabs_per_s: number | null;
             heat_kj_mm: components["schemas"]["Heat"];
+            purge: components["schemas"]["Purge"] | null;
+            runs: components["schemas"]["TubeRuns"] | null;
+            turntable_rpm: components["schemas"]["Range"] | null;
+            /** Format: double */
+            pulse_mean_a: number | null;
+            bead: components["schemas"]["BeadGoal"];
             /** Format: double */
             gas_l_per_run: number;
             warnings: components["schemas"]["Warning"][];
             cautions: string[];
         };
+        Caution: {
+            code: string;
+            words: string;
+        };
         Check: {
             deviations: components["schemas"]["Deviation"][];
             warnings: components["schemas"]["Warning"][];
+        };
+        /** @description The input of a setup card; its fields are checked by the core and documented in docs/setup-card.md. */
+        CouponRequest: {
+            coupon: {
+                [key: string]: unknown;
+            };
         };
         /** @description A course; the join code only for those who teach it. */
         Course: {
@@ -591,6 +766,7 @@ export interface components {
             name: string;
             role: components["schemas"]["Role"];
             join_code: string | null;
+            schools: components["schemas"]["Schools"];
         };
         Cup: {
             /** Format: double */
@@ -631,6 +807,7 @@ export interface components {
         };
         Design: {
             readonly id: number;
+            course: number | null;
             code: string;
             /** @default 1 */
             version: number;
@@ -652,6 +829,7 @@ export interface components {
             /** Format: double */
             target_width_mm: number;
             finish: components["schemas"]["Finish"];
+            more: unknown;
         };
         Desk: {
             to_mark: number;
@@ -734,6 +912,20 @@ export interface components {
             /** Format: double */
             net: number;
         };
+        /** @description A figure or choice that goes in; limits and default in `unit`. */
+        Input: {
+            key: string;
+            quantity: string;
+            unit: string;
+            default: string;
+            /** Format: double */
+            low: number | null;
+            /** Format: double */
+            high: number | null;
+            /** Format: double */
+            step: number;
+            choices: string[];
+        };
         /** @description A course code; name and password too for somebody who has no account yet. */
         JoinRequest: {
             code: string;
@@ -759,6 +951,7 @@ export interface components {
         Joint: "bead_on_plate" | "butt" | "lap" | "tee" | "outside_corner" | "edge" | "tube_butt" | "tube_sleeve" | "tube_sleeve_bend" | "tube_flange" | "socket" | "turntable";
         /**
          * @description * `open` - Open
+         *     * `prepare` - Prepare
          *     * `log` - Log
          *     * `add_photo` - Add Photo
          *     * `measure` - Measure
@@ -767,9 +960,17 @@ export interface components {
          *     * `return` - Return
          * @enum {string}
          */
-        KindEnum: "open" | "log" | "add_photo" | "measure" | "refuse_photo" | "mark" | "return";
-        LastRun: {
-            run: components["schemas"]["Run"] | null;
+        KindEnum: "open" | "prepare" | "log" | "add_photo" | "measure" | "refuse_photo" | "mark" | "return";
+        /**
+         * @description * `stainless` - stainless
+         *     * `carbon` - carbon
+         * @enum {string}
+         */
+        LadderEnum: "stainless" | "carbon";
+        /** @description Runs to start from, and whether their attempt passed. */
+        LastRuns: {
+            passed: boolean;
+            runs: components["schemas"]["Run"][];
         };
         /**
          * @description * `mm` - Mm
@@ -856,6 +1057,43 @@ export interface components {
             id: number;
             name: string;
             role: components["schemas"]["Role"];
+        };
+        /** @description A run with its number in the attempt. */
+        NumberedRun: {
+            number: number;
+            /** Format: double */
+            current_a: number | null;
+            /** Format: double */
+            machine_a: number | null;
+            polarity: string | null;
+            /** Format: double */
+            cup: number | null;
+            gas_part: string | null;
+            /** Format: double */
+            gas_l_min: number | null;
+            /** Format: double */
+            stickout_mm: number | null;
+            electrode_kind: string | null;
+            /** Format: double */
+            electrode_mm: number | null;
+            filler_alloy: string | null;
+            /** Format: double */
+            filler_mm: number | null;
+            /** Format: double */
+            preflow_s: number | null;
+            /** Format: double */
+            downslope_s: number | null;
+            /** Format: double */
+            postflow_s: number | null;
+            /** Format: double */
+            work_angle_deg: number | null;
+            /** Format: double */
+            travel_angle_deg: number | null;
+            /** Format: double */
+            travel_mm_s: number | null;
+            technique: string | null;
+            pass_number: number | null;
+            note: string;
         };
         Opinion: {
             rule: string;
@@ -945,10 +1183,32 @@ export interface components {
             previous: string | null;
             results: components["schemas"]["Member"][];
         };
+        Panel: {
+            key: string;
+            formula: string;
+            source: string;
+            inputs: components["schemas"]["Input"][];
+        };
+        /** @description The schools of a course: how it is taught where practitioners disagree. */
+        PatchedSchoolsRequest: {
+            pedal_school?: components["schemas"]["PedalSchoolEnum"];
+            start_school?: components["schemas"]["StartSchoolEnum"];
+            finish?: components["schemas"]["SchoolsFinishEnum"];
+            unit_system?: components["schemas"]["UnitSystemEnum"];
+            ladder?: components["schemas"]["LadderEnum"];
+            purge_school?: components["schemas"]["PurgeSchoolEnum"];
+            solvent?: components["schemas"]["SolventEnum"];
+        };
         PatchedUnitsRequest: {
             length_unit?: components["schemas"]["LengthUnitEnum"];
             flow_unit?: components["schemas"]["FlowUnitEnum"];
         };
+        /**
+         * @description * `target` - target
+         *     * `ride` - ride
+         * @enum {string}
+         */
+        PedalSchoolEnum: "target" | "ride";
         Person: {
             readonly id: number;
             display_name: string;
@@ -972,6 +1232,15 @@ export interface components {
          * @enum {string}
          */
         Position: "flat" | "horizontal" | "vertical_up" | "overhead";
+        PreparationStep: {
+            step: string;
+            words: string;
+            done: boolean;
+        };
+        /** @description The ticked steps of the checklist; those left out are not done. */
+        PrepareRequest: {
+            prepared: string[];
+        };
         /** @description A refused request. */
         Problem: {
             type: string;
@@ -990,6 +1259,21 @@ export interface components {
             student: components["schemas"]["Person"];
             series: components["schemas"]["Series"][];
         };
+        Purge: {
+            l_min: components["schemas"]["Range"];
+            /** Format: double */
+            volumes: number;
+            /** Format: double */
+            volume_l: number | null;
+            /** Format: double */
+            wait_s: number | null;
+        };
+        /**
+         * @description * `always` - always
+         *     * `root` - root
+         * @enum {string}
+         */
+        PurgeSchoolEnum: "always" | "root";
         Quality: {
             /** Format: double */
             sharpness: number | null;
@@ -1020,6 +1304,14 @@ export interface components {
             ripple: components["schemas"]["Ripple"] | null;
             tint: components["schemas"]["Tint"] | null;
             defects: components["schemas"]["Defect"][] | null;
+        };
+        Result: {
+            key: string;
+            /** Format: double */
+            value: number;
+            quantity: string;
+            unit: string;
+            digits: number;
         };
         ReturnMarkRequest: {
             version: number;
@@ -1072,7 +1364,13 @@ export interface components {
             /** Format: double */
             travel_mm_s: number | null;
             technique: string | null;
+            pass_number: number | null;
             note: string;
+        };
+        RunCheck: {
+            deviations: components["schemas"]["Deviation"][];
+            warnings: components["schemas"]["Warning"][];
+            number: number;
         };
         /** @description One field of the log: its unit and what is possible. */
         RunField: {
@@ -1120,7 +1418,25 @@ export interface components {
             /** Format: double */
             travel_mm_s?: number | null;
             technique?: string | null;
+            pass_number?: number | null;
             note?: string;
+        };
+        /** @description A coupon to keep; `base` is the design it was made from. */
+        SaveDesignRequest: {
+            coupon: {
+                [key: string]: unknown;
+            };
+            title: string;
+            /** @default  */
+            purpose: string;
+            /** @default  */
+            usual_faults: string;
+            /**
+             * Format: double
+             * @default 90
+             */
+            length_mm: number;
+            base?: number | null;
         };
         Scale: {
             source: string;
@@ -1131,6 +1447,23 @@ export interface components {
             /** Format: double */
             tilt_deg: number | null;
         };
+        /** @description The schools of a course: how it is taught where practitioners disagree. */
+        Schools: {
+            pedal_school: components["schemas"]["PedalSchoolEnum"];
+            start_school: components["schemas"]["StartSchoolEnum"];
+            finish: components["schemas"]["SchoolsFinishEnum"];
+            unit_system: components["schemas"]["UnitSystemEnum"];
+            ladder: components["schemas"]["LadderEnum"];
+            purge_school: components["schemas"]["PurgeSchoolEnum"];
+            solvent: components["schemas"]["SolventEnum"];
+        };
+        /**
+         * @description * `warm` - warm
+         *     * `bright` - bright
+         *     * `show_colour` - show_colour
+         * @enum {string}
+         */
+        SchoolsFinishEnum: "warm" | "bright" | "show_colour";
         /** @description A score 0 to 10 by criterion, null where it does not apply. */
         Scores: {
             /** Format: double */
@@ -1179,10 +1512,12 @@ export interface components {
             /** @default  */
             next_change: string;
         };
-        /** @description The card of an attempt's coupon; `check` compares the logged run, null before there is one. */
+        /** @description The card of an attempt's coupon, each logged run beside it, and what worked here. */
         Setup: {
             card: components["schemas"]["Card"];
-            check: components["schemas"]["Check"] | null;
+            checks: components["schemas"]["RunCheck"][];
+            worked: components["schemas"]["Worked"];
+            cautions: components["schemas"]["Caution"][];
         };
         Sides: {
             /** Format: double */
@@ -1194,6 +1529,12 @@ export interface components {
             username: string;
             password: string;
         };
+        /**
+         * @description * `acetone` - acetone
+         *     * `alcohol` - alcohol
+         * @enum {string}
+         */
+        SolventEnum: "acetone" | "alcohol";
         Standing: {
             student: components["schemas"]["Person"];
             /** Format: date-time */
@@ -1201,6 +1542,12 @@ export interface components {
             overdue: number;
             stuck: boolean;
         };
+        /**
+         * @description * `quick` - quick
+         *     * `settled` - settled
+         * @enum {string}
+         */
+        StartSchoolEnum: "quick" | "settled";
         /** @description Where the strip's picture is and how it lies: its left edge is `from_mm` before the bead's start. */
         Strip: {
             url: string;
@@ -1240,10 +1587,30 @@ export interface components {
                 [key: string]: number;
             };
         };
+        /** @description Runs round a tube; `starts_deg` from the seam's top, `order` the numbers of the runs as they are welded. */
+        TubeRuns: {
+            count: number;
+            /** Format: double */
+            length_mm: number;
+            dabs: number;
+            /** Format: double */
+            net_mm: number;
+            starts_deg: number[];
+            order: number[];
+            first: string | null;
+        };
+        /**
+         * @description * `metric` - metric
+         *     * `us` - us
+         * @enum {string}
+         */
+        UnitSystemEnum: "metric" | "us";
         Warning: {
             code: string;
             severity: string;
             message: string;
+            /** Format: double */
+            meant: number;
         };
         Width: {
             /** Format: double */
@@ -1258,6 +1625,21 @@ export interface components {
             max: number;
             /** Format: double */
             uncertainty: number;
+        };
+        /** @description Settings of the attempts at this coupon that passed in this course; SI, units as in a run. */
+        Worked: {
+            attempts: number;
+            figures: components["schemas"]["WorkedFigure"][];
+        };
+        WorkedFigure: {
+            key: string;
+            count: number;
+            /** Format: double */
+            median: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
         };
     };
     responses: never;
@@ -1326,6 +1708,68 @@ export interface operations {
             };
         };
     };
+    card_sheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    run_check: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["RunRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Check"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     attempts_events_list: {
         parameters: {
             query?: {
@@ -1360,7 +1804,7 @@ export interface operations {
             };
         };
     };
-    run_last: {
+    runs_last: {
         parameters: {
             query?: never;
             header?: never;
@@ -1376,7 +1820,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LastRun"];
+                    "application/json": components["schemas"]["LastRuns"];
                 };
             };
             default: {
@@ -1401,6 +1845,39 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["SetMarkRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Attempt"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    preparation_tick: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PrepareRequest"];
             };
         };
         responses: {
@@ -1461,6 +1938,7 @@ export interface operations {
             header?: never;
             path: {
                 attempt_id: number;
+                number: number;
             };
             cookie?: never;
         };
@@ -1565,6 +2043,33 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    builder_choices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuilderChoices"];
+                };
             };
             default: {
                 headers: {
@@ -1709,6 +2214,73 @@ export interface operations {
             };
         };
     };
+    courses_designs_list: {
+        parameters: {
+            query?: {
+                /** @description A page number within the paginated result set. */
+                page?: number;
+                /** @description Number of results to return per page. */
+                page_size?: number;
+            };
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaginatedDesignList"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    design_save: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveDesignRequest"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Design"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     desk_read: {
         parameters: {
             query?: never;
@@ -1772,6 +2344,72 @@ export interface operations {
             };
         };
     };
+    plan_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CouponRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Card"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    schools_set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["PatchedSchoolsRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Schools"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     progress_read: {
         parameters: {
             query?: never;
@@ -1790,38 +2428,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Progress"];
-                };
-            };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    designs_list: {
-        parameters: {
-            query?: {
-                /** @description A page number within the paginated result set. */
-                page?: number;
-                /** @description Number of results to return per page. */
-                page_size?: number;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PaginatedDesignList"];
                 };
             };
             default: {
@@ -2148,6 +2754,62 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    workbench_panels: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Panel"][];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    workbench_compute: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                panel: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Answer"];
+                };
             };
             default: {
                 headers: {

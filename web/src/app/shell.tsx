@@ -1,4 +1,4 @@
-import { ChartLine, ClipboardList, Grid3x3, Inbox, LogOut, Ruler, SquarePen } from "lucide-react";
+import { ChartLine, Calculator, ClipboardList, Grid3x3, Inbox, LogOut, Ruler, SquarePen } from "lucide-react";
 import type { ReactNode } from "react";
 import { Navigate, NavLink, Outlet, useParams } from "react-router";
 import { CourseContext } from "../ui/course";
@@ -10,10 +10,12 @@ const staffTabs = [
   { to: "desk", words: "Desk", icon: Inbox },
   { to: "assign", words: "Coupons", icon: SquarePen },
   { to: "wall", words: "Class wall", icon: Grid3x3 },
+  { to: "workbench", words: "Workbench", icon: Calculator },
 ];
 const studentTabs = [
   { to: "mine", words: "My coupons", icon: ClipboardList },
   { to: "time", words: "Over time", icon: ChartLine },
+  { to: "workbench", words: "Workbench", icon: Calculator },
 ];
 
 /** Sends a person to where their work begins. */

@@ -1,12 +1,8 @@
 import type { Schemas } from "../api/client";
-import type { Quantity, Units } from "./units";
+import { runQuantities } from "./run-quantities";
+import type { Units } from "./units";
 import { figure, measure } from "./units";
 import { runWords } from "./words";
-
-const quantities: Record<string, Quantity> = {
-  current_a: "current", cup: "count", gas_l_min: "flow", stickout_mm: "length", electrode_mm: "length", filler_mm: "length",
-  preflow_s: "time", downslope_s: "time", postflow_s: "time", work_angle_deg: "angle", travel_angle_deg: "angle", travel_mm_s: "speed",
-};
 
 /** What of the logged run lies off the card: how far, and what it usually does to the bead. */
 export function OffCard({ check, units }: { check: Schemas["Check"]; units: Units }) {
@@ -16,7 +12,7 @@ export function OffCard({ check, units }: { check: Schemas["Check"]; units: Unit
   return (
     <ul className="space-y-1">
       {check.deviations.map((d) => {
-        const quantity = quantities[d.key] ?? "count";
+        const quantity = runQuantities[d.key] ?? "count";
         return (
           <li key={d.key}>
             <strong>{runWords[d.key]} {measure(d.used, quantity, units)}</strong>, {measure(d.outside, quantity, units)} {d.used < d.low ? "under" : "over"} {figure(d.low, quantity, units)} to {measure(d.high, quantity, units)}: {d.effect}.

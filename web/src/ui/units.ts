@@ -1,6 +1,6 @@
 /** Figures as a person thinks of them; everything kept and sent is SI. */
 
-export type Quantity = "length" | "flow" | "current" | "count" | "time" | "angle" | "speed";
+export type Quantity = "length" | "flow" | "current" | "count" | "time" | "angle" | "speed" | "plain";
 export type LengthUnit = "mm" | "thou";
 export type FlowUnit = "l_min" | "cfh";
 export type Units = { length: LengthUnit; flow: FlowUnit };
@@ -16,6 +16,7 @@ const plain: Record<Exclude<Quantity, "length" | "flow">, Shown> = {
   time: { label: "s", perSi: 1, digits: 1 },
   angle: { label: "°", perSi: 1, digits: 0 },
   speed: { label: "mm/s", perSi: 1, digits: 1 },
+  plain: { label: "", perSi: 1, digits: 1 },
 };
 
 export function shownAs(quantity: Quantity, units: Units): Shown {

@@ -44,6 +44,7 @@ export const runWords: Record<string, string> = {
   travel_angle_deg: "Travel angle (push)",
   travel_mm_s: "Travel speed",
   technique: "Technique",
+  pass_number: "Pass",
   note: "Note",
 };
 

@@ -2,6 +2,21 @@
 
 from judicum.core.setup.card import plan_card
 from judicum.core.setup.check import check_setup
+from judicum.core.setup.coupon import read_coupon
+from judicum.core.setup.preparation import checklist
 from judicum.core.setup.run import RUN_FIELDS, RunField, check_run
+from judicum.core.setup.schools import SCHOOLS, check_schools
+from judicum.core.setup.worked import worked
 
-__all__ = ["RUN_FIELDS", "RunField", "check_run", "check_setup", "plan_card"]
+__all__ = [
+    "RUN_FIELDS",
+    "SCHOOLS",
+    "RunField",
+    "check_run",
+    "check_schools",
+    "check_setup",
+    "checklist",
+    "plan_card",
+    "read_coupon",
+    "worked",
+]

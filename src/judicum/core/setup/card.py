@@ -124,11 +124,20 @@ def _warnings(coupon: Coupon, card: dict[str, Any], rod: float, machine: float) 
 
 def cautions(coupon: Coupon) -> list[str]:
     """Codes of the cautions that apply; the school's own rules and local codes come first."""
-    found = ["local_rules", "arc_eye", "hot_metal", "electric_shock", "grinder", "solvent_vapour", "cylinders"]
+    found = [
+        "local_rules",
+        "arc_eye",
+        "hot_metal",
+        "electric_shock",
+        "grinder",
+        "thoriated",
+        "solvent_vapour",
+        "cylinders",
+    ]
     if coupon.metal.family in CHROMIUM:
         found.append("fume_chromium")
     if "+" in coupon.metal_name or coupon.metal.family == "stainless":
-        found.append("carbon_dust")
+        found += ["carbon_dust", "compressed_air"]
     if coupon.metal.family == "carbon" or "carbon" in coupon.metal_name:
         found.append("coated_metal")
     if gas.wants_purge(coupon):

@@ -10,6 +10,8 @@ TRAVEL_ANGLE_DEG = {"flat": 10, "horizontal": 10, "vertical_up": 15, "overhead":
 FILLETS = ("lap", "tee", "tube_sleeve", "tube_sleeve_bend", "tube_flange", "socket")
 FLATTEST_PUSH_DEG = 25
 WIDE_CUP = 12
+WIDE_CUP_STICKOUT_MM = 13.0
+"""Aim with a wide cup; behind a narrower one the electrode never sticks out further, however thick it is."""
 
 
 def travel_mm_s(thickness_mm: float) -> float:
@@ -50,16 +52,16 @@ def stickout(coupon: Coupon, electrode_mm: float, cup: float) -> dict[str, float
     if coupon.technique == "walk_cup":
         return around(inside, 0.6, 1.25)
     if cup >= WIDE_CUP:
-        return {"low": 8.0, "aim": 13.0, "high": 20.0}
+        return {"low": 8.0, "aim": WIDE_CUP_STICKOUT_MM, "high": 20.0}
     if coupon.joint in FILLETS:
         return {
             "low": round(2 * electrode_mm, 1),
-            "aim": round(3 * electrode_mm + 2, 1),
+            "aim": round(min(3 * electrode_mm + 2, WIDE_CUP_STICKOUT_MM), 1),
             "high": round(max(5 * electrode_mm, 16.0), 1),
         }
     return {
         "low": round(2 * electrode_mm, 1),
-        "aim": round(3 * electrode_mm, 1),
+        "aim": round(min(3 * electrode_mm, WIDE_CUP_STICKOUT_MM), 1),
         "high": round(max(4 * electrode_mm, 12.0), 1),
     }
 

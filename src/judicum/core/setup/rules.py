@@ -89,6 +89,7 @@ def of_flow(flow_l_min: float, cup: float, gas_part: str, band: Band) -> list[Wa
             Warned(
                 "gas_unit_slip",
                 f"{flow_l_min:.3g} L/min looks like {slip[1]}: {slip[0]:.1f} L/min would fit cup {cup:g}.",
+                round(slip[0], 1),
             )
         )
     elif flow_l_min < low:

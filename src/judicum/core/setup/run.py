@@ -65,6 +65,7 @@ RUN_FIELDS: tuple[RunField, ...] = (
     RunField("travel_angle_deg", "angle", "°", -45, 60, 5),
     RunField("travel_mm_s", "speed", "mm/s", 0.1, 20, 0.1),
     RunField("technique", "choice", choices=("dab", "lay_wire", "walk_cup", "fuse")),
+    RunField("pass_number", "count", "", 1, 30, 1),
     RunField("note", "text", "", 0, 2000),
 )
 

@@ -32,15 +32,17 @@ SEVERITY: dict[str, str] = {
 
 @dataclass(frozen=True)
 class Warned:
-    """One warning; `severity` is stop, warn or note."""
+    """One warning; `severity` is stop, warn or note. `meant` is the figure (SI) that a slip of units probably meant."""
 
     code: str
     message: str
+    meant: float | None = None
 
     @property
     def severity(self) -> str:
         return SEVERITY[self.code]
 
-    def as_json(self) -> dict[str, str]:
-        """The warning as the contract prints it."""
-        return {"code": self.code, "severity": self.severity, "message": self.message}
+    def as_json(self) -> dict[str, str | float]:
+        """The warning as the contract prints it, with `meant` where there is one."""
+        told: dict[str, str | float] = {"code": self.code, "severity": self.severity, "message": self.message}
+        return told if self.meant is None else {**told, "meant": self.meant}

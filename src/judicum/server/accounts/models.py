@@ -19,8 +19,10 @@ class FlowUnit(models.TextChoices):
 class UserManager(BaseUserManager["User"]):
     """Creates people with a hashed password."""
 
-    def create_user(self, username: str, password: str, display_name: str = "") -> "User":
-        user = self.model(username=self.model.normalize_username(username), display_name=display_name or username)
+    def create_user(self, username: str, password: str, display_name: str = "", **units: str) -> "User":
+        user = self.model(
+            username=self.model.normalize_username(username), display_name=display_name or username, **units
+        )
         user.set_password(password)
         user.save(using=self._db)
         return user

@@ -8,13 +8,14 @@ from judicum.server.coupons.models import Assignment
 
 
 class Attempt(models.Model):
-    """One welded coupon of one student for one assignment. `version` grows with every change."""
+    """One welded coupon of one student for one assignment. `version` grows with every change; `prepared` are the ticked steps."""
 
     assignment = models.ForeignKey(Assignment, on_delete=models.CASCADE, related_name="attempts")
     student = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, related_name="attempts")
     number = models.PositiveIntegerField()
     state = models.CharField(max_length=14, choices=State.choices, default=State.ASSIGNED)
     version = models.PositiveIntegerField(default=1)
+    prepared = models.JSONField(default=list)
     created_at = models.DateTimeField()
     updated_at = models.DateTimeField()
 
@@ -30,9 +31,10 @@ class Attempt(models.Model):
 
 
 class Run(models.Model):
-    """What was set and done for one run; SI. Limits stand in judicum.core.setup.run."""
+    """What was set and done for one run of an attempt; SI. Limits stand in judicum.core.setup.run."""
 
-    attempt = models.OneToOneField(Attempt, on_delete=models.CASCADE, related_name="run")
+    attempt = models.ForeignKey(Attempt, on_delete=models.CASCADE, related_name="runs")
+    number = models.PositiveSmallIntegerField(default=1)
     current_a = models.FloatField(null=True)
     machine_a = models.FloatField(null=True)
     polarity = models.CharField(max_length=8, null=True)
@@ -51,10 +53,15 @@ class Run(models.Model):
     travel_angle_deg = models.FloatField(null=True)
     travel_mm_s = models.FloatField(null=True)
     technique = models.CharField(max_length=16, null=True)
+    pass_number = models.PositiveSmallIntegerField(null=True)
     note = models.TextField(blank=True)
 
+    class Meta:
+        constraints = (models.UniqueConstraint(fields=("attempt", "number"), name="one_run_per_number"),)
+        ordering = ("number",)
+
     def __str__(self) -> str:
-        return f"run of attempt {self.attempt_id}"
+        return f"run {self.number} of attempt {self.attempt_id}"
 
 
 class Event(models.Model):

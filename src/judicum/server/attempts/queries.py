@@ -5,9 +5,13 @@ from typing import Any
 from django.db.models import Prefetch, Q, QuerySet
 
 from judicum.core.errors import NotAllowed, NotFound
+from judicum.core.marking import PASS_MARK
+from judicum.core.setup import worked
 from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Attempt, Event, Run
+from judicum.server.coupons.models import Assignment
 from judicum.server.coupons.setup import card_for, check_for
+from judicum.server.coupons.words import CAUTION_WORDS
 from judicum.server.courses.models import STAFF, Membership
 from judicum.server.courses.queries import membership_of
 from judicum.server.photos.models import Measurement, Photo
@@ -25,7 +29,12 @@ def attempt_for(user: User, attempt_id: int) -> Attempt:
     Raises:
         NotFound: there is none.
     """
-    found = visible_to(user).select_related("assignment__design", "student").filter(pk=attempt_id).first()
+    found = (
+        visible_to(user)
+        .select_related("assignment__design", "assignment__course", "student")
+        .filter(pk=attempt_id)
+        .first()
+    )
     if found is None:
         raise NotFound(f"There is no attempt {attempt_id} for you.")
     return found
@@ -64,7 +73,7 @@ def held(attempt_id: int) -> Attempt:
     """An attempt with its row held (SELECT … FOR UPDATE)."""
     return (
         Attempt.objects.select_for_update(of=("self",))
-        .select_related("assignment__design", "student")
+        .select_related("assignment__design", "assignment__course", "student")
         .get(pk=attempt_id)
     )
 
@@ -79,9 +88,9 @@ def with_parts(attempts: QuerySet[Attempt], overlays: bool = False) -> QuerySet[
         .prefetch_related(Prefetch("measurements", measurements))
         .order_by("-sent_at", "-id")
     )
-    return attempts.select_related("assignment__design", "student", "run", "mark__marked_by").prefetch_related(
-        Prefetch("photos", photos)
-    )
+    return attempts.select_related(
+        "assignment__design", "assignment__course", "student", "mark__marked_by"
+    ).prefetch_related("runs", Prefetch("photos", photos))
 
 
 def counting_measurement(attempt: Attempt) -> Measurement | None:
@@ -112,21 +121,44 @@ def course_attempts(
     return with_parts(found).order_by("-updated_at", "-id")
 
 
-def last_good_run(user: User, attempt: Attempt) -> Attempt | None:
-    """The student's latest logged attempt at the same design before this one, with its run."""
-    return (
-        Attempt.objects.filter(student=user, assignment__design__code=attempt.assignment.design.code, run__isnull=False)
+def last_good_runs(user: User, attempt: Attempt) -> tuple[list[Run], bool]:
+    """The student's runs to start from: those of the latest attempt at the same design that passed, else of the
+    latest that was logged; and whether it passed."""
+    logged = (
+        Attempt.objects.filter(
+            student=user, assignment__design__code=attempt.assignment.design.code, runs__isnull=False
+        )
         .exclude(pk=attempt.pk)
-        .select_related("run")
+        .prefetch_related("runs")
         .order_by("-updated_at")
-        .first()
     )
+    passed = logged.filter(mark__total__gte=PASS_MARK, mark__returned_at__isnull=False).first()
+    found = passed or logged.first()
+    return (list(found.runs.all()) if found else []), passed is not None
 
 
 def setup_of(attempt: Attempt) -> dict[str, Any]:
-    """The setup card of an attempt's coupon and its logged run beside it."""
-    run = Run.objects.filter(attempt=attempt).values().first()
-    return {"card": card_for(attempt.assignment), "check": check_for(attempt.assignment, dict(run) if run else None)}
+    """The setup card of an attempt's coupon, each logged run beside it, and what worked in this course."""
+    runs = list(Run.objects.filter(attempt=attempt).values())
+    card = card_for(attempt.assignment)
+    return {
+        "card": card,
+        "checks": [{"number": run["number"], **check_for(attempt.assignment, run)} for run in runs],
+        "worked": worked_here(attempt.assignment),
+        "cautions": [{"code": code, "words": CAUTION_WORDS[code]} for code in card["cautions"]],
+    }
+
+
+def worked_here(assignment: Assignment) -> dict[str, Any]:
+    """Settings of the attempts at this coupon that passed in this course: how many, and each figure's spread."""
+    passed = Run.objects.filter(
+        attempt__assignment__course_id=assignment.course_id,
+        attempt__assignment__design__code=assignment.design.code,
+        attempt__mark__total__gte=PASS_MARK,
+        attempt__mark__returned_at__isnull=False,
+    ).values()
+    rows = list(passed)
+    return {"attempts": len({row["attempt_id"] for row in rows}), "figures": worked(rows)}
 
 
 def log_of(attempt: Attempt) -> QuerySet[Event]:

@@ -20,6 +20,7 @@ class State(models.TextChoices):
 
 class Step(models.TextChoices):
     OPEN = "open"
+    PREPARE = "prepare"
     LOG = "log"
     ADD_PHOTO = "add_photo"
     MEASURE = "measure"
@@ -32,6 +33,7 @@ BEFORE_MARK = (State.LOGGED, State.PHOTOGRAPHED, State.MEASURED)
 
 # step -> {state before: state after}
 STEPS: dict[Step, dict[State, State]] = {
+    Step.PREPARE: {s: s for s in (State.ASSIGNED, *BEFORE_MARK)},
     Step.LOG: {State.ASSIGNED: State.LOGGED} | {s: s for s in BEFORE_MARK},
     Step.ADD_PHOTO: dict.fromkeys(BEFORE_MARK, State.PHOTOGRAPHED),
     # A measurement may end after the mark was set by eye, or be made again: the mark stands.

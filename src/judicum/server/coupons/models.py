@@ -42,7 +42,12 @@ class Finish(models.TextChoices):
 
 
 class Design(models.Model):
-    """One version of a practice coupon. A version that has been assigned is never changed."""
+    """One version of a practice coupon, of the library (`course` None) or of one course. A version is never changed.
+
+    `more` holds what else the setup card was asked for (docs/setup-card.md: cup, second_thickness_mm, pulse, …).
+    """
+
+    course = models.ForeignKey(Course, null=True, blank=True, on_delete=models.CASCADE, related_name="designs")
 
     code = models.SlugField(max_length=40)
     version = models.PositiveIntegerField(default=1)
@@ -60,6 +65,7 @@ class Design(models.Model):
     usual_faults = models.CharField(max_length=300, blank=True)
     stainless_rung = models.PositiveSmallIntegerField(null=True, blank=True)
     carbon_rung = models.PositiveSmallIntegerField(null=True, blank=True)
+    more = models.JSONField(default=dict, blank=True)
 
     class Meta:
         constraints = (models.UniqueConstraint(fields=("code", "version"), name="one_design_per_version"),)

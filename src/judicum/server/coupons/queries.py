@@ -1,6 +1,6 @@
 """Reading designs and assignments."""
 
-from django.db.models import Count, F, QuerySet
+from django.db.models import Count, F, Q, QuerySet
 
 from judicum.core.errors import NotFound
 from judicum.server.accounts.models import User
@@ -9,10 +9,20 @@ from judicum.server.courses.models import STAFF
 from judicum.server.courses.queries import membership_of
 
 
-def latest_designs() -> QuerySet[Design]:
-    """The newest version of every design."""
-    newest = Design.objects.order_by("code", "-version").distinct("code").values("pk")
+def designs_for(user: User, course_id: int) -> QuerySet[Design]:
+    """The newest version of every design that the course can give: the library's and its own.
+
+    Raises:
+        NotFound: not a course one takes part in.
+    """
+    membership_of(user, course_id)
+    newest = of_course(course_id).order_by("code", "-version").distinct("code").values("pk")
     return Design.objects.filter(pk__in=newest).order_by(F("stainless_rung").asc(nulls_last=True), "carbon_rung", "id")
+
+
+def of_course(course_id: int) -> QuerySet[Design]:
+    """Every version of the library's designs and of the course's own."""
+    return Design.objects.filter(Q(course_id=course_id) | Q(course_id=None))
 
 
 def assignments_for(user: User, course_id: int) -> QuerySet[Assignment]:

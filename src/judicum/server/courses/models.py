@@ -1,7 +1,11 @@
 """Courses and who takes part in them."""
 
+from typing import Any
+
 from django.conf import settings
 from django.db import models
+
+from judicum.core.setup import SCHOOLS
 
 
 class Role(models.TextChoices):
@@ -13,12 +17,24 @@ class Role(models.TextChoices):
 STAFF: tuple[str, ...] = (Role.INSTRUCTOR, Role.ASSISTANT)
 
 
+def _school(key: str) -> Any:
+    """A column for one school; the usual one is the default."""
+    return models.CharField(max_length=12, choices=[(c, c) for c in SCHOOLS[key]], default=SCHOOLS[key][0])
+
+
 class Course(models.Model):
     """A class that meets over some weeks; students join with its code."""
 
     name = models.CharField(max_length=120)
     join_code = models.CharField(max_length=12, unique=True)
     created_at = models.DateTimeField(auto_now_add=True)
+    pedal_school = _school("pedal_school")
+    start_school = _school("start_school")
+    finish = _school("finish")
+    unit_system = _school("unit_system")
+    ladder = _school("ladder")
+    purge_school = _school("purge_school")
+    solvent = _school("solvent")
 
     def __str__(self) -> str:
         return self.name

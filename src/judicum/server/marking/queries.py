@@ -1,10 +1,8 @@
 """What the marking scheme suggests for an attempt."""
 
-from django.forms.models import model_to_dict
-
 from judicum.core.marking import Suggestion, suggest
 from judicum.server.attempts.models import Attempt
-from judicum.server.coupons.setup import check_for
+from judicum.server.coupons.setup import worst_check
 from judicum.server.photos.models import Measurement, MeasurementState
 
 
@@ -19,8 +17,8 @@ def newest_measurement(attempt: Attempt) -> Measurement | None:
 def suggestions(attempt: Attempt) -> list[Suggestion]:
     """Suggested scores from the newest measurement and the logged run."""
     measurement = newest_measurement(attempt)
-    run = model_to_dict(attempt.run) if hasattr(attempt, "run") else None
+    runs = list(attempt.runs.values())
     report = measurement.report if measurement and measurement.report else {}
     return suggest(
-        report, attempt.assignment.finish, attempt.assignment.target_width_mm, check_for(attempt.assignment, run)
+        report, attempt.assignment.finish, attempt.assignment.target_width_mm, worst_check(attempt.assignment, runs)
     )

@@ -1,5 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { Hammer } from "lucide-react";
 import { useState } from "react";
+import { Link, useSearchParams } from "react-router";
 import { api, unwrap, type Schemas } from "../../api/client";
 import { useCourse } from "../../ui/course";
 import { Empty, Loading, Problem } from "../../ui/states";
@@ -10,24 +12,31 @@ import { choiceWords, dateWords, finishWords, jointWords, positionWords } from "
 import { climb, rungOf, type Ladder } from "./ladder";
 
 type Design = Schemas["Design"];
+type Finish = NonNullable<Design["finish"]>;
 
 export function AssignPage() {
   const course = useCourse();
   const units = useUnits();
-  const [picked, setPicked] = useState<Design | null>(null);
-  const [ladder, setLadder] = useState<Ladder>("stainless");
-  const designs = useQuery({ queryKey: ["designs"], queryFn: () => unwrap(api.GET("/api/designs")) });
+  const [params] = useSearchParams();
+  const [chosen, setPicked] = useState<Design | null | undefined>(undefined);
+  const [turned, setLadder] = useState<Ladder | null>(null);
+  const about = useQuery({ queryKey: ["course", course.id], queryFn: () => unwrap(api.GET("/api/courses/{course_id}", { params: { path: { course_id: course.id } } })) });
+  const designs = useQuery({ queryKey: ["designs", course.id], queryFn: () => unwrap(api.GET("/api/courses/{course_id}/designs", { params: { path: { course_id: course.id }, query: { page_size: 100 } } })) });
   const given = useQuery({
     queryKey: ["assignments", course.id],
     queryFn: () => unwrap(api.GET("/api/courses/{course_id}/assignments", { params: { path: { course_id: course.id } } })),
   });
-  if (designs.isPending || given.isPending) return <Loading what="the coupon library" />;
+  if (designs.isPending || given.isPending || about.isPending) return <Loading what="the coupon library" />;
   if (designs.isError || given.isError) return <Problem error={designs.error ?? given.error} again={() => { void designs.refetch(); void given.refetch(); }} />;
+  const ladder = turned ?? about.data?.schools.ladder ?? "stainless";
+  const picked = chosen === undefined ? (designs.data.results.find((d) => String(d.id) === params.get("give")) ?? null) : chosen;
   return (
     <div className="grid gap-6 lg:grid-cols-[1fr_24rem]">
       <section>
         <div className="mb-3 flex flex-wrap items-center justify-between gap-3">
           <h1 className="text-2xl font-bold">Coupon library</h1>
+          <Link className="btn" to={`/course/${String(course.id)}/builder`}><Hammer size={18} aria-hidden /> Build a coupon</Link>
+          <Link className="link" to={`/course/${String(course.id)}/schools`}>How this course teaches</Link>
           <div role="group" aria-label="Ladder" className="join">
             {(["stainless", "carbon"] as const).map((name) => (
               <button key={name} className={`btn join-item ${ladder === name ? "btn-primary" : ""}`} aria-pressed={ladder === name} onClick={() => { setLadder(name); }}>
@@ -41,12 +50,15 @@ export function AssignPage() {
             <li key={d.id} className={`grid grid-cols-[2rem_1fr_auto] items-start gap-x-2 rounded-box border bg-base-100 p-3 ${picked?.id === d.id ? "border-primary" : "border-base-300"}`}>
               <span className="quiet text-lg font-bold">{rungOf(d, ladder) ?? "–"}</span>
               <span className="min-w-0">
-                <span className="block font-bold">{d.title}</span>
+                <span className="block font-bold">{d.title}{d.course ? ` · this course, version ${String(d.version ?? 1)}` : ""}</span>
                 <span className="quiet block text-sm">{d.metal}, {jointWords[d.joint]}, {positionWords[d.position]}, {choiceWords[d.technique]}, bead {measure(d.target_width_mm, "length", units)} wide</span>
                 <span className="block text-sm">{d.purpose}</span>
                 {d.usual_faults && <span className="quiet block text-sm">Usual faults: {d.usual_faults}.</span>}
               </span>
-              <button className="btn btn-primary btn-sm" aria-label={`Give ${d.title}`} onClick={() => { setPicked(d); }}>Give</button>
+              <span className="flex flex-col gap-1">
+                <button className="btn btn-primary btn-sm" aria-label={`Give ${d.title}`} onClick={() => { setPicked(d); }}>Give</button>
+                <Link className="btn btn-sm" aria-label={`Change ${d.title}`} to={`/course/${String(course.id)}/builder?from=${String(d.id)}`}>Change</Link>
+              </span>
             </li>
           ))}
         </ol>
@@ -62,7 +74,7 @@ export function AssignPage() {
           </table>
         )}
       </section>
-      {picked ? <AssignForm key={picked.id} design={picked} done={() => { setPicked(null); }} /> : <Empty>Pick a coupon to give it to the class or to some of it.</Empty>}
+      {picked ? <AssignForm key={picked.id} design={picked} finish={about.data?.schools.finish ?? "warm"} done={() => { setPicked(null); }} /> : <Empty>Pick a coupon to give it to the class or to some of it.</Empty>}
     </div>
   );
 }
@@ -71,7 +83,7 @@ function inWeeks(weeks: number): string {
   return new Date(Date.now() + weeks * 7 * 86_400_000).toISOString().slice(0, 10);
 }
 
-function AssignForm({ design, done }: { design: Design; done: () => void }) {
+function AssignForm({ design, finish: usual, done }: { design: Design; finish: Finish; done: () => void }) {
   const course = useCourse();
   const units = useUnits();
   const queries = useQueryClient();
@@ -80,7 +92,7 @@ function AssignForm({ design, done }: { design: Design; done: () => void }) {
     queryFn: () => unwrap(api.GET("/api/courses/{course_id}/members", { params: { path: { course_id: course.id }, query: { page_size: 100 } } })),
   });
   const [width, setWidth] = useState(figure(design.target_width_mm, "length", units));
-  const [finish, setFinish] = useState(design.finish ?? "warm");
+  const [finish, setFinish] = useState<Finish>(design.finish === "warm" || !design.finish ? usual : design.finish);
   const [inARow, setInARow] = useState("3");
   const [dueOn, setDueOn] = useState(inWeeks(2));
   const [some, setSome] = useState<number[] | null>(null);

@@ -8,6 +8,7 @@ import { finishWords } from "../../ui/words";
 import { Feedback } from "./feedback";
 import { LogForm } from "./log-form";
 import { PhotoStep } from "./photo-step";
+import { Preparation } from "./preparation";
 import { SetupCard } from "./setup-card";
 
 export function AttemptPage() {
@@ -28,6 +29,7 @@ export function AttemptPage() {
         <p>Width about {measure(goal.target_width_mm, "length", units)}; finish {finishWords[goal.finish]}.</p>
       </div>
       {!marked && <SetupCard attempt={a} />}
+      {!marked && a.state !== "marked" && <Preparation attempt={a} />}
       {marked && <Feedback attempt={a} />}
       {!marked && a.state !== "assigned" && <PhotoStep attempt={a} />}
       {marked || a.state === "marked" ? null : <LogForm key={a.id} attempt={a} />}

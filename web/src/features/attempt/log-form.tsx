@@ -2,133 +2,123 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, unwrap, type Schemas } from "../../api/client";
 import { Loading, Problem } from "../../ui/states";
-import { Stepper } from "../../ui/stepper";
 import { useAttemptChange, type Attempt } from "../../ui/use-attempt";
 import { useSetup } from "../../ui/use-setup";
 import { useUnits } from "../../ui/use-units";
 import { shownAs, type Quantity, type Units } from "../../ui/units";
-import { choiceWords, runWords } from "../../ui/words";
-import { isFigure, problemsIn, runFrom, runFromCard, typedFrom, type Field, type Run, type Typed } from "./log-shape";
+import { runWords } from "../../ui/words";
+import { Entry } from "./entry";
+import { figureOf, problemsIn, runFrom, runFromCard, startOf, typedFrom, type Field, type Run, type Start } from "./log-shape";
+import { Question } from "./question";
+import { useDraft } from "./use-draft";
+import { useLiveCheck } from "./use-live-check";
 
 const groups: { words: string; keys: string[] }[] = [
   { words: "Machine", keys: ["current_a", "machine_a", "polarity", "downslope_s"] },
-  { words: "Gas", keys: ["gas_l_min", "cup", "gas_part", "preflow_s", "postflow_s"] },
-  { words: "Torch and filler", keys: ["stickout_mm", "electrode_mm", "electrode_kind", "filler_mm", "filler_alloy"] },
-  { words: "Hands", keys: ["technique", "work_angle_deg", "travel_angle_deg", "travel_mm_s", "note"] },
+  { words: "Gas", keys: ["gas_l_min", "cup", "preflow_s", "postflow_s", "gas_part", "stickout_mm"] },
+  { words: "Electrode and filler", keys: ["electrode_mm", "electrode_kind", "filler_mm", "filler_alloy"] },
+  { words: "Hands", keys: ["technique", "pass_number", "work_angle_deg", "travel_angle_deg", "travel_mm_s", "note"] },
 ];
 
+/** The log of an attempt: its runs, and the form for one of them. */
 export function LogForm({ attempt }: { attempt: Attempt }) {
   const fields = useQuery({ queryKey: ["run-fields"], queryFn: () => unwrap(api.GET("/api/run-fields")), staleTime: Infinity });
   const last = useQuery({
-    queryKey: ["last-run", attempt.id],
-    queryFn: () => unwrap(api.GET("/api/attempts/{attempt_id}/last-run", { params: { path: { attempt_id: attempt.id } } })),
+    queryKey: ["last-runs", attempt.id],
+    queryFn: () => unwrap(api.GET("/api/attempts/{attempt_id}/last-runs", { params: { path: { attempt_id: attempt.id } } })),
   });
-  const units = useUnits();
-  if (fields.isPending || last.isPending) return <Loading what="the log" />;
-  if (fields.isError) return <Problem error={fields.error} again={() => void fields.refetch()} />;
-  return <Form key={`${units.length}${units.flow}`} attempt={attempt} fields={fields.data} last={last.data?.run ?? null} units={units} />;
-}
-
-function useDraft(attempt: Attempt, fields: Field[], units: Units) {
-  const place = `log-${String(attempt.id)}-${units.length}-${units.flow}`;
-  const [typed, setTyped] = useState<Typed>(() => {
-    const kept = localStorage.getItem(place);
-    return kept ? (JSON.parse(kept) as Typed) : typedFrom(attempt.run as Run | null, fields, units);
-  });
-  const change = (next: Typed) => {
-    localStorage.setItem(place, JSON.stringify(next));
-    setTyped(next);
-  };
-  return { typed, change, done: () => { localStorage.removeItem(place); } };
-}
-
-function Form({ attempt, fields, last, units }: { attempt: Attempt; fields: Field[]; last: Schemas["Run"] | null; units: Units }) {
-  const draft = useDraft(attempt, fields, units);
-  const [tried, setTried] = useState(false);
-  const [open, setOpen] = useState(attempt.state === "assigned");
   const setup = useSetup(attempt.id, attempt.version);
-  const problems = problemsIn(draft.typed, fields, units);
-  const start = attempt.run ?? last;
-  const save = useAttemptChange(attempt.id, (run: Run) =>
-    unwrap(api.PUT("/api/attempts/{attempt_id}/run", { params: { path: { attempt_id: attempt.id } }, body: run as Schemas["RunRequest"] })),
-  );
-  if (!open) {
-    return (
-      <section className="rounded-box border border-base-300 bg-base-100 p-4">
-        <div className="flex items-center justify-between gap-2">
-          <h2 className="text-lg font-bold">Log</h2>
-          <button className="btn" onClick={() => { setOpen(true); }}>Change the log</button>
-        </div>
-        <p>{summary(draft.typed, fields, units)}</p>
-      </section>
-    );
+  const units = useUnits();
+  const [open, setOpen] = useState<number | null>(attempt.runs.length === 0 ? 1 : null);
+  if (fields.isPending || last.isPending || setup.isPending) return <Loading what="the log" />;
+  if (fields.isError) return <Problem error={fields.error} again={() => void fields.refetch()} />;
+  if (setup.isError) return <Problem error={setup.error} again={() => void setup.refetch()} />;
+  const close = () => { setOpen(null); };
+  if (open !== null) {
+    const start = startOf(attempt.runs as (Run & { number: number })[], open, last.data ?? { passed: false, runs: [] }, runFromCard(setup.data.card));
+    return <Form key={`${String(open)}${units.length}${units.flow}`} attempt={attempt} number={open} fields={fields.data} start={start} card={runFromCard(setup.data.card)} last={last.data ?? null} units={units} close={close} />;
   }
+  return (
+    <section className="rounded-box border border-base-300 bg-base-100 p-4">
+      <h2 className="text-lg font-bold">Log</h2>
+      <ul className="divide-y divide-base-300">
+        {attempt.runs.map((run) => (
+          <li key={run.number} className="flex items-center justify-between gap-3 py-2">
+            <span>{attempt.runs.length > 1 && <strong>Run {run.number}: </strong>}{summary(typedFrom(run as unknown as Run, fields.data, units), fields.data, units)}</span>
+            <button className="btn h-12" onClick={() => { setOpen(run.number); }}>{attempt.runs.length > 1 ? `Change run ${String(run.number)}` : "Change the log"}</button>
+          </li>
+        ))}
+      </ul>
+      <button className="btn mt-2 h-12 w-full" onClick={() => { setOpen(attempt.runs.length + 1); }}>Log another run or pass</button>
+    </section>
+  );
+}
+
+type FormProps = { attempt: Attempt; number: number; fields: Field[]; start: Start; card: Partial<Run>; last: Schemas["LastRuns"] | null; units: Units; close: () => void };
+
+function Form({ attempt, number, fields, start, card, last, units, close }: FormProps) {
+  const draft = useDraft(`log-${String(attempt.id)}-${String(number)}-${units.length}-${units.flow}`, typedFrom(start.run, fields, units));
+  const [tried, setTried] = useState(false);
+  const [kept, setKept] = useState<string[]>([]);
+  const problems = problemsIn(draft.typed, fields, units);
+  const run = runFrom(draft.typed, fields, units, start.run);
+  const check = useLiveCheck(attempt.id, Object.keys(problems).length === 0 ? run : null);
+  const slips = (check?.warnings ?? []).filter((w) => w.code.endsWith("_slip") && !kept.includes(w.message));
+  const lastRun = last?.runs[0] as Run | undefined;
+  const save = useAttemptChange(attempt.id, (given: Run) =>
+    unwrap(api.PUT("/api/attempts/{attempt_id}/runs/{number}", { params: { path: { attempt_id: attempt.id, number } }, body: given as Schemas["RunRequest"] })),
+  );
+  const set = (key: string, value: string) => { draft.change({ ...draft.typed, [key]: value }); };
+  const fill = (from: Partial<Run>) => { draft.change({ ...typedFrom(from, fields, units), note: draft.typed.note ?? "" }); };
   return (
     <form
       className="rounded-box border border-base-300 bg-base-100 p-4"
       onSubmit={(e) => {
         e.preventDefault();
         setTried(true);
-        if (Object.keys(problems).length > 0) return;
-        save.mutate(runFrom(draft.typed, fields, units, start as Run | null), { onSuccess: () => { draft.done(); setOpen(false); } });
+        if (Object.keys(problems).length > 0 || slips.length > 0) return;
+        save.mutate(run, { onSuccess: () => { draft.done(); close(); } });
       }}
     >
-      <div className="mb-2 flex flex-wrap items-center justify-between gap-2">
-        <h2 className="text-lg font-bold">Log of the run</h2>
-        <span className="flex gap-2">
-          {setup.data && <button type="button" className="btn h-12" onClick={() => { draft.change({ ...typedFrom(runFromCard(setup.data.card), fields, units), note: draft.typed.note ?? "" }); }}>As the card</button>}
-          {last && <button type="button" className="btn btn-secondary h-12" onClick={() => { draft.change({ ...typedFrom(last as Run, fields, units), note: "" }); }}>As last time</button>}
-        </span>
+      <h2 className="text-lg font-bold">{number === 1 ? "Log of the run" : `Log of run ${String(number)}`}</h2>
+      <p className="quiet text-sm">Filled {draft.restored ? "with what you typed before" : start.words}. Change only what differed.</p>
+      <div className="my-2 flex flex-wrap gap-2">
+        <button type="button" className="btn h-12" onClick={() => { fill(card); }}>As the card</button>
+        {lastRun && <button type="button" className="btn btn-secondary h-12" onClick={() => { fill(lastRun); }}>{last?.passed ? "As my last good one" : "As last time"}</button>}
       </div>
       {groups.map((group) => (
-        <fieldset key={group.words} className="mb-4 border-t border-base-300 pt-2">
+        <fieldset key={group.words} className="mb-3 border-t border-base-300 pt-1">
           <legend className="pr-2 font-semibold">{group.words}</legend>
-          <div className="grid gap-3 sm:grid-cols-2">
+          <div className="grid grid-cols-2 items-start gap-x-2 gap-y-3 sm:gap-x-4">
             {group.keys.map((key) => {
               const field = fields.find((f) => f.key === key);
-              return field && <Entry key={key} field={field} units={units} value={draft.typed[key] ?? ""} error={tried ? problems[key] : undefined} onChange={(v) => { draft.change({ ...draft.typed, [key]: v }); }} />;
+              return field && <Entry key={key} field={field} units={units} value={draft.typed[key] ?? ""} error={tried ? problems[key] : undefined} off={check?.deviations.find((d) => d.key === key)} onChange={(v) => { set(key, v); }} />;
             })}
           </div>
         </fieldset>
       ))}
+      {(check?.warnings ?? []).filter((w) => w.severity === "stop").map((w) => <p key={w.code} role="note" className="mb-2 rounded-box border-2 border-error p-2 font-semibold text-error">{w.message}</p>)}
+      {slips.map((w) => (
+        <Question
+          key={w.code} message={w.message} units={units} meant={w.meant}
+          take={(value) => { set("gas_l_min", figureOf(value, "flow", units)); }}
+          keep={() => { setKept([...kept, w.message]); }}
+        />
+      ))}
       <Problem error={save.error} />
       {tried && Object.keys(problems).length > 0 && <p role="alert" className="mb-2 text-error">Not saved yet: look at {Object.keys(problems).map((k) => runWords[k]?.toLowerCase()).join(", ")}.</p>}
-      <button className="btn btn-primary mt-3 h-14 w-full text-lg" disabled={save.isPending}>{save.isPending ? "Saving …" : "Save the log"}</button>
+      <div className="sticky bottom-16 z-10 -mx-4 flex gap-2 border-t border-base-300 bg-base-100 px-4 py-2 sm:bottom-0">
+        <button className="btn btn-primary h-14 grow text-lg" disabled={save.isPending}>{save.isPending ? "Saving …" : "Save the log"}</button>
+        {attempt.runs.length > 0 && <button type="button" className="btn h-14" onClick={() => { draft.done(); close(); }}>Leave it</button>}
+      </div>
     </form>
   );
 }
 
-function summary(typed: Typed, fields: Field[], units: Units): string {
+function summary(typed: Record<string, string>, fields: Field[], units: Units): string {
   const parts = ["current_a", "gas_l_min", "cup", "postflow_s", "filler_mm"].flatMap((key) => {
     const field = fields.find((f) => f.key === key);
     return field && typed[key] ? [`${runWords[key] ?? key} ${typed[key]} ${shownAs(field.quantity as Quantity, units).label}`.trim()] : [];
   });
   return parts.join(" · ");
-}
-
-function Entry({ field, units, value, error, onChange }: { field: Field; units: Units; value: string; error: string | undefined; onChange: (v: string) => void }) {
-  const id = `log-${field.key}`;
-  const label = runWords[field.key] ?? field.key;
-  if (isFigure(field)) {
-    const shown = shownAs(field.quantity as Quantity, units);
-    const rough = (field.step ?? 1) * shown.perSi;
-    return <Stepper id={id} label={label} unit={shown.label} value={value} step={rough >= 1 ? Math.round(rough) : Math.round(rough * 10) / 10 || 0.1} error={error} required={field.required} onChange={onChange} />;
-  }
-  if (field.quantity === "text") {
-    return (
-      <div className="sm:col-span-2">
-        <label htmlFor={id} className="mb-1 block text-sm font-medium">{label}</label>
-        <textarea id={id} className="textarea w-full text-base" rows={2} maxLength={field.high ?? undefined} value={value} onChange={(e) => { onChange(e.target.value); }} />
-      </div>
-    );
-  }
-  return (
-    <div>
-      <label htmlFor={id} className="mb-1 block text-sm font-medium">{label}</label>
-      <select id={id} className="select h-12 w-full text-base" value={value} onChange={(e) => { onChange(e.target.value); }}>
-        <option value="">not noted</option>
-        {field.choices.map((c) => <option key={c} value={c}>{choiceWords[c] ?? c}</option>)}
-      </select>
-    </div>
-  );
 }

@@ -71,3 +71,20 @@ export function runFromCard(card: CardFigures): Partial<Run> {
     technique: card.filler === null ? "fuse" : card.dab_pitch_mm === null ? "lay_wire" : "dab",
   };
 }
+
+export type Start = { run: Partial<Run>; words: string };
+
+/** What a run's form opens with: the run as saved, the run before it, the last one that passed, else the card. */
+export function startOf(runs: (Run & { number: number })[], number: number, last: { passed: boolean; runs: unknown[] }, card: Partial<Run>): Start {
+  const saved = runs.find((r) => r.number === number);
+  if (saved) return { run: saved, words: "as it was saved" };
+  const before = runs.at(-1);
+  if (before) return { run: { ...before, note: "" }, words: `as run ${String(before.number)}` };
+  if (last.passed && last.runs[0]) return { run: { ...(last.runs[0] as Run), note: "" }, words: "with your last good settings" };
+  return { run: card, words: "with the card" };
+}
+
+/** A figure as it would be typed. */
+export function figureOf(si: number, quantity: Quantity, units: Units): string {
+  return trim(figure(si, quantity, units, 1));
+}

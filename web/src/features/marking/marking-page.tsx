@@ -18,7 +18,7 @@ export function MarkingPage() {
   const attempt = useAttempt(id);
   const measurementId = attempt.data ? (newest(attempt.data).measurement?.id ?? 0) : 0;
   const suggestions = useQuery({
-    queryKey: ["suggestions", id, measurementId, attempt.data?.run ? 1 : 0, newestState(attempt.data)],
+    queryKey: ["suggestions", id, measurementId, attempt.data?.version ?? 0, newestState(attempt.data)],
     queryFn: () => unwrap(api.GET("/api/attempts/{attempt_id}/suggestions", { params: { path: { attempt_id: id } } })),
     enabled: attempt.isSuccess,
   });

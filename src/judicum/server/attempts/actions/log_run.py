@@ -6,25 +6,36 @@ from typing import Any
 
 from django.db import transaction
 
+from judicum.core.errors import InvalidValue
 from judicum.core.setup import check_run
 from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Attempt, Run
 from judicum.server.attempts.queries import held_own
 from judicum.server.attempts.states import Step, advance
 
+MOST_RUNS = 40
+
 
 @transaction.atomic
-def log_run(user: User, attempt_id: int, values: Mapping[str, Any], at: datetime | None = None) -> Attempt:
-    """Save the run of one's own attempt; a later save replaces it and the log keeps what changed.
+def log_run(
+    user: User, attempt_id: int, values: Mapping[str, Any], at: datetime | None = None, number: int = 1
+) -> Attempt:
+    """Save one run of one's own attempt; a later save replaces it and the log keeps what changed.
+
+    Args:
+        number: which run of the attempt, 1 for the first; at most one more than there are.
 
     Raises:
-        InvalidValues: every field outside what is possible. WrongState: already marked.
-        NotFound, NotAllowed: not one's own attempt.
+        InvalidValues: every field outside what is possible. InvalidValue: a run number out of turn.
+        WrongState: already marked. NotFound, NotAllowed: not one's own attempt.
     """
     clean = check_run(values)
     attempt = held_own(user, attempt_id)
-    before = Run.objects.filter(attempt=attempt).values(*clean).first() or {}
+    most = min(Run.objects.filter(attempt=attempt).count() + 1, MOST_RUNS)
+    if not 1 <= number <= most:
+        raise InvalidValue("number", number, f"1 to {most}")
+    before = Run.objects.filter(attempt=attempt, number=number).values(*clean).first() or {}
     changed = {key: [before.get(key), value] for key, value in clean.items() if before.get(key) != value}
-    advance(attempt, Step.LOG, user, at, changed=changed)
-    Run.objects.update_or_create(attempt=attempt, defaults=clean)
+    advance(attempt, Step.LOG, user, at, changed=changed, run=number)
+    Run.objects.update_or_create(attempt=attempt, number=number, defaults=clean)
     return attempt

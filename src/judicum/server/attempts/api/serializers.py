@@ -9,8 +9,11 @@ from judicum.core.setup import RUN_FIELDS
 from judicum.server.accounts.api.serializers import PersonSerializer
 from judicum.server.attempts.models import Attempt, Event, Run
 from judicum.server.attempts.queries import counting_measurement
+from judicum.server.coupons.api.card import CardSerializer, CheckSerializer
 from judicum.server.coupons.api.serializers import DesignSerializer
 from judicum.server.coupons.models import Assignment
+from judicum.server.coupons.setup import checklist_for
+from judicum.server.coupons.words import step_words
 from judicum.server.marking.api.serializers import MarkSerializer
 from judicum.server.photos.api.serializers import MeasurementBriefSerializer, PhotoSerializer
 
@@ -18,11 +21,66 @@ from judicum.server.photos.api.serializers import MeasurementBriefSerializer, Ph
 class RunSerializer(serializers.ModelSerializer[Run]):
     class Meta:
         model = Run
-        fields = tuple(field.key for field in RUN_FIELDS)
+        fields: tuple[str, ...] = tuple(field.key for field in RUN_FIELDS)
 
 
-class LastRunSerializer(serializers.Serializer[Any]):
-    run = RunSerializer(allow_null=True)
+class NumberedRunSerializer(RunSerializer):
+    """A run with its number in the attempt."""
+
+    class Meta(RunSerializer.Meta):
+        fields: tuple[str, ...] = ("number", *RunSerializer.Meta.fields)
+
+
+class LastRunsSerializer(serializers.Serializer[Any]):
+    """Runs to start from, and whether their attempt passed."""
+
+    passed = serializers.BooleanField()
+    runs = RunSerializer(many=True)
+
+
+class PreparationStepSerializer(serializers.Serializer[Any]):
+    step = serializers.CharField()
+    words = serializers.CharField()
+    done = serializers.BooleanField()
+
+
+class PrepareSerializer(serializers.Serializer[Any]):
+    """The ticked steps of the checklist; those left out are not done."""
+
+    prepared = serializers.ListField(child=serializers.CharField(max_length=30), max_length=40)
+
+
+class RunCheckSerializer(CheckSerializer):
+    number = serializers.IntegerField()
+
+
+class WorkedFigureSerializer(serializers.Serializer[Any]):
+    key = serializers.CharField()
+    count = serializers.IntegerField()
+    median = serializers.FloatField()
+    low = serializers.FloatField()
+    high = serializers.FloatField()
+
+
+class WorkedSerializer(serializers.Serializer[Any]):
+    """Settings of the attempts at this coupon that passed in this course; SI, units as in a run."""
+
+    attempts = serializers.IntegerField()
+    figures = WorkedFigureSerializer(many=True)
+
+
+class CautionSerializer(serializers.Serializer[Any]):
+    code = serializers.CharField()
+    words = serializers.CharField()
+
+
+class SetupSerializer(serializers.Serializer[Any]):
+    """The card of an attempt's coupon, each logged run beside it, and what worked here."""
+
+    card = CardSerializer()
+    checks = RunCheckSerializer(many=True)
+    worked = WorkedSerializer()
+    cautions = CautionSerializer(many=True)
 
 
 class RunFieldSerializer(serializers.Serializer[Any]):
@@ -82,18 +140,29 @@ class AttemptBriefSerializer(serializers.ModelSerializer[Attempt]):
 class AttemptSerializer(AttemptBriefSerializer):
     """An attempt with all that belongs to it."""
 
-    run = serializers.SerializerMethodField()
+    runs = NumberedRunSerializer(many=True)
+    preparation = serializers.SerializerMethodField()
     photos = PhotoSerializer(many=True)
     mark = serializers.SerializerMethodField()
     may_mark = serializers.SerializerMethodField()
 
     class Meta(AttemptBriefSerializer.Meta):
-        fields: tuple[str, ...] = (*AttemptBriefSerializer.Meta.fields, "run", "photos", "mark", "may_mark")
+        fields: tuple[str, ...] = (
+            *AttemptBriefSerializer.Meta.fields,
+            "runs",
+            "preparation",
+            "photos",
+            "mark",
+            "may_mark",
+        )
 
-    @extend_schema_field(RunSerializer(allow_null=True))
-    def get_run(self, attempt: Attempt) -> Any:
-        run = getattr(attempt, "run", None)
-        return RunSerializer(run).data if run else None
+    @extend_schema_field(PreparationStepSerializer(many=True))
+    def get_preparation(self, attempt: Attempt) -> Any:
+        solvent = attempt.assignment.course.solvent
+        return [
+            {"step": step, "words": step_words(step, solvent), "done": step in attempt.prepared}
+            for step in checklist_for(attempt.assignment)
+        ]
 
     @extend_schema_field(MarkSerializer(allow_null=True))
     def get_mark(self, attempt: Attempt) -> Any:

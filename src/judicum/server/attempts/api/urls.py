@@ -2,10 +2,13 @@ from django.urls import path
 
 from judicum.server.attempts.api.views import (
     AttemptView,
+    CardSheetView,
+    CheckRunView,
     CourseAttemptsView,
     EventsView,
-    LastRunView,
+    LastRunsView,
     NextAttemptView,
+    PreparationView,
     RunFieldsView,
     RunView,
     SetupView,
@@ -16,8 +19,11 @@ urlpatterns = [
     path("courses/<int:course_id>/attempts", CourseAttemptsView.as_view()),
     path("assignments/<int:assignment_id>/attempts", NextAttemptView.as_view()),
     path("attempts/<int:attempt_id>", AttemptView.as_view()),
-    path("attempts/<int:attempt_id>/run", RunView.as_view()),
-    path("attempts/<int:attempt_id>/last-run", LastRunView.as_view()),
+    path("attempts/<int:attempt_id>/runs/<int:number>", RunView.as_view()),
+    path("attempts/<int:attempt_id>/check", CheckRunView.as_view()),
+    path("attempts/<int:attempt_id>/preparation", PreparationView.as_view()),
+    path("attempts/<int:attempt_id>/last-runs", LastRunsView.as_view()),
+    path("attempts/<int:attempt_id>/card.pdf", CardSheetView.as_view()),
     path("attempts/<int:attempt_id>/setup", SetupView.as_view()),
     path("attempts/<int:attempt_id>/events", EventsView.as_view()),
 ]

@@ -2,6 +2,7 @@
 
 from dataclasses import asdict
 
+from django.http import HttpResponse
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import OpenApiParameter, extend_schema
 from rest_framework import status
@@ -15,27 +16,33 @@ from judicum.core.setup import RUN_FIELDS
 from judicum.server.api.person import person
 from judicum.server.attempts.actions.log_run import log_run
 from judicum.server.attempts.actions.open_attempt import weld_another
+from judicum.server.attempts.actions.tick_preparation import tick_preparation
 from judicum.server.attempts.api.serializers import (
     AttemptBriefSerializer,
     AttemptSerializer,
     EventSerializer,
-    LastRunSerializer,
+    LastRunsSerializer,
+    PrepareSerializer,
     RunFieldSerializer,
     RunSerializer,
+    SetupSerializer,
 )
-from judicum.server.attempts.api.setup import SetupSerializer
 from judicum.server.attempts.models import Attempt, Event
 from judicum.server.attempts.queries import (
     attempt_for,
     course_attempts,
-    last_good_run,
+    last_good_runs,
     log_of,
     setup_of,
     teaches,
     with_parts,
 )
 from judicum.server.attempts.states import State
+from judicum.server.coupons.api.card import CheckSerializer
 from judicum.server.coupons.queries import assignment_for
+from judicum.server.coupons.setup import card_for, check_for, checklist_for
+from judicum.server.coupons.sheet import Heading, card_sheet
+from judicum.server.coupons.words import step_words
 from judicum.server.courses.models import STAFF
 from judicum.server.courses.queries import membership_of
 
@@ -45,6 +52,13 @@ def shown(request: Request, attempt_id: int) -> Response:
     attempt = attempt_for(person(request), attempt_id)
     full = with_parts(Attempt.objects.filter(pk=attempt.pk), overlays=True).get()
     return Response(AttemptSerializer(full, context={"teaches": teaches(person(request), attempt)}).data)
+
+
+def run_in(request: Request) -> dict[str, object]:
+    """The run in the request's body. Raises InvalidValue where it is none."""
+    if not isinstance(request.data, dict):
+        raise InvalidValue("run", type(request.data).__name__, "an object with the fields of a run")
+    return request.data
 
 
 def _number(request: Request, name: str) -> int | None:
@@ -103,32 +117,69 @@ class AttemptView(APIView):
 
 
 class RunView(APIView):
-    """What was set for the run."""
+    """What was set for one run of the attempt, 1 for the first."""
 
     @extend_schema(operation_id="run_log", request=RunSerializer, responses=AttemptSerializer)
-    def put(self, request: Request, attempt_id: int) -> Response:
-        if not isinstance(request.data, dict):
-            raise InvalidValue("run", type(request.data).__name__, "an object with the fields of a run")
-        log_run(person(request), attempt_id, request.data)
+    def put(self, request: Request, attempt_id: int, number: int) -> Response:
+        log_run(person(request), attempt_id, run_in(request), number=number)
         return shown(request, attempt_id)
 
 
-class LastRunView(APIView):
-    """The student's last logged settings for the same coupon, to start from; null where there are none."""
+class CheckRunView(APIView):
+    """A run beside the card before it is saved; nothing is kept."""
 
-    @extend_schema(operation_id="run_last", responses=LastRunSerializer)
+    @extend_schema(operation_id="run_check", request=RunSerializer, responses=CheckSerializer)
+    def post(self, request: Request, attempt_id: int) -> Response:
+        attempt = attempt_for(person(request), attempt_id)
+        return Response(CheckSerializer(check_for(attempt.assignment, run_in(request))).data)
+
+
+class PreparationView(APIView):
+    """What was prepared before the arc."""
+
+    @extend_schema(operation_id="preparation_tick", request=PrepareSerializer, responses=AttemptSerializer)
+    def put(self, request: Request, attempt_id: int) -> Response:
+        asked = PrepareSerializer(data=request.data)
+        asked.is_valid(raise_exception=True)
+        tick_preparation(person(request), attempt_id, asked.validated_data["prepared"])
+        return shown(request, attempt_id)
+
+
+class LastRunsView(APIView):
+    """The student's runs of the last attempt at the same coupon that passed, else of the last; none at the first."""
+
+    @extend_schema(operation_id="runs_last", responses=LastRunsSerializer)
     def get(self, request: Request, attempt_id: int) -> Response:
         attempt = attempt_for(person(request), attempt_id)
-        last = last_good_run(attempt.student, attempt)
-        return Response({"run": RunSerializer(last.run).data if last else None})
+        runs, passed = last_good_runs(attempt.student, attempt)
+        return Response({"passed": passed, "runs": RunSerializer(runs, many=True).data})
 
 
 class SetupView(APIView):
-    """The setup card, and the logged run beside it."""
+    """The setup card, each logged run beside it, and what worked here."""
 
     @extend_schema(operation_id="setup_read", responses=SetupSerializer)
     def get(self, request: Request, attempt_id: int) -> Response:
         return Response(SetupSerializer(setup_of(attempt_for(person(request), attempt_id))).data)
+
+
+class CardSheetView(APIView):
+    """The setup card as an A5 sheet (PDF) to hang beside the machine."""
+
+    @extend_schema(operation_id="card_sheet", responses={(200, "application/pdf"): OpenApiTypes.BINARY})
+    def get(self, request: Request, attempt_id: int) -> HttpResponse:
+        attempt = attempt_for(person(request), attempt_id)
+        goal = attempt.assignment
+        about = Heading(
+            f"{goal.design.title}, attempt {attempt.number}",
+            f"{goal.course.name} · {attempt.student.display_name} · due {goal.due_on:%d %b %Y}",
+        )
+        steps = [step_words(step, goal.course.solvent) for step in checklist_for(goal)]
+        file = card_sheet(card_for(goal), steps, about)
+        name = f"card-{attempt.pk}.pdf"
+        return HttpResponse(
+            file, content_type="application/pdf", headers={"Content-Disposition": f'inline; filename="{name}"'}
+        )
 
 
 class NextAttemptView(APIView):

@@ -9,7 +9,8 @@ from django.utils import timezone
 from judicum.core.errors import InvalidValue
 from judicum.server.accounts.models import User
 from judicum.server.attempts.actions.open_attempt import open_attempt
-from judicum.server.coupons.models import Assignment, Design
+from judicum.server.coupons.models import Assignment
+from judicum.server.coupons.queries import of_course
 from judicum.server.courses.models import Role
 from judicum.server.courses.queries import members, staff_of
 
@@ -40,7 +41,7 @@ def assign_coupon(
         InvalidValue: an unknown design or student, a figure outside what is allowed.
     """
     course = staff_of(user, course_id).course
-    design = Design.objects.filter(pk=design_id).first()
+    design = of_course(course_id).filter(pk=design_id).first()
     if design is None:
         raise InvalidValue("design", design_id, "a design of the library")
     if not WIDTH_MM[0] <= target_width_mm <= WIDTH_MM[1]:

@@ -12,6 +12,7 @@ class DesignSerializer(serializers.ModelSerializer[Design]):
         model = Design
         fields = (
             "id",
+            "course",
             "code",
             "version",
             "title",
@@ -28,6 +29,7 @@ class DesignSerializer(serializers.ModelSerializer[Design]):
             "length_mm",
             "target_width_mm",
             "finish",
+            "more",
         )
 
 
@@ -49,3 +51,28 @@ class AssignSerializer(serializers.Serializer[Any]):
     good_in_a_row = serializers.IntegerField(default=3)
     due_on = serializers.DateField()
     students = serializers.ListField(child=serializers.IntegerField(), required=False, allow_null=True, max_length=500)
+
+
+class CouponSerializer(serializers.Serializer[Any]):
+    """The input of a setup card; its fields are checked by the core and documented in docs/setup-card.md."""
+
+    coupon = serializers.DictField()
+
+
+class SaveDesignSerializer(CouponSerializer):
+    """A coupon to keep; `base` is the design it was made from."""
+
+    title = serializers.CharField(max_length=80)
+    purpose = serializers.CharField(max_length=300, allow_blank=True, default="")
+    usual_faults = serializers.CharField(max_length=300, allow_blank=True, default="")
+    length_mm = serializers.FloatField(default=90.0)
+    base = serializers.IntegerField(required=False, allow_null=True)
+
+
+class BuilderChoicesSerializer(serializers.Serializer[Any]):
+    """What the builder offers: metals and gauges, and every choice by field."""
+
+    metals = serializers.ListField(child=serializers.CharField())
+    gauges = serializers.ListField(child=serializers.IntegerField())
+    gauge_tables = serializers.ListField(child=serializers.CharField())
+    choices = serializers.DictField(child=serializers.ListField(child=serializers.CharField()))

@@ -1,26 +1,79 @@
-"""The library of designs, and assigning from it."""
+"""The library of designs, the builder, and assigning."""
 
 from drf_spectacular.utils import extend_schema
 from rest_framework import status
 from rest_framework.generics import ListAPIView
 from rest_framework.request import Request
 from rest_framework.response import Response
+from rest_framework.views import APIView
 
+from judicum.core.metals import METALS
+from judicum.core.setup import plan_card
+from judicum.core.setup.coupon import CHOICES
+from judicum.core.setup.gauge import TABLES_INCH
 from judicum.server.api.person import person
 from judicum.server.coupons.actions.assign_coupon import assign_coupon
-from judicum.server.coupons.api.serializers import AssignmentSerializer, AssignSerializer, DesignSerializer
+from judicum.server.coupons.actions.save_design import Words, save_design
+from judicum.server.coupons.api.card import CardSerializer
+from judicum.server.coupons.api.serializers import (
+    AssignmentSerializer,
+    AssignSerializer,
+    BuilderChoicesSerializer,
+    CouponSerializer,
+    DesignSerializer,
+    SaveDesignSerializer,
+)
 from judicum.server.coupons.models import Assignment, Design
-from judicum.server.coupons.queries import assignments_for, latest_designs
+from judicum.server.coupons.queries import assignments_for, designs_for
+from judicum.server.coupons.setup import schools_of
+from judicum.server.courses.queries import membership_of
 
 
 class DesignsView(ListAPIView[Design]):
-    """The library: the newest version of every coupon."""
+    """The library and the course's own coupons, the newest version of each; saving one from the builder."""
 
     serializer_class = DesignSerializer
     queryset = Design.objects.none()
 
     def get_queryset(self):  # type: ignore[no-untyped-def]
-        return latest_designs()
+        if getattr(self, "swagger_fake_view", False):
+            return Design.objects.none()
+        return designs_for(person(self.request), self.kwargs["course_id"])
+
+    @extend_schema(operation_id="design_save", request=SaveDesignSerializer, responses={201: DesignSerializer})
+    def post(self, request: Request, course_id: int) -> Response:
+        asked = SaveDesignSerializer(data=request.data)
+        asked.is_valid(raise_exception=True)
+        given = dict(asked.validated_data)
+        coupon, base = given.pop("coupon"), given.pop("base", None)
+        made = save_design(person(request), course_id, coupon, Words(**given), base)
+        return Response(DesignSerializer(made).data, status=status.HTTP_201_CREATED)
+
+
+class PlanView(APIView):
+    """The setup card of a coupon that is being designed, by the course's schools; nothing is kept."""
+
+    @extend_schema(operation_id="plan_read", request=CouponSerializer, responses=CardSerializer)
+    def post(self, request: Request, course_id: int) -> Response:
+        course = membership_of(person(request), course_id).course
+        asked = CouponSerializer(data=request.data)
+        asked.is_valid(raise_exception=True)
+        return Response(CardSerializer(plan_card({**schools_of(course), **asked.validated_data["coupon"]})).data)
+
+
+class BuilderChoicesView(APIView):
+    """What the builder offers to choose from."""
+
+    @extend_schema(operation_id="builder_choices", responses=BuilderChoicesSerializer)
+    def get(self, request: Request) -> Response:
+        return Response(
+            {
+                "metals": [*METALS, "304L+carbon"],
+                "gauges": list(TABLES_INCH["tube_wall"]),
+                "gauge_tables": list(TABLES_INCH),
+                "choices": CHOICES,
+            }
+        )
 
 
 class AssignmentsView(ListAPIView[Assignment]):

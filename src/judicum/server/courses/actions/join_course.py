@@ -9,6 +9,11 @@ from judicum.server.accounts.models import User
 from judicum.server.courses.models import Course, Membership, Role
 
 
+def units_of(course: Course) -> dict[str, str]:
+    """The units that a newcomer of the course sees until they switch."""
+    return {"length_unit": "thou", "flow_unit": "cfh"} if course.unit_system == "us" else {}
+
+
 def find_course(code: str) -> Course:
     """The course with this join code, capitals or not.
 
@@ -42,7 +47,7 @@ def register_and_join(code: str, username: str, display_name: str, password: str
         raise InvalidValues([InvalidValue("password", None, message) for message in error.messages]) from error
     try:
         with transaction.atomic():
-            user = User.objects.create_user(username, password, display_name)
+            user = User.objects.create_user(username, password, display_name, **units_of(course))
     except IntegrityError as error:
         raise InvalidValue("username", username, "a name that nobody has taken yet") from error
     Membership.objects.create(course=course, user=user, role=Role.STUDENT)

@@ -4,6 +4,7 @@ from typing import Any
 
 from rest_framework import serializers
 
+from judicum.core.setup import SCHOOLS
 from judicum.server.accounts.api.serializers import PersonSerializer
 from judicum.server.courses.models import Course, Membership, Role
 
@@ -17,15 +18,25 @@ class JoinSerializer(serializers.Serializer[Any]):
     password = serializers.CharField(max_length=200, required=False, trim_whitespace=False)
 
 
+class SchoolsSerializer(serializers.ModelSerializer[Course]):
+    """The schools of a course: how it is taught where practitioners disagree."""
+
+    class Meta:
+        model = Course
+        fields = tuple(SCHOOLS)
+
+
 class CourseSerializer(serializers.ModelSerializer[Course]):
     """A course; the join code only for those who teach it."""
+
+    schools = SchoolsSerializer()
 
     role = serializers.ChoiceField(Role.choices)
     join_code = serializers.CharField(allow_null=True)
 
     class Meta:
         model = Course
-        fields = ("id", "name", "role", "join_code")
+        fields = ("id", "name", "role", "join_code", "schools")
 
 
 class MemberSerializer(serializers.ModelSerializer[Membership]):

@@ -13,7 +13,8 @@ from judicum.server.accounts.api.serializers import SessionSerializer
 from judicum.server.accounts.queries import with_courses
 from judicum.server.api.person import person
 from judicum.server.courses.actions.join_course import join_course, register_and_join
-from judicum.server.courses.api.serializers import CourseSerializer, JoinSerializer, MemberSerializer
+from judicum.server.courses.actions.set_schools import set_schools
+from judicum.server.courses.api.serializers import CourseSerializer, JoinSerializer, MemberSerializer, SchoolsSerializer
 from judicum.server.courses.models import STAFF, Membership
 from judicum.server.courses.queries import members, membership_of, staff_of
 
@@ -29,8 +30,19 @@ class CourseView(APIView):
             "name": mine.course.name,
             "role": mine.role,
             "join_code": mine.course.join_code if mine.role in STAFF else None,
+            "schools": mine.course,
         }
         return Response(CourseSerializer(shown).data)  # type: ignore[arg-type]
+
+
+class SchoolsView(APIView):
+    """How the course is taught where practitioners disagree; for its instructor to change."""
+
+    @extend_schema(operation_id="schools_set", request=SchoolsSerializer(partial=True), responses=SchoolsSerializer)
+    def patch(self, request: Request, course_id: int) -> Response:
+        if not isinstance(request.data, dict):
+            raise InvalidValue("schools", type(request.data).__name__, "an object of schools")
+        return Response(SchoolsSerializer(set_schools(person(request), course_id, request.data)).data)
 
 
 class MembersView(ListAPIView[Membership]):

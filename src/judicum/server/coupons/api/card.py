@@ -60,6 +60,31 @@ class WarningSerializer(serializers.Serializer[Any]):
     code = serializers.CharField()
     severity = serializers.CharField()
     message = serializers.CharField()
+    meant = Number(required=False)
+
+
+class PurgeSerializer(serializers.Serializer[Any]):
+    l_min = RangeSerializer()
+    volumes = Number()
+    volume_l = Number(allow_null=True)
+    wait_s = Number(allow_null=True)
+
+
+class TubeRunsSerializer(serializers.Serializer[Any]):
+    """Runs round a tube; `starts_deg` from the seam's top, `order` the numbers of the runs as they are welded."""
+
+    count = serializers.IntegerField()
+    length_mm = Number()
+    dabs = serializers.IntegerField()
+    net_mm = Number()
+    starts_deg = serializers.ListField(child=Number())
+    order = serializers.ListField(child=serializers.IntegerField())
+    first = serializers.CharField(allow_null=True)
+
+
+class BeadGoalSerializer(serializers.Serializer[Any]):
+    width_mm = RangeSerializer()
+    max_tint_level = serializers.IntegerField(allow_null=True)
 
 
 class CardSerializer(serializers.Serializer[Any]):
@@ -84,6 +109,11 @@ class CardSerializer(serializers.Serializer[Any]):
     dab_pitch_mm = RangeSerializer(allow_null=True)
     dabs_per_s = Number(allow_null=True)
     heat_kj_mm = HeatSerializer()
+    purge = PurgeSerializer(allow_null=True)
+    runs = TubeRunsSerializer(allow_null=True)
+    turntable_rpm = RangeSerializer(allow_null=True)
+    pulse_mean_a = Number(allow_null=True)
+    bead = BeadGoalSerializer()
     gas_l_per_run = Number()
     warnings = WarningSerializer(many=True)
     cautions = serializers.ListField(child=serializers.CharField())
@@ -103,10 +133,3 @@ class DeviationSerializer(serializers.Serializer[Any]):
 class CheckSerializer(serializers.Serializer[Any]):
     deviations = DeviationSerializer(many=True)
     warnings = WarningSerializer(many=True)
-
-
-class SetupSerializer(serializers.Serializer[Any]):
-    """The card of an attempt's coupon; `check` compares the logged run, null before there is one."""
-
-    card = CardSerializer()
-    check = CheckSerializer(allow_null=True)

@@ -1,0 +1,1 @@
+export { BuilderPage } from "./builder-page";

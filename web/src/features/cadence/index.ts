@@ -1,0 +1,1 @@
+export { CadencePage } from "./cadence-page";

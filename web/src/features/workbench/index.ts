@@ -1,0 +1,1 @@
+export { WorkbenchPage } from "./workbench-page";

@@ -1,0 +1,28 @@
+import { useQuery } from "@tanstack/react-query";
+import { useSearchParams } from "react-router";
+import { api, unwrap } from "../../api/client";
+import { Loading, Problem } from "../../ui/states";
+import { useUnits } from "../../ui/use-units";
+import { PanelCard } from "./panel-card";
+
+/** The calculators as one page of live panels; an address with `panel` and its figures opens them as they were. */
+export function WorkbenchPage() {
+  const units = useUnits();
+  const [params, setParams] = useSearchParams();
+  const panels = useQuery({ queryKey: ["workbench-panels"], queryFn: () => unwrap(api.GET("/api/workbench")), staleTime: Infinity });
+  if (panels.isPending) return <Loading what="the workbench" />;
+  if (panels.isError) return <Problem error={panels.error} again={() => void panels.refetch()} />;
+  const { panel: opened, ...linked } = Object.fromEntries(params);
+  const sorted = [...panels.data].sort((a, b) => Number(b.key === opened) - Number(a.key === opened));
+  return (
+    <>
+      <h1 className="mb-3 text-2xl font-bold">Workbench</h1>
+      <div className="grid items-start gap-3 md:grid-cols-2 xl:grid-cols-3">
+        {sorted.map((p) => (
+          <PanelCard key={`${p.key}${units.length}${units.flow}`} panel={p} units={units} linked={p.key === opened ? linked : null} keep={(key, si) => { setParams({ panel: key, ...si }, { replace: true, preventScrollReset: true }); }} />
+        ))}
+      </div>
+      <p className="quiet mt-4 text-sm">Rules of thumb and public formulas. The school's own rules, local codes and a qualified supervisor come first.</p>
+    </>
+  );
+}
