@@ -727,6 +727,7 @@ export interface components {
             preflow_s: components["schemas"]["Range"];
             postflow_s: components["schemas"]["Range"];
             downslope_s: components["schemas"]["Range"];
+            start_s: components["schemas"]["Range"];
             electrode: components["schemas"]["Electrode"];
             filler: components["schemas"]["Filler"] | null;
             angles_deg: components["schemas"]["Angles"];

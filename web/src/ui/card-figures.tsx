@@ -16,6 +16,7 @@ export function CardFigures({ card, units, moved = [] }: { card: Schemas["Card"]
       {card.filler && <Big moved={moved.includes("Filler")} words="Filler" aim={`${card.filler.alloy} ${measure(card.filler.diameter_mm, "length", units)}`} range={`${card.filler.length_mm_per_100mm.toFixed(0)} mm for 100 mm`} />}
       {ranged("Travel", card.travel_mm_s, "speed")}
       {card.dabs_per_s !== null && <Big moved={moved.includes("Dabs")} words="Dabs" aim={`${card.dabs_per_s.toFixed(1)} a second`} range={card.dab_pitch_mm ? `${measure(card.dab_pitch_mm.aim, "length", units)} apart` : ""} />}
+      {ranged("Arc to first move", card.start_s, "time")}
       {ranged("Pre-flow", card.preflow_s, "time")}
       {ranged("Down-slope", card.downslope_s, "time")}
       {ranged("Post-flow", card.postflow_s, "time")}

@@ -10,6 +10,7 @@ from judicum.core.setup import electrode, gas, hands, rules
 from judicum.core.setup.coupon import Coupon, read_coupon
 from judicum.core.setup.current import bead_width_mm, current_a, opinions
 from judicum.core.setup.filler import filler
+from judicum.core.setup.schools import START_S
 from judicum.core.setup.warnings import Warned
 
 RUN_MM = 100.0
@@ -53,6 +54,7 @@ def card_of(coupon: Coupon) -> dict[str, Any]:
         "stickout_mm": stickout,
         "arc_length_mm": hands.arc_length(rod),
         **timing,
+        "start_s": dict(START_S[coupon.start_school]),
         "electrode": {
             "diameter_mm": rod,
             "taper_mm": electrode.taper_mm(rod, coupon.thickness_mm),

@@ -14,8 +14,11 @@ SCHOOLS: dict[str, tuple[str, ...]] = {
     "solvent": ("acetone", "alcohol"),
 }
 
-SETTLE_S: dict[str, tuple[float, float]] = {"quick": (1.0, 3.0), "settled": (3.0, 8.0)}
-"""Accepted time from arc start to the first move, s, by start school."""
+START_S: dict[str, dict[str, float]] = {
+    "quick": {"low": 1.0, "aim": 2.0, "high": 3.0},
+    "settled": {"low": 3.0, "aim": 4.0, "high": 8.0},
+}
+"""Time from arc start to the first move, s, by start school."""
 
 
 def check_schools(given: Mapping[str, object]) -> dict[str, str]:

@@ -163,7 +163,7 @@ def _filler(given: Figures, _: Choices) -> Answer:
 
 PANELS: tuple[Panel, ...] = (
     Panel(
-        "pulse", "mean = peak × on + background × (1 − on)", "pulse mean, time-weighted",
+        "pulse", "mean = peak × on + background × (1 − on)", "time-weighted mean",
         (
             Input("peak_a", "current", "A", 110, 3, 500), Input("background_a", "current", "A", 25, 1, 500),
             Input("on_percent", "plain", "%", 30, 1, 99), Input("per_second", "plain", "1/s", 1, 0.1, 500, 0.1),
@@ -172,7 +172,7 @@ PANELS: tuple[Panel, ...] = (
         _pulse,
     ),
     Panel(
-        "gas", "Re = 4 ρ Q / (π D μ), D = cup number × 25.4 / 16 mm", "incropera",
+        "gas", "Re = 4 ρ Q / (π D μ), D = cup number × 25.4 / 16 mm", "Reynolds number at the exit",
         (
             Input("cup", "count", "", 8, 3, 24), Input("gas_l_min", "flow", "L/min", 8, 0.5, 60, 0.5),
             Input("stickout_mm", "length", "mm", 8, 0, 40),
@@ -181,7 +181,7 @@ PANELS: tuple[Panel, ...] = (
         _gas,
     ),
     Panel(
-        "heat", "H = η V I / v", "en-1011-1",
+        "heat", "H = η V I / v", "EN 1011-1",
         (
             Input("volts", "plain", "V", 10.5, 5, 30, 0.5), Input("current_a", "current", "A", 62, 3, 500),
             Input("travel_mm_s", "speed", "mm/s", 2.2, 0.1, 20, 0.1),

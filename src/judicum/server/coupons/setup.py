@@ -4,7 +4,7 @@ from collections.abc import Mapping, Sequence
 from typing import Any
 
 from judicum.core.setup import check_setup, checklist, plan_card, read_coupon
-from judicum.server.coupons.models import Assignment, Design
+from judicum.server.coupons.models import Assignment
 from judicum.server.courses.models import Course
 
 COMPARED = (
@@ -14,16 +14,24 @@ COMPARED = (
 """Fields of a run that the card has something to say about; alloys are compared apart."""
 
 
-def coupon_of_design(design: Design, course: Course) -> dict[str, Any]:
-    """The coupon that the core plans for a design by the course's schools."""
+def coupon_of(assignment: Assignment, run: Mapping[str, Any] | None = None) -> dict[str, Any]:
+    """The coupon that the core plans for an assignment by its course's schools.
+
+    Technique and pass are those really used, once a run is logged.
+    """
+    design, course = assignment.design, assignment.course
     coupon: dict[str, Any] = {
         "metal": design.metal, "joint": design.joint, "thickness_mm": design.thickness_mm, "position": design.position,
-        "technique": design.technique, "target_width_mm": design.target_width_mm, "finish": design.finish,
+        "technique": design.technique, "target_width_mm": assignment.target_width_mm,
+        "finish": assignment.finish,
         **schools_of(course), **design.more,
     }  # fmt: skip
     if design.tube_od_mm is not None:
         coupon |= {"tube_od_mm": design.tube_od_mm, "form": "tube"}
-        coupon.setdefault("purge", purged(course, design.joint, coupon["finish"]))
+        coupon.setdefault("purge", purged(course, design.joint, assignment.finish))
+    for key, column in (("technique", "technique"), ("pass", "pass_number")):
+        if run and run.get(column):
+            coupon[key] = run[column]
     return coupon
 
 
@@ -37,16 +45,6 @@ def purged(course: Course, joint: str, finish: str) -> bool | None:
     if course.purge_school == "always":
         return None
     return finish == "bright" or joint == "turntable"
-
-
-def coupon_of(assignment: Assignment, run: Mapping[str, Any] | None = None) -> dict[str, Any]:
-    """The coupon of an assignment; technique and pass are those really used, once logged."""
-    coupon = coupon_of_design(assignment.design, assignment.course)
-    coupon |= {"target_width_mm": assignment.target_width_mm, "finish": assignment.finish}
-    for key, column in (("technique", "technique"), ("pass", "pass_number")):
-        if run and run.get(column):
-            coupon[key] = run[column]
-    return coupon
 
 
 def card_for(assignment: Assignment) -> dict[str, Any]:

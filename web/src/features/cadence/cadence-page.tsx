@@ -32,7 +32,7 @@ function Cadence({ attempt, card }: { attempt: Attempt; card: Schemas["Card"] })
   const [perSecond, setPerSecond] = useState(rate.toFixed(2));
   const [beats, setBeats] = useState(String(card.runs?.dabs ?? beatsFor(design.length_mm ?? 90, pitch)));
   const [loud, setLoud] = useState(true);
-  const plan: Plan = { settle_s: 3, per_second: Math.max(0.1, Number(perSecond) || rate), beats: Math.max(1, Math.round(Number(beats) || 1)), hold_s: card.postflow_s.aim };
+  const plan: Plan = { settle_s: card.start_s.aim, per_second: Math.max(0.1, Number(perSecond) || rate), beats: Math.max(1, Math.round(Number(beats) || 1)), hold_s: card.postflow_s.aim };
   const clock = useClock();
   const now = phaseAt(clock.elapsed, plan);
   const beep = useBeep();

@@ -21,6 +21,8 @@ export function MarkingPage() {
     queryKey: ["suggestions", id, measurementId, attempt.data?.version ?? 0, newestState(attempt.data)],
     queryFn: () => unwrap(api.GET("/api/attempts/{attempt_id}/suggestions", { params: { path: { attempt_id: id } } })),
     enabled: attempt.isSuccess,
+    // What is typed stays while the suggestions of a newer version are fetched.
+    placeholderData: (before) => before,
   });
   if (attempt.isPending || (attempt.isSuccess && suggestions.isPending)) return <Loading what="the attempt" />;
   if (attempt.isError) return <Problem error={attempt.error} again={() => void attempt.refetch()} />;

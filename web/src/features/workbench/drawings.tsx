@@ -35,7 +35,9 @@ function ReynoldsBar({ series }: { series: Series }) {
       <rect x={at(warn)} y={0} width={at(turbulent) - at(warn)} height={12} className="fill-warning" />
       <rect x={at(turbulent)} y={0} width={300 - at(turbulent)} height={12} className="fill-error" />
       <path d={`M${String(at(number))} 16l-6 10h12Z`} className="fill-base-content" />
-      {([[from, "practice"], [warn, "warn"], [turbulent, "turbulent"]] as const).map(([v, words]) => <text key={words} x={at(v)} y={-6} className="fill-base-content text-[11px]">{words} {v}</text>)}
+      <text x={at(from)} y={-6} className="fill-base-content text-[11px]">practice {from} to {to}</text>
+      <text x={at(turbulent)} y={-6} className="fill-base-content text-[11px]">turbulent {turbulent}</text>
+      <text x={at(warn)} y={38} textAnchor="end" className="fill-base-content text-[11px]">warned from {warn}</text>
     </svg>
   );
 }

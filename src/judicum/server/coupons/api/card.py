@@ -102,6 +102,7 @@ class CardSerializer(serializers.Serializer[Any]):
     preflow_s = RangeSerializer()
     postflow_s = RangeSerializer()
     downslope_s = RangeSerializer()
+    start_s = RangeSerializer()
     electrode = ElectrodeSerializer()
     filler = FillerSerializer(allow_null=True)
     angles_deg = AnglesSerializer()

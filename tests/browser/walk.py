@@ -1,0 +1,38 @@
+"""Walking through the page: signing in, and looking for what keeps anybody out."""
+
+from axe_playwright_python.sync_playwright import Axe
+from playwright.sync_api import Browser, Page, expect
+
+from judicum.server.accounts.models import User
+from tests.browser.conftest import listen
+from tests.people import PASSWORD
+
+PHONE = {"width": 390, "height": 844}
+LAPTOP = {"width": 1280, "height": 800}
+
+
+def no_violations(page: Page) -> None:
+    """axe finds nothing, by day and by night."""
+    for theme in ("day", "night"):
+        page.evaluate("theme => { document.documentElement.dataset.theme = theme }", theme)
+        page.wait_for_timeout(350)
+        found = Axe().run(page)
+        assert found.violations_count == 0, f"{page.url} by {theme}: {found.generate_report()}"
+
+
+def open_page(browser: Browser, address: str, size: dict[str, int], heard: list[str]) -> Page:
+    context = browser.new_context(base_url=address, viewport=size, reduced_motion="reduce")  # type: ignore[arg-type]
+    page = context.new_page()
+    page.set_default_timeout(15_000)
+    listen(page, heard)
+    return page
+
+
+def sign_in(page: Page, user: User) -> None:
+    user.set_password(PASSWORD)
+    user.save()
+    page.goto("/")
+    page.get_by_label("Name").fill(user.username)
+    page.get_by_label("Password").fill(PASSWORD)
+    page.get_by_role("button", name="Sign in").click()
+    expect(page.get_by_role("heading", level=1)).not_to_have_text("Sign in")
