@@ -2,7 +2,8 @@ import numpy as np
 import pytest
 
 from judicum.camera import take_photo, weld
-from judicum.camera.scene import Scene, truth
+from judicum.camera.scene import Scene
+from judicum.camera.truth import truth
 from judicum.core.photo.decode import decode
 from tests.drawn import bead_photo
 

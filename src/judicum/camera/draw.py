@@ -6,8 +6,9 @@ from typing import Any
 import cv2
 import numpy as np
 
-from judicum.camera.scene import Scene, truth
+from judicum.camera.scene import Scene
 from judicum.camera.surface import clouds, coupon
+from judicum.camera.truth import truth
 from judicum.core.arrays import Floats
 from judicum.core.photo.film import srgb_to_linear
 from judicum.core.photo.scale import card_geometry
@@ -26,19 +27,20 @@ class Photo:
 
 
 def take_photo(scene: Scene) -> Photo:
-    """Draw the scene: the window card on the coupon on a bench, as the view sees it."""
+    """Draw the scene: card and coupon on a bench, as the view sees it."""
     view = scene.view
-    width, height = card_geometry()["window"]["size"]
+    low, high = frame(scene)
+    width, height = high - low
     px_per_mm = 1.15 * min(view.size[0] / (width + 14), view.size[1] / (height + 14))
     columns, rows = (int((v + 2 * BORDER_MM) * px_per_mm) for v in (width, height))
     x, y = np.meshgrid(
-        (np.arange(columns) + 0.5) / px_per_mm - BORDER_MM, (np.arange(rows) + 0.5) / px_per_mm - BORDER_MM
+        (np.arange(columns) + 0.5) / px_per_mm - BORDER_MM + low[0],
+        (np.arange(rows) + 0.5) / px_per_mm - BORDER_MM + low[1],
     )
     plane = _plane(scene, x.astype(np.float32), y.astype(np.float32), px_per_mm)
-    to_px = _hold(scene, float(width), float(height))
-    from_plane = to_px @ np.array(
-        [[1 / px_per_mm, 0, 0.5 / px_per_mm - BORDER_MM], [0, 1 / px_per_mm, 0.5 / px_per_mm - BORDER_MM], [0, 0, 1]]
-    )
+    to_px = _hold(scene, low, high)
+    at = 0.5 / px_per_mm - BORDER_MM
+    from_plane = to_px @ np.array([[1 / px_per_mm, 0, at + low[0]], [0, 1 / px_per_mm, at + low[1]], [0, 0, 1]])
     picture = cv2.warpPerspective(plane, from_plane, view.size, flags=cv2.INTER_AREA)
     cover = cv2.warpPerspective(np.ones(plane.shape[:2], np.float32), from_plane, view.size)[..., None]
     picture = picture * cover + _bench(scene) * (1 - cover)
@@ -56,23 +58,21 @@ def _bench(scene: Scene) -> Floats:
 
 def _plane(scene: Scene, x: Floats, y: Floats, px_per_mm: float) -> Floats:
     rng = np.random.default_rng(scene.seed + 7)
-    card = card_geometry()["window"]
+    card = card_geometry()["strip" if scene.card == "strip" else "window"]
     width, height = card["size"]
     streaks = 0.42 * np.exp(0.06 * clouds(rng, x.shape, px_per_mm * 20) + 0.10 * rng.standard_normal((x.shape[0], 1)))
     plane = np.repeat(cv2.GaussianBlur(streaks.astype(np.float32), (0, 0), 1.0)[..., None], 3, axis=2)
-    cut_x, cut_y = card["cut_out"]["at"]
-    cut_w, cut_h = card["cut_out"]["size"]
-    rows = np.flatnonzero((y[:, 0] > cut_y - 1) & (y[:, 0] < cut_y + cut_h + 1))
-    columns = np.flatnonzero((x[0] > cut_x - 1) & (x[0] < cut_x + cut_w + 1))
-    box = np.s_[rows[0] : rows[-1] + 1, columns[0] : columns[-1] + 1]
-    plane[box] = coupon(scene, x[box], y[box], px_per_mm)
-    on_card = (
-        (x > 0)
-        & (x < width)
-        & (y > 0)
-        & (y < height)
-        & ~((x > cut_x) & (x < cut_x + cut_w) & (y > cut_y) & (y < cut_y + cut_h))
-    )
+    on_card = (x > 0) & (x < width) & (y > 0) & (y < height) & (scene.card != "none")
+    if scene.card == "strip":
+        plane = coupon(scene, x, y, px_per_mm)
+    else:
+        cut_x, cut_y = card["cut_out"]["at"]
+        cut_w, cut_h = card["cut_out"]["size"]
+        rows = np.flatnonzero((y[:, 0] > cut_y - 1) & (y[:, 0] < cut_y + cut_h + 1))
+        columns = np.flatnonzero((x[0] > cut_x - 1) & (x[0] < cut_x + cut_w + 1))
+        box = np.s_[rows[0] : rows[-1] + 1, columns[0] : columns[-1] + 1]
+        plane[box] = coupon(scene, x[box], y[box], px_per_mm)
+        on_card &= ~((x > cut_x) & (x < cut_x + cut_w) & (y > cut_y) & (y < cut_y + cut_h))
     # The card is half a millimetre thick and throws a soft shadow down and to the right.
     shadow = cv2.GaussianBlur(
         np.roll(on_card.astype(np.float32), (int(0.4 * px_per_mm), int(0.3 * px_per_mm)), (0, 1)),
@@ -103,9 +103,19 @@ def _print(card: dict[str, Any], x: Floats, y: Floats) -> Floats:
     return ink
 
 
-def _hold(scene: Scene, width: float, height: float) -> Floats:
-    """Card millimetres to pixels for a camera that looks at the card's middle from the given tilt."""
+def frame(scene: Scene) -> tuple[Floats, Floats]:
+    """The box (mm, in the card frame) that the photo shows: the window card, or the strip with its side of the coupon."""
+    if scene.card == "strip":
+        width, height = card_geometry()["strip"]["size"]
+        below = scene.start_mm[1] > height
+        return np.array([-3.0, 0.0 if below else -34.0]), np.array([width + 3.0, height + 34.0 if below else height])
+    return np.zeros(2), np.array(card_geometry()["window"]["size"], float)
+
+
+def _hold(scene: Scene, low: Floats, high: Floats) -> Floats:
+    """Card millimetres to pixels for a camera that looks at the middle of the frame from the given tilt."""
     view = scene.view
+    width, height = high - low
     focal = 0.8 * max(view.size)
     tilt, towards, turn = (np.radians(a) for a in (view.tilt_deg, view.tilt_towards_deg, view.turn_deg))
     axis = np.array([np.cos(towards), np.sin(towards), 0.0])
@@ -116,7 +126,7 @@ def _hold(scene: Scene, width: float, height: float) -> Floats:
     far = max(float((np.abs(corners[:, k]) * focal / (0.47 * view.size[k]) - corners[:, 2]).max()) for k in (0, 1))
     camera = np.array([[focal, 0, view.size[0] / 2 - 0.5], [0, focal, view.size[1] / 2 - 0.5], [0, 0, 1]])
     pose = np.column_stack(
-        [rotation[:, 0], rotation[:, 1], rotation @ np.array([-width / 2, -height / 2, 0]) + np.array([0, 0, far])]
+        [rotation[:, 0], rotation[:, 1], rotation @ np.append(-(low + high) / 2, 0) + np.array([0, 0, far])]
     )
     return camera @ pose
 

@@ -1,25 +1,28 @@
 """What lies before the simulated camera: a bead on a plate, the light, and how the phone is held."""
 
 from dataclasses import dataclass, field
-from typing import Any
 
 import numpy as np
 from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Floats
-from judicum.core.photo.film import level_name, level_of_film, tint_levels
+from judicum.core.photo.film import tint_levels
 
 STEP_MM = 0.05
 
 
 @dataclass(frozen=True)
 class Fault:
-    """A fault on the bead: `kind` is `pore` or `sugaring`; place in the bead frame and size, mm."""
+    """A fault on the bead: kind as in docs/measuring.md, place in the bead frame and size, mm.
+
+    Of an undercut only the sign of `n_mm` counts; `pinhole` is a hole in a crater.
+    """
 
     kind: str
     s_mm: float
     n_mm: float
     size_mm: float
+    pinhole: bool = False
 
 
 @dataclass(frozen=True)
@@ -70,7 +73,9 @@ class Scene:
     """One photo to be drawn: the bead, where it lies on the card plane, the plate and the view.
 
     `start_mm` is the bead's start on the window card, `angle_deg` its direction on the card,
-    `grain_deg` and `grain` direction and strength (0 to 1) of the plate's brushing.
+    `grain_deg` and `grain` direction and strength (0 to 1) of the plate's brushing. `joint` is
+    `bead_on_plate`, `butt`, `lap`, `tee` or `tube`; `card` which card lies there (`window`, `strip` or
+    `none`); `decoys` marks that are no faults; `stripe_nm` a tinted stripe where there is no bead.
     """
 
     bead: Bead | None
@@ -79,6 +84,9 @@ class Scene:
     grain_deg: float = 20.0
     grain: float = 0.4
     joint: str = "bead_on_plate"
+    card: str = "window"
+    decoys: tuple[str, ...] = ()
+    stripe_nm: float = 0.0
     view: View = field(default_factory=View)
     seed: int = 1
 
@@ -122,6 +130,13 @@ def weld(
         gaps[place] *= 2.0
     fronts = np.cumsum(gaps)
     fronts = fronts[(fronts > 0.35 * width_mm) & (fronts < length_mm - 0.35 * width_mm)] if rippled else np.array([])
+    for fault in faults:
+        if fault.kind in ("gap", "bulge"):
+            edge = np.clip((fault.size_mm / 2 - np.abs(s - fault.s_mm)) / 1.0 + 0.5, 0, 1)
+            smooth = edge**2 * (3 - 2 * edge)
+            body = body * (1 + smooth * (0.55 if fault.kind == "bulge" else -0.75))
+    hidden = [(f.s_mm - f.size_mm / 2, f.s_mm + f.size_mm / 2) for f in faults if f.kind == "gap"]
+    fronts = fronts[[not any(a < front < b for a, b in hidden) for front in fronts]] if hidden else fronts
     return Bead(
         s_mm=s,
         centre_mm=wander_mm * _unit_noise(rng, len(s), 14.0),
@@ -150,43 +165,3 @@ def _unit_noise(rng: np.random.Generator, count: int, scale_mm: float) -> Floats
     """Smooth noise with mean 0 and standard deviation 1 over its whole length."""
     noise = gaussian_filter1d(rng.standard_normal(count + 1), scale_mm / STEP_MM / 2.5, mode="wrap")[:count]
     return (noise - noise.mean()) / noise.std()
-
-
-def truth(scene: Scene) -> dict[str, Any] | None:
-    """What a perfect measurement of the scene would report (the keys of the measurement's JSON)."""
-    bead = scene.bead
-    if bead is None:
-        return None
-    width = 2 * bead.half_mm
-    body = (bead.s_mm >= width.mean()) & (bead.s_mm <= bead.length_mm - width.mean())
-    inside = width[body]
-    gaps = np.diff(bead.fronts_mm)
-    angle = np.radians(scene.angle_deg)
-    along = np.array([np.cos(angle), np.sin(angle)])
-    start = np.array(scene.start_mm)
-    level = 7 if bead.grey else int(level_of_film(bead.film_nm))
-    return {
-        "bead": {
-            "start_mm": start.tolist(),
-            "end_mm": (start + bead.length_mm * along).tolist(),
-            "length_mm": bead.length_mm,
-            "width_mm": {
-                "mean": float(inside.mean()),
-                "sd": float(inside.std(ddof=1)),
-                "cv": float(inside.std(ddof=1) / inside.mean()),
-            },
-        },
-        "ripple": None
-        if not len(gaps)
-        else {
-            "count": len(bead.fronts_mm),
-            "pitch_mm": float(gaps.mean()),
-            "cv": float(gaps.std(ddof=1) / gaps.mean()),
-            "positions_mm": bead.fronts_mm.tolist(),
-        },
-        "tint": {
-            "bead": {"level": level, "name": level_name(level)},
-            "haz": {"level": int(level_of_film(bead.zone_nm))},
-        },
-        "defects": [{"kind": f.kind, "s_mm": f.s_mm, "n_mm": f.n_mm, "size_mm": f.size_mm} for f in bead.faults],
-    }

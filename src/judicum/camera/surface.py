@@ -3,7 +3,9 @@
 import cv2
 import numpy as np
 
+from judicum.camera.faults import with_faults
 from judicum.camera.scene import Bead, Scene
+from judicum.camera.surroundings import joint_light, with_decoys
 from judicum.core.arrays import Floats
 from judicum.core.photo.film import film_lab, lab_to_linear
 
@@ -17,26 +19,27 @@ def coupon(scene: Scene, x: Floats, y: Floats, px_per_mm: float) -> Floats:
     grain = _grain(rng, x.shape, px_per_mm, scene.grain_deg) * scene.grain
     shine = clouds(rng, x.shape, px_per_mm * 16)
     metal = np.exp(0.14 * grain + 0.05 * shine).astype(np.float32)
+    s, n = bead_frame(scene, x, y)
     film = np.zeros_like(x)
     shade = np.ones_like(x)
     inside = np.zeros_like(x)
+    beyond = np.full_like(x, 9.0)
     if scene.bead is not None:
-        s, n = _bead_frame(scene, x, y)
-        film, shade, inside = _lay(rng, scene.bead, s, n, px_per_mm)
-        # A butt joint shows as a thin line where the bead has not covered it.
-        if scene.joint == "butt":
-            shade *= 1 - 0.75 * np.exp(-((n / 0.09) ** 2)) * (1 - inside)
+        film, shade, inside, beyond = _lay(rng, scene.bead, s, n, px_per_mm)
         metal = metal * (1 - inside) + np.exp(0.04 * clouds(rng, x.shape, px_per_mm * 0.25)).astype(np.float32) * inside
+    elif scene.stripe_nm:
+        film = scene.stripe_nm * np.exp(-((n / 2.5) ** 2))
+    shade = shade * joint_light(scene, s, n, inside, beyond)
     table = lab_to_linear(film_lab(np.arange(0.0, 76.0))).astype(np.float32)
     tinted = table[np.clip(np.round(film), 0, 75).astype(np.int32)]
     picture = tinted * (metal * shade)[..., None]
+    picture = with_decoys(scene, picture, s, n, px_per_mm, beyond > 1.0)
     if scene.bead is not None:
-        s, n = _bead_frame(scene, x, y)
-        picture = _with_faults(rng, picture, scene.bead, s, n, inside)
+        picture = with_faults(rng, picture, scene.bead, s, n, inside)
     return picture.astype(np.float32)
 
 
-def _bead_frame(scene: Scene, x: Floats, y: Floats) -> tuple[Floats, Floats]:
+def bead_frame(scene: Scene, x: Floats, y: Floats) -> tuple[Floats, Floats]:
     angle = np.radians(scene.angle_deg)
     dx, dy = x - scene.start_mm[0], y - scene.start_mm[1]
     return (dx * np.cos(angle) + dy * np.sin(angle)).astype(np.float32), (
@@ -44,8 +47,10 @@ def _bead_frame(scene: Scene, x: Floats, y: Floats) -> tuple[Floats, Floats]:
     ).astype(np.float32)
 
 
-def _lay(rng: np.random.Generator, bead: Bead, s: Floats, n: Floats, px_per_mm: float) -> tuple[Floats, Floats, Floats]:
-    """Film thickness (nm), brightness of the lit surface and cover (0 to 1) of the bead over a grid."""
+def _lay(
+    rng: np.random.Generator, bead: Bead, s: Floats, n: Floats, px_per_mm: float
+) -> tuple[Floats, Floats, Floats, Floats]:
+    """Film thickness (nm), brightness of the lit surface, cover (0 to 1) of the bead, and mm to its outline."""
     clipped = np.clip(s, 0, bead.length_mm)
     centre = np.interp(clipped, bead.s_mm, bead.centre_mm).astype(np.float32)
     half = np.interp(clipped, bead.s_mm, bead.half_mm).astype(np.float32)
@@ -75,10 +80,12 @@ def _lay(rng: np.random.Generator, bead: Bead, s: Floats, n: Floats, px_per_mm: 
     shade = _lit(height, px_per_mm) * (1 - 0.55 * np.exp(-((beyond / 0.11) ** 2))) * (1 - notch)
     side = np.where(off < 0, bead.fade_mm[0], bead.fade_mm[1])
     uneven = 1 + 0.12 * clouds(rng, s.shape, px_per_mm * 6)
-    zone = bead.zone_nm * np.exp(-1.6 * (np.clip(beyond, 0, None) / (side * uneven)) ** 1.4)
+    zone = bead.zone_nm * np.exp(-1.6 * (np.clip(beyond, 0, None) / (side * uneven)) ** 1.4)  # as truth.zone_film
     face = bead.film_nm * (1 + 0.06 * clouds(rng, s.shape, px_per_mm * 3))
-    film = face * inside + zone * (1 - inside)
-    return film.astype(np.float32), shade.astype(np.float32), inside
+    # The film passes from face to zone over a tenth of a millimetre.
+    mixed = 1 / (1 + np.exp(np.clip(beyond / 0.05, -30, 30)))
+    film = face * mixed + zone * (1 - mixed)
+    return film.astype(np.float32), shade.astype(np.float32), inside, beyond.astype(np.float32)
 
 
 def _lit(height: Floats, px_per_mm: float) -> Floats:
@@ -94,26 +101,6 @@ def _lit(height: Floats, px_per_mm: float) -> Floats:
         total += share * (np.clip(normal @ towards, 0, None) + 0.9 * np.clip(normal @ halfway, 0, None) ** 60)
         flat += share * (towards[2] + 0.9 * halfway[2] ** 60)
     return (0.25 + 0.75 * total / flat).astype(np.float32)
-
-
-def _with_faults(rng: np.random.Generator, picture: Floats, bead: Bead, s: Floats, n: Floats, inside: Floats) -> Floats:
-    if bead.grey:
-        dull = picture.mean(-1, keepdims=True) * 0.42 * (1 + 0.25 * rng.standard_normal(s.shape))[..., None]
-        picture = picture * (1 - inside[..., None]) + dull * inside[..., None]
-    for fault in bead.faults:
-        middle = float(np.interp(fault.s_mm, bead.s_mm, bead.centre_mm)) + fault.n_mm
-        if fault.kind == "pore":
-            hole = np.clip((fault.size_mm / 2 - np.hypot(s - fault.s_mm, n - middle)) / 0.08 + 0.5, 0, 1)[..., None]
-            picture = picture * (1 - hole) + 0.012 * hole
-        if fault.kind == "sugaring":
-            width = float(bead.half_mm.mean()) * 1.15
-            ragged = 0.12 * rng.standard_normal(s.shape)
-            patch = np.clip(
-                (1 - np.hypot((s - fault.s_mm) / (fault.size_mm / 2), (n - middle) / width) + ragged) / 0.1, 0, 1
-            )[..., None]
-            dull = 0.095 * np.exp(0.5 * rng.standard_normal(s.shape))[..., None]
-            picture = picture * (1 - patch) + dull * patch
-    return picture
 
 
 def _grain(rng: np.random.Generator, shape: tuple[int, ...], px_per_mm: float, angle_deg: float) -> Floats:

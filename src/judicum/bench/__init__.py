@@ -1,0 +1,1 @@
+"""How well beads are measured: a fixed set of drawn photos, measured and compared with their truth."""
