@@ -15,11 +15,13 @@ import numpy as np
 from judicum.core.arrays import Floats, Pixels
 from judicum.core.photo.film import linear_to_lab, srgb_to_linear
 from judicum.core.photo.scale import Scale, card_geometry
-from judicum.core.photo.unwrap import Line, sample
+from judicum.core.photo.unwrap import Line, read_grid
 
-COARSE_PX_PER_MM = 3.0
+COARSE_PX_PER_MM = 2.5
 COHERENT_MM = 14.0
-WIDTHS_MM = np.arange(2.0, 12.5, 0.5)
+WIDTHS_MM = np.arange(2.0, 12.9, 0.8)
+FINE_DEG = 4.0
+"""Directions are tried this far apart, every second one first."""
 LAB_WEIGHT = np.array([0.6, 1.0, 1.0], np.float32)
 """Lightness counts less than colour: grain and shadow change lightness, film changes colour."""
 
@@ -50,7 +52,7 @@ def regions(picture: Pixels, scale: Scale) -> list[Region]:
         return [Region(low + 1.5, low + size - 1.5, np.arange(-90.0, 90.0, 4.0))]
     if scale.kind == "strip":
         width, height = card_geometry()["strip"]["size"]
-        level = np.arange(-16.0, 16.1, 2.0)
+        level = np.arange(-16.0, 16.1, 4.0)
         return [
             Region(np.array([-25.0, -38.0]), np.array([width + 25.0, -1.2]), level),
             Region(np.array([-25.0, height + 1.2]), np.array([width + 25.0, height + 38.0]), level),
@@ -68,18 +70,23 @@ def candidates(picture: Pixels, scale: Scale, gains: Floats, most: int = 6) -> l
 def _in_region(picture: Pixels, scale: Scale, gains: Floats, region: Region, most: int) -> list[Candidate]:
     step = 1 / COARSE_PX_PER_MM
     x, y = (np.arange(region.low[k], region.high[k], step) for k in (0, 1))
-    grid = np.stack(np.meshgrid(x, y), -1)
-    px = scale.px(grid)
+    px = scale.px(np.stack(np.meshgrid(x, y), -1))
     inside = ((px > 2) & (px < np.array(picture.shape[1::-1]) - 3)).all(-1)
     if inside.mean() < 0.1:
         return []
-    lab = linear_to_lab(srgb_to_linear(sample(picture, scale, grid)) * gains.astype(np.float32))
+    spans = ((0.0, region.high[0] - region.low[0]), (0.0, region.high[1] - region.low[1]))
+    seen = read_grid(picture, scale, Line(region.low, np.array([1.0, 0.0])), *spans, COARSE_PX_PER_MM)
+    lab = linear_to_lab(srgb_to_linear(seen[: len(y), : len(x)]) * gains.astype(np.float32))
     lab = cv2.GaussianBlur(lab * LAB_WEIGHT, (0, 0), 0.2 * COARSE_PX_PER_MM)
     mask = cv2.erode(np.asarray(inside, np.uint8), np.ones((7, 7), np.uint8), borderValue=0)
-    gradient = [np.gradient(lab, axis=a) * mask[..., None] for a in (1, 0)]
+    gradient = [cv2.Sobel(lab, -1, a, 1 - a, ksize=1, scale=0.5) * mask[..., None] for a in (1, 0)]
     pool: list[tuple[float, float, Floats, float]] = []
-    for angle in region.angles_deg:
+    for angle in region.angles_deg[::2]:
         pool += _pairs_at(gradient, mask, float(angle), most)
+    near = sorted({item[1] for item in sorted(pool, key=lambda item: -item[0])[: 2 * most]})
+    beside = {float(a) for a in region.angles_deg[1::2] if any(abs(a - b) <= FINE_DEG + 0.1 for b in near)}
+    for angle in sorted(beside):
+        pool += _pairs_at(gradient, mask, angle, most)
     pool.sort(key=lambda item: -item[0])
     kept: list[Candidate] = []
     for strength, angle, at, width in pool:
@@ -112,7 +119,8 @@ def _pairs_at(
     turned = cv2.warpAffine(normal, turn, (reach_x, reach_y), flags=cv2.INTER_LINEAR)
     seen = cv2.warpAffine(mask, turn, (reach_x, reach_y), flags=cv2.INTER_NEAREST).astype(np.float32)
     span = (int(COHERENT_MM * COARSE_PX_PER_MM) | 1, 3)
-    strength = np.linalg.norm(cv2.boxFilter(turned, -1, span, borderType=cv2.BORDER_CONSTANT), axis=2)
+    even = cv2.boxFilter(turned, -1, span, borderType=cv2.BORDER_CONSTANT)
+    strength = np.sqrt(np.einsum("ijk,ijk->ij", even, even))
     strength *= cv2.boxFilter(seen, -1, span, borderType=cv2.BORDER_CONSTANT) > 0.9
     valid = strength[strength > 0]
     if valid.size < 200:

@@ -12,22 +12,23 @@ from dataclasses import dataclass
 
 import cv2
 import numpy as np
-from scipy.ndimage import gaussian_filter1d, map_coordinates, uniform_filter1d
+from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Flags, Floats, Pixels, Whole
 from judicum.core.photo.film import linear_to_lab, srgb_to_linear
 from judicum.core.photo.locate import LAB_WEIGHT, Candidate, regions
 from judicum.core.photo.scale import Scale
-from judicum.core.photo.unwrap import Line, sample
+from judicum.core.photo.unwrap import Line, read_grid
 
 HALF_BAND_MM = 9.0
 STEP_S_MM = 0.25
+ROUGH_PX_PER_MM = 6.0
 STEP_N_MM = 0.05
-PAIR_S_MM = 1.0
-PAIR_N_MM = 0.2
+PAIR_S_MM = 1.5
+PAIR_N_MM = 0.25
 WIDTH_MM = (1.6, 13.0)
 SURROUNDINGS_WEIGHT = np.array([0.3, 1.0, 1.0], np.float32)
-BEND = 2
+BEND = 1
 """In the pair search a toe moves at most BEND cells across for each cell along."""
 
 
@@ -95,25 +96,24 @@ def read_band(
     gains: Floats,
     line: Line,
     span: tuple[float, float],
-    centre: Floats | None = None,
     px_per_mm: float | None = None,
     half_mm: float = HALF_BAND_MM,
 ) -> Band:
-    """Read the photo on a grid along a line, `half_mm` to each side, at up to 14 samples per mm.
-
-    `centre` optionally shifts each column across the line (mm, one figure per column, after
-    `span` has been cut into columns), which straightens a curved bead.
-    """
+    """Read the photo on a grid along a line, `half_mm` to each side, at up to 14 samples per mm."""
     density = px_per_mm or min(14.0, 1 / scale.mm_per_px)
     s = np.arange(span[0], span[1], 1 / density)
     n = np.arange(-half_mm, half_mm, 1 / density)
-    shift = 0.0 if centre is None else centre[None, :]
-    points = line.mm(s[None, :], n[:, None] + shift)
+    lab = linear_to_lab(
+        srgb_to_linear(read_grid(picture, scale, line, span, (-half_mm, half_mm), density)) * gains.astype(np.float32)
+    )
+    # Where the photo and the searched regions reach is told on a coarse grid and spread.
+    coarse = max(1, round(0.5 * density))
+    points = line.mm(s[None, ::coarse], n[::coarse, None])
     px = scale.px(points)
     seen = ((px > 1) & (px < np.array(picture.shape[1::-1]) - 2)).all(-1)
-    allowed = np.any([((points >= r.low) & (points <= r.high)).all(-1) for r in regions(picture, scale)], axis=0)
-    lab = linear_to_lab(srgb_to_linear(sample(picture, scale, points)) * gains.astype(np.float32))
-    return Band(line, s, n, lab, seen & allowed)
+    seen &= np.any([((points >= r.low) & (points <= r.high)).all(-1) for r in regions(picture, scale)], axis=0)
+    spread = np.repeat(np.repeat(seen, coarse, 0), coarse, 1)[: len(n), : len(s)]
+    return Band(line, s, n, lab, spread)
 
 
 def edge_strength(band: Band, along_mm: float = 0.5) -> Floats:
@@ -127,13 +127,13 @@ def edge_strength(band: Band, along_mm: float = 0.5) -> Floats:
     narrow, wide = max(1, round(0.10 * density)), max(2, round(0.5 * density))
     sharp = np.zeros_like(lab)
     sharp[narrow:-narrow] = lab[2 * narrow :] - lab[: -2 * narrow]
-    mean = uniform_filter1d(lab, wide, axis=0)
+    mean = cv2.blur(lab, (1, wide))
     lasting = np.zeros_like(lab)
     gap = wide // 2 + max(1, round(0.15 * density))
     lasting[gap:-gap] = mean[2 * gap :] - mean[: -2 * gap]
-    lasts = np.linalg.norm(lasting, axis=2)
+    lasts = np.sqrt(np.einsum("ijk,ijk->ij", lasting, lasting))
     # What an even fade over the wide step would change over the narrow one is no edge.
-    sudden = np.maximum(np.linalg.norm(sharp, axis=2) - 0.9 * lasts * narrow / gap, 0.0)
+    sudden = np.maximum(np.sqrt(np.einsum("ijk,ijk->ij", sharp, sharp)) - 0.9 * lasts * narrow / gap, 0.0)
     strength = sudden**0.6 * (lasts + 1.0) ** 0.4
     seen = cv2.erode(band.seen.astype(np.uint8), np.ones((5, 5), np.uint8), borderValue=0)
     strength *= seen
@@ -163,28 +163,26 @@ def _toe_pair(strength: Floats, colour: Floats) -> tuple[Whole, Whole]:
     below = np.mean([padded_colour[far + k : far + k + rows] for k in range(near, far + 1)], axis=0)
     left = np.arange(rows)[:, None]
     width = np.arange(low, high)[None, :]
-    right = np.minimum(left + width, rows - 1)
     legal = left + width < rows
     moves = [(a, b) for a in range(-BEND, BEND + 1) for b in range(-BEND, BEND + 1)]
     cost = [0.10 * (abs(a) + abs(b)) + 0.15 * abs(a - b) for a, b in moves]
     reach = 2 * BEND
     back = np.zeros((columns, rows, count), np.int8)
-    total = np.zeros((rows, count))
-    for j in range(columns):
-        unlike = np.linalg.norm(above[left, j] - below[right, j], axis=-1)
-        score = np.where(legal, gain[left, j] + gain[right, j] - 1.5 * np.minimum(unlike / 40, 1.0), -1e9)
-        if j:
-            padded = np.pad(total, reach, constant_values=-1e9)
+    unlike = np.sqrt(sum((above[:, None, :, c] - _shifted(below[..., c], low, count)) ** 2 for c in range(3)))
+    scores = gain[:, None, :] + _shifted(gain, low, count) - 1.5 * np.minimum(unlike / 40, 1.0)
+    scores = np.where(legal[..., None], scores, -1e9).astype(np.float32)
+    padded = np.full((rows + 2 * reach, count + 2 * reach), -1e9, np.float32)
+    inner = padded[reach : reach + rows, reach : reach + count]
+    inner[:] = scores[..., 0]
+    came = np.empty((len(moves), rows, count), np.float32)
+    for j in range(1, columns):
+        for k, ((a, b), price) in enumerate(zip(moves, cost, strict=True)):
             # A pair (left, width) came from (left - a, width - (b - a)).
-            came = np.stack(
-                [
-                    padded[reach - a : reach - a + rows, reach - (b - a) : reach - (b - a) + count] - price
-                    for (a, b), price in zip(moves, cost, strict=True)
-                ]
-            )
-            back[j] = came.argmax(0)
-            score = score + came.max(0)
-        total = score
+            top, side = reach - a, reach - (b - a)
+            np.subtract(padded[top : top + rows, side : side + count], np.float32(price), out=came[k])
+        back[j] = came.argmax(0)
+        inner[:] = came.max(0) + scores[..., j]
+    total = inner
     lefts, wides = np.empty(columns, np.int64), np.empty(columns, np.int64)
     at, wide = np.unravel_index(int(total.argmax()), total.shape)
     for j in range(columns - 1, -1, -1):
@@ -195,21 +193,44 @@ def _toe_pair(strength: Floats, colour: Floats) -> tuple[Whole, Whole]:
     return lefts, lefts + wides + low
 
 
-def _one_toe(strength: Floats, price: float = 0.06) -> Whole:
-    """Strongest single path over columns: row indices; at most one row per column."""
-    rows, columns = strength.shape
-    gain = np.log1p(strength)
-    back = np.zeros((columns, rows), np.int8)
-    total = gain[:, 0]
+def _shifted(values: Floats, low: int, count: int) -> Floats:
+    """Values (rows, columns) at row + width for each width: (rows, count, columns); the last row beyond the end."""
+    rows = np.minimum(np.arange(len(values))[:, None] + np.arange(low, low + count)[None, :], len(values) - 1)
+    return values[rows]
+
+
+def _read(values: Floats, rows: Floats, columns: Floats) -> Floats:
+    """Values at fractional rows and columns, between neighbours."""
+    return cv2.remap(
+        values, columns.astype(np.float32), rows.astype(np.float32), cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE
+    )
+
+
+def _each_toe(strength: Floats, price: float = 0.06) -> Whole:
+    """Strongest path over columns for each of several toes at once: row indices (toes, columns).
+
+    A path moves at most one row for each column.
+
+    Args:
+        strength: (toes, rows, columns).
+    """
+    gain = np.log1p(strength).astype(np.float64)
+    toes, rows, columns = gain.shape
+    back = np.zeros((columns, toes, rows), np.int8)
+    padded = np.full((toes, rows + 2), -1e9)
+    came = np.empty((3, toes, rows))
+    padded[:, 1:-1] = gain[:, :, 0]
     for j in range(1, columns):
-        padded = np.pad(total, 1, constant_values=-1e9)
-        came = np.stack([padded[:-2] - price, padded[1:-1], padded[2:] - price])
+        np.subtract(padded[:, :-2], price, out=came[0])
+        came[1] = padded[:, 1:-1]
+        np.subtract(padded[:, 2:], price, out=came[2])
         back[j] = came.argmax(0)
-        total = came.max(0) + gain[:, j]
-    path = np.empty(columns, np.int64)
-    path[-1] = int(total.argmax())
+        padded[:, 1:-1] = came.max(0) + gain[:, :, j]
+    path = np.empty((toes, columns), np.int64)
+    path[:, -1] = padded[:, 1:-1].argmax(1)
+    each = np.arange(toes)
     for j in range(columns - 1, 0, -1):
-        path[j - 1] = path[j] + back[j, path[j]] - 1
+        path[:, j - 1] = path[:, j] + back[j, each, path[:, j]] - 1
     return path
 
 
@@ -231,7 +252,9 @@ def trace(picture: Pixels, scale: Scale, gains: Floats, candidate: Candidate) ->
     Returns None where the line is shorter than 15 mm inside the searched region.
     """
     rough = _rough(picture, scale, gains, candidate.line)
-    again = _rough(picture, scale, gains, _line_through(rough)) if rough else None
+    if rough is None:
+        return None
+    again = _rough(picture, scale, gains, _line_through(rough))
     if again is None:
         return None
     line = again.line
@@ -239,17 +262,14 @@ def trace(picture: Pixels, scale: Scale, gains: Floats, candidate: Candidate) ->
     strength = edge_strength(band)
     s = np.arange(band.s_mm[0], band.s_mm[-1], STEP_S_MM)
     columns = np.clip(np.round((s - band.s_mm[0]) * band.px_per_mm).astype(int), 0, len(band.s_mm) - 1)
-    toes = []
-    evidence = []
-    for rough_toe in (again.left_mm, again.right_mm):
-        middle = gaussian_filter1d(np.interp(s, again.s_mm, rough_toe), 3.0)
-        offset = np.arange(-0.9, 0.91, STEP_N_MM)
-        rows = (middle[None, :] + offset[:, None] - band.n_mm[0]) * band.px_per_mm
-        near = map_coordinates(strength, [rows, np.broadcast_to(columns, rows.shape)], order=1, mode="nearest")
-        path = _one_toe(near.astype(np.float64))
-        toes.append(middle + offset[path])
-        evidence.append(near[path, np.arange(len(s))])
-    both = np.minimum(*evidence)
+    middle = np.stack([gaussian_filter1d(np.interp(s, again.s_mm, toe), 3.0) for toe in (again.left_mm, again.right_mm)])
+    offset = np.arange(-0.9, 0.91, STEP_N_MM)
+    rows = (middle[:, None, :] + offset[None, :, None] - band.n_mm[0]) * band.px_per_mm
+    where = np.broadcast_to(columns, rows.shape)
+    near = np.stack([_read(strength, r, w) for r, w in zip(rows, where, strict=True)])
+    path = _each_toe(near)
+    toes = [m + offset[p] for m, p in zip(middle, path, strict=True)]
+    both = np.minimum(*(n[p, np.arange(len(s))] for n, p in zip(near, path, strict=True)))
     first, last = _strong_run(np.log1p(both))
     return Toes(line, s, toes[0], toes[1], both, float(s[first]), float(s[last]))
 
@@ -258,7 +278,7 @@ def _rough(picture: Pixels, scale: Scale, gains: Floats, line: Line) -> Toes | N
     span = span_of(picture, scale, line)
     if span[1] - span[0] < 15:
         return None
-    band = read_band(picture, scale, gains, line, span, px_per_mm=min(10.0, 1 / scale.mm_per_px))
+    band = read_band(picture, scale, gains, line, span, px_per_mm=min(ROUGH_PX_PER_MM, 1 / scale.mm_per_px))
     strength, colour, s, n = _pooled(edge_strength(band), band)
     lefts, rights = _toe_pair(strength, colour)
     columns = np.arange(len(s))
@@ -280,6 +300,18 @@ def _strong_run(score: Floats) -> tuple[int, int]:
         if run > best:
             best, best_run = run, (start, k)
     return best_run
+
+
+def _onto(line: Line, toes: Toes) -> Toes:
+    """The same toes counted from another straight line close by."""
+    moved = []
+    for toe in (toes.left_mm, toes.right_mm):
+        points = toes.line.mm(toes.s_mm, toe) - line.origin
+        moved.append((points @ line.along, points @ line.across))
+    s = (moved[0][0] + moved[1][0]) / 2
+    left, right = (np.interp(s, at, n) for at, n in moved)
+    start, end = (float(np.interp(v, toes.s_mm, s)) for v in (toes.start_mm, toes.end_mm))
+    return Toes(line, s, left, right, toes.evidence, start, end)
 
 
 def _line_through(toes: Toes) -> Line:

@@ -27,6 +27,48 @@ class Line:
         return self.origin + s[..., None] * self.along + n[..., None] * self.across
 
 
+def read_grid(
+    picture: Pixels, scale: Scale, line: Line, s_mm: tuple[float, float], n_mm: tuple[float, float], density: float
+) -> Pixels:
+    """Read the photo on a straight millimetre grid along a line.
+
+    A straight grid on the card plane is itself a plane view of the photo, so one perspective warp
+    reads it; where the photo has more than 1.5 pixels for a sample it is shrunk first.
+
+    Args:
+        s_mm, n_mm: first place and end of the grid along and across the line, mm.
+        density: samples per mm.
+
+    Returns:
+        uint8 (rows over n, columns over s, 3); black outside the photo.
+    """
+    columns, rows = (len(np.arange(a, b, 1 / density)) for a, b in (s_mm, n_mm))
+    grid = np.array(
+        [
+            [line.along[0] / density, line.across[0] / density, 0.0],
+            [line.along[1] / density, line.across[1] / density, 0.0],
+            [0.0, 0.0, 1.0],
+        ]
+    )
+    grid[:2, 2] = line.mm(s_mm[0], n_mm[0])
+    to_px = scale.to_px @ grid
+    corners = cv2.perspectiveTransform(
+        np.array([[[0, 0], [columns, 0], [columns, rows], [0, rows]]], np.float64), to_px
+    )[0]
+    low = np.clip(np.floor(corners.min(0)).astype(int) - 4, 0, [picture.shape[1] - 1, picture.shape[0] - 1])
+    high = np.clip(np.ceil(corners.max(0)).astype(int) + 5, low + 1, [picture.shape[1], picture.shape[0]])
+    crop = picture[low[1] : high[1], low[0] : high[0]]
+    shift = np.array([[1.0, 0.0, -low[0]], [0.0, 1.0, -low[1]], [0.0, 0.0, 1.0]])
+    step = 1 / (scale.mm_per_px * density)
+    if step > 1.5:
+        crop = cv2.resize(crop, None, fx=1 / step, fy=1 / step, interpolation=cv2.INTER_AREA)
+        half = 0.5 / step - 0.5
+        shift = np.array([[1 / step, 0.0, half], [0.0, 1 / step, half], [0.0, 0.0, 1.0]]) @ shift
+    return cv2.warpPerspective(
+        crop, shift @ to_px, (columns, rows), flags=cv2.INTER_LINEAR | cv2.WARP_INVERSE_MAP, borderValue=(0, 0, 0)
+    )
+
+
 def sample(picture: Pixels, scale: Scale, points_mm: Floats) -> Pixels:
     """Read the photo at card positions.
 
