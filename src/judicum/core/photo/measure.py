@@ -11,6 +11,7 @@ from judicum.core.photo.decode import decode
 from judicum.core.photo.ends import find_ends
 from judicum.core.photo.light import card_gains
 from judicum.core.photo.locate import candidates
+from judicum.core.photo.plate import Plate, read_plate
 from judicum.core.photo.refuse import NotMeasured, refuse
 from judicum.core.photo.ripple import Ripple, find_ripples, unroll_face
 from judicum.core.photo.scale import GivenScale, Scale, find_card, plane_scale
@@ -30,6 +31,7 @@ MOST_CLIPPED = 0.25
 LEAST_STRENGTH = 3.1
 LEAST_LENGTH_MM = 12.0
 CLEAR_STRENGTH = 5.0
+WIDE_BAND_MM = 17.0
 TRACED = 3
 """Candidate lines are traced until one is clear, at most this many; the strongest trace is the bead."""
 
@@ -108,7 +110,8 @@ def _measure_bead(picture: Pixels, scale: Scale, report: dict[str, Any]) -> Meas
     toes = _strongest_trace(picture, scale, gains)
     if toes is None or toes.strength < LEAST_STRENGTH:
         return Measured(_refused(report, refuse("no_bead")), picture=picture)
-    band = read_band(picture, scale, gains, toes.line, (float(toes.s_mm[0]), float(toes.s_mm[-1])))
+    band = read_band(picture, scale, gains, toes.line, (float(toes.s_mm[0]), float(toes.s_mm[-1])), half_mm=WIDE_BAND_MM)
+    plate = _plate(band, toes)
     toes = settle(band, toes)
     start, end = find_ends(band, toes)
     if end - start < LEAST_LENGTH_MM:
@@ -126,7 +129,7 @@ def _measure_bead(picture: Pixels, scale: Scale, report: dict[str, Any]) -> Meas
     if scale.kind not in ("window", "strip"):
         report["quality"]["warnings"].append("no_card: scale given by hand; colours are not corrected for the light")
     ripple = _ripple(band, toes, start, end, flip)
-    tint = _tint(band, toes, start, end, flip)
+    tint = _tint(band, plate, toes, start, end, flip)
     _fill(report, bead, scale, ripple, tint)
     return Measured(report, _overlay(picture, scale, bead, ripple), picture, scale, bead)
 
@@ -172,6 +175,12 @@ def _fill(report: dict[str, Any], bead: Outline, scale: Scale, ripple: Ripple | 
     report["defects"] = []
 
 
+def _plate(band: Band, toes: Toes) -> Plate:
+    inside = toes.inside
+    thin = slice(None, None, 2)
+    return read_plate(band, toes.left_mm[inside][thin], toes.right_mm[inside][thin], toes.s_mm[inside][thin])
+
+
 def _along(band: Band, toes: Toes, start: float, end: float, flip: bool) -> tuple[Floats, Floats, Floats]:
     """Places along the line every 1/14 mm from tip to tip, with both toes there, in bead order."""
     s = np.arange(start, end, 1 / band.px_per_mm)
@@ -187,10 +196,10 @@ def _ripple(band: Band, toes: Toes, start: float, end: float, flip: bool) -> Rip
     )
 
 
-def _tint(band: Band, toes: Toes, start: float, end: float, flip: bool) -> Tint:
+def _tint(band: Band, plate: Plate, toes: Toes, start: float, end: float, flip: bool) -> Tint:
     s, left, right = _along(band, toes, start, end, False)
-    thin = slice(None, None, max(1, round(0.25 * band.px_per_mm)))
-    tint = read_tint(band, left[thin], right[thin], s[thin])
+    thin = slice(None, None, max(1, round(0.4 * band.px_per_mm)))
+    tint = read_tint(band, plate, left[thin], right[thin], s[thin])
     if not flip:
         return tint
     return Tint(tint.bead, tint.zone, tint.right_mm, tint.left_mm, tint.along[::-1], tint.share)

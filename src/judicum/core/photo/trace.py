@@ -66,11 +66,16 @@ class Toes:
 
 @dataclass(frozen=True)
 class Band:
-    """CIELAB of a straight band: `lab` (rows over n, columns over s, 3), `seen` where the photo reaches."""
+    """A straight band of the photo: rows over n, columns over s.
+
+    `linear` (rows, columns, 3: blue, green, red) is white-balanced linear light, `lab` its CIELAB,
+    `seen` tells where the photo and the searched regions reach.
+    """
 
     line: Line
     s_mm: Floats
     n_mm: Floats
+    linear: Floats
     lab: Floats
     seen: Flags
 
@@ -103,9 +108,8 @@ def read_band(
     density = px_per_mm or min(14.0, 1 / scale.mm_per_px)
     s = np.arange(span[0], span[1], 1 / density)
     n = np.arange(-half_mm, half_mm, 1 / density)
-    lab = linear_to_lab(
-        srgb_to_linear(read_grid(picture, scale, line, span, (-half_mm, half_mm), density)) * gains.astype(np.float32)
-    )
+    linear = srgb_to_linear(read_grid(picture, scale, line, span, (-half_mm, half_mm), density))
+    linear = linear * gains.astype(np.float32)
     # Where the photo and the searched regions reach is told on a coarse grid and spread.
     coarse = max(1, round(0.5 * density))
     points = line.mm(s[None, ::coarse], n[::coarse, None])
@@ -113,7 +117,7 @@ def read_band(
     seen = ((px > 1) & (px < np.array(picture.shape[1::-1]) - 2)).all(-1)
     seen &= np.any([((points >= r.low) & (points <= r.high)).all(-1) for r in regions(picture, scale)], axis=0)
     spread = np.repeat(np.repeat(seen, coarse, 0), coarse, 1)[: len(n), : len(s)]
-    return Band(line, s, n, lab, spread)
+    return Band(line, s, n, linear, linear_to_lab(linear), spread)
 
 
 def edge_strength(band: Band, along_mm: float = 0.5) -> Floats:
