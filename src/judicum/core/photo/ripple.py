@@ -2,14 +2,15 @@
 
 The bead face is unrolled so that both toes lie at u = -1 and +1. Fronts are curved, because the
 middle of the puddle freezes last; the curvature that lines the fronts up best across the bead is
-found first. Lighting can turn a front from dark to bright across the bead, so the rows are
-combined by the signs that make them agree (first singular vector), not by a plain mean.
+found first. A front is a notch and so a dark line; shine beside it is bright, and is looked at
+only where no dark lines run across. Each row counts alike, so that one bright row decides nothing.
 """
 
 from dataclasses import dataclass
 
+import cv2
 import numpy as np
-from scipy.ndimage import gaussian_filter1d, map_coordinates
+from scipy.ndimage import gaussian_filter1d
 from scipy.signal import find_peaks
 
 from judicum.core.arrays import Floats, Whole
@@ -19,8 +20,11 @@ PITCH_MM = (0.6, 5.0)
 BLIND = 2.7
 WEAKEST = 0.22
 """Least height of a front over its surroundings, as a share of the usual front's."""
-AGREEMENT = 0.31
+AGREEMENT = 0.2
 """Least share of the rows' variance that lines up across the bead for fronts to count as seen."""
+DARK_FIRST = 0.6
+"""Share of the bright lines' agreement from which the dark lines are believed."""
+NARROW_MM, WIDE_MM = 0.08, 0.4
 
 
 @dataclass(frozen=True)
@@ -66,80 +70,81 @@ def find_ripples(face: Floats, step_mm: float, half_width_mm: float) -> Ripple |
         finer than four samples are not resolved.
     """
     u = np.linspace(-1, 1, len(face))
-    rows = np.abs(u) < 0.82
+    rows = np.abs(u) < 0.86
     # The rounded ends are edges of their own, brighter than any front: they are left out.
     end = min(int(0.9 * half_width_mm / step_mm), face.shape[1] // 4)
-    body = face[:, end : face.shape[1] - end]
-    detail = gaussian_filter1d(body, 0.08 / step_mm, axis=1) - gaussian_filter1d(body, 0.7 / step_mm, axis=1)
-    scatter = np.median(np.abs(detail), axis=1, keepdims=True) * 1.5 + 0.4
-    detail = np.pad(np.clip(detail / scatter, -4, 4)[rows], ((0, 0), (end, end)))
-    height = u[rows]
-    best: tuple[float, float, Floats, Floats] | None = None
-    for curve in np.arange(-1.6, 1.61, 0.1) * half_width_mm:
-        signal, agreement, busy = _lined_up(detail, height, curve / step_mm, 0.12 / step_mm)
-        if best is None or agreement > best[0]:
-            best = (agreement, float(curve), signal, busy)
-    assert best is not None
-    agreement, curve, signal, busy = best
-    if agreement < AGREEMENT:
+    body = face[rows, end : face.shape[1] - end].astype(np.float32)
+    detail = cv2.GaussianBlur(body, (0, 0), sigmaX=NARROW_MM / step_mm, sigmaY=0.7) - cv2.GaussianBlur(
+        body, (0, 0), sigmaX=WIDE_MM / step_mm, sigmaY=0.7
+    )
+    detail /= np.median(np.abs(detail), axis=1, keepdims=True) * 1.5 + 0.4
+    # A front is a notch: a dark line. Only where hardly any dark line runs across may a bright one stand for it.
+    trains = [_train(np.clip(sign * detail, 0, 4), u[rows], step_mm, half_width_mm) for sign in (-1.0, 1.0)]
+    best = trains[0] if trains[0].agreement >= DARK_FIRST * trains[1].agreement else trains[1]
+    if best.agreement < AGREEMENT:
         return None
-    pitch = _usual_gap(signal, step_mm)
+    pitch = _usual_gap(best.signal, step_mm)
     if pitch is None:
         return None
-    smooth = gaussian_filter1d(signal, 0.10 * pitch / step_mm)
-    # A front is dark where it is a notch and bright where its edge glints: it lies where brightness
-    # changes fastest, whichever sign the light gives the combined signal.
-    trains = [_peaks(sign * smooth, pitch / step_mm) for sign in (1, -1)]
-    peaks = max(trains, key=lambda train: float(np.log(busy[train] + 1e-9).mean()) if len(train) else -np.inf)
+    peaks, sharp = _peaks(gaussian_filter1d(best.signal, 0.07 * pitch / step_mm), pitch / step_mm)
     if len(peaks) < 4:
         return None
-    return Ripple(peaks * step_mm, curve, agreement)
+    return Ripple((end + sharp) * step_mm, best.curve_mm, best.agreement)
 
 
-def _peaks(signal: Floats, pitch: float) -> Whole:
-    """Peaks at least half a pitch apart that stand out as fronts do, not as the dips beside them."""
-    peaks, told = find_peaks(signal, distance=max(1, int(0.5 * pitch)), prominence=0.45 * signal.std())
-    if len(peaks) < 4:
-        return peaks
-    usual = np.quantile(told["prominences"], 0.7)
-    return peaks[told["prominences"] > WEAKEST * usual]
+@dataclass(frozen=True)
+class _Train:
+    """Fronts lined up by one curvature: `signal` along s, how well rows agree."""
+
+    signal: Floats
+    curve_mm: float
+    agreement: float
 
 
-def _lined_up(detail: Floats, height: Floats, curve: float, busy_width: float) -> tuple[Floats, float, Floats]:
-    """Combine rows after undoing a parabola of `curve` samples.
+def _train(lines: Floats, height: Floats, step_mm: float, half_width_mm: float) -> _Train:
+    """Line the rows up by the curvature under which they agree best: coarse first, then finely around it."""
+    tried: dict[float, _Train] = {}
 
-    Returns the combined signal, how well the rows agree (0 to 1), and how busy each place is
-    (mean squared slope, sign of the light left out).
-    """
-    columns = np.arange(detail.shape[1])
-    # A front passing s at the middle passes s - curve * u² at height u.
-    where = columns[None, :] - curve * height[:, None] ** 2
-    lined = map_coordinates(
-        detail, [np.broadcast_to(np.arange(len(detail))[:, None], where.shape), where], order=1, mode="nearest"
-    )
-    grouped = lined[: len(lined) // 6 * 6].reshape(-1, 6, lined.shape[1]).mean(1)
-    grouped = grouped - grouped.mean(1, keepdims=True)
-    left, strength, right = np.linalg.svd(grouped, full_matrices=False)
-    share = float(strength[0] ** 2 / (strength**2).sum())
-    # Rows that take part evenly mean a front that runs across; one bright row means shine.
-    even = float(np.abs(left[:, 0]).sum() ** 2 / len(left))
-    signal = right[0] * strength[0] / np.sqrt(len(left))
-    busy = gaussian_filter1d((np.gradient(lined, axis=1) ** 2).mean(0), busy_width)
-    return signal, share * even, busy
+    def attempt(share: float) -> None:
+        signal, agreement = _lined_up(lines, height, share * half_width_mm / step_mm)
+        tried[share] = _Train(signal, share * half_width_mm, agreement)
+
+    for share in np.arange(-1.4, 1.41, 0.2):
+        attempt(float(share))
+    middle = max(tried, key=lambda k: tried[k].agreement)
+    for share in (-0.1, -0.05, 0.05, 0.1):
+        attempt(middle + share)
+    return max(tried.values(), key=lambda train: train.agreement)
+
+
+def _lined_up(lines: Floats, height: Floats, curve: float) -> tuple[Floats, float]:
+    """Mean over the rows after undoing a parabola of `curve` samples, and how well the rows agree (0 to 1)."""
+    columns = np.arange(lines.shape[1], dtype=np.float32)[None, :] - (curve * height[:, None] ** 2).astype(np.float32)
+    across = np.broadcast_to(np.arange(len(lines), dtype=np.float32)[:, None], columns.shape)
+    lined = cv2.remap(lines, columns, across, cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE)
+    signal = lined.mean(0)
+    return signal.astype(np.float64), float(signal.var() / max(float(lined.var(axis=1).mean()), 1e-6))
+
+
+def _peaks(signal: Floats, pitch: float) -> tuple[Whole, Floats]:
+    """Peaks at least half a pitch apart that stand out as fronts do: their samples, and where each peaks between samples."""
+    peaks, told = find_peaks(signal, distance=max(1, int(0.45 * pitch)), prominence=0.3 * signal.std())
+    if len(peaks) >= 4:
+        usual = np.quantile(told["prominences"], 0.7)
+        peaks = peaks[told["prominences"] > WEAKEST * usual]
+    before, at, after = (signal[np.clip(peaks + k, 0, len(signal) - 1)] for k in (-1, 0, 1))
+    bend = before - 2 * at + after
+    return peaks, peaks + np.where(np.abs(bend) > 1e-9, 0.5 * (before - after) / np.where(bend == 0, 1, bend), 0.0)
 
 
 def _usual_gap(signal: Floats, step_mm: float) -> float | None:
-    """Median spacing (mm) of what stands out of the signal at a tenth of a millimetre and more, or None.
+    """Median spacing (mm) of what stands out of the signal, or None.
 
     An irregular hand leaves no peak in the autocorrelation; the median gap does not mind it.
     """
-    smooth = gaussian_filter1d(signal, 0.16 / step_mm)
-    gaps = [
-        float(np.median(np.diff(peaks))) * step_mm
-        for sign in (1, -1)
-        if len(peaks := find_peaks(sign * smooth, distance=PITCH_MM[0] / step_mm, prominence=0.8 * smooth.std())[0]) > 4
-    ]
-    return min(max(gaps), PITCH_MM[1]) if gaps else None
+    smooth = gaussian_filter1d(signal, 0.13 / step_mm)
+    peaks = find_peaks(smooth, distance=PITCH_MM[0] / step_mm, prominence=0.7 * smooth.std())[0]
+    return min(float(np.median(np.diff(peaks))) * step_mm, PITCH_MM[1]) if len(peaks) > 4 else None
 
 
 def unroll_face(band: Band, left_mm: Floats, right_mm: Floats, s_mm: Floats, rows: int = 61) -> Floats:
@@ -152,4 +157,5 @@ def unroll_face(band: Band, left_mm: Floats, right_mm: Floats, s_mm: Floats, row
     u = np.linspace(0, 1, rows)[:, None]
     n = left_mm[None, :] * (1 - u) + right_mm[None, :] * u
     where = [(n - band.n_mm[0]) * band.px_per_mm, np.broadcast_to((s_mm - band.s_mm[0]) * band.px_per_mm, n.shape)]
-    return map_coordinates(band.lab[..., 0], where, order=1, mode="nearest").astype(np.float64)
+    rows_at, columns_at = (np.asarray(v, np.float32) for v in where)
+    return cv2.remap(band.lab[..., 0], columns_at, rows_at, cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE)
