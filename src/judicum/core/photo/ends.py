@@ -2,22 +2,26 @@
 
 import cv2
 import numpy as np
-from scipy.ndimage import map_coordinates
 
 from judicum.core.arrays import Floats
 from judicum.core.photo.locate import LAB_WEIGHT
 from judicum.core.photo.trace import Band, Toes
 
-SEARCH_MM = (-5.0, 6.0)
+SEARCH_MM = (-7.0, 7.0)
 """How far inside and outside of the traced end the tip is looked for."""
+CAP_LENGTHS = (0.7, 1.0, 1.35)
+"""Lengths of the caps that are tried, as shares of half the width."""
+LIKENESS = 0.6
+"""Weight of what lies on either side of the outline against how sharp the outline is."""
 
 
 def find_ends(band: Band, toes: Toes) -> tuple[float, float]:
     """Distance along the line (mm) of the bead's start and end tip.
 
     Method: half ellipses as wide as the bead near that end, of several lengths, are slid along
-    the line; the one whose edge shows the greatest mean colour change across it wins. Resolution
-    0.1 mm; a long taper is cut where it becomes narrower than the plate's grain.
+    the line. Two things count: how sharply the colour changes across the outline, and whether it is
+    face inside and zone outside, as beside the toes nearby; so that neither a ripple front within
+    the bead nor a contour of the tint outside is taken for the tip. Resolution 0.1 mm.
     """
     lab = cv2.GaussianBlur(band.lab * LAB_WEIGHT, (0, 0), 0.08 * band.px_per_mm)
     return _tip(band, lab, toes, toes.start_mm, -1.0), _tip(band, lab, toes, toes.end_mm, 1.0)
@@ -25,32 +29,54 @@ def find_ends(band: Band, toes: Toes) -> tuple[float, float]:
 
 def _tip(band: Band, lab: Floats, toes: Toes, rough: float, outward: float) -> float:
     width = float(np.median((toes.right_mm - toes.left_mm)[toes.inside]))
-    inner = np.abs(toes.s_mm - (rough - outward * 1.5 * width)) < width
-    if not inner.any():
+    inner = np.abs(toes.s_mm - (rough - outward * 2.0 * width)) < 1.2 * width
+    inner &= toes.inside
+    if inner.sum() < 8:
         return rough
     half = float(np.median((toes.right_mm - toes.left_mm)[inner])) / 2
-    slope, middle = (
-        np.polyfit(outward * (toes.s_mm[inner] - rough), toes.centre_mm[inner], 1)
-        if inner.sum() > 6
-        else (0.0, float(np.median(toes.centre_mm[inner])))
-    )
-    angle = np.radians(np.linspace(-78, 78, 40))
+    slope, middle = np.polyfit(outward * (toes.s_mm[inner] - rough), toes.centre_mm[inner], 1)
+    slope = float(np.clip(slope, -0.15, 0.15))
+    middle = float(np.median(toes.centre_mm[inner] - slope * outward * (toes.s_mm[inner] - rough)))
+
+    def colour(s: Floats, n: Floats) -> Floats:
+        """Weighted CIELAB at places along and across the line (2-D)."""
+        columns, rows = (s - band.s_mm[0]) * band.px_per_mm, (n - band.n_mm[0]) * band.px_per_mm
+        return cv2.remap(
+            lab, columns.astype(np.float32), rows.astype(np.float32), cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE
+        )
+
+    at = toes.s_mm[inner]
+    u = np.linspace(-0.75, 0.75, 9)[:, None]
+    face = np.median(colour(np.broadcast_to(at, (9, len(at))), toes.centre_mm[inner] + u * half), axis=(0, 1))
+    away = np.linspace(0.35, 0.8, 5)[:, None]
+    zone = [
+        colour(np.broadcast_to(at, (5, len(at))), toe[inner] + sign * away)
+        for toe, sign in ((toes.left_mm, -1.0), (toes.right_mm, 1.0))
+    ]
+    beside = np.median(np.concatenate(zone), axis=(0, 1))
+
+    angle = np.radians(np.linspace(-75, 75, 25))
     tips = np.arange(SEARCH_MM[0], SEARCH_MM[1], 0.1)
-    lengths = half * np.array([0.7, 1.0, 1.4, 1.9])
-    tip, length, phi = np.meshgrid(tips, lengths, angle, indexing="ij")
+    tip, length, phi = (
+        v.reshape(-1, len(angle)) for v in np.meshgrid(tips, half * np.array(CAP_LENGTHS), angle, indexing="ij")
+    )
     beyond = tip - length * (1 - np.cos(phi))
-    across = middle + slope * np.clip(beyond, -2 * width, 0) + half * np.sin(phi)
+    across = middle + slope * beyond + half * np.sin(phi)
     normal = np.stack([np.cos(phi) / length, np.sin(phi) / half], -1)
     normal /= np.linalg.norm(normal, axis=-1, keepdims=True)
 
-    def colour(distance: float) -> Floats:
-        s = rough + outward * (beyond + distance * normal[..., 0])
-        n = across + distance * normal[..., 1]
-        where = [(n - band.n_mm[0]) * band.px_per_mm, (s - band.s_mm[0]) * band.px_per_mm]
-        return np.stack([map_coordinates(lab[..., c], where, order=1, mode="nearest") for c in range(3)], -1)
+    def ring(distance: float) -> Floats:
+        return colour(rough + outward * (beyond + distance * normal[..., 0]), across + distance * normal[..., 1])
 
-    sharp = np.linalg.norm(colour(0.12) - colour(-0.12), axis=-1)
-    lasting = np.linalg.norm((colour(0.3) + colour(0.6)) - (colour(-0.3) + colour(-0.6)), axis=-1) / 2
-    score = np.log1p(np.sqrt(sharp * (lasting + 1.0))).mean(-1)
-    best = np.unravel_index(int(score.argmax()), score.shape)
-    return float(rough + outward * tips[best[0]])
+    near_in, near_out, inside, outside = (ring(d) for d in (-0.12, 0.12, -0.5, 0.5))
+    sharp, lasting = np.linalg.norm(near_out - near_in, axis=-1), np.linalg.norm(outside - inside, axis=-1)
+    edge = np.log1p(np.sqrt(sharp * (lasting + 1.0))).mean(-1)
+    like = _likeness(outside, beside, face) + _likeness(inside, face, beside)
+    score = edge + LIKENESS * like.mean(-1)
+    return float(rough + outward * tip[int(score.argmax()), 0])
+
+
+def _likeness(colour: Floats, wanted: Floats, other: Floats) -> Floats:
+    """How much more a colour (..., 3) is like the one than like the other: -1 to 1."""
+    to, fro = np.linalg.norm(colour - wanted, axis=-1), np.linalg.norm(colour - other, axis=-1)
+    return (fro - to) / (fro + to + 4.0)

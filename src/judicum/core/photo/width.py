@@ -57,13 +57,13 @@ def outline(toes: Toes, start_mm: float, end_mm: float, flip: bool) -> Outline:
     if flip:
         points, lefts, rights = points[::-1], rights[::-1], lefts[::-1]
     arc = np.concatenate([[0.0], np.cumsum(np.linalg.norm(np.diff(points, axis=0), axis=1))])
-    s = np.arange(0.0, arc[-1], SAMPLE_MM)
+    s = np.append(np.arange(0.0, arc[-1] - 1e-6, SAMPLE_MM), arc[-1])
 
     def at(values: Floats) -> Floats:
         return np.stack([np.interp(s, arc, values[:, k]) for k in (0, 1)], -1)
 
     centre_mm = at(points)
-    heading = np.gradient(at(points), axis=0)
+    heading = np.gradient(centre_mm, s, axis=0)
     heading /= np.linalg.norm(heading, axis=1, keepdims=True)
     across = np.stack([-heading[:, 1], heading[:, 0]], -1)
     # Toes are read at the same place on the line; the small turn of the normal is made good by its cosine.
