@@ -77,7 +77,9 @@ def _lay(
         nearest = np.minimum(np.abs(lead - low), np.abs(high - lead))
         notch = 0.35 * np.exp(-((nearest / 0.10) ** 2)) * inside * min(1.0, bead.ripple_mm / 0.05)
     height = cv2.GaussianBlur(height.astype(np.float32), (0, 0), 0.05 * px_per_mm)
-    shade = _lit(height, px_per_mm) * (1 - np.where(beyond < 0, 0.55, 0.25) * np.exp(-((beyond / 0.13) ** 2))) * (1 - notch)
+    shade = (
+        _lit(height, px_per_mm) * (1 - np.where(beyond < 0, 0.55, 0.25) * np.exp(-((beyond / 0.13) ** 2))) * (1 - notch)
+    )
     side = np.where(off < 0, bead.fade_mm[0], bead.fade_mm[1])
     uneven = 1 + 0.12 * clouds(rng, s.shape, px_per_mm * 6)
     zone = bead.zone_nm * np.exp(-1.6 * (np.clip(beyond, 0, None) / (side * uneven)) ** 1.4)  # as truth.zone_film

@@ -4,10 +4,11 @@ import cv2
 import numpy as np
 
 from judicum.core.arrays import Floats
+from judicum.core.photo.band import Band
 from judicum.core.photo.locate import LAB_WEIGHT
-from judicum.core.photo.trace import Band, Toes
+from judicum.core.photo.toes import Toes
 
-SEARCH_MM = (-7.0, 7.0)
+SEARCH_MM = (-7.0, 18.0)
 """How far inside and outside of the traced end the tip is looked for."""
 CAP_LENGTHS = (0.7, 1.0, 1.35)
 """Lengths of the caps that are tried, as shares of half the width."""

@@ -62,9 +62,14 @@ def regions(picture: Pixels, scale: Scale) -> list[Region]:
 
 
 def candidates(picture: Pixels, scale: Scale, gains: Floats, most: int = 6) -> list[Candidate]:
-    """Lines that may run through the bead, strongest first, at most `most` of them."""
-    found = [c for region in regions(picture, scale) for c in _in_region(picture, scale, gains, region, most)]
-    return sorted(found, key=lambda c: -c.strength)[:most]
+    """Lines that may run through the bead, at most `most` of them.
+
+    The strongest of each searched region come first, then each region's next: strength compares
+    edges within a region only.
+    """
+    found = [_in_region(picture, scale, gains, region, most) for region in regions(picture, scale)]
+    ranked = [(k, -c.strength, c) for each in found for k, c in enumerate(each)]
+    return [c for _, _, c in sorted(ranked, key=lambda item: item[:2])][:most]
 
 
 def _in_region(picture: Pixels, scale: Scale, gains: Floats, region: Region, most: int) -> list[Candidate]:

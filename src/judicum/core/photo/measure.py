@@ -7,6 +7,7 @@ import numpy as np
 
 from judicum.core.arrays import Floats, Pixels
 from judicum.core.errors import UnreadablePicture
+from judicum.core.photo.band import Band
 from judicum.core.photo.decode import decode
 from judicum.core.photo.ends import find_ends
 from judicum.core.photo.light import card_gains
@@ -18,7 +19,8 @@ from judicum.core.photo.scale import GivenScale, Scale, find_card, plane_scale
 from judicum.core.photo.settle import settle
 from judicum.core.photo.sharpness import blur_mm
 from judicum.core.photo.tint import Tint, read_tint
-from judicum.core.photo.trace import Band, Toes, read_band, trace
+from judicum.core.photo.toes import Toes
+from judicum.core.photo.trace import trace
 from judicum.core.photo.unwrap import sample
 from judicum.core.photo.width import Outline, outline, rms_from_line, starts_at_end, width_figures
 
@@ -29,10 +31,11 @@ MOST_TILT_DEG = 40.0
 MOST_BLUR_MM = 0.22
 MOST_CLIPPED = 0.25
 LEAST_STRENGTH = 3.1
+LEAST_STRENGTH_WITH_RIPPLES = 1.7
+SURE_AGREEMENT = 0.25
 LEAST_LENGTH_MM = 12.0
 CLEAR_STRENGTH = 5.0
-WIDE_BAND_MM = 17.0
-TRACED = 3
+TRACED = 5
 """Candidate lines are traced until one is clear, at most this many; the strongest trace is the bead."""
 
 
@@ -107,16 +110,20 @@ def measure_photo(data: bytes, name: str = "", given: GivenScale | None = None) 
 
 def _measure_bead(picture: Pixels, scale: Scale, report: dict[str, Any]) -> Measured:
     gains = card_gains(picture, scale)
-    toes = _strongest_trace(picture, scale, gains)
-    if toes is None or toes.strength < LEAST_STRENGTH:
+    traced = _strongest_trace(picture, scale, gains)
+    if traced is None or traced[0].strength < LEAST_STRENGTH_WITH_RIPPLES:
         return Measured(_refused(report, refuse("no_bead")), picture=picture)
-    band = read_band(picture, scale, gains, toes.line, (float(toes.s_mm[0]), float(toes.s_mm[-1])), half_mm=WIDE_BAND_MM)
+    toes, band = traced
     plate = _plate(band, toes)
     toes = settle(band, toes)
     start, end = find_ends(band, toes)
     if end - start < LEAST_LENGTH_MM:
         return Measured(_refused(report, refuse("no_bead")), picture=picture)
     flip = starts_at_end(toes)
+    ripple = _ripple(band, toes, start, end, flip)
+    # Faint toes are believed where ripples run between them: nothing but a bead has those.
+    if toes.strength < LEAST_STRENGTH and (ripple is None or ripple.agreement < SURE_AGREEMENT):
+        return Measured(_refused(report, refuse("no_bead")), picture=picture)
     bead = outline(toes, start, end, flip)
     middle = bead.centre_mm[len(bead.centre_mm) // 2]
     large, small = scale.px_per_mm_at(middle)
@@ -128,19 +135,18 @@ def _measure_bead(picture: Pixels, scale: Scale, report: dict[str, Any]) -> Meas
         return Measured(_refused(report, refuse("overexposed", share=clipped)), picture=picture)
     if scale.kind not in ("window", "strip"):
         report["quality"]["warnings"].append("no_card: scale given by hand; colours are not corrected for the light")
-    ripple = _ripple(band, toes, start, end, flip)
     tint = _tint(band, plate, toes, start, end, flip)
     _fill(report, bead, scale, ripple, tint)
     return Measured(report, _overlay(picture, scale, bead, ripple), picture, scale, bead)
 
 
-def _strongest_trace(picture: Pixels, scale: Scale, gains: Floats) -> Toes | None:
-    best: Toes | None = None
+def _strongest_trace(picture: Pixels, scale: Scale, gains: Floats) -> tuple[Toes, Band] | None:
+    best: tuple[Toes, Band] | None = None
     for candidate in candidates(picture, scale, gains, TRACED):
-        toes = trace(picture, scale, gains, candidate)
-        if toes is not None and (best is None or toes.strength > best.strength):
-            best = toes
-        if best is not None and best.strength >= CLEAR_STRENGTH:
+        traced = trace(picture, scale, gains, candidate)
+        if traced is not None and (best is None or traced[0].strength > best[0].strength):
+            best = traced
+        if best is not None and best[0].strength >= CLEAR_STRENGTH:
             break
     return best
 

@@ -8,8 +8,8 @@ import numpy as np
 from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Floats
+from judicum.core.photo.band import Band
 from judicum.core.photo.film import film_lab, lab_to_linear
-from judicum.core.photo.trace import Band
 
 AWAY_MM = np.arange(0.2, 15.0, 0.2)
 UNTINTED_NM = 7.0
@@ -58,7 +58,14 @@ def read_plate(band: Band, left_mm: Floats, right_mm: Floats, s_mm: Floats) -> P
     reach = []
     for side in (0, 1):
         with np.errstate(all="ignore"):
-            profile = np.array([np.nanmedian(blocks[side, :, d], axis=0) if np.isfinite(blocks[side, :, d, 0]).any() else np.full(3, np.nan) for d in range(len(AWAY_MM))])
+            profile = np.array(
+                [
+                    np.nanmedian(blocks[side, :, d], axis=0)
+                    if np.isfinite(blocks[side, :, d, 0]).any()
+                    else np.full(3, np.nan)
+                    for d in range(len(AWAY_MM))
+                ]
+            )
         known = np.flatnonzero(np.isfinite(profile[:, 0]))
         if not len(known):
             sides.append(None)
@@ -112,7 +119,9 @@ def tint_reach(plate: Plate) -> tuple[float, float]:
             if known.sum() < 8:
                 continue
             away = AWAY_MM[known]
-            strength = gaussian_filter1d(np.linalg.norm(gaussian_filter1d(_chroma(block[known], colour), 1.5, axis=0), axis=-1), 0.5)
+            strength = gaussian_filter1d(
+                np.linalg.norm(gaussian_filter1d(_chroma(block[known], colour), 1.5, axis=0), axis=-1), 0.5
+            )
             ends.append(_end(away, strength))
         found.append(float(np.mean(ends)) if ends else 0.0)
     return found[0], found[1]

@@ -14,7 +14,7 @@ from scipy.ndimage import gaussian_filter1d
 from scipy.signal import find_peaks
 
 from judicum.core.arrays import Floats, Whole
-from judicum.core.photo.trace import Band
+from judicum.core.photo.band import Band
 
 PITCH_MM = (0.6, 5.0)
 BLIND = 2.7

@@ -7,7 +7,8 @@ import numpy as np
 from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Floats
-from judicum.core.photo.trace import Band, Toes
+from judicum.core.photo.band import Band
+from judicum.core.photo.toes import Toes
 
 OFFSET_MM = np.arange(-0.75, 0.7501, 0.05)
 SHIFT_MM = np.arange(-0.42, 0.421, 0.02)

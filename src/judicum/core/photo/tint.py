@@ -14,9 +14,9 @@ import numpy as np
 from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Floats, Whole
+from judicum.core.photo.band import Band
 from judicum.core.photo.film import GREY_LEVEL, film_lab, lab_to_linear, level_name, level_of_film, linear_to_lab
 from judicum.core.photo.plate import Plate, tint_reach
-from judicum.core.photo.trace import Band
 
 THICKNESS_NM = np.arange(0.0, 75.1, 1.5)
 GAINS = np.exp(np.linspace(np.log(0.55), np.log(1.7), 13))

@@ -1,148 +1,38 @@
-"""Tracing both toes and both ends of a bead along a candidate line.
+"""Tracing both toes of a bead along a candidate line.
 
 The photo is resampled on a grid along the line. A toe is where the colour changes sharply
 (over a tenth of a millimetre) *and* lastingly (over half a millimetre), at right angles to the
-bead; grain changes sharply but not lastingly, the fading tint lastingly but not sharply. Both
-toes are found together as the pair of paths with the strongest change, by dynamic programming
-over (left toe, width), so that they cannot cross or swap. The ends are where the pair gives
-way to plain plate, refined by fitting rounded caps.
+bead, often with the dark line of the face's rolled edge; grain changes sharply but not lastingly,
+the fading tint lastingly but not sharply. Both toes are found together as the pair of paths with
+the strongest change, by dynamic programming over (left toe, width), so that they cannot cross or
+swap: first along the whole line, then between the bead's ends, so that nothing beyond them (the
+open joint, the edge of a sheet) draws a toe away.
 """
-
-from dataclasses import dataclass
 
 import cv2
 import numpy as np
 from scipy.ndimage import gaussian_filter1d
 
-from judicum.core.arrays import Flags, Floats, Pixels, Whole
-from judicum.core.photo.film import linear_to_lab, srgb_to_linear
-from judicum.core.photo.locate import LAB_WEIGHT, Candidate, regions
+from judicum.core.arrays import Floats, Pixels, Whole
+from judicum.core.photo.band import Band, edge_strength, read_band, span_of
+from judicum.core.photo.ends import find_ends
+from judicum.core.photo.locate import Candidate
 from judicum.core.photo.scale import Scale
-from judicum.core.photo.unwrap import Line, read_grid
+from judicum.core.photo.toes import Toes, line_through
 
-HALF_BAND_MM = 9.0
+WIDE_BAND_MM = 17.0
+NEAR_MM = 9.0
+BEYOND_MM = 3.0
 STEP_S_MM = 0.25
-ROUGH_PX_PER_MM = 6.0
 STEP_N_MM = 0.05
+ROUGH_PX_PER_MM = 6.0
 PAIR_S_MM = 1.5
 PAIR_N_MM = 0.25
 WIDTH_MM = (1.6, 13.0)
 SURROUNDINGS_WEIGHT = np.array([0.3, 1.0, 1.0], np.float32)
+LEAST_MM = 12.0
 BEND = 1
 """In the pair search a toe moves at most BEND cells across for each cell along."""
-
-
-@dataclass(frozen=True)
-class Toes:
-    """Both toes over a line: `s_mm` (k,), `left_mm` and `right_mm` (k,) across it, evidence (k,) in noise units.
-
-    `start_mm` and `end_mm` are the bead's ends along the line.
-    """
-
-    line: Line
-    s_mm: Floats
-    left_mm: Floats
-    right_mm: Floats
-    evidence: Floats
-    start_mm: float
-    end_mm: float
-
-    @property
-    def centre_mm(self) -> Floats:
-        return (self.left_mm + self.right_mm) / 2
-
-    @property
-    def inside(self) -> Flags:
-        return (self.s_mm >= self.start_mm) & (self.s_mm <= self.end_mm)
-
-    @property
-    def strength(self) -> float:
-        """Mean evidence over the bead, weighed down where the bead is short."""
-        inside = self.inside
-        if inside.sum() < 8:
-            return 0.0
-        return float(self.evidence[inside].mean() * min(1.0, (self.end_mm - self.start_mm) / 25))
-
-
-@dataclass(frozen=True)
-class Band:
-    """A straight band of the photo: rows over n, columns over s.
-
-    `linear` (rows, columns, 3: blue, green, red) is white-balanced linear light, `lab` its CIELAB,
-    `seen` tells where the photo and the searched regions reach.
-    """
-
-    line: Line
-    s_mm: Floats
-    n_mm: Floats
-    linear: Floats
-    lab: Floats
-    seen: Flags
-
-    @property
-    def px_per_mm(self) -> float:
-        return float(1 / (self.s_mm[1] - self.s_mm[0]))
-
-
-def span_of(picture: Pixels, scale: Scale, line: Line) -> tuple[float, float]:
-    """Where the line runs inside a searched region and inside the photo: first and last mm along it."""
-    s = np.arange(-250.0, 250.0, 0.5)
-    points = line.mm(s, 0.0)
-    px = scale.px(points)
-    ok = ((px > 3) & (px < np.array(picture.shape[1::-1]) - 4)).all(-1)
-    boxes = [((points >= r.low) & (points <= r.high)).all(-1) for r in regions(picture, scale)]
-    good = s[ok & np.any(boxes, axis=0)]
-    return (float(good[0]), float(good[-1])) if good.size else (0.0, 0.0)
-
-
-def read_band(
-    picture: Pixels,
-    scale: Scale,
-    gains: Floats,
-    line: Line,
-    span: tuple[float, float],
-    px_per_mm: float | None = None,
-    half_mm: float = HALF_BAND_MM,
-) -> Band:
-    """Read the photo on a grid along a line, `half_mm` to each side, at up to 14 samples per mm."""
-    density = px_per_mm or min(14.0, 1 / scale.mm_per_px)
-    s = np.arange(span[0], span[1], 1 / density)
-    n = np.arange(-half_mm, half_mm, 1 / density)
-    linear = srgb_to_linear(read_grid(picture, scale, line, span, (-half_mm, half_mm), density))
-    linear = linear * gains.astype(np.float32)
-    # Where the photo and the searched regions reach is told on a coarse grid and spread.
-    coarse = max(1, round(0.5 * density))
-    points = line.mm(s[None, ::coarse], n[::coarse, None])
-    px = scale.px(points)
-    seen = ((px > 1) & (px < np.array(picture.shape[1::-1]) - 2)).all(-1)
-    seen &= np.any([((points >= r.low) & (points <= r.high)).all(-1) for r in regions(picture, scale)], axis=0)
-    spread = np.repeat(np.repeat(seen, coarse, 0), coarse, 1)[: len(n), : len(s)]
-    return Band(line, s, n, linear, linear_to_lab(linear), spread)
-
-
-def edge_strength(band: Band, along_mm: float = 0.5) -> Floats:
-    """How sharply and how lastingly the colour changes across, (rows, columns), in units of its own median.
-
-    Geometric mean of the CIELAB step over 0.15 mm and the step between the half millimetres on
-    either side, both averaged over `along_mm` along the bead.
-    """
-    density = band.px_per_mm
-    lab = cv2.GaussianBlur(band.lab * LAB_WEIGHT, (0, 0), sigmaX=along_mm * density, sigmaY=0.07 * density)
-    narrow, wide = max(1, round(0.10 * density)), max(2, round(0.5 * density))
-    sharp = np.zeros_like(lab)
-    sharp[narrow:-narrow] = lab[2 * narrow :] - lab[: -2 * narrow]
-    mean = cv2.blur(lab, (1, wide))
-    lasting = np.zeros_like(lab)
-    gap = wide // 2 + max(1, round(0.15 * density))
-    lasting[gap:-gap] = mean[2 * gap :] - mean[: -2 * gap]
-    lasts = np.sqrt(np.einsum("ijk,ijk->ij", lasting, lasting))
-    # What an even fade over the wide step would change over the narrow one is no edge.
-    sudden = np.maximum(np.sqrt(np.einsum("ijk,ijk->ij", sharp, sharp)) - 0.9 * lasts * narrow / gap, 0.0)
-    strength = sudden**0.6 * (lasts + 1.0) ** 0.4
-    seen = cv2.erode(band.seen.astype(np.uint8), np.ones((5, 5), np.uint8), borderValue=0)
-    strength *= seen
-    valid = strength[seen > 0]
-    return strength / (np.median(valid) + 0.4) if valid.size else strength
 
 
 def _toe_pair(strength: Floats, colour: Floats) -> tuple[Whole, Whole]:
@@ -250,45 +140,62 @@ def _pooled(strength: Floats, band: Band) -> tuple[Floats, Floats, Floats, Float
     return cells.max(1).mean(2).astype(np.float64), colour.astype(np.float64), s, n
 
 
-def trace(picture: Pixels, scale: Scale, gains: Floats, candidate: Candidate) -> Toes | None:
-    """Trace the bead of a candidate: the pair of toes roughly along its line, then each toe closely.
+def trace(picture: Pixels, scale: Scale, gains: Floats, candidate: Candidate) -> tuple[Toes, Band] | None:
+    """Trace the bead of a candidate: the pair of toes roughly, its ends, then each toe closely.
 
-    Returns None where the line is shorter than 15 mm inside the searched region.
+    Returns:
+        The toes and the wide band they were read in, `BEYOND_MM` past either end; None where the line
+        or the bead is shorter than `LEAST_MM` inside the searched region.
     """
-    rough = _rough(picture, scale, gains, candidate.line)
-    if rough is None:
+    density = min(ROUGH_PX_PER_MM, 1 / scale.mm_per_px)
+    line = candidate.line
+    for _ in range(2):
+        whole = span_of(picture, scale, line)
+        if whole[1] - whole[0] < LEAST_MM:
+            return None
+        band = read_band(picture, scale, gains, line, whole, px_per_mm=density)
+        rough = _pair(band)
+        before, line = line, line_through(rough)
+    tips = before.mm(np.array(find_ends(band, rough)), float(np.median(rough.centre_mm[rough.inside])))
+    low, high = (tips - line.origin) @ line.along
+    whole = span_of(picture, scale, line)
+    low, high = max(low - BEYOND_MM, whole[0]), min(high + BEYOND_MM, whole[1])
+    if high - low < LEAST_MM:
         return None
-    again = _rough(picture, scale, gains, _line_through(rough))
-    if again is None:
-        return None
-    line = again.line
-    band = read_band(picture, scale, gains, line, span_of(picture, scale, line))
-    strength = edge_strength(band)
-    s = np.arange(band.s_mm[0], band.s_mm[-1], STEP_S_MM)
+    again = _pair(read_band(picture, scale, gains, line, (low, high), px_per_mm=density))
+    around = max(low - BEYOND_MM, whole[0]), min(high + BEYOND_MM, whole[1])
+    band = read_band(picture, scale, gains, line, around, half_mm=WIDE_BAND_MM)
+    return _closely(band, again, low, high), band
+
+
+def _closely(band: Band, rough: Toes, low: float, high: float) -> Toes:
+    """Each toe of a rough pair to the twentieth of a millimetre, between two places of the line."""
+    near_band = band.within(NEAR_MM)
+    strength = edge_strength(near_band)
+    s = np.arange(low, high, STEP_S_MM)
     columns = np.clip(np.round((s - band.s_mm[0]) * band.px_per_mm).astype(int), 0, len(band.s_mm) - 1)
-    middle = np.stack([gaussian_filter1d(np.interp(s, again.s_mm, toe), 3.0) for toe in (again.left_mm, again.right_mm)])
+    middle = np.stack(
+        [gaussian_filter1d(np.interp(s, rough.s_mm, toe), 3.0) for toe in (rough.left_mm, rough.right_mm)]
+    )
     offset = np.arange(-0.9, 0.91, STEP_N_MM)
-    rows = (middle[:, None, :] + offset[None, :, None] - band.n_mm[0]) * band.px_per_mm
-    where = np.broadcast_to(columns, rows.shape)
-    near = np.stack([_read(strength, r, w) for r, w in zip(rows, where, strict=True)])
+    rows = (middle[:, None, :] + offset[None, :, None] - near_band.n_mm[0]) * band.px_per_mm
+    where = np.broadcast_to(columns, rows.shape[1:])
+    near = np.stack([_read(strength, r, where) for r in rows])
     path = _each_toe(near)
-    toes = [m + offset[p] for m, p in zip(middle, path, strict=True)]
+    left, right = (m + offset[p] for m, p in zip(middle, path, strict=True))
     both = np.minimum(*(n[p, np.arange(len(s))] for n, p in zip(near, path, strict=True)))
     first, last = _strong_run(np.log1p(both))
-    return Toes(line, s, toes[0], toes[1], both, float(s[first]), float(s[last]))
+    return Toes(rough.line, s, left, right, both, float(s[first]), float(s[last]))
 
 
-def _rough(picture: Pixels, scale: Scale, gains: Floats, line: Line) -> Toes | None:
-    span = span_of(picture, scale, line)
-    if span[1] - span[0] < 15:
-        return None
-    band = read_band(picture, scale, gains, line, span, px_per_mm=min(ROUGH_PX_PER_MM, 1 / scale.mm_per_px))
+def _pair(band: Band) -> Toes:
+    """The pair of toes with the strongest change in a band, and the run along which it stands out."""
     strength, colour, s, n = _pooled(edge_strength(band), band)
     lefts, rights = _toe_pair(strength, colour)
     columns = np.arange(len(s))
     evidence = np.minimum(strength[lefts, columns], strength[rights, columns])
     first, last = _strong_run(np.log1p(evidence))
-    return Toes(line, s, n[lefts], n[rights], evidence, float(s[first]), float(s[last]))
+    return Toes(band.line, s, n[lefts], n[rights], evidence, float(s[first]), float(s[last]))
 
 
 def _strong_run(score: Floats) -> tuple[int, int]:
@@ -304,25 +211,3 @@ def _strong_run(score: Floats) -> tuple[int, int]:
         if run > best:
             best, best_run = run, (start, k)
     return best_run
-
-
-def _onto(line: Line, toes: Toes) -> Toes:
-    """The same toes counted from another straight line close by."""
-    moved = []
-    for toe in (toes.left_mm, toes.right_mm):
-        points = toes.line.mm(toes.s_mm, toe) - line.origin
-        moved.append((points @ line.along, points @ line.across))
-    s = (moved[0][0] + moved[1][0]) / 2
-    left, right = (np.interp(s, at, n) for at, n in moved)
-    start, end = (float(np.interp(v, toes.s_mm, s)) for v in (toes.start_mm, toes.end_mm))
-    return Toes(line, s, left, right, toes.evidence, start, end)
-
-
-def _line_through(toes: Toes) -> Line:
-    inside = toes.inside
-    points = toes.line.mm(toes.s_mm[inside], toes.centre_mm[inside])
-    middle = points.mean(0)
-    along = np.linalg.svd(points - middle, full_matrices=False)[2][0]
-    if along @ toes.line.along < 0:
-        along = -along
-    return Line(middle, along)

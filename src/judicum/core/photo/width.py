@@ -6,7 +6,7 @@ import numpy as np
 from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Flags, Floats
-from judicum.core.photo.trace import Toes
+from judicum.core.photo.toes import Toes
 
 SAMPLE_MM = 0.5
 TOE_MM = 0.12

@@ -1,0 +1,107 @@
+"""A straight band of the photo around a line, and how strongly its colour changes across it."""
+
+from dataclasses import dataclass
+
+import cv2
+import numpy as np
+
+from judicum.core.arrays import Flags, Floats, Pixels
+from judicum.core.photo.film import linear_to_lab, srgb_to_linear
+from judicum.core.photo.locate import LAB_WEIGHT, regions
+from judicum.core.photo.scale import Scale
+from judicum.core.photo.unwrap import Line, read_grid
+
+HALF_BAND_MM = 9.0
+LINE_WEIGHT = 0.7
+"""Weight of a dark line (CIELAB lightness) beside a change of colour."""
+
+
+@dataclass(frozen=True)
+class Band:
+    """A straight band of the photo: rows over n, columns over s.
+
+    `linear` (rows, columns, 3: blue, green, red) is white-balanced linear light, `lab` its CIELAB,
+    `seen` tells where the photo and the searched regions reach.
+    """
+
+    line: Line
+    s_mm: Floats
+    n_mm: Floats
+    linear: Floats
+    lab: Floats
+    seen: Flags
+
+    @property
+    def px_per_mm(self) -> float:
+        return float(1 / (self.s_mm[1] - self.s_mm[0]))
+
+    def within(self, half_mm: float) -> "Band":
+        """The same band cut to half_mm on either side of the line."""
+        rows = np.abs(self.n_mm) <= half_mm
+        return Band(self.line, self.s_mm, self.n_mm[rows], self.linear[rows], self.lab[rows], self.seen[rows])
+
+
+def span_of(picture: Pixels, scale: Scale, line: Line) -> tuple[float, float]:
+    """Where the line runs inside a searched region and inside the photo: first and last mm along it."""
+    s = np.arange(-250.0, 250.0, 0.5)
+    points = line.mm(s, 0.0)
+    px = scale.px(points)
+    ok = ((px > 3) & (px < np.array(picture.shape[1::-1]) - 4)).all(-1)
+    boxes = [((points >= r.low) & (points <= r.high)).all(-1) for r in regions(picture, scale)]
+    good = s[ok & np.any(boxes, axis=0)]
+    return (float(good[0]), float(good[-1])) if good.size else (0.0, 0.0)
+
+
+def read_band(
+    picture: Pixels,
+    scale: Scale,
+    gains: Floats,
+    line: Line,
+    span: tuple[float, float],
+    px_per_mm: float | None = None,
+    half_mm: float = HALF_BAND_MM,
+) -> Band:
+    """Read the photo on a grid along a line, `half_mm` to each side, at up to 14 samples per mm."""
+    density = px_per_mm or min(14.0, 1 / scale.mm_per_px)
+    s = np.arange(span[0], span[1], 1 / density)
+    n = np.arange(-half_mm, half_mm, 1 / density)
+    linear = srgb_to_linear(read_grid(picture, scale, line, span, (-half_mm, half_mm), density))
+    linear = linear * gains.astype(np.float32)
+    # Where the photo and the searched regions reach is told on a coarse grid and spread.
+    coarse = max(1, round(0.5 * density))
+    points = line.mm(s[None, ::coarse], n[::coarse, None])
+    px = scale.px(points)
+    seen = ((px > 1) & (px < np.array(picture.shape[1::-1]) - 2)).all(-1)
+    seen &= np.any([((points >= r.low) & (points <= r.high)).all(-1) for r in regions(picture, scale)], axis=0)
+    spread = np.repeat(np.repeat(seen, coarse, 0), coarse, 1)[: len(n), : len(s)]
+    return Band(line, s, n, linear, linear_to_lab(linear), spread)
+
+
+def edge_strength(band: Band, along_mm: float = 0.5) -> Floats:
+    """How sharply and how lastingly the colour changes across, (rows, columns), in units of its own median.
+
+    Geometric mean of the CIELAB step over 0.15 mm and the step between the half millimetres on
+    either side, both averaged over `along_mm` along the bead.
+    """
+    density = band.px_per_mm
+    lab = cv2.GaussianBlur(band.lab * LAB_WEIGHT, (0, 0), sigmaX=along_mm * density, sigmaY=0.07 * density)
+    narrow, wide = max(1, round(0.10 * density)), max(2, round(0.5 * density))
+    sharp = np.zeros_like(lab)
+    sharp[narrow:-narrow] = lab[2 * narrow :] - lab[: -2 * narrow]
+    mean = cv2.blur(lab, (1, wide))
+    lasting = np.zeros_like(lab)
+    gap = wide // 2 + max(1, round(0.15 * density))
+    lasting[gap:-gap] = mean[2 * gap :] - mean[: -2 * gap]
+    lasts = np.sqrt(np.einsum("ijk,ijk->ij", lasting, lasting))
+    # What an even fade over the wide step would change over the narrow one is no edge.
+    sudden = np.maximum(np.sqrt(np.einsum("ijk,ijk->ij", sharp, sharp)) - 0.9 * lasts * narrow / gap, 0.0)
+    # The face rolls off at its edge: a dark line, which no contour of the tint has.
+    near = max(2, round(0.28 * density))
+    lightness = lab[..., 0]
+    line = np.zeros_like(lightness)
+    line[near:-near] = (lightness[2 * near :] + lightness[: -2 * near]) / 2 - lightness[near:-near]
+    strength = sudden**0.6 * (lasts + 1.0) ** 0.4 + LINE_WEIGHT * np.clip(line, 0, 15)
+    seen = cv2.erode(band.seen.astype(np.uint8), np.ones((5, 5), np.uint8), borderValue=0)
+    strength *= seen
+    valid = strength[seen > 0]
+    return strength / (np.median(valid) + 0.4) if valid.size else strength

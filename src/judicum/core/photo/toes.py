@@ -1,0 +1,51 @@
+"""Both toes of a bead over a straight line."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from judicum.core.arrays import Flags, Floats
+from judicum.core.photo.unwrap import Line
+
+
+@dataclass(frozen=True)
+class Toes:
+    """Both toes over a line: `s_mm` (k,), `left_mm` and `right_mm` (k,) across it, evidence (k,) in noise units.
+
+    `start_mm` and `end_mm` are the bead's ends along the line.
+    """
+
+    line: Line
+    s_mm: Floats
+    left_mm: Floats
+    right_mm: Floats
+    evidence: Floats
+    start_mm: float
+    end_mm: float
+
+    @property
+    def centre_mm(self) -> Floats:
+        return (self.left_mm + self.right_mm) / 2
+
+    @property
+    def inside(self) -> Flags:
+        return (self.s_mm >= self.start_mm) & (self.s_mm <= self.end_mm)
+
+    @property
+    def strength(self) -> float:
+        """Mean evidence over the bead, weighed down where the bead is short."""
+        inside = self.inside
+        if inside.sum() < 8:
+            return 0.0
+        return float(self.evidence[inside].mean() * min(1.0, (self.end_mm - self.start_mm) / 25))
+
+
+def line_through(toes: Toes) -> Line:
+    """The best straight line through the middle of the bead, in the direction of the line it was traced along."""
+    inside = toes.inside
+    points = toes.line.mm(toes.s_mm[inside], toes.centre_mm[inside])
+    middle = points.mean(0)
+    along = np.linalg.svd(points - middle, full_matrices=False)[2][0]
+    if along @ toes.line.along < 0:
+        along = -along
+    return Line(middle, along)
