@@ -4,11 +4,13 @@ from dataclasses import dataclass, field
 from typing import Any
 
 import numpy as np
+from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Floats, Pixels
 from judicum.core.errors import UnreadablePicture
 from judicum.core.photo.band import Band
 from judicum.core.photo.decode import decode
+from judicum.core.photo.defects import Fault, find_defects, unroll
 from judicum.core.photo.ends import find_ends
 from judicum.core.photo.light import card_gains
 from judicum.core.photo.locate import candidates
@@ -20,7 +22,7 @@ from judicum.core.photo.settle import settle
 from judicum.core.photo.sharpness import blur_mm
 from judicum.core.photo.tint import Tint, read_tint
 from judicum.core.photo.toes import Toes
-from judicum.core.photo.trace import trace
+from judicum.core.photo.trace import freely, trace
 from judicum.core.photo.unwrap import sample
 from judicum.core.photo.width import Outline, outline, rms_from_line, starts_at_end, width_figures
 
@@ -35,6 +37,7 @@ LEAST_STRENGTH_WITH_RIPPLES = 1.7
 SURE_AGREEMENT = 0.25
 LEAST_LENGTH_MM = 12.0
 CLEAR_STRENGTH = 5.0
+DEFECT_PX_PER_MM = 12.0
 TRACED = 5
 """Candidate lines are traced until one is clear, at most this many; the strongest trace is the bead."""
 
@@ -136,7 +139,9 @@ def _measure_bead(picture: Pixels, scale: Scale, report: dict[str, Any]) -> Meas
     if scale.kind not in ("window", "strip"):
         report["quality"]["warnings"].append("no_card: scale given by hand; colours are not corrected for the light")
     tint = _tint(band, plate, toes, start, end, flip)
+    faults = _faults(band, toes, start, end)
     _fill(report, bead, scale, ripple, tint)
+    report["defects"] = [_told(fault, bead, toes, start, flip) for fault in faults]
     return Measured(report, _overlay(picture, scale, bead, ripple), picture, scale, bead)
 
 
@@ -178,7 +183,6 @@ def _fill(report: dict[str, Any], bead: Outline, scale: Scale, ripple: Ripple | 
     tint_figures["width_mm"] = {"left": _round(tint.left_mm, 2), "right": _round(tint.right_mm, 2)}
     tint_figures["share"] = {k: _round(v, 3) for k, v in tint.share.items()}
     report["tint"] = tint_figures
-    report["defects"] = []
 
 
 def _plate(band: Band, toes: Toes) -> Plate:
@@ -209,6 +213,28 @@ def _tint(band: Band, plate: Plate, toes: Toes, start: float, end: float, flip: 
     if not flip:
         return tint
     return Tint(tint.bead, tint.zone, tint.right_mm, tint.left_mm, tint.along[::-1], tint.share)
+
+
+def _faults(band: Band, toes: Toes, start: float, end: float) -> list[Fault]:
+    density = min(band.px_per_mm, DEFECT_PX_PER_MM)
+    s = np.arange(start, end, 1 / density)
+    inner = np.clip(s, start + 1.0, end - 1.0)
+    left, right = (
+        gaussian_filter1d(np.interp(inner, toes.s_mm, toe), 0.5 * density) for toe in (toes.left_mm, toes.right_mm)
+    )
+    return find_defects(unroll(band, s, left, right), *freely(band, toes, start, end))
+
+
+def _told(fault: Fault, bead: Outline, toes: Toes, start: float, flip: bool) -> dict[str, Any]:
+    """A fault in both frames, as the contract prints it."""
+    at = float(np.interp(fault.s_mm, toes.s_mm, toes.centre_mm)) + fault.n_mm
+    x, y = toes.line.mm(fault.s_mm, at)
+    nearest = int(np.argmin(np.linalg.norm(bead.centre_mm - np.array([x, y]), axis=1)))
+    told = {
+        "kind": fault.kind, "s_mm": _round(bead.s_mm[nearest], 2), "n_mm": _round(-fault.n_mm if flip else fault.n_mm, 2),
+        "x_mm": _round(x, 2), "y_mm": _round(y, 2), "size_mm": _round(fault.size_mm, 2), "confidence": _round(fault.confidence, 2),
+    }  # fmt: skip
+    return told if fault.pinhole is None else {**told, "pinhole": fault.pinhole}
 
 
 def _clipped_share(picture: Pixels, scale: Scale, bead: Outline) -> float:

@@ -31,6 +31,8 @@ PAIR_N_MM = 0.25
 WIDTH_MM = (1.6, 13.0)
 SURROUNDINGS_WEIGHT = np.array([0.3, 1.0, 1.0], np.float32)
 LEAST_MM = 12.0
+LEAVES_MM, LEAVES_PRICE = 0.9, 0.4
+FREE_ROWS = 5
 BEND = 1
 """In the pair search a toe moves at most BEND cells across for each cell along."""
 
@@ -100,31 +102,31 @@ def _read(values: Floats, rows: Floats, columns: Floats) -> Floats:
     )
 
 
-def _each_toe(strength: Floats, price: float = 0.06) -> Whole:
-    """Strongest path over columns for each of several toes at once: row indices (toes, columns).
+def _each_toe(gain: Floats, reach: int = 1, price: float = 0.06) -> Whole:
+    """Best path over columns for each of several toes at once: row indices (toes, columns).
 
-    A path moves at most one row for each column.
+    A path moves at most `reach` rows for each column, at a price for each row.
 
     Args:
-        strength: (toes, rows, columns).
+        gain: (toes, rows, columns).
     """
-    gain = np.log1p(strength).astype(np.float64)
     toes, rows, columns = gain.shape
     back = np.zeros((columns, toes, rows), np.int8)
-    padded = np.full((toes, rows + 2), -1e9)
-    came = np.empty((3, toes, rows))
-    padded[:, 1:-1] = gain[:, :, 0]
+    padded = np.full((toes, rows + 2 * reach), -1e9)
+    inner = padded[:, reach : reach + rows]
+    moves = range(-reach, reach + 1)
+    came = np.empty((len(moves), toes, rows))
+    inner[:] = gain[:, :, 0]
     for j in range(1, columns):
-        np.subtract(padded[:, :-2], price, out=came[0])
-        came[1] = padded[:, 1:-1]
-        np.subtract(padded[:, 2:], price, out=came[2])
+        for k, move in enumerate(moves):
+            np.subtract(padded[:, reach + move : reach + move + rows], price * abs(move), out=came[k])
         back[j] = came.argmax(0)
-        padded[:, 1:-1] = came.max(0) + gain[:, :, j]
+        inner[:] = came.max(0) + gain[:, :, j]
     path = np.empty((toes, columns), np.int64)
-    path[:, -1] = padded[:, 1:-1].argmax(1)
+    path[:, -1] = inner.argmax(1)
     each = np.arange(toes)
     for j in range(columns - 1, 0, -1):
-        path[:, j - 1] = path[:, j] + back[j, each, path[:, j]] - 1
+        path[:, j - 1] = path[:, j] + back[j, each, path[:, j]] - reach
     return path
 
 
@@ -181,11 +183,37 @@ def _closely(band: Band, rough: Toes, low: float, high: float) -> Toes:
     rows = (middle[:, None, :] + offset[None, :, None] - near_band.n_mm[0]) * band.px_per_mm
     where = np.broadcast_to(columns, rows.shape[1:])
     near = np.stack([_read(strength, r, where) for r in rows])
-    path = _each_toe(near)
+    path = _each_toe(np.log1p(near).astype(np.float64))
     left, right = (m + offset[p] for m, p in zip(middle, path, strict=True))
     both = np.minimum(*(n[p, np.arange(len(s))] for n, p in zip(near, path, strict=True)))
     first, last = _strong_run(np.log1p(both))
     return Toes(rough.line, s, left, right, both, float(s[first]), float(s[last]))
+
+
+def freely(band: Band, toes: Toes, start_mm: float, end_mm: float) -> tuple[Floats, Floats]:
+    """The width (mm) every 0.25 mm from tip to tip with toes that may go anywhere from the middle to twice the width.
+
+    It follows a gap or a bulge, which a careful trace takes for a mistake; leaving the traced toe by more
+    than 0.9 mm has its price, so that a bead without either stays as traced.
+
+    Returns:
+        Places along the line and the width at each.
+    """
+    near_band = band.within(NEAR_MM)
+    strength = edge_strength(near_band, along_mm=0.3)
+    s = np.arange(start_mm, end_mm, STEP_S_MM)
+    left, right = np.interp(s, toes.s_mm, toes.left_mm), np.interp(s, toes.s_mm, toes.right_mm)
+    half = float(np.median(right - left)) / 2
+    away = np.arange(0.1, 2.0 * half, STEP_N_MM)
+    centre = gaussian_filter1d((left + right) / 2, 8.0)
+    columns = np.broadcast_to((s - band.s_mm[0]) * band.px_per_mm, (len(away), len(s)))
+    gains = []
+    for side, toe in ((-1.0, left), (1.0, right)):
+        rows = (centre[None, :] + side * away[:, None] - near_band.n_mm[0]) * band.px_per_mm
+        off = np.abs(away[:, None] - side * (toe - centre)[None, :]) > LEAVES_MM
+        gains.append(np.log1p(_read(strength, rows, columns)) - LEAVES_PRICE * off)
+    path = _each_toe(np.stack(gains).astype(np.float64), FREE_ROWS, 0.04)
+    return s, away[path[0]] + away[path[1]]
 
 
 def _pair(band: Band) -> Toes:

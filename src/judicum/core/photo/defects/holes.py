@@ -1,0 +1,110 @@
+"""Spots in the face: holes (pores, burn-through) and specks that are no holes (inclusions)."""
+
+import cv2
+import numpy as np
+
+from judicum.core.arrays import Flags, Floats
+from judicum.core.photo.defects.face import Face
+from judicum.core.photo.defects.fault import Fault
+
+AROUND_MM = 1.3
+HOLE_LIGHT = 0.33
+"""A hole has less than this share of the light around it."""
+HOLE_LIGHTNESS = 24.0
+SPECK_STEP = 0.42
+"""Natural logarithm of the light step at a speck."""
+PORE_MM = (0.35, 2.2)
+SPECK_MM = (0.35, 1.7)
+ROUND = 0.55
+BURN_SHARE = 0.5
+"""A hole wider than this share of the bead goes right through."""
+
+
+def spots(face: Face, blind: Flags) -> list[Fault]:
+    """Pores, burn-through and inclusions of a face.
+
+    A hole is a round blob that is dark by itself and against the light around it; a speck a blob of
+    one tone with a hard edge, brighter or darker than the face without being a hole.
+
+    Args:
+        blind: places where nothing can be told (sugar, clipped light).
+    """
+    step = face.step_mm
+    light = cv2.GaussianBlur(np.maximum(face.light, 1e-4), (0, 0), 0.05 / step)
+    around = _median_around(light, AROUND_MM / step)
+    ratio = np.log(light / np.maximum(around, 1e-4))
+    inside = face.inside(0.12)
+    dark = (ratio < np.log(HOLE_LIGHT)) & (face.lab[..., 0] < HOLE_LIGHTNESS) & inside
+    found = []
+    holes = np.zeros(dark.shape, bool)
+    for blob in _blobs(dark):
+        across = float(np.sqrt(4 * blob.sum() / np.pi)) * step
+        if across < 0.22 or _roundness(blob) < ROUND:
+            continue
+        # The blob's edge is at the hole's darkest third; its blurred rim adds a little on either side.
+        size = across + 0.10
+        s, n = _middle(face, blob)
+        holes |= cv2.dilate(blob.astype(np.uint8), np.ones((3, 3), np.uint8), iterations=max(1, round(0.3 / step))) > 0
+        if size > BURN_SHARE * face.width_mm:
+            found.append(Fault("burn_through", s, n, size, 0.9))
+        elif PORE_MM[0] <= size <= PORE_MM[1]:
+            found.append(Fault("pore", s, n, size, 0.9 if size > 0.5 else 0.6))
+    return found + _specks(face, ratio, inside & ~holes & ~blind)
+
+
+def _specks(face: Face, ratio: Floats, usable: Flags) -> list[Fault]:
+    step = face.step_mm
+    found = []
+    for sign in (1.0, -1.0):
+        level = sign * ratio
+        spread = float(np.quantile(level[usable], 0.985)) if usable.any() else 0.0
+        mask = (level > max(SPECK_STEP, 1.6 * spread)) & usable
+        for blob in _blobs(mask):
+            size = float(np.sqrt(4 * blob.sum() / np.pi)) * step
+            if not SPECK_MM[0] <= size <= SPECK_MM[1] or _roundness(blob) < 0.5 or _hardness(level, blob, step) < 0.55:
+                continue
+            found.append(Fault("inclusion", *_middle(face, blob), size, 0.6))
+    # Many alike are ripples or shine, not specks.
+    return found if len(found) <= 2 else []
+
+
+def _hardness(level: Floats, blob: Flags, step: float) -> float:
+    """Share of the step that lies within a tenth of a millimetre of the blob's rim (0 to 1)."""
+    kernel = np.ones((3, 3), np.uint8)
+    grown = cv2.dilate(blob.astype(np.uint8), kernel, iterations=max(1, round(0.15 / step))) > 0
+    shrunk = cv2.erode(blob.astype(np.uint8), kernel, iterations=1) > 0
+    ring = cv2.dilate(grown.astype(np.uint8), kernel, iterations=max(1, round(0.2 / step))) > 0
+    core = level[shrunk if shrunk.any() else blob].mean()
+    outside = np.median(level[ring & ~grown])
+    whole = max(float(core - outside), 1e-3)
+    at_rim = float(np.median(level[grown & ~blob]) - outside)
+    return 1 - max(at_rim, 0.0) / whole
+
+
+def _median_around(light: Floats, radius: float) -> Floats:
+    """Median of the light in a window of the radius (samples), on a coarser grid."""
+    shrink = max(1, int(radius / 5))
+    small = cv2.resize(light, None, fx=1 / shrink, fy=1 / shrink, interpolation=cv2.INTER_AREA)
+    top = float(small.max()) or 1.0
+    coded = np.clip(np.sqrt(small / top) * 255, 0, 255).astype(np.uint8)
+    median = cv2.medianBlur(coded, 2 * max(1, round(radius / shrink)) + 1).astype(np.float32)
+    return cv2.resize((median / 255) ** 2 * top, light.shape[::-1], interpolation=cv2.INTER_LINEAR)
+
+
+def _blobs(mask: Flags) -> list[Flags]:
+    count, labels, stats, _ = cv2.connectedComponentsWithStats(mask.astype(np.uint8), connectivity=8)
+    return [labels == k for k in range(1, count) if stats[k, cv2.CC_STAT_AREA] >= 4][:60]
+
+
+def _roundness(blob: Flags) -> float:
+    """Area over that of the circle round its longest extent: 1 for a disc, small for a line."""
+    rows, columns = np.nonzero(blob)
+    points = np.stack([columns, rows], 1).astype(np.float32)
+    (_, (w, h), _) = cv2.minAreaRect(points)
+    longest = max(w, h) + 1
+    return float(len(rows) / (np.pi / 4 * longest**2))
+
+
+def _middle(face: Face, blob: Flags) -> tuple[float, float]:
+    rows, columns = np.nonzero(blob)
+    return float(face.s_mm[0] + columns.mean() * face.step_mm), float(face.n_mm[0] + rows.mean() * face.step_mm)
