@@ -6,13 +6,16 @@ import cv2
 import numpy as np
 
 from judicum.core.arrays import Flags, Floats, Pixels
-from judicum.core.photo.film import linear_to_lab, srgb_to_linear
+from judicum.core.photo.film import film_and_shade, linear_to_lab, srgb_to_linear
 from judicum.core.photo.locate import LAB_WEIGHT, regions
 from judicum.core.photo.scale import Scale
 from judicum.core.photo.unwrap import Line, read_grid
 
 HALF_BAND_MM = 9.0
 LINE_WEIGHT = 0.7
+VIEW_WEIGHTS = (0.5, 0.5)
+SHADE_WEIGHT, FILM_WEIGHT = 25.0, 0.8
+"""Units of an edge: natural logarithm of the shade, and nm of film."""
 """Weight of a dark line (CIELAB lightness) beside a change of colour."""
 
 
@@ -77,19 +80,46 @@ def read_band(
     return Band(line, s, n, linear, linear_to_lab(linear), spread)
 
 
-def edge_strength(band: Band, along_mm: float = 0.5) -> Floats:
-    """How sharply and how lastingly the colour changes across, (rows, columns), in units of its own median.
+def bare_metal(band: Band) -> Floats:
+    """Linear light (3,) of the plate: the median of the outer rows of the band that the photo shows."""
+    rows = np.abs(band.n_mm) > 0.7 * float(np.abs(band.n_mm).max())
+    seen = band.seen[rows]
+    outer = band.linear[rows][seen] if seen.sum() > 50 else band.linear.reshape(-1, 3)
+    return np.maximum(np.median(outer, axis=0), 1e-3)
 
-    Geometric mean of the CIELAB step over 0.15 mm and the step between the half millimetres on
-    either side, both averaged over `along_mm` along the bead.
+
+def edge_strength(band: Band, along_mm: float = 0.5) -> Floats:
+    """How sharply and how lastingly the metal changes across, (rows, columns), in units of its own median.
+
+    The geometric mean of two views of the same light: its colour (CIELAB), in which a toe always
+    shows but so does a contour of the tint; and its film and shade taken apart, in which contours
+    are faint but thin film on bare plate is noisy.
     """
     density = band.px_per_mm
-    lab = cv2.GaussianBlur(band.lab * LAB_WEIGHT, (0, 0), sigmaX=along_mm * density, sigmaY=0.07 * density)
+    light = cv2.GaussianBlur(band.linear, (0, 0), sigmaX=along_mm * density, sigmaY=0.07 * density)
+    film, shade = film_and_shade(light, bare_metal(band))
+    views = (linear_to_lab(light) * LAB_WEIGHT, np.stack([SHADE_WEIGHT * shade, FILM_WEIGHT * film], -1))
+    seen = cv2.erode(band.seen.astype(np.uint8), np.ones((5, 5), np.uint8), borderValue=0)
+    if not seen.any():
+        return np.zeros(seen.shape, np.float32)
+    both = np.ones(seen.shape, np.float32)
+    for view, weight in zip(views, VIEW_WEIGHTS, strict=True):
+        steps = _steps(view, density) * seen
+        both *= (steps / (np.median(steps[seen > 0]) + 0.4)) ** weight
+    return both
+
+
+def _steps(view: Floats, density: float) -> Floats:
+    """Geometric mean of the change over 0.2 mm and that between the half millimetres on either side, and dark lines.
+
+    Args:
+        view: (rows, columns, channels), brightness first, in units in which 1 is hardly seen.
+    """
     narrow, wide = max(1, round(0.10 * density)), max(2, round(0.5 * density))
-    sharp = np.zeros_like(lab)
-    sharp[narrow:-narrow] = lab[2 * narrow :] - lab[: -2 * narrow]
-    mean = cv2.blur(lab, (1, wide))
-    lasting = np.zeros_like(lab)
+    sharp = np.zeros_like(view)
+    sharp[narrow:-narrow] = view[2 * narrow :] - view[: -2 * narrow]
+    mean = cv2.blur(view, (1, wide))
+    lasting = np.zeros_like(view)
     gap = wide // 2 + max(1, round(0.15 * density))
     lasting[gap:-gap] = mean[2 * gap :] - mean[: -2 * gap]
     lasts = np.sqrt(np.einsum("ijk,ijk->ij", lasting, lasting))
@@ -97,11 +127,7 @@ def edge_strength(band: Band, along_mm: float = 0.5) -> Floats:
     sudden = np.maximum(np.sqrt(np.einsum("ijk,ijk->ij", sharp, sharp)) - 0.9 * lasts * narrow / gap, 0.0)
     # The face rolls off at its edge: a dark line, which no contour of the tint has.
     near = max(2, round(0.28 * density))
-    lightness = lab[..., 0]
-    line = np.zeros_like(lightness)
-    line[near:-near] = (lightness[2 * near :] + lightness[: -2 * near]) / 2 - lightness[near:-near]
-    strength = sudden**0.6 * (lasts + 1.0) ** 0.4 + LINE_WEIGHT * np.clip(line, 0, 15)
-    seen = cv2.erode(band.seen.astype(np.uint8), np.ones((5, 5), np.uint8), borderValue=0)
-    strength *= seen
-    valid = strength[seen > 0]
-    return strength / (np.median(valid) + 0.4) if valid.size else strength
+    brightness = view[..., 0]
+    line = np.zeros_like(brightness)
+    line[near:-near] = (brightness[2 * near :] + brightness[: -2 * near]) / 2 - brightness[near:-near]
+    return sudden**0.6 * (lasts + 1.0) ** 0.4 + LINE_WEIGHT * np.clip(line, 0, 15)

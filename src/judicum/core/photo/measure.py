@@ -16,13 +16,13 @@ from judicum.core.photo.light import card_gains
 from judicum.core.photo.locate import candidates
 from judicum.core.photo.plate import Plate, read_plate
 from judicum.core.photo.refuse import NotMeasured, refuse
-from judicum.core.photo.ripple import Ripple, find_ripples, unroll_face
+from judicum.core.photo.ripple import Ripple, find_ripples, run_past, unroll_face
 from judicum.core.photo.scale import GivenScale, Scale, find_card, plane_scale
 from judicum.core.photo.settle import settle
 from judicum.core.photo.sharpness import blur_mm
 from judicum.core.photo.tint import Tint, read_tint
 from judicum.core.photo.toes import Toes
-from judicum.core.photo.trace import freely, trace
+from judicum.core.photo.trace import Traced, freely, trace
 from judicum.core.photo.unwrap import sample
 from judicum.core.photo.width import Outline, outline, rms_from_line, starts_at_end, width_figures
 
@@ -32,9 +32,12 @@ LEAST_PX_PER_MM = 8.0
 MOST_TILT_DEG = 40.0
 MOST_BLUR_MM = 0.22
 MOST_CLIPPED = 0.25
-LEAST_STRENGTH = 3.1
+LEAST_STRENGTH = 2.9
 LEAST_STRENGTH_WITH_RIPPLES = 1.7
 SURE_AGREEMENT = 0.25
+CERTAIN_AGREEMENT = 0.5
+LEAST_SHARE = 0.4
+GOES_ON = 0.33
 LEAST_LENGTH_MM = 12.0
 CLEAR_STRENGTH = 5.0
 DEFECT_PX_PER_MM = 12.0
@@ -114,11 +117,11 @@ def measure_photo(data: bytes, name: str = "", given: GivenScale | None = None) 
 def _measure_bead(picture: Pixels, scale: Scale, report: dict[str, Any]) -> Measured:
     gains = card_gains(picture, scale)
     traced = _strongest_trace(picture, scale, gains)
-    if traced is None or traced[0].strength < LEAST_STRENGTH_WITH_RIPPLES:
+    if traced is None or traced.toes.strength < LEAST_STRENGTH_WITH_RIPPLES:
         return Measured(_refused(report, refuse("no_bead")), picture=picture)
-    toes, band = traced
+    band = traced.band
+    toes = settle(band, _within_contours(traced))
     plate = _plate(band, toes)
-    toes = settle(band, toes)
     start, end = find_ends(band, toes)
     if end - start < LEAST_LENGTH_MM:
         return Measured(_refused(report, refuse("no_bead")), picture=picture)
@@ -145,15 +148,31 @@ def _measure_bead(picture: Pixels, scale: Scale, report: dict[str, Any]) -> Meas
     return Measured(report, _overlay(picture, scale, bead, ripple), picture, scale, bead)
 
 
-def _strongest_trace(picture: Pixels, scale: Scale, gains: Floats) -> tuple[Toes, Band] | None:
-    best: tuple[Toes, Band] | None = None
+def _strongest_trace(picture: Pixels, scale: Scale, gains: Floats) -> Traced | None:
+    best: Traced | None = None
     for candidate in candidates(picture, scale, gains, TRACED):
         traced = trace(picture, scale, gains, candidate)
-        if traced is not None and (best is None or traced[0].strength > best[0].strength):
+        if traced is not None and (best is None or traced.toes.strength > best.toes.strength):
             best = traced
-        if best is not None and best[0].strength >= CLEAR_STRENGTH:
+        if best is not None and best.toes.strength >= CLEAR_STRENGTH:
             break
     return best
+
+
+def _within_contours(traced: Traced) -> Toes:
+    """The toes, or the pair inside of them where ripples run only between those: then the outer pair is tint."""
+    toes, inner = traced.toes, traced.inner
+    if inner is None or toes.strength < LEAST_STRENGTH:
+        return toes
+    at = toes.s_mm[toes.inside]
+    ripple = _ripple(traced.band, inner, float(at[0]), float(at[-1]), False)
+    if ripple is None or ripple.agreement < CERTAIN_AGREEMENT:
+        return toes
+    s, left, right = _along(traced.band, toes, float(at[0]), float(at[-1]), False)
+    share = float(np.median(inner.right_mm - inner.left_mm) / np.median(right - left))
+    face = unroll_face(traced.band, left, right, s)
+    tint = share > LEAST_SHARE and run_past(face, 1 / traced.band.px_per_mm, ripple, share) < GOES_ON
+    return inner if tint else toes
 
 
 def _fill(report: dict[str, Any], bead: Outline, scale: Scale, ripple: Ripple | None, tint: Tint) -> None:

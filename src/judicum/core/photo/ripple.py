@@ -74,10 +74,7 @@ def find_ripples(face: Floats, step_mm: float, half_width_mm: float) -> Ripple |
     # The rounded ends are edges of their own, brighter than any front: they are left out.
     end = min(int(0.9 * half_width_mm / step_mm), face.shape[1] // 4)
     body = face[rows, end : face.shape[1] - end].astype(np.float32)
-    detail = cv2.GaussianBlur(body, (0, 0), sigmaX=NARROW_MM / step_mm, sigmaY=0.7) - cv2.GaussianBlur(
-        body, (0, 0), sigmaX=WIDE_MM / step_mm, sigmaY=0.7
-    )
-    detail /= np.median(np.abs(detail), axis=1, keepdims=True) * 1.5 + 0.4
+    detail = _detail(body, step_mm)
     # A front is a notch: a dark line. Only where hardly any dark line runs across may a bright one stand for it.
     trains = [_train(np.clip(sign * detail, 0, 4), u[rows], step_mm, half_width_mm) for sign in (-1.0, 1.0)]
     best = trains[0] if trains[0].agreement >= DARK_FIRST * trains[1].agreement else trains[1]
@@ -145,6 +142,35 @@ def _usual_gap(signal: Floats, step_mm: float) -> float | None:
     smooth = gaussian_filter1d(signal, 0.13 / step_mm)
     peaks = find_peaks(smooth, distance=PITCH_MM[0] / step_mm, prominence=0.7 * smooth.std())[0]
     return min(float(np.median(np.diff(peaks))) * step_mm, PITCH_MM[1]) if len(peaks) > 4 else None
+
+
+def run_past(face: Floats, step_mm: float, ripple: Ripple, share: float) -> float:
+    """How strongly fronts seen in the middle of a face go on outside of it: 1 as strongly, 0 not at all.
+
+    Args:
+        face: lightness of a wider face (rows over u from -1 to +1, columns over s).
+        ripple: fronts found within the middle `share` of its width.
+    """
+    u = np.linspace(-1, 1, len(face)) / share
+    lines = np.clip(-_detail(face.astype(np.float32), step_mm), 0, 4)
+    near = np.array([-1, 0, 1])
+    seen = np.empty(len(u))
+    for k, (row, height) in enumerate(zip(lines, u, strict=True)):
+        at = np.rint((ripple.positions_mm - ripple.curve_mm * height**2) / step_mm).astype(int)
+        at = at[(at > 2) & (at < len(row) - 3)]
+        seen[k] = row[at[:, None] + near].max(1).mean() - row.mean() if len(at) else 0.0
+    inside, ring = np.abs(u) < 0.8, (np.abs(u) > 1.08) & (np.abs(u) * share < 0.92)
+    if not ring.any():
+        return 1.0
+    return float(np.clip(seen[ring].mean(), 0, None) / max(float(seen[inside].mean()), 1e-6))
+
+
+def _detail(body: Floats, step_mm: float) -> Floats:
+    """Fine lines across the face, each row in units of its own scatter."""
+    detail = cv2.GaussianBlur(body, (0, 0), sigmaX=NARROW_MM / step_mm, sigmaY=0.7) - cv2.GaussianBlur(
+        body, (0, 0), sigmaX=WIDE_MM / step_mm, sigmaY=0.7
+    )
+    return detail / (np.median(np.abs(detail), axis=1, keepdims=True) * 1.5 + 0.4)
 
 
 def unroll_face(band: Band, left_mm: Floats, right_mm: Floats, s_mm: Floats, rows: int = 61) -> Floats:

@@ -9,6 +9,8 @@ swap: first along the whole line, then between the bead's ends, so that nothing 
 open joint, the edge of a sheet) draws a toe away.
 """
 
+from dataclasses import dataclass, replace
+
 import cv2
 import numpy as np
 from scipy.ndimage import gaussian_filter1d
@@ -31,6 +33,8 @@ PAIR_N_MM = 0.25
 WIDTH_MM = (1.6, 13.0)
 SURROUNDINGS_WEIGHT = np.array([0.3, 1.0, 1.0], np.float32)
 LEAST_MM = 12.0
+INNER_MM = 0.5
+LEAST_INNER = 0.3
 LEAVES_MM, LEAVES_PRICE = 0.9, 0.4
 FREE_ROWS = 5
 BEND = 1
@@ -142,12 +146,24 @@ def _pooled(strength: Floats, band: Band) -> tuple[Floats, Floats, Floats, Float
     return cells.max(1).mean(2).astype(np.float64), colour.astype(np.float64), s, n
 
 
-def trace(picture: Pixels, scale: Scale, gains: Floats, candidate: Candidate) -> tuple[Toes, Band] | None:
+@dataclass(frozen=True)
+class Traced:
+    """A traced bead: its toes, the wide band they were read in, and the pair of edges that lies within them, if any.
+
+    `inner` is what the toes would be if those found were a contour of the tint around the bead.
+    """
+
+    toes: Toes
+    band: Band
+    inner: Toes | None
+
+
+def trace(picture: Pixels, scale: Scale, gains: Floats, candidate: Candidate) -> Traced | None:
     """Trace the bead of a candidate: the pair of toes roughly, its ends, then each toe closely.
 
     Returns:
-        The toes and the wide band they were read in, `BEYOND_MM` past either end; None where the line
-        or the bead is shorter than `LEAST_MM` inside the searched region.
+        The trace with its band reaching `BEYOND_MM` past either end; None where the line or the bead is
+        shorter than `LEAST_MM` inside the searched region.
     """
     density = min(ROUGH_PX_PER_MM, 1 / scale.mm_per_px)
     line = candidate.line
@@ -164,16 +180,22 @@ def trace(picture: Pixels, scale: Scale, gains: Floats, candidate: Candidate) ->
     low, high = max(low - BEYOND_MM, whole[0]), min(high + BEYOND_MM, whole[1])
     if high - low < LEAST_MM:
         return None
-    again = _pair(read_band(picture, scale, gains, line, (low, high), px_per_mm=density))
+    between = read_band(picture, scale, gains, line, (low, high), px_per_mm=density)
+    again = _pair(between)
+    inner = _pair(between, within=again)
     around = max(low - BEYOND_MM, whole[0]), min(high + BEYOND_MM, whole[1])
     band = read_band(picture, scale, gains, line, around, half_mm=WIDE_BAND_MM)
-    return _closely(band, again, low, high), band
+    strength = edge_strength(band.within(NEAR_MM))
+    closely = _closely(band, strength, again, low, high)
+    if float(np.median(inner.right_mm - inner.left_mm)) < LEAST_INNER * float(np.median(again.right_mm - again.left_mm)):
+        return Traced(closely, band, None)
+    within = _closely(band, strength, inner, low, high)
+    return Traced(closely, band, replace(within, start_mm=closely.start_mm, end_mm=closely.end_mm))
 
 
-def _closely(band: Band, rough: Toes, low: float, high: float) -> Toes:
+def _closely(band: Band, strength: Floats, rough: Toes, low: float, high: float) -> Toes:
     """Each toe of a rough pair to the twentieth of a millimetre, between two places of the line."""
     near_band = band.within(NEAR_MM)
-    strength = edge_strength(near_band)
     s = np.arange(low, high, STEP_S_MM)
     columns = np.clip(np.round((s - band.s_mm[0]) * band.px_per_mm).astype(int), 0, len(band.s_mm) - 1)
     middle = np.stack(
@@ -216,9 +238,17 @@ def freely(band: Band, toes: Toes, start_mm: float, end_mm: float) -> tuple[Floa
     return s, away[path[0]] + away[path[1]]
 
 
-def _pair(band: Band) -> Toes:
-    """The pair of toes with the strongest change in a band, and the run along which it stands out."""
-    strength, colour, s, n = _pooled(edge_strength(band), band)
+def _pair(band: Band, within: Toes | None = None) -> Toes:
+    """The pair of toes with the strongest change in a band, and the run along which it stands out.
+
+    With `within`, only what lies at least `INNER_MM` inside of those toes counts.
+    """
+    strength = edge_strength(band)
+    if within is not None:
+        left, right = (np.interp(band.s_mm, within.s_mm, toe) for toe in (within.left_mm, within.right_mm))
+        n = band.n_mm[:, None]
+        strength = strength * ((n > left[None, :] + INNER_MM) & (n < right[None, :] - INNER_MM))
+    strength, colour, s, n = _pooled(strength, band)
     lefts, rights = _toe_pair(strength, colour)
     columns = np.arange(len(s))
     evidence = np.minimum(strength[lefts, columns], strength[rights, columns])
