@@ -4,7 +4,8 @@ import cv2
 import numpy as np
 
 from judicum.core.arrays import Floats
-from judicum.core.photo.band import Band
+from judicum.core.photo.band import FILM_WEIGHT, LINE_WEIGHT, SHADE_WEIGHT, Band, bare_metal
+from judicum.core.photo.film import film_and_shade, linear_to_lab
 from judicum.core.photo.locate import LAB_WEIGHT
 from judicum.core.photo.toes import Toes
 
@@ -24,11 +25,14 @@ def find_ends(band: Band, toes: Toes) -> tuple[float, float]:
     face inside and zone outside, as beside the toes nearby; so that neither a ripple front within
     the bead nor a contour of the tint outside is taken for the tip. Resolution 0.1 mm.
     """
-    lab = cv2.GaussianBlur(band.lab * LAB_WEIGHT, (0, 0), 0.08 * band.px_per_mm)
-    return _tip(band, lab, toes, toes.start_mm, -1.0), _tip(band, lab, toes, toes.end_mm, 1.0)
+    light = cv2.GaussianBlur(band.linear, (0, 0), 0.08 * band.px_per_mm)
+    film, shade = film_and_shade(light, bare_metal(band))
+    # Five channels: colour for the edge; film, and a little of the shade, for what is face and what is zone.
+    views = np.dstack([linear_to_lab(light) * LAB_WEIGHT, 0.3 * SHADE_WEIGHT * shade, FILM_WEIGHT * film])
+    return _tip(band, views, toes, toes.start_mm, -1.0), _tip(band, views, toes, toes.end_mm, 1.0)
 
 
-def _tip(band: Band, lab: Floats, toes: Toes, rough: float, outward: float) -> float:
+def _tip(band: Band, views: Floats, toes: Toes, rough: float, outward: float) -> float:
     width = float(np.median((toes.right_mm - toes.left_mm)[toes.inside]))
     inner = np.abs(toes.s_mm - (rough - outward * 2.0 * width)) < 1.2 * width
     inner &= toes.inside
@@ -40,11 +44,14 @@ def _tip(band: Band, lab: Floats, toes: Toes, rough: float, outward: float) -> f
     middle = float(np.median(toes.centre_mm[inner] - slope * outward * (toes.s_mm[inner] - rough)))
 
     def colour(s: Floats, n: Floats) -> Floats:
-        """Weighted CIELAB at places along and across the line (2-D)."""
+        """The five channels at places along and across the line (2-D)."""
         columns, rows = (s - band.s_mm[0]) * band.px_per_mm, (n - band.n_mm[0]) * band.px_per_mm
-        return cv2.remap(
-            lab, columns.astype(np.float32), rows.astype(np.float32), cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE
-        )
+        where = columns.astype(np.float32), rows.astype(np.float32)
+        parts = [
+            cv2.remap(np.ascontiguousarray(v), *where, cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE)
+            for v in (views[..., :3], views[..., 3:])
+        ]
+        return np.concatenate(parts, axis=-1)
 
     at = toes.s_mm[inner]
     u = np.linspace(-0.75, 0.75, 9)[:, None]
@@ -69,9 +76,11 @@ def _tip(band: Band, lab: Floats, toes: Toes, rough: float, outward: float) -> f
     def ring(distance: float) -> Floats:
         return colour(rough + outward * (beyond + distance * normal[..., 0]), across + distance * normal[..., 1])
 
-    near_in, near_out, inside, outside = (ring(d) for d in (-0.12, 0.12, -0.5, 0.5))
-    sharp, lasting = np.linalg.norm(near_out - near_in, axis=-1), np.linalg.norm(outside - inside, axis=-1)
-    edge = np.log1p(np.sqrt(sharp * (lasting + 1.0))).mean(-1)
+    near_in, on, near_out, inside, outside = (ring(d) for d in (-0.12, 0.0, 0.12, -0.5, 0.5))
+    sharp, lasting = (np.linalg.norm((b - a)[..., :3], axis=-1) for a, b in ((near_in, near_out), (inside, outside)))
+    line = np.clip((inside + outside)[..., 0] / 2 - on[..., 0], 0, 15)
+    edge = np.log1p(np.sqrt(sharp * (lasting + 1.0)) + LINE_WEIGHT * line).mean(-1)
+    outside, inside, beside, face = (v[..., 3:] for v in (outside, inside, beside, face))
     like = _likeness(outside, beside, face) + _likeness(inside, face, beside)
     score = edge + LIKENESS * like.mean(-1)
     return float(rough + outward * tip[int(score.argmax()), 0])

@@ -18,7 +18,7 @@ from judicum.core.photo.plate import Plate, read_plate
 from judicum.core.photo.refuse import NotMeasured, refuse
 from judicum.core.photo.ripple import Ripple, find_ripples, run_past, unroll_face
 from judicum.core.photo.scale import GivenScale, Scale, find_card, plane_scale
-from judicum.core.photo.settle import settle
+from judicum.core.photo.settle import distinctness, settle
 from judicum.core.photo.sharpness import blur_mm
 from judicum.core.photo.tint import Tint, read_tint
 from judicum.core.photo.toes import Toes
@@ -36,6 +36,11 @@ LEAST_STRENGTH = 2.9
 LEAST_STRENGTH_WITH_RIPPLES = 1.7
 SURE_AGREEMENT = 0.25
 CERTAIN_AGREEMENT = 0.5
+FAINT_STRENGTH = 2.0
+CERTAIN_STRENGTH = 8.0
+LEAST_STEP, FADES, STEPS = 0.6, 0.95, 1.5
+"""Distinctness (`settle.distinctness`) under which two edges are no bead, are doubted, and from which they are believed."""
+MUCH_MORE = 1.3
 LEAST_SHARE = 0.4
 GOES_ON = 0.33
 LEAST_LENGTH_MM = 12.0
@@ -127,8 +132,7 @@ def _measure_bead(picture: Pixels, scale: Scale, report: dict[str, Any]) -> Meas
         return Measured(_refused(report, refuse("no_bead")), picture=picture)
     flip = starts_at_end(toes)
     ripple = _ripple(band, toes, start, end, flip)
-    # Faint toes are believed where ripples run between them: nothing but a bead has those.
-    if toes.strength < LEAST_STRENGTH and (ripple is None or ripple.agreement < SURE_AGREEMENT):
+    if not _is_bead(toes.strength, distinctness(band, toes), ripple):
         return Measured(_refused(report, refuse("no_bead")), picture=picture)
     bead = outline(toes, start, end, flip)
     middle = bead.centre_mm[len(bead.centre_mm) // 2]
@@ -159,11 +163,29 @@ def _strongest_trace(picture: Pixels, scale: Scale, gains: Floats) -> Traced | N
     return best
 
 
+def _is_bead(strength: float, distinct: float, ripple: Ripple | None) -> bool:
+    """Whether two toes bound a bead: ripples run between them, or the light steps at both.
+
+    Nothing but a bead has ripples; a tinted stripe without a bead fades at its edges.
+    """
+    if ripple is not None and ripple.agreement >= SURE_AGREEMENT:
+        return True
+    least = LEAST_STRENGTH if distinct < STEPS else FAINT_STRENGTH
+    return strength >= least and (distinct >= LEAST_STEP or strength >= CERTAIN_STRENGTH)
+
+
 def _within_contours(traced: Traced) -> Toes:
-    """The toes, or the pair inside of them where ripples run only between those: then the outer pair is tint."""
+    """The toes, or the pair inside of them where the outer pair is tint around the bead.
+
+    It is where the light fades across the outer pair rather than steps, or where ripples run only
+    between the inner one.
+    """
     toes, inner = traced.toes, traced.inner
     if inner is None or toes.strength < LEAST_STRENGTH:
         return toes
+    fading = distinctness(traced.band, toes)
+    if fading < FADES and distinctness(traced.band, inner) > MUCH_MORE * fading:
+        return inner
     at = toes.s_mm[toes.inside]
     ripple = _ripple(traced.band, inner, float(at[0]), float(at[-1]), False)
     if ripple is None or ripple.agreement < CERTAIN_AGREEMENT:

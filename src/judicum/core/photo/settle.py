@@ -1,5 +1,6 @@
 """Where within its step and shadow a toe lies."""
 
+from dataclasses import replace
 from functools import cache
 
 import cv2
@@ -28,20 +29,25 @@ def settle(band: Band, toes: Toes) -> Toes:
     at its edge and so is dark there, which is why the darkest line is not the toe; the toe is where
     the colours change over. One shift per side: local shape is the path's. Resolution 0.02 mm.
     """
-    inside = toes.inside
-    if inside.sum() < 20:
+    if toes.inside.sum() < 20:
         return toes
-    places = np.flatnonzero(inside)
+    left, right = (toe_shift(profile) for profile in _profiles(band, toes))
+    return replace(toes, left_mm=toes.left_mm - left, right_mm=toes.right_mm + right)
+
+
+def _profiles(band: Band, toes: Toes) -> list[Floats]:
+    """Linear light (offsets, 3) across the left and the right toe, inside to outside, median along the bead."""
+    places = np.flatnonzero(toes.inside)
     trimmed = places[len(places) // 8 : -max(1, len(places) // 8)]
-    moved = []
+    found = []
     for toe, outward in ((toes.left_mm, -1.0), (toes.right_mm, 1.0)):
         rows = (toe[trimmed][None, :] + outward * OFFSET_MM[:, None] - band.n_mm[0]) * band.px_per_mm
         columns = np.broadcast_to((toes.s_mm[trimmed] - band.s_mm[0]) * band.px_per_mm, rows.shape)
         light = cv2.remap(
             band.linear, columns.astype(np.float32), rows.astype(np.float32), cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE
         )  # fmt: skip
-        moved.append(toe + outward * toe_shift(np.median(light, axis=1)))
-    return Toes(toes.line, toes.s_mm, moved[0], moved[1], toes.evidence, toes.start_mm, toes.end_mm)
+        found.append(np.median(light, axis=1))
+    return found
 
 
 def toe_shift(profile: Floats) -> float:
@@ -55,6 +61,22 @@ def toe_shift(profile: Floats) -> float:
     explained = np.einsum("mij,ic->mjc", bases, light)
     misfit = ((light**2).sum() - (explained**2).sum((1, 2))) * (1 + PLATE_IS_FLAT * outside_depth)
     return float(SHIFT_MM[np.argmin(misfit) % len(SHIFT_MM)])
+
+
+def distinctness(band: Band, toes: Toes) -> float:
+    """How much better a step explains the light across the toes than an even fade does; the weaker toe.
+
+    About 1 for the fading edge of a tinted stripe, 3 and more for the toes of a bead.
+    """
+    return min(_distinct(profile) for profile in _profiles(band, toes))
+
+
+def _distinct(profile: Floats) -> float:
+    light = profile / np.maximum(profile.mean(0), 1e-5)
+    fade = np.linalg.qr(np.vander(OFFSET_MM, 4))[0]
+    left_over = (light**2).sum() - ((fade.T @ light) ** 2).sum()
+    explained = np.einsum("mij,ic->mjc", _bank()[0], light)
+    return float(left_over / max(float(((light**2).sum() - (explained**2).sum((1, 2))).min()), 1e-4))
 
 
 @cache
