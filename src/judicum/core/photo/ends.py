@@ -77,9 +77,12 @@ def _tip(band: Band, views: Floats, toes: Toes, rough: float, outward: float) ->
         return colour(rough + outward * (beyond + distance * normal[..., 0]), across + distance * normal[..., 1])
 
     near_in, on, near_out, inside, outside = (ring(d) for d in (-0.12, 0.0, 0.12, -0.5, 0.5))
-    sharp, lasting = (np.linalg.norm((b - a)[..., :3], axis=-1) for a, b in ((near_in, near_out), (inside, outside)))
     line = np.clip((inside + outside)[..., 0] / 2 - on[..., 0], 0, 15)
-    edge = np.log1p(np.sqrt(sharp * (lasting + 1.0)) + LINE_WEIGHT * line).mean(-1)
+    edge = np.zeros(len(tip))
+    for part in (slice(0, 3), slice(3, 5)):
+        sharp = np.linalg.norm((near_out - near_in)[..., part], axis=-1)
+        lasting = np.linalg.norm((outside - inside)[..., part], axis=-1)
+        edge += np.log1p(np.sqrt(sharp * (lasting + 1.0)) + LINE_WEIGHT * line).mean(-1) / 2
     outside, inside, beside, face = (v[..., 3:] for v in (outside, inside, beside, face))
     like = _likeness(outside, beside, face) + _likeness(inside, face, beside)
     score = edge + LIKENESS * like.mean(-1)
