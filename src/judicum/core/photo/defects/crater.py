@@ -8,66 +8,58 @@ from judicum.core.photo.defects.face import Face
 from judicum.core.photo.defects.fault import Fault
 
 ANGLES = np.radians(np.arange(0, 360, 15))
-STANDS_OUT = 3.4
+STANDS_OUT = 4.0
 """How many spreads a ring at an end must stand out from rings elsewhere on the same bead."""
-LEAST_RING = 0.10
+LEAST_RING = 0.12
 
 
 def craters(face: Face) -> list[Fault]:
     """Craters at either end.
 
-    Circles of several sizes are slid along the middle of the bead; each scores by how dark its rim
-    is against just inside and outside, in the weaker half of all directions, so that a ripple front,
-    dark on one side only, makes no ring. A ring at an end must stand out from those along the bead.
+    Circles of several sizes are slid along the middle of the bead and a little to either side; each
+    scores by how dark its rim is against just inside and outside, in the median direction, so that a
+    ripple front, dark on one side only, makes no ring. A ring at an end must stand out from those
+    along the bead.
     """
     step, width = face.step_mm, face.width_mm
-    light = np.log(np.maximum(cv2.GaussianBlur(face.light, (0, 0), 0.07 / step), 1e-4))
-    places = np.arange(0.3 * width, face.length_mm - 0.3 * width, 0.2)
-    radii = width * np.array([0.18, 0.22, 0.26, 0.30, 0.34, 0.38])
-    score = np.stack([_ring(face, light, places, r) for r in radii])
+    light = np.log(np.maximum(cv2.GaussianBlur(face.light, (0, 0), 0.06 / step), 1e-4))
+    places = np.arange(0.25 * width, face.length_mm - 0.25 * width, 0.15)
+    aside = np.array([-0.10, -0.05, 0.0, 0.05, 0.10]) * width
+    radii = width * np.array([0.18, 0.21, 0.24, 0.27, 0.30, 0.33, 0.36])
+    score = np.stack([[_ring(face, light, places, n, r) for n in aside] for r in radii])
     found = []
-    for end in (0, 1):
-        from_tip = places if end == 0 else face.length_mm - places
-        at_end = from_tip < 1.05 * width
-        along = (places > 1.5 * width) & (places < face.length_mm - 1.5 * width)
-        if along.sum() < 10 or not at_end.any():
+    along = (places > 1.5 * width) & (places < face.length_mm - 1.5 * width)
+    if along.sum() < 10:
+        return []
+    # What rings of each size score along the bead, at their best offset.
+    best = score.max(1)
+    usual = np.median(best[:, along], axis=1)
+    spread = np.std(best[:, along], axis=1) + 0.015
+    standing = (score - usual[:, None, None]) / spread[:, None, None]
+    for at_end in (places < 1.05 * width, places > face.length_mm - 1.05 * width):
+        row, offset, column = np.unravel_index(int(np.where(at_end, standing, -9).argmax()), standing.shape)
+        ring = float(score[row, offset, column])
+        if ring < LEAST_RING or standing[row, offset, column] < STANDS_OUT:
             continue
-        usual, spread = np.median(score[:, along]), float(np.std(score[:, along])) + 0.01
-        row, column = np.unravel_index(int(np.where(at_end[None, :], score, -9).argmax()), score.shape)
-        best = float(score[row, column])
-        if best < LEAST_RING or (best - usual) / spread < STANDS_OUT:
-            continue
-        s = float(face.s_mm[0] + places[column])
-        found.append(
-            Fault(
-                "crater",
-                s,
-                0.0,
-                2 * float(radii[row]),
-                float(np.clip(0.4 + best, 0.4, 0.95)),
-                _pinhole(face, s, float(radii[row])),
-            )
-        )
+        s, radius = float(face.s_mm[0] + places[column]), float(radii[row])
+        confidence = float(np.clip(0.4 + ring, 0.4, 0.95))
+        found.append(Fault("crater", s, float(aside[offset]), 2 * radius, confidence, _pinhole(face, s, radius)))
     return found
 
 
-def _ring(face: Face, light: Floats, places: Floats, radius: float) -> Floats:
-    """Darkness of the rim at each place: the mean over the weaker half of all directions."""
+def _ring(face: Face, light: Floats, places: Floats, n_mm: float, radius: float) -> Floats:
+    """Darkness of the rim round each place: the median over all directions."""
 
     def circle(r: float) -> Floats:
         columns = (places[:, None] + r * np.cos(ANGLES)[None, :]) / face.step_mm
-        rows = (r * np.sin(ANGLES)[None, :] - face.n_mm[0]) / face.step_mm + np.zeros_like(columns)
+        rows = (n_mm + r * np.sin(ANGLES)[None, :] - face.n_mm[0]) / face.step_mm + np.zeros_like(columns)
         return cv2.remap(
-            light,
-            columns.astype(np.float32),
-            rows.astype(np.float32),
-            cv2.INTER_LINEAR,
-            borderMode=cv2.BORDER_REPLICATE,
+            light, columns.astype(np.float32), rows.astype(np.float32), cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE
         )
 
-    rim = np.min([circle(radius + d) for d in (-0.08, 0.0, 0.08)], axis=0)
-    darker = np.minimum(circle(radius - 0.32), circle(radius + 0.32)) - rim
-    return np.sort(darker, axis=1)[:, : len(ANGLES) // 2].mean(1)
+    rim = np.minimum(circle(radius - 0.06), circle(radius + 0.06))
+    darker = (circle(radius - 0.3) + circle(radius + 0.3)) / 2 - rim
+    return np.quantile(darker, 0.4, axis=1)
 
 
 def _pinhole(face: Face, s_mm: float, radius: float) -> bool:

@@ -8,13 +8,17 @@ from judicum.core.arrays import Flags, Floats
 from judicum.core.photo.defects.face import Face
 from judicum.core.photo.defects.fault import Fault
 
-GROOVE_DARKER = 0.42
+GROOVE_DARKER = 0.5
 """Natural logarithm by which a groove is darker than the same toe usually is."""
+GROOVE_SPREADS = 2.5
+"""How many times the toe's usual change (its median to its darkest tenth) a groove goes beyond it."""
 UNDERCUT_MM = 3.0
 SUGAR_MM = 2.5
-SUGAR_ROUGH = 2.4
-SUGAR_DARKER = 0.25
-SUGAR_CHROMA = 14.0
+SUGAR_ROUGH = 0.8
+SUGAR_DARKER = 0.35
+SUGAR_CHROMA = 6.0
+SUGAR_GREYER = 6.0
+SUGAR_LIGHTNESS = (25.0, 54.0)
 GAP_MM = 1.5
 BULGE_MM = 1.5
 GAP_SHARE = 0.5
@@ -33,7 +37,12 @@ def runs(flags: Flags, step_mm: float, least_mm: float, bridge_mm: float = 0.6) 
 
 
 def sugar(face: Face) -> tuple[list[Fault], Flags]:
-    """Patches of dull, grey, granular oxide, and where they lie (rows, columns)."""
+    """Patches of dull, grey, granular oxide, and where they lie (rows, columns).
+
+    The oxide is colourless and of middling lightness by itself, and differs from what the face is at
+    the same distance from its middle elsewhere: greyer where the face is coloured, darker where it
+    is bright; and it is not smooth.
+    """
     step = face.step_mm
     lightness = np.ascontiguousarray(face.lab[..., 0])
     fine = lightness - cv2.GaussianBlur(lightness, (0, 0), 0.18 / step)
@@ -42,68 +51,60 @@ def sugar(face: Face) -> tuple[list[Fault], Flags]:
     body = inside & (np.abs(face.n_mm)[:, None] < 0.75 * face.half_mm[None, :])
     if body.sum() < 50:
         return [], np.zeros(body.shape, bool)
-    usual_rough, usual_light = float(np.median(rough[body])), float(np.median(face.light[body]))
-    soft = cv2.GaussianBlur(face.lab, (0, 0), 0.35 / step)
-    light = cv2.GaussianBlur(face.light, (0, 0), 0.45 / step)
+    soft = cv2.GaussianBlur(face.lab, (0, 0), 0.4 / step)
+    light = np.log(np.maximum(cv2.GaussianBlur(face.light, (0, 0), 0.45 / step), 1e-4))
     chroma = np.hypot(soft[..., 1], soft[..., 2])
-    usual_chroma = float(np.median(chroma[body]))
-    mask = (
-        (rough > max(SUGAR_ROUGH * usual_rough, 2.0))
-        & (np.log(np.maximum(light, 1e-4) / usual_light) < -SUGAR_DARKER)
-        & (chroma < max(SUGAR_CHROMA, 0.5 * usual_chroma))
-        & body
-    )
+    usual_chroma, usual_light = (np.median(v, axis=1, keepdims=True) for v in (chroma, light))
+    grey = (chroma < SUGAR_CHROMA) & (soft[..., 0] > SUGAR_LIGHTNESS[0]) & (soft[..., 0] < SUGAR_LIGHTNESS[1])
+    unlike = (light < usual_light - SUGAR_DARKER) | (usual_chroma - chroma > SUGAR_GREYER)
+    granular = rough > max(SUGAR_ROUGH, 0.75 * float(np.median(rough[body])))
+    mask = grey & unlike & granular & body
     share = mask.sum(0) / np.maximum(body.sum(0), 1)
     found = []
-    for a, b in runs(share > 0.45, step, SUGAR_MM):
+    for a, b in runs(share > 0.5, step, SUGAR_MM, 1.0):
         # Its ragged rim is seen to about half of its depth.
         found.append(Fault("sugaring", float(face.s_mm[(a + b) // 2]), 0.0, (b - a) * step + 0.6, 0.85))
     return found, mask
 
 
 def undercut(face: Face, blind: Flags) -> list[Fault]:
-    """Dark grooves along either toe, against how dark that toe usually is."""
+    """Dark grooves along either toe, against how dark that toe usually is and how much that changes."""
     step = face.step_mm
-    light = np.log(np.maximum(cv2.GaussianBlur(face.light, (0, 0), sigmaX=0.4 / step, sigmaY=0.08 / step), 1e-4))
-    found = []
-    at = np.arange(len(face.s_mm))
+    light = np.log(np.maximum(cv2.GaussianBlur(face.light, (0, 0), sigmaX=0.4 / step, sigmaY=0.06 / step), 1e-4))
     margin = max(1, round(0.6 * face.width_mm / step))
+    if len(face.s_mm) < 3 * margin:
+        return []
+    flags, depth = [], []
     for side in (-1.0, 1.0):
-        offset = np.arange(-0.35, 0.66, 0.05)
-        rows = (side * (face.half_mm[None, :] + offset[:, None]) - face.n_mm[0]) / step
-        columns = np.broadcast_to(at, rows.shape)
-        beside = cv2.remap(
-            light,
-            columns.astype(np.float32),
-            rows.astype(np.float32),
-            cv2.INTER_LINEAR,
-            borderMode=cv2.BORDER_REPLICATE,
-        )
         # How much dark lies across the toe: a groove is wider and deeper than the toe's own line.
-        darkness = np.sort(beside, axis=0)[: len(offset) // 2].mean(0)
-        plate_rows = (side * (face.half_mm[None, :] + np.arange(1.0, 1.7, 0.1)[:, None]) - face.n_mm[0]) / step
-        plate = cv2.remap(
-            light, np.broadcast_to(at, plate_rows.shape).astype(np.float32), plate_rows.astype(np.float32), cv2.INTER_LINEAR,
-            borderMode=cv2.BORDER_REPLICATE,
-        ).mean(0)  # fmt: skip
-        relative = darkness - gaussian_filter1d(plate, 1.5 / step)
-        deeper = np.median(relative[margin:-margin]) - relative if len(at) > 3 * margin else np.zeros(len(at))
-        flags = deeper > GROOVE_DARKER
-        flags[:margin] = flags[-margin:] = False
-        flags &= ~blind.any(0)
-        for a, b in runs(flags, step, UNDERCUT_MM, 1.0):
+        dark = np.sort(_beside(face, light, side, np.arange(-0.3, 0.71, 0.05)), axis=0)[:8].mean(0)
+        plate = gaussian_filter1d(_beside(face, light, side, np.arange(1.0, 1.7, 0.1)).mean(0), 1.0 / step)
+        relative = gaussian_filter1d(dark - plate, 0.4 / step)
+        usual, low = np.quantile(relative[margin:-margin], [0.5, 0.1])
+        deeper = usual - relative
+        marked = deeper > max(GROOVE_DARKER, GROOVE_SPREADS * (usual - low))
+        marked[:margin] = marked[-margin:] = False
+        flags.append(marked & ~blind.any(0))
+        depth.append(deeper)
+    found = []
+    for k, side in enumerate((-1.0, 1.0)):
+        for a, b in runs(flags[k], step, UNDERCUT_MM, 1.0):
+            if flags[1 - k][a : b + 1].mean() > 0.5:
+                continue  # Dark on both sides is a shadow or a change of the tint.
             middle = (a + b) // 2
-            confidence = float(np.clip(0.4 + 0.6 * deeper[a : b + 1].mean(), 0.4, 0.95))
-            found.append(
-                Fault(
-                    "undercut",
-                    float(face.s_mm[middle]),
-                    side * float(face.half_mm[middle] + 0.1),
-                    (b - a) * step + 0.8,
-                    confidence,
-                )
-            )
+            confidence = float(np.clip(0.3 + 0.5 * depth[k][a : b + 1].mean(), 0.4, 0.95))
+            place = side * float(face.half_mm[middle] + 0.1)
+            found.append(Fault("undercut", float(face.s_mm[middle]), place, (b - a) * step + 0.8, confidence))
     return found
+
+
+def _beside(face: Face, values: Floats, side: float, offset_mm: Floats) -> Floats:
+    """Values at distances outside one toe: (offsets, columns)."""
+    rows = (side * (face.half_mm[None, :] + offset_mm[:, None]) - face.n_mm[0]) / face.step_mm
+    columns = np.broadcast_to(np.arange(len(face.s_mm)), rows.shape)
+    return cv2.remap(
+        values, columns.astype(np.float32), rows.astype(np.float32), cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE
+    )
 
 
 def uneven_width(s_mm: Floats, width_mm: Floats) -> list[Fault]:
