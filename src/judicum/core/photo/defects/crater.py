@@ -8,17 +8,17 @@ from judicum.core.photo.defects.face import Face
 from judicum.core.photo.defects.fault import Fault
 
 ANGLES = np.radians(np.arange(0, 360, 15))
-STANDS_OUT = 4.0
+STANDS_OUT = 3.0
 """How many spreads a ring at an end must stand out from rings elsewhere on the same bead."""
-LEAST_RING = 0.12
+LEAST_RING = 0.14
 
 
 def craters(face: Face) -> list[Fault]:
     """Craters at either end.
 
     Circles of several sizes are slid along the middle of the bead and a little to either side; each
-    scores by how dark its rim is against just inside and outside, in the median direction, so that a
-    ripple front, dark on one side only, makes no ring. A ring at an end must stand out from those
+    scores by how dark its rim is against just inside and outside, in the weakest fifth of all directions, so that
+    a ripple front, dark on one side only, makes no ring. A ring at an end must stand out from those
     along the bead.
     """
     step, width = face.step_mm, face.width_mm
@@ -48,7 +48,7 @@ def craters(face: Face) -> list[Fault]:
 
 
 def _ring(face: Face, light: Floats, places: Floats, n_mm: float, radius: float) -> Floats:
-    """Darkness of the rim round each place: the median over all directions."""
+    """Darkness of the rim round each place: the weakest fifth of all directions."""
 
     def circle(r: float) -> Floats:
         columns = (places[:, None] + r * np.cos(ANGLES)[None, :]) / face.step_mm
@@ -59,7 +59,7 @@ def _ring(face: Face, light: Floats, places: Floats, n_mm: float, radius: float)
 
     rim = np.minimum(circle(radius - 0.06), circle(radius + 0.06))
     darker = (circle(radius - 0.3) + circle(radius + 0.3)) / 2 - rim
-    return np.quantile(darker, 0.4, axis=1)
+    return np.quantile(darker, 0.2, axis=1)
 
 
 def _pinhole(face: Face, s_mm: float, radius: float) -> bool:

@@ -11,7 +11,7 @@ AROUND_MM = 1.3
 HOLE_LIGHT = 0.33
 """A hole has less than this share of the light around it."""
 HOLE_LIGHTNESS = 24.0
-SPECK_STEP = 0.42
+SPECK_STEP = 0.6
 """Natural logarithm of the light step at a speck."""
 PORE_MM = (0.35, 2.2)
 SPECK_MM = (0.35, 1.7)
@@ -62,7 +62,7 @@ def _specks(face: Face, ratio: Floats, usable: Flags) -> list[Fault]:
     for sign in (1.0, -1.0):
         level = sign * ratio
         spread = float(np.quantile(level[usable], 0.985)) if usable.any() else 0.0
-        mask = (level > max(SPECK_STEP, 1.6 * spread)) & usable
+        mask = (level > max(SPECK_STEP, 2.0 * spread)) & usable
         for blob in _blobs(mask):
             size = float(np.sqrt(4 * blob.sum() / np.pi)) * step
             if not SPECK_MM[0] <= size <= SPECK_MM[1] or _roundness(blob) < 0.5 or _hardness(level, blob, step) < 0.55:

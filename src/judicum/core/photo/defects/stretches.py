@@ -11,7 +11,7 @@ from judicum.core.photo.defects.fault import Fault
 GROOVE_DARKER = 0.5
 """Natural logarithm by which a groove is darker than the same toe usually is."""
 GROOVE_SPREADS = 2.5
-"""How many times the toe's usual change (its median to its darkest tenth) a groove goes beyond it."""
+"""How many times the toe's usual change (its median to its brightest tenth) a groove goes beyond it."""
 UNDERCUT_MM = 3.0
 SUGAR_MM = 2.5
 SUGAR_ROUGH = 0.8
@@ -80,9 +80,9 @@ def undercut(face: Face, blind: Flags) -> list[Fault]:
         dark = np.sort(_beside(face, light, side, np.arange(-0.3, 0.71, 0.05)), axis=0)[:8].mean(0)
         plate = gaussian_filter1d(_beside(face, light, side, np.arange(1.0, 1.7, 0.1)).mean(0), 1.0 / step)
         relative = gaussian_filter1d(dark - plate, 0.4 / step)
-        usual, low = np.quantile(relative[margin:-margin], [0.5, 0.1])
+        usual, high = np.quantile(relative[margin:-margin], [0.5, 0.9])
         deeper = usual - relative
-        marked = deeper > max(GROOVE_DARKER, GROOVE_SPREADS * (usual - low))
+        marked = deeper > max(GROOVE_DARKER, GROOVE_SPREADS * (high - usual))
         marked[:margin] = marked[-margin:] = False
         flags.append(marked & ~blind.any(0))
         depth.append(deeper)
