@@ -6,7 +6,8 @@ import cv2
 import numpy as np
 
 from judicum.core.arrays import Flags, Floats
-from judicum.core.photo.band import Band
+from judicum.core.photo.band import Band, bare_metal
+from judicum.core.photo.film import film_and_shade
 
 BESIDE_MM = 2.2
 
@@ -15,14 +16,16 @@ BESIDE_MM = 2.2
 class Face:
     """A straightened view: rows over n (mm from the centreline), columns over s (mm along the traced line).
 
-    `lab` is CIELAB (rows, columns, 3); `light` its relative luminance; `half_mm` (columns,) half the
-    width; `length_mm` from tip to tip, the columns running from the first tip to the second.
+    `lab` is CIELAB (rows, columns, 3); `light` its relative luminance; `shade` the natural logarithm of
+    the light with what the film takes from it given back, so that the tint leaves no mark in it;
+    `half_mm` (columns,) half the width. The columns run from the first tip to the second.
     """
 
     s_mm: Floats
     n_mm: Floats
     lab: Floats
     light: Floats
+    shade: Floats
     half_mm: Floats
 
     @property
@@ -56,4 +59,5 @@ def unroll(band: Band, s_mm: Floats, left_mm: Floats, right_mm: Floats) -> Face:
     lab = cv2.remap(band.lab, columns, rows, cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE)
     linear = cv2.remap(band.linear, columns, rows, cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE)
     light = linear @ np.array([0.0722, 0.7152, 0.2126], np.float32)
-    return Face(s_mm, n, lab, light, half)
+    soft = cv2.GaussianBlur(linear, (0, 0), sigmaX=0.4 / step, sigmaY=0.06 / step)
+    return Face(s_mm, n, lab, light, film_and_shade(soft, bare_metal(band))[1], half)

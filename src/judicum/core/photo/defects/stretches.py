@@ -8,12 +8,13 @@ from judicum.core.arrays import Flags, Floats
 from judicum.core.photo.defects.face import Face
 from judicum.core.photo.defects.fault import Fault
 
-GROOVE_DARKER = 0.5
+GROOVE_DARKER = 0.55
 """Natural logarithm by which a groove is darker than the same toe usually is."""
-GROOVE_SPREADS = 2.5
+GROOVE_SPREADS = 2.0
 """How many times the toe's usual change (its median to its brightest tenth) a groove goes beyond it."""
 UNDERCUT_MM = 3.0
 SUGAR_MM = 2.5
+BLIND_RIM_MM = 1.5
 SUGAR_ROUGH = 0.8
 SUGAR_DARKER = 0.35
 SUGAR_CHROMA = 6.0
@@ -68,23 +69,27 @@ def sugar(face: Face) -> tuple[list[Fault], Flags]:
 
 
 def undercut(face: Face, blind: Flags) -> list[Fault]:
-    """Dark grooves along either toe, against how dark that toe usually is and how much that changes."""
+    """Dark grooves along either toe, against how dark that toe usually is and how much that changes.
+
+    The shade is looked at, not the light: beside a bead the tint alone darkens the plate as deeply.
+    """
     step = face.step_mm
-    light = np.log(np.maximum(cv2.GaussianBlur(face.light, (0, 0), sigmaX=0.4 / step, sigmaY=0.06 / step), 1e-4))
     margin = max(1, round(0.6 * face.width_mm / step))
     if len(face.s_mm) < 3 * margin:
         return []
+    rim = np.ones(2 * round(BLIND_RIM_MM / step) + 1, np.uint8)
+    hidden = cv2.dilate(blind.any(0).astype(np.uint8)[None, :], rim[None, :])[0] > 0
     flags, depth = [], []
     for side in (-1.0, 1.0):
         # How much dark lies across the toe: a groove is wider and deeper than the toe's own line.
-        dark = np.sort(_beside(face, light, side, np.arange(-0.3, 0.71, 0.05)), axis=0)[:8].mean(0)
-        plate = gaussian_filter1d(_beside(face, light, side, np.arange(1.0, 1.7, 0.1)).mean(0), 1.0 / step)
+        dark = np.sort(_beside(face, face.shade, side, np.arange(-0.3, 0.71, 0.05)), axis=0)[:8].mean(0)
+        plate = gaussian_filter1d(_beside(face, face.shade, side, np.arange(1.0, 1.7, 0.1)).mean(0), 1.0 / step)
         relative = gaussian_filter1d(dark - plate, 0.4 / step)
         usual, high = np.quantile(relative[margin:-margin], [0.5, 0.9])
         deeper = usual - relative
         marked = deeper > max(GROOVE_DARKER, GROOVE_SPREADS * (high - usual))
         marked[:margin] = marked[-margin:] = False
-        flags.append(marked & ~blind.any(0))
+        flags.append(marked & ~hidden)
         depth.append(deeper)
     found = []
     for k, side in enumerate((-1.0, 1.0)):
