@@ -17,7 +17,7 @@ class Face:
     """A straightened view: rows over n (mm from the centreline), columns over s (mm along the traced line).
 
     `lab` is CIELAB (rows, columns, 3); `light` its relative luminance; `shade` the natural logarithm of
-    the light with what the film takes from it given back, so that the tint leaves no mark in it;
+    the light with what the film takes from it given back, so that the tint leaves no mark in it; `film_nm` that film;
     `half_mm` (columns,) half the width. The columns run from the first tip to the second.
     """
 
@@ -26,6 +26,7 @@ class Face:
     lab: Floats
     light: Floats
     shade: Floats
+    film_nm: Floats
     half_mm: Floats
 
     @property
@@ -60,4 +61,5 @@ def unroll(band: Band, s_mm: Floats, left_mm: Floats, right_mm: Floats) -> Face:
     linear = cv2.remap(band.linear, columns, rows, cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE)
     light = linear @ np.array([0.0722, 0.7152, 0.2126], np.float32)
     soft = cv2.GaussianBlur(linear, (0, 0), sigmaX=0.4 / step, sigmaY=0.06 / step)
-    return Face(s_mm, n, lab, light, film_and_shade(soft, bare_metal(band))[1], half)
+    film, shade = film_and_shade(soft, bare_metal(band))
+    return Face(s_mm, n, lab, light, shade, film, half)

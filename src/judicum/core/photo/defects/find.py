@@ -7,7 +7,7 @@ from judicum.core.photo.defects.crater import craters
 from judicum.core.photo.defects.face import Face
 from judicum.core.photo.defects.fault import Fault
 from judicum.core.photo.defects.holes import spots
-from judicum.core.photo.defects.stretches import sugar, undercut, uneven_width
+from judicum.core.photo.defects.stretches import missing, sugar, undercut, uneven_width
 
 
 def find_defects(face: Face, wide_s_mm: Floats, wide_width_mm: Floats) -> list[Fault]:
@@ -21,6 +21,7 @@ def find_defects(face: Face, wide_s_mm: Floats, wide_width_mm: Floats) -> list[F
     rings = craters(face)
     holes = spots(face, blind)
     long = uneven_width(wide_s_mm, wide_width_mm)
+    long += [gap for gap in missing(face, blind) if not _covered(gap, long)]
     hidden = sugared + long + [h for h in holes if h.kind == "burn_through"]
     rings = [c for c in rings if not _covered(c, hidden)]
     small = [

@@ -11,11 +11,14 @@ AROUND_MM = 1.3
 HOLE_LIGHT = 0.33
 """A hole has less than this share of the light around it."""
 HOLE_LIGHTNESS = 24.0
+BLACK_LIGHTNESS, BLACK_CHROMA = 11.0, 6.0
 SPECK_STEP = 0.6
 """Natural logarithm of the light step at a speck."""
 PORE_MM = (0.35, 2.2)
 SPECK_MM = (0.35, 1.7)
 ROUND = 0.55
+TIP_SHARE = 0.6
+"""The rounded ends shine: specks are not looked for within this share of the width from a tip."""
 BURN_SHARE = 0.5
 """A hole wider than this share of the bead goes right through."""
 
@@ -37,6 +40,9 @@ def spots(face: Face, blind: Flags) -> list[Fault]:
     inside = face.inside(0.12)
     near = face.inside(-0.6)
     dark = (ratio < np.log(HOLE_LIGHT)) & (face.lab[..., 0] < HOLE_LIGHTNESS) & near
+    # On dark film a hole is told by being black itself.
+    black = (face.lab[..., 0] < BLACK_LIGHTNESS) & (np.hypot(face.lab[..., 1], face.lab[..., 2]) < BLACK_CHROMA)
+    dark |= black & (ratio < np.log(0.6)) & near
     found = []
     holes = np.zeros(dark.shape, bool)
     for blob in _blobs(dark):
@@ -53,7 +59,8 @@ def spots(face: Face, blind: Flags) -> list[Fault]:
             found.append(Fault("burn_through", s, n, size, 0.9))
         elif PORE_MM[0] <= size <= PORE_MM[1]:
             found.append(Fault("pore", s, n, size, 0.9 if size > 0.5 else 0.6))
-    return found + _specks(face, ratio, inside & ~holes & ~blind)
+    clear = np.minimum(face.s_mm - face.s_mm[0], face.s_mm[-1] - face.s_mm) > TIP_SHARE * face.width_mm
+    return found + _specks(face, ratio, inside & ~holes & ~blind & clear[None, :])
 
 
 def _specks(face: Face, ratio: Floats, usable: Flags) -> list[Fault]:

@@ -21,6 +21,9 @@ SUGAR_CHROMA = 6.0
 SUGAR_GREYER = 6.0
 SUGAR_LIGHTNESS = (25.0, 54.0)
 GAP_MM = 1.5
+MOST_GAP_MM = 15.0
+GAP_FILM_NM = 12.0
+HOLE_LIGHTNESS = 14.0
 BULGE_MM = 1.5
 GAP_SHARE = 0.5
 BULGE_SHARE = 1.4
@@ -110,6 +113,27 @@ def _beside(face: Face, values: Floats, side: float, offset_mm: Floats) -> Float
     return cv2.remap(
         values, columns.astype(np.float32), rows.astype(np.float32), cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE
     )
+
+
+def missing(face: Face, blind: Flags) -> list[Fault]:
+    """Stretches where both flanks of the face carry another film than elsewhere: there the bead is missing."""
+    step = face.step_mm
+    other = []
+    for side in (-1.0, 1.0):
+        share = side * face.n_mm[:, None] / face.half_mm[None, :]
+        flank = (share > 0.5) & (share < 0.85)
+        film = np.where(flank, face.film_nm, 0).sum(0) / np.maximum(flank.sum(0), 1)
+        spread = 1.5 * float(np.median(np.abs(film - np.median(film))))
+        other.append(np.abs(gaussian_filter1d(film, 0.3 / step) - np.median(film)) > max(GAP_FILM_NM, 4 * spread))
+    middle = face.lab[len(face.n_mm) // 2, :, 0]
+    flags = other[0] & other[1] & (blind.mean(0) < 0.1) & (middle > HOLE_LIGHTNESS)
+    margin = max(1, round(0.8 * face.width_mm / step))
+    flags[:margin] = flags[-margin:] = False
+    return [
+        Fault("gap", float(face.s_mm[(a + b) // 2]), 0.0, (b - a) * step, 0.7)
+        for a, b in runs(flags, step, GAP_MM)
+        if (b - a) * step < MOST_GAP_MM
+    ]
 
 
 def uneven_width(s_mm: Floats, width_mm: Floats) -> list[Fault]:
