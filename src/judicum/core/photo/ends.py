@@ -28,11 +28,11 @@ def find_ends(band: Band, toes: Toes) -> tuple[float, float]:
     light = cv2.GaussianBlur(band.linear, (0, 0), 0.08 * band.px_per_mm)
     film, shade = film_and_shade(light, bare_metal(band))
     # Five channels: colour for the edge; film, and a little of the shade, for what is face and what is zone.
-    views = np.dstack([linear_to_lab(light) * LAB_WEIGHT, 0.3 * SHADE_WEIGHT * shade, FILM_WEIGHT * film])
+    views = linear_to_lab(light) * LAB_WEIGHT, np.dstack([0.3 * SHADE_WEIGHT * shade, FILM_WEIGHT * film])
     return _tip(band, views, toes, toes.start_mm, -1.0), _tip(band, views, toes, toes.end_mm, 1.0)
 
 
-def _tip(band: Band, views: Floats, toes: Toes, rough: float, outward: float) -> float:
+def _tip(band: Band, views: tuple[Floats, Floats], toes: Toes, rough: float, outward: float) -> float:
     width = float(np.median((toes.right_mm - toes.left_mm)[toes.inside]))
     inner = np.abs(toes.s_mm - (rough - outward * 2.0 * width)) < 1.2 * width
     inner &= toes.inside
@@ -47,10 +47,7 @@ def _tip(band: Band, views: Floats, toes: Toes, rough: float, outward: float) ->
         """The five channels at places along and across the line (2-D)."""
         columns, rows = (s - band.s_mm[0]) * band.px_per_mm, (n - band.n_mm[0]) * band.px_per_mm
         where = columns.astype(np.float32), rows.astype(np.float32)
-        parts = [
-            cv2.remap(np.ascontiguousarray(v), *where, cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE)
-            for v in (views[..., :3], views[..., 3:])
-        ]
+        parts = [cv2.remap(v, *where, cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE) for v in views]
         return np.concatenate(parts, axis=-1)
 
     at = toes.s_mm[inner]

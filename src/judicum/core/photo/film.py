@@ -129,5 +129,7 @@ def film_and_shade(light: Floats, bare: Floats) -> tuple[Floats, Floats]:
         part = (ratio[..., channel] - ratio[..., 1] - low) / (high - low) * (CHROMA_CELLS - 1)
         cells.append(np.clip(np.rint(part), 0, CHROMA_CELLS - 1).astype(np.int32))
     thickness, brightness = (table[cells[0], cells[1]] for table in _chroma_table())
-    luminance = np.log(np.maximum((light / bare.astype(np.float32)) @ np.array([0.0722, 0.7152, 0.2126], np.float32), 2e-4))
+    luminance = np.log(
+        np.maximum((light / bare.astype(np.float32)) @ np.array([0.0722, 0.7152, 0.2126], np.float32), 2e-4)
+    )
     return thickness, luminance - np.log(brightness)

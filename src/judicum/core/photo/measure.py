@@ -38,8 +38,8 @@ SURE_AGREEMENT = 0.25
 CERTAIN_AGREEMENT = 0.5
 FAINT_STRENGTH = 2.0
 CERTAIN_STRENGTH = 8.0
-LEAST_STEP, FADES, STEPS = 0.6, 0.95, 1.5
-"""Distinctness (`settle.distinctness`) under which two edges are no bead, are doubted, and from which they are believed."""
+LEAST_STEP, FADES, STEPS, SHARP = 0.6, 0.95, 1.5, 7.0
+"""Distinctness (`settle.distinctness`) under which two edges are no bead and are doubted, from which they are believed, and are certain."""
 MUCH_MORE = 1.3
 LEAST_SHARE = 0.4
 GOES_ON = 0.33
@@ -180,10 +180,10 @@ def _within_contours(traced: Traced) -> Toes:
     It is where the light fades across the outer pair rather than steps, or where ripples run only
     between the inner one.
     """
-    toes, inner = traced.toes, traced.inner
-    if inner is None or toes.strength < LEAST_STRENGTH:
-        return toes
+    toes = traced.toes
     fading = distinctness(traced.band, toes)
+    if toes.strength < LEAST_STRENGTH or fading > SHARP or (inner := traced.within()) is None:
+        return toes
     if fading < FADES and distinctness(traced.band, inner) > MUCH_MORE * fading:
         return inner
     at = toes.s_mm[toes.inside]

@@ -57,15 +57,7 @@ def read_plate(band: Band, left_mm: Floats, right_mm: Floats, s_mm: Floats) -> P
     sides = []
     reach = []
     for side in (0, 1):
-        with np.errstate(all="ignore"):
-            profile = np.array(
-                [
-                    np.nanmedian(blocks[side, :, d], axis=0)
-                    if np.isfinite(blocks[side, :, d, 0]).any()
-                    else np.full(3, np.nan)
-                    for d in range(len(AWAY_MM))
-                ]
-            )
+        profile = _median_of_seen(blocks[side])
         known = np.flatnonzero(np.isfinite(profile[:, 0]))
         if not len(known):
             sides.append(None)
@@ -75,6 +67,14 @@ def read_plate(band: Band, left_mm: Floats, right_mm: Floats, s_mm: Floats) -> P
         sides.append(np.median(profile[outer], axis=0))
         reach.append(float(AWAY_MM[known[-1]]))
     return Plate(*_agreed(sides, reach), blocks)
+
+
+def _median_of_seen(blocks: Floats) -> Floats:
+    """Median over the first axis of what is no NaN; NaN where nothing is."""
+    seen = np.isfinite(blocks).sum(0)
+    ranked = np.sort(blocks, axis=0)  # NaN comes last
+    low, high = (np.take_along_axis(ranked, np.maximum(k, 0)[None], 0)[0] for k in ((seen - 1) // 2, seen // 2))
+    return np.where(seen > 0, (low + np.where(np.isfinite(high), high, low)) / 2, np.nan)
 
 
 def _agreed(sides: list[Floats | None], reach: list[float]) -> tuple[Floats, Floats]:

@@ -20,7 +20,7 @@ PITCH_MM = (0.6, 5.0)
 BLIND = 2.7
 WEAKEST = 0.22
 """Least height of a front over its surroundings, as a share of the usual front's."""
-AGREEMENT = 0.2
+AGREEMENT = 0.22
 """Least share of the rows' variance that lines up across the bead for fronts to count as seen."""
 DARK_FIRST = 0.6
 """Share of the bright lines' agreement from which the dark lines are believed."""

@@ -9,6 +9,7 @@ swap: first along the whole line, then between the bead's ends, so that nothing 
 open joint, the edge of a sheet) draws a toe away.
 """
 
+from collections.abc import Callable
 from dataclasses import dataclass, replace
 
 import cv2
@@ -148,14 +149,13 @@ def _pooled(strength: Floats, band: Band) -> tuple[Floats, Floats, Floats, Float
 
 @dataclass(frozen=True)
 class Traced:
-    """A traced bead: its toes, the wide band they were read in, and the pair of edges that lies within them, if any.
-
-    `inner` is what the toes would be if those found were a contour of the tint around the bead.
+    """A traced bead: its toes, the wide band they were read in, and `within`, which traces the pair of edges inside of
+    them: what the toes would be if those found were a contour of the tint around the bead (None: there is no such pair).
     """
 
     toes: Toes
     band: Band
-    inner: Toes | None
+    within: Callable[[], Toes | None]
 
 
 def trace(picture: Pixels, scale: Scale, gains: Floats, candidate: Candidate) -> Traced | None:
@@ -182,15 +182,20 @@ def trace(picture: Pixels, scale: Scale, gains: Floats, candidate: Candidate) ->
         return None
     between = read_band(picture, scale, gains, line, (low, high), px_per_mm=density)
     again = _pair(between)
-    inner = _pair(between, within=again)
     around = max(low - BEYOND_MM, whole[0]), min(high + BEYOND_MM, whole[1])
     band = read_band(picture, scale, gains, line, around, half_mm=WIDE_BAND_MM)
     strength = edge_strength(band.within(NEAR_MM))
     closely = _closely(band, strength, again, low, high)
-    if float(np.median(inner.right_mm - inner.left_mm)) < LEAST_INNER * float(np.median(again.right_mm - again.left_mm)):
-        return Traced(closely, band, None)
-    within = _closely(band, strength, inner, low, high)
-    return Traced(closely, band, replace(within, start_mm=closely.start_mm, end_mm=closely.end_mm))
+
+    def within() -> Toes | None:
+        inner = _pair(between, within=again)
+        share = np.median(inner.right_mm - inner.left_mm) / np.median(again.right_mm - again.left_mm)
+        if share < LEAST_INNER:
+            return None
+        found = _closely(band, strength, inner, low, high)
+        return replace(found, start_mm=closely.start_mm, end_mm=closely.end_mm)
+
+    return Traced(closely, band, within)
 
 
 def _closely(band: Band, strength: Floats, rough: Toes, low: float, high: float) -> Toes:

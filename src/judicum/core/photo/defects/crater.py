@@ -54,7 +54,11 @@ def _ring(face: Face, light: Floats, places: Floats, n_mm: float, radius: float)
         columns = (places[:, None] + r * np.cos(ANGLES)[None, :]) / face.step_mm
         rows = (n_mm + r * np.sin(ANGLES)[None, :] - face.n_mm[0]) / face.step_mm + np.zeros_like(columns)
         return cv2.remap(
-            light, columns.astype(np.float32), rows.astype(np.float32), cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE
+            light,
+            columns.astype(np.float32),
+            rows.astype(np.float32),
+            cv2.INTER_LINEAR,
+            borderMode=cv2.BORDER_REPLICATE,
         )
 
     rim = np.minimum(circle(radius - 0.06), circle(radius + 0.06))
