@@ -26,7 +26,7 @@ from judicum.core.photo.trace import Traced, freely, trace
 from judicum.core.photo.unwrap import sample
 from judicum.core.photo.width import Outline, outline, rms_from_line, starts_at_end, width_figures
 
-ENGINE_VERSION = "1.0"
+ENGINE_VERSION = "2.0"
 
 LEAST_PX_PER_MM = 8.0
 MOST_TILT_DEG = 40.0
@@ -46,6 +46,7 @@ GOES_ON = 0.33
 LEAST_LENGTH_MM = 12.0
 CLEAR_STRENGTH = 5.0
 DEFECT_PX_PER_MM = 12.0
+HIDES = ("sugaring", "burn_through", "gap")
 TRACED = 5
 """Candidate lines are traced until one is clear, at most this many; the strongest trace is the bead."""
 
@@ -147,8 +148,13 @@ def _measure_bead(picture: Pixels, scale: Scale, report: dict[str, Any]) -> Meas
         report["quality"]["warnings"].append("no_card: scale given by hand; colours are not corrected for the light")
     tint = _tint(band, plate, toes, start, end, flip)
     faults = _faults(band, toes, start, end)
+    told = [_told(fault, bead, toes, flip) for fault in faults]
+    if ripple is not None:
+        ripple = ripple.without(
+            [(d["s_mm"] - d["size_mm"] / 2, d["s_mm"] + d["size_mm"] / 2) for d in told if d["kind"] in HIDES]
+        )
     _fill(report, bead, scale, ripple, tint)
-    report["defects"] = [_told(fault, bead, toes, start, flip) for fault in faults]
+    report["defects"] = told
     return Measured(report, _overlay(picture, scale, bead, ripple), picture, scale, bead)
 
 
@@ -266,7 +272,7 @@ def _faults(band: Band, toes: Toes, start: float, end: float) -> list[Fault]:
     return find_defects(unroll(band, s, left, right), *freely(band, toes, start, end))
 
 
-def _told(fault: Fault, bead: Outline, toes: Toes, start: float, flip: bool) -> dict[str, Any]:
+def _told(fault: Fault, bead: Outline, toes: Toes, flip: bool) -> dict[str, Any]:
     """A fault in both frames, as the contract prints it."""
     at = float(np.interp(fault.s_mm, toes.s_mm, toes.centre_mm)) + fault.n_mm
     x, y = toes.line.mm(fault.s_mm, at)

@@ -6,7 +6,8 @@ found first. A front is a notch and so a dark line; shine beside it is bright, a
 only where no dark lines run across. Each row counts alike, so that one bright row decides nothing.
 """
 
-from dataclasses import dataclass
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
 
 import cv2
 import numpy as np
@@ -35,6 +36,14 @@ class Ripple:
     positions_mm: Floats
     curve_mm: float
     agreement: float
+    hidden_mm: tuple[tuple[float, float], ...] = ()
+    """Stretches under which no front can be seen: sugar, a hole, a missing bead."""
+
+    def without(self, hidden_mm: Sequence[tuple[float, float]]) -> "Ripple | None":
+        """The same fronts less those that lie in hidden stretches; None where fewer than four are left."""
+        lost = np.any([(self.positions_mm > a) & (self.positions_mm < b) for a, b in hidden_mm], axis=0)
+        kept = self.positions_mm[~lost] if len(hidden_mm) else self.positions_mm
+        return replace(self, positions_mm=kept, hidden_mm=tuple(hidden_mm)) if len(kept) >= 4 else None
 
     @property
     def gaps_mm(self) -> Floats:
@@ -45,12 +54,14 @@ class Ripple:
         gaps = self.gaps_mm
         median = float(np.median(gaps))
         # Over a hole or a sugared patch no front can be seen: that is a blind stretch, not a gap.
-        seen = gaps[gaps < BLIND * median]
-        lapse = (gaps > 1.5 * median) | (gaps < 0.6 * median)
+        ends = list(zip(self.positions_mm[:-1], self.positions_mm[1:], strict=True))
+        open_ = np.array([not any(to > a and fro < b for a, b in self.hidden_mm) for fro, to in ends])
+        seen = gaps[(gaps < BLIND * median) & open_]
+        lapse = ((gaps > 1.5 * median) | (gaps < 0.6 * median)) & open_
         middles = (self.positions_mm[1:] + self.positions_mm[:-1]) / 2
         return {
             "count": len(self.positions_mm),
-            "pitch_mm": float(seen.mean()),
+            "pitch_mm": float(seen.mean()) if len(seen) else median,
             "cv": float(seen.std(ddof=1) / seen.mean()) if len(seen) > 1 else None,
             "positions_mm": [float(p) for p in self.positions_mm],
             "lapses_mm": [float(m) for m in middles[lapse]],
