@@ -28,8 +28,10 @@ def main(arguments: Sequence[str] | None = None) -> int:
     card.add_argument("--paper", choices=("a4", "letter"), default="a4")
     commands.add_parser("plan", help="setup cards from coupons on standard input (JSON or JSON Lines)")
     commands.add_parser("check", help="what was set beside the card, from standard input (JSON or JSON Lines)")
+    bench = commands.add_parser("bench-photo", help="draw the fixed set of photos, measure it, print how well")
+    bench.add_argument("--share", type=float, default=1.0, metavar="0..1", help="only this share of each kind")
     asked = parser.parse_args(arguments)
-    work = {"measure": _measure, "card": _card, "plan": _plan, "check": _check}
+    work = {"measure": _measure, "card": _card, "plan": _plan, "check": _check, "bench-photo": _bench}
     try:
         return work[asked.command](asked)
     except JudicumError as error:
@@ -116,6 +118,15 @@ def _skip_space(text: str, at: int) -> int:
 
 def _no_constant(name: str) -> float:
     raise ValueError(f"{name} is no JSON")
+
+
+def _bench(asked: argparse.Namespace) -> int:
+    from judicum.bench.run import bench  # draws photos: slow to import, and only needed here
+
+    if not 0 < asked.share <= 1:
+        raise InvalidValue("share", asked.share, "more than 0, at most 1")
+    print(bench(asked.share))
+    return 0
 
 
 def _card(asked: argparse.Namespace) -> int:

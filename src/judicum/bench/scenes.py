@@ -49,7 +49,7 @@ def _scene(rng: np.random.Generator, kind: str, k: int) -> Scene:
         pitch_cv=float(rng.uniform(0.04, 0.18)), wander_mm=float(rng.uniform(0.03, 0.35)), bead_level=int(rng.integers(0, 7)),
         zone_level=int(rng.integers(2, 7)), rippled=kind != "smooth", lapses=int(rng.integers(0, 3)), faults=faults,
     )  # fmt: skip
-    view = _view(rng)
+    view = _view(rng, strip)
     decoys = tuple(rng.choice(DECOYS, size=int(rng.integers(0, 3)), replace=False))
     if strip:
         y = float(rng.uniform(29, 42) if rng.uniform() < 0.5 else rng.uniform(-20, -7))
@@ -68,10 +68,13 @@ def _scene(rng: np.random.Generator, kind: str, k: int) -> Scene:
     )  # fmt: skip
 
 
-def _view(rng: np.random.Generator) -> View:
+def _view(rng: np.random.Generator, strip: bool) -> View:
     warm = float(rng.uniform(0, 1))
     return View(
-        size=SIZES[int(rng.choice(len(SIZES), p=[0.2, 0.35, 0.25, 0.14, 0.06]))],
+        # A whole window card in 1600 pixels leaves under 8 to the millimetre: those are strips.
+        size=SIZES[
+            int(rng.choice(len(SIZES), p=[0.2, 0.35, 0.25, 0.14, 0.06] if strip else [0, 0.2, 0.45, 0.25, 0.1]))
+        ],
         turn_deg=float(rng.choice([rng.normal(0, 5), 90, 180, rng.uniform(-180, 180)], p=[0.7, 0.1, 0.1, 0.1])),
         tilt_deg=float(rng.choice([rng.uniform(1, 12), rng.uniform(12, 30)], p=[0.65, 0.35])),
         tilt_towards_deg=float(rng.uniform(0, 360)),
@@ -103,15 +106,15 @@ def _refused(rng: np.random.Generator, k: int) -> Case:
     code = ("no_bead", "blurred", "no_scale", "card_tilted", "too_small", "overexposed", "no_bead")[k % 7]
     scene = _scene(rng, "plate", 0)
     scene = replace(scene, view=replace(scene.view, size=(1920, 1440), tilt_deg=float(rng.uniform(1, 15))))
-    changes: dict[str, Any] = {
+    by_code: dict[str, dict[str, Any]] = {
         "no_bead": {"bead": None, "stripe_nm": float(rng.choice([0, 25, 40])), "decoys": ("scratches", "dots")},
-        "blurred": {"view": replace(scene.view, blur_px=float(rng.uniform(4.0, 7.0)))},
+        "blurred": {"view": replace(scene.view, size=(2592, 1944), tilt_deg=5.0, blur_px=float(rng.uniform(5.0, 7.0)))},
         "no_scale": {"card": "none"},
         "card_tilted": {"view": replace(scene.view, tilt_deg=float(rng.uniform(45, 52)))},
         "too_small": {"view": replace(scene.view, size=(1100, 825), blur_px=0.5)},
         "overexposed": {"view": replace(scene.view, exposure=float(rng.uniform(3.5, 5.0)), light=(1.0, 1.0, 1.0)), "bead": _bright(scene.bead)},
-    }[code]  # fmt: skip
-    return Case(f"refusal-{k:02d}.jpg", "refusal", replace(scene, **changes), code)
+    }  # fmt: skip
+    return Case(f"refusal-{k:02d}.jpg", "refusal", replace(scene, **by_code[code]), code)
 
 
 def _bright(bead: Bead | None) -> Bead | None:

@@ -44,7 +44,7 @@ def with_decoys(scene: Scene, picture: Floats, s: Floats, n: Floats, px_per_mm: 
     """
     rng = np.random.default_rng(scene.seed + 47)
     for decoy in scene.decoys:
-        ink = np.zeros(s.shape, np.float32)
+        ink: Floats = np.zeros(s.shape, np.float32)
         rows, columns = s.shape
         if decoy == "scratches":
             for _ in range(rng.integers(3, 8)):
@@ -61,8 +61,8 @@ def with_decoys(scene: Scene, picture: Floats, s: Floats, n: Floats, px_per_mm: 
             picture = picture * (1 - 0.9 * np.clip(ink, 0, 1) * box)[..., None]
         elif decoy in ("spatter", "dots"):
             for _ in range(rng.integers(3, 9)):
-                at, radius = (rng.uniform(0, columns), rng.uniform(0, rows)), rng.uniform(0.2, 0.5) * px_per_mm
-                cv2.circle(ink, (int(at[0]), int(at[1])), max(1, round(radius)), 1.0, -1, cv2.LINE_AA)
+                spot, radius = (rng.uniform(0, columns), rng.uniform(0, rows)), rng.uniform(0.2, 0.5) * px_per_mm
+                cv2.circle(ink, (int(spot[0]), int(spot[1])), max(1, round(radius)), 1.0, -1, cv2.LINE_AA)
             lit = cv2.GaussianBlur(np.roll(ink, (-1, -1), (0, 1)), (0, 0), 1.0)
             picture = picture * (1 - 0.8 * ink * box + (0.9 * lit * box if decoy == "spatter" else 0))[..., None]
         elif decoy == "clamp_shadow":

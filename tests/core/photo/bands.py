@@ -5,8 +5,10 @@ from collections.abc import Callable
 import numpy as np
 
 from judicum.core.arrays import Floats
-from judicum.core.photo.film import film_lab
-from judicum.core.photo.trace import STEP_S_MM, Band, Toes
+from judicum.core.photo.band import Band
+from judicum.core.photo.film import film_lab, lab_to_linear, linear_to_lab
+from judicum.core.photo.toes import Toes
+from judicum.core.photo.trace import STEP_S_MM
 from judicum.core.photo.unwrap import Line
 
 LINE = Line(np.array([0.0, 0.0]), np.array([1.0, 0.0]))
@@ -34,7 +36,7 @@ def bead_band(
 ) -> Band:
     """A band with one bead from `start` to `end`, rounded at its ends, and a film that fades from its toes."""
     s = np.arange(0.0, LENGTH_MM, 1 / DENSITY)
-    n = np.arange(-9.0, 9.0, 1 / DENSITY)
+    n = np.arange(-14.0, 14.0, 1 / DENSITY)
     half = half_mm(s) if callable(half_mm) else np.full_like(s, half_mm)
     cap = float(half.mean())
     tip = np.clip(np.maximum(start + cap - s, s - (end - cap)) / cap, 0, None)
@@ -43,4 +45,10 @@ def bead_band(
     fade = np.where(n < 0, fade_mm[0], fade_mm[1])[:, None]
     film = bead_nm * inside + zone_nm * np.exp(-np.clip(distance, 0, None) / fade) * (1 - inside)
     lab = film_lab(film) + noise * np.random.default_rng(2).standard_normal((*film.shape, 1))
-    return Band(LINE, s, n, lab.astype(np.float32), np.ones(film.shape, bool))
+    return lit_band(s, n, lab_to_linear(lab))
+
+
+def lit_band(s: Floats, n: Floats, linear: Floats) -> Band:
+    """A band of linear light (rows, columns, 3), seen everywhere."""
+    light = linear.astype(np.float32)
+    return Band(LINE, s, n, light, linear_to_lab(light), np.ones(light.shape[:2], bool))

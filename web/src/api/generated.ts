@@ -805,6 +805,7 @@ export interface components {
             size_mm: number;
             /** Format: double */
             confidence: number;
+            pinhole: boolean;
         };
         Design: {
             readonly id: number;

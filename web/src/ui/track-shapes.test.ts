@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { gapsOf, linePath, tintRuns, valueAt } from "./track-shapes";
+import { faultMarks, gapsOf, linePath, tintRuns, valueAt } from "./track-shapes";
 
 describe("track shapes", () => {
   it("draws a width of the upper limit at the top", () => {
@@ -29,5 +29,11 @@ describe("track shapes", () => {
   it("reads nothing far from any sample", () => {
     expect(valueAt([4, 4.5], [1, 2], 4.4)).toBe(2);
     expect(valueAt([4, 4.5], [1, 2], 20)).toBeNull();
+  });
+});
+
+describe("faults", () => {
+  it("lie over their stretch", () => {
+    expect(faultMarks([{ kind: "undercut", s_mm: 20, size_mm: 8 }])).toEqual([{ kind: "undercut", from: 16, to: 24 }]);
   });
 });

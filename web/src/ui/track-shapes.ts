@@ -46,3 +46,10 @@ export function valueAt(s: number[], values: number[], at: number): number | nul
   });
   return best;
 }
+
+type Fault = { kind: string; s_mm: number; size_mm: number };
+
+/** Where each fault is drawn along the bead: over its stretch or diameter. */
+export function faultMarks(faults: Fault[]): (Span & { kind: string })[] {
+  return faults.map((f) => ({ kind: f.kind, from: f.s_mm - f.size_mm / 2, to: f.s_mm + f.size_mm / 2 }));
+}

@@ -2,9 +2,9 @@ import { useRef, type KeyboardEvent, type PointerEvent, type ReactNode } from "r
 import type { Schemas } from "../api/client";
 import { useCursor, useReadCursor, useSetCursor } from "./cursor";
 import { Ruler, Strip } from "./strip";
-import { gapsOf, linePath, tintRuns, valueAt } from "./track-shapes";
+import { faultMarks, gapsOf, linePath, tintRuns, valueAt } from "./track-shapes";
 import { measure, type Units } from "./units";
-import { tintColours, tintNames } from "./words";
+import { defectWords, tintColours, tintNames } from "./words";
 
 type Report = Schemas["Report"];
 type Props = { strip: Schemas["Strip"]; report: Report; units: Units };
@@ -36,6 +36,7 @@ export function StripWithTracks({ strip, report, units }: Props) {
       <Reading report={report} units={units} />
       <div ref={box} className="relative touch-pan-y" onPointerMove={point} onPointerDown={point}>
         <Strip strip={strip} label={`Bead straightened, ${measure(length, "length", units)} long`} />
+        {(report.defects ?? []).length > 0 && <FaultTrack defects={report.defects ?? []} span={strip} />}
         <Track words="Width" span={strip}><WidthTrack report={report} /></Track>
         <Track words={report.ripple ? "Ripple gaps" : "No distinct ripples"} span={strip}><GapTrack report={report} /></Track>
         <TintTrack report={report} span={strip} />
@@ -84,6 +85,22 @@ function GapTrack({ report }: { report: Report }) {
         <rect key={g.from} x={g.from + 0.1} width={Math.max(0.2, g.to - g.from - 0.2)} y={y(g.size)} height={HEIGHT - y(g.size)} className={g.lapse ? "fill-error" : "fill-primary/70"} />
       ))}
     </>
+  );
+}
+
+/** Faults as pins at their place; a long one as a bar over its stretch. */
+function FaultTrack({ defects, span }: { defects: Schemas["Defect"][]; span: Schemas["Strip"] }) {
+  const whole = span.to_mm - span.from_mm;
+  return (
+    <div className="relative h-12 border-t border-base-300 bg-base-100">
+      <TrackName words="Faults" />
+      {faultMarks(defects).map((mark) => (
+        <span key={`${mark.kind}${String(mark.from)}`} className="absolute bottom-1" style={{ left: `${String(((mark.from - span.from_mm) / whole) * 100)}%`, width: `${String(((mark.to - mark.from) / whole) * 100)}%` }}>
+          <span className="block text-center text-xs leading-none whitespace-nowrap">{defectWords[mark.kind] ?? mark.kind}</span>
+          <span className="mt-0.5 block h-2 min-w-1.5 rounded-sm bg-error" />
+        </span>
+      ))}
+    </div>
   );
 }
 

@@ -56,6 +56,10 @@ export const choiceWords: Record<string, string> = {
   dab: "dab", lay_wire: "laid wire", walk_cup: "walked cup", fuse: "fused",
 };
 
+export const defectWords: Record<string, string> = {
+  pore: "pore", crater: "crater", undercut: "undercut", burn_through: "burn-through", sugaring: "sugaring", inclusion: "inclusion", gap: "gap", bulge: "bulge",
+};
+
 export const criterionWords: Record<string, string> = {
   width_evenness: "Even width",
   ripple_evenness: "Even ripples",

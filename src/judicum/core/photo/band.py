@@ -98,7 +98,10 @@ def edge_strength(band: Band, along_mm: float = 0.5) -> Floats:
     density = band.px_per_mm
     light = cv2.GaussianBlur(band.linear, (0, 0), sigmaX=along_mm * density, sigmaY=0.07 * density)
     film, shade = film_and_shade(light, bare_metal(band))
-    views = (linear_to_lab(light) * LAB_WEIGHT, np.stack([SHADE_WEIGHT * shade, FILM_WEIGHT * film], -1))
+    views: list[Floats] = [
+        linear_to_lab(light) * LAB_WEIGHT,
+        np.stack([SHADE_WEIGHT * shade, FILM_WEIGHT * film], -1),
+    ]
     seen = cv2.erode(band.seen.astype(np.uint8), np.ones((5, 5), np.uint8), borderValue=0)
     if not seen.any():
         return np.zeros(seen.shape, np.float32)

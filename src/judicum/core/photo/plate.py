@@ -54,8 +54,8 @@ def read_plate(band: Band, left_mm: Floats, right_mm: Floats, s_mm: Floats) -> P
         for k, at in enumerate(places):
             enough = seen[:, at].mean(1) > 0.6
             blocks[side, k, enough] = np.median(light[:, at], axis=1)[enough]
-    sides = []
-    reach = []
+    sides: list[Floats | None] = []
+    reach: list[float] = []
     for side in (0, 1):
         profile = _median_of_seen(blocks[side])
         known = np.flatnonzero(np.isfinite(profile[:, 0]))

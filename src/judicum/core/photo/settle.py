@@ -68,10 +68,11 @@ def distinctness(band: Band, toes: Toes) -> float:
 
     About 1 for the fading edge of a tinted stripe, 3 and more for the toes of a bead.
     """
-    return min(_distinct(profile) for profile in _profiles(band, toes))
+    return min(distinct(profile) for profile in _profiles(band, toes))
 
 
-def _distinct(profile: Floats) -> float:
+def distinct(profile: Floats) -> float:
+    """The same for one profile (offsets, 3) of linear light: misfit of an even fade over that of the best step."""
     light = profile / np.maximum(profile.mean(0), 1e-5)
     fade = np.linalg.qr(np.vander(OFFSET_MM, 4))[0]
     left_over = (light**2).sum() - ((fade.T @ light) ** 2).sum()

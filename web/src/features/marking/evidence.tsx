@@ -8,7 +8,7 @@ import { StripWithTracks } from "../../ui/tracks";
 import { newest, type Attempt } from "../../ui/use-attempt";
 import { useUnits } from "../../ui/use-units";
 import { figure, measure } from "../../ui/units";
-import { percent } from "../../ui/words";
+import { defectWords, percent } from "../../ui/words";
 
 /** Photo, strip, tracks and figures of the measurement that counts. */
 export function Evidence({ attempt }: { attempt: Attempt }) {
@@ -52,6 +52,7 @@ export function Evidence({ attempt }: { attempt: Attempt }) {
               <dt>Tint of the bead</dt><dd><TintBadge level={report.tint?.bead.level} /></dd>
               <dt>Tint beside it</dt><dd><TintBadge level={report.tint?.haz.level} /></dd>
               <dt>Tint width left / right</dt><dd>{figure(report.tint?.width_mm.left ?? 0, "length", units)} / {measure(report.tint?.width_mm.right, "length", units)}</dd>
+              <dt>Faults</dt><dd>{(report.defects ?? []).length === 0 ? "none seen" : (report.defects ?? []).map((d) => `${defectWords[d.kind] ?? d.kind} at ${measure(d.s_mm, "length", units)}, ${measure(d.size_mm, "length", units)}`).join("; ")}</dd>
               <dt>View tilted</dt><dd>{report.scale?.tilt_deg?.toFixed(0) ?? "–"}°</dd>
               <dt>Engine</dt><dd>{measurement?.engine_version}</dd>
             </dl>

@@ -81,7 +81,8 @@ def undercut(face: Face, blind: Flags) -> list[Fault]:
     if len(face.s_mm) < 3 * margin:
         return []
     rim = np.ones(2 * round(BLIND_RIM_MM / step) + 1, np.uint8)
-    hidden = cv2.dilate(blind.any(0).astype(np.uint8)[None, :], rim[None, :])[0] > 0
+    covered = np.asarray(blind.any(0), np.uint8).reshape(1, -1)
+    hidden = np.asarray(cv2.dilate(covered, rim.reshape(1, -1))).reshape(-1) > 0
     flags, depth = [], []
     for side in (-1.0, 1.0):
         # How much dark lies across the toe: a groove is wider and deeper than the toe's own line.

@@ -83,6 +83,7 @@ class DefectSerializer(serializers.Serializer[Any]):
     y_mm = Number()
     size_mm = Number()
     confidence = Number()
+    pinhole = serializers.BooleanField(required=False)
 
 
 class ReportSerializer(serializers.Serializer[Any]):
