@@ -78,6 +78,7 @@ def test_loading_fills_the_course_through_the_same_actions_people_use(monkeypatc
     assert returned is not None
     assert [e.kind for e in returned.events.order_by("at", "id")] == [
         "open",
+        "prepare",
         "log",
         "add_photo",
         "measure",
