@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { problemsIn, runFrom, runFromCard, typedFrom, type CardFigures, type Field } from "./log-shape";
+import { figureOf, problemsIn, runFrom, runFromCard, startOf, typedFrom, type CardFigures, type Field } from "./log-shape";
 
 const fields: Field[] = [
   { key: "current_a", quantity: "current", unit: "A", low: 3, high: 500, step: 1, choices: [], required: true },
@@ -42,5 +42,33 @@ describe("the card in the log", () => {
   });
   it("of a fused bead has no filler", () => {
     expect(runFromCard({ ...card, filler: null, dab_pitch_mm: null })).toMatchObject({ filler_alloy: "none", filler_mm: null, technique: "fuse" });
+  });
+});
+
+describe("what a run's form opens with", () => {
+  const card = { current_a: 45, gas_l_min: 11 };
+  const none = { passed: false, runs: [] };
+  it("is the card at the first attempt", () => {
+    expect(startOf([], 1, none, card)).toEqual({ run: card, words: "with the card" });
+  });
+  it("is the last good settings where there are any, without their note", () => {
+    const last = { passed: true, runs: [{ current_a: 52, note: "hot" }] };
+    expect(startOf([], 1, last, card)).toEqual({ run: { current_a: 52, note: "" }, words: "with your last good settings" });
+  });
+  it("is the card where the last attempt did not pass", () => {
+    expect(startOf([], 1, { passed: false, runs: [{ current_a: 90 }] }, card).run).toBe(card);
+  });
+  it("is the run before for the next one, and the run itself when it is changed", () => {
+    const runs = [{ number: 1, current_a: 50, note: "first" }, { number: 2, current_a: 55, note: "second" }];
+    expect(startOf(runs, 3, none, card)).toEqual({ run: { number: 2, current_a: 55, note: "" }, words: "as run 2" });
+    expect(startOf(runs, 1, none, card).run).toBe(runs[0]);
+  });
+});
+
+describe("a figure to be typed", () => {
+  it("has no idle noughts and the person's unit", () => {
+    expect(figureOf(11, "flow", { length: "mm", flow: "l_min" })).toBe("11");
+    expect(figureOf(11.3, "flow", { length: "mm", flow: "l_min" })).toBe("11.3");
+    expect(figureOf(11.8, "flow", { length: "mm", flow: "cfh" })).toBe("25");
   });
 });
