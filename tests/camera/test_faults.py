@@ -113,15 +113,12 @@ def test_decoys_leave_the_bead_alone(decoy: str) -> None:
 def test_the_strip_card_is_drawn_beside_the_bead_on_either_side() -> None:
     for y in (34.0, -12.0):
         scene = Scene(bead(), (20.0, y), 0.0, card="strip", joint="lap", view=PLATE, seed=3)
-        scale = find_card(decode(take_photo(scene).jpeg))
+        photo = take_photo(scene)
+        scale = find_card(decode(photo.jpeg))
         assert scale is not None
         assert scale.kind == "strip"
-        assert scale.px(np.array([20.0, y])) == pytest.approx(_at(scene, (20.0, y)), abs=2.0)
-
-
-def _at(scene: Scene, point: tuple[float, float]) -> Floats:
-    place = take_photo(scene).to_px @ np.append(point, 1.0)
-    return place[:2] / place[2]
+        place = photo.to_px @ np.array([20.0, y, 1.0])
+        assert scale.px(np.array([20.0, y])) == pytest.approx(place[:2] / place[2], abs=2.0)
 
 
 def test_without_a_card_none_is_found() -> None:
