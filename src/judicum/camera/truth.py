@@ -6,11 +6,10 @@ import numpy as np
 
 from judicum.camera.scene import Bead, Scene
 from judicum.core.arrays import Floats
-from judicum.core.photo.film import level_name, level_of_film
+from judicum.core.photo.film import UNTINTED_NM, level_name, level_of_film
 
 BLINDING = ("sugaring", "burn_through", "gap")
 """Faults under which no ripple front can be seen."""
-UNTINTED_NM = 7.0
 
 
 def truth(scene: Scene) -> dict[str, Any] | None:

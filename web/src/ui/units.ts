@@ -45,3 +45,6 @@ export function toSi(typed: string, quantity: Quantity, units: Units): number | 
   if (text === "") return null;
   return Number(text) / shownAs(quantity, units).perSi;
 }
+
+/** A figure's text without idle noughts after the point. */
+export const trimmed = (text: string) => (text.includes(".") ? text.replace(/\.?0+$/, "") : text);

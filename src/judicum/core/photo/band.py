@@ -13,10 +13,10 @@ from judicum.core.photo.unwrap import Line, read_grid
 
 HALF_BAND_MM = 9.0
 LINE_WEIGHT = 0.7
+"""Weight of a dark line (CIELAB lightness) beside a change of colour."""
 VIEW_WEIGHTS = (0.5, 0.5)
 SHADE_WEIGHT, FILM_WEIGHT = 25.0, 0.8
 """Units of an edge: natural logarithm of the shade, and nm of film."""
-"""Weight of a dark line (CIELAB lightness) beside a change of colour."""
 
 
 @dataclass(frozen=True)

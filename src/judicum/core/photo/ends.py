@@ -8,6 +8,7 @@ from judicum.core.photo.band import FILM_WEIGHT, LINE_WEIGHT, SHADE_WEIGHT, Band
 from judicum.core.photo.film import film_and_shade, linear_to_lab
 from judicum.core.photo.locate import LAB_WEIGHT
 from judicum.core.photo.toes import Toes
+from judicum.core.photo.unwrap import read_at
 
 SEARCH_MM = (-7.0, 18.0)
 """How far inside and outside of the traced end the tip is looked for."""
@@ -46,9 +47,7 @@ def _tip(band: Band, views: tuple[Floats, Floats], toes: Toes, rough: float, out
     def colour(s: Floats, n: Floats) -> Floats:
         """The five channels at places along and across the line (2-D)."""
         columns, rows = (s - band.s_mm[0]) * band.px_per_mm, (n - band.n_mm[0]) * band.px_per_mm
-        where = columns.astype(np.float32), rows.astype(np.float32)
-        parts = [cv2.remap(v, *where, cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE) for v in views]
-        return np.concatenate(parts, axis=-1)
+        return np.concatenate([read_at(view, rows, columns) for view in views], axis=-1)
 
     at = toes.s_mm[inner]
     u = np.linspace(-0.75, 0.75, 9)[:, None]

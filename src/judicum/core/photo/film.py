@@ -21,6 +21,8 @@ UNTINTED_LAB = (75.0, 0.0, 0.0)
 """CIELAB that untinted metal is scaled to before a colour is read."""
 
 THICKEST_NM = 75.0
+UNTINTED_NM = 7.0
+"""A thinner film counts as no tint: where the scale's silver ends."""
 GREY_LEVEL = 7
 
 

@@ -9,10 +9,10 @@ from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Floats
 from judicum.core.photo.band import Band
-from judicum.core.photo.film import film_lab, lab_to_linear
+from judicum.core.photo.film import UNTINTED_NM, film_lab, lab_to_linear
+from judicum.core.photo.unwrap import read_at
 
 AWAY_MM = np.arange(0.2, 15.0, 0.2)
-UNTINTED_NM = 7.0
 BLOCK_MM = 5.0
 STAYS_MM = 0.8
 """Tint has ended where the plate stays untinted for this long outwards."""
@@ -48,8 +48,8 @@ def read_plate(band: Band, left_mm: Floats, right_mm: Floats, s_mm: Floats) -> P
     for side, (toe, sign) in enumerate(((left_mm, -1.0), (right_mm, 1.0))):
         rows = (toe[None, :] + sign * AWAY_MM[:, None] - band.n_mm[0]) * band.px_per_mm
         columns = np.broadcast_to((s_mm - band.s_mm[0]) * band.px_per_mm, rows.shape)
+        light = read_at(band.linear, rows, columns)
         where = columns.astype(np.float32), rows.astype(np.float32)
-        light = cv2.remap(band.linear, *where, cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE)
         seen = cv2.remap(band.seen.astype(np.uint8), *where, cv2.INTER_NEAREST, borderValue=0) > 0
         for k, at in enumerate(places):
             enough = seen[:, at].mean(1) > 0.6

@@ -16,6 +16,7 @@ from scipy.signal import find_peaks
 
 from judicum.core.arrays import Floats, Whole
 from judicum.core.photo.band import Band
+from judicum.core.photo.unwrap import read_at
 
 PITCH_MM = (0.6, 5.0)
 BLIND = 2.7
@@ -193,6 +194,4 @@ def unroll_face(band: Band, left_mm: Floats, right_mm: Floats, s_mm: Floats, row
     """
     u = np.linspace(0, 1, rows)[:, None]
     n = left_mm[None, :] * (1 - u) + right_mm[None, :] * u
-    where = [(n - band.n_mm[0]) * band.px_per_mm, np.broadcast_to((s_mm - band.s_mm[0]) * band.px_per_mm, n.shape)]
-    rows_at, columns_at = (np.asarray(v, np.float32) for v in where)
-    return cv2.remap(band.lab[..., 0], columns_at, rows_at, cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE)
+    return read_at(band.lab[..., 0], (n - band.n_mm[0]) * band.px_per_mm, (s_mm - band.s_mm[0]) * band.px_per_mm)

@@ -3,13 +3,13 @@
 from dataclasses import replace
 from functools import cache
 
-import cv2
 import numpy as np
 from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Floats
 from judicum.core.photo.band import Band
 from judicum.core.photo.toes import Toes
+from judicum.core.photo.unwrap import read_at
 
 OFFSET_MM = np.arange(-0.75, 0.7501, 0.05)
 SHIFT_MM = np.arange(-0.42, 0.421, 0.02)
@@ -43,9 +43,7 @@ def _profiles(band: Band, toes: Toes) -> list[Floats]:
     for toe, outward in ((toes.left_mm, -1.0), (toes.right_mm, 1.0)):
         rows = (toe[trimmed][None, :] + outward * OFFSET_MM[:, None] - band.n_mm[0]) * band.px_per_mm
         columns = np.broadcast_to((toes.s_mm[trimmed] - band.s_mm[0]) * band.px_per_mm, rows.shape)
-        light = cv2.remap(
-            band.linear, columns.astype(np.float32), rows.astype(np.float32), cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE
-        )  # fmt: skip
+        light = read_at(band.linear, rows, columns)
         found.append(np.median(light, axis=1))
     return found
 
@@ -56,10 +54,7 @@ def toe_shift(profile: Floats) -> float:
     Args:
         profile: (k, 3) linear light at `OFFSET_MM`, inside (-) to outside (+).
     """
-    light = profile / np.maximum(profile.mean(0), 1e-5)
-    bases, outside_depth = _bank()
-    explained = np.einsum("mij,ic->mjc", bases, light)
-    misfit = ((light**2).sum() - (explained**2).sum((1, 2))) * (1 + PLATE_IS_FLAT * outside_depth)
+    misfit = _misfits(_even(profile)) * (1 + PLATE_IS_FLAT * _bank()[1])
     return float(SHIFT_MM[np.argmin(misfit) % len(SHIFT_MM)])
 
 
@@ -73,11 +68,21 @@ def distinctness(band: Band, toes: Toes) -> float:
 
 def distinct(profile: Floats) -> float:
     """The same for one profile (offsets, 3) of linear light: misfit of an even fade over that of the best step."""
-    light = profile / np.maximum(profile.mean(0), 1e-5)
+    light = _even(profile)
     fade = np.linalg.qr(np.vander(OFFSET_MM, 4))[0]
     left_over = (light**2).sum() - ((fade.T @ light) ** 2).sum()
+    return float(left_over / max(float(_misfits(light).min()), 1e-4))
+
+
+def _even(profile: Floats) -> Floats:
+    """A profile whose three channels count alike."""
+    return profile / np.maximum(profile.mean(0), 1e-5)
+
+
+def _misfits(light: Floats) -> Floats:
+    """What every model of the bank leaves unexplained of a profile (offsets, 3)."""
     explained = np.einsum("mij,ic->mjc", _bank()[0], light)
-    return float(left_over / max(float(((light**2).sum() - (explained**2).sum((1, 2))).min()), 1e-4))
+    return (light**2).sum() - (explained**2).sum((1, 2))
 
 
 @cache

@@ -17,6 +17,7 @@ from judicum.core.arrays import Floats, Whole
 from judicum.core.photo.band import Band
 from judicum.core.photo.film import GREY_LEVEL, film_lab, lab_to_linear, level_name, level_of_film, linear_to_lab
 from judicum.core.photo.plate import Plate, tint_reach
+from judicum.core.photo.unwrap import read_at
 
 THICKNESS_NM = np.arange(0.0, 75.1, 1.5)
 GAINS = np.exp(np.linspace(np.log(0.55), np.log(1.7), 13))
@@ -95,9 +96,7 @@ def read_tint(band: Band, plate: Plate, left_mm: Floats, right_mm: Floats, s_mm:
     soft = cv2.GaussianBlur(band.linear, (0, 0), sigmaX=0.25 * band.px_per_mm, sigmaY=0.10 * band.px_per_mm)
 
     def read(n: Floats) -> Floats:
-        rows = ((n - band.n_mm[0]) * band.px_per_mm).astype(np.float32)
-        columns = np.broadcast_to((s_mm - band.s_mm[0]) * band.px_per_mm, n.shape).astype(np.float32)
-        return cv2.remap(soft, columns, rows, cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE)
+        return read_at(soft, (n - band.n_mm[0]) * band.px_per_mm, (s_mm - band.s_mm[0]) * band.px_per_mm)
 
     u = np.linspace(0.14, 0.86, 11)[:, None]
     # Across the face the plate's light goes from the left side's to the right side's.

@@ -12,7 +12,6 @@ open joint, the edge of a sheet) draws a toe away.
 from collections.abc import Callable
 from dataclasses import dataclass, replace
 
-import cv2
 import numpy as np
 from scipy.ndimage import gaussian_filter1d
 
@@ -22,6 +21,7 @@ from judicum.core.photo.ends import find_ends
 from judicum.core.photo.locate import Candidate
 from judicum.core.photo.scale import Scale
 from judicum.core.photo.toes import Toes, line_through
+from judicum.core.photo.unwrap import read_at
 
 WIDE_BAND_MM = 17.0
 NEAR_MM = 9.0
@@ -100,13 +100,6 @@ def _shifted(values: Floats, low: int, count: int) -> Floats:
     return values[rows]
 
 
-def _read(values: Floats, rows: Floats, columns: Floats) -> Floats:
-    """Values at fractional rows and columns, between neighbours."""
-    return cv2.remap(
-        values, columns.astype(np.float32), rows.astype(np.float32), cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE
-    )
-
-
 def _each_toe(gain: Floats, reach: int = 1, price: float = 0.06) -> Whole:
     """Best path over columns for each of several toes at once: row indices (toes, columns).
 
@@ -172,7 +165,7 @@ def trace(picture: Pixels, scale: Scale, gains: Floats, candidate: Candidate) ->
         if whole[1] - whole[0] < LEAST_MM:
             return None
         band = read_band(picture, scale, gains, line, whole, px_per_mm=density)
-        rough = _pair(band)
+        rough = _pair(band, edge_strength(band))
         before, line = line, line_through(rough)
     tips = before.mm(np.array(find_ends(band, rough)), float(np.median(rough.centre_mm[rough.inside])))
     low, high = (tips - line.origin) @ line.along
@@ -181,14 +174,15 @@ def trace(picture: Pixels, scale: Scale, gains: Floats, candidate: Candidate) ->
     if high - low < LEAST_MM:
         return None
     between = read_band(picture, scale, gains, line, (low, high), px_per_mm=density)
-    again = _pair(between)
+    edges = edge_strength(between)
+    again = _pair(between, edges)
     around = max(low - BEYOND_MM, whole[0]), min(high + BEYOND_MM, whole[1])
     band = read_band(picture, scale, gains, line, around, half_mm=WIDE_BAND_MM)
     strength = edge_strength(band.within(NEAR_MM))
     closely = _closely(band, strength, again, low, high)
 
     def within() -> Toes | None:
-        inner = _pair(between, within=again)
+        inner = _pair(between, edges, within=again)
         share = np.median(inner.right_mm - inner.left_mm) / np.median(again.right_mm - again.left_mm)
         if share < LEAST_INNER:
             return None
@@ -209,7 +203,7 @@ def _closely(band: Band, strength: Floats, rough: Toes, low: float, high: float)
     offset = np.arange(-0.9, 0.91, STEP_N_MM)
     rows = (middle[:, None, :] + offset[None, :, None] - near_band.n_mm[0]) * band.px_per_mm
     where = np.broadcast_to(columns, rows.shape[1:])
-    near = np.stack([_read(strength, r, where) for r in rows])
+    near = np.stack([read_at(strength, r, where) for r in rows])
     path = _each_toe(np.log1p(near).astype(np.float64))
     left, right = (m + offset[p] for m, p in zip(middle, path, strict=True))
     both = np.minimum(*(n[p, np.arange(len(s))] for n, p in zip(near, path, strict=True)))
@@ -238,17 +232,16 @@ def freely(band: Band, toes: Toes, start_mm: float, end_mm: float) -> tuple[Floa
     for side, toe in ((-1.0, left), (1.0, right)):
         rows = (centre[None, :] + side * away[:, None] - near_band.n_mm[0]) * band.px_per_mm
         off = np.abs(away[:, None] - side * (toe - centre)[None, :]) > LEAVES_MM
-        gains.append(np.log1p(_read(strength, rows, columns)) - LEAVES_PRICE * off)
+        gains.append(np.log1p(read_at(strength, rows, columns)) - LEAVES_PRICE * off)
     path = _each_toe(np.stack(gains).astype(np.float64), FREE_ROWS, 0.04)
     return s, away[path[0]] + away[path[1]]
 
 
-def _pair(band: Band, within: Toes | None = None) -> Toes:
-    """The pair of toes with the strongest change in a band, and the run along which it stands out.
+def _pair(band: Band, strength: Floats, within: Toes | None = None) -> Toes:
+    """The pair of toes with the strongest change (`edge_strength`) in a band, and the run along which it stands out.
 
     With `within`, only what lies at least `INNER_MM` inside of those toes counts.
     """
-    strength = edge_strength(band)
     if within is not None:
         left, right = (np.interp(band.s_mm, within.s_mm, toe) for toe in (within.left_mm, within.right_mm))
         n = band.n_mm[:, None]

@@ -69,6 +69,22 @@ def read_grid(
     )
 
 
+def read_at(values: npt.ArrayLike, rows: npt.ArrayLike, columns: npt.ArrayLike) -> Floats:
+    """Values (rows, columns[, channels]) at fractional rows and columns, between neighbours; the rim goes on outside.
+
+    Args:
+        rows, columns: (h, w), or shapes that broadcast to it; 0 is the centre of the first sample.
+    """
+    row, column = np.broadcast_arrays(np.asarray(rows, np.float32), np.asarray(columns, np.float32))
+    return cv2.remap(
+        np.asarray(values),
+        np.ascontiguousarray(column),
+        np.ascontiguousarray(row),
+        cv2.INTER_LINEAR,
+        borderMode=cv2.BORDER_REPLICATE,
+    )
+
+
 def sample(picture: Pixels, scale: Scale, points_mm: Floats) -> Pixels:
     """Read the photo at card positions.
 

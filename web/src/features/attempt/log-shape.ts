@@ -1,6 +1,6 @@
 /** What is typed in the log, before it is a run; pure, so that it can be tested without a page. */
 
-import { figure, shownAs, toSi, type Quantity, type Units } from "../../ui/units";
+import { figure, shownAs, toSi, trimmed, type Quantity, type Units } from "../../ui/units";
 
 export type Field = { key: string; quantity: string; unit: string; low: number | null; high: number | null; step: number | null; choices: string[]; required: boolean };
 export type Typed = Record<string, string>;
@@ -14,12 +14,10 @@ export function typedFrom(run: Partial<Run> | null, fields: Field[], units: Unit
   for (const field of fields) {
     const value = run?.[field.key];
     if (value === null || value === undefined) typed[field.key] = "";
-    else typed[field.key] = typeof value === "number" && isFigure(field) ? trim(figure(value, field.quantity as Quantity, units, 2)) : String(value);
+    else typed[field.key] = typeof value === "number" && isFigure(field) ? trimmed(figure(value, field.quantity as Quantity, units, 2)) : String(value);
   }
   return typed;
 }
-
-const trim = (text: string) => (text.includes(".") ? text.replace(/\.?0+$/, "") : text);
 
 /** The run in SI; figures the person did not touch stay exactly as they were. */
 export function runFrom(typed: Typed, fields: Field[], units: Units, before: Partial<Run> | null): Run {
@@ -48,7 +46,7 @@ export function problemsIn(typed: Typed, fields: Field[], units: Units): Record<
     const [low, high] = [field.low ?? -Infinity, field.high ?? Infinity];
     if (Number.isNaN(value)) problems[field.key] = `“${typed[field.key] ?? ""}” is no figure.`;
     else if (value < low || value > high) {
-      const allowed = `${trim(figure(low, field.quantity as Quantity, units, 1))} to ${trim(figure(high, field.quantity as Quantity, units, 1))} ${label}`;
+      const allowed = `${trimmed(figure(low, field.quantity as Quantity, units, 1))} to ${trimmed(figure(high, field.quantity as Quantity, units, 1))} ${label}`;
       problems[field.key] = `${typed[field.key] ?? ""} ${label} was given; ${allowed.trim()} is possible.`;
     }
   }
@@ -86,5 +84,5 @@ export function startOf(runs: (Run & { number: number })[], number: number, last
 
 /** A figure as it would be typed. */
 export function figureOf(si: number, quantity: Quantity, units: Units): string {
-  return trim(figure(si, quantity, units, 1));
+  return trimmed(figure(si, quantity, units, 1));
 }

@@ -1,7 +1,7 @@
 /** What is typed in the builder, before it is a coupon; pure, so that it can be tested without a page. */
 
 import type { Schemas } from "../../api/client";
-import { figure, toSi, type Quantity, type Units } from "../../ui/units";
+import { figure, toSi, trimmed, type Quantity, type Units } from "../../ui/units";
 
 export type Coupon = Record<string, unknown>;
 export type Form = Record<string, string>;
@@ -40,7 +40,7 @@ export function formOf(design: Schemas["Design"], units: Units): Form {
   for (const key of texts) if (typeof given[key] === "string") form[key] = given[key];
   for (const [key, quantity] of Object.entries(numbers)) {
     const value = key.startsWith("pulse.") ? (pulse as Coupon | undefined)?.[key.slice(6)] : given[key];
-    if (typeof value === "number") form[key] = figure(value, quantity, units, quantity === "plain" ? 2 : undefined).replace(/(\.\d*?)0+$/, "$1").replace(/\.$/, "");
+    if (typeof value === "number") form[key] = trimmed(figure(value, quantity, units, quantity === "plain" ? 2 : undefined));
   }
   return form;
 }

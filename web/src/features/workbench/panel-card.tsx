@@ -6,7 +6,7 @@ import { ChoiceField } from "../../ui/choice-field";
 import { Problem } from "../../ui/states";
 import { UnitField } from "../../ui/unit-field";
 import { useSettled } from "../../ui/use-settled";
-import { figure, measure, shownAs, toSi, type Quantity, type Units } from "../../ui/units";
+import { figure, measure, shownAs, toSi, trimmed, type Quantity, type Units } from "../../ui/units";
 import { choiceWords } from "../../ui/words";
 import { Drawing } from "./drawings";
 import { figureWords, panelWords } from "./panel-words";
@@ -19,7 +19,7 @@ const inUnit = (quantity: string, unit: string, units: Units) => (quantity === "
 export function PanelCard({ panel, units, linked, keep }: { panel: Panel; units: Units; linked: Record<string, string> | null; keep: (key: string, si: Record<string, string>) => void }) {
   const [typed, setTyped] = useState<Record<string, string>>(() => Object.fromEntries(panel.inputs.map((i) => {
     const si = linked?.[i.key] ?? i.default;
-    return [i.key, i.quantity === "choice" || i.choices.length > 0 ? si : plain(figure(Number(si), i.quantity as Quantity, units, 2))];
+    return [i.key, i.quantity === "choice" || i.choices.length > 0 ? si : trimmed(figure(Number(si), i.quantity as Quantity, units, 2))];
   })));
   const si = Object.fromEntries(panel.inputs.flatMap((i) => {
     const text = typed[i.key] ?? "";
@@ -66,5 +66,3 @@ export function PanelCard({ panel, units, linked, keep }: { panel: Panel; units:
     </section>
   );
 }
-
-const plain = (text: string) => text.replace(/(\.\d*?)0+$/, "$1").replace(/\.$/, "");

@@ -6,6 +6,7 @@ import numpy as np
 from judicum.core.arrays import Floats
 from judicum.core.photo.defects.face import Face
 from judicum.core.photo.defects.fault import Fault
+from judicum.core.photo.unwrap import read_at
 
 ANGLES = np.radians(np.arange(0, 360, 15))
 STANDS_OUT = 3.0
@@ -52,14 +53,8 @@ def _ring(face: Face, light: Floats, places: Floats, n_mm: float, radius: float)
 
     def circle(r: float) -> Floats:
         columns = (places[:, None] + r * np.cos(ANGLES)[None, :]) / face.step_mm
-        rows = (n_mm + r * np.sin(ANGLES)[None, :] - face.n_mm[0]) / face.step_mm + np.zeros_like(columns)
-        return cv2.remap(
-            light,
-            columns.astype(np.float32),
-            rows.astype(np.float32),
-            cv2.INTER_LINEAR,
-            borderMode=cv2.BORDER_REPLICATE,
-        )
+        rows = (n_mm + r * np.sin(ANGLES)[None, :] - face.n_mm[0]) / face.step_mm
+        return read_at(light, rows, columns)
 
     rim = np.minimum(circle(radius - 0.06), circle(radius + 0.06))
     darker = (circle(radius - 0.3) + circle(radius + 0.3)) / 2 - rim

@@ -8,6 +8,7 @@ import numpy as np
 from judicum.core.arrays import Flags, Floats
 from judicum.core.photo.band import Band, bare_metal
 from judicum.core.photo.film import film_and_shade
+from judicum.core.photo.unwrap import read_at
 
 BESIDE_MM = 2.2
 
@@ -55,10 +56,9 @@ def unroll(band: Band, s_mm: Floats, left_mm: Floats, right_mm: Floats) -> Face:
     reach = float(np.median(half)) * 1.15 + BESIDE_MM
     step = float(s_mm[1] - s_mm[0])
     n = np.arange(-reach, reach, step)
-    rows = ((centre[None, :] + n[:, None] - band.n_mm[0]) * band.px_per_mm).astype(np.float32)
-    columns = np.broadcast_to((s_mm - band.s_mm[0]) * band.px_per_mm, rows.shape).astype(np.float32)
-    lab = cv2.remap(band.lab, columns, rows, cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE)
-    linear = cv2.remap(band.linear, columns, rows, cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE)
+    rows = (centre[None, :] + n[:, None] - band.n_mm[0]) * band.px_per_mm
+    columns = (s_mm - band.s_mm[0]) * band.px_per_mm
+    lab, linear = (read_at(values, rows, columns) for values in (band.lab, band.linear))
     light = linear @ np.array([0.0722, 0.7152, 0.2126], np.float32)
     soft = cv2.GaussianBlur(linear, (0, 0), sigmaX=0.4 / step, sigmaY=0.06 / step)
     film, shade = film_and_shade(soft, bare_metal(band))

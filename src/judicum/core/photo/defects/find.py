@@ -1,7 +1,5 @@
 """All faults of a face, each place told once."""
 
-import numpy as np
-
 from judicum.core.arrays import Floats
 from judicum.core.photo.defects.crater import craters
 from judicum.core.photo.defects.face import Face
@@ -36,4 +34,4 @@ def find_defects(face: Face, wide_s_mm: Floats, wide_width_mm: Floats) -> list[F
 
 def _covered(fault: Fault, others: list[Fault]) -> bool:
     """Whether the middle of a fault lies within another one."""
-    return any(abs(fault.s_mm - o.s_mm) < o.size_mm / 2 + 0.4 and np.abs(fault.n_mm - o.n_mm) < 6 for o in others)
+    return any(abs(fault.s_mm - o.s_mm) < o.size_mm / 2 + 0.4 and abs(fault.n_mm - o.n_mm) < 6 for o in others)

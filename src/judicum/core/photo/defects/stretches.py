@@ -7,6 +7,7 @@ from scipy.ndimage import gaussian_filter1d
 from judicum.core.arrays import Flags, Floats
 from judicum.core.photo.defects.face import Face
 from judicum.core.photo.defects.fault import Fault
+from judicum.core.photo.unwrap import read_at
 
 GROOVE_DARKER = 0.55
 """Natural logarithm by which a groove is darker than the same toe usually is."""
@@ -110,10 +111,7 @@ def undercut(face: Face, blind: Flags) -> list[Fault]:
 def _beside(face: Face, values: Floats, side: float, offset_mm: Floats) -> Floats:
     """Values at distances outside one toe: (offsets, columns)."""
     rows = (side * (face.half_mm[None, :] + offset_mm[:, None]) - face.n_mm[0]) / face.step_mm
-    columns = np.broadcast_to(np.arange(len(face.s_mm)), rows.shape)
-    return cv2.remap(
-        values, columns.astype(np.float32), rows.astype(np.float32), cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE
-    )
+    return read_at(values, rows, np.arange(len(face.s_mm)))
 
 
 def missing(face: Face, blind: Flags) -> list[Fault]:
