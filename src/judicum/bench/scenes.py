@@ -7,10 +7,10 @@ from typing import Any
 import numpy as np
 
 from judicum.camera import Bead, Fault, Scene, View, weld
+from judicum.core.photo.fault_kinds import FAULT_KINDS
 
 COUNTS = {"plate": 52, "lap": 26, "fillet": 26, "tube": 16, "smooth": 20, "refusal": 21}
 SIZES = ((1600, 1200), (1920, 1440), (2048, 1536), (2592, 1944), (4000, 3000))
-FAULTS = ("pore", "crater", "undercut", "burn_through", "sugaring", "inclusion", "gap", "bulge")
 DECOYS = ("scratches", "number", "spatter", "dots", "clamp_shadow")
 
 
@@ -40,7 +40,7 @@ def _scene(rng: np.random.Generator, kind: str, k: int) -> Scene:
     length = float(rng.uniform(34, 45) if kind == "tube" else rng.uniform(55, 88 if strip else 98))
     width = float(rng.uniform(3.2, 7.0))
     # Every second bead of the first kinds is clean; the faults take turns.
-    kinds = [FAULTS[(k // 2 + turn) % len(FAULTS)] for turn in range(1 + (k % 6 == 1))] if k % 2 else []
+    kinds = [FAULT_KINDS[(k // 2 + turn) % len(FAULT_KINDS)] for turn in range(1 + (k % 6 == 1))] if k % 2 else []
     if kind == "smooth":
         kinds = kinds[:1] if k % 4 == 1 else []
     faults = tuple(_fault(rng, each, length, width) for each in kinds)

@@ -79,3 +79,28 @@ def test_what_lies_off_the_card_costs_two_and_what_stops_three_more() -> None:
 
 def test_without_a_measurement_or_log_nothing_is_suggested() -> None:
     assert [s.score for s in suggest({}, "warm", 4.5, None)] == [None] * 6
+
+
+def fault(kind: str, **more: Any) -> dict[str, Any]:
+    return {"kind": kind, "s_mm": 30.0, "n_mm": 0.2, "size_mm": 1.0, "confidence": 0.9, **more}
+
+
+def overall(*faults: dict[str, Any]) -> Suggestion:
+    return by_key(suggest(report(defects=list(faults)), "warm", 4.5, CHECK))["overall"]
+
+
+def test_faults_come_off_the_overall_look_and_say_so() -> None:
+    clean, pored = overall(), overall(fault("pore"), fault("pore"))
+    assert clean.score is not None and pored.score == clean.score - 2
+    assert (pored.reason, pored.figures) == ("less_for_faults", {"cost": 2.0, "pore": 2})
+
+
+def test_a_pinhole_makes_a_crater_worse_and_a_hole_right_through_leaves_nothing() -> None:
+    crater, pinhole = overall(fault("crater", pinhole=False)), overall(fault("crater", pinhole=True))
+    assert crater.score is not None and pinhole.score == crater.score - 1
+    assert overall(fault("burn_through")).score == 0
+
+
+def test_a_sugared_patch_rejects_the_tint_whatever_the_colour_beside_it() -> None:
+    tint = by_key(suggest(report(defects=[fault("sugaring", size_mm=7.5)]), "show_colour", 4.5, CHECK))["tint"]
+    assert (tint.score, tint.reason, tint.figures["length_mm"]) == (0.0, "sugar_is_a_reject", 7.5)

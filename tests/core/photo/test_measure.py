@@ -66,8 +66,8 @@ def test_the_report_has_the_contracts_keys() -> None:
     assert np.diff(report["profile"]["s_mm"]) == pytest.approx(0.5, abs=0.011)
     assert len(report["profile"]["s_mm"]) == len(report["profile"]["centre_mm"])
     assert report["defects"] == []
-    strip = cut_strip(measured)
-    assert strip is not None
+    assert measured.bead is not None and measured.picture is not None
+    strip = cut_strip(measured.picture, measured.bead)
     assert strip.shape[0] == 160
     assert strip.shape[1] == pytest.approx((report["bead"]["length_mm"] + 8) * 10, abs=10)
 

@@ -414,6 +414,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/measurements/{measurement_id}/corrections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Steps over a measurement: one more, or back. */
+        post: operations["measurement_correct"];
+        /** @description Steps over a measurement: one more, or back. */
+        delete: operations["measurement_undo"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/measurements/{measurement_id}/strip": {
         parameters: {
             query?: never;
@@ -425,6 +443,40 @@ export interface paths {
         get: operations["measurement_strip"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photo-look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A look at a small copy of a photo before it is sent; nothing is kept. */
+        post: operations["photo_look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/angle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A torch angle by two drawn lines. */
+        post: operations["photo_read_angle"];
         delete?: never;
         options?: never;
         head?: never;
@@ -459,6 +511,23 @@ export interface paths {
         get: operations["photo_picture"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{photo_id}/scale": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description The scale of a photo without a card, by two points. */
+        post: operations["photo_set_scale"];
         delete?: never;
         options?: never;
         head?: never;
@@ -590,6 +659,17 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description A torch angle that was read on the photo, with the two lines drawn, [x, y] in its pixels. */
+        Angle: {
+            which: string;
+            run: number;
+            torch: number[][];
+            reference: number[][];
+            /** Format: double */
+            angle_deg: number;
+            /** Format: double */
+            uncertainty_deg: number;
+        };
         Angles: {
             /** Format: double */
             work: number;
@@ -755,6 +835,14 @@ export interface components {
             deviations: components["schemas"]["Deviation"][];
             warnings: components["schemas"]["Warning"][];
         };
+        /** @description A step in force: what, by whom, when. */
+        Correction: {
+            readonly id: number;
+            step: components["schemas"]["Step"];
+            by: components["schemas"]["Person"];
+            /** Format: date-time */
+            at: string;
+        };
         /** @description The input of a setup card; its fields are checked by the core and documented in docs/setup-card.md. */
         CouponRequest: {
             coupon: {
@@ -860,14 +948,35 @@ export interface components {
             taper_mm: number;
             kinds: string[];
         };
+        /**
+         * @description * `start` - start
+         *     * `end` - end
+         * @enum {string}
+         */
+        EndEnum: "start" | "end";
         Event: {
             readonly id: number;
             /** Format: date-time */
             at: string;
-            kind: components["schemas"]["KindEnum"];
+            kind: components["schemas"]["EventKindEnum"];
             actor: components["schemas"]["Person"] | null;
             data: unknown;
         };
+        /**
+         * @description * `open` - Open
+         *     * `prepare` - Prepare
+         *     * `log` - Log
+         *     * `add_photo` - Add Photo
+         *     * `add_view` - Add View
+         *     * `read_angle` - Read Angle
+         *     * `measure` - Measure
+         *     * `refuse_photo` - Refuse Photo
+         *     * `correct` - Correct
+         *     * `mark` - Mark
+         *     * `return` - Return
+         * @enum {string}
+         */
+        EventKindEnum: "open" | "prepare" | "log" | "add_photo" | "add_view" | "read_angle" | "measure" | "refuse_photo" | "correct" | "mark" | "return";
         /** @description One field that was refused. */
         FieldProblem: {
             field: string;
@@ -952,18 +1061,6 @@ export interface components {
          */
         Joint: "bead_on_plate" | "butt" | "lap" | "tee" | "outside_corner" | "edge" | "tube_butt" | "tube_sleeve" | "tube_sleeve_bend" | "tube_flange" | "socket" | "turntable";
         /**
-         * @description * `open` - Open
-         *     * `prepare` - Prepare
-         *     * `log` - Log
-         *     * `add_photo` - Add Photo
-         *     * `measure` - Measure
-         *     * `refuse_photo` - Refuse Photo
-         *     * `mark` - Mark
-         *     * `return` - Return
-         * @enum {string}
-         */
-        KindEnum: "open" | "prepare" | "log" | "add_photo" | "measure" | "refuse_photo" | "mark" | "return";
-        /**
          * @description * `stainless` - stainless
          *     * `carbon` - carbon
          * @enum {string}
@@ -996,7 +1093,11 @@ export interface components {
             /** Format: date-time */
             returned_at: string | null;
         };
-        /** @description A measurement with its whole report and what is drawn over the photo. */
+        /**
+         * @description A measurement with its whole report and what is drawn over the photo, both with corrections put on.
+         *
+         *     `computed` is the report without them, where there are any.
+         */
         Measurement: {
             readonly id: number;
             state: components["schemas"]["MeasurementState"];
@@ -1013,12 +1114,16 @@ export interface components {
             readonly pitch_cv: number | null;
             readonly tint_level: number | null;
             readonly tint_name: string | null;
+            readonly corrected: boolean;
             /** Format: date-time */
             requested_at: string;
             /** Format: date-time */
             finished_at: string | null;
             readonly report: components["schemas"]["Report"] | null;
             readonly overlay: components["schemas"]["Overlay"] | null;
+            readonly computed: components["schemas"]["Report"] | null;
+            corrections: components["schemas"]["Correction"][];
+            readonly scale_set_by: components["schemas"]["Person"] | null;
         };
         /** @description The figures a list shows. */
         MeasurementBrief: {
@@ -1037,6 +1142,7 @@ export interface components {
             readonly pitch_cv: number | null;
             readonly tint_level: number | null;
             readonly tint_name: string | null;
+            readonly corrected: boolean;
             /** Format: date-time */
             requested_at: string;
             /** Format: date-time */
@@ -1060,9 +1166,10 @@ export interface components {
             name: string;
             role: components["schemas"]["Role"];
         };
-        /** @description A run with its number in the attempt. */
+        /** @description A run with its number in the attempt, and the keys of what was read off a photo rather than guessed. */
         NumberedRun: {
             number: number;
+            readonly measured: string[];
             /** Format: double */
             current_a: number | null;
             /** Format: double */
@@ -1102,13 +1209,24 @@ export interface components {
             /** Format: double */
             current_a: number;
         };
-        /** @description Toes, centreline and ripple fronts as points [x, y] in pixels of the upright photo of `size`. */
+        /**
+         * @description Toes, centreline and ripple fronts as points [x, y] in pixels of the upright photo of `size`.
+         *
+         *     Along the strip, in mm: the toes' offsets `left_n_mm` and `right_n_mm` at `s_mm`, and stretches [from, to]
+         *     along which a toe may lie elsewhere.
+         */
         Overlay: {
             size: number[];
             left: number[][];
             right: number[][];
             centre: number[][];
             fronts: number[][][];
+            /** Format: double */
+            px_per_mm: number;
+            s_mm: number[];
+            left_n_mm: number[];
+            right_n_mm: number[];
+            unsure_mm: number[][];
         };
         PaginatedAssignmentList: {
             /** @example 123 */
@@ -1218,6 +1336,8 @@ export interface components {
         /** @description A photo with its measurements, newest first. */
         Photo: {
             readonly id: number;
+            kind: components["schemas"]["PhotoKindEnum"];
+            readonly angles: components["schemas"]["Angle"][];
             name: string;
             readonly url: string;
             width_px: number;
@@ -1226,6 +1346,14 @@ export interface components {
             sent_at: string;
             measurements: components["schemas"]["Measurement"][];
         };
+        /**
+         * @description * `bead` - Bead
+         *     * `back` - Back
+         *     * `setup` - Setup
+         *     * `torch` - Torch
+         * @enum {string}
+         */
+        PhotoKindEnum: "bead" | "back" | "setup" | "torch";
         /**
          * @description * `flat` - Flat
          *     * `horizontal` - Horizontal
@@ -1290,6 +1418,14 @@ export interface components {
             aim: number;
             /** Format: double */
             high: number;
+        };
+        /** @description Two drawn lines: the torch from its tip upward, and the plate or the direction of travel from the joint outward. */
+        ReadAngleRequest: {
+            which: components["schemas"]["WhichEnum"];
+            torch: number[][];
+            reference: number[][];
+            /** @default 1 */
+            run: number;
         };
         Refusal: {
             code: string;
@@ -1481,6 +1617,11 @@ export interface components {
             /** Format: double */
             overall: number | null;
         };
+        /** @description Something wrong with a photo at first sight, and what to do. */
+        Seen: {
+            code: string;
+            message: string;
+        };
         /** @description Attempts at one coupon, oldest first; trends are changes per attempt. */
         Series: {
             assignment: components["schemas"]["Goal"];
@@ -1514,6 +1655,12 @@ export interface components {
             /** @default  */
             next_change: string;
         };
+        /** @description Two points of the photo [x1, y1, x2, y2] in pixels, and the distance between them in mm. */
+        SetScaleRequest: {
+            points_px: number[];
+            /** Format: double */
+            length_mm: number;
+        };
         /** @description The card of an attempt's coupon, each logged run beside it, and what worked here. */
         Setup: {
             card: components["schemas"]["Card"];
@@ -1521,6 +1668,12 @@ export interface components {
             worked: components["schemas"]["Worked"];
             cautions: components["schemas"]["Caution"][];
         };
+        /**
+         * @description * `left` - left
+         *     * `right` - right
+         * @enum {string}
+         */
+        SideEnum: "left" | "right";
         Sides: {
             /** Format: double */
             left: number;
@@ -1550,6 +1703,60 @@ export interface components {
          * @enum {string}
          */
         StartSchoolEnum: "quick" | "settled";
+        /** @description One step of a correction; which figures it needs depends on `step`. Places in mm in the bead frame. */
+        Step: {
+            step: components["schemas"]["StepEnum"];
+            side: components["schemas"]["SideEnum"];
+            end: components["schemas"]["EndEnum"];
+            kind: components["schemas"]["StepKindEnum"];
+            /** Format: double */
+            s_mm: number;
+            /** Format: double */
+            n_mm: number;
+            /** Format: double */
+            size_mm: number;
+            /** Format: double */
+            reach_mm: number;
+        };
+        /**
+         * @description * `move_toe` - move_toe
+         *     * `move_end` - move_end
+         *     * `start_at_other_end` - start_at_other_end
+         *     * `add_fault` - add_fault
+         *     * `remove_fault` - remove_fault
+         *     * `add_front` - add_front
+         *     * `remove_front` - remove_front
+         *     * `no_ripples` - no_ripples
+         * @enum {string}
+         */
+        StepEnum: "move_toe" | "move_end" | "start_at_other_end" | "add_fault" | "remove_fault" | "add_front" | "remove_front" | "no_ripples";
+        /**
+         * @description * `pore` - pore
+         *     * `crater` - crater
+         *     * `undercut` - undercut
+         *     * `burn_through` - burn_through
+         *     * `sugaring` - sugaring
+         *     * `inclusion` - inclusion
+         *     * `gap` - gap
+         *     * `bulge` - bulge
+         * @enum {string}
+         */
+        StepKindEnum: "pore" | "crater" | "undercut" | "burn_through" | "sugaring" | "inclusion" | "gap" | "bulge";
+        /** @description One step of a correction; which figures it needs depends on `step`. Places in mm in the bead frame. */
+        StepRequest: {
+            step: components["schemas"]["StepEnum"];
+            side?: components["schemas"]["SideEnum"];
+            end?: components["schemas"]["EndEnum"];
+            kind?: components["schemas"]["StepKindEnum"];
+            /** Format: double */
+            s_mm?: number;
+            /** Format: double */
+            n_mm?: number;
+            /** Format: double */
+            size_mm?: number;
+            /** Format: double */
+            reach_mm?: number;
+        };
         /** @description Where the strip's picture is and how it lies: its left edge is `from_mm` before the bead's start. */
         Strip: {
             url: string;
@@ -1614,6 +1821,12 @@ export interface components {
             /** Format: double */
             meant: number;
         };
+        /**
+         * @description * `work` - work
+         *     * `travel` - travel
+         * @enum {string}
+         */
+        WhichEnum: "work" | "travel";
         Width: {
             /** Format: double */
             mean: number;
@@ -2473,9 +2686,74 @@ export interface operations {
             };
         };
     };
-    measurement_strip: {
+    measurement_correct: {
         parameters: {
             query?: never;
+            header?: never;
+            path: {
+                measurement_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StepRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Attempt"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    measurement_undo: {
+        parameters: {
+            query?: {
+                every?: boolean;
+            };
+            header?: never;
+            path: {
+                measurement_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    measurement_strip: {
+        parameters: {
+            query?: {
+                correction?: number;
+            };
             header?: never;
             path: {
                 measurement_id: number;
@@ -2490,6 +2768,73 @@ export interface operations {
                 };
                 content: {
                     "image/jpeg": string;
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    photo_look: {
+        parameters: {
+            query?: {
+                /** @description Long side of the photo itself. */
+                long_side_px?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "image/jpeg": string;
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Seen"][];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    photo_read_angle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadAngleRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Attempt"];
                 };
             };
             default: {
@@ -2548,6 +2893,39 @@ export interface operations {
                 };
                 content: {
                     "image/jpeg": string;
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    photo_set_scale: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                photo_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetScaleRequest"];
+            };
+        };
+        responses: {
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Attempt"];
                 };
             };
             default: {

@@ -1,5 +1,6 @@
 """The score each criterion suggests, and the figures it came from."""
 
+from collections import Counter
 from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
@@ -12,6 +13,13 @@ WIDTH_CV = ((0.02, 10.0), (0.06, 8.0), (0.10, 5.0), (0.20, 0.0))
 RIPPLE_CV = ((0.05, 10.0), (0.12, 8.0), (0.20, 5.0), (0.40, 0.0))
 TOE_WAVINESS = ((0.02, 10.0), (0.06, 8.0), (0.12, 5.0), (0.25, 0.0))
 """Points of straight pieces: figure and score. Waviness is taken as a share of the mean width."""
+
+
+FAULT_COST = {
+    "pore": 1.0, "inclusion": 1.0, "bulge": 1.0, "crater": 1.5, "undercut": 2.0, "gap": 2.0, "sugaring": 3.0, "burn_through": 10.0,
+}  # fmt: skip
+"""What each fault takes off the overall look; one right through takes all of it."""
+PINHOLE_COST = 1.0
 
 
 @dataclass(frozen=True)
@@ -39,16 +47,28 @@ def suggest(
         check: what `check_setup` found of the logged run, or None where nothing was logged.
     """
     bead, ripple, tint = report.get("bead"), report.get("ripple"), report.get("tint")
+    faults = list(report.get("defects") or ())
     parts = [
         _width(bead, target_width_mm),
         _ripple(bead, ripple),
         _toes(bead),
-        _tint(tint, finish),
+        _tint(tint, finish, faults),
         _setup(check),
     ]
+    return [*parts, _overall(parts, faults)]
+
+
+def _overall(parts: list[Suggestion], faults: list[Mapping[str, Any]]) -> Suggestion:
+    """The mean of the other lines, less what each fault costs."""
     known = [p.score for p in parts if p.score is not None]
-    overall = _halves(float(np.mean(known))) if known else None
-    return [*parts, Suggestion("overall", overall, "mean_of_the_others" if known else "nothing_measured", {})]
+    if not known:
+        return Suggestion("overall", None, "nothing_measured", {})
+    mean = float(np.mean(known))
+    if not faults:
+        return Suggestion("overall", _halves(mean), "mean_of_the_others", {})
+    cost = sum(FAULT_COST[f["kind"]] + PINHOLE_COST * bool(f.get("pinhole")) for f in faults)
+    counts = Counter(f["kind"] for f in faults)
+    return Suggestion("overall", _halves(mean - cost), "less_for_faults", {"cost": cost, **counts})
 
 
 def _halves(value: float) -> float:
@@ -102,7 +122,7 @@ def _toes(bead: Mapping[str, Any] | None) -> Suggestion:
     )
 
 
-def _tint(tint: Mapping[str, Any] | None, finish: str) -> Suggestion:
+def _tint(tint: Mapping[str, Any] | None, finish: str, faults: list[Mapping[str, Any]]) -> Suggestion:
     if tint is None:
         return Suggestion("tint", None, "nothing_measured", {})
     level, zone, most = tint["bead"]["level"], tint["haz"]["level"], FINISH_LEVEL[finish]
@@ -114,6 +134,9 @@ def _tint(tint: Mapping[str, Any] | None, finish: str) -> Suggestion:
         "left_mm": left,
         "right_mm": right,
     }
+    sugar = [f["size_mm"] for f in faults if f["kind"] == "sugaring"]
+    if sugar:
+        return Suggestion("tint", 0.0, "sugar_is_a_reject", {**figures, "length_mm": round(sum(sugar), 1)})
     if level == 7 or tint["share"]["grey"] > 0.05:
         return Suggestion("tint", 0.0, "grey_is_a_reject", {**figures, "grey_share": tint["share"]["grey"]})
     score = {0: 10.0, 1: 5.0, 2: 2.0}.get(max(0, level - most), 0.0)

@@ -18,7 +18,7 @@ TOO_MANY_PIXELS = f"The picture has too many pixels; at most {MAX_PIXELS // 1_00
 
 pillow_heif.register_heif_opener()
 
-FORMATS = {"JPEG": "image/jpeg", "PNG": "image/png", "HEIF": "image/heic"}
+FORMATS = {"JPEG": "image/jpeg", "MPO": "image/jpeg", "PNG": "image/png", "HEIF": "image/heic"}
 
 
 def sniff_format(data: bytes) -> str:

@@ -2,6 +2,11 @@
 
 from dataclasses import dataclass
 
+LEAST_PX_PER_MM = 8.0
+MOST_TILT_DEG = 40.0
+MOST_BLUR_MM = 0.22
+MOST_CLIPPED = 0.25
+
 MESSAGES = {
     "unreadable": "This file cannot be read as a picture. Take the photo again or send the original file.",
     "too_small": "The bead is shown too small ({px_per_mm:.1f} pixels per mm; at least 8 are needed). Go closer.",

@@ -91,6 +91,11 @@ def find_card(picture: Pixels) -> Scale | None:
     Returns:
         The scale, or None where fewer than two markers of a card are seen.
     """
+    return card_of(find_markers(picture))
+
+
+def find_markers(picture: Pixels) -> dict[int, Floats]:
+    """Corners (4, 2) in pixels of every square marker in a photo, by its number."""
     # Pyramid level: markers are 16 to 18 mm, so 2 megapixels find them; refine at full size.
     grey = cv2.cvtColor(picture, cv2.COLOR_BGR2GRAY)
     shrink = max(1.0, max(grey.shape) / 1800)
@@ -102,10 +107,15 @@ def find_card(picture: Pixels) -> Scale | None:
     detector = cv2.aruco.ArucoDetector(cv2.aruco.getPredefinedDictionary(cv2.aruco.DICT_4X4_50), parameters)
     corners, ids, _ = detector.detectMarkers(small)
     if ids is None:
-        return None
+        return {}
     seen = {int(i): (c[0] + 0.5) * shrink - 0.5 for c, i in zip(corners, ids.ravel(), strict=True)}
     if shrink > 1.0:
         seen = {i: _refined(grey, c, shrink) for i, c in seen.items()}
+    return seen
+
+
+def card_of(seen: dict[int, Floats]) -> Scale | None:
+    """The plane of the card that more of the markers belong to, None for fewer than two of either."""
     fits = [fit for kind in ("window", "strip") if (fit := _fit(kind, seen)) is not None]
     return max(fits, key=lambda fit: fit[0])[1] if fits else None
 

@@ -26,9 +26,23 @@ class Outline:
     right_mm: Floats
     width_mm: Floats
 
+    @classmethod
+    def around(cls, s_mm: Floats, centre_mm: Floats, left_n_mm: Floats, right_n_mm: Floats) -> "Outline":
+        """The outline whose toes lie at offsets (k,) at right angles to a centreline (k, 2), right positive."""
+        across = across_of(centre_mm, s_mm)
+        left_mm, right_mm = (centre_mm + n[:, None] * across for n in (left_n_mm, right_n_mm))
+        return cls(s_mm, centre_mm, left_mm, right_mm, right_n_mm - left_n_mm)
+
     @property
     def length_mm(self) -> float:
         return float(self.s_mm[-1])
+
+    @property
+    def offsets_mm(self) -> tuple[Floats, Floats]:
+        """Offsets (k,) of the left and right toe from the centreline, right positive."""
+        across = across_of(self.centre_mm, self.s_mm)
+        left, right = (np.einsum("ij,ij->i", toe - self.centre_mm, across) for toe in (self.left_mm, self.right_mm))
+        return left, right
 
     @property
     def body(self) -> Flags:
@@ -63,13 +77,17 @@ def outline(toes: Toes, start_mm: float, end_mm: float, flip: bool) -> Outline:
         return np.stack([np.interp(s, arc, values[:, k]) for k in (0, 1)], -1)
 
     centre_mm = at(points)
-    heading = np.gradient(centre_mm, s, axis=0)
-    heading /= np.linalg.norm(heading, axis=1, keepdims=True)
-    across = np.stack([-heading[:, 1], heading[:, 0]], -1)
+    across = across_of(centre_mm, s)
     # Toes are read at the same place on the line; the small turn of the normal is made good by its cosine.
-    offsets = [np.einsum("ij,ij->i", at(toe) - centre_mm, across) for toe in (lefts, rights)]
-    left_mm, right_mm = (centre_mm + o[:, None] * across for o in offsets)
-    return Outline(s, centre_mm, left_mm, right_mm, offsets[1] - offsets[0])
+    left, right = (np.einsum("ij,ij->i", at(toe) - centre_mm, across) for toe in (lefts, rights))
+    return Outline.around(s, centre_mm, left, right)
+
+
+def across_of(centre_mm: Floats, s_mm: Floats) -> Floats:
+    """Unit vectors (k, 2) at right angles to a centreline (k, 2), to its right."""
+    heading = np.gradient(centre_mm, s_mm, axis=0)
+    heading /= np.linalg.norm(heading, axis=1, keepdims=True)
+    return np.stack([-heading[:, 1], heading[:, 0]], -1)
 
 
 def starts_at_end(toes: Toes) -> bool:

@@ -31,7 +31,10 @@ class Attempt(models.Model):
 
 
 class Run(models.Model):
-    """What was set and done for one run of an attempt; SI. Limits stand in judicum.core.setup.run."""
+    """What was set and done for one run of an attempt; SI. Limits stand in judicum.core.setup.run.
+
+    `measured` are the keys of figures that were read off a photo rather than guessed.
+    """
 
     attempt = models.ForeignKey(Attempt, on_delete=models.CASCADE, related_name="runs")
     number = models.PositiveSmallIntegerField(default=1)
@@ -55,6 +58,7 @@ class Run(models.Model):
     technique = models.CharField(max_length=16, null=True)
     pass_number = models.PositiveSmallIntegerField(null=True)
     note = models.TextField(blank=True)
+    measured = models.JSONField(default=list)
 
     class Meta:
         constraints = (models.UniqueConstraint(fields=("attempt", "number"), name="one_run_per_number"),)

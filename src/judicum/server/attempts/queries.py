@@ -14,7 +14,7 @@ from judicum.server.coupons.setup import card_for, check_for
 from judicum.server.coupons.words import CAUTION_WORDS
 from judicum.server.courses.models import STAFF, Membership
 from judicum.server.courses.queries import membership_of
-from judicum.server.photos.models import Measurement, Photo
+from judicum.server.photos.models import Correction, Measurement, Photo
 
 
 def visible_to(user: User) -> QuerySet[Attempt]:
@@ -80,9 +80,11 @@ def held(attempt_id: int) -> Attempt:
 
 def with_parts(attempts: QuerySet[Attempt], overlays: bool = False) -> QuerySet[Attempt]:
     """The same attempts with run, photos, newest measurements and mark loaded in a fixed number of queries."""
-    measurements = Measurement.objects.order_by("-requested_at", "-id")
+    corrections = Correction.objects.filter(undone_at=None).select_related("by")
+    measurements = Measurement.objects.order_by("-requested_at", "-id").defer("bead")
     if not overlays:
-        measurements = measurements.defer("overlay")
+        measurements, corrections = measurements.defer("bead", "overlay"), corrections.defer("overlay")
+    measurements = measurements.select_related("requested_by").prefetch_related(Prefetch("corrections", corrections))
     photos = (
         Photo.objects.select_related("picture")
         .prefetch_related(Prefetch("measurements", measurements))

@@ -23,8 +23,11 @@ class Step(models.TextChoices):
     PREPARE = "prepare"
     LOG = "log"
     ADD_PHOTO = "add_photo"
+    ADD_VIEW = "add_view"
+    READ_ANGLE = "read_angle"
     MEASURE = "measure"
     REFUSE_PHOTO = "refuse_photo"
+    CORRECT = "correct"
     MARK = "mark"
     RETURN = "return"
 
@@ -35,6 +38,8 @@ BEFORE_MARK = (State.LOGGED, State.PHOTOGRAPHED, State.MEASURED)
 STEPS: dict[Step, dict[State, State]] = {
     Step.PREPARE: {s: s for s in (State.ASSIGNED, *BEFORE_MARK)},
     Step.LOG: {State.ASSIGNED: State.LOGGED} | {s: s for s in BEFORE_MARK},
+    Step.ADD_VIEW: {s: s for s in (State.ASSIGNED, *BEFORE_MARK)},
+    Step.READ_ANGLE: {s: s for s in BEFORE_MARK},
     Step.ADD_PHOTO: dict.fromkeys(BEFORE_MARK, State.PHOTOGRAPHED),
     # A measurement may end after the mark was set by eye, or be made again: the mark stands.
     Step.MEASURE: {
@@ -44,6 +49,7 @@ STEPS: dict[Step, dict[State, State]] = {
         State.RETURNED: State.RETURNED,
     },
     Step.REFUSE_PHOTO: {s: s for s in (State.PHOTOGRAPHED, State.MEASURED, State.MARKED, State.RETURNED)},
+    Step.CORRECT: {s: s for s in (State.PHOTOGRAPHED, State.MEASURED, State.MARKED, State.RETURNED)},
     Step.MARK: {
         State.PHOTOGRAPHED: State.MARKED,
         State.MEASURED: State.MARKED,

@@ -18,7 +18,7 @@ def suggestions(attempt: Attempt) -> list[Suggestion]:
     """Suggested scores from the newest measurement and the logged run."""
     measurement = newest_measurement(attempt)
     runs = list(attempt.runs.values())
-    report = measurement.report if measurement and measurement.report else {}
+    report = (measurement.result if measurement else None) or {}
     return suggest(
         report, attempt.assignment.finish, attempt.assignment.target_width_mm, worst_check(attempt.assignment, runs)
     )

@@ -1,6 +1,7 @@
 """Photos of coupons, their files, uploads under way, and what was measured."""
 
 import uuid
+from typing import Any
 
 from django.conf import settings
 from django.db import models
@@ -21,11 +22,24 @@ class StoredPicture(models.Model):
         return self.sha256[:12]
 
 
+class PhotoKind(models.TextChoices):
+    BEAD = "bead"
+    BACK = "back"
+    SETUP = "setup"
+    TORCH = "torch"
+
+
 class Photo(models.Model):
-    """A picture sent for an attempt."""
+    """A picture sent for an attempt. Only one of the bead is measured.
+
+    `angles` are the torch angles read on it: key of the run's field to which, run, torch, reference,
+    angle_deg, uncertainty_deg.
+    """
 
     attempt = models.ForeignKey("attempts.Attempt", on_delete=models.CASCADE, related_name="photos")
     picture = models.ForeignKey(StoredPicture, on_delete=models.PROTECT, related_name="photos")
+    kind = models.CharField(max_length=8, choices=PhotoKind.choices, default=PhotoKind.BEAD)
+    angles = models.JSONField(default=dict)
     name = models.CharField(max_length=200, blank=True)
     sent_by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, related_name="+")
     sent_at = models.DateTimeField()
@@ -45,13 +59,21 @@ class MeasurementState(models.TextChoices):
 
 
 class Measurement(models.Model):
-    """One measuring of one photo; a photo measured again gets another, and both stay."""
+    """One measuring of one photo; a photo measured again gets another, and both stay.
+
+    `report`, `overlay` and `strip` are what was computed and never change; `result`, `drawn` and
+    `shown_strip` are what counts: the same, or what the newest correction in force made of them.
+    `bead` is what corrections start from. `scale_points` is the scale that `requested_by` set.
+    """
 
     photo = models.ForeignKey(Photo, on_delete=models.CASCADE, related_name="measurements")
     state = models.CharField(max_length=10, choices=MeasurementState.choices, default=MeasurementState.WAITING)
     engine_version = models.CharField(max_length=20, blank=True)
     report = models.JSONField(null=True)
     overlay = models.JSONField(null=True)
+    bead = models.JSONField(null=True)
+    scale_points = models.JSONField(null=True)
+    requested_by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.PROTECT, related_name="+")
     refusal_code = models.CharField(max_length=20, blank=True)
     strip = models.FileField(max_length=120, blank=True)
     requested_at = models.DateTimeField()
@@ -63,6 +85,47 @@ class Measurement(models.Model):
     def __str__(self) -> str:
         return f"measurement {self.pk} of photo {self.photo_id}"
 
+    @property
+    def corrections_in_force(self) -> "list[Correction]":
+        """Corrections that were not taken back, oldest first; without a query where they were prefetched."""
+        return sorted((c for c in self.corrections.all() if c.undone_at is None), key=lambda c: c.pk)
+
+    @property
+    def _top(self) -> "Correction | None":
+        return next(reversed(self.corrections_in_force), None)
+
+    @property
+    def result(self) -> dict[str, Any] | None:
+        return self._top.report if self._top else self.report
+
+    @property
+    def drawn(self) -> dict[str, Any] | None:
+        return self._top.overlay if self._top else self.overlay
+
+    @property
+    def shown_strip(self) -> Any:
+        return self._top.strip if self._top else self.strip
+
+
+class Correction(models.Model):
+    """One step of a person's over a measurement: the step, and what counts after it. Taken back, it stays."""
+
+    measurement = models.ForeignKey(Measurement, on_delete=models.CASCADE, related_name="corrections")
+    step = models.JSONField()
+    report = models.JSONField()
+    overlay = models.JSONField()
+    strip = models.FileField(max_length=120)
+    by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, related_name="+")
+    at = models.DateTimeField()
+    undone_by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.PROTECT, related_name="+")
+    undone_at = models.DateTimeField(null=True)
+
+    class Meta:
+        ordering = ("id",)
+
+    def __str__(self) -> str:
+        return f"{self.step.get('step')} on measurement {self.measurement_id}"
+
 
 class Upload(models.Model):
     """A file on its way: `received` of `size` bytes lie in a part file; `photo` once it is whole."""
@@ -71,6 +134,7 @@ class Upload(models.Model):
     attempt = models.ForeignKey("attempts.Attempt", on_delete=models.CASCADE, related_name="uploads")
     user = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="+")
     name = models.CharField(max_length=200, blank=True)
+    kind = models.CharField(max_length=8, choices=PhotoKind.choices, default=PhotoKind.BEAD)
     size = models.PositiveIntegerField()
     received = models.PositiveIntegerField(default=0)
     photo = models.ForeignKey(Photo, null=True, on_delete=models.SET_NULL, related_name="+")

@@ -5,7 +5,7 @@ from uuid import UUID
 from judicum.core.errors import NotFound
 from judicum.server.accounts.models import User
 from judicum.server.attempts.queries import visible_to
-from judicum.server.photos.models import Measurement, Photo, Upload
+from judicum.server.photos.models import Correction, Measurement, Photo, Upload
 
 
 def photo_for(user: User, photo_id: int) -> Photo:
@@ -29,6 +29,15 @@ def measurement_for(user: User, measurement_id: int) -> Measurement:
     )
     if found is None:
         raise NotFound(f"There is no measurement {measurement_id} for you.")
+    return found
+
+
+def correction_of(measurement: Measurement, correction_id: str) -> Correction:
+    """One correction of a measurement, in force or not. Raises NotFound."""
+    known = correction_id.isdigit() and len(correction_id) < 16
+    found = measurement.corrections.filter(pk=int(correction_id)).first() if known else None
+    if found is None:
+        raise NotFound(f"There is no correction {correction_id[:20]} of this measurement.")
     return found
 
 

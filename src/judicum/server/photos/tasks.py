@@ -22,6 +22,7 @@ def measure(measurement_id: int) -> None:
     """Measure one photo; one that is done already is left alone."""
     # The measuring code takes seconds to import and only the worker needs it.
     from judicum.core.photo.measure import measure_photo
+    from judicum.core.photo.scale import GivenScale
     from judicum.server.photos.actions.store_measurement import store_measurement, strip_file
 
     mine = Measurement.objects.select_related("photo__picture").filter(pk=measurement_id).first()
@@ -29,8 +30,12 @@ def measure(measurement_id: int) -> None:
         return
     Measurement.objects.filter(pk=measurement_id).update(state=MeasurementState.MEASURING)
     try:
+        given = None
+        if mine.scale_points is not None:
+            x1, y1, x2, y2, length_mm = mine.scale_points
+            given = GivenScale.from_points((x1, y1), (x2, y2), length_mm)
         with mine.photo.picture.original.open("rb") as file:
-            measured = measure_photo(file.read(), mine.photo.name)
+            measured = measure_photo(file.read(), mine.photo.name, given)
         store_measurement(measurement_id, measured, strip_file(measured))
     except Exception:
         log.exception("measurement %s failed", measurement_id)

@@ -47,7 +47,7 @@ def student_over_time(user: User, course_id: int, student_id: int) -> dict[str, 
 
 def _series(attempts: list[Attempt], teaches: bool) -> dict[str, Any]:
     assignment = attempts[0].assignment
-    reports = [m.report for a in attempts if (m := counting_measurement(a)) and m.report and not m.refusal_code]
+    reports = [r for a in attempts if (m := counting_measurement(a)) and (r := m.result) and not m.refusal_code]
     marks = [a.mark.total for a in attempts if hasattr(a, "mark") and (a.mark.returned_at or teaches)]
     return {
         "assignment": assignment,

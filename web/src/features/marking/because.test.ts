@@ -16,6 +16,9 @@ describe("from which figures a suggestion comes", () => {
   it("puts settings and warnings into words", () => {
     expect(why("off_the_card:postflow_s,polarity_wrong")).toBe("off the card: post-flow, polarity wrong");
   });
+  it("counts the faults that cost something", () => {
+    expect(why("less_for_faults", { cost: 2, pore: 2 })).toBe("mean of the lines above, less 2 for 2 × pore");
+  });
   it("has words for a reason it does not know", () => {
     expect(why("something_new")).toBe("nothing measured; set it by eye");
   });

@@ -1,9 +1,12 @@
-import { runWords, tintNames } from "../../ui/words";
+import { defectWords, runWords, tintNames } from "../../ui/words";
 import type { Suggestion } from "./score-shape";
 
 const pct = (v: unknown) => `${(Number(v) * 100).toFixed(1)} %`;
 const mm = (v: unknown) => `${Number(v).toFixed(2)} mm`;
 const level = (v: unknown) => `${String(v)} ${tintNames[Number(v)] ?? ""}`;
+
+const countsOf = (figures: Record<string, unknown>) =>
+  Object.entries(figures).flatMap(([kind, count]) => (defectWords[kind] ? [`${String(count)} × ${defectWords[kind]}`] : [])).join(", ");
 
 /** From which figures a suggestion comes, in words. */
 export function because({ reason, figures: f }: Suggestion): string {
@@ -20,6 +23,8 @@ export function because({ reason, figures: f }: Suggestion): string {
     case "grey_is_a_reject": return `grey on ${pct(f.grey_share)} of the bead: always a reject`;
     case "as_the_card": return "everything logged lies on the card";
     case "not_logged": return "nothing was logged to judge by";
+    case "sugar_is_a_reject": return `sugared over ${mm(f.length_mm)}: always a reject`;
+    case "less_for_faults": return `mean of the lines above, less ${String(f.cost)} for ${countsOf(f)}`;
     case "mean_of_the_others": return "mean of the lines above";
     default: return "nothing measured; set it by eye";
   }

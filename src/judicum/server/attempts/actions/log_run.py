@@ -37,5 +37,9 @@ def log_run(
     before = Run.objects.filter(attempt=attempt, number=number).values(*clean).first() or {}
     changed = {key: [before.get(key), value] for key, value in clean.items() if before.get(key) != value}
     advance(attempt, Step.LOG, user, at, changed=changed, run=number)
-    Run.objects.update_or_create(attempt=attempt, number=number, defaults=clean)
+    run, _ = Run.objects.update_or_create(attempt=attempt, number=number, defaults=clean)
+    # A figure that was read off a photo and is typed over is no longer measured.
+    if still := [key for key in run.measured if key in changed]:
+        run.measured = [key for key in run.measured if key not in still]
+        run.save(update_fields=["measured"])
     return attempt

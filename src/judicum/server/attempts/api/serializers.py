@@ -25,10 +25,12 @@ class RunSerializer(serializers.ModelSerializer[Run]):
 
 
 class NumberedRunSerializer(RunSerializer):
-    """A run with its number in the attempt."""
+    """A run with its number in the attempt, and the keys of what was read off a photo rather than guessed."""
+
+    measured = serializers.ListField(child=serializers.CharField(), read_only=True)
 
     class Meta(RunSerializer.Meta):
-        fields: tuple[str, ...] = ("number", *RunSerializer.Meta.fields)
+        fields: tuple[str, ...] = ("number", "measured", *RunSerializer.Meta.fields)
 
 
 class LastRunsSerializer(serializers.Serializer[Any]):

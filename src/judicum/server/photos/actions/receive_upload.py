@@ -10,9 +10,9 @@ from django.db import transaction
 from judicum.core.errors import InvalidValue, NotAllowed, WrongState
 from judicum.server.accounts.models import User
 from judicum.server.attempts.queries import attempt_for
-from judicum.server.attempts.states import Step, allowed
-from judicum.server.photos.actions.send_photo import check_size, send_photo
-from judicum.server.photos.models import Upload
+from judicum.server.attempts.states import allowed
+from judicum.server.photos.actions.send_photo import check_size, send_photo, step_for
+from judicum.server.photos.models import PhotoKind, Upload
 from judicum.server.photos.queries import upload_for
 
 MAX_PIECE = 4 * 1024 * 1024
@@ -24,22 +24,22 @@ class OffsetConflict(WrongState):
     code = "offset_conflict"
 
 
-def begin_upload(user: User, attempt_id: int, size: int, name: str) -> Upload:
+def begin_upload(user: User, attempt_id: int, size: int, name: str, kind: str = PhotoKind.BEAD) -> Upload:
     """Announce a file for one's own attempt.
 
     Raises:
-        InvalidValue: empty or over 25 MB. WrongState: photos cannot be added now.
+        InvalidValue: empty, over 25 MB or of no known kind. WrongState: photos cannot be added now.
         NotFound, NotAllowed: not one's own attempt.
     """
     check_size(size)
     attempt = attempt_for(user, attempt_id)
     if attempt.student_id != user.pk:
         raise NotAllowed("Only the student who welds the coupon may do this.")
-    if not allowed(attempt, Step.ADD_PHOTO):
+    if not allowed(attempt, step_for(kind)):
         raise WrongState(
             f"The attempt is {attempt.state}; log the run before its photo, and a marked one takes no more."
         )
-    return Upload.objects.create(attempt=attempt, user=user, size=size, name=name[:200])
+    return Upload.objects.create(attempt=attempt, user=user, size=size, name=name[:200], kind=kind)
 
 
 def receive_piece(user: User, upload_id: UUID, offset: int, piece: bytes) -> Upload:
@@ -71,7 +71,7 @@ def receive_piece(user: User, upload_id: UUID, offset: int, piece: bytes) -> Upl
 def _finish(user: User, upload: Upload) -> Upload:
     part = _part(upload)
     try:
-        upload.photo = send_photo(user, upload.attempt_id, part.read_bytes(), upload.name)
+        upload.photo = send_photo(user, upload.attempt_id, part.read_bytes(), upload.name, kind=upload.kind)
     except Exception:
         upload.delete()
         part.unlink(missing_ok=True)

@@ -3,31 +3,60 @@
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.errors import NotAllowed
+from judicum.core.errors import NotAllowed, WrongState
+from judicum.core.photo.scale import GivenScale
 from judicum.server.accounts.models import User
-from judicum.server.attempts.queries import teaches
-from judicum.server.photos.models import Measurement, MeasurementState, Photo
+from judicum.server.attempts.queries import held, teaches
+from judicum.server.attempts.states import Step, advance
+from judicum.server.photos.models import Measurement, MeasurementState, Photo, PhotoKind
 from judicum.server.photos.queries import photo_for
 
 
-def request_measurement(photo: Photo) -> Measurement:
+def request_measurement(photo: Photo, by: User | None = None, scale_points: list[float] | None = None) -> Measurement:
     """Queue a measurement; the job is written in the same transaction as the caller's changes."""
     from judicum.server.photos.tasks import measure
 
-    made = Measurement.objects.create(photo=photo, requested_at=timezone.now())
+    made = Measurement.objects.create(
+        photo=photo, requested_at=timezone.now(), requested_by=by, scale_points=scale_points
+    )
     measure.configure(lock=f"photo-{photo.pk}").defer(measurement_id=made.pk)
     return made
 
 
 @transaction.atomic
 def measure_again(user: User, photo_id: int) -> Measurement:
-    """Measure a photo once more; the earlier results stay. One that still waits is not doubled.
+    """Measure a photo once more, with the scale last set by hand if there is one; the earlier results stay.
+
+    One that still waits is not doubled.
 
     Raises:
-        NotFound: not visible. NotAllowed: not one who teaches the course.
+        NotFound: not visible. NotAllowed: not one who teaches the course. WrongState: not of a bead.
     """
+    photo = taught_photo(user, photo_id)
+    points = photo.measurements.exclude(scale_points=None).values_list("scale_points", flat=True).first()
+    waiting = photo.measurements.filter(state__in=[MeasurementState.WAITING, MeasurementState.MEASURING]).first()
+    return waiting or request_measurement(photo, user, points)
+
+
+@transaction.atomic
+def set_scale(user: User, photo_id: int, points_px: list[float], length_mm: float) -> Measurement:
+    """Set a photo's scale by two points [x1, y1, x2, y2] a known length apart, and measure it with that.
+
+    Raises:
+        InvalidValue: points too close together, or a scale that no photo has. Otherwise as `measure_again`.
+    """
+    GivenScale.from_points((points_px[0], points_px[1]), (points_px[2], points_px[3]), length_mm)
+    photo = taught_photo(user, photo_id)
+    attempt = held(photo.attempt_id)
+    advance(attempt, Step.CORRECT, user, change={"step": "set_scale", "points_px": points_px, "length_mm": length_mm})
+    return request_measurement(photo, user, [*points_px, length_mm])
+
+
+def taught_photo(user: User, photo_id: int) -> Photo:
+    """A photo of a bead in a course that the person teaches."""
     photo = photo_for(user, photo_id)
     if not teaches(user, photo.attempt):
-        raise NotAllowed("Only the course's instructor and assistants may measure a photo again.")
-    waiting = photo.measurements.filter(state__in=[MeasurementState.WAITING, MeasurementState.MEASURING]).first()
-    return waiting or request_measurement(photo)
+        raise NotAllowed("Only the course's instructor and assistants may have a photo measured.")
+    if photo.kind != PhotoKind.BEAD:
+        raise WrongState("Only a photo of the bead can be measured.")
+    return photo

@@ -10,7 +10,7 @@ from judicum.server.accounts.models import User
 from judicum.server.attempts.queries import held_own
 from judicum.server.attempts.states import Step, advance
 from judicum.server.photos.actions.request_measurement import request_measurement
-from judicum.server.photos.models import Photo
+from judicum.server.photos.models import Photo, PhotoKind
 from judicum.server.photos.storage import store_picture
 
 MAX_BYTES = 25 * 1024 * 1024
@@ -22,10 +22,27 @@ def check_size(size: int) -> None:
         raise InvalidValue("size", size, f"1 to {MAX_BYTES} bytes (25 MB)")
 
 
+def step_for(kind: str) -> Step:
+    """The step that a photo of this kind takes: the bead moves the attempt on, other views only join it.
+
+    Raises:
+        InvalidValue: no such kind.
+    """
+    if kind not in PhotoKind.values:
+        raise InvalidValue("kind", kind, "one of " + ", ".join(PhotoKind.values))
+    return Step.ADD_PHOTO if kind == PhotoKind.BEAD else Step.ADD_VIEW
+
+
 def send_photo(
-    user: User, attempt_id: int, data: bytes, name: str = "", at: datetime | None = None, measure: bool = True
+    user: User,
+    attempt_id: int,
+    data: bytes,
+    name: str = "",
+    at: datetime | None = None,
+    measure: bool = True,
+    kind: str = PhotoKind.BEAD,
 ) -> Photo:
-    """Store a photo of one's own attempt; it is measured in the background.
+    """Store a photo of one's own attempt; one of the bead is measured in the background.
 
     Raises:
         UnreadablePicture: no picture. InvalidValue: over 25 MB. WrongState: nothing logged yet,
@@ -35,10 +52,10 @@ def send_photo(
     picture = store_picture(data)
     with transaction.atomic():
         attempt = held_own(user, attempt_id)
-        advance(attempt, Step.ADD_PHOTO, user, at, sha256=picture.pk)
+        advance(attempt, step_for(kind), user, at, sha256=picture.pk, kind=kind)
         photo = Photo.objects.create(
-            attempt=attempt, picture=picture, name=name[:200], sent_by=user, sent_at=at or timezone.now()
+            attempt=attempt, picture=picture, kind=kind, name=name[:200], sent_by=user, sent_at=at or timezone.now()
         )
-        if measure:
+        if measure and kind == PhotoKind.BEAD:
             request_measurement(photo)
     return photo

@@ -16,8 +16,9 @@ from judicum.server.photos.storage import store_once
 
 def strip_file(measured: Measured) -> bytes | None:
     """The strip of a measured bead as a JPEG file, None for a refused photo."""
-    strip = cut_strip(measured)
-    return None if strip is None else encode_jpeg(strip)
+    if measured.bead is None or measured.picture is None:
+        return None
+    return encode_jpeg(cut_strip(measured.picture, measured.bead))
 
 
 def store_measurement(measurement_id: int, measured: Measured, strip: bytes | None, at: datetime | None = None) -> bool:
@@ -30,7 +31,9 @@ def store_measurement(measurement_id: int, measured: Measured, strip: bytes | No
         refusal = measured.report["refusal"]
         mine.state = MeasurementState.DONE
         mine.engine_version = ENGINE_VERSION
-        mine.report, mine.overlay, mine.strip = measured.report, measured.overlay, name
+        mine.report, mine.strip = measured.report, name
+        if measured.bead is not None:
+            mine.overlay, mine.bead = measured.bead.overlay(), measured.bead.as_json()
         mine.refusal_code = refusal["code"] if refusal else ""
         mine.finished_at = at or timezone.now()
         mine.save()

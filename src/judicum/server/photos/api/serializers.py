@@ -5,9 +5,13 @@ from typing import Any
 from drf_spectacular.utils import extend_schema_field
 from rest_framework import serializers
 
+from judicum.core.photo.fault_kinds import FAULT_KINDS
+from judicum.core.photo.pose import ANGLES
+from judicum.core.photo.steps import STEPS
 from judicum.core.photo.strip_frame import HALF_HEIGHT_MM, OVERHANG_MM
+from judicum.server.accounts.api.serializers import PersonSerializer
 from judicum.server.photos.api.report import OverlaySerializer, ReportSerializer
-from judicum.server.photos.models import Measurement, Photo, Upload
+from judicum.server.photos.models import Correction, Measurement, Photo, Upload
 
 
 class StripSerializer(serializers.Serializer[Any]):
@@ -21,11 +25,14 @@ class StripSerializer(serializers.Serializer[Any]):
 
 def strip_of(measurement: Measurement) -> dict[str, Any] | None:
     """The strip of a measured bead, None where there is none."""
-    if not measurement.strip or not measurement.report:
+    if not measurement.shown_strip or not measurement.result:
         return None
-    length = measurement.report["bead"]["length_mm"]
+    length = measurement.result["bead"]["length_mm"]
+    steps = measurement.corrections_in_force
+    # What the address names never changes: each correction's strip has one of its own.
+    after = f"?correction={steps[-1].pk}" if steps else ""
     return {
-        "url": f"/api/measurements/{measurement.pk}/strip",
+        "url": f"/api/measurements/{measurement.pk}/strip{after}",
         "from_mm": -OVERHANG_MM,
         "to_mm": length + OVERHANG_MM,
         "half_height_mm": HALF_HEIGHT_MM,
@@ -42,6 +49,7 @@ class MeasurementBriefSerializer(serializers.ModelSerializer[Measurement]):
     pitch_cv = serializers.SerializerMethodField()
     tint_level = serializers.SerializerMethodField()
     tint_name = serializers.SerializerMethodField()
+    corrected = serializers.SerializerMethodField()
 
     class Meta:
         model = Measurement
@@ -57,6 +65,7 @@ class MeasurementBriefSerializer(serializers.ModelSerializer[Measurement]):
             "pitch_cv",
             "tint_level",
             "tint_name",
+            "corrected",
             "requested_at",
             "finished_at",
         )
@@ -66,7 +75,7 @@ class MeasurementBriefSerializer(serializers.ModelSerializer[Measurement]):
         return strip_of(m)
 
     def _figure(self, m: Measurement, *path: str) -> Any:
-        part: Any = m.report
+        part: Any = m.result
         for key in path:
             part = part.get(key) if part else None
         return part
@@ -89,23 +98,109 @@ class MeasurementBriefSerializer(serializers.ModelSerializer[Measurement]):
     def get_tint_name(self, m: Measurement) -> str | None:
         return self._figure(m, "tint", "bead", "name")
 
+    def get_corrected(self, m: Measurement) -> bool:
+        return bool(m.corrections_in_force)
+
+
+class StepSerializer(serializers.Serializer[Any]):
+    """One step of a correction; which figures it needs depends on `step`. Places in mm in the bead frame."""
+
+    step = serializers.ChoiceField(choices=list(STEPS))
+    side = serializers.ChoiceField(choices=["left", "right"], required=False)
+    end = serializers.ChoiceField(choices=["start", "end"], required=False)
+    kind = serializers.ChoiceField(choices=list(FAULT_KINDS), required=False)
+    s_mm = serializers.FloatField(required=False)
+    n_mm = serializers.FloatField(required=False)
+    size_mm = serializers.FloatField(required=False)
+    reach_mm = serializers.FloatField(required=False)
+
+
+class CorrectionSerializer(serializers.ModelSerializer[Correction]):
+    """A step in force: what, by whom, when."""
+
+    step = StepSerializer()
+    by = PersonSerializer()
+
+    class Meta:
+        model = Correction
+        fields = ("id", "step", "by", "at")
+
 
 class MeasurementSerializer(MeasurementBriefSerializer):
-    """A measurement with its whole report and what is drawn over the photo."""
+    """A measurement with its whole report and what is drawn over the photo, both with corrections put on.
+
+    `computed` is the report without them, where there are any.
+    """
 
     report = serializers.SerializerMethodField()
     overlay = serializers.SerializerMethodField()
+    computed = serializers.SerializerMethodField()
+    corrections = CorrectionSerializer(source="corrections_in_force", many=True)
+    scale_set_by = serializers.SerializerMethodField()
 
     class Meta(MeasurementBriefSerializer.Meta):
-        fields: tuple[str, ...] = (*MeasurementBriefSerializer.Meta.fields, "report", "overlay")
+        fields: tuple[str, ...] = (
+            *MeasurementBriefSerializer.Meta.fields,
+            "report",
+            "overlay",
+            "computed",
+            "corrections",
+            "scale_set_by",
+        )
 
     @extend_schema_field(ReportSerializer(allow_null=True))
     def get_report(self, m: Measurement) -> Any:
-        return m.report
+        return m.result
+
+    @extend_schema_field(ReportSerializer(allow_null=True))
+    def get_computed(self, m: Measurement) -> Any:
+        return m.report if m.corrections_in_force else None
+
+    @extend_schema_field(PersonSerializer(allow_null=True))
+    def get_scale_set_by(self, m: Measurement) -> Any:
+        return PersonSerializer(m.requested_by).data if m.scale_points else None
 
     @extend_schema_field(OverlaySerializer(allow_null=True))
     def get_overlay(self, m: Measurement) -> Any:
-        return m.overlay
+        return m.drawn
+
+
+class AngleSerializer(serializers.Serializer[Any]):
+    """A torch angle that was read on the photo, with the two lines drawn, [x, y] in its pixels."""
+
+    which = serializers.CharField()
+    run = serializers.IntegerField()
+    torch = serializers.ListField(child=serializers.ListField(child=serializers.FloatField()))
+    reference = serializers.ListField(child=serializers.ListField(child=serializers.FloatField()))
+    angle_deg = serializers.FloatField()
+    uncertainty_deg = serializers.FloatField()
+
+
+class ReadAngleSerializer(serializers.Serializer[Any]):
+    """Two drawn lines: the torch from its tip upward, and the plate or the direction of travel from the joint outward."""
+
+    which = serializers.ChoiceField(choices=list(ANGLES))
+    torch = serializers.ListField(
+        child=serializers.ListField(child=serializers.FloatField(), max_length=2), max_length=2
+    )
+    reference = serializers.ListField(
+        child=serializers.ListField(child=serializers.FloatField(), max_length=2), max_length=2
+    )
+    run = serializers.IntegerField(default=1)
+
+
+class SetScaleSerializer(serializers.Serializer[Any]):
+    """Two points of the photo [x1, y1, x2, y2] in pixels, and the distance between them in mm."""
+
+    points_px = serializers.ListField(child=serializers.FloatField(), min_length=4, max_length=4)
+    length_mm = serializers.FloatField()
+
+
+class SeenSerializer(serializers.Serializer[Any]):
+    """Something wrong with a photo at first sight, and what to do."""
+
+    code = serializers.CharField()
+    message = serializers.CharField()
 
 
 class PhotoSerializer(serializers.ModelSerializer[Photo]):
@@ -114,11 +209,16 @@ class PhotoSerializer(serializers.ModelSerializer[Photo]):
     url = serializers.SerializerMethodField()
     width_px = serializers.IntegerField(source="picture.width_px")
     height_px = serializers.IntegerField(source="picture.height_px")
+    angles = serializers.SerializerMethodField()
     measurements = MeasurementSerializer(many=True)
 
     class Meta:
         model = Photo
-        fields = ("id", "name", "url", "width_px", "height_px", "sent_at", "measurements")
+        fields = ("id", "kind", "angles", "name", "url", "width_px", "height_px", "sent_at", "measurements")
+
+    @extend_schema_field(AngleSerializer(many=True))
+    def get_angles(self, photo: Photo) -> Any:
+        return list(photo.angles.values())
 
     def get_url(self, photo: Photo) -> str:
         return f"/api/photos/{photo.pk}/picture"

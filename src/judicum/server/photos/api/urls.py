@@ -1,5 +1,6 @@
 from django.urls import path
 
+from judicum.server.photos.api.hand import AngleView, CorrectionsView, PhotoLookView, ScaleView
 from judicum.server.photos.api.views import (
     MeasureAgainView,
     PictureView,
@@ -14,6 +15,10 @@ urlpatterns = [
     path("uploads/<uuid:upload_id>", UploadView.as_view()),
     path("photos/<int:photo_id>/picture", PictureView.as_view()),
     path("photos/<int:photo_id>/measure-again", MeasureAgainView.as_view()),
+    path("photos/<int:photo_id>/scale", ScaleView.as_view()),
+    path("photos/<int:photo_id>/angle", AngleView.as_view()),
+    path("photo-look", PhotoLookView.as_view()),
+    path("measurements/<int:measurement_id>/corrections", CorrectionsView.as_view()),
     path("measurements/<int:measurement_id>/strip", StripView.as_view()),
     path("scale-card/<str:kind>", ScaleCardView.as_view()),
 ]

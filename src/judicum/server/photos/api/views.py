@@ -26,8 +26,8 @@ from judicum.server.api.person import person
 from judicum.server.photos.actions.receive_upload import MAX_PIECE, begin_upload, receive_piece
 from judicum.server.photos.actions.request_measurement import measure_again
 from judicum.server.photos.api.serializers import MeasurementSerializer
-from judicum.server.photos.models import Upload
-from judicum.server.photos.queries import measurement_for, photo_for, upload_for
+from judicum.server.photos.models import PhotoKind, Upload
+from judicum.server.photos.queries import correction_of, measurement_for, photo_for, upload_for
 
 TUS = "1.0.0"
 
@@ -51,15 +51,16 @@ def _length(request: Request, header: str) -> int:
     return int(given)
 
 
-def _name(request: Request) -> str:
+def _told(request: Request, wanted: str, otherwise: str) -> str:
+    """One value of the Upload-Metadata header."""
     for pair in request.headers.get("Upload-Metadata", "").split(","):
         key, _, value = pair.strip().partition(" ")
-        if key == "filename":
+        if key == wanted:
             try:
                 return base64.b64decode(value, validate=True).decode("utf-8", "replace")
             except (binascii.Error, ValueError):
-                return ""
-    return ""
+                return otherwise
+    return otherwise
 
 
 def _progress(upload: Upload, code: int) -> Response:
@@ -84,7 +85,13 @@ class UploadsView(APIView):
         parameters=[OpenApiParameter("Upload-Length", OpenApiTypes.INT, OpenApiParameter.HEADER, required=True)],
     )
     def post(self, request: Request, attempt_id: int) -> Response:
-        upload = begin_upload(person(request), attempt_id, _length(request, "Upload-Length"), _name(request))
+        upload = begin_upload(
+            person(request),
+            attempt_id,
+            _length(request, "Upload-Length"),
+            _told(request, "filename", ""),
+            _told(request, "kind", PhotoKind.BEAD),
+        )
         response = _progress(upload, status.HTTP_201_CREATED)
         response["Location"] = f"/api/uploads/{upload.pk}"
         return response
@@ -123,9 +130,16 @@ class PictureView(APIView):
 class StripView(APIView):
     """The strip of a measured bead."""
 
-    @extend_schema(operation_id="measurement_strip", responses={(200, "image/jpeg"): OpenApiTypes.BINARY})
+    @extend_schema(
+        operation_id="measurement_strip",
+        responses={(200, "image/jpeg"): OpenApiTypes.BINARY},
+        parameters=[OpenApiParameter("correction", OpenApiTypes.INT)],
+    )
     def get(self, request: Request, measurement_id: int) -> HttpResponseBase:
         measurement = measurement_for(person(request), measurement_id)
+        asked = request.query_params.get("correction")
+        if asked is not None:
+            return _jpeg(correction_of(measurement, asked).strip)
         if not measurement.strip:
             raise NotFound("This measurement has no strip.")
         return _jpeg(measurement.strip)

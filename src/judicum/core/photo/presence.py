@@ -1,0 +1,72 @@
+"""Whether two toes bound a bead at all, and whether they are the bead's or a contour of the tint around it."""
+
+import numpy as np
+
+from judicum.core.arrays import Floats
+from judicum.core.photo.band import Band
+from judicum.core.photo.ripple import Ripple, find_ripples, run_past, unroll_face
+from judicum.core.photo.settle import distinctness
+from judicum.core.photo.toes import Toes
+from judicum.core.photo.trace import Traced
+
+LEAST_STRENGTH = 2.9
+LEAST_STRENGTH_WITH_RIPPLES = 1.7
+SURE_AGREEMENT = 0.25
+CERTAIN_AGREEMENT = 0.5
+FAINT_STRENGTH = 2.0
+CERTAIN_STRENGTH = 8.0
+LEAST_STEP, FADES, STEPS, SHARP = 0.6, 0.95, 1.5, 7.0
+"""Distinctness (`settle.distinctness`) under which two edges are no bead and are doubted, from which they are believed, and are certain."""
+MUCH_MORE = 1.3
+LEAST_SHARE = 0.4
+GOES_ON = 0.33
+
+
+def along(band: Band, toes: Toes, start: float, end: float, flip: bool) -> tuple[Floats, Floats, Floats]:
+    """Places along the line every 1/14 mm from tip to tip, with both toes there, in bead order."""
+    s = np.arange(start, end, 1 / band.px_per_mm)
+    inner = np.clip(s, start + 1.0, end - 1.0)
+    left, right = np.interp(inner, toes.s_mm, toes.left_mm), np.interp(inner, toes.s_mm, toes.right_mm)
+    return (s[::-1], right[::-1], left[::-1]) if flip else (s, left, right)
+
+
+def ripples_between(band: Band, toes: Toes, start: float, end: float, flip: bool) -> Ripple | None:
+    """The ripple fronts between two toes, in bead order."""
+    s, left, right = along(band, toes, start, end, flip)
+    return find_ripples(
+        unroll_face(band, left, right, s), 1 / band.px_per_mm, float(np.median(np.abs(right - left))) / 2
+    )
+
+
+def is_bead(strength: float, distinct: float, ripple: Ripple | None) -> bool:
+    """Whether two toes bound a bead: ripples run between them, or the light steps at both.
+
+    Nothing but a bead has ripples; a tinted stripe without a bead fades at its edges.
+    """
+    if ripple is not None and ripple.agreement >= SURE_AGREEMENT:
+        return True
+    least = LEAST_STRENGTH if distinct < STEPS else FAINT_STRENGTH
+    return strength >= least and (distinct >= LEAST_STEP or strength >= CERTAIN_STRENGTH)
+
+
+def within_contours(traced: Traced) -> Toes:
+    """The toes, or the pair inside of them where the outer pair is tint around the bead.
+
+    It is where the light fades across the outer pair rather than steps, or where ripples run only
+    between the inner one.
+    """
+    toes = traced.toes
+    fading = distinctness(traced.band, toes)
+    if toes.strength < LEAST_STRENGTH or fading > SHARP or (inner := traced.within()) is None:
+        return toes
+    if fading < FADES and distinctness(traced.band, inner) > MUCH_MORE * fading:
+        return inner
+    at = toes.s_mm[toes.inside]
+    ripple = ripples_between(traced.band, inner, float(at[0]), float(at[-1]), False)
+    if ripple is None or ripple.agreement < CERTAIN_AGREEMENT:
+        return toes
+    s, left, right = along(traced.band, toes, float(at[0]), float(at[-1]), False)
+    share = float(np.median(inner.right_mm - inner.left_mm) / np.median(right - left))
+    face = unroll_face(traced.band, left, right, s)
+    tint = share > LEAST_SHARE and run_past(face, 1 / traced.band.px_per_mm, ripple, share) < GOES_ON
+    return inner if tint else toes
