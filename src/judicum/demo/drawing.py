@@ -1,6 +1,6 @@
 """How each attempt's photo is drawn."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 import numpy as np
@@ -60,6 +60,8 @@ def draw(plan: Weld, person: dict[str, Any]) -> bytes:
         turn_deg=float(rng.normal(0, 5)),
         light=tuple(float(v) for v in np.array([1.0, rng.uniform(0.9, 1.0), rng.uniform(0.78, 1.0)])),  # type: ignore[arg-type]
     )
+    if person.get("shaky") and plan.assignment and plan.number > 1:
+        view = replace(view, blur_px=9.0)
     scene = Scene(
         bead,
         start_mm=(float(rng.uniform(36, 44)), float(rng.uniform(52, 58))),

@@ -12,6 +12,7 @@ from django.utils import timezone
 from judicum.core.marking import CRITERIA
 from judicum.core.photo.measure import Measured, measure_photo
 from judicum.demo.drawing import Weld, draw
+from judicum.demo.extras import add_views, correct_by_hand
 from judicum.demo.scenario import PASSWORD
 from judicum.server.accounts.models import User
 from judicum.server.attempts.actions.log_run import log_run
@@ -114,6 +115,14 @@ def _write(told: dict[str, Any], todo: list[Weld], drawn: list[Drawn]) -> None:
         # The last evening is not marked yet.
         if k < len(todo) - len(students):
             _mark(staff[plan.student % 3 == 2], attempt, told["remarks"], at + timedelta(days=1))
+
+    newest = {a.student_id: a for a in Attempt.objects.filter(state="measured")}
+    for person in told["students"]:
+        attempt = newest.get(User.objects.get(username=person["username"]).pk)
+        if attempt and person.get("shows_torch"):
+            add_views(attempt.student, attempt, timezone.now())
+        if attempt and person.get("corrected"):
+            correct_by_hand(staff[0], attempt)
 
 
 def _person(told: dict[str, Any], course: Course, role: str) -> User:

@@ -1,8 +1,10 @@
 import io
+import struct
 
+import cv2
 import numpy as np
 import pytest
-from PIL import Image
+from PIL import Image, ImageCms
 
 from judicum.core.errors import UnreadablePicture
 from judicum.core.photo.decode import decode, encode_jpeg, sniff_format
@@ -75,3 +77,69 @@ def test_what_is_served_carries_no_metadata() -> None:
     served = encode_jpeg(decode(file_of(picture(), "JPEG", exif=exif)))
     with Image.open(io.BytesIO(served)) as image:
         assert not image.getexif()
+
+
+def test_of_several_pictures_in_one_file_the_first_counts() -> None:
+    pair = [picture(), picture("L").convert("RGB")]
+    for kind in ("MPO", "PNG"):
+        data = file_of(pair[0], kind, save_all=True, append_images=pair[1:])
+        assert sniff_format(data) in ("image/jpeg", "image/png")
+        assert abs(int(decode(data)[20, 10, 2]) - 200) < 25
+
+
+@pytest.mark.parametrize("kind", ["GIF", "WEBP", "TIFF", "BMP"])
+def test_other_kinds_of_picture_are_refused_in_words(kind: str) -> None:
+    with pytest.raises(UnreadablePicture, match="no JPEG, PNG or HEIC"):
+        decode(file_of(picture(), kind))
+
+
+def wide_profile() -> bytes:
+    """A colour profile with the wide primaries that many phones use (SMPTE RP 431, adapted to D50) and the sRGB curve."""
+    data = bytearray(ImageCms.ImageCmsProfile(ImageCms.createProfile("sRGB")).tobytes())
+    primaries = {
+        b"rXYZ": (0.51512, 0.24120, -0.00105),
+        b"gXYZ": (0.29198, 0.69225, 0.04189),
+        b"bXYZ": (0.15710, 0.06657, 0.78407),
+    }
+    for k in range(struct.unpack(">I", data[128:132])[0]):
+        name, at, _ = struct.unpack(">4sII", data[132 + 12 * k : 144 + 12 * k])
+        if name in primaries:
+            data[at + 8 : at + 20] = struct.pack(">3i", *(round(v * 65536) for v in primaries[name]))
+    return bytes(data).replace("sRGB built-in".encode("utf-16-be"), "wide built-in".encode("utf-16-be"))
+
+
+def test_colours_are_brought_into_srgb_from_another_profile() -> None:
+    wide = ImageCms.ImageCmsProfile(io.BytesIO(wide_profile()))
+    shown = ImageCms.profileToProfile(picture(), ImageCms.createProfile("sRGB"), wide)
+    assert shown is not None
+    data = file_of(shown, "JPEG", quality=95, icc_profile=wide_profile())
+    assert np.abs(decode(data)[20, 10].astype(int) - (20, 40, 200)).max() < 8
+    plain = file_of(shown, "JPEG", quality=95)
+    assert np.abs(decode(plain)[20, 10].astype(int) - (20, 40, 200)).max() > 12
+
+
+def test_a_profile_that_is_none_changes_nothing() -> None:
+    data = file_of(picture(), "JPEG", icc_profile=b"not a profile at all" * 20)
+    assert abs(int(decode(data)[20, 10, 2]) - 200) < 25
+
+
+def test_an_orientation_that_is_none_leaves_the_picture_as_it_is() -> None:
+    exif = Image.Exif()
+    exif[0x0112] = 99
+    for kind in ("JPEG", "PNG"):
+        assert decode(file_of(picture(), kind, exif=exif)).shape == (40, 60, 3)
+    broken = file_of(picture(), "JPEG", exif=b"Exif\0\0MM\0*\xff\xff\xff\xff")
+    assert decode(broken).shape == (40, 60, 3)
+
+
+def test_a_sixteen_bit_picture_keeps_its_colours() -> None:
+    deep = (np.asarray(picture())[..., ::-1].astype(np.uint16) << 8) + 128
+    done, data = cv2.imencode(".png", deep)
+    assert done
+    assert np.abs(decode(data.tobytes())[20, 10].astype(int) - (20, 40, 200)).max() < 3
+
+
+def test_a_file_disguised_as_another_is_taken_for_what_it_is() -> None:
+    assert sniff_format(file_of(picture(), "PNG")) == "image/png"
+    with pytest.raises(UnreadablePicture):
+        decode(b"\xff\xd8\xff\xe0" + file_of(picture(), "GIF"))

@@ -893,7 +893,7 @@ export interface components {
             size_mm: number;
             /** Format: double */
             confidence: number;
-            pinhole: boolean;
+            pinhole?: boolean;
         };
         Design: {
             readonly id: number;
@@ -1222,11 +1222,11 @@ export interface components {
             centre: number[][];
             fronts: number[][][];
             /** Format: double */
-            px_per_mm: number;
-            s_mm: number[];
-            left_n_mm: number[];
-            right_n_mm: number[];
-            unsure_mm: number[][];
+            px_per_mm?: number;
+            s_mm?: number[];
+            left_n_mm?: number[];
+            right_n_mm?: number[];
+            unsure_mm?: number[][];
         };
         PaginatedAssignmentList: {
             /** @example 123 */
@@ -1706,17 +1706,17 @@ export interface components {
         /** @description One step of a correction; which figures it needs depends on `step`. Places in mm in the bead frame. */
         Step: {
             step: components["schemas"]["StepEnum"];
-            side: components["schemas"]["SideEnum"];
-            end: components["schemas"]["EndEnum"];
-            kind: components["schemas"]["StepKindEnum"];
+            side?: components["schemas"]["SideEnum"];
+            end?: components["schemas"]["EndEnum"];
+            kind?: components["schemas"]["StepKindEnum"];
             /** Format: double */
-            s_mm: number;
+            s_mm?: number;
             /** Format: double */
-            n_mm: number;
+            n_mm?: number;
             /** Format: double */
-            size_mm: number;
+            size_mm?: number;
             /** Format: double */
-            reach_mm: number;
+            reach_mm?: number;
         };
         /**
          * @description * `move_toe` - move_toe
@@ -2732,12 +2732,13 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description No response body */
-            204: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["Attempt"];
+                };
             };
             default: {
                 headers: {

@@ -3,6 +3,7 @@ import { AssignPage } from "../features/assign";
 import { AttemptPage, MyCouponsPage } from "../features/attempt";
 import { BuilderPage } from "../features/builder";
 import { CadencePage } from "../features/cadence";
+import { ComparePage } from "../features/compare";
 import { DeskPage } from "../features/desk";
 import { MarkingPage } from "../features/marking";
 import { SchoolsPage } from "../features/schools";
@@ -27,6 +28,7 @@ export const router = createBrowserRouter([
       { path: "schools", element: <SchoolsPage /> },
       { path: "workbench", element: <WorkbenchPage /> },
       { path: "wall", element: <WallPage /> },
+      { path: "compare/:earlierId/:laterId", element: <ComparePage /> },
       { path: "student/:studentId", element: <StudentTimePage /> },
       { path: "mine", element: <MyCouponsPage /> },
       { path: "time", element: <MyTimePage /> },

@@ -8,13 +8,16 @@ describe("track shapes", () => {
   it("keeps a value outside the limits on the edge", () => {
     expect(linePath([0], [9], 4, 6, 20)).toBe("M0.00 0.00");
   });
-  it("finds a missed dab between even ones", () => {
-    const { gaps, median } = gapsOf([0, 2, 4, 8, 10]);
+  it("tells a missed dab from a stretch in which no front can be seen", () => {
+    const { gaps, median } = gapsOf([0, 2, 4, 8, 10, 16], [6]);
     expect(median).toBe(2);
-    expect(gaps.filter((g) => g.lapse)).toEqual([{ from: 4, to: 8, size: 4, lapse: true }]);
+    expect(gaps.filter((g) => g.kind !== "even")).toEqual([
+      { from: 4, to: 8, size: 4, kind: "lapse" },
+      { from: 10, to: 16, size: 6, kind: "unseen" },
+    ]);
   });
   it("has no gaps for fewer than two fronts", () => {
-    expect(gapsOf([3]).gaps).toEqual([]);
+    expect(gapsOf([3], []).gaps).toEqual([]);
   });
   it("joins millimetres of one level into a run that ends with the bead", () => {
     expect(tintRuns([2, 2, 7, 2], 3.4)).toEqual([

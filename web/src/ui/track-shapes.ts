@@ -8,15 +8,19 @@ export function linePath(s: number[], values: number[], low: number, high: numbe
   return s.map((x, i) => `${i === 0 ? "M" : "L"}${x.toFixed(2)} ${y(values[i] ?? low).toFixed(2)}`).join("");
 }
 
-export type Gap = Span & { size: number; lapse: boolean };
+export type Gap = Span & { size: number; kind: "even" | "lapse" | "unseen" };
 
-/** Gaps between successive fronts; a lapse is longer than 1.5 or shorter than 0.6 of the median. */
-export function gapsOf(positions: number[]): { gaps: Gap[]; median: number } {
+/** Gaps between successive fronts: a lapse where the measurement says so, unseen where it is long without being one. */
+export function gapsOf(positions: number[], lapses: number[]): { gaps: Gap[]; median: number } {
   const sizes = positions.slice(1).map((p, i) => p - (positions[i] ?? p));
   const sorted = [...sizes].sort((a, b) => a - b);
   const mid = Math.floor(sorted.length / 2);
   const median = sorted.length === 0 ? 0 : sorted.length % 2 ? (sorted[mid] ?? 0) : ((sorted[mid - 1] ?? 0) + (sorted[mid] ?? 0)) / 2;
-  const gaps = sizes.map((size, i) => ({ from: positions[i] ?? 0, to: positions[i + 1] ?? 0, size, lapse: size > 1.5 * median || size < 0.6 * median }));
+  const gaps = sizes.map((size, i): Gap => {
+    const [from, to] = [positions[i] ?? 0, positions[i + 1] ?? 0];
+    const lapse = lapses.some((s) => s > from && s < to);
+    return { from, to, size, kind: lapse ? "lapse" : size > 1.5 * median ? "unseen" : "even" };
+  });
   return { gaps, median };
 }
 

@@ -16,11 +16,11 @@ export function useAttempt(id: number) {
   });
 }
 
-/** The newest photo, the measurement that counts, and whether one is under way. */
+/** The newest photo of the bead, the measurement that counts, and whether one is under way. */
 export function newest(attempt: Attempt) {
   const all = attempt.photos.flatMap((photo) => photo.measurements.map((measurement) => ({ photo, measurement })));
   const good = all.find(({ measurement }) => measurement.id === attempt.measurement?.id) ?? all[0];
-  return { photo: good?.photo ?? attempt.photos[0], measurement: good?.measurement, busy: busy(attempt) };
+  return { photo: good?.photo ?? attempt.photos.find((p) => p.kind === "bead"), measurement: good?.measurement, busy: busy(attempt) };
 }
 
 export type AttemptFilter = { student?: number; state?: Brief["state"][]; assignment?: number; page_size?: number };

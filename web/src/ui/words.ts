@@ -60,6 +60,8 @@ export const defectWords: Record<string, string> = {
   pore: "pore", crater: "crater", undercut: "undercut", burn_through: "burn-through", sugaring: "sugaring", inclusion: "inclusion", gap: "gap", bulge: "bulge",
 };
 
+export const viewWords = { bead: "Bead", back: "Back side", setup: "Setup at the machine", torch: "Torch in place" } as const;
+
 export const criterionWords: Record<string, string> = {
   width_evenness: "Even width",
   ripple_evenness: "Even ripples",

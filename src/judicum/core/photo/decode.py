@@ -2,11 +2,13 @@
 
 import io
 import warnings
+from collections.abc import Iterator
+from contextlib import contextmanager
 
 import cv2
 import numpy as np
 import pillow_heif
-from PIL import Image, ImageOps, UnidentifiedImageError
+from PIL import Image, ImageCms, ImageOps, UnidentifiedImageError
 
 from judicum.core.arrays import Pixels
 from judicum.core.errors import UnreadablePicture
@@ -21,6 +23,15 @@ pillow_heif.register_heif_opener()
 FORMATS = {"JPEG": "image/jpeg", "MPO": "image/jpeg", "PNG": "image/png", "HEIF": "image/heic"}
 
 
+@contextmanager
+def _opened(data: bytes) -> Iterator[Image.Image]:
+    """A picture's header; damaged metadata is passed over, its pixels are not unpacked yet."""
+    with warnings.catch_warnings():
+        warnings.simplefilter("ignore")
+        with Image.open(io.BytesIO(data), formats=["JPEG", "PNG", "HEIF"]) as image:
+            yield image
+
+
 def sniff_format(data: bytes) -> str:
     """Return the media type of a picture, judged by its content alone.
 
@@ -28,16 +39,14 @@ def sniff_format(data: bytes) -> str:
         UnreadablePicture: neither JPEG, PNG nor HEIC, no readable header, or more than
             `MAX_PIXELS` pixels.
     """
-    with warnings.catch_warnings():
-        warnings.simplefilter("ignore")
-        try:
-            with Image.open(io.BytesIO(data), formats=["JPEG", "PNG", "HEIF"]) as image:
-                width, height = image.size
-                kind = image.format or ""
-        except Image.DecompressionBombError as error:
-            raise UnreadablePicture(TOO_MANY_PIXELS) from error
-        except (UnidentifiedImageError, OSError, ValueError, SyntaxError) as error:
-            raise UnreadablePicture("This file is no JPEG, PNG or HEIC picture that can be read.") from error
+    try:
+        with _opened(data) as image:
+            width, height = image.size
+            kind = image.format or ""
+    except Image.DecompressionBombError as error:
+        raise UnreadablePicture(TOO_MANY_PIXELS) from error
+    except (UnidentifiedImageError, OSError, ValueError, SyntaxError) as error:
+        raise UnreadablePicture("This file is no JPEG, PNG or HEIC picture that can be read.") from error
     if width * height > MAX_PIXELS:
         raise UnreadablePicture(TOO_MANY_PIXELS)
     return FORMATS[kind]
@@ -50,8 +59,9 @@ def decode(data: bytes) -> Pixels:
         data: the whole file, JPEG, PNG or HEIC.
 
     Returns:
-        uint8 array (rows, columns, 3), channels blue, green, red, sRGB-coded; the centre of
-        the top-left pixel is (0, 0).
+        uint8 array (rows, columns, 3), channels blue, green, red, sRGB-coded, also where the picture
+        carries another colour profile; of several pictures in one file the first. The centre of the
+        top-left pixel is (0, 0).
 
     Raises:
         UnreadablePicture: no such picture, too many pixels, or cut short.
@@ -68,24 +78,45 @@ def decode(data: bytes) -> Pixels:
 
 
 def _is_plain_jpeg(data: bytes) -> bool:
-    with Image.open(io.BytesIO(data), formats=["JPEG"]) as image:
-        return image.mode in ("RGB", "L")
+    with _opened(data) as image:
+        return image.mode in ("RGB", "L") and _other_profile(image) is None
+
+
+def _other_profile(image: Image.Image) -> ImageCms.ImageCmsProfile | None:
+    """The colour profile a picture carries, where it is another than sRGB and can be read."""
+    held = image.info.get("icc_profile")
+    if not held:
+        return None
+    try:
+        profile = ImageCms.ImageCmsProfile(io.BytesIO(held))
+        return None if "srgb" in ImageCms.getProfileDescription(profile).lower() else profile
+    except (ImageCms.PyCMSError, OSError, ValueError):
+        return None
+
+
+def _in_srgb(image: Image.Image) -> Image.Image:
+    """The picture's colours in sRGB; as they are where its profile is none for them."""
+    profile = _other_profile(image)
+    if profile is None or image.mode not in ("RGB", "CMYK"):
+        return image
+    try:
+        return ImageCms.profileToProfile(image, profile, ImageCms.createProfile("sRGB"), outputMode="RGB") or image
+    except (ImageCms.PyCMSError, ValueError):
+        return image
 
 
 def _decode_with_pillow(data: bytes) -> Pixels:
     try:
-        with warnings.catch_warnings():
-            warnings.simplefilter("ignore")
-            with Image.open(io.BytesIO(data), formats=["JPEG", "PNG", "HEIF"]) as image:
-                upright = ImageOps.exif_transpose(image)
-                if upright.mode.startswith("I") or upright.mode == "F":
-                    grey = np.asarray(upright, np.float64)
-                    upright = Image.fromarray((grey / max(255.0, grey.max()) * 255).astype(np.uint8))
-                if upright.mode in ("RGBA", "LA", "PA") or "transparency" in upright.info:
-                    rgba = upright.convert("RGBA")
-                    paper = Image.new("RGBA", rgba.size, "white")
-                    upright = Image.alpha_composite(paper, rgba)
-                rgb = np.asarray(upright.convert("RGB"))
+        with _opened(data) as image:
+            upright = _in_srgb(ImageOps.exif_transpose(image))
+            if upright.mode.startswith("I") or upright.mode == "F":
+                grey = np.asarray(upright, np.float64)
+                upright = Image.fromarray((grey / max(255.0, grey.max()) * 255).astype(np.uint8))
+            if upright.mode in ("RGBA", "LA", "PA") or "transparency" in upright.info:
+                rgba = upright.convert("RGBA")
+                paper = Image.new("RGBA", rgba.size, "white")
+                upright = Image.alpha_composite(paper, rgba)
+            rgb = np.asarray(upright.convert("RGB"))
     except (OSError, ValueError, SyntaxError, EOFError) as error:
         raise UnreadablePicture("The picture file is cut short or damaged; send it again.") from error
     return np.ascontiguousarray(rgb[..., ::-1])

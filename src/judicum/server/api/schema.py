@@ -16,9 +16,14 @@ class SchemaWithProblems(AutoSchema):
         return bodies
 
 
+SPARSE = ("Step", "Defect", "Overlay")
+"""Components whose answers leave out what does not apply to them."""
+
+
 def answers_are_whole(result: dict[str, Any], **_: Any) -> dict[str, Any]:
     """An answer always carries every field of its component, also those that a request may leave out."""
     for name, component in result["components"]["schemas"].items():
-        if component.get("type") == "object" and "properties" in component and not name.endswith("Request"):
+        answer = not name.endswith("Request") and name not in SPARSE
+        if answer and component.get("type") == "object" and "properties" in component:
             component["required"] = sorted(component["properties"])
     return result

@@ -6,7 +6,9 @@ import { useUnits } from "../../ui/use-units";
 import { measure } from "../../ui/units";
 import { finishWords } from "../../ui/words";
 import { Feedback } from "./feedback";
+import { ViewsOf } from "../../ui/views-of";
 import { LogForm } from "./log-form";
+import { OtherViews } from "./other-views";
 import { PhotoStep } from "./photo-step";
 import { Preparation } from "./preparation";
 import { SetupCard } from "./setup-card";
@@ -32,6 +34,8 @@ export function AttemptPage() {
       {!marked && a.state !== "marked" && <Preparation attempt={a} />}
       {marked && <Feedback attempt={a} />}
       {!marked && a.state !== "assigned" && <PhotoStep attempt={a} />}
+      {!marked && a.state !== "marked" && <OtherViews attempt={a} />}
+      {marked && <ViewsOf attempt={a} mayRead={false} />}
       {marked || a.state === "marked" ? null : <LogForm key={a.id} attempt={a} />}
     </div>
   );

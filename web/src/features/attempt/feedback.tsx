@@ -2,8 +2,9 @@ import { Link } from "react-router";
 import { useCourse } from "../../ui/course";
 import { CursorScope } from "../../ui/cursor";
 import { BeadPhoto } from "../../ui/bead-photo";
+import { FaultCrops } from "../../ui/fault-crops";
 import { StackedStrips } from "../../ui/stacked-strips";
-import { StripWithTracks } from "../../ui/tracks";
+import { StripWithTracks } from "../../ui/strip-with-tracks";
 import { newest, useCourseAttempts, type Attempt } from "../../ui/use-attempt";
 import { useUnits } from "../../ui/use-units";
 import { criterionWords } from "../../ui/words";
@@ -30,7 +31,8 @@ export function Feedback({ attempt }: { attempt: Attempt }) {
         ))}
       </ul>
       <CursorScope>
-        {measurement?.strip && measurement.report && <StripWithTracks strip={measurement.strip} report={measurement.report} units={units} />}
+        {measurement?.strip && measurement.report && <StripWithTracks strip={measurement.strip} report={measurement.report} overlay={measurement.overlay} units={units} />}
+        {photo && measurement?.overlay && <FaultCrops defects={measurement.report?.defects ?? []} photo={photo} overlay={measurement.overlay} units={units} />}
         {photo && <BeadPhoto photo={photo} overlay={measurement?.overlay ?? null} traced={false} close />}
       </CursorScope>
       {before.length > 0 && (
@@ -39,6 +41,7 @@ export function Feedback({ attempt }: { attempt: Attempt }) {
           <StackedStrips attempts={[attempt, ...before]} link={(a, children) => <Link className="block" to={`/course/${String(course.id)}/attempt/${String(a.id)}`}>{children}</Link>} />
         </div>
       )}
+      {before[0] && <Link className="btn h-12 w-full" to={`/course/${String(course.id)}/compare/${String(before[0].id)}/${String(attempt.id)}`}>Lay it over the one before</Link>}
       <Link className="btn btn-primary h-12 w-full" to={`/course/${String(course.id)}/time`}>How it goes over time</Link>
     </section>
   );

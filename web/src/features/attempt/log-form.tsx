@@ -35,7 +35,7 @@ export function LogForm({ attempt }: { attempt: Attempt }) {
   if (setup.isError) return <Problem error={setup.error} again={() => void setup.refetch()} />;
   const close = () => { setOpen(null); };
   if (open !== null) {
-    const start = startOf(attempt.runs as (Run & { number: number })[], open, last.data ?? { passed: false, runs: [] }, runFromCard(setup.data.card));
+    const start = startOf(attempt.runs as unknown as (Run & { number: number })[], open, last.data ?? { passed: false, runs: [] }, runFromCard(setup.data.card));
     return <Form key={`${String(open)}${units.length}${units.flow}`} attempt={attempt} number={open} fields={fields.data} start={start} card={runFromCard(setup.data.card)} last={last.data ?? null} units={units} close={close} />;
   }
   return (

@@ -2,7 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { del, get, set } from "idb-keyval";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { DetailedError, Upload } from "tus-js-client";
-import { csrfToken, problemOf, Refused } from "../../api/client";
+import { csrfToken, problemOf, Refused, type Schemas } from "../../api/client";
 
 const PIECE = 512 * 1024;
 export const MOST_BYTES = 25 * 1024 * 1024;
@@ -13,11 +13,11 @@ export type Sending = { state: "idle" } | { state: "sending"; share: number; wai
  * Sends a photo in pieces. The file is kept in the browser until it has arrived whole, so that a
  * closed page goes on where it stopped; a lost connection is tried again by itself.
  */
-export function useUpload(attemptId: number) {
+export function useUpload(attemptId: number, kind: Schemas["PhotoKindEnum"] = "bead") {
   const [sending, setSending] = useState<Sending>({ state: "idle" });
   const running = useRef<Upload | null>(null);
   const queries = useQueryClient();
-  const place = `photo-${String(attemptId)}`;
+  const place = kind === "bead" ? `photo-${String(attemptId)}` : `photo-${String(attemptId)}-${kind}`;
 
   const begin = useCallback(
     (file: File) => {
@@ -26,7 +26,7 @@ export function useUpload(attemptId: number) {
         endpoint: `/api/attempts/${String(attemptId)}/uploads`,
         chunkSize: PIECE,
         retryDelays: [0, 1000, 2000, 4000, 8000, 15000, 30000, 60000],
-        metadata: { filename: file.name },
+        metadata: { filename: file.name, kind },
         removeFingerprintOnSuccess: true,
         fingerprint: () => Promise.resolve(`${place}-${String(file.size)}-${String(file.lastModified)}`),
         onBeforeRequest: (request) => { request.setHeader("X-CSRFToken", csrfToken()); },
@@ -56,7 +56,7 @@ export function useUpload(attemptId: number) {
         upload.start();
       });
     },
-    [attemptId, place, queries],
+    [attemptId, kind, place, queries],
   );
 
   const send = useCallback(

@@ -5,6 +5,7 @@ import { useCourse } from "../../ui/course";
 import { CursorScope } from "../../ui/cursor";
 import { Loading, Problem } from "../../ui/states";
 import { newest, useAttempt, useCourseAttempts, type Attempt } from "../../ui/use-attempt";
+import { ViewsOf } from "../../ui/views-of";
 import { useUnits } from "../../ui/use-units";
 import { measure } from "../../ui/units";
 import { finishWords, stateWords } from "../../ui/words";
@@ -41,6 +42,8 @@ function Desk({ attempt, suggestions, reload }: { attempt: Attempt; suggestions:
   const units = useUnits();
   const navigate = useNavigate();
   const queue = useCourseAttempts(course.id, { state: ["measured", "photographed", "marked"] });
+  const same = useCourseAttempts(course.id, { student: attempt.student.id, assignment: attempt.assignment.id });
+  const before = (same.data?.results ?? []).filter((a) => a.number < attempt.number && a.measurement?.strip).sort((a, b) => b.number - a.number)[0];
   const goal = attempt.assignment;
   const toNext = () => {
     const next = (queue.data?.results ?? []).filter((a) => a.id !== attempt.id).sort((a, b) => a.updated_at.localeCompare(b.updated_at))[0];
@@ -52,12 +55,13 @@ function Desk({ attempt, suggestions, reload }: { attempt: Attempt; suggestions:
         <h1 className="text-2xl font-bold">
           <Link className="hover:underline" to={`/course/${String(course.id)}/student/${String(attempt.student.id)}`}>{attempt.student.display_name}</Link>
         </h1>
-        <p>{goal.design.title}, attempt {attempt.number} · asked: {measure(goal.target_width_mm, "length", units)} wide, finish {finishWords[goal.finish]} · <strong>{stateWords[attempt.state]}</strong></p>
+        <p>{goal.design.title}, attempt {attempt.number} · asked: {measure(goal.target_width_mm, "length", units)} wide, finish {finishWords[goal.finish]} · <strong>{stateWords[attempt.state]}</strong>{before && <> · <Link className="link" to={`/course/${String(course.id)}/compare/${String(before.id)}/${String(attempt.id)}`}>lay it over attempt {before.number}</Link></>}</p>
       </div>
       <div className="grid gap-4 lg:grid-cols-[minmax(0,1fr)_21rem]">
         <div className="min-w-0 space-y-3">
           <Evidence attempt={attempt} />
           <RunCard attempt={attempt} />
+          <ViewsOf attempt={attempt} mayRead={attempt.runs.length > 0 && attempt.mark === null} />
         </div>
         <MarkPanel key={attempt.id} attempt={attempt} suggestions={suggestions} reload={reload} toNext={toNext} />
       </div>

@@ -33,14 +33,14 @@ export function RunCard({ attempt }: { attempt: Attempt }) {
 
 function RunFigures({ run }: { run: Schemas["NumberedRun"] }) {
   const units = useUnits();
-  const shown = Object.entries(run).filter(([key, value]) => key !== "note" && key !== "number" && value !== null && value !== "");
+  const shown = Object.entries(run).filter(([key, value]) => !["note", "number", "measured"].includes(key) && value !== null && value !== "");
   return (
     <>
       <dl className="grid gap-x-5 gap-y-0.5 text-sm sm:grid-cols-2 xl:grid-cols-3">
         {shown.map(([key, value]) => (
           <div key={key} className="flex justify-between gap-2 border-b border-base-300">
             <dt>{runWords[key]}</dt>
-            <dd className="font-semibold">{typeof value === "number" ? measure(value, runQuantities[key] ?? "count", units) : (choiceWords[String(value)] ?? String(value))}</dd>
+            <dd className="font-semibold">{typeof value === "number" ? measure(value, runQuantities[key] ?? "count", units) : (choiceWords[String(value)] ?? String(value))}{run.measured.includes(key) && <span className="badge badge-sm ml-1">measured</span>}</dd>
           </div>
         ))}
       </dl>

@@ -36,12 +36,14 @@ function OverTime({ studentId, mine = false }: { studentId: number; mine?: boole
 
 function Series({ series }: { series: Schemas["Series"] }) {
   const course = useCourse();
+  const [first, last] = [series.attempts.filter((a) => a.measurement?.strip)[0], series.attempts.filter((a) => a.measurement?.strip).at(-1)];
   const { assignment } = series;
   return (
     <section className="min-w-0 rounded-box border border-base-300 bg-base-100 p-4">
       <h2 className="text-xl font-bold">{assignment.design.title}</h2>
       <p className="mb-3">
         <strong>{series.good_in_a_row} of {assignment.good_in_a_row}</strong> good ones in a row (mark {series.pass_mark.toFixed(0)} or better). {trendWords("Width", series.width_cv_trend)} {trendWords("Ripples", series.pitch_cv_trend)}
+        {first && last && first.id !== last.id && <> <Link className="link" to={`/course/${String(course.id)}/compare/${String(first.id)}/${String(last.id)}`}>Lay the first and the last over one another</Link></>}
       </p>
       <div className="grid gap-5 xl:grid-cols-2">
         <div className="min-w-0">

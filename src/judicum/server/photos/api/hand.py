@@ -81,7 +81,7 @@ class CorrectionsView(APIView):
 
     @extend_schema(
         operation_id="measurement_undo",
-        responses=AttemptSerializer,
+        responses={200: AttemptSerializer},
         parameters=[OpenApiParameter("every", OpenApiTypes.BOOL)],
     )
     def delete(self, request: Request, measurement_id: int) -> Response:

@@ -1,0 +1,39 @@
+"""What people did beside sending photos: other views, an angle read, a correction by hand."""
+
+from datetime import datetime, timedelta
+
+from judicum.camera import Scene, View, take_photo
+from judicum.camera.torch import take_torch_photo
+from judicum.core.photo.steps import Step
+from judicum.server.accounts.models import User
+from judicum.server.attempts.models import Attempt
+from judicum.server.photos.actions.correct_measurement import correct_measurement
+from judicum.server.photos.actions.read_angle import read_angle
+from judicum.server.photos.actions.send_photo import send_photo
+from judicum.server.photos.models import Measurement
+
+TORCH_DEG = 77.0
+
+
+def add_views(student: User, attempt: Attempt, at: datetime) -> None:
+    """The back of the coupon, and the torch in place with its work angle read."""
+    back = Scene(None, stripe_nm=30.0, view=View(tilt_deg=4.0, turn_deg=-3.0, size=(1600, 1200)), seed=71)
+    send_photo(student, attempt.pk, take_photo(back).jpeg, "back.jpg", at, kind="back")
+    torch = take_torch_photo(TORCH_DEG)
+    sent = send_photo(student, attempt.pk, torch.jpeg, "torch.jpg", at + timedelta(minutes=1), kind="torch")
+    read_angle(student, sent.pk, "work", torch.torch, torch.plate)
+
+
+def correct_by_hand(instructor: User, attempt: Attempt) -> None:
+    """A toe moved where a shadow had drawn it away, and a front that was none joined away."""
+    measurement = Measurement.objects.get(photo__attempt=attempt, photo__kind="bead")
+    bead = measurement.bead or {}
+    middle = len(bead["s_mm"]) // 2
+    fronts = (bead["ripple"] or {"positions_mm": []})["positions_mm"]
+    steps: list[Step] = [
+        {"step": "move_toe", "side": "right", "s_mm": bead["s_mm"][middle], "n_mm": bead["right_n_mm"][middle] - 0.3}
+    ]
+    if len(fronts) > 8:
+        steps.append({"step": "remove_front", "s_mm": fronts[6]})
+    for step in steps:
+        correct_measurement(instructor, measurement.pk, step)

@@ -1,0 +1,46 @@
+import { ImagePlus } from "lucide-react";
+import type { Schemas } from "../../api/client";
+import { Problem } from "../../ui/states";
+import type { Attempt } from "../../ui/use-attempt";
+import { ViewsOf } from "../../ui/views-of";
+import { viewWords } from "../../ui/words";
+import { useUpload } from "./use-upload";
+
+type Kind = Exclude<Schemas["PhotoKindEnum"], "bead">;
+
+/** Photos beside the one of the bead: they are looked at, not measured; on the torch an angle can be read. */
+export function OtherViews({ attempt }: { attempt: Attempt }) {
+  return (
+    <section className="rounded-box border border-base-300 bg-base-100 p-4">
+      <h2 className="text-lg font-bold">Other photos</h2>
+      <p className="quiet mb-2 text-sm">For the torch: hold it in place with the arc off, the phone square to torch and plate.</p>
+      <div className="grid gap-2 sm:grid-cols-3">
+        {(["back", "setup", "torch"] as const).map((kind) => <AddView key={kind} attemptId={attempt.id} kind={kind} />)}
+      </div>
+      <ViewsOf attempt={attempt} mayRead={attempt.runs.length > 0} />
+    </section>
+  );
+}
+
+function AddView({ attemptId, kind }: { attemptId: number; kind: Kind }) {
+  const { sending, send, resume } = useUpload(attemptId, kind);
+  return (
+    <div>
+      <label className="btn h-12 w-full focus-within:outline-3 focus-within:outline-secondary">
+        <ImagePlus size={18} aria-hidden /> {sending.state === "sending" ? `Sending: ${(sending.share * 100).toFixed(0)} %` : viewWords[kind]}
+        <input
+          type="file"
+          accept="image/jpeg,image/png,image/heic,.heic,.heif"
+          className="sr-only"
+          disabled={sending.state === "sending"}
+          onChange={(e) => {
+            const file = e.target.files?.[0];
+            if (file) send(file);
+            e.target.value = "";
+          }}
+        />
+      </label>
+      {sending.state === "failed" && <Problem error={sending.error} again={resume} />}
+    </div>
+  );
+}

@@ -1,0 +1,30 @@
+import { useState } from "react";
+import type { Schemas } from "../api/client";
+import { AngleReader } from "./angle-reader";
+import type { Attempt } from "./use-attempt";
+import { dateWords, runWords, viewWords } from "./words";
+
+/** The photos of an attempt that are not of the bead, and the torch angles read on them. */
+export function ViewsOf({ attempt, mayRead }: { attempt: Attempt; mayRead: boolean }) {
+  const [reading, setReading] = useState<number | null>(null);
+  const views = attempt.photos.filter((p) => p.kind !== "bead");
+  const chosen = views.find((v) => v.id === reading);
+  if (views.length === 0) return null;
+  return (
+    <section className="mt-3 space-y-3" aria-label="Other photos">
+      <ul className="grid grid-cols-2 gap-3 sm:grid-cols-3">
+        {views.map((view) => (
+          <li key={view.id} className="min-w-0 text-sm">
+            <a href={view.url} target="_blank" rel="noreferrer"><img src={view.url} alt={`${viewWords[view.kind]}, ${dateWords(view.sent_at)}`} loading="lazy" className="aspect-4/3 w-full rounded-box bg-base-300 object-cover" /></a>
+            <p className="mt-1 font-semibold">{viewWords[view.kind]}</p>
+            {view.angles.map((a) => <p key={a.which}>{angleWords(a)}</p>)}
+            {view.kind === "torch" && mayRead && <button className="btn btn-sm mt-1" onClick={() => { setReading(view.id === reading ? null : view.id); }}>{view.id === reading ? "Close" : "Read an angle"}</button>}
+          </li>
+        ))}
+      </ul>
+      {chosen && <AngleReader key={chosen.id} attempt={attempt} photo={chosen} close={() => { setReading(null); }} />}
+    </section>
+  );
+}
+
+const angleWords = (a: Schemas["Angle"]) => `${runWords[`${a.which}_angle_deg`] ?? a.which}: ${a.angle_deg.toFixed(0)}° ± ${(2 * a.uncertainty_deg).toFixed(1)}°`;
