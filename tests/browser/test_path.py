@@ -166,6 +166,7 @@ def test_a_refused_photo_and_a_broken_connection_are_told_in_words(
 
     phone.route("**/api/uploads/**", gate)
     picker.set_input_files(noise)
+    phone.get_by_role("button", name="Send it anyway").click()
     expect(phone.get_by_text("No connection; waiting to go on")).to_be_visible()
     phone.unroute("**/api/uploads/**")
     resumed: list[str] = []

@@ -25,15 +25,9 @@ def add_views(student: User, attempt: Attempt, at: datetime) -> None:
 
 
 def correct_by_hand(instructor: User, attempt: Attempt) -> None:
-    """A toe moved where a shadow had drawn it away, and a front that was none joined away."""
+    """A toe moved inward where the zone's dark edge had drawn it away."""
     measurement = Measurement.objects.get(photo__attempt=attempt, photo__kind="bead")
     bead = measurement.bead or {}
     middle = len(bead["s_mm"]) // 2
-    fronts = (bead["ripple"] or {"positions_mm": []})["positions_mm"]
-    steps: list[Step] = [
-        {"step": "move_toe", "side": "right", "s_mm": bead["s_mm"][middle], "n_mm": bead["right_n_mm"][middle] - 0.3}
-    ]
-    if len(fronts) > 8:
-        steps.append({"step": "remove_front", "s_mm": fronts[6]})
-    for step in steps:
-        correct_measurement(instructor, measurement.pk, step)
+    step: Step = {"step": "move_toe", "side": "right", "s_mm": bead["s_mm"][middle]}
+    correct_measurement(instructor, measurement.pk, {**step, "n_mm": bead["right_n_mm"][middle] - 0.2})

@@ -118,11 +118,11 @@ def _write(told: dict[str, Any], todo: list[Weld], drawn: list[Drawn]) -> None:
 
     newest = {a.student_id: a for a in Attempt.objects.filter(state="measured")}
     for person in told["students"]:
-        attempt = newest.get(User.objects.get(username=person["username"]).pk)
-        if attempt and person.get("shows_torch"):
-            add_views(attempt.student, attempt, timezone.now())
-        if attempt and person.get("corrected"):
-            correct_by_hand(staff[0], attempt)
+        last_one = newest.get(User.objects.get(username=person["username"]).pk)
+        if last_one and person.get("shows_torch"):
+            add_views(last_one.student, last_one, timezone.now())
+        if last_one and person.get("corrected"):
+            correct_by_hand(staff[0], last_one)
 
 
 def _person(told: dict[str, Any], course: Course, role: str) -> User:

@@ -104,3 +104,12 @@ def test_a_pinhole_makes_a_crater_worse_and_a_hole_right_through_leaves_nothing(
 def test_a_sugared_patch_rejects_the_tint_whatever_the_colour_beside_it() -> None:
     tint = by_key(suggest(report(defects=[fault("sugaring", size_mm=7.5)]), "show_colour", 4.5, CHECK))["tint"]
     assert (tint.score, tint.reason, tint.figures["length_mm"]) == (0.0, "sugar_is_a_reject", 7.5)
+
+
+def test_without_a_measured_bead_nothing_is_said_of_the_look() -> None:
+    found = by_key(suggest({"bead": None, "ripple": None, "tint": None}, "warm", 4.5, CHECK))
+    assert (found["setup_followed"].score, found["overall"].score, found["overall"].reason) == (
+        10.0,
+        None,
+        "nothing_measured",
+    )

@@ -11,7 +11,7 @@ const TORCH = "torch, from the tip upward";
 export function AngleReader({ attempt, photo, close }: { attempt: Attempt; photo: Schemas["Photo"]; close: () => void }) {
   const [which, setWhich] = useState<"work" | "travel">("work");
   const [run, setRun] = useState(attempt.runs.at(-1)?.number ?? 1);
-  const [lines, setLines] = useState([lineFrom(photo, TORCH, "#ffd400", [0.5, 0.7], [0.62, 0.3]), lineFrom(photo, SECOND.work, "#ff7ad9", [0.5, 0.7], [0.85, 0.7])]);
+  const [lines, setLines] = useState([lineFrom(photo, TORCH, "#ffd400", [0.42, 0.6], [0.54, 0.25]), lineFrom(photo, SECOND.work, "#ff7ad9", [0.5, 0.8], [0.85, 0.8])]);
   const read = useAttemptChange(attempt.id, () => {
     const [torch, reference] = lines.map((l) => l.ends.map((p) => [...p]));
     return unwrap(api.POST("/api/photos/{photo_id}/angle", { params: { path: { photo_id: photo.id } }, body: { which, torch: torch ?? [], reference: reference ?? [], run } }));

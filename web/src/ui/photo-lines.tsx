@@ -42,7 +42,7 @@ export function PhotoLines({ photo, lines, change, label }: Props) {
               key={end}
               cx={line.ends[end][0]}
               cy={line.ends[end][1]}
-              r={size / 55}
+              r={size / 34}
               fill={line.colour}
               fillOpacity={end === 0 ? 0.75 : 0.35}
               stroke="#000000"

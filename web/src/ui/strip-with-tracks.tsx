@@ -98,7 +98,7 @@ function CursorLine({ span, length, onKeyDown }: { span: { from_mm: number; to_m
       aria-valuenow={Math.round((s ?? 0) * 10) / 10}
       aria-valuetext={`${(s ?? 0).toFixed(1)} mm`}
       onKeyDown={onKeyDown}
-      className={`absolute inset-y-0 w-0.5 bg-error ${s === null ? "opacity-40" : ""}`}
+      className={`pointer-events-none absolute inset-y-0 w-0.5 bg-error ${s === null ? "opacity-40" : ""}`}
       style={{ left: placeOn(span, s ?? 0, 0).left }}
     />
   );
@@ -110,9 +110,9 @@ function Reading({ report, units }: { report: Report; units: Units }) {
   const width = s === null || !report.profile ? null : valueAt(report.profile.s_mm, report.profile.width_mm, s);
   const level = s === null ? undefined : report.tint?.along[Math.min(Math.floor(s), report.tint.along.length - 1)];
   return (
-    <p className="h-6 text-sm">
+    <p className="min-h-6 text-sm">
       {s === null
-        ? "Move along the strip, or use the arrow keys on the red line."
+        ? "Move along the strip; arrow keys work too."
         : `At ${measure(s, "length", units)}: width ${measure(width, "length", units, units.length === "mm" ? 2 : 0)}${level === undefined ? "" : `, tint ${String(level)} ${tintNames[level] ?? ""}`}`}
     </p>
   );

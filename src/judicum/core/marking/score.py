@@ -59,9 +59,9 @@ def suggest(
 
 
 def _overall(parts: list[Suggestion], faults: list[Mapping[str, Any]]) -> Suggestion:
-    """The mean of the other lines, less what each fault costs."""
+    """The mean of the other lines, less what each fault costs; nothing where the bead itself was not measured."""
     known = [p.score for p in parts if p.score is not None]
-    if not known:
+    if not any(p.score is not None for p in parts if p.criterion != "setup_followed"):
         return Suggestion("overall", None, "nothing_measured", {})
     mean = float(np.mean(known))
     if not faults:

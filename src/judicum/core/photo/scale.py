@@ -12,6 +12,12 @@ import numpy as np
 from judicum.core.arrays import Floats, Pixels
 from judicum.core.errors import InvalidValue
 
+LOOKED_AT_PX = (1800, 800, 350)
+"""Long sides at which markers are looked for: 16 to 18 mm across, they are found in 2 megapixels, blurred ones in fewer."""
+LEAST_MARKERS = 2
+MOST_RESIDUAL_MM = 1.5
+"""A misfit with which markers belong to no card."""
+
 
 @cache
 def card_geometry() -> dict[str, Any]:
@@ -96,22 +102,30 @@ def find_card(picture: Pixels) -> Scale | None:
 
 def find_markers(picture: Pixels) -> dict[int, Floats]:
     """Corners (4, 2) in pixels of every square marker in a photo, by its number."""
-    # Pyramid level: markers are 16 to 18 mm, so 2 megapixels find them; refine at full size.
     grey = cv2.cvtColor(picture, cv2.COLOR_BGR2GRAY)
-    shrink = max(1.0, max(grey.shape) / 1800)
+    seen: dict[int, Floats] = {}
+    for k, long_side in enumerate(LOOKED_AT_PX):
+        seen = max(seen, _markers_at(grey, max(1.0, max(grey.shape) / long_side), leniently=k > 0), key=len)
+        if len(seen) >= LEAST_MARKERS:
+            break
+    return seen
+
+
+def _markers_at(grey: Pixels, shrink: float, leniently: bool) -> dict[int, Floats]:
     small = (
         grey if shrink == 1.0 else cv2.resize(grey, None, fx=1 / shrink, fy=1 / shrink, interpolation=cv2.INTER_AREA)
     )
     parameters = cv2.aruco.DetectorParameters()
     parameters.cornerRefinementMethod = cv2.aruco.CORNER_REFINE_SUBPIX
+    if leniently:
+        parameters.errorCorrectionRate = 1.0
+        parameters.adaptiveThreshWinSizeMin, parameters.adaptiveThreshWinSizeMax = 11, 51
     detector = cv2.aruco.ArucoDetector(cv2.aruco.getPredefinedDictionary(cv2.aruco.DICT_4X4_50), parameters)
     corners, ids, _ = detector.detectMarkers(small)
     if ids is None:
         return {}
     seen = {int(i): (c[0] + 0.5) * shrink - 0.5 for c, i in zip(corners, ids.ravel(), strict=True)}
-    if shrink > 1.0:
-        seen = {i: _refined(grey, c, shrink) for i, c in seen.items()}
-    return seen
+    return {i: _refined(grey, c, shrink) for i, c in seen.items()} if shrink > 1.0 else seen
 
 
 def card_of(seen: dict[int, Floats]) -> Scale | None:
@@ -146,6 +160,8 @@ def _fit(kind: str, seen: dict[int, Floats]) -> tuple[int, Scale] | None:
         return None
     back = cv2.perspectiveTransform(points_px[None], np.linalg.inv(to_px))[0]
     residual = float(np.sqrt(((back - points_mm) ** 2).sum(1).mean()))
+    if residual > MOST_RESIDUAL_MM:
+        return None
     scale = Scale(kind, to_px, 1.0, residual, None)
     large, small = scale.px_per_mm_at(np.array(card["size"]) / 2)
     tilt = float(np.degrees(np.arccos(min(1.0, small / large))))

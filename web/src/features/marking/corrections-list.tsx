@@ -16,7 +16,7 @@ export function CorrectionsList({ measurement, units, busy, undo }: Props) {
       <ol className="my-1 list-inside list-decimal">
         {corrections.map((c) => <li key={c.id}>{stepWords(c.step, units)} <span className="quiet">– {c.by.display_name}, {dateWords(c.at)}</span></li>)}
       </ol>
-      {computed?.bead && <p>Computed was: width {measure(computed.bead.width_mm.mean, "length", units, units.length === "mm" ? 2 : 0)}, varies {percent(computed.bead.width_mm.cv)}; ripples vary {percent(computed.ripple?.cv)}; {computed.defects?.length ?? 0} faults.</p>}
+      {computed?.bead && <p>Computed was: width {measure(computed.bead.width_mm.mean, "length", units, units.length === "mm" ? 2 : 0)}, varies {percent(computed.bead.width_mm.cv)}; ripples vary {percent(computed.ripple?.cv)}; faults seen: {computed.defects?.length ?? 0}.</p>}
       <div className="mt-2 flex gap-2">
         <button className="btn btn-sm" disabled={busy} onClick={() => { undo(false); }}>Take the last one back</button>
         <button className="btn btn-sm" disabled={busy} onClick={() => { undo(true); }}>Back to what was computed</button>
