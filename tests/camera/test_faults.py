@@ -10,6 +10,7 @@ from judicum.camera.surface import bead_frame, coupon
 from judicum.camera.truth import truth
 from judicum.core.arrays import Floats
 from judicum.core.photo.decode import decode
+from judicum.core.photo.picture import Picture
 from judicum.core.photo.scale import find_card
 
 DENSITY = 8.0
@@ -114,7 +115,7 @@ def test_the_strip_card_is_drawn_beside_the_bead_on_either_side() -> None:
     for y in (34.0, -12.0):
         scene = Scene(bead(), (20.0, y), 0.0, card="strip", joint="lap", view=PLATE, seed=3)
         photo = take_photo(scene)
-        scale = find_card(decode(photo.jpeg))
+        scale = find_card(Picture(decode(photo.jpeg)))
         assert scale is not None
         assert scale.kind == "strip"
         place = photo.to_px @ np.array([20.0, y, 1.0])
@@ -123,7 +124,7 @@ def test_the_strip_card_is_drawn_beside_the_bead_on_either_side() -> None:
 
 def test_without_a_card_none_is_found() -> None:
     scene = Scene(bead(), view=PLATE, card="none")
-    assert find_card(decode(take_photo(scene).jpeg)) is None
+    assert find_card(Picture(decode(take_photo(scene).jpeg))) is None
 
 
 def test_the_tinted_width_and_level_follow_the_film() -> None:

@@ -4,7 +4,7 @@ import argparse
 import os
 import sys
 
-from judicum.launch import check, install, serve
+from judicum.launch import check, install, serve, throughput
 from judicum.launch.places import PYTHON, ROOT
 from judicum.launch.steps import Trouble, in_words
 
@@ -30,6 +30,9 @@ def _parser() -> argparse.ArgumentParser:
     commands.add_parser("stop", help="stop, or end what a killed start left behind")
     testing = commands.add_parser("test", help="lint, types, drift and all tests", add_help=False)
     testing.add_argument("arguments", nargs=argparse.REMAINDER, help="handed to pytest")
+    commands.add_parser(
+        "bench-workers", help="photos measured a minute by one worker and by two, database and queue included"
+    )
     commands.add_parser("openapi", help="write web/openapi.yaml and the types made from it")
     for name, about in CORE_COMMANDS.items():
         commands.add_parser(name, help=about, add_help=False).add_argument("arguments", nargs=argparse.REMAINDER)
@@ -58,6 +61,8 @@ def _run(asked: argparse.Namespace) -> int:
         )
     if asked.command == "stop":
         return serve.stop()
+    if asked.command == "bench-workers":
+        return throughput.bench_workers()
     return check.write_openapi()
 
 

@@ -21,6 +21,7 @@ from judicum.launch.places import LOGS, PYTHON, ROOT, RUNNING, SECRETS, VAR
 from judicum.launch.steps import Trouble, run, step
 
 FIRST_PORT = 8000
+MOST_WORKERS = 4
 SETTINGS = "judicum.server.config.settings"
 
 
@@ -128,7 +129,7 @@ def serve(*, demo: bool, reset: bool, port: int | None, host: str, username: str
         for child in children:
             child.start()
         _note_running(children, cluster, web_port)
-        with step("starting the web server and the worker"):
+        with step("starting the web server and the workers"):
             _wait_until_up(host, web_port, children[0])
         logins = _load(env, demo=demo, username=username)
         address = f"http://{'127.0.0.1' if host == '0.0.0.0' else host}:{web_port}/"
@@ -168,23 +169,17 @@ def _children(env: dict[str, str], host: str, port: int) -> list[Child]:
         "--access-logfile",
         "-",
     ]
-    worker = [
-        python,
-        "-m",
-        "django",
-        "procrastinate",
-        "worker",
-        "--name",
-        "worker",
-        "--concurrency",
-        "2",
-        "--queues",
-        "measure,upkeep",
-    ]
-    # One core for one picture: two measured side by side are faster than each spread over all cores.
+    # Processes, not threads: measuring holds Python's lock for half of its time.
+    return [Child("web", web, env), *workers(env, max(1, min(MOST_WORKERS, os.cpu_count() or 1)))]
+
+
+def workers(env: dict[str, str], count: int) -> list[Child]:
+    """Processes that measure photos, one photo each at a time, each on one core."""
+    one_core = {**env, "OMP_NUM_THREADS": "1", "OPENBLAS_NUM_THREADS": "1"}
+    procrastinate = [str(PYTHON), "-m", "django", "procrastinate", "worker", "--queues", "measure,upkeep"]
     return [
-        Child("web", web, env),
-        Child("worker", worker, {**env, "OMP_NUM_THREADS": "1", "OPENBLAS_NUM_THREADS": "1"}),
+        Child(f"worker-{k}", [*procrastinate, "--name", f"worker-{k}", "--concurrency", "1"], one_core)
+        for k in range(1, count + 1)
     ]
 
 

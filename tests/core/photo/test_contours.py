@@ -11,6 +11,7 @@ from judicum.core.photo.decode import decode
 from judicum.core.photo.light import card_gains
 from judicum.core.photo.locate import candidates, regions
 from judicum.core.photo.measure import _is_bead, measure_photo
+from judicum.core.photo.picture import Picture
 from judicum.core.photo.ripple import Ripple, find_ripples, run_past
 from judicum.core.photo.scale import find_card
 from judicum.core.photo.settle import distinctness
@@ -87,7 +88,7 @@ def test_what_counts_as_a_bead(strength: float, distinct: float, agreement: floa
 @cache
 def striped(film_nm: float) -> bytes:
     return take_photo(
-        Scene(None, (30.0, 55.0), 3.0, stripe_nm=film_nm, grain=0.3, view=View(size=(1800, 1350)), seed=6)
+        Scene(None, (30.0, 55.0), 3.0, stripe_nm=film_nm, grain=0.3, picture=View(size=(1800, 1350)), seed=6)
     ).jpeg
 
 
@@ -102,7 +103,7 @@ def test_a_bead_within_dark_tint_keeps_its_own_width() -> None:
     bead = weld(
         np.random.default_rng(5), length_mm=80, width_mm=5.0, width_cv=0.03, pitch_mm=2.2, pitch_cv=0.08, wander_mm=0.1, bead_level=5, zone_level=6
     )  # fmt: skip
-    photo = take_photo(Scene(bead, (45.0, 54.0), 1.0, grain=0.2, view=View(size=(2048, 1536)), seed=11))
+    photo = take_photo(Scene(bead, (45.0, 54.0), 1.0, grain=0.2, picture=View(size=(2048, 1536)), seed=11))
     report = measure_photo(photo.jpeg).report
     assert report["refusal"] is None
     assert photo.truth is not None
@@ -129,7 +130,7 @@ def test_a_width_traced_freely_follows_a_bulge_and_else_stays() -> None:
 
 
 def test_each_searched_region_has_its_strongest_line_first() -> None:
-    picture = decode(bead_photo().jpeg)
+    picture = Picture(decode(bead_photo().jpeg))
     scale = find_card(picture)
     assert scale is not None
     found = candidates(picture, scale, card_gains(picture, scale), 4)

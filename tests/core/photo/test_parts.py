@@ -7,6 +7,7 @@ from judicum.core.photo.decode import decode
 from judicum.core.photo.light import card_gains
 from judicum.core.photo.locate import candidates, regions
 from judicum.core.photo.measure import measure_photo
+from judicum.core.photo.picture import Picture
 from judicum.core.photo.refuse import MESSAGES, refuse
 from judicum.core.photo.scale import GivenScale, find_card, plane_scale
 from judicum.core.photo.sharpness import blur_mm
@@ -20,9 +21,9 @@ def test_a_sample_reads_the_pixel_under_it() -> None:
     picture = np.zeros((100, 120, 3), np.uint8)
     picture[40:60, 50:70] = (10, 20, 30)
     grid = np.stack(np.meshgrid(np.arange(5.5, 6.5, 0.1), np.arange(4.5, 5.5, 0.1)), -1)
-    assert (sample(picture, SCALE, grid) == (10, 20, 30)).all()
+    assert (sample(Picture(picture), SCALE, grid) == (10, 20, 30)).all()
     outside = np.stack(np.meshgrid(np.arange(-3.0, -2.0, 0.1), np.arange(1.0, 2.0, 0.1)), -1)
-    assert (sample(picture, SCALE, outside) == 0).all()
+    assert (sample(Picture(picture), SCALE, outside) == 0).all()
 
 
 def test_coarse_sampling_averages_instead_of_picking() -> None:
@@ -43,7 +44,7 @@ def test_a_line_has_its_right_hand_below_when_it_runs_right() -> None:
 @pytest.mark.parametrize("light", [(1.0, 1.0, 1.0), (1.0, 0.85, 0.62), (0.8, 0.95, 1.0)])
 def test_the_cards_greys_make_the_light_neutral(light: tuple[float, float, float]) -> None:
     photo = bead_photo(light=light, tilt_deg=0.0, turn_deg=0.0)
-    picture = decode(photo.jpeg)
+    picture = Picture(decode(photo.jpeg))
     scale = find_card(picture)
     assert scale is not None
     gains = card_gains(picture, scale)
@@ -53,17 +54,17 @@ def test_the_cards_greys_make_the_light_neutral(light: tuple[float, float, float
 
 
 def test_without_a_card_the_light_is_taken_as_it_is() -> None:
-    picture = np.full((300, 400, 3), 90, np.uint8)
+    picture = Picture(np.full((300, 400, 3), 90, np.uint8))
     assert card_gains(picture, SCALE).tolist() == [1, 1, 1]
-    assert blur_mm(picture, SCALE) is None
+    assert blur_mm(picture.pixels, SCALE) is None
 
 
 @pytest.mark.parametrize("blur", [0.6, 2.0, 4.0])
 def test_blur_is_measured_at_the_markers_edges(blur: float) -> None:
-    picture = decode(bead_photo(blur_px=blur, tilt_deg=0.0, turn_deg=0.0).jpeg)
+    picture = Picture(decode(bead_photo(blur_px=blur, tilt_deg=0.0, turn_deg=0.0).jpeg))
     scale = find_card(picture)
     assert scale is not None
-    found = blur_mm(picture, scale)
+    found = blur_mm(picture.pixels, scale)
     assert found is not None
     assert found / scale.mm_per_px == pytest.approx(np.hypot(blur, 0.75), rel=0.15)  # 0.75: the drawing's own pixels
 
@@ -82,7 +83,7 @@ def test_every_refusal_has_a_sentence_that_says_what_to_do() -> None:
 @pytest.mark.parametrize("angle", [-2.0, 12.0, -25.0])
 def test_the_strongest_candidate_lies_on_the_bead(angle: float) -> None:
     photo = bead_photo(angle_deg=angle, length_mm=60.0)
-    picture = decode(photo.jpeg)
+    picture = Picture(decode(photo.jpeg))
     scale = find_card(picture)
     assert scale is not None
     assert photo.truth is not None
@@ -95,7 +96,7 @@ def test_the_strongest_candidate_lies_on_the_bead(angle: float) -> None:
 
 
 def test_only_the_window_is_searched() -> None:
-    picture = decode(bare_photo().jpeg)
+    picture = Picture(decode(bare_photo().jpeg))
     scale = find_card(picture)
     assert scale is not None
     (box,) = regions(picture, scale)

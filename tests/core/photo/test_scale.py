@@ -4,6 +4,7 @@ import pytest
 
 from judicum.core.errors import InvalidValue
 from judicum.core.photo.decode import decode
+from judicum.core.photo.picture import Picture
 from judicum.core.photo.scale import GivenScale, find_card, plane_scale
 from tests.drawn import bead_photo
 
@@ -12,7 +13,7 @@ from tests.drawn import bead_photo
 def test_card_millimetres_land_on_the_right_pixels(tilt: float, turn: float) -> None:
     size = (2000, 1500) if turn != 90 else (1800, 2400)
     photo = bead_photo(tilt_deg=tilt, turn_deg=turn, size=size)
-    scale = find_card(decode(photo.jpeg))
+    scale = find_card(Picture(decode(photo.jpeg)))
     assert scale is not None
     assert scale.kind == "window"
     corners = np.array([[25.0, 30.0], [145.0, 30.0], [145.0, 80.0], [25.0, 80.0]])
@@ -24,14 +25,14 @@ def test_card_millimetres_land_on_the_right_pixels(tilt: float, turn: float) -> 
 
 
 def test_no_card_no_scale() -> None:
-    assert find_card(np.full((600, 800, 3), 128, np.uint8)) is None
+    assert find_card(Picture(np.full((600, 800, 3), 128, np.uint8))) is None
 
 
 def test_one_marker_alone_is_not_enough() -> None:
     picture = np.full((600, 800, 3), 255, np.uint8)
     marker = cv2.aruco.generateImageMarker(cv2.aruco.getPredefinedDictionary(cv2.aruco.DICT_4X4_50), 0, 120)
     picture[100:220, 100:220] = marker[..., None]
-    assert find_card(picture) is None
+    assert find_card(Picture(picture)) is None
 
 
 def test_two_points_give_a_scale() -> None:

@@ -5,13 +5,16 @@ from dataclasses import dataclass
 import cv2
 import numpy as np
 
-from judicum.core.arrays import Flags, Floats, Pixels
+from judicum.core.arrays import Flags, Floats
 from judicum.core.photo.film import film_and_shade, linear_to_lab, srgb_to_linear
 from judicum.core.photo.locate import LAB_WEIGHT, regions
+from judicum.core.photo.picture import Picture
 from judicum.core.photo.scale import Scale
-from judicum.core.photo.unwrap import Line, read_grid
+from judicum.core.photo.unwrap import Line, length_of, read_grid
 
 HALF_BAND_MM = 9.0
+THIN = 3
+"""Every so many samples are enough for the colour of the plate."""
 LINE_WEIGHT = 0.7
 """Weight of a dark line (CIELAB lightness) beside a change of colour."""
 VIEW_WEIGHTS = (0.5, 0.5)
@@ -44,19 +47,19 @@ class Band:
         return Band(self.line, self.s_mm, self.n_mm[rows], self.linear[rows], self.lab[rows], self.seen[rows])
 
 
-def span_of(picture: Pixels, scale: Scale, line: Line) -> tuple[float, float]:
+def span_of(picture: Picture, scale: Scale, line: Line) -> tuple[float, float]:
     """Where the line runs inside a searched region and inside the photo: first and last mm along it."""
     s = np.arange(-250.0, 250.0, 0.5)
     points = line.mm(s, 0.0)
     px = scale.px(points)
-    ok = ((px > 3) & (px < np.array(picture.shape[1::-1]) - 4)).all(-1)
+    ok = ((px > 3) & (px < np.array(picture.size_px) - 4)).all(-1)
     boxes = [((points >= r.low) & (points <= r.high)).all(-1) for r in regions(picture, scale)]
     good = s[ok & np.any(boxes, axis=0)]
     return (float(good[0]), float(good[-1])) if good.size else (0.0, 0.0)
 
 
 def read_band(
-    picture: Pixels,
+    picture: Picture,
     scale: Scale,
     gains: Floats,
     line: Line,
@@ -74,7 +77,7 @@ def read_band(
     coarse = max(1, round(0.5 * density))
     points = line.mm(s[None, ::coarse], n[::coarse, None])
     px = scale.px(points)
-    seen = ((px > 1) & (px < np.array(picture.shape[1::-1]) - 2)).all(-1)
+    seen = ((px > 1) & (px < np.array(picture.size_px) - 2)).all(-1)
     seen &= np.any([((points >= r.low) & (points <= r.high)).all(-1) for r in regions(picture, scale)], axis=0)
     spread = np.repeat(np.repeat(seen, coarse, 0), coarse, 1)[: len(n), : len(s)]
     return Band(line, s, n, linear, linear_to_lab(linear), spread)
@@ -83,8 +86,8 @@ def read_band(
 def bare_metal(band: Band) -> Floats:
     """Linear light (3,) of the plate: the median of the outer rows of the band that the photo shows."""
     rows = np.abs(band.n_mm) > 0.7 * float(np.abs(band.n_mm).max())
-    seen = band.seen[rows]
-    outer = band.linear[rows][seen] if seen.sum() > 50 else band.linear.reshape(-1, 3)
+    seen = band.seen[rows][::THIN, ::THIN]
+    outer = band.linear[rows][::THIN, ::THIN][seen] if seen.sum() > 50 else band.linear.reshape(-1, 3)
     return np.maximum(np.median(outer, axis=0), 1e-3)
 
 
@@ -125,9 +128,9 @@ def _steps(view: Floats, density: float) -> Floats:
     lasting = np.zeros_like(view)
     gap = wide // 2 + max(1, round(0.15 * density))
     lasting[gap:-gap] = mean[2 * gap :] - mean[: -2 * gap]
-    lasts = np.sqrt(np.einsum("ijk,ijk->ij", lasting, lasting))
+    lasts = length_of(lasting)
     # What an even fade over the wide step would change over the narrow one is no edge.
-    sudden = np.maximum(np.sqrt(np.einsum("ijk,ijk->ij", sharp, sharp)) - 0.9 * lasts * narrow / gap, 0.0)
+    sudden = np.maximum(length_of(sharp) - 0.9 * lasts * narrow / gap, 0.0)
     # The face rolls off at its edge: a dark line, which no contour of the tint has.
     near = max(2, round(0.28 * density))
     brightness = view[..., 0]

@@ -8,7 +8,7 @@ from judicum.core.photo.band import FILM_WEIGHT, LINE_WEIGHT, SHADE_WEIGHT, Band
 from judicum.core.photo.film import film_and_shade, linear_to_lab
 from judicum.core.photo.locate import LAB_WEIGHT
 from judicum.core.photo.toes import Toes
-from judicum.core.photo.unwrap import read_at
+from judicum.core.photo.unwrap import length_of, read_at
 
 SEARCH_MM = (-7.0, 18.0)
 """How far inside and outside of the traced end the tip is looked for."""
@@ -76,8 +76,7 @@ def _tip(band: Band, views: tuple[Floats, Floats], toes: Toes, rough: float, out
     line = np.clip((inside + outside)[..., 0] / 2 - on[..., 0], 0, 15)
     edge = np.zeros(len(tip))
     for part in (slice(0, 3), slice(3, 5)):
-        sharp = np.linalg.norm((near_out - near_in)[..., part], axis=-1)
-        lasting = np.linalg.norm((outside - inside)[..., part], axis=-1)
+        sharp, lasting = length_of((near_out - near_in)[..., part]), length_of((outside - inside)[..., part])
         edge += np.log1p(np.sqrt(sharp * (lasting + 1.0)) + LINE_WEIGHT * line).mean(-1) / 2
     outside, inside, beside, face = (v[..., 3:] for v in (outside, inside, beside, face))
     like = _likeness(outside, beside, face) + _likeness(inside, face, beside)
@@ -86,6 +85,6 @@ def _tip(band: Band, views: tuple[Floats, Floats], toes: Toes, rough: float, out
 
 
 def _likeness(colour: Floats, wanted: Floats, other: Floats) -> Floats:
-    """How much more a colour (..., 3) is like the one than like the other: -1 to 1."""
-    to, fro = np.linalg.norm(colour - wanted, axis=-1), np.linalg.norm(colour - other, axis=-1)
+    """How much more a colour (rows, columns, channels) is like the one than like the other: -1 to 1."""
+    to, fro = length_of(colour - wanted), length_of(colour - other)
     return (fro - to) / (fro + to + 4.0)

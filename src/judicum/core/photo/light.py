@@ -2,20 +2,21 @@
 
 import numpy as np
 
-from judicum.core.arrays import Floats, Pixels
+from judicum.core.arrays import Floats
 from judicum.core.photo.film import srgb_to_linear
+from judicum.core.photo.picture import Picture
 from judicum.core.photo.scale import Scale, card_geometry
 from judicum.core.photo.unwrap import sample
 
 
-def card_gains(picture: Pixels, scale: Scale) -> Floats:
+def card_gains(picture: Picture, scale: Scale) -> Floats:
     """Gain of each channel that makes the card's greys neutral at their printed reflectance.
 
     The gain is the median over the patches of printed over seen linear light, leaving out
     clipped patches; without a card it is 1.
 
     Args:
-        picture: uint8 (rows, columns, 3), blue, green, red.
+        picture: the upright photo.
 
     Returns:
         float (3,), to be multiplied with linear light.

@@ -9,6 +9,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from judicum.core.arrays import Pixels
+from judicum.core.photo.picture import Picture
 from judicum.core.photo.refuse import LEAST_PX_PER_MM, MESSAGES, MOST_BLUR_MM, MOST_TILT_DEG
 from judicum.core.photo.scale import Scale, card_geometry, card_of, find_markers
 from judicum.core.photo.sharpness import blur_mm
@@ -40,7 +41,7 @@ def look_over(picture: Pixels, shrunk: float = 1.0) -> list[Seen]:
     """
     bright = np.quantile(picture[::4, ::4].max(-1), [0.5, 0.9])
     found = [code for code, seen in (("too_dark", bright[1] < DARK), ("too_bright", bright[0] >= BRIGHT)) if seen]
-    markers = find_markers(picture)
+    markers = find_markers(Picture(picture))
     scale = card_of(markers)
     if scale is None:
         found.append("card_cut_off" if markers else "no_card")

@@ -18,6 +18,7 @@ from judicum.core.photo.fault_kinds import hidden_by
 from judicum.core.photo.figures import outline_figures, ripple_figures, rounded, tint_figures
 from judicum.core.photo.light import card_gains
 from judicum.core.photo.locate import candidates
+from judicum.core.photo.picture import Picture
 from judicum.core.photo.plate import Plate, read_plate
 from judicum.core.photo.presence import LEAST_STRENGTH_WITH_RIPPLES, along, is_bead, ripples_between, within_contours
 from judicum.core.photo.refuse import LEAST_PX_PER_MM, MOST_BLUR_MM, MOST_CLIPPED, MOST_TILT_DEG, NotMeasured, refuse
@@ -45,7 +46,7 @@ TRACED = 5
 class Measured:
     """What one photo gave: the contract's JSON in `report`, and what a page needs to draw it.
 
-    `bead` is the bead as traced, `picture` the upright photo; a refused photo has no bead.
+    `bead` is the bead as traced and `picture` the upright photo; both None where it was refused.
     """
 
     report: dict[str, Any]
@@ -80,12 +81,12 @@ def measure_photo(data: bytes, name: str = "", given: GivenScale | None = None) 
         "defects": None,
     }
     try:
-        picture = decode(data)
+        picture = Picture(decode(data))
     except UnreadablePicture as error:
-        return Measured(_refused(report, NotMeasured("unreadable", str(error))))
+        return _refused(report, NotMeasured("unreadable", str(error)))
     scale = plane_scale(given) if given else find_card(picture)
     if scale is None:
-        return Measured(_refused(report, refuse("no_scale")), picture=picture)
+        return _refused(report, refuse("no_scale"))
     report["scale"] = {
         "source": scale.kind,
         "mm_per_px": rounded(scale.mm_per_px, 5),
@@ -93,44 +94,44 @@ def measure_photo(data: bytes, name: str = "", given: GivenScale | None = None) 
         "tilt_deg": rounded(scale.tilt_deg, 1),
     }
     if scale.tilt_deg is not None and scale.tilt_deg > MOST_TILT_DEG:
-        return Measured(_refused(report, refuse("card_tilted", tilt_deg=scale.tilt_deg)), picture=picture)
-    blur = blur_mm(picture, scale)
+        return _refused(report, refuse("card_tilted", tilt_deg=scale.tilt_deg))
+    blur = blur_mm(picture.pixels, scale)
     report["quality"] = {
         "sharpness": None if blur is None else rounded(float(np.exp(-((blur / 0.2) ** 2))), 3),
         "clipped_share": None,
         "warnings": [],
     }
     if 1 / scale.mm_per_px < LEAST_PX_PER_MM:
-        return Measured(_refused(report, refuse("too_small", px_per_mm=1 / scale.mm_per_px)), picture=picture)
+        return _refused(report, refuse("too_small", px_per_mm=1 / scale.mm_per_px))
     if blur is not None and blur > MOST_BLUR_MM:
-        return Measured(_refused(report, refuse("blurred")), picture=picture)
+        return _refused(report, refuse("blurred"))
     return _measure_bead(picture, scale, report)
 
 
-def _measure_bead(picture: Pixels, scale: Scale, report: dict[str, Any]) -> Measured:
+def _measure_bead(picture: Picture, scale: Scale, report: dict[str, Any]) -> Measured:
     gains = card_gains(picture, scale)
     traced = _strongest_trace(picture, scale, gains)
     if traced is None or traced.toes.strength < LEAST_STRENGTH_WITH_RIPPLES:
-        return Measured(_refused(report, refuse("no_bead")), picture=picture)
+        return _refused(report, refuse("no_bead"))
     band = traced.band
     toes = settle(band, within_contours(traced))
     plate = _plate(band, toes)
     start, end = find_ends(band, toes)
     if end - start < LEAST_LENGTH_MM:
-        return Measured(_refused(report, refuse("no_bead")), picture=picture)
+        return _refused(report, refuse("no_bead"))
     flip = starts_at_end(toes)
     ripple = ripples_between(band, toes, start, end, flip)
     if not is_bead(toes.strength, distinctness(band, toes), ripple):
-        return Measured(_refused(report, refuse("no_bead")), picture=picture)
+        return _refused(report, refuse("no_bead"))
     line = outline(toes, start, end, flip)
     middle = line.centre_mm[len(line.centre_mm) // 2]
     large, small = scale.px_per_mm_at(middle)
     if np.sqrt(large * small) < LEAST_PX_PER_MM:
-        return Measured(_refused(report, refuse("too_small", px_per_mm=float(np.sqrt(large * small)))), picture=picture)
+        return _refused(report, refuse("too_small", px_per_mm=float(np.sqrt(large * small))))
     clipped = _clipped_share(picture, scale, line)
     report["quality"]["clipped_share"] = rounded(clipped, 4)
     if clipped > MOST_CLIPPED:
-        return Measured(_refused(report, refuse("overexposed", share=clipped)), picture=picture)
+        return _refused(report, refuse("overexposed", share=clipped))
     if scale.kind not in ("window", "strip"):
         report["quality"]["warnings"].append("no_card: scale given by hand; colours are not corrected for the light")
     tint = _tint(band, plate, toes, start, end, flip)
@@ -140,11 +141,11 @@ def _measure_bead(picture: Pixels, scale: Scale, report: dict[str, Any]) -> Meas
         ripple = ripple.without(hidden_by(told))
     report |= outline_figures(line, scale)
     report |= {"ripple": ripple_figures(ripple), "tint": tint_figures(tint), "defects": told}
-    size = (int(picture.shape[1]), int(picture.shape[0]))
-    return Measured(report, Bead(line, scale, size, ripple, _unsure(toes, start, end, flip)), picture)
+    bead = Bead(line, scale, picture.size_px, ripple, _unsure(toes, start, end, flip))
+    return Measured(report, bead, picture.pixels)
 
 
-def _strongest_trace(picture: Pixels, scale: Scale, gains: Floats) -> Traced | None:
+def _strongest_trace(picture: Picture, scale: Scale, gains: Floats) -> Traced | None:
     best: Traced | None = None
     for candidate in candidates(picture, scale, gains, TRACED):
         traced = trace(picture, scale, gains, candidate)
@@ -204,12 +205,12 @@ def _unsure(toes: Toes, start: float, end: float, flip: bool) -> tuple[Stretch, 
     return tuple((round(a, 2), round(b, 2)) for a, b in stretches)
 
 
-def _clipped_share(picture: Pixels, scale: Scale, bead: Outline) -> float:
+def _clipped_share(picture: Picture, scale: Scale, bead: Outline) -> float:
     part = np.linspace(0.1, 0.9, 24)[:, None, None]
     face = sample(picture, scale, bead.left_mm[None] * (1 - part) + bead.right_mm[None] * part)
     return float(((face >= 251).sum(-1) >= 2).mean())
 
 
-def _refused(report: dict[str, Any], why: NotMeasured) -> dict[str, Any]:
+def _refused(report: dict[str, Any], why: NotMeasured) -> Measured:
     report["refusal"] = {"code": why.code, "message": why.message}
-    return report
+    return Measured(report)

@@ -11,6 +11,7 @@ import numpy as np
 
 from judicum.core.arrays import Floats, Pixels
 from judicum.core.errors import InvalidValue
+from judicum.core.photo.picture import Picture
 
 LOOKED_AT_PX = (1800, 800, 350)
 """Long sides at which markers are looked for: 16 to 18 mm across, they are found in 2 megapixels, blurred ones in fewer."""
@@ -84,15 +85,12 @@ class Scale:
         return float(large), float(small)
 
 
-def find_card(picture: Pixels) -> Scale | None:
+def find_card(picture: Picture) -> Scale | None:
     """Find either card by its markers and fit its plane.
 
     Method: square fiducial markers (OpenCV ArUco, 4 × 4, 50), corners refined to sub-pixel,
     homography by least squares over all corners of the card that shows more markers.
     Needs two markers of the strip or two of the window card.
-
-    Args:
-        picture: uint8 (rows, columns, 3).
 
     Returns:
         The scale, or None where fewer than two markers of a card are seen.
@@ -100,46 +98,46 @@ def find_card(picture: Pixels) -> Scale | None:
     return card_of(find_markers(picture))
 
 
-def find_markers(picture: Pixels) -> dict[int, Floats]:
+def find_markers(picture: Picture) -> dict[int, Floats]:
     """Corners (4, 2) in pixels of every square marker in a photo, by its number."""
-    grey = cv2.cvtColor(picture, cv2.COLOR_BGR2GRAY)
     seen: dict[int, Floats] = {}
     for k, long_side in enumerate(LOOKED_AT_PX):
-        seen = max(seen, _markers_at(grey, max(1.0, max(grey.shape) / long_side), leniently=k > 0), key=len)
+        seen = max(seen, _markers_at(picture, max(picture.size_px) / long_side, leniently=k > 0), key=len)
         if len(seen) >= LEAST_MARKERS:
             break
     return seen
 
 
-def _markers_at(grey: Pixels, shrink: float, leniently: bool) -> dict[int, Floats]:
-    small = (
-        grey if shrink == 1.0 else cv2.resize(grey, None, fx=1 / shrink, fy=1 / shrink, interpolation=cv2.INTER_AREA)
-    )
+def _markers_at(picture: Picture, step_px: float, leniently: bool) -> dict[int, Floats]:
+    small, level = picture.at_step(step_px)
     parameters = cv2.aruco.DetectorParameters()
     parameters.cornerRefinementMethod = cv2.aruco.CORNER_REFINE_SUBPIX
     if leniently:
         parameters.errorCorrectionRate = 1.0
         parameters.adaptiveThreshWinSizeMin, parameters.adaptiveThreshWinSizeMax = 11, 51
     detector = cv2.aruco.ArucoDetector(cv2.aruco.getPredefinedDictionary(cv2.aruco.DICT_4X4_50), parameters)
-    corners, ids, _ = detector.detectMarkers(small)
+    corners, ids, _ = detector.detectMarkers(cv2.cvtColor(small, cv2.COLOR_BGR2GRAY))
     if ids is None:
         return {}
-    seen = {int(i): (c[0] + 0.5) * shrink - 0.5 for c, i in zip(corners, ids.ravel(), strict=True)}
-    return {i: _refined(grey, c, shrink) for i, c in seen.items()} if shrink > 1.0 else seen
+    seen = {int(i): (c[0] + 0.5) * 2.0**level - 0.5 for c, i in zip(corners, ids.ravel(), strict=True)}
+    return {i: _refined(picture.pixels, c, 2.0**level) for i, c in seen.items()} if level else seen
+
+
+def _refined(pixels: Pixels, corners: Floats, shrink: float) -> Floats:
+    """Corners (4, 2) found in a smaller copy, to a fraction of a pixel of the whole photo."""
+    half = int(np.ceil(2 * shrink))
+    low = np.maximum(np.floor(corners.min(0)).astype(int) - 3 * half - 4, 0)
+    high = np.ceil(corners.max(0)).astype(int) + 3 * half + 4
+    around = cv2.cvtColor(pixels[low[1] : high[1], low[0] : high[0]], cv2.COLOR_BGR2GRAY)
+    stop = (cv2.TERM_CRITERIA_EPS + cv2.TERM_CRITERIA_MAX_ITER, 30, 0.01)
+    local = (corners - low).astype(np.float32).reshape(-1, 1, 2)
+    return cv2.cornerSubPix(around, local, (half, half), (-1, -1), stop).reshape(4, 2) + low
 
 
 def card_of(seen: dict[int, Floats]) -> Scale | None:
     """The plane of the card that more of the markers belong to, None for fewer than two of either."""
     fits = [fit for kind in ("window", "strip") if (fit := _fit(kind, seen)) is not None]
     return max(fits, key=lambda fit: fit[0])[1] if fits else None
-
-
-def _refined(grey: Pixels, corners: Floats, shrink: float) -> Floats:
-    half = int(np.ceil(2 * shrink))
-    stop = (cv2.TERM_CRITERIA_EPS + cv2.TERM_CRITERIA_MAX_ITER, 30, 0.01)
-    return cv2.cornerSubPix(grey, corners.astype(np.float32).reshape(-1, 1, 2), (half, half), (-1, -1), stop).reshape(
-        4, 2
-    )
 
 
 def _fit(kind: str, seen: dict[int, Floats]) -> tuple[int, Scale] | None:

@@ -1,10 +1,10 @@
 """How sharp a photo is, from the printed black edges of the card's markers."""
 
 import numpy as np
-from scipy.ndimage import map_coordinates
 
 from judicum.core.arrays import Floats, Pixels
 from judicum.core.photo.scale import Scale, card_geometry
+from judicum.core.photo.unwrap import read_at
 
 REACH_MM = 1.2
 
@@ -31,12 +31,20 @@ def blur_mm(picture: Pixels, scale: Scale) -> float | None:
                     px = scale.px(point + offset[:, None] * step)
                     if (px < 1).any() or (px > np.array(picture.shape[1::-1]) - 2).any():
                         continue
-                    profile = map_coordinates(picture[..., 1], [px[:, 1], px[:, 0]], order=1, output=np.float64)
+                    profile = _along(picture, px)
                     rise = _rise(profile)
                     if rise is not None:
                         rises[axis].append(rise * 0.02)
     medians = [float(np.median(r)) for r in rises.values() if len(r) >= 4]
     return max(medians) / 2 if medians else None
+
+
+def _along(picture: Pixels, px: Floats) -> Floats:
+    """The green of a photo along places (k, 2) in pixels, between neighbours."""
+    low = np.floor(px.min(0)).astype(int)
+    high = np.ceil(px.max(0)).astype(int) + 2
+    green = np.ascontiguousarray(picture[low[1] : high[1], low[0] : high[0], 1])
+    return read_at(green.astype(np.float32), (px[:, 1] - low[1])[None], (px[:, 0] - low[0])[None])[0]
 
 
 def _rise(profile: Floats) -> float | None:

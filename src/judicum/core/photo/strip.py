@@ -4,6 +4,7 @@ import numpy as np
 
 from judicum.core.arrays import Pixels
 from judicum.core.photo.bead import Bead
+from judicum.core.photo.picture import Picture
 from judicum.core.photo.strip_frame import HALF_HEIGHT_MM, OVERHANG_MM, STRIP_PX_PER_MM
 from judicum.core.photo.unwrap import sample
 from judicum.core.photo.width import across_of
@@ -27,4 +28,4 @@ def cut_strip(picture: Pixels, bead: Bead) -> Pixels:
     across /= np.linalg.norm(across, axis=1, keepdims=True)
     along = np.stack([across[:, 1], -across[:, 0]], -1)
     centre = centre + (s - inside)[:, None] * along
-    return sample(picture, bead.scale, centre[None] + n[:, None, None] * across[None])
+    return sample(Picture(picture), bead.scale, centre[None] + n[:, None, None] * across[None])

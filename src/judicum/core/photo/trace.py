@@ -15,10 +15,11 @@ from dataclasses import dataclass, replace
 import numpy as np
 from scipy.ndimage import gaussian_filter1d
 
-from judicum.core.arrays import Floats, Pixels, Whole
+from judicum.core.arrays import Floats, Whole
 from judicum.core.photo.band import Band, edge_strength, read_band, span_of
 from judicum.core.photo.ends import find_ends
 from judicum.core.photo.locate import Candidate
+from judicum.core.photo.picture import Picture
 from judicum.core.photo.scale import Scale
 from judicum.core.photo.toes import Toes, line_through
 from judicum.core.photo.unwrap import read_at
@@ -109,17 +110,16 @@ def _each_toe(gain: Floats, reach: int = 1, price: float = 0.06) -> Whole:
         gain: (toes, rows, columns).
     """
     toes, rows, columns = gain.shape
-    back = np.zeros((columns, toes, rows), np.int8)
+    back = np.zeros((columns, toes, rows), np.intp)
     padded = np.full((toes, rows + 2 * reach), -1e9)
     inner = padded[:, reach : reach + rows]
-    moves = range(-reach, reach + 1)
-    came = np.empty((len(moves), toes, rows))
+    from_each = np.lib.stride_tricks.sliding_window_view(padded, 2 * reach + 1, axis=1)
+    prices = price * np.abs(np.arange(-reach, reach + 1))
     inner[:] = gain[:, :, 0]
     for j in range(1, columns):
-        for k, move in enumerate(moves):
-            np.subtract(padded[:, reach + move : reach + move + rows], price * abs(move), out=came[k])
-        back[j] = came.argmax(0)
-        inner[:] = came.max(0) + gain[:, :, j]
+        came = from_each - prices
+        came.argmax(2, out=back[j])
+        inner[:] = came.max(2) + gain[:, :, j]
     path = np.empty((toes, columns), np.int64)
     path[:, -1] = inner.argmax(1)
     each = np.arange(toes)
@@ -151,7 +151,7 @@ class Traced:
     within: Callable[[], Toes | None]
 
 
-def trace(picture: Pixels, scale: Scale, gains: Floats, candidate: Candidate) -> Traced | None:
+def trace(picture: Picture, scale: Scale, gains: Floats, candidate: Candidate) -> Traced | None:
     """Trace the bead of a candidate: the pair of toes roughly, its ends, then each toe closely.
 
     Returns:

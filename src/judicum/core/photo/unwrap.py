@@ -7,6 +7,7 @@ import numpy as np
 import numpy.typing as npt
 
 from judicum.core.arrays import Floats, Pixels
+from judicum.core.photo.picture import Picture
 from judicum.core.photo.scale import Scale
 
 
@@ -28,12 +29,12 @@ class Line:
 
 
 def read_grid(
-    picture: Pixels, scale: Scale, line: Line, s_mm: tuple[float, float], n_mm: tuple[float, float], density: float
+    picture: Picture, scale: Scale, line: Line, s_mm: tuple[float, float], n_mm: tuple[float, float], density: float
 ) -> Pixels:
     """Read the photo on a straight millimetre grid along a line.
 
     A straight grid on the card plane is itself a plane view of the photo, so one perspective warp
-    reads it; where the photo has more than 1.5 pixels for a sample it is shrunk first.
+    reads it, from a halved copy where the photo has many pixels for a sample.
 
     Args:
         s_mm, n_mm: first place and end of the grid along and across the line, mm.
@@ -51,21 +52,16 @@ def read_grid(
         ]
     )
     grid[:2, 2] = line.mm(s_mm[0], n_mm[0])
-    to_px = scale.to_px @ grid
-    corners = cv2.perspectiveTransform(
-        np.array([[[0, 0], [columns, 0], [columns, rows], [0, rows]]], np.float64), to_px
-    )[0]
-    low = np.clip(np.floor(corners.min(0)).astype(int) - 4, 0, [picture.shape[1] - 1, picture.shape[0] - 1])
-    high = np.clip(np.ceil(corners.max(0)).astype(int) + 5, low + 1, [picture.shape[1], picture.shape[0]])
-    crop = picture[low[1] : high[1], low[0] : high[0]]
-    shift = np.array([[1.0, 0.0, -low[0]], [0.0, 1.0, -low[1]], [0.0, 0.0, 1.0]])
-    step = 1 / (scale.mm_per_px * density)
-    if step > 1.5:
-        crop = cv2.resize(crop, None, fx=1 / step, fy=1 / step, interpolation=cv2.INTER_AREA)
-        half = 0.5 / step - 0.5
-        shift = np.array([[1 / step, 0.0, half], [0.0, 1 / step, half], [0.0, 0.0, 1.0]]) @ shift
+    pixels, level = picture.at_step(1 / (scale.mm_per_px * density))
+    shrink = 0.5**level
+    half = 0.5 * shrink - 0.5
+    shrunk = np.array([[shrink, 0.0, half], [0.0, shrink, half], [0.0, 0.0, 1.0]])
     return cv2.warpPerspective(
-        crop, shift @ to_px, (columns, rows), flags=cv2.INTER_LINEAR | cv2.WARP_INVERSE_MAP, borderValue=(0, 0, 0)
+        pixels,
+        shrunk @ scale.to_px @ grid,
+        (columns, rows),
+        flags=cv2.INTER_LINEAR | cv2.WARP_INVERSE_MAP,
+        borderValue=(0, 0, 0),
     )
 
 
@@ -85,28 +81,25 @@ def read_at(values: npt.ArrayLike, rows: npt.ArrayLike, columns: npt.ArrayLike) 
     )
 
 
-def sample(picture: Pixels, scale: Scale, points_mm: Floats) -> Pixels:
+def sample(picture: Picture, scale: Scale, points_mm: Floats) -> Pixels:
     """Read the photo at card positions.
 
     Args:
-        picture: uint8 (rows, columns, 3).
-        scale: millimetres to pixels.
-        points_mm: (h, w, 2), neighbouring samples about a pixel apart or closer; where they lie
-            more than 1.5 pixels apart the photo is first shrunk so that nothing aliases.
+        points_mm: (h, w, 2), neighbours in a row at even distances.
 
     Returns:
         uint8 (h, w, 3); black outside the photo.
     """
     px = scale.px(points_mm)
     step = float(np.median(np.linalg.norm(np.diff(px, axis=1), axis=-1)))
-    low = np.floor(px.reshape(-1, 2).min(0)).astype(int) - 4
-    high = np.ceil(px.reshape(-1, 2).max(0)).astype(int) + 5
-    low = np.clip(low, 0, [picture.shape[1] - 1, picture.shape[0] - 1])
-    high = np.clip(high, low + 1, [picture.shape[1], picture.shape[0]])
-    crop = picture[low[1] : high[1], low[0] : high[0]]
-    local = px - low
-    if step > 1.5:
-        crop = cv2.resize(crop, None, fx=1 / step, fy=1 / step, interpolation=cv2.INTER_AREA)
-        local = (local + 0.5) / step - 0.5
-    grid = local.astype(np.float32)
-    return cv2.remap(crop, grid[..., 0], grid[..., 1], cv2.INTER_LINEAR, borderMode=cv2.BORDER_CONSTANT)
+    pixels, level = picture.at_step(step)
+    local = ((px + 0.5) * 0.5**level - 0.5).astype(np.float32)
+    return cv2.remap(pixels, local[..., 0], local[..., 1], cv2.INTER_LINEAR, borderMode=cv2.BORDER_CONSTANT)
+
+
+def length_of(vectors: Floats) -> Floats:
+    """Euclidean length of the channels of (rows, columns, channels): (rows, columns), float32."""
+    vectors = np.ascontiguousarray(vectors, np.float32)
+    squares = cv2.multiply(vectors, vectors)
+    channels = vectors.shape[2]
+    return np.asarray(cv2.sqrt(cv2.transform(squares, np.ones((1, channels), np.float32))))
