@@ -28,13 +28,14 @@ from judicum.core.photo.sharpness import blur_mm
 from judicum.core.photo.tint import Tint, read_tint
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.trace import Traced, freely, trace
-from judicum.core.photo.unwrap import sample
+from judicum.core.photo.unwrap import Line, sample
 from judicum.core.photo.width import Outline, outline, starts_at_end
 
 ENGINE_VERSION = "2.0"
 
 LEAST_LENGTH_MM = 12.0
 CLEAR_STRENGTH = 5.0
+GOOD_STRENGTH, GOOD_LENGTH_MM = 2.0, 30.0
 DEFECT_PX_PER_MM = 12.0
 UNSURE, UNSURE_MM = 0.55, 1.5
 
@@ -146,14 +147,31 @@ def _measure_bead(picture: Picture, scale: Scale, report: dict[str, Any]) -> Mea
 
 
 def _strongest_trace(picture: Picture, scale: Scale, gains: Floats) -> Traced | None:
+    """The most convincing trace: strong, and long, because part of a bead can stand out more than the whole."""
     best: Traced | None = None
     for candidate in candidates(picture, scale, gains, TRACED):
+        if best is not None and _runs_along(candidate.line, best.toes):
+            continue
         traced = trace(picture, scale, gains, candidate)
-        if traced is not None and (best is None or traced.toes.strength > best.toes.strength):
+        if traced is not None and (best is None or _convincing(traced.toes) > _convincing(best.toes)):
             best = traced
         if best is not None and best.toes.strength >= CLEAR_STRENGTH:
             break
     return best
+
+
+def _convincing(toes: Toes) -> float:
+    return toes.strength * float(np.sqrt(toes.end_mm - toes.start_mm))
+
+
+def _runs_along(line: Line, toes: Toes) -> bool:
+    """Whether a line runs along a bead that was traced well already, so that tracing it would find the same."""
+    if toes.strength < GOOD_STRENGTH or toes.end_mm - toes.start_mm < GOOD_LENGTH_MM:
+        return False
+    middle = toes.line.mm((toes.start_mm + toes.end_mm) / 2, 0.0)
+    width = float(np.median((toes.right_mm - toes.left_mm)[toes.inside]))
+    turned = abs(float(line.along @ toes.line.across))
+    return turned < 0.12 and abs(float((middle - line.origin) @ line.across)) < 0.6 * width
 
 
 def _plate(band: Band, toes: Toes) -> Plate:

@@ -51,8 +51,8 @@ class Tint:
 def _palette() -> tuple[Floats, Floats]:
     """CIELAB of every film at every brightness (films, gains, 3) and the price of the brightness."""
     linear = lab_to_linear(film_lab(THICKNESS_NM))[:, None, :] * GAINS[None, :, None]
-    lab = linear_to_lab(linear.astype(np.float32)).astype(np.float64)
-    price = 9.0 * np.abs(np.log(GAINS))
+    lab = linear_to_lab(linear.astype(np.float32))
+    price = 9.0 * np.abs(np.log(GAINS)).astype(np.float32)
     return lab, price
 
 
@@ -118,7 +118,7 @@ def read_tint(band: Band, plate: Plate, left_mm: Floats, right_mm: Floats, s_mm:
 
 
 def _levels(lab: Floats, grey: bool = True) -> Whole:
-    flat = lab.reshape(-1, 3).astype(np.float64)
+    flat = lab.reshape(-1, 3).astype(np.float32)
     thickness, _ = film_of(flat)
     levels = level_of_film(thickness)
     if grey:

@@ -137,7 +137,7 @@ def _pooled(strength: Floats, band: Band) -> tuple[Floats, Floats, Floats, Float
     n = band.n_mm[0] + (np.arange(rows) + 0.5) * down / band.px_per_mm
     lab = (band.lab * SURROUNDINGS_WEIGHT)[: rows * down, : columns * right]
     colour = lab.reshape(rows, down, columns, right, 3).mean((1, 3))
-    return cells.max(1).mean(2).astype(np.float64), colour.astype(np.float64), s, n
+    return cells.max(1).mean(2), colour, s, n
 
 
 @dataclass(frozen=True)
