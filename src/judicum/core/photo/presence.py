@@ -17,7 +17,7 @@ FAINT_STRENGTH = 2.0
 CERTAIN_STRENGTH = 8.0
 LEAST_STEP, FADES, STEPS, SHARP = 0.6, 0.95, 1.5, 7.0
 """Distinctness (`settle.distinctness`) under which two edges are no bead and are doubted, from which they are believed, and are certain."""
-MUCH_MORE = 1.3
+STEP_WEIGHT, CLEAR_STEP = 0.15, 3.0
 LEAST_SHARE = 0.4
 GOES_ON = 0.33
 
@@ -50,23 +50,43 @@ def is_bead(strength: float, distinct: float, ripple: Ripple | None) -> bool:
 
 
 def within_contours(traced: Traced) -> Toes:
-    """The toes, or the pair inside of them where the outer pair is tint around the bead.
+    """The toes, or a pair inside of them where the outer pair is tint around the bead.
 
-    It is where the light fades across the outer pair rather than steps, or where ripples run only
-    between the inner one.
+    It is where the light fades across the outer pair rather than steps: then the pair that steps most
+    and has the clearest ripples between it is the bead's. Or where ripples run only between the inner one.
     """
     toes = traced.toes
     fading = distinctness(traced.band, toes)
-    if toes.strength < LEAST_STRENGTH or fading > SHARP or (inner := traced.within()) is None:
+    if toes.strength < LEAST_STRENGTH or fading > SHARP:
         return toes
-    if fading < FADES and distinctness(traced.band, inner) > MUCH_MORE * fading:
-        return inner
+    if fading < FADES:
+        pairs = [toes, *(p for p in traced.within() if _width(p) > LEAST_SHARE * _width(toes))]
+        return max(pairs, key=lambda pair: _toelike(traced.band, pair))
+    inner = next(traced.within(), None)
+    if inner is None:
+        return toes
     at = toes.s_mm[toes.inside]
-    ripple = ripples_between(traced.band, inner, float(at[0]), float(at[-1]), False)
-    if ripple is None or ripple.agreement < CERTAIN_AGREEMENT:
+    first, last = float(at[0]), float(at[-1])
+    ripple = ripples_between(traced.band, inner, first, last, False)
+    if ripple is None or ripple.agreement < max(CERTAIN_AGREEMENT, _agreement(traced.band, toes)):
         return toes
-    s, left, right = along(traced.band, toes, float(at[0]), float(at[-1]), False)
+    s, left, right = along(traced.band, toes, first, last, False)
     share = float(np.median(inner.right_mm - inner.left_mm) / np.median(right - left))
     face = unroll_face(traced.band, left, right, s)
     tint = share > LEAST_SHARE and run_past(face, 1 / traced.band.px_per_mm, ripple, share) < GOES_ON
     return inner if tint else toes
+
+
+def _toelike(band: Band, pair: Toes) -> float:
+    return _agreement(band, pair) + STEP_WEIGHT * min(distinctness(band, pair), CLEAR_STEP)
+
+
+def _agreement(band: Band, pair: Toes) -> float:
+    """How well ripples line up between two edges, 0 where there are none."""
+    at = pair.s_mm[pair.inside]
+    ripple = ripples_between(band, pair, float(at[0]), float(at[-1]), False)
+    return 0.0 if ripple is None else ripple.agreement
+
+
+def _width(pair: Toes) -> float:
+    return float(np.median((pair.right_mm - pair.left_mm)[pair.inside]))

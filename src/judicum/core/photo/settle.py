@@ -13,6 +13,8 @@ from judicum.core.photo.unwrap import read_at
 
 OFFSET_MM = np.arange(-0.75, 0.7501, 0.05)
 SHIFT_MM = np.arange(-0.42, 0.421, 0.02)
+BELIEVED_MM = 0.2
+"""A longer shift follows something else than the toe: a contour of the tint beside it, a front."""
 DEPTHS = (0.0, 0.3, 0.6, 0.85)
 REACH_MM = (0.08, 0.15, 0.25)
 BLUR_MM = 0.04
@@ -31,7 +33,8 @@ def settle(band: Band, toes: Toes) -> Toes:
     """
     if toes.inside.sum() < 20:
         return toes
-    left, right = (toe_shift(profile) for profile in _profiles(band, toes))
+    shifts = (toe_shift(profile) for profile in _profiles(band, toes))
+    left, right = (shift if abs(shift) <= BELIEVED_MM else 0.0 for shift in shifts)
     return replace(toes, left_mm=toes.left_mm - left, right_mm=toes.right_mm + right)
 
 

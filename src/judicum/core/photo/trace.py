@@ -9,7 +9,7 @@ swap: first along the whole line, then between the bead's ends, so that nothing 
 open joint, the edge of a sheet) draws a toe away.
 """
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass, replace
 
 import numpy as np
@@ -37,6 +37,7 @@ SURROUNDINGS_WEIGHT = np.array([0.3, 1.0, 1.0], np.float32)
 LEAST_MM = 12.0
 INNER_MM = 0.5
 LEAST_INNER = 0.3
+MOST_CONTOURS = 4
 LEAVES_MM, LEAVES_PRICE = 0.9, 0.4
 FREE_ROWS = 5
 BEND = 1
@@ -142,13 +143,13 @@ def _pooled(strength: Floats, band: Band) -> tuple[Floats, Floats, Floats, Float
 
 @dataclass(frozen=True)
 class Traced:
-    """A traced bead: its toes, the wide band they were read in, and `within`, which traces the pair of edges inside of
-    them: what the toes would be if those found were a contour of the tint around the bead (None: there is no such pair).
+    """A traced bead: its toes, the wide band they were read in, and `within`, which traces the pairs of edges inside of
+    them one by one, outer first: what the toes would be if those found were contours of the tint around the bead.
     """
 
     toes: Toes
     band: Band
-    within: Callable[[], Toes | None]
+    within: Callable[[], Iterator[Toes]]
 
 
 def trace(picture: Picture, scale: Scale, gains: Floats, candidate: Candidate) -> Traced | None:
@@ -181,15 +182,21 @@ def trace(picture: Picture, scale: Scale, gains: Floats, candidate: Candidate) -
     strength = edge_strength(band.within(NEAR_MM))
     closely = _closely(band, strength, again, low, high)
 
-    def within() -> Toes | None:
-        inner = _pair(between, edges, within=again)
-        share = np.median(inner.right_mm - inner.left_mm) / np.median(again.right_mm - again.left_mm)
-        if share < LEAST_INNER:
-            return None
-        found = _closely(band, strength, inner, low, high)
-        return replace(found, start_mm=closely.start_mm, end_mm=closely.end_mm)
+    def within() -> Iterator[Toes]:
+        outer = again
+        for _ in range(MOST_CONTOURS):
+            inner = _pair(between, edges, within=outer)
+            if _wide(inner) < LEAST_INNER * _wide(again):
+                return
+            found = _closely(band, strength, inner, low, high)
+            yield replace(found, start_mm=closely.start_mm, end_mm=closely.end_mm)
+            outer = inner
 
     return Traced(closely, band, within)
+
+
+def _wide(toes: Toes) -> float:
+    return float(np.median(toes.right_mm - toes.left_mm))
 
 
 def _closely(band: Band, strength: Floats, rough: Toes, low: float, high: float) -> Toes:
