@@ -38,6 +38,8 @@ CLEAR_STRENGTH = 5.0
 GOOD_STRENGTH, GOOD_LENGTH_MM = 2.0, 30.0
 DEFECT_PX_PER_MM = 12.0
 UNSURE, UNSURE_MM = 0.55, 1.5
+UNEVEN = ("gap", "bulge")
+"""Faults at which the toes are where they went freely: a careful trace passes them by."""
 
 TRACED = 5
 """Candidate lines are traced until one is clear, at most this many; the strongest trace is the bead."""
@@ -124,6 +126,9 @@ def _measure_bead(picture: Picture, scale: Scale, report: dict[str, Any]) -> Mea
     ripple = ripples_between(band, toes, start, end, flip)
     if not is_bead(toes.strength, distinctness(band, toes), ripple):
         return _refused(report, refuse("no_bead"))
+    free = freely(band, toes, start, end)
+    faults = _faults(band, toes, free, start, end)
+    toes = toes.following(free, [(f.s_mm, f.size_mm) for f in faults if f.kind in UNEVEN])
     line = outline(toes, start, end, flip)
     middle = line.centre_mm[len(line.centre_mm) // 2]
     large, small = scale.px_per_mm_at(middle)
@@ -136,7 +141,6 @@ def _measure_bead(picture: Picture, scale: Scale, report: dict[str, Any]) -> Mea
     if scale.kind not in ("window", "strip"):
         report["quality"]["warnings"].append("no_card: scale given by hand; colours are not corrected for the light")
     tint = _tint(band, plate, toes, start, end, flip)
-    faults = _faults(band, toes, start, end)
     told = [_told(fault, line, toes, flip) for fault in faults]
     if ripple is not None:
         ripple = ripple.without(hidden_by(told))
@@ -189,14 +193,14 @@ def _tint(band: Band, plate: Plate, toes: Toes, start: float, end: float, flip: 
     return Tint(tint.bead, tint.zone, tint.right_mm, tint.left_mm, tint.along[::-1], tint.share)
 
 
-def _faults(band: Band, toes: Toes, start: float, end: float) -> list[Fault]:
+def _faults(band: Band, toes: Toes, free: Toes, start: float, end: float) -> list[Fault]:
     density = min(band.px_per_mm, DEFECT_PX_PER_MM)
     s = np.arange(start, end, 1 / density)
     inner = np.clip(s, start + 1.0, end - 1.0)
     left, right = (
         gaussian_filter1d(np.interp(inner, toes.s_mm, toe), 0.5 * density) for toe in (toes.left_mm, toes.right_mm)
     )
-    return find_defects(unroll(band, s, left, right), *freely(band, toes, start, end))
+    return find_defects(unroll(band, s, left, right), free.s_mm, free.right_mm - free.left_mm)
 
 
 def _told(fault: Fault, bead: Outline, toes: Toes, flip: bool) -> dict[str, Any]:

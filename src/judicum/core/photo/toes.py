@@ -1,11 +1,15 @@
 """Both toes of a bead over a straight line."""
 
-from dataclasses import dataclass
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
 
 import numpy as np
 
 from judicum.core.arrays import Flags, Floats
 from judicum.core.photo.unwrap import Line
+
+BESIDE_MM = 1.5
+"""How far beyond a stretch of another width its shoulders reach."""
 
 
 @dataclass(frozen=True)
@@ -30,6 +34,16 @@ class Toes:
     @property
     def inside(self) -> Flags:
         return (self.s_mm >= self.start_mm) & (self.s_mm <= self.end_mm)
+
+    def following(self, free: "Toes", stretches: Sequence[tuple[float, float]]) -> "Toes":
+        """The same toes, but where `free` has them over some stretches, each given by its middle and length, mm."""
+        left, right = self.left_mm.copy(), self.right_mm.copy()
+        for middle, length in stretches:
+            there = np.abs(self.s_mm - middle) < length / 2 + BESIDE_MM
+            left[there], right[there] = (
+                np.interp(self.s_mm[there], free.s_mm, toe) for toe in (free.left_mm, free.right_mm)
+            )
+        return replace(self, left_mm=left, right_mm=right)
 
     @property
     def strength(self) -> float:

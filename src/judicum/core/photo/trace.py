@@ -218,14 +218,11 @@ def _closely(band: Band, strength: Floats, rough: Toes, low: float, high: float)
     return Toes(rough.line, s, left, right, both, float(s[first]), float(s[last]))
 
 
-def freely(band: Band, toes: Toes, start_mm: float, end_mm: float) -> tuple[Floats, Floats]:
-    """The width (mm) every 0.25 mm from tip to tip with toes that may go anywhere from the middle to twice the width.
+def freely(band: Band, toes: Toes, start_mm: float, end_mm: float) -> Toes:
+    """The toes every 0.25 mm from tip to tip as they may go anywhere from the middle to twice the width.
 
     It follows a gap or a bulge, which a careful trace takes for a mistake; leaving the traced toe by more
     than 0.9 mm has its price, so that a bead without either stays as traced.
-
-    Returns:
-        Places along the line and the width at each.
     """
     near_band = band.within(NEAR_MM)
     strength = edge_strength(near_band, along_mm=0.3)
@@ -241,7 +238,8 @@ def freely(band: Band, toes: Toes, start_mm: float, end_mm: float) -> tuple[Floa
         off = np.abs(away[:, None] - side * (toe - centre)[None, :]) > LEAVES_MM
         gains.append(np.log1p(read_at(strength, rows, columns)) - LEAVES_PRICE * off)
     path = _each_toe(np.stack(gains).astype(np.float64), FREE_ROWS, 0.04)
-    return s, away[path[0]] + away[path[1]]
+    free = centre - away[path[0]], centre + away[path[1]]
+    return replace(toes, s_mm=s, left_mm=free[0], right_mm=free[1], evidence=np.zeros_like(s))
 
 
 def _pair(band: Band, strength: Floats, within: Toes | None = None) -> Toes:
