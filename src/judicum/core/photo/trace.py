@@ -38,8 +38,8 @@ LEAST_MM = 12.0
 INNER_MM = 0.5
 LEAST_INNER = 0.3
 MOST_CONTOURS = 4
-LEAVES_MM, LEAVES_PRICE = 0.9, 0.4
-FREE_ROWS = 5
+LEAVES_MM, LEAVES_PRICE = 0.9, 0.28
+FREE_ROWS = 12
 BEND = 1
 """In the pair search a toe moves at most BEND cells across for each cell along."""
 
