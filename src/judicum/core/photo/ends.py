@@ -1,5 +1,7 @@
 """Both ends of a bead, found by fitting rounded caps to the edge that closes its outline."""
 
+from collections.abc import Callable
+
 import cv2
 import numpy as np
 
@@ -14,7 +16,12 @@ SEARCH_MM = (-7.0, 18.0)
 """How far inside and outside of the traced end the tip is looked for."""
 CAP_LENGTHS = (0.7, 1.0, 1.35)
 """Lengths of the caps that are tried, as shares of half the width."""
-LIKENESS = 0.6
+STEP_MM = 0.1
+FLANK, FLANK_MM = 0.5, 2.5
+"""Weight of the toes just behind the cap, and how much of them is looked at."""
+BEYOND_USUAL = 0.3
+"""What counts of an outline's sharpness beyond that of the toes."""
+LIKENESS = 1.0
 """Weight of what lies on either side of the outline against how sharp the outline is."""
 
 
@@ -51,16 +58,16 @@ def _tip(band: Band, views: tuple[Floats, Floats], toes: Toes, rough: float, out
 
     at = toes.s_mm[inner]
     u = np.linspace(-0.75, 0.75, 9)[:, None]
-    face = np.median(colour(np.broadcast_to(at, (9, len(at))), toes.centre_mm[inner] + u * half), axis=(0, 1))
+    face = np.median(colour(np.broadcast_to(at, (9, len(at))), toes.centre_mm[inner] + u * half), axis=(0, 1))[3:]
     away = np.linspace(0.35, 0.8, 5)[:, None]
     zone = [
         colour(np.broadcast_to(at, (5, len(at))), toe[inner] + sign * away)
         for toe, sign in ((toes.left_mm, -1.0), (toes.right_mm, 1.0))
     ]
-    beside = np.median(np.concatenate(zone), axis=(0, 1))
+    beside = np.median(np.concatenate(zone), axis=(0, 1))[3:]
 
     angle = np.radians(np.linspace(-75, 75, 25))
-    tips = np.arange(SEARCH_MM[0], SEARCH_MM[1], 0.1)
+    tips = np.arange(SEARCH_MM[0], SEARCH_MM[1], STEP_MM)
     tip, length, phi = (
         v.reshape(-1, len(angle)) for v in np.meshgrid(tips, half * np.array(CAP_LENGTHS), angle, indexing="ij")
     )
@@ -72,16 +79,45 @@ def _tip(band: Band, views: tuple[Floats, Floats], toes: Toes, rough: float, out
     def ring(distance: float) -> Floats:
         return colour(rough + outward * (beyond + distance * normal[..., 0]), across + distance * normal[..., 1])
 
-    near_in, on, near_out, inside, outside = (ring(d) for d in (-0.12, 0.0, 0.12, -0.5, 0.5))
+    edge, outside, inside = _edge(ring)
+    like = _likeness(outside, beside, face) + _likeness(inside, face, beside)
+
+    # The toes reach up to the cap: a contour of the tint beyond the tip has a cap but no toes behind it.
+    behind = np.arange(SEARCH_MM[0] - FLANK_MM - 2 * half, SEARCH_MM[1], STEP_MM)[None, :]
+    side = np.array([-1.0, 1.0])[:, None]
+
+    def flank(distance: float) -> Floats:
+        return colour(rough + outward * behind + 0 * side, middle + slope * behind + side * (half + distance))
+
+    toes_there = _edge(flank)[0].mean(0)
+    # It is the same toe all around: an outline sharper than the toes beside it is a contour of the tint.
+    usual = float(np.median(toes_there[behind[0] < 0]))
+    reached = np.concatenate([[0.0], np.cumsum(toes_there)])
+    last = np.clip(np.round((tip[:, 0] - length[:, 0] - behind[0, 0]) / STEP_MM).astype(int), 0, behind.size)
+    first = np.maximum(last - round(FLANK_MM / STEP_MM), 0)
+    toes_behind = (reached[last] - reached[first]) / np.maximum(last - first, 1)
+    sharp = edge.mean(-1)
+    score = (
+        np.where(sharp > usual, usual + BEYOND_USUAL * (sharp - usual), sharp)
+        + FLANK * toes_behind
+        + LIKENESS * like.mean(-1)
+    )
+    return float(rough + outward * tip[int(score.argmax()), 0])
+
+
+def _edge(at: Callable[[float], Floats]) -> tuple[Floats, Floats, Floats]:
+    """How sharply the light changes across a line (rows, columns), and film and shade on its outer and inner side.
+
+    Args:
+        at: the five channels at a distance (mm) outward from the line.
+    """
+    near_in, on, near_out, inside, outside = (at(d) for d in (-0.12, 0.0, 0.12, -0.5, 0.5))
     line = np.clip((inside + outside)[..., 0] / 2 - on[..., 0], 0, 15)
-    edge = np.zeros(len(tip))
+    edge = np.zeros(line.shape)
     for part in (slice(0, 3), slice(3, 5)):
         sharp, lasting = length_of((near_out - near_in)[..., part]), length_of((outside - inside)[..., part])
-        edge += np.log1p(np.sqrt(sharp * (lasting + 1.0)) + LINE_WEIGHT * line).mean(-1) / 2
-    outside, inside, beside, face = (v[..., 3:] for v in (outside, inside, beside, face))
-    like = _likeness(outside, beside, face) + _likeness(inside, face, beside)
-    score = edge + LIKENESS * like.mean(-1)
-    return float(rough + outward * tip[int(score.argmax()), 0])
+        edge += np.log1p(np.sqrt(sharp * (lasting + 1.0)) + LINE_WEIGHT * line) / 2
+    return edge, outside[..., 3:], inside[..., 3:]
 
 
 def _likeness(colour: Floats, wanted: Floats, other: Floats) -> Floats:

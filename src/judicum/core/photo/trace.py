@@ -39,6 +39,8 @@ INNER_MM = 0.5
 LEAST_INNER = 0.3
 MOST_CONTOURS = 4
 LEAVES_MM, LEAVES_PRICE = 0.9, 0.28
+STANDS_OUT, GOES_ON = 0.36, 0.3
+"""Shares of the way from the line's weak places to its strong ones: where a bead is seen, and down to which it goes on."""
 FREE_ROWS = 12
 BEND = 1
 """In the pair search a toe moves at most BEND cells across for each cell along."""
@@ -260,10 +262,10 @@ def _pair(band: Band, strength: Floats, within: Toes | None = None) -> Toes:
 
 
 def _strong_run(score: Floats) -> tuple[int, int]:
-    """First and last index of the run in which the smoothed score stands out (greatest sum over a threshold)."""
+    """First and last index of the run in which the smoothed score stands out (greatest sum over a threshold), and goes on."""
     smooth = gaussian_filter1d(score, max(1.0, len(score) / 120))
     top, floor = np.quantile(smooth, 0.8), np.quantile(smooth, 0.05)
-    excess = smooth - (floor + 0.45 * (top - floor))
+    excess = smooth - (floor + STANDS_OUT * (top - floor))
     best, best_run, run, start = -np.inf, (0, len(score) - 1), 0.0, 0
     for k, value in enumerate(excess):
         if run <= 0:
@@ -271,4 +273,10 @@ def _strong_run(score: Floats) -> tuple[int, int]:
         run += value
         if run > best:
             best, best_run = run, (start, k)
-    return best_run
+    goes_on = smooth > floor + GOES_ON * (top - floor)
+    first, last = best_run
+    while first > 0 and goes_on[first - 1]:
+        first -= 1
+    while last < len(score) - 1 and goes_on[last + 1]:
+        last += 1
+    return first, last
