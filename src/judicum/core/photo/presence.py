@@ -15,10 +15,11 @@ SURE_AGREEMENT = 0.25
 CERTAIN_AGREEMENT = 0.5
 FAINT_STRENGTH = 2.0
 CERTAIN_STRENGTH = 8.0
-LEAST_STEP, FADES, STEPS, SHARP = 0.6, 0.95, 1.5, 7.0
+LEAST_STEP, FADES, STEPS, SHARP = 0.8, 0.95, 1.5, 7.0
 """Distinctness (`settle.distinctness`) under which two edges are no bead and are doubted, from which they are believed, and are certain."""
 STEP_WEIGHT, CLEAR_STEP = 0.15, 3.0
-LEAST_SHARE = 0.4
+LEAST_SHARE, LEAST_EVIDENCE = 0.4, 0.45
+"""Of the outer pair's width and strength, what an inner one has to have."""
 GOES_ON = 0.33
 
 
@@ -60,7 +61,8 @@ def within_contours(traced: Traced) -> Toes:
     if toes.strength < LEAST_STRENGTH or fading > SHARP:
         return toes
     if fading < FADES:
-        pairs = [toes, *(p for p in traced.within() if _width(p) > LEAST_SHARE * _width(toes))]
+        least, clear = LEAST_SHARE * _width(toes), LEAST_EVIDENCE * toes.strength
+        pairs = [toes, *(p for p in traced.within() if _width(p) > least and p.strength > clear)]
         return max(pairs, key=lambda pair: _toelike(traced.band, pair))
     inner = next(traced.within(), None)
     if inner is None:

@@ -24,6 +24,8 @@ WEAKEST = 0.22
 """Least height of a front over its surroundings, as a share of the usual front's."""
 AGREEMENT = 0.22
 """Least share of the rows' variance that lines up across the bead for fronts to count as seen."""
+STRAIGHT = 0.08
+"""Freeze fronts are crescents: lines that bulge less than this share of the bead's width are the brushing's."""
 DARK_FIRST = 0.6
 """Share of the bright lines' agreement from which the dark lines are believed."""
 NARROW_MM, WIDE_MM = 0.08, 0.4
@@ -90,7 +92,7 @@ def find_ripples(face: Floats, step_mm: float, half_width_mm: float) -> Ripple |
     # A front is a notch: a dark line. Only where hardly any dark line runs across may a bright one stand for it.
     trains = [_train(np.clip(sign * detail, 0, 4), u[rows], step_mm, half_width_mm) for sign in (-1.0, 1.0)]
     best = trains[0] if trains[0].agreement >= DARK_FIRST * trains[1].agreement else trains[1]
-    if best.agreement < AGREEMENT:
+    if best.agreement < AGREEMENT or abs(best.curve_mm) < STRAIGHT * 2 * half_width_mm:
         return None
     pitch = _usual_gap(best.signal, step_mm)
     if pitch is None:
