@@ -7,10 +7,13 @@ from typing import Any
 import numpy as np
 
 from judicum.camera import Bead, Fault, Scene, View, weld
+from judicum.camera.draw import px_per_mm_on_bead
 from judicum.core.photo.fault_kinds import FAULT_KINDS
 
 COUNTS = {"plate": 52, "lap": 26, "fillet": 26, "tube": 16, "smooth": 20, "refusal": 21}
 SIZES = ((1600, 1200), (1920, 1440), (2048, 1536), (2592, 1944), (4000, 3000))
+LEAST_PX_PER_MM = 8.6
+"""A little over the 8 under which a photo is refused, so that a tilt leaves no doubt."""
 DECOYS = ("scratches", "number", "spatter", "dots", "clamp_shadow")
 
 
@@ -32,7 +35,16 @@ def cases(share: float = 1.0) -> Iterator[Case]:
             if kind == "refusal":
                 yield _refused(rng, k)
             else:
-                yield Case(f"{kind}-{k:02d}.jpg", kind, _scene(rng, kind, k))
+                yield Case(f"{kind}-{k:02d}.jpg", kind, _near_enough(_scene(rng, kind, k)))
+
+
+def _near_enough(scene: Scene) -> Scene:
+    """The scene in the smallest of the sizes that shows more than LEAST_PX_PER_MM, from its own size on."""
+    for size in SIZES[SIZES.index(scene.view.size) :]:
+        larger = replace(scene, view=replace(scene.view, size=size))
+        if px_per_mm_on_bead(larger) > LEAST_PX_PER_MM:
+            return larger
+    return scene
 
 
 def _scene(rng: np.random.Generator, kind: str, k: int) -> Scene:
@@ -105,7 +117,9 @@ def _fault(rng: np.random.Generator, kind: str, length: float, width: float) -> 
 def _refused(rng: np.random.Generator, k: int) -> Case:
     code = ("no_bead", "blurred", "no_scale", "card_tilted", "too_small", "overexposed", "no_bead")[k % 7]
     scene = _scene(rng, "plate", 0)
-    scene = replace(scene, view=replace(scene.view, size=(1920, 1440), tilt_deg=float(rng.uniform(1, 15))))
+    scene = _near_enough(
+        replace(scene, view=replace(scene.view, size=(1920, 1440), tilt_deg=float(rng.uniform(1, 15))))
+    )
     by_code: dict[str, dict[str, Any]] = {
         "no_bead": {"bead": None, "stripe_nm": float(rng.choice([0, 25, 40])), "decoys": ("scratches", "dots")},
         "blurred": {"view": replace(scene.view, size=(2592, 1944), tilt_deg=5.0, blur_px=float(rng.uniform(5.0, 7.0)))},

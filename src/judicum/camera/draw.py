@@ -131,6 +131,16 @@ def _hold(scene: Scene, low: Floats, high: Floats) -> Floats:
     return camera @ pose
 
 
+def px_per_mm_on_bead(scene: Scene) -> float:
+    """Pixels a millimetre in the middle of the frame, where the bead lies: the geometric mean of both directions."""
+    low, high = frame(scene)
+    to_px = _hold(scene, low, high)
+    middle = (low + high) / 2
+    around = np.array([[middle + step for step in ([0, 0], [1, 0], [0, 1])]], np.float64)
+    here, right, below = cv2.perspectiveTransform(around, to_px)[0]
+    return float(np.sqrt(abs(np.linalg.det(np.stack([right - here, below - here])))))
+
+
 def _develop(scene: Scene, picture: Floats) -> bytes:
     view = scene.view
     rng = np.random.default_rng(scene.seed + 13)
