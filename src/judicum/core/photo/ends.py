@@ -17,6 +17,8 @@ SEARCH_MM = (-7.0, 18.0)
 CAP_LENGTHS = (0.7, 1.0, 1.35)
 """Lengths of the caps that are tried, as shares of half the width."""
 STEP_MM = 0.1
+AROUND_MM = 2.5
+"""How far beyond the toes the light is looked at."""
 FLANK, FLANK_MM = 0.5, 2.5
 """Weight of the toes just behind the cap, and how much of them is looked at."""
 BEYOND_USUAL = 0.3
@@ -33,8 +35,10 @@ def find_ends(band: Band, toes: Toes) -> tuple[float, float]:
     face inside and zone outside, as beside the toes nearby; so that neither a ripple front within
     the bead nor a contour of the tint outside is taken for the tip. Resolution 0.1 mm.
     """
+    bare = bare_metal(band)
+    band = band.within(float(np.abs([toes.left_mm, toes.right_mm]).max()) + AROUND_MM)
     light = cv2.GaussianBlur(band.linear, (0, 0), 0.08 * band.px_per_mm)
-    film, shade = film_and_shade(light, bare_metal(band))
+    film, shade = film_and_shade(light, bare)
     # Five channels: colour for the edge; film, and a little of the shade, for what is face and what is zone.
     views = linear_to_lab(light) * LAB_WEIGHT, np.dstack([0.3 * SHADE_WEIGHT * shade, FILM_WEIGHT * film])
     return _tip(band, views, toes, toes.start_mm, -1.0), _tip(band, views, toes, toes.end_mm, 1.0)
