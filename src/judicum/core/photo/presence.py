@@ -14,7 +14,8 @@ LEAST_STRENGTH_WITH_RIPPLES = 1.7
 SURE_AGREEMENT = 0.25
 CERTAIN_AGREEMENT = 0.5
 FAINT_STRENGTH = 2.0
-CERTAIN_STRENGTH = 8.0
+CERTAIN_STRENGTH, FAINT_STEP = 8.0, 0.4
+"""Edges as strong as this need not step as much."""
 LEAST_STEP, FADES, STEPS, SHARP = 0.8, 0.95, 1.5, 7.0
 """Distinctness (`settle.distinctness`) under which two edges are no bead and are doubted, from which they are believed, and are certain."""
 STEP_WEIGHT, CLEAR_STEP = 0.15, 3.0
@@ -47,7 +48,7 @@ def is_bead(strength: float, distinct: float, ripple: Ripple | None) -> bool:
     if ripple is not None and ripple.agreement >= SURE_AGREEMENT:
         return True
     least = LEAST_STRENGTH if distinct < STEPS else FAINT_STRENGTH
-    return strength >= least and (distinct >= LEAST_STEP or strength >= CERTAIN_STRENGTH)
+    return strength >= least and distinct >= (LEAST_STEP if strength < CERTAIN_STRENGTH else FAINT_STEP)
 
 
 def within_contours(traced: Traced) -> Toes:
