@@ -10,9 +10,10 @@ from judicum.core.photo.band import Band, edge_strength
 from judicum.core.photo.decode import decode
 from judicum.core.photo.light import card_gains
 from judicum.core.photo.locate import candidates, regions
-from judicum.core.photo.measure import _is_bead, measure_photo
+from judicum.core.photo.measure import measure_photo
 from judicum.core.photo.picture import Picture
-from judicum.core.photo.ripple import Ripple, find_ripples, run_past
+from judicum.core.photo.presence import is_bead
+from judicum.core.photo.ripple import Ripple, run_past
 from judicum.core.photo.scale import find_card
 from judicum.core.photo.settle import distinctness
 from judicum.core.photo.trace import _each_toe, freely, trace
@@ -41,15 +42,13 @@ def test_fronts_that_end_at_the_inner_pair_do_not_run_past_it() -> None:
 
 
 def test_fronts_are_hidden_under_what_covers_them() -> None:
-    ripple = find_ripples(face(61, 1.0), STEP_MM, 2.0)
-    assert ripple is not None
-    less = ripple.without([(20.0, 26.0)])
+    less = fronts().without([(20.0, 26.0)])
     assert less is not None
     assert not ((less.positions_mm > 20) & (less.positions_mm < 26)).any()
     told = less.figures()
     assert told["pitch_mm"] == pytest.approx(2.0, abs=0.03)
     assert told["lapses_mm"] == []
-    assert ripple.without([(0.0, 60.0)]) is None
+    assert fronts().without([(0.0, 60.0)]) is None
 
 
 # A face with the very film of its zone has no edge but its rolled-off rim, which a drawn band lacks.
@@ -82,13 +81,13 @@ def test_the_light_steps_at_toes_and_fades_elsewhere() -> None:
 )
 def test_what_counts_as_a_bead(strength: float, distinct: float, agreement: float | None, bead: bool) -> None:
     ripple = None if agreement is None else Ripple(np.arange(5.0), 0.0, agreement)
-    assert _is_bead(strength, distinct, ripple) is bead
+    assert is_bead(strength, distinct, ripple) is bead
 
 
 @cache
 def striped(film_nm: float) -> bytes:
     return take_photo(
-        Scene(None, (30.0, 55.0), 3.0, stripe_nm=film_nm, grain=0.3, picture=View(size=(1800, 1350)), seed=6)
+        Scene(None, (30.0, 55.0), 3.0, stripe_nm=film_nm, grain=0.3, view=View(size=(1800, 1350)), seed=6)
     ).jpeg
 
 
@@ -103,7 +102,7 @@ def test_a_bead_within_dark_tint_keeps_its_own_width() -> None:
     bead = weld(
         np.random.default_rng(5), length_mm=80, width_mm=5.0, width_cv=0.03, pitch_mm=2.2, pitch_cv=0.08, wander_mm=0.1, bead_level=5, zone_level=6
     )  # fmt: skip
-    photo = take_photo(Scene(bead, (45.0, 54.0), 1.0, grain=0.2, picture=View(size=(2048, 1536)), seed=11))
+    photo = take_photo(Scene(bead, (45.0, 54.0), 1.0, grain=0.2, view=View(size=(2048, 1536)), seed=11))
     report = measure_photo(photo.jpeg).report
     assert report["refusal"] is None
     assert photo.truth is not None
@@ -124,9 +123,13 @@ def test_a_path_follows_the_best_row_and_pays_for_moving() -> None:
 
 def test_a_width_traced_freely_follows_a_bulge_and_else_stays() -> None:
     swollen = bead_band(lambda s: 2.0 + 1.2 * (np.abs(s - 30) < 2.5), bead_nm=10, zone_nm=40)
-    s, width = freely(swollen, straight_toes(2.0), 10.0, 50.0)
+    free = freely(swollen, straight_toes(2.0), 10.0, 50.0)
+    s, width = free.s_mm, free.right_mm - free.left_mm
     assert width[np.abs(s - 30) < 1.5].mean() == pytest.approx(6.4, abs=0.5)
     assert np.median(width[np.abs(s - 30) > 6]) == pytest.approx(4.0, abs=0.25)
+    followed = straight_toes(2.0).following(free, [(30.0, 5.0)])
+    moved = np.abs(followed.right_mm - 2.0) > 0.3
+    assert moved[np.abs(followed.s_mm - 30) < 1.5].all() and not moved[np.abs(followed.s_mm - 30) > 6].any()
 
 
 def test_each_searched_region_has_its_strongest_line_first() -> None:
@@ -140,7 +143,7 @@ def test_each_searched_region_has_its_strongest_line_first() -> None:
     assert traced is not None
     assert isinstance(traced.band, Band)
     assert traced.toes.strength > 5
-    inner = traced.within()
+    inner = next(traced.within(), None)
     assert inner is None or float(np.median(inner.right_mm - inner.left_mm)) < 1.2 * float(
         np.median(traced.toes.right_mm - traced.toes.left_mm)
     )

@@ -30,7 +30,7 @@ def test_coarse_sampling_averages_instead_of_picking() -> None:
     stripes = np.zeros((200, 200, 3), np.uint8)
     stripes[:, ::2] = 200
     grid = np.stack(np.meshgrid(np.arange(2.0, 18.0, 0.8), np.arange(2.0, 18.0, 0.8)), -1)
-    seen = sample(stripes, SCALE, grid).astype(float)
+    seen = sample(Picture(stripes), SCALE, grid).astype(float)
     assert seen.mean() == pytest.approx(100, abs=12)
     assert seen.std() < 30
 

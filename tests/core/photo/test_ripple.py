@@ -48,11 +48,16 @@ def test_pitch_and_cv_of_drawn_fronts(pitch: float, cv: float) -> None:
     assert told["count"] == pytest.approx(len(fronts), abs=2)
 
 
-@pytest.mark.parametrize("curve", [-1.2, -0.4, 0.0, 0.5, 1.3])
+@pytest.mark.parametrize("curve", [-1.2, -0.4, 0.5, 1.3])
 def test_the_curvature_of_the_fronts_is_found(curve: float) -> None:
     found = find_ripples(face(even(2.1), curve=curve), STEP_MM, HALF_MM)
     assert found is not None
     assert found.curve_mm / HALF_MM == pytest.approx(curve, abs=0.16)
+
+
+def test_straight_lines_across_are_the_brushing_and_no_fronts() -> None:
+    assert find_ripples(face(even(2.1), curve=0.0), STEP_MM, HALF_MM) is None
+    assert find_ripples(face(even(2.1), curve=0.1), STEP_MM, HALF_MM) is None
 
 
 def test_fronts_lie_where_they_were_drawn() -> None:

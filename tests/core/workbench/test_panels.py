@@ -100,3 +100,8 @@ def test_figures_that_contradict_each_other_are_refused_by_name() -> None:
         compute("turntable", {"low_mm_s": 3, "high_mm_s": 2})
     with pytest.raises(InvalidValue, match="dabs"):
         compute("runs", {"dabs": 2, "pitch_mm": 1, "tie_in_mm": 5})
+
+
+def test_runs_that_hardly_advance_are_refused_instead_of_being_listed() -> None:
+    with pytest.raises(InvalidValue, match="at most 200 runs go round"):
+        compute("runs", {"dabs": 3, "pitch_mm": 1.001, "tie_in_mm": 3, "tube_od_mm": 300})
