@@ -1,6 +1,7 @@
 """Both ends of a bead, found by fitting rounded caps to the edge that closes its outline."""
 
 from collections.abc import Callable
+from dataclasses import dataclass, field, replace
 
 import cv2
 import numpy as np
@@ -12,11 +13,17 @@ from judicum.core.photo.locate import LAB_WEIGHT
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import length_of, read_at
 
-SEARCH_MM = (-7.0, 18.0)
+INSIDE_MM, BEYOND_MM = 25.0, 18.0
 """How far inside and outside of the traced end the tip is looked for."""
+INWARD = 0.06
+"""What a millimetre inside of the traced end costs: there the toes were seen."""
 CAP_LENGTHS = (0.7, 1.0, 1.35)
 """Lengths of the caps that are tried, as shares of half the width."""
-STEP_MM = 0.1
+COARSE_MM, STEP_MM = 0.3, 0.1
+ANGLES = 19
+ASIDE = (-0.2, 0.0, 0.2)
+"""Where a cap's middle may lie beside the centre that is drawn on from the bead, in half widths."""
+MOST_SLOPE = 0.15
 AROUND_MM = 2.5
 """How far beyond the toes the light is looked at."""
 FLANK, FLANK_MM = 0.5, 2.5
@@ -25,15 +32,20 @@ BEYOND_USUAL = 0.3
 """What counts of an outline's sharpness beyond that of the toes."""
 LIKENESS = 1.0
 """Weight of what lies on either side of the outline against how sharp the outline is."""
+ACROSS_MM = (-0.5, -0.3, -0.12, 0.0, 0.12, 0.3, 0.5)
+"""Distances outward from an outline at which it is read."""
+MATCH, LEAST_MATCH = 0.6, -0.7
+"""Weight of how far the light across the outline goes as it does across the toes, and the worst that counts."""
 
 
 def find_ends(band: Band, toes: Toes) -> tuple[float, float]:
     """Distance along the line (mm) of the bead's start and end tip.
 
     Method: half ellipses as wide as the bead near that end, of several lengths, are slid along
-    the line. Two things count: how sharply the colour changes across the outline, and whether it is
-    face inside and zone outside, as beside the toes nearby; so that neither a ripple front within
-    the bead nor a contour of the tint outside is taken for the tip. Resolution 0.1 mm.
+    the line. It counts how sharply the colour changes across the outline, whether it is face inside
+    and zone outside as beside the toes nearby, and whether the light goes across it as it does across
+    them, rim and all; so that neither a ripple front within the bead nor a contour of the tint outside
+    is taken for the tip. Resolution 0.1 mm.
     """
     bare = bare_metal(band)
     band = band.within(float(np.abs([toes.left_mm, toes.right_mm]).max()) + AROUND_MM)
@@ -41,87 +53,138 @@ def find_ends(band: Band, toes: Toes) -> tuple[float, float]:
     film, shade = film_and_shade(light, bare)
     # Five channels: colour for the edge; film, and a little of the shade, for what is face and what is zone.
     views = linear_to_lab(light) * LAB_WEIGHT, np.dstack([0.3 * SHADE_WEIGHT * shade, FILM_WEIGHT * film])
-    return _tip(band, views, toes, toes.start_mm, -1.0), _tip(band, views, toes, toes.end_mm, 1.0)
+
+    def tip(rough: float, way: float) -> float:
+        end = _End.near(band, views, toes, rough, way)
+        if end is None:
+            return rough
+        coarse = np.arange(-INSIDE_MM, BEYOND_MM, COARSE_MM)
+        near = coarse[int((end.likely(coarse) - INWARD * np.maximum(-coarse, 0)).argmax())]
+        finely = near + np.arange(-COARSE_MM, COARSE_MM + STEP_MM / 2, STEP_MM)
+        return float(rough + way * finely[int(end.likely(finely).argmax())])
+
+    return tip(toes.start_mm, -1.0), tip(toes.end_mm, 1.0)
 
 
-def _tip(band: Band, views: tuple[Floats, Floats], toes: Toes, rough: float, outward: float) -> float:
-    width = float(np.median((toes.right_mm - toes.left_mm)[toes.inside]))
-    inner = np.abs(toes.s_mm - (rough - outward * 2.0 * width)) < 1.2 * width
-    inner &= toes.inside
-    if inner.sum() < 8:
-        return rough
-    half = float(np.median((toes.right_mm - toes.left_mm)[inner])) / 2
-    slope, middle = np.polyfit(outward * (toes.s_mm[inner] - rough), toes.centre_mm[inner], 1)
-    slope = float(np.clip(slope, -0.15, 0.15))
-    middle = float(np.median(toes.centre_mm[inner] - slope * outward * (toes.s_mm[inner] - rough)))
+@dataclass(frozen=True)
+class _End:
+    """One end of a bead: how it lies and what its toes nearby look like.
 
-    def colour(s: Floats, n: Floats) -> Floats:
-        """The five channels at places along and across the line (2-D)."""
-        columns, rows = (s - band.s_mm[0]) * band.px_per_mm, (n - band.n_mm[0]) * band.px_per_mm
-        return np.concatenate([read_at(view, rows, columns) for view in views], axis=-1)
-
-    at = toes.s_mm[inner]
-    u = np.linspace(-0.75, 0.75, 9)[:, None]
-    face = np.median(colour(np.broadcast_to(at, (9, len(at))), toes.centre_mm[inner] + u * half), axis=(0, 1))[3:]
-    away = np.linspace(0.35, 0.8, 5)[:, None]
-    zone = [
-        colour(np.broadcast_to(at, (5, len(at))), toe[inner] + sign * away)
-        for toe, sign in ((toes.left_mm, -1.0), (toes.right_mm, 1.0))
-    ]
-    beside = np.median(np.concatenate(zone), axis=(0, 1))[3:]
-
-    angle = np.radians(np.linspace(-75, 75, 25))
-    tips = np.arange(SEARCH_MM[0], SEARCH_MM[1], STEP_MM)
-    tip, length, phi = (
-        v.reshape(-1, len(angle)) for v in np.meshgrid(tips, half * np.array(CAP_LENGTHS), angle, indexing="ij")
-    )
-    beyond = tip - length * (1 - np.cos(phi))
-    across = middle + slope * beyond + half * np.sin(phi)
-    normal = np.stack([np.cos(phi) / length, np.sin(phi) / half], -1)
-    normal /= np.linalg.norm(normal, axis=-1, keepdims=True)
-
-    def ring(distance: float) -> Floats:
-        return colour(rough + outward * (beyond + distance * normal[..., 0]), across + distance * normal[..., 1])
-
-    edge, outside, inside = _edge(ring)
-    like = _likeness(outside, beside, face) + _likeness(inside, face, beside)
-
-    # The toes reach up to the cap: a contour of the tint beyond the tip has a cap but no toes behind it.
-    behind = np.arange(SEARCH_MM[0] - FLANK_MM - 2 * half, SEARCH_MM[1], STEP_MM)[None, :]
-    side = np.array([-1.0, 1.0])[:, None]
-
-    def flank(distance: float) -> Floats:
-        return colour(rough + outward * behind + 0 * side, middle + slope * behind + side * (half + distance))
-
-    toes_there = _edge(flank)[0].mean(0)
-    # It is the same toe all around: an outline sharper than the toes beside it is a contour of the tint.
-    usual = float(np.median(toes_there[behind[0] < 0]))
-    reached = np.concatenate([[0.0], np.cumsum(toes_there)])
-    last = np.clip(np.round((tip[:, 0] - length[:, 0] - behind[0, 0]) / STEP_MM).astype(int), 0, behind.size)
-    first = np.maximum(last - round(FLANK_MM / STEP_MM), 0)
-    toes_behind = (reached[last] - reached[first]) / np.maximum(last - first, 1)
-    sharp = edge.mean(-1)
-    score = (
-        np.where(sharp > usual, usual + BEYOND_USUAL * (sharp - usual), sharp)
-        + FLANK * toes_behind
-        + LIKENESS * like.mean(-1)
-    )
-    return float(rough + outward * tip[int(score.argmax()), 0])
-
-
-def _edge(at: Callable[[float], Floats]) -> tuple[Floats, Floats, Floats]:
-    """How sharply the light changes across a line (rows, columns), and film and shade on its outer and inner side.
-
-    Args:
-        at: the five channels at a distance (mm) outward from the line.
+    `rough` is the traced end and `way` -1 at the start, 1 at the end; distances are counted outward from `rough`.
+    The centre lies at `middle + slope * distance`. `face`, `zone` (film and shade) and `toe` (ACROSS_MM, 5) are usual
+    for the toes nearby.
     """
-    near_in, on, near_out, inside, outside = (at(d) for d in (-0.12, 0.0, 0.12, -0.5, 0.5))
+
+    band: Band
+    views: tuple[Floats, Floats]
+    rough: float
+    way: float
+    half: float
+    middle: float
+    slope: float
+    face: Floats = field(default_factory=lambda: np.zeros(2))
+    zone: Floats = field(default_factory=lambda: np.zeros(2))
+    toe: Floats = field(default_factory=lambda: np.zeros((len(ACROSS_MM), 5)))
+
+    @classmethod
+    def near(cls, band: Band, views: tuple[Floats, Floats], toes: Toes, rough: float, way: float) -> "_End | None":
+        """The end at a traced one; None where too little of the bead is left beside it."""
+        width = float(np.median((toes.right_mm - toes.left_mm)[toes.inside]))
+        inner = np.abs(toes.s_mm - (rough - way * 2.0 * width)) < 1.2 * width
+        inner &= toes.inside
+        if inner.sum() < 8:
+            return None
+        left, right, centre = toes.left_mm[inner], toes.right_mm[inner], toes.centre_mm[inner]
+        beyond = way * (toes.s_mm[inner] - rough)
+        slope = float(np.clip(np.polyfit(beyond, centre, 1)[0], -MOST_SLOPE, MOST_SLOPE))
+        half = float(np.median(right - left)) / 2
+        end = cls(band, views, rough, way, half, float(np.median(centre - slope * beyond)), slope)
+        face = end.read(beyond[None], centre + np.linspace(-0.75, 0.75, 9)[:, None] * half)
+        away = np.linspace(0.35, 0.8, 5)[:, None]
+        zone = end.read(beyond[None], np.concatenate([left - away, right + away]))
+        toe = _across(lambda d: end.read(beyond[None], np.stack([left - d, right + d])))
+        return replace(
+            end,
+            face=np.median(face, axis=(0, 1))[3:],
+            zone=np.median(zone, axis=(0, 1))[3:],
+            toe=np.median(toe, axis=2).mean(1),
+        )
+
+    def read(self, beyond: Floats, n: Floats) -> Floats:
+        """The five channels at distances beyond the traced end and across the line, both 2-D."""
+        band = self.band
+        columns = (self.rough + self.way * beyond - band.s_mm[0]) * band.px_per_mm
+        rows = (n - band.n_mm[0]) * band.px_per_mm
+        return np.concatenate([read_at(view, rows, columns) for view in self.views], axis=-1)
+
+    def likely(self, tips: Floats) -> Floats:
+        """How likely the bead ends at each of some distances (even steps): the best cap's score."""
+        angle = np.radians(np.linspace(-75, 75, ANGLES))
+        tip, length, aside, phi = np.meshgrid(
+            tips, self.half * np.array(CAP_LENGTHS), self.half * np.array(ASIDE), angle, indexing="ij"
+        )
+        beyond = tip - length * (1 - np.cos(phi))
+        across = self.middle + self.slope * beyond + aside + self.half * np.sin(phi)
+        normal = np.stack([np.cos(phi) / length, np.sin(phi) / self.half], -1)
+        normal /= np.linalg.norm(normal, axis=-1, keepdims=True)
+        flat = (-1, ANGLES)
+
+        def ring(distance: float) -> Floats:
+            return self.read(
+                (beyond + distance * normal[..., 0]).reshape(flat), (across + distance * normal[..., 1]).reshape(flat)
+            )
+
+        seen = _across(ring)
+        inside, outside = seen[0, ..., 3:], seen[-1, ..., 3:]
+        like = _likeness(outside, self.zone, self.face) + _likeness(inside, self.face, self.zone)
+        toes_behind, usual = self._toes_behind(tip[..., 0].ravel() - length[..., 0].ravel())
+        # It is the same toe all around: an outline sharper than the toes beside it is a contour of the tint.
+        sharp = _edge(seen).mean(-1)
+        score = (
+            np.where(sharp > usual, usual + BEYOND_USUAL * (sharp - usual), sharp)
+            + FLANK * toes_behind
+            + LIKENESS * like.mean(-1)
+            + MATCH * _match(seen.mean(2), self.toe)
+        )
+        return np.asarray(score.reshape(len(tips), -1).max(1))
+
+    def _toes_behind(self, caps: Floats) -> tuple[Floats, float]:
+        """How sharp the toes are just behind caps that begin at some distances, and usually.
+
+        A contour of the tint beyond the tip has a cap but no toes behind it.
+        """
+        behind = np.arange(-INSIDE_MM - FLANK_MM - 2 * self.half, BEYOND_MM, STEP_MM)[None, :]
+        side = np.array([-1.0, 1.0])[:, None]
+        there = _edge(
+            _across(lambda d: self.read(behind, self.middle + self.slope * behind + side * (self.half + d)))
+        ).mean(0)
+        reached = np.concatenate([[0.0], np.cumsum(there)])
+        last = np.clip(np.round((caps - behind[0, 0]) / STEP_MM).astype(int), 0, behind.size)
+        first = np.maximum(last - round(FLANK_MM / STEP_MM), 0)
+        return (reached[last] - reached[first]) / np.maximum(last - first, 1), float(np.median(there[behind[0] < 0]))
+
+
+def _across(at: Callable[[float], Floats]) -> Floats:
+    """The five channels (distances, rows, columns, 5) across a line, read at ACROSS_MM outward from it."""
+    return np.stack([at(d) for d in ACROSS_MM])
+
+
+def _edge(seen: Floats) -> Floats:
+    """How sharply the light changes across a line: (rows, columns) of `_across`."""
+    inside, _, near_in, on, near_out, _, outside = seen
     line = np.clip((inside + outside)[..., 0] / 2 - on[..., 0], 0, 15)
     edge = np.zeros(line.shape)
     for part in (slice(0, 3), slice(3, 5)):
         sharp, lasting = length_of((near_out - near_in)[..., part]), length_of((outside - inside)[..., part])
         edge += np.log1p(np.sqrt(sharp * (lasting + 1.0)) + LINE_WEIGHT * line) / 2
-    return edge, outside[..., 3:], inside[..., 3:]
+    return edge
+
+
+def _match(seen: Floats, usual: Floats) -> Floats:
+    """Share of the change across the toes, `usual` (distances, 5), that outlines (distances, tips, 5) explain; 1 at best."""
+    seen, usual = seen - seen.mean(0), usual - usual.mean(0)
+    miss = ((seen - usual[:, None]) ** 2).sum((0, 2))
+    return np.maximum(1 - miss / max(float((usual**2).sum()), 1e-9), LEAST_MATCH)
 
 
 def _likeness(colour: Floats, wanted: Floats, other: Floats) -> Floats:

@@ -2,8 +2,9 @@
 
 The bead face is unrolled so that both toes lie at u = -1 and +1. Fronts are curved, because the
 middle of the puddle freezes last; the curvature that lines the fronts up best across the bead is
-found first. A front is a notch and so a dark line; shine beside it is bright, and is looked at
-only where no dark lines run across. Each row counts alike, so that one bright row decides nothing.
+found first. A front is a step: the flank that faces the light is bright, the other dark. The dark
+lines are believed first, because shine is bright too, and the front lies in the middle of both.
+Each row counts alike, so that one bright row decides nothing.
 """
 
 from collections.abc import Sequence
@@ -14,7 +15,7 @@ import numpy as np
 from scipy.ndimage import gaussian_filter1d
 from scipy.signal import find_peaks
 
-from judicum.core.arrays import Floats, Whole
+from judicum.core.arrays import Floats
 from judicum.core.photo.band import Band
 from judicum.core.photo.unwrap import read_at
 
@@ -26,9 +27,15 @@ AGREEMENT = 0.22
 """Least share of the rows' variance that lines up across the bead for fronts to count as seen."""
 STRAIGHT = 0.08
 """Freeze fronts are crescents: lines that bulge less than this share of the bead's width are the brushing's."""
-DARK_FIRST = 0.6
+DARK_FIRST = 0.85
 """Share of the bright lines' agreement from which the dark lines are believed."""
+FLANKS_MM, FLANKS_SHARE = 0.6, 0.42
+"""How far around a line, in mm and in pitches, its front's other flank is looked for."""
 NARROW_MM, WIDE_MM = 0.08, 0.4
+BLOB_SHARE = 0.2
+"""Share of the rows that a pore or shine may hide at one place."""
+MOST = 4.0
+"""A line stands out by at most this much: one scratch decides nothing."""
 
 
 @dataclass(frozen=True)
@@ -89,36 +96,42 @@ def find_ripples(face: Floats, step_mm: float, half_width_mm: float) -> Ripple |
     end = min(int(0.9 * half_width_mm / step_mm), face.shape[1] // 4)
     body = face[rows, end : face.shape[1] - end].astype(np.float32)
     detail = _detail(body, step_mm)
-    # A front is a notch: a dark line. Only where hardly any dark line runs across may a bright one stand for it.
-    trains = [_train(np.clip(sign * detail, 0, 4), u[rows], step_mm, half_width_mm) for sign in (-1.0, 1.0)]
+    trains = [_train(detail, sign, u[rows], step_mm, half_width_mm) for sign in (-1.0, 1.0)]
     best = trains[0] if trains[0].agreement >= DARK_FIRST * trains[1].agreement else trains[1]
     if best.agreement < AGREEMENT or abs(best.curve_mm) < STRAIGHT * 2 * half_width_mm:
         return None
     pitch = _usual_gap(best.signal, step_mm)
     if pitch is None:
         return None
-    peaks, sharp = _peaks(gaussian_filter1d(best.signal, 0.07 * pitch / step_mm), pitch / step_mm)
-    if len(peaks) < 4:
+    shown = _aligned(np.clip(detail, -MOST, MOST), u[rows], best.curve_mm / step_mm)
+    lines = _most_rows(np.clip(best.sign * shown, 0, MOST))
+    sharp = _peaks(gaussian_filter1d(lines, 0.07 * pitch / step_mm), pitch / step_mm)
+    if len(sharp) < 4:
         return None
+    sharp = sharp + _middle(shown.mean(0), sharp, min(FLANKS_MM, FLANKS_SHARE * pitch) / step_mm)
     return Ripple((end + sharp) * step_mm, best.curve_mm, best.agreement)
 
 
 @dataclass(frozen=True)
 class _Train:
-    """Fronts lined up by one curvature: `signal` along s, how well rows agree."""
+    """Bright (sign 1) or dark (-1) lines lined up by one curvature: `signal` along s, how well rows agree."""
 
+    sign: float
     signal: Floats
     curve_mm: float
     agreement: float
 
 
-def _train(lines: Floats, height: Floats, step_mm: float, half_width_mm: float) -> _Train:
+def _train(detail: Floats, sign: float, height: Floats, step_mm: float, half_width_mm: float) -> _Train:
     """Line the rows up by the curvature under which they agree best: coarse first, then finely around it."""
+    lines = np.clip(sign * detail, 0, MOST)
     tried: dict[float, _Train] = {}
 
     def attempt(share: float) -> None:
-        signal, agreement = _lined_up(lines, height, share * half_width_mm / step_mm)
-        tried[share] = _Train(signal, share * half_width_mm, agreement)
+        lined = _aligned(lines, height, share * half_width_mm / step_mm)
+        signal = lined.mean(0)
+        agreement = float(signal.var() / max(float(lined.var(axis=1).mean()), 1e-6))
+        tried[share] = _Train(sign, signal.astype(np.float64), share * half_width_mm, agreement)
 
     for share in np.arange(-1.4, 1.41, 0.2):
         attempt(float(share))
@@ -128,24 +141,35 @@ def _train(lines: Floats, height: Floats, step_mm: float, half_width_mm: float) 
     return max(tried.values(), key=lambda train: train.agreement)
 
 
-def _lined_up(lines: Floats, height: Floats, curve: float) -> tuple[Floats, float]:
-    """Mean over the rows after undoing a parabola of `curve` samples, and how well the rows agree (0 to 1)."""
+def _aligned(lines: Floats, height: Floats, curve: float) -> Floats:
+    """The rows (rows, columns) after undoing a parabola of `curve` samples."""
     columns = np.arange(lines.shape[1], dtype=np.float32)[None, :] - (curve * height[:, None] ** 2).astype(np.float32)
     across = np.broadcast_to(np.arange(len(lines), dtype=np.float32)[:, None], columns.shape)
-    lined = cv2.remap(lines, columns, across, cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE)
-    signal = lined.mean(0)
-    return signal.astype(np.float64), float(signal.var() / max(float(lined.var(axis=1).mean()), 1e-6))
+    return cv2.remap(lines, columns, across, cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE)
 
 
-def _peaks(signal: Floats, pitch: float) -> tuple[Whole, Floats]:
-    """Peaks at least half a pitch apart that stand out as fronts do: their samples, and where each peaks between samples."""
+def _most_rows(lined: Floats) -> Floats:
+    """Mean over the rows less the strongest few at each place: a pore is dark in a few rows, a front in most."""
+    kept = len(lined) - round(BLOB_SHARE * len(lined))
+    return np.partition(lined, kept, axis=0)[:kept].mean(0).astype(np.float64)
+
+
+def _peaks(signal: Floats, pitch: float) -> Floats:
+    """Peaks at least half a pitch apart that stand out as fronts do, to a fraction of a sample."""
     peaks, told = find_peaks(signal, distance=max(1, int(0.45 * pitch)), prominence=0.3 * signal.std())
     if len(peaks) >= 4:
         usual = np.quantile(told["prominences"], 0.7)
         peaks = peaks[told["prominences"] > WEAKEST * usual]
     before, at, after = (signal[np.clip(peaks + k, 0, len(signal) - 1)] for k in (-1, 0, 1))
     bend = before - 2 * at + after
-    return peaks, peaks + np.where(np.abs(bend) > 1e-9, 0.5 * (before - after) / np.where(bend == 0, 1, bend), 0.0)
+    return peaks + np.where(np.abs(bend) > 1e-9, 0.5 * (before - after) / np.where(bend == 0, 1, bend), 0.0)
+
+
+def _middle(signal: Floats, lines: Floats, reach: float) -> float:
+    """How far (samples) the middle of what stands out lies from the lines, usual of them all: half-way to a bright flank."""
+    away = np.arange(-reach, reach + 0.25, 0.5)
+    around = np.interp(lines[:, None] + away, np.arange(len(signal)), signal).mean(0) - np.median(signal)
+    return float((around**2 @ away) / max(float((around**2).sum()), 1e-9))
 
 
 def _usual_gap(signal: Floats, step_mm: float) -> float | None:
