@@ -7,7 +7,7 @@ lines are believed first, because shine is bright too, and the front lies in the
 Each row counts alike, so that one bright row decides nothing.
 """
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 
 import cv2
@@ -23,7 +23,7 @@ PITCH_MM = (0.6, 5.0)
 BLIND = 2.7
 WEAKEST = 0.22
 """Least height of a front over its surroundings, as a share of the usual front's."""
-AGREEMENT = 0.22
+AGREEMENT = 0.26
 """Least share of the rows' variance that lines up across the bead for fronts to count as seen."""
 STRAIGHT = 0.08
 """Freeze fronts are crescents: lines that bulge less than this share of the bead's width are the brushing's."""
@@ -32,6 +32,8 @@ DARK_FIRST = 0.85
 FLANKS_MM, FLANKS_SHARE = 0.6, 0.42
 """How far around a line, in mm and in pitches, its front's other flank is looked for."""
 NARROW_MM, WIDE_MM = 0.08, 0.4
+STRETCHES = 6
+"""A bead is cut into so many stretches for the agreement: one event, such as a missing piece, decides nothing."""
 BLOB_SHARE = 0.2
 """Share of the rows that a pore or shine may hide at one place."""
 MOST = 4.0
@@ -103,7 +105,7 @@ def find_ripples(face: Floats, step_mm: float, half_width_mm: float) -> Ripple |
     pitch = _usual_gap(best.signal, step_mm)
     if pitch is None:
         return None
-    shown = _aligned(np.clip(detail, -MOST, MOST), u[rows], best.curve_mm / step_mm)
+    shown = _aligned(np.clip(detail, -MOST, MOST), u[rows], best.curve_mm / step_mm, best.lean_mm / step_mm)
     lines = _most_rows(np.clip(best.sign * shown, 0, MOST))
     sharp = _peaks(gaussian_filter1d(lines, 0.07 * pitch / step_mm), pitch / step_mm)
     if len(sharp) < 4:
@@ -114,36 +116,46 @@ def find_ripples(face: Floats, step_mm: float, half_width_mm: float) -> Ripple |
 
 @dataclass(frozen=True)
 class _Train:
-    """Bright (sign 1) or dark (-1) lines lined up by one curvature: `signal` along s, how well rows agree."""
+    """Bright (sign 1) or dark (-1) lines lined up by one curvature and lean: `signal` along s, how well rows agree."""
 
     sign: float
     signal: Floats
     curve_mm: float
+    lean_mm: float
     agreement: float
 
 
 def _train(detail: Floats, sign: float, height: Floats, step_mm: float, half_width_mm: float) -> _Train:
-    """Line the rows up by the curvature under which they agree best: coarse first, then finely around it."""
+    """Line the rows up by the curvature under which they agree best, then by how far the fronts lean to one toe."""
     lines = np.clip(sign * detail, 0, MOST)
-    tried: dict[float, _Train] = {}
+    tried: dict[tuple[float, float], _Train] = {}
 
-    def attempt(share: float) -> None:
-        lined = _aligned(lines, height, share * half_width_mm / step_mm)
-        signal = lined.mean(0)
-        agreement = float(signal.var() / max(float(lined.var(axis=1).mean()), 1e-6))
-        tried[share] = _Train(sign, signal.astype(np.float64), share * half_width_mm, agreement)
+    def best_of(shapes: Iterable[tuple[float, float]]) -> tuple[float, float]:
+        for curve, lean in shapes:
+            lined = _aligned(lines, height, curve * half_width_mm / step_mm, lean * half_width_mm / step_mm)
+            signal = lined.mean(0).astype(np.float64)
+            tried[curve, lean] = _Train(sign, signal, curve * half_width_mm, lean * half_width_mm, _agreement(lined))
+        return max(tried, key=lambda shape: tried[shape].agreement)
 
-    for share in np.arange(-1.4, 1.41, 0.2):
-        attempt(float(share))
-    middle = max(tried, key=lambda k: tried[k].agreement)
-    for share in (-0.1, -0.05, 0.05, 0.1):
-        attempt(middle + share)
-    return max(tried.values(), key=lambda train: train.agreement)
+    curve, _ = best_of((float(curve), 0.0) for curve in np.arange(-1.4, 1.41, 0.2))
+    curve, lean = best_of((curve, lean) for lean in (-0.4, -0.2, 0.2, 0.4))
+    curve, lean = best_of((curve + more, lean) for more in (-0.1, -0.05, 0.05, 0.1))
+    return tried[best_of((curve, lean + more) for more in (-0.1, 0.1))]
 
 
-def _aligned(lines: Floats, height: Floats, curve: float) -> Floats:
-    """The rows (rows, columns) after undoing a parabola of `curve` samples."""
-    columns = np.arange(lines.shape[1], dtype=np.float32)[None, :] - (curve * height[:, None] ** 2).astype(np.float32)
+def _agreement(lined: Floats) -> float:
+    """Share of the rows' variance that they have in common, 0 to 1: usual of some stretches, because fronts run all along."""
+    shares = [
+        float(part.mean(0).var()) / max(float(part.var(axis=1).mean()), 1e-6)
+        for part in np.array_split(lined, STRETCHES, axis=1)
+    ]
+    return float(np.median(shares))
+
+
+def _aligned(lines: Floats, height: Floats, curve: float, lean: float) -> Floats:
+    """The rows (rows, columns) after undoing a parabola of `curve` samples that leans by `lean`."""
+    shift = (curve * height**2 + lean * height).astype(np.float32)
+    columns = np.arange(lines.shape[1], dtype=np.float32)[None, :] - shift[:, None]
     across = np.broadcast_to(np.arange(len(lines), dtype=np.float32)[:, None], columns.shape)
     return cv2.remap(lines, columns, across, cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE)
 
