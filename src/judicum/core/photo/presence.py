@@ -25,7 +25,7 @@ GOES_ON = 0.33
 
 
 def along(band: Band, toes: Toes, start: float, end: float, flip: bool) -> tuple[Floats, Floats, Floats]:
-    """Places along the line every 1/14 mm from tip to tip, with both toes there, in bead order."""
+    """Places along the line every sample from tip to tip, with both toes there, in bead order."""
     s = np.arange(start, end, 1 / band.px_per_mm)
     inner = np.clip(s, start + 1.0, end - 1.0)
     left, right = np.interp(inner, toes.s_mm, toes.left_mm), np.interp(inner, toes.s_mm, toes.right_mm)
