@@ -126,7 +126,7 @@ def _measure_bead(picture: Picture, scale: Scale, report: dict[str, Any]) -> Mea
     ripple = ripples_between(band, toes, start, end, flip)
     if not is_bead(toes.strength, distinctness(band, toes), ripple):
         return _refused(report, refuse("no_bead"))
-    free = freely(band, toes, start, end)
+    free = freely(traced, toes, start, end)
     faults = _faults(band, toes, free, start, end)
     toes = toes.following(free, [(f.s_mm, f.size_mm) for f in faults if f.kind in UNEVEN])
     line = outline(toes, start, end, flip)

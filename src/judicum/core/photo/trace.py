@@ -151,6 +151,7 @@ class Traced:
 
     toes: Toes
     band: Band
+    edges: Floats
     within: Callable[[], Iterator[Toes]]
 
 
@@ -194,7 +195,7 @@ def trace(picture: Picture, scale: Scale, gains: Floats, candidate: Candidate) -
             yield replace(found, start_mm=closely.start_mm, end_mm=closely.end_mm)
             outer = inner
 
-    return Traced(closely, band, within)
+    return Traced(closely, band, strength, within)
 
 
 def _wide(toes: Toes) -> float:
@@ -220,14 +221,15 @@ def _closely(band: Band, strength: Floats, rough: Toes, low: float, high: float)
     return Toes(rough.line, s, left, right, both, float(s[first]), float(s[last]))
 
 
-def freely(band: Band, toes: Toes, start_mm: float, end_mm: float) -> Toes:
+def freely(traced: "Traced", toes: Toes, start_mm: float, end_mm: float) -> Toes:
     """The toes every 0.25 mm from tip to tip as they may go anywhere from the middle to twice the width.
 
     It follows a gap or a bulge, which a careful trace takes for a mistake; leaving the traced toe by more
     than 0.9 mm has its price, so that a bead without either stays as traced.
     """
+    band = traced.band
     near_band = band.within(NEAR_MM)
-    strength = edge_strength(near_band, along_mm=0.3)
+    strength = traced.edges
     s = np.arange(start_mm, end_mm, STEP_S_MM)
     left, right = np.interp(s, toes.s_mm, toes.left_mm), np.interp(s, toes.s_mm, toes.right_mm)
     half = float(np.median(right - left)) / 2
