@@ -2,6 +2,7 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass, field, replace
+from typing import NamedTuple
 
 import cv2
 import numpy as np
@@ -20,7 +21,7 @@ INWARD = 0.06
 CAP_LENGTHS = (0.7, 1.0, 1.35)
 """Lengths of the caps that are tried, as shares of half the width."""
 COARSE_MM, STEP_MM = 0.3, 0.1
-ANGLES = 19
+DIRECTIONS, FEW_DIRECTIONS = 19, 9
 ASIDE = (-0.2, 0.0, 0.2)
 """Where a cap's middle may lie beside the centre that is drawn on from the bead, in half widths."""
 MOST_SLOPE = 0.15
@@ -38,8 +39,16 @@ MATCH, LEAST_MATCH = 0.6, -0.7
 """Weight of how far the light across the outline goes as it does across the toes, and the worst that counts."""
 
 
-def find_ends(band: Band, toes: Toes) -> tuple[float, float]:
-    """Distance along the line (mm) of the bead's start and end tip.
+class Ends(NamedTuple):
+    """Distance along the line (mm) of a bead's tips, and how clear they are: 2 and less is doubtful, 4 clear."""
+
+    start_mm: float
+    end_mm: float
+    clear: float
+
+
+def find_ends(band: Band, toes: Toes) -> Ends:
+    """The tips of a bead.
 
     Method: half ellipses as wide as the bead near that end, of several lengths, are slid along
     the line. It counts how sharply the colour changes across the outline, whether it is face inside
@@ -54,16 +63,18 @@ def find_ends(band: Band, toes: Toes) -> tuple[float, float]:
     # Five channels: colour for the edge; film, and a little of the shade, for what is face and what is zone.
     views = linear_to_lab(light) * LAB_WEIGHT, np.dstack([0.3 * SHADE_WEIGHT * shade, FILM_WEIGHT * film])
 
-    def tip(rough: float, way: float) -> float:
+    def tip(rough: float, way: float) -> tuple[float, float]:
         end = _End.near(band, views, toes, rough, way)
         if end is None:
-            return rough
+            return rough, 0.0
         coarse = np.arange(-INSIDE_MM, BEYOND_MM, COARSE_MM)
-        near = coarse[int((end.likely(coarse) - INWARD * np.maximum(-coarse, 0)).argmax())]
+        near = coarse[int((end.likely(coarse, FEW_DIRECTIONS) - INWARD * np.maximum(-coarse, 0)).argmax())]
         finely = near + np.arange(-COARSE_MM, COARSE_MM + STEP_MM / 2, STEP_MM)
-        return float(rough + way * finely[int(end.likely(finely).argmax())])
+        likely = end.likely(finely, DIRECTIONS)
+        return float(rough + way * finely[int(likely.argmax())]), float(likely.max())
 
-    return tip(toes.start_mm, -1.0), tip(toes.end_mm, 1.0)
+    (start, first), (end, last) = tip(toes.start_mm, -1.0), tip(toes.end_mm, 1.0)
+    return Ends(start, end, (first + last) / 2)
 
 
 @dataclass(frozen=True)
@@ -117,9 +128,9 @@ class _End:
         rows = (n - band.n_mm[0]) * band.px_per_mm
         return np.concatenate([read_at(view, rows, columns) for view in self.views], axis=-1)
 
-    def likely(self, tips: Floats) -> Floats:
+    def likely(self, tips: Floats, directions: int) -> Floats:
         """How likely the bead ends at each of some distances (even steps): the best cap's score."""
-        angle = np.radians(np.linspace(-75, 75, ANGLES))
+        angle = np.radians(np.linspace(-75, 75, directions))
         tip, length, aside, phi = np.meshgrid(
             tips, self.half * np.array(CAP_LENGTHS), self.half * np.array(ASIDE), angle, indexing="ij"
         )
@@ -127,7 +138,7 @@ class _End:
         across = self.middle + self.slope * beyond + aside + self.half * np.sin(phi)
         normal = np.stack([np.cos(phi) / length, np.sin(phi) / self.half], -1)
         normal /= np.linalg.norm(normal, axis=-1, keepdims=True)
-        flat = (-1, ANGLES)
+        flat = (-1, directions)
 
         def ring(distance: float) -> Floats:
             return self.read(

@@ -119,7 +119,7 @@ def _measure_bead(picture: Picture, scale: Scale, report: dict[str, Any]) -> Mea
     band = traced.band
     toes = settle(band, within_contours(traced))
     plate = _plate(band, toes)
-    start, end = find_ends(band, toes)
+    start, end, _ = find_ends(band, toes)
     if end - start < LEAST_LENGTH_MM:
         return _refused(report, refuse("no_bead"))
     flip = starts_at_end(toes)
@@ -151,21 +151,22 @@ def _measure_bead(picture: Picture, scale: Scale, report: dict[str, Any]) -> Mea
 
 
 def _strongest_trace(picture: Picture, scale: Scale, gains: Floats) -> Traced | None:
-    """The most convincing trace: strong, and long, because part of a bead can stand out more than the whole."""
+    """The most convincing trace: strong, with clear tips, and long, because part of a bead can stand out more than the whole."""
     best: Traced | None = None
     for candidate in candidates(picture, scale, gains, TRACED):
         if best is not None and _runs_along(candidate.line, best.toes):
             continue
         traced = trace(picture, scale, gains, candidate)
-        if traced is not None and (best is None or _convincing(traced.toes) > _convincing(best.toes)):
+        if traced is not None and (best is None or _convincing(traced) > _convincing(best)):
             best = traced
         if best is not None and best.toes.strength >= CLEAR_STRENGTH:
             break
     return best
 
 
-def _convincing(toes: Toes) -> float:
-    return toes.strength * float(np.sqrt(toes.end_mm - toes.start_mm))
+def _convincing(traced: Traced) -> float:
+    toes = traced.toes
+    return traced.clear * toes.strength * float(np.sqrt(toes.end_mm - toes.start_mm))
 
 
 def _runs_along(line: Line, toes: Toes) -> bool:

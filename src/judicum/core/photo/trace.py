@@ -152,6 +152,7 @@ class Traced:
     toes: Toes
     band: Band
     edges: Floats
+    clear: float
     within: Callable[[], Iterator[Toes]]
 
 
@@ -171,7 +172,8 @@ def trace(picture: Picture, scale: Scale, gains: Floats, candidate: Candidate) -
         band = read_band(picture, scale, gains, line, whole, px_per_mm=density)
         rough = _pair(band, edge_strength(band))
         before, line = line, line_through(rough)
-    tips = before.mm(np.array(find_ends(band, rough)), float(np.median(rough.centre_mm[rough.inside])))
+    ends = find_ends(band, rough)
+    tips = before.mm(np.array([ends.start_mm, ends.end_mm]), float(np.median(rough.centre_mm[rough.inside])))
     low, high = (tips - line.origin) @ line.along
     whole = span_of(picture, scale, line)
     low, high = max(low - BEYOND_MM, whole[0]), min(high + BEYOND_MM, whole[1])
@@ -195,7 +197,7 @@ def trace(picture: Picture, scale: Scale, gains: Floats, candidate: Candidate) -
             yield replace(found, start_mm=closely.start_mm, end_mm=closely.end_mm)
             outer = inner
 
-    return Traced(closely, band, strength, within)
+    return Traced(closely, band, strength, ends.clear, within)
 
 
 def _wide(toes: Toes) -> float:
