@@ -16,7 +16,7 @@ from judicum.core.photo.presence import is_bead
 from judicum.core.photo.ripple import Ripple, run_past
 from judicum.core.photo.scale import find_card
 from judicum.core.photo.settle import distinctness
-from judicum.core.photo.trace import _each_toe, freely, trace
+from judicum.core.photo.trace import NEAR_MM, _each_toe, freely, trace
 from tests.core.photo.bands import bead_band, straight_toes
 from tests.drawn import bare_photo, bead_photo
 
@@ -68,20 +68,23 @@ def test_the_light_steps_at_toes_and_fades_elsewhere() -> None:
 
 
 @pytest.mark.parametrize(
-    ("strength", "distinct", "agreement", "bead"),
+    ("strength", "distinct", "tips", "agreement", "bead"),
     [
-        (1.8, 0.3, 0.5, True),  # ripples: nothing else has them
-        (2.4, 0.3, 0.1, False),  # a tinted stripe
-        (2.4, 2.0, None, True),  # faint, but it steps
-        (1.2, 3.0, None, False),  # hardly an edge
-        (5.0, 0.4, None, False),  # strong, but it only fades
-        (9.0, 0.4, None, True),  # so strong that it is no tint
-        (3.5, 1.0, None, True),
+        (1.8, 0.3, 3.0, 0.5, True),  # ripples: nothing else has them
+        (2.4, 0.3, 3.0, 0.1, False),  # a tinted stripe
+        (2.4, 2.0, 3.0, None, True),  # faint, but it steps
+        (1.2, 3.0, 4.5, None, False),  # hardly an edge
+        (5.0, 0.4, 4.5, None, False),  # strong, but it only fades
+        (9.0, 0.4, 4.5, None, True),  # so strong that it is no tint
+        (3.5, 1.0, 4.5, None, True),
+        (3.5, 1.0, 3.2, None, False),  # it hardly steps and ends nowhere
     ],
 )
-def test_what_counts_as_a_bead(strength: float, distinct: float, agreement: float | None, bead: bool) -> None:
+def test_what_counts_as_a_bead(
+    strength: float, distinct: float, tips: float, agreement: float | None, bead: bool
+) -> None:
     ripple = None if agreement is None else Ripple(np.arange(5.0), 0.0, agreement)
-    assert is_bead(strength, distinct, ripple) is bead
+    assert is_bead(strength, distinct, tips, ripple) is bead
 
 
 @cache
@@ -123,7 +126,7 @@ def test_a_path_follows_the_best_row_and_pays_for_moving() -> None:
 
 def test_a_width_traced_freely_follows_a_bulge_and_else_stays() -> None:
     swollen = bead_band(lambda s: 2.0 + 1.2 * (np.abs(s - 30) < 2.5), bead_nm=10, zone_nm=40)
-    free = freely(swollen, straight_toes(2.0), 10.0, 50.0)
+    free = freely(swollen, edge_strength(swollen.within(NEAR_MM)), straight_toes(2.0), 10.0, 50.0)
     s, width = free.s_mm, free.right_mm - free.left_mm
     assert width[np.abs(s - 30) < 1.5].mean() == pytest.approx(6.4, abs=0.5)
     assert np.median(width[np.abs(s - 30) > 6]) == pytest.approx(4.0, abs=0.25)

@@ -119,14 +119,14 @@ def _measure_bead(picture: Picture, scale: Scale, report: dict[str, Any]) -> Mea
     band = traced.band
     toes = settle(band, within_contours(traced))
     plate = _plate(band, toes)
-    start, end, _ = find_ends(band, toes)
+    start, end, clear = find_ends(band, toes)
     if end - start < LEAST_LENGTH_MM:
         return _refused(report, refuse("no_bead"))
     flip = starts_at_end(toes)
     ripple = ripples_between(band, toes, start, end, flip)
-    if not is_bead(toes.strength, distinctness(band, toes), ripple):
+    if not is_bead(toes.strength, distinctness(band, toes), clear, ripple):
         return _refused(report, refuse("no_bead"))
-    free = freely(traced, toes, start, end)
+    free = freely(band, traced.edges, toes, start, end)
     faults = _faults(band, toes, free, start, end)
     toes = toes.following(free, [(f.s_mm, f.size_mm) for f in faults if f.kind in UNEVEN])
     line = outline(toes, start, end, flip)

@@ -18,6 +18,7 @@ CERTAIN_STRENGTH, FAINT_STEP = 8.0, 0.4
 """Edges as strong as this need not step as much."""
 LEAST_STEP, FADES, STEPS, SHARP = 0.8, 0.95, 1.5, 7.0
 """Distinctness (`settle.distinctness`) under which two edges are no bead and are doubted, from which they are believed, and are certain."""
+CLEAR_TIPS = 3.8
 STEP_WEIGHT, CLEAR_STEP = 0.15, 3.0
 LEAST_SHARE, LEAST_EVIDENCE = 0.4, 0.45
 """Of the outer pair's width and strength, what an inner one has to have."""
@@ -40,15 +41,16 @@ def ripples_between(band: Band, toes: Toes, start: float, end: float, flip: bool
     )
 
 
-def is_bead(strength: float, distinct: float, ripple: Ripple | None) -> bool:
+def is_bead(strength: float, distinct: float, tips: float, ripple: Ripple | None) -> bool:
     """Whether two toes bound a bead: ripples run between them, or the light steps at both.
 
-    Nothing but a bead has ripples; a tinted stripe without a bead fades at its edges.
+    Nothing but a bead has ripples; a tinted stripe without a bead fades at its edges and has no clear tips (`Ends.clear`).
     """
     if ripple is not None and ripple.agreement >= SURE_AGREEMENT:
         return True
     least = LEAST_STRENGTH if distinct < STEPS else FAINT_STRENGTH
-    return strength >= least and distinct >= (LEAST_STEP if strength < CERTAIN_STRENGTH else FAINT_STEP)
+    step = FAINT_STEP if strength >= CERTAIN_STRENGTH else LEAST_STEP if tips >= CLEAR_TIPS else STEPS
+    return strength >= least and distinct >= step
 
 
 def within_contours(traced: Traced) -> Toes:

@@ -145,8 +145,9 @@ def _pooled(strength: Floats, band: Band) -> tuple[Floats, Floats, Floats, Float
 
 @dataclass(frozen=True)
 class Traced:
-    """A traced bead: its toes, the wide band they were read in, and `within`, which traces the pairs of edges inside of
-    them one by one, outer first: what the toes would be if those found were contours of the tint around the bead.
+    """A traced bead: its toes, the wide band they were read in, its `edges` (`edge_strength` within NEAR_MM), how
+    `clear` its tips are (`Ends`), and `within`, which traces the pairs of edges inside of the toes one by one, outer
+    first: what the toes would be if those found were contours of the tint around the bead.
     """
 
     toes: Toes
@@ -223,15 +224,16 @@ def _closely(band: Band, strength: Floats, rough: Toes, low: float, high: float)
     return Toes(rough.line, s, left, right, both, float(s[first]), float(s[last]))
 
 
-def freely(traced: "Traced", toes: Toes, start_mm: float, end_mm: float) -> Toes:
+def freely(band: Band, edges: Floats, toes: Toes, start_mm: float, end_mm: float) -> Toes:
     """The toes every 0.25 mm from tip to tip as they may go anywhere from the middle to twice the width.
 
     It follows a gap or a bulge, which a careful trace takes for a mistake; leaving the traced toe by more
     than 0.9 mm has its price, so that a bead without either stays as traced.
+
+    Args:
+        edges: `edge_strength` of the band within NEAR_MM of its line.
     """
-    band = traced.band
-    near_band = band.within(NEAR_MM)
-    strength = traced.edges
+    lowest = band.within(NEAR_MM).n_mm[0]
     s = np.arange(start_mm, end_mm, STEP_S_MM)
     left, right = np.interp(s, toes.s_mm, toes.left_mm), np.interp(s, toes.s_mm, toes.right_mm)
     half = float(np.median(right - left)) / 2
@@ -240,9 +242,9 @@ def freely(traced: "Traced", toes: Toes, start_mm: float, end_mm: float) -> Toes
     columns = np.broadcast_to((s - band.s_mm[0]) * band.px_per_mm, (len(away), len(s)))
     gains = []
     for side, toe in ((-1.0, left), (1.0, right)):
-        rows = (centre[None, :] + side * away[:, None] - near_band.n_mm[0]) * band.px_per_mm
+        rows = (centre[None, :] + side * away[:, None] - lowest) * band.px_per_mm
         off = np.abs(away[:, None] - side * (toe - centre)[None, :]) > LEAVES_MM
-        gains.append(np.log1p(read_at(strength, rows, columns)) - LEAVES_PRICE * off)
+        gains.append(np.log1p(read_at(edges, rows, columns)) - LEAVES_PRICE * off)
     path = _each_toe(np.stack(gains).astype(np.float64), FREE_ROWS, 0.04)
     free = centre - away[path[0]], centre + away[path[1]]
     return replace(toes, s_mm=s, left_mm=free[0], right_mm=free[1], evidence=np.zeros_like(s))

@@ -28,7 +28,9 @@ def craters(face: Face) -> list[Fault]:
     from_tip = np.minimum(places, face.length_mm - places)
     # Rings at the ends are compared with those along the bead, of which every third is enough.
     along = from_tip > 1.5 * width
-    places, along = (v[(from_tip < 1.05 * width) | (along & (np.arange(len(places)) % 3 == 0))] for v in (places, along))
+    places, along = (
+        v[(from_tip < 1.05 * width) | (along & (np.arange(len(places)) % 3 == 0))] for v in (places, along)
+    )
     if along.sum() < 10:
         return []
     aside = np.array([-0.10, -0.05, 0.0, 0.05, 0.10]) * width
