@@ -137,4 +137,5 @@ def _steps(view: Floats, density: float) -> Floats:
     brightness = view[..., 0]
     line = np.zeros_like(brightness)
     line[near:-near] = (brightness[2 * near :] + brightness[: -2 * near]) / 2 - brightness[near:-near]
-    return sudden**0.6 * (lasts + 1.0) ** 0.4 + LINE_WEIGHT * np.clip(line, 0, 15)
+    line = np.clip(line, 0, 15)
+    return np.asarray(cv2.pow(sudden, 0.6) * cv2.pow(lasts + 1.0, 0.4) + LINE_WEIGHT * line)

@@ -32,6 +32,8 @@ STEP_N_MM = 0.05
 ROUGH_PX_PER_MM = 6.0
 PAIR_S_MM = 1.5
 PAIR_N_MM = 0.25
+LEFT_REACH_MM = 5.0
+"""How far to the right of the line the left toe may lie: the line runs through the bead, or nearly."""
 WIDTH_MM = (1.6, 13.0)
 SURROUNDINGS_WEIGHT = np.array([0.3, 1.0, 1.0], np.float32)
 LEAST_MM = 12.0
@@ -46,7 +48,7 @@ BEND = 1
 """In the pair search a toe moves at most BEND cells across for each cell along."""
 
 
-def _toe_pair(strength: Floats, colour: Floats) -> tuple[Whole, Whole]:
+def _toe_pair(strength: Floats, colour: Floats, lefts: int) -> tuple[Whole, Whole]:
     """Best pair of paths over columns: row indices (left, right), by dynamic programming.
 
     State: (left row, width in rows); each step along moves either toe by at most BEND rows, at
@@ -57,6 +59,7 @@ def _toe_pair(strength: Floats, colour: Floats) -> tuple[Whole, Whole]:
     Args:
         strength: (rows, columns) edge strength.
         colour: (rows, columns, 3) weighted CIELAB of the cells.
+        lefts: the left toe lies in one of the first `lefts` rows.
     """
     rows, columns = strength.shape
     low, high = int(WIDTH_MM[0] / PAIR_N_MM), min(int(WIDTH_MM[1] / PAIR_N_MM), rows - 1)
@@ -66,41 +69,43 @@ def _toe_pair(strength: Floats, colour: Floats) -> tuple[Whole, Whole]:
     padded_colour = np.pad(colour, ((far, far), (0, 0), (0, 0)), mode="edge")
     above = np.mean([padded_colour[far - k : far - k + rows] for k in range(near, far + 1)], axis=0)
     below = np.mean([padded_colour[far + k : far + k + rows] for k in range(near, far + 1)], axis=0)
-    left = np.arange(rows)[:, None]
+    left = np.arange(lefts)[:, None]
     width = np.arange(low, high)[None, :]
     legal = left + width < rows
     moves = [(a, b) for a in range(-BEND, BEND + 1) for b in range(-BEND, BEND + 1)]
     cost = [0.10 * (abs(a) + abs(b)) + 0.15 * abs(a - b) for a, b in moves]
     reach = 2 * BEND
-    back = np.zeros((columns, rows, count), np.int8)
-    unlike = np.sqrt(sum((above[:, None, :, c] - _shifted(below[..., c], low, count)) ** 2 for c in range(3)))
-    scores = gain[:, None, :] + _shifted(gain, low, count) - 1.5 * np.minimum(unlike / 40, 1.0)
+    back = np.zeros((columns, lefts, count), np.int8)
+    unlike = np.sqrt(
+        sum((above[:lefts, None, :, c] - _shifted(below[..., c], lefts, low, count)) ** 2 for c in range(3))
+    )
+    scores = gain[:lefts, None, :] + _shifted(gain, lefts, low, count) - 1.5 * np.minimum(unlike / 40, 1.0)
     scores = np.where(legal[..., None], scores, -1e9).astype(np.float32)
-    padded = np.full((rows + 2 * reach, count + 2 * reach), -1e9, np.float32)
-    inner = padded[reach : reach + rows, reach : reach + count]
+    padded = np.full((lefts + 2 * reach, count + 2 * reach), -1e9, np.float32)
+    inner = padded[reach : reach + lefts, reach : reach + count]
     inner[:] = scores[..., 0]
-    came = np.empty((len(moves), rows, count), np.float32)
+    came = np.empty((len(moves), lefts, count), np.float32)
     for j in range(1, columns):
         for k, ((a, b), price) in enumerate(zip(moves, cost, strict=True)):
             # A pair (left, width) came from (left - a, width - (b - a)).
             top, side = reach - a, reach - (b - a)
-            np.subtract(padded[top : top + rows, side : side + count], np.float32(price), out=came[k])
+            np.subtract(padded[top : top + lefts, side : side + count], np.float32(price), out=came[k])
         back[j] = came.argmax(0)
         inner[:] = came.max(0) + scores[..., j]
     total = inner
-    lefts, wides = np.empty(columns, np.int64), np.empty(columns, np.int64)
+    path, wides = np.empty(columns, np.int64), np.empty(columns, np.int64)
     at, wide = np.unravel_index(int(total.argmax()), total.shape)
     for j in range(columns - 1, -1, -1):
-        lefts[j], wides[j] = at, wide
+        path[j], wides[j] = at, wide
         if j:
             a, b = moves[back[j, at, wide]]
             at, wide = at - a, wide - (b - a)
-    return lefts, lefts + wides + low
+    return path, path + wides + low
 
 
-def _shifted(values: Floats, low: int, count: int) -> Floats:
-    """Values (rows, columns) at row + width for each width: (rows, count, columns); the last row beyond the end."""
-    rows = np.minimum(np.arange(len(values))[:, None] + np.arange(low, low + count)[None, :], len(values) - 1)
+def _shifted(values: Floats, lefts: int, low: int, count: int) -> Floats:
+    """Values (rows, columns) at row + width for each width: (lefts, count, columns); the last row beyond the end."""
+    rows = np.minimum(np.arange(lefts)[:, None] + np.arange(low, low + count)[None, :], len(values) - 1)
     return values[rows]
 
 
@@ -260,7 +265,7 @@ def _pair(band: Band, strength: Floats, within: Toes | None = None) -> Toes:
         n = band.n_mm[:, None]
         strength = strength * ((n > left[None, :] + INNER_MM) & (n < right[None, :] - INNER_MM))
     strength, colour, s, n = _pooled(strength, band)
-    lefts, rights = _toe_pair(strength, colour)
+    lefts, rights = _toe_pair(strength, colour, int(np.searchsorted(n, LEFT_REACH_MM)))
     columns = np.arange(len(s))
     evidence = np.minimum(strength[lefts, columns], strength[rights, columns])
     first, last = _strong_run(np.log1p(evidence))
