@@ -30,6 +30,12 @@ def take(page: Page, name: str) -> None:
     page.screenshot(path=HERE / f"{name}.png")
 
 
+def open_last_attempt(page: Page, student: str) -> None:
+    """From the desk to the newest attempt of a student that waits to be marked."""
+    page.get_by_role("link", name="Desk").click()
+    page.get_by_role("link").filter(has_text=student).filter(has_text="attempt").last.click()
+
+
 def main(base: str) -> None:
     """All pictures, from the demo data."""
     with sync_playwright() as p:
@@ -65,6 +71,21 @@ def main(base: str) -> None:
             page.get_by_role("slider").focus()
             page.keyboard.press("PageUp")
             take(page, name)
+        staff.get_by_role("link", name="Class wall").click()
+        staff.get_by_role("link", name="Alma Reuss").click()
+        staff.get_by_role("link", name="Lay the first and the last over one another").click()
+        take(staff, "compare")
+        open_last_attempt(staff, "Cleo Marchbank")
+        staff.get_by_role("button", name="Correct by hand").click()
+        staff.get_by_role("slider", name="Place along the bead").focus()
+        staff.keyboard.press("PageUp")
+        take(staff, "marking-corrected")
+        open_last_attempt(staff, "Gus Pellerin")
+        take(staff, "marking-refused")
+        phone = signed_in(browser, base, "bo", PHONE)
+        phone.get_by_role("link", name="Attempt").last.click()
+        phone.get_by_role("heading", name="Torch in place").scroll_into_view_if_needed()
+        take(phone, "phone-torch")
         phone = signed_in(browser, base, "alma", PHONE)
         take(phone, "phone-coupons")
         phone.get_by_role("button", name="Weld another").first.click()

@@ -15,8 +15,8 @@ OFFSET_MM = np.arange(-0.75, 0.7501, 0.05)
 SHIFT_MM = np.arange(-0.42, 0.421, 0.02)
 BELIEVED_MM = 0.2
 """A longer shift follows something else than the toe: a contour of the tint beside it, a front."""
-DEPTHS = (0.0, 0.3, 0.6, 0.85)
-REACH_MM = (0.08, 0.15, 0.25)
+DEPTHS = (0.0, 0.2, 0.4, 0.6, 0.85)
+REACH_MM = (0.1, 0.15, 0.2)
 BLUR_MM = 0.04
 PLATE_IS_FLAT = 0.4
 """How much worse a dark line outside the toe is believed than one inside, where the face rolls off."""
