@@ -23,8 +23,10 @@ PITCH_MM = (0.6, 5.0)
 BLIND = 2.7
 WEAKEST = 0.22
 """Least height of a front over its surroundings, as a share of the usual front's."""
-AGREEMENT = 0.26
+AGREEMENT = 0.18
 """Least share of the rows' variance that lines up across the bead for fronts to count as seen."""
+LEAST_CONTRAST = 0.25
+"""Least usual height (CIELAB lightness) of the fronts over their surroundings: fainter ones are the grain's or the film's."""
 STRAIGHT = 0.08
 """Freeze fronts are crescents: lines that bulge less than this share of the bead's width are the brushing's."""
 DARK_FIRST = 0.85
@@ -99,7 +101,8 @@ def find_ripples(face: Floats, step_mm: float, half_width_mm: float) -> Ripple |
     # The rounded ends are edges of their own, brighter than any front: they are left out.
     end = min(int(0.9 * half_width_mm / step_mm), face.shape[1] // 4)
     body = face[rows, end : face.shape[1] - end].astype(np.float32)
-    detail = _detail(body, step_mm)
+    lines_only = _fine_lines(body, step_mm)
+    detail = _in_own_scatter(lines_only)
     trains = [_train(detail, sign, u[rows], step_mm, half_width_mm) for sign in (-1.0, 1.0)]
     best = trains[0] if trains[0].agreement >= DARK_FIRST * trains[1].agreement else trains[1]
     if best.agreement < AGREEMENT or abs(best.curve_mm) < STRAIGHT * 2 * half_width_mm:
@@ -107,10 +110,14 @@ def find_ripples(face: Floats, step_mm: float, half_width_mm: float) -> Ripple |
     pitch = _usual_gap(best.signal, step_mm)
     if pitch is None:
         return None
-    shown = _aligned(np.clip(detail, -MOST, MOST), u[rows], best.curve_mm / step_mm, best.lean_mm / step_mm)
+    shape = u[rows], best.curve_mm / step_mm, best.lean_mm / step_mm
+    shown = _aligned(np.clip(detail, -MOST, MOST), *shape)
     lines = _most_rows(np.clip(best.sign * shown, 0, MOST))
     sharp = _peaks(gaussian_filter1d(lines, 0.07 * pitch / step_mm), pitch / step_mm)
     if len(sharp) < 4:
+        return None
+    height = _most_rows(best.sign * _aligned(lines_only, *shape))[np.rint(sharp).astype(int)]
+    if float(np.median(height)) < LEAST_CONTRAST:
         return None
     sharp = sharp + _middle(shown.mean(0), sharp, min(FLANKS_MM, FLANKS_SHARE * pitch) / step_mm)
     return Ripple((end + sharp) * step_mm, best.curve_mm, best.agreement)
@@ -202,7 +209,7 @@ def run_past(face: Floats, step_mm: float, ripple: Ripple, share: float) -> floa
         ripple: fronts found within the middle `share` of its width.
     """
     u = np.linspace(-1, 1, len(face)) / share
-    lines = np.clip(-_detail(face.astype(np.float32), step_mm), 0, 4)
+    lines = np.clip(-_in_own_scatter(_fine_lines(face.astype(np.float32), step_mm)), 0, 4)
     near = np.array([-1, 0, 1])
     seen = np.empty(len(u))
     for k, (row, height) in enumerate(zip(lines, u, strict=True)):
@@ -215,12 +222,15 @@ def run_past(face: Floats, step_mm: float, ripple: Ripple, share: float) -> floa
     return float(np.clip(seen[ring].mean(), 0, None) / max(float(seen[inside].mean()), 1e-6))
 
 
-def _detail(body: Floats, step_mm: float) -> Floats:
-    """Fine lines across the face, each row in units of its own scatter."""
-    detail = cv2.GaussianBlur(body, (0, 0), sigmaX=NARROW_MM / step_mm, sigmaY=0.7) - cv2.GaussianBlur(
-        body, (0, 0), sigmaX=WIDE_MM / step_mm, sigmaY=0.7
-    )
-    return detail / (np.median(np.abs(detail), axis=1, keepdims=True) * 1.5 + 0.4)
+def _fine_lines(body: Floats, step_mm: float) -> Floats:
+    """What is narrower than a front's surroundings across the face, in the face's own units."""
+    narrow, wide = (cv2.GaussianBlur(body, (0, 0), sigmaX=size / step_mm, sigmaY=0.7) for size in (NARROW_MM, WIDE_MM))
+    return narrow - wide
+
+
+def _in_own_scatter(lines: Floats) -> Floats:
+    """Fine lines, each row in units of its own scatter."""
+    return lines / (np.median(np.abs(lines), axis=1, keepdims=True) * 1.5 + 0.4)
 
 
 def unroll_face(band: Band, left_mm: Floats, right_mm: Floats, s_mm: Floats, rows: int = 61) -> Floats:
