@@ -25,6 +25,8 @@ DIRECTIONS, FEW_DIRECTIONS = 19, 9
 ASIDE = (-0.2, 0.0, 0.2)
 """Where a cap's middle may lie beside the centre that is drawn on from the bead, in half widths."""
 MOST_SLOPE = 0.15
+LEAST_NEAR_MM = 4.0
+"""Least stretch to either side over which the toes beside an end are looked at."""
 AROUND_MM = 2.5
 """How far beyond the toes the light is looked at."""
 FLANK, FLANK_MM = 0.5, 2.5
@@ -101,9 +103,9 @@ class _End:
     def near(cls, band: Band, views: tuple[Floats, Floats], toes: Toes, rough: float, way: float) -> "_End | None":
         """The end at a traced one; None where too little of the bead is left beside it."""
         width = float(np.median((toes.right_mm - toes.left_mm)[toes.inside]))
-        inner = np.abs(toes.s_mm - (rough - way * 2.0 * width)) < 1.2 * width
+        inner = np.abs(toes.s_mm - (rough - way * 2.0 * width)) < max(1.2 * width, LEAST_NEAR_MM)
         inner &= toes.inside
-        if inner.sum() < 8:
+        if inner.sum() < 4:
             return None
         left, right, centre = toes.left_mm[inner], toes.right_mm[inner], toes.centre_mm[inner]
         beyond = way * (toes.s_mm[inner] - rough)
