@@ -12,10 +12,13 @@ HOLE_LIGHT = 0.33
 """A hole has less than this share of the light around it."""
 HOLE_LIGHTNESS = 24.0
 BLACK_LIGHTNESS, BLACK_CHROMA = 11.0, 6.0
+SEED_SPREADS = 1.6
 SPECK_STEP = 0.6
 """Natural logarithm of the light step at a speck."""
 PORE_MM = (0.35, 2.2)
 SPECK_MM = (0.35, 1.7)
+SPECK_MARGIN_MM = 0.3
+"""Shine along a toe is no speck."""
 ROUND = 0.55
 TIP_SHARE = 0.6
 """The rounded ends shine: specks are not looked for within this share of the width from a tip."""
@@ -65,18 +68,27 @@ def spots(face: Face, blind: Flags) -> list[Fault]:
 
 def _specks(face: Face, ratio: Floats, usable: Flags) -> list[Fault]:
     step = face.step_mm
+    margin = ~face.inside(SPECK_MARGIN_MM)
     found = []
     for sign in (1.0, -1.0):
         level = sign * ratio
         spread = float(np.quantile(level[usable], 0.985)) if usable.any() else 0.0
-        mask = (level > max(SPECK_STEP, 2.0 * spread)) & usable
-        for blob in _blobs(mask):
+        for seed in _blobs((level > max(SPECK_STEP, SEED_SPREADS * spread)) & usable):
+            blob = _to_half_height(level, seed, usable)
+            if blob[margin].any():
+                continue
             size = float(np.sqrt(4 * blob.sum() / np.pi)) * step
             if not SPECK_MM[0] <= size <= SPECK_MM[1] or _roundness(blob) < 0.5 or _hardness(level, blob, step) < 0.55:
                 continue
             found.append(Fault("inclusion", *_middle(face, blob), size, 0.6))
     # Many alike are ripples or shine, not specks.
     return found if len(found) <= 3 else []
+
+
+def _to_half_height(level: Floats, seed: Flags, usable: Flags) -> Flags:
+    """The whole speck round its brightest part: what stands out by more than half as much and hangs together with it."""
+    _, labels = cv2.connectedComponents(((level > float(level[seed].max()) / 2) & usable).astype(np.uint8))
+    return np.asarray(labels == labels[np.unravel_index(int(np.where(seed, level, -np.inf).argmax()), level.shape)])
 
 
 def _hardness(level: Floats, blob: Flags, step: float) -> float:
