@@ -14,6 +14,7 @@ COUNTS = {"plate": 52, "lap": 26, "fillet": 26, "tube": 16, "smooth": 20, "refus
 SIZES = ((1600, 1200), (1920, 1440), (2048, 1536), (2592, 1944), (4000, 3000))
 LEAST_PX_PER_MM = 8.6
 """A little over the 8 under which a photo is refused, so that a tilt leaves no doubt."""
+APART_MM = 14.0
 DECOYS = ("scratches", "number", "spatter", "dots", "clamp_shadow")
 
 
@@ -55,7 +56,7 @@ def _scene(rng: np.random.Generator, kind: str, k: int) -> Scene:
     kinds = [FAULT_KINDS[(k // 2 + turn) % len(FAULT_KINDS)] for turn in range(1 + (k % 6 == 1))] if k % 2 else []
     if kind == "smooth":
         kinds = kinds[:1] if k % 4 == 1 else []
-    faults = tuple(_fault(rng, each, length, width) for each in kinds)
+    faults = _apart([_fault(rng, each, length, width) for each in kinds], length)
     bead = weld(
         rng, length_mm=length, width_mm=width, width_cv=float(rng.uniform(0.01, 0.08)), pitch_mm=float(rng.uniform(1.2, 3.0)),
         pitch_cv=float(rng.uniform(0.04, 0.18)), wander_mm=float(rng.uniform(0.03, 0.35)), bead_level=int(rng.integers(0, 7)),
@@ -112,6 +113,15 @@ def _fault(rng: np.random.Generator, kind: str, length: float, width: float) -> 
         "undercut": float(rng.choice([-1, 1])),
     }
     return Fault(kind, s, float(n.get(kind, 0.0)), float(size()))
+
+
+def _apart(faults: list[Fault], length: float) -> tuple[Fault, ...]:
+    """The faults, the second moved along where it would cover the first."""
+    if len(faults) == 2 and abs(faults[0].s_mm - faults[1].s_mm) < APART_MM:
+        first, second = faults
+        free = first.s_mm + APART_MM if first.s_mm < length / 2 else first.s_mm - APART_MM
+        faults = [first, second if second.kind == "crater" else replace(second, s_mm=free)]
+    return tuple(faults)
 
 
 def _refused(rng: np.random.Generator, k: int) -> Case:

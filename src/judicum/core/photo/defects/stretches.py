@@ -25,9 +25,9 @@ GAP_MM = 1.5
 MOST_GAP_MM = 15.0
 GAP_FILM_NM = 12.0
 HOLE_LIGHTNESS = 14.0
-BULGE_MM = 1.5
+BULGE_MM = 2.0
 GAP_SHARE = 0.5
-BULGE_SHARE = 1.4
+BULGE_SHARE = 1.32
 
 
 def runs(flags: Flags, step_mm: float, least_mm: float, bridge_mm: float = 0.6) -> list[tuple[int, int]]:
