@@ -30,6 +30,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
     commands.add_parser("check", help="what was set beside the card, from standard input (JSON or JSON Lines)")
     bench = commands.add_parser("bench-photo", help="draw the fixed set of photos, measure it, print how well")
     bench.add_argument("--share", type=float, default=1.0, metavar="0..1", help="only this share of each kind")
+    bench.add_argument("--draw", type=int, default=0, metavar="N", help="another draw of the set (0 the fixed one)")
     asked = parser.parse_args(arguments)
     work = {"measure": _measure, "card": _card, "plan": _plan, "check": _check, "bench-photo": _bench}
     try:
@@ -125,7 +126,9 @@ def _bench(asked: argparse.Namespace) -> int:
 
     if not 0 < asked.share <= 1:
         raise InvalidValue("share", asked.share, "more than 0, at most 1")
-    print(bench(asked.share))
+    if asked.draw < 0:
+        raise InvalidValue("draw", asked.draw, "0 or more")
+    print(bench(asked.share, asked.draw))
     return 0
 
 

@@ -22,10 +22,10 @@ def _one(case: Case) -> Outcome:
     return case, photo.truth, measure_photo(photo.jpeg, case.name).report
 
 
-def bench(share: float) -> str:
-    """Measure the set (or its first share) and return the report as Markdown."""
+def bench(share: float, draw: int = 0) -> str:
+    """Measure the set (or its first share), or another draw of it, and return the report as Markdown."""
     with ProcessPoolExecutor(os.cpu_count()) as pool:
-        done = list(pool.map(_one, cases(share)))
+        done = list(pool.map(_one, cases(share, draw)))
     tallies: dict[str, Tally] = {}
     refusals = []
     for case, truth, report in done:

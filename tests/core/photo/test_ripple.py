@@ -18,14 +18,21 @@ def face(
     length: float = 70.0,
     glint: float = 0.0,
     noise: float = 1.0,
+    lean: float = 0.0,
+    bright_mm: float | None = None,
 ) -> Floats:
-    """Lightness of a bead face whose fronts are dark lines, bright on one side of the middle where they glint."""
+    """Lightness of a bead face whose fronts are dark lines, bright on one side of the middle where they glint.
+
+    With `bright_mm` every front has a bright flank that far behind its dark one.
+    """
     rng = np.random.default_rng(4)
     s = np.arange(0.0, length, STEP_MM)
     u = np.linspace(-1, 1, 61)[:, None]
-    lead = s[None, :] + curve * HALF_MM * u**2
+    lead = s[None, :] + curve * HALF_MM * u**2 + lean * HALF_MM * u
     lines = sum((np.exp(-0.5 * ((lead - p) / 0.12) ** 2) for p in fronts), np.zeros((61, len(s))))
     sign = np.where(u > 1 - 2 * glint, -1.0, 1.0)
+    if bright_mm is not None:
+        lines = lines - sum((np.exp(-0.5 * ((lead - p - bright_mm) / 0.12) ** 2) for p in fronts), np.zeros_like(lines))
     return 55 - depth * lines * sign + noise * rng.standard_normal((61, len(s)))
 
 
@@ -83,6 +90,57 @@ def test_a_face_without_fronts_has_none(seed: int) -> None:
     blotches = np.kron(rng.standard_normal((11, columns // 10 + 1)), np.ones((6, 10)))[:61, :columns]
     smooth = 55 + 4 * blotches + rng.standard_normal(blotches.shape)
     assert find_ripples(smooth, STEP_MM, HALF_MM) is None
+
+
+@pytest.mark.parametrize("lean", [-0.35, 0.35])
+def test_fronts_that_lean_to_one_toe_are_found_where_they_cross_the_middle(lean: float) -> None:
+    fronts = even(2.2, 0.1)
+    found = find_ripples(face(fronts, lean=lean), STEP_MM, HALF_MM)
+    assert found is not None
+    nearest = np.abs(found.positions_mm[:, None] - fronts[None, :]).min(1)
+    assert np.quantile(nearest, 0.9) < 0.15
+    assert found.agreement > 0.3
+
+
+@pytest.mark.parametrize("bright_mm", [-0.4, 0.4])
+def test_a_front_lies_between_its_dark_and_its_bright_flank(bright_mm: float) -> None:
+    fronts = even(2.4, 0.08)
+    found = find_ripples(face(fronts, bright_mm=bright_mm), STEP_MM, HALF_MM)
+    assert found is not None
+    off = [float(p - fronts[np.abs(fronts - p).argmin()]) for p in found.positions_mm]
+    assert np.median(off) == pytest.approx(bright_mm / 2, abs=0.08)
+
+
+def test_fronts_that_are_only_bright_count_as_well() -> None:
+    fronts = even(2.0, 0.1)
+    found = find_ripples(face(fronts, depth=-12.0), STEP_MM, HALF_MM)
+    assert found is not None
+    assert found.figures()["pitch_mm"] == pytest.approx(np.diff(fronts).mean(), rel=0.03)
+
+
+def test_a_pore_beside_a_front_does_not_move_it() -> None:
+    fronts = even(2.2, 0.05)
+    clean = face(fronts)
+    holed = clean.copy()
+    u, s = np.linspace(-1, 1, 61)[:, None], np.arange(clean.shape[1])[None, :] * STEP_MM
+    beside = float(fronts[12]) + 0.9
+    holed[np.hypot((u - 0.1) * HALF_MM, s - beside) < 0.45] = 8.0
+    found = find_ripples(holed, STEP_MM, HALF_MM)
+    assert found is not None
+    assert np.abs(found.positions_mm - fronts[12]).min() < 0.2
+
+
+@pytest.mark.parametrize(("depth", "seen"), [(0.15, False), (3.0, True)])
+def test_fronts_fainter_than_the_eye_can_tell_are_none(depth: float, seen: bool) -> None:
+    found = find_ripples(face(even(2.2, 0.1), depth=depth, noise=0.02), STEP_MM, HALF_MM)
+    assert (found is not None) is seen
+
+
+def test_one_missing_piece_makes_no_ripples() -> None:
+    blank = 55 + np.random.default_rng(3).standard_normal((61, int(70 / STEP_MM)))
+    middle = blank.shape[1] // 2
+    blank[:, middle - 30 : middle + 30] -= 25
+    assert find_ripples(blank, STEP_MM, HALF_MM) is None
 
 
 def test_bright_ends_are_no_fronts() -> None:

@@ -3,7 +3,7 @@
 The bead face is unrolled so that both toes lie at u = -1 and +1. Fronts are curved, because the
 middle of the puddle freezes last; the curvature that lines the fronts up best across the bead is
 found first. A front is a step: the flank that faces the light is bright, the other dark. The dark
-lines are believed first, because shine is bright too, and the front lies in the middle of both.
+lines are followed unless the narrow lines are bright ones, and the front lies in the middle of both.
 Each row counts alike, so that one bright row decides nothing.
 """
 
@@ -29,8 +29,8 @@ LEAST_CONTRAST = 0.25
 """Least usual height (CIELAB lightness) of the fronts over their surroundings: fainter ones are the grain's or the film's."""
 STRAIGHT = 0.08
 """Freeze fronts are crescents: lines that bulge less than this share of the bead's width are the brushing's."""
-DARK_FIRST = 0.85
-"""Share of the bright lines' agreement from which the dark lines are believed."""
+BRIGHT_SKEWNESS = 0.3
+"""Skewness of the light along the bead from which the narrow lines in it are bright ones."""
 FLANKS_MM, FLANKS_SHARE = 0.6, 0.42
 """How far around a line, in mm and in pitches, its front's other flank is looked for."""
 NARROW_MM, WIDE_MM = 0.08, 0.4
@@ -103,8 +103,11 @@ def find_ripples(face: Floats, step_mm: float, half_width_mm: float) -> Ripple |
     body = face[rows, end : face.shape[1] - end].astype(np.float32)
     lines_only = _fine_lines(body, step_mm)
     detail = _in_own_scatter(lines_only)
-    trains = [_train(detail, sign, u[rows], step_mm, half_width_mm) for sign in (-1.0, 1.0)]
-    best = trains[0] if trains[0].agreement >= DARK_FIRST * trains[1].agreement else trains[1]
+    best = _train(detail, -1.0, u[rows], step_mm, half_width_mm)
+    shown = _aligned(np.clip(detail, -MOST, MOST), u[rows], best.curve_mm / step_mm, best.lean_mm / step_mm)
+    if best.agreement < AGREEMENT or _skewness(shown.mean(0)) > BRIGHT_SKEWNESS:
+        bright = _train(detail, 1.0, u[rows], step_mm, half_width_mm)
+        best = max(best, bright, key=lambda train: train.agreement)
     if best.agreement < AGREEMENT or abs(best.curve_mm) < STRAIGHT * 2 * half_width_mm:
         return None
     pitch = _usual_gap(best.signal, step_mm)
@@ -165,6 +168,12 @@ def _aligned(lines: Floats, height: Floats, curve: float, lean: float) -> Floats
     columns = np.arange(lines.shape[1], dtype=np.float32)[None, :] - shift[:, None]
     across = np.broadcast_to(np.arange(len(lines), dtype=np.float32)[:, None], columns.shape)
     return cv2.remap(lines, columns, across, cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE)
+
+
+def _skewness(signal: Floats) -> float:
+    """Positive where narrow peaks stand out of a signal, negative where narrow dips do."""
+    off = signal - signal.mean()
+    return float((off**3).mean() / max(float((off**2).mean()) ** 1.5, 1e-12))
 
 
 def _most_rows(lined: Floats) -> Floats:

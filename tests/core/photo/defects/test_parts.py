@@ -56,6 +56,34 @@ def test_a_hard_speck_that_is_no_hole_is_an_inclusion(share: float) -> None:
     assert [f.kind for f in spots(canvas.face(), nothing(canvas))] == ["inclusion"]
 
 
+@pytest.mark.parametrize("size", [0.6, 0.9, 1.3])
+def test_a_speck_has_the_size_it_has_at_half_its_height(size: float) -> None:
+    canvas = Canvas(face_nm=20)
+    canvas.dim(canvas.near(25, 0.4, size), 2.6)
+    (found,) = spots(canvas.face(), nothing(canvas))
+    assert found.kind == "inclusion"
+    assert found.size_mm == pytest.approx(size, abs=0.25)
+
+
+def test_shine_that_runs_out_to_the_toe_is_no_speck() -> None:
+    canvas = Canvas(face_nm=20)
+    canvas.dim(canvas.near(25, HALF_MM - 0.35, 0.9), 2.4)
+    assert spots(canvas.face(), nothing(canvas)) == []
+
+
+@pytest.mark.parametrize(
+    ("share", "long_mm", "kinds"),
+    [(1.2, 5.0, []), (1.5, 5.0, ["bulge"]), (1.5, 1.0, []), (0.6, 5.0, []), (0.35, 4.0, ["gap"])],
+)
+def test_a_stretch_is_a_bulge_or_a_gap_by_its_width_and_its_length(
+    share: float, long_mm: float, kinds: list[str]
+) -> None:
+    width = EVEN_WIDTH * np.where(np.abs(EVEN_S - 30) < long_mm / 2, share, 1.0)
+    found = uneven_width(EVEN_S, width)
+    assert [f.kind for f in found] == kinds
+    assert all(f.size_mm == pytest.approx(long_mm, abs=0.5) and f.s_mm == pytest.approx(30, abs=0.4) for f in found)
+
+
 def test_specks_where_nothing_can_be_told_are_left() -> None:
     canvas = Canvas(face_nm=20)
     canvas.dim(canvas.near(25, 0.8, 0.9), 2.2)
