@@ -46,7 +46,7 @@ def fill() -> None:
         due_on=date.today(),
     )
     attempt = Attempt.objects.get(student=people[1])
-    log_run(people[1], attempt.pk, {"current_a": 50})
+    log_run(people[1], attempt.pk, {"current_a": 50, "gas_l_min": 8})
     for seed in range(PHOTOS):
         rng = np.random.default_rng(seed)
         bead = weld(rng, length_mm=80.0, width_mm=4.6, width_cv=0.05, pitch_mm=2.2, pitch_cv=0.1, wander_mm=0.15, bead_level=2, zone_level=4)  # fmt: skip

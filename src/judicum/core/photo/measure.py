@@ -31,7 +31,7 @@ from judicum.core.photo.trace import Traced, freely, trace
 from judicum.core.photo.unwrap import Line, sample
 from judicum.core.photo.width import Outline, outline, starts_at_end
 
-ENGINE_VERSION = "2.1"
+ENGINE_VERSION = "2.2"
 
 LEAST_LENGTH_MM = 12.0
 CLEAR_STRENGTH = 5.0
