@@ -12,6 +12,7 @@ HOLE_LIGHT = 0.33
 """A hole has less than this share of the light around it."""
 HOLE_LIGHTNESS = 24.0
 BLACK_LIGHTNESS, BLACK_CHROMA = 11.0, 6.0
+ALIKE_SHARE, ALIKE_MM2, MOST_ALIKE = 0.55, 0.06, 3
 SEED_SPREADS = 1.6
 SPECK_STEP = 0.6
 """Natural logarithm of the light step at a speck."""
@@ -80,6 +81,8 @@ def _specks(face: Face, ratio: Floats, usable: Flags) -> list[Fault]:
             size = float(np.sqrt(4 * blob.sum() / np.pi)) * step
             if not SPECK_MM[0] <= size <= SPECK_MM[1] or _roundness(blob) < 0.5 or _hardness(level, blob, step) < 0.55:
                 continue
+            if _alike(level, blob, usable, step) >= MOST_ALIKE:
+                continue
             found.append(Fault("inclusion", *_middle(face, blob), size, 0.6))
     # Many alike are ripples or shine, not specks.
     return found if len(found) <= 3 else []
@@ -89,6 +92,13 @@ def _to_half_height(level: Floats, seed: Flags, usable: Flags) -> Flags:
     """The whole speck round its brightest part: what stands out by more than half as much and hangs together with it."""
     _, labels = cv2.connectedComponents(((level > float(level[seed].max()) / 2) & usable).astype(np.uint8))
     return np.asarray(labels == labels[np.unravel_index(int(np.where(seed, level, -np.inf).argmax()), level.shape)])
+
+
+def _alike(level: Floats, blob: Flags, usable: Flags, step: float) -> int:
+    """How many other places stand out nearly as much as a speck does: shine comes back front after front."""
+    others = (level > ALIKE_SHARE * float(level[blob].max())) & usable & ~blob
+    stats = cv2.connectedComponentsWithStats(others.astype(np.uint8), connectivity=8)[2]
+    return int((stats[1:, cv2.CC_STAT_AREA] * step**2 > ALIKE_MM2).sum())
 
 
 def _hardness(level: Floats, blob: Flags, step: float) -> float:
