@@ -22,7 +22,7 @@ CAP_LENGTHS = (0.7, 1.0, 1.35)
 """Lengths of the caps that are tried, as shares of half the width."""
 COARSE_MM, STEP_MM = 0.3, 0.1
 DIRECTIONS, FEW_DIRECTIONS = 19, 9
-ASIDE = (-0.2, 0.0, 0.2)
+ASIDE = (-0.5, -0.2, 0.0, 0.2, 0.5)
 """Where a cap's middle may lie beside the centre that is drawn on from the bead, in half widths."""
 MOST_SLOPE = 0.15
 LEAST_NEAR_MM = 4.0

@@ -166,7 +166,7 @@ def _strongest_trace(picture: Picture, scale: Scale, gains: Floats) -> Traced | 
 
 def _convincing(traced: Traced) -> float:
     toes = traced.toes
-    return traced.clear * toes.strength * float(np.sqrt(toes.end_mm - toes.start_mm))
+    return traced.clear**2 * float(np.sqrt(toes.strength * (toes.end_mm - toes.start_mm)))
 
 
 def _runs_along(line: Line, toes: Toes) -> bool:
