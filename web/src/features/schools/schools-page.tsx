@@ -22,7 +22,8 @@ export function SchoolsPage() {
   const read = useQuery({ queryKey: ["course", course.id], queryFn: () => unwrap(api.GET("/api/courses/{course_id}", { params: { path: { course_id: course.id } } })) });
   const change = useMutation({
     mutationFn: (given: Partial<Schools>) => unwrap(api.PATCH("/api/courses/{course_id}/schools", { params: { path: { course_id: course.id } }, body: given as Schemas["PatchedSchoolsRequest"] })),
-    onSuccess: () => { void queries.invalidateQueries(); },
+    // Awaited, so that the choice stands until the page knows it from the server.
+    onSuccess: () => queries.invalidateQueries(),
   });
   if (read.isPending) return <Loading what="how the course teaches" />;
   if (read.isError) return <Problem error={read.error} again={() => void read.refetch()} />;
