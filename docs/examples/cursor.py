@@ -31,7 +31,7 @@ def main(base: str) -> None:
         line = page.get_by_role("slider", name="Place along the bead")
         line.focus()
         page.wait_for_load_state("networkidle")
-        box = page.get_by_role("img", name="Strip of").first.bounding_box()
+        box = page.get_by_role("img", name="Bead straightened").bounding_box()
         assert box is not None
         left, right, y = box["x"] + 5, box["x"] + box["width"] - 5, box["y"] + box["height"] / 2
         page.mouse.move(left, y)

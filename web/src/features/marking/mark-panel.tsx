@@ -4,7 +4,7 @@ import { Problem } from "../../ui/states";
 import { useAttemptChange, type Attempt } from "../../ui/use-attempt";
 import { criterionWords } from "../../ui/words";
 import { because } from "./because";
-import { meaningOf, stepped, suggestedScores, totalOf, type Scores, type Suggestion } from "./score-shape";
+import { meaningOf, partWords, stepped, suggestedScores, totalOf, type Scores, type Suggestion } from "./score-shape";
 
 type Given = { scores: Scores; comment: string; next_change: string; andReturn: boolean };
 
@@ -60,7 +60,7 @@ export function MarkPanel({ attempt, suggestions, reload, toNext }: { attempt: A
   return (
     <section aria-label="Mark" className="h-fit space-y-3 rounded-box border border-base-300 bg-base-100 p-3 lg:sticky lg:top-3">
       <div className="flex items-end justify-between">
-        <p className="text-4xl font-bold">{total === null ? "–" : total.toFixed(0)}<span className="quiet text-base font-normal"> of 100</span></p>
+        <p className="text-4xl font-bold">{total === null ? "–" : total.toFixed(0)}<span className="quiet text-base font-normal"> of 100</span>{total !== null && <span className="quiet block text-sm font-normal">{partWords(shown, suggestions)}</span>}</p>
         <button className="btn btn-sm" disabled={!touched} onClick={() => { setTouched(false); }}>As suggested</button>
       </div>
       <ul>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { meaningOf, stepped, suggestedScores, totalOf, type Suggestion } from "./score-shape";
+import { meaningOf, partWords, stepped, suggestedScores, totalOf, type Suggestion } from "./score-shape";
 
 const suggestions: Suggestion[] = [
   { criterion: "width_evenness", weight: 25, score: 8, reason: "width_cv", figures: {} },
@@ -14,6 +14,11 @@ describe("marking", () => {
   });
   it("has no total without any score", () => {
     expect(totalOf({}, suggestions)).toBeNull();
+  });
+  it("says how much of the sheet the total comes from", () => {
+    expect(partWords(suggestedScores(suggestions), suggestions)).toBe("from 2 of 3 lines");
+    expect(partWords({ width_evenness: 8, ripple_evenness: 0, tint: 4 }, suggestions)).toBe("");
+    expect(partWords({}, suggestions)).toBe("from 0 of 3 lines");
   });
   it("steps in halves and stops at the ends", () => {
     expect(stepped(9.5, 0.5)).toBe(10);

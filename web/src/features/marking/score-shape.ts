@@ -17,6 +17,12 @@ export function totalOf(scores: Scores, suggestions: Suggestion[]): number | nul
   return weights === 0 ? null : (counted.reduce((sum, c) => sum + c.weight * c.score, 0) / weights) * 10;
 }
 
+/** How many of the lines are marked, in words; nothing where all are. */
+export function partWords(scores: Scores, suggestions: Suggestion[]): string {
+  const marked = suggestions.filter((s) => typeof scores[s.criterion] === "number").length;
+  return marked === suggestions.length ? "" : `from ${String(marked)} of ${String(suggestions.length)} lines`;
+}
+
 /** One step up or down in halves; a criterion that did not apply starts in the middle. */
 export function stepped(score: number | null | undefined, by: number): number {
   return Math.min(10, Math.max(0, (score ?? 5) + by));
