@@ -60,7 +60,7 @@ def test_from_the_builder_to_the_log(
     phone.locator("section").filter(has_text="Basin corner").get_by_role("link", name="Weld attempt 1").click()
     expect(phone.get_by_text("Blank wiped with denatured alcohol")).to_be_visible()
     expect(phone.get_by_text("Filled with the card")).to_be_visible()
-    phone.get_by_label("Blank wiped with denatured alcohol").check()
+    phone.get_by_label("Blank wiped with denatured alcohol").click()
     expect(phone.get_by_text("1 of 9")).to_be_visible()
     phone.get_by_role("button", name="All of it done").click()
     expect(phone.get_by_text("9 of 9")).to_be_visible()
