@@ -8,8 +8,7 @@ Needs a running demo; prints frames a second and the longest time between two.
 import sys
 from itertools import pairwise
 
-from playwright.sync_api import sync_playwright
-from take import LAPTOP, open_last_attempt, signed_in
+from take import LAPTOP, chromium, open_last_attempt, signed_in
 
 COUNT_FRAMES = """() => {
   window.frames_at = [];
@@ -21,11 +20,7 @@ SWEEPS, STEPS = 6, 120
 
 def main(base: str) -> None:
     """Move the pointer to and fro over the strip and count."""
-    with sync_playwright() as p:
-        browser = p.chromium.launch(
-            executable_path="/usr/bin/chromium",
-            args=["--no-sandbox", "--disable-gpu", "--disable-background-networking"],
-        )
+    with chromium() as browser:
         page = signed_in(browser, base, "ines", LAPTOP)
         open_last_attempt(page, "Dara Quill")
         line = page.get_by_role("slider", name="Place along the bead")
@@ -48,7 +43,6 @@ def main(base: str) -> None:
         sys.stdout.write(
             f"{rate:.0f} frames a second over {seconds:.1f} s, longest time between two {max(gaps):.0f} ms; the line stood at {stood}\n"
         )
-        browser.close()
 
 
 if __name__ == "__main__":

@@ -1,12 +1,26 @@
 """Takes the pictures of docs/screenshots from a running demo: python docs/screenshots/take.py http://127.0.0.1:8000"""
 
 import sys
+from collections.abc import Iterator
+from contextlib import contextmanager
 from pathlib import Path
 
 from playwright.sync_api import Browser, Page, sync_playwright
 
 HERE = Path(__file__).parent
 LAPTOP, PHONE = (1280, 800), (390, 844)
+
+
+@contextmanager
+def chromium() -> Iterator[Browser]:
+    """Debian's Chromium without a screen, closed at the end."""
+    with sync_playwright() as p:
+        browser = p.chromium.launch(
+            executable_path="/usr/bin/chromium",
+            args=["--no-sandbox", "--disable-gpu", "--disable-background-networking"],
+        )
+        yield browser
+        browser.close()
 
 
 def signed_in(browser: Browser, base: str, name: str, size: tuple[int, int], night: bool = False) -> Page:
@@ -38,11 +52,7 @@ def open_last_attempt(page: Page, student: str) -> None:
 
 def main(base: str) -> None:
     """All pictures, from the demo data."""
-    with sync_playwright() as p:
-        browser = p.chromium.launch(
-            executable_path="/usr/bin/chromium",
-            args=["--no-sandbox", "--disable-gpu", "--disable-background-networking"],
-        )
+    with chromium() as browser:
         staff = signed_in(browser, base, "ines", LAPTOP)
         take(staff, "desk")
         for tab, name in (("Coupons", "coupons"), ("Class wall", "wall")):
@@ -66,8 +76,7 @@ def main(base: str) -> None:
             (staff, "marking"),
             (signed_in(browser, base, "tobin", LAPTOP, night=True), "marking-night"),
         ):
-            page.get_by_role("link", name="Desk").click()
-            page.get_by_role("link").filter(has_text="Dara Quill").filter(has_text="attempt").click()
+            open_last_attempt(page, "Dara Quill")
             page.get_by_role("slider").focus()
             page.keyboard.press("PageUp")
             take(page, name)
@@ -106,7 +115,6 @@ def main(base: str) -> None:
         phone.get_by_role("link", name="My coupons").first.click()
         phone.get_by_role("link", name="Attempt 1").first.click()
         take(phone, "phone-feedback")
-        browser.close()
 
 
 if __name__ == "__main__":

@@ -175,7 +175,7 @@ def _children(env: dict[str, str], host: str, port: int) -> list[Child]:
 
 def workers(env: dict[str, str], count: int) -> list[Child]:
     """Processes that measure photos, one photo each at a time, each on one core."""
-    one_core = {**env, "OMP_NUM_THREADS": "1", "OPENBLAS_NUM_THREADS": "1"}
+    one_core = {**env, **dict.fromkeys(("OMP_NUM_THREADS", "OPENBLAS_NUM_THREADS", "OPENCV_FOR_THREADS_NUM"), "1")}
     procrastinate = [str(PYTHON), "-m", "django", "procrastinate", "worker", "--queues", "measure,upkeep"]
     return [
         Child(f"worker-{k}", [*procrastinate, "--name", f"worker-{k}", "--concurrency", "1"], one_core)

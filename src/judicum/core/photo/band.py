@@ -16,6 +16,8 @@ HALF_BAND_MM = 9.0
 FINEST_PX_PER_MM = 12.0
 THIN = 3
 """Every so many samples are enough for the colour of the plate and the usual edge."""
+ALONG_MM = 0.5
+"""How far the light is averaged along the line before edges across it are looked for."""
 LINE_WEIGHT = 0.7
 """Weight of a dark line (CIELAB lightness) beside a change of colour."""
 VIEW_WEIGHTS = (0.5, 0.5)
@@ -92,7 +94,7 @@ def bare_metal(band: Band) -> Floats:
     return np.maximum(np.median(outer, axis=0), 1e-3)
 
 
-def edge_strength(band: Band, along_mm: float = 0.5) -> Floats:
+def edge_strength(band: Band) -> Floats:
     """How sharply and how lastingly the metal changes across, (rows, columns), in units of its own median.
 
     The geometric mean of two views of the same light: its colour (CIELAB), in which a toe always
@@ -100,7 +102,7 @@ def edge_strength(band: Band, along_mm: float = 0.5) -> Floats:
     are faint but thin film on bare plate is noisy.
     """
     density = band.px_per_mm
-    light = cv2.GaussianBlur(band.linear, (0, 0), sigmaX=along_mm * density, sigmaY=0.07 * density)
+    light = cv2.GaussianBlur(band.linear, (0, 0), sigmaX=ALONG_MM * density, sigmaY=0.07 * density)
     film, shade = film_and_shade(light, bare_metal(band))
     views: list[Floats] = [
         linear_to_lab(light) * LAB_WEIGHT,

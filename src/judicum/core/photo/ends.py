@@ -1,7 +1,8 @@
 """Both ends of a bead, found by fitting rounded caps to the edge that closes its outline."""
 
 from collections.abc import Callable
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass
+from functools import cached_property
 from typing import NamedTuple
 
 import cv2
@@ -81,23 +82,18 @@ def find_ends(band: Band, toes: Toes) -> Ends:
 
 @dataclass(frozen=True)
 class _End:
-    """One end of a bead: how it lies and what its toes nearby look like.
+    """One end of a bead: the traced end `rough`, `way` -1 at the start and 1 at the end, and its toes nearby.
 
-    `rough` is the traced end and `way` -1 at the start, 1 at the end; distances are counted outward from `rough`.
-    The centre lies at `middle + slope * distance`. `face`, `zone` (film and shade) and `toe` (ACROSS_MM, 5) are usual
-    for the toes nearby.
+    `left` and `right` (k,) are the toes at distances `beyond` (k,), counted outward from `rough`.
     """
 
     band: Band
     views: tuple[Floats, Floats]
     rough: float
     way: float
-    half: float
-    middle: float
-    slope: float
-    face: Floats = field(default_factory=lambda: np.zeros(2))
-    zone: Floats = field(default_factory=lambda: np.zeros(2))
-    toe: Floats = field(default_factory=lambda: np.zeros((len(ACROSS_MM), 5)))
+    beyond: Floats
+    left: Floats
+    right: Floats
 
     @classmethod
     def near(cls, band: Band, views: tuple[Floats, Floats], toes: Toes, rough: float, way: float) -> "_End | None":
@@ -107,21 +103,48 @@ class _End:
         inner &= toes.inside
         if inner.sum() < 4:
             return None
-        left, right, centre = toes.left_mm[inner], toes.right_mm[inner], toes.centre_mm[inner]
         beyond = way * (toes.s_mm[inner] - rough)
-        slope = float(np.clip(np.polyfit(beyond, centre, 1)[0], -MOST_SLOPE, MOST_SLOPE))
-        half = float(np.median(right - left)) / 2
-        end = cls(band, views, rough, way, half, float(np.median(centre - slope * beyond)), slope)
-        face = end.read(beyond[None], centre + np.linspace(-0.75, 0.75, 9)[:, None] * half)
+        return cls(band, views, rough, way, beyond, toes.left_mm[inner], toes.right_mm[inner])
+
+    @cached_property
+    def half(self) -> float:
+        """Half the usual width."""
+        return float(np.median(self.right - self.left)) / 2
+
+    @cached_property
+    def axis(self) -> tuple[float, float]:
+        """Where the centre lies at the traced end, and how it slopes outward."""
+        centre = (self.left + self.right) / 2
+        slope = float(np.clip(np.polyfit(self.beyond, centre, 1)[0], -MOST_SLOPE, MOST_SLOPE))
+        return float(np.median(centre - slope * self.beyond)), slope
+
+    @cached_property
+    def face(self) -> Floats:
+        """Usual film and shade of the face."""
+        across = (self.left + self.right) / 2 + np.linspace(-0.75, 0.75, 9)[:, None] * self.half
+        return np.asarray(np.median(self.read(self.beyond[None], across), axis=(0, 1))[3:])
+
+    @cached_property
+    def zone(self) -> Floats:
+        """Usual film and shade beside the toes."""
         away = np.linspace(0.35, 0.8, 5)[:, None]
-        zone = end.read(beyond[None], np.concatenate([left - away, right + away]))
-        toe = _across(lambda d: end.read(beyond[None], np.stack([left - d, right + d])))
-        return replace(
-            end,
-            face=np.median(face, axis=(0, 1))[3:],
-            zone=np.median(zone, axis=(0, 1))[3:],
-            toe=np.median(toe, axis=2).mean(1),
-        )
+        across = np.concatenate([self.left - away, self.right + away])
+        return np.asarray(np.median(self.read(self.beyond[None], across), axis=(0, 1))[3:])
+
+    @cached_property
+    def toe(self) -> Floats:
+        """The usual light across a toe: (ACROSS_MM, 5)."""
+        seen = _across(lambda d: self.read(self.beyond[None], np.stack([self.left - d, self.right + d])))
+        return np.asarray(np.median(seen, axis=2).mean(1))
+
+    @cached_property
+    def flanks(self) -> tuple[Floats, Floats]:
+        """Distances outward at even steps, and how sharp the toes drawn on are there."""
+        middle, slope = self.axis
+        s = np.arange(-INSIDE_MM - FLANK_MM - 2 * self.half, BEYOND_MM, STEP_MM)
+        side = np.array([-1.0, 1.0])[:, None]
+        seen = _across(lambda d: self.read(s[None], middle + slope * s + side * (self.half + d)))
+        return s, _edge(seen).mean(0)
 
     def read(self, beyond: Floats, n: Floats) -> Floats:
         """The five channels at distances beyond the traced end and across the line, both 2-D."""
@@ -137,7 +160,8 @@ class _End:
             tips, self.half * np.array(CAP_LENGTHS), self.half * np.array(ASIDE), angle, indexing="ij"
         )
         beyond = tip - length * (1 - np.cos(phi))
-        across = self.middle + self.slope * beyond + aside + self.half * np.sin(phi)
+        middle, slope = self.axis
+        across = middle + slope * beyond + aside + self.half * np.sin(phi)
         normal = np.stack([np.cos(phi) / length, np.sin(phi) / self.half], -1)
         normal /= np.linalg.norm(normal, axis=-1, keepdims=True)
         flat = (-1, directions)
@@ -150,7 +174,8 @@ class _End:
         seen = _across(ring)
         inside, outside = seen[0, ..., 3:], seen[-1, ..., 3:]
         like = _likeness(outside, self.zone, self.face) + _likeness(inside, self.face, self.zone)
-        toes_behind, usual = self._toes_behind(tip[..., 0].ravel() - length[..., 0].ravel())
+        toes_behind = self._toes_behind((tip - length)[..., 0].ravel())
+        usual = float(np.median(self.flanks[1][self.flanks[0] < 0]))
         # It is the same toe all around: an outline sharper than the toes beside it is a contour of the tint.
         sharp = _edge(seen).mean(-1)
         score = (
@@ -161,20 +186,16 @@ class _End:
         )
         return np.asarray(score.reshape(len(tips), -1).max(1))
 
-    def _toes_behind(self, caps: Floats) -> tuple[Floats, float]:
-        """How sharp the toes are just behind caps that begin at some distances, and usually.
+    def _toes_behind(self, caps: Floats) -> Floats:
+        """How sharp the toes are just behind caps that begin at some distances.
 
         A contour of the tint beyond the tip has a cap but no toes behind it.
         """
-        behind = np.arange(-INSIDE_MM - FLANK_MM - 2 * self.half, BEYOND_MM, STEP_MM)[None, :]
-        side = np.array([-1.0, 1.0])[:, None]
-        there = _edge(
-            _across(lambda d: self.read(behind, self.middle + self.slope * behind + side * (self.half + d)))
-        ).mean(0)
-        reached = np.concatenate([[0.0], np.cumsum(there)])
-        last = np.clip(np.round((caps - behind[0, 0]) / STEP_MM).astype(int), 0, behind.size)
+        s, sharp = self.flanks
+        reached = np.concatenate([[0.0], np.cumsum(sharp)])
+        last = np.clip(np.round((caps - s[0]) / STEP_MM).astype(int), 0, s.size)
         first = np.maximum(last - round(FLANK_MM / STEP_MM), 0)
-        return (reached[last] - reached[first]) / np.maximum(last - first, 1), float(np.median(there[behind[0] < 0]))
+        return np.asarray((reached[last] - reached[first]) / np.maximum(last - first, 1))
 
 
 def _across(at: Callable[[float], Floats]) -> Floats:

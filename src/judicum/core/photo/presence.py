@@ -19,6 +19,7 @@ CERTAIN_STRENGTH, FAINT_STEP = 8.0, 0.4
 LEAST_STEP, FADES, STEPS, SHARP = 0.8, 0.95, 1.5, 7.0
 """Distinctness (`settle.distinctness`) under which two edges are no bead and are doubted, from which they are believed, and are certain."""
 CLEAR_TIPS = 3.8
+"""`Ends.clear` from which edges that hardly step are believed."""
 STEP_WEIGHT, CLEAR_STEP = 0.15, 3.0
 LEAST_SHARE, LEAST_EVIDENCE = 0.4, 0.45
 """Of the outer pair's width and strength, what an inner one has to have."""

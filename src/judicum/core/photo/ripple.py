@@ -103,23 +103,27 @@ def find_ripples(face: Floats, step_mm: float, half_width_mm: float) -> Ripple |
     body = face[rows, end : face.shape[1] - end].astype(np.float32)
     lines_only = _fine_lines(body, step_mm)
     detail = _in_own_scatter(lines_only)
+
+    def lined_up(lines: Floats, train: _Train) -> Floats:
+        return _aligned(lines, u[rows], train.curve_mm / step_mm, train.lean_mm / step_mm)
+
+    clipped = np.clip(detail, -MOST, MOST)
     best = _train(detail, -1.0, u[rows], step_mm, half_width_mm)
-    shown = _aligned(np.clip(detail, -MOST, MOST), u[rows], best.curve_mm / step_mm, best.lean_mm / step_mm)
+    shown = lined_up(clipped, best)
     if best.agreement < AGREEMENT or _skewness(shown.mean(0)) > BRIGHT_SKEWNESS:
         bright = _train(detail, 1.0, u[rows], step_mm, half_width_mm)
-        best = max(best, bright, key=lambda train: train.agreement)
+        if bright.agreement > best.agreement:
+            best, shown = bright, lined_up(clipped, bright)
     if best.agreement < AGREEMENT or abs(best.curve_mm) < STRAIGHT * 2 * half_width_mm:
         return None
     pitch = _usual_gap(best.signal, step_mm)
     if pitch is None:
         return None
-    shape = u[rows], best.curve_mm / step_mm, best.lean_mm / step_mm
-    shown = _aligned(np.clip(detail, -MOST, MOST), *shape)
     lines = _most_rows(np.clip(best.sign * shown, 0, MOST))
     sharp = _peaks(gaussian_filter1d(lines, 0.07 * pitch / step_mm), pitch / step_mm)
     if len(sharp) < 4:
         return None
-    height = _most_rows(best.sign * _aligned(lines_only, *shape))[np.rint(sharp).astype(int)]
+    height = _most_rows(best.sign * lined_up(lines_only, best))[np.rint(sharp).astype(int)]
     if float(np.median(height)) < LEAST_CONTRAST:
         return None
     sharp = sharp + _middle(shown.mean(0), sharp, min(FLANKS_MM, FLANKS_SHARE * pitch) / step_mm)
@@ -218,7 +222,7 @@ def run_past(face: Floats, step_mm: float, ripple: Ripple, share: float) -> floa
         ripple: fronts found within the middle `share` of its width.
     """
     u = np.linspace(-1, 1, len(face)) / share
-    lines = np.clip(-_in_own_scatter(_fine_lines(face.astype(np.float32), step_mm)), 0, 4)
+    lines = np.clip(-_in_own_scatter(_fine_lines(face.astype(np.float32), step_mm)), 0, MOST)
     near = np.array([-1, 0, 1])
     seen = np.empty(len(u))
     for k, (row, height) in enumerate(zip(lines, u, strict=True)):

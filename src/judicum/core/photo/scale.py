@@ -14,7 +14,7 @@ from judicum.core.errors import InvalidValue
 from judicum.core.photo.picture import Picture
 
 LOOKED_AT_PX = (1000, 1800, 800, 350)
-"""Long sides at which markers are looked for: 16 to 18 mm across, they are found in 2 megapixels, blurred ones in fewer."""
+"""Long sides at which markers are looked for: 16 to 18 mm across, they are found in less than a megapixel, far ones in more, blurred ones in fewer."""
 LEAST_MARKERS = 2
 MOST_RESIDUAL_MM = 1.5
 """A misfit with which markers belong to no card."""

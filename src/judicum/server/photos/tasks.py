@@ -21,13 +21,10 @@ MOST_ATTEMPTS = 2
 def measure(measurement_id: int) -> None:
     """Measure one photo; one that is done already is left alone."""
     # The measuring code takes seconds to import and only the worker needs it.
-    import cv2
-
     from judicum.core.photo.measure import measure_photo
     from judicum.core.photo.scale import GivenScale
     from judicum.server.photos.actions.store_measurement import store_measurement, strip_file
 
-    cv2.setNumThreads(1)  # Workers share the cores: a photo each, not one photo on all of them.
     mine = Measurement.objects.select_related("photo__picture").filter(pk=measurement_id).first()
     if mine is None or mine.state == MeasurementState.DONE:
         return

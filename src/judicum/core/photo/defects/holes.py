@@ -13,7 +13,9 @@ HOLE_LIGHT = 0.33
 HOLE_LIGHTNESS = 24.0
 BLACK_LIGHTNESS, BLACK_CHROMA = 11.0, 6.0
 ALIKE_SHARE, ALIKE_MM2, MOST_ALIKE = 0.55, 0.06, 3
+"""Places of some size that stand out by this share of a speck's step; so many of them are shine."""
 SEED_SPREADS = 1.6
+"""How many times the face's own spread the brightest part of a speck stands out."""
 SPECK_STEP = 0.6
 """Natural logarithm of the light step at a speck."""
 PORE_MM = (0.35, 2.2)
