@@ -110,7 +110,7 @@ def main(base: str) -> None:
         phone.get_by_role("slider").scroll_into_view_if_needed()
         take(phone, "phone-photo")
         phone.get_by_role("button", name="Change the log").click()
-        phone.get_by_role("heading", name="Log of the run").scroll_into_view_if_needed()
+        phone.get_by_role("heading", name="Log of the run").evaluate("heading => heading.scrollIntoView()")
         take(phone, "phone-log")
         phone.get_by_role("link", name="My coupons").first.click()
         phone.get_by_role("link", name="Attempt 1").first.click()

@@ -37,6 +37,20 @@ def test_points_of_no_sense_are_one_line_and_exit_2(points: str, capsys: pytest.
     assert "points" in said.err
 
 
+@pytest.mark.parametrize(
+    ("given", "field"), [(["--share", "0"], "share"), (["--share", "1.5"], "share"), (["--draw", "-1"], "draw")]
+)
+def test_a_benchmark_of_no_sense_is_one_line_and_exit_2(
+    given: list[str], field: str, capsys: pytest.CaptureFixture[str]
+) -> None:
+    assert main(["bench-photo", *given]) == 2
+    said = capsys.readouterr()
+    assert said.out == ""
+    assert said.err.startswith("judicum bench-photo:")
+    assert field in said.err
+    assert given[1] in said.err
+
+
 def test_a_card_is_written(tmp_path: Path) -> None:
     out = tmp_path / "card.pdf"
     assert main(["card", "window", "-o", str(out)]) == 0

@@ -112,3 +112,26 @@ def test_help_lists_the_commands() -> None:
     assert done.returncode == 0
     for command in ("demo", "start", "stop", "test", "measure", "card"):
         assert command in done.stdout
+
+
+@pytest.mark.parametrize("count", [1, 3])
+def test_workers_measure_one_photo_at_a_time_each_on_a_core_of_its_own(count: int) -> None:
+    children = serve.workers({"JUDICUM_VAR": "/nowhere"}, count)
+    assert [child.name for child in children] == [f"worker-{k}" for k in range(1, count + 1)]
+    for child in children:
+        assert child.env["JUDICUM_VAR"] == "/nowhere"
+        threads = {key: value for key, value in child.env.items() if key != "JUDICUM_VAR"}
+        assert set(threads) == {"OMP_NUM_THREADS", "OPENBLAS_NUM_THREADS", "OPENCV_FOR_THREADS_NUM"}
+        assert set(threads.values()) == {"1"}
+        assert child.command[child.command.index("--concurrency") + 1] == "1"
+
+
+def test_opencv_keeps_to_the_threads_its_environment_names() -> None:
+    (worker,) = serve.workers(dict(os.environ), 1)
+    told = subprocess.run(
+        [sys.executable, "-c", "import cv2; print(cv2.getNumThreads())"],
+        env=worker.env,
+        capture_output=True,
+        check=True,
+    )
+    assert told.stdout.strip() == b"1"

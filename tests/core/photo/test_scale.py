@@ -5,7 +5,7 @@ import pytest
 from judicum.core.errors import InvalidValue
 from judicum.core.photo.decode import decode
 from judicum.core.photo.picture import Picture
-from judicum.core.photo.scale import GivenScale, find_card, plane_scale
+from judicum.core.photo.scale import GivenScale, card_geometry, find_card, find_markers, plane_scale
 from tests.drawn import bead_photo
 
 
@@ -22,6 +22,19 @@ def test_card_millimetres_land_on_the_right_pixels(tilt: float, turn: float) -> 
     assert scale.tilt_deg == pytest.approx(tilt, abs=3.0)
     assert scale.residual_mm is not None
     assert scale.residual_mm < 0.08
+
+
+@pytest.mark.parametrize("size", [(1600, 1200), (4000, 3000)])
+def test_markers_found_in_a_small_copy_lie_to_a_pixel_in_the_whole_photo(size: tuple[int, int]) -> None:
+    photo = bead_photo(tilt_deg=8.0, turn_deg=5.0, size=size)
+    seen = find_markers(Picture(decode(photo.jpeg)))
+    card = card_geometry()["window"]
+    assert set(seen) == {marker["id"] for marker in card["markers"]}
+    for marker in card["markers"]:
+        (x, y), side = marker["at"], card["marker_size"]
+        corners = np.array([[x, y], [x + side, y], [x + side, y + side], [x, y + side]], float)
+        truth = cv2.perspectiveTransform(corners[None], photo.to_px)[0]
+        assert np.abs(seen[marker["id"]] - truth).max() < 1.5
 
 
 def test_no_card_no_scale() -> None:

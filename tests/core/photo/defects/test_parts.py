@@ -56,6 +56,14 @@ def test_a_hard_speck_that_is_no_hole_is_an_inclusion(share: float) -> None:
     assert [f.kind for f in spots(canvas.face(), nothing(canvas))] == ["inclusion"]
 
 
+@pytest.mark.parametrize(("glints", "kinds"), [(1, ["inclusion"]), (8, [])])
+def test_glints_that_come_back_along_the_bead_are_shine(glints: int, kinds: list[str]) -> None:
+    canvas = Canvas(face_nm=20)
+    for s in np.linspace(12, 48, glints) if glints > 1 else [25.0]:
+        canvas.dim(canvas.near(float(s), 0.4, 0.8), 2.4)
+    assert [f.kind for f in spots(canvas.face(), nothing(canvas))] == kinds
+
+
 @pytest.mark.parametrize("size", [0.6, 0.9, 1.3])
 def test_a_speck_has_the_size_it_has_at_half_its_height(size: float) -> None:
     canvas = Canvas(face_nm=20)
