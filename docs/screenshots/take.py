@@ -41,6 +41,9 @@ def take(page: Page, name: str) -> None:
     """Wait until the page is quiet, then keep its picture."""
     page.wait_for_load_state("networkidle")
     page.wait_for_timeout(600)
+    # What the page asked for meanwhile, pictures above all.
+    page.wait_for_load_state("networkidle")
+    page.wait_for_timeout(1500)
     page.screenshot(path=HERE / f"{name}.png")
 
 
