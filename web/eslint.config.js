@@ -11,7 +11,23 @@ export default defineConfig([
   hooks.configs.flat.recommended,
   ...features.map((name) => ({
     files: [`src/features/${name}/**`],
-    rules: { "no-restricted-imports": ["error", { patterns: [{ group: ["**/features/*"], message: "Features do not import each other; move what two need to ui/." }, { group: ["**/app/*"], message: "Features do not know the shell." }] }] },
+    rules: {
+      "no-restricted-imports": [
+        "error",
+        {
+          patterns: [
+            {
+              group: ["**/features/*"],
+              message: "Features do not import each other; move what two need to ui/.",
+            },
+            { group: ["**/app/*"], message: "Features do not know the shell." },
+          ],
+        },
+      ],
+    },
   })),
-  { files: ["src/ui/**"], rules: { "no-restricted-imports": ["error", { patterns: ["**/features/*", "**/app/*"] }] } },
+  {
+    files: ["src/ui/**"],
+    rules: { "no-restricted-imports": ["error", { patterns: ["**/features/*", "**/app/*"] }] },
+  },
 ]);

@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { problemOf, Refused, unwrap } from "./client";
 
-const answer = (status: number, body: { data?: unknown; error?: unknown }) => Promise.resolve({ ...body, response: new Response(null, { status }) });
+const answer = (status: number, body: { data?: unknown; error?: unknown }) =>
+  Promise.resolve({ ...body, response: new Response(null, { status }) });
 
 describe("answers of the server", () => {
   it("gives the data of a good one", async () => {

@@ -25,10 +25,17 @@ const withCsrf: Middleware = {
 export const api = createClient<paths>({ baseUrl: "/", credentials: "same-origin" });
 api.use(withCsrf);
 
-const noAnswer: Problem = { code: "no_answer", status: 0, detail: "The server does not answer. Check the connection; nothing you sent is lost.", errors: [] };
+const noAnswer: Problem = {
+  code: "no_answer",
+  status: 0,
+  detail: "The server does not answer. Check the connection; nothing you sent is lost.",
+  errors: [],
+};
 
 /** The data of an answer; throws Refused for a problem, and for no answer at all. */
-export async function unwrap<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+export async function unwrap<T>(
+  call: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<T> {
   let result;
   try {
     result = await call;
@@ -41,5 +48,10 @@ export async function unwrap<T>(call: Promise<{ data?: T; error?: unknown; respo
 
 export function problemOf(error: unknown, status: number): Problem {
   if (error && typeof error === "object" && "code" in error && "detail" in error) return error as Problem;
-  return { code: "broken", status, detail: `The server failed (${String(status)}). Try again; if it stays, tell whoever runs it.`, errors: [] };
+  return {
+    code: "broken",
+    status,
+    detail: `The server failed (${String(status)}). Try again; if it stays, tell whoever runs it.`,
+    errors: [],
+  };
 }

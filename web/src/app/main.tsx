@@ -10,7 +10,8 @@ const queries = new QueryClient({
   defaultOptions: {
     queries: {
       staleTime: 5_000,
-      retry: (failures, error) => failures < 2 && !(error instanceof Refused && error.problem.status > 0 && error.problem.status < 500),
+      retry: (failures, error) =>
+        failures < 2 && !(error instanceof Refused && error.problem.status > 0 && error.problem.status < 500),
     },
   },
 });

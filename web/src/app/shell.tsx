@@ -25,7 +25,9 @@ export function Home() {
   if (session.isError) return <Navigate to="/sign-in" replace />;
   const course = session.data.courses[0];
   if (!course) return <Navigate to="/join" replace />;
-  return <Navigate to={`/course/${String(course.id)}/${course.role === "student" ? "mine" : "desk"}`} replace />;
+  return (
+    <Navigate to={`/course/${String(course.id)}/${course.role === "student" ? "mine" : "desk"}`} replace />
+  );
 }
 
 export function ForRole({ staff, student }: { staff: ReactNode; student: ReactNode }) {
@@ -53,11 +55,22 @@ export function CourseShell() {
   return (
     <CourseContext value={{ id: course.id, name: course.name, role: course.role }}>
       <div className={`min-h-dvh bg-base-200 ${student ? "pb-20 sm:pb-0" : ""}`}>
-        <a href="#content" className="btn btn-sm sr-only focus:not-sr-only">Skip to content</a>
-        <header className="flex items-center gap-x-3 border-b lg:gap-x-5 border-base-300 bg-base-100 px-3 py-1">
+        <a href="#content" className="btn sr-only btn-sm focus:not-sr-only">
+          Skip to content
+        </a>
+        <header className="flex items-center gap-x-3 border-b border-base-300 bg-base-100 px-3 py-1 lg:gap-x-5">
           <img src="/mark.svg" alt="Judicum" className="size-8" />
-          <span className="min-w-0 shrink truncate font-semibold" title={course.name}>{course.name}</span>
-          <nav aria-label="Course" className={student ? "fixed inset-x-0 bottom-0 z-20 flex border-t border-base-300 bg-base-100 sm:static sm:border-0" : "flex shrink-0"}>
+          <span className="min-w-0 shrink truncate font-semibold" title={course.name}>
+            {course.name}
+          </span>
+          <nav
+            aria-label="Course"
+            className={
+              student
+                ? "fixed inset-x-0 bottom-0 z-20 flex border-t border-base-300 bg-base-100 sm:static sm:border-0"
+                : "flex shrink-0"
+            }
+          >
             {tabs.map(({ to, words, icon: Icon }) => (
               <NavLink
                 key={to}
@@ -94,10 +107,20 @@ function UnitSwitch() {
       className="btn btn-ghost px-2 whitespace-nowrap"
       disabled={change.isPending}
       title="Switch units"
-      aria-label={metric ? "Units: mm and L/min. Switch to thousandths and CFH" : "Units: thousandths and CFH. Switch to mm and L/min"}
-      onClick={() => { change.mutate(metric ? { length_unit: "thou", flow_unit: "cfh" } : { length_unit: "mm", flow_unit: "l_min" }); }}
+      aria-label={
+        metric
+          ? "Units: mm and L/min. Switch to thousandths and CFH"
+          : "Units: thousandths and CFH. Switch to mm and L/min"
+      }
+      onClick={() => {
+        change.mutate(
+          metric ? { length_unit: "thou", flow_unit: "cfh" } : { length_unit: "mm", flow_unit: "l_min" },
+        );
+      }}
     >
-      <Ruler size={18} aria-hidden /> <span className="hidden sm:inline">{metric ? "mm · L/min" : "thou · CFH"}</span><span className="sm:hidden">{metric ? "mm" : "thou"}</span>
+      <Ruler size={18} aria-hidden />{" "}
+      <span className="hidden sm:inline">{metric ? "mm · L/min" : "thou · CFH"}</span>
+      <span className="sm:hidden">{metric ? "mm" : "thou"}</span>
     </button>
   );
 }
@@ -105,7 +128,13 @@ function UnitSwitch() {
 function SignOut({ name }: { name: string }) {
   const out = useSignOut();
   return (
-    <button className="btn btn-ghost px-2" aria-label={`Sign out ${name}`} onClick={() => { out.mutate(); }}>
+    <button
+      className="btn btn-ghost px-2"
+      aria-label={`Sign out ${name}`}
+      onClick={() => {
+        out.mutate();
+      }}
+    >
       <LogOut size={18} aria-hidden /> <span className="hidden md:inline">{name}</span>
     </button>
   );

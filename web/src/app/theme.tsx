@@ -17,7 +17,7 @@ export function ThemeSwitch() {
   const other = theme === "day" ? "night" : "day";
   return (
     <button
-      className="btn btn-ghost btn-square"
+      className="btn btn-square btn-ghost"
       aria-label={`Switch to ${other} colours`}
       onClick={() => {
         localStorage.setItem("theme", other);

@@ -4,17 +4,36 @@ import { lineFrom, PhotoLines } from "./photo-lines";
 import { Problem } from "./states";
 import { useAttemptChange, type Attempt } from "./use-attempt";
 
-const SECOND = { work: "plate, from the joint outward", travel: "direction of travel, from the arc forward" } as const;
+const SECOND = {
+  work: "plate, from the joint outward",
+  travel: "direction of travel, from the arc forward",
+} as const;
 const TORCH = "torch, from the tip upward";
 
 /** Two lines drawn on a photo of the torch; the server computes the angle and writes it into the log as measured. */
-export function AngleReader({ attempt, photo, close }: { attempt: Attempt; photo: Schemas["Photo"]; close: () => void }) {
+export function AngleReader({
+  attempt,
+  photo,
+  close,
+}: {
+  attempt: Attempt;
+  photo: Schemas["Photo"];
+  close: () => void;
+}) {
   const [which, setWhich] = useState<"work" | "travel">("work");
   const [run, setRun] = useState(attempt.runs.at(-1)?.number ?? 1);
-  const [lines, setLines] = useState([lineFrom(photo, TORCH, "#ffd400", [0.42, 0.6], [0.54, 0.25]), lineFrom(photo, SECOND.work, "#ff7ad9", [0.5, 0.8], [0.85, 0.8])]);
+  const [lines, setLines] = useState([
+    lineFrom(photo, TORCH, "#ffd400", [0.42, 0.6], [0.54, 0.25]),
+    lineFrom(photo, SECOND.work, "#ff7ad9", [0.5, 0.8], [0.85, 0.8]),
+  ]);
   const read = useAttemptChange(attempt.id, () => {
     const [torch, reference] = lines.map((l) => l.ends.map((p) => [...p]));
-    return unwrap(api.POST("/api/photos/{photo_id}/angle", { params: { path: { photo_id: photo.id } }, body: { which, torch: torch ?? [], reference: reference ?? [], run } }));
+    return unwrap(
+      api.POST("/api/photos/{photo_id}/angle", {
+        params: { path: { photo_id: photo.id } },
+        body: { which, torch: torch ?? [], reference: reference ?? [], run },
+      }),
+    );
   });
   function choose(next: "work" | "travel") {
     setWhich(next);
@@ -24,19 +43,55 @@ export function AngleReader({ attempt, photo, close }: { attempt: Attempt; photo
     <div className="space-y-2 rounded-box bg-base-200 p-3">
       <div className="flex flex-wrap items-center gap-3">
         <div className="join" role="group" aria-label="Which angle">
-          {(["work", "travel"] as const).map((w) => <button key={w} className={`btn btn-sm join-item ${w === which ? "btn-primary" : ""}`} aria-pressed={w === which} onClick={() => { choose(w); }}>{w === "work" ? "Work angle" : "Travel angle"}</button>)}
+          {(["work", "travel"] as const).map((w) => (
+            <button
+              key={w}
+              className={`btn join-item btn-sm ${w === which ? "btn-primary" : ""}`}
+              aria-pressed={w === which}
+              onClick={() => {
+                choose(w);
+              }}
+            >
+              {w === "work" ? "Work angle" : "Travel angle"}
+            </button>
+          ))}
         </div>
         {attempt.runs.length > 1 && (
-          <label className="flex items-center gap-2 text-sm">of run
-            <select className="select select-sm w-20" value={run} onChange={(e) => { setRun(Number(e.target.value)); }}>{attempt.runs.map((r) => <option key={r.number}>{r.number}</option>)}</select>
+          <label className="flex items-center gap-2 text-sm">
+            of run
+            <select
+              className="select w-20 select-sm"
+              value={run}
+              onChange={(e) => {
+                setRun(Number(e.target.value));
+              }}
+            >
+              {attempt.runs.map((r) => (
+                <option key={r.number}>{r.number}</option>
+              ))}
+            </select>
           </label>
         )}
       </div>
-      <p className="text-sm"><strong className="rounded bg-[#ffd400] px-1 text-black">Yellow</strong> along the {TORCH}; <strong className="rounded bg-[#ff7ad9] px-1 text-black">pink</strong> along the {SECOND[which]}. The full end of each line is where it begins. Turned 20° from square, the camera reads 45° up to 2° wrong.</p>
+      <p className="text-sm">
+        <strong className="rounded bg-[#ffd400] px-1 text-black">Yellow</strong> along the {TORCH};{" "}
+        <strong className="rounded bg-[#ff7ad9] px-1 text-black">pink</strong> along the {SECOND[which]}. The
+        full end of each line is where it begins. Turned 20° from square, the camera reads 45° up to 2° wrong.
+      </p>
       <PhotoLines photo={photo} lines={lines} change={setLines} label="Photo of the torch with two lines" />
       <div className="flex gap-2">
-        <button className="btn btn-primary btn-sm" disabled={read.isPending} onClick={() => { read.mutate(undefined, { onSuccess: close }); }}>Put it into the log</button>
-        <button className="btn btn-sm" onClick={close}>Leave it</button>
+        <button
+          className="btn btn-primary btn-sm"
+          disabled={read.isPending}
+          onClick={() => {
+            read.mutate(undefined, { onSuccess: close });
+          }}
+        >
+          Put it into the log
+        </button>
+        <button className="btn btn-sm" onClick={close}>
+          Leave it
+        </button>
       </div>
       <Problem error={read.error} />
     </div>

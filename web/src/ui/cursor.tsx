@@ -1,7 +1,11 @@
 import { createContext, use, useState, useSyncExternalStore, type ReactNode } from "react";
 
 /** One place along the bead (mm), followed by photo, strip and tracks without redrawing them. */
-type Store = { get: () => number | null; set: (s: number | null) => void; subscribe: (heard: () => void) => () => void };
+type Store = {
+  get: () => number | null;
+  set: (s: number | null) => void;
+  subscribe: (heard: () => void) => () => void;
+};
 
 function makeStore(): Store {
   let at: number | null = null;
@@ -10,7 +14,9 @@ function makeStore(): Store {
     get: () => at,
     set: (s) => {
       at = s;
-      listeners.forEach((heard) => { heard(); });
+      listeners.forEach((heard) => {
+        heard();
+      });
     },
     subscribe: (heard) => {
       listeners.add(heard);

@@ -7,7 +7,13 @@ import { defectWords } from "./words";
 type Defect = Schemas["Defect"];
 const LEAST_MM = 6;
 
-type Props = { defects: Defect[]; photo: Schemas["Photo"]; overlay: Schemas["Overlay"]; units: Units; action?: (defect: Defect) => ReactNode };
+type Props = {
+  defects: Defect[];
+  photo: Schemas["Photo"];
+  overlay: Schemas["Overlay"];
+  units: Units;
+  action?: (defect: Defect) => ReactNode;
+};
 
 /** Every fault cut out of the photo, numbered as its pin. */
 export function FaultCrops({ defects, photo, overlay, units, action }: Props) {
@@ -20,10 +26,22 @@ export function FaultCrops({ defects, photo, overlay, units, action }: Props) {
         const words = `${defectWords[d.kind] ?? d.kind}${d.pinhole ? " with a pinhole" : ""}`;
         return (
           <li key={`${d.kind}${String(d.s_mm)}`} className="w-28 text-xs">
-            <svg viewBox={[x - half, y - half, 2 * half, 2 * half].join(" ")} role="img" aria-label={`${words} at ${measure(d.s_mm, "length", units)}`} className="block aspect-square w-full rounded bg-base-300">
+            <svg
+              viewBox={[x - half, y - half, 2 * half, 2 * half].join(" ")}
+              role="img"
+              aria-label={`${words} at ${measure(d.s_mm, "length", units)}`}
+              className="block aspect-square w-full rounded bg-base-300"
+            >
               <image href={photo.url} width={photo.width_px} height={photo.height_px} />
             </svg>
-            <p className="mt-0.5"><strong>{i + 1} {words}</strong><br />{measure(d.size_mm, "length", units)} at {measure(d.s_mm, "length", units)}{d.confidence < 0.7 ? ", doubtful" : ""}</p>
+            <p className="mt-0.5">
+              <strong>
+                {i + 1} {words}
+              </strong>
+              <br />
+              {measure(d.size_mm, "length", units)} at {measure(d.s_mm, "length", units)}
+              {d.confidence < 0.7 ? ", doubtful" : ""}
+            </p>
             {action?.(d)}
           </li>
         );

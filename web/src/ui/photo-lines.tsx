@@ -4,7 +4,12 @@ import type { Schemas } from "../api/client";
 export type Point = [number, number];
 export type DrawnLine = { words: string; colour: string; ends: [Point, Point] };
 
-type Props = { photo: Schemas["Photo"]; lines: DrawnLine[]; change: (lines: DrawnLine[]) => void; label: string };
+type Props = {
+  photo: Schemas["Photo"];
+  lines: DrawnLine[];
+  change: (lines: DrawnLine[]) => void;
+  label: string;
+};
 
 /** A photo with lines whose ends are dragged, or moved by arrow keys (Shift: further). */
 export function PhotoLines({ photo, lines, change, label }: Props) {
@@ -14,12 +19,17 @@ export function PhotoLines({ photo, lines, change, label }: Props) {
 
   function set(line: number, end: 0 | 1, [x, y]: Point) {
     const at: Point = [Math.min(photo.width_px, Math.max(0, x)), Math.min(photo.height_px, Math.max(0, y))];
-    change(lines.map((l, i) => (i === line ? { ...l, ends: end === 0 ? [at, l.ends[1]] : [l.ends[0], at] } : l)));
+    change(
+      lines.map((l, i) => (i === line ? { ...l, ends: end === 0 ? [at, l.ends[1]] : [l.ends[0], at] } : l)),
+    );
   }
   function move(event: PointerEvent) {
     const area = box.current?.getBoundingClientRect();
     if (!held || !area) return;
-    set(...held, [((event.clientX - area.left) / area.width) * photo.width_px, ((event.clientY - area.top) / area.height) * photo.height_px]);
+    set(...held, [
+      ((event.clientX - area.left) / area.width) * photo.width_px,
+      ((event.clientY - area.top) / area.height) * photo.height_px,
+    ]);
   }
   function key(event: KeyboardEvent, line: number, end: 0 | 1) {
     const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
@@ -31,12 +41,42 @@ export function PhotoLines({ photo, lines, change, label }: Props) {
     set(line, end, [from[0] + (by[0] ?? 0) * far, from[1] + (by[1] ?? 0) * far]);
   }
   return (
-    <svg ref={box} viewBox={`0 0 ${String(photo.width_px)} ${String(photo.height_px)}`} role="group" aria-label={label} className="block w-full touch-none rounded-box bg-base-300" onPointerMove={move} onPointerUp={() => { setHeld(null); }} onPointerCancel={() => { setHeld(null); }}>
+    <svg
+      ref={box}
+      viewBox={`0 0 ${String(photo.width_px)} ${String(photo.height_px)}`}
+      role="group"
+      aria-label={label}
+      className="block w-full touch-none rounded-box bg-base-300"
+      onPointerMove={move}
+      onPointerUp={() => {
+        setHeld(null);
+      }}
+      onPointerCancel={() => {
+        setHeld(null);
+      }}
+    >
       <image href={photo.url} width={photo.width_px} height={photo.height_px} />
       {lines.map((line, i) => (
         <g key={line.words}>
-          <line x1={line.ends[0][0]} y1={line.ends[0][1]} x2={line.ends[1][0]} y2={line.ends[1][1]} stroke="#000000" strokeOpacity={0.6} strokeWidth={6} vectorEffect="non-scaling-stroke" />
-          <line x1={line.ends[0][0]} y1={line.ends[0][1]} x2={line.ends[1][0]} y2={line.ends[1][1]} stroke={line.colour} strokeWidth={3} vectorEffect="non-scaling-stroke" />
+          <line
+            x1={line.ends[0][0]}
+            y1={line.ends[0][1]}
+            x2={line.ends[1][0]}
+            y2={line.ends[1][1]}
+            stroke="#000000"
+            strokeOpacity={0.6}
+            strokeWidth={6}
+            vectorEffect="non-scaling-stroke"
+          />
+          <line
+            x1={line.ends[0][0]}
+            y1={line.ends[0][1]}
+            x2={line.ends[1][0]}
+            y2={line.ends[1][1]}
+            stroke={line.colour}
+            strokeWidth={3}
+            vectorEffect="non-scaling-stroke"
+          />
           {([0, 1] as const).map((end) => (
             <circle
               key={end}
@@ -58,7 +98,9 @@ export function PhotoLines({ photo, lines, change, label }: Props) {
                 box.current?.setPointerCapture(e.pointerId);
                 setHeld([i, end]);
               }}
-              onKeyDown={(e) => { key(e, i, end); }}
+              onKeyDown={(e) => {
+                key(e, i, end);
+              }}
             />
           ))}
         </g>
@@ -68,7 +110,13 @@ export function PhotoLines({ photo, lines, change, label }: Props) {
 }
 
 /** A line across a photo to begin with: from a share of its width and height to another. */
-export function lineFrom(photo: { width_px: number; height_px: number }, words: string, colour: string, from: Point, to: Point): DrawnLine {
+export function lineFrom(
+  photo: { width_px: number; height_px: number },
+  words: string,
+  colour: string,
+  from: Point,
+  to: Point,
+): DrawnLine {
   const at = ([x, y]: Point): Point => [x * photo.width_px, y * photo.height_px];
   return { words, colour, ends: [at(from), at(to)] };
 }

@@ -4,7 +4,13 @@ import { spanOf, Strip } from "./strip";
 import { dateWords, stateWords } from "./words";
 
 /** Beads under one another by date, all to the same scale: steadier is something one sees. */
-export function StackedStrips({ attempts, link }: { attempts: Brief[]; link: (attempt: Brief, children: ReactNode) => ReactNode }) {
+export function StackedStrips({
+  attempts,
+  link,
+}: {
+  attempts: Brief[];
+  link: (attempt: Brief, children: ReactNode) => ReactNode;
+}) {
   const longest = Math.max(...attempts.map((a) => (a.measurement?.strip ? spanOf(a.measurement.strip) : 1)));
   return (
     <ol className="space-y-2" aria-label="Beads by date, to one scale">
@@ -18,9 +24,19 @@ export function StackedStrips({ attempts, link }: { attempts: Brief[]; link: (at
               <>
                 <span className="mb-0.5 flex gap-3 text-sm">
                   <span>{words}</span>
-                  <span className="font-semibold">{attempt.mark_total === null ? stateWords[attempt.state] : `mark ${attempt.mark_total.toFixed(0)}`}</span>
+                  <span className="font-semibold">
+                    {attempt.mark_total === null
+                      ? stateWords[attempt.state]
+                      : `mark ${attempt.mark_total.toFixed(0)}`}
+                  </span>
                 </span>
-                {strip ? <Strip strip={strip} share={spanOf(strip) / longest} label={`Strip of ${words}`} /> : <span className="block rounded bg-base-300 p-2 text-sm">{attempt.measurement?.refusal_code ? "photo could not be measured" : "not measured yet"}</span>}
+                {strip ? (
+                  <Strip strip={strip} share={spanOf(strip) / longest} label={`Strip of ${words}`} />
+                ) : (
+                  <span className="block rounded bg-base-300 p-2 text-sm">
+                    {attempt.measurement?.refusal_code ? "photo could not be measured" : "not measured yet"}
+                  </span>
+                )}
               </>,
             )}
           </li>

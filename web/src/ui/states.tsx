@@ -26,10 +26,15 @@ export function Problem({ error, again }: { error: unknown; again?: () => void }
         {fields.length === 0 && <p>{error instanceof Error ? error.message : "Something went wrong."}</p>}
         {fields.map((f) => (
           <p key={`${f.field}-${f.allowed}`}>
-            <strong>{f.field.replaceAll("_", " ")}</strong>{f.given === null ? "" : ` (${f.given})`}: {f.allowed}
+            <strong>{f.field.replaceAll("_", " ")}</strong>
+            {f.given === null ? "" : ` (${f.given})`}: {f.allowed}
           </p>
         ))}
-        {again && <button className="btn btn-sm mt-2" onClick={again}>Try again</button>}
+        {again && (
+          <button className="btn mt-2 btn-sm" onClick={again}>
+            Try again
+          </button>
+        )}
       </div>
     </div>
   );

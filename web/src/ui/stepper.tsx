@@ -21,10 +21,20 @@ export function Stepper({ id, label, unit, value, step, error, required, onChang
   return (
     <div>
       <label htmlFor={id} className="mb-1 block text-sm font-medium">
-        {label} {unit && <span className="quiet">({unit})</span>}{required && <span className="quiet"> – needed</span>}
+        {label} {unit && <span className="quiet">({unit})</span>}
+        {required && <span className="quiet"> – needed</span>}
       </label>
       <div className="join w-full">
-        <button type="button" className="btn join-item h-12 w-11 px-0 sm:w-12" aria-label={`${label}: less`} onClick={() => { move(-step); }}><Minus size={20} /></button>
+        <button
+          type="button"
+          className="btn join-item h-12 w-11 px-0 sm:w-12"
+          aria-label={`${label}: less`}
+          onClick={() => {
+            move(-step);
+          }}
+        >
+          <Minus size={20} />
+        </button>
         <input
           id={id}
           className={`input join-item h-12 w-full min-w-0 text-center text-lg ${error ? "input-error" : ""}`}
@@ -33,11 +43,26 @@ export function Stepper({ id, label, unit, value, step, error, required, onChang
           value={value}
           aria-invalid={error ? true : undefined}
           aria-describedby={error ? `${id}-error` : undefined}
-          onChange={(e) => { onChange(e.target.value); }}
+          onChange={(e) => {
+            onChange(e.target.value);
+          }}
         />
-        <button type="button" className="btn join-item h-12 w-11 px-0 sm:w-12" aria-label={`${label}: more`} onClick={() => { move(step); }}><Plus size={20} /></button>
+        <button
+          type="button"
+          className="btn join-item h-12 w-11 px-0 sm:w-12"
+          aria-label={`${label}: more`}
+          onClick={() => {
+            move(step);
+          }}
+        >
+          <Plus size={20} />
+        </button>
       </div>
-      {error && <p id={`${id}-error`} className="mt-1 text-sm text-error">{error}</p>}
+      {error && (
+        <p id={`${id}-error`} className="mt-1 text-sm text-error">
+          {error}
+        </p>
+      )}
     </div>
   );
 }

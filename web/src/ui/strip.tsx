@@ -5,11 +5,32 @@ type StripPlace = Schemas["Strip"];
 export const spanOf = (strip: StripPlace) => strip.to_mm - strip.from_mm;
 
 /** The bead straightened and to scale: `perMm` CSS pixels a millimetre, or the given share of its box's width. */
-export function Strip({ strip, perMm, share = 1, label }: { strip: StripPlace; perMm?: number; share?: number; label: string }) {
+export function Strip({
+  strip,
+  perMm,
+  share = 1,
+  label,
+}: {
+  strip: StripPlace;
+  perMm?: number;
+  share?: number;
+  label: string;
+}) {
   const mm = spanOf(strip);
   const tall = 2 * strip.half_height_mm;
-  const size = perMm ? { width: mm * perMm, height: tall * perMm } : { width: `${String(share * 100)}%`, aspectRatio: `${String(mm)} / ${String(tall)}` };
-  return <img src={strip.url} alt={label} style={size} className="block max-w-none bg-base-300 object-fill" loading="lazy" draggable={false} />;
+  const size = perMm
+    ? { width: mm * perMm, height: tall * perMm }
+    : { width: `${String(share * 100)}%`, aspectRatio: `${String(mm)} / ${String(tall)}` };
+  return (
+    <img
+      src={strip.url}
+      alt={label}
+      style={size}
+      className="block max-w-none bg-base-300 object-fill"
+      loading="lazy"
+      draggable={false}
+    />
+  );
 }
 
 /** A millimetre ruler for strips drawn at `perMm`. */
@@ -19,9 +40,15 @@ export function Ruler({ fromMm, toMm }: { fromMm: number; toMm: number }) {
   return (
     <div className="relative h-5 border-t border-base-content/50 text-xs" aria-hidden>
       {ticks.map((s) => (
-        <span key={s} className="absolute top-0 border-l border-base-content/50 pl-1" style={{ left: share(s) }}>{s}</span>
+        <span
+          key={s}
+          className="absolute top-0 border-l border-base-content/50 pl-1"
+          style={{ left: share(s) }}
+        >
+          {s}
+        </span>
       ))}
-      <span className="absolute right-0 top-0 pr-1">mm</span>
+      <span className="absolute top-0 right-0 pr-1">mm</span>
     </div>
   );
 }

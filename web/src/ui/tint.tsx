@@ -5,7 +5,11 @@ export function TintBadge({ level }: { level: number | null | undefined }) {
   if (level === null || level === undefined) return <span>–</span>;
   return (
     <span className="inline-flex items-center gap-1.5 whitespace-nowrap">
-      <span className="size-4 rounded-sm border border-base-content/40" style={{ background: tintColours[level] }} aria-hidden />
+      <span
+        className="size-4 rounded-sm border border-base-content/40"
+        style={{ background: tintColours[level] }}
+        aria-hidden
+      />
       {level} {tintNames[level]}
     </span>
   );

@@ -37,6 +37,8 @@ describe("track shapes", () => {
 
 describe("faults", () => {
   it("lie over their stretch", () => {
-    expect(faultMarks([{ kind: "undercut", s_mm: 20, size_mm: 8 }])).toEqual([{ kind: "undercut", from: 16, to: 24 }]);
+    expect(faultMarks([{ kind: "undercut", s_mm: 20, size_mm: 8 }])).toEqual([
+      { kind: "undercut", from: 16, to: 24 },
+    ]);
   });
 });

@@ -15,7 +15,12 @@ export function gapsOf(positions: number[], lapses: number[]): { gaps: Gap[]; me
   const sizes = positions.slice(1).map((p, i) => p - (positions[i] ?? p));
   const sorted = [...sizes].sort((a, b) => a - b);
   const mid = Math.floor(sorted.length / 2);
-  const median = sorted.length === 0 ? 0 : sorted.length % 2 ? (sorted[mid] ?? 0) : ((sorted[mid - 1] ?? 0) + (sorted[mid] ?? 0)) / 2;
+  const median =
+    sorted.length === 0
+      ? 0
+      : sorted.length % 2
+        ? (sorted[mid] ?? 0)
+        : ((sorted[mid - 1] ?? 0) + (sorted[mid] ?? 0)) / 2;
   const gaps = sizes.map((size, i): Gap => {
     const [from, to] = [positions[i] ?? 0, positions[i + 1] ?? 0];
     const lapse = lapses.some((s) => s > from && s < to);

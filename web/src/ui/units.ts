@@ -20,9 +20,16 @@ const plain: Record<Exclude<Quantity, "length" | "flow">, Shown> = {
 };
 
 export function shownAs(quantity: Quantity, units: Units): Shown {
-  if (quantity === "length") return units.length === "mm" ? { label: "mm", perSi: 1, digits: 1 } : { label: "thou", perSi: THOU_PER_MM, digits: 0 };
-  if (quantity === "flow") return units.flow === "l_min" ? { label: "L/min", perSi: 1, digits: 1 } : { label: "CFH", perSi: CFH_PER_L_MIN, digits: 0 };
-  if (quantity === "speed" && units.length === "thou") return { label: "in/min", perSi: 60 / 25.4, digits: 1 };
+  if (quantity === "length")
+    return units.length === "mm"
+      ? { label: "mm", perSi: 1, digits: 1 }
+      : { label: "thou", perSi: THOU_PER_MM, digits: 0 };
+  if (quantity === "flow")
+    return units.flow === "l_min"
+      ? { label: "L/min", perSi: 1, digits: 1 }
+      : { label: "CFH", perSi: CFH_PER_L_MIN, digits: 0 };
+  if (quantity === "speed" && units.length === "thou")
+    return { label: "in/min", perSi: 60 / 25.4, digits: 1 };
   return plain[quantity];
 }
 
@@ -33,7 +40,12 @@ export function figure(si: number, quantity: Quantity, units: Units, digits?: nu
 }
 
 /** A figure with its unit. */
-export function measure(si: number | null | undefined, quantity: Quantity, units: Units, digits?: number): string {
+export function measure(
+  si: number | null | undefined,
+  quantity: Quantity,
+  units: Units,
+  digits?: number,
+): string {
   if (si === null || si === undefined) return "–";
   const { label } = shownAs(quantity, units);
   return `${figure(si, quantity, units, digits)}${label === "°" || label === "" ? label : ` ${label}`}`;

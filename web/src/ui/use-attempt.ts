@@ -5,7 +5,8 @@ export type Attempt = Schemas["Attempt"];
 export type Brief = Schemas["AttemptBrief"];
 
 const busy = (attempt: Attempt | undefined) =>
-  attempt?.photos.some((p) => p.measurements.some((m) => m.state === "waiting" || m.state === "measuring")) ?? false;
+  attempt?.photos.some((p) => p.measurements.some((m) => m.state === "waiting" || m.state === "measuring")) ??
+  false;
 
 export function useAttempt(id: number) {
   return useQuery({
@@ -18,18 +19,39 @@ export function useAttempt(id: number) {
 
 /** The newest photo of the bead, the measurement that counts, and whether one is under way. */
 export function newest(attempt: Attempt) {
-  const all = attempt.photos.flatMap((photo) => photo.measurements.map((measurement) => ({ photo, measurement })));
+  const all = attempt.photos.flatMap((photo) =>
+    photo.measurements.map((measurement) => ({ photo, measurement })),
+  );
   const good = all.find(({ measurement }) => measurement.id === attempt.measurement?.id) ?? all[0];
-  return { photo: good?.photo ?? attempt.photos.find((p) => p.kind === "bead"), measurement: good?.measurement, busy: busy(attempt) };
+  return {
+    photo: good?.photo ?? attempt.photos.find((p) => p.kind === "bead"),
+    measurement: good?.measurement,
+    busy: busy(attempt),
+  };
 }
 
-export type AttemptFilter = { student?: number; state?: Brief["state"][]; assignment?: number; page_size?: number };
+export type AttemptFilter = {
+  student?: number;
+  state?: Brief["state"][];
+  assignment?: number;
+  page_size?: number;
+};
 
 export function useCourseAttempts(courseId: number, filter: AttemptFilter = {}) {
   return useQuery({
     queryKey: ["attempts", courseId, filter],
-    queryFn: () => unwrap(api.GET("/api/courses/{course_id}/attempts", { params: { path: { course_id: courseId }, query: { page_size: 100, ...filter } } })),
-    refetchInterval: (query) => (query.state.data?.results.some((a) => a.measurement?.state === "waiting" || a.measurement?.state === "measuring") ? 3000 : false),
+    queryFn: () =>
+      unwrap(
+        api.GET("/api/courses/{course_id}/attempts", {
+          params: { path: { course_id: courseId }, query: { page_size: 100, ...filter } },
+        }),
+      ),
+    refetchInterval: (query) =>
+      query.state.data?.results.some(
+        (a) => a.measurement?.state === "waiting" || a.measurement?.state === "measuring",
+      )
+        ? 3000
+        : false,
   });
 }
 
@@ -40,7 +62,9 @@ export function useAttemptChange<T>(id: number, change: (given: T) => Promise<At
     mutationFn: change,
     onSuccess: (attempt) => {
       queries.setQueryData(["attempt", id], attempt);
-      void queries.invalidateQueries({ predicate: (q) => ["attempts", "desk", "progress", "suggestions"].includes(String(q.queryKey[0])) });
+      void queries.invalidateQueries({
+        predicate: (q) => ["attempts", "desk", "progress", "suggestions"].includes(String(q.queryKey[0])),
+      });
     },
   });
 }

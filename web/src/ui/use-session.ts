@@ -4,7 +4,11 @@ import { api, unwrap, type Schemas } from "../api/client";
 export type Session = Schemas["Session"];
 
 export function useSession() {
-  return useQuery({ queryKey: ["session"], queryFn: () => unwrap(api.GET("/api/session")), staleTime: 60_000 });
+  return useQuery({
+    queryKey: ["session"],
+    queryFn: () => unwrap(api.GET("/api/session")),
+    staleTime: 60_000,
+  });
 }
 
 export function useChangeUnits() {
@@ -19,6 +23,8 @@ export function useSignOut() {
   return useMutation({
     mutationFn: () => unwrap(api.DELETE("/api/session")),
     // A fresh load forgets everything that was read for this person.
-    onSettled: () => { location.assign("/sign-in"); },
+    onSettled: () => {
+      location.assign("/sign-in");
+    },
   });
 }

@@ -5,7 +5,8 @@ import { api, unwrap } from "../api/client";
 export function useSetup(attemptId: number, version: number) {
   return useQuery({
     queryKey: ["setup", attemptId, version],
-    queryFn: () => unwrap(api.GET("/api/attempts/{attempt_id}/setup", { params: { path: { attempt_id: attemptId } } })),
+    queryFn: () =>
+      unwrap(api.GET("/api/attempts/{attempt_id}/setup", { params: { path: { attempt_id: attemptId } } })),
     placeholderData: (before) => before,
   });
 }

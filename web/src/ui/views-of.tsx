@@ -15,16 +15,44 @@ export function ViewsOf({ attempt, mayRead }: { attempt: Attempt; mayRead: boole
       <ul className="grid grid-cols-2 gap-3 sm:grid-cols-3">
         {views.map((view) => (
           <li key={view.id} className="min-w-0 text-sm">
-            <a href={view.url} target="_blank" rel="noreferrer"><img src={view.url} alt={`${viewWords[view.kind]}, ${dateWords(view.sent_at)}`} loading="lazy" className="aspect-4/3 w-full rounded-box bg-base-300 object-cover" /></a>
+            <a href={view.url} target="_blank" rel="noreferrer">
+              <img
+                src={view.url}
+                alt={`${viewWords[view.kind]}, ${dateWords(view.sent_at)}`}
+                loading="lazy"
+                className="aspect-4/3 w-full rounded-box bg-base-300 object-cover"
+              />
+            </a>
             <p className="mt-1 font-semibold">{viewWords[view.kind]}</p>
-            {view.angles.map((a) => <p key={a.which}>{angleWords(a)}</p>)}
-            {view.kind === "torch" && mayRead && <button className="btn btn-sm mt-1" onClick={() => { setReading(view.id === reading ? null : view.id); }}>{view.id === reading ? "Close" : "Read an angle"}</button>}
+            {view.angles.map((a) => (
+              <p key={a.which}>{angleWords(a)}</p>
+            ))}
+            {view.kind === "torch" && mayRead && (
+              <button
+                className="btn mt-1 btn-sm"
+                onClick={() => {
+                  setReading(view.id === reading ? null : view.id);
+                }}
+              >
+                {view.id === reading ? "Close" : "Read an angle"}
+              </button>
+            )}
           </li>
         ))}
       </ul>
-      {chosen && <AngleReader key={chosen.id} attempt={attempt} photo={chosen} close={() => { setReading(null); }} />}
+      {chosen && (
+        <AngleReader
+          key={chosen.id}
+          attempt={attempt}
+          photo={chosen}
+          close={() => {
+            setReading(null);
+          }}
+        />
+      )}
     </section>
   );
 }
 
-const angleWords = (a: Schemas["Angle"]) => `${runWords[`${a.which}_angle_deg`] ?? a.which}: ${a.angle_deg.toFixed(0)}° ± ${(2 * a.uncertainty_deg).toFixed(1)}°`;
+const angleWords = (a: Schemas["Angle"]) =>
+  `${runWords[`${a.which}_angle_deg`] ?? a.which}: ${a.angle_deg.toFixed(0)}° ± ${(2 * a.uncertainty_deg).toFixed(1)}°`;

@@ -1,7 +1,25 @@
 /** What the codes of the API are called on the page. */
 
-export const tintNames = ["silver", "straw", "gold", "copper", "purple", "blue", "pale blue", "grey"] as const;
-export const tintColours = ["#b5b3b0", "#aa9f89", "#987c49", "#814d20", "#551047", "#004a84", "#5c8b9c", "#5e5e5e"] as const;
+export const tintNames = [
+  "silver",
+  "straw",
+  "gold",
+  "copper",
+  "purple",
+  "blue",
+  "pale blue",
+  "grey",
+] as const;
+export const tintColours = [
+  "#b5b3b0",
+  "#aa9f89",
+  "#987c49",
+  "#814d20",
+  "#551047",
+  "#004a84",
+  "#5c8b9c",
+  "#5e5e5e",
+] as const;
 
 export const stateWords: Record<string, string> = {
   assigned: "to weld",
@@ -19,11 +37,26 @@ export const finishWords: Record<string, string> = {
 };
 
 export const jointWords: Record<string, string> = {
-  bead_on_plate: "bead on plate", butt: "square butt", lap: "lap", tee: "tee fillet", outside_corner: "outside corner", edge: "edge", tube_butt: "tube butt",
-  tube_sleeve: "tube sleeve", tube_sleeve_bend: "sleeve on a bend", tube_flange: "tube to flange", socket: "socket", turntable: "turntable tube",
+  bead_on_plate: "bead on plate",
+  butt: "square butt",
+  lap: "lap",
+  tee: "tee fillet",
+  outside_corner: "outside corner",
+  edge: "edge",
+  tube_butt: "tube butt",
+  tube_sleeve: "tube sleeve",
+  tube_sleeve_bend: "sleeve on a bend",
+  tube_flange: "tube to flange",
+  socket: "socket",
+  turntable: "turntable tube",
 };
 
-export const positionWords: Record<string, string> = { flat: "flat", horizontal: "horizontal", vertical_up: "vertical up", overhead: "overhead" };
+export const positionWords: Record<string, string> = {
+  flat: "flat",
+  horizontal: "horizontal",
+  vertical_up: "vertical up",
+  overhead: "overhead",
+};
 
 export const runWords: Record<string, string> = {
   current_a: "Current at the arc",
@@ -49,18 +82,44 @@ export const runWords: Record<string, string> = {
 };
 
 export const choiceWords: Record<string, string> = {
-  DCEN: "DC, electrode negative", DCEP: "DC, electrode positive", AC: "AC",
-  collet_body: "collet body", gas_lens: "gas lens", double_mesh: "double-mesh cup",
-  ceriated_2: "ceriated 2 %", lanthanated_2: "lanthanated 2 %", lanthanated_1_5: "lanthanated 1.5 %", thoriated_2: "thoriated 2 %", pure: "pure tungsten", rare_earth_mix: "rare earth mix",
-  none: "no filler", titanium: "titanium", nickel: "nickel alloy",
-  dab: "dab", lay_wire: "laid wire", walk_cup: "walked cup", fuse: "fused",
+  DCEN: "DC, electrode negative",
+  DCEP: "DC, electrode positive",
+  AC: "AC",
+  collet_body: "collet body",
+  gas_lens: "gas lens",
+  double_mesh: "double-mesh cup",
+  ceriated_2: "ceriated 2 %",
+  lanthanated_2: "lanthanated 2 %",
+  lanthanated_1_5: "lanthanated 1.5 %",
+  thoriated_2: "thoriated 2 %",
+  pure: "pure tungsten",
+  rare_earth_mix: "rare earth mix",
+  none: "no filler",
+  titanium: "titanium",
+  nickel: "nickel alloy",
+  dab: "dab",
+  lay_wire: "laid wire",
+  walk_cup: "walked cup",
+  fuse: "fused",
 };
 
 export const defectWords: Record<string, string> = {
-  pore: "pore", crater: "crater", undercut: "undercut", burn_through: "burn-through", sugaring: "sugaring", inclusion: "inclusion", gap: "gap", bulge: "bulge",
+  pore: "pore",
+  crater: "crater",
+  undercut: "undercut",
+  burn_through: "burn-through",
+  sugaring: "sugaring",
+  inclusion: "inclusion",
+  gap: "gap",
+  bulge: "bulge",
 };
 
-export const viewWords = { bead: "Bead", back: "Back side", setup: "Setup at the machine", torch: "Torch in place" } as const;
+export const viewWords = {
+  bead: "Bead",
+  back: "Back side",
+  setup: "Setup at the machine",
+  torch: "Torch in place",
+} as const;
 
 export const criterionWords: Record<string, string> = {
   width_evenness: "Even width",

@@ -2,8 +2,14 @@ import { expect, it } from "vitest";
 import type { Schemas } from "../../api/client";
 import { climb } from "./ladder";
 
-const design = (code: string, stainless_rung: number | null, carbon_rung: number | null) => ({ code, stainless_rung, carbon_rung }) as Schemas["Design"];
-const designs = [design("butt", 2, 3), design("plate", 1, null), design("mild", null, 1), design("own", null, null)];
+const design = (code: string, stainless_rung: number | null, carbon_rung: number | null) =>
+  ({ code, stainless_rung, carbon_rung }) as Schemas["Design"];
+const designs = [
+  design("butt", 2, 3),
+  design("plate", 1, null),
+  design("mild", null, 1),
+  design("own", null, null),
+];
 
 it("climbs a ladder rung by rung and keeps one's own coupons at the end", () => {
   expect(climb(designs, "stainless").map((d) => d.code)).toEqual(["plate", "butt", "own"]);

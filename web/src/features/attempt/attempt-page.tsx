@@ -26,9 +26,15 @@ export function AttemptPage() {
   return (
     <div className="mx-auto max-w-3xl space-y-4">
       <div>
-        <Link className="link text-sm" to={`/course/${String(course.id)}/mine`}>My coupons</Link>
-        <h1 className="text-2xl font-bold">{goal.design.title}, attempt {a.number}</h1>
-        <p>Width about {measure(goal.target_width_mm, "length", units)}; finish {finishWords[goal.finish]}.</p>
+        <Link className="link text-sm" to={`/course/${String(course.id)}/mine`}>
+          My coupons
+        </Link>
+        <h1 className="text-2xl font-bold">
+          {goal.design.title}, attempt {a.number}
+        </h1>
+        <p>
+          Width about {measure(goal.target_width_mm, "length", units)}; finish {finishWords[goal.finish]}.
+        </p>
       </div>
       {!marked && <SetupCard attempt={a} />}
       {!marked && a.state !== "marked" && <Preparation attempt={a} />}

@@ -13,9 +13,13 @@ export function OtherViews({ attempt }: { attempt: Attempt }) {
   return (
     <section className="rounded-box border border-base-300 bg-base-100 p-4">
       <h2 className="text-lg font-bold">Other photos</h2>
-      <p className="quiet mb-2 text-sm">For the torch: hold it in place with the arc off, the phone square to torch and plate.</p>
+      <p className="quiet mb-2 text-sm">
+        For the torch: hold it in place with the arc off, the phone square to torch and plate.
+      </p>
       <div className="grid gap-2 sm:grid-cols-3">
-        {(["back", "setup", "torch"] as const).map((kind) => <AddView key={kind} attemptId={attempt.id} kind={kind} />)}
+        {(["back", "setup", "torch"] as const).map((kind) => (
+          <AddView key={kind} attemptId={attempt.id} kind={kind} />
+        ))}
       </div>
       <ViewsOf attempt={attempt} mayRead={attempt.runs.length > 0} />
     </section>
@@ -27,7 +31,8 @@ function AddView({ attemptId, kind }: { attemptId: number; kind: Kind }) {
   return (
     <div>
       <label className="btn h-12 w-full focus-within:outline-3 focus-within:outline-secondary">
-        <ImagePlus size={18} aria-hidden /> {sending.state === "sending" ? `Sending: ${(sending.share * 100).toFixed(0)} %` : viewWords[kind]}
+        <ImagePlus size={18} aria-hidden />{" "}
+        {sending.state === "sending" ? `Sending: ${(sending.share * 100).toFixed(0)} %` : viewWords[kind]}
         <input
           type="file"
           accept="image/jpeg,image/png,image/heic,.heic,.heif"

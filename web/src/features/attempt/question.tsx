@@ -1,6 +1,12 @@
 import { measure, type Units } from "../../ui/units";
 
-type Props = { message: string; meant: number | undefined; units: Units; take: (value: number) => void; keep: () => void };
+type Props = {
+  message: string;
+  meant: number | undefined;
+  units: Units;
+  take: (value: number) => void;
+  keep: () => void;
+};
 
 /** Asks about a figure that looks typed in another unit; the log is not saved before it is answered. */
 export function Question({ message, meant, units, take, keep }: Props) {
@@ -8,8 +14,20 @@ export function Question({ message, meant, units, take, keep }: Props) {
     <div role="alert" className="mb-2 rounded-box bg-warning p-3 text-warning-content">
       <p className="font-semibold">{message}</p>
       <div className="mt-2 flex flex-wrap gap-2">
-        {meant !== undefined && <button type="button" className="btn h-12" onClick={() => { take(meant); }}>Take {measure(meant, "flow", units)}</button>}
-        <button type="button" className="btn h-12" onClick={keep}>It is right as typed</button>
+        {meant !== undefined && (
+          <button
+            type="button"
+            className="btn h-12"
+            onClick={() => {
+              take(meant);
+            }}
+          >
+            Take {measure(meant, "flow", units)}
+          </button>
+        )}
+        <button type="button" className="btn h-12" onClick={keep}>
+          It is right as typed
+        </button>
       </div>
     </div>
   );

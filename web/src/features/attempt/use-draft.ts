@@ -9,5 +9,12 @@ export function useDraft(place: string, start: Typed) {
     localStorage.setItem(place, JSON.stringify(next));
     setTyped(next);
   };
-  return { typed, change, restored: first !== null, done: () => { localStorage.removeItem(place); } };
+  return {
+    typed,
+    change,
+    restored: first !== null,
+    done: () => {
+      localStorage.removeItem(place);
+    },
+  };
 }

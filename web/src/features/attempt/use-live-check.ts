@@ -8,7 +8,13 @@ export function useLiveCheck(attemptId: number, run: Run | null): Schemas["Check
   const rested = useSettled(run === null ? null : JSON.stringify(run), 250);
   const check = useQuery({
     queryKey: ["run-check", attemptId, rested],
-    queryFn: () => unwrap(api.POST("/api/attempts/{attempt_id}/check", { params: { path: { attempt_id: attemptId } }, body: JSON.parse(rested ?? "{}") as Schemas["RunRequest"] })),
+    queryFn: () =>
+      unwrap(
+        api.POST("/api/attempts/{attempt_id}/check", {
+          params: { path: { attempt_id: attemptId } },
+          body: JSON.parse(rested ?? "{}") as Schemas["RunRequest"],
+        }),
+      ),
     enabled: rested !== null,
     staleTime: Infinity,
     placeholderData: (before) => before,

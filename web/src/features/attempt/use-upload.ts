@@ -7,7 +7,10 @@ import { csrfToken, problemOf, Refused, type Schemas } from "../../api/client";
 const PIECE = 512 * 1024;
 export const MOST_BYTES = 25 * 1024 * 1024;
 
-export type Sending = { state: "idle" } | { state: "sending"; share: number; waiting: boolean } | { state: "failed"; error: unknown };
+export type Sending =
+  | { state: "idle" }
+  | { state: "sending"; share: number; waiting: boolean }
+  | { state: "failed"; error: unknown };
 
 /**
  * Sends a photo in pieces. The file is kept in the browser until it has arrived whole, so that a
@@ -29,8 +32,12 @@ export function useUpload(attemptId: number, kind: Schemas["PhotoKindEnum"] = "b
         metadata: { filename: file.name, kind },
         removeFingerprintOnSuccess: true,
         fingerprint: () => Promise.resolve(`${place}-${String(file.size)}-${String(file.lastModified)}`),
-        onBeforeRequest: (request) => { request.setHeader("X-CSRFToken", csrfToken()); },
-        onProgress: (sent, total) => { setSending({ state: "sending", share: sent / total, waiting: false }); },
+        onBeforeRequest: (request) => {
+          request.setHeader("X-CSRFToken", csrfToken());
+        },
+        onProgress: (sent, total) => {
+          setSending({ state: "sending", share: sent / total, waiting: false });
+        },
         onShouldRetry: (error) => {
           const status = error.originalResponse?.getStatus() ?? 0;
           const again = status === 0 || status >= 500 || status === 409;
@@ -47,7 +54,14 @@ export function useUpload(attemptId: number, kind: Schemas["PhotoKindEnum"] = "b
           const answer = error instanceof DetailedError ? error.originalResponse : null;
           const refused = answer && answer.getStatus() >= 400 && answer.getStatus() < 500;
           if (refused) void del(place);
-          setSending({ state: "failed", error: refused ? new Refused(problemOf(parse(answer.getBody()), answer.getStatus())) : new Error("The connection was lost. The photo is kept here; try again when you are back online.") });
+          setSending({
+            state: "failed",
+            error: refused
+              ? new Refused(problemOf(parse(answer.getBody()), answer.getStatus()))
+              : new Error(
+                  "The connection was lost. The photo is kept here; try again when you are back online.",
+                ),
+          });
         },
       });
       running.current = upload;
@@ -62,10 +76,19 @@ export function useUpload(attemptId: number, kind: Schemas["PhotoKindEnum"] = "b
   const send = useCallback(
     (file: File) => {
       if (file.size > MOST_BYTES) {
-        setSending({ state: "failed", error: new Error(`The picture has ${(file.size / 1024 / 1024).toFixed(1)} MB; at most 25 MB can be sent.`) });
+        setSending({
+          state: "failed",
+          error: new Error(
+            `The picture has ${(file.size / 1024 / 1024).toFixed(1)} MB; at most 25 MB can be sent.`,
+          ),
+        });
         return;
       }
-      void set(place, file).catch(() => undefined).then(() => { begin(file); });
+      void set(place, file)
+        .catch(() => undefined)
+        .then(() => {
+          begin(file);
+        });
     },
     [begin, place],
   );
@@ -83,7 +106,10 @@ export function useUpload(attemptId: number, kind: Schemas["PhotoKindEnum"] = "b
   }, [begin, place]);
 
   const resume = useCallback(() => {
-    void get<File>(place).then((file) => { if (file) begin(file); else setSending({ state: "idle" }); });
+    void get<File>(place).then((file) => {
+      if (file) begin(file);
+      else setSending({ state: "idle" });
+    });
   }, [begin, place]);
 
   return { sending, send, resume };

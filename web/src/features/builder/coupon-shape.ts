@@ -7,9 +7,24 @@ export type Coupon = Record<string, unknown>;
 export type Form = Record<string, string>;
 
 export const numbers: Record<string, Quantity> = {
-  thickness_mm: "length", second_thickness_mm: "length", tube_od_mm: "length", bore_length_mm: "length", target_width_mm: "length", leg_mm: "length", filler_mm: "length",
-  stickout_mm: "length", electrode_mm: "length", travel_mm_s: "speed", cup: "count", pass: "count", torch: "count", gauge: "count",
-  "pulse.peak_a": "current", "pulse.background_a": "current", "pulse.on_share": "plain", "pulse.per_second": "plain",
+  thickness_mm: "length",
+  second_thickness_mm: "length",
+  tube_od_mm: "length",
+  bore_length_mm: "length",
+  target_width_mm: "length",
+  leg_mm: "length",
+  filler_mm: "length",
+  stickout_mm: "length",
+  electrode_mm: "length",
+  travel_mm_s: "speed",
+  cup: "count",
+  pass: "count",
+  torch: "count",
+  gauge: "count",
+  "pulse.peak_a": "current",
+  "pulse.background_a": "current",
+  "pulse.on_share": "plain",
+  "pulse.per_second": "plain",
 };
 const texts = ["metal", "joint", "gauge_table", "position", "technique", "gas_part", "finish"];
 
@@ -40,7 +55,8 @@ export function formOf(design: Schemas["Design"], units: Units): Form {
   for (const key of texts) if (typeof given[key] === "string") form[key] = given[key];
   for (const [key, quantity] of Object.entries(numbers)) {
     const value = key.startsWith("pulse.") ? (pulse as Coupon | undefined)?.[key.slice(6)] : given[key];
-    if (typeof value === "number") form[key] = trimmed(figure(value, quantity, units, quantity === "plain" ? 2 : undefined));
+    if (typeof value === "number")
+      form[key] = trimmed(figure(value, quantity, units, quantity === "plain" ? 2 : undefined));
   }
   return form;
 }
@@ -49,9 +65,16 @@ export type Move = { words: string; from: string; to: string };
 type Card = Schemas["Card"];
 
 const watched: [string, string, (card: Card) => number | null, number][] = [
-  ["Current", "A", (c) => c.current_a.aim, 0], ["Gas flow", "L/min", (c) => c.gas_l_min.aim, 1], ["Cup", "", (c) => c.cup.number, 0], ["Stick-out", "mm", (c) => c.stickout_mm.aim, 1],
-  ["Electrode", "mm", (c) => c.electrode.diameter_mm, 1], ["Filler", "mm", (c) => c.filler?.diameter_mm ?? null, 1], ["Travel", "mm/s", (c) => c.travel_mm_s.aim, 1], ["Dabs", "a second", (c) => c.dabs_per_s, 2],
-  ["Post-flow", "s", (c) => c.postflow_s.aim, 1], ["Pre-flow", "s", (c) => c.preflow_s.aim, 1],
+  ["Current", "A", (c) => c.current_a.aim, 0],
+  ["Gas flow", "L/min", (c) => c.gas_l_min.aim, 1],
+  ["Cup", "", (c) => c.cup.number, 0],
+  ["Stick-out", "mm", (c) => c.stickout_mm.aim, 1],
+  ["Electrode", "mm", (c) => c.electrode.diameter_mm, 1],
+  ["Filler", "mm", (c) => c.filler?.diameter_mm ?? null, 1],
+  ["Travel", "mm/s", (c) => c.travel_mm_s.aim, 1],
+  ["Dabs", "a second", (c) => c.dabs_per_s, 2],
+  ["Post-flow", "s", (c) => c.postflow_s.aim, 1],
+  ["Pre-flow", "s", (c) => c.preflow_s.aim, 1],
 ];
 
 /** Which aims moved between two cards, and from what to what. */

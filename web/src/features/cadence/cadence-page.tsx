@@ -16,7 +16,16 @@ export function CadencePage() {
   const attempt = useAttempt(id);
   const setup = useSetup(id, attempt.data?.version ?? 0);
   if (attempt.isPending || setup.isPending) return <Loading what="the cadence" />;
-  if (attempt.isError || setup.isError) return <Problem error={attempt.error ?? setup.error} again={() => { void attempt.refetch(); void setup.refetch(); }} />;
+  if (attempt.isError || setup.isError)
+    return (
+      <Problem
+        error={attempt.error ?? setup.error}
+        again={() => {
+          void attempt.refetch();
+          void setup.refetch();
+        }}
+      />
+    );
   return <Cadence attempt={attempt.data} card={setup.data.card} />;
 }
 
@@ -28,11 +37,17 @@ function Cadence({ attempt, card }: { attempt: Attempt; card: Schemas["Card"] })
   const pulse = (design.more as { pulse?: Pulse } | undefined)?.pulse?.per_second;
   const slowPulse = pulse !== undefined && pulse <= 3 ? pulse : null;
   const rate = slowPulse ?? card.dabs_per_s ?? 1;
-  const pitch = slowPulse === null ? (card.dab_pitch_mm?.aim ?? card.travel_mm_s.aim) : card.travel_mm_s.aim / slowPulse;
+  const pitch =
+    slowPulse === null ? (card.dab_pitch_mm?.aim ?? card.travel_mm_s.aim) : card.travel_mm_s.aim / slowPulse;
   const [perSecond, setPerSecond] = useState(rate.toFixed(2));
   const [beats, setBeats] = useState(String(card.runs?.dabs ?? beatsFor(design.length_mm ?? 90, pitch)));
   const [loud, setLoud] = useState(true);
-  const plan: Plan = { settle_s: card.start_s.aim, per_second: Math.max(0.1, Number(perSecond) || rate), beats: Math.max(1, Math.round(Number(beats) || 1)), hold_s: card.postflow_s.aim };
+  const plan: Plan = {
+    settle_s: card.start_s.aim,
+    per_second: Math.max(0.1, Number(perSecond) || rate),
+    beats: Math.max(1, Math.round(Number(beats) || 1)),
+    hold_s: card.postflow_s.aim,
+  };
   const clock = useClock();
   const now = phaseAt(clock.elapsed, plan);
   const beep = useBeep();
@@ -45,32 +60,96 @@ function Cadence({ attempt, card }: { attempt: Attempt; card: Schemas["Card"] })
   }, [mark]);
   return (
     <div className="mx-auto flex max-w-md flex-col gap-3">
-      <Link className="link text-sm" to={`/course/${String(course.id)}/attempt/${String(attempt.id)}`}>{design.title}, attempt {attempt.number}</Link>
+      <Link className="link text-sm" to={`/course/${String(course.id)}/attempt/${String(attempt.id)}`}>
+        {design.title}, attempt {attempt.number}
+      </Link>
       <h1 className="sr-only">Cadence</h1>
       <Face now={now} plan={plan} running={clock.running} what={slowPulse === null ? "dab" : "pulse"} />
       <div className="flex gap-2">
-        <button className="btn btn-primary h-16 grow text-xl" onClick={() => { if (clock.running) clock.stop(); else clock.start(); }}>
-          {clock.running ? <><Square aria-hidden /> Stop</> : <><Play aria-hidden /> Start</>}
+        <button
+          className="btn h-16 grow text-xl btn-primary"
+          onClick={() => {
+            if (clock.running) clock.stop();
+            else clock.start();
+          }}
+        >
+          {clock.running ? (
+            <>
+              <Square aria-hidden /> Stop
+            </>
+          ) : (
+            <>
+              <Play aria-hidden /> Start
+            </>
+          )}
         </button>
-        <button className="btn h-16 w-16" aria-pressed={loud} aria-label={loud ? "Sound is on" : "Sound is off"} onClick={() => { setLoud(!loud); }}>{loud ? <Volume2 /> : <VolumeX />}</button>
+        <button
+          className="btn h-16 w-16"
+          aria-pressed={loud}
+          aria-label={loud ? "Sound is on" : "Sound is off"}
+          onClick={() => {
+            setLoud(!loud);
+          }}
+        >
+          {loud ? <Volume2 /> : <VolumeX />}
+        </button>
       </div>
       <div className="grid grid-cols-2 gap-2">
-        <Stepper id="cadence-rate" label={slowPulse === null ? "Dabs" : "Pulses"} unit="a second" value={perSecond} step={0.1} onChange={setPerSecond} />
-        <Stepper id="cadence-beats" label={slowPulse === null ? "Dabs a run" : "Pulses a run"} unit="" value={beats} step={1} onChange={setBeats} />
+        <Stepper
+          id="cadence-rate"
+          label={slowPulse === null ? "Dabs" : "Pulses"}
+          unit="a second"
+          value={perSecond}
+          step={0.1}
+          onChange={setPerSecond}
+        />
+        <Stepper
+          id="cadence-beats"
+          label={slowPulse === null ? "Dabs a run" : "Pulses a run"}
+          unit=""
+          value={beats}
+          step={1}
+          onChange={setBeats}
+        />
       </div>
-      <p className="quiet text-sm">{(plan.beats / plan.per_second).toFixed(0)} s of arc for {((plan.beats * pitch) || 0).toFixed(0)} mm, then hold still {plan.hold_s.toFixed(0)} s until post-flow ends.</p>
+      <p className="quiet text-sm">
+        {(plan.beats / plan.per_second).toFixed(0)} s of arc for {(plan.beats * pitch || 0).toFixed(0)} mm,
+        then hold still {plan.hold_s.toFixed(0)} s until post-flow ends.
+      </p>
     </div>
   );
 }
 
 function Face({ now, plan, running, what }: { now: Phase; plan: Plan; running: boolean; what: string }) {
   const lit = running && now.phase === "beat" && now.part < 0.35;
-  const words = !running && now.phase !== "done" ? "Ready" : now.phase === "settle" ? "Make the puddle" : now.phase === "beat" ? what : now.phase === "hold" ? "Hold still" : "Done";
-  const big = !running && now.phase !== "done" ? String(plan.beats) : now.phase === "settle" || now.phase === "hold" ? String(Math.ceil(now.left_s)) : String(now.beat);
-  const tone = lit ? "bg-accent text-accent-content" : now.phase === "hold" && running ? "bg-primary text-primary-content" : "bg-neutral text-neutral-content";
+  const words =
+    !running && now.phase !== "done"
+      ? "Ready"
+      : now.phase === "settle"
+        ? "Make the puddle"
+        : now.phase === "beat"
+          ? what
+          : now.phase === "hold"
+            ? "Hold still"
+            : "Done";
+  const big =
+    !running && now.phase !== "done"
+      ? String(plan.beats)
+      : now.phase === "settle" || now.phase === "hold"
+        ? String(Math.ceil(now.left_s))
+        : String(now.beat);
+  const tone = lit
+    ? "bg-accent text-accent-content"
+    : now.phase === "hold" && running
+      ? "bg-primary text-primary-content"
+      : "bg-neutral text-neutral-content";
   return (
-    <div className={`flex aspect-square max-h-[46dvh] w-full flex-col items-center justify-center rounded-box ${tone}`}>
-      <span className="text-[7rem] font-bold leading-none" role="timer">{big}</span>
+    <div
+      className={`flex aspect-square max-h-[46dvh] w-full flex-col items-center justify-center rounded-box ${tone}`}
+    >
+      <span className="text-[7rem] leading-none font-bold" role="timer">
+        {big}
+      </span>
       <span className="text-2xl">{words}</span>
       {now.phase === "beat" && running && <span className="text-lg">of {plan.beats}</span>}
     </div>

@@ -28,31 +28,70 @@ export function ComparePage() {
     <div className="space-y-4">
       <h1 className="text-2xl font-bold">{later.data.student.display_name}: two beads over one another</h1>
       <Chooser earlier={earlier.data} later={later.data} />
-      {one && other ? <CursorScope key={`${String(one.attempt.id)}-${String(other.attempt.id)}`}><Both one={one} other={other} /></CursorScope> : <p>One of the two has not been measured.</p>}
+      {one && other ? (
+        <CursorScope key={`${String(one.attempt.id)}-${String(other.attempt.id)}`}>
+          <Both one={one} other={other} />
+        </CursorScope>
+      ) : (
+        <p>One of the two has not been measured.</p>
+      )}
     </div>
   );
 }
 
 function shownOf(attempt: Attempt): Shown | null {
   const { measurement } = newest(attempt);
-  return measurement?.report?.bead && measurement.strip ? { attempt, report: measurement.report, strip: measurement.strip } : null;
+  return measurement?.report?.bead && measurement.strip
+    ? { attempt, report: measurement.report, strip: measurement.strip }
+    : null;
 }
 
-const nameOf = (a: Brief | Attempt) => `${a.assignment.design.title}, attempt ${String(a.number)}, ${dateWords(a.created_at)}`;
+const nameOf = (a: Brief | Attempt) =>
+  `${a.assignment.design.title}, attempt ${String(a.number)}, ${dateWords(a.created_at)}`;
 
 function Chooser({ earlier, later }: { earlier: Attempt; later: Attempt }) {
   const course = useCourse();
   const navigate = useNavigate();
   const all = useCourseAttempts(course.id, { student: later.student.id });
-  const measured = (all.data?.results ?? []).filter((a) => a.measurement?.strip).sort((a, b) => a.created_at.localeCompare(b.created_at));
-  const go = (a: number, b: number) => void navigate(`/course/${String(course.id)}/compare/${String(a)}/${String(b)}`, { replace: true });
+  const measured = (all.data?.results ?? [])
+    .filter((a) => a.measurement?.strip)
+    .sort((a, b) => a.created_at.localeCompare(b.created_at));
+  const go = (a: number, b: number) =>
+    void navigate(`/course/${String(course.id)}/compare/${String(a)}/${String(b)}`, { replace: true });
   return (
     <div className="grid gap-3 sm:grid-cols-2">
-      {([["Above", earlier, (id: number) => { go(id, later.id); }], ["Below", later, (id: number) => { go(earlier.id, id); }]] as const).map(([words, chosen, choose]) => (
+      {(
+        [
+          [
+            "Above",
+            earlier,
+            (id: number) => {
+              go(id, later.id);
+            },
+          ],
+          [
+            "Below",
+            later,
+            (id: number) => {
+              go(earlier.id, id);
+            },
+          ],
+        ] as const
+      ).map(([words, chosen, choose]) => (
         <label key={words} className="block text-sm">
           <span className="mb-0.5 block font-medium">{words}</span>
-          <select className="select w-full" value={chosen.id} onChange={(e) => { choose(Number(e.target.value)); }}>
-            {measured.map((a) => <option key={a.id} value={a.id}>{nameOf(a)}</option>)}
+          <select
+            className="select w-full"
+            value={chosen.id}
+            onChange={(e) => {
+              choose(Number(e.target.value));
+            }}
+          >
+            {measured.map((a) => (
+              <option key={a.id} value={a.id}>
+                {nameOf(a)}
+              </option>
+            ))}
             {!measured.some((a) => a.id === chosen.id) && <option value={chosen.id}>{nameOf(chosen)}</option>}
           </select>
         </label>
@@ -77,18 +116,48 @@ function Both({ one, other }: { one: Shown; other: Shown }) {
             <WidthTrack report={one.report} limits={limits} />
             <WidthTrack report={other.report} limits={limits} second />
           </Track>
-          <Track words={one.report.ripple ? "Ripple gaps above" : "No distinct ripples above"} span={axis}><GapTrack report={one.report} /></Track>
-          <Track words={other.report.ripple ? "Ripple gaps below" : "No distinct ripples below"} span={axis}><GapTrack report={other.report} /></Track>
+          <Track words={one.report.ripple ? "Ripple gaps above" : "No distinct ripples above"} span={axis}>
+            <GapTrack report={one.report} />
+          </Track>
+          <Track words={other.report.ripple ? "Ripple gaps below" : "No distinct ripples below"} span={axis}>
+            <GapTrack report={other.report} />
+          </Track>
           <TintTrack report={one.report} span={axis} />
           <TintTrack report={other.report} span={axis} />
-          {[one, other].map(({ attempt, report }) => (report.defects ?? []).length > 0 && <FaultTrack key={attempt.id} defects={report.defects ?? []} span={axis} />)}
+          {[one, other].map(
+            ({ attempt, report }) =>
+              (report.defects ?? []).length > 0 && (
+                <FaultTrack key={attempt.id} defects={report.defects ?? []} span={axis} />
+              ),
+          )}
         </CursorField>
         <Ruler fromMm={axis.from_mm} toMm={axis.to_mm} />
       </section>
       <section className="rounded-box border border-base-300 bg-base-100 p-3">
         <table className="table table-sm">
-          <thead><tr><th scope="col">Figure</th>{[one, other].map(({ attempt }) => <th key={attempt.id} scope="col"><Link className="link" to={`/course/${String(course.id)}/attempt/${String(attempt.id)}`}>attempt {attempt.number}, {dateWords(attempt.created_at)}</Link></th>)}<th scope="col">Below is</th></tr></thead>
-          <tbody>{rowsOf(one.report, other.report).map((row) => <tr key={row.words}><th scope="row">{row.words}</th><td>{told(row, row.earlier, units)}</td><td>{told(row, row.later, units)}</td><td className="font-semibold">{verdict(row)}</td></tr>)}</tbody>
+          <thead>
+            <tr>
+              <th scope="col">Figure</th>
+              {[one, other].map(({ attempt }) => (
+                <th key={attempt.id} scope="col">
+                  <Link className="link" to={`/course/${String(course.id)}/attempt/${String(attempt.id)}`}>
+                    attempt {attempt.number}, {dateWords(attempt.created_at)}
+                  </Link>
+                </th>
+              ))}
+              <th scope="col">Below is</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rowsOf(one.report, other.report).map((row) => (
+              <tr key={row.words}>
+                <th scope="row">{row.words}</th>
+                <td>{told(row, row.earlier, units)}</td>
+                <td>{told(row, row.later, units)}</td>
+                <td className="font-semibold">{verdict(row)}</td>
+              </tr>
+            ))}
+          </tbody>
         </table>
       </section>
     </>
@@ -101,7 +170,10 @@ function Placed({ axis, shown, units }: { axis: Axis; shown: Shown; units: Units
   return (
     <div className="mb-1">
       <div style={{ marginLeft: left, width }}>
-        <Strip strip={shown.strip} label={`Strip of ${nameOf(shown.attempt)}, ${measure(shown.report.bead?.length_mm, "length", units)} long`} />
+        <Strip
+          strip={shown.strip}
+          label={`Strip of ${nameOf(shown.attempt)}, ${measure(shown.report.bead?.length_mm, "length", units)} long`}
+        />
       </div>
     </div>
   );
@@ -110,5 +182,7 @@ function Placed({ axis, shown, units }: { axis: Axis; shown: Shown; units: Units
 function told(row: Row, value: number | null, units: Units): string {
   if (value === null) return "–";
   if (row.kind === "percent") return percent(value);
-  return row.kind === "count" ? String(value) : measure(value, "length", units, units.length === "mm" ? 2 : 0);
+  return row.kind === "count"
+    ? String(value)
+    : measure(value, "length", units, units.length === "mm" ? 2 : 0);
 }

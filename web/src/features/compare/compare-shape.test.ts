@@ -2,11 +2,21 @@ import { describe, expect, it } from "vitest";
 import type { Schemas } from "../../api/client";
 import { commonAxis, commonLimits, rowsOf, verdict } from "./compare-shape";
 
-const report = (widths: number[], cv: number) => ({ profile: { s_mm: [], width_mm: widths, centre_mm: [] }, bead: { width_mm: { mean: 4, cv } }, ripple: null, tint: null, defects: [] }) as unknown as Schemas["Report"];
+const report = (widths: number[], cv: number) =>
+  ({
+    profile: { s_mm: [], width_mm: widths, centre_mm: [] },
+    bead: { width_mm: { mean: 4, cv } },
+    ripple: null,
+    tint: null,
+    defects: [],
+  }) as unknown as Schemas["Report"];
 
 describe("two beads over one another", () => {
   it("shares one axis that holds both", () => {
-    expect(commonAxis({ from_mm: -4, to_mm: 84 }, { from_mm: -6, to_mm: 70 })).toEqual({ from_mm: -6, to_mm: 84 });
+    expect(commonAxis({ from_mm: -4, to_mm: 84 }, { from_mm: -6, to_mm: 70 })).toEqual({
+      from_mm: -6,
+      to_mm: 84,
+    });
   });
   it("shares one scale of width with a little room", () => {
     expect(commonLimits(report([4, 5], 0), report([3, 4], 0))).toEqual([2.8, 5.2]);
@@ -15,7 +25,14 @@ describe("two beads over one another", () => {
   it("says which got better, and keeps quiet where less is no aim", () => {
     const rows = rowsOf(report([4], 0.1), report([4], 0.05));
     const said = Object.fromEntries(rows.map((row) => [row.words, verdict(row)]));
-    expect(said).toMatchObject({ "Width varies": "better", Width: null, "Ripples vary": null, Faults: "as before" });
-    expect(rows.filter((row) => row.words === "Width varies").map((row) => verdict({ ...row, later: 0.2 }))).toEqual(["worse"]);
+    expect(said).toMatchObject({
+      "Width varies": "better",
+      Width: null,
+      "Ripples vary": null,
+      Faults: "as before",
+    });
+    expect(
+      rows.filter((row) => row.words === "Width varies").map((row) => verdict({ ...row, later: 0.2 })),
+    ).toEqual(["worse"]);
   });
 });

@@ -19,11 +19,22 @@ export function commonLimits(one: Report, other: Report): [number, number] {
   return [low - room, high + room];
 }
 
-export type Row = { words: string; kind: "length" | "percent" | "count"; earlier: number | null; later: number | null; lessIsBetter: boolean };
+export type Row = {
+  words: string;
+  kind: "length" | "percent" | "count";
+  earlier: number | null;
+  later: number | null;
+  lessIsBetter: boolean;
+};
 
 /** The figures of both, line by line. */
 export function rowsOf(earlier: Report, later: Report): Row[] {
-  const row = (words: string, kind: Row["kind"], of: (r: Report) => number | null | undefined, lessIsBetter = true): Row => ({ words, kind, earlier: of(earlier) ?? null, later: of(later) ?? null, lessIsBetter });
+  const row = (
+    words: string,
+    kind: Row["kind"],
+    of: (r: Report) => number | null | undefined,
+    lessIsBetter = true,
+  ): Row => ({ words, kind, earlier: of(earlier) ?? null, later: of(later) ?? null, lessIsBetter });
   return [
     row("Width", "length", (r) => r.bead?.width_mm.mean, false),
     row("Width varies", "percent", (r) => r.bead?.width_mm.cv),

@@ -1,6 +1,15 @@
 import { useRef, useState, type PointerEvent } from "react";
 import type { Schemas } from "../../api/client";
-import { dragged, frontStep, nearestTo, toeAt, toesOf, type Side, type Step, type Tool } from "./correction-shape";
+import {
+  dragged,
+  frontStep,
+  nearestTo,
+  toeAt,
+  toesOf,
+  type Side,
+  type Step,
+  type Tool,
+} from "./correction-shape";
 
 type Props = {
   strip: Schemas["Strip"];
@@ -25,7 +34,10 @@ export function CorrectionLayer({ strip, overlay, report, tool, reach, fault, bu
   function place(event: PointerEvent): [number, number] {
     const area = box.current?.getBoundingClientRect();
     if (!area) return [0, 0];
-    return [strip.from_mm + ((event.clientX - area.left) / area.width) * (strip.to_mm - strip.from_mm), ((event.clientY - area.top) / area.height - 0.5) * 2 * strip.half_height_mm];
+    return [
+      strip.from_mm + ((event.clientX - area.left) / area.width) * (strip.to_mm - strip.from_mm),
+      ((event.clientY - area.top) / area.height - 0.5) * 2 * strip.half_height_mm,
+    ];
   }
   function down(event: PointerEvent) {
     if (busy || !toes) return;
@@ -48,7 +60,8 @@ export function CorrectionLayer({ strip, overlay, report, tool, reach, fault, bu
   }
   const offsetsOf = (side: Side) => (side === "left" ? toes.left_n_mm : toes.right_n_mm);
   const lineOf = (side: Side) => {
-    const offsets = held?.side === side ? dragged(toes.s_mm, offsetsOf(side), held.s, held.n, reach) : offsetsOf(side);
+    const offsets =
+      held?.side === side ? dragged(toes.s_mm, offsetsOf(side), held.s, held.n, reach) : offsetsOf(side);
     return toes.s_mm.map((s, i) => `${s.toFixed(2)},${(offsets[i] ?? 0).toFixed(3)}`).join(" ");
   };
   const half = strip.half_height_mm;
@@ -63,11 +76,44 @@ export function CorrectionLayer({ strip, overlay, report, tool, reach, fault, bu
       onPointerDown={down}
       onPointerMove={move}
       onPointerUp={up}
-      onPointerCancel={() => { setHeld(null); }}
+      onPointerCancel={() => {
+        setHeld(null);
+      }}
     >
-      {fronts.map((s) => <line key={s} x1={s} x2={s} y1={-1.6} y2={1.6} stroke="#ffffff" strokeOpacity={tool === "front" ? 1 : 0.5} strokeWidth={1.5} vectorEffect="non-scaling-stroke" />)}
-      {(["left", "right"] as const).map((side) => <polyline key={side} points={lineOf(side)} fill="none" stroke="#000000" strokeOpacity={0.6} strokeWidth={4} vectorEffect="non-scaling-stroke" />)}
-      {(["left", "right"] as const).map((side) => <polyline key={side} points={lineOf(side)} fill="none" stroke="#00e5ff" strokeWidth={2} vectorEffect="non-scaling-stroke" />)}
+      {fronts.map((s) => (
+        <line
+          key={s}
+          x1={s}
+          x2={s}
+          y1={-1.6}
+          y2={1.6}
+          stroke="#ffffff"
+          strokeOpacity={tool === "front" ? 1 : 0.5}
+          strokeWidth={1.5}
+          vectorEffect="non-scaling-stroke"
+        />
+      ))}
+      {(["left", "right"] as const).map((side) => (
+        <polyline
+          key={side}
+          points={lineOf(side)}
+          fill="none"
+          stroke="#000000"
+          strokeOpacity={0.6}
+          strokeWidth={4}
+          vectorEffect="non-scaling-stroke"
+        />
+      ))}
+      {(["left", "right"] as const).map((side) => (
+        <polyline
+          key={side}
+          points={lineOf(side)}
+          fill="none"
+          stroke="#00e5ff"
+          strokeWidth={2}
+          vectorEffect="non-scaling-stroke"
+        />
+      ))}
     </svg>
   );
 }

@@ -31,7 +31,21 @@ type Props = {
 };
 
 /** Everything the pointer can do on the strip, by buttons at the place of the red line, and the ends. */
-export function CorrectionPanel({ overlay, report, units, tool, setTool, reach, setReach, fault, setFault, faultSize, busy, error, correct }: Props) {
+export function CorrectionPanel({
+  overlay,
+  report,
+  units,
+  tool,
+  setTool,
+  reach,
+  setReach,
+  fault,
+  setFault,
+  faultSize,
+  busy,
+  error,
+  correct,
+}: Props) {
   const s = useCursor() ?? 0;
   const toes = toesOf(overlay);
   if (!toes) return <p>This result keeps no trace to correct. Have the photo measured again first.</p>;
@@ -40,40 +54,154 @@ export function CorrectionPanel({ overlay, report, units, tool, setTool, reach, 
     <div className="space-y-2 rounded-box border border-primary p-3">
       <div className="flex flex-wrap items-center gap-3">
         <div className="join" role="group" aria-label="What the pointer does on the strip">
-          {(Object.keys(TOOLS) as Tool[]).map((t) => <button key={t} className={`btn btn-sm join-item ${t === tool ? "btn-primary" : ""}`} aria-pressed={t === tool} onClick={() => { setTool(t); }}>{TOOLS[t]}</button>)}
+          {(Object.keys(TOOLS) as Tool[]).map((t) => (
+            <button
+              key={t}
+              className={`btn join-item btn-sm ${t === tool ? "btn-primary" : ""}`}
+              aria-pressed={t === tool}
+              onClick={() => {
+                setTool(t);
+              }}
+            >
+              {TOOLS[t]}
+            </button>
+          ))}
         </div>
-        <span className="text-sm" aria-live="polite">Red line at <strong>{at}</strong></span>
+        <span className="text-sm" aria-live="polite">
+          Red line at <strong>{at}</strong>
+        </span>
       </div>
       {tool === "toe" && (
         <Row>
-          <Do busy={busy} act={() => { correct(nudged(toes, "left", s, NUDGE_MM, reach)); }}>Left toe out</Do>
-          <Do busy={busy} act={() => { correct(nudged(toes, "left", s, -NUDGE_MM, reach)); }}>Left toe in</Do>
-          <Do busy={busy} act={() => { correct(nudged(toes, "right", s, -NUDGE_MM, reach)); }}>Right toe in</Do>
-          <Do busy={busy} act={() => { correct(nudged(toes, "right", s, NUDGE_MM, reach)); }}>Right toe out</Do>
-          <label className="flex items-center gap-2 text-sm">moves over
-            <select className="select select-sm w-28" value={reach} onChange={(e) => { setReach(Number(e.target.value)); }}>
-              {REACHES.map((r) => <option key={r} value={r}>± {measure(r, "length", units, 0)}</option>)}
+          <Do
+            busy={busy}
+            act={() => {
+              correct(nudged(toes, "left", s, NUDGE_MM, reach));
+            }}
+          >
+            Left toe out
+          </Do>
+          <Do
+            busy={busy}
+            act={() => {
+              correct(nudged(toes, "left", s, -NUDGE_MM, reach));
+            }}
+          >
+            Left toe in
+          </Do>
+          <Do
+            busy={busy}
+            act={() => {
+              correct(nudged(toes, "right", s, -NUDGE_MM, reach));
+            }}
+          >
+            Right toe in
+          </Do>
+          <Do
+            busy={busy}
+            act={() => {
+              correct(nudged(toes, "right", s, NUDGE_MM, reach));
+            }}
+          >
+            Right toe out
+          </Do>
+          <label className="flex items-center gap-2 text-sm">
+            moves over
+            <select
+              className="select w-28 select-sm"
+              value={reach}
+              onChange={(e) => {
+                setReach(Number(e.target.value));
+              }}
+            >
+              {REACHES.map((r) => (
+                <option key={r} value={r}>
+                  ± {measure(r, "length", units, 0)}
+                </option>
+              ))}
             </select>
           </label>
         </Row>
       )}
       {tool === "front" && (
         <Row>
-          <Do busy={busy} act={() => { correct(frontStep(report.ripple?.positions_mm ?? [], s)); }}>Cut or join at the red line</Do>
-          <Do busy={busy || !report.ripple} act={() => { correct({ step: "no_ripples" }); }}>No distinct ripples</Do>
+          <Do
+            busy={busy}
+            act={() => {
+              correct(frontStep(report.ripple?.positions_mm ?? [], s));
+            }}
+          >
+            Cut or join at the red line
+          </Do>
+          <Do
+            busy={busy || !report.ripple}
+            act={() => {
+              correct({ step: "no_ripples" });
+            }}
+          >
+            No distinct ripples
+          </Do>
         </Row>
       )}
       {tool === "fault" && (
         <Row>
-          <ChoiceField label="Kind" value={fault.kind} options={Object.keys(defectWords)} words={(k) => defectWords[k] ?? k} onChange={(kind) => { setFault({ ...fault, kind: kind as FaultDraft["kind"] }); }} />
-          <div className="w-28"><UnitField label="Size" quantity="length" units={units} value={fault.size} error={faultSize === null ? "a size" : undefined} onChange={(size) => { setFault({ ...fault, size }); }} /></div>
-          <Do busy={busy || faultSize === null} act={() => { if (faultSize !== null) correct({ step: "add_fault", kind: fault.kind, s_mm: s, n_mm: 0, size_mm: faultSize }); }}>Add in the middle at the red line</Do>
+          <ChoiceField
+            label="Kind"
+            value={fault.kind}
+            options={Object.keys(defectWords)}
+            words={(k) => defectWords[k] ?? k}
+            onChange={(kind) => {
+              setFault({ ...fault, kind: kind as FaultDraft["kind"] });
+            }}
+          />
+          <div className="w-28">
+            <UnitField
+              label="Size"
+              quantity="length"
+              units={units}
+              value={fault.size}
+              error={faultSize === null ? "a size" : undefined}
+              onChange={(size) => {
+                setFault({ ...fault, size });
+              }}
+            />
+          </div>
+          <Do
+            busy={busy || faultSize === null}
+            act={() => {
+              if (faultSize !== null)
+                correct({ step: "add_fault", kind: fault.kind, s_mm: s, n_mm: 0, size_mm: faultSize });
+            }}
+          >
+            Add in the middle at the red line
+          </Do>
         </Row>
       )}
       <Row>
-        <Do busy={busy} act={() => { correct({ step: "move_end", end: "start", s_mm: s }); }}>Bead starts at the red line</Do>
-        <Do busy={busy} act={() => { correct({ step: "move_end", end: "end", s_mm: s }); }}>Bead ends at the red line</Do>
-        <Do busy={busy} act={() => { correct({ step: "start_at_other_end" }); }}>Exchange start and end</Do>
+        <Do
+          busy={busy}
+          act={() => {
+            correct({ step: "move_end", end: "start", s_mm: s });
+          }}
+        >
+          Bead starts at the red line
+        </Do>
+        <Do
+          busy={busy}
+          act={() => {
+            correct({ step: "move_end", end: "end", s_mm: s });
+          }}
+        >
+          Bead ends at the red line
+        </Do>
+        <Do
+          busy={busy}
+          act={() => {
+            correct({ step: "start_at_other_end" });
+          }}
+        >
+          Exchange start and end
+        </Do>
       </Row>
       <Problem error={error} />
     </div>
@@ -85,5 +213,9 @@ function Row({ children }: { children: ReactNode }) {
 }
 
 function Do({ busy, act, children }: { busy: boolean; act: () => void; children: ReactNode }) {
-  return <button className="btn btn-sm" disabled={busy} onClick={act}>{children}</button>;
+  return (
+    <button className="btn btn-sm" disabled={busy} onClick={act}>
+      {children}
+    </button>
+  );
 }

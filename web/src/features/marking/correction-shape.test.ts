@@ -25,8 +25,12 @@ describe("correcting on the strip", () => {
     expect(frontStep([2, 4, 6], 5)).toEqual({ step: "add_front", s_mm: 5 });
   });
   it("says what was done in the person's units", () => {
-    expect(stepWords({ step: "move_toe", side: "left", s_mm: 40, n_mm: -3 }, mm)).toBe("left toe moved at 40.0 mm");
-    expect(stepWords({ step: "remove_fault", kind: "burn_through", s_mm: 25.4 }, { length: "thou", flow: "cfh" })).toBe("burn-through at 1000 thou removed");
+    expect(stepWords({ step: "move_toe", side: "left", s_mm: 40, n_mm: -3 }, mm)).toBe(
+      "left toe moved at 40.0 mm",
+    );
+    expect(
+      stepWords({ step: "remove_fault", kind: "burn_through", s_mm: 25.4 }, { length: "thou", flow: "cfh" }),
+    ).toBe("burn-through at 1000 thou removed");
     expect(stepWords({ step: "start_at_other_end" }, mm)).toBe("start and end exchanged");
   });
   it("has no toes where the engine kept none", () => {

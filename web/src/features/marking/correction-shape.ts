@@ -13,12 +13,17 @@ const TOE_NEAR_MM = 1.2;
 const FRONT_NEAR_MM = 0.5;
 
 export function toesOf(overlay: Schemas["Overlay"] | null | undefined): Toes | null {
-  return overlay?.s_mm && overlay.left_n_mm && overlay.right_n_mm ? { s_mm: overlay.s_mm, left_n_mm: overlay.left_n_mm, right_n_mm: overlay.right_n_mm } : null;
+  return overlay?.s_mm && overlay.left_n_mm && overlay.right_n_mm
+    ? { s_mm: overlay.s_mm, left_n_mm: overlay.left_n_mm, right_n_mm: overlay.right_n_mm }
+    : null;
 }
 
 /** The sample nearest to a place along the bead. */
 export function nearestTo(places: number[], s: number): number {
-  return places.reduce((best, at, i) => (Math.abs(at - s) < Math.abs((places[best] ?? Infinity) - s) ? i : best), 0);
+  return places.reduce(
+    (best, at, i) => (Math.abs(at - s) < Math.abs((places[best] ?? Infinity) - s) ? i : best),
+    0,
+  );
 }
 
 /** The toe a pointer takes hold of, if it is near enough to one. */
@@ -41,12 +46,21 @@ export function dragged(places: number[], offsets: number[], s: number, n: numbe
 /** One toe nudged outward (+) or inward at a place. */
 export function nudged(toes: Toes, side: Side, s: number, outward: number, reach: number): Step {
   const now = (side === "left" ? toes.left_n_mm : toes.right_n_mm)[nearestTo(toes.s_mm, s)] ?? 0;
-  return { step: "move_toe", side, s_mm: s, n_mm: now + (side === "left" ? -outward : outward), reach_mm: reach };
+  return {
+    step: "move_toe",
+    side,
+    s_mm: s,
+    n_mm: now + (side === "left" ? -outward : outward),
+    reach_mm: reach,
+  };
 }
 
 /** A click among the fronts: on one, it goes; between two, another is cut in. */
 export function frontStep(fronts: number[], s: number): Step {
-  return { step: fronts.some((f) => Math.abs(f - s) < FRONT_NEAR_MM) ? "remove_front" : "add_front", s_mm: s };
+  return {
+    step: fronts.some((f) => Math.abs(f - s) < FRONT_NEAR_MM) ? "remove_front" : "add_front",
+    s_mm: s,
+  };
 }
 
 /** What a step did, in words. */
@@ -54,13 +68,21 @@ export function stepWords(step: Step, units: Units): string {
   const at = step.s_mm === undefined ? "" : ` at ${measure(step.s_mm, "length", units)}`;
   const kind = step.kind ? (defectWords[step.kind] ?? step.kind) : "";
   switch (step.step) {
-    case "move_toe": return `${step.side ?? ""} toe moved${at}`;
-    case "move_end": return `${step.end ?? ""} set${at}`;
-    case "start_at_other_end": return "start and end exchanged";
-    case "add_fault": return `${kind} added${at}`;
-    case "remove_fault": return `${kind}${at} removed`;
-    case "add_front": return `ripple front cut in${at}`;
-    case "remove_front": return `ripple front joined away${at}`;
-    case "no_ripples": return "no distinct ripples";
+    case "move_toe":
+      return `${step.side ?? ""} toe moved${at}`;
+    case "move_end":
+      return `${step.end ?? ""} set${at}`;
+    case "start_at_other_end":
+      return "start and end exchanged";
+    case "add_fault":
+      return `${kind} added${at}`;
+    case "remove_fault":
+      return `${kind}${at} removed`;
+    case "add_front":
+      return `ripple front cut in${at}`;
+    case "remove_front":
+      return `ripple front joined away${at}`;
+    case "no_ripples":
+      return "no distinct ripples";
   }
 }

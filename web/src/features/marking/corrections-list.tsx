@@ -3,23 +3,59 @@ import { measure, type Units } from "../../ui/units";
 import { dateWords, percent } from "../../ui/words";
 import { stepWords } from "./correction-shape";
 
-type Props = { measurement: Schemas["Measurement"]; units: Units; busy: boolean; undo: (every: boolean) => void };
+type Props = {
+  measurement: Schemas["Measurement"];
+  units: Units;
+  busy: boolean;
+  undo: (every: boolean) => void;
+};
 
 /** Who corrected what, what had been computed, and the way back. */
 export function CorrectionsList({ measurement, units, busy, undo }: Props) {
   const { corrections, computed } = measurement;
-  if (measurement.scale_set_by) return <p className="text-sm">Scale set by two points by {measurement.scale_set_by.display_name}.</p>;
+  if (measurement.scale_set_by)
+    return <p className="text-sm">Scale set by two points by {measurement.scale_set_by.display_name}.</p>;
   if (corrections.length === 0) return null;
   return (
     <section className="rounded-box border border-secondary p-3 text-sm" aria-label="Corrections">
       <h2 className="font-bold">Corrected by hand</h2>
       <ol className="my-1 list-inside list-decimal">
-        {corrections.map((c) => <li key={c.id}>{stepWords(c.step, units)} <span className="quiet">– {c.by.display_name}, {dateWords(c.at)}</span></li>)}
+        {corrections.map((c) => (
+          <li key={c.id}>
+            {stepWords(c.step, units)}{" "}
+            <span className="quiet">
+              – {c.by.display_name}, {dateWords(c.at)}
+            </span>
+          </li>
+        ))}
       </ol>
-      {computed?.bead && <p>Computed was: width {measure(computed.bead.width_mm.mean, "length", units, units.length === "mm" ? 2 : 0)}, varies {percent(computed.bead.width_mm.cv)}; ripples vary {percent(computed.ripple?.cv)}; faults seen: {computed.defects?.length ?? 0}.</p>}
+      {computed?.bead && (
+        <p>
+          Computed was: width{" "}
+          {measure(computed.bead.width_mm.mean, "length", units, units.length === "mm" ? 2 : 0)}, varies{" "}
+          {percent(computed.bead.width_mm.cv)}; ripples vary {percent(computed.ripple?.cv)}; faults seen:{" "}
+          {computed.defects?.length ?? 0}.
+        </p>
+      )}
       <div className="mt-2 flex gap-2">
-        <button className="btn btn-sm" disabled={busy} onClick={() => { undo(false); }}>Take the last one back</button>
-        <button className="btn btn-sm" disabled={busy} onClick={() => { undo(true); }}>Back to what was computed</button>
+        <button
+          className="btn btn-sm"
+          disabled={busy}
+          onClick={() => {
+            undo(false);
+          }}
+        >
+          Take the last one back
+        </button>
+        <button
+          className="btn btn-sm"
+          disabled={busy}
+          onClick={() => {
+            undo(true);
+          }}
+        >
+          Back to what was computed
+        </button>
       </div>
     </section>
   );

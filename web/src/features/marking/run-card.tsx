@@ -20,8 +20,14 @@ export function RunCard({ attempt }: { attempt: Attempt }) {
         const check = setup.data?.checks.find((c) => c.number === run.number);
         return (
           <div key={run.number}>
-            <h2 className="mb-1 font-bold">{attempt.runs.length > 1 ? `Run ${String(run.number)}` : "Logged"}</h2>
-            {check && <div className="mb-2 text-sm"><OffCard check={check} units={units} /></div>}
+            <h2 className="mb-1 font-bold">
+              {attempt.runs.length > 1 ? `Run ${String(run.number)}` : "Logged"}
+            </h2>
+            {check && (
+              <div className="mb-2 text-sm">
+                <OffCard check={check} units={units} />
+              </div>
+            )}
             <RunFigures run={run} />
           </div>
         );
@@ -33,14 +39,21 @@ export function RunCard({ attempt }: { attempt: Attempt }) {
 
 function RunFigures({ run }: { run: Schemas["NumberedRun"] }) {
   const units = useUnits();
-  const shown = Object.entries(run).filter(([key, value]) => !["note", "number", "measured"].includes(key) && value !== null && value !== "");
+  const shown = Object.entries(run).filter(
+    ([key, value]) => !["note", "number", "measured"].includes(key) && value !== null && value !== "",
+  );
   return (
     <>
       <dl className="grid gap-x-5 gap-y-0.5 text-sm sm:grid-cols-2 xl:grid-cols-3">
         {shown.map(([key, value]) => (
           <div key={key} className="flex justify-between gap-2 border-b border-base-300">
             <dt>{runWords[key]}</dt>
-            <dd className="font-semibold">{typeof value === "number" ? measure(value, runQuantities[key] ?? "count", units) : (choiceWords[String(value)] ?? String(value))}{run.measured.includes(key) && <span className="badge badge-sm ml-1">measured</span>}</dd>
+            <dd className="font-semibold">
+              {typeof value === "number"
+                ? measure(value, runQuantities[key] ?? "count", units)
+                : (choiceWords[String(value)] ?? String(value))}
+              {run.measured.includes(key) && <span className="ml-1 badge badge-sm">measured</span>}
+            </dd>
           </div>
         ))}
       </dl>
@@ -53,11 +66,25 @@ function Prepared({ steps }: { steps: Schemas["PreparationStep"][] }) {
   const skipped = steps.filter((s) => !s.done);
   return (
     <div className="text-sm">
-      <h2 className="mb-1 font-bold">Prepared {skipped.length === 0 ? "" : <span className="font-normal">– {skipped.length} of {steps.length} not ticked</span>}</h2>
+      <h2 className="mb-1 font-bold">
+        Prepared{" "}
+        {skipped.length === 0 ? (
+          ""
+        ) : (
+          <span className="font-normal">
+            – {skipped.length} of {steps.length} not ticked
+          </span>
+        )}
+      </h2>
       <ul className="grid gap-x-5 sm:grid-cols-2">
         {steps.map((s) => (
           <li key={s.step} className={`flex items-center gap-2 ${s.done ? "" : "font-semibold text-error"}`}>
-            {s.done ? <CircleCheck size={16} aria-label="done" /> : <CircleDashed size={16} aria-label="not ticked" />} {s.words}
+            {s.done ? (
+              <CircleCheck size={16} aria-label="done" />
+            ) : (
+              <CircleDashed size={16} aria-label="not ticked" />
+            )}{" "}
+            {s.words}
           </li>
         ))}
       </ul>

@@ -6,7 +6,15 @@ const suggestions: Suggestion[] = [
   { criterion: "ripple_evenness", weight: 20, score: null, reason: "no_ripples_to_judge", figures: {} },
   { criterion: "tint", weight: 20, score: 4, reason: "darker_than_finish", figures: {} },
 ];
-const key = (key: string, tagName = "BODY", held = {}) => meaningOf({ key, ctrlKey: false, metaKey: false, altKey: false, target: { tagName } as unknown as EventTarget, ...held });
+const key = (key: string, tagName = "BODY", held = {}) =>
+  meaningOf({
+    key,
+    ctrlKey: false,
+    metaKey: false,
+    altKey: false,
+    target: { tagName } as unknown as EventTarget,
+    ...held,
+  });
 
 describe("marking", () => {
   it("leaves a criterion that does not apply out of the total", () => {

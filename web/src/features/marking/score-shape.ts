@@ -1,7 +1,13 @@
 /** Scores while they are being set; pure. */
 
 export type Scores = Record<string, number | null>;
-export type Suggestion = { criterion: string; weight: number; score: number | null; reason: string; figures: Record<string, unknown> };
+export type Suggestion = {
+  criterion: string;
+  weight: number;
+  score: number | null;
+  reason: string;
+  figures: Record<string, unknown>;
+};
 
 export function suggestedScores(suggestions: Suggestion[]): Scores {
   return Object.fromEntries(suggestions.map((s) => [s.criterion, s.score]));
@@ -28,12 +34,33 @@ export function stepped(score: number | null | undefined, by: number): number {
   return Math.min(10, Math.max(0, (score ?? 5) + by));
 }
 
-export type Key = "up" | "down" | "more" | "less" | "suggested" | "skip" | "return" | "save" | "overlay" | "next" | "comment";
+export type Key =
+  "up" | "down" | "more" | "less" | "suggested" | "skip" | "return" | "save" | "overlay" | "next" | "comment";
 
-const keys: Record<string, Key> = { ArrowUp: "up", ArrowDown: "down", ArrowRight: "more", ArrowLeft: "less", "+": "more", "-": "less", a: "suggested", x: "skip", Enter: "return", s: "save", t: "overlay", n: "next", w: "comment" };
+const keys: Record<string, Key> = {
+  ArrowUp: "up",
+  ArrowDown: "down",
+  ArrowRight: "more",
+  ArrowLeft: "less",
+  "+": "more",
+  "-": "less",
+  a: "suggested",
+  x: "skip",
+  Enter: "return",
+  s: "save",
+  t: "overlay",
+  n: "next",
+  w: "comment",
+};
 
 /** What a key means on the marking desk; nothing while somebody types or with a modifier held. */
-export function meaningOf(event: { key: string; ctrlKey: boolean; metaKey: boolean; altKey: boolean; target: EventTarget | null }): Key | null {
+export function meaningOf(event: {
+  key: string;
+  ctrlKey: boolean;
+  metaKey: boolean;
+  altKey: boolean;
+  target: EventTarget | null;
+}): Key | null {
   if (event.ctrlKey || event.metaKey || event.altKey) return null;
   const tag = (event.target as { tagName?: string } | null)?.tagName ?? "";
   if (["INPUT", "TEXTAREA", "SELECT"].includes(tag)) return null;

@@ -7,7 +7,7 @@ export function Frame({ title, children }: { title: string; children: ReactNode 
         <div className="mb-6 flex items-center gap-3">
           <img src="/mark.svg" alt="" className="size-10" />
           <div>
-            <p className="text-lg font-bold leading-tight">Judicum</p>
+            <p className="text-lg leading-tight font-bold">Judicum</p>
             <p className="quiet text-sm">Beads, measured and marked</p>
           </div>
         </div>
@@ -18,11 +18,37 @@ export function Frame({ title, children }: { title: string; children: ReactNode 
   );
 }
 
-export function Field({ id, label, type = "text", value, autoComplete, onChange }: { id: string; label: string; type?: string; value: string; autoComplete: string; onChange: (v: string) => void }) {
+export function Field({
+  id,
+  label,
+  type = "text",
+  value,
+  autoComplete,
+  onChange,
+}: {
+  id: string;
+  label: string;
+  type?: string;
+  value: string;
+  autoComplete: string;
+  onChange: (v: string) => void;
+}) {
   return (
     <div className="mb-4">
-      <label htmlFor={id} className="mb-1 block font-medium">{label}</label>
-      <input id={id} type={type} className="input h-12 w-full" value={value} autoComplete={autoComplete} required onChange={(e) => { onChange(e.target.value); }} />
+      <label htmlFor={id} className="mb-1 block font-medium">
+        {label}
+      </label>
+      <input
+        id={id}
+        type={type}
+        className="input h-12 w-full"
+        value={value}
+        autoComplete={autoComplete}
+        required
+        onChange={(e) => {
+          onChange(e.target.value);
+        }}
+      />
     </div>
   );
 }

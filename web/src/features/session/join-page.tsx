@@ -12,7 +12,9 @@ export function JoinPage() {
   const [given, setGiven] = useState({ code: "", display_name: "", username: "", password: "" });
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const set = (key: keyof typeof given) => (value: string) => { setGiven((g) => ({ ...g, [key]: value })); };
+  const set = (key: keyof typeof given) => (value: string) => {
+    setGiven((g) => ({ ...g, [key]: value }));
+  };
   const join = useMutation({
     mutationFn: () => unwrap(api.POST("/api/join", { body: signedIn ? { code: given.code } : given })),
     onSuccess: (fresh) => {
@@ -22,19 +24,49 @@ export function JoinPage() {
   });
   return (
     <Frame title="Join a course">
-      <form onSubmit={(e) => { e.preventDefault(); join.mutate(); }}>
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          join.mutate();
+        }}
+      >
         <Field id="code" label="Course code" value={given.code} autoComplete="off" onChange={set("code")} />
         {!signedIn && (
           <>
-            <Field id="display_name" label="Your name, as the class knows you" value={given.display_name} autoComplete="name" onChange={set("display_name")} />
-            <Field id="username" label="Name to sign in with" value={given.username} autoComplete="username" onChange={set("username")} />
-            <Field id="password" label="Password, at least 8 characters" type="password" value={given.password} autoComplete="new-password" onChange={set("password")} />
+            <Field
+              id="display_name"
+              label="Your name, as the class knows you"
+              value={given.display_name}
+              autoComplete="name"
+              onChange={set("display_name")}
+            />
+            <Field
+              id="username"
+              label="Name to sign in with"
+              value={given.username}
+              autoComplete="username"
+              onChange={set("username")}
+            />
+            <Field
+              id="password"
+              label="Password, at least 8 characters"
+              type="password"
+              value={given.password}
+              autoComplete="new-password"
+              onChange={set("password")}
+            />
           </>
         )}
         <Problem error={join.error} />
-        <button className="btn btn-primary mt-4 h-12 w-full" disabled={join.isPending}>{join.isPending ? "Joining …" : "Join"}</button>
+        <button className="btn mt-4 h-12 w-full btn-primary" disabled={join.isPending}>
+          {join.isPending ? "Joining …" : "Join"}
+        </button>
       </form>
-      <p className="mt-6"><Link className="link" to="/sign-in">Sign in instead</Link></p>
+      <p className="mt-6">
+        <Link className="link" to="/sign-in">
+          Sign in instead
+        </Link>
+      </p>
     </Frame>
   );
 }

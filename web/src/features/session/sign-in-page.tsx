@@ -20,13 +20,32 @@ export function SignInPage() {
   });
   return (
     <Frame title="Sign in">
-      <form onSubmit={(e) => { e.preventDefault(); signIn.mutate(); }}>
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          signIn.mutate();
+        }}
+      >
         <Field id="username" label="Name" value={username} autoComplete="username" onChange={setUsername} />
-        <Field id="password" label="Password" type="password" value={password} autoComplete="current-password" onChange={setPassword} />
+        <Field
+          id="password"
+          label="Password"
+          type="password"
+          value={password}
+          autoComplete="current-password"
+          onChange={setPassword}
+        />
         <Problem error={signIn.error} />
-        <button className="btn btn-primary mt-4 h-12 w-full" disabled={signIn.isPending}>{signIn.isPending ? "Signing in …" : "Sign in"}</button>
+        <button className="btn mt-4 h-12 w-full btn-primary" disabled={signIn.isPending}>
+          {signIn.isPending ? "Signing in …" : "Sign in"}
+        </button>
       </form>
-      <p className="mt-6">New here with a course code? <Link className="link" to="/join">Join a course</Link></p>
+      <p className="mt-6">
+        New here with a course code?{" "}
+        <Link className="link" to="/join">
+          Join a course
+        </Link>
+      </p>
     </Frame>
   );
 }

@@ -1,4 +1,15 @@
-import { CartesianGrid, Legend, Line, LineChart, ReferenceArea, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
+import {
+  CartesianGrid,
+  Legend,
+  Line,
+  LineChart,
+  ReferenceArea,
+  ReferenceLine,
+  ResponsiveContainer,
+  Tooltip,
+  XAxis,
+  YAxis,
+} from "recharts";
 import type { Schemas } from "../../api/client";
 import { dateWords, tintNames } from "../../ui/words";
 
@@ -21,19 +32,56 @@ export function SteadinessPlot({ series }: { series: Series }) {
   const { bands } = series;
   return (
     <figure>
-      <figcaption className="mb-1 font-semibold">How much width and ripples vary (%), lower is steadier</figcaption>
+      <figcaption className="mb-1 font-semibold">
+        How much width and ripples vary (%), lower is steadier
+      </figcaption>
       <ResponsiveContainer width="100%" height={220}>
         <LineChart data={rowsOf(series)} margin={{ left: -18, right: 8, top: 4 }} accessibilityLayer={false}>
           <CartesianGrid stroke="var(--color-base-300)" />
-          <ReferenceArea y1={0} y2={bands.width_cv_good * 100} fill="var(--color-accent)" fillOpacity={0.35} />
-          <ReferenceLine y={bands.width_cv_accepted * 100} stroke="var(--color-primary)" strokeDasharray="5 4" label={{ value: "width accepted", position: "insideTopRight", fill: ink, fontSize: 12 }} />
-          <ReferenceLine y={bands.pitch_cv_accepted * 100} stroke="var(--color-secondary)" strokeDasharray="5 4" label={{ value: "ripples accepted", position: "insideTopRight", fill: ink, fontSize: 12 }} />
+          <ReferenceArea
+            y1={0}
+            y2={bands.width_cv_good * 100}
+            fill="var(--color-accent)"
+            fillOpacity={0.35}
+          />
+          <ReferenceLine
+            y={bands.width_cv_accepted * 100}
+            stroke="var(--color-primary)"
+            strokeDasharray="5 4"
+            label={{ value: "width accepted", position: "insideTopRight", fill: ink, fontSize: 12 }}
+          />
+          <ReferenceLine
+            y={bands.pitch_cv_accepted * 100}
+            stroke="var(--color-secondary)"
+            strokeDasharray="5 4"
+            label={{ value: "ripples accepted", position: "insideTopRight", fill: ink, fontSize: 12 }}
+          />
           <XAxis dataKey="at" tick={{ fill: ink, fontSize: 12 }} />
-          <YAxis domain={[0, (max: number) => Math.max(25, Math.ceil(max / 5) * 5)]} tick={{ fill: ink, fontSize: 12 }} />
+          <YAxis
+            domain={[0, (max: number) => Math.max(25, Math.ceil(max / 5) * 5)]}
+            tick={{ fill: ink, fontSize: 12 }}
+          />
           <Tooltip contentStyle={box} formatter={(v) => `${Number(v).toFixed(1)} %`} />
           <Legend formatter={(words: string) => <span style={{ color: ink }}>{words}</span>} />
-          <Line name="width" dataKey="width" stroke="var(--color-primary)" strokeWidth={2.5} dot={{ r: 4 }} isAnimationActive={false} connectNulls />
-          <Line name="ripples" dataKey="ripples" stroke="var(--color-secondary)" strokeWidth={2.5} strokeDasharray="7 3" dot={{ r: 4 }} isAnimationActive={false} connectNulls />
+          <Line
+            name="width"
+            dataKey="width"
+            stroke="var(--color-primary)"
+            strokeWidth={2.5}
+            dot={{ r: 4 }}
+            isAnimationActive={false}
+            connectNulls
+          />
+          <Line
+            name="ripples"
+            dataKey="ripples"
+            stroke="var(--color-secondary)"
+            strokeWidth={2.5}
+            strokeDasharray="7 3"
+            dot={{ r: 4 }}
+            isAnimationActive={false}
+            connectNulls
+          />
         </LineChart>
       </ResponsiveContainer>
     </figure>
@@ -48,11 +96,30 @@ export function TintPlot({ series }: { series: Series }) {
       <ResponsiveContainer width="100%" height={190}>
         <LineChart data={rowsOf(series)} margin={{ left: 24, right: 8, top: 4 }} accessibilityLayer={false}>
           <CartesianGrid stroke="var(--color-base-300)" />
-          <ReferenceArea y1={0} y2={series.bands.tint_level_accepted} fill="var(--color-accent)" fillOpacity={0.35} />
+          <ReferenceArea
+            y1={0}
+            y2={series.bands.tint_level_accepted}
+            fill="var(--color-accent)"
+            fillOpacity={0.35}
+          />
           <XAxis dataKey="at" tick={{ fill: ink, fontSize: 12 }} />
-          <YAxis domain={[0, 7]} ticks={[0, 1, 2, 3, 4, 5, 6, 7]} interval={0} tickFormatter={(v: number) => `${String(v)} ${tintNames[v] ?? ""}`} tick={{ fill: ink, fontSize: 11 }} />
+          <YAxis
+            domain={[0, 7]}
+            ticks={[0, 1, 2, 3, 4, 5, 6, 7]}
+            interval={0}
+            tickFormatter={(v: number) => `${String(v)} ${tintNames[v] ?? ""}`}
+            tick={{ fill: ink, fontSize: 11 }}
+          />
           <Tooltip contentStyle={box} formatter={(v) => `${String(v)} ${tintNames[Number(v)] ?? ""}`} />
-          <Line name="tint" dataKey="tint" stroke={ink} strokeWidth={2} dot={{ r: 4 }} isAnimationActive={false} connectNulls />
+          <Line
+            name="tint"
+            dataKey="tint"
+            stroke={ink}
+            strokeWidth={2}
+            dot={{ r: 4 }}
+            isAnimationActive={false}
+            connectNulls
+          />
         </LineChart>
       </ResponsiveContainer>
     </figure>

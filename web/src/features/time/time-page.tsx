@@ -21,7 +21,12 @@ function OverTime({ studentId, mine = false }: { studentId: number; mine?: boole
   const course = useCourse();
   const progress = useQuery({
     queryKey: ["progress", course.id, studentId],
-    queryFn: () => unwrap(api.GET("/api/courses/{course_id}/students/{student_id}/progress", { params: { path: { course_id: course.id, student_id: studentId } } })),
+    queryFn: () =>
+      unwrap(
+        api.GET("/api/courses/{course_id}/students/{student_id}/progress", {
+          params: { path: { course_id: course.id, student_id: studentId } },
+        }),
+      ),
   });
   if (progress.isPending) return <Loading what="the beads so far" />;
   if (progress.isError) return <Problem error={progress.error} again={() => void progress.refetch()} />;
@@ -29,25 +34,51 @@ function OverTime({ studentId, mine = false }: { studentId: number; mine?: boole
     <div className="space-y-5">
       <h1 className="text-2xl font-bold">{mine ? "How it goes" : progress.data.student.display_name}</h1>
       {progress.data.series.length === 0 && <Empty>No bead has been photographed yet.</Empty>}
-      {[...progress.data.series].reverse().map((series) => <Series key={series.assignment.id} series={series} />)}
+      {[...progress.data.series].reverse().map((series) => (
+        <Series key={series.assignment.id} series={series} />
+      ))}
     </div>
   );
 }
 
 function Series({ series }: { series: Schemas["Series"] }) {
   const course = useCourse();
-  const [first, last] = [series.attempts.filter((a) => a.measurement?.strip)[0], series.attempts.filter((a) => a.measurement?.strip).at(-1)];
+  const [first, last] = [
+    series.attempts.filter((a) => a.measurement?.strip)[0],
+    series.attempts.filter((a) => a.measurement?.strip).at(-1),
+  ];
   const { assignment } = series;
   return (
     <section className="min-w-0 rounded-box border border-base-300 bg-base-100 p-4">
       <h2 className="text-xl font-bold">{assignment.design.title}</h2>
       <p className="mb-3">
-        <strong>{series.good_in_a_row} of {assignment.good_in_a_row}</strong> good ones in a row (mark {series.pass_mark.toFixed(0)} or better). {trendWords("Width", series.width_cv_trend)} {trendWords("Ripples", series.pitch_cv_trend)}
-        {first && last && first.id !== last.id && <> <Link className="link" to={`/course/${String(course.id)}/compare/${String(first.id)}/${String(last.id)}`}>Lay the first and the last over one another</Link></>}
+        <strong>
+          {series.good_in_a_row} of {assignment.good_in_a_row}
+        </strong>{" "}
+        good ones in a row (mark {series.pass_mark.toFixed(0)} or better).{" "}
+        {trendWords("Width", series.width_cv_trend)} {trendWords("Ripples", series.pitch_cv_trend)}
+        {first && last && first.id !== last.id && (
+          <>
+            {" "}
+            <Link
+              className="link"
+              to={`/course/${String(course.id)}/compare/${String(first.id)}/${String(last.id)}`}
+            >
+              Lay the first and the last over one another
+            </Link>
+          </>
+        )}
       </p>
       <div className="grid gap-5 xl:grid-cols-2">
         <div className="min-w-0">
-          <StackedStrips attempts={[...series.attempts].reverse()} link={(a, children) => <Link className="block" to={`/course/${String(course.id)}/attempt/${String(a.id)}`}>{children}</Link>} />
+          <StackedStrips
+            attempts={[...series.attempts].reverse()}
+            link={(a, children) => (
+              <Link className="block" to={`/course/${String(course.id)}/attempt/${String(a.id)}`}>
+                {children}
+              </Link>
+            )}
+          />
         </div>
         <div className="min-w-0 space-y-4">
           <SteadinessPlot series={series} />

@@ -3,7 +3,11 @@ import { curve, onRing, ringArc, turnOf } from "./drawing-shapes";
 
 describe("drawings", () => {
   it("fills the frame with a curve, high figures up", () => {
-    expect(curve([0, 1, 2], [0, 5, 10], 200, 100)).toEqual([[0, 100], [100, 50], [200, 0]]);
+    expect(curve([0, 1, 2], [0, 5, 10], 200, 100)).toEqual([
+      [0, 100],
+      [100, 50],
+      [200, 0],
+    ]);
   });
   it("counts degrees clockwise from the top", () => {
     const [x, y] = onRing(90, 10, [50, 50]);

@@ -8,7 +8,8 @@ export function curve(x: number[], y: number[], width: number, height: number): 
   return x.map((v, k): Point => [(v / mostX) * width, height - ((y[k] ?? 0) / mostY) * height]);
 }
 
-export const line = (points: Point[]) => `M${points.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join("L")}`;
+export const line = (points: Point[]) =>
+  `M${points.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join("L")}`;
 
 /** A place on a ring, degrees clockwise from the top. */
 export function onRing(deg: number, radius: number, middle: Point): Point {

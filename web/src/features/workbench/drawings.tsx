@@ -7,12 +7,24 @@ const ink = { className: "stroke-primary", fill: "none", strokeWidth: 2.5 };
 /** The drawing of a calculator, where it has one. */
 export function Drawing({ panel, series }: { panel: string; series: Series }) {
   switch (panel) {
-    case "pulse": return <Curve label="Current over three pulses" x={series.time_s ?? []} y={series.current_a ?? []} />;
-    case "heat": return <Curve label="Heat in the work over travel from 0.5 to 6 mm/s" x={series.travel_mm_s ?? []} y={series.net_kj_mm ?? []} />;
-    case "gas": return <ReynoldsBar series={series} />;
-    case "runs": return <Ring series={series} />;
-    case "turntable": return <Bands series={series} />;
-    default: return null;
+    case "pulse":
+      return <Curve label="Current over three pulses" x={series.time_s ?? []} y={series.current_a ?? []} />;
+    case "heat":
+      return (
+        <Curve
+          label="Heat in the work over travel from 0.5 to 6 mm/s"
+          x={series.travel_mm_s ?? []}
+          y={series.net_kj_mm ?? []}
+        />
+      );
+    case "gas":
+      return <ReynoldsBar series={series} />;
+    case "runs":
+      return <Ring series={series} />;
+    case "turntable":
+      return <Bands series={series} />;
+    default:
+      return null;
   }
 }
 
@@ -27,17 +39,33 @@ function Curve({ label, x, y }: { label: string; x: number[]; y: number[] }) {
 
 function ReynoldsBar({ series }: { series: Series }) {
   const at = (value: number) => Math.min(300, (value / 3000) * 300);
-  const [number, warn, turbulent, [from = 0, to = 0] = []] = [series.reynolds?.[0] ?? 0, series.warn?.[0] ?? 0, series.turbulent?.[0] ?? 0, series.practice ?? []];
+  const [number, warn, turbulent, [from = 0, to = 0] = []] = [
+    series.reynolds?.[0] ?? 0,
+    series.warn?.[0] ?? 0,
+    series.turbulent?.[0] ?? 0,
+    series.practice ?? [],
+  ];
   return (
-    <svg viewBox="-6 -22 312 62" role="img" aria-label={`Reynolds number ${number.toFixed(0)}; practice 600 to 1500, warned from ${String(warn)}, turbulent from ${String(turbulent)}`} className="w-full">
+    <svg
+      viewBox="-6 -22 312 62"
+      role="img"
+      aria-label={`Reynolds number ${number.toFixed(0)}; practice 600 to 1500, warned from ${String(warn)}, turbulent from ${String(turbulent)}`}
+      className="w-full"
+    >
       <rect x={0} y={0} width={300} height={12} className="fill-base-300" />
       <rect x={at(from)} y={0} width={at(to) - at(from)} height={12} className="fill-success" />
       <rect x={at(warn)} y={0} width={at(turbulent) - at(warn)} height={12} className="fill-warning" />
       <rect x={at(turbulent)} y={0} width={300 - at(turbulent)} height={12} className="fill-error" />
       <path d={`M${String(at(number))} 16l-6 10h12Z`} className="fill-base-content" />
-      <text x={at(from)} y={-6} className="fill-base-content text-[11px]">practice {from} to {to}</text>
-      <text x={at(turbulent)} y={-6} className="fill-base-content text-[11px]">turbulent {turbulent}</text>
-      <text x={at(warn)} y={38} textAnchor="end" className="fill-base-content text-[11px]">warned from {warn}</text>
+      <text x={at(from)} y={-6} className="fill-base-content text-[11px]">
+        practice {from} to {to}
+      </text>
+      <text x={at(turbulent)} y={-6} className="fill-base-content text-[11px]">
+        turbulent {turbulent}
+      </text>
+      <text x={at(warn)} y={38} textAnchor="end" className="fill-base-content text-[11px]">
+        warned from {warn}
+      </text>
     </svg>
   );
 }
@@ -48,15 +76,39 @@ function Ring({ series }: { series: Series }) {
   const middle: Point = [80, 80];
   const step = 360 / Math.max(1, starts.length);
   return (
-    <svg viewBox="0 0 160 160" role="img" aria-label={`${String(starts.length)} runs round the seam, welded in the order ${order.join(", ")}`} className="mx-auto h-40">
+    <svg
+      viewBox="0 0 160 160"
+      role="img"
+      aria-label={`${String(starts.length)} runs round the seam, welded in the order ${order.join(", ")}`}
+      className="mx-auto h-40"
+    >
       {starts.map((deg, k) => {
         const label = onRing(deg + step / 2, 44, middle);
         const tick = [onRing(deg, 54, middle), onRing(deg, 74, middle)] as const;
         return (
           <g key={deg}>
-            <path d={ringArc(deg + 1, deg + step - 1, 64, middle)} fill="none" className={k % 2 === 0 ? "stroke-primary" : "stroke-secondary"} strokeWidth={12} />
-            <line x1={tick[0][0]} y1={tick[0][1]} x2={tick[1][0]} y2={tick[1][1]} className="stroke-base-content" strokeWidth={2} />
-            <text x={label[0]} y={label[1] + 5} textAnchor="middle" className="fill-base-content text-[14px] font-bold">{turnOf(order, k + 1)}</text>
+            <path
+              d={ringArc(deg + 1, deg + step - 1, 64, middle)}
+              fill="none"
+              className={k % 2 === 0 ? "stroke-primary" : "stroke-secondary"}
+              strokeWidth={12}
+            />
+            <line
+              x1={tick[0][0]}
+              y1={tick[0][1]}
+              x2={tick[1][0]}
+              y2={tick[1][1]}
+              className="stroke-base-content"
+              strokeWidth={2}
+            />
+            <text
+              x={label[0]}
+              y={label[1] + 5}
+              textAnchor="middle"
+              className="fill-base-content text-[14px] font-bold"
+            >
+              {turnOf(order, k + 1)}
+            </text>
           </g>
         );
       })}
@@ -70,12 +122,27 @@ function Bands({ series }: { series: Series }) {
   const chosen = series.chosen?.[0] ?? 0;
   const most = Math.max(...speeds, 1e-9);
   return (
-    <svg viewBox={`0 0 300 ${String(rpm.length * 22 + 4)}`} role="img" aria-label={`Trial bands: ${rpm.map((n, k) => `${n.toFixed(2)} turns a minute, ${(speeds[k] ?? 0).toFixed(1)} mm/s`).join("; ")}`} className="w-full">
+    <svg
+      viewBox={`0 0 300 ${String(rpm.length * 22 + 4)}`}
+      role="img"
+      aria-label={`Trial bands: ${rpm.map((n, k) => `${n.toFixed(2)} turns a minute, ${(speeds[k] ?? 0).toFixed(1)} mm/s`).join("; ")}`}
+      className="w-full"
+    >
       {rpm.map((n, k) => (
         <g key={n} transform={`translate(0 ${String(k * 22 + 2)})`}>
-          <rect x={22} y={2} width={((speeds[k] ?? 0) / most) * 120} height={14} className={k === chosen ? "fill-secondary" : "fill-base-300"} />
-          <text x={2} y={14} className="fill-base-content text-[13px] font-bold">{k + 1}</text>
-          <text x={150} y={14} className="fill-base-content text-[13px]">{n.toFixed(3)} /min · {(speeds[k] ?? 0).toFixed(2)} mm/s</text>
+          <rect
+            x={22}
+            y={2}
+            width={((speeds[k] ?? 0) / most) * 120}
+            height={14}
+            className={k === chosen ? "fill-secondary" : "fill-base-300"}
+          />
+          <text x={2} y={14} className="fill-base-content text-[13px] font-bold">
+            {k + 1}
+          </text>
+          <text x={150} y={14} className="fill-base-content text-[13px]">
+            {n.toFixed(3)} /min · {(speeds[k] ?? 0).toFixed(2)} mm/s
+          </text>
         </g>
       ))}
     </svg>

@@ -9,7 +9,11 @@ import { PanelCard } from "./panel-card";
 export function WorkbenchPage() {
   const units = useUnits();
   const [params, setParams] = useSearchParams();
-  const panels = useQuery({ queryKey: ["workbench-panels"], queryFn: () => unwrap(api.GET("/api/workbench")), staleTime: Infinity });
+  const panels = useQuery({
+    queryKey: ["workbench-panels"],
+    queryFn: () => unwrap(api.GET("/api/workbench")),
+    staleTime: Infinity,
+  });
   if (panels.isPending) return <Loading what="the workbench" />;
   if (panels.isError) return <Problem error={panels.error} again={() => void panels.refetch()} />;
   const { panel: opened, ...linked } = Object.fromEntries(params);
@@ -19,10 +23,21 @@ export function WorkbenchPage() {
       <h1 className="mb-3 text-2xl font-bold">Workbench</h1>
       <div className="grid items-start gap-3 md:grid-cols-2 xl:grid-cols-3">
         {sorted.map((p) => (
-          <PanelCard key={`${p.key}${units.length}${units.flow}`} panel={p} units={units} linked={p.key === opened ? linked : null} keep={(key, si) => { setParams({ panel: key, ...si }, { replace: true, preventScrollReset: true }); }} />
+          <PanelCard
+            key={`${p.key}${units.length}${units.flow}`}
+            panel={p}
+            units={units}
+            linked={p.key === opened ? linked : null}
+            keep={(key, si) => {
+              setParams({ panel: key, ...si }, { replace: true, preventScrollReset: true });
+            }}
+          />
         ))}
       </div>
-      <p className="quiet mt-4 text-sm">Rules of thumb and public formulas. The school's own rules, local codes and a qualified supervisor come first.</p>
+      <p className="quiet mt-4 text-sm">
+        Rules of thumb and public formulas. The school's own rules, local codes and a qualified supervisor
+        come first.
+      </p>
     </>
   );
 }
