@@ -9,6 +9,9 @@ from pathlib import Path
 from typing import Any
 
 from judicum.core.errors import InvalidValue, JudicumError
+from judicum.words.units import METRIC, US
+
+UNITS = {"metric": METRIC, "us": US}
 
 
 def main(arguments: Sequence[str] | None = None) -> int:
@@ -26,8 +29,9 @@ def main(arguments: Sequence[str] | None = None) -> int:
     card.add_argument("kind", choices=("window", "strip"))
     card.add_argument("-o", "--output", required=True, metavar="FILE")
     card.add_argument("--paper", choices=("a4", "letter"), default="a4")
-    commands.add_parser("plan", help="setup cards from coupons on standard input (JSON or JSON Lines)")
-    commands.add_parser("check", help="what was set beside the card, from standard input (JSON or JSON Lines)")
+    for name, does in (("plan", "setup cards from coupons"), ("check", "what was set beside the card")):
+        reading = commands.add_parser(name, help=f"{does}, from standard input (JSON or JSON Lines)")
+        reading.add_argument("--units", choices=tuple(UNITS), default="metric", help="of the sentences; figures are SI")
     bench = commands.add_parser("bench-photo", help="draw the fixed set of photos, measure it, print how well")
     bench.add_argument("--share", type=float, default=1.0, metavar="0..1", help="only this share of each kind")
     bench.add_argument("--draw", type=int, default=0, metavar="N", help="another draw of the set (0 the fixed one)")
@@ -47,6 +51,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
 
 def _measure(asked: argparse.Namespace) -> int:
     from judicum.core.photo.measure import measure_photo
+    from judicum.words.photo import report_in_words
 
     given = _given_scale(asked)
     code = 0
@@ -57,7 +62,7 @@ def _measure(asked: argparse.Namespace) -> int:
             print(f"judicum measure: {name}: {error.strerror}", file=sys.stderr)
             code = 2
             continue
-        print(json.dumps(measure_photo(data, name, given).report), flush=True)
+        print(json.dumps(report_in_words(measure_photo(data, name, given))), flush=True)
     return code
 
 
@@ -77,14 +82,18 @@ def _given_scale(asked: argparse.Namespace):  # type: ignore[no-untyped-def]
 
 def _plan(asked: argparse.Namespace) -> int:
     from judicum.core.setup import plan_card
+    from judicum.words import setup
 
-    return _each(plan_card)
+    units = UNITS[asked.units]
+    return _each(lambda given: setup.card(plan_card(given), units))
 
 
 def _check(asked: argparse.Namespace) -> int:
     from judicum.core.setup import check_setup
+    from judicum.words import setup
 
-    return _each(check_setup)
+    units = UNITS[asked.units]
+    return _each(lambda given: setup.checked(check_setup(given), units))
 
 
 def _each(work: Callable[[Any], dict[str, Any]]) -> int:

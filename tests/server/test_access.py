@@ -66,6 +66,8 @@ def test_without_a_session_everything_but_the_doors_is_closed(course: Course) ->
 # who -> (method, address, body) and the answer that is right
 STUDENT_MAY_NOT = [
     ("GET", "/api/courses/{course}/desk", None),
+    ("GET", "/api/courses/{course}/wall", None),
+    ("GET", "/api/courses/{course}/next", None),
     ("GET", "/api/courses/{course}/members", None),
     ("GET", "/api/courses/{course}/students/{other}/progress", None),
     (
@@ -97,6 +99,8 @@ STRANGER_SEES_NO = [
     *NOT_THEIRS,
     ("GET", "/api/courses/{course}", None),
     ("GET", "/api/courses/{course}/desk", None),
+    ("GET", "/api/courses/{course}/wall", None),
+    ("GET", "/api/courses/{course}/next", None),
     ("GET", "/api/courses/{course}/members", None),
     ("GET", "/api/courses/{course}/attempts", None),
     ("GET", "/api/courses/{course}/assignments", None),

@@ -82,7 +82,7 @@ def test_another_course_sees_nothing_of_it(course: Course, teacher: Client, clie
 
 @pytest.mark.parametrize(
     ("change", "field"),
-    [({"title": "   "}, "title"), ({"length_mm": 5}, "length_mm"), ({"coupon": {"metal": "tin"}}, "joint"), ({"coupon": []}, "coupon")],
+    [({"title": "   "}, "title"), ({"length_mm": 4}, "length_mm"), ({"coupon": {"metal": "tin"}}, "joint"), ({"coupon": []}, "coupon")],
 )  # fmt: skip
 def test_what_cannot_be_kept_names_its_field(course: Course, teacher: Client, change: Any, field: str) -> None:
     before = Design.objects.count()
@@ -133,15 +133,18 @@ def test_the_workbench_answers_from_its_address(course: Course, client_of: Calla
     client = client_of(course.student)
     panels = {p["key"]: p for p in client.get("/api/workbench").json()}
     assert {"pulse", "gas", "heat", "runs", "turntable", "consumption", "purge", "filler", "gauge"} == set(panels)
-    answer = client.get("/api/workbench/pulse?peak_a=110&background_a=25&on_percent=30").json()
+    answer = client.get("/api/workbench/pulse?peak_a=110&background_a=25&on_share=0.3").json()
     assert answer["results"][0] == {"key": "mean_a", "value": 50.5, "quantity": "current", "unit": "A", "digits": 1}
     refused = client.get("/api/workbench/pulse?peak_a=nan&odd=1")
     assert refused.status_code == 400
     assert {e["field"] for e in refused.json()["errors"]} == {"odd", "peak_a"}
 
 
-def test_the_builder_is_told_what_there_is_to_choose(course: Course, teacher: Client) -> None:
-    told = teacher.get("/api/builder-choices").json()
-    assert "304L+carbon" in told["metals"]
-    assert told["choices"]["technique"] == ["dab", "lay_wire", "walk_cup", "fuse"]
-    assert 16 in told["gauges"]
+def test_what_can_be_designed_can_be_given(course: Course, teacher: Client) -> None:
+    made = save(teacher, course, coupon={**TEE, "target_width_mm": 22}).json()
+    body = {"design": made["id"], "target_width_mm": 22, "finish": "warm", "due_on": "2030-01-01"}
+    assert teacher.post(f"/api/courses/{course.row.pk}/assignments", body, "application/json").status_code == 201
+    refused = teacher.post(
+        f"/api/courses/{course.row.pk}/assignments", {**body, "target_width_mm": 26}, "application/json"
+    )
+    assert refused.json()["errors"] == [{"field": "target_width_mm", "given": "26 mm", "allowed": "1 to 25 mm"}]

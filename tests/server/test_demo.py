@@ -41,15 +41,15 @@ def test_an_attempts_photo_can_be_measured_and_is_drawn_alike_every_time() -> No
     jpeg = draw(plan, scenario()["students"][1])
     assert jpeg == draw(plan, scenario()["students"][1])
     report = measure_photo(jpeg).report
-    assert report["refusal"] is None
-    assert report["bead"]["width_mm"]["mean"] == pytest.approx(4.0, abs=0.9)
+    assert report.bead is not None
+    assert report.bead.width_mm.mean == pytest.approx(4.0, abs=0.9)
 
 
 def small(monkeypatch: pytest.MonkeyPatch) -> dict[str, Any]:
     """The scenario with its photos replaced by one that is measured already."""
     measured, strip = bead_measured()
     picture = measured.report
-    assert picture["refusal"] is None
+    assert picture.refusal is None
 
     class OneProcess:
         def __init__(self, *_: object) -> None: ...

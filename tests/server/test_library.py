@@ -1,6 +1,7 @@
+from judicum.core.choices import CHOICES
 from judicum.core.setup import plan_card
 from judicum.server.coupons.library import library, load_library
-from judicum.server.coupons.models import Assignment, Design, Finish, Joint, Position, Technique
+from judicum.server.coupons.models import Assignment, Design
 from judicum.server.coupons.queries import designs_for
 from judicum.server.coupons.setup import coupon_of
 from tests.people import Course
@@ -9,9 +10,9 @@ from tests.people import Course
 def test_the_library_covers_every_joint_position_and_technique() -> None:
     designs = library()
     assert len(designs) >= 24
-    assert {d["joint"] for d in designs} == set(Joint.values)
-    assert {d.get("position", "flat") for d in designs} == set(Position.values)
-    assert {d.get("technique", "dab") for d in designs} == set(Technique.values)
+    assert {d["joint"] for d in designs} == set(CHOICES["joint"].codes)
+    assert {d.get("position", "flat") for d in designs} == set(CHOICES["position"].codes)
+    assert {d.get("technique", "dab") for d in designs} == set(CHOICES["technique"].codes)
     assert all(d["purpose"] and d["usual_faults"] for d in designs)
     assert len({d["code"] for d in designs}) == len(designs)
 
@@ -28,12 +29,12 @@ def test_both_ladders_are_climbed_without_a_gap() -> None:
 
 def test_every_design_has_a_card_that_stops_nobody(course: Course) -> None:
     for design in Design.objects.all():
-        for finish in Finish.values:
+        for finish in CHOICES["finish"].codes:
             assignment = Assignment(
                 course=course.row, design=design, target_width_mm=design.target_width_mm, finish=finish
             )
             card = plan_card(coupon_of(assignment))
-            assert [w for w in card["warnings"] if w["severity"] == "stop"] == [], design.code
+            assert [w for w in card["warnings"] if w.severity == "stop"] == [], design.code
 
 
 def test_loading_again_changes_nothing_that_is_welded(course: Course) -> None:

@@ -113,7 +113,6 @@ def test_progress_has_figures_bands_and_the_row_of_good_ones(course: Course, cli
     assert [a["number"] for a in series["attempts"]] == [1, 2, 3]
     assert series["good_in_a_row"] == 2
     assert series["width_cv_trend"] == 0
-    assert series["bands"]["tint_level_accepted"] == 3
     assert series["attempts"][0]["measurement"]["width_cv"] < 0.06
 
 

@@ -58,7 +58,8 @@ def test_each_run_is_checked_and_the_mark_follows_the_worst(
     suggested = client_of(course.instructor).get(f"/api/attempts/{attempt.pk}/suggestions").json()
     setup = next(s for s in suggested if s["criterion"] == "setup_followed")
     assert setup["score"] == 6
-    assert "postflow_s" in setup["reason"]
+    assert "postflow_s" in setup["off"]
+    assert "post-flow" in setup["because"]
 
 
 def test_a_run_is_checked_before_it_is_saved(course: Course, student: Client) -> None:

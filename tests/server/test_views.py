@@ -90,7 +90,7 @@ def test_lines_that_give_no_angle_are_refused(course: Course, client_of: Callabl
         ({"reference": [[1, 1]]}, "reference"),
         ({"which": "lean"}, "which"),
         ({"run": 3}, "run"),
-        ({"which": "travel", "torch": [[500, 900], [100, 890]]}, "travel_angle_deg"),
+        ({"which": "travel", "torch": [[500, 900], [900, 890]]}, "travel_angle_deg"),
     ):
         answer = read(client, photo, **changes)
         assert answer.status_code == 400

@@ -21,7 +21,7 @@ Outcome = tuple[Case, dict[str, object] | None, dict[str, object]]
 def _one(case: Case) -> Outcome:
     cv2.setNumThreads(1)
     photo = take_photo(case.scene)
-    return case, photo.truth, measure_photo(photo.jpeg, case.name).report
+    return case, photo.truth, measure_photo(photo.jpeg, case.name).report.as_json()
 
 
 def bench(share: float, draw: int = 0) -> str:

@@ -10,6 +10,7 @@ from judicum.camera import Bead, Fault, Scene, View, weld
 from judicum.camera.draw import px_per_mm_on_bead
 from judicum.core.photo.fault_kinds import FAULT_KINDS
 
+KINDS = tuple(FAULT_KINDS)
 COUNTS = {"plate": 52, "lap": 26, "fillet": 26, "tube": 16, "smooth": 20, "refusal": 21}
 SIZES = ((1600, 1200), (1920, 1440), (2048, 1536), (2592, 1944), (4000, 3000))
 LEAST_PX_PER_MM = 8.6
@@ -53,7 +54,7 @@ def _scene(rng: np.random.Generator, kind: str, k: int) -> Scene:
     length = float(rng.uniform(34, 45) if kind == "tube" else rng.uniform(55, 88 if strip else 98))
     width = float(rng.uniform(3.2, 7.0))
     # Every second bead of the first kinds is clean; the faults take turns.
-    kinds = [FAULT_KINDS[(k // 2 + turn) % len(FAULT_KINDS)] for turn in range(1 + (k % 6 == 1))] if k % 2 else []
+    kinds = [KINDS[(k // 2 + turn) % len(KINDS)] for turn in range(1 + (k % 6 == 1))] if k % 2 else []
     if kind == "smooth":
         kinds = kinds[:1] if k % 4 == 1 else []
     faults = _apart([_fault(rng, each, length, width) for each in kinds], length)

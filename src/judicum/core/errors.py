@@ -1,5 +1,7 @@
 """The one tree of errors that the core and the server raise for a caller's mistake."""
 
+from dataclasses import dataclass
+
 
 class JudicumError(Exception):
     """Base of every error that has a stable `code` and a message fit to show a person."""
@@ -7,26 +9,56 @@ class JudicumError(Exception):
     code = "error"
 
 
-class InvalidValue(JudicumError):
-    """A value outside what is allowed; names the field, what was given and what is allowed."""
+@dataclass(frozen=True)
+class Limits:
+    """A range of figures with their unit; `kind` is how a person is shown them (`quantities.Kind`)."""
 
-    code = "invalid_value"
+    low: float
+    high: float
+    kind: str = "plain"
+    unit: str = ""
+    whole: bool = False
 
-    def __init__(self, field: str, given: object, allowed: str) -> None:
-        self.field = field
-        self.given = given
-        self.allowed = allowed
-        super().__init__(f"{field}: {given!r} was given; allowed is {allowed}")
+    def __str__(self) -> str:
+        return ("a whole number, " if self.whole else "") + f"{self.low:g} to {self.high:g} {self.unit}".strip()
 
 
 class InvalidValues(JudicumError):
-    """Several invalid values at once; `problems` holds one `InvalidValue` for each."""
+    """One or several values outside what is allowed; `problems` holds one `InvalidValue` for each."""
 
     code = "invalid_value"
 
-    def __init__(self, problems: list[InvalidValue]) -> None:
+    def __init__(self, problems: list["InvalidValue"]) -> None:
         self.problems = problems
         super().__init__("; ".join(str(problem) for problem in problems))
+
+
+class InvalidValue(InvalidValues):
+    """A value outside what is allowed; names the field, what was given and what is allowed, in words or as limits."""
+
+    def __init__(self, field: str, given: object, allowed: str | Limits) -> None:
+        self.field = field
+        self.given = given
+        self.limits = allowed if isinstance(allowed, Limits) else None
+        self.allowed = str(allowed)
+        self.problems = [self]
+        JudicumError.__init__(self, f"{field}: {_shortly(given)} was given; allowed is {self.allowed}")
+
+
+MOST_SHOWN = 80
+
+
+def _shortly(given: object) -> str:
+    said = repr(given)
+    return said if len(said) <= MOST_SHOWN else said[:MOST_SHOWN] + "…"
+
+
+def refuse_all(problems: list[InvalidValue]) -> None:
+    """Raise what was refused, if anything was: one as itself, several together."""
+    if len(problems) == 1:
+        raise problems[0]
+    if problems:
+        raise InvalidValues(problems)
 
 
 class NotAllowed(JudicumError):

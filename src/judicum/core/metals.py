@@ -1,4 +1,7 @@
-"""Metals of practice coupons: families, thermal figures, fillers, polarity."""
+"""Metals of practice coupons, their fillers, and the torch heads: one record each.
+
+A new metal needs its record here and nothing else (docs/extending.md).
+"""
 
 from dataclasses import dataclass
 
@@ -7,12 +10,17 @@ from judicum.core.errors import InvalidValue
 
 @dataclass(frozen=True)
 class Metal:
-    """One metal family for the setup rules.
+    """One metal for the setup rules.
 
     `share_of_carbon` is its current over the carbon rule; k (W/mm K), alpha (mm²/s) and rise (K)
     feed the heat balance [src: wells-1952]; `fillers` the alloys that suit it, first the usual one.
+    `oxidises`: hot metal shows what the gas missed. `tints`: the tint scale and the finish goals hold.
+    `fumes`: chromium or nickel in the fume. `rusts`: carbon-steel dust on it rusts. `coated`: may come
+    galvanised or painted. `balanced`: the heat balance holds. `hot_short`: never fused without filler.
+    `free_machining`: sulphur gives grainy toes and cracks. `delicate`: wants a wide cup.
     """
 
+    words: str
     family: str
     share_of_carbon: float
     k_w_mm_k: float
@@ -20,27 +28,60 @@ class Metal:
     rise_k: float
     fillers: tuple[str, ...]
     polarity: str = "DCEN"
+    oxidises: bool = False
+    tints: bool = False
+    fumes: bool = False
+    rusts: bool = False
+    coated: bool = False
+    balanced: bool = True
+    hot_short: bool = False
+    free_machining: bool = False
+    delicate: bool = False
+    gauge_table: str = "stainless_sheet"
 
 
-STAINLESS = ("stainless", 0.75, 0.026, 5.5, 1400.0)
+def _stainless(words: str, fillers: tuple[str, ...], free_machining: bool = False) -> Metal:
+    return Metal(
+        words, "stainless", 0.81, 0.026, 5.5, 1400.0, fillers,
+        oxidises=True, tints=True, fumes=True, rusts=True, free_machining=free_machining,
+    )  # fmt: skip
+
 
 METALS: dict[str, Metal] = {
-    "304": Metal(*STAINLESS, ("308L",)),
-    "304L": Metal(*STAINLESS, ("308L",)),
-    "316": Metal(*STAINLESS, ("316L",)),
-    "316L": Metal(*STAINLESS, ("316L",)),
-    "321": Metal(*STAINLESS, ("347", "308L")),
-    "303": Metal(*STAINLESS, ("308L", "309L")),
-    "carbon": Metal("carbon", 1.0, 0.041, 9.1, 1500.0, ("ER70S",)),
-    "titanium": Metal("titanium", 0.75, 0.022, 7.0, 1640.0, ("titanium",)),
-    "nickel": Metal("nickel", 0.8, 0.026, 5.5, 1400.0, ("nickel",)),
-    "aluminium": Metal("aluminium", 1.15, 0.041, 9.1, 1500.0, ("4043", "5356"), "AC"),
-}
+    "304": _stainless("304", ("308L",)),
+    "304L": _stainless("304L", ("308L",)),
+    "316": _stainless("316", ("316L",)),
+    "316L": _stainless("316L", ("316L",)),
+    "321": _stainless("321", ("347", "308L")),
+    "303": _stainless("303, free-machining", ("308L", "309L"), free_machining=True),
+    "carbon": Metal("carbon steel", "carbon", 1.0, 0.041, 9.1, 1500.0, ("ER70S",), coated=True, gauge_table="carbon_sheet"),
+    "titanium": Metal("titanium", "titanium", 0.75, 0.022, 7.0, 1640.0, ("titanium",), oxidises=True, tints=True, delicate=True),
+    "nickel": Metal("nickel alloy", "nickel", 0.8, 0.026, 5.5, 1400.0, ("nickel",), oxidises=True, tints=True, fumes=True),
+    "aluminium": Metal("aluminium", "aluminium", 1.15, 0.041, 9.1, 1500.0, ("4043", "5356"), "AC", balanced=False, hot_short=True),
+}  # fmt: skip
 """Aluminium borrows carbon steel's thermal figures: its current is ruled by thickness alone."""
 
+PAIRS = {"304L+carbon": "304L to carbon steel"}
+"""Pairs that are offered to choose from; any stainless to carbon steel may be typed."""
 DISSIMILAR_FILLER = "309L"
-OXIDISING = ("stainless", "titanium", "nickel")
-"""Families whose hot metal shows what the gas missed."""
+
+
+@dataclass(frozen=True)
+class Torch:
+    """A torch head: rating (A) and whether it is of the small family, whose parts fit no large head."""
+
+    words: str
+    rating_a: float
+    small: bool = False
+
+
+TORCHES: dict[int, Torch] = {
+    9: Torch("small, air, 125 A", 125, True),
+    17: Torch("large, air, 150 A", 150),
+    18: Torch("large, water, 350 A", 350),
+    20: Torch("small, water, 250 A", 250, True),
+    26: Torch("large, air, 200 A", 200),
+}
 
 
 def metal_of(name: str) -> Metal:
@@ -61,5 +102,16 @@ def metal_of(name: str) -> Metal:
         return metals[0]
     if families != {"stainless", "carbon"}:
         raise InvalidValue("metal", name, "a pair of stainless and carbon steel")
-    stainless = next(m for m in metals if m.family == "stainless")
-    return Metal(*STAINLESS, (DISSIMILAR_FILLER,), stainless.polarity)
+    return _pair(*sorted(metals, key=lambda m: m.family != "stainless"))
+
+
+def _pair(stainless: Metal, carbon: Metal) -> Metal:
+    values = {**vars(stainless), "words": f"{stainless.words} to {carbon.words}", "fillers": (DISSIMILAR_FILLER,)}
+    return Metal(**values | {"coated": True})
+
+
+def fillers() -> dict[str, str]:
+    """Every filler alloy in use, with its words."""
+    words = {"titanium": "titanium", "nickel": "nickel alloy"}
+    used = [DISSIMILAR_FILLER, *(f for metal in METALS.values() for f in metal.fillers)]
+    return {alloy: words.get(alloy, alloy) for alloy in sorted(dict.fromkeys(used), key=str.lower)}

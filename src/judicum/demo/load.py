@@ -62,7 +62,7 @@ def prepare(job: tuple[Weld, dict[str, Any], bool]) -> Drawn:
         return jpeg, None, None
     measured = measure_photo(jpeg, "bead.jpg")
     strip = strip_file(measured)
-    return jpeg, Measured(measured.report, measured.bead), strip
+    return jpeg, Measured(measured.report, measured.bead, None, measured.refusal), strip
 
 
 def load(told: dict[str, Any]) -> None:

@@ -11,10 +11,12 @@ from judicum.launch import install
 from judicum.launch.cluster import throwaway
 from judicum.launch.places import LOGS, PYTHON, ROOT, VENV, WEB
 from judicum.launch.serve import environment
-from judicum.launch.steps import run, step
+from judicum.launch.steps import Trouble, run, step
 
 OPENAPI = WEB / "openapi.yaml"
 TYPES = WEB / "src" / "api" / "generated.ts"
+VOCABULARY = WEB / "src" / "api" / "vocabulary.ts"
+SPEAK = [PYTHON, "-m", "judicum.words.vocabulary"]
 
 
 def test(arguments: list[str]) -> int:
@@ -28,7 +30,9 @@ def test(arguments: list[str]) -> int:
     scratch = Path(tempfile.mkdtemp(prefix="judicum-test-var-"))
     try:
         _python_checks()
-        with step("web: lint, types, unit tests"):
+        with step("web: format, lint, types, unit tests"):
+            run([*npm, "run", "format:check"], why="prettier", env=node_env, cwd=WEB, log=LOGS / "prettier.log")
+            run([*npm, "run", "unused"], why="knip", env=node_env, cwd=WEB, log=LOGS / "knip.log")
             run([*npm, "run", "lint"], why="eslint", env=node_env, cwd=WEB, log=LOGS / "eslint.log")
             run([*npm, "run", "types"], why="tsc", env=node_env, cwd=WEB, log=LOGS / "tsc.log")
             run([*npm, "test"], why="vitest", env=node_env, cwd=WEB, log=LOGS / "vitest.log")
@@ -94,6 +98,8 @@ def _drift(env: dict[str, str], npm: list[str], node_env: dict[str, str], scratc
             cwd=WEB,
         )
         run(["diff", TYPES, types], why=f"{TYPES.relative_to(ROOT)} is out of date (./judicum openapi)")
+        if VOCABULARY.read_text() != run(SPEAK, why="the page's vocabulary cannot be made", env=env):
+            raise Trouble(f"{VOCABULARY.relative_to(ROOT)} is out of date (./judicum openapi)")
 
 
 def write_openapi() -> int:
@@ -114,4 +120,5 @@ def write_openapi() -> int:
         env=node_env,
         cwd=WEB,
     )
+    VOCABULARY.write_text(run(SPEAK, why="the page's vocabulary cannot be made", env=env))
     return 0

@@ -1,18 +1,28 @@
 from typing import Any
 
-from judicum.core.marking import Suggestion, suggest
+from judicum.core.marking import Suggestion
+from judicum.core.marking import suggest as suggest_for
+from judicum.core.photo.report import Report
+from judicum.core.setup import Checked, Deviation, Warned
 
-CHECK: dict[str, Any] = {"deviations": [], "warnings": []}
+CHECK = Checked((), ())
+
+
+def suggest(told: dict[str, Any], finish: str, target_mm: float | None, checked: Checked | None) -> list[Suggestion]:
+    return suggest_for(Report.from_json(told), finish, target_mm, checked)
 
 
 def report(**changes: Any) -> dict[str, Any]:
+    width = {"mean": 4.5, "sd": 0.18, "cv": 0.04, "min": 4.1, "max": 4.9, "uncertainty": 0.06}
+    place = {"start_mm": [0, 0], "end_mm": [90, 0], "length_mm": 90.0, "straightness_mm": 0.1}
     whole: dict[str, Any] = {
-        "bead": {"width_mm": {"mean": 4.5, "cv": 0.04}, "toe_waviness_mm": {"left": 0.2, "right": 0.25}},
-        "ripple": {"cv": 0.10, "pitch_mm": 2.2, "lapses_mm": []},
+        "bead": {**place, "width_mm": width, "toe_waviness_mm": {"left": 0.2, "right": 0.25}},
+        "ripple": {"count": 40, "cv": 0.10, "pitch_mm": 2.2, "positions_mm": [], "lapses_mm": []},
         "tint": {
-            "bead": {"level": 2},
-            "haz": {"level": 4},
+            "bead": {"level": 2, "name": "gold"},
+            "haz": {"level": 4, "name": "purple"},
             "width_mm": {"left": 3.0, "right": 3.2},
+            "along": [],
             "share": {"grey": 0.0},
         },
     }
@@ -31,7 +41,8 @@ def test_a_steady_bead_scores_high_on_every_line() -> None:
 
 def test_six_percent_is_good_and_ten_acceptable() -> None:
     def score(cv: float) -> float | None:
-        changed = report(bead={"width_mm": {"mean": 4.5, "cv": cv}, "toe_waviness_mm": {"left": 0.2, "right": 0.2}})
+        changed = report()
+        changed["bead"]["width_mm"]["cv"] = cv
         return by_key(suggest(changed, "warm", None, None))["width_evenness"].score
 
     assert (score(0.06), score(0.10), score(0.30)) == (8.0, 5.0, 0.0)
@@ -68,12 +79,9 @@ def test_a_lopsided_zone_costs_something() -> None:
 
 
 def test_what_lies_off_the_card_costs_two_and_what_stops_three_more() -> None:
-    check = {
-        "deviations": [{"key": "postflow_s", "outside": 3.0}],
-        "warnings": [{"code": "polarity_wrong", "severity": "stop"}, {"code": "postflow_short", "severity": "warn"}],
-    }
+    check = Checked((Deviation("postflow_s", 3, 6, 12),), (Warned("polarity_wrong"), Warned("postflow_short")))
     setup = by_key(suggest(report(), "warm", 4.5, check))["setup_followed"]
-    assert (setup.score, setup.reason) == (5.0, "off_the_card:postflow_s,polarity_wrong")
+    assert (setup.score, setup.reason, setup.off) == (5.0, "off_the_card", ("postflow_s", "polarity_wrong"))
     assert setup.figures == {"postflow_s": 3.0}
 
 
@@ -82,7 +90,16 @@ def test_without_a_measurement_or_log_nothing_is_suggested() -> None:
 
 
 def fault(kind: str, **more: Any) -> dict[str, Any]:
-    return {"kind": kind, "s_mm": 30.0, "n_mm": 0.2, "size_mm": 1.0, "confidence": 0.9, **more}
+    return {
+        "kind": kind,
+        "s_mm": 30.0,
+        "n_mm": 0.2,
+        "x_mm": 1.0,
+        "y_mm": 1.0,
+        "size_mm": 1.0,
+        "confidence": 0.9,
+        **more,
+    }
 
 
 def overall(*faults: dict[str, Any]) -> Suggestion:
@@ -92,7 +109,7 @@ def overall(*faults: dict[str, Any]) -> Suggestion:
 def test_faults_come_off_the_overall_look_and_say_so() -> None:
     clean, pored = overall(), overall(fault("pore"), fault("pore"))
     assert clean.score is not None and pored.score == clean.score - 2
-    assert (pored.reason, pored.figures) == ("less_for_faults", {"cost": 2.0, "pore": 2})
+    assert (pored.reason, pored.figures, pored.counts) == ("less_for_faults", {"cost": 2.0}, {"pore": 2})
 
 
 def test_a_pinhole_makes_a_crater_worse_and_a_hole_right_through_leaves_nothing() -> None:

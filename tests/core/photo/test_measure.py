@@ -7,6 +7,7 @@ from judicum.camera import Fault
 from judicum.core.photo.measure import measure_photo
 from judicum.core.photo.scale import GivenScale
 from judicum.core.photo.strip import cut_strip
+from judicum.words.photo import report_in_words
 from tests.drawn import bare_photo, bead_photo
 
 VIEWS = [
@@ -22,7 +23,7 @@ VIEWS = [
 def test_figures_come_near_the_truth(view: dict) -> None:
     photo = bead_photo(**view)
     assert photo.truth is not None
-    report = measure_photo(photo.jpeg, "bead.jpg").report
+    report = report_in_words(measure_photo(photo.jpeg, "bead.jpg"))
     assert report["refusal"] is None
     truth = photo.truth
     assert report["bead"]["width_mm"]["mean"] == pytest.approx(truth["bead"]["width_mm"]["mean"], abs=0.3)
@@ -36,27 +37,27 @@ def test_figures_come_near_the_truth(view: dict) -> None:
 
 def test_s_begins_at_the_end_nearer_the_cards_left_edge_however_the_photo_is_turned() -> None:
     for turn in (4.0, 180.0):
-        bead = measure_photo(bead_photo(turn_deg=turn).jpeg).report["bead"]
+        bead = report_in_words(measure_photo(bead_photo(turn_deg=turn).jpeg))["bead"]
         assert bead["start_mm"][0] == pytest.approx(45, abs=1.5)
         assert bead["end_mm"][0] == pytest.approx(125, abs=1.5)
 
 
 def test_a_fused_bead_has_no_invented_ripples() -> None:
-    report = measure_photo(bead_photo(seed=12, rippled=False).jpeg).report
+    report = report_in_words(measure_photo(bead_photo(seed=12, rippled=False).jpeg))
     assert report["refusal"] is None
     assert report["ripple"] is None
 
 
 def test_a_fault_does_not_stop_the_measuring() -> None:
     faults = (Fault("pore", 30, 0.3, 0.9), Fault("sugaring", 55, 0, 8))
-    report = measure_photo(bead_photo(seed=8, faults=faults).jpeg).report
+    report = report_in_words(measure_photo(bead_photo(seed=8, faults=faults).jpeg))
     assert report["refusal"] is None
     assert report["bead"]["width_mm"]["mean"] == pytest.approx(4.6, abs=0.45)
 
 
 def test_the_report_has_the_contracts_keys() -> None:
     measured = measure_photo(bead_photo().jpeg, "some/bead.jpg")
-    report = measured.report
+    report = report_in_words(measured)
     assert list(report) == [
         "photo", "refusal", "scale", "quality", "bead", "profile", "ripple", "tint", "defects",
     ]  # fmt: skip
@@ -73,7 +74,7 @@ def test_the_report_has_the_contracts_keys() -> None:
 
 
 def refusal_of(data: bytes, given: GivenScale | None = None) -> str | None:
-    report = measure_photo(data, "x", given).report
+    report = report_in_words(measure_photo(data, "x", given))
     if report["refusal"] is None:
         return None
     assert len(report["refusal"]["message"]) > 20
@@ -100,8 +101,8 @@ def test_a_photo_without_a_card_needs_a_scale() -> None:
     assert picture is not None
     cut = cv2.imencode(".jpg", picture[520:980, 380:1620], [cv2.IMWRITE_JPEG_QUALITY, 92])[1].tobytes()
     assert refusal_of(cut) == "no_scale"
-    mm_per_px = measure_photo(bead_photo(tilt_deg=0.0, turn_deg=0.0).jpeg).report["scale"]["mm_per_px"]
-    report = measure_photo(cut, "x", GivenScale(mm_per_px)).report
+    mm_per_px = report_in_words(measure_photo(bead_photo(tilt_deg=0.0, turn_deg=0.0).jpeg))["scale"]["mm_per_px"]
+    report = report_in_words(measure_photo(cut, "x", GivenScale(mm_per_px)))
     assert report["refusal"] is None
     assert report["scale"]["source"] == "given"
     assert report["bead"]["width_mm"]["mean"] == pytest.approx(4.6, abs=0.4)

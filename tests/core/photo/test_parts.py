@@ -8,10 +8,11 @@ from judicum.core.photo.light import card_gains
 from judicum.core.photo.locate import candidates, regions
 from judicum.core.photo.measure import measure_photo
 from judicum.core.photo.picture import Picture
-from judicum.core.photo.refuse import MESSAGES, refuse
+from judicum.core.photo.refuse import CODES, refuse
 from judicum.core.photo.scale import GivenScale, find_card, plane_scale
 from judicum.core.photo.sharpness import blur_mm
 from judicum.core.photo.unwrap import Line, sample
+from judicum.words.photo import refusal
 from tests.drawn import bare_photo, bead_photo
 
 SCALE = plane_scale(GivenScale(0.1))
@@ -71,13 +72,12 @@ def test_blur_is_measured_at_the_markers_edges(blur: float) -> None:
 
 def test_every_refusal_has_a_sentence_that_says_what_to_do() -> None:
     figures = {"px_per_mm": 6.2, "tilt_deg": 48.0, "share": 0.4}
-    for code in MESSAGES:
-        said = refuse(code, **figures)
-        assert said.code == code
-        assert "{" not in said.message
-        assert said.message.count(". ") + said.message.count(": ") >= 1 or "Take" in said.message
-    assert "6.2 pixels" in refuse("too_small", **figures).message
-    assert "40%" in refuse("overexposed", **figures).message.replace(" ", "")
+    for code in CODES:
+        said = refusal(refuse(code, **figures))
+        assert "{" not in said
+        assert said.count(". ") + said.count(": ") >= 1 or "Take" in said
+    assert "6.2 pixels" in refusal(refuse("too_small", **figures))
+    assert "40%" in refusal(refuse("overexposed", **figures)).replace(" ", "")
 
 
 @pytest.mark.parametrize("angle", [-2.0, 12.0, -25.0])
@@ -108,7 +108,7 @@ def test_the_stated_uncertainty_covers_most_errors() -> None:
     covered = 0
     for seed in range(20, 26):
         photo = bead_photo(seed=seed, width_mm=3.6 + 0.4 * (seed - 20), zone_level=1 + seed % 6)
-        width = measure_photo(photo.jpeg).report["bead"]["width_mm"]
+        width = measure_photo(photo.jpeg).report.as_json()["bead"]["width_mm"]
         assert photo.truth is not None
         covered += abs(width["mean"] - photo.truth["bead"]["width_mm"]["mean"]) <= 2 * width["uncertainty"]
     assert covered >= 5

@@ -7,12 +7,15 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from judicum.core.errors import InvalidValue
+from judicum.core.choices import CHOICES
+from judicum.core.errors import InvalidValues
+from judicum.core.joints import JOINTS
 from judicum.core.metals import METALS
-from judicum.core.setup import check_setup, plan_card
-from judicum.core.setup.check import EFFECTS
-from judicum.core.setup.coupon import CHOICES, JOINTS, TUBE_JOINTS
 from judicum.core.setup.warnings import SEVERITY
+from judicum.words.setup import EFFECTS
+from tests.core.setup.told import check_setup, plan_card
+
+TUBE_JOINTS = [key for key, joint in JOINTS.items() if joint.tube]
 
 PLATE = {"metal": "304L", "joint": "butt", "thickness_mm": 1.5}
 TUBE = {"metal": "316L", "joint": "tube_butt", "thickness_mm": 1.6, "tube_od_mm": 48.3, "form": "tube"}
@@ -20,13 +23,13 @@ TUBE = {"metal": "316L", "joint": "tube_butt", "thickness_mm": 1.6, "tube_od_mm"
 coupons = st.fixed_dictionaries(
     {
         "metal": st.sampled_from([*METALS, "304L+carbon"]),
-        "joint": st.sampled_from(JOINTS),
+        "joint": st.sampled_from(list(JOINTS)),
         "thickness_mm": st.floats(0.5, 12),
-        "position": st.sampled_from(CHOICES["position"]),
-        "technique": st.sampled_from(CHOICES["technique"]),
-        "gas_part": st.sampled_from(CHOICES["gas_part"]),
-        "finish": st.sampled_from(CHOICES["finish"]),
-        "pedal_school": st.sampled_from(CHOICES["pedal_school"]),
+        "position": st.sampled_from(CHOICES["position"].codes),
+        "technique": st.sampled_from(CHOICES["technique"].codes),
+        "gas_part": st.sampled_from(CHOICES["gas_part"].codes),
+        "finish": st.sampled_from(CHOICES["finish"].codes),
+        "pedal_school": st.sampled_from(CHOICES["pedal_school"].codes),
         "tube_od_mm": st.one_of(st.none(), st.floats(20, 200)),
     }
 )
@@ -83,13 +86,13 @@ def test_any_json_gives_a_card_or_one_clear_error(broken: dict[str, Any]) -> Non
         (plan_card, broken),
     ):
         refused = refusal(work, value)
-        assert refused is None or (refused.field and refused.allowed)
+        assert refused is None or all(p.field and p.allowed for p in refused.problems)
 
 
-def refusal(work: Callable[[Any], Any], value: Any) -> InvalidValue | None:
+def refusal(work: Callable[[Any], Any], value: Any) -> InvalidValues | None:
     try:
         json.dumps(work(value))
-    except InvalidValue as error:
+    except InvalidValues as error:
         return error
     return None
 
@@ -212,9 +215,9 @@ def test_a_deviation_says_how_far_in_the_figures_unit_and_what_it_does() -> None
     ],
 )  # fmt: skip
 def test_bad_input_names_the_field(change: dict[str, Any], field: str) -> None:
-    with pytest.raises(InvalidValue) as refused:
+    with pytest.raises(InvalidValues) as refused:
         plan_card({**PLATE, **change})
-    assert refused.value.field == field
+    assert refused.value.problems[0].field == field
 
 
 def test_a_thousand_cards_are_no_work() -> None:

@@ -5,23 +5,25 @@ from typing import Any
 
 import pytest
 
-from judicum.core.metals import METALS, OXIDISING
-from judicum.core.setup import check_setup, checklist, plan_card, read_coupon
-from judicum.core.setup.coupon import CHOICES, JOINTS, TORCH_RATING_A, TUBE_JOINTS
+from judicum.core.choices import CHOICES
+from judicum.core.joints import JOINTS
+from judicum.core.metals import METALS, TORCHES
+from judicum.core.setup import checklist, read_coupon
 from judicum.core.setup.gas import flow_band_l_min, least_postflow_s, reynolds
 from judicum.core.setup.schools import START_S
+from tests.core.setup.told import check_setup, plan_card
 
 GRID = list(itertools.product([*METALS, "304L+carbon"], JOINTS))
 
 
 def coupon(metal: str, joint: str, **more: Any) -> dict[str, Any]:
-    tube = {"tube_od_mm": 48.3, "form": "tube"} if joint in TUBE_JOINTS else {}
+    tube = {"tube_od_mm": 48.3, "form": "tube"} if JOINTS[joint].tube else {}
     return {"metal": metal, "joint": joint, "thickness_mm": 2.0, **tube, **more}
 
 
 @pytest.mark.parametrize(("metal", "joint"), GRID)
 def test_every_metal_and_joint_has_a_whole_card(metal: str, joint: str) -> None:
-    for position, technique in itertools.product(CHOICES["position"], CHOICES["technique"]):
+    for position, technique in itertools.product(CHOICES["position"].codes, CHOICES["technique"].codes):
         card = plan_card(coupon(metal, joint, position=position, technique=technique))
         assert 20 < card["current_a"]["aim"] < 180
         assert card["current_a"]["rule"]
@@ -47,9 +49,7 @@ def test_fume_and_rust_are_named_where_they_are(metal: str) -> None:
     cautions = plan_card(coupon(metal, "butt"))["cautions"]
     assert ("fume_chromium" in cautions) == (METALS[metal].family in ("stainless", "nickel"))
     assert ("coated_metal" in cautions) == (metal == "carbon")
-    assert ("argon_closed_space" in plan_card(coupon(metal, "tube_butt"))["cautions"]) == (
-        METALS[metal].family in OXIDISING
-    )
+    assert ("argon_closed_space" in plan_card(coupon(metal, "tube_butt"))["cautions"]) == (METALS[metal].oxidises)
 
 
 @pytest.mark.parametrize("school", START_S)
@@ -84,11 +84,11 @@ def test_postflow_is_a_second_for_ten_amps_and_six_at_least(amps: float, seconds
     assert least_postflow_s(amps) == seconds
 
 
-@pytest.mark.parametrize("torch", TORCH_RATING_A)
+@pytest.mark.parametrize("torch", TORCHES)
 def test_a_torch_is_stopped_above_its_rating_and_not_below(torch: int) -> None:
     asked = coupon("carbon", "tee", thickness_mm=6.0, electrode_mm=4.0, cup=8)
     for share, stops in ((0.95, False), (1.05, True)):
-        found = check_setup({"coupon": asked, "used": {"torch": torch, "current_a": share * TORCH_RATING_A[torch]}})
+        found = check_setup({"coupon": asked, "used": {"torch": torch, "current_a": share * TORCHES[torch].rating_a}})
         assert ("torch_overload" in {w["code"] for w in found["warnings"]}) is stops
 
 

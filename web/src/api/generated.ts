@@ -79,8 +79,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description All that happened to an attempt, oldest first. */
-        get: operations["attempts_events_list"];
+        /** @description All that happened to an attempt and that this person may see, oldest first. */
+        get: operations["attempt_events"];
         put?: never;
         post?: never;
         delete?: never;
@@ -225,23 +225,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/builder-choices": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** @description What the builder offers to choose from. */
-        get: operations["builder_choices"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/courses/{course_id}": {
         parameters: {
             query?: never;
@@ -284,7 +267,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description Attempts of a course, newest first; `state` may be given several times. */
+        /** @description Attempts of a course, last changed first unless `oldest_first`; `state` may be given several times. */
         get: operations["courses_attempts_list"];
         put?: never;
         post?: never;
@@ -346,6 +329,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{course_id}/next": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Which attempt of a course is to be looked at next, for those who teach it. */
+        get: operations["next_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{course_id}/plan": {
         parameters: {
             query?: never;
@@ -389,6 +389,23 @@ export interface paths {
         };
         /** @description A student over time. */
         get: operations["progress_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/wall": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The newest measured attempts of every student of a course, for those who teach it. */
+        get: operations["wall_read"];
         put?: never;
         post?: never;
         delete?: never;
@@ -528,23 +545,6 @@ export interface paths {
         put?: never;
         /** @description The scale of a photo without a card, by two points. */
         post: operations["photo_set_scale"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/run-fields": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** @description The fields of a run with their units and limits. */
-        get: operations["run_fields"];
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -711,11 +711,11 @@ export interface components {
             created_at: string;
             students: number;
         };
-        /** @description An attempt with all that belongs to it. */
+        /** @description An attempt with all that belongs to it; `earlier` is the one before it that was measured. */
         Attempt: {
             readonly id: number;
             number: number;
-            state: components["schemas"]["AttemptState"];
+            readonly state: components["schemas"]["AttemptState"];
             version: number;
             student: components["schemas"]["Person"];
             assignment: components["schemas"]["Goal"];
@@ -724,19 +724,21 @@ export interface components {
             /** Format: date-time */
             updated_at: string;
             readonly measurement: components["schemas"]["MeasurementBrief"] | null;
+            readonly measuring: boolean;
             /** Format: double */
             readonly mark_total: number | null;
+            readonly may: components["schemas"]["AttemptStep"][];
             runs: components["schemas"]["NumberedRun"][];
             readonly preparation: components["schemas"]["PreparationStep"][];
             photos: components["schemas"]["Photo"][];
             readonly mark: components["schemas"]["Mark"] | null;
-            readonly may_mark: boolean;
+            readonly earlier: components["schemas"]["Earlier"] | null;
         };
-        /** @description An attempt in a list, with the measurement that counts and the mark if one may see it. */
+        /** @description An attempt in a list, with the measurement that counts and what else this person may see (`visibility.Sight`). */
         AttemptBrief: {
             readonly id: number;
             number: number;
-            state: components["schemas"]["AttemptState"];
+            readonly state: components["schemas"]["AttemptState"];
             version: number;
             student: components["schemas"]["Person"];
             assignment: components["schemas"]["Goal"];
@@ -745,8 +747,10 @@ export interface components {
             /** Format: date-time */
             updated_at: string;
             readonly measurement: components["schemas"]["MeasurementBrief"] | null;
+            readonly measuring: boolean;
             /** Format: double */
             readonly mark_total: number | null;
+            readonly may: components["schemas"]["AttemptStep"][];
         };
         /**
          * @description * `assigned` - Assigned
@@ -758,39 +762,37 @@ export interface components {
          * @enum {string}
          */
         AttemptState: "assigned" | "logged" | "photographed" | "measured" | "marked" | "returned";
-        Bands: {
-            /** Format: double */
-            width_cv_good: number;
-            /** Format: double */
-            width_cv_accepted: number;
-            /** Format: double */
-            pitch_cv_good: number;
-            /** Format: double */
-            pitch_cv_accepted: number;
-            tint_level_accepted: number;
-        };
-        Bead: {
+        /**
+         * @description * `open` - Open
+         *     * `prepare` - Prepare
+         *     * `log` - Log
+         *     * `add_photo` - Add Photo
+         *     * `add_view` - Add View
+         *     * `read_angle` - Read Angle
+         *     * `measure` - Measure
+         *     * `refuse_photo` - Refuse Photo
+         *     * `correct` - Correct
+         *     * `mark` - Mark
+         *     * `return` - Return
+         * @enum {string}
+         */
+        AttemptStep: "open" | "prepare" | "log" | "add_photo" | "add_view" | "read_angle" | "measure" | "refuse_photo" | "correct" | "mark" | "return";
+        /** BeadFigures */
+        BeadFigures: {
+            /** Start Mm */
             start_mm: number[];
+            /** End Mm */
             end_mm: number[];
-            /** Format: double */
+            /** Length Mm */
             length_mm: number;
-            width_mm: components["schemas"]["Width"];
-            /** Format: double */
+            width_mm: components["schemas"]["WidthFigures"];
+            /** Straightness Mm */
             straightness_mm: number;
             toe_waviness_mm: components["schemas"]["Sides"];
         };
         BeadGoal: {
             width_mm: components["schemas"]["Range"];
             max_tint_level: number | null;
-        };
-        /** @description What the builder offers: metals and gauges, and every choice by field. */
-        BuilderChoices: {
-            metals: string[];
-            gauges: number[];
-            gauge_tables: string[];
-            choices: {
-                [key: string]: string[];
-            };
         };
         /** @description The figures of a card that a student sets and holds. */
         Card: {
@@ -831,9 +833,11 @@ export interface components {
             code: string;
             words: string;
         };
+        /** @description What of a run lies off the card; `besides` are codes of warnings that say more than the deviations. */
         Check: {
             deviations: components["schemas"]["Deviation"][];
             warnings: components["schemas"]["Warning"][];
+            besides: string[];
         };
         /** @description A step in force: what, by whom, when. */
         Correction: {
@@ -880,20 +884,7 @@ export interface components {
             because: string[];
         };
         Defect: {
-            kind: string;
-            /** Format: double */
-            s_mm: number;
-            /** Format: double */
-            n_mm: number;
-            /** Format: double */
-            x_mm: number;
-            /** Format: double */
-            y_mm: number;
-            /** Format: double */
-            size_mm: number;
-            /** Format: double */
-            confidence: number;
-            pinhole?: boolean;
+            [key: string]: unknown;
         };
         Design: {
             readonly id: number;
@@ -941,6 +932,10 @@ export interface components {
             outside: number;
             effect: string;
         };
+        Earlier: {
+            readonly id: number;
+            number: number;
+        };
         Electrode: {
             /** Format: double */
             diameter_mm: number;
@@ -958,25 +953,22 @@ export interface components {
             readonly id: number;
             /** Format: date-time */
             at: string;
-            kind: components["schemas"]["EventKindEnum"];
+            kind: components["schemas"]["AttemptStep"];
             actor: components["schemas"]["Person"] | null;
             data: unknown;
         };
         /**
-         * @description * `open` - Open
-         *     * `prepare` - Prepare
-         *     * `log` - Log
-         *     * `add_photo` - Add Photo
-         *     * `add_view` - Add View
-         *     * `read_angle` - Read Angle
-         *     * `measure` - Measure
-         *     * `refuse_photo` - Refuse Photo
-         *     * `correct` - Correct
-         *     * `mark` - Mark
-         *     * `return` - Return
+         * @description * `pore` - pore
+         *     * `crater` - crater
+         *     * `undercut` - undercut
+         *     * `burn_through` - burn-through
+         *     * `sugaring` - sugaring
+         *     * `inclusion` - inclusion
+         *     * `gap` - gap
+         *     * `bulge` - bulge
          * @enum {string}
          */
-        EventKindEnum: "open" | "prepare" | "log" | "add_photo" | "add_view" | "read_angle" | "measure" | "refuse_photo" | "correct" | "mark" | "return";
+        FaultKind: "pore" | "crater" | "undercut" | "burn_through" | "sugaring" | "inclusion" | "gap" | "bulge";
         /** @description One field that was refused. */
         FieldProblem: {
             field: string;
@@ -995,12 +987,12 @@ export interface components {
             length_mm_per_100mm: number;
         };
         /**
-         * @description * `bright` - Bright
-         *     * `warm` - Warm
-         *     * `show_colour` - Show Colour
+         * @description * `warm` - warm
+         *     * `bright` - bright
+         *     * `show_colour` - show colour
          * @enum {string}
          */
-        Finish: "bright" | "warm" | "show_colour";
+        Finish: "warm" | "bright" | "show_colour";
         /**
          * @description * `l_min` - L Min
          *     * `cfh` - Cfh
@@ -1023,10 +1015,11 @@ export interface components {
             /** Format: double */
             net: number;
         };
-        /** @description A figure or choice that goes in; limits and default in `unit`. */
+        /** @description A figure or choice that goes in: its limits in SI, or its options by code with their words. */
         Input: {
             key: string;
-            quantity: string;
+            words: string;
+            kind: string;
             unit: string;
             default: string;
             /** Format: double */
@@ -1035,7 +1028,9 @@ export interface components {
             high: number | null;
             /** Format: double */
             step: number;
-            choices: string[];
+            options: {
+                [key: string]: string;
+            };
         };
         /** @description A course code; name and password too for somebody who has no account yet. */
         JoinRequest: {
@@ -1045,24 +1040,24 @@ export interface components {
             password?: string;
         };
         /**
-         * @description * `bead_on_plate` - Bead On Plate
-         *     * `butt` - Butt
-         *     * `lap` - Lap
-         *     * `tee` - Tee
-         *     * `outside_corner` - Outside Corner
-         *     * `edge` - Edge
-         *     * `tube_butt` - Tube Butt
-         *     * `tube_sleeve` - Tube Sleeve
-         *     * `tube_sleeve_bend` - Tube Sleeve Bend
-         *     * `tube_flange` - Tube Flange
-         *     * `socket` - Socket
-         *     * `turntable` - Turntable
+         * @description * `bead_on_plate` - bead on plate
+         *     * `butt` - square butt
+         *     * `lap` - lap
+         *     * `tee` - tee fillet
+         *     * `outside_corner` - outside corner
+         *     * `edge` - edge
+         *     * `tube_butt` - tube butt
+         *     * `tube_sleeve` - tube sleeve
+         *     * `tube_sleeve_bend` - sleeve on a bend
+         *     * `tube_flange` - tube to flange
+         *     * `socket` - socket
+         *     * `turntable` - turntable tube
          * @enum {string}
          */
         Joint: "bead_on_plate" | "butt" | "lap" | "tee" | "outside_corner" | "edge" | "tube_butt" | "tube_sleeve" | "tube_sleeve_bend" | "tube_flange" | "socket" | "turntable";
         /**
-         * @description * `stainless` - stainless
-         *     * `carbon` - carbon
+         * @description * `stainless` - Stainless first
+         *     * `carbon` - Carbon steel first
          * @enum {string}
          */
         LadderEnum: "stainless" | "carbon";
@@ -1077,8 +1072,11 @@ export interface components {
          * @enum {string}
          */
         LengthUnitEnum: "mm" | "thou";
+        /** Level */
         Level: {
+            /** Level */
             level: number;
+            /** Name */
             name: string;
         };
         Mark: {
@@ -1119,9 +1117,9 @@ export interface components {
             requested_at: string;
             /** Format: date-time */
             finished_at: string | null;
-            readonly report: components["schemas"]["Report"] | null;
+            readonly report: components["schemas"]["Report"];
             readonly overlay: components["schemas"]["Overlay"] | null;
-            readonly computed: components["schemas"]["Report"] | null;
+            readonly computed: components["schemas"]["Report"];
             corrections: components["schemas"]["Correction"][];
             readonly scale_set_by: components["schemas"]["Person"] | null;
         };
@@ -1166,6 +1164,10 @@ export interface components {
             name: string;
             role: components["schemas"]["Role"];
         };
+        /** @description The attempt that has waited longest, null where none waits. */
+        Next: {
+            attempt: number | null;
+        };
         /** @description A run with its number in the attempt, and the keys of what was read off a photo rather than guessed. */
         NumberedRun: {
             number: number;
@@ -1174,34 +1176,59 @@ export interface components {
             current_a: number | null;
             /** Format: double */
             machine_a: number | null;
-            polarity: string | null;
+            /** Format: double */
+            gas_l_min: number | null;
             /** Format: double */
             cup: number | null;
             gas_part: string | null;
             /** Format: double */
-            gas_l_min: number | null;
-            /** Format: double */
             stickout_mm: number | null;
-            electrode_kind: string | null;
-            /** Format: double */
-            electrode_mm: number | null;
-            filler_alloy: string | null;
-            /** Format: double */
-            filler_mm: number | null;
+            polarity: string | null;
             /** Format: double */
             preflow_s: number | null;
             /** Format: double */
             downslope_s: number | null;
             /** Format: double */
             postflow_s: number | null;
+            technique: string | null;
+            filler_alloy: string | null;
+            /** Format: double */
+            filler_mm: number | null;
+            electrode_kind: string | null;
+            /** Format: double */
+            electrode_mm: number | null;
+            torch: number | null;
+            /** Format: double */
+            start_current_a: number | null;
+            /** Format: double */
+            peak_a: number | null;
+            /** Format: double */
+            background_a: number | null;
+            /** Format: double */
+            on_share: number | null;
+            /** Format: double */
+            per_second: number | null;
+            /** Format: double */
+            purge_l_min: number | null;
+            /** Format: double */
+            purge_wait_s: number | null;
+            /** Format: double */
+            arc_s: number | null;
+            /** Format: double */
+            travel_mm_s: number | null;
+            dabs: number | null;
             /** Format: double */
             work_angle_deg: number | null;
             /** Format: double */
             travel_angle_deg: number | null;
-            /** Format: double */
-            travel_mm_s: number | null;
-            technique: string | null;
             pass_number: number | null;
+            restarts_mm: unknown;
+            electrode_after: string | null;
+            rod_end: string | null;
+            arc: string | null;
+            puff_at_start: boolean | null;
+            draught: boolean | null;
+            part_hot: boolean | null;
             note: string;
         };
         Opinion: {
@@ -1273,21 +1300,6 @@ export interface components {
             previous: string | null;
             results: components["schemas"]["Design"][];
         };
-        PaginatedEventList: {
-            /** @example 123 */
-            count: number;
-            /**
-             * Format: uri
-             * @example http://api.example.org/accounts/?page=4
-             */
-            next: string | null;
-            /**
-             * Format: uri
-             * @example http://api.example.org/accounts/?page=2
-             */
-            previous: string | null;
-            results: components["schemas"]["Event"][];
-        };
         PaginatedMemberList: {
             /** @example 123 */
             count: number;
@@ -1313,7 +1325,7 @@ export interface components {
         PatchedSchoolsRequest: {
             pedal_school?: components["schemas"]["PedalSchoolEnum"];
             start_school?: components["schemas"]["StartSchoolEnum"];
-            finish?: components["schemas"]["SchoolsFinishEnum"];
+            finish?: components["schemas"]["Finish"];
             unit_system?: components["schemas"]["UnitSystemEnum"];
             ladder?: components["schemas"]["LadderEnum"];
             purge_school?: components["schemas"]["PurgeSchoolEnum"];
@@ -1324,8 +1336,8 @@ export interface components {
             flow_unit?: components["schemas"]["FlowUnitEnum"];
         };
         /**
-         * @description * `target` - target
-         *     * `ride` - ride
+         * @description * `target` - Set the target, floor it
+         *     * `ride` - Set above, ride the pedal
          * @enum {string}
          */
         PedalSchoolEnum: "target" | "ride";
@@ -1355,10 +1367,10 @@ export interface components {
          */
         PhotoKindEnum: "bead" | "back" | "setup" | "torch";
         /**
-         * @description * `flat` - Flat
-         *     * `horizontal` - Horizontal
-         *     * `vertical_up` - Vertical Up
-         *     * `overhead` - Overhead
+         * @description * `flat` - flat
+         *     * `horizontal` - horizontal
+         *     * `vertical_up` - vertical up
+         *     * `overhead` - overhead
          * @enum {string}
          */
         Position: "flat" | "horizontal" | "vertical_up" | "overhead";
@@ -1380,9 +1392,13 @@ export interface components {
             detail: string;
             errors: components["schemas"]["FieldProblem"][];
         };
+        /** Profile */
         Profile: {
+            /** S Mm */
             s_mm: number[];
+            /** Width Mm */
             width_mm: number[];
+            /** Centre Mm */
             centre_mm: number[][];
         };
         Progress: {
@@ -1399,16 +1415,18 @@ export interface components {
             wait_s: number | null;
         };
         /**
-         * @description * `always` - always
-         *     * `root` - root
+         * @description * `always` - Always on tube
+         *     * `root` - Where the root matters
          * @enum {string}
          */
         PurgeSchoolEnum: "always" | "root";
+        /** Quality */
         Quality: {
-            /** Format: double */
+            /** Sharpness */
             sharpness: number | null;
-            /** Format: double */
+            /** Clipped Share */
             clipped_share: number | null;
+            /** Warnings */
             warnings: string[];
         };
         Range: {
@@ -1427,20 +1445,47 @@ export interface components {
             /** @default 1 */
             run: number;
         };
+        /**
+         * Refusal
+         * @description Why a photo was not measured: code, the figures behind it and, once it is told, the sentence.
+         */
         Refusal: {
+            /** Code */
             code: string;
+            /**
+             * Message
+             * @default
+             */
             message: string;
         };
-        /** @description What one photo gave; every part but `photo` may be null. */
+        /**
+         * Report
+         * @description What one photo gave; every part but `photo` may be None.
+         */
         Report: {
+            /**
+             * Photo
+             * @default
+             */
             photo: string;
+            /** @default null */
             refusal: components["schemas"]["Refusal"] | null;
-            scale: components["schemas"]["Scale"] | null;
+            /** @default null */
+            scale: components["schemas"]["ScaleRead"] | null;
+            /** @default null */
             quality: components["schemas"]["Quality"] | null;
-            bead: components["schemas"]["Bead"] | null;
+            /** @default null */
+            bead: components["schemas"]["BeadFigures"] | null;
+            /** @default null */
             profile: components["schemas"]["Profile"] | null;
-            ripple: components["schemas"]["Ripple"] | null;
-            tint: components["schemas"]["Tint"] | null;
+            /** @default null */
+            ripple: components["schemas"]["RippleFigures"] | null;
+            /** @default null */
+            tint: components["schemas"]["TintFigures"] | null;
+            /**
+             * Defects
+             * @default null
+             */
             defects: components["schemas"]["Defect"][] | null;
         };
         Result: {
@@ -1454,13 +1499,17 @@ export interface components {
         ReturnMarkRequest: {
             version: number;
         };
-        Ripple: {
+        /** RippleFigures */
+        RippleFigures: {
+            /** Count */
             count: number;
-            /** Format: double */
+            /** Pitch Mm */
             pitch_mm: number;
-            /** Format: double */
+            /** Cv */
             cv: number | null;
+            /** Positions Mm */
             positions_mm: number[];
+            /** Lapses Mm */
             lapses_mm: number[];
         };
         /**
@@ -1475,88 +1524,126 @@ export interface components {
             current_a: number | null;
             /** Format: double */
             machine_a: number | null;
-            polarity: string | null;
+            /** Format: double */
+            gas_l_min: number | null;
             /** Format: double */
             cup: number | null;
             gas_part: string | null;
             /** Format: double */
-            gas_l_min: number | null;
-            /** Format: double */
             stickout_mm: number | null;
-            electrode_kind: string | null;
-            /** Format: double */
-            electrode_mm: number | null;
-            filler_alloy: string | null;
-            /** Format: double */
-            filler_mm: number | null;
+            polarity: string | null;
             /** Format: double */
             preflow_s: number | null;
             /** Format: double */
             downslope_s: number | null;
             /** Format: double */
             postflow_s: number | null;
+            technique: string | null;
+            filler_alloy: string | null;
+            /** Format: double */
+            filler_mm: number | null;
+            electrode_kind: string | null;
+            /** Format: double */
+            electrode_mm: number | null;
+            torch: number | null;
+            /** Format: double */
+            start_current_a: number | null;
+            /** Format: double */
+            peak_a: number | null;
+            /** Format: double */
+            background_a: number | null;
+            /** Format: double */
+            on_share: number | null;
+            /** Format: double */
+            per_second: number | null;
+            /** Format: double */
+            purge_l_min: number | null;
+            /** Format: double */
+            purge_wait_s: number | null;
+            /** Format: double */
+            arc_s: number | null;
+            /** Format: double */
+            travel_mm_s: number | null;
+            dabs: number | null;
             /** Format: double */
             work_angle_deg: number | null;
             /** Format: double */
             travel_angle_deg: number | null;
-            /** Format: double */
-            travel_mm_s: number | null;
-            technique: string | null;
             pass_number: number | null;
+            restarts_mm: unknown;
+            electrode_after: string | null;
+            rod_end: string | null;
+            arc: string | null;
+            puff_at_start: boolean | null;
+            draught: boolean | null;
+            part_hot: boolean | null;
             note: string;
         };
+        /** @description What of a run lies off the card; `besides` are codes of warnings that say more than the deviations. */
         RunCheck: {
             deviations: components["schemas"]["Deviation"][];
             warnings: components["schemas"]["Warning"][];
+            besides: string[];
             number: number;
-        };
-        /** @description One field of the log: its unit and what is possible. */
-        RunField: {
-            key: string;
-            quantity: string;
-            unit: string;
-            /** Format: double */
-            low: number | null;
-            /** Format: double */
-            high: number | null;
-            /** Format: double */
-            step: number | null;
-            choices: string[];
-            required: boolean;
         };
         RunRequest: {
             /** Format: double */
             current_a?: number | null;
             /** Format: double */
             machine_a?: number | null;
-            polarity?: string | null;
+            /** Format: double */
+            gas_l_min?: number | null;
             /** Format: double */
             cup?: number | null;
             gas_part?: string | null;
             /** Format: double */
-            gas_l_min?: number | null;
-            /** Format: double */
             stickout_mm?: number | null;
-            electrode_kind?: string | null;
-            /** Format: double */
-            electrode_mm?: number | null;
-            filler_alloy?: string | null;
-            /** Format: double */
-            filler_mm?: number | null;
+            polarity?: string | null;
             /** Format: double */
             preflow_s?: number | null;
             /** Format: double */
             downslope_s?: number | null;
             /** Format: double */
             postflow_s?: number | null;
+            technique?: string | null;
+            filler_alloy?: string | null;
+            /** Format: double */
+            filler_mm?: number | null;
+            electrode_kind?: string | null;
+            /** Format: double */
+            electrode_mm?: number | null;
+            torch?: number | null;
+            /** Format: double */
+            start_current_a?: number | null;
+            /** Format: double */
+            peak_a?: number | null;
+            /** Format: double */
+            background_a?: number | null;
+            /** Format: double */
+            on_share?: number | null;
+            /** Format: double */
+            per_second?: number | null;
+            /** Format: double */
+            purge_l_min?: number | null;
+            /** Format: double */
+            purge_wait_s?: number | null;
+            /** Format: double */
+            arc_s?: number | null;
+            /** Format: double */
+            travel_mm_s?: number | null;
+            dabs?: number | null;
             /** Format: double */
             work_angle_deg?: number | null;
             /** Format: double */
             travel_angle_deg?: number | null;
-            /** Format: double */
-            travel_mm_s?: number | null;
-            technique?: string | null;
             pass_number?: number | null;
+            restarts_mm?: unknown;
+            electrode_after?: string | null;
+            rod_end?: string | null;
+            arc?: string | null;
+            puff_at_start?: boolean | null;
+            draught?: boolean | null;
+            part_hot?: boolean | null;
             note?: string;
         };
         /** @description A coupon to keep; `base` is the design it was made from. */
@@ -1576,32 +1663,27 @@ export interface components {
             length_mm: number;
             base?: number | null;
         };
-        Scale: {
+        /** ScaleRead */
+        ScaleRead: {
+            /** Source */
             source: string;
-            /** Format: double */
+            /** Mm Per Px */
             mm_per_px: number;
-            /** Format: double */
+            /** Residual Mm */
             residual_mm: number | null;
-            /** Format: double */
+            /** Tilt Deg */
             tilt_deg: number | null;
         };
         /** @description The schools of a course: how it is taught where practitioners disagree. */
         Schools: {
             pedal_school: components["schemas"]["PedalSchoolEnum"];
             start_school: components["schemas"]["StartSchoolEnum"];
-            finish: components["schemas"]["SchoolsFinishEnum"];
+            finish: components["schemas"]["Finish"];
             unit_system: components["schemas"]["UnitSystemEnum"];
             ladder: components["schemas"]["LadderEnum"];
             purge_school: components["schemas"]["PurgeSchoolEnum"];
             solvent: components["schemas"]["SolventEnum"];
         };
-        /**
-         * @description * `warm` - warm
-         *     * `bright` - bright
-         *     * `show_colour` - show_colour
-         * @enum {string}
-         */
-        SchoolsFinishEnum: "warm" | "bright" | "show_colour";
         /** @description A score 0 to 10 by criterion, null where it does not apply. */
         Scores: {
             /** Format: double */
@@ -1626,7 +1708,6 @@ export interface components {
         Series: {
             assignment: components["schemas"]["Goal"];
             attempts: components["schemas"]["AttemptBrief"][];
-            bands: components["schemas"]["Bands"];
             /** Format: double */
             width_cv_trend: number | null;
             /** Format: double */
@@ -1674,10 +1755,11 @@ export interface components {
          * @enum {string}
          */
         SideEnum: "left" | "right";
+        /** Sides */
         Sides: {
-            /** Format: double */
+            /** Left */
             left: number;
-            /** Format: double */
+            /** Right */
             right: number;
         };
         SignInRequest: {
@@ -1685,8 +1767,8 @@ export interface components {
             password: string;
         };
         /**
-         * @description * `acetone` - acetone
-         *     * `alcohol` - alcohol
+         * @description * `acetone` - Acetone
+         *     * `alcohol` - Denatured alcohol
          * @enum {string}
          */
         SolventEnum: "acetone" | "alcohol";
@@ -1698,8 +1780,8 @@ export interface components {
             stuck: boolean;
         };
         /**
-         * @description * `quick` - quick
-         *     * `settled` - settled
+         * @description * `quick` - Quick start
+         *     * `settled` - Settled start
          * @enum {string}
          */
         StartSchoolEnum: "quick" | "settled";
@@ -1708,7 +1790,7 @@ export interface components {
             step: components["schemas"]["StepEnum"];
             side?: components["schemas"]["SideEnum"];
             end?: components["schemas"]["EndEnum"];
-            kind?: components["schemas"]["StepKindEnum"];
+            kind?: components["schemas"]["FaultKind"];
             /** Format: double */
             s_mm?: number;
             /** Format: double */
@@ -1730,24 +1812,12 @@ export interface components {
          * @enum {string}
          */
         StepEnum: "move_toe" | "move_end" | "start_at_other_end" | "add_fault" | "remove_fault" | "add_front" | "remove_front" | "no_ripples";
-        /**
-         * @description * `pore` - pore
-         *     * `crater` - crater
-         *     * `undercut` - undercut
-         *     * `burn_through` - burn_through
-         *     * `sugaring` - sugaring
-         *     * `inclusion` - inclusion
-         *     * `gap` - gap
-         *     * `bulge` - bulge
-         * @enum {string}
-         */
-        StepKindEnum: "pore" | "crater" | "undercut" | "burn_through" | "sugaring" | "inclusion" | "gap" | "bulge";
         /** @description One step of a correction; which figures it needs depends on `step`. Places in mm in the bead frame. */
         StepRequest: {
             step: components["schemas"]["StepEnum"];
             side?: components["schemas"]["SideEnum"];
             end?: components["schemas"]["EndEnum"];
-            kind?: components["schemas"]["StepKindEnum"];
+            kind?: components["schemas"]["FaultKind"];
             /** Format: double */
             s_mm?: number;
             /** Format: double */
@@ -1767,31 +1837,44 @@ export interface components {
             /** Format: double */
             half_height_mm: number;
         };
-        /** @description What the figures suggest for one criterion, its weight in percent and the figures themselves. */
+        /**
+         * @description What the figures suggest for one criterion, its weight in percent, and the figures behind it.
+         *
+         *     `because` is all of it in words, in the person's units; `counts` of fault kinds, `off` the keys off the card.
+         */
         Suggestion: {
             criterion: string;
+            words: string;
             /** Format: double */
             weight: number;
             /** Format: double */
             score: number | null;
             reason: string;
+            because: string;
             figures: {
-                [key: string]: unknown;
+                [key: string]: number | null;
             };
+            counts: {
+                [key: string]: number;
+            };
+            off: string[];
         };
         /**
-         * @description * `dab` - Dab
-         *     * `lay_wire` - Lay Wire
-         *     * `walk_cup` - Walk Cup
-         *     * `fuse` - Fuse
+         * @description * `dab` - dab
+         *     * `lay_wire` - laid wire
+         *     * `walk_cup` - walked cup
+         *     * `fuse` - fused
          * @enum {string}
          */
         Technique: "dab" | "lay_wire" | "walk_cup" | "fuse";
-        Tint: {
+        /** TintFigures */
+        TintFigures: {
             bead: components["schemas"]["Level"];
             haz: components["schemas"]["Level"];
             width_mm: components["schemas"]["Sides"];
+            /** Along */
             along: number[];
+            /** Share */
             share: {
                 [key: string]: number;
             };
@@ -1809,11 +1892,16 @@ export interface components {
             first: string | null;
         };
         /**
-         * @description * `metric` - metric
-         *     * `us` - us
+         * @description * `metric` - mm and L/min
+         *     * `us` - thousandths and CFH
          * @enum {string}
          */
         UnitSystemEnum: "metric" | "us";
+        /** @description A student's newest measured attempts, newest first. */
+        WallRow: {
+            student: components["schemas"]["Person"];
+            attempts: components["schemas"]["AttemptBrief"][];
+        };
         Warning: {
             code: string;
             severity: string;
@@ -1827,18 +1915,19 @@ export interface components {
          * @enum {string}
          */
         WhichEnum: "work" | "travel";
-        Width: {
-            /** Format: double */
+        /** WidthFigures */
+        WidthFigures: {
+            /** Mean */
             mean: number;
-            /** Format: double */
+            /** Sd */
             sd: number;
-            /** Format: double */
+            /** Cv */
             cv: number;
-            /** Format: double */
+            /** Min */
             min: number;
-            /** Format: double */
+            /** Max */
             max: number;
-            /** Format: double */
+            /** Uncertainty */
             uncertainty: number;
         };
         /** @description Settings of the attempts at this coupon that passed in this course; SI, units as in a run. */
@@ -1985,14 +2074,9 @@ export interface operations {
             };
         };
     };
-    attempts_events_list: {
+    attempt_events: {
         parameters: {
-            query?: {
-                /** @description A page number within the paginated result set. */
-                page?: number;
-                /** @description Number of results to return per page. */
-                page_size?: number;
-            };
+            query?: never;
             header?: never;
             path: {
                 attempt_id: number;
@@ -2006,7 +2090,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PaginatedEventList"];
+                    "application/json": components["schemas"]["Event"][];
                 };
             };
             default: {
@@ -2269,33 +2353,6 @@ export interface operations {
             };
         };
     };
-    builder_choices: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BuilderChoices"];
-                };
-            };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     course_read: {
         parameters: {
             query?: never;
@@ -2396,6 +2453,7 @@ export interface operations {
         parameters: {
             query?: {
                 assignment?: number;
+                oldest_first?: boolean;
                 /** @description A page number within the paginated result set. */
                 page?: number;
                 /** @description Number of results to return per page. */
@@ -2559,6 +2617,38 @@ export interface operations {
             };
         };
     };
+    next_read: {
+        parameters: {
+            query?: {
+                /** @description The attempt one comes from. */
+                but?: number;
+            };
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Next"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     plan_read: {
         parameters: {
             query?: never;
@@ -2643,6 +2733,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Progress"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    wall_read: {
+        parameters: {
+            query?: {
+                /** @description Attempts of each, 1 to 20. */
+                count?: number;
+            };
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WallRow"][];
                 };
             };
             default: {
@@ -2927,33 +3049,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Attempt"];
-                };
-            };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    run_fields: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RunField"][];
                 };
             };
             default: {

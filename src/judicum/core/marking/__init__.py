@@ -1,6 +1,6 @@
 """Marking: the scheme, and the score that figures suggest."""
 
-from judicum.core.marking.scheme import CRITERIA, FINISH_LEVEL, PASS_MARK, Criterion, check_scores, total
+from judicum.core.marking.scheme import CRITERIA, PASS_MARK, Criterion, check_scores, total
 from judicum.core.marking.score import Suggestion, suggest
 
-__all__ = ["CRITERIA", "FINISH_LEVEL", "PASS_MARK", "Criterion", "Suggestion", "check_scores", "suggest", "total"]
+__all__ = ["CRITERIA", "PASS_MARK", "Criterion", "Suggestion", "check_scores", "suggest", "total"]

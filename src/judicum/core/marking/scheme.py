@@ -3,30 +3,35 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from judicum.core.errors import InvalidValue, InvalidValues
+from judicum.core.errors import InvalidValue, InvalidValues, refuse_all
+from judicum.core.fields import Fields
+from judicum.core.quantities import Quantity
 
 HIGHEST = 10.0
+HALF = 0.5
+"""Scores go in halves."""
 PASS_MARK = 70.0
-FINISH_LEVEL = {"bright": 1, "warm": 3, "show_colour": 6}
-"""Highest tint level each finish goal accepts; grey (7) is always a reject."""
+ALLOWED = "0 to 10 in steps of 0.5, or null"
 
 
 @dataclass(frozen=True)
 class Criterion:
-    """One line of the scheme: key and weight in percent."""
+    """One line of the scheme: key, what it is called and its weight in percent."""
 
     key: str
+    words: str
     weight: float
 
 
 CRITERIA = (
-    Criterion("width_evenness", 25),
-    Criterion("ripple_evenness", 20),
-    Criterion("straight_toes", 15),
-    Criterion("tint", 20),
-    Criterion("setup_followed", 10),
-    Criterion("overall", 10),
+    Criterion("width_evenness", "Even width", 25),
+    Criterion("ripple_evenness", "Even ripples", 20),
+    Criterion("straight_toes", "Straight toes", 15),
+    Criterion("tint", "Heat tint", 20),
+    Criterion("setup_followed", "Setup", 10),
+    Criterion("overall", "Overall look", 10),
 )
+SCORES = Fields("the scores", tuple(Quantity(c.key, c.words, "plain", "", 0, HIGHEST, HALF) for c in CRITERIA))
 
 
 def check_scores(scores: Mapping[str, float | None]) -> dict[str, float | None]:
@@ -35,25 +40,18 @@ def check_scores(scores: Mapping[str, float | None]) -> dict[str, float | None]:
     Raises:
         InvalidValues: unknown criterion, missing one, or a figure that is not allowed.
     """
-    keys = [c.key for c in CRITERIA]
-    problems = [InvalidValue(f"scores.{k}", scores[k], "one of " + ", ".join(keys)) for k in scores if k not in keys]
-    for key in keys:
-        value = scores.get(key, "nothing")
-        if value is None:
-            continue
-        good = (
-            isinstance(value, (int, float))
-            and not isinstance(value, bool)
-            and 0 <= value <= HIGHEST
-            and value * 2 == int(value * 2)
-        )
-        if not good:
-            problems.append(InvalidValue(f"scores.{key}", value, "0 to 10 in steps of 0.5, or null"))
-    if not problems and all(scores[k] is None for k in keys):
+    problems: list[InvalidValue] = []
+    clean: dict[str, float | None] = {}
+    try:
+        clean = SCORES.check(scores, "scores.")
+    except InvalidValues as error:
+        problems = [InvalidValue(p.field, p.given, ALLOWED if p.limits else p.allowed) for p in error.problems]
+    problems += [InvalidValue(f"scores.{c.key}", None, ALLOWED) for c in CRITERIA if c.key not in scores]
+    problems += [InvalidValue(f"scores.{k}", v, ALLOWED) for k, v in clean.items() if v is not None and v % HALF]
+    if not problems and all(value is None for value in clean.values()):
         problems.append(InvalidValue("scores", None, "at least one criterion with a score"))
-    if problems:
-        raise InvalidValues(problems)
-    return {key: scores[key] for key in keys}
+    refuse_all(problems)
+    return clean
 
 
 def total(scores: Mapping[str, float | None]) -> float:

@@ -8,9 +8,8 @@ its levels stay. Moving a toe keeps s where it was, so that the strip stays vali
 """
 
 import math
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
-from typing import Any
 
 import numpy as np
 
@@ -19,6 +18,7 @@ from judicum.core.errors import InvalidValue
 from judicum.core.photo.bead import Bead
 from judicum.core.photo.fault_kinds import hidden_by
 from judicum.core.photo.figures import outline_figures, ripple_figures, rounded
+from judicum.core.photo.report import Defect, Report, Sides, TintFigures
 from judicum.core.photo.ripple import Ripple
 from judicum.core.photo.steps import Step
 from judicum.core.photo.width import SAMPLE_MM, Outline, across_of
@@ -35,16 +35,16 @@ class _Layer:
     """A bead with the parts of its report that do not follow from outline and fronts; `fronts_mm` counts from the start."""
 
     bead: Bead
-    faults: tuple[dict[str, Any], ...]
-    tint: dict[str, Any] | None
+    faults: tuple[Defect, ...]
+    tint: TintFigures | None
     fronts_mm: Floats
 
 
-def correct(report: Mapping[str, Any], bead: Bead, steps: Sequence[Step]) -> tuple[dict[str, Any], Bead]:
+def correct(report: Report, bead: Bead, steps: Sequence[Step]) -> tuple[Report, Bead]:
     """Apply checked steps to a measurement.
 
     Args:
-        report: the computed JSON of a photo that was measured; it is not changed.
+        report: the computed report of a photo that was measured; it is not changed.
         bead: the bead it came from.
         steps: from `steps.check_step`, first to last.
 
@@ -55,18 +55,17 @@ def correct(report: Mapping[str, Any], bead: Bead, steps: Sequence[Step]) -> tup
         InvalidValue: a step that does not fit the bead as the steps before it left it.
     """
     fronts = bead.ripple.positions_mm if bead.ripple else np.zeros(0)
-    layer = _Layer(bead, tuple(report["defects"] or ()), report["tint"], fronts)
+    layer = _Layer(bead, tuple(report.defects or ()), report.tint, fronts)
     for step in steps:
         layer = _APPLY[step["step"]](layer, step)
     ripple = _ripple(layer)
     bead = replace(layer.bead, ripple=ripple)
-    return {
-        **report,
+    return report.but(
         **outline_figures(bead.outline, bead.scale),
-        "ripple": ripple_figures(ripple),
-        "tint": layer.tint,
-        "defects": sorted(layer.faults, key=lambda f: float(f["s_mm"])),
-    }, bead
+        ripple=ripple_figures(ripple),
+        tint=layer.tint,
+        defects=sorted(layer.faults, key=lambda f: f.s_mm),
+    ), bead
 
 
 def _ripple(layer: _Layer) -> Ripple | None:
@@ -93,11 +92,11 @@ def _move_toe(layer: _Layer, step: Step) -> _Layer:
     return replace(layer, bead=replace(layer.bead, outline=outline), tint=_shorter(layer.tint, side, outward))
 
 
-def _shorter(tint: dict[str, Any] | None, side: str, outward_mm: float) -> dict[str, Any] | None:
-    if tint is None or tint["width_mm"][side] is None:
-        return tint
-    width = max(0.0, tint["width_mm"][side] - outward_mm)
-    return {**tint, "width_mm": {**tint["width_mm"], side: rounded(width, 2)}}
+def _shorter(tint: TintFigures | None, side: str, outward_mm: float) -> TintFigures | None:
+    if tint is None:
+        return None
+    width = max(0.0, getattr(tint.width_mm, side) - outward_mm)
+    return tint.model_copy(update={"width_mm": tint.width_mm.model_copy(update={side: rounded(width, 2)})})
 
 
 def _move_end(layer: _Layer, step: Step) -> _Layer:
@@ -126,29 +125,32 @@ def _move_end(layer: _Layer, step: Step) -> _Layer:
                 if b > first and a < last
             ),
         ),
-        tuple({**f, "s_mm": rounded(f["s_mm"] - first, 2)} for f in layer.faults if first <= f["s_mm"] <= last),
+        tuple(_at(f, f.s_mm - first, f.n_mm) for f in layer.faults if first <= f.s_mm <= last),
         _tint_between(layer.tint, first, last),
         fronts[(fronts >= 0) & (fronts <= last - first)],
     )
 
 
-def _tint_between(tint: dict[str, Any] | None, first: float, last: float) -> dict[str, Any] | None:
+def _at(fault: Defect, s_mm: float, n_mm: float) -> Defect:
+    """The same fault, told from another start."""
+    return fault.model_copy(update={"s_mm": rounded(s_mm, 2), "n_mm": n_mm})
+
+
+def _tint_between(tint: TintFigures | None, first: float, last: float) -> TintFigures | None:
     if tint is None:
         return None
-    along = tint["along"]
-    places = np.clip(np.arange(math.ceil(last - first)) + round(first), 0, len(along) - 1)
-    return {**tint, "along": [along[k] for k in places]}
+    places = np.clip(np.arange(math.ceil(last - first)) + round(first), 0, len(tint.along) - 1)
+    return tint.model_copy(update={"along": [tint.along[k] for k in places]})
 
 
 def _start_at_other_end(layer: _Layer, step: Step) -> _Layer:
     line, length = layer.bead.outline, layer.bead.outline.length_mm
     left, right = line.offsets_mm
     outline = Outline.around((length - line.s_mm)[::-1], line.centre_mm[::-1], -right[::-1], -left[::-1])
-    tint = layer.tint and {
-        **layer.tint,
-        "along": layer.tint["along"][::-1],
-        "width_mm": {"left": layer.tint["width_mm"]["right"], "right": layer.tint["width_mm"]["left"]},
-    }
+    tint = layer.tint
+    if tint is not None:
+        sides = Sides(left=tint.width_mm.right, right=tint.width_mm.left)
+        tint = tint.model_copy(update={"along": tint.along[::-1], "width_mm": sides})
     return _Layer(
         replace(
             layer.bead,
@@ -157,7 +159,7 @@ def _start_at_other_end(layer: _Layer, step: Step) -> _Layer:
             ripple=layer.bead.ripple and replace(layer.bead.ripple, curve_mm=-layer.bead.ripple.curve_mm),
             unsure_mm=tuple((length - b, length - a) for a, b in reversed(layer.bead.unsure_mm)),
         ),
-        tuple({**f, "s_mm": rounded(length - f["s_mm"], 2), "n_mm": -f["n_mm"]} for f in layer.faults),
+        tuple(_at(f, length - f.s_mm, -f.n_mm) for f in layer.faults),
         tint,
         (length - layer.fronts_mm)[::-1],
     )
@@ -170,18 +172,19 @@ def _add_fault(layer: _Layer, step: Step) -> _Layer:
         for v in (line.centre_mm, across_of(line.centre_mm, line.s_mm))
     )
     x, y = centre + step["n_mm"] * across
-    fault = {key: step[key] for key in ("kind", "s_mm", "n_mm")} | {"x_mm": rounded(x, 2), "y_mm": rounded(y, 2)}
-    return replace(layer, faults=(*layer.faults, {**fault, "size_mm": step["size_mm"], "confidence": 1.0}))
+    told = {key: step[key] for key in ("kind", "s_mm", "n_mm", "size_mm")}
+    fault = Defect(**told, x_mm=rounded(x, 2), y_mm=rounded(y, 2), confidence=1.0)
+    return replace(layer, faults=(*layer.faults, fault))
 
 
 def _remove_fault(layer: _Layer, step: Step) -> _Layer:
-    def away(fault: Mapping[str, Any]) -> float:
-        return math.hypot(fault["s_mm"] - step["s_mm"], fault["n_mm"] - step["n_mm"])
+    def away(fault: Defect) -> float:
+        return math.hypot(fault.s_mm - step["s_mm"], fault.n_mm - step["n_mm"])
 
-    alike = [f for f in layer.faults if f["kind"] == step["kind"]]
+    alike = [f for f in layer.faults if f.kind == step["kind"]]
     nearest = min(alike, key=away, default=None)
     if nearest is None or away(nearest) > SAME_PLACE_MM:
-        there = "; ".join(f"{f['kind']} at {f['s_mm']:g}, {f['n_mm']:g}" for f in layer.faults) or "none"
+        there = "; ".join(f"{f.kind} at {f.s_mm:g}, {f.n_mm:g}" for f in layer.faults) or "none"
         raise InvalidValue(
             "kind", f"{step['kind']} at {step['s_mm']:g}, {step['n_mm']:g}", f"a fault that is there: {there}"
         )

@@ -1,13 +1,47 @@
-"""The kinds of fault a photo can show, and which of them hide ripple fronts."""
+"""The kinds of fault a photo can show: one record each, with all that depends on the kind.
 
-from collections.abc import Iterable, Mapping
-from typing import Any
+A new kind needs its record here, its finder in `defects/`, its picture in docs/examples/draw.py and its line in
+docs/measuring.md (docs/extending.md).
+"""
 
-FAULT_KINDS = ("pore", "crater", "undercut", "burn_through", "sugaring", "inclusion", "gap", "bulge")
-HIDES = ("sugaring", "burn_through", "gap")
-"""Faults under which no ripple front can be seen."""
+from collections.abc import Iterable
+from dataclasses import dataclass
+
+from judicum.core.photo.report import Defect
 
 
-def hidden_by(faults: Iterable[Mapping[str, Any]]) -> list[tuple[float, float]]:
-    """Stretches of s (mm) hidden by faults as the report tells them."""
-    return [(f["s_mm"] - f["size_mm"] / 2, f["s_mm"] + f["size_mm"] / 2) for f in faults if f["kind"] in HIDES]
+@dataclass(frozen=True)
+class FaultKind:
+    """One kind: what it is called, what it takes off the overall look (points of ten), what its size means.
+
+    `long` faults have a stretch along the bead, the others a diameter. `hides` ripple fronts under it.
+    `follows_toes`: it is where the toes went freely. `rejects` the tint outright.
+    """
+
+    key: str
+    words: str
+    cost: float
+    long: bool = False
+    hides: bool = False
+    follows_toes: bool = False
+    rejects: bool = False
+
+
+_TABLE = (
+    FaultKind("pore", "pore", 1.0),
+    FaultKind("crater", "crater", 1.5),
+    FaultKind("undercut", "undercut", 2.0, long=True),
+    FaultKind("burn_through", "burn-through", 10.0, hides=True),
+    FaultKind("sugaring", "sugaring", 3.0, long=True, hides=True, rejects=True),
+    FaultKind("inclusion", "inclusion", 1.0),
+    FaultKind("gap", "gap", 2.0, long=True, hides=True, follows_toes=True),
+    FaultKind("bulge", "bulge", 1.0, long=True, follows_toes=True),
+)
+FAULT_KINDS: dict[str, FaultKind] = {kind.key: kind for kind in _TABLE}
+PINHOLE_COST = 1.0
+"""Points of ten that a pinhole in a crater takes besides."""
+
+
+def hidden_by(faults: Iterable[Defect]) -> list[tuple[float, float]]:
+    """Stretches of s (mm) hidden by faults."""
+    return [(f.s_mm - f.size_mm / 2, f.s_mm + f.size_mm / 2) for f in faults if FAULT_KINDS[f.kind].hides]

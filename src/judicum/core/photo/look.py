@@ -10,26 +10,20 @@ import numpy as np
 
 from judicum.core.arrays import Pixels
 from judicum.core.photo.picture import Picture
-from judicum.core.photo.refuse import LEAST_PX_PER_MM, MESSAGES, MOST_BLUR_MM, MOST_TILT_DEG
+from judicum.core.photo.refuse import LEAST_PX_PER_MM, MOST_BLUR_MM, MOST_TILT_DEG, refuse
 from judicum.core.photo.scale import Scale, card_geometry, card_of, find_markers
 from judicum.core.photo.sharpness import blur_mm
 
 DARK, BRIGHT = 70, 253
 """sRGB level of the picture's brightest tenth under which it is dark, and of its median over which it is washed out."""
-WORDS = {
-    "no_card": "No scale card is to be seen. Lay it flat on the coupon, all of its black squares in the picture.",
-    "card_cut_off": "The scale card is cut off. Step back a little until all of its black squares are in the picture.",
-    "too_dark": "The photo is too dark. Put a lamp over the bench or move the coupon under one; no flash.",
-    "too_bright": "The photo is washed out. Turn the coupon away from the lamp, or shade it with a sheet of paper.",
-}
 
 
 @dataclass(frozen=True)
 class Seen:
-    """Something wrong with a photo: its code, and a sentence that says what to do."""
+    """Something wrong with a photo: its code and the figures behind it; `judicum.words.photo` says what to do."""
 
     code: str
-    message: str
+    figures: dict[str, float]
 
 
 def look_over(picture: Pixels, shrunk: float = 1.0) -> list[Seen]:
@@ -45,7 +39,7 @@ def look_over(picture: Pixels, shrunk: float = 1.0) -> list[Seen]:
     scale = card_of(markers)
     if scale is None:
         found.append("card_cut_off" if markers else "no_card")
-        return [_said(code) for code in found]
+        return [Seen(code, {}) for code in found]
     if _cut_off(picture, scale):
         found.append("card_cut_off")
     if scale.tilt_deg is not None and scale.tilt_deg > MOST_TILT_DEG:
@@ -56,11 +50,7 @@ def look_over(picture: Pixels, shrunk: float = 1.0) -> list[Seen]:
     if shrunk / scale.mm_per_px < LEAST_PX_PER_MM:
         found.append("too_small")
     figures = {"tilt_deg": scale.tilt_deg or 0.0, "px_per_mm": shrunk / scale.mm_per_px}
-    return [_said(code, **figures) for code in found]
-
-
-def _said(code: str, **figures: float) -> Seen:
-    return Seen(code, WORDS[code] if code in WORDS else MESSAGES[code].format(**figures))
+    return [Seen(code, refuse(code, **figures).figures) for code in found]
 
 
 def _cut_off(picture: Pixels, scale: Scale) -> bool:

@@ -1,7 +1,6 @@
 """One photo in, one measurement out: the whole chain, with its refusals."""
 
 from dataclasses import dataclass, field
-from typing import Any
 
 import numpy as np
 from scipy.ndimage import gaussian_filter1d
@@ -14,7 +13,7 @@ from judicum.core.photo.decode import decode
 from judicum.core.photo.defects import Fault, find_defects, unroll
 from judicum.core.photo.defects.stretches import runs
 from judicum.core.photo.ends import find_ends
-from judicum.core.photo.fault_kinds import hidden_by
+from judicum.core.photo.fault_kinds import FAULT_KINDS, hidden_by
 from judicum.core.photo.figures import outline_figures, ripple_figures, rounded, tint_figures
 from judicum.core.photo.light import card_gains
 from judicum.core.photo.locate import candidates
@@ -22,6 +21,7 @@ from judicum.core.photo.picture import Picture
 from judicum.core.photo.plate import Plate, read_plate
 from judicum.core.photo.presence import LEAST_STRENGTH_WITH_RIPPLES, along, is_bead, ripples_between, within_contours
 from judicum.core.photo.refuse import LEAST_PX_PER_MM, MOST_BLUR_MM, MOST_CLIPPED, MOST_TILT_DEG, NotMeasured, refuse
+from judicum.core.photo.report import Defect, Quality, Refusal, Report, ScaleRead
 from judicum.core.photo.scale import GivenScale, Scale, find_card, plane_scale
 from judicum.core.photo.settle import distinctness, settle
 from judicum.core.photo.sharpness import blur_mm
@@ -38,27 +38,23 @@ CLEAR_STRENGTH = 5.0
 GOOD_STRENGTH, GOOD_LENGTH_MM = 2.0, 30.0
 DEFECT_PX_PER_MM = 12.0
 UNSURE, UNSURE_MM = 0.55, 1.5
-UNEVEN = ("gap", "bulge")
-"""Faults at which the toes are where they went freely: a careful trace passes them by."""
-
+NO_CARD = "no_card: scale given by hand; colours are not corrected for the light"
 TRACED = 5
 """Candidate lines are traced until one is clear, at most this many; the strongest trace is the bead."""
 
 
 @dataclass
 class Measured:
-    """What one photo gave: the contract's JSON in `report`, and what a page needs to draw it.
+    """What one photo gave: its `report`, and what a page needs to draw it.
 
-    `bead` is the bead as traced and `picture` the upright photo; both None where it was refused.
+    `bead` is the bead as traced and `picture` the upright photo; both None where it was refused. `refusal` holds the
+    figures of a refusal, for its sentence.
     """
 
-    report: dict[str, Any]
+    report: Report
     bead: Bead | None = None
     picture: Pixels | None = field(default=None, repr=False)
-
-    @property
-    def refused(self) -> bool:
-        return self.report["refusal"] is not None
+    refusal: NotMeasured | None = None
 
 
 def measure_photo(data: bytes, name: str = "", given: GivenScale | None = None) -> Measured:
@@ -72,38 +68,26 @@ def measure_photo(data: bytes, name: str = "", given: GivenScale | None = None) 
     Returns:
         The measurement; a photo that cannot be measured gives a report with `refusal`.
     """
-    report: dict[str, Any] = {
-        "photo": name,
-        "refusal": None,
-        "scale": None,
-        "quality": None,
-        "bead": None,
-        "profile": None,
-        "ripple": None,
-        "tint": None,
-        "defects": None,
-    }
+    report = Report(photo=name)
     try:
         picture = Picture(decode(data))
     except UnreadablePicture as error:
-        return _refused(report, NotMeasured("unreadable", str(error)))
+        return _refused(report, NotMeasured("unreadable", why=str(error)))
     scale = plane_scale(given) if given else find_card(picture)
     if scale is None:
         return _refused(report, refuse("no_scale"))
-    report["scale"] = {
-        "source": scale.kind,
-        "mm_per_px": rounded(scale.mm_per_px, 5),
-        "residual_mm": rounded(scale.residual_mm, 4),
-        "tilt_deg": rounded(scale.tilt_deg, 1),
-    }
+    read = ScaleRead(
+        source=scale.kind,
+        mm_per_px=rounded(scale.mm_per_px, 5),
+        residual_mm=rounded(scale.residual_mm, 4),
+        tilt_deg=rounded(scale.tilt_deg, 1),
+    )
+    report = report.but(scale=read)
     if scale.tilt_deg is not None and scale.tilt_deg > MOST_TILT_DEG:
         return _refused(report, refuse("card_tilted", tilt_deg=scale.tilt_deg))
     blur = blur_mm(picture.pixels, scale)
-    report["quality"] = {
-        "sharpness": None if blur is None else rounded(float(np.exp(-((blur / 0.2) ** 2))), 3),
-        "clipped_share": None,
-        "warnings": [],
-    }
+    sharpness = None if blur is None else rounded(float(np.exp(-((blur / 0.2) ** 2))), 3)
+    report = report.but(quality=Quality(sharpness=sharpness, clipped_share=None, warnings=[]))
     if 1 / scale.mm_per_px < LEAST_PX_PER_MM:
         return _refused(report, refuse("too_small", px_per_mm=1 / scale.mm_per_px))
     if blur is not None and blur > MOST_BLUR_MM:
@@ -111,7 +95,7 @@ def measure_photo(data: bytes, name: str = "", given: GivenScale | None = None) 
     return _measure_bead(picture, scale, report)
 
 
-def _measure_bead(picture: Picture, scale: Scale, report: dict[str, Any]) -> Measured:
+def _measure_bead(picture: Picture, scale: Scale, report: Report) -> Measured:
     gains = card_gains(picture, scale)
     traced = _strongest_trace(picture, scale, gains)
     if traced is None or traced.toes.strength < LEAST_STRENGTH_WITH_RIPPLES:
@@ -128,24 +112,26 @@ def _measure_bead(picture: Picture, scale: Scale, report: dict[str, Any]) -> Mea
         return _refused(report, refuse("no_bead"))
     free = freely(band, traced.edges, toes, start, end)
     faults = _faults(band, toes, free, start, end)
-    toes = toes.following(free, [(f.s_mm, f.size_mm) for f in faults if f.kind in UNEVEN])
+    toes = toes.following(free, [(f.s_mm, f.size_mm) for f in faults if FAULT_KINDS[f.kind].follows_toes])
     line = outline(toes, start, end, flip)
     middle = line.centre_mm[len(line.centre_mm) // 2]
     large, small = scale.px_per_mm_at(middle)
     if np.sqrt(large * small) < LEAST_PX_PER_MM:
         return _refused(report, refuse("too_small", px_per_mm=float(np.sqrt(large * small))))
     clipped = _clipped_share(picture, scale, line)
-    report["quality"]["clipped_share"] = rounded(clipped, 4)
+    warnings = [] if scale.kind in ("window", "strip") else [NO_CARD]
+    assert report.quality is not None
+    quality = report.quality.model_copy(update={"clipped_share": rounded(clipped, 4), "warnings": warnings})
+    report = report.but(quality=quality)
     if clipped > MOST_CLIPPED:
         return _refused(report, refuse("overexposed", share=clipped))
-    if scale.kind not in ("window", "strip"):
-        report["quality"]["warnings"].append("no_card: scale given by hand; colours are not corrected for the light")
     tint = _tint(band, plate, toes, start, end, flip)
     told = [_told(fault, line, toes, flip) for fault in faults]
     if ripple is not None:
         ripple = ripple.without(hidden_by(told))
-    report |= outline_figures(line, scale)
-    report |= {"ripple": ripple_figures(ripple), "tint": tint_figures(tint), "defects": told}
+    report = report.but(
+        **outline_figures(line, scale), ripple=ripple_figures(ripple), tint=tint_figures(tint), defects=told
+    )
     bead = Bead(line, scale, picture.size_px, ripple, _unsure(toes, start, end, flip))
     return Measured(report, bead, picture.pixels)
 
@@ -204,16 +190,21 @@ def _faults(band: Band, toes: Toes, free: Toes, start: float, end: float) -> lis
     return find_defects(unroll(band, s, left, right), free.s_mm, free.right_mm - free.left_mm)
 
 
-def _told(fault: Fault, bead: Outline, toes: Toes, flip: bool) -> dict[str, Any]:
-    """A fault in both frames, as the contract prints it."""
+def _told(fault: Fault, bead: Outline, toes: Toes, flip: bool) -> Defect:
+    """A fault in both frames."""
     at = float(np.interp(fault.s_mm, toes.s_mm, toes.centre_mm)) + fault.n_mm
     x, y = toes.line.mm(fault.s_mm, at)
     nearest = int(np.argmin(np.linalg.norm(bead.centre_mm - np.array([x, y]), axis=1)))
-    told = {
-        "kind": fault.kind, "s_mm": rounded(bead.s_mm[nearest], 2), "n_mm": rounded(-fault.n_mm if flip else fault.n_mm, 2),
-        "x_mm": rounded(x, 2), "y_mm": rounded(y, 2), "size_mm": rounded(fault.size_mm, 2), "confidence": rounded(fault.confidence, 2),
-    }  # fmt: skip
-    return told if fault.pinhole is None else {**told, "pinhole": fault.pinhole}
+    return Defect(
+        kind=fault.kind,
+        s_mm=rounded(bead.s_mm[nearest], 2),
+        n_mm=rounded(-fault.n_mm if flip else fault.n_mm, 2),
+        x_mm=rounded(x, 2),
+        y_mm=rounded(y, 2),
+        size_mm=rounded(fault.size_mm, 2),
+        confidence=rounded(fault.confidence, 2),
+        pinhole=fault.pinhole,
+    )
 
 
 def _unsure(toes: Toes, start: float, end: float, flip: bool) -> tuple[Stretch, ...]:
@@ -234,6 +225,5 @@ def _clipped_share(picture: Picture, scale: Scale, bead: Outline) -> float:
     return float(((face >= 251).sum(-1) >= 2).mean())
 
 
-def _refused(report: dict[str, Any], why: NotMeasured) -> Measured:
-    report["refusal"] = {"code": why.code, "message": why.message}
-    return Measured(report)
+def _refused(report: Report, why: NotMeasured) -> Measured:
+    return Measured(report.but(refusal=Refusal(code=why.code)), refusal=why)

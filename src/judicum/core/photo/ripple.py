@@ -15,6 +15,7 @@ import numpy as np
 from scipy.ndimage import gaussian_filter1d
 from scipy.signal import find_peaks
 
+from judicum.core.acceptance import LAPSE_LONG, LAPSE_SHORT
 from judicum.core.arrays import Floats
 from judicum.core.photo.band import Band
 from judicum.core.photo.unwrap import read_at
@@ -73,7 +74,7 @@ class Ripple:
         ends = list(zip(self.positions_mm[:-1], self.positions_mm[1:], strict=True))
         open_ = np.array([not any(to > a and fro < b for a, b in self.hidden_mm) for fro, to in ends])
         seen = gaps[(gaps < BLIND * median) & open_]
-        lapse = ((gaps > 1.5 * median) | (gaps < 0.6 * median)) & open_
+        lapse = ((gaps > LAPSE_LONG * median) | (gaps < LAPSE_SHORT * median)) & open_
         middles = (self.positions_mm[1:] + self.positions_mm[:-1]) / 2
         return {
             "count": len(self.positions_mm),

@@ -3,52 +3,56 @@
 A step is a plain dictionary with its kind in `step`.
 """
 
-import math
 from collections.abc import Mapping
 from typing import Any
 
+from judicum.core.choices import Choice
 from judicum.core.errors import InvalidValue
+from judicum.core.fields import Fields
 from judicum.core.photo.fault_kinds import FAULT_KINDS
+from judicum.core.quantities import Quantity
 
 REACH_MM = 4.0
-STEPS: dict[str, dict[str, tuple[float, float] | tuple[str, ...]]] = {
-    "move_toe": {"side": ("left", "right"), "s_mm": (0, 1000), "n_mm": (-20, 20), "reach_mm": (1, 60)},
-    "move_end": {"end": ("start", "end"), "s_mm": (-20, 1000)},
-    "start_at_other_end": {},
-    "add_fault": {"kind": FAULT_KINDS, "s_mm": (0, 1000), "n_mm": (-20, 20), "size_mm": (0.1, 200)},
-    "remove_fault": {"kind": FAULT_KINDS, "s_mm": (0, 1000), "n_mm": (-20, 20)},
-    "add_front": {"s_mm": (0, 1000)},
-    "remove_front": {"s_mm": (0, 1000)},
-    "no_ripples": {},
+
+
+def _mm(key: str, words: str, low: float, high: float) -> Quantity:
+    return Quantity(key, words, "length", "mm", low, high, 0.1)
+
+
+S = _mm("s_mm", "Place along the bead", 0, 1000)
+N = _mm("n_mm", "Place across", -20, 20)
+SIZE = _mm("size_mm", "Size", 0.1, 200)
+KIND = Choice("kind", "Kind", {key: kind.words for key, kind in FAULT_KINDS.items()})
+_TABLE = {
+    "move_toe": (Choice("side", "Toe", {"left": "left", "right": "right"}), S, N, _mm("reach_mm", "Reach", 1, 60)),
+    "move_end": (
+        Choice("end", "End", {"start": "start", "end": "end"}),
+        _mm("s_mm", "Place along the bead", -20, 1000),
+    ),
+    "start_at_other_end": (),
+    "add_fault": (KIND, S, N, SIZE),
+    "remove_fault": (KIND, S, N),
+    "add_front": (S,),
+    "remove_front": (S,),
+    "no_ripples": (),
 }
-"""What each step holds: limits in mm of a figure, or the words allowed."""
+STEPS: dict[str, Fields] = {
+    name: Fields(name, specs, tuple(s.key for s in specs if s.key != "reach_mm")) for name, specs in _TABLE.items()
+}
+"""What each step holds."""
 Step = dict[str, Any]
 
 
 def check_step(given: Mapping[str, Any]) -> Step:
-    """A step with all its fields, numbers as floats, `reach_mm` filled in.
+    """A step with all its fields, figures to 1 µm, `reach_mm` filled in.
 
     Raises:
-        InvalidValue: no such step, a field missing, unknown or outside what is possible.
+        InvalidValues: no such step, a field missing, unknown or outside what is possible.
     """
     name = given.get("step")
-    if name not in STEPS:
+    if not isinstance(name, str) or name not in STEPS:
         raise InvalidValue("step", name, "one of " + ", ".join(STEPS))
-    fields = STEPS[name]
-    for key in given:
-        if key != "step" and key not in fields:
-            raise InvalidValue(key, given[key], f"only {', '.join(fields) or 'nothing'} for {name}")
-    clean: Step = {"step": name}
-    for key, allowed in fields.items():
-        value = given.get(key, REACH_MM if key == "reach_mm" else None)
-        if isinstance(allowed[0], str):
-            if value not in allowed:
-                raise InvalidValue(key, value, "one of " + ", ".join(map(str, allowed)))
-            clean[key] = value
-        else:
-            low, high = float(allowed[0]), float(allowed[1])
-            number = isinstance(value, (int, float)) and not isinstance(value, bool) and math.isfinite(value)
-            if not number or not low <= float(value) <= high:
-                raise InvalidValue(key, value, f"{low:g} to {high:g} mm")
-            clean[key] = round(float(value), 3)
-    return clean
+    clean = STEPS[name].check({key: value for key, value in given.items() if key != "step"})
+    if "reach_mm" in clean and clean["reach_mm"] is None:
+        clean["reach_mm"] = REACH_MM
+    return {"step": name, **{k: round(v, 3) if isinstance(v, float) else v for k, v in clean.items()}}

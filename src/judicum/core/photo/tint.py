@@ -36,16 +36,6 @@ class Tint:
     along: list[int]
     share: dict[str, float]
 
-    def figures(self) -> dict[str, object]:
-        """The `tint` part of the measurement's JSON."""
-        return {
-            "bead": {"level": self.bead, "name": level_name(self.bead)},
-            "haz": {"level": self.zone, "name": level_name(self.zone)},
-            "width_mm": {"left": self.left_mm, "right": self.right_mm},
-            "along": self.along,
-            "share": self.share,
-        }
-
 
 @cache
 def _palette() -> tuple[Floats, Floats]:

@@ -4,9 +4,6 @@ from collections.abc import Sequence
 
 import numpy as np
 
-BANDS = {"width_cv": (0.06, 0.10), "pitch_cv": (0.12, 0.20)}
-"""Good and acceptable limits of the coefficients of variation."""
-
 
 def trend_per_attempt(values: Sequence[float]) -> float | None:
     """Change per attempt by the median of all pairwise slopes (Theil-Sen), or None under three values.

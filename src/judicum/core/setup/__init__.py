@@ -1,17 +1,20 @@
 """What is set before the arc: the setup card, the log beside it, limits of the log."""
 
-from judicum.core.setup.card import plan_card
-from judicum.core.setup.check import check_setup
+from judicum.core.setup.card import Card, plan_card
+from judicum.core.setup.check import Checked, Deviation, check_setup
 from judicum.core.setup.coupon import read_coupon
 from judicum.core.setup.preparation import checklist
-from judicum.core.setup.run import RUN_FIELDS, RunField, check_run
-from judicum.core.setup.schools import SCHOOLS, check_schools
+from judicum.core.setup.run import RUN, check_run
+from judicum.core.setup.schools import check_schools
+from judicum.core.setup.warnings import Warned
 from judicum.core.setup.worked import worked
 
 __all__ = [
-    "RUN_FIELDS",
-    "SCHOOLS",
-    "RunField",
+    "RUN",
+    "Card",
+    "Checked",
+    "Deviation",
+    "Warned",
     "check_run",
     "check_schools",
     "check_setup",

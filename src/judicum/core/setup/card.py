@@ -3,8 +3,9 @@
 from collections.abc import Mapping
 from typing import Any
 
+from judicum.core.acceptance import CARD_WIDTH_SHARE
+from judicum.core.choices import FINISH_LEVEL
 from judicum.core.heat import ARC_EFFICIENCY, arc_volts, heat_per_length_kj_mm
-from judicum.core.marking.scheme import FINISH_LEVEL
 from judicum.core.planning import plan_runs, run_order, turntable_rpm
 from judicum.core.setup import electrode, gas, hands, rules
 from judicum.core.setup.coupon import Coupon, read_coupon
@@ -15,19 +16,22 @@ from judicum.core.setup.warnings import Warned
 
 RUN_MM = 100.0
 DABS_A_RUN = 17
-CHROMIUM = ("stainless", "nickel")
+
+Card = dict[str, Any]
+"""The card by the contract's keys; `warnings` are `Warned`, rules and reasons are codes: `judicum.words.setup` puts
+them into words."""
 
 
-def plan_card(given: Mapping[str, Any]) -> dict[str, Any]:
-    """The setup card of a coupon, from and to JSON values (docs/setup-card.md).
+def plan_card(given: Mapping[str, Any]) -> Card:
+    """The setup card of a coupon from JSON values (docs/setup-card.md).
 
     Raises:
-        InvalidValue: a field of the coupon that is unknown, missing or outside what is allowed.
+        InvalidValues: a field of the coupon that is unknown, missing or outside what is allowed.
     """
     return card_of(read_coupon(given))
 
 
-def card_of(coupon: Coupon) -> dict[str, Any]:
+def card_of(coupon: Coupon) -> Card:
     """The setup card of a coupon that has been read."""
     current = current_a(coupon)
     aim = float(current["aim"])  # type: ignore[arg-type]
@@ -42,10 +46,9 @@ def card_of(coupon: Coupon) -> dict[str, Any]:
     wire = filler(coupon)
     volts = arc_volts(aim)
     width = coupon.target_width_mm or bead_width_mm(coupon.thickness_mm)
-    finish_counts = coupon.metal.family in ("stainless", "nickel", "titanium")
-    card: dict[str, Any] = {
+    card: Card = {
         "current_a": current,
-        "opinions": [{"rule": rule, "current_a": round(amps, 1)} for rule, amps in opinions(coupon)],
+        "opinions": [{"rule": rule, "current_a": round(amps, 1)} for rule, amps in opinions(coupon).items()],
         "polarity": coupon.metal.polarity,
         "cup": cup,
         "gas_part": coupon.gas_part,
@@ -74,15 +77,15 @@ def card_of(coupon: Coupon) -> dict[str, Any]:
         "turntable_rpm": _turntable(coupon, travel),
         "pulse_mean_a": round(coupon.pulse.mean_a, 1) if coupon.pulse else None,
         "bead": {
-            "width_mm": {"low": round(0.85 * width, 1), "aim": round(width, 1), "high": round(1.2 * width, 1)},
-            "max_tint_level": FINISH_LEVEL[coupon.finish] if finish_counts else None,
+            "width_mm": hands.around(width, *CARD_WIDTH_SHARE),
+            "max_tint_level": FINISH_LEVEL[coupon.finish] if coupon.metal.tints else None,
         },
         "gas_l_per_run": round(
             gas.gas_per_run_l(middle, timing["preflow_s"]["aim"], RUN_MM / travel["aim"], timing["postflow_s"]["aim"]),
             1,
         ),
     }
-    card["warnings"] = [w.as_json() for w in _warnings(coupon, card, rod, machine)]
+    card["warnings"] = _warnings(coupon, card, rod, machine)
     card["cautions"] = cautions(coupon)
     return card
 
@@ -94,7 +97,7 @@ def _runs(coupon: Coupon, pitch: dict[str, float] | None) -> dict[str, Any] | No
     return {
         "count": plan.count, "length_mm": round(plan.length_mm, 1), "dabs": plan.dabs, "net_mm": round(plan.net_mm, 1),
         "starts_deg": [round(a, 1) for a in plan.starts_deg], "order": run_order(plan.count),
-        "first": "thin side, while cold, a few amps lower" if coupon.joint == "tube_sleeve_bend" else None,
+        "first": "thin_side" if coupon.joint == "tube_sleeve_bend" else None,
     }  # fmt: skip
 
 
@@ -104,13 +107,12 @@ def _turntable(coupon: Coupon, travel: dict[str, float]) -> dict[str, float] | N
     return {key: round(turntable_rpm(coupon.tube_od_mm, speed), 3) for key, speed in travel.items()}
 
 
-def _warnings(coupon: Coupon, card: dict[str, Any], rod: float, machine: float) -> list[Warned]:
+def _warnings(coupon: Coupon, card: Card, rod: float, machine: float) -> list[Warned]:
     cup = card["cup"]["number"]
     # A ridden pedal stays near the aim; the machine's setting above it is only headroom.
     steady = card["current_a"]["aim"]
     wire = card["filler"]
-    found = [Warned(code, words) for code, words in coupon.questions]
-    found += rules.of_metal(coupon)
+    found = [*coupon.questions, *rules.of_metal(coupon)]
     found += rules.of_torch(coupon.torch, steady, cup)
     found += rules.of_gas_part(coupon, coupon.gas_part, cup)
     found += rules.of_flow(card["gas_l_min"]["aim"], cup, coupon.gas_part, card["gas_l_min"])
@@ -136,11 +138,11 @@ def cautions(coupon: Coupon) -> list[str]:
         "solvent_vapour",
         "cylinders",
     ]
-    if coupon.metal.family in CHROMIUM:
+    if coupon.metal.fumes:
         found.append("fume_chromium")
-    if "+" in coupon.metal_name or coupon.metal.family == "stainless":
+    if coupon.metal.rusts:
         found += ["carbon_dust", "compressed_air"]
-    if coupon.metal.family == "carbon" or "carbon" in coupon.metal_name:
+    if coupon.metal.coated:
         found.append("coated_metal")
     if gas.wants_purge(coupon):
         found.append("argon_closed_space")

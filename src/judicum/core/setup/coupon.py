@@ -1,49 +1,43 @@
 """The coupon a setup card is made for: reading and checking the input."""
 
-import math
 from collections.abc import Mapping
 from dataclasses import dataclass, field, fields
 from typing import Any
 
+from judicum.core.choices import CHOICES
 from judicum.core.errors import InvalidValue
+from judicum.core.fields import Fields, Flag
+from judicum.core.joints import JOINTS, Joint
 from judicum.core.metals import Metal, metal_of
+from judicum.core.quantities import QUANTITIES
 from judicum.core.setup.gauge import MISMATCH_SHARE, gauge_mm
 from judicum.core.setup.pulse import Pulse, read_pulse
+from judicum.core.setup.warnings import Warned
 from judicum.core.units import MM_PER_INCH
 
-JOINTS = (
-    "bead_on_plate", "butt", "lap", "tee", "outside_corner", "edge", "tube_butt", "tube_sleeve", "tube_sleeve_bend",
-    "tube_flange", "socket", "turntable",
+CHOSEN = (
+    "joint",
+    "position",
+    "form",
+    "technique",
+    "gas_part",
+    "torch",
+    "finish",
+    "pedal_school",
+    "start_school",
+    "gauge_table",
+)
+TYPED = (
+    "thickness_mm", "gauge", "second_thickness_mm", "tube_od_mm", "filler_mm", "pass", "target_width_mm", "leg_mm", "cup",
+    "stickout_mm", "electrode_mm", "bore_length_mm", "travel_mm_s",
 )  # fmt: skip
-TUBE_JOINTS = ("tube_butt", "tube_sleeve", "tube_sleeve_bend", "tube_flange", "socket", "turntable")
-CHOICES: dict[str, tuple[str, ...]] = {
-    "joint": JOINTS,
-    "position": ("flat", "horizontal", "vertical_up", "overhead"),
-    "form": ("sheet", "plate", "tube"),
-    "technique": ("dab", "lay_wire", "walk_cup", "fuse"),
-    "gas_part": ("collet_body", "gas_lens", "double_mesh"),
-    "finish": ("bright", "warm", "show_colour"),
-    "pedal_school": ("target", "ride"),
-    "start_school": ("quick", "settled"),
-}
-NUMBERS: dict[str, tuple[float, float, str]] = {
-    "thickness_mm": (0.01, 300, "mm"),
-    "second_thickness_mm": (0.2, 50, "mm"),
-    "tube_od_mm": (4, 1000, "mm"),
-    "filler_mm": (0.5, 6.4, "mm"),
-    "target_width_mm": (1, 25, "mm"),
-    "leg_mm": (0.5, 20, "mm"),
-    "cup": (3, 24, ""),
-    "stickout_mm": (0, 40, "mm"),
-    "electrode_mm": (0.5, 6.4, "mm"),
-    "bore_length_mm": (10, 20000, "mm"),
-    "travel_mm_s": (0.1, 20, "mm/s"),
-    "pass": (1, 30, ""),
-    "gauge": (10, 24, ""),
-    "torch": (9, 26, ""),
-}
-TORCH_RATING_A = {9: 125, 17: 150, 26: 200, 20: 250, 18: 350}
-SMALL_HEADS = (9, 20)
+COUPON = Fields(
+    "a coupon",
+    (*(CHOICES[key] for key in CHOSEN), *(QUANTITIES[key] for key in TYPED), Flag("purge", "Purge")),
+    required=("joint",),
+)
+APART = ("metal", "pulse")
+"""Fields with a reader of their own: pairs of metals, and the pulse's parts."""
 
 
 @dataclass(frozen=True)
@@ -75,116 +69,77 @@ class Coupon:
     bore_length_mm: float | None = None
     pulse: Pulse | None = None
     travel_mm_s: float | None = None
-    questions: tuple[tuple[str, str], ...] = field(default=())
-    """Codes and words of what was odd about the input."""
+    questions: tuple[Warned, ...] = field(default=())
+    """What was odd about the input."""
+
+    @property
+    def kind(self) -> Joint:
+        """The joint with all that depends on it."""
+        return JOINTS[self.joint]
 
     @property
     def on_tube(self) -> bool:
-        return self.joint in TUBE_JOINTS or self.form == "tube"
+        return self.kind.tube or self.form == "tube"
 
     @property
     def thinner_mm(self) -> float:
         """The thinner of both parts: it decides how much heat is too much."""
         return min(self.thickness_mm, self.second_thickness_mm or self.thickness_mm)
 
-
-ALLOWED = {"metal", "gauge_table", "purge", "pulse", *CHOICES, *NUMBERS}
+    @property
+    def heated_mm(self) -> float:
+        """The thickness that takes the heat: on tube the thinner part, else the sheet's own."""
+        return self.thinner_mm if self.on_tube else self.thickness_mm
 
 
 def read_coupon(given: Mapping[str, Any]) -> Coupon:
     """Read a coupon from JSON values.
 
     Raises:
-        InvalidValue: an unknown field, a missing one, or a value outside what is allowed.
+        InvalidValues: an unknown field, a missing one, or a value outside what is allowed.
     """
     if not isinstance(given, Mapping):
         raise InvalidValue("coupon", given, "an object with metal, joint and a thickness")
-    for key in given:
-        if key not in ALLOWED:
-            raise InvalidValue(str(key), given[key], "one of the coupon's fields: " + ", ".join(sorted(ALLOWED)))
-    values: dict[str, Any] = {}
-    for key, options in CHOICES.items():
-        value = given.get(key)
-        if value is not None and value not in options:
-            raise InvalidValue(key, value, "one of " + ", ".join(options))
-        if value is not None:
-            values[key] = value
-    for key, (low, high, unit) in NUMBERS.items():
-        if given.get(key) is not None:
-            values[key] = check_number(key, given[key], low, high, unit)
-    for key in ("metal", "joint"):
-        if not isinstance(given.get(key), str):
-            raise InvalidValue(
-                key, given.get(key), "needed: " + ("a metal such as 304L" if key == "metal" else ", ".join(JOINTS))
-            )
+    if not isinstance(given.get("metal"), str):
+        raise InvalidValue("metal", given.get("metal"), "needed: a metal such as 304L")
+    values = COUPON.check({key: value for key, value in given.items() if key not in APART})
     metal = metal_of(given["metal"])
-    if values.get("torch") is not None and values["torch"] not in TORCH_RATING_A:
-        raise InvalidValue("torch", values["torch"], "one of " + ", ".join(map(str, TORCH_RATING_A)))
-    for key in ("purge",):
-        if given.get(key) is not None and not isinstance(given[key], bool):
-            raise InvalidValue(key, given[key], "true, false or null")
-        values[key] = given.get(key)
-    values["pulse"] = read_pulse(given.get("pulse"))
-    thickness, questions = _thickness(values, given.get("gauge_table"), metal)
-    values["thickness_mm"] = thickness
-    for key in ("gauge",):
-        values.pop(key, None)
-    values["run_pass"] = int(values.pop("pass", 1))
+    values |= {"pulse": read_pulse(given.get("pulse")), "run_pass": values.pop("pass")}
+    values["thickness_mm"], questions = _thickness(values, metal)
     known = {f.name for f in fields(Coupon)}
     return Coupon(
         given["metal"], metal, questions=questions, **{k: v for k, v in values.items() if k in known and v is not None}
     )
 
 
-def check_number(key: str, value: Any, low: float, high: float, unit: str) -> float:
-    """A figure within limits. Raises InvalidValue."""
-    allowed = f"{low:g} to {high:g} {unit}".strip()
-    if (
-        isinstance(value, bool)
-        or not isinstance(value, (int, float))
-        or not math.isfinite(value)
-        or not low <= value <= high
-    ):
-        raise InvalidValue(key, value, allowed)
-    if key in ("pass", "gauge", "torch"):
-        if value != int(value):
-            raise InvalidValue(key, value, "a whole number, " + allowed)
-        return int(value)
-    return float(value)
-
-
-def _thickness(values: dict[str, Any], table: Any, metal: Metal) -> tuple[float, tuple[tuple[str, str], ...]]:
-    typed, gauge = values.get("thickness_mm"), values.get("gauge")
+def _thickness(values: dict[str, Any], metal: Metal) -> tuple[float, tuple[Warned, ...]]:
+    typed, gauge = values["thickness_mm"], values["gauge"]
     if typed is None and gauge is None:
         raise InvalidValue("thickness_mm", None, "a thickness in mm, or a gauge with its gauge_table")
-    if table is not None and not isinstance(table, str):
-        raise InvalidValue("gauge_table", table, "stainless_sheet, carbon_sheet or tube_wall")
-    questions: list[tuple[str, str]] = []
+    questions: list[Warned] = []
     if typed is not None and (slip := _unit_slip(typed)) is not None:
+        meant, unit = slip
         questions.append(
-            ("thickness_unit_slip", f"{typed:g} mm looks like {slip[1]}; the card is made for {slip[0]:.2f} mm")
+            Warned("thickness_unit_slip", {"used": (typed, "mm"), "meant": (meant, "length")}, {"unit": unit})
         )
-        typed = slip[0]
+        typed = meant
     if gauge is None:
         assert typed is not None
         return typed, tuple(questions)
-    tube = values.get("form") == "tube" or values.get("joint") in TUBE_JOINTS
-    named = table or ("tube_wall" if tube else "carbon_sheet" if metal.family == "carbon" else "stainless_sheet")
+    on_tube = values["form"] == "tube" or JOINTS[values["joint"]].tube
+    named = values["gauge_table"] or ("tube_wall" if on_tube else metal.gauge_table)
     by_gauge = gauge_mm(gauge, named)
     if typed is not None and abs(typed - by_gauge) > MISMATCH_SHARE * by_gauge:
-        questions.append(
-            (
-                "gauge_mismatch",
-                f"{gauge} gauge is {by_gauge:.2f} mm in the table {named}, but {typed:g} mm was given; the card is made for {typed:g} mm",
-            )
-        )
+        figures = {"gauge": (gauge, "count"), "by_gauge": (by_gauge, "length"), "used": (typed, "length")}
+        questions.append(Warned("gauge_mismatch", figures, {"table": named}))
     return typed if typed is not None else by_gauge, tuple(questions)
 
 
 def _unit_slip(typed: float) -> tuple[float, str] | None:
-    """The thickness that was probably meant where another unit was typed as mm."""
-    if typed > 25:
-        return typed * MM_PER_INCH / 1000, "thousandths of an inch"
-    if typed < 0.2:
-        return typed * MM_PER_INCH, "inches"
+    """The thickness that was probably meant where another unit was typed as mm, and that unit."""
+    low, high = QUANTITIES["thickness_mm"].sensible or (0.0, 0.0)
+    if typed > high:
+        return typed * MM_PER_INCH / 1000, "thou"
+    if typed < low:
+        return typed * MM_PER_INCH, "inch"
     return None

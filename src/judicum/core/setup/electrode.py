@@ -3,7 +3,8 @@
 CARRIES_A = {1.0: 40.0, 1.6: 90.0, 2.0: 130.0, 2.4: 190.0, 3.2: 320.0, 4.0: 420.0}
 """Current that a ground point of each diameter carries on DC before it melts."""
 CHOSEN_TO_A = ((80.0, 1.6), (180.0, 2.4), (float("inf"), 3.2))
-KINDS = ("ceriated 2 %", "lanthanated 2 %")
+KINDS = ("ceriated_2", "lanthanated_2")
+"""Codes of `choices.electrode_kind` that serve all DC work."""
 
 
 def diameter_mm(current_a: float) -> float:

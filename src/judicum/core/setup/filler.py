@@ -4,7 +4,6 @@ import math
 
 from judicum.core.setup.coupon import Coupon
 from judicum.core.setup.current import bead_width_mm
-from judicum.core.setup.hands import FILLETS
 
 SIZES_MM = (0.8, 1.0, 1.2, 1.6, 2.0, 2.4, 3.2)
 BY_THICKNESS = ((0.9, 0.8), (1.3, 1.0), (2.2, 1.2), (4.0, 1.6), (float("inf"), 1.6))
@@ -39,10 +38,10 @@ def wire_length_mm(area_mm2: float, run_mm: float, wire_mm: float) -> float:
 
 def added_area_mm2(coupon: Coupon) -> float:
     """Cross-section that filler adds, mm²: the fillet, or a flat crown over the bead."""
-    if coupon.joint in FILLETS:
+    if coupon.kind.fillet:
         return fillet_area_mm2(coupon.leg_mm or coupon.thinner_mm)
     width = coupon.target_width_mm or bead_width_mm(coupon.thickness_mm)
-    return 2 / 3 * width * CROWN * width * (1.6 if coupon.joint == "outside_corner" else 1.0)
+    return 2 / 3 * width * CROWN * width * coupon.kind.crown
 
 
 def filler(coupon: Coupon) -> dict[str, object] | None:

@@ -8,18 +8,20 @@ from judicum.core.setup.hands import WIDE_CUP
 MM_PER_CUP_NUMBER = 25.4 / 16
 ARGON_KG_M3 = 1.66
 ARGON_PA_S = 2.23e-5
-LENS_SHARE = (0.85, 1.1, 1.45)
-COLLET_SHARE = (1.0, 1.35, 1.75)
-"""Flow in L/min over the cup number: low, aim, high. A collet body needs more for the same cover."""
+SHARES = {"gas_lens": (0.85, 1.1, 1.45), "collet_body": (1.0, 1.35, 1.75), "double_mesh": (0.66, 0.9, 1.17)}
+"""Flow in L/min over the cup number: low, aim, high. A collet body needs more for the same cover; a second mesh calms
+wide cups so far that they are run below the number as well as above."""
 EXTRA_PER_5_MM = 0.12
 SECOND_MESH_FROM = 14
-LEAST_POSTFLOW_S = 6.0
+LEAST_POSTFLOW_S, LEAST_POSTFLOW_DULL_S = 6.0, 4.0
+"""s. Until the end is cold, on metals whose hot surface oxidises and on others."""
+MOST_POSTFLOW_S = 15.0
 
 REYNOLDS_WARN = 2000.0
 REYNOLDS_TURBULENT = 2300.0
 REYNOLDS_WARN_COLLET = 1400.0
 
-PURGE_L_MIN = {"low": 2.5, "aim": 3.0, "high": 4.0}
+PURGE_L_MIN = {"low": 2.2, "aim": 3.0, "high": 4.0}
 PURGE_LONG_L_MIN = {"low": 4.0, "aim": 5.0, "high": 7.0}
 LONG_BORE_MM = 600.0
 PURGE_VOLUMES = 6
@@ -50,40 +52,61 @@ def flow_band_l_min(cup: float, gas_part: str, stickout_mm: float = 0.0) -> tupl
     >>> tuple(round(v, 2) for v in flow_band_l_min(8, "gas_lens"))
     (6.8, 8.8, 11.6)
     """
-    shares = COLLET_SHARE if gas_part == "collet_body" else LENS_SHARE
+    shares = SHARES[gas_part]
     more = 1 + EXTRA_PER_5_MM * max(0.0, stickout_mm - 10) / 5
     return shares[0] * cup * more, shares[1] * cup * more, shares[2] * cup * more
 
 
+CUP_BY_NEED = {
+    "collet_body": 8,
+    "double_mesh": 16,
+    "tube": 12,
+    "delicate": 12,
+    "fillet": 10,
+    "sheet": 8,
+    "hot_short": 7,
+}
+"""Usual cup number: as wide as the need for cover, as narrow as the joint's reach."""
+
+
 def usual_cup(coupon: Coupon) -> float:
     """Usual cup number for a coupon."""
-    if coupon.metal.family == "aluminium":
-        return 7
-    if coupon.metal.family == "titanium" or coupon.finish != "warm":
-        return 12
-    return 8 if coupon.thickness_mm <= 1.0 or coupon.gas_part == "collet_body" else 10
+    if coupon.metal.hot_short:
+        return CUP_BY_NEED["hot_short"]
+    if coupon.gas_part in CUP_BY_NEED:
+        return CUP_BY_NEED[coupon.gas_part]
+    if coupon.metal.delicate or coupon.finish != "warm":
+        return CUP_BY_NEED["delicate"]
+    if coupon.on_tube:
+        return CUP_BY_NEED["tube"]
+    return CUP_BY_NEED["fillet" if coupon.kind.fillet else "sheet"]
 
 
 def cup(coupon: Coupon) -> dict[str, float]:
     """Cup number with its range and inside diameter, mm."""
-    number = coupon.cup or usual_cup(coupon)
     usual = usual_cup(coupon)
-    return {"number": number, "inside_mm": round(inside_mm(number), 1), "low": usual - 2, "high": usual + 4}
+    number = coupon.cup or usual
+    return {
+        "number": number,
+        "inside_mm": round(inside_mm(number), 1),
+        "low": max(3, usual - 4),
+        "high": min(24, usual + 4),
+    }
 
 
-def least_postflow_s(current_a: float, family: str = "stainless") -> float:
+def least_postflow_s(current_a: float, oxidises: bool = True) -> float:
     """Least post-flow: 1 s per 10 A, never under 6 s on metals that oxidise hot.
 
     >>> least_postflow_s(85), least_postflow_s(40)
     (8.5, 6.0)
     """
-    return max(LEAST_POSTFLOW_S if family != "carbon" else 4.0, current_a / 10)
+    return max(LEAST_POSTFLOW_S if oxidises else LEAST_POSTFLOW_DULL_S, current_a / 10)
 
 
 def timing(coupon: Coupon, current_a: float, cup_number: float) -> dict[str, dict[str, float]]:
     """Pre-flow, post-flow and down-slope, s."""
-    wide = cup_number >= WIDE_CUP or coupon.joint in ("outside_corner", "tube_butt", "turntable")
-    low = least_postflow_s(current_a, coupon.metal.family)
+    wide = cup_number >= WIDE_CUP or coupon.kind.long_preflow
+    low = least_postflow_s(current_a, coupon.metal.oxidises)
     pre = {"low": 0.5, "aim": 1.2, "high": 2.0} if wide else {"low": 0.3, "aim": 0.5, "high": 1.5}
     aim = max(low + 2, 10.0 if wide else 8.0)
     return {
@@ -91,7 +114,7 @@ def timing(coupon: Coupon, current_a: float, cup_number: float) -> dict[str, dic
         "postflow_s": {
             "low": round(low, 1),
             "aim": round(aim, 1),
-            "high": round(max(aim + 4, 15.0 if wide else 12.0), 1),
+            "high": round(max(aim + 4, MOST_POSTFLOW_S), 1),
         },
         "downslope_s": {"low": 3.0, "aim": 4.0, "high": 5.0},
     }
@@ -128,7 +151,7 @@ def wants_purge(coupon: Coupon) -> bool:
     """Whether the root is purged: as asked, else always on tube of a metal that sugars."""
     if coupon.purge is not None:
         return coupon.purge
-    return coupon.joint in ("tube_butt", "turntable") and coupon.metal.family in ("stainless", "titanium", "nickel")
+    return coupon.kind.root_shows and coupon.metal.oxidises
 
 
 def purge(coupon: Coupon) -> dict[str, object] | None:

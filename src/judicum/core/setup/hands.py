@@ -2,12 +2,7 @@
 
 from judicum.core.setup.coupon import Coupon
 
-WORK_ANGLE_DEG = {
-    "bead_on_plate": 90, "butt": 90, "lap": 60, "tee": 45, "outside_corner": 90, "edge": 90, "tube_butt": 90, "tube_sleeve": 45,
-    "tube_sleeve_bend": 45, "tube_flange": 45, "socket": 45, "turntable": 90,
-}  # fmt: skip
 TRAVEL_ANGLE_DEG = {"flat": 10, "horizontal": 10, "vertical_up": 15, "overhead": 10}
-FILLETS = ("lap", "tee", "tube_sleeve", "tube_sleeve_bend", "tube_flange", "socket")
 FLATTEST_PUSH_DEG = 25
 WIDE_CUP = 12
 WIDE_CUP_STICKOUT_MM = 13.0
@@ -43,7 +38,7 @@ def dab_pitch(coupon: Coupon) -> dict[str, float] | None:
 
 def angles_deg(coupon: Coupon) -> dict[str, int]:
     """Work, travel (push) and filler angle, degrees."""
-    return {"work": WORK_ANGLE_DEG[coupon.joint], "travel": TRAVEL_ANGLE_DEG[coupon.position], "filler": 20}
+    return {"work": coupon.kind.work_deg, "travel": TRAVEL_ANGLE_DEG[coupon.position], "filler": 20}
 
 
 def stickout(coupon: Coupon, electrode_mm: float, cup: float) -> dict[str, float]:
@@ -53,7 +48,7 @@ def stickout(coupon: Coupon, electrode_mm: float, cup: float) -> dict[str, float
         return around(inside, 0.6, 1.25)
     if cup >= WIDE_CUP:
         return {"low": 8.0, "aim": WIDE_CUP_STICKOUT_MM, "high": 20.0}
-    if coupon.joint in FILLETS:
+    if coupon.kind.fillet:
         return {
             "low": round(2 * electrode_mm, 1),
             "aim": round(min(3 * electrode_mm + 2, WIDE_CUP_STICKOUT_MM), 1),

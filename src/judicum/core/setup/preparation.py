@@ -1,6 +1,5 @@
 """What is done before the arc: the checklist of a coupon."""
 
-from judicum.core.metals import OXIDISING
 from judicum.core.setup.coupon import Coupon
 from judicum.core.setup.gas import wants_purge
 
@@ -11,10 +10,10 @@ def checklist(coupon: Coupon) -> list[str]:
     found = ["blank_abraded", "blank_wiped"]
     if not fused:
         found.append("rod_wiped")
-    if coupon.metal.family in OXIDISING:
+    if coupon.metal.oxidises:
         found.append("own_brush")
     found += ["electrode_ground", "cup_clean", "fit_up_tight" if fused else "fit_up", "tacked"]
-    if coupon.joint == "bead_on_plate":
+    if not coupon.kind.fit_up:
         found = [step for step in found if step not in ("fit_up", "fit_up_tight", "tacked")]
     if wants_purge(coupon):
         found.append("purge_waited")

@@ -1,10 +1,14 @@
 """Pulsed current."""
 
-import math
 from dataclasses import dataclass
 from typing import Any
 
 from judicum.core.errors import InvalidValue
+from judicum.core.fields import Fields
+from judicum.core.quantities import QUANTITIES
+
+KEYS = ("peak_a", "background_a", "on_share", "per_second")
+PULSE = Fields("a pulse", tuple(QUANTITIES[key] for key in KEYS), required=KEYS)
 
 
 @dataclass(frozen=True)
@@ -26,32 +30,12 @@ class Pulse:
         return self.peak_a * self.on_share + self.background_a * (1 - self.on_share)
 
 
-LIMITS = {"peak_a": (3, 500), "background_a": (0, 500), "on_share": (0.01, 0.99), "per_second": (0.1, 5000)}
-
-
 def read_pulse(given: Any) -> Pulse | None:
-    """Read a pulse from JSON values. Raises InvalidValue."""
+    """Read a pulse from JSON values. Raises InvalidValues."""
     if given is None:
         return None
-    if not isinstance(given, dict):
-        raise InvalidValue("pulse", given, "null or an object with peak_a, background_a, on_share, per_second")
-    for key in given:
-        if key not in LIMITS:
-            raise InvalidValue(f"pulse.{key}", given[key], "one of " + ", ".join(LIMITS))
-    values = {}
-    for key, (low, high) in LIMITS.items():
-        value = given.get(key)
-        good = (
-            isinstance(value, (int, float))
-            and not isinstance(value, bool)
-            and math.isfinite(value)
-            and low <= value <= high
-        )
-        if not good:
-            raise InvalidValue(f"pulse.{key}", value, f"{low:g} to {high:g}")
-        values[key] = float(value)  # type: ignore[arg-type]
+    values = PULSE.check(given, "pulse.")
     if values["background_a"] > values["peak_a"]:
-        raise InvalidValue(
-            "pulse.background_a", values["background_a"], f"no more than the peak of {values['peak_a']:g} A"
-        )
+        allowed = f"no more than the peak of {values['peak_a']:g} A"
+        raise InvalidValue("pulse.background_a", values["background_a"], allowed)
     return Pulse(**values)

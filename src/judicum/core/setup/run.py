@@ -1,108 +1,64 @@
-"""What a student logs of one run: the fields, their units and what is in any sense possible.
+"""What a student logs of one run: the fields, in groups as they are asked for.
 
-One table, read by validation, by the API's page of limits and by the log form. The limits are
-those of sense, not of good practice: a figure outside is refused, one inside may still be bad.
+Only current and gas are needed; the rest is there for those who know it, and for whoever asks later why.
 """
 
 from collections.abc import Mapping
-from dataclasses import dataclass
 from typing import Any
 
-from judicum.core.errors import InvalidValue, InvalidValues
+from judicum.core.choices import CHOICES
+from judicum.core.errors import InvalidValue, refuse_all
+from judicum.core.fields import Fields, Flag, Several, Spec, Text
+from judicum.core.quantities import QUANTITIES
+from judicum.core.setup.pulse import KEYS as PULSE_KEYS
 
-
-@dataclass(frozen=True)
-class RunField:
-    """One logged figure or choice.
-
-    `quantity` says how it is shown (`length` mm or thousandths, `flow` L/min or CFH, or plain);
-    `low` to `high` in `unit` for figures, `choices` for choices; `step` is a sensible tap.
-    """
-
-    key: str
-    quantity: str
-    unit: str = ""
-    low: float | None = None
-    high: float | None = None
-    step: float | None = None
-    choices: tuple[str, ...] = ()
-    required: bool = False
-
-    @property
-    def allowed(self) -> str:
-        """What is allowed, in words for an error message."""
-        if self.choices:
-            return "one of " + ", ".join(self.choices)
-        if self.quantity == "text":
-            return f"text of at most {self.high:.0f} characters"
-        return f"{self.low:g} to {self.high:g} {self.unit}".strip()
-
-
-RUN_FIELDS: tuple[RunField, ...] = (
-    RunField("current_a", "current", "A", 3, 500, 1, required=True),
-    RunField("machine_a", "current", "A", 3, 500, 1),
-    RunField("polarity", "choice", choices=("DCEN", "DCEP", "AC")),
-    RunField("cup", "count", "", 3, 24, 1),
-    RunField("gas_part", "choice", choices=("collet_body", "gas_lens", "double_mesh")),
-    RunField("gas_l_min", "flow", "L/min", 1, 60, 0.5, required=True),
-    RunField("stickout_mm", "length", "mm", 0, 40, 1),
-    RunField(
-        "electrode_kind",
-        "choice",
-        choices=("ceriated_2", "lanthanated_2", "lanthanated_1_5", "thoriated_2", "pure", "rare_earth_mix"),
+Q, C = QUANTITIES, CHOICES
+GROUPS: dict[str, tuple[Spec, ...]] = {
+    "set": (
+        Q["current_a"], Q["machine_a"], Q["gas_l_min"], Q["cup"], C["gas_part"], Q["stickout_mm"], C["polarity"],
+        Q["preflow_s"], Q["downslope_s"], Q["postflow_s"],
     ),
-    RunField("electrode_mm", "length", "mm", 0.5, 6.4, 0.4),
-    RunField(
-        "filler_alloy",
-        "choice",
-        choices=("none", "308L", "309L", "316L", "347", "ER70S", "4043", "5356", "titanium", "nickel"),
+    "tools": (
+        C["technique"], C["filler_alloy"], Q["filler_mm"], C["electrode_kind"], Q["electrode_mm"], C["torch"],
+        Q["start_current_a"],
     ),
-    RunField("filler_mm", "length", "mm", 0.5, 6.4, 0.2),
-    RunField("preflow_s", "time", "s", 0, 20, 0.1),
-    RunField("downslope_s", "time", "s", 0, 30, 0.5),
-    RunField("postflow_s", "time", "s", 0, 60, 1),
-    RunField("work_angle_deg", "angle", "°", 0, 180, 5),
-    RunField("travel_angle_deg", "angle", "°", -45, 60, 5),
-    RunField("travel_mm_s", "speed", "mm/s", 0.1, 20, 0.1),
-    RunField("technique", "choice", choices=("dab", "lay_wire", "walk_cup", "fuse")),
-    RunField("pass_number", "count", "", 1, 30, 1),
-    RunField("note", "text", "", 0, 2000),
+    "pulse": tuple(Q[key] for key in PULSE_KEYS),
+    "purge": (Q["purge_l_min"], Q["purge_wait_s"]),
+    "hands": (
+        Q["arc_s"], Q["travel_mm_s"], Q["dabs"], Q["work_angle_deg"], Q["travel_angle_deg"], Q["pass_number"],
+        Several("restarts_mm", "Restarts at", Q["restart_mm"], 40),
+    ),
+    "noticed": (
+        C["electrode_after"], C["rod_end"], C["arc"], Flag("puff_at_start", "Gas puffed at the start"),
+        Flag("draught", "A draught"), Flag("part_hot", "Part still hot from before"),
+    ),
+    "note": (Text("note", "Note"),),
+}  # fmt: skip
+"""Groups of the log, in the order in which they are asked for."""
+RUN = Fields(
+    "a run",
+    tuple(spec for group in GROUPS.values() for spec in group),
+    required=("current_a", "gas_l_min"),
+    sensible=True,
 )
 
 
 def check_run(values: Mapping[str, Any]) -> dict[str, Any]:
-    """Check a logged run against `RUN_FIELDS` and return it with every field present (None if not given).
+    """Check a logged run and return it with every field present (None if not given).
 
     Args:
         values: SI figures and choices by key.
 
     Raises:
-        InvalidValues: every field that is unknown, missing or outside what is possible.
+        InvalidValues: every field that is unknown, missing or outside what makes sense.
     """
-    known = {field.key: field for field in RUN_FIELDS}
-    problems = [InvalidValue(key, values[key], "one of the fields of a run") for key in values if key not in known]
-    clean: dict[str, Any] = {}
-    for field in RUN_FIELDS:
-        value = values.get(field.key)
-        if value is None or value == "":
-            clean[field.key] = "" if field.quantity == "text" else None
-            if field.required:
-                problems.append(InvalidValue(field.key, value, field.allowed))
-            continue
-        clean[field.key] = value
-        if not _possible(field, value):
-            problems.append(InvalidValue(field.key, value, field.allowed))
-    if problems:
-        raise InvalidValues(problems)
-    return clean
-
-
-def _possible(field: RunField, value: Any) -> bool:
-    if field.choices:
-        return value in field.choices
-    if field.quantity == "text":
-        return isinstance(value, str) and len(value) <= (field.high or 0)
-    if isinstance(value, bool) or not isinstance(value, (int, float)):
-        return False
-    assert field.low is not None and field.high is not None
-    return field.low <= value <= field.high
+    clean = RUN.check(values)
+    problems: list[InvalidValue] = []
+    pulse = [clean[key] for key in PULSE_KEYS]
+    if any(p is not None for p in pulse):
+        problems += [InvalidValue(k, None, Q[k].limits) for k, p in zip(PULSE_KEYS, pulse, strict=True) if p is None]
+    peak, background = clean["peak_a"], clean["background_a"]
+    if peak is not None and background is not None and background > peak:
+        problems.append(InvalidValue("background_a", background, f"no more than the peak of {peak:g} A"))
+    refuse_all(problems)
+    return clean | {"restarts_mm": clean["restarts_mm"] or []}

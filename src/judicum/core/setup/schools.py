@@ -2,23 +2,15 @@
 
 from collections.abc import Mapping
 
-from judicum.core.errors import InvalidValue, InvalidValues
-
-SCHOOLS: dict[str, tuple[str, ...]] = {
-    "pedal_school": ("target", "ride"),
-    "start_school": ("quick", "settled"),
-    "finish": ("warm", "bright", "show_colour"),
-    "unit_system": ("metric", "us"),
-    "ladder": ("stainless", "carbon"),
-    "purge_school": ("always", "root"),
-    "solvent": ("acetone", "alcohol"),
-}
+from judicum.core.choices import CHOICES, SCHOOLS
+from judicum.core.fields import Fields
 
 START_S: dict[str, dict[str, float]] = {
     "quick": {"low": 1.0, "aim": 2.0, "high": 3.0},
     "settled": {"low": 3.0, "aim": 4.0, "high": 8.0},
 }
 """Time from arc start to the first move, s, by start school."""
+FIELDS = Fields("the schools", tuple(CHOICES[key] for key in SCHOOLS))
 
 
 def check_schools(given: Mapping[str, object]) -> dict[str, str]:
@@ -27,12 +19,4 @@ def check_schools(given: Mapping[str, object]) -> dict[str, str]:
     Raises:
         InvalidValues: every unknown school and every choice that is not one of its two or three.
     """
-    problems = []
-    for key, value in given.items():
-        if key not in SCHOOLS:
-            problems.append(InvalidValue(key, value, "one of " + ", ".join(SCHOOLS)))
-        elif value not in SCHOOLS[key]:
-            problems.append(InvalidValue(key, value, "one of " + ", ".join(SCHOOLS[key])))
-    if problems:
-        raise InvalidValues(problems)
-    return {key: str(value) for key, value in given.items()}
+    return {key: str(value) for key, value in FIELDS.check(given).items() if value is not None}

@@ -1,6 +1,10 @@
-"""What a card or a log is warned of: codes, how serious each is, and what it says."""
+"""What a card or a log is warned of: codes, how serious each is, and the figures that belong to it.
 
-from dataclasses import dataclass
+The sentences stand in `judicum.words.setup`.
+"""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
 
 SEVERITY: dict[str, str] = {
     "gauge_mismatch": "warn",
@@ -29,20 +33,28 @@ SEVERITY: dict[str, str] = {
     "speed_out_of_range": "warn",
 }
 
+Figure = tuple[float, str]
+"""A figure in SI and its kind (`quantities.Kind`, or a unit that is shown as it is)."""
+
 
 @dataclass(frozen=True)
 class Warned:
-    """One warning; `severity` is stop, warn or note. `meant` is the figure (SI) that a slip of units probably meant."""
+    """One warning: its figures by name, its codes (of choices, units, tables) by name.
+
+    `key` is the field it is about where a deviation may say the same; `meant` the figure (SI) that a slip of
+    units probably meant.
+    """
 
     code: str
-    message: str
-    meant: float | None = None
+    figures: Mapping[str, Figure] = field(default_factory=dict)
+    codes: Mapping[str, str] = field(default_factory=dict)
+    key: str | None = None
 
     @property
     def severity(self) -> str:
+        """stop, warn or note."""
         return SEVERITY[self.code]
 
-    def as_json(self) -> dict[str, str | float]:
-        """The warning as the contract prints it, with `meant` where there is one."""
-        told: dict[str, str | float] = {"code": self.code, "severity": self.severity, "message": self.message}
-        return told if self.meant is None else {**told, "meant": self.meant}
+    @property
+    def meant(self) -> float | None:
+        return self.figures["meant"][0] if self.code == "gas_unit_slip" else None

@@ -1,21 +1,31 @@
 """What a calculator is made of."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
+
+from judicum.core.choices import Choice
+from judicum.core.quantities import Quantity
 
 
 @dataclass(frozen=True)
 class Input:
-    """One figure or choice that goes in. `quantity` says how it is shown; `low` to `high` in `unit`."""
+    """One figure or choice that goes in, and what it is until somebody says otherwise."""
 
-    key: str
-    quantity: str
-    unit: str = ""
-    default: float | str = 0.0
-    low: float | None = None
-    high: float | None = None
-    step: float = 1.0
-    choices: tuple[str, ...] = ()
+    spec: Quantity | Choice
+    default: float | str
+
+    @property
+    def key(self) -> str:
+        return self.spec.key
+
+
+@dataclass(frozen=True)
+class Note:
+    """Something to be said beside the figures: a code of `judicum.words.workbench` with its figures and kinds."""
+
+    code: str
+    figures: Mapping[str, tuple[float, str]] = field(default_factory=dict)
+    codes: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -31,11 +41,11 @@ class Result:
 
 @dataclass(frozen=True)
 class Answer:
-    """What a calculator gives: figures, series to draw by name, and words of warning."""
+    """What a calculator gives: figures, series to draw by name, and notes."""
 
     results: tuple[Result, ...]
     series: dict[str, list[float]] = field(default_factory=dict)
-    notes: tuple[str, ...] = ()
+    notes: tuple[Note, ...] = ()
 
 
 @dataclass(frozen=True)

@@ -3,15 +3,18 @@
 import math
 from collections.abc import Mapping
 
-from judicum.core.errors import InvalidValue, InvalidValues
+from judicum.core.choices import CHOICES, Choice
+from judicum.core.errors import InvalidValue
+from judicum.core.fields import Fields
 from judicum.core.heat import ARC_EFFICIENCY, heat_per_length_kj_mm
 from judicum.core.planning import carry_over_rpm, plan_runs, run_order, trial_bands
+from judicum.core.quantities import QUANTITIES, Kind, Quantity
 from judicum.core.setup import gas
 from judicum.core.setup.filler import fillet_area_mm2, wire_length_mm
 from judicum.core.setup.gauge import MISMATCH_SHARE, TABLES_INCH, gauge_mm
 from judicum.core.setup.pulse import Pulse
 from judicum.core.setup.rules import MOST_ON_SHARE
-from judicum.core.workbench.panel import Answer, Input, Panel, Result
+from judicum.core.workbench.panel import Answer, Input, Note, Panel, Result
 
 BOTTLE_BAR = 200.0
 
@@ -20,14 +23,14 @@ Choices = dict[str, str]
 
 
 def _pulse(given: Figures, _: Choices) -> Answer:
-    share = given["on_percent"] / 100
+    share = given["on_share"]
     pulse = Pulse(given["peak_a"], given["background_a"], share, given["per_second"])
     period = 1 / pulse.per_second
     notes = []
     if share > MOST_ON_SHARE:
-        notes.append(f"Above {100 * MOST_ON_SHARE:.0f} % on the pulse has no benefit left.")
+        notes.append(Note("on_too_long", {"most": (MOST_ON_SHARE, "share")}))
     if pulse.background_a > pulse.peak_a:
-        notes.append("The background lies above the peak.")
+        notes.append(Note("background_above_peak"))
     times = [t for k in range(3) for t in (k * period, k * period, (k + share) * period, (k + share) * period)]
     levels = [pulse.background_a, pulse.peak_a, pulse.peak_a, pulse.background_a] * 3
     return Answer(
@@ -49,11 +52,11 @@ def _gas(given: Figures, chosen: Choices) -> Answer:
     warn = gas.REYNOLDS_WARN_COLLET if part == "collet_body" else gas.REYNOLDS_WARN
     notes = []
     if number > gas.REYNOLDS_TURBULENT:
-        notes.append("Turbulent: the jet drags air in and pushes the puddle about.")
+        notes.append(Note("turbulent"))
     elif number > warn:
-        notes.append("Close to turning turbulent: less gas, or a wider cup.")
+        notes.append(Note("nearly_turbulent"))
     if not low <= flow <= high:
-        notes.append(f"{'Little' if flow < low else 'Much'} for this cup.")
+        notes.append(Note("little" if flow < low else "much"))
     area_mm2 = math.pi / 4 * gas.inside_mm(cup) ** 2
     return Answer(
         (
@@ -82,12 +85,12 @@ def _heat(given: Figures, _: Choices) -> Answer:
             "travel_mm_s": speeds,
             "net_kj_mm": [heat_per_length_kj_mm(volts, current, v, ARC_EFFICIENCY) for v in speeds],
         },
-        ("Two conventions: with the arc's heat, and with the 60 % of it that reaches the work. Say which.",),
+        (Note("two_conventions", {"share": (ARC_EFFICIENCY, "share")}),),
     )
 
 
 def _runs(given: Figures, _: Choices) -> Answer:
-    plan = plan_runs(given["tube_od_mm"], given["pitch_mm"], int(given["dabs"]), given["tie_in_mm"])
+    plan = plan_runs(given["tube_od_mm"], given["dab_pitch_mm"], int(given["dabs"]), given["tie_in_mm"])
     return Answer(
         (
             Result("net_mm", plan.net_mm, "length", "mm"),
@@ -96,7 +99,7 @@ def _runs(given: Figures, _: Choices) -> Answer:
             Result("dabs", plan.dabs, digits=0),
         ),
         {"starts_deg": list(plan.starts_deg), "order": [float(k) for k in run_order(plan.count)]},
-        ("On a bend weld the thin, stretched side first, while cold, a few amps lower.",),
+        (Note("thin_side_first"),),
     )
 
 
@@ -111,7 +114,7 @@ def _turntable(given: Figures, _: Choices) -> Answer:
             Result("other_rpm", carry_over_rpm(rpm, given["tube_od_mm"], given["other_od_mm"]), "plain", "1/min", 3),
         ),
         {"rpm": [b[0] for b in bands], "travel_mm_s": [b[1] for b in bands], "chosen": [float(at)]},
-        ("Too slow: hot, dark, wide. Too fast: the puddle jumps, the centre line sinks, the seam shows.",),
+        (Note("read_the_bands"),),
     )
 
 
@@ -136,22 +139,21 @@ def _purge(given: Figures, _: Choices) -> Answer:
             Result("wait_s", wait, "time", "s", 0),
             Result("used_l", volume * given["volumes"], "plain", "L", 2),
         ),
-        notes=(
-            "Vent the far end, or pressure pushes the root out. Argon displaces air: never in a closed space or pit.",
-        ),
+        notes=(Note("vent"),),
     )
 
 
 def _gauge(given: Figures, chosen: Choices) -> Answer:
     number = int(chosen["gauge"])
     thick = {table: gauge_mm(number, table) for table in TABLES_INCH}
-    off = [t.replace("_", " ") for t, mm in thick.items() if abs(given["measured_mm"] - mm) > MISMATCH_SHARE * mm]
-    notes = (f"{given['measured_mm']:g} mm is not {number} gauge of: {', '.join(off)}.",) if off else ()
+    off = tuple(t for t, mm in thick.items() if abs(given["measured_mm"] - mm) > MISMATCH_SHARE * mm)
+    figures = {"measured": (given["measured_mm"], "length"), "gauge": (number, "count")}
+    notes = (Note("not_that_gauge", figures, off),) if off else ()
     return Answer(tuple(Result(f"{t}_mm", mm, "length", "mm", 2) for t, mm in thick.items()), notes=notes)
 
 
 def _filler(given: Figures, _: Choices) -> Answer:
-    area = fillet_area_mm2(given["leg_mm"], given["crown_percent"] / 100)
+    area = fillet_area_mm2(given["leg_mm"], given["crown_share"])
     return Answer(
         (
             Result("area_mm2", area, "plain", "mm²", 2),
@@ -161,84 +163,86 @@ def _filler(given: Figures, _: Choices) -> Answer:
     )
 
 
+Q, C = QUANTITIES, CHOICES
+
+
+def _more(key: str, words: str, kind: Kind, unit: str, low: float, high: float, step: float = 1.0) -> Quantity:
+    """A figure that only a calculator asks for."""
+    return Quantity(key, words, kind, unit, low, high, step)
+
+
 PANELS: tuple[Panel, ...] = (
     Panel(
         "pulse", "mean = peak × on + background × (1 − on)", "time-weighted mean",
         (
-            Input("peak_a", "current", "A", 110, 3, 500), Input("background_a", "current", "A", 25, 1, 500),
-            Input("on_percent", "plain", "%", 30, 1, 99), Input("per_second", "plain", "1/s", 1, 0.1, 500, 0.1),
-            Input("travel_mm_s", "speed", "mm/s", 2.2, 0.1, 20, 0.1),
+            Input(Q["peak_a"], 110), Input(Q["background_a"], 25), Input(Q["on_share"], 0.3), Input(Q["per_second"], 1),
+            Input(Q["travel_mm_s"], 2.2),
         ),
         _pulse,
     ),
     Panel(
-        "gas", "Re = 4 ρ Q / (π D μ), D = cup number × 25.4 / 16 mm", "Reynolds number at the exit",
-        (
-            Input("cup", "count", "", 8, 3, 24), Input("gas_l_min", "flow", "L/min", 8, 0.5, 60, 0.5),
-            Input("stickout_mm", "length", "mm", 8, 0, 40),
-            Input("gas_part", "choice", default="gas_lens", choices=("gas_lens", "collet_body", "double_mesh")),
-        ),
+        "gas", "Re = 4 ρ Q / (π D μ), D = cup number × 1/16 in", "Reynolds number at the exit",
+        (Input(Q["cup"], 8), Input(Q["gas_l_min"], 8), Input(Q["stickout_mm"], 8), Input(C["gas_part"], "gas_lens")),
         _gas,
     ),
     Panel(
         "heat", "H = η V I / v", "EN 1011-1",
-        (
-            Input("volts", "plain", "V", 10.5, 5, 30, 0.5), Input("current_a", "current", "A", 62, 3, 500),
-            Input("travel_mm_s", "speed", "mm/s", 2.2, 0.1, 20, 0.1),
-        ),
+        (Input(_more("volts", "Arc voltage", "plain", "V", 5, 30, 0.5), 10.5), Input(Q["current_a"], 62), Input(Q["travel_mm_s"], 2.2)),
         _heat,
     ),
     Panel(
         "runs", "net = dabs × pitch − tie-in; runs = π D / net, rounded up", "geometry of the seam",
         (
-            Input("tube_od_mm", "length", "mm", 48.3, 4, 1000, 0.1), Input("pitch_mm", "length", "mm", 2.2, 0.5, 10, 0.1),
-            Input("dabs", "count", "", 17, 2, 200), Input("tie_in_mm", "length", "mm", 3, 0, 20, 0.5),
+            Input(Q["tube_od_mm"], 48.3), Input(Q["dab_pitch_mm"], 2.2),
+            Input(_more("dabs", "Dabs in a run", "count", "", 2, 200), 17),
+            Input(_more("tie_in_mm", "Tie-in", "length", "mm", 0, 20, 0.5), 3),
         ),
         _runs,
     ),
     Panel(
         "turntable", "v = π D n / 60; n₂ = n₁ D₁ / D₂", "geometry of the seam",
         (
-            Input("tube_od_mm", "length", "mm", 48.3, 4, 1000, 0.1), Input("low_mm_s", "speed", "mm/s", 1.2, 0.1, 20, 0.1),
-            Input("high_mm_s", "speed", "mm/s", 2.8, 0.1, 20, 0.1), Input("bands", "count", "", 5, 2, 9),
-            Input("chosen", "count", "", 3, 1, 9), Input("other_od_mm", "length", "mm", 76.1, 4, 1000, 0.1),
+            Input(Q["tube_od_mm"], 48.3), Input(_more("low_mm_s", "Slowest band", "speed", "mm/s", 0.05, 50, 0.1), 1.2),
+            Input(_more("high_mm_s", "Fastest band", "speed", "mm/s", 0.05, 50, 0.1), 2.8),
+            Input(_more("bands", "Bands", "count", "", 2, 9), 5), Input(_more("chosen", "Best band", "count", "", 1, 9), 3),
+            Input(_more("other_od_mm", "Other tube's diameter", "length", "mm", 4, 1000, 0.1), 76.1),
         ),
         _turntable,
     ),
     Panel(
         "consumption", "litres = flow × (pre-flow + arc + post-flow); bottle = 200 bar × water volume", "gas law at 200 bar",
         (
-            Input("gas_l_min", "flow", "L/min", 12, 0.5, 60, 0.5), Input("preflow_s", "time", "s", 0.5, 0, 20, 0.1),
-            Input("arc_s", "time", "s", 48, 1, 3600), Input("postflow_s", "time", "s", 10, 0, 60),
-            Input("bottle_l", "plain", "L", 20, 1, 100),
+            Input(Q["gas_l_min"], 12), Input(Q["preflow_s"], 0.5), Input(Q["arc_s"], 48), Input(Q["postflow_s"], 10),
+            Input(_more("bottle_l", "Bottle", "plain", "L", 1, 100), 20),
         ),
         _consumption,
     ),
     Panel(
         "purge", "wait = volumes × bore volume / flow", "volume of a cylinder",
         (
-            Input("bore_mm", "length", "mm", 45, 3, 1000), Input("bore_length_mm", "length", "mm", 300, 10, 20000, 10),
-            Input("volumes", "count", "", 6, 1, 20), Input("purge_l_min", "flow", "L/min", 3, 0.5, 30, 0.5),
+            Input(Q["bore_mm"], 45), Input(Q["bore_length_mm"], 300),
+            Input(_more("volumes", "Volumes", "count", "", 1, 20), 6), Input(Q["purge_l_min"], 3),
         ),
         _purge,
     ),
     Panel(
         "filler", "area = leg² / 2 × (1 + crown); wire = area × length / (π d² / 4)", "volume of a prism",
         (
-            Input("leg_mm", "length", "mm", 2, 0.5, 20, 0.1), Input("crown_percent", "plain", "%", 15, 0, 100, 5),
-            Input("length_mm", "length", "mm", 100, 5, 5000, 5), Input("filler_mm", "length", "mm", 1.6, 0.5, 6.4, 0.2),
+            Input(Q["leg_mm"], 2), Input(_more("crown_share", "Crown", "share", "", 0, 1, 0.05), 0.15), Input(Q["length_mm"], 100),
+            Input(Q["filler_mm"], 1.6),
         ),
         _filler,
     ),
     Panel(
         "gauge", "the same number, three public tables", "public gauge tables",
         (
-            Input("gauge", "choice", default="16", choices=tuple(str(g) for g in TABLES_INCH["tube_wall"])),
-            Input("measured_mm", "length", "mm", 1.5, 0.2, 6, 0.1),
+            Input(Choice("gauge", "Gauge", {str(g): f"{g} gauge" for g in TABLES_INCH["tube_wall"]}), "16"),
+            Input(_more("measured_mm", "Measured", "length", "mm", 0.2, 6, 0.1), 1.5),
         ),
         _gauge,
     ),
 )  # fmt: skip
+_FIELDS = {panel.key: Fields(panel.key, tuple(i.spec for i in panel.inputs)) for panel in PANELS}
 
 
 def panel_of(key: str) -> Panel:
@@ -257,31 +261,18 @@ def compute(key: str, given: Mapping[str, str | float]) -> Answer:
         InvalidValues: every input that is unknown, no number, or outside its limits.
     """
     panel = panel_of(key)
-    known = {i.key for i in panel.inputs}
-    problems = [InvalidValue(k, v, "one of " + ", ".join(sorted(known))) for k, v in given.items() if k not in known]
-    figures: dict[str, float] = {}
-    chosen: dict[str, str] = {}
-    for each in panel.inputs:
-        value = given.get(each.key, each.default)
-        if each.choices:
-            if value not in each.choices:
-                problems.append(InvalidValue(each.key, value, "one of " + ", ".join(each.choices)))
-            chosen[each.key] = str(value)
-            continue
-        number = _number(value)
-        assert each.low is not None and each.high is not None
-        if number is None or not each.low <= number <= each.high:
-            problems.append(InvalidValue(each.key, value, f"{each.low:g} to {each.high:g} {each.unit}".strip()))
-        else:
-            figures[each.key] = number
-    if problems:
-        raise InvalidValues(problems)
-    return panel.answer(figures, chosen)
+    figures = {i.key for i in panel.inputs if isinstance(i.spec, Quantity)}
+    typed = {k: _number(v) if k in figures else v for k, v in given.items()}
+    values = {i.key: i.default for i in panel.inputs} | _FIELDS[key].check(
+        {i.key: i.default for i in panel.inputs} | typed
+    )
+    chosen = {k: str(v) for k, v in values.items() if k not in figures}
+    return panel.answer({k: float(v) for k, v in values.items() if k in figures}, chosen)
 
 
-def _number(value: str | float) -> float | None:
+def _number(value: str | float) -> str | float:
+    """The figure of a text; what is none stays as it is, for the check to name."""
     try:
-        number = float(value)
+        return float(value)
     except (TypeError, ValueError):
-        return None
-    return number if math.isfinite(number) else None
+        return value

@@ -9,11 +9,13 @@ from rest_framework.response import Response
 from rest_framework.views import set_rollback
 
 from judicum.core import errors
+from judicum.server.api.person import units_of
+from judicum.words import Units
+from judicum.words import problems as words
 
 MEDIA_TYPE = "application/problem+json"
 
 STATUS: dict[type[errors.JudicumError], int] = {
-    errors.InvalidValue: status.HTTP_400_BAD_REQUEST,
     errors.InvalidValues: status.HTTP_400_BAD_REQUEST,
     errors.UnreadablePicture: status.HTTP_400_BAD_REQUEST,
     errors.NotAllowed: status.HTTP_403_FORBIDDEN,
@@ -46,7 +48,8 @@ def problem_response(error: Exception, context: dict[str, Any]) -> Response | No
     """Turn an exception into problem details; None for one that nobody foresaw (a 500)."""
     if isinstance(error, errors.JudicumError):
         set_rollback()
-        return _respond(_status_of(error), error.code, str(error), _fields(error))
+        fields = _fields(error, units_of(getattr(context.get("request"), "user", None)))
+        return _respond(_status_of(error), error.code, _detail(error, fields), fields)
     if isinstance(error, Http404):
         error = exceptions.NotFound()
     if isinstance(error, PermissionDenied):
@@ -87,13 +90,15 @@ def _body(code: int, name: str, detail: str, fields: list[dict[str, Any]]) -> di
     }
 
 
-def _fields(error: errors.JudicumError) -> list[dict[str, Any]]:
-    problems = error.problems if isinstance(error, errors.InvalidValues) else [error]
-    return [
-        {"field": p.field, "given": None if p.given is None else str(p.given), "allowed": p.allowed}
-        for p in problems
-        if isinstance(p, errors.InvalidValue)
-    ]
+def _fields(error: errors.JudicumError, units: Units) -> list[dict[str, Any]]:
+    problems = error.problems if isinstance(error, errors.InvalidValues) else []
+    return [{"field": p.field, "given": words.given(p, units), "allowed": words.allowed(p, units)} for p in problems]
+
+
+def _detail(error: errors.JudicumError, fields: list[dict[str, Any]]) -> str:
+    if not fields:
+        return str(error)
+    return "; ".join(f"{f['field']}: {f['given'] or 'nothing'} was given; allowed is {f['allowed']}" for f in fields)
 
 
 def _flat(detail: Any, at: str = "") -> Any:

@@ -31,7 +31,7 @@ class Attempt(models.Model):
 
 
 class Run(models.Model):
-    """What was set and done for one run of an attempt; SI. Limits stand in judicum.core.setup.run.
+    """What was set, done and noticed for one run of an attempt; SI. A column for each field of judicum.core.setup.run.
 
     `measured` are the keys of figures that were read off a photo rather than guessed.
     """
@@ -57,6 +57,23 @@ class Run(models.Model):
     travel_mm_s = models.FloatField(null=True)
     technique = models.CharField(max_length=16, null=True)
     pass_number = models.PositiveSmallIntegerField(null=True)
+    torch = models.PositiveSmallIntegerField(null=True)
+    start_current_a = models.FloatField(null=True)
+    peak_a = models.FloatField(null=True)
+    background_a = models.FloatField(null=True)
+    on_share = models.FloatField(null=True)
+    per_second = models.FloatField(null=True)
+    purge_l_min = models.FloatField(null=True)
+    purge_wait_s = models.FloatField(null=True)
+    arc_s = models.FloatField(null=True)
+    dabs = models.PositiveSmallIntegerField(null=True)
+    restarts_mm = models.JSONField(default=list)
+    electrode_after = models.CharField(max_length=12, null=True)
+    rod_end = models.CharField(max_length=12, null=True)
+    arc = models.CharField(max_length=12, null=True)
+    puff_at_start = models.BooleanField(null=True)
+    draught = models.BooleanField(null=True)
+    part_hot = models.BooleanField(null=True)
     note = models.TextField(blank=True)
     measured = models.JSONField(default=list)
 

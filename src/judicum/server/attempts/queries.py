@@ -2,19 +2,23 @@
 
 from typing import Any
 
-from django.db.models import Prefetch, Q, QuerySet
+from django.db.models import Exists, F, OuterRef, Prefetch, Q, QuerySet, Window
+from django.db.models.functions import RowNumber
 
 from judicum.core.errors import NotAllowed, NotFound
 from judicum.core.marking import PASS_MARK
-from judicum.core.setup import worked
+from judicum.core.setup import Checked, worked
 from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Attempt, Event, Run
+from judicum.server.attempts.states import State
 from judicum.server.coupons.models import Assignment
 from judicum.server.coupons.setup import card_for, check_for
-from judicum.server.coupons.words import CAUTION_WORDS
 from judicum.server.courses.models import STAFF, Membership
 from judicum.server.courses.queries import membership_of
-from judicum.server.photos.models import Correction, Measurement, Photo
+from judicum.server.photos.counting import UNDER_WAY, counting
+from judicum.server.photos.models import Correction, Measurement, MeasurementState, Photo
+from judicum.words import Units
+from judicum.words import setup as words
 
 
 def visible_to(user: User) -> QuerySet[Attempt]:
@@ -96,10 +100,13 @@ def with_parts(attempts: QuerySet[Attempt], overlays: bool = False) -> QuerySet[
 
 
 def counting_measurement(attempt: Attempt) -> Measurement | None:
-    """Of an attempt loaded with its parts: the newest good measurement, else the newest of any kind."""
-    every = [m for photo in attempt.photos.all() for m in photo.measurements.all()]
-    good = [m for m in every if m.report and not m.refusal_code]
-    return max(good or every, key=lambda m: (m.requested_at, m.pk), default=None)
+    """Of an attempt loaded with its parts: the measurement that counts (`photos.queries.counting`)."""
+    return counting(m for photo in attempt.photos.all() for m in photo.measurements.all())
+
+
+def is_measuring(attempt: Attempt) -> bool:
+    """Whether a photo of an attempt loaded with its parts is waiting to be measured, or is being measured."""
+    return any(m.state in UNDER_WAY for photo in attempt.photos.all() for m in photo.measurements.all())
 
 
 def course_attempts(
@@ -108,8 +115,9 @@ def course_attempts(
     student_id: int | None = None,
     states: list[str] | None = None,
     assignment_id: int | None = None,
+    oldest_first: bool = False,
 ) -> QuerySet[Attempt]:
-    """Attempts of a course, newest first: all for those who teach it, one's own for a student."""
+    """Attempts of a course, last changed first or last: all for those who teach it, one's own for a student."""
     mine = membership_of(user, course_id)
     found = Attempt.objects.filter(assignment__course_id=course_id)
     if mine.role not in STAFF:
@@ -120,7 +128,7 @@ def course_attempts(
         found = found.filter(assignment_id=assignment_id)
     if states:
         found = found.filter(state__in=states)
-    return with_parts(found).order_by("-updated_at", "-id")
+    return with_parts(found).order_by(*(("updated_at", "id") if oldest_first else ("-updated_at", "-id")))
 
 
 def last_good_runs(user: User, attempt: Attempt) -> tuple[list[Run], bool]:
@@ -139,16 +147,21 @@ def last_good_runs(user: User, attempt: Attempt) -> tuple[list[Run], bool]:
     return (list(found.runs.all()) if found else []), passed is not None
 
 
-def setup_of(attempt: Attempt) -> dict[str, Any]:
-    """The setup card of an attempt's coupon, each logged run beside it, and what worked in this course."""
-    runs = list(Run.objects.filter(attempt=attempt).values())
+def setup_of(attempt: Attempt, units: Units) -> dict[str, Any]:
+    """The setup card of an attempt's coupon, each logged run beside it, and what worked in this course; in words."""
     card = card_for(attempt.assignment)
+    runs = list(Run.objects.filter(attempt=attempt).values())
     return {
-        "card": card,
-        "checks": [{"number": run["number"], **check_for(attempt.assignment, run)} for run in runs],
+        "card": words.card(card, units),
+        "checks": [{"number": run["number"], **told_check(check_for(attempt.assignment, run), units)} for run in runs],
         "worked": worked_here(attempt.assignment),
-        "cautions": [{"code": code, "words": CAUTION_WORDS[code]} for code in card["cautions"]],
+        "cautions": words.cautions(card["cautions"]),
     }
+
+
+def told_check(found: Checked, units: Units) -> dict[str, Any]:
+    """A checked run in words; `besides` are the warnings that say more than its deviations."""
+    return {**words.checked(found, units), "besides": words.besides(found)}
 
 
 def worked_here(assignment: Assignment) -> dict[str, Any]:
@@ -164,5 +177,35 @@ def worked_here(assignment: Assignment) -> dict[str, Any]:
 
 
 def log_of(attempt: Attempt) -> QuerySet[Event]:
-    """All that happened to an attempt, oldest first."""
+    """All that happened to an attempt, oldest first, whoever asks; `visibility.Sight` says what of it is shown."""
     return attempt.events.select_related("actor").order_by("at", "id")
+
+
+GOOD = Measurement.objects.filter(photo__attempt=OuterRef("pk"), state=MeasurementState.DONE, refusal_code="")
+"""Measurements of an outer attempt that measured a bead."""
+WAITING = (State.PHOTOGRAPHED, State.MEASURED, State.MARKED)
+"""States in which an attempt waits for those who teach: to be marked or to be returned."""
+
+
+def next_waiting(course_id: int, but: int | None = None) -> int | None:
+    """The attempt of a course that has waited longest for a mark or its return, of all there are."""
+    waiting = Attempt.objects.filter(assignment__course_id=course_id, state__in=WAITING)
+    if but is not None:
+        waiting = waiting.exclude(pk=but)
+    return waiting.order_by("updated_at", "id").values_list("pk", flat=True).first()
+
+
+def newest_of_each(course_id: int, count: int) -> QuerySet[Attempt]:
+    """The newest measured attempts of every student of a course, `count` of each, newest first."""
+    rank = Window(RowNumber(), partition_by=F("student_id"), order_by=(F("created_at").desc(), F("id").desc()))
+    measured = Attempt.objects.filter(Exists(GOOD), assignment__course_id=course_id)
+    newest = measured.annotate(rank=rank).filter(rank__lte=count).values("pk")
+    return with_parts(Attempt.objects.filter(pk__in=newest)).order_by("student__display_name", "-created_at", "-id")
+
+
+def earlier_measured(attempt: Attempt) -> Attempt | None:
+    """The student's last measured attempt at the same assignment before this one."""
+    before = Attempt.objects.filter(
+        Exists(GOOD), assignment_id=attempt.assignment_id, student_id=attempt.student_id, number__lt=attempt.number
+    )
+    return before.order_by("-number").first()

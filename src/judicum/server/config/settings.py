@@ -110,12 +110,15 @@ SPECTACULAR_SETTINGS = {
     ],
     "ENUM_NAME_OVERRIDES": {
         "AttemptState": "judicum.server.attempts.states.State",
+        "AttemptStep": "judicum.server.attempts.states.Step",
+        "FaultKind": "judicum.server.photos.models.FAULTS",
+        "PhotoKindEnum": "judicum.server.photos.models.PhotoKind",
         "Role": "judicum.server.courses.models.Role",
-        "Finish": "judicum.server.coupons.models.Finish",
+        "Finish": "judicum.server.coupons.models.FINISH",
         "MeasurementState": "judicum.server.photos.models.MeasurementState",
-        "Joint": "judicum.server.coupons.models.Joint",
-        "Position": "judicum.server.coupons.models.Position",
-        "Technique": "judicum.server.coupons.models.Technique",
+        "Joint": "judicum.server.coupons.models.JOINT",
+        "Position": "judicum.server.coupons.models.POSITION",
+        "Technique": "judicum.server.coupons.models.TECHNIQUE",
     },
 }
 

@@ -1,44 +1,25 @@
 """Coupon designs and what is assigned to whom."""
 
+from typing import Any
+
 from django.conf import settings
 from django.db import models
 
+from judicum.core.choices import CHOICES
 from judicum.server.courses.models import Course
 
 
-class Joint(models.TextChoices):
-    BEAD_ON_PLATE = "bead_on_plate"
-    BUTT = "butt"
-    LAP = "lap"
-    TEE = "tee"
-    OUTSIDE_CORNER = "outside_corner"
-    EDGE = "edge"
-    TUBE_BUTT = "tube_butt"
-    TUBE_SLEEVE = "tube_sleeve"
-    TUBE_SLEEVE_BEND = "tube_sleeve_bend"
-    TUBE_FLANGE = "tube_flange"
-    SOCKET = "socket"
-    TURNTABLE = "turntable"
+def _choice(key: str, default: str, length: int) -> Any:
+    """A column for one of the core's choices."""
+    return models.CharField(max_length=length, choices=options(key), default=default)
 
 
-class Position(models.TextChoices):
-    FLAT = "flat"
-    HORIZONTAL = "horizontal"
-    VERTICAL_UP = "vertical_up"
-    OVERHEAD = "overhead"
+def options(key: str) -> list[tuple[str, str]]:
+    """A choice's codes and words, for a column or the API."""
+    return [(str(code), words) for code, words in CHOICES[key].options.items()]
 
 
-class Technique(models.TextChoices):
-    DAB = "dab"
-    LAY_WIRE = "lay_wire"
-    WALK_CUP = "walk_cup"
-    FUSE = "fuse"
-
-
-class Finish(models.TextChoices):
-    BRIGHT = "bright"
-    WARM = "warm"
-    SHOW_COLOUR = "show_colour"
+JOINT, POSITION, TECHNIQUE, FINISH = (options(key) for key in ("joint", "position", "technique", "finish"))
 
 
 class Design(models.Model):
@@ -53,15 +34,15 @@ class Design(models.Model):
     version = models.PositiveIntegerField(default=1)
     title = models.CharField(max_length=80)
     purpose = models.CharField(max_length=300)
-    joint = models.CharField(max_length=20, choices=Joint.choices)
+    joint = models.CharField(max_length=20, choices=JOINT)
     metal = models.CharField(max_length=20, default="304L")
-    position = models.CharField(max_length=12, choices=Position.choices, default=Position.FLAT)
-    technique = models.CharField(max_length=10, choices=Technique.choices, default=Technique.DAB)
+    position = _choice("position", "flat", 12)
+    technique = _choice("technique", "dab", 10)
     tube_od_mm = models.FloatField(null=True, blank=True)
     thickness_mm = models.FloatField()
     length_mm = models.FloatField(default=90.0)
     target_width_mm = models.FloatField()
-    finish = models.CharField(max_length=12, choices=Finish.choices, default=Finish.WARM)
+    finish = _choice("finish", "warm", 12)
     usual_faults = models.CharField(max_length=300, blank=True)
     stainless_rung = models.PositiveSmallIntegerField(null=True, blank=True)
     carbon_rung = models.PositiveSmallIntegerField(null=True, blank=True)
@@ -81,7 +62,7 @@ class Assignment(models.Model):
     course = models.ForeignKey(Course, on_delete=models.CASCADE, related_name="assignments")
     design = models.ForeignKey(Design, on_delete=models.PROTECT, related_name="assignments")
     target_width_mm = models.FloatField()
-    finish = models.CharField(max_length=12, choices=Finish.choices)
+    finish = models.CharField(max_length=12, choices=FINISH)
     good_in_a_row = models.PositiveSmallIntegerField(default=3)
     due_on = models.DateField()
     created_by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, related_name="+")

@@ -3,15 +3,10 @@
 from collections.abc import Mapping, Sequence
 from typing import Any
 
-from judicum.core.setup import check_setup, checklist, plan_card, read_coupon
+from judicum.core.joints import JOINTS
+from judicum.core.setup import RUN, Card, Checked, check_setup, checklist, plan_card, read_coupon
 from judicum.server.coupons.models import Assignment
 from judicum.server.courses.models import Course
-
-COMPARED = (
-    "current_a", "machine_a", "polarity", "cup", "gas_part", "gas_l_min", "stickout_mm", "electrode_mm", "filler_mm",
-    "preflow_s", "downslope_s", "postflow_s", "work_angle_deg", "travel_angle_deg", "travel_mm_s",
-)  # fmt: skip
-"""Fields of a run that the card has something to say about; alloys are compared apart."""
 
 
 def coupon_of(assignment: Assignment, run: Mapping[str, Any] | None = None) -> dict[str, Any]:
@@ -44,10 +39,10 @@ def purged(course: Course, joint: str, finish: str) -> bool | None:
     """Whether tube is purged by the course's school; None leaves it to the card's own rule."""
     if course.purge_school == "always":
         return None
-    return finish == "bright" or joint == "turntable"
+    return finish == "bright" or JOINTS[joint].always_purged
 
 
-def card_for(assignment: Assignment) -> dict[str, Any]:
+def card_for(assignment: Assignment) -> Card:
     """The setup card of an assignment."""
     return plan_card(coupon_of(assignment))
 
@@ -57,19 +52,19 @@ def checklist_for(assignment: Assignment) -> list[str]:
     return checklist(read_coupon(coupon_of(assignment)))
 
 
-def check_for(assignment: Assignment, run: Mapping[str, Any]) -> dict[str, Any]:
+def check_for(assignment: Assignment, run: Mapping[str, Any]) -> Checked:
     """What of a logged run lies off the card.
 
     Raises:
-        InvalidValue: a figure that is none of sense.
+        InvalidValues: a figure that is none of sense.
     """
-    used = {key: run[key] for key in COMPARED if run.get(key) is not None}
-    if run.get("filler_alloy") not in (None, "", "none"):
-        used["filler_alloy"] = run["filler_alloy"]
+    used = {key: run[key] for key in RUN.keys if run.get(key) not in (None, "", [])}
+    if used.get("filler_alloy") == "none":
+        del used["filler_alloy"]
     return check_setup({"coupon": coupon_of(assignment, run), "used": used})
 
 
-def worst_check(assignment: Assignment, runs: Sequence[Mapping[str, Any]]) -> dict[str, Any] | None:
+def worst_check(assignment: Assignment, runs: Sequence[Mapping[str, Any]]) -> Checked | None:
     """Of several runs, the one that lies furthest off the card; None where nothing was logged."""
     checks = [check_for(assignment, run) for run in runs]
-    return max(checks, key=lambda c: (len(c["deviations"]), len(c["warnings"])), default=None)
+    return max(checks, key=lambda c: (len(c.deviations), len(c.warnings)), default=None)

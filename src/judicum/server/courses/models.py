@@ -5,7 +5,7 @@ from typing import Any
 from django.conf import settings
 from django.db import models
 
-from judicum.core.setup import SCHOOLS
+from judicum.core.choices import CHOICES
 
 
 class Role(models.TextChoices):
@@ -19,7 +19,7 @@ STAFF: tuple[str, ...] = (Role.INSTRUCTOR, Role.ASSISTANT)
 
 def _school(key: str) -> Any:
     """A column for one school; the usual one is the default."""
-    return models.CharField(max_length=12, choices=[(c, c) for c in SCHOOLS[key]], default=SCHOOLS[key][0])
+    return models.CharField(max_length=12, choices=list(CHOICES[key].options.items()), default=CHOICES[key].codes[0])
 
 
 class Course(models.Model):

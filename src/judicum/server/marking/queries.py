@@ -1,24 +1,22 @@
 """What the marking scheme suggests for an attempt."""
 
 from judicum.core.marking import Suggestion, suggest
+from judicum.core.photo.report import Report
 from judicum.server.attempts.models import Attempt
 from judicum.server.coupons.setup import worst_check
+from judicum.server.photos.counting import counting
 from judicum.server.photos.models import Measurement, MeasurementState
 
 
-def newest_measurement(attempt: Attempt) -> Measurement | None:
-    """The measurement that counts: the newest done and not refused one, else the newest refused one."""
-    done = Measurement.objects.filter(photo__attempt=attempt, state=MeasurementState.DONE).order_by(
-        "-requested_at", "-id"
-    )
-    return done.filter(refusal_code="").first() or done.first()
+def measurement_that_counts(attempt: Attempt) -> Measurement | None:
+    """The attempt's measurement that counts (`photos.counting`), read with its corrections."""
+    found = Measurement.objects.filter(photo__attempt=attempt, state=MeasurementState.DONE)
+    return counting(found.prefetch_related("corrections"))
 
 
 def suggestions(attempt: Attempt) -> list[Suggestion]:
-    """Suggested scores from the newest measurement and the logged run."""
-    measurement = newest_measurement(attempt)
-    runs = list(attempt.runs.values())
-    report = (measurement.result if measurement else None) or {}
-    return suggest(
-        report, attempt.assignment.finish, attempt.assignment.target_width_mm, worst_check(attempt.assignment, runs)
-    )
+    """Suggested scores from the measurement that counts and the logged runs."""
+    measurement = measurement_that_counts(attempt)
+    report = Report.from_json((measurement.result if measurement else None) or {})
+    worst = worst_check(attempt.assignment, list(attempt.runs.values()))
+    return suggest(report, attempt.assignment.finish, attempt.assignment.target_width_mm, worst)

@@ -6,6 +6,8 @@ from typing import Any
 from django.conf import settings
 from django.db import models
 
+from judicum.core.photo.fault_kinds import FAULT_KINDS
+
 
 class StoredPicture(models.Model):
     """The bytes of one picture, stored once whoever sends it: `original` as sent, `shown` without metadata."""
@@ -20,6 +22,9 @@ class StoredPicture(models.Model):
 
     def __str__(self) -> str:
         return self.sha256[:12]
+
+
+FAULTS = [(key, kind.words) for key, kind in FAULT_KINDS.items()]
 
 
 class PhotoKind(models.TextChoices):

@@ -23,7 +23,7 @@ def photo_for(user: User, photo_id: int) -> Photo:
 def measurement_for(user: User, measurement_id: int) -> Measurement:
     """One measurement that the person may see. Raises NotFound."""
     found = (
-        Measurement.objects.select_related("photo")
+        Measurement.objects.select_related("photo__picture", "photo__attempt__assignment")
         .filter(pk=measurement_id, photo__attempt__in=visible_to(user))
         .first()
     )

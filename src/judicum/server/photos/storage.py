@@ -13,8 +13,13 @@ from judicum.server.photos.models import StoredPicture
 SHOWN_LONG_SIDE_PX = 2400
 
 
-def store_once(name: str, data: bytes) -> str:
-    """Write bytes under a name unless they are there already; returns the name."""
+def store_file(folder: str, suffix: str, data: bytes) -> str:
+    """Write bytes under the hash of their content unless they are there already; returns the name.
+
+    What a name holds never changes, so that a row restored from a backup finds its own file or none.
+    """
+    digest = hashlib.sha256(data).hexdigest()
+    name = f"{folder}/{digest[:2]}/{digest}.{suffix}"
     if not default_storage.exists(name):
         default_storage.save(name, ContentFile(data))
     return name
@@ -33,8 +38,8 @@ def store_picture(data: bytes) -> StoredPicture:
     media_type = sniff_format(data)
     pixels = decode(data)
     suffix = {"image/jpeg": "jpg", "image/png": "png", "image/heic": "heic"}[media_type]
-    original = store_once(f"originals/{digest[:2]}/{digest}.{suffix}", data)
-    shown = store_once(f"shown/{digest[:2]}/{digest}.jpg", encode_jpeg(_fit(pixels), 88))
+    original = store_file("originals", suffix, data)
+    shown = store_file("shown", "jpg", encode_jpeg(_fit(pixels), 88))
     return StoredPicture.objects.get_or_create(
         pk=digest,
         defaults={

@@ -3,11 +3,13 @@
 import logging
 
 from asgiref.sync import sync_to_async
+from django.utils import timezone
 from procrastinate import JobContext
 from procrastinate.contrib.django import app
 from procrastinate.jobs import Status
 
 from judicum.server.photos.actions.mark_failed import mark_failed
+from judicum.server.photos.actions.receive_upload import clear_abandoned
 from judicum.server.photos.models import Measurement, MeasurementState
 
 log = logging.getLogger(__name__)
@@ -56,3 +58,12 @@ async def retry_stalled(context: JobContext, timestamp: int) -> None:
                 await sync_to_async(mark_failed)(measurement_id)
         else:
             await manager.retry_job(job)
+
+
+@app.periodic(cron="17 * * * *")
+@app.task(queueing_lock="clear_abandoned", queue="upkeep")
+def clear_uploads(timestamp: int) -> None:
+    """Remove uploads that were given up."""
+    gone = clear_abandoned(timezone.now())
+    if gone:
+        log.info("removed %s abandoned uploads", gone)

@@ -6,19 +6,18 @@ from typing import Any
 from django.db.models import Count, Max, Q
 from django.utils import timezone
 
+from judicum.core.acceptance import STUCK_DAYS
 from judicum.core.errors import NotAllowed, NotFound
-from judicum.core.marking import FINISH_LEVEL, PASS_MARK
-from judicum.core.progress import BANDS, good_in_a_row, trend_per_attempt
+from judicum.core.marking import PASS_MARK
+from judicum.core.progress import good_in_a_row, trend_per_attempt
 from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.queries import counting_measurement, course_attempts
 from judicum.server.attempts.states import State
+from judicum.server.attempts.visibility import Sight
 from judicum.server.courses.models import STAFF, Membership, Role
 from judicum.server.courses.queries import members, membership_of, staff_of
 from judicum.server.photos.models import Measurement, MeasurementState
-
-STUCK_DAYS = 10
-MOST_ATTEMPTS = 200
 
 
 def student_over_time(user: User, course_id: int, student_id: int) -> dict[str, Any]:
@@ -38,27 +37,23 @@ def student_over_time(user: User, course_id: int, student_id: int) -> dict[str, 
     if them is None:
         raise NotFound(f"There is no student {student_id} in this course.")
     found = course_attempts(user, course_id, student_id).exclude(state__in=[State.ASSIGNED, State.LOGGED])
-    attempts = list(found.order_by("created_at", "id")[:MOST_ATTEMPTS])
+    attempts = list(found.order_by("created_at", "id"))
     groups: dict[int, list[Attempt]] = {}
     for attempt in attempts:
         groups.setdefault(attempt.assignment_id, []).append(attempt)
-    return {"student": them.user, "series": [_series(group, mine.role in STAFF) for group in groups.values()]}
+    return {
+        "student": them.user,
+        "series": [_series(group, Sight(user, mine.role in STAFF)) for group in groups.values()],
+    }
 
 
-def _series(attempts: list[Attempt], teaches: bool) -> dict[str, Any]:
+def _series(attempts: list[Attempt], sight: Sight) -> dict[str, Any]:
     assignment = attempts[0].assignment
     reports = [r for a in attempts if (m := counting_measurement(a)) and (r := m.result) and not m.refusal_code]
-    marks = [a.mark.total for a in attempts if hasattr(a, "mark") and (a.mark.returned_at or teaches)]
+    marks = [mark.total for a in attempts if (mark := sight.mark(a))]
     return {
         "assignment": assignment,
         "attempts": attempts,
-        "bands": {
-            "width_cv_good": BANDS["width_cv"][0],
-            "width_cv_accepted": BANDS["width_cv"][1],
-            "pitch_cv_good": BANDS["pitch_cv"][0],
-            "pitch_cv_accepted": BANDS["pitch_cv"][1],
-            "tint_level_accepted": FINISH_LEVEL[assignment.finish],
-        },
         "width_cv_trend": trend_per_attempt([r["bead"]["width_mm"]["cv"] for r in reports]),
         "pitch_cv_trend": trend_per_attempt(
             [r["ripple"]["cv"] for r in reports if r["ripple"] and r["ripple"]["cv"] is not None]
@@ -101,7 +96,7 @@ def desk(user: User, course_id: int) -> dict[str, Any]:
             "overdue": overdue.get(m.user_id, 0),
             "stuck": m.user_id not in worked or worked[m.user_id] < now - timedelta(days=STUCK_DAYS),
         }
-        for m in members(course, Role.STUDENT)[:MOST_ATTEMPTS]
+        for m in members(course, Role.STUDENT)
     ]
     return {
         "to_mark": counts.get(State.MEASURED, 0) + counts.get(State.PHOTOGRAPHED, 0),

@@ -31,7 +31,7 @@ def measured(kind: str | None) -> dict[str, Any]:
         bead_level=2, zone_level=4, faults=(FAULTS[kind],) if kind else (),
     )  # fmt: skip
     scene = Scene(bead, (44.0, 55.0), 1.0, grain=0.2, view=View(size=(2048, 1536), noise=0.004), seed=4)
-    report = measure_photo(take_photo(scene).jpeg).report
+    report = measure_photo(take_photo(scene).jpeg).report.as_json()
     assert report["refusal"] is None
     return report
 

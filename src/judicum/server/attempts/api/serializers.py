@@ -5,23 +5,26 @@ from typing import Any
 from drf_spectacular.utils import extend_schema_field
 from rest_framework import serializers
 
-from judicum.core.setup import RUN_FIELDS
+from judicum.core.setup import RUN
 from judicum.server.accounts.api.serializers import PersonSerializer
 from judicum.server.attempts.models import Attempt, Event, Run
-from judicum.server.attempts.queries import counting_measurement
+from judicum.server.attempts.queries import counting_measurement, earlier_measured, is_measuring
+from judicum.server.attempts.states import State, Step
+from judicum.server.attempts.visibility import Sight
 from judicum.server.coupons.api.card import CardSerializer, CheckSerializer
 from judicum.server.coupons.api.serializers import DesignSerializer
 from judicum.server.coupons.models import Assignment
 from judicum.server.coupons.setup import checklist_for
-from judicum.server.coupons.words import step_words
 from judicum.server.marking.api.serializers import MarkSerializer
 from judicum.server.photos.api.serializers import MeasurementBriefSerializer, PhotoSerializer
+from judicum.words import METRIC
+from judicum.words import setup as words
 
 
 class RunSerializer(serializers.ModelSerializer[Run]):
     class Meta:
         model = Run
-        fields: tuple[str, ...] = tuple(field.key for field in RUN_FIELDS)
+        fields: tuple[str, ...] = RUN.keys
 
 
 class NumberedRunSerializer(RunSerializer):
@@ -85,19 +88,6 @@ class SetupSerializer(serializers.Serializer[Any]):
     cautions = CautionSerializer(many=True)
 
 
-class RunFieldSerializer(serializers.Serializer[Any]):
-    """One field of the log: its unit and what is possible."""
-
-    key = serializers.CharField()
-    quantity = serializers.CharField()
-    unit = serializers.CharField()
-    low = serializers.FloatField(allow_null=True)
-    high = serializers.FloatField(allow_null=True)
-    step = serializers.FloatField(allow_null=True)
-    choices = serializers.ListField(child=serializers.CharField())
-    required = serializers.BooleanField()  # type: ignore[assignment]
-
-
 class GoalSerializer(serializers.ModelSerializer[Assignment]):
     design = DesignSerializer()
 
@@ -107,12 +97,15 @@ class GoalSerializer(serializers.ModelSerializer[Assignment]):
 
 
 class AttemptBriefSerializer(serializers.ModelSerializer[Attempt]):
-    """An attempt in a list, with the measurement that counts and the mark if one may see it."""
+    """An attempt in a list, with the measurement that counts and what else this person may see (`visibility.Sight`)."""
 
     student = PersonSerializer()
     assignment = GoalSerializer()
+    state = serializers.SerializerMethodField()
     measurement = serializers.SerializerMethodField()
+    measuring = serializers.SerializerMethodField()
     mark_total = serializers.SerializerMethodField()
+    may = serializers.SerializerMethodField()
 
     class Meta:
         model = Attempt
@@ -126,27 +119,51 @@ class AttemptBriefSerializer(serializers.ModelSerializer[Attempt]):
             "created_at",
             "updated_at",
             "measurement",
+            "measuring",
             "mark_total",
+            "may",
         )
+
+    @property
+    def sight(self) -> Sight:
+        sight: Sight = self.context["sight"]
+        return sight
+
+    @extend_schema_field(serializers.ChoiceField(State.choices))
+    def get_state(self, attempt: Attempt) -> str:
+        return self.sight.state(attempt)
 
     @extend_schema_field(MeasurementBriefSerializer(allow_null=True))
     def get_measurement(self, attempt: Attempt) -> Any:
-        newest = counting_measurement(attempt)
-        return MeasurementBriefSerializer(newest).data if newest else None
+        counts = counting_measurement(attempt)
+        return MeasurementBriefSerializer(counts).data if counts else None
+
+    def get_measuring(self, attempt: Attempt) -> bool:
+        return is_measuring(attempt)
 
     def get_mark_total(self, attempt: Attempt) -> float | None:
-        mark = getattr(attempt, "mark", None)
-        return mark.total if mark and (mark.returned_at or self.context.get("teaches")) else None
+        mark = self.sight.mark(attempt)
+        return mark.total if mark else None
+
+    @extend_schema_field(serializers.ListField(child=serializers.ChoiceField(Step.choices)))
+    def get_may(self, attempt: Attempt) -> list[str]:
+        return self.sight.may(attempt)
+
+
+class EarlierSerializer(serializers.ModelSerializer[Attempt]):
+    class Meta:
+        model = Attempt
+        fields = ("id", "number")
 
 
 class AttemptSerializer(AttemptBriefSerializer):
-    """An attempt with all that belongs to it."""
+    """An attempt with all that belongs to it; `earlier` is the one before it that was measured."""
 
     runs = NumberedRunSerializer(many=True)
     preparation = serializers.SerializerMethodField()
     photos = PhotoSerializer(many=True)
     mark = serializers.SerializerMethodField()
-    may_mark = serializers.SerializerMethodField()
+    earlier = serializers.SerializerMethodField()
 
     class Meta(AttemptBriefSerializer.Meta):
         fields: tuple[str, ...] = (
@@ -155,24 +172,39 @@ class AttemptSerializer(AttemptBriefSerializer):
             "preparation",
             "photos",
             "mark",
-            "may_mark",
+            "earlier",
         )
 
     @extend_schema_field(PreparationStepSerializer(many=True))
     def get_preparation(self, attempt: Attempt) -> Any:
-        solvent = attempt.assignment.course.solvent
+        solvent, units = attempt.assignment.course.solvent, self.context.get("units", METRIC)
         return [
-            {"step": step, "words": step_words(step, solvent), "done": step in attempt.prepared}
+            {"step": step, "words": words.step(step, solvent, units), "done": step in attempt.prepared}
             for step in checklist_for(attempt.assignment)
         ]
 
     @extend_schema_field(MarkSerializer(allow_null=True))
     def get_mark(self, attempt: Attempt) -> Any:
-        mark = getattr(attempt, "mark", None)
-        return MarkSerializer(mark).data if mark and (mark.returned_at or self.context.get("teaches")) else None
+        mark = self.sight.mark(attempt)
+        return MarkSerializer(mark).data if mark else None
 
-    def get_may_mark(self, attempt: Attempt) -> bool:
-        return bool(self.context.get("teaches"))
+    @extend_schema_field(EarlierSerializer(allow_null=True))
+    def get_earlier(self, attempt: Attempt) -> Any:
+        before = earlier_measured(attempt)
+        return EarlierSerializer(before).data if before else None
+
+
+class WallRowSerializer(serializers.Serializer[Any]):
+    """A student's newest measured attempts, newest first."""
+
+    student = PersonSerializer()
+    attempts = AttemptBriefSerializer(many=True)
+
+
+class NextSerializer(serializers.Serializer[Any]):
+    """The attempt that has waited longest, null where none waits."""
+
+    attempt = serializers.IntegerField(allow_null=True)
 
 
 class EventSerializer(serializers.ModelSerializer[Event]):

@@ -8,15 +8,17 @@ from judicum.server.attempts.api.views import (
     EventsView,
     LastRunsView,
     NextAttemptView,
+    NextView,
     PreparationView,
-    RunFieldsView,
     RunView,
     SetupView,
+    WallView,
 )
 
 urlpatterns = [
-    path("run-fields", RunFieldsView.as_view()),
     path("courses/<int:course_id>/attempts", CourseAttemptsView.as_view()),
+    path("courses/<int:course_id>/wall", WallView.as_view()),
+    path("courses/<int:course_id>/next", NextView.as_view()),
     path("assignments/<int:assignment_id>/attempts", NextAttemptView.as_view()),
     path("attempts/<int:attempt_id>", AttemptView.as_view()),
     path("attempts/<int:attempt_id>/runs/<int:number>", RunView.as_view()),

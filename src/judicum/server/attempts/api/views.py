@@ -1,6 +1,6 @@
 """Attempts: lists, one with all its parts, logging a run, opening the next."""
 
-from dataclasses import asdict
+from itertools import groupby
 
 from django.http import HttpResponse
 from drf_spectacular.types import OpenApiTypes
@@ -12,8 +12,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from judicum.core.errors import InvalidValue
-from judicum.core.setup import RUN_FIELDS
-from judicum.server.api.person import person
+from judicum.server.api.person import person, units_of
 from judicum.server.attempts.actions.log_run import log_run
 from judicum.server.attempts.actions.open_attempt import weld_another
 from judicum.server.attempts.actions.tick_preparation import tick_preparation
@@ -22,36 +21,51 @@ from judicum.server.attempts.api.serializers import (
     AttemptSerializer,
     EventSerializer,
     LastRunsSerializer,
+    NextSerializer,
     PrepareSerializer,
-    RunFieldSerializer,
     RunSerializer,
     SetupSerializer,
+    WallRowSerializer,
 )
-from judicum.server.attempts.models import Attempt, Event
+from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.queries import (
     attempt_for,
     course_attempts,
     last_good_runs,
     log_of,
+    newest_of_each,
+    next_waiting,
     setup_of,
-    teaches,
+    told_check,
     with_parts,
 )
 from judicum.server.attempts.states import State
+from judicum.server.attempts.visibility import Sight, sight_of
 from judicum.server.coupons.api.card import CheckSerializer
 from judicum.server.coupons.queries import assignment_for
 from judicum.server.coupons.setup import card_for, check_for, checklist_for
 from judicum.server.coupons.sheet import Heading, card_sheet
-from judicum.server.coupons.words import step_words
 from judicum.server.courses.models import STAFF
-from judicum.server.courses.queries import membership_of
+from judicum.server.courses.queries import membership_of, staff_of
+from judicum.words import setup as words
+
+NEWEST, MOST_OF_EACH = 4, 20
+"""Attempts of each student on the wall, and the most that may be asked for."""
 
 
 def shown(request: Request, attempt_id: int) -> Response:
     """The whole attempt as this person may see it."""
-    attempt = attempt_for(person(request), attempt_id)
+    user = person(request)
+    attempt = attempt_for(user, attempt_id)
     full = with_parts(Attempt.objects.filter(pk=attempt.pk), overlays=True).get()
-    return Response(AttemptSerializer(full, context={"teaches": teaches(person(request), attempt)}).data)
+    context = {"sight": sight_of(user, attempt), "units": units_of(user)}
+    return Response(AttemptSerializer(full, context=context).data)
+
+
+def course_sight(request: Request, course_id: int) -> Sight:
+    """How this person sees the attempts of a course."""
+    user = person(request)
+    return Sight(user, membership_of(user, course_id).role in STAFF)
 
 
 def run_in(request: Request) -> dict[str, object]:
@@ -71,7 +85,7 @@ def _number(request: Request, name: str) -> int | None:
 
 
 class CourseAttemptsView(ListAPIView[Attempt]):
-    """Attempts of a course, newest first; `state` may be given several times."""
+    """Attempts of a course, last changed first unless `oldest_first`; `state` may be given several times."""
 
     serializer_class = AttemptBriefSerializer
     queryset = Attempt.objects.none()
@@ -81,6 +95,7 @@ class CourseAttemptsView(ListAPIView[Attempt]):
             OpenApiParameter("student", OpenApiTypes.INT),
             OpenApiParameter("assignment", OpenApiTypes.INT),
             OpenApiParameter("state", OpenApiTypes.STR, many=True, enum=State.values),
+            OpenApiParameter("oldest_first", OpenApiTypes.BOOL),
         ]
     )
     def get(self, request: Request, *args: object, **kwargs: object) -> Response:
@@ -99,12 +114,13 @@ class CourseAttemptsView(ListAPIView[Attempt]):
             _number(self.request, "student"),
             states,
             _number(self.request, "assignment"),
+            self.request.query_params.get("oldest_first") == "true",
         )
 
     def get_serializer_context(self):  # type: ignore[no-untyped-def]
         context = dict(super().get_serializer_context())
         if not getattr(self, "swagger_fake_view", False):
-            context["teaches"] = membership_of(person(self.request), self.kwargs["course_id"]).role in STAFF
+            context["sight"] = course_sight(self.request, self.kwargs["course_id"])
         return context
 
 
@@ -131,7 +147,8 @@ class CheckRunView(APIView):
     @extend_schema(operation_id="run_check", request=RunSerializer, responses=CheckSerializer)
     def post(self, request: Request, attempt_id: int) -> Response:
         attempt = attempt_for(person(request), attempt_id)
-        return Response(CheckSerializer(check_for(attempt.assignment, run_in(request))).data)
+        found = check_for(attempt.assignment, run_in(request))
+        return Response(CheckSerializer(told_check(found, units_of(request.user))).data)
 
 
 class PreparationView(APIView):
@@ -160,7 +177,8 @@ class SetupView(APIView):
 
     @extend_schema(operation_id="setup_read", responses=SetupSerializer)
     def get(self, request: Request, attempt_id: int) -> Response:
-        return Response(SetupSerializer(setup_of(attempt_for(person(request), attempt_id))).data)
+        attempt = attempt_for(person(request), attempt_id)
+        return Response(SetupSerializer(setup_of(attempt, units_of(request.user))).data)
 
 
 class CardSheetView(APIView):
@@ -174,8 +192,9 @@ class CardSheetView(APIView):
             f"{goal.design.title}, attempt {attempt.number}",
             f"{goal.course.name} · {attempt.student.display_name} · due {goal.due_on:%d %b %Y}",
         )
-        steps = [step_words(step, goal.course.solvent) for step in checklist_for(goal)]
-        file = card_sheet(card_for(goal), steps, about)
+        units = units_of(request.user)
+        steps = [words.step(step, goal.course.solvent, units) for step in checklist_for(goal)]
+        file = card_sheet(card_for(goal), steps, about, units)
         name = f"card-{attempt.pk}.pdf"
         return HttpResponse(
             file, content_type="application/pdf", headers={"Content-Disposition": f'inline; filename="{name}"'}
@@ -193,21 +212,46 @@ class NextAttemptView(APIView):
         return response
 
 
-class EventsView(ListAPIView[Event]):
-    """All that happened to an attempt, oldest first."""
+class EventsView(APIView):
+    """All that happened to an attempt and that this person may see, oldest first."""
 
-    serializer_class = EventSerializer
-    queryset = Event.objects.none()
-
-    def get_queryset(self):  # type: ignore[no-untyped-def]
-        if getattr(self, "swagger_fake_view", False):
-            return Event.objects.none()
-        return log_of(attempt_for(person(self.request), self.kwargs["attempt_id"]))
+    @extend_schema(operation_id="attempt_events", responses=EventSerializer(many=True))
+    def get(self, request: Request, attempt_id: int) -> Response:
+        attempt = attempt_for(person(request), attempt_id)
+        shown = sight_of(person(request), attempt).events(log_of(attempt))
+        return Response(EventSerializer(shown, many=True).data)
 
 
-class RunFieldsView(APIView):
-    """The fields of a run with their units and limits."""
+class WallView(APIView):
+    """The newest measured attempts of every student of a course, for those who teach it."""
 
-    @extend_schema(operation_id="run_fields", responses=RunFieldSerializer(many=True))
-    def get(self, request: Request) -> Response:
-        return Response([asdict(field) for field in RUN_FIELDS])
+    @extend_schema(
+        operation_id="wall_read",
+        responses=WallRowSerializer(many=True),
+        parameters=[OpenApiParameter("count", OpenApiTypes.INT, description="Attempts of each, 1 to 20.")],
+    )
+    def get(self, request: Request, course_id: int) -> Response:
+        staff_of(person(request), course_id)
+        count = _number(request, "count") or NEWEST
+        if not 1 <= count <= MOST_OF_EACH:
+            raise InvalidValue("count", count, f"1 to {MOST_OF_EACH}")
+        rows = [
+            {"student": attempts[0].student, "attempts": attempts}
+            for _, group in groupby(newest_of_each(course_id, count), key=lambda a: a.student_id)
+            if (attempts := list(group))
+        ]
+        context = {"sight": course_sight(request, course_id)}
+        return Response(WallRowSerializer(rows, many=True, context=context).data)
+
+
+class NextView(APIView):
+    """Which attempt of a course is to be looked at next, for those who teach it."""
+
+    @extend_schema(
+        operation_id="next_read",
+        responses=NextSerializer,
+        parameters=[OpenApiParameter("but", OpenApiTypes.INT, description="The attempt one comes from.")],
+    )
+    def get(self, request: Request, course_id: int) -> Response:
+        staff_of(person(request), course_id)
+        return Response({"attempt": next_waiting(course_id, _number(request, "but"))})

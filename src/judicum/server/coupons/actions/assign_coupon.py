@@ -6,7 +6,10 @@ from datetime import date, datetime
 from django.db import transaction
 from django.utils import timezone
 
+from judicum.core.choices import CHOICES
 from judicum.core.errors import InvalidValue
+from judicum.core.fields import Fields
+from judicum.core.quantities import QUANTITIES
 from judicum.server.accounts.models import User
 from judicum.server.attempts.actions.open_attempt import open_attempt
 from judicum.server.coupons.models import Assignment
@@ -14,8 +17,7 @@ from judicum.server.coupons.queries import of_course
 from judicum.server.courses.models import Role
 from judicum.server.courses.queries import members, staff_of
 
-WIDTH_MM = (1.0, 20.0)
-IN_A_ROW = (1, 20)
+GIVEN = Fields("what is given", (QUANTITIES["target_width_mm"], QUANTITIES["good_in_a_row"], CHOICES["finish"]))
 
 
 @transaction.atomic
@@ -44,10 +46,7 @@ def assign_coupon(
     design = of_course(course_id).filter(pk=design_id).first()
     if design is None:
         raise InvalidValue("design", design_id, "a design of the library")
-    if not WIDTH_MM[0] <= target_width_mm <= WIDTH_MM[1]:
-        raise InvalidValue("target_width_mm", target_width_mm, f"{WIDTH_MM[0]:g} to {WIDTH_MM[1]:g} mm")
-    if not IN_A_ROW[0] <= good_in_a_row <= IN_A_ROW[1]:
-        raise InvalidValue("good_in_a_row", good_in_a_row, f"{IN_A_ROW[0]} to {IN_A_ROW[1]}")
+    GIVEN.check({"target_width_mm": target_width_mm, "good_in_a_row": good_in_a_row, "finish": finish})
     students = {m.user_id: m.user for m in members(course, Role.STUDENT)}
     wanted = list(students) if student_ids is None else list(dict.fromkeys(student_ids))
     unknown = [i for i in wanted if i not in students]

@@ -9,6 +9,8 @@ from django.db.models import Max
 from django.utils.text import slugify
 
 from judicum.core.errors import InvalidValue
+from judicum.core.fields import Fields
+from judicum.core.quantities import QUANTITIES
 from judicum.core.setup import plan_card, read_coupon
 from judicum.server.accounts.models import User
 from judicum.server.coupons.models import Design
@@ -18,7 +20,7 @@ from judicum.server.courses.queries import staff_of
 OWN_COLUMNS = ("metal", "joint", "thickness_mm", "position", "technique", "tube_od_mm", "target_width_mm", "finish")
 NOT_KEPT = ("gauge", "gauge_table", "form", "pedal_school", "start_school")
 """Gauge is kept as millimetres; form follows the joint; the schools are the course's."""
-LENGTH_MM = (20.0, 1000.0)
+LENGTH = Fields("a coupon", (QUANTITIES["length_mm"],))
 
 
 @dataclass(frozen=True)
@@ -51,8 +53,7 @@ def save_design(
     title = words.title.strip()
     if not title:
         raise InvalidValue("title", words.title, "a name of 1 to 80 characters")
-    if not LENGTH_MM[0] <= words.length_mm <= LENGTH_MM[1]:
-        raise InvalidValue("length_mm", words.length_mm, f"{LENGTH_MM[0]:g} to {LENGTH_MM[1]:g} mm")
+    LENGTH.check({"length_mm": words.length_mm})
     base = of_course(course_id).filter(pk=base_id).first() if base_id is not None else None
     if base_id is not None and base is None:
         raise InvalidValue("base", base_id, "a design of this course or of the library")

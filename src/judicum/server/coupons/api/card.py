@@ -132,5 +132,8 @@ class DeviationSerializer(serializers.Serializer[Any]):
 
 
 class CheckSerializer(serializers.Serializer[Any]):
+    """What of a run lies off the card; `besides` are codes of warnings that say more than the deviations."""
+
     deviations = DeviationSerializer(many=True)
     warnings = WarningSerializer(many=True)
+    besides = serializers.ListField(child=serializers.CharField())

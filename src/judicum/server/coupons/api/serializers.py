@@ -4,7 +4,7 @@ from typing import Any
 
 from rest_framework import serializers
 
-from judicum.server.coupons.models import Assignment, Design, Finish
+from judicum.server.coupons.models import FINISH, Assignment, Design
 
 
 class DesignSerializer(serializers.ModelSerializer[Design]):
@@ -47,7 +47,7 @@ class AssignSerializer(serializers.Serializer[Any]):
 
     design = serializers.IntegerField()
     target_width_mm = serializers.FloatField()
-    finish = serializers.ChoiceField(Finish.choices)
+    finish = serializers.ChoiceField(FINISH)
     good_in_a_row = serializers.IntegerField(default=3)
     due_on = serializers.DateField()
     students = serializers.ListField(child=serializers.IntegerField(), required=False, allow_null=True, max_length=500)
@@ -67,12 +67,3 @@ class SaveDesignSerializer(CouponSerializer):
     usual_faults = serializers.CharField(max_length=300, allow_blank=True, default="")
     length_mm = serializers.FloatField(default=90.0)
     base = serializers.IntegerField(required=False, allow_null=True)
-
-
-class BuilderChoicesSerializer(serializers.Serializer[Any]):
-    """What the builder offers: metals and gauges, and every choice by field."""
-
-    metals = serializers.ListField(child=serializers.CharField())
-    gauges = serializers.ListField(child=serializers.IntegerField())
-    gauge_tables = serializers.ListField(child=serializers.CharField())
-    choices = serializers.DictField(child=serializers.ListField(child=serializers.CharField()))

@@ -1,10 +1,9 @@
 from django.urls import path
 
-from judicum.server.coupons.api.views import AssignmentsView, BuilderChoicesView, DesignsView, PlanView
+from judicum.server.coupons.api.views import AssignmentsView, DesignsView, PlanView
 from judicum.server.coupons.api.workbench import PanelsView, PanelView
 
 urlpatterns = [
-    path("builder-choices", BuilderChoicesView.as_view()),
     path("courses/<int:course_id>/designs", DesignsView.as_view()),
     path("courses/<int:course_id>/plan", PlanView.as_view()),
     path("courses/<int:course_id>/assignments", AssignmentsView.as_view()),

@@ -7,18 +7,14 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from judicum.core.metals import METALS
 from judicum.core.setup import plan_card
-from judicum.core.setup.coupon import CHOICES
-from judicum.core.setup.gauge import TABLES_INCH
-from judicum.server.api.person import person
+from judicum.server.api.person import person, units_of
 from judicum.server.coupons.actions.assign_coupon import assign_coupon
 from judicum.server.coupons.actions.save_design import Words, save_design
 from judicum.server.coupons.api.card import CardSerializer
 from judicum.server.coupons.api.serializers import (
     AssignmentSerializer,
     AssignSerializer,
-    BuilderChoicesSerializer,
     CouponSerializer,
     DesignSerializer,
     SaveDesignSerializer,
@@ -27,6 +23,7 @@ from judicum.server.coupons.models import Assignment, Design
 from judicum.server.coupons.queries import assignments_for, designs_for
 from judicum.server.coupons.setup import schools_of
 from judicum.server.courses.queries import membership_of
+from judicum.words import setup as words
 
 
 class DesignsView(ListAPIView[Design]):
@@ -58,22 +55,8 @@ class PlanView(APIView):
         course = membership_of(person(request), course_id).course
         asked = CouponSerializer(data=request.data)
         asked.is_valid(raise_exception=True)
-        return Response(CardSerializer(plan_card({**schools_of(course), **asked.validated_data["coupon"]})).data)
-
-
-class BuilderChoicesView(APIView):
-    """What the builder offers to choose from."""
-
-    @extend_schema(operation_id="builder_choices", responses=BuilderChoicesSerializer)
-    def get(self, request: Request) -> Response:
-        return Response(
-            {
-                "metals": [*METALS, "304L+carbon"],
-                "gauges": list(TABLES_INCH["tube_wall"]),
-                "gauge_tables": list(TABLES_INCH),
-                "choices": CHOICES,
-            }
-        )
+        plan = plan_card({**schools_of(course), **asked.validated_data["coupon"]})
+        return Response(CardSerializer(words.card(plan, units_of(request.user))).data)
 
 
 class AssignmentsView(ListAPIView[Assignment]):

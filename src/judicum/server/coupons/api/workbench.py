@@ -9,20 +9,36 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from judicum.core.workbench import PANELS, compute
+from judicum.core.quantities import Quantity
+from judicum.core.workbench import PANELS, Input, compute
+from judicum.server.api.person import units_of
+from judicum.words.workbench import note
 
 
 class InputSerializer(serializers.Serializer[Any]):
-    """A figure or choice that goes in; limits and default in `unit`."""
+    """A figure or choice that goes in: its limits in SI, or its options by code with their words."""
 
     key = serializers.CharField()
-    quantity = serializers.CharField()
+    words = serializers.CharField()
+    kind = serializers.CharField()
     unit = serializers.CharField()
     default = serializers.CharField()
     low = serializers.FloatField(allow_null=True)
     high = serializers.FloatField(allow_null=True)
     step = serializers.FloatField()
-    choices = serializers.ListField(child=serializers.CharField())
+    options = serializers.DictField(child=serializers.CharField())
+
+
+def input_of(one: Input) -> dict[str, Any]:
+    """An input as the API tells it."""
+    spec = one.spec
+    if isinstance(spec, Quantity):
+        low, high = spec.sensible or (spec.low, spec.high)
+        figures = {"kind": spec.kind, "unit": spec.unit, "low": low, "high": high, "step": spec.step, "options": {}}
+    else:
+        options = {str(code): words for code, words in spec.options.items()}
+        figures = {"kind": "choice", "unit": "", "low": None, "high": None, "step": 1, "options": options}
+    return {"key": spec.key, "words": spec.words, "default": str(one.default), **figures}
 
 
 class PanelSerializer(serializers.Serializer[Any]):
@@ -53,7 +69,16 @@ class PanelsView(APIView):
 
     @extend_schema(operation_id="workbench_panels", responses=PanelSerializer(many=True))
     def get(self, request: Request) -> Response:
-        return Response([PanelSerializer(panel).data for panel in PANELS])
+        panels = [
+            {
+                "key": p.key,
+                "formula": p.formula,
+                "source": p.source,
+                "inputs": [input_of(i) for i in p.inputs],
+            }
+            for p in PANELS
+        ]
+        return Response(PanelSerializer(panels, many=True).data)
 
 
 class PanelView(APIView):
@@ -61,4 +86,6 @@ class PanelView(APIView):
 
     @extend_schema(operation_id="workbench_compute", responses=AnswerSerializer)
     def get(self, request: Request, panel: str) -> Response:
-        return Response(AnswerSerializer(asdict(compute(panel, request.query_params.dict()))).data)
+        found = compute(panel, request.query_params.dict())
+        notes = [note(n, units_of(request.user)) for n in found.notes]
+        return Response(AnswerSerializer({**asdict(found), "notes": notes}).data)

@@ -4,7 +4,7 @@ from typing import Any
 
 from rest_framework import serializers
 
-from judicum.core.setup import SCHOOLS
+from judicum.core.choices import SCHOOLS
 from judicum.server.accounts.api.serializers import PersonSerializer
 from judicum.server.courses.models import Course, Membership, Role
 
@@ -23,7 +23,7 @@ class SchoolsSerializer(serializers.ModelSerializer[Course]):
 
     class Meta:
         model = Course
-        fields = tuple(SCHOOLS)
+        fields = SCHOOLS
 
 
 class CourseSerializer(serializers.ModelSerializer[Course]):

@@ -13,7 +13,7 @@ from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.queries import held_as_staff
 from judicum.server.attempts.states import Step, advance
 from judicum.server.marking.models import Mark
-from judicum.server.marking.queries import newest_measurement
+from judicum.server.marking.queries import measurement_that_counts
 
 MOST_COMMENT = 4000
 MOST_NEXT = 300
@@ -48,7 +48,7 @@ def set_mark(
     mark_total = total(clean)
     advance(attempt, Step.MARK, user, at, scores=clean, total=mark_total)
     fields = {
-        "measurement": newest_measurement(attempt),
+        "measurement": measurement_that_counts(attempt),
         "scores": clean,
         "total": mark_total,
         "comment": comment,

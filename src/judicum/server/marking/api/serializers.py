@@ -39,10 +39,17 @@ class ReturnMarkSerializer(serializers.Serializer[Any]):
 
 
 class SuggestionSerializer(serializers.Serializer[Any]):
-    """What the figures suggest for one criterion, its weight in percent and the figures themselves."""
+    """What the figures suggest for one criterion, its weight in percent, and the figures behind it.
+
+    `because` is all of it in words, in the person's units; `counts` of fault kinds, `off` the keys off the card.
+    """
 
     criterion = serializers.CharField()
+    words = serializers.CharField()
     weight = serializers.FloatField()
     score = serializers.FloatField(allow_null=True)
     reason = serializers.CharField()
-    figures = serializers.DictField(child=serializers.JSONField())
+    because = serializers.CharField()
+    figures = serializers.DictField(child=serializers.FloatField(allow_null=True))
+    counts = serializers.DictField(child=serializers.IntegerField())
+    off = serializers.ListField(child=serializers.CharField())

@@ -7,13 +7,15 @@ from rest_framework.views import APIView
 
 from judicum.core.errors import NotAllowed
 from judicum.core.marking import CRITERIA
-from judicum.server.api.person import person
+from judicum.server.api.person import person, units_of
 from judicum.server.attempts.api.serializers import AttemptSerializer
 from judicum.server.attempts.api.views import shown
-from judicum.server.attempts.queries import attempt_for, teaches
+from judicum.server.attempts.queries import attempt_for
+from judicum.server.attempts.visibility import sight_of
 from judicum.server.marking.actions.mark_attempt import return_mark, set_mark
 from judicum.server.marking.api.serializers import ReturnMarkSerializer, SetMarkSerializer, SuggestionSerializer
 from judicum.server.marking.queries import suggestions
+from judicum.words.marking import because
 
 
 class SuggestionsView(APIView):
@@ -22,16 +24,21 @@ class SuggestionsView(APIView):
     @extend_schema(operation_id="mark_suggestions", responses=SuggestionSerializer(many=True))
     def get(self, request: Request, attempt_id: int) -> Response:
         attempt = attempt_for(person(request), attempt_id)
-        if not teaches(person(request), attempt):
+        if not sight_of(person(request), attempt).suggestions():
             raise NotAllowed("Only the course's instructor and assistants see suggestions.")
-        weights = {c.key: c.weight for c in CRITERIA}
+        lines = {c.key: c for c in CRITERIA}
+        units = units_of(request.user)
         rows = [
             {
                 "criterion": s.criterion,
-                "weight": weights[s.criterion],
+                "words": lines[s.criterion].words,
+                "weight": lines[s.criterion].weight,
                 "score": s.score,
                 "reason": s.reason,
+                "because": because(s, units),
                 "figures": s.figures,
+                "counts": s.counts,
+                "off": s.off,
             }
             for s in suggestions(attempt)
         ]

@@ -6,25 +6,28 @@ from typing import Any
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.errors import InvalidValue, WrongState
+from judicum.core.errors import EditConflict, InvalidValue, NotAllowed, WrongState
+from judicum.core.photo.report import Report
 from judicum.core.photo.steps import check_step
 from judicum.server.accounts.models import User
-from judicum.server.attempts.queries import held_as_staff
+from judicum.server.attempts.queries import held_as_staff, teaches
 from judicum.server.attempts.states import Step, advance
 from judicum.server.photos.models import Correction, Measurement
 from judicum.server.photos.queries import measurement_for
-from judicum.server.photos.storage import store_once
+from judicum.server.photos.storage import store_file
 
 MOST_STEPS = 500
 
 
-@transaction.atomic
 def correct_measurement(user: User, measurement_id: int, given: Mapping[str, Any]) -> Correction:
     """Add one step to a measurement's corrections; its figures, drawing and strip are made again from all of them.
 
+    The picture is decoded and the strip cut before any row is held; the row is then held only to write. Where somebody
+    else corrected the same measurement meanwhile, nothing is written.
+
     Raises:
-        InvalidValue: a step that does not fit. WrongState: nothing was measured, or by an engine that kept no trace.
-        NotFound, NotAllowed: not a course one teaches.
+        InvalidValues: a step that does not fit. WrongState: nothing was measured, or by an engine that kept no trace.
+        EditConflict: somebody else was faster. NotFound, NotAllowed: not a course one teaches.
     """
     # Only this and the worker need the measuring code.
     from judicum.core.photo.bead import Bead
@@ -33,19 +36,26 @@ def correct_measurement(user: User, measurement_id: int, given: Mapping[str, Any
     from judicum.core.photo.strip import cut_strip
 
     step = check_step(given)
-    mine = _held(user, measurement_id)
-    if mine.bead is None or mine.report is None:
+    seen = _taught(user, measurement_id)
+    if seen.bead is None or seen.report is None:
         raise WrongState("There is no traced bead to correct; have the photo measured again first.")
-    before = mine.corrections_in_force
+    before = seen.corrections_in_force
     if len(before) >= MOST_STEPS:
         raise InvalidValue("step", step["step"], f"at most {MOST_STEPS} corrections of one measurement")
-    report, bead = correct(mine.report, Bead.from_json(mine.bead), [*(c.step for c in before), step])
-    with mine.photo.picture.original.open("rb") as file:
-        strip = encode_jpeg(cut_strip(decode(file.read()), bead))
-    made = Correction(measurement=mine, step=step, report=report, overlay=bead.overlay(), by=user, at=timezone.now())
-    made.strip.name = store_once(f"strips/{mine.pk}-{mine.engine_version}-{mine.corrections.count() + 1}.jpg", strip)
-    made.save()
-    advance(held_as_staff(user, mine.photo.attempt_id), Step.CORRECT, user, made.at, measurement=mine.pk, change=step)
+    computed = Report.from_json(seen.report)
+    report, bead = correct(computed, Bead.from_json(seen.bead), [*(c.step for c in before), step])
+    with seen.photo.picture.original.open("rb") as file:
+        strip = store_file("strips", "jpg", encode_jpeg(cut_strip(decode(file.read()), bead)))
+    made = Correction(step=step, report=report.as_json(), overlay=bead.overlay(), by=user, at=timezone.now())
+    made.strip.name = strip
+    with transaction.atomic():
+        attempt = held_as_staff(user, seen.photo.attempt_id)
+        mine = _held(seen.pk)
+        if [c.pk for c in mine.corrections_in_force] != [c.pk for c in before]:
+            raise EditConflict("Somebody else corrected this bead in the meantime. Load it again and look first.")
+        made.measurement = mine
+        made.save()
+        advance(attempt, Step.CORRECT, user, made.at, measurement=mine.pk, change=step)
     return made
 
 
@@ -56,7 +66,9 @@ def undo_correction(user: User, measurement_id: int, every: bool = False) -> Mea
     Raises:
         WrongState: there is none. NotFound, NotAllowed: not a course one teaches.
     """
-    mine = _held(user, measurement_id)
+    seen = _taught(user, measurement_id)
+    attempt = held_as_staff(user, seen.photo.attempt_id)
+    mine = _held(seen.pk)
     standing = mine.corrections_in_force
     if not standing:
         raise WrongState("There is no correction to take back.")
@@ -64,20 +76,18 @@ def undo_correction(user: User, measurement_id: int, every: bool = False) -> Mea
     for one in standing if every else standing[-1:]:
         one.undone_by, one.undone_at = user, now
         one.save(update_fields=["undone_by", "undone_at"])
-        advance(
-            held_as_staff(user, mine.photo.attempt_id),
-            Step.CORRECT,
-            user,
-            now,
-            measurement=mine.pk,
-            change=one.step,
-            undone=True,
-        )
+        advance(attempt, Step.CORRECT, user, now, measurement=mine.pk, change=one.step, undone=True)
     return mine
 
 
-def _held(user: User, measurement_id: int) -> Measurement:
-    """The measurement with its row held, once the person is known to teach its course."""
+def _taught(user: User, measurement_id: int) -> Measurement:
+    """The measurement, once the person is known to teach its course; its row is not held."""
     seen = measurement_for(user, measurement_id)
-    held_as_staff(user, seen.photo.attempt_id)
-    return Measurement.objects.select_for_update(of=("self",)).select_related("photo__picture").get(pk=seen.pk)
+    if not teaches(user, seen.photo.attempt):
+        raise NotAllowed("Only the course's instructor and assistants may do this.")
+    return seen
+
+
+def _held(measurement_id: int) -> Measurement:
+    """The measurement with its row held until the transaction ends."""
+    return Measurement.objects.select_for_update(of=("self",)).select_related("photo__picture").get(pk=measurement_id)

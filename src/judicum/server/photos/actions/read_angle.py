@@ -4,7 +4,7 @@ from django.db import transaction
 
 from judicum.core.errors import InvalidValue, NotAllowed, WrongState
 from judicum.core.photo.pose import Ends, torch_angle
-from judicum.core.setup import RUN_FIELDS, check_run
+from judicum.core.setup import RUN, check_run
 from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Run
 from judicum.server.attempts.queries import held, teaches
@@ -33,7 +33,7 @@ def read_angle(user: User, photo_id: int, which: str, torch: Ends, reference: En
     run = Run.objects.filter(attempt=attempt, number=run_number).first()
     if run is None:
         raise InvalidValue("run", run_number, "a run that was logged; log it before its angle")
-    check_run({field.key: getattr(run, field.key) for field in RUN_FIELDS} | {key: angle})
+    check_run({key: getattr(run, key) for key in RUN.keys} | {key: angle})
     advance(attempt, Step.READ_ANGLE, user, run=run_number, changed={key: [getattr(run, key), angle]}, photo=photo.pk)
     setattr(run, key, angle)
     run.measured = sorted({*run.measured, key})

@@ -1,6 +1,7 @@
 """Receiving a file piece by piece, so that a lost connection loses nothing already sent."""
 
 import os
+from datetime import datetime, timedelta
 from pathlib import Path
 from uuid import UUID
 
@@ -16,6 +17,8 @@ from judicum.server.photos.models import PhotoKind, Upload
 from judicum.server.photos.queries import upload_for
 
 MAX_PIECE = 4 * 1024 * 1024
+ABANDONED = timedelta(days=2)
+"""A phone that has not gone on with an upload for so long has given it up."""
 
 
 class OffsetConflict(WrongState):
@@ -85,3 +88,21 @@ def _part(upload: Upload) -> Path:
     folder = Path(settings.UPLOAD_DIR)
     folder.mkdir(parents=True, exist_ok=True)
     return folder / f"{upload.pk}.part"
+
+
+def clear_abandoned(now: datetime) -> int:
+    """Remove uploads that nobody went on with for ABANDONED, their part files, and part files without an upload.
+
+    Returns how many uploads went. One that has become a photo is only a row and goes too.
+    """
+    old = Upload.objects.filter(started_at__lt=now - ABANDONED)
+    gone = [str(pk) for pk in old.values_list("pk", flat=True)]
+    old.delete()
+    for pk in gone:
+        (Path(settings.UPLOAD_DIR) / f"{pk}.part").unlink(missing_ok=True)
+    known = {str(pk) for pk in Upload.objects.values_list("pk", flat=True)}
+    folder = Path(settings.UPLOAD_DIR)
+    for part in folder.glob("*.part") if folder.exists() else ():
+        if part.stem not in known and part.stat().st_mtime < (now - ABANDONED).timestamp():
+            part.unlink(missing_ok=True)
+    return len(gone)

@@ -1,6 +1,5 @@
 """What people do by hand to photos: look before sending, correct, set a scale, read an angle."""
 
-from dataclasses import asdict
 from typing import cast
 
 import cv2
@@ -26,6 +25,7 @@ from judicum.server.photos.api.serializers import (
     StepSerializer,
 )
 from judicum.server.photos.queries import measurement_for, photo_for
+from judicum.words.photo import look
 
 MOST_LOOKED_AT = 3 * 1024 * 1024
 LOOKED_AT_PX = 1600
@@ -66,7 +66,8 @@ class PhotoLookView(APIView):
         if (down := LOOKED_AT_PX / own) < 1:
             picture = cv2.resize(picture, None, fx=down, fy=down, interpolation=cv2.INTER_AREA)
         seen = look_over(picture, int(asked or own) / max(picture.shape[:2]))
-        return Response(SeenSerializer([asdict(s) for s in seen], many=True).data)
+        told = [{"code": s.code, "message": look(s.code, s.figures)} for s in seen]
+        return Response(SeenSerializer(told, many=True).data)
 
 
 class CorrectionsView(APIView):

@@ -2,16 +2,30 @@
 
 from typing import Any
 
+from drf_spectacular.extensions import OpenApiSerializerFieldExtension
 from drf_spectacular.utils import extend_schema_field
 from rest_framework import serializers
 
-from judicum.core.photo.fault_kinds import FAULT_KINDS
 from judicum.core.photo.pose import ANGLES
+from judicum.core.photo.report import Report
 from judicum.core.photo.steps import STEPS
 from judicum.core.photo.strip_frame import HALF_HEIGHT_MM, OVERHANG_MM
 from judicum.server.accounts.api.serializers import PersonSerializer
-from judicum.server.photos.api.report import OverlaySerializer, ReportSerializer
-from judicum.server.photos.models import Correction, Measurement, Photo, Upload
+from judicum.server.photos.api.report import OverlaySerializer
+from judicum.server.photos.models import FAULTS, Correction, Measurement, Photo, Upload
+
+
+class ReportField(serializers.JSONField):
+    """A measurement's report as it is stored; described by the core's own structure."""
+
+
+class ReportFieldSchema(OpenApiSerializerFieldExtension):  # type: ignore[no-untyped-call]
+    """The report in the OpenAPI file: the pydantic structure's own description."""
+
+    target_class = ReportField
+
+    def map_serializer_field(self, auto_schema: Any, direction: Any) -> dict[str, Any]:
+        return {"allOf": [auto_schema.resolve_serializer(Report, direction).ref], "nullable": True}
 
 
 class StripSerializer(serializers.Serializer[Any]):
@@ -108,7 +122,7 @@ class StepSerializer(serializers.Serializer[Any]):
     step = serializers.ChoiceField(choices=list(STEPS))
     side = serializers.ChoiceField(choices=["left", "right"], required=False)
     end = serializers.ChoiceField(choices=["start", "end"], required=False)
-    kind = serializers.ChoiceField(choices=list(FAULT_KINDS), required=False)
+    kind = serializers.ChoiceField(choices=FAULTS, required=False)
     s_mm = serializers.FloatField(required=False)
     n_mm = serializers.FloatField(required=False)
     size_mm = serializers.FloatField(required=False)
@@ -148,11 +162,11 @@ class MeasurementSerializer(MeasurementBriefSerializer):
             "scale_set_by",
         )
 
-    @extend_schema_field(ReportSerializer(allow_null=True))
+    @extend_schema_field(ReportField)
     def get_report(self, m: Measurement) -> Any:
         return m.result
 
-    @extend_schema_field(ReportSerializer(allow_null=True))
+    @extend_schema_field(ReportField)
     def get_computed(self, m: Measurement) -> Any:
         return m.report if m.corrections_in_force else None
 

@@ -8,20 +8,11 @@ from judicum.server.accounts.api.serializers import PersonSerializer
 from judicum.server.attempts.api.serializers import AttemptBriefSerializer, GoalSerializer
 
 
-class BandsSerializer(serializers.Serializer[Any]):
-    width_cv_good = serializers.FloatField()
-    width_cv_accepted = serializers.FloatField()
-    pitch_cv_good = serializers.FloatField()
-    pitch_cv_accepted = serializers.FloatField()
-    tint_level_accepted = serializers.IntegerField()
-
-
 class SeriesSerializer(serializers.Serializer[Any]):
     """Attempts at one coupon, oldest first; trends are changes per attempt."""
 
     assignment = GoalSerializer()
     attempts = AttemptBriefSerializer(many=True)
-    bands = BandsSerializer()
     width_cv_trend = serializers.FloatField(allow_null=True)
     pitch_cv_trend = serializers.FloatField(allow_null=True)
     good_in_a_row = serializers.IntegerField()

@@ -1,0 +1,46 @@
+"""The joints of practice coupons: one record each, with all that depends on the joint.
+
+A new joint needs its record here and its drawing in web/src/ui/section-shapes.ts (docs/extending.md).
+"""
+
+from dataclasses import dataclass
+
+
+@dataclass(frozen=True)
+class Joint:
+    """One joint.
+
+    `current` is its current over a flat butt's; `work_deg` the usual work angle, degrees; `crown` the filler it
+    takes over a flat butt's. `fillet` joints are filled by their leg. On `tube` the wall counts and the bore
+    can be purged; `root_shows` where the root is the tube's inside, so that it is purged unless a course says
+    otherwise. `long_preflow` where air lingers in a corner or bore. `always_purged` whatever the course's school.
+    """
+
+    key: str
+    words: str
+    current: float
+    work_deg: int
+    fillet: bool = False
+    tube: bool = False
+    root_shows: bool = False
+    long_preflow: bool = False
+    crown: float = 1.0
+    fit_up: bool = True
+    always_purged: bool = False
+
+
+_TABLE = (
+    Joint("bead_on_plate", "bead on plate", 1.0, 90, fit_up=False),
+    Joint("butt", "square butt", 1.0, 90),
+    Joint("lap", "lap", 1.10, 60, fillet=True),
+    Joint("tee", "tee fillet", 1.21, 45, fillet=True),
+    Joint("outside_corner", "outside corner", 0.92, 90, long_preflow=True, crown=1.6),
+    Joint("edge", "edge", 0.80, 90),
+    Joint("tube_butt", "tube butt", 0.99, 90, tube=True, root_shows=True, long_preflow=True),
+    Joint("tube_sleeve", "tube sleeve", 1.0, 45, fillet=True, tube=True),
+    Joint("tube_sleeve_bend", "sleeve on a bend", 0.94, 45, fillet=True, tube=True),
+    Joint("tube_flange", "tube to flange", 1.08, 45, fillet=True, tube=True),
+    Joint("socket", "socket", 1.15, 45, fillet=True, tube=True),
+    Joint("turntable", "turntable tube", 0.95, 90, tube=True, root_shows=True, long_preflow=True, always_purged=True),
+)
+JOINTS: dict[str, Joint] = {joint.key: joint for joint in _TABLE}

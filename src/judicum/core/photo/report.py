@@ -1,0 +1,133 @@
+"""What one photo gave, as a typed structure: the contract's keys, with one way to JSON and one way back (pydantic).
+
+Figures in mm, degrees, plain ratios; what is not known is None. A refused photo has `refusal` and None for what could
+not be had; its sentence is put in by whoever tells a person (`judicum.words.photo`).
+"""
+
+from typing import Any
+
+from pydantic import BaseModel, ConfigDict, SerializerFunctionWrapHandler, model_serializer
+
+Point = list[float]
+"""[x, y]."""
+
+
+class Part(BaseModel):
+    """One part of a report; what an older engine wrote beside it is passed over."""
+
+    model_config = ConfigDict(frozen=True, extra="ignore")
+
+
+class Refusal(Part):
+    """Why a photo was not measured: code, the figures behind it and, once it is told, the sentence."""
+
+    code: str
+    message: str = ""
+
+
+class ScaleRead(Part):
+    source: str
+    mm_per_px: float
+    residual_mm: float | None
+    tilt_deg: float | None
+
+
+class Quality(Part):
+    sharpness: float | None
+    clipped_share: float | None
+    warnings: list[str]
+
+
+class WidthFigures(Part):
+    mean: float
+    sd: float
+    cv: float
+    min: float
+    max: float
+    uncertainty: float
+
+
+class Sides(Part):
+    left: float
+    right: float
+
+
+class BeadFigures(Part):
+    start_mm: Point
+    end_mm: Point
+    length_mm: float
+    width_mm: WidthFigures
+    straightness_mm: float
+    toe_waviness_mm: Sides
+
+
+class Profile(Part):
+    s_mm: list[float]
+    width_mm: list[float]
+    centre_mm: list[Point]
+
+
+class RippleFigures(Part):
+    count: int
+    pitch_mm: float
+    cv: float | None
+    positions_mm: list[float]
+    lapses_mm: list[float]
+
+
+class Level(Part):
+    level: int
+    name: str
+
+
+class TintFigures(Part):
+    bead: Level
+    haz: Level
+    width_mm: Sides
+    along: list[int]
+    share: dict[str, float]
+
+
+class Defect(Part):
+    """A fault; `pinhole` is said of craters only and left out elsewhere."""
+
+    kind: str
+    s_mm: float
+    n_mm: float
+    x_mm: float
+    y_mm: float
+    size_mm: float
+    confidence: float
+    pinhole: bool | None = None
+
+    @model_serializer(mode="wrap")
+    def _without_nothing(self, handler: SerializerFunctionWrapHandler) -> dict[str, Any]:
+        told: dict[str, Any] = handler(self)
+        return told if told["pinhole"] is not None else {k: v for k, v in told.items() if k != "pinhole"}
+
+
+class Report(Part):
+    """What one photo gave; every part but `photo` may be None."""
+
+    photo: str = ""
+    refusal: Refusal | None = None
+    scale: ScaleRead | None = None
+    quality: Quality | None = None
+    bead: BeadFigures | None = None
+    profile: Profile | None = None
+    ripple: RippleFigures | None = None
+    tint: TintFigures | None = None
+    defects: list[Defect] | None = None
+
+    def as_json(self) -> dict[str, Any]:
+        """The contract's JSON values."""
+        return self.model_dump()
+
+    @classmethod
+    def from_json(cls, given: dict[str, Any]) -> "Report":
+        """The report of JSON values, also of those an older engine wrote."""
+        return cls.model_validate(given)
+
+    def but(self, **parts: Any) -> "Report":
+        """The same report with some parts put in their place."""
+        return self.model_copy(update=parts)

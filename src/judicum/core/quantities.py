@@ -1,0 +1,98 @@
+"""Every figure a person types or reads: its unit, what may be typed, how far one tap goes, what it is called.
+
+One table. The columns of a run, every check of input, the card, steppers, forms, the page's limits and
+docs/quantities.md all read it. `low` to `high` is what makes sense at all, not what is good practice.
+"""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from judicum.core.errors import Limits
+
+Kind = Literal["length", "flow", "speed", "current", "time", "angle", "count", "share", "rate", "plain"]
+"""How a figure is shown: lengths, flows and speeds change with the person's units, the others do not."""
+
+
+@dataclass(frozen=True)
+class Quantity:
+    """One figure by its key, which ends in the SI unit.
+
+    `low` to `high` may be typed; `sensible` (None: the same) is narrower where a figure outside of it must be
+    explained by another unit, or is refused. `step` is one tap of a stepper. `whole` figures have no fraction.
+    """
+
+    key: str
+    words: str
+    kind: Kind
+    unit: str
+    low: float
+    high: float
+    step: float = 1.0
+    whole: bool = False
+    sensible: tuple[float, float] | None = None
+
+    @property
+    def limits(self) -> Limits:
+        """What may be typed, for an error message."""
+        return Limits(self.low, self.high, self.kind, self.unit, self.whole)
+
+    @property
+    def makes_sense(self) -> Limits:
+        """What makes sense in this unit."""
+        low, high = self.sensible or (self.low, self.high)
+        return Limits(low, high, self.kind, self.unit, self.whole)
+
+    def sensible_at(self, value: float) -> bool:
+        """Whether a figure makes sense in this unit."""
+        low, high = self.sensible or (self.low, self.high)
+        return low <= value <= high
+
+
+def _amps(key: str, words: str, low: float = 1) -> Quantity:
+    # From the least that holds an arc to the most any practice machine gives.
+    return Quantity(key, words, "current", "A", low, 1000)
+
+
+_TABLE = (
+    _amps("current_a", "Current at the arc"),
+    _amps("machine_a", "Set on the machine"),
+    _amps("start_current_a", "Start current"),
+    _amps("peak_a", "Pulse peak"),
+    _amps("background_a", "Pulse background", 0),
+    Quantity("on_share", "Pulse share on", "share", "", 0.01, 0.99, 0.05),
+    Quantity("per_second", "Pulses a second", "rate", "1/s", 0.1, 5000, 0.1),
+    Quantity("cup", "Cup number", "count", "", 3, 24),
+    Quantity("gas_l_min", "Gas flow", "flow", "L/min", 0.01, 4000, 0.5, sensible=(1, 60)),
+    Quantity("gas_cfh", "Gas flow", "plain", "CFH", 0.01, 8500, 1, sensible=(2, 127)),
+    Quantity("purge_l_min", "Purge flow", "flow", "L/min", 0.2, 60, 0.5),
+    Quantity("purge_wait_s", "Purge wait", "time", "s", 0, 7200, 5),
+    Quantity("stickout_mm", "Stick-out", "length", "mm", 0, 60),
+    Quantity("arc_length_mm", "Arc length", "length", "mm", 0, 20, 0.5),
+    Quantity("electrode_mm", "Electrode diameter", "length", "mm", 0.5, 6.4, 0.4),
+    Quantity("filler_mm", "Filler diameter", "length", "mm", 0.5, 6.4, 0.2),
+    Quantity("preflow_s", "Pre-flow", "time", "s", 0, 60, 0.1),
+    Quantity("downslope_s", "Down-slope", "time", "s", 0, 60, 0.5),
+    Quantity("postflow_s", "Post-flow", "time", "s", 0, 120),
+    Quantity("work_angle_deg", "Work angle", "angle", "°", 0, 180, 5),
+    Quantity("travel_angle_deg", "Travel angle (push)", "angle", "°", -45, 90, 5),
+    Quantity("filler_angle_deg", "Filler angle", "angle", "°", 0, 90, 5),
+    Quantity("travel_mm_s", "Travel speed", "speed", "mm/s", 0.05, 50, 0.1),
+    Quantity("dab_pitch_mm", "Dab pitch", "length", "mm", 0.2, 20, 0.1),
+    Quantity("dabs_per_s", "Dabs a second", "rate", "1/s", 0.05, 10, 0.1),
+    Quantity("arc_s", "Arc time", "time", "s", 0.5, 3600),
+    Quantity("dabs", "Dabs counted", "count", "", 0, 2000, whole=True),
+    Quantity("pass_number", "Pass", "count", "", 1, 30, whole=True),
+    Quantity("pass", "Pass", "count", "", 1, 30, whole=True),
+    Quantity("restart_mm", "Restart at", "length", "mm", 0, 2000, 0.5),
+    Quantity("thickness_mm", "Thickness", "length", "mm", 0.01, 300, 0.1, sensible=(0.2, 25)),
+    Quantity("second_thickness_mm", "Other part's thickness", "length", "mm", 0.2, 50, 0.1),
+    Quantity("tube_od_mm", "Tube outside diameter", "length", "mm", 4, 1000, 0.1),
+    Quantity("bore_length_mm", "Bore length", "length", "mm", 10, 20000, 10),
+    Quantity("bore_mm", "Bore", "length", "mm", 3, 1000),
+    Quantity("target_width_mm", "Bead width", "length", "mm", 1, 25, 0.1),
+    Quantity("leg_mm", "Fillet leg", "length", "mm", 0.5, 20, 0.1),
+    Quantity("length_mm", "Length", "length", "mm", 5, 5000, 5),
+    Quantity("gauge", "Gauge", "count", "", 10, 24, whole=True),
+    Quantity("good_in_a_row", "Good ones in a row", "count", "", 1, 20, whole=True),
+)
+QUANTITIES: dict[str, Quantity] = {quantity.key: quantity for quantity in _TABLE}

@@ -1,0 +1,80 @@
+"""What a person may see of an attempt, and what they may do with it now: the only place that decides either.
+
+Those who teach the course see all of it. The student sees no trace of a mark before it is returned: not the score,
+the words or the marker, nor that one was set.
+"""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+
+from judicum.server.accounts.models import User
+from judicum.server.attempts.models import Attempt, Event
+from judicum.server.attempts.states import State, Step, allowed
+from judicum.server.marking.models import Mark
+
+STUDENTS_STEPS = (Step.PREPARE, Step.LOG, Step.ADD_PHOTO, Step.ADD_VIEW, Step.READ_ANGLE)
+STAFF_STEPS = (Step.READ_ANGLE, Step.CORRECT, Step.MARK, Step.RETURN)
+
+
+@dataclass(frozen=True)
+class Sight:
+    """One person's view of the attempts of one course."""
+
+    user: User
+    teaches: bool
+
+    def mark(self, attempt: Attempt) -> Mark | None:
+        """The mark, where this person may see it."""
+        mark: Mark | None = getattr(attempt, "mark", None)
+        return mark if mark is not None and (self.teaches or mark.returned_at is not None) else None
+
+    def state(self, attempt: Attempt) -> str:
+        """The state as this person sees it: a mark that is not returned leaves the attempt waiting for one."""
+        if self.teaches or attempt.state != State.MARKED:
+            return attempt.state
+        return State.MEASURED.value
+
+    def suggestions(self) -> bool:
+        """Whether this person sees what the figures suggest."""
+        return self.teaches
+
+    def events(self, events: Iterable[Event]) -> list[Event]:
+        """The log as this person may read it; `events` oldest first.
+
+        To the student a mark appears with its return: the last one set before it, and none in between.
+        """
+        every = list(events)
+        if self.teaches:
+            return every
+        shown: list[Event] = []
+        marked: Event | None = None
+        for event in every:
+            if event.kind == Step.MARK:
+                marked = event
+                continue
+            if event.kind == Step.RETURN and marked is not None:
+                shown.append(marked)
+                marked = None
+            shown.append(self._unmarked(event))
+        return shown
+
+    @staticmethod
+    def _unmarked(event: Event) -> Event:
+        """The same event without telling that a mark was there when it happened."""
+        if event.kind != Step.RETURN:
+            hidden = {k: State.MEASURED.value for k in ("from", "to") if event.data.get(k) == State.MARKED}
+            event.data = {**event.data, **hidden}
+        return event
+
+    def may(self, attempt: Attempt) -> list[str]:
+        """The steps this person may take now."""
+        mine = attempt.student_id == self.user.pk
+        steps = [*(STUDENTS_STEPS if mine else ()), *(STAFF_STEPS if self.teaches else ())]
+        return [step.value for step in dict.fromkeys(steps) if allowed(attempt, step)]
+
+
+def sight_of(user: User, attempt: Attempt) -> Sight:
+    """This person's view of one attempt."""
+    from judicum.server.attempts.queries import teaches
+
+    return Sight(user, teaches(user, attempt))

@@ -1,0 +1,142 @@
+"""Teaches a network from drawings and writes its weights: `python -m judicum.teach.train where|close -o FILE.onnx`.
+
+Needs PyTorch and onnx (development packages). Drawing goes on in a process of its own and keeps renewing a pool
+that batches are taken from, mirrored and turned about, so that no picture is seen often.
+"""
+
+import argparse
+import time
+from multiprocessing import Process, shared_memory
+from pathlib import Path
+
+import numpy as np
+import torch
+from torch import nn
+
+from judicum.teach.drawings import EXTRAS, FACE, HOLE, draw
+from judicum.teach.net import Net
+
+SHAPE = (160, 288)
+POOL = 1600
+BATCH = 12
+KINDS = {"where": (5.0, 90.0), "close": (10.0, 7.0)}
+"""Pixels a millimetre and greatest turn of the bead, degrees."""
+SURFACES = HOLE + 1
+
+
+def _pools(names: list[str] | None) -> tuple[list[shared_memory.SharedMemory], list[np.ndarray]]:
+    sizes = [(POOL, *SHAPE, 3), (POOL, *SHAPE), (POOL, EXTRAS, *SHAPE)]
+    made = [
+        shared_memory.SharedMemory(
+            create=names is None, name=None if names is None else names[k], size=int(np.prod(size))
+        )
+        for k, size in enumerate(sizes)
+    ]
+    return made, [np.ndarray(size, np.uint8, m.buf) for size, m in zip(sizes, made, strict=True)]
+
+
+def _keep_drawing(names: list[str], kind: str, seed: int) -> None:
+    made, (pictures, surfaces, extras) = _pools(names)
+    density, turn = KINDS[kind]
+    k = 0
+    while made:
+        rng = np.random.default_rng((seed, k))
+        drawing = draw(rng, SHAPE, density * float(np.exp(rng.normal(0, 0.12))), turn)
+        pictures[k % POOL], surfaces[k % POOL] = drawing.picture, drawing.surface
+        extras[k % POOL] = np.clip(drawing.extras * 255, 0, 255)
+        surfaces[k % POOL, 0, 0] |= 128  # filled
+        k += 1
+
+
+def _batch(rng: np.random.Generator, pools: list[np.ndarray], filled: int) -> list[torch.Tensor]:
+    at = rng.integers(0, filled, BATCH)
+    picture = torch.from_numpy(pools[0][at]).permute(0, 3, 1, 2).float() / 255
+    surface = torch.from_numpy(pools[1][at] & 127).long()
+    extras = torch.from_numpy(pools[2][at]).float() / 255
+    for axis in (1, 2):
+        if rng.random() < 0.5:
+            picture, surface, extras = picture.flip(axis + 1), surface.flip(axis), extras.flip(axis + 1)
+    light = torch.from_numpy(np.exp(rng.normal(0, 0.18, (BATCH, 1, 1, 1)))).float()
+    return [(picture**light).clamp(0, 1), surface, extras]
+
+
+def loss_of(out: torch.Tensor, surface: torch.Tensor, extras: torch.Tensor) -> torch.Tensor:
+    """Cross entropy of the surfaces, and of fronts and faults on the bead."""
+    weights = torch.tensor([1.0, 1.0, 2.0, 2.5, 3.0])
+    told = nn.functional.cross_entropy(out[:, :SURFACES], surface, weight=weights)
+    score = out[:, SURFACES : SURFACES + 1].sigmoid(), extras[:, :1]
+    bead = (surface >= FACE).float()
+    # Overlap of the bead as a whole: thin beads count as much as wide ones.
+    share = out[:, :SURFACES].softmax(1)[:, FACE:].sum(1)
+    overlap = 1 - (2 * (share * bead).sum((1, 2)) + 30) / (share.sum((1, 2)) + bead.sum((1, 2)) + 30)
+    total = told + 0.5 * overlap.mean()
+    if out.shape[1] > SURFACES:
+        weight = 1 + 4 * extras
+        weight[:, :-1] *= 0.1 + 0.9 * bead[:, None]
+        more = nn.functional.binary_cross_entropy_with_logits(
+            out[:, SURFACES:], extras, weight=weight, reduction="none"
+        )
+        total = total + 2.0 * more.mean((0, 2, 3)).sum() + 0.0 * score[0].mean()
+    return total
+
+
+def main() -> None:
+    asked = argparse.ArgumentParser(description=__doc__)
+    asked.add_argument("kind", choices=KINDS)
+    asked.add_argument("-o", "--output", type=Path, required=True)
+    asked.add_argument("--minutes", type=float, default=60)
+    asked.add_argument("--seed", type=int, default=1)
+    asked.add_argument("--from", dest="start", type=Path, help="weights (.pt) to go on from")
+    asked.add_argument("--rate", type=float, default=3e-3)
+    given = asked.parse_args()
+    torch.set_num_threads(1)
+    torch.manual_seed(given.seed)
+    made, pools = _pools(None)
+    drawing = Process(target=_keep_drawing, args=([m.name for m in made], given.kind, given.seed), daemon=True)
+    drawing.start()
+    net = Net(SURFACES + (EXTRAS if given.kind == "close" else 0))
+    if given.start:
+        net.load_state_dict(torch.load(given.start))
+    best = torch.optim.AdamW(net.parameters(), lr=given.rate, weight_decay=1e-4)
+    rng = np.random.default_rng(given.seed)
+    began, step, mean = time.time(), 0, 0.0
+    while (used := (time.time() - began) / (60 * given.minutes)) < 1:
+        filled = int((pools[1][:, 0, 0] >= 128).sum())
+        if filled < 4 * BATCH:
+            time.sleep(1)
+            continue
+        for group in best.param_groups:
+            group["lr"] = given.rate * min(1, step / 200 + 0.05) * (0.02 + 0.98 * 0.5 * (1 + np.cos(np.pi * used)))
+        picture, surface, extras = _batch(rng, pools, filled)
+        loss = loss_of(net(picture), surface, extras)
+        best.zero_grad()
+        loss.backward()
+        nn.utils.clip_grad_norm_(net.parameters(), 2.0)
+        best.step()
+        mean = 0.98 * mean + 0.02 * loss.item() if step else loss.item()
+        step += 1
+        if step % 50 == 0:
+            print(f"{step} steps, {filled} drawn, loss {mean:.4f}, {60 * given.minutes * used:.0f} s", flush=True)
+        if step % 1000 == 0:
+            save(net, given.output)
+    save(net, given.output)
+    drawing.terminate()
+    for m in made:
+        m.close()
+        m.unlink()
+
+
+def save(net: Net, path: Path) -> None:
+    """Weights as .pt to go on from, and as ONNX for any rows and columns that are multiples of 16."""
+    torch.save(net.state_dict(), path.with_suffix(".pt"))
+    net.eval()
+    sizes = {0: "batch", 2: "rows", 3: "columns"}
+    torch.onnx.export(
+        net, (torch.zeros(1, 3, 64, 96),), path, input_names=["picture"], output_names=["scores"],
+        dynamic_axes={"picture": sizes, "scores": sizes}, opset_version=17, dynamo=False,
+    )  # fmt: skip
+    net.train()
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,22 @@
+"""States, photos and groups of the log in words."""
+
+STATES = {
+    "assigned": "to weld",
+    "logged": "logged",
+    "photographed": "photo sent",
+    "measured": "waits for a mark",
+    "marked": "marked, not returned",
+    "returned": "returned",
+}
+VIEWS = {"bead": "Bead", "back": "Back side", "setup": "Setup at the machine", "torch": "Torch in place"}
+GROUPS = {
+    "set": "Set on the machine",
+    "tools": "Wire, electrode, torch",
+    "pulse": "Pulse",
+    "purge": "Purge",
+    "hands": "How it was welded",
+    "noticed": "What was noticed",
+    "note": "Note",
+}
+"""Groups of `judicum.core.setup.run.GROUPS`."""
+SEVERE = {"stop": "stop", "warn": "look again", "note": "mind"}

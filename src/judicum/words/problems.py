@@ -1,0 +1,19 @@
+"""What was refused, in the person's units."""
+
+from judicum.core.errors import InvalidValue
+from judicum.words.units import Units, limits, told
+
+
+def allowed(problem: InvalidValue, units: Units) -> str:
+    """What is allowed in a field."""
+    return limits(problem.limits, units) if problem.limits else problem.allowed
+
+
+def given(problem: InvalidValue, units: Units) -> str | None:
+    """What was given: a figure in the person's units where it is one."""
+    value = problem.given
+    if value is None:
+        return None
+    if problem.limits and isinstance(value, (int, float)) and not isinstance(value, bool) and abs(value) < 1e9:
+        return told(value, problem.limits.kind, units)
+    return str(value)[:200]

@@ -1,0 +1,79 @@
+"""Every limit, choice, band and word that the page needs, from the core's tables: `python -m judicum.words.vocabulary`
+prints the TypeScript file that the page imports (web/src/api/vocabulary.ts); the test command fails where it drifted."""
+
+import json
+from typing import Any
+
+from judicum.core.acceptance import BANDS, CARD_WIDTH_SHARE, LAPSE_LONG, LAPSE_SHORT
+from judicum.core.choices import CHOICES, FINISH_LEVEL, SCHOOLS
+from judicum.core.fields import Flag, Several, Spec, Text
+from judicum.core.joints import JOINTS
+from judicum.core.marking import CRITERIA, PASS_MARK
+from judicum.core.photo.fault_kinds import FAULT_KINDS
+from judicum.core.photo.film import tint_levels
+from judicum.core.photo.steps import REACH_MM
+from judicum.core.quantities import QUANTITIES, Quantity
+from judicum.core.setup.gauge import TABLES_INCH
+from judicum.core.setup.run import GROUPS, RUN
+from judicum.words.attempts import GROUPS as GROUP_WORDS
+from judicum.words.attempts import STATES, VIEWS
+
+
+def vocabulary() -> dict[str, Any]:
+    """All of it as JSON values, SI."""
+    return {
+        "quantities": {key: _quantity(q) for key, q in QUANTITIES.items()},
+        "choices": {
+            key: {"words": c.words, "options": {str(k): v for k, v in c.options.items()}, "why": dict(c.why or {})}
+            for key, c in CHOICES.items()
+        },
+        "schools": list(SCHOOLS),
+        "runGroups": [
+            {"key": key, "words": GROUP_WORDS[key], "fields": [_field(spec) for spec in specs]}
+            for key, specs in GROUPS.items()
+        ],
+        "gauges": list(TABLES_INCH["tube_wall"]),
+        "joints": {key: {"words": j.words, "tube": j.tube, "fillet": j.fillet} for key, j in JOINTS.items()},
+        "tint": [{"name": level["name"], "colour": level["srgb"]} for level in tint_levels()],
+        "faults": {key: {"words": f.words, "long": f.long} for key, f in FAULT_KINDS.items()},
+        "criteria": {c.key: c.words for c in CRITERIA},
+        "bands": {key: {"good": b.good, "accepted": b.accepted} for key, b in BANDS.items()},
+        "lapse": {"long": LAPSE_LONG, "short": LAPSE_SHORT},
+        "cardWidthShare": list(CARD_WIDTH_SHARE),
+        "finishLevel": FINISH_LEVEL,
+        "passMark": PASS_MARK,
+        "reachMm": REACH_MM,
+        "states": STATES,
+        "views": VIEWS,
+    }
+
+
+def _quantity(quantity: Quantity) -> dict[str, Any]:
+    low, high = quantity.sensible or (quantity.low, quantity.high)
+    return {
+        "words": quantity.words, "kind": quantity.kind, "unit": quantity.unit, "low": low, "high": high,
+        "step": quantity.step, "whole": quantity.whole,
+    }  # fmt: skip
+
+
+def _field(spec: Spec) -> dict[str, Any]:
+    sort = (
+        "figure" if isinstance(spec, Quantity) else "text" if isinstance(spec, Text) else "flag" if isinstance(spec, Flag)
+        else "several" if isinstance(spec, Several) else "choice"
+    )  # fmt: skip
+    told: dict[str, Any] = {"key": spec.key, "words": spec.words, "sort": sort, "required": spec.key in RUN.required}
+    if isinstance(spec, Several):
+        told["of"] = spec.of.key
+    if isinstance(spec, Text):
+        told["most"] = spec.most
+    return told
+
+
+def typescript() -> str:
+    """The file the page imports."""
+    values = json.dumps(vocabulary(), indent=2, ensure_ascii=False)
+    return f"/** Made by `./judicum openapi` from the core's tables; never typed by hand. */\nexport const vocabulary = {values} as const;\n"
+
+
+if __name__ == "__main__":
+    print(typescript(), end="")

@@ -1,0 +1,15 @@
+"""Setup cards and checks as the contract prints them: the core's answer put into words."""
+
+from typing import Any
+
+from judicum.core import setup
+from judicum.words import METRIC, Units
+from judicum.words import setup as words
+
+
+def plan_card(given: Any, units: Units = METRIC) -> dict[str, Any]:
+    return words.card(setup.plan_card(given), units)
+
+
+def check_setup(given: Any, units: Units = METRIC) -> dict[str, Any]:
+    return words.checked(setup.check_setup(given), units)
