@@ -134,7 +134,14 @@ def test_the_workbench_answers_from_its_address(course: Course, client_of: Calla
     panels = {p["key"]: p for p in client.get("/api/workbench").json()}
     assert {"pulse", "gas", "heat", "runs", "turntable", "consumption", "purge", "filler", "gauge"} == set(panels)
     answer = client.get("/api/workbench/pulse?peak_a=110&background_a=25&on_share=0.3").json()
-    assert answer["results"][0] == {"key": "mean_a", "value": 50.5, "quantity": "current", "unit": "A", "digits": 1}
+    assert answer["results"][0] == {
+        "key": "mean_a",
+        "words": "Mean current",
+        "value": 50.5,
+        "quantity": "current",
+        "unit": "A",
+        "digits": 1,
+    }
     refused = client.get("/api/workbench/pulse?peak_a=nan&odd=1")
     assert refused.status_code == 400
     assert {e["field"] for e in refused.json()["errors"]} == {"odd", "peak_a"}

@@ -24,7 +24,8 @@ from judicum.words import setup as words
 from judicum.words.attempts import GROUPS as GROUP_WORDS
 from judicum.words.attempts import STATES, VIEWS
 from judicum.words.marking import REASONS, because
-from judicum.words.workbench import NOTES
+from judicum.words.workbench import NOTES, RESULTS
+from judicum.words.workbench import PANELS as PANEL_WORDS
 
 WEB = settings.WEB_DIST.parent / "src"
 DOCS = settings.WEB_DIST.parent.parent / "docs"
@@ -128,20 +129,13 @@ def test_a_warning_that_a_deviation_says_already_is_not_told_twice() -> None:
     assert words.besides(Checked((), (low,))) == ["gas_low"]
 
 
-def keys_of(name: str, table: str) -> set[str]:
-    """The keys of a table of words in the page's source."""
-    text = (WEB / name).read_text()
-    body = text[text.index(f"export const {table}") :]
-    return set(re.findall(r"(\w+): \"", body[: body.index("};")]))
-
-
-def test_the_page_names_every_calculator_and_result() -> None:
-    assert {p.key for p in PANELS} <= keys_of("features/workbench/panel-words.ts", "panelWords")
-    named = keys_of("features/workbench/panel-words.ts", "figureWords")
+def test_every_calculator_and_figure_of_it_has_words() -> None:
+    assert {p.key for p in PANELS} == set(PANEL_WORDS)
     for panel in PANELS:
-        assert {r.key for r in compute(panel.key, {}).results} <= named
+        answer = compute(panel.key, {})
+        assert {r.key for r in answer.results} <= set(RESULTS)
         assert all(i.spec.words for i in panel.inputs)
-        assert all(n.code in NOTES for n in compute(panel.key, {}).notes)
+        assert all(n.code in NOTES for n in answer.notes)
 
 
 @pytest.mark.parametrize("card", cards()[::7])

@@ -22,7 +22,12 @@ const withCsrf: Middleware = {
   },
 };
 
-export const api = createClient<paths>({ baseUrl: "/", credentials: "same-origin" });
+export const api = createClient<paths>({
+  baseUrl: globalThis.location?.origin ?? "",
+  credentials: "same-origin",
+  // Looked up at each call, so that a test can answer instead.
+  fetch: (request) => globalThis.fetch(request),
+});
 api.use(withCsrf);
 
 const noAnswer: Problem = {

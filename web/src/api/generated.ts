@@ -883,8 +883,30 @@ export interface components {
             rule: string;
             because: string[];
         };
+        /**
+         * Defect
+         * @description A fault; `pinhole` is said of craters only and left out elsewhere.
+         */
         Defect: {
-            [key: string]: unknown;
+            /** Kind */
+            kind: string;
+            /** S Mm */
+            s_mm: number;
+            /** N Mm */
+            n_mm: number;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+            /** Size Mm */
+            size_mm: number;
+            /** Confidence */
+            confidence: number;
+            /**
+             * Pinhole
+             * @default null
+             */
+            pinhole: boolean | null;
         };
         Design: {
             readonly id: number;
@@ -1117,9 +1139,9 @@ export interface components {
             requested_at: string;
             /** Format: date-time */
             finished_at: string | null;
-            readonly report: components["schemas"]["Report"];
+            readonly report: components["schemas"]["Report"] | null;
             readonly overlay: components["schemas"]["Overlay"] | null;
-            readonly computed: components["schemas"]["Report"];
+            readonly computed: components["schemas"]["Report"] | null;
             corrections: components["schemas"]["Correction"][];
             readonly scale_set_by: components["schemas"]["Person"] | null;
         };
@@ -1317,6 +1339,7 @@ export interface components {
         };
         Panel: {
             key: string;
+            words: string;
             formula: string;
             source: string;
             inputs: components["schemas"]["Input"][];
@@ -1490,6 +1513,7 @@ export interface components {
         };
         Result: {
             key: string;
+            words: string;
             /** Format: double */
             value: number;
             quantity: string;
@@ -1748,6 +1772,8 @@ export interface components {
             checks: components["schemas"]["RunCheck"][];
             worked: components["schemas"]["Worked"];
             cautions: components["schemas"]["Caution"][];
+            /** Format: double */
+            real_travel_mm_s: number | null;
         };
         /**
          * @description * `left` - left

@@ -1,40 +1,41 @@
-import { createBrowserRouter } from "react-router";
-import { AssignPage } from "../features/assign";
-import { AttemptPage, MyCouponsPage } from "../features/attempt";
-import { BuilderPage } from "../features/builder";
-import { CadencePage } from "../features/cadence";
-import { ComparePage } from "../features/compare";
-import { DeskPage } from "../features/desk";
-import { MarkingPage } from "../features/marking";
-import { SchoolsPage } from "../features/schools";
+import { createBrowserRouter, type RouteObject } from "react-router";
 import { JoinPage, SignInPage } from "../features/session";
-import { MyTimePage, StudentTimePage } from "../features/time";
-import { WallPage } from "../features/wall";
-import { WorkbenchPage } from "../features/workbench";
-import { CourseShell, Home, ForRole } from "./shell";
 import { Nowhere } from "./nowhere";
+import { ByRole } from "./by-role";
+import { CourseShell, Home } from "./shell";
+
+/** Every page of a course comes when it is needed; plots, marking desk and builder never weigh on the first load. */
+const pages: RouteObject[] = [
+  { path: "desk", lazy: async () => ({ Component: (await import("../features/desk")).DeskPage }) },
+  { path: "assign", lazy: async () => ({ Component: (await import("../features/assign")).AssignPage }) },
+  { path: "builder", lazy: async () => ({ Component: (await import("../features/builder")).BuilderPage }) },
+  { path: "schools", lazy: async () => ({ Component: (await import("../features/schools")).SchoolsPage }) },
+  {
+    path: "workbench",
+    lazy: async () => ({ Component: (await import("../features/workbench")).WorkbenchPage }),
+  },
+  { path: "wall", lazy: async () => ({ Component: (await import("../features/wall")).WallPage }) },
+  {
+    path: "compare/:earlierId/:laterId",
+    lazy: async () => ({ Component: (await import("../features/compare")).ComparePage }),
+  },
+  {
+    path: "student/:studentId",
+    lazy: async () => ({ Component: (await import("../features/time")).StudentTimePage }),
+  },
+  { path: "mine", lazy: async () => ({ Component: (await import("../features/attempt")).MyCouponsPage }) },
+  { path: "time", lazy: async () => ({ Component: (await import("../features/time")).MyTimePage }) },
+  {
+    path: "attempt/:attemptId/cadence",
+    lazy: async () => ({ Component: (await import("../features/cadence")).CadencePage }),
+  },
+  { path: "attempt/:attemptId", element: <ByRole /> },
+];
 
 export const router = createBrowserRouter([
   { path: "/sign-in", element: <SignInPage /> },
   { path: "/join", element: <JoinPage /> },
   { path: "/", element: <Home /> },
-  {
-    path: "/course/:courseId",
-    element: <CourseShell />,
-    children: [
-      { path: "desk", element: <DeskPage /> },
-      { path: "assign", element: <AssignPage /> },
-      { path: "builder", element: <BuilderPage /> },
-      { path: "schools", element: <SchoolsPage /> },
-      { path: "workbench", element: <WorkbenchPage /> },
-      { path: "wall", element: <WallPage /> },
-      { path: "compare/:earlierId/:laterId", element: <ComparePage /> },
-      { path: "student/:studentId", element: <StudentTimePage /> },
-      { path: "mine", element: <MyCouponsPage /> },
-      { path: "time", element: <MyTimePage /> },
-      { path: "attempt/:attemptId/cadence", element: <CadencePage /> },
-      { path: "attempt/:attemptId", element: <ForRole staff={<MarkingPage />} student={<AttemptPage />} /> },
-    ],
-  },
+  { path: "/course/:courseId", element: <CourseShell />, HydrateFallback: () => null, children: pages },
   { path: "*", element: <Nowhere /> },
 ]);

@@ -1,5 +1,4 @@
 import { ChartLine, Calculator, ClipboardList, Grid3x3, Inbox, LogOut, Ruler, SquarePen } from "lucide-react";
-import type { ReactNode } from "react";
 import { Navigate, NavLink, Outlet, useParams } from "react-router";
 import { CourseContext } from "../ui/course";
 import { Loading, Problem } from "../ui/states";
@@ -28,13 +27,6 @@ export function Home() {
   return (
     <Navigate to={`/course/${String(course.id)}/${course.role === "student" ? "mine" : "desk"}`} replace />
   );
-}
-
-export function ForRole({ staff, student }: { staff: ReactNode; student: ReactNode }) {
-  const session = useSession();
-  const { courseId } = useParams();
-  const role = session.data?.courses.find((c) => String(c.id) === courseId)?.role;
-  return role === "student" ? student : staff;
 }
 
 export function CourseShell() {
@@ -128,13 +120,7 @@ function UnitSwitch() {
 function SignOut({ name }: { name: string }) {
   const out = useSignOut();
   return (
-    <button
-      className="btn btn-ghost px-2"
-      aria-label={`Sign out ${name}`}
-      onClick={() => {
-        out.mutate();
-      }}
-    >
+    <button className="btn btn-ghost px-2" aria-label={`Sign out ${name}`} onClick={() => out.mutate()}>
       <LogOut size={18} aria-hidden /> <span className="hidden md:inline">{name}</span>
     </button>
   );

@@ -48,9 +48,7 @@ export function AngleReader({
               key={w}
               className={`btn join-item btn-sm ${w === which ? "btn-primary" : ""}`}
               aria-pressed={w === which}
-              onClick={() => {
-                choose(w);
-              }}
+              onClick={() => choose(w)}
             >
               {w === "work" ? "Work angle" : "Travel angle"}
             </button>
@@ -62,9 +60,7 @@ export function AngleReader({
             <select
               className="select w-20 select-sm"
               value={run}
-              onChange={(e) => {
-                setRun(Number(e.target.value));
-              }}
+              onChange={(e) => setRun(Number(e.target.value))}
             >
               {attempt.runs.map((r) => (
                 <option key={r.number}>{r.number}</option>
@@ -83,9 +79,7 @@ export function AngleReader({
         <button
           className="btn btn-primary btn-sm"
           disabled={read.isPending}
-          onClick={() => {
-            read.mutate(undefined, { onSuccess: close });
-          }}
+          onClick={() => read.mutate(undefined, { onSuccess: close })}
         >
           Put it into the log
         </button>

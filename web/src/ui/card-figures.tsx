@@ -29,9 +29,9 @@ export function CardFigures({
         moved={moved.includes("Cup")}
         words="Cup"
         aim={`no. ${card.cup.number.toFixed(0)}`}
-        range={choiceWords[card.gas_part] ?? card.gas_part}
+        range={choiceWords("gas_part", card.gas_part)}
       />
-      <Big words="Polarity" aim={card.polarity} range={choiceWords[card.polarity] ?? ""} />
+      <Big words="Polarity" aim={card.polarity} range={choiceWords("polarity", card.polarity)} />
       {ranged("Stick-out", card.stickout_mm, "length")}
       <Big
         moved={moved.includes("Electrode")}
@@ -44,7 +44,7 @@ export function CardFigures({
           moved={moved.includes("Filler")}
           words="Filler"
           aim={`${card.filler.alloy} ${measure(card.filler.diameter_mm, "length", units)}`}
-          range={`${card.filler.length_mm_per_100mm.toFixed(0)} mm for 100 mm`}
+          range={`${measure(card.filler.length_mm_per_100mm, "length", units, 0)} for ${measure(100, "length", units, 0)}`}
         />
       )}
       {ranged("Travel", card.travel_mm_s, "speed")}

@@ -1,23 +1,23 @@
+import { Field } from "./field";
+
 type Props = {
   label: string;
   value: string;
   options: readonly string[];
   words: (option: string) => string;
-  empty?: string;
+  empty?: string | undefined;
+  tall?: boolean;
   onChange: (value: string) => void;
 };
 
 /** One of several, by its words; `empty` adds a first line that stands for none. */
-export function ChoiceField({ label, value, options, words, empty, onChange }: Props) {
+export function ChoiceField({ label, value, options, words, empty, tall = false, onChange }: Props) {
   return (
-    <label className="block text-sm">
-      <span className="mb-0.5 block font-medium">{label}</span>
+    <Field label={label}>
       <select
-        className="select h-9 w-full select-sm"
+        className={`select w-full ${tall ? "h-12 text-base" : "h-9 select-sm"} pr-7 pl-2`}
         value={value}
-        onChange={(e) => {
-          onChange(e.target.value);
-        }}
+        onChange={(e) => onChange(e.target.value)}
       >
         {empty !== undefined && <option value="">{empty}</option>}
         {options.map((option) => (
@@ -26,6 +26,6 @@ export function ChoiceField({ label, value, options, words, empty, onChange }: P
           </option>
         ))}
       </select>
-    </label>
+    </Field>
   );
 }

@@ -14,9 +14,7 @@ function makeStore(): Store {
     get: () => at,
     set: (s) => {
       at = s;
-      listeners.forEach((heard) => {
-        heard();
-      });
+      listeners.forEach((heard) => heard());
     },
     subscribe: (heard) => {
       listeners.add(heard);

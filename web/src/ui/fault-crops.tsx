@@ -2,7 +2,7 @@ import type { ReactNode } from "react";
 import type { Schemas } from "../api/client";
 import { pointAt } from "./photo-box";
 import { measure, type Units } from "./units";
-import { defectWords } from "./words";
+import { faultWords } from "./words";
 
 type Defect = Schemas["Defect"];
 const LEAST_MM = 6;
@@ -23,7 +23,7 @@ export function FaultCrops({ defects, photo, overlay, units, action }: Props) {
       {defects.map((d, i) => {
         const [x, y] = pointAt(overlay, d.s_mm, d.n_mm);
         const half = (Math.max(LEAST_MM, 1.6 * d.size_mm) / 2) * (overlay.px_per_mm ?? 20);
-        const words = `${defectWords[d.kind] ?? d.kind}${d.pinhole ? " with a pinhole" : ""}`;
+        const words = `${faultWords(d.kind)}${d.pinhole ? " with a pinhole" : ""}`;
         return (
           <li key={`${d.kind}${String(d.s_mm)}`} className="w-28 text-xs">
             <svg

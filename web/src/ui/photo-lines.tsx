@@ -48,12 +48,8 @@ export function PhotoLines({ photo, lines, change, label }: Props) {
       aria-label={label}
       className="block w-full touch-none rounded-box bg-base-300"
       onPointerMove={move}
-      onPointerUp={() => {
-        setHeld(null);
-      }}
-      onPointerCancel={() => {
-        setHeld(null);
-      }}
+      onPointerUp={() => setHeld(null)}
+      onPointerCancel={() => setHeld(null)}
     >
       <image href={photo.url} width={photo.width_px} height={photo.height_px} />
       {lines.map((line, i) => (
@@ -98,9 +94,7 @@ export function PhotoLines({ photo, lines, change, label }: Props) {
                 box.current?.setPointerCapture(e.pointerId);
                 setHeld([i, end]);
               }}
-              onKeyDown={(e) => {
-                key(e, i, end);
-              }}
+              onKeyDown={(e) => key(e, i, end)}
             />
           ))}
         </g>

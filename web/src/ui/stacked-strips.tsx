@@ -26,7 +26,7 @@ export function StackedStrips({
                   <span>{words}</span>
                   <span className="font-semibold">
                     {attempt.mark_total === null
-                      ? stateWords[attempt.state]
+                      ? stateWords(attempt.state)
                       : `mark ${attempt.mark_total.toFixed(0)}`}
                   </span>
                 </span>

@@ -29,9 +29,7 @@ export function Stepper({ id, label, unit, value, step, error, required, onChang
           type="button"
           className="btn join-item h-12 w-11 px-0 sm:w-12"
           aria-label={`${label}: less`}
-          onClick={() => {
-            move(-step);
-          }}
+          onClick={() => move(-step)}
         >
           <Minus size={20} />
         </button>
@@ -43,17 +41,13 @@ export function Stepper({ id, label, unit, value, step, error, required, onChang
           value={value}
           aria-invalid={error ? true : undefined}
           aria-describedby={error ? `${id}-error` : undefined}
-          onChange={(e) => {
-            onChange(e.target.value);
-          }}
+          onChange={(e) => onChange(e.target.value)}
         />
         <button
           type="button"
           className="btn join-item h-12 w-11 px-0 sm:w-12"
           aria-label={`${label}: more`}
-          onClick={() => {
-            move(step);
-          }}
+          onClick={() => move(step)}
         >
           <Plus size={20} />
         </button>

@@ -1,4 +1,4 @@
-import { tintColours, tintNames } from "./words";
+import { tintLevels, tintWords } from "./words";
 
 /** A tint level: swatch, number and name, never the colour alone. */
 export function TintBadge({ level }: { level: number | null | undefined }) {
@@ -7,10 +7,10 @@ export function TintBadge({ level }: { level: number | null | undefined }) {
     <span className="inline-flex items-center gap-1.5 whitespace-nowrap">
       <span
         className="size-4 rounded-sm border border-base-content/40"
-        style={{ background: tintColours[level] }}
+        style={{ background: tintLevels[level]?.colour }}
         aria-hidden
       />
-      {level} {tintNames[level]}
+      {tintWords(level)}
     </span>
   );
 }

@@ -1,5 +1,7 @@
 /** Pure geometry of the tracks under a strip; everything in millimetres along the bead. */
 
+import { vocabulary } from "../api/vocabulary";
+
 export type Span = { from: number; to: number };
 
 /** An SVG path through (s, value), y growing upwards from `low` to `high` over `height`. */
@@ -24,7 +26,12 @@ export function gapsOf(positions: number[], lapses: number[]): { gaps: Gap[]; me
   const gaps = sizes.map((size, i): Gap => {
     const [from, to] = [positions[i] ?? 0, positions[i + 1] ?? 0];
     const lapse = lapses.some((s) => s > from && s < to);
-    return { from, to, size, kind: lapse ? "lapse" : size > 1.5 * median ? "unseen" : "even" };
+    return {
+      from,
+      to,
+      size,
+      kind: lapse ? "lapse" : size > vocabulary.lapse.long * median ? "unseen" : "even",
+    };
   });
   return { gaps, median };
 }
@@ -61,4 +68,16 @@ type Fault = { kind: string; s_mm: number; size_mm: number };
 /** Where each fault is drawn along the bead: over its stretch or diameter. */
 export function faultMarks(faults: Fault[]): (Span & { kind: string })[] {
   return faults.map((f) => ({ kind: f.kind, from: f.s_mm - f.size_mm / 2, to: f.s_mm + f.size_mm / 2 }));
+}
+
+/** Lowest and highest width drawn, mm: all that was measured and all that is asked, with a little room. */
+export function widthLimits(
+  mean: number,
+  widths: number[],
+  asked: [number, number] | undefined,
+): [number, number] {
+  const held = [0.8 * mean, 1.2 * mean, ...widths, ...(asked ?? [])];
+  const [low, high] = [Math.min(...held), Math.max(...held)];
+  const room = 0.05 * (high - low);
+  return [Math.max(0, low - room), high + room];
 }

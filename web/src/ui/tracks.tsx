@@ -1,74 +1,63 @@
 import type { ReactNode } from "react";
 import type { Schemas } from "../api/client";
-import { faultMarks, gapsOf, linePath, tintRuns } from "./track-shapes";
-import { defectWords, tintColours, tintNames } from "./words";
+import { vocabulary } from "../api/vocabulary";
+import { placeOn, TrackName, type Axis } from "./track-frame";
+import { faultMarks, gapsOf, linePath, tintRuns, widthLimits } from "./track-shapes";
+import { faultWords, tintLevels, tintWords } from "./words";
 
 type Report = Schemas["Report"];
-export type Axis = { from_mm: number; to_mm: number };
 
 const HEIGHT = 40;
 const fills = { even: "fill-primary/70", lapse: "fill-error", unseen: "fill-base-300" };
-
-/** Where on an axis a stretch lies, as CSS. */
-export const placeOn = (axis: Axis, from: number, to: number) => {
-  const whole = axis.to_mm - axis.from_mm;
-  return {
-    left: `${String(((from - axis.from_mm) / whole) * 100)}%`,
-    width: `${String(((to - from) / whole) * 100)}%`,
-  };
-};
+/** Shares of the whole strip under which a run of tint has no room for its name, and for its number. */
+const ROOM_FOR_NAME = 0.13;
+const ROOM_FOR_NUMBER = 0.02;
+/** Gaps are drawn to this many medians. */
+const TALLEST_GAP = 2.2;
 
 export function Track({ words, span, children }: { words: string; span: Axis; children: ReactNode }) {
+  const box = [span.from_mm, 0, span.to_mm - span.from_mm, HEIGHT].join(" ");
   return (
     <div className="relative border-t border-base-300 bg-base-100">
       <TrackName words={words} />
-      <svg
-        viewBox={`${String(span.from_mm)} 0 ${String(span.to_mm - span.from_mm)} ${String(HEIGHT)}`}
-        preserveAspectRatio="none"
-        className="block h-14 w-full"
-        aria-hidden
-      >
+      <svg viewBox={box} preserveAspectRatio="none" className="block h-14 w-full" aria-hidden>
         {children}
       </svg>
     </div>
   );
 }
 
-/** Width along the bead with the band of an even one; between `limits` mm where two are compared. */
-export function WidthTrack({
-  report,
-  limits,
-  second = false,
-}: {
+type WidthProps = {
   report: Report;
-  limits?: [number, number];
+  /** The widths the card allows, mm, drawn as a band where there are any. */
+  asked?: [low: number, high: number] | undefined;
+  /** Lowest and highest width drawn, mm, where two beads share a track. */
+  limits?: [low: number, high: number];
   second?: boolean;
-}) {
+};
+
+/** Width along the bead, its mean as a thin line, and the widths that the card asks for. */
+export function WidthTrack({ report, asked, limits, second = false }: WidthProps) {
   if (!report.bead || !report.profile) return null;
   const { mean } = report.bead.width_mm;
-  const [low, high] = limits ?? [mean * 0.7, mean * 1.3];
-  const y = (v: number) => HEIGHT - ((v - low) / (high - low)) * HEIGHT;
   const { s_mm, width_mm } = report.profile;
+  const [low, high] = limits ?? widthLimits(mean, width_mm, asked);
+  const y = (v: number) => HEIGHT - ((Math.min(high, Math.max(low, v)) - low) / (high - low)) * HEIGHT;
   const [first, last] = [s_mm[0] ?? 0, s_mm.at(-1) ?? 0];
+  const thin = { strokeWidth: 1, vectorEffect: "non-scaling-stroke" } as const;
   return (
     <>
-      {!second && (
+      {asked && (
         <rect
           x={first}
           width={last - first}
-          y={y(mean * 1.1)}
-          height={y(mean * 0.9) - y(mean * 1.1)}
-          className="fill-accent/30"
+          y={y(asked[1])}
+          height={Math.max(0.5, y(asked[0]) - y(asked[1]))}
+          className="fill-accent/40"
         />
       )}
       {!second && (
-        <rect
-          x={first}
-          width={last - first}
-          y={y(mean * 1.06)}
-          height={y(mean * 0.94) - y(mean * 1.06)}
-          className="fill-accent/50"
-        />
+        <line x1={first} x2={last} y1={y(mean)} y2={y(mean)} className="stroke-base-content/50" {...thin} />
       )}
       <path
         d={linePath(s_mm, width_mm, low, high, HEIGHT)}
@@ -82,17 +71,19 @@ export function WidthTrack({
   );
 }
 
+/** Gaps between fronts; the band holds those that are no lapse. */
 export function GapTrack({ report }: { report: Report }) {
   if (!report.ripple) return null;
   const { gaps, median } = gapsOf(report.ripple.positions_mm, report.ripple.lapses_mm);
-  const y = (gap: number) => HEIGHT - Math.min(1, gap / (2.2 * median)) * HEIGHT;
+  const y = (gap: number) => HEIGHT - Math.min(1, gap / (TALLEST_GAP * median)) * HEIGHT;
+  const { long, short } = vocabulary.lapse;
   return (
     <>
       <rect
         x={gaps[0]?.from ?? 0}
         width={(gaps.at(-1)?.to ?? 0) - (gaps[0]?.from ?? 0)}
-        y={y(1.5 * median)}
-        height={y(0.6 * median) - y(1.5 * median)}
+        y={y(long * median)}
+        height={y(short * median) - y(long * median)}
         className="fill-accent/30"
       />
       {gaps.map((g) => (
@@ -121,7 +112,7 @@ export function FaultTrack({ defects, span }: { defects: Schemas["Defect"][]; sp
           style={placeOn(span, mark.from, mark.to)}
         >
           <span className="flex justify-center text-xs leading-none whitespace-nowrap">
-            {i + 1} {defectWords[mark.kind] ?? mark.kind}
+            {i + 1} {faultWords(mark.kind)}
           </span>
           <span className="mt-0.5 block h-2 min-w-1.5 rounded-sm bg-error" />
         </span>
@@ -133,32 +124,22 @@ export function FaultTrack({ defects, span }: { defects: Schemas["Defect"][]; sp
 /** The tint ribbon: colour, level number and, where there is room, the name. */
 export function TintTrack({ report, span }: { report: Report; span: Axis }) {
   const whole = span.to_mm - span.from_mm;
+  const runs = report.tint && report.bead ? tintRuns(report.tint.along, report.bead.length_mm) : [];
   return (
     <div className="relative h-12 border-t border-base-300 bg-base-100">
       <TrackName words="Heat tint" />
-      {report.tint &&
-        report.bead &&
-        tintRuns(report.tint.along, report.bead.length_mm).map((run) => (
+      {runs.map((run) => {
+        const share = (run.to - run.from) / whole;
+        return (
           <span
             key={run.from}
-            className="absolute top-4 bottom-0 grid place-items-center overflow-hidden text-xs font-bold whitespace-nowrap text-white [text-shadow:0_0_3px_#000,0_0_3px_#000,0_0_2px_#000]"
-            style={{ ...placeOn(span, run.from, run.to), background: tintColours[run.level] }}
+            className="tint-run absolute top-4 bottom-0 grid place-items-center overflow-hidden text-xs font-bold"
+            style={{ ...placeOn(span, run.from, run.to), background: tintLevels[run.level]?.colour }}
           >
-            {(run.to - run.from) / whole > 0.13
-              ? `${String(run.level)} ${tintNames[run.level] ?? ""}`
-              : (run.to - run.from) / whole > 0.02
-                ? run.level
-                : ""}
+            {share > ROOM_FOR_NAME ? tintWords(run.level) : share > ROOM_FOR_NUMBER ? run.level : ""}
           </span>
-        ))}
+        );
+      })}
     </div>
-  );
-}
-
-function TrackName({ words }: { words: string }) {
-  return (
-    <span className="pointer-events-none absolute top-0 left-1 z-10 rounded bg-base-100/80 px-1 text-xs">
-      {words}
-    </span>
   );
 }

@@ -25,9 +25,7 @@ export function UnitField({ label, quantity, units, value, placeholder, error, o
         value={value}
         placeholder={placeholder}
         aria-invalid={error ? true : undefined}
-        onChange={(e) => {
-          onChange(e.target.value);
-        }}
+        onChange={(e) => onChange(e.target.value)}
       />
       {error && <span className="text-error">{error}</span>}
     </label>

@@ -9,9 +9,7 @@ describe("units", () => {
     expect(measure(1.5875, "length", metric)).toBe("1.6 mm");
     expect(measure(1.5875, "length", customary)).toBe("63 thou");
   });
-  it("shows 9.44 L/min as 20 CFH", () => {
-    expect(measure(9.44, "flow", customary)).toBe("20 CFH");
-  });
+  it("shows 9.44 L/min as 20 CFH", () => expect(measure(9.44, "flow", customary)).toBe("20 CFH"));
   it("reads what was typed back to SI", () => {
     expect(toSi("20", "flow", customary)).toBeCloseTo(9.4389, 3);
     expect(toSi("1,5", "length", metric)).toBe(1.5);
@@ -22,7 +20,5 @@ describe("units", () => {
     const there = figure(12, "flow", customary, 6);
     expect(toSi(there, "flow", customary)).toBeCloseTo(12, 5);
   });
-  it("shows nothing as a dash", () => {
-    expect(measure(null, "length", metric)).toBe("–");
-  });
+  it("shows nothing as a dash", () => expect(measure(null, "length", metric)).toBe("–"));
 });

@@ -1,6 +1,8 @@
 /** Figures as a person thinks of them; everything kept and sent is SI. */
 
-export type Quantity = "length" | "flow" | "current" | "count" | "time" | "angle" | "speed" | "plain";
+import type { vocabulary } from "../api/vocabulary";
+
+export type Quantity = (typeof vocabulary.quantities)[keyof typeof vocabulary.quantities]["kind"];
 export type LengthUnit = "mm" | "thou";
 export type FlowUnit = "l_min" | "cfh";
 export type Units = { length: LengthUnit; flow: FlowUnit };
@@ -9,6 +11,7 @@ type Shown = { label: string; perSi: number; digits: number };
 
 const THOU_PER_MM = 1000 / 25.4;
 const CFH_PER_L_MIN = 60 / 28.316846592;
+const IN_MIN_PER_MM_S = 60 / 25.4;
 
 const plain: Record<Exclude<Quantity, "length" | "flow">, Shown> = {
   current: { label: "A", perSi: 1, digits: 0 },
@@ -16,20 +19,20 @@ const plain: Record<Exclude<Quantity, "length" | "flow">, Shown> = {
   time: { label: "s", perSi: 1, digits: 1 },
   angle: { label: "°", perSi: 1, digits: 0 },
   speed: { label: "mm/s", perSi: 1, digits: 1 },
+  share: { label: "%", perSi: 100, digits: 0 },
+  rate: { label: "/s", perSi: 1, digits: 1 },
   plain: { label: "", perSi: 1, digits: 1 },
 };
 
 export function shownAs(quantity: Quantity, units: Units): Shown {
+  const metric = units.length === "mm";
   if (quantity === "length")
-    return units.length === "mm"
-      ? { label: "mm", perSi: 1, digits: 1 }
-      : { label: "thou", perSi: THOU_PER_MM, digits: 0 };
+    return metric ? { label: "mm", perSi: 1, digits: 1 } : { label: "thou", perSi: THOU_PER_MM, digits: 0 };
   if (quantity === "flow")
     return units.flow === "l_min"
       ? { label: "L/min", perSi: 1, digits: 1 }
       : { label: "CFH", perSi: CFH_PER_L_MIN, digits: 0 };
-  if (quantity === "speed" && units.length === "thou")
-    return { label: "in/min", perSi: 60 / 25.4, digits: 1 };
+  if (quantity === "speed" && !metric) return { label: "in/min", perSi: IN_MIN_PER_MM_S, digits: 1 };
   return plain[quantity];
 }
 
@@ -48,8 +51,12 @@ export function measure(
 ): string {
   if (si === null || si === undefined) return "–";
   const { label } = shownAs(quantity, units);
-  return `${figure(si, quantity, units, digits)}${label === "°" || label === "" ? label : ` ${label}`}`;
+  const joined = label === "°" || label === "" || label === "/s";
+  return `${figure(si, quantity, units, digits)}${joined ? label : ` ${label}`}`;
 }
+
+/** A length to the fineness that is measured: hundredths of a mm, thousandths of an inch. */
+export const fineDigits = (units: Units): number => (units.length === "mm" ? 2 : 0);
 
 /** What a person typed, in SI; null for nothing, NaN for what is no figure. */
 export function toSi(typed: string, quantity: Quantity, units: Units): number | null {

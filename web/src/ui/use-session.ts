@@ -1,8 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, unwrap, type Schemas } from "../api/client";
 
-export type Session = Schemas["Session"];
-
 export function useSession() {
   return useQuery({
     queryKey: ["session"],
@@ -23,8 +21,6 @@ export function useSignOut() {
   return useMutation({
     mutationFn: () => unwrap(api.DELETE("/api/session")),
     // A fresh load forgets everything that was read for this person.
-    onSettled: () => {
-      location.assign("/sign-in");
-    },
+    onSettled: () => location.assign("/sign-in"),
   });
 }

@@ -4,12 +4,8 @@ import { useEffect, useState } from "react";
 export function useSettled<T>(value: T, ms: number): T {
   const [settled, setSettled] = useState(value);
   useEffect(() => {
-    const timer = setTimeout(() => {
-      setSettled(value);
-    }, ms);
-    return () => {
-      clearTimeout(timer);
-    };
+    const timer = setTimeout(() => setSettled(value), ms);
+    return () => clearTimeout(timer);
   }, [value, ms]);
   return settled;
 }

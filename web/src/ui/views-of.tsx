@@ -1,11 +1,11 @@
 import { useState } from "react";
 import type { Schemas } from "../api/client";
 import { AngleReader } from "./angle-reader";
-import type { Attempt } from "./use-attempt";
-import { dateWords, runWords, viewWords } from "./words";
+import { may, type Attempt } from "./use-attempt";
+import { dateWords, fieldWords, viewWords } from "./words";
 
 /** The photos of an attempt that are not of the bead, and the torch angles read on them. */
-export function ViewsOf({ attempt, mayRead }: { attempt: Attempt; mayRead: boolean }) {
+export function ViewsOf({ attempt }: { attempt: Attempt }) {
   const [reading, setReading] = useState<number | null>(null);
   const views = attempt.photos.filter((p) => p.kind !== "bead");
   const chosen = views.find((v) => v.id === reading);
@@ -27,12 +27,10 @@ export function ViewsOf({ attempt, mayRead }: { attempt: Attempt; mayRead: boole
             {view.angles.map((a) => (
               <p key={a.which}>{angleWords(a)}</p>
             ))}
-            {view.kind === "torch" && mayRead && (
+            {view.kind === "torch" && may(attempt, "read_angle") && attempt.runs.length > 0 && (
               <button
                 className="btn mt-1 btn-sm"
-                onClick={() => {
-                  setReading(view.id === reading ? null : view.id);
-                }}
+                onClick={() => setReading(view.id === reading ? null : view.id)}
               >
                 {view.id === reading ? "Close" : "Read an angle"}
               </button>
@@ -41,18 +39,13 @@ export function ViewsOf({ attempt, mayRead }: { attempt: Attempt; mayRead: boole
         ))}
       </ul>
       {chosen && (
-        <AngleReader
-          key={chosen.id}
-          attempt={attempt}
-          photo={chosen}
-          close={() => {
-            setReading(null);
-          }}
-        />
+        <AngleReader key={chosen.id} attempt={attempt} photo={chosen} close={() => setReading(null)} />
       )}
     </section>
   );
 }
 
-const angleWords = (a: Schemas["Angle"]) =>
-  `${runWords[`${a.which}_angle_deg`] ?? a.which}: ${a.angle_deg.toFixed(0)}° ± ${(2 * a.uncertainty_deg).toFixed(1)}°`;
+function angleWords(a: Schemas["Angle"]): string {
+  const spread = `± ${(2 * a.uncertainty_deg).toFixed(1)}°`;
+  return `${fieldWords(`${a.which}_angle_deg`)}: ${a.angle_deg.toFixed(0)}° ${spread}`;
+}

@@ -1,134 +1,56 @@
-/** What the codes of the API are called on the page. */
+/** What the codes of the API are called: read from the core's own tables (api/vocabulary.ts), none of them typed here. */
 
-export const tintNames = [
-  "silver",
-  "straw",
-  "gold",
-  "copper",
-  "purple",
-  "blue",
-  "pale blue",
-  "grey",
-] as const;
-export const tintColours = [
-  "#b5b3b0",
-  "#aa9f89",
-  "#987c49",
-  "#814d20",
-  "#551047",
-  "#004a84",
-  "#5c8b9c",
-  "#5e5e5e",
-] as const;
+import { vocabulary } from "../api/vocabulary";
+import type { Quantity } from "./units";
 
-export const stateWords: Record<string, string> = {
-  assigned: "to weld",
-  logged: "logged",
-  photographed: "photo sent",
-  measured: "waits for a mark",
-  marked: "marked, not returned",
-  returned: "returned",
+type Options = Record<string, string>;
+type Choice = { words: string; options: Options; why: Options };
+
+const choices = vocabulary.choices as Record<string, Choice>;
+const quantities = vocabulary.quantities as Record<string, QuantityInfo>;
+
+export type QuantityInfo = {
+  words: string;
+  kind: Quantity;
+  unit: string;
+  low: number;
+  high: number;
+  step: number;
+  whole: boolean;
 };
+export type FaultKind = keyof typeof vocabulary.faults;
 
-export const finishWords: Record<string, string> = {
-  bright: "bright: silver or straw",
-  warm: "warm: up to copper",
-  show_colour: "show colour: up to blue, never grey",
-};
+/** A figure's unit, limits and name, by its key. */
+export const quantityOf = (key: string): QuantityInfo | undefined => quantities[key];
 
-export const jointWords: Record<string, string> = {
-  bead_on_plate: "bead on plate",
-  butt: "square butt",
-  lap: "lap",
-  tee: "tee fillet",
-  outside_corner: "outside corner",
-  edge: "edge",
-  tube_butt: "tube butt",
-  tube_sleeve: "tube sleeve",
-  tube_sleeve_bend: "sleeve on a bend",
-  tube_flange: "tube to flange",
-  socket: "socket",
-  turntable: "turntable tube",
-};
+/** What a figure or choice is called. */
+export const fieldWords = (key: string): string => quantities[key]?.words ?? choices[key]?.words ?? key;
 
-export const positionWords: Record<string, string> = {
-  flat: "flat",
-  horizontal: "horizontal",
-  vertical_up: "vertical up",
-  overhead: "overhead",
-};
+/** The codes of a choice, the usual one first. */
+export const optionsOf = (choice: string): string[] => Object.keys(choices[choice]?.options ?? {});
 
-export const runWords: Record<string, string> = {
-  current_a: "Current at the arc",
-  machine_a: "Set on the machine",
-  polarity: "Polarity",
-  cup: "Cup number",
-  gas_part: "Behind the cup",
-  gas_l_min: "Gas flow",
-  stickout_mm: "Stick-out",
-  electrode_kind: "Electrode",
-  electrode_mm: "Electrode diameter",
-  filler_alloy: "Filler alloy",
-  filler_mm: "Filler diameter",
-  preflow_s: "Pre-flow",
-  downslope_s: "Down-slope",
-  postflow_s: "Post-flow",
-  work_angle_deg: "Work angle",
-  travel_angle_deg: "Travel angle (push)",
-  travel_mm_s: "Travel speed",
-  technique: "Technique",
-  pass_number: "Pass",
-  note: "Note",
-};
+/** What a chosen code is called. */
+export const choiceWords = (choice: string, code: string): string => choices[choice]?.options[code] ?? code;
 
-export const choiceWords: Record<string, string> = {
-  DCEN: "DC, electrode negative",
-  DCEP: "DC, electrode positive",
-  AC: "AC",
-  collet_body: "collet body",
-  gas_lens: "gas lens",
-  double_mesh: "double-mesh cup",
-  ceriated_2: "ceriated 2 %",
-  lanthanated_2: "lanthanated 2 %",
-  lanthanated_1_5: "lanthanated 1.5 %",
-  thoriated_2: "thoriated 2 %",
-  pure: "pure tungsten",
-  rare_earth_mix: "rare earth mix",
-  none: "no filler",
-  titanium: "titanium",
-  nickel: "nickel alloy",
-  dab: "dab",
-  lay_wire: "laid wire",
-  walk_cup: "walked cup",
-  fuse: "fused",
-};
+/** Why one would choose it, where it is a school. */
+export const choiceWhy = (choice: string, code: string): string => choices[choice]?.why[code] ?? "";
 
-export const defectWords: Record<string, string> = {
-  pore: "pore",
-  crater: "crater",
-  undercut: "undercut",
-  burn_through: "burn-through",
-  sugaring: "sugaring",
-  inclusion: "inclusion",
-  gap: "gap",
-  bulge: "bulge",
-};
+/** A finish goal with the colours it accepts. */
+export function finishWords(code: string): string {
+  const why = choiceWhy("finish", code).replace(/\.$/, "");
+  return `${choiceWords("finish", code)}: ${why.charAt(0).toLowerCase()}${why.slice(1)}`;
+}
 
-export const viewWords = {
-  bead: "Bead",
-  back: "Back side",
-  setup: "Setup at the machine",
-  torch: "Torch in place",
-} as const;
-
-export const criterionWords: Record<string, string> = {
-  width_evenness: "Even width",
-  ripple_evenness: "Even ripples",
-  straight_toes: "Straight toes",
-  tint: "Heat tint",
-  setup_followed: "Setup",
-  overall: "Overall look",
-};
+export const tintLevels: readonly { name: string; colour: string }[] = vocabulary.tint;
+export const tintWords = (level: number): string => `${String(level)} ${tintLevels[level]?.name ?? ""}`;
+export const faultKinds = Object.keys(vocabulary.faults) as FaultKind[];
+export const faultWords = (kind: string): string =>
+  (vocabulary.faults as Record<string, { words: string }>)[kind]?.words ?? kind;
+export const stateWords = (state: keyof typeof vocabulary.states): string => vocabulary.states[state];
+export const viewWords = vocabulary.views;
+export const criterionWords = (key: string): string => (vocabulary.criteria as Options)[key] ?? key;
+export const isTube = (joint: string): boolean =>
+  (vocabulary.joints as Record<string, { tube: boolean }>)[joint]?.tube ?? false;
 
 export function dateWords(iso: string): string {
   return new Date(iso).toLocaleDateString("en-GB", { day: "numeric", month: "short" });

@@ -1,7 +1,6 @@
 import type { Schemas } from "../api/client";
-import { runQuantities } from "./run-quantities";
 import { figure, measure, type Units } from "./units";
-import { runWords } from "./words";
+import { fieldWords, quantityOf } from "./words";
 
 /** Settings of attempts that passed in this course, beside the rules: median and range. */
 export function Worked({ worked, units }: { worked: Schemas["Worked"]; units: Units }) {
@@ -21,13 +20,13 @@ export function Worked({ worked, units }: { worked: Schemas["Worked"]; units: Un
       </h3>
       <dl className="grid grid-cols-2 gap-x-4 text-sm sm:grid-cols-3">
         {worked.figures.map((f) => {
-          const quantity = runQuantities[f.key] ?? "count";
+          const quantity = quantityOf(f.key)?.kind ?? "count";
           return (
             <div
               key={f.key}
               className="flex flex-wrap justify-between gap-x-2 border-b border-base-300 py-0.5"
             >
-              <dt>{runWords[f.key]}</dt>
+              <dt>{fieldWords(f.key)}</dt>
               <dd>
                 <strong>{measure(f.median, quantity, units)}</strong>
                 {f.low === f.high ? (

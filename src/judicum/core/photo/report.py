@@ -6,7 +6,7 @@ not be had; its sentence is put in by whoever tells a person (`judicum.words.pho
 
 from typing import Any
 
-from pydantic import BaseModel, ConfigDict, SerializerFunctionWrapHandler, model_serializer
+from pydantic import BaseModel, ConfigDict, Field
 
 Point = list[float]
 """[x, y]."""
@@ -98,12 +98,7 @@ class Defect(Part):
     y_mm: float
     size_mm: float
     confidence: float
-    pinhole: bool | None = None
-
-    @model_serializer(mode="wrap")
-    def _without_nothing(self, handler: SerializerFunctionWrapHandler) -> dict[str, Any]:
-        told: dict[str, Any] = handler(self)
-        return told if told["pinhole"] is not None else {k: v for k, v in told.items() if k != "pinhole"}
+    pinhole: bool | None = Field(default=None, exclude_if=lambda value: value is None)
 
 
 class Report(Part):

@@ -6,6 +6,7 @@ from judicum.core.setup.coupon import read_coupon
 from judicum.core.setup.preparation import checklist
 from judicum.core.setup.run import RUN, check_run
 from judicum.core.setup.schools import check_schools
+from judicum.core.setup.travel import real_travel_mm_s
 from judicum.core.setup.warnings import Warned
 from judicum.core.setup.worked import worked
 
@@ -21,5 +22,6 @@ __all__ = [
     "checklist",
     "plan_card",
     "read_coupon",
+    "real_travel_mm_s",
     "worked",
 ]

@@ -7,7 +7,7 @@ from django.db.models.functions import RowNumber
 
 from judicum.core.errors import NotAllowed, NotFound
 from judicum.core.marking import PASS_MARK
-from judicum.core.setup import Checked, worked
+from judicum.core.setup import Checked, real_travel_mm_s, worked
 from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Attempt, Event, Run
 from judicum.server.attempts.states import State
@@ -156,7 +156,15 @@ def setup_of(attempt: Attempt, units: Units) -> dict[str, Any]:
         "checks": [{"number": run["number"], **told_check(check_for(attempt.assignment, run), units)} for run in runs],
         "worked": worked_here(attempt.assignment),
         "cautions": words.cautions(card["cautions"]),
+        "real_travel_mm_s": real_travel_mm_s(_measured_length_mm(attempt), [run["arc_s"] for run in runs]),
     }
+
+
+def _measured_length_mm(attempt: Attempt) -> float | None:
+    done = Measurement.objects.filter(photo__attempt=attempt).prefetch_related("corrections")
+    counts = counting(done)
+    bead = ((counts.result if counts else None) or {}).get("bead")
+    return bead["length_mm"] if bead else None
 
 
 def told_check(found: Checked, units: Units) -> dict[str, Any]:

@@ -1,48 +1,56 @@
 import { Link, useParams } from "react-router";
-import { useCourse } from "../../ui/course";
+import { usePaths } from "../../ui/course";
 import { Loading, Problem } from "../../ui/states";
-import { useAttempt } from "../../ui/use-attempt";
+import { may, useAttempt } from "../../ui/use-attempt";
 import { useUnits } from "../../ui/use-units";
 import { measure } from "../../ui/units";
+import { ViewsOf } from "../../ui/views-of";
 import { finishWords } from "../../ui/words";
 import { Feedback } from "./feedback";
-import { ViewsOf } from "../../ui/views-of";
 import { LogForm } from "./log-form";
 import { OtherViews } from "./other-views";
 import { PhotoStep } from "./photo-step";
 import { Preparation } from "./preparation";
 import { SetupCard } from "./setup-card";
 
+/** One attempt, in the order of the work; what may be done now comes from the server. */
 export function AttemptPage() {
   const { attemptId } = useParams();
-  const course = useCourse();
+  const paths = usePaths();
   const units = useUnits();
   const attempt = useAttempt(Number(attemptId));
   if (attempt.isPending) return <Loading what="the attempt" />;
   if (attempt.isError) return <Problem error={attempt.error} again={() => void attempt.refetch()} />;
   const a = attempt.data;
   const goal = a.assignment;
-  const marked = a.mark !== null;
+  const photos = may(a, "add_photo") || a.photos.length > 0;
   return (
     <div className="mx-auto max-w-3xl space-y-4">
       <div>
-        <Link className="link text-sm" to={`/course/${String(course.id)}/mine`}>
+        <Link className="link text-sm" to={paths.to("mine")}>
           My coupons
         </Link>
         <h1 className="text-2xl font-bold">
           {goal.design.title}, attempt {a.number}
         </h1>
         <p>
-          Width about {measure(goal.target_width_mm, "length", units)}; finish {finishWords[goal.finish]}.
+          Width about {measure(goal.target_width_mm, "length", units)}; finish {finishWords(goal.finish)}.
         </p>
       </div>
-      {!marked && <SetupCard attempt={a} />}
-      {!marked && a.state !== "marked" && <Preparation attempt={a} />}
-      {marked && <Feedback attempt={a} />}
-      {!marked && a.state !== "assigned" && <PhotoStep attempt={a} />}
-      {!marked && a.state !== "marked" && <OtherViews attempt={a} />}
-      {marked && <ViewsOf attempt={a} mayRead={false} />}
-      {marked || a.state === "marked" ? null : <LogForm key={a.id} attempt={a} />}
+      {a.mark ? (
+        <>
+          <Feedback attempt={a} mark={a.mark} />
+          <ViewsOf attempt={a} />
+        </>
+      ) : (
+        <>
+          <SetupCard attempt={a} />
+          {may(a, "prepare") && <Preparation attempt={a} />}
+          {photos && <PhotoStep attempt={a} />}
+          {may(a, "add_view") ? <OtherViews attempt={a} /> : <ViewsOf attempt={a} />}
+          {may(a, "log") && <LogForm key={a.id} attempt={a} />}
+        </>
+      )}
     </div>
   );
 }

@@ -1,8 +1,11 @@
 import type { Schemas } from "../../api/client";
+import { ChoiceField } from "../../ui/choice-field";
+import { AreaField, TextField } from "../../ui/field";
 import { Stepper } from "../../ui/stepper";
-import { figure, measure, shownAs, type Quantity, type Units } from "../../ui/units";
-import { choiceWords, runWords } from "../../ui/words";
-import { isFigure, type Field } from "./log-shape";
+import { figure, measure, shownAs, type Units } from "../../ui/units";
+import { choiceWords, optionsOf } from "../../ui/words";
+import { quantityIn, type Field } from "../../ui/run-fields";
+import { YES } from "./log-shape";
 
 type Props = {
   field: Field;
@@ -10,77 +13,94 @@ type Props = {
   value: string;
   error: string | undefined;
   off: Schemas["Deviation"] | undefined;
-  onChange: (v: string) => void;
+  onChange: (typed: string) => void;
 };
 
-/** One field of the log; what lies off the card says at once how far and what it does to the bead. */
-export function Entry({ field, units, value, error, off, onChange }: Props) {
-  const id = `log-${field.key}`;
-  const label = runWords[field.key] ?? field.key;
-  const quantity = field.quantity as Quantity;
-  if (isFigure(field)) {
-    const shown = shownAs(quantity, units);
-    const rough = (field.step ?? 1) * shown.perSi;
-    return (
-      <div className={off ? "rounded-field bg-warning/25 p-1" : "p-1"}>
-        <Stepper
-          id={id}
-          label={label}
-          unit={shown.label}
-          value={value}
-          step={rough >= 1 ? Math.round(rough) : Math.round(rough * 10) / 10 || 0.1}
-          error={error}
-          required={field.required}
-          onChange={onChange}
-        />
-        {off && !error && (
-          <p className="mt-1 text-sm">
-            {measure(off.outside, quantity, units)} {off.used < off.low ? "under" : "over"}{" "}
-            {figure(off.low, quantity, units)}–{figure(off.high, quantity, units)}: {off.effect}.
-          </p>
-        )}
-      </div>
-    );
-  }
-  if (field.quantity === "text") {
-    return (
-      <div className="col-span-2 p-1">
-        <label htmlFor={id} className="mb-1 block text-sm font-medium">
-          {label}
+/** One field of the log, by its sort. */
+export function Entry(props: Props) {
+  const { field, units, value, error, onChange } = props;
+  switch (field.sort) {
+    case "figure":
+      return <FigureEntry {...props} />;
+    case "choice":
+      return (
+        <div className="p-1">
+          <ChoiceField
+            label={field.words}
+            value={value}
+            options={optionsOf(field.key)}
+            words={(code) => choiceWords(field.key, code)}
+            empty="not noted"
+            tall
+            onChange={onChange}
+          />
+        </div>
+      );
+    case "flag":
+      return (
+        <label className="flex min-h-12 items-center gap-3 p-1">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-lg"
+            checked={value === YES}
+            onChange={(e) => onChange(e.target.checked ? YES : "")}
+          />{" "}
+          {field.words}
         </label>
-        <textarea
-          id={id}
-          className="textarea w-full text-base"
-          rows={2}
-          maxLength={field.high ?? undefined}
-          value={value}
-          onChange={(e) => {
-            onChange(e.target.value);
-          }}
-        />
-      </div>
-    );
+      );
+    case "several":
+      return (
+        <div className="p-1">
+          <TextField
+            label={
+              <>
+                {field.words}{" "}
+                <span className="quiet">({shownAs("length", units).label}, one after another)</span>
+              </>
+            }
+            className={`h-12 text-base ${error ? "input-error" : ""}`}
+            inputMode="text"
+            autoComplete="off"
+            value={value}
+            aria-invalid={error ? true : undefined}
+            onChange={onChange}
+          />
+          {error && <p className="mt-1 text-sm text-error">{error}</p>}
+        </div>
+      );
+    case "text":
+      return (
+        <div className="col-span-2 p-1">
+          <AreaField label={field.words} rows={2} maxLength={field.most} value={value} onChange={onChange} />
+        </div>
+      );
   }
+}
+
+/** A figure with its stepper; what lies off the card says at once how far and what it does to the bead. */
+function FigureEntry({ field, units, value, error, off, onChange }: Props) {
+  const info = quantityIn(field);
+  if (!info) return null;
+  const shown = shownAs(info.kind, units);
+  const rough = info.step * shown.perSi;
   return (
-    <div className="p-1">
-      <label htmlFor={id} className="mb-1 block text-sm font-medium">
-        {label}
-      </label>
-      <select
-        id={id}
-        className="select h-12 w-full text-base"
+    <div className={off ? "rounded-field bg-warning/25 p-1" : "p-1"}>
+      <Stepper
+        id={`log-${field.key}`}
+        label={field.words}
+        unit={shown.label}
         value={value}
-        onChange={(e) => {
-          onChange(e.target.value);
-        }}
-      >
-        <option value="">not noted</option>
-        {field.choices.map((c) => (
-          <option key={c} value={c}>
-            {choiceWords[c] ?? c}
-          </option>
-        ))}
-      </select>
+        step={rough >= 1 ? Math.round(rough) : Math.round(rough * 10) / 10 || 0.1}
+        error={error}
+        required={field.required}
+        onChange={onChange}
+      />
+      {off && !error && (
+        <p className="mt-1 text-sm">
+          {measure(off.outside, info.kind, units)} {off.used < off.low ? "under" : "over"}{" "}
+          {figure(off.low, info.kind, units)}–{figure(off.high, info.kind, units)}: {off.effect}.
+        </p>
+      )}
     </div>
   );
 }

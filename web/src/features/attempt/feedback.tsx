@@ -1,26 +1,26 @@
 import { Link } from "react-router";
-import { useCourse } from "../../ui/course";
-import { CursorScope } from "../../ui/cursor";
+import type { Schemas } from "../../api/client";
 import { BeadPhoto } from "../../ui/bead-photo";
+import { usePaths } from "../../ui/course";
+import { CursorScope } from "../../ui/cursor";
 import { FaultCrops } from "../../ui/fault-crops";
+import { Panel } from "../../ui/panel";
 import { StackedStrips } from "../../ui/stacked-strips";
 import { StripWithTracks } from "../../ui/strip-with-tracks";
-import { newest, useCourseAttempts, type Attempt } from "../../ui/use-attempt";
+import { newest, type Attempt } from "../../ui/use-attempt";
 import { useUnits } from "../../ui/use-units";
 import { criterionWords } from "../../ui/words";
+import { useSame } from "./queries";
 
-export function Feedback({ attempt }: { attempt: Attempt }) {
-  const course = useCourse();
-  const units = useUnits();
-  const { photo, measurement } = newest(attempt);
-  const earlier = useCourseAttempts(course.id, { assignment: attempt.assignment.id });
-  const mark = attempt.mark;
-  if (!mark) return null;
-  const before = (earlier.data?.results ?? [])
-    .filter((a) => a.id !== attempt.id && a.number < attempt.number && a.measurement?.strip)
+/** A returned mark: the one thing to change on top, then the figures, then one's earlier beads. */
+export function Feedback({ attempt, mark }: { attempt: Attempt; mark: Schemas["Mark"] }) {
+  const paths = usePaths();
+  const same = useSame(attempt.assignment.id);
+  const before = (same.data ?? [])
+    .filter((a) => a.number < attempt.number && a.measurement?.strip)
     .sort((a, b) => b.number - a.number);
   return (
-    <section className="space-y-4 rounded-box border border-base-300 bg-base-100 p-4">
+    <Panel className="space-y-4">
       <div className="flex items-end gap-4">
         <p className="text-5xl font-bold">
           {mark.total.toFixed(0)}
@@ -37,54 +37,48 @@ export function Feedback({ attempt }: { attempt: Attempt }) {
       <ul className="grid grid-cols-2 gap-x-6 sm:grid-cols-3">
         {Object.entries(mark.scores).map(([key, score]) => (
           <li key={key} className="flex justify-between border-b border-base-300 py-1">
-            <span>{criterionWords[key]}</span>
+            <span>{criterionWords(key)}</span>
             <strong>{score ?? "–"}</strong>
           </li>
         ))}
       </ul>
-      <CursorScope>
-        {measurement?.strip && measurement.report && (
-          <StripWithTracks
-            strip={measurement.strip}
-            report={measurement.report}
-            overlay={measurement.overlay}
-            units={units}
-          />
-        )}
-        {photo && measurement?.overlay && (
-          <FaultCrops
-            defects={measurement.report?.defects ?? []}
-            photo={photo}
-            overlay={measurement.overlay}
-            units={units}
-          />
-        )}
-        {photo && <BeadPhoto photo={photo} overlay={measurement?.overlay ?? null} traced={false} close />}
-      </CursorScope>
+      <Bead attempt={attempt} />
       {before.length > 0 && (
         <div>
           <h2 className="mb-2 text-lg font-bold">Your earlier ones, to the same scale</h2>
           <StackedStrips
             attempts={[attempt, ...before]}
             link={(a, children) => (
-              <Link className="block" to={`/course/${String(course.id)}/attempt/${String(a.id)}`}>
+              <Link className="block" to={paths.attempt(a.id)}>
                 {children}
               </Link>
             )}
           />
         </div>
       )}
-      {before[0] && (
-        <Link
-          className="btn h-12 w-full"
-          to={`/course/${String(course.id)}/compare/${String(before[0].id)}/${String(attempt.id)}`}
-        >
+      {attempt.earlier && (
+        <Link className="btn h-12 w-full" to={paths.compare(attempt.earlier.id, attempt.id)}>
           Lay it over the one before
         </Link>
       )}
-      <Link className="btn h-12 w-full btn-primary" to={`/course/${String(course.id)}/time`}>
+      <Link className="btn h-12 w-full btn-primary" to={paths.to("time")}>
         How it goes over time
       </Link>
-    </section>
+    </Panel>
+  );
+}
+
+function Bead({ attempt }: { attempt: Attempt }) {
+  const units = useUnits();
+  const { photo, measurement } = newest(attempt);
+  const { overlay = null, report = null, strip = null } = measurement ?? {};
+  return (
+    <CursorScope>
+      {strip && report && <StripWithTracks strip={strip} report={report} overlay={overlay} units={units} />}
+      {photo && overlay && (
+        <FaultCrops defects={report?.defects ?? []} photo={photo} overlay={overlay} units={units} />
+      )}
+      {photo && <BeadPhoto photo={photo} overlay={overlay} traced={false} close />}
+    </CursorScope>
   );
 }

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { fields } from "../../ui/run-fields";
 import {
   figureOf,
   problemsIn,
@@ -7,47 +8,14 @@ import {
   startOf,
   typedFrom,
   type CardFigures,
-  type Field,
 } from "./log-shape";
 
-const fields: Field[] = [
-  {
-    key: "current_a",
-    quantity: "current",
-    unit: "A",
-    low: 3,
-    high: 500,
-    step: 1,
-    choices: [],
-    required: true,
-  },
-  {
-    key: "gas_l_min",
-    quantity: "flow",
-    unit: "L/min",
-    low: 1,
-    high: 60,
-    step: 0.5,
-    choices: [],
-    required: true,
-  },
-  {
-    key: "polarity",
-    quantity: "choice",
-    unit: "",
-    low: null,
-    high: null,
-    step: null,
-    choices: ["DCEN", "AC"],
-    required: false,
-  },
-  { key: "note", quantity: "text", unit: "", low: 0, high: 2000, step: null, choices: [], required: false },
-];
 const metric = { length: "mm", flow: "l_min" } as const;
 const customary = { length: "thou", flow: "cfh" } as const;
+const good = { current_a: "62", gas_l_min: "11" };
 
 describe("the log", () => {
-  it("sends what was typed in CFH as L/min", () => {
+  it("sends what was typed in CFH as L/min and what was left out as nothing", () => {
     const run = runFrom(
       { current_a: "62", gas_l_min: "20", polarity: "", note: "" },
       fields,
@@ -57,21 +25,38 @@ describe("the log", () => {
     expect(run.gas_l_min).toBeCloseTo(9.44, 2);
     expect(run.polarity).toBeNull();
     expect(run.note).toBe("");
+    expect(run.draught).toBeNull();
   });
   it("keeps an untouched figure to the last digit in whatever unit it is shown", () => {
-    const before = { current_a: 62, gas_l_min: 11.3, polarity: "DCEN", note: "" };
+    const before = { current_a: 62, gas_l_min: 11.3, polarity: "DCEN", note: "", torch: 17, part_hot: true };
     const typed = typedFrom(before, fields, customary);
-    expect(runFrom(typed, fields, customary, before)).toEqual(before);
+    expect(runFrom(typed, fields, customary, before)).toMatchObject(before);
   });
   it("names the figure and what is possible in the person's unit", () => {
-    const problems = problemsIn({ current_a: "900", gas_l_min: "20" }, fields, metric);
-    expect(problems).toEqual({ current_a: "900 A was given; 3 to 500 A is possible." });
+    expect(problemsIn({ ...good, current_a: "9000" }, fields, metric)).toEqual({
+      current_a: "9000 A was given; 1 to 1000 A is possible.",
+    });
+    expect(problemsIn({ ...good, stickout_mm: "9000" }, fields, customary).stickout_mm).toContain(
+      "2362.2 thou",
+    );
   });
   it("asks for what is needed and refuses what is no figure", () => {
     expect(problemsIn({ current_a: "", gas_l_min: "much" }, fields, metric)).toEqual({
       current_a: "Needed.",
       gas_l_min: "“much” is no figure.",
     });
+  });
+  it("sends a torch as its number, a tick as yes and places as a list", () => {
+    const typed = { ...good, torch: "17", draught: "yes", restarts_mm: "31; 62,5  80" };
+    expect(runFrom(typed, fields, metric, null)).toMatchObject({
+      torch: 17,
+      draught: true,
+      restarts_mm: [31, 62.5, 80],
+    });
+    expect(problemsIn({ ...typed, restarts_mm: "31 x" }, fields, metric).restarts_mm).toContain("no figure");
+  });
+  it("takes a tick back to nothing", () => {
+    expect(runFrom({ ...good, draught: "" }, fields, metric, { draught: true }).draught).toBeNull();
   });
 });
 
@@ -117,11 +102,13 @@ describe("what a run's form opens with", () => {
   it("is the card at the first attempt", () => {
     expect(startOf([], 1, none, card)).toEqual({ run: card, words: "with the card" });
   });
-  it("is the last good settings where there are any, without their note", () => {
-    const last = { passed: true, runs: [{ current_a: 52, note: "hot" }] };
-    expect(startOf([], 1, last, card)).toEqual({
-      run: { current_a: 52, note: "" },
-      words: "with your last good settings",
+  it("is the last good settings where there are any, without what was noticed then", () => {
+    const last = { passed: true, runs: [{ current_a: 52, note: "hot", arc_s: 40, draught: true }] };
+    expect(startOf([], 1, last, card).run).toMatchObject({
+      current_a: 52,
+      note: "",
+      arc_s: null,
+      draught: null,
     });
   });
   it("is the card where the last attempt did not pass", () => {
@@ -132,8 +119,8 @@ describe("what a run's form opens with", () => {
       { number: 1, current_a: 50, note: "first" },
       { number: 2, current_a: 55, note: "second" },
     ];
-    expect(startOf(runs, 3, none, card)).toEqual({
-      run: { number: 2, current_a: 55, note: "" },
+    expect(startOf(runs, 3, none, card)).toMatchObject({
+      run: { current_a: 55, note: "" },
       words: "as run 2",
     });
     expect(startOf(runs, 1, none, card).run).toBe(runs[0]);
@@ -142,8 +129,8 @@ describe("what a run's form opens with", () => {
 
 describe("a figure to be typed", () => {
   it("has no idle noughts and the person's unit", () => {
-    expect(figureOf(11, "flow", { length: "mm", flow: "l_min" })).toBe("11");
-    expect(figureOf(11.3, "flow", { length: "mm", flow: "l_min" })).toBe("11.3");
-    expect(figureOf(11.8, "flow", { length: "mm", flow: "cfh" })).toBe("25");
+    expect(figureOf(11, "flow", metric)).toBe("11");
+    expect(figureOf(11.3, "flow", metric)).toBe("11.3");
+    expect(figureOf(11.8, "flow", customary)).toBe("25");
   });
 });

@@ -1,67 +1,93 @@
 /** What is typed in the log, before it is a run; pure, so that it can be tested without a page. */
 
 import { figure, shownAs, toSi, trimmed, type Quantity, type Units } from "../../ui/units";
+import { isNumbered, quantityIn, type Field } from "../../ui/run-fields";
 
-export type Field = {
-  key: string;
-  quantity: string;
-  unit: string;
-  low: number | null;
-  high: number | null;
-  step: number | null;
-  choices: string[];
-  required: boolean;
-};
 export type Typed = Record<string, string>;
-export type Run = Record<string, string | number | null>;
+export type Value = string | number | boolean | number[] | null;
+export type Run = Record<string, Value>;
 
-export const isFigure = (field: Field) => field.choices.length === 0 && field.quantity !== "text";
+const FINE_DIGITS = 2;
+export const YES = "yes";
+
+const kindOf = (field: Field): Quantity => quantityIn(field)?.kind ?? "plain";
+const asTyped = (si: number, field: Field, units: Units) =>
+  trimmed(figure(si, kindOf(field), units, FINE_DIGITS));
 
 /** A run as it is typed in the person's units. */
-export function typedFrom(run: Partial<Run> | null, fields: Field[], units: Units): Typed {
+export function typedFrom(run: Partial<Run> | null, fields: readonly Field[], units: Units): Typed {
   const typed: Typed = {};
   for (const field of fields) {
     const value = run?.[field.key];
-    if (value === null || value === undefined) typed[field.key] = "";
-    else
-      typed[field.key] =
-        typeof value === "number" && isFigure(field)
-          ? trimmed(figure(value, field.quantity as Quantity, units, 2))
-          : String(value);
+    if (value === null || value === undefined || value === false) typed[field.key] = "";
+    else if (value === true) typed[field.key] = YES;
+    else if (Array.isArray(value)) typed[field.key] = value.map((v) => asTyped(v, field, units)).join("  ");
+    else if (typeof value === "number" && field.sort === "figure")
+      typed[field.key] = asTyped(value, field, units);
+    else typed[field.key] = String(value);
   }
   return typed;
 }
 
+/** Figures of a list, in SI: parted by blanks or semicolons, so that a comma may be the decimal point. */
+function listOf(text: string, field: Field, units: Units): number[] {
+  return text
+    .split(/[\s;]+/)
+    .filter((part) => part !== "")
+    .map((part) => toSi(part, kindOf(field), units) ?? NaN);
+}
+
+function valueOf(text: string, field: Field, units: Units): Value {
+  switch (field.sort) {
+    case "figure":
+      return toSi(text, kindOf(field), units);
+    case "several":
+      return listOf(text, field, units);
+    case "flag":
+      return text === YES ? true : null;
+    case "text":
+      return text;
+    case "choice":
+      return text === "" ? null : isNumbered(field) ? Number(text) : text;
+  }
+}
+
 /** The run in SI; figures the person did not touch stay exactly as they were. */
-export function runFrom(typed: Typed, fields: Field[], units: Units, before: Partial<Run> | null): Run {
+export function runFrom(
+  typed: Typed,
+  fields: readonly Field[],
+  units: Units,
+  before: Partial<Run> | null,
+): Run {
   const unchanged = typedFrom(before, fields, units);
   const run: Run = {};
   for (const field of fields) {
     const text = typed[field.key] ?? "";
-    if (before && text === unchanged[field.key]) run[field.key] = before[field.key] ?? null;
-    else if (!isFigure(field)) run[field.key] = text === "" && field.quantity !== "text" ? null : text;
-    else run[field.key] = toSi(text, field.quantity as Quantity, units);
+    const same = before && text !== "" && text === unchanged[field.key];
+    run[field.key] = same ? (before[field.key] ?? null) : valueOf(text, field, units);
   }
   return run;
 }
 
 /** What is wrong with each field, in the person's units. */
-export function problemsIn(typed: Typed, fields: Field[], units: Units): Record<string, string> {
+export function problemsIn(typed: Typed, fields: readonly Field[], units: Units): Record<string, string> {
   const problems: Record<string, string> = {};
   for (const field of fields) {
-    if (!isFigure(field)) continue;
-    const value = toSi(typed[field.key] ?? "", field.quantity as Quantity, units);
-    if (value === null) {
+    const text = (typed[field.key] ?? "").trim();
+    const info = quantityIn(field);
+    if (!info) continue;
+    if (text === "") {
       if (field.required) problems[field.key] = "Needed.";
       continue;
     }
-    const { label } = shownAs(field.quantity as Quantity, units);
-    const [low, high] = [field.low ?? -Infinity, field.high ?? Infinity];
-    if (Number.isNaN(value)) problems[field.key] = `“${typed[field.key] ?? ""}” is no figure.`;
-    else if (value < low || value > high) {
-      const allowed = `${trimmed(figure(low, field.quantity as Quantity, units, 1))} to ${trimmed(figure(high, field.quantity as Quantity, units, 1))} ${label}`;
-      problems[field.key] = `${typed[field.key] ?? ""} ${label} was given; ${allowed.trim()} is possible.`;
-    }
+    const values =
+      field.sort === "several" ? listOf(text, field, units) : [toSi(text, info.kind, units) ?? NaN];
+    const { label } = shownAs(info.kind, units);
+    const ends = [info.low, info.high].map((v) => trimmed(figure(v, info.kind, units, 1)));
+    if (values.some(Number.isNaN)) problems[field.key] = `“${text}” is no figure.`;
+    else if (values.some((v) => v < info.low || v > info.high))
+      problems[field.key] =
+        `${text} ${label}`.trim() + ` was given; ${ends.join(" to ")} ${label}`.trimEnd() + " is possible.";
   }
   return problems;
 }
@@ -107,6 +133,20 @@ export function runFromCard(card: CardFigures): Partial<Run> {
   };
 }
 
+/** What belongs to one run only and is never filled in from another. */
+const OWN: Partial<Run> = {
+  note: "",
+  arc_s: null,
+  dabs: null,
+  restarts_mm: [],
+  electrode_after: null,
+  rod_end: null,
+  arc: null,
+  puff_at_start: null,
+  draught: null,
+  part_hot: null,
+};
+
 export type Start = { run: Partial<Run>; words: string };
 
 /** What a run's form opens with: the run as saved, the run before it, the last one that passed, else the card. */
@@ -119,11 +159,14 @@ export function startOf(
   const saved = runs.find((r) => r.number === number);
   if (saved) return { run: saved, words: "as it was saved" };
   const before = runs.at(-1);
-  if (before) return { run: { ...before, note: "" }, words: `as run ${String(before.number)}` };
+  if (before) return { run: { ...before, ...OWN }, words: `as run ${String(before.number)}` };
   if (last.passed && last.runs[0])
-    return { run: { ...(last.runs[0] as Run), note: "" }, words: "with your last good settings" };
+    return { run: { ...(last.runs[0] as Run), ...OWN }, words: "with your last good settings" };
   return { run: card, words: "with the card" };
 }
+
+/** A run of another attempt to start from, without what was of that run only. */
+export const settingsOf = (run: Run): Partial<Run> => ({ ...run, ...OWN });
 
 /** A figure as it would be typed. */
 export function figureOf(si: number, quantity: Quantity, units: Units): string {

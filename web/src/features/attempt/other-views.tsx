@@ -1,5 +1,6 @@
 import { ImagePlus } from "lucide-react";
 import type { Schemas } from "../../api/client";
+import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
 import type { Attempt } from "../../ui/use-attempt";
 import { ViewsOf } from "../../ui/views-of";
@@ -11,7 +12,7 @@ type Kind = Exclude<Schemas["PhotoKindEnum"], "bead">;
 /** Photos beside the one of the bead: they are looked at, not measured; on the torch an angle can be read. */
 export function OtherViews({ attempt }: { attempt: Attempt }) {
   return (
-    <section className="rounded-box border border-base-300 bg-base-100 p-4">
+    <Panel>
       <h2 className="text-lg font-bold">Other photos</h2>
       <p className="quiet mb-2 text-sm">
         For the torch: hold it in place with the arc off, the phone square to torch and plate.
@@ -21,8 +22,8 @@ export function OtherViews({ attempt }: { attempt: Attempt }) {
           <AddView key={kind} attemptId={attempt.id} kind={kind} />
         ))}
       </div>
-      <ViewsOf attempt={attempt} mayRead={attempt.runs.length > 0} />
-    </section>
+      <ViewsOf attempt={attempt} />
+    </Panel>
   );
 }
 

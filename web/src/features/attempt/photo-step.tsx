@@ -1,27 +1,21 @@
-import { Camera, ImageUp } from "lucide-react";
-import { useState, type ChangeEvent } from "react";
-import { CursorScope } from "../../ui/cursor";
-import { BeadPhoto } from "../../ui/bead-photo";
-import { FaultCrops } from "../../ui/fault-crops";
+import { Camera, ImageUp, type LucideIcon } from "lucide-react";
+import { useState, type ChangeEvent, type ComponentProps } from "react";
+import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
-import { TintBadge } from "../../ui/tint";
-import { StripWithTracks } from "../../ui/strip-with-tracks";
-import { newest, type Attempt } from "../../ui/use-attempt";
-import { useUnits } from "../../ui/use-units";
-import { measure } from "../../ui/units";
-import { percent } from "../../ui/words";
+import { may, newest, type Attempt } from "../../ui/use-attempt";
+import { BeadResult } from "./bead-result";
 import { lookOver, type Seen } from "./look-over";
-import { useUpload } from "./use-upload";
+import { useUpload, type Sending } from "./use-upload";
 
 type Looked = null | "looking" | { file: File; seen: Seen[] };
 
+/** Sending the photo of the bead, following it while it is measured, and what came of it. */
 export function PhotoStep({ attempt }: { attempt: Attempt }) {
   const { sending, send, resume } = useUpload(attempt.id);
   const [looked, setLooked] = useState<Looked>(null);
   const { photo, measurement, busy } = newest(attempt);
-  const units = useUnits();
-  const report = measurement?.report;
-  const refusal = report?.refusal;
+  const refusal = measurement?.report?.refusal;
+  const doubtful = looked !== null && looked !== "looking" ? looked : null;
   const pick = (e: ChangeEvent<HTMLInputElement>) => {
     const file = e.target.files?.[0];
     e.target.value = "";
@@ -33,86 +27,40 @@ export function PhotoStep({ attempt }: { attempt: Attempt }) {
     });
   };
   return (
-    <section className="rounded-box border border-base-300 bg-base-100 p-4">
+    <Panel>
       <h2 className="text-lg font-bold">Photo of the bead</h2>
-      <p className="mb-3">
-        Lay the scale card on the coupon, hold the phone flat above it, all black squares in the picture, no
-        flash.{" "}
-        <a className="link" href="/api/scale-card/window" target="_blank" rel="noreferrer">
-          Print a card
-        </a>{" "}
-        (
-        <a className="link" href="/api/scale-card/window?paper=letter" target="_blank" rel="noreferrer">
-          Letter
-        </a>
-        )
-      </p>
-      {sending.state !== "sending" && (
+      {may(attempt, "add_photo") && <HowTo />}
+      {may(attempt, "add_photo") && sending.state !== "sending" && (
         <div className="grid gap-2 sm:grid-cols-2">
-          <label className="btn h-14 text-lg btn-primary focus-within:outline-3 focus-within:outline-secondary">
-            <Camera size={22} aria-hidden />{" "}
-            {photo || (looked && looked !== "looking") ? "Take it again" : "Take the photo"}
-            <input type="file" accept="image/*" capture="environment" className="sr-only" onChange={pick} />
-          </label>
-          <label className="btn h-14 text-lg focus-within:outline-3 focus-within:outline-secondary">
-            <ImageUp size={22} aria-hidden /> Choose a file
-            <input
-              type="file"
-              accept="image/jpeg,image/png,image/heic,.heic,.heif"
-              className="sr-only"
-              onChange={pick}
-            />
-          </label>
+          <PickButton
+            icon={Camera}
+            words={photo || doubtful ? "Take it again" : "Take the photo"}
+            primary
+            accept="image/*"
+            capture="environment"
+            onChange={pick}
+          />
+          <PickButton
+            icon={ImageUp}
+            words="Choose a file"
+            accept="image/jpeg,image/png,image/heic,.heic,.heif"
+            onChange={pick}
+          />
         </div>
       )}
       <div aria-live="polite" className="mt-3 space-y-3">
-        {looked === "looking" && (
-          <p className="flex items-center gap-2">
-            <span className="loading loading-dots" aria-hidden /> Looking at the photo.
-          </p>
+        {looked === "looking" && <Busy words="Looking at the photo." />}
+        {doubtful && (
+          <Doubt
+            seen={doubtful.seen}
+            anyway={() => {
+              send(doubtful.file);
+              setLooked(null);
+            }}
+          />
         )}
-        {looked && looked !== "looking" && (
-          <div role="alert" className="alert items-start alert-warning">
-            <div>
-              <p className="font-bold">Not sent yet: this photo will hardly be measured.</p>
-              <ul className="my-1 list-inside list-disc">
-                {looked.seen.map((s) => (
-                  <li key={s.code}>{s.message}</li>
-                ))}
-              </ul>
-              <button
-                className="btn mt-1 btn-sm"
-                onClick={() => {
-                  send(looked.file);
-                  setLooked(null);
-                }}
-              >
-                Send it anyway
-              </button>
-            </div>
-          </div>
-        )}
-        {sending.state === "sending" && (
-          <div>
-            <p>
-              {sending.waiting
-                ? "No connection; waiting to go on …"
-                : `Sending: ${(sending.share * 100).toFixed(0)} %`}
-            </p>
-            <progress
-              className="progress w-full progress-primary"
-              value={sending.share * 100}
-              max={100}
-              aria-label="Sending the photo"
-            />
-          </div>
-        )}
-        {sending.state === "failed" && <Problem error={sending.error} again={resume} />}
-        {busy && (
-          <p className="flex items-center gap-2">
-            <span className="loading loading-dots" aria-hidden /> The photo has arrived and is being measured.
-          </p>
-        )}
+        <Progress sending={sending} resume={resume} />
+        {busy && <Busy words="The photo has arrived and is being measured." />}
         {measurement?.state === "failed" && (
           <Problem
             error={
@@ -130,55 +78,79 @@ export function PhotoStep({ attempt }: { attempt: Attempt }) {
           </div>
         )}
       </div>
-      {photo && (
-        <CursorScope>
-          <div className="mt-3 space-y-3">
-            <BeadPhoto photo={photo} overlay={measurement?.overlay ?? null} traced close={false} />
-            {report?.bead && measurement?.strip && (
-              <>
-                <dl className="grid grid-cols-2 gap-2 sm:grid-cols-4">
-                  <Figure words="Width" value={measure(report.bead.width_mm.mean, "length", units)} />
-                  <Figure words="Width varies" value={percent(report.bead.width_mm.cv)} />
-                  <Figure
-                    words="Ripples vary"
-                    value={report.ripple ? percent(report.ripple.cv) : "none to see"}
-                  />
-                  <div>
-                    <dt className="quiet text-sm">Heat tint</dt>
-                    <dd className="text-lg font-semibold">
-                      <TintBadge level={report.tint?.bead.level} />
-                    </dd>
-                  </div>
-                </dl>
-                <StripWithTracks
-                  strip={measurement.strip}
-                  report={report}
-                  overlay={measurement.overlay}
-                  units={units}
-                />
-                {measurement.overlay && (
-                  <FaultCrops
-                    defects={report.defects ?? []}
-                    photo={photo}
-                    overlay={measurement.overlay}
-                    units={units}
-                  />
-                )}
-                {measurement.corrected && <p className="text-sm">Corrected by hand by your instructor.</p>}
-              </>
-            )}
-          </div>
-        </CursorScope>
-      )}
-    </section>
+      {photo && <BeadResult photo={photo} measurement={measurement} />}
+    </Panel>
   );
 }
 
-function Figure({ words, value }: { words: string; value: string }) {
+function HowTo() {
+  return (
+    <p className="mb-3">
+      Lay the scale card on the coupon, hold the phone flat above it, all black squares in the picture, no
+      flash.{" "}
+      <a className="link" href="/api/scale-card/window" target="_blank" rel="noreferrer">
+        Print a card
+      </a>{" "}
+      (
+      <a className="link" href="/api/scale-card/window?paper=letter" target="_blank" rel="noreferrer">
+        Letter
+      </a>
+      )
+    </p>
+  );
+}
+
+type PickProps = { icon: LucideIcon; words: string; primary?: boolean } & ComponentProps<"input">;
+
+function PickButton({ icon: Icon, words, primary = false, ...input }: PickProps) {
+  const look = primary ? "btn-primary" : "";
+  return (
+    <label className={`btn h-14 text-lg focus-within:outline-3 focus-within:outline-secondary ${look}`}>
+      <Icon size={22} aria-hidden /> {words}
+      <input type="file" className="sr-only" {...input} />
+    </label>
+  );
+}
+
+function Busy({ words }: { words: string }) {
+  return (
+    <p className="flex items-center gap-2">
+      <span className="loading loading-dots" aria-hidden /> {words}
+    </p>
+  );
+}
+
+function Doubt({ seen, anyway }: { seen: Seen[]; anyway: () => void }) {
+  return (
+    <div role="alert" className="alert items-start alert-warning">
+      <div>
+        <p className="font-bold">Not sent yet: this photo will hardly be measured.</p>
+        <ul className="my-1 list-inside list-disc">
+          {seen.map((s) => (
+            <li key={s.code}>{s.message}</li>
+          ))}
+        </ul>
+        <button className="btn mt-1 btn-sm" onClick={anyway}>
+          Send it anyway
+        </button>
+      </div>
+    </div>
+  );
+}
+
+function Progress({ sending, resume }: { sending: Sending; resume: () => void }) {
+  if (sending.state === "failed") return <Problem error={sending.error} again={resume} />;
+  if (sending.state !== "sending") return null;
+  const percent = sending.share * 100;
   return (
     <div>
-      <dt className="quiet text-sm">{words}</dt>
-      <dd className="text-lg font-semibold">{value}</dd>
+      <p>{sending.waiting ? "No connection; waiting to go on …" : `Sending: ${percent.toFixed(0)} %`}</p>
+      <progress
+        className="progress w-full progress-primary"
+        value={percent}
+        max={100}
+        aria-label="Sending the photo"
+      />
     </div>
   );
 }

@@ -1,32 +1,23 @@
-import { api, unwrap } from "../../api/client";
+import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
-import { useAttemptChange, type Attempt } from "../../ui/use-attempt";
+import type { Attempt } from "../../ui/use-attempt";
+import { useTick } from "./queries";
 
-/** The checklist before the arc, for a gloved finger; every tick is kept at once, what is skipped stays visible to the marker. */
+/** The checklist before the arc, for a gloved finger; a tick is kept at once, what is skipped the marker sees. */
 export function Preparation({ attempt }: { attempt: Attempt }) {
-  const tick = useAttemptChange(attempt.id, (prepared: string[]) =>
-    unwrap(
-      api.PUT("/api/attempts/{attempt_id}/preparation", {
-        params: { path: { attempt_id: attempt.id } },
-        body: { prepared },
-      }),
-    ),
-  );
+  const tick = useTick(attempt.id);
+  const every = attempt.preparation.map((s) => s.step);
   const done = new Set(
     tick.isPending ? tick.variables : attempt.preparation.filter((s) => s.done).map((s) => s.step),
   );
-  const toggle = (step: string) => {
+  const toggle = (step: string) =>
     tick.mutate(done.has(step) ? [...done].filter((s) => s !== step) : [...done, step]);
-  };
   return (
-    <details
-      className="rounded-box border border-base-300 bg-base-100 p-4"
-      open={attempt.state === "assigned" && done.size < attempt.preparation.length}
-    >
+    <Panel as="details" open={attempt.state === "assigned" && done.size < every.length}>
       <summary className="cursor-pointer text-lg font-bold">
         Preparation{" "}
         <span className="quiet text-base font-normal">
-          {done.size} of {attempt.preparation.length}
+          {done.size} of {every.length}
         </span>
       </summary>
       <ul className="mt-2 grid gap-1 sm:grid-cols-2">
@@ -38,9 +29,7 @@ export function Preparation({ attempt }: { attempt: Attempt }) {
                 className="checkbox checkbox-lg"
                 checked={done.has(step)}
                 disabled={tick.isPending}
-                onChange={() => {
-                  toggle(step);
-                }}
+                onChange={() => toggle(step)}
               />{" "}
               {words}
             </label>
@@ -50,14 +39,12 @@ export function Preparation({ attempt }: { attempt: Attempt }) {
       <button
         type="button"
         className="btn mt-2 h-12 w-full"
-        disabled={tick.isPending || done.size === attempt.preparation.length}
-        onClick={() => {
-          tick.mutate(attempt.preparation.map((s) => s.step));
-        }}
+        disabled={tick.isPending || done.size === every.length}
+        onClick={() => tick.mutate(every)}
       >
         All of it done
       </button>
       <Problem error={tick.error} />
-    </details>
+    </Panel>
   );
 }

@@ -15,13 +15,7 @@ export function Question({ message, meant, units, take, keep }: Props) {
       <p className="font-semibold">{message}</p>
       <div className="mt-2 flex flex-wrap gap-2">
         {meant !== undefined && (
-          <button
-            type="button"
-            className="btn h-12"
-            onClick={() => {
-              take(meant);
-            }}
-          >
+          <button type="button" className="btn h-12" onClick={() => take(meant)}>
             Take {measure(meant, "flow", units)}
           </button>
         )}

@@ -1,25 +1,26 @@
 import { Drum, Printer } from "lucide-react";
 import { Link } from "react-router";
-import { useCourse } from "../../ui/course";
-import { Loading, Problem } from "../../ui/states";
-import { OffCard } from "../../ui/off-card";
 import { CardFigures } from "../../ui/card-figures";
-import { Worked } from "../../ui/worked";
+import { usePaths } from "../../ui/course";
+import { OffCard } from "../../ui/off-card";
+import { Panel, WarningNote } from "../../ui/panel";
+import { Loading, Problem } from "../../ui/states";
 import type { Attempt } from "../../ui/use-attempt";
 import { useSetup } from "../../ui/use-setup";
 import { useUnits } from "../../ui/use-units";
+import { HeatAndGas, WhyCurrent } from "../../ui/why-current";
+import { Worked } from "../../ui/worked";
 
 /** The card to hold beside the machine: the aim big, the range under it. */
 export function SetupCard({ attempt }: { attempt: Attempt }) {
   const setup = useSetup(attempt.id, attempt.version);
   const units = useUnits();
-  const course = useCourse();
+  const paths = usePaths();
   if (setup.isPending) return <Loading what="the setup card" />;
   if (setup.isError) return <Problem error={setup.error} again={() => void setup.refetch()} />;
   const { card, checks, worked, cautions } = setup.data;
-  const welded = attempt.state !== "assigned";
   return (
-    <details className="rounded-box border border-base-300 bg-base-100 p-4" open={!welded}>
+    <Panel as="details" open={attempt.state === "assigned"}>
       <summary className="cursor-pointer text-lg font-bold">Setup card</summary>
       {checks.map((check) => (
         <div key={check.number} className="mt-2">
@@ -30,12 +31,12 @@ export function SetupCard({ attempt }: { attempt: Attempt }) {
       <CardFigures card={card} units={units} />
       <Worked worked={worked} units={units} />
       {card.warnings.map((w) => (
-        <p key={w.code} role="note" className="mt-2 rounded-box bg-warning p-2 text-warning-content">
+        <WarningNote key={w.code} severity={w.severity}>
           {w.message}
-        </p>
+        </WarningNote>
       ))}
       <div className="mt-3 flex flex-wrap gap-2">
-        <Link className="btn" to={`/course/${String(course.id)}/attempt/${String(attempt.id)}/cadence`}>
+        <Link className="btn" to={`${paths.attempt(attempt.id)}/cadence`}>
           <Drum size={18} aria-hidden /> Cadence
         </Link>
         <a
@@ -49,21 +50,8 @@ export function SetupCard({ attempt }: { attempt: Attempt }) {
       </div>
       <details className="mt-3">
         <summary className="cursor-pointer font-semibold">Why {card.current_a.aim.toFixed(0)} A</summary>
-        <p>
-          {card.current_a.rule}; {card.current_a.because.map((b) => b.replaceAll("_", " ")).join(", ")}.
-        </p>
-        <ul className="list-disc pl-5">
-          {card.opinions.map((o) => (
-            <li key={o.rule}>
-              {o.rule}: {o.current_a.toFixed(0)} A
-            </li>
-          ))}
-        </ul>
-        <p>
-          Heat {card.heat_kj_mm.arc.toFixed(2)} kJ/mm at the arc, {card.heat_kj_mm.net.toFixed(2)} reaches the
-          work. Gas for a run of 100 mm: {card.gas_l_per_run.toFixed(0)} L; Reynolds number{" "}
-          {card.reynolds.toFixed(0)}.
-        </p>
+        <WhyCurrent card={card} />
+        <HeatAndGas card={card} units={units} />
       </details>
       <details className="mt-2">
         <summary className="cursor-pointer font-semibold">Before you strike</summary>
@@ -73,6 +61,6 @@ export function SetupCard({ attempt }: { attempt: Attempt }) {
           ))}
         </ul>
       </details>
-    </details>
+    </Panel>
   );
 }

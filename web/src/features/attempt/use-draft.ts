@@ -13,8 +13,6 @@ export function useDraft(place: string, start: Typed) {
     typed,
     change,
     restored: first !== null,
-    done: () => {
-      localStorage.removeItem(place);
-    },
+    done: () => localStorage.removeItem(place),
   };
 }

@@ -32,12 +32,8 @@ export function useUpload(attemptId: number, kind: Schemas["PhotoKindEnum"] = "b
         metadata: { filename: file.name, kind },
         removeFingerprintOnSuccess: true,
         fingerprint: () => Promise.resolve(`${place}-${String(file.size)}-${String(file.lastModified)}`),
-        onBeforeRequest: (request) => {
-          request.setHeader("X-CSRFToken", csrfToken());
-        },
-        onProgress: (sent, total) => {
-          setSending({ state: "sending", share: sent / total, waiting: false });
-        },
+        onBeforeRequest: (request) => request.setHeader("X-CSRFToken", csrfToken()),
+        onProgress: (sent, total) => setSending({ state: "sending", share: sent / total, waiting: false }),
         onShouldRetry: (error) => {
           const status = error.originalResponse?.getStatus() ?? 0;
           const again = status === 0 || status >= 500 || status === 409;
@@ -86,9 +82,7 @@ export function useUpload(attemptId: number, kind: Schemas["PhotoKindEnum"] = "b
       }
       void set(place, file)
         .catch(() => undefined)
-        .then(() => {
-          begin(file);
-        });
+        .then(() => begin(file));
     },
     [begin, place],
   );

@@ -16,14 +16,10 @@ describe("a coupon from what is typed", () => {
       1.5875,
     );
   });
-  it("sends what is no figure as typed, for the server to name", () => {
-    expect(couponOf({ thickness_mm: "two" }, metric)).toEqual({ thickness_mm: "two" });
-  });
+  it("sends what is no figure as typed, for the server to name", () =>
+    expect(couponOf({ thickness_mm: "two" }, metric)).toEqual({ thickness_mm: "two" }));
   it("gathers a pulse and knows tube by its joint", () => {
-    const coupon = couponOf(
-      { joint: "tube_butt", "pulse.peak_a": "110", "pulse.on_share": "0.3", purge: "no" },
-      metric,
-    );
+    const coupon = couponOf({ joint: "tube_butt", peak_a: "110", on_share: "30", purge: "no" }, metric);
     expect(coupon).toEqual({
       joint: "tube_butt",
       form: "tube",
@@ -69,9 +65,18 @@ describe("what moved", () => {
       postflow_s: range(8),
       preflow_s: range(0.5),
     }) as unknown as Schemas["Card"];
+  it("is told in the person's units", () => {
+    expect(moves(card(43, 1.2), card(43, 1.6), us)).toEqual([
+      { words: "Filler", from: "47 thou", to: "63 thou" },
+    ]);
+  });
   it("names only what changed", () => {
-    expect(moves(card(43, 1.2), card(52, 1.2))).toEqual([{ words: "Current", from: "43 A", to: "52 A" }]);
-    expect(moves(card(43, 1.2), card(43, null))).toEqual([{ words: "Filler", from: "1.2 mm", to: "none" }]);
-    expect(moves(null, card(43, 1))).toEqual([]);
+    expect(moves(card(43, 1.2), card(52, 1.2), metric)).toEqual([
+      { words: "Current", from: "43 A", to: "52 A" },
+    ]);
+    expect(moves(card(43, 1.2), card(43, null), metric)).toEqual([
+      { words: "Filler", from: "1.2 mm", to: "none" },
+    ]);
+    expect(moves(null, card(43, 1), metric)).toEqual([]);
   });
 });

@@ -1,62 +1,81 @@
 /** What is typed in the builder, before it is a coupon; pure, so that it can be tested without a page. */
 
 import type { Schemas } from "../../api/client";
-import { figure, toSi, trimmed, type Quantity, type Units } from "../../ui/units";
+import { figure, measure, toSi, trimmed, type Quantity, type Units } from "../../ui/units";
+import { isTube, quantityOf } from "../../ui/words";
 
 export type Coupon = Record<string, unknown>;
 export type Form = Record<string, string>;
 
-export const numbers: Record<string, Quantity> = {
-  thickness_mm: "length",
-  second_thickness_mm: "length",
-  tube_od_mm: "length",
-  bore_length_mm: "length",
-  target_width_mm: "length",
-  leg_mm: "length",
-  filler_mm: "length",
-  stickout_mm: "length",
-  electrode_mm: "length",
-  travel_mm_s: "speed",
-  cup: "count",
-  pass: "count",
-  torch: "count",
-  gauge: "count",
-  "pulse.peak_a": "current",
-  "pulse.background_a": "current",
-  "pulse.on_share": "plain",
-  "pulse.per_second": "plain",
-};
-const texts = ["metal", "joint", "gauge_table", "position", "technique", "gas_part", "finish"];
+const NUMBERS = [
+  "thickness_mm",
+  "second_thickness_mm",
+  "tube_od_mm",
+  "bore_length_mm",
+  "target_width_mm",
+  "leg_mm",
+  "filler_mm",
+  "stickout_mm",
+  "electrode_mm",
+  "travel_mm_s",
+  "cup",
+  "pass",
+  "gauge",
+];
+export const PULSE = ["peak_a", "background_a", "on_share", "per_second"];
+const TEXTS = ["metal", "joint", "gauge_table", "position", "technique", "gas_part", "finish"];
+const FINE = 1e4;
 
-/** The coupon to plan: only what was typed; a comma is a decimal point; what is no figure is sent as typed, so that the server names it. */
+export const kindOf = (key: string): Quantity => quantityOf(key)?.kind ?? "plain";
+
+/** A new coupon: the commonest joint on the commonest sheet. */
+export const freshForm = (units: Units): Form => ({
+  metal: "304L",
+  joint: "tee",
+  thickness_mm: trimmed(figure(2, "length", units)),
+  position: "flat",
+  technique: "dab",
+  finish: "warm",
+});
+
+/** What was typed of one figure: SI, or the text itself where it is none, so that the server names it. */
+function sent(form: Form, key: string, units: Units): string | number | null {
+  const text = form[key] ?? "";
+  const value = toSi(text, kindOf(key), units);
+  if (value === null) return null;
+  return Number.isNaN(value) ? text : Math.round(value * FINE) / FINE;
+}
+
+/** The coupon to plan: only what was typed; a comma is a decimal point. */
 export function couponOf(form: Form, units: Units): Coupon {
   const coupon: Coupon = {};
-  for (const key of texts) if (form[key]) coupon[key] = form[key];
-  if (form.purge) coupon.purge = form.purge === "yes";
   const pulse: Coupon = {};
-  for (const [key, quantity] of Object.entries(numbers)) {
-    const text = form[key] ?? "";
-    const value = toSi(text, quantity, units);
-    if (value === null) continue;
-    const sent = Number.isNaN(value) ? text : Math.round(value * 1e4) / 1e4;
-    if (key.startsWith("pulse.")) pulse[key.slice(6)] = sent;
-    else coupon[key] = sent;
-  }
+  for (const key of TEXTS) if (form[key]) coupon[key] = form[key];
+  if (form.torch) coupon.torch = Number(form.torch);
+  if (form.purge) coupon.purge = form.purge === "yes";
+  for (const [into, keys] of [
+    [coupon, NUMBERS],
+    [pulse, PULSE],
+  ] as const)
+    for (const key of keys) {
+      const value = sent(form, key, units);
+      if (value !== null) into[key] = value;
+    }
   if (Object.keys(pulse).length > 0) coupon.pulse = pulse;
-  if (String(coupon.joint ?? "").startsWith("tube_") || coupon.joint === "turntable") coupon.form = "tube";
+  if (isTube(form.joint ?? "")) coupon.form = "tube";
   return coupon;
 }
 
 /** The form that shows a design. */
 export function formOf(design: Schemas["Design"], units: Units): Form {
-  const { pulse, purge, ...more } = (design.more ?? {}) as Coupon;
-  const given: Coupon = { ...design, ...more };
+  const { pulse, purge, torch, ...more } = (design.more ?? {}) as Coupon;
+  const given: Coupon = { ...design, ...more, ...((pulse as Coupon | null) ?? {}) };
   const form: Form = { purge: purge === undefined || purge === null ? "" : purge ? "yes" : "no" };
-  for (const key of texts) if (typeof given[key] === "string") form[key] = given[key];
-  for (const [key, quantity] of Object.entries(numbers)) {
-    const value = key.startsWith("pulse.") ? (pulse as Coupon | undefined)?.[key.slice(6)] : given[key];
-    if (typeof value === "number")
-      form[key] = trimmed(figure(value, quantity, units, quantity === "plain" ? 2 : undefined));
+  if (typeof torch === "number") form.torch = String(torch);
+  for (const key of TEXTS) if (typeof given[key] === "string") form[key] = given[key];
+  for (const key of [...NUMBERS, ...PULSE]) {
+    const value = given[key];
+    if (typeof value === "number") form[key] = trimmed(figure(value, kindOf(key), units));
   }
   return form;
 }
@@ -64,25 +83,25 @@ export function formOf(design: Schemas["Design"], units: Units): Form {
 export type Move = { words: string; from: string; to: string };
 type Card = Schemas["Card"];
 
-const watched: [string, string, (card: Card) => number | null, number][] = [
-  ["Current", "A", (c) => c.current_a.aim, 0],
-  ["Gas flow", "L/min", (c) => c.gas_l_min.aim, 1],
-  ["Cup", "", (c) => c.cup.number, 0],
-  ["Stick-out", "mm", (c) => c.stickout_mm.aim, 1],
-  ["Electrode", "mm", (c) => c.electrode.diameter_mm, 1],
-  ["Filler", "mm", (c) => c.filler?.diameter_mm ?? null, 1],
-  ["Travel", "mm/s", (c) => c.travel_mm_s.aim, 1],
-  ["Dabs", "a second", (c) => c.dabs_per_s, 2],
-  ["Post-flow", "s", (c) => c.postflow_s.aim, 1],
-  ["Pre-flow", "s", (c) => c.preflow_s.aim, 1],
+const watched: [words: string, kind: Quantity, read: (card: Card) => number | null, digits?: number][] = [
+  ["Current", "current", (c) => c.current_a.aim],
+  ["Gas flow", "flow", (c) => c.gas_l_min.aim],
+  ["Cup", "count", (c) => c.cup.number],
+  ["Stick-out", "length", (c) => c.stickout_mm.aim],
+  ["Electrode", "length", (c) => c.electrode.diameter_mm],
+  ["Filler", "length", (c) => c.filler?.diameter_mm ?? null],
+  ["Travel", "speed", (c) => c.travel_mm_s.aim],
+  ["Dabs", "rate", (c) => c.dabs_per_s, 2],
+  ["Post-flow", "time", (c) => c.postflow_s.aim],
+  ["Pre-flow", "time", (c) => c.preflow_s.aim],
 ];
 
-/** Which aims moved between two cards, and from what to what. */
-export function moves(before: Card | null, after: Card): Move[] {
+/** Which aims moved between two cards, and from what to what, in the person's units. */
+export function moves(before: Card | null, after: Card, units: Units): Move[] {
   if (!before) return [];
-  return watched.flatMap(([words, unit, read, digits]) => {
-    const [a, b] = [read(before), read(after)];
-    const say = (v: number | null) => (v === null ? "none" : `${v.toFixed(digits)} ${unit}`.trim());
-    return say(a) === say(b) ? [] : [{ words, from: say(a), to: say(b) }];
+  return watched.flatMap(([words, kind, read, digits]) => {
+    const say = (v: number | null) => (v === null ? "none" : measure(v, kind, units, digits));
+    const [from, to] = [say(read(before)), say(read(after))];
+    return from === to ? [] : [{ words, from, to }];
   });
 }

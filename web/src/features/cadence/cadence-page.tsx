@@ -87,9 +87,7 @@ function Cadence({ attempt, card }: { attempt: Attempt; card: Schemas["Card"] })
           className="btn h-16 w-16"
           aria-pressed={loud}
           aria-label={loud ? "Sound is on" : "Sound is off"}
-          onClick={() => {
-            setLoud(!loud);
-          }}
+          onClick={() => setLoud(!loud)}
         >
           {loud ? <Volume2 /> : <VolumeX />}
         </button>

@@ -10,17 +10,13 @@ export function useClock() {
       setElapsed((now - begun) / 1000);
       frame = requestAnimationFrame(tick);
     });
-    return () => {
-      cancelAnimationFrame(frame);
-    };
+    return () => cancelAnimationFrame(frame);
   }, [begun]);
   const start = useCallback(() => {
     setElapsed(0);
     setBegun(performance.now());
   }, []);
-  const stop = useCallback(() => {
-    setBegun(null);
-  }, []);
+  const stop = useCallback(() => setBegun(null), []);
   return { running: begun !== null, elapsed, start, stop };
 }
 

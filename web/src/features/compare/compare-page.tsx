@@ -1,16 +1,19 @@
-import { Link, useNavigate, useParams } from "react-router";
+import { Link, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
-import { useCourse } from "../../ui/course";
+import { usePaths } from "../../ui/course";
 import { CursorScope } from "../../ui/cursor";
+import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
 import { Ruler, Strip } from "../../ui/strip";
-import { CursorField } from "../../ui/strip-with-tracks";
-import { FaultTrack, GapTrack, placeOn, TintTrack, Track, WidthTrack, type Axis } from "../../ui/tracks";
-import { newest, useAttempt, useCourseAttempts, type Attempt, type Brief } from "../../ui/use-attempt";
+import { CursorField } from "../../ui/cursor-field";
+import { placeOn, type Axis } from "../../ui/track-frame";
+import { FaultTrack, GapTrack, TintTrack, Track, WidthTrack } from "../../ui/tracks";
+import { newest, useAttempt, type Attempt } from "../../ui/use-attempt";
 import { useUnits } from "../../ui/use-units";
-import { measure, type Units } from "../../ui/units";
+import { fineDigits, measure, type Units } from "../../ui/units";
 import { dateWords, percent } from "../../ui/words";
-import { commonAxis, commonLimits, rowsOf, verdict, type Row } from "./compare-shape";
+import { Chooser } from "./chooser";
+import { commonAxis, commonLimits, nameOf, rowsOf, verdict, type Row } from "./compare-shape";
 
 type Report = Schemas["Report"];
 type Shown = { attempt: Attempt; report: Report; strip: Schemas["Strip"] };
@@ -46,69 +49,15 @@ function shownOf(attempt: Attempt): Shown | null {
     : null;
 }
 
-const nameOf = (a: Brief | Attempt) =>
-  `${a.assignment.design.title}, attempt ${String(a.number)}, ${dateWords(a.created_at)}`;
-
-function Chooser({ earlier, later }: { earlier: Attempt; later: Attempt }) {
-  const course = useCourse();
-  const navigate = useNavigate();
-  const all = useCourseAttempts(course.id, { student: later.student.id });
-  const measured = (all.data?.results ?? [])
-    .filter((a) => a.measurement?.strip)
-    .sort((a, b) => a.created_at.localeCompare(b.created_at));
-  const go = (a: number, b: number) =>
-    void navigate(`/course/${String(course.id)}/compare/${String(a)}/${String(b)}`, { replace: true });
-  return (
-    <div className="grid gap-3 sm:grid-cols-2">
-      {(
-        [
-          [
-            "Above",
-            earlier,
-            (id: number) => {
-              go(id, later.id);
-            },
-          ],
-          [
-            "Below",
-            later,
-            (id: number) => {
-              go(earlier.id, id);
-            },
-          ],
-        ] as const
-      ).map(([words, chosen, choose]) => (
-        <label key={words} className="block text-sm">
-          <span className="mb-0.5 block font-medium">{words}</span>
-          <select
-            className="select w-full"
-            value={chosen.id}
-            onChange={(e) => {
-              choose(Number(e.target.value));
-            }}
-          >
-            {measured.map((a) => (
-              <option key={a.id} value={a.id}>
-                {nameOf(a)}
-              </option>
-            ))}
-            {!measured.some((a) => a.id === chosen.id) && <option value={chosen.id}>{nameOf(chosen)}</option>}
-          </select>
-        </label>
-      ))}
-    </div>
-  );
-}
-
 function Both({ one, other }: { one: Shown; other: Shown }) {
-  const course = useCourse();
+  const paths = usePaths();
   const units = useUnits();
   const axis = commonAxis(one.strip, other.strip);
   const limits = commonLimits(one.report, other.report);
   const length = Math.max(one.report.bead?.length_mm ?? 0, other.report.bead?.length_mm ?? 0);
   return (
     <>
-      <section className="rounded-box border border-base-300 bg-base-100 p-3">
+      <Panel tight>
         <CursorField axis={axis} length={length}>
           <Placed axis={axis} shown={one} units={units} />
           <Placed axis={axis} shown={other} units={units} />
@@ -132,15 +81,15 @@ function Both({ one, other }: { one: Shown; other: Shown }) {
           )}
         </CursorField>
         <Ruler fromMm={axis.from_mm} toMm={axis.to_mm} />
-      </section>
-      <section className="rounded-box border border-base-300 bg-base-100 p-3">
+      </Panel>
+      <Panel tight>
         <table className="table table-sm">
           <thead>
             <tr>
               <th scope="col">Figure</th>
               {[one, other].map(({ attempt }) => (
                 <th key={attempt.id} scope="col">
-                  <Link className="link" to={`/course/${String(course.id)}/attempt/${String(attempt.id)}`}>
+                  <Link className="link" to={paths.attempt(attempt.id)}>
                     attempt {attempt.number}, {dateWords(attempt.created_at)}
                   </Link>
                 </th>
@@ -159,7 +108,7 @@ function Both({ one, other }: { one: Shown; other: Shown }) {
             ))}
           </tbody>
         </table>
-      </section>
+      </Panel>
     </>
   );
 }
@@ -182,7 +131,5 @@ function Placed({ axis, shown, units }: { axis: Axis; shown: Shown; units: Units
 function told(row: Row, value: number | null, units: Units): string {
   if (value === null) return "–";
   if (row.kind === "percent") return percent(value);
-  return row.kind === "count"
-    ? String(value)
-    : measure(value, "length", units, units.length === "mm" ? 2 : 0);
+  return row.kind === "count" ? String(value) : measure(value, "length", units, fineDigits(units));
 }

@@ -1,8 +1,10 @@
 /** Two beads on one axis; pure. */
 
 import type { Schemas } from "../../api/client";
+import { dateWords } from "../../ui/words";
 
 type Report = Schemas["Report"];
+type Named = Pick<Schemas["AttemptBrief"], "assignment" | "number" | "created_at">;
 type Axis = { from_mm: number; to_mm: number };
 
 /** The axis that holds both strips. */
@@ -54,3 +56,6 @@ export function verdict(row: Row): "better" | "worse" | "as before" | null {
   if (Math.abs(change) <= 0.05 * Math.abs(row.earlier)) return "as before";
   return change < 0 ? "better" : "worse";
 }
+
+export const nameOf = (a: Named) =>
+  `${a.assignment.design.title}, attempt ${String(a.number)}, ${dateWords(a.created_at)}`;

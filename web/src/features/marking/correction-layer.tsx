@@ -76,9 +76,7 @@ export function CorrectionLayer({ strip, overlay, report, tool, reach, fault, bu
       onPointerDown={down}
       onPointerMove={move}
       onPointerUp={up}
-      onPointerCancel={() => {
-        setHeld(null);
-      }}
+      onPointerCancel={() => setHeld(null)}
     >
       {fronts.map((s) => (
         <line

@@ -2,10 +2,11 @@ import type { ReactNode } from "react";
 import type { Schemas } from "../../api/client";
 import { ChoiceField } from "../../ui/choice-field";
 import { useCursor } from "../../ui/cursor";
+import { Picker } from "../../ui/panel";
 import { Problem } from "../../ui/states";
 import { UnitField } from "../../ui/unit-field";
 import { measure, type Units } from "../../ui/units";
-import { defectWords } from "../../ui/words";
+import { faultKinds, faultWords } from "../../ui/words";
 import { frontStep, nudged, toesOf, type Step, type Tool } from "./correction-shape";
 
 export type FaultDraft = { kind: NonNullable<Step["kind"]>; size: string };
@@ -53,56 +54,29 @@ export function CorrectionPanel({
   return (
     <div className="space-y-2 rounded-box border border-primary p-3">
       <div className="flex flex-wrap items-center gap-3">
-        <div className="join" role="group" aria-label="What the pointer does on the strip">
-          {(Object.keys(TOOLS) as Tool[]).map((t) => (
-            <button
-              key={t}
-              className={`btn join-item btn-sm ${t === tool ? "btn-primary" : ""}`}
-              aria-pressed={t === tool}
-              onClick={() => {
-                setTool(t);
-              }}
-            >
-              {TOOLS[t]}
-            </button>
-          ))}
-        </div>
+        <Picker
+          label="What the pointer does on the strip"
+          options={Object.keys(TOOLS) as Tool[]}
+          words={(t) => TOOLS[t]}
+          value={tool}
+          choose={setTool}
+        />
         <span className="text-sm" aria-live="polite">
           Red line at <strong>{at}</strong>
         </span>
       </div>
       {tool === "toe" && (
         <Row>
-          <Do
-            busy={busy}
-            act={() => {
-              correct(nudged(toes, "left", s, NUDGE_MM, reach));
-            }}
-          >
+          <Do busy={busy} act={() => correct(nudged(toes, "left", s, NUDGE_MM, reach))}>
             Left toe out
           </Do>
-          <Do
-            busy={busy}
-            act={() => {
-              correct(nudged(toes, "left", s, -NUDGE_MM, reach));
-            }}
-          >
+          <Do busy={busy} act={() => correct(nudged(toes, "left", s, -NUDGE_MM, reach))}>
             Left toe in
           </Do>
-          <Do
-            busy={busy}
-            act={() => {
-              correct(nudged(toes, "right", s, -NUDGE_MM, reach));
-            }}
-          >
+          <Do busy={busy} act={() => correct(nudged(toes, "right", s, -NUDGE_MM, reach))}>
             Right toe in
           </Do>
-          <Do
-            busy={busy}
-            act={() => {
-              correct(nudged(toes, "right", s, NUDGE_MM, reach));
-            }}
-          >
+          <Do busy={busy} act={() => correct(nudged(toes, "right", s, NUDGE_MM, reach))}>
             Right toe out
           </Do>
           <label className="flex items-center gap-2 text-sm">
@@ -110,9 +84,7 @@ export function CorrectionPanel({
             <select
               className="select w-28 select-sm"
               value={reach}
-              onChange={(e) => {
-                setReach(Number(e.target.value));
-              }}
+              onChange={(e) => setReach(Number(e.target.value))}
             >
               {REACHES.map((r) => (
                 <option key={r} value={r}>
@@ -125,20 +97,10 @@ export function CorrectionPanel({
       )}
       {tool === "front" && (
         <Row>
-          <Do
-            busy={busy}
-            act={() => {
-              correct(frontStep(report.ripple?.positions_mm ?? [], s));
-            }}
-          >
+          <Do busy={busy} act={() => correct(frontStep(report.ripple?.positions_mm ?? [], s))}>
             Cut or join at the red line
           </Do>
-          <Do
-            busy={busy || !report.ripple}
-            act={() => {
-              correct({ step: "no_ripples" });
-            }}
-          >
+          <Do busy={busy || !report.ripple} act={() => correct({ step: "no_ripples" })}>
             No distinct ripples
           </Do>
         </Row>
@@ -148,11 +110,9 @@ export function CorrectionPanel({
           <ChoiceField
             label="Kind"
             value={fault.kind}
-            options={Object.keys(defectWords)}
-            words={(k) => defectWords[k] ?? k}
-            onChange={(kind) => {
-              setFault({ ...fault, kind: kind as FaultDraft["kind"] });
-            }}
+            options={faultKinds}
+            words={faultWords}
+            onChange={(kind) => setFault({ ...fault, kind: kind as FaultDraft["kind"] })}
           />
           <div className="w-28">
             <UnitField
@@ -161,9 +121,7 @@ export function CorrectionPanel({
               units={units}
               value={fault.size}
               error={faultSize === null ? "a size" : undefined}
-              onChange={(size) => {
-                setFault({ ...fault, size });
-              }}
+              onChange={(size) => setFault({ ...fault, size })}
             />
           </div>
           <Do
@@ -178,28 +136,13 @@ export function CorrectionPanel({
         </Row>
       )}
       <Row>
-        <Do
-          busy={busy}
-          act={() => {
-            correct({ step: "move_end", end: "start", s_mm: s });
-          }}
-        >
+        <Do busy={busy} act={() => correct({ step: "move_end", end: "start", s_mm: s })}>
           Bead starts at the red line
         </Do>
-        <Do
-          busy={busy}
-          act={() => {
-            correct({ step: "move_end", end: "end", s_mm: s });
-          }}
-        >
+        <Do busy={busy} act={() => correct({ step: "move_end", end: "end", s_mm: s })}>
           Bead ends at the red line
         </Do>
-        <Do
-          busy={busy}
-          act={() => {
-            correct({ step: "start_at_other_end" });
-          }}
-        >
+        <Do busy={busy} act={() => correct({ step: "start_at_other_end" })}>
           Exchange start and end
         </Do>
       </Row>

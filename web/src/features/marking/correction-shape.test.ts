@@ -33,7 +33,6 @@ describe("correcting on the strip", () => {
     ).toBe("burn-through at 1000 thou removed");
     expect(stepWords({ step: "start_at_other_end" }, mm)).toBe("start and end exchanged");
   });
-  it("has no toes where the engine kept none", () => {
-    expect(toesOf({ size: [1, 1], left: [], right: [], centre: [], fronts: [] })).toBeNull();
-  });
+  it("has no toes where the engine kept none", () =>
+    expect(toesOf({ size: [1, 1], left: [], right: [], centre: [], fronts: [] })).toBeNull());
 });

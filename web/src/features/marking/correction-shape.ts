@@ -2,7 +2,7 @@
 
 import type { Schemas } from "../../api/client";
 import { measure, type Units } from "../../ui/units";
-import { defectWords } from "../../ui/words";
+import { faultWords } from "../../ui/words";
 
 export type Step = Schemas["StepRequest"];
 export type Side = "left" | "right";
@@ -66,7 +66,7 @@ export function frontStep(fronts: number[], s: number): Step {
 /** What a step did, in words. */
 export function stepWords(step: Step, units: Units): string {
   const at = step.s_mm === undefined ? "" : ` at ${measure(step.s_mm, "length", units)}`;
-  const kind = step.kind ? (defectWords[step.kind] ?? step.kind) : "";
+  const kind = step.kind ? faultWords(step.kind) : "";
   switch (step.step) {
     case "move_toe":
       return `${step.side ?? ""} toe moved${at}`;

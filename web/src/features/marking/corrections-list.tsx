@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api/client";
-import { measure, type Units } from "../../ui/units";
+import { fineDigits, measure, type Units } from "../../ui/units";
 import { dateWords, percent } from "../../ui/words";
 import { stepWords } from "./correction-shape";
 
@@ -31,29 +31,16 @@ export function CorrectionsList({ measurement, units, busy, undo }: Props) {
       </ol>
       {computed?.bead && (
         <p>
-          Computed was: width{" "}
-          {measure(computed.bead.width_mm.mean, "length", units, units.length === "mm" ? 2 : 0)}, varies{" "}
-          {percent(computed.bead.width_mm.cv)}; ripples vary {percent(computed.ripple?.cv)}; faults seen:{" "}
-          {computed.defects?.length ?? 0}.
+          Computed was: width {measure(computed.bead.width_mm.mean, "length", units, fineDigits(units))},
+          varies {percent(computed.bead.width_mm.cv)}; ripples vary {percent(computed.ripple?.cv)}; faults
+          seen: {computed.defects?.length ?? 0}.
         </p>
       )}
       <div className="mt-2 flex gap-2">
-        <button
-          className="btn btn-sm"
-          disabled={busy}
-          onClick={() => {
-            undo(false);
-          }}
-        >
+        <button className="btn btn-sm" disabled={busy} onClick={() => undo(false)}>
           Take the last one back
         </button>
-        <button
-          className="btn btn-sm"
-          disabled={busy}
-          onClick={() => {
-            undo(true);
-          }}
-        >
+        <button className="btn btn-sm" disabled={busy} onClick={() => undo(true)}>
           Back to what was computed
         </button>
       </div>

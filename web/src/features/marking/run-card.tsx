@@ -1,21 +1,25 @@
 import { CircleCheck, CircleDashed } from "lucide-react";
 import type { Schemas } from "../../api/client";
 import { OffCard } from "../../ui/off-card";
-import { runQuantities } from "../../ui/run-quantities";
+import { Panel } from "../../ui/panel";
+import { fields, quantityIn, type Field } from "../../ui/run-fields";
 import { Empty } from "../../ui/states";
 import type { Attempt } from "../../ui/use-attempt";
 import { useSetup } from "../../ui/use-setup";
 import { useUnits } from "../../ui/use-units";
-import { measure } from "../../ui/units";
-import { choiceWords, runWords } from "../../ui/words";
+import { measure, type Units } from "../../ui/units";
+import { choiceWords } from "../../ui/words";
+
+type Run = Schemas["NumberedRun"];
 
 /** What the student prepared and logged, run by run, and what of it lies off the card. */
 export function RunCard({ attempt }: { attempt: Attempt }) {
   const setup = useSetup(attempt.id, attempt.version);
   const units = useUnits();
   if (attempt.runs.length === 0) return <Empty>No run has been logged.</Empty>;
+  const real = setup.data?.real_travel_mm_s ?? null;
   return (
-    <section className="space-y-3 rounded-box border border-base-300 bg-base-100 p-3">
+    <Panel tight className="space-y-3">
       {attempt.runs.map((run) => {
         const check = setup.data?.checks.find((c) => c.number === run.number);
         return (
@@ -28,31 +32,32 @@ export function RunCard({ attempt }: { attempt: Attempt }) {
                 <OffCard check={check} units={units} />
               </div>
             )}
-            <RunFigures run={run} />
+            <RunFigures run={run} units={units} />
           </div>
         );
       })}
+      {real !== null && (
+        <p className="text-sm">
+          Real travel from arc time and measured length: <strong>{measure(real, "speed", units)}</strong>
+        </p>
+      )}
       <Prepared steps={attempt.preparation} />
-    </section>
+    </Panel>
   );
 }
 
-function RunFigures({ run }: { run: Schemas["NumberedRun"] }) {
-  const units = useUnits();
-  const shown = Object.entries(run).filter(
-    ([key, value]) => !["note", "number", "measured"].includes(key) && value !== null && value !== "",
-  );
+function RunFigures({ run, units }: { run: Run; units: Units }) {
+  const values = run as unknown as Record<string, unknown>;
+  const shown = fields.filter((f) => f.sort !== "text" && isNoted(values[f.key]));
   return (
     <>
       <dl className="grid gap-x-5 gap-y-0.5 text-sm sm:grid-cols-2 xl:grid-cols-3">
-        {shown.map(([key, value]) => (
-          <div key={key} className="flex justify-between gap-2 border-b border-base-300">
-            <dt>{runWords[key]}</dt>
+        {shown.map((field) => (
+          <div key={field.key} className="flex justify-between gap-2 border-b border-base-300">
+            <dt>{field.words}</dt>
             <dd className="font-semibold">
-              {typeof value === "number"
-                ? measure(value, runQuantities[key] ?? "count", units)
-                : (choiceWords[String(value)] ?? String(value))}
-              {run.measured.includes(key) && <span className="ml-1 badge badge-sm">measured</span>}
+              {told(field, values[field.key], units)}
+              {run.measured.includes(field.key) && <span className="ml-1 badge badge-sm">measured</span>}
             </dd>
           </div>
         ))}
@@ -62,17 +67,26 @@ function RunFigures({ run }: { run: Schemas["NumberedRun"] }) {
   );
 }
 
+const isNoted = (value: unknown) =>
+  value !== null && value !== undefined && value !== "" && value !== false && String(value) !== "";
+
+function told(field: Field, value: unknown, units: Units): string {
+  const kind = quantityIn(field)?.kind;
+  if (Array.isArray(value)) return value.map((v) => measure(Number(v), kind ?? "plain", units)).join(", ");
+  if (typeof value === "number" && kind) return measure(value, kind, units);
+  if (value === true) return "yes";
+  return choiceWords(field.key, String(value));
+}
+
 function Prepared({ steps }: { steps: Schemas["PreparationStep"][] }) {
-  const skipped = steps.filter((s) => !s.done);
+  const skipped = steps.filter((s) => !s.done).length;
   return (
     <div className="text-sm">
       <h2 className="mb-1 font-bold">
         Prepared{" "}
-        {skipped.length === 0 ? (
-          ""
-        ) : (
+        {skipped > 0 && (
           <span className="font-normal">
-            – {skipped.length} of {steps.length} not ticked
+            – {skipped} of {steps.length} not ticked
           </span>
         )}
       </h2>

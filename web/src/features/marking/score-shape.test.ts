@@ -2,9 +2,9 @@ import { describe, expect, it } from "vitest";
 import { meaningOf, partWords, stepped, suggestedScores, totalOf, type Suggestion } from "./score-shape";
 
 const suggestions: Suggestion[] = [
-  { criterion: "width_evenness", weight: 25, score: 8, reason: "width_cv", figures: {} },
-  { criterion: "ripple_evenness", weight: 20, score: null, reason: "no_ripples_to_judge", figures: {} },
-  { criterion: "tint", weight: 20, score: 4, reason: "darker_than_finish", figures: {} },
+  { criterion: "width_evenness", weight: 25, score: 8, words: "x", because: "width_cv" },
+  { criterion: "ripple_evenness", weight: 20, score: null, words: "x", because: "no_ripples_to_judge" },
+  { criterion: "tint", weight: 20, score: 4, words: "x", because: "darker_than_finish" },
 ];
 const key = (key: string, tagName = "BODY", held = {}) =>
   meaningOf({
@@ -17,12 +17,9 @@ const key = (key: string, tagName = "BODY", held = {}) =>
   });
 
 describe("marking", () => {
-  it("leaves a criterion that does not apply out of the total", () => {
-    expect(totalOf(suggestedScores(suggestions), suggestions)).toBeCloseTo((25 * 80 + 20 * 40) / 45, 6);
-  });
-  it("has no total without any score", () => {
-    expect(totalOf({}, suggestions)).toBeNull();
-  });
+  it("leaves a criterion that does not apply out of the total", () =>
+    expect(totalOf(suggestedScores(suggestions), suggestions)).toBeCloseTo((25 * 80 + 20 * 40) / 45, 6));
+  it("has no total without any score", () => expect(totalOf({}, suggestions)).toBeNull());
   it("says how much of the sheet the total comes from", () => {
     expect(partWords(suggestedScores(suggestions), suggestions)).toBe("from 2 of 3 lines");
     expect(partWords({ width_evenness: 8, ripple_evenness: 0, tint: 4 }, suggestions)).toBe("");

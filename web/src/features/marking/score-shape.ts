@@ -1,13 +1,10 @@
 /** Scores while they are being set; pure. */
 
+import type { Schemas } from "../../api/client";
+
 export type Scores = Record<string, number | null>;
-export type Suggestion = {
-  criterion: string;
-  weight: number;
-  score: number | null;
-  reason: string;
-  figures: Record<string, unknown>;
-};
+export type Suggestion = Pick<Schemas["Suggestion"], "criterion" | "words" | "weight" | "score" | "because">;
+export const HALF = 0.5;
 
 export function suggestedScores(suggestions: Suggestion[]): Scores {
   return Object.fromEntries(suggestions.map((s) => [s.criterion, s.score]));

@@ -45,9 +45,7 @@ export function Field({
         value={value}
         autoComplete={autoComplete}
         required
-        onChange={(e) => {
-          onChange(e.target.value);
-        }}
+        onChange={(e) => onChange(e.target.value)}
       />
     </div>
   );

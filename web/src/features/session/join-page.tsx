@@ -12,9 +12,7 @@ export function JoinPage() {
   const [given, setGiven] = useState({ code: "", display_name: "", username: "", password: "" });
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const set = (key: keyof typeof given) => (value: string) => {
-    setGiven((g) => ({ ...g, [key]: value }));
-  };
+  const set = (key: keyof typeof given) => (value: string) => setGiven((g) => ({ ...g, [key]: value }));
   const join = useMutation({
     mutationFn: () => unwrap(api.POST("/api/join", { body: signedIn ? { code: given.code } : given })),
     onSuccess: (fresh) => {

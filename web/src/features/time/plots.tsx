@@ -11,7 +11,8 @@ import {
   YAxis,
 } from "recharts";
 import type { Schemas } from "../../api/client";
-import { dateWords, tintNames } from "../../ui/words";
+import { vocabulary } from "../../api/vocabulary";
+import { dateWords, tintLevels, tintWords } from "../../ui/words";
 
 type Series = Schemas["Series"];
 
@@ -29,7 +30,7 @@ const box = { background: "var(--color-base-100)", border: "1px solid var(--colo
 
 /** Width cv and ripple cv over the attempts, with the limits that are good enough. */
 export function SteadinessPlot({ series }: { series: Series }) {
-  const { bands } = series;
+  const { width_cv, pitch_cv } = vocabulary.bands;
   return (
     <figure>
       <figcaption className="mb-1 font-semibold">
@@ -38,20 +39,15 @@ export function SteadinessPlot({ series }: { series: Series }) {
       <ResponsiveContainer width="100%" height={220}>
         <LineChart data={rowsOf(series)} margin={{ left: -18, right: 8, top: 4 }} accessibilityLayer={false}>
           <CartesianGrid stroke="var(--color-base-300)" />
-          <ReferenceArea
-            y1={0}
-            y2={bands.width_cv_good * 100}
-            fill="var(--color-accent)"
-            fillOpacity={0.35}
-          />
+          <ReferenceArea y1={0} y2={width_cv.good * 100} fill="var(--color-accent)" fillOpacity={0.35} />
           <ReferenceLine
-            y={bands.width_cv_accepted * 100}
+            y={width_cv.accepted * 100}
             stroke="var(--color-primary)"
             strokeDasharray="5 4"
             label={{ value: "width accepted", position: "insideTopRight", fill: ink, fontSize: 12 }}
           />
           <ReferenceLine
-            y={bands.pitch_cv_accepted * 100}
+            y={pitch_cv.accepted * 100}
             stroke="var(--color-secondary)"
             strokeDasharray="5 4"
             label={{ value: "ripples accepted", position: "insideTopRight", fill: ink, fontSize: 12 }}
@@ -98,19 +94,19 @@ export function TintPlot({ series }: { series: Series }) {
           <CartesianGrid stroke="var(--color-base-300)" />
           <ReferenceArea
             y1={0}
-            y2={series.bands.tint_level_accepted}
+            y2={vocabulary.finishLevel[series.assignment.finish]}
             fill="var(--color-accent)"
             fillOpacity={0.35}
           />
           <XAxis dataKey="at" tick={{ fill: ink, fontSize: 12 }} />
           <YAxis
-            domain={[0, 7]}
-            ticks={[0, 1, 2, 3, 4, 5, 6, 7]}
+            domain={[0, tintLevels.length - 1]}
+            ticks={tintLevels.map((_, level) => level)}
             interval={0}
-            tickFormatter={(v: number) => `${String(v)} ${tintNames[v] ?? ""}`}
+            tickFormatter={(v: number) => tintWords(v)}
             tick={{ fill: ink, fontSize: 11 }}
           />
-          <Tooltip contentStyle={box} formatter={(v) => `${String(v)} ${tintNames[Number(v)] ?? ""}`} />
+          <Tooltip contentStyle={box} formatter={(v) => tintWords(Number(v))} />
           <Line
             name="tint"
             dataKey="tint"

@@ -1,11 +1,12 @@
-import { useQuery } from "@tanstack/react-query";
 import { Link, useParams } from "react-router";
-import { api, unwrap, type Schemas } from "../../api/client";
-import { useCourse } from "../../ui/course";
+import type { Schemas } from "../../api/client";
+import { usePaths } from "../../ui/course";
+import { Panel } from "../../ui/panel";
 import { StackedStrips } from "../../ui/stacked-strips";
 import { Empty, Loading, Problem } from "../../ui/states";
 import { useSession } from "../../ui/use-session";
 import { SteadinessPlot, TintPlot } from "./plots";
+import { useProgress } from "./queries";
 
 export function MyTimePage() {
   const session = useSession();
@@ -18,16 +19,7 @@ export function StudentTimePage() {
 }
 
 function OverTime({ studentId, mine = false }: { studentId: number; mine?: boolean }) {
-  const course = useCourse();
-  const progress = useQuery({
-    queryKey: ["progress", course.id, studentId],
-    queryFn: () =>
-      unwrap(
-        api.GET("/api/courses/{course_id}/students/{student_id}/progress", {
-          params: { path: { course_id: course.id, student_id: studentId } },
-        }),
-      ),
-  });
+  const progress = useProgress(studentId);
   if (progress.isPending) return <Loading what="the beads so far" />;
   if (progress.isError) return <Problem error={progress.error} again={() => void progress.refetch()} />;
   return (
@@ -42,14 +34,14 @@ function OverTime({ studentId, mine = false }: { studentId: number; mine?: boole
 }
 
 function Series({ series }: { series: Schemas["Series"] }) {
-  const course = useCourse();
+  const paths = usePaths();
   const [first, last] = [
     series.attempts.filter((a) => a.measurement?.strip)[0],
     series.attempts.filter((a) => a.measurement?.strip).at(-1),
   ];
   const { assignment } = series;
   return (
-    <section className="min-w-0 rounded-box border border-base-300 bg-base-100 p-4">
+    <Panel>
       <h2 className="text-xl font-bold">{assignment.design.title}</h2>
       <p className="mb-3">
         <strong>
@@ -60,10 +52,7 @@ function Series({ series }: { series: Schemas["Series"] }) {
         {first && last && first.id !== last.id && (
           <>
             {" "}
-            <Link
-              className="link"
-              to={`/course/${String(course.id)}/compare/${String(first.id)}/${String(last.id)}`}
-            >
+            <Link className="link" to={paths.compare(first.id, last.id)}>
               Lay the first and the last over one another
             </Link>
           </>
@@ -74,7 +63,7 @@ function Series({ series }: { series: Schemas["Series"] }) {
           <StackedStrips
             attempts={[...series.attempts].reverse()}
             link={(a, children) => (
-              <Link className="block" to={`/course/${String(course.id)}/attempt/${String(a.id)}`}>
+              <Link className="block" to={paths.attempt(a.id)}>
                 {children}
               </Link>
             )}
@@ -85,7 +74,7 @@ function Series({ series }: { series: Schemas["Series"] }) {
           <TintPlot series={series} />
         </div>
       </div>
-    </section>
+    </Panel>
   );
 }
 

@@ -18,7 +18,6 @@ describe("drawings", () => {
     expect(ringArc(0, 200, 10, [50, 50])).toContain(" 0 1 1 ");
     expect(ringArc(0, 100, 10, [50, 50])).toContain(" 0 0 1 ");
   });
-  it("knows the turn of a run", () => {
-    expect([1, 2, 3, 4, 5].map((run) => turnOf([1, 3, 5, 2, 4], run))).toEqual([1, 4, 2, 5, 3]);
-  });
+  it("knows the turn of a run", () =>
+    expect([1, 2, 3, 4, 5].map((run) => turnOf([1, 3, 5, 2, 4], run))).toEqual([1, 4, 2, 5, 3]));
 });

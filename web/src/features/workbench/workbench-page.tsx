@@ -1,19 +1,14 @@
-import { useQuery } from "@tanstack/react-query";
 import { useSearchParams } from "react-router";
-import { api, unwrap } from "../../api/client";
 import { Loading, Problem } from "../../ui/states";
 import { useUnits } from "../../ui/use-units";
 import { PanelCard } from "./panel-card";
+import { usePanels } from "./queries";
 
 /** The calculators as one page of live panels; an address with `panel` and its figures opens them as they were. */
 export function WorkbenchPage() {
   const units = useUnits();
   const [params, setParams] = useSearchParams();
-  const panels = useQuery({
-    queryKey: ["workbench-panels"],
-    queryFn: () => unwrap(api.GET("/api/workbench")),
-    staleTime: Infinity,
-  });
+  const panels = usePanels();
   if (panels.isPending) return <Loading what="the workbench" />;
   if (panels.isError) return <Problem error={panels.error} again={() => void panels.refetch()} />;
   const { panel: opened, ...linked } = Object.fromEntries(params);
@@ -28,9 +23,7 @@ export function WorkbenchPage() {
             panel={p}
             units={units}
             linked={p.key === opened ? linked : null}
-            keep={(key, si) => {
-              setParams({ panel: key, ...si }, { replace: true, preventScrollReset: true });
-            }}
+            keep={(key, si) => setParams({ panel: key, ...si }, { replace: true, preventScrollReset: true })}
           />
         ))}
       </div>

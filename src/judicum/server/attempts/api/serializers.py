@@ -86,6 +86,7 @@ class SetupSerializer(serializers.Serializer[Any]):
     checks = RunCheckSerializer(many=True)
     worked = WorkedSerializer()
     cautions = CautionSerializer(many=True)
+    real_travel_mm_s = serializers.FloatField(allow_null=True)
 
 
 class GoalSerializer(serializers.ModelSerializer[Assignment]):

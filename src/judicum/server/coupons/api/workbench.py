@@ -12,7 +12,8 @@ from rest_framework.views import APIView
 from judicum.core.quantities import Quantity
 from judicum.core.workbench import PANELS, Input, compute
 from judicum.server.api.person import units_of
-from judicum.words.workbench import note
+from judicum.words.workbench import PANELS as PANEL_WORDS
+from judicum.words.workbench import RESULTS, note
 
 
 class InputSerializer(serializers.Serializer[Any]):
@@ -43,6 +44,7 @@ def input_of(one: Input) -> dict[str, Any]:
 
 class PanelSerializer(serializers.Serializer[Any]):
     key = serializers.CharField()
+    words = serializers.CharField()
     formula = serializers.CharField()
     source = serializers.CharField()  # type: ignore[assignment]
     inputs = InputSerializer(many=True)
@@ -50,6 +52,7 @@ class PanelSerializer(serializers.Serializer[Any]):
 
 class ResultSerializer(serializers.Serializer[Any]):
     key = serializers.CharField()
+    words = serializers.CharField()
     value = serializers.FloatField()
     quantity = serializers.CharField()
     unit = serializers.CharField()
@@ -72,6 +75,7 @@ class PanelsView(APIView):
         panels = [
             {
                 "key": p.key,
+                "words": PANEL_WORDS[p.key],
                 "formula": p.formula,
                 "source": p.source,
                 "inputs": [input_of(i) for i in p.inputs],
@@ -88,4 +92,5 @@ class PanelView(APIView):
     def get(self, request: Request, panel: str) -> Response:
         found = compute(panel, request.query_params.dict())
         notes = [note(n, units_of(request.user)) for n in found.notes]
-        return Response(AnswerSerializer({**asdict(found), "notes": notes}).data)
+        results = [{**asdict(r), "words": RESULTS[r.key]} for r in found.results]
+        return Response(AnswerSerializer({"results": results, "series": found.series, "notes": notes}).data)

@@ -1,0 +1,91 @@
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import { ChoiceField } from "../../ui/choice-field";
+import { TextField } from "../../ui/field";
+import { Panel } from "../../ui/panel";
+import { Problem } from "../../ui/states";
+import { UnitField } from "../../ui/unit-field";
+import { useUnits } from "../../ui/use-units";
+import { figure, toSi } from "../../ui/units";
+import { fieldWords, finishWords, optionsOf, quantityOf } from "../../ui/words";
+import { useGive } from "./queries";
+import { Who } from "./who";
+
+type Design = Schemas["Design"];
+type Finish = NonNullable<Design["finish"]>;
+
+const WEEK_MS = 7 * 86_400_000;
+const DUE_IN_WEEKS = 2;
+const inWeeks = (weeks: number) => new Date(Date.now() + weeks * WEEK_MS).toISOString().slice(0, 10);
+
+/** The goal of a coupon, whom it is for, and by when. */
+export function AssignForm({ design, usual, done }: { design: Design; usual: Finish; done: () => void }) {
+  const units = useUnits();
+  const give = useGive(done);
+  const [width, setWidth] = useState(figure(design.target_width_mm, "length", units));
+  const [finish, setFinish] = useState<Finish>(
+    design.finish === "warm" || !design.finish ? usual : design.finish,
+  );
+  const [inARow, setInARow] = useState("3");
+  const [dueOn, setDueOn] = useState(inWeeks(DUE_IN_WEEKS));
+  const [some, setSome] = useState<number[] | null>(null);
+  const row = quantityOf("good_in_a_row");
+  const submit = () =>
+    give.mutate({
+      design: design.id,
+      target_width_mm: toSi(width, "length", units) ?? 0,
+      finish,
+      good_in_a_row: Number(inARow),
+      due_on: dueOn,
+      students: some,
+    });
+  return (
+    <Panel
+      as="form"
+      tone="primary"
+      className="h-fit space-y-3 lg:sticky lg:top-4"
+      onSubmit={(e: React.FormEvent) => {
+        e.preventDefault();
+        submit();
+      }}
+    >
+      <h2 className="text-lg font-bold">Give “{design.title}”</h2>
+      <UnitField
+        label="Bead width asked for"
+        quantity="length"
+        units={units}
+        value={width}
+        onChange={setWidth}
+      />
+      <ChoiceField
+        label="Finish goal"
+        value={finish}
+        options={optionsOf("finish")}
+        words={finishWords}
+        tall
+        onChange={(code) => setFinish(code as Finish)}
+      />
+      <div className="grid grid-cols-2 gap-3">
+        <TextField
+          label={fieldWords("good_in_a_row")}
+          type="number"
+          min={row?.low}
+          max={row?.high}
+          value={inARow}
+          onChange={setInARow}
+        />
+        <TextField label="Due" type="date" value={dueOn} onChange={setDueOn} />
+      </div>
+      <Who some={some} choose={setSome} />
+      <Problem error={give.error} />
+      <div className="flex gap-2">
+        <button className="btn grow btn-primary" disabled={give.isPending}>
+          {give.isPending ? "Giving …" : "Give it out"}
+        </button>
+        <button type="button" className="btn" onClick={done}>
+          Not now
+        </button>
+      </div>
+    </Panel>
+  );
+}

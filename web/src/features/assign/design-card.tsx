@@ -1,0 +1,54 @@
+import { Link } from "react-router";
+import type { Schemas } from "../../api/client";
+import { usePaths } from "../../ui/course";
+import { useUnits } from "../../ui/use-units";
+import { measure } from "../../ui/units";
+import { choiceWords } from "../../ui/words";
+import { rungOf, type Ladder } from "./ladder";
+
+type Props = { design: Schemas["Design"]; ladder: Ladder; picked: boolean; pick: () => void };
+
+/** One coupon of the library on its rung, to be given or changed. */
+export function DesignCard({ design: d, ladder, picked, pick }: Props) {
+  const units = useUnits();
+  const paths = usePaths();
+  const own = d.course ? ` · this course, version ${String(d.version ?? 1)}` : "";
+  const what = [
+    choiceWords("metal", d.metal ?? ""),
+    choiceWords("joint", d.joint),
+    choiceWords("position", d.position ?? ""),
+    choiceWords("technique", d.technique ?? ""),
+    `bead ${measure(d.target_width_mm, "length", units)} wide`,
+  ];
+  return (
+    <li
+      className={
+        "grid grid-cols-[2rem_1fr_auto] items-start gap-x-2 rounded-box border bg-base-100 p-3 " +
+        (picked ? "border-primary" : "border-base-300")
+      }
+    >
+      <span className="quiet text-lg font-bold">{rungOf(d, ladder) ?? "–"}</span>
+      <span className="min-w-0">
+        <span className="block font-bold">
+          {d.title}
+          {own}
+        </span>
+        <span className="quiet block text-sm">{what.join(", ")}</span>
+        <span className="block text-sm">{d.purpose}</span>
+        {d.usual_faults && <span className="quiet block text-sm">Usual faults: {d.usual_faults}.</span>}
+      </span>
+      <span className="flex flex-col gap-1">
+        <button className="btn btn-primary btn-sm" aria-label={`Give ${d.title}`} onClick={pick}>
+          Give
+        </button>
+        <Link
+          className="btn btn-sm"
+          aria-label={`Change ${d.title}`}
+          to={paths.to(`builder?from=${String(d.id)}`)}
+        >
+          Change
+        </Link>
+      </span>
+    </li>
+  );
+}

@@ -1,0 +1,54 @@
+import type { ReactNode } from "react";
+import type { Schemas } from "../../api/client";
+import { BeadPhoto } from "../../ui/bead-photo";
+import { CursorScope } from "../../ui/cursor";
+import { FaultCrops } from "../../ui/fault-crops";
+import { StripWithTracks } from "../../ui/strip-with-tracks";
+import { TintBadge } from "../../ui/tint";
+import { useUnits } from "../../ui/use-units";
+import { measure } from "../../ui/units";
+import { percent } from "../../ui/words";
+
+type Props = { photo: Schemas["Photo"]; measurement: Schemas["Measurement"] | undefined };
+
+/** A photo with what was measured on it: four figures, the strip, the faults. */
+export function BeadResult({ photo, measurement }: Props) {
+  const units = useUnits();
+  const overlay = measurement?.overlay ?? null;
+  const report = measurement?.report;
+  return (
+    <CursorScope>
+      <div className="mt-3 space-y-3">
+        <BeadPhoto photo={photo} overlay={overlay} traced close={false} />
+        {report?.bead && measurement?.strip && (
+          <>
+            <dl className="grid grid-cols-2 gap-2 sm:grid-cols-4">
+              <Figure words="Width">{measure(report.bead.width_mm.mean, "length", units)}</Figure>
+              <Figure words="Width varies">{percent(report.bead.width_mm.cv)}</Figure>
+              <Figure words="Ripples vary">
+                {report.ripple ? percent(report.ripple.cv) : "none to see"}
+              </Figure>
+              <Figure words="Heat tint">
+                <TintBadge level={report.tint?.bead.level} />
+              </Figure>
+            </dl>
+            <StripWithTracks strip={measurement.strip} report={report} overlay={overlay} units={units} />
+            {overlay && (
+              <FaultCrops defects={report.defects ?? []} photo={photo} overlay={overlay} units={units} />
+            )}
+            {measurement.corrected && <p className="text-sm">Corrected by hand by your instructor.</p>}
+          </>
+        )}
+      </div>
+    </CursorScope>
+  );
+}
+
+function Figure({ words, children }: { words: string; children: ReactNode }) {
+  return (
+    <div>
+      <dt className="quiet text-sm">{words}</dt>
+      <dd className="text-lg font-semibold">{children}</dd>
+    </div>
+  );
+}

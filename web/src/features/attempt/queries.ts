@@ -1,0 +1,82 @@
+import { useMutation, useQuery } from "@tanstack/react-query";
+import { useNavigate } from "react-router";
+import { api, unwrap, type Schemas } from "../../api/client";
+import { useCourse, usePaths } from "../../ui/course";
+import { useAttemptChange, useCourseAttempts } from "../../ui/use-attempt";
+import { useSettled } from "../../ui/use-settled";
+import type { Run } from "./log-shape";
+
+const FINGERS_REST_MS = 250;
+
+/** One's own attempts of the open course. */
+export const useMine = () => useCourseAttempts(useCourse().id);
+
+/** One's attempts at one assignment. */
+export const useSame = (assignment: number) => useCourseAttempts(useCourse().id, { assignment });
+
+/** The runs of the last attempt at the same coupon that passed, else of the last. */
+export function useLastRuns(attemptId: number) {
+  return useQuery({
+    queryKey: ["last-runs", attemptId],
+    queryFn: () =>
+      unwrap(
+        api.GET("/api/attempts/{attempt_id}/last-runs", { params: { path: { attempt_id: attemptId } } }),
+      ),
+  });
+}
+
+export function useSaveRun(attemptId: number, number: number) {
+  return useAttemptChange(attemptId, (given: Run) =>
+    unwrap(
+      api.PUT("/api/attempts/{attempt_id}/runs/{number}", {
+        params: { path: { attempt_id: attemptId, number } },
+        body: given as Schemas["RunRequest"],
+      }),
+    ),
+  );
+}
+
+export function useTick(attemptId: number) {
+  return useAttemptChange(attemptId, (prepared: string[]) =>
+    unwrap(
+      api.PUT("/api/attempts/{attempt_id}/preparation", {
+        params: { path: { attempt_id: attemptId } },
+        body: { prepared },
+      }),
+    ),
+  );
+}
+
+/** Opens one's next attempt at an assignment and goes there. */
+export function useWeldAnother() {
+  const paths = usePaths();
+  const navigate = useNavigate();
+  return useMutation({
+    mutationFn: (assignment: number) =>
+      unwrap(
+        api.POST("/api/assignments/{assignment_id}/attempts", {
+          params: { path: { assignment_id: assignment } },
+        }),
+      ),
+    onSuccess: (attempt) => navigate(paths.attempt(attempt.id)),
+  });
+}
+
+/** What of a run lies off the card while it is typed, once the fingers rest; nothing for a run that cannot be saved. */
+export function useLiveCheck(attemptId: number, run: Run | null): Schemas["Check"] | undefined {
+  const rested = useSettled(run === null ? null : JSON.stringify(run), FINGERS_REST_MS);
+  const check = useQuery({
+    queryKey: ["run-check", attemptId, rested],
+    queryFn: () =>
+      unwrap(
+        api.POST("/api/attempts/{attempt_id}/check", {
+          params: { path: { attempt_id: attemptId } },
+          body: JSON.parse(rested ?? "{}") as Schemas["RunRequest"],
+        }),
+      ),
+    enabled: rested !== null,
+    staleTime: Infinity,
+    placeholderData: (before) => before,
+  });
+  return run === null ? undefined : check.data;
+}

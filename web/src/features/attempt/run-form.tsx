@@ -1,0 +1,115 @@
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import { Panel, WarningNote } from "../../ui/panel";
+import { Problem } from "../../ui/states";
+import type { Attempt } from "../../ui/use-attempt";
+import type { Units } from "../../ui/units";
+import { fieldWords } from "../../ui/words";
+import { fields, groups } from "../../ui/run-fields";
+import { figureOf, problemsIn, runFrom, settingsOf, typedFrom, type Run, type Start } from "./log-shape";
+import { useLiveCheck, useSaveRun } from "./queries";
+import { Question } from "./question";
+import { RunGroup } from "./run-group";
+import { useDraft } from "./use-draft";
+
+type Props = {
+  attempt: Attempt;
+  number: number;
+  start: Start;
+  card: Partial<Run>;
+  last: Schemas["LastRuns"] | null;
+  units: Units;
+  close: () => void;
+};
+
+/** One run while it is typed: it opens filled, and only what differed is changed. */
+export function RunForm({ attempt, number, start, card, last, units, close }: Props) {
+  const place = `log-${String(attempt.id)}-${String(number)}-${units.length}-${units.flow}`;
+  const draft = useDraft(place, typedFrom(start.run, fields, units));
+  const [tried, setTried] = useState(false);
+  const [kept, setKept] = useState<string[]>([]);
+  const problems = problemsIn(draft.typed, fields, units);
+  const wrong = Object.keys(problems);
+  const run = runFrom(draft.typed, fields, units, start.run);
+  const check = useLiveCheck(attempt.id, wrong.length === 0 ? run : null);
+  const warnings = check?.warnings ?? [];
+  const slips = warnings.filter((w) => w.code.endsWith("_slip") && !kept.includes(w.message));
+  const lastRun = last?.runs[0] as Run | undefined;
+  const save = useSaveRun(attempt.id, number);
+  const set = (key: string, value: string) => draft.change({ ...draft.typed, [key]: value });
+  const fill = (from: Partial<Run>) =>
+    draft.change({ ...typedFrom(from, fields, units), note: draft.typed.note ?? "" });
+  const leave = () => {
+    draft.done();
+    close();
+  };
+  const submit = (e: React.FormEvent) => {
+    e.preventDefault();
+    setTried(true);
+    if (wrong.length === 0 && slips.length === 0) save.mutate(run, { onSuccess: leave });
+  };
+  return (
+    <Panel as="form" onSubmit={submit}>
+      <h2 className="text-lg font-bold">
+        {number === 1 ? "Log of the run" : `Log of run ${String(number)}`}
+      </h2>
+      <p className="quiet text-sm">
+        Filled {draft.restored ? "with what you typed before" : start.words}. Change only what differed.
+      </p>
+      <div className="my-2 flex flex-wrap gap-2">
+        <button type="button" className="btn h-12" onClick={() => fill(card)}>
+          As the card
+        </button>
+        {lastRun && (
+          <button type="button" className="btn h-12 btn-secondary" onClick={() => fill(settingsOf(lastRun))}>
+            {last?.passed ? "As my last good one" : "As last time"}
+          </button>
+        )}
+      </div>
+      {groups.map((group) => (
+        <RunGroup
+          key={group.key}
+          group={group}
+          units={units}
+          typed={draft.typed}
+          problems={tried ? problems : {}}
+          deviations={check?.deviations ?? []}
+          set={set}
+        />
+      ))}
+      {warnings
+        .filter((w) => w.severity === "stop")
+        .map((w) => (
+          <WarningNote key={w.code} severity={w.severity}>
+            {w.message}
+          </WarningNote>
+        ))}
+      {slips.map((w) => (
+        <Question
+          key={w.code}
+          message={w.message}
+          units={units}
+          meant={w.meant}
+          take={(value) => set("gas_l_min", figureOf(value, "flow", units))}
+          keep={() => setKept([...kept, w.message])}
+        />
+      ))}
+      <Problem error={save.error} />
+      {tried && wrong.length > 0 && (
+        <p role="alert" className="mb-2 text-error">
+          Not saved yet: look at {wrong.map((key) => fieldWords(key).toLowerCase()).join(", ")}.
+        </p>
+      )}
+      <div className="sticky bottom-16 z-10 -mx-4 flex gap-2 border-t border-base-300 bg-base-100 px-4 py-2 sm:bottom-0">
+        <button className="btn h-14 grow text-lg btn-primary" disabled={save.isPending}>
+          {save.isPending ? "Saving …" : "Save the log"}
+        </button>
+        {attempt.runs.length > 0 && (
+          <button type="button" className="btn h-14" onClick={leave}>
+            Leave it
+          </button>
+        )}
+      </div>
+    </Panel>
+  );
+}

@@ -1,0 +1,67 @@
+import type { Schemas } from "../../api/client";
+import { CardFigures } from "../../ui/card-figures";
+import { WarningNote } from "../../ui/panel";
+import { SectionSketch } from "../../ui/section-sketch";
+import type { Units } from "../../ui/units";
+import { HeatAndGas, WhyCurrent } from "../../ui/why-current";
+import type { Coupon, Move } from "./coupon-shape";
+
+type Props = {
+  card: Schemas["Card"];
+  coupon: Coupon;
+  joint: string;
+  moved: Move[];
+  units: Units;
+};
+
+const USUAL_MM = 1.6;
+
+/** The card of the coupon as it is typed: the joint in section, what moved, why, and every figure. */
+export function LiveCard({ card, coupon, joint, moved, units }: Props) {
+  return (
+    <>
+      <div className="grid items-center gap-3 xl:grid-cols-[minmax(0,1fr)_16rem]">
+        <SectionSketch
+          input={{
+            joint,
+            thickness_mm: Number(coupon.thickness_mm) || USUAL_MM,
+            second_thickness_mm: Number(coupon.second_thickness_mm) || null,
+            width_mm: card.bead.width_mm.aim,
+            work_deg: card.angles_deg.work,
+            cup: card.cup.number,
+            stickout_mm: card.stickout_mm.aim,
+            electrode_mm: card.electrode.diameter_mm,
+          }}
+          travel_deg={card.angles_deg.travel}
+          filler_deg={card.angles_deg.filler}
+          fused={card.filler === null}
+        />
+        <div className="text-sm" aria-live="polite">
+          <h2 className="font-bold">What moved</h2>
+          {moved.length === 0 ? (
+            <p className="quiet">Nothing yet; change a field.</p>
+          ) : (
+            <ul>
+              {moved.map((m) => (
+                <li key={m.words}>
+                  {m.words}: {m.from} → <strong>{m.to}</strong>
+                </li>
+              ))}
+            </ul>
+          )}
+          <h2 className="mt-2 font-bold">Why {card.current_a.aim.toFixed(0)} A</h2>
+          <WhyCurrent card={card} />
+        </div>
+      </div>
+      {card.warnings.map((w) => (
+        <WarningNote key={w.code} severity={w.severity}>
+          {w.message}
+        </WarningNote>
+      ))}
+      <CardFigures card={card} units={units} moved={moved.map((m) => m.words)} />
+      <div className="mt-2 text-sm">
+        <HeatAndGas card={card} units={units} />
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,49 @@
+import { Link } from "react-router";
+import { usePaths } from "../../ui/course";
+import { Strip } from "../../ui/strip";
+import { TintBadge } from "../../ui/tint";
+import type { Brief } from "../../ui/use-attempt";
+import { dateWords, percent, stateWords } from "../../ui/words";
+
+const PER_MM = 4.2;
+
+/** One attempt that waits: whose, what, its strip and the figures that say most. */
+export function Waiting({ attempt }: { attempt: Brief }) {
+  const paths = usePaths();
+  const m = attempt.measurement;
+  return (
+    <Link
+      className={
+        "grid items-center gap-3 rounded-box border border-base-300 bg-base-100 p-2 hover:border-primary " +
+        "md:grid-cols-[14rem_minmax(0,1fr)_12rem]"
+      }
+      to={paths.attempt(attempt.id)}
+    >
+      <span>
+        <span className="block font-bold">{attempt.student.display_name}</span>
+        <span className="block text-sm">
+          {attempt.assignment.design.title}, attempt {attempt.number}
+        </span>
+        <span className="quiet block text-sm">
+          {dateWords(attempt.updated_at)} · {stateWords(attempt.state)}
+        </span>
+      </span>
+      <span className="overflow-hidden rounded">
+        {m?.strip ? (
+          <Strip strip={m.strip} perMm={PER_MM} label={`Strip of ${attempt.student.display_name}'s bead`} />
+        ) : (
+          <span className="block bg-base-200 p-3 text-sm">
+            {attempt.measuring
+              ? "Being measured …"
+              : "The photo could not be measured; mark by eye or ask for another."}
+          </span>
+        )}
+      </span>
+      <span className="text-sm">
+        <span className="block">width varies {percent(m?.width_cv)}</span>
+        <span className="block">ripples vary {percent(m?.pitch_cv)}</span>
+        <TintBadge level={m?.tint_level} />
+      </span>
+    </Link>
+  );
+}

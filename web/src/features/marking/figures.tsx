@@ -1,0 +1,45 @@
+import type { Schemas } from "../../api/client";
+import { FigureList } from "../../ui/figure-list";
+import { TintBadge } from "../../ui/tint";
+import { figure, fineDigits, measure, type Units } from "../../ui/units";
+import { percent } from "../../ui/words";
+
+type Props = { report: Schemas["Report"]; engine: string; units: Units };
+
+/** Every figure of a measurement. */
+export function Figures({ report, engine, units }: Props) {
+  const { bead, ripple, tint, scale } = report;
+  if (!bead) return null;
+  const fine = fineDigits(units);
+  const mm = (value: number | null | undefined) => measure(value, "length", units, fine);
+  const bare = (value: number) => figure(value, "length", units, fine);
+  const { mean, uncertainty, cv } = bead.width_mm;
+  const sides = (both: { left: number; right: number }) => `${bare(both.left)} / ${mm(both.right)}`;
+  const faults = report.defects?.length ?? 0;
+  return (
+    <FigureList
+      rows={[
+        ["Length", measure(bead.length_mm, "length", units)],
+        ["Width", `${bare(mean)} ± ${mm(2 * uncertainty)}`],
+        ["Width varies", percent(cv)],
+        ["Straightness", mm(bead.straightness_mm)],
+        ["Toes wave left / right", sides(bead.toe_waviness_mm)],
+        ["Ripples", ripple ? `${String(ripple.count)}, ${mm(ripple.pitch_mm)} apart` : "none distinct"],
+        ...(ripple
+          ? [
+              ["Ripples vary", `${percent(ripple.cv)}, ${String(ripple.lapses_mm.length)} lapses`] as [
+                string,
+                string,
+              ],
+            ]
+          : []),
+        ["Tint of the bead", <TintBadge key="bead" level={tint?.bead.level} />],
+        ["Tint beside it", <TintBadge key="zone" level={tint?.haz.level} />],
+        ["Tint width left / right", tint ? sides(tint.width_mm) : "–"],
+        ["Faults", faults ? `${String(faults)}, see above` : "none seen"],
+        ["View tilted", scale?.tilt_deg == null ? "–" : `${scale.tilt_deg.toFixed(0)}°`],
+        ["Engine", engine],
+      ]}
+    />
+  );
+}

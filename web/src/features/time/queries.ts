@@ -1,0 +1,17 @@
+import { useQuery } from "@tanstack/react-query";
+import { api, unwrap } from "../../api/client";
+import { useCourse } from "../../ui/course";
+
+/** A student's beads by coupon, with trends and good ones in a row. */
+export function useProgress(student: number) {
+  const { id } = useCourse();
+  return useQuery({
+    queryKey: ["progress", id, student],
+    queryFn: () =>
+      unwrap(
+        api.GET("/api/courses/{course_id}/students/{student_id}/progress", {
+          params: { path: { course_id: id, student_id: student } },
+        }),
+      ),
+  });
+}

@@ -1,0 +1,12 @@
+import { useQuery } from "@tanstack/react-query";
+import { api, unwrap } from "../../api/client";
+import { useCourse } from "../../ui/course";
+
+/** The newest measured beads of every student. */
+export function useWall() {
+  const { id } = useCourse();
+  return useQuery({
+    queryKey: ["wall", id],
+    queryFn: () => unwrap(api.GET("/api/courses/{course_id}/wall", { params: { path: { course_id: id } } })),
+  });
+}
