@@ -12,6 +12,7 @@ from judicum.bench.scenes import cases
 from judicum.camera import take_photo
 from judicum.core.arrays import Floats, Pixels
 from judicum.core.photo.decode import decode
+from judicum.core.photo.fault_kinds import FAULT_KINDS
 from judicum.core.photo.measure import Measured, measure_photo
 
 SHOWN = (
@@ -37,15 +38,15 @@ def tile(jpeg: bytes) -> Pixels:
 def drawn_in(small: Pixels, measured: Measured, shrink: Floats) -> str:
     """Draw the toes into a small copy; returns the words below it."""
     report = measured.report
-    if measured.bead is None:
-        return f"refused: {report['refusal']['code']}"
+    if measured.bead is None or report.bead is None:
+        return f"refused: {report.refusal.code if report.refusal else ''}"
     for toe in (measured.bead.outline.left_mm, measured.bead.outline.right_mm):
         px = (measured.bead.scale.px(toe) * shrink).round().astype(np.int32)
         cv2.polylines(small, [px.reshape(-1, 1, 2)], False, (255, 0, 255), 1, cv2.LINE_AA)
-    width, ripple = report["bead"]["width_mm"], report["ripple"]
-    pitch = f"pitch {ripple['pitch_mm']:.2f}" if ripple else "no ripples"
-    faults = ", ".join(f["kind"] for f in report["defects"]) or "no faults"
-    return f"{width['mean']:.2f} +- {width['uncertainty']:.2f} mm, {pitch}, {faults}"
+    width, ripple = report.bead.width_mm, report.ripple
+    pitch = f"pitch {ripple.pitch_mm:.2f}" if ripple else "no ripples"
+    faults = ", ".join(FAULT_KINDS[f.kind].words for f in report.defects or ()) or "no faults"
+    return f"{width.mean:.2f} +- {width.uncertainty:.2f} mm, {pitch}, {faults}"
 
 
 def main() -> None:

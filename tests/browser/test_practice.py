@@ -22,9 +22,9 @@ def test_from_the_builder_to_the_log(
     staff.get_by_role("link", name="Coupons").click()
     staff.get_by_role("link", name="Build a coupon").click()
     figures = staff.get_by_role("region", name="Setup card, live")
-    expect(figures.get_by_text("Why 74 A")).to_be_visible()
+    expect(figures.get_by_text("Why 78 A")).to_be_visible()
     staff.get_by_label("Thickness (mm)", exact=True).fill("3")
-    expect(figures.get_by_text("Current: 74 A →")).to_be_visible()
+    expect(figures.get_by_text("Current: 78 A →")).to_be_visible()
     staff.get_by_label("Thickness (mm)", exact=True).fill("thick")
     expect(figures.get_by_role("alert")).to_contain_text("thickness mm")
     complaints.clear()  # the browser writes that refusal into its console
@@ -79,11 +79,21 @@ def test_from_the_builder_to_the_log(
     expect(phone.get_by_role("button", name="Log another run or pass")).to_be_visible()
     phone.get_by_role("button", name="Log another run or pass").click()
     expect(phone.get_by_text("Filled as run 1")).to_be_visible()
+    for group in ("Wire, electrode, torch", "Pulse", "Purge", "How it was welded", "What was noticed"):
+        phone.locator("summary").filter(has_text=group).click()
+    no_violations(phone)
+    assert phone.evaluate("document.documentElement.scrollWidth") <= PHONE["width"]
     phone.get_by_label("Pass", exact=True).fill("2")
+    phone.get_by_role("button", name="Arc lit: start the watch").click()
+    phone.get_by_role("button", name="Arc out: stop").click()
+    phone.get_by_label("Electrode after the weld").select_option("dull")
+    phone.get_by_label("A draught").click()
     phone.get_by_role("button", name="Save the log").click()
     expect(phone.get_by_role("button", name="Change run 2")).to_be_visible()
     attempt = Attempt.objects.get(student=course.student, assignment__design__title="Basin corner")
-    assert [r.pass_number for r in Run.objects.filter(attempt=attempt)] == [None, 2]
+    runs = list(Run.objects.filter(attempt=attempt))
+    assert [(r.pass_number, r.electrode_after, r.draught) for r in runs] == [(None, None, None), (2, "dull", True)]
+    assert runs[1].arc_s is not None
 
     # The cadence counts and holds.
     phone.get_by_text("Setup card").click()
@@ -92,7 +102,7 @@ def test_from_the_builder_to_the_log(
     no_violations(phone)
     phone.get_by_role("button", name="Start").click()
     expect(phone.get_by_text("Make the puddle")).to_be_visible()
-    expect(phone.get_by_text("Hold still", exact=True)).to_be_visible(timeout=15_000)
+    expect(phone.get_by_text("Hold still", exact=True)).to_be_visible(timeout=60_000)
 
     # What was prepared and what lies off the card stands before the marker.
     staff.goto(f"/course/{course.row.pk}/attempt/{attempt.pk}")

@@ -1,13 +1,16 @@
 """Walking through the page: signing in, and looking for what keeps anybody out."""
 
 from axe_playwright_python.sync_playwright import Axe
-from playwright.sync_api import Browser, Page
+from playwright.sync_api import Browser, Page, expect
 
 from judicum.server.accounts.models import User
 from tests.browser.conftest import listen
 from tests.people import PASSWORD
 
 PHONE = {"width": 390, "height": 844}
+PATIENCE_MS = 60_000
+"""A machine four times as slow still passes; a fast one waits no longer than it needs."""
+expect.set_options(timeout=PATIENCE_MS)
 LAPTOP = {"width": 1280, "height": 800}
 
 
@@ -23,7 +26,7 @@ def no_violations(page: Page) -> None:
 def open_page(browser: Browser, address: str, size: dict[str, int], heard: list[str]) -> Page:
     context = browser.new_context(base_url=address, viewport=size, reduced_motion="reduce")  # type: ignore[arg-type]
     page = context.new_page()
-    page.set_default_timeout(15_000)
+    page.set_default_timeout(PATIENCE_MS)
     listen(page, heard)
     return page
 

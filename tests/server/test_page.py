@@ -1,5 +1,8 @@
 """The page itself, its files and headers."""
 
+import gzip
+import re
+
 import pytest
 from django.conf import settings
 from django.test import Client
@@ -81,3 +84,12 @@ def test_a_method_that_is_not_there_is_a_problem(course: Course) -> None:
     client.force_login(course.student, backend="django.contrib.auth.backends.ModelBackend")
     answer = client.delete(f"/api/courses/{course.row.pk}/designs")
     assert (answer.status_code, answer.json()["code"]) == (405, "method_not_allowed")
+
+
+def test_the_first_load_stays_light() -> None:
+    dist = settings.WEB_DIST
+    html = (dist / "index.html").read_text()
+    loaded = re.findall(r'(?:src|href)="/(assets/[^"]+\.(?:js|css))"', html)
+    packed = sum(len(gzip.compress((dist / name).read_bytes())) for name in loaded)
+    assert len(loaded) >= 2
+    assert packed < 150_000, f"{packed} bytes gzipped"

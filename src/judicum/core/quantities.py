@@ -79,7 +79,7 @@ _TABLE = (
     Quantity("travel_mm_s", "Travel speed", "speed", "mm/s", 0.05, 50, 0.1),
     Quantity("dab_pitch_mm", "Dab pitch", "length", "mm", 0.2, 20, 0.1),
     Quantity("dabs_per_s", "Dabs a second", "rate", "1/s", 0.05, 10, 0.1),
-    Quantity("arc_s", "Arc time", "time", "s", 0.5, 3600),
+    Quantity("arc_s", "Arc time", "time", "s", 0.1, 3600),
     Quantity("dabs", "Dabs counted", "count", "", 0, 2000, whole=True),
     Quantity("pass_number", "Pass", "count", "", 1, 30, whole=True),
     Quantity("pass", "Pass", "count", "", 1, 30, whole=True),

@@ -1,1049 +1,1070 @@
 /** Made by `./judicum openapi` from the core's tables; never typed by hand. */
 export const vocabulary = {
-  quantities: {
-    current_a: {
-      words: "Current at the arc",
-      kind: "current",
-      unit: "A",
-      low: 1,
-      high: 1000,
-      step: 1.0,
-      whole: false,
+  "quantities": {
+    "current_a": {
+      "words": "Current at the arc",
+      "kind": "current",
+      "unit": "A",
+      "low": 1,
+      "high": 1000,
+      "step": 1.0,
+      "whole": false
     },
-    machine_a: {
-      words: "Set on the machine",
-      kind: "current",
-      unit: "A",
-      low: 1,
-      high: 1000,
-      step: 1.0,
-      whole: false,
+    "machine_a": {
+      "words": "Set on the machine",
+      "kind": "current",
+      "unit": "A",
+      "low": 1,
+      "high": 1000,
+      "step": 1.0,
+      "whole": false
     },
-    start_current_a: {
-      words: "Start current",
-      kind: "current",
-      unit: "A",
-      low: 1,
-      high: 1000,
-      step: 1.0,
-      whole: false,
+    "start_current_a": {
+      "words": "Start current",
+      "kind": "current",
+      "unit": "A",
+      "low": 1,
+      "high": 1000,
+      "step": 1.0,
+      "whole": false
     },
-    peak_a: {
-      words: "Pulse peak",
-      kind: "current",
-      unit: "A",
-      low: 1,
-      high: 1000,
-      step: 1.0,
-      whole: false,
+    "peak_a": {
+      "words": "Pulse peak",
+      "kind": "current",
+      "unit": "A",
+      "low": 1,
+      "high": 1000,
+      "step": 1.0,
+      "whole": false
     },
-    background_a: {
-      words: "Pulse background",
-      kind: "current",
-      unit: "A",
-      low: 0,
-      high: 1000,
-      step: 1.0,
-      whole: false,
+    "background_a": {
+      "words": "Pulse background",
+      "kind": "current",
+      "unit": "A",
+      "low": 0,
+      "high": 1000,
+      "step": 1.0,
+      "whole": false
     },
-    on_share: {
-      words: "Pulse share on",
-      kind: "share",
-      unit: "",
-      low: 0.01,
-      high: 0.99,
-      step: 0.05,
-      whole: false,
+    "on_share": {
+      "words": "Pulse share on",
+      "kind": "share",
+      "unit": "",
+      "low": 0.01,
+      "high": 0.99,
+      "step": 0.05,
+      "whole": false
     },
-    per_second: {
-      words: "Pulses a second",
-      kind: "rate",
-      unit: "1/s",
-      low: 0.1,
-      high: 5000,
-      step: 0.1,
-      whole: false,
+    "per_second": {
+      "words": "Pulses a second",
+      "kind": "rate",
+      "unit": "1/s",
+      "low": 0.1,
+      "high": 5000,
+      "step": 0.1,
+      "whole": false
     },
-    cup: {
-      words: "Cup number",
-      kind: "count",
-      unit: "",
-      low: 3,
-      high: 24,
-      step: 1.0,
-      whole: false,
+    "cup": {
+      "words": "Cup number",
+      "kind": "count",
+      "unit": "",
+      "low": 3,
+      "high": 24,
+      "step": 1.0,
+      "whole": false
     },
-    gas_l_min: {
-      words: "Gas flow",
-      kind: "flow",
-      unit: "L/min",
-      low: 1,
-      high: 60,
-      step: 0.5,
-      whole: false,
+    "gas_l_min": {
+      "words": "Gas flow",
+      "kind": "flow",
+      "unit": "L/min",
+      "low": 1,
+      "high": 60,
+      "step": 0.5,
+      "whole": false
     },
-    gas_cfh: {
-      words: "Gas flow",
-      kind: "plain",
-      unit: "CFH",
-      low: 2,
-      high: 127,
-      step: 1,
-      whole: false,
+    "gas_cfh": {
+      "words": "Gas flow",
+      "kind": "plain",
+      "unit": "CFH",
+      "low": 2,
+      "high": 127,
+      "step": 1,
+      "whole": false
     },
-    purge_l_min: {
-      words: "Purge flow",
-      kind: "flow",
-      unit: "L/min",
-      low: 0.2,
-      high: 60,
-      step: 0.5,
-      whole: false,
+    "purge_l_min": {
+      "words": "Purge flow",
+      "kind": "flow",
+      "unit": "L/min",
+      "low": 0.2,
+      "high": 60,
+      "step": 0.5,
+      "whole": false
     },
-    purge_wait_s: {
-      words: "Purge wait",
-      kind: "time",
-      unit: "s",
-      low: 0,
-      high: 7200,
-      step: 5,
-      whole: false,
+    "purge_wait_s": {
+      "words": "Purge wait",
+      "kind": "time",
+      "unit": "s",
+      "low": 0,
+      "high": 7200,
+      "step": 5,
+      "whole": false
     },
-    stickout_mm: {
-      words: "Stick-out",
-      kind: "length",
-      unit: "mm",
-      low: 0,
-      high: 60,
-      step: 1.0,
-      whole: false,
+    "stickout_mm": {
+      "words": "Stick-out",
+      "kind": "length",
+      "unit": "mm",
+      "low": 0,
+      "high": 60,
+      "step": 1.0,
+      "whole": false
     },
-    arc_length_mm: {
-      words: "Arc length",
-      kind: "length",
-      unit: "mm",
-      low: 0,
-      high: 20,
-      step: 0.5,
-      whole: false,
+    "arc_length_mm": {
+      "words": "Arc length",
+      "kind": "length",
+      "unit": "mm",
+      "low": 0,
+      "high": 20,
+      "step": 0.5,
+      "whole": false
     },
-    electrode_mm: {
-      words: "Electrode diameter",
-      kind: "length",
-      unit: "mm",
-      low: 0.5,
-      high: 6.4,
-      step: 0.4,
-      whole: false,
+    "electrode_mm": {
+      "words": "Electrode diameter",
+      "kind": "length",
+      "unit": "mm",
+      "low": 0.5,
+      "high": 6.4,
+      "step": 0.4,
+      "whole": false
     },
-    filler_mm: {
-      words: "Filler diameter",
-      kind: "length",
-      unit: "mm",
-      low: 0.5,
-      high: 6.4,
-      step: 0.2,
-      whole: false,
+    "filler_mm": {
+      "words": "Filler diameter",
+      "kind": "length",
+      "unit": "mm",
+      "low": 0.5,
+      "high": 6.4,
+      "step": 0.2,
+      "whole": false
     },
-    preflow_s: {
-      words: "Pre-flow",
-      kind: "time",
-      unit: "s",
-      low: 0,
-      high: 60,
-      step: 0.1,
-      whole: false,
+    "preflow_s": {
+      "words": "Pre-flow",
+      "kind": "time",
+      "unit": "s",
+      "low": 0,
+      "high": 60,
+      "step": 0.1,
+      "whole": false
     },
-    downslope_s: {
-      words: "Down-slope",
-      kind: "time",
-      unit: "s",
-      low: 0,
-      high: 60,
-      step: 0.5,
-      whole: false,
+    "downslope_s": {
+      "words": "Down-slope",
+      "kind": "time",
+      "unit": "s",
+      "low": 0,
+      "high": 60,
+      "step": 0.5,
+      "whole": false
     },
-    postflow_s: {
-      words: "Post-flow",
-      kind: "time",
-      unit: "s",
-      low: 0,
-      high: 120,
-      step: 1.0,
-      whole: false,
+    "postflow_s": {
+      "words": "Post-flow",
+      "kind": "time",
+      "unit": "s",
+      "low": 0,
+      "high": 120,
+      "step": 1.0,
+      "whole": false
     },
-    work_angle_deg: {
-      words: "Work angle",
-      kind: "angle",
-      unit: "°",
-      low: 0,
-      high: 180,
-      step: 5,
-      whole: false,
+    "work_angle_deg": {
+      "words": "Work angle",
+      "kind": "angle",
+      "unit": "°",
+      "low": 0,
+      "high": 180,
+      "step": 5,
+      "whole": false
     },
-    travel_angle_deg: {
-      words: "Travel angle (push)",
-      kind: "angle",
-      unit: "°",
-      low: -45,
-      high: 90,
-      step: 5,
-      whole: false,
+    "travel_angle_deg": {
+      "words": "Travel angle (push)",
+      "kind": "angle",
+      "unit": "°",
+      "low": -45,
+      "high": 90,
+      "step": 5,
+      "whole": false
     },
-    filler_angle_deg: {
-      words: "Filler angle",
-      kind: "angle",
-      unit: "°",
-      low: 0,
-      high: 90,
-      step: 5,
-      whole: false,
+    "filler_angle_deg": {
+      "words": "Filler angle",
+      "kind": "angle",
+      "unit": "°",
+      "low": 0,
+      "high": 90,
+      "step": 5,
+      "whole": false
     },
-    travel_mm_s: {
-      words: "Travel speed",
-      kind: "speed",
-      unit: "mm/s",
-      low: 0.05,
-      high: 50,
-      step: 0.1,
-      whole: false,
+    "travel_mm_s": {
+      "words": "Travel speed",
+      "kind": "speed",
+      "unit": "mm/s",
+      "low": 0.05,
+      "high": 50,
+      "step": 0.1,
+      "whole": false
     },
-    dab_pitch_mm: {
-      words: "Dab pitch",
-      kind: "length",
-      unit: "mm",
-      low: 0.2,
-      high: 20,
-      step: 0.1,
-      whole: false,
+    "dab_pitch_mm": {
+      "words": "Dab pitch",
+      "kind": "length",
+      "unit": "mm",
+      "low": 0.2,
+      "high": 20,
+      "step": 0.1,
+      "whole": false
     },
-    dabs_per_s: {
-      words: "Dabs a second",
-      kind: "rate",
-      unit: "1/s",
-      low: 0.05,
-      high: 10,
-      step: 0.1,
-      whole: false,
+    "dabs_per_s": {
+      "words": "Dabs a second",
+      "kind": "rate",
+      "unit": "1/s",
+      "low": 0.05,
+      "high": 10,
+      "step": 0.1,
+      "whole": false
     },
-    arc_s: {
-      words: "Arc time",
-      kind: "time",
-      unit: "s",
-      low: 0.5,
-      high: 3600,
-      step: 1.0,
-      whole: false,
+    "arc_s": {
+      "words": "Arc time",
+      "kind": "time",
+      "unit": "s",
+      "low": 0.1,
+      "high": 3600,
+      "step": 1.0,
+      "whole": false
     },
-    dabs: {
-      words: "Dabs counted",
-      kind: "count",
-      unit: "",
-      low: 0,
-      high: 2000,
-      step: 1.0,
-      whole: true,
+    "dabs": {
+      "words": "Dabs counted",
+      "kind": "count",
+      "unit": "",
+      "low": 0,
+      "high": 2000,
+      "step": 1.0,
+      "whole": true
     },
-    pass_number: {
-      words: "Pass",
-      kind: "count",
-      unit: "",
-      low: 1,
-      high: 30,
-      step: 1.0,
-      whole: true,
+    "pass_number": {
+      "words": "Pass",
+      "kind": "count",
+      "unit": "",
+      "low": 1,
+      "high": 30,
+      "step": 1.0,
+      "whole": true
     },
-    pass: {
-      words: "Pass",
-      kind: "count",
-      unit: "",
-      low: 1,
-      high: 30,
-      step: 1.0,
-      whole: true,
+    "pass": {
+      "words": "Pass",
+      "kind": "count",
+      "unit": "",
+      "low": 1,
+      "high": 30,
+      "step": 1.0,
+      "whole": true
     },
-    restart_mm: {
-      words: "Restart at",
-      kind: "length",
-      unit: "mm",
-      low: 0,
-      high: 2000,
-      step: 0.5,
-      whole: false,
+    "restart_mm": {
+      "words": "Restart at",
+      "kind": "length",
+      "unit": "mm",
+      "low": 0,
+      "high": 2000,
+      "step": 0.5,
+      "whole": false
     },
-    thickness_mm: {
-      words: "Thickness",
-      kind: "length",
-      unit: "mm",
-      low: 0.2,
-      high: 25,
-      step: 0.1,
-      whole: false,
+    "thickness_mm": {
+      "words": "Thickness",
+      "kind": "length",
+      "unit": "mm",
+      "low": 0.2,
+      "high": 25,
+      "step": 0.1,
+      "whole": false
     },
-    second_thickness_mm: {
-      words: "Other part's thickness",
-      kind: "length",
-      unit: "mm",
-      low: 0.2,
-      high: 50,
-      step: 0.1,
-      whole: false,
+    "second_thickness_mm": {
+      "words": "Other part's thickness",
+      "kind": "length",
+      "unit": "mm",
+      "low": 0.2,
+      "high": 50,
+      "step": 0.1,
+      "whole": false
     },
-    tube_od_mm: {
-      words: "Tube outside diameter",
-      kind: "length",
-      unit: "mm",
-      low: 4,
-      high: 1000,
-      step: 0.1,
-      whole: false,
+    "tube_od_mm": {
+      "words": "Tube outside diameter",
+      "kind": "length",
+      "unit": "mm",
+      "low": 4,
+      "high": 1000,
+      "step": 0.1,
+      "whole": false
     },
-    bore_length_mm: {
-      words: "Bore length",
-      kind: "length",
-      unit: "mm",
-      low: 10,
-      high: 20000,
-      step: 10,
-      whole: false,
+    "bore_length_mm": {
+      "words": "Bore length",
+      "kind": "length",
+      "unit": "mm",
+      "low": 10,
+      "high": 20000,
+      "step": 10,
+      "whole": false
     },
-    bore_mm: {
-      words: "Bore",
-      kind: "length",
-      unit: "mm",
-      low: 3,
-      high: 1000,
-      step: 1.0,
-      whole: false,
+    "bore_mm": {
+      "words": "Bore",
+      "kind": "length",
+      "unit": "mm",
+      "low": 3,
+      "high": 1000,
+      "step": 1.0,
+      "whole": false
     },
-    target_width_mm: {
-      words: "Bead width",
-      kind: "length",
-      unit: "mm",
-      low: 1,
-      high: 25,
-      step: 0.1,
-      whole: false,
+    "target_width_mm": {
+      "words": "Bead width",
+      "kind": "length",
+      "unit": "mm",
+      "low": 1,
+      "high": 25,
+      "step": 0.1,
+      "whole": false
     },
-    leg_mm: {
-      words: "Fillet leg",
-      kind: "length",
-      unit: "mm",
-      low: 0.5,
-      high: 20,
-      step: 0.1,
-      whole: false,
+    "leg_mm": {
+      "words": "Fillet leg",
+      "kind": "length",
+      "unit": "mm",
+      "low": 0.5,
+      "high": 20,
+      "step": 0.1,
+      "whole": false
     },
-    length_mm: {
-      words: "Length",
-      kind: "length",
-      unit: "mm",
-      low: 5,
-      high: 5000,
-      step: 5,
-      whole: false,
+    "length_mm": {
+      "words": "Length",
+      "kind": "length",
+      "unit": "mm",
+      "low": 5,
+      "high": 5000,
+      "step": 5,
+      "whole": false
     },
-    gauge: {
-      words: "Gauge",
-      kind: "count",
-      unit: "",
-      low: 10,
-      high: 24,
-      step: 1.0,
-      whole: true,
+    "gauge": {
+      "words": "Gauge",
+      "kind": "count",
+      "unit": "",
+      "low": 10,
+      "high": 24,
+      "step": 1.0,
+      "whole": true
     },
-    good_in_a_row: {
-      words: "Good ones in a row",
-      kind: "count",
-      unit: "",
-      low: 1,
-      high: 20,
-      step: 1.0,
-      whole: true,
-    },
+    "good_in_a_row": {
+      "words": "Good ones in a row",
+      "kind": "count",
+      "unit": "",
+      "low": 1,
+      "high": 20,
+      "step": 1.0,
+      "whole": true
+    }
   },
-  choices: {
-    metal: {
-      words: "Metal",
-      options: {
+  "choices": {
+    "metal": {
+      "words": "Metal",
+      "options": {
         "304": "304",
         "304L": "304L",
         "316": "316",
         "316L": "316L",
         "321": "321",
         "303": "303, free-machining",
-        carbon: "carbon steel",
-        titanium: "titanium",
-        nickel: "nickel alloy",
-        aluminium: "aluminium",
-        "304L+carbon": "304L to carbon steel",
+        "carbon": "carbon steel",
+        "titanium": "titanium",
+        "nickel": "nickel alloy",
+        "aluminium": "aluminium",
+        "304L+carbon": "304L to carbon steel"
       },
-      why: {},
+      "why": {}
     },
-    joint: {
-      words: "Joint",
-      options: {
-        bead_on_plate: "bead on plate",
-        butt: "square butt",
-        lap: "lap",
-        tee: "tee fillet",
-        outside_corner: "outside corner",
-        edge: "edge",
-        tube_butt: "tube butt",
-        tube_sleeve: "tube sleeve",
-        tube_sleeve_bend: "sleeve on a bend",
-        tube_flange: "tube to flange",
-        socket: "socket",
-        turntable: "turntable tube",
+    "joint": {
+      "words": "Joint",
+      "options": {
+        "bead_on_plate": "bead on plate",
+        "butt": "square butt",
+        "lap": "lap",
+        "tee": "tee fillet",
+        "outside_corner": "outside corner",
+        "edge": "edge",
+        "tube_butt": "tube butt",
+        "tube_sleeve": "tube sleeve",
+        "tube_sleeve_bend": "sleeve on a bend",
+        "tube_flange": "tube to flange",
+        "socket": "socket",
+        "turntable": "turntable tube"
       },
-      why: {},
+      "why": {}
     },
-    position: {
-      words: "Position",
-      options: {
-        flat: "flat",
-        horizontal: "horizontal",
-        vertical_up: "vertical up",
-        overhead: "overhead",
+    "position": {
+      "words": "Position",
+      "options": {
+        "flat": "flat",
+        "horizontal": "horizontal",
+        "vertical_up": "vertical up",
+        "overhead": "overhead"
       },
-      why: {},
+      "why": {}
     },
-    form: {
-      words: "Form",
-      options: {
-        sheet: "sheet",
-        plate: "plate",
-        tube: "tube",
+    "form": {
+      "words": "Form",
+      "options": {
+        "sheet": "sheet",
+        "plate": "plate",
+        "tube": "tube"
       },
-      why: {},
+      "why": {}
     },
-    technique: {
-      words: "Technique",
-      options: {
-        dab: "dab",
-        lay_wire: "laid wire",
-        walk_cup: "walked cup",
-        fuse: "fused",
+    "technique": {
+      "words": "Technique",
+      "options": {
+        "dab": "dab",
+        "lay_wire": "laid wire",
+        "walk_cup": "walked cup",
+        "fuse": "fused"
       },
-      why: {},
+      "why": {}
     },
-    gas_part: {
-      words: "Behind the cup",
-      options: {
-        gas_lens: "gas lens",
-        collet_body: "collet body",
-        double_mesh: "double-mesh cup",
+    "gas_part": {
+      "words": "Behind the cup",
+      "options": {
+        "gas_lens": "gas lens",
+        "collet_body": "collet body",
+        "double_mesh": "double-mesh cup"
       },
-      why: {},
+      "why": {}
     },
-    polarity: {
-      words: "Polarity",
-      options: {
-        DCEN: "DC, electrode negative",
-        DCEP: "DC, electrode positive",
-        AC: "AC",
+    "polarity": {
+      "words": "Polarity",
+      "options": {
+        "DCEN": "DC, electrode negative",
+        "DCEP": "DC, electrode positive",
+        "AC": "AC"
       },
-      why: {},
+      "why": {}
     },
-    torch: {
-      words: "Torch head",
-      options: {
+    "torch": {
+      "words": "Torch head",
+      "options": {
         "9": "9: small, air, 125 A",
         "17": "17: large, air, 150 A",
         "18": "18: large, water, 350 A",
         "20": "20: small, water, 250 A",
-        "26": "26: large, air, 200 A",
+        "26": "26: large, air, 200 A"
       },
-      why: {},
+      "why": {}
     },
-    electrode_kind: {
-      words: "Electrode",
-      options: {
-        ceriated_2: "ceriated 2 %",
-        lanthanated_2: "lanthanated 2 %",
-        lanthanated_1_5: "lanthanated 1.5 %",
-        thoriated_2: "thoriated 2 %",
-        pure: "pure tungsten",
-        rare_earth_mix: "rare earth mix",
+    "electrode_kind": {
+      "words": "Electrode",
+      "options": {
+        "ceriated_2": "ceriated 2 %",
+        "lanthanated_2": "lanthanated 2 %",
+        "lanthanated_1_5": "lanthanated 1.5 %",
+        "thoriated_2": "thoriated 2 %",
+        "pure": "pure tungsten",
+        "rare_earth_mix": "rare earth mix"
       },
-      why: {},
+      "why": {}
     },
-    filler_alloy: {
-      words: "Filler alloy",
-      options: {
-        none: "no filler",
+    "filler_alloy": {
+      "words": "Filler alloy",
+      "options": {
+        "none": "no filler",
         "308L": "308L",
         "309L": "309L",
         "316L": "316L",
         "347": "347",
         "4043": "4043",
         "5356": "5356",
-        ER70S: "ER70S",
-        nickel: "nickel alloy",
-        titanium: "titanium",
+        "ER70S": "ER70S",
+        "nickel": "nickel alloy",
+        "titanium": "titanium"
       },
-      why: {},
+      "why": {}
     },
-    gauge_table: {
-      words: "Gauge of",
-      options: {
-        stainless_sheet: "stainless sheet",
-        carbon_sheet: "carbon sheet",
-        tube_wall: "tube wall",
+    "gauge_table": {
+      "words": "Gauge of",
+      "options": {
+        "stainless_sheet": "stainless sheet",
+        "carbon_sheet": "carbon sheet",
+        "tube_wall": "tube wall"
       },
-      why: {},
+      "why": {}
     },
-    electrode_after: {
-      words: "Electrode after the weld",
-      options: {
-        shiny: "shiny",
-        tinted: "faintly tinted",
-        dull: "dull grey, blue or black",
-        dipped: "dipped",
+    "electrode_after": {
+      "words": "Electrode after the weld",
+      "options": {
+        "shiny": "shiny",
+        "tinted": "faintly tinted",
+        "dull": "dull grey, blue or black",
+        "dipped": "dipped"
       },
-      why: {},
+      "why": {}
     },
-    rod_end: {
-      words: "Rod end",
-      options: {
-        clean: "clean",
-        oxidised: "oxidised",
-        balled: "melted back in a ball",
+    "rod_end": {
+      "words": "Rod end",
+      "options": {
+        "clean": "clean",
+        "oxidised": "oxidised",
+        "balled": "melted back in a ball"
       },
-      why: {},
+      "why": {}
     },
-    arc: {
-      words: "Arc",
-      options: {
-        steady: "steady",
-        wandering: "wandering",
-        spiralling: "spiralling",
+    "arc": {
+      "words": "Arc",
+      "options": {
+        "steady": "steady",
+        "wandering": "wandering",
+        "spiralling": "spiralling"
       },
-      why: {},
+      "why": {}
     },
-    finish: {
-      words: "Finish goal",
-      options: {
-        warm: "warm",
-        bright: "bright",
-        show_colour: "show colour",
+    "finish": {
+      "words": "Finish goal",
+      "options": {
+        "warm": "warm",
+        "bright": "bright",
+        "show_colour": "show colour"
       },
-      why: {
-        warm: "Up to copper.",
-        bright: "Silver or straw only; root purged.",
-        show_colour: "Up to blue wanted, never grey.",
-      },
+      "why": {
+        "warm": "Up to copper.",
+        "bright": "Silver or straw only; root purged.",
+        "show_colour": "Up to blue wanted, never grey."
+      }
     },
-    pedal_school: {
-      words: "Pedal",
-      options: {
-        target: "Set the target, floor it",
-        ride: "Set above, ride the pedal",
+    "pedal_school": {
+      "words": "Pedal",
+      "options": {
+        "target": "Set the target, floor it",
+        "ride": "Set above, ride the pedal"
       },
-      why: {
-        target: "One variable fewer; the card's machine setting is the aim.",
-        ride: "Machine 35 % above the aim; wets the toes when cold.",
-      },
+      "why": {
+        "target": "One variable fewer; the card's machine setting is the aim.",
+        "ride": "Machine 35 % above the aim; wets the toes when cold."
+      }
     },
-    start_school: {
-      words: "Start",
-      options: {
-        quick: "Quick start",
-        settled: "Settled start",
+    "start_school": {
+      "words": "Start",
+      "options": {
+        "quick": "Quick start",
+        "settled": "Settled start"
       },
-      why: {
-        quick: "Puddle made and moving in 1 to 3 s; heat soaks in.",
-        settled: "A little filler, then wait 3 to 8 s until the puddle has settled.",
-      },
+      "why": {
+        "quick": "Puddle made and moving in 1 to 3 s; heat soaks in.",
+        "settled": "A little filler, then wait 3 to 8 s until the puddle has settled."
+      }
     },
-    ladder: {
-      words: "Ladder",
-      options: {
-        stainless: "Stainless first",
-        carbon: "Carbon steel first",
+    "ladder": {
+      "words": "Ladder",
+      "options": {
+        "stainless": "Stainless first",
+        "carbon": "Carbon steel first"
       },
-      why: {
-        stainless: "Straight on what is built.",
-        carbon: "Cheaper and forgiving, then the same steps on stainless.",
-      },
+      "why": {
+        "stainless": "Straight on what is built.",
+        "carbon": "Cheaper and forgiving, then the same steps on stainless."
+      }
     },
-    purge_school: {
-      words: "Purge",
-      options: {
-        always: "Always on tube",
-        root: "Where the root matters",
+    "purge_school": {
+      "words": "Purge",
+      "options": {
+        "always": "Always on tube",
+        "root": "Where the root matters"
       },
-      why: {
-        always: "Butts and turntable tube are purged.",
-        root: "Only for a bright finish and on the turntable.",
-      },
+      "why": {
+        "always": "Butts and turntable tube are purged.",
+        "root": "Only for a bright finish and on the turntable."
+      }
     },
-    solvent: {
-      words: "Wiping",
-      options: {
-        acetone: "Acetone",
-        alcohol: "Denatured alcohol",
+    "solvent": {
+      "words": "Wiping",
+      "options": {
+        "acetone": "Acetone",
+        "alcohol": "Denatured alcohol"
       },
-      why: {
-        acetone: "Flash off, cap it.",
-        alcohol: "Flash off, cap it.",
-      },
+      "why": {
+        "acetone": "Flash off, cap it.",
+        "alcohol": "Flash off, cap it."
+      }
     },
-    unit_system: {
-      words: "Units a newcomer sees",
-      options: {
-        metric: "mm and L/min",
-        us: "thousandths and CFH",
+    "unit_system": {
+      "words": "Units a newcomer sees",
+      "options": {
+        "metric": "mm and L/min",
+        "us": "thousandths and CFH"
       },
-      why: {},
-    },
+      "why": {}
+    }
   },
-  schools: ["pedal_school", "start_school", "finish", "unit_system", "ladder", "purge_school", "solvent"],
-  runGroups: [
-    {
-      key: "set",
-      words: "Set on the machine",
-      fields: [
-        {
-          key: "current_a",
-          words: "Current at the arc",
-          sort: "figure",
-          required: true,
-        },
-        {
-          key: "machine_a",
-          words: "Set on the machine",
-          sort: "figure",
-          required: false,
-        },
-        {
-          key: "gas_l_min",
-          words: "Gas flow",
-          sort: "figure",
-          required: true,
-        },
-        {
-          key: "cup",
-          words: "Cup number",
-          sort: "figure",
-          required: false,
-        },
-        {
-          key: "gas_part",
-          words: "Behind the cup",
-          sort: "choice",
-          required: false,
-        },
-        {
-          key: "stickout_mm",
-          words: "Stick-out",
-          sort: "figure",
-          required: false,
-        },
-        {
-          key: "polarity",
-          words: "Polarity",
-          sort: "choice",
-          required: false,
-        },
-        {
-          key: "preflow_s",
-          words: "Pre-flow",
-          sort: "figure",
-          required: false,
-        },
-        {
-          key: "downslope_s",
-          words: "Down-slope",
-          sort: "figure",
-          required: false,
-        },
-        {
-          key: "postflow_s",
-          words: "Post-flow",
-          sort: "figure",
-          required: false,
-        },
-      ],
-    },
-    {
-      key: "tools",
-      words: "Wire, electrode, torch",
-      fields: [
-        {
-          key: "technique",
-          words: "Technique",
-          sort: "choice",
-          required: false,
-        },
-        {
-          key: "filler_alloy",
-          words: "Filler alloy",
-          sort: "choice",
-          required: false,
-        },
-        {
-          key: "filler_mm",
-          words: "Filler diameter",
-          sort: "figure",
-          required: false,
-        },
-        {
-          key: "electrode_kind",
-          words: "Electrode",
-          sort: "choice",
-          required: false,
-        },
-        {
-          key: "electrode_mm",
-          words: "Electrode diameter",
-          sort: "figure",
-          required: false,
-        },
-        {
-          key: "torch",
-          words: "Torch head",
-          sort: "choice",
-          required: false,
-        },
-        {
-          key: "start_current_a",
-          words: "Start current",
-          sort: "figure",
-          required: false,
-        },
-      ],
-    },
-    {
-      key: "pulse",
-      words: "Pulse",
-      fields: [
-        {
-          key: "peak_a",
-          words: "Pulse peak",
-          sort: "figure",
-          required: false,
-        },
-        {
-          key: "background_a",
-          words: "Pulse background",
-          sort: "figure",
-          required: false,
-        },
-        {
-          key: "on_share",
-          words: "Pulse share on",
-          sort: "figure",
-          required: false,
-        },
-        {
-          key: "per_second",
-          words: "Pulses a second",
-          sort: "figure",
-          required: false,
-        },
-      ],
-    },
-    {
-      key: "purge",
-      words: "Purge",
-      fields: [
-        {
-          key: "purge_l_min",
-          words: "Purge flow",
-          sort: "figure",
-          required: false,
-        },
-        {
-          key: "purge_wait_s",
-          words: "Purge wait",
-          sort: "figure",
-          required: false,
-        },
-      ],
-    },
-    {
-      key: "hands",
-      words: "How it was welded",
-      fields: [
-        {
-          key: "arc_s",
-          words: "Arc time",
-          sort: "figure",
-          required: false,
-        },
-        {
-          key: "travel_mm_s",
-          words: "Travel speed",
-          sort: "figure",
-          required: false,
-        },
-        {
-          key: "dabs",
-          words: "Dabs counted",
-          sort: "figure",
-          required: false,
-        },
-        {
-          key: "work_angle_deg",
-          words: "Work angle",
-          sort: "figure",
-          required: false,
-        },
-        {
-          key: "travel_angle_deg",
-          words: "Travel angle (push)",
-          sort: "figure",
-          required: false,
-        },
-        {
-          key: "pass_number",
-          words: "Pass",
-          sort: "figure",
-          required: false,
-        },
-        {
-          key: "restarts_mm",
-          words: "Restarts at",
-          sort: "several",
-          required: false,
-          of: "restart_mm",
-        },
-      ],
-    },
-    {
-      key: "noticed",
-      words: "What was noticed",
-      fields: [
-        {
-          key: "electrode_after",
-          words: "Electrode after the weld",
-          sort: "choice",
-          required: false,
-        },
-        {
-          key: "rod_end",
-          words: "Rod end",
-          sort: "choice",
-          required: false,
-        },
-        {
-          key: "arc",
-          words: "Arc",
-          sort: "choice",
-          required: false,
-        },
-        {
-          key: "puff_at_start",
-          words: "Gas puffed at the start",
-          sort: "flag",
-          required: false,
-        },
-        {
-          key: "draught",
-          words: "A draught",
-          sort: "flag",
-          required: false,
-        },
-        {
-          key: "part_hot",
-          words: "Part still hot from before",
-          sort: "flag",
-          required: false,
-        },
-      ],
-    },
-    {
-      key: "note",
-      words: "Note",
-      fields: [
-        {
-          key: "note",
-          words: "Note",
-          sort: "text",
-          required: false,
-          most: 2000,
-        },
-      ],
-    },
+  "schools": [
+    "pedal_school",
+    "start_school",
+    "finish",
+    "unit_system",
+    "ladder",
+    "purge_school",
+    "solvent"
   ],
-  gauges: [10, 11, 12, 14, 16, 18, 20, 22, 24],
-  joints: {
-    bead_on_plate: {
-      words: "bead on plate",
-      tube: false,
-      fillet: false,
-    },
-    butt: {
-      words: "square butt",
-      tube: false,
-      fillet: false,
-    },
-    lap: {
-      words: "lap",
-      tube: false,
-      fillet: true,
-    },
-    tee: {
-      words: "tee fillet",
-      tube: false,
-      fillet: true,
-    },
-    outside_corner: {
-      words: "outside corner",
-      tube: false,
-      fillet: false,
-    },
-    edge: {
-      words: "edge",
-      tube: false,
-      fillet: false,
-    },
-    tube_butt: {
-      words: "tube butt",
-      tube: true,
-      fillet: false,
-    },
-    tube_sleeve: {
-      words: "tube sleeve",
-      tube: true,
-      fillet: true,
-    },
-    tube_sleeve_bend: {
-      words: "sleeve on a bend",
-      tube: true,
-      fillet: true,
-    },
-    tube_flange: {
-      words: "tube to flange",
-      tube: true,
-      fillet: true,
-    },
-    socket: {
-      words: "socket",
-      tube: true,
-      fillet: true,
-    },
-    turntable: {
-      words: "turntable tube",
-      tube: true,
-      fillet: false,
-    },
-  },
-  tint: [
+  "runGroups": [
     {
-      name: "silver",
-      colour: "#b5b3b0",
-    },
-    {
-      name: "straw",
-      colour: "#aa9f89",
+      "key": "set",
+      "words": "Set on the machine",
+      "fields": [
+        {
+          "key": "current_a",
+          "words": "Current at the arc",
+          "sort": "figure",
+          "required": true
+        },
+        {
+          "key": "machine_a",
+          "words": "Set on the machine",
+          "sort": "figure",
+          "required": false
+        },
+        {
+          "key": "gas_l_min",
+          "words": "Gas flow",
+          "sort": "figure",
+          "required": true
+        },
+        {
+          "key": "cup",
+          "words": "Cup number",
+          "sort": "figure",
+          "required": false
+        },
+        {
+          "key": "gas_part",
+          "words": "Behind the cup",
+          "sort": "choice",
+          "required": false
+        },
+        {
+          "key": "stickout_mm",
+          "words": "Stick-out",
+          "sort": "figure",
+          "required": false
+        },
+        {
+          "key": "polarity",
+          "words": "Polarity",
+          "sort": "choice",
+          "required": false
+        },
+        {
+          "key": "preflow_s",
+          "words": "Pre-flow",
+          "sort": "figure",
+          "required": false
+        },
+        {
+          "key": "downslope_s",
+          "words": "Down-slope",
+          "sort": "figure",
+          "required": false
+        },
+        {
+          "key": "postflow_s",
+          "words": "Post-flow",
+          "sort": "figure",
+          "required": false
+        }
+      ]
     },
     {
-      name: "gold",
-      colour: "#987c49",
+      "key": "tools",
+      "words": "Wire, electrode, torch",
+      "fields": [
+        {
+          "key": "technique",
+          "words": "Technique",
+          "sort": "choice",
+          "required": false
+        },
+        {
+          "key": "filler_alloy",
+          "words": "Filler alloy",
+          "sort": "choice",
+          "required": false
+        },
+        {
+          "key": "filler_mm",
+          "words": "Filler diameter",
+          "sort": "figure",
+          "required": false
+        },
+        {
+          "key": "electrode_kind",
+          "words": "Electrode",
+          "sort": "choice",
+          "required": false
+        },
+        {
+          "key": "electrode_mm",
+          "words": "Electrode diameter",
+          "sort": "figure",
+          "required": false
+        },
+        {
+          "key": "torch",
+          "words": "Torch head",
+          "sort": "choice",
+          "required": false
+        },
+        {
+          "key": "start_current_a",
+          "words": "Start current",
+          "sort": "figure",
+          "required": false
+        }
+      ]
     },
     {
-      name: "copper",
-      colour: "#814d20",
+      "key": "pulse",
+      "words": "Pulse",
+      "fields": [
+        {
+          "key": "peak_a",
+          "words": "Pulse peak",
+          "sort": "figure",
+          "required": false
+        },
+        {
+          "key": "background_a",
+          "words": "Pulse background",
+          "sort": "figure",
+          "required": false
+        },
+        {
+          "key": "on_share",
+          "words": "Pulse share on",
+          "sort": "figure",
+          "required": false
+        },
+        {
+          "key": "per_second",
+          "words": "Pulses a second",
+          "sort": "figure",
+          "required": false
+        }
+      ]
     },
     {
-      name: "purple",
-      colour: "#551047",
+      "key": "purge",
+      "words": "Purge",
+      "fields": [
+        {
+          "key": "purge_l_min",
+          "words": "Purge flow",
+          "sort": "figure",
+          "required": false
+        },
+        {
+          "key": "purge_wait_s",
+          "words": "Purge wait",
+          "sort": "figure",
+          "required": false
+        }
+      ]
     },
     {
-      name: "blue",
-      colour: "#004a84",
+      "key": "hands",
+      "words": "How it was welded",
+      "fields": [
+        {
+          "key": "arc_s",
+          "words": "Arc time",
+          "sort": "figure",
+          "required": false
+        },
+        {
+          "key": "travel_mm_s",
+          "words": "Travel speed",
+          "sort": "figure",
+          "required": false
+        },
+        {
+          "key": "dabs",
+          "words": "Dabs counted",
+          "sort": "figure",
+          "required": false
+        },
+        {
+          "key": "work_angle_deg",
+          "words": "Work angle",
+          "sort": "figure",
+          "required": false
+        },
+        {
+          "key": "travel_angle_deg",
+          "words": "Travel angle (push)",
+          "sort": "figure",
+          "required": false
+        },
+        {
+          "key": "pass_number",
+          "words": "Pass",
+          "sort": "figure",
+          "required": false
+        },
+        {
+          "key": "restarts_mm",
+          "words": "Restarts at",
+          "sort": "several",
+          "required": false,
+          "of": "restart_mm"
+        }
+      ]
     },
     {
-      name: "pale blue",
-      colour: "#5c8b9c",
+      "key": "noticed",
+      "words": "What was noticed",
+      "fields": [
+        {
+          "key": "electrode_after",
+          "words": "Electrode after the weld",
+          "sort": "choice",
+          "required": false
+        },
+        {
+          "key": "rod_end",
+          "words": "Rod end",
+          "sort": "choice",
+          "required": false
+        },
+        {
+          "key": "arc",
+          "words": "Arc",
+          "sort": "choice",
+          "required": false
+        },
+        {
+          "key": "puff_at_start",
+          "words": "Gas puffed at the start",
+          "sort": "flag",
+          "required": false
+        },
+        {
+          "key": "draught",
+          "words": "A draught",
+          "sort": "flag",
+          "required": false
+        },
+        {
+          "key": "part_hot",
+          "words": "Part still hot from before",
+          "sort": "flag",
+          "required": false
+        }
+      ]
     },
     {
-      name: "grey",
-      colour: "#5e5e5e",
-    },
+      "key": "note",
+      "words": "Note",
+      "fields": [
+        {
+          "key": "note",
+          "words": "Note",
+          "sort": "text",
+          "required": false,
+          "most": 2000
+        }
+      ]
+    }
   ],
-  faults: {
-    pore: {
-      words: "pore",
-      long: false,
+  "gauges": [
+    10,
+    11,
+    12,
+    14,
+    16,
+    18,
+    20,
+    22,
+    24
+  ],
+  "joints": {
+    "bead_on_plate": {
+      "words": "bead on plate",
+      "tube": false,
+      "fillet": false
     },
-    crater: {
-      words: "crater",
-      long: false,
+    "butt": {
+      "words": "square butt",
+      "tube": false,
+      "fillet": false
     },
-    undercut: {
-      words: "undercut",
-      long: true,
+    "lap": {
+      "words": "lap",
+      "tube": false,
+      "fillet": true
     },
-    burn_through: {
-      words: "burn-through",
-      long: false,
+    "tee": {
+      "words": "tee fillet",
+      "tube": false,
+      "fillet": true
     },
-    sugaring: {
-      words: "sugaring",
-      long: true,
+    "outside_corner": {
+      "words": "outside corner",
+      "tube": false,
+      "fillet": false
     },
-    inclusion: {
-      words: "inclusion",
-      long: false,
+    "edge": {
+      "words": "edge",
+      "tube": false,
+      "fillet": false
     },
-    gap: {
-      words: "gap",
-      long: true,
+    "tube_butt": {
+      "words": "tube butt",
+      "tube": true,
+      "fillet": false
     },
-    bulge: {
-      words: "bulge",
-      long: true,
+    "tube_sleeve": {
+      "words": "tube sleeve",
+      "tube": true,
+      "fillet": true
     },
+    "tube_sleeve_bend": {
+      "words": "sleeve on a bend",
+      "tube": true,
+      "fillet": true
+    },
+    "tube_flange": {
+      "words": "tube to flange",
+      "tube": true,
+      "fillet": true
+    },
+    "socket": {
+      "words": "socket",
+      "tube": true,
+      "fillet": true
+    },
+    "turntable": {
+      "words": "turntable tube",
+      "tube": true,
+      "fillet": false
+    }
   },
-  criteria: {
-    width_evenness: "Even width",
-    ripple_evenness: "Even ripples",
-    straight_toes: "Straight toes",
-    tint: "Heat tint",
-    setup_followed: "Setup",
-    overall: "Overall look",
-  },
-  bands: {
-    width_cv: {
-      good: 0.06,
-      accepted: 0.1,
+  "tint": [
+    {
+      "name": "silver",
+      "colour": "#b5b3b0"
     },
-    pitch_cv: {
-      good: 0.12,
-      accepted: 0.2,
+    {
+      "name": "straw",
+      "colour": "#aa9f89"
     },
-    toe_waviness: {
-      good: 0.06,
-      accepted: 0.12,
+    {
+      "name": "gold",
+      "colour": "#987c49"
     },
+    {
+      "name": "copper",
+      "colour": "#814d20"
+    },
+    {
+      "name": "purple",
+      "colour": "#551047"
+    },
+    {
+      "name": "blue",
+      "colour": "#004a84"
+    },
+    {
+      "name": "pale blue",
+      "colour": "#5c8b9c"
+    },
+    {
+      "name": "grey",
+      "colour": "#5e5e5e"
+    }
+  ],
+  "faults": {
+    "pore": {
+      "words": "pore",
+      "long": false
+    },
+    "crater": {
+      "words": "crater",
+      "long": false
+    },
+    "undercut": {
+      "words": "undercut",
+      "long": true
+    },
+    "burn_through": {
+      "words": "burn-through",
+      "long": false
+    },
+    "sugaring": {
+      "words": "sugaring",
+      "long": true
+    },
+    "inclusion": {
+      "words": "inclusion",
+      "long": false
+    },
+    "gap": {
+      "words": "gap",
+      "long": true
+    },
+    "bulge": {
+      "words": "bulge",
+      "long": true
+    }
   },
-  lapse: {
-    long: 1.5,
-    short: 0.6,
+  "criteria": {
+    "width_evenness": "Even width",
+    "ripple_evenness": "Even ripples",
+    "straight_toes": "Straight toes",
+    "tint": "Heat tint",
+    "setup_followed": "Setup",
+    "overall": "Overall look"
   },
-  cardWidthShare: [0.85, 1.2],
-  finishLevel: {
-    bright: 1,
-    warm: 3,
-    show_colour: 6,
+  "bands": {
+    "width_cv": {
+      "good": 0.06,
+      "accepted": 0.1
+    },
+    "pitch_cv": {
+      "good": 0.12,
+      "accepted": 0.2
+    },
+    "toe_waviness": {
+      "good": 0.06,
+      "accepted": 0.12
+    }
   },
-  passMark: 70.0,
-  reachMm: 4.0,
-  states: {
-    assigned: "to weld",
-    logged: "logged",
-    photographed: "photo sent",
-    measured: "waits for a mark",
-    marked: "marked, not returned",
-    returned: "returned",
+  "lapse": {
+    "long": 1.5,
+    "short": 0.6
   },
-  views: {
-    bead: "Bead",
-    back: "Back side",
-    setup: "Setup at the machine",
-    torch: "Torch in place",
+  "cardWidthShare": [
+    0.85,
+    1.2
+  ],
+  "finishLevel": {
+    "bright": 1,
+    "warm": 3,
+    "show_colour": 6
   },
+  "passMark": 70.0,
+  "reachMm": 4.0,
+  "states": {
+    "assigned": "to weld",
+    "logged": "logged",
+    "photographed": "photo sent",
+    "measured": "waits for a mark",
+    "marked": "marked, not returned",
+    "returned": "returned"
+  },
+  "views": {
+    "bead": "Bead",
+    "back": "Back side",
+    "setup": "Setup at the machine",
+    "torch": "Torch in place"
+  }
 } as const;

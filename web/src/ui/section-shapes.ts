@@ -105,6 +105,7 @@ export function sectionOf(given: SketchInput): Sketch {
       tip = [middle, top - 70];
       break;
     }
+    case "bead_on_plate":
     default:
       plates = [box(20, top, 280, h)];
       bead = lens(middle, top, half, 5, Math.min(h * 0.6, 12));
