@@ -93,3 +93,11 @@ def test_the_first_load_stays_light() -> None:
     packed = sum(len(gzip.compress((dist / name).read_bytes())) for name in loaded)
     assert len(loaded) >= 2
     assert packed < 150_000, f"{packed} bytes gzipped"
+
+
+def test_no_line_of_the_page_is_longer_than_120() -> None:
+    source = settings.WEB_DIST.parent / "src"
+    typed = [p for p in source.rglob("*.ts*") if not p.name.startswith("generated")]
+    long = [f"{p.name}:{k}" for p in typed for k, line in enumerate(p.read_text().splitlines(), 1) if len(line) > 120]
+    assert len(typed) > 100
+    assert long == []

@@ -15,7 +15,7 @@ from judicum.launch.steps import Trouble, run, step
 
 OPENAPI = WEB / "openapi.yaml"
 TYPES = WEB / "src" / "api" / "generated.ts"
-VOCABULARY = WEB / "src" / "api" / "vocabulary.ts"
+VOCABULARY = WEB / "src" / "api" / "generated-vocabulary.ts"
 SPEAK = [PYTHON, "-m", "judicum.words.vocabulary"]
 
 

@@ -21,6 +21,8 @@ FRONT, PORE, SPECK, CRATER, GROOVE = range(5)
 EXTRAS = 5
 STEP_MM = 0.1
 FRONT_SIGMA_MM = 0.11
+SURROUNDED = 0.55
+"""Share of the drawings in which card, bench, rods or clamps are seen."""
 
 
 @dataclass
@@ -62,7 +64,7 @@ def draw(rng: Rng, shape: tuple[int, int], px_per_mm: float, most_turn_deg: floa
         colour = colour * (1 - ink[..., None]) + tone * ink[..., None]
     light = lit(height, px_per_mm, gloss, lamps)
     picture = colour * light[..., None] + lamps.shine * gloss[..., None] * lamps.glare(rng, x, y)[..., None]
-    if rng.random() < 0.35:
+    if rng.random() < SURROUNDED:
         picture = _surroundings(rng, x, y, px_per_mm, picture, surface, extras)
     return Drawing(develop(rng, picture, px_per_mm), surface, extras)
 
@@ -358,7 +360,7 @@ def _surroundings(
     """The card's paper, the bench past the plate's edge, rods and clamps over it all."""
     shape = x.shape
     free = cv2.dilate(np.asarray(surface >= FACE, np.uint8), np.ones((3, 3), np.uint8)) == 0
-    for _ in range(int(rng.integers(1, 3))):
+    for _ in range(int(rng.integers(1, 4))):
         at = rng.uniform(0, [x.max(), y.max()])
         out = half_plane(rng, x, y, at, rng.uniform(0, 2 * np.pi), 0.03)
         if (out[~free] > 0.5).mean() > 0.15 if (~free).any() else False:
@@ -372,9 +374,7 @@ def _surroundings(
                 on = (x > corner[0]) & (x < corner[0] + size) & (y > corner[1]) & (y < corner[1] + size)
                 tone[on] = rng.choice([0.02, 0.1, 0.3, 0.6])
         else:
-            base = rng.uniform(0.02, 0.5, 3) if kind == "bench" else np.full(3, 0.03)
-            pattern = 0.4 * grain(rng, shape, px_per_mm, rng.uniform(0, 180)) * rng.uniform(0, 1)
-            tone = base * np.exp(pattern + 0.2 * clouds(rng, shape, px_per_mm * 2))[..., None]
+            tone = _bench(rng, shape, px_per_mm, dark=kind == "dark")
         out = np.where(free, out, 0)[..., None]
         picture = picture * (1 - out) + tone * out
         surface[(out[..., 0] > 0.5) & free] = OTHER
@@ -392,3 +392,25 @@ def _surroundings(
             picture = picture * (1 - on[..., None]) + bar * on[..., None]
             surface[(on > 0.5) & free] = OTHER
     return picture
+
+
+def _bench(rng: Rng, shape: tuple[int, int], px_per_mm: float, dark: bool) -> Floats:
+    """A bench top: wood with its grain, a mat with lines, rusty steel, stone, rubber."""
+    base = np.full(3, 0.03) if dark else np.exp(rng.uniform(-3.2, -0.5)) * (1 + 0.5 * rng.standard_normal(3)).clip(0.2)
+    pattern = rng.uniform(0, 0.7) * grain(rng, shape, px_per_mm, rng.uniform(0, 180))
+    pattern = pattern + rng.uniform(0, 0.4) * clouds(rng, shape, px_per_mm * rng.uniform(0.3, 12))
+    tone: Floats = base * np.exp(pattern)[..., None]
+    if rng.random() < 0.3:
+        patch = np.clip(3 * (clouds(rng, shape, px_per_mm * rng.uniform(2, 10)) - rng.uniform(0.3, 1.5)), 0, 1)[
+            ..., None
+        ]
+        tone = tone * (1 - patch) + np.exp(rng.uniform(-3.5, -0.7)) * rng.uniform(0.3, 1.0, 3) * patch
+    if rng.random() < 0.3:
+        every = rng.uniform(4, 20) * px_per_mm
+        rows, columns = np.arange(shape[0])[:, None], np.arange(shape[1])[None]
+        line = np.minimum((rows + 0.3 * columns) % every, (columns - 0.3 * rows) % every) < max(1, 0.3 * px_per_mm)
+        tone = tone * np.where(line, rng.uniform(0.4, 1.8), 1.0)[..., None]
+    if rng.random() < 0.4:
+        ink = strokes(rng, shape, px_per_mm, int(rng.integers(1, 10)), (0.1, 1.5))[..., None]
+        tone = tone * (1 - ink) + np.exp(rng.uniform(-4, 0)) * ink
+    return tone

@@ -1,5 +1,5 @@
 """Every limit, choice, band and word that the page needs, from the core's tables: `python -m judicum.words.vocabulary`
-prints the TypeScript file that the page imports (web/src/api/vocabulary.ts); the test command fails where it drifted."""
+prints the TypeScript file that the page imports (web/src/api/generated-vocabulary.ts); the test command fails where it drifted."""
 
 import json
 from typing import Any
@@ -8,7 +8,8 @@ from judicum.core.acceptance import BANDS, CARD_WIDTH_SHARE, LAPSE_LONG, LAPSE_S
 from judicum.core.choices import CHOICES, FINISH_LEVEL, SCHOOLS
 from judicum.core.fields import Flag, Several, Spec, Text
 from judicum.core.joints import JOINTS
-from judicum.core.marking import CRITERIA, PASS_MARK
+from judicum.core.marking import CRITERIA, MOST_COMMENT, MOST_NEXT, PASS_MARK
+from judicum.core.photo.decode import MOST_BYTES
 from judicum.core.photo.fault_kinds import FAULT_KINDS
 from judicum.core.photo.film import tint_levels
 from judicum.core.photo.steps import REACH_MM
@@ -42,6 +43,7 @@ def vocabulary() -> dict[str, Any]:
         "cardWidthShare": list(CARD_WIDTH_SHARE),
         "finishLevel": FINISH_LEVEL,
         "passMark": PASS_MARK,
+        "most": {"comment": MOST_COMMENT, "next": MOST_NEXT, "photoBytes": MOST_BYTES},
         "reachMm": REACH_MM,
         "states": STATES,
         "views": VIEWS,

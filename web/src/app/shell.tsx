@@ -17,6 +17,9 @@ const studentTabs = [
   { to: "workbench", words: "Workbench", icon: Calculator },
 ];
 
+const TAB = "flex grow items-center justify-center gap-2 px-3 py-3 font-medium sm:grow-0 sm:py-2";
+const HERE = "text-primary underline decoration-2 underline-offset-8";
+
 /** Sends a person to where their work begins. */
 export function Home() {
   const session = useSession();
@@ -67,9 +70,7 @@ export function CourseShell() {
               <NavLink
                 key={to}
                 to={`/course/${String(course.id)}/${to}`}
-                className={({ isActive }) =>
-                  `flex grow items-center justify-center gap-2 px-3 py-3 font-medium sm:grow-0 sm:py-2 ${isActive ? "text-primary underline decoration-2 underline-offset-8" : ""}`
-                }
+                className={({ isActive }) => `${TAB} ${isActive ? HERE : ""}`}
               >
                 <Icon size={18} aria-hidden /> {words}
               </NavLink>

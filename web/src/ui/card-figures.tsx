@@ -44,7 +44,9 @@ export function CardFigures({
           moved={moved.includes("Filler")}
           words="Filler"
           aim={`${card.filler.alloy} ${measure(card.filler.diameter_mm, "length", units)}`}
-          range={`${measure(card.filler.length_mm_per_100mm, "length", units, 0)} for ${measure(100, "length", units, 0)}`}
+          range={[card.filler.length_mm_per_100mm, 100]
+            .map((v) => measure(v, "length", units, 0))
+            .join(" for ")}
         />
       )}
       {ranged("Travel", card.travel_mm_s, "speed")}

@@ -1,6 +1,8 @@
 import { useRef, type KeyboardEvent, type PointerEvent, type ReactNode } from "react";
 import { useCursor, useReadCursor, useSetCursor } from "./cursor";
 import { placeOn, type Axis } from "./track-frame";
+import { measure } from "./units";
+import { useUnits } from "./use-units";
 
 const STEPS_MM: Record<string, number> = { ArrowLeft: -0.5, ArrowRight: 0.5, PageUp: 10, PageDown: -10 };
 
@@ -41,6 +43,7 @@ function CursorLine({
   onKeyDown: (e: KeyboardEvent) => void;
 }) {
   const s = useCursor();
+  const units = useUnits();
   return (
     <div
       role="slider"
@@ -49,7 +52,7 @@ function CursorLine({
       aria-valuemin={0}
       aria-valuemax={Math.round(length * 10) / 10}
       aria-valuenow={Math.round((s ?? 0) * 10) / 10}
-      aria-valuetext={`${(s ?? 0).toFixed(1)} mm`}
+      aria-valuetext={measure(s ?? 0, "length", units)}
       onKeyDown={onKeyDown}
       className={`pointer-events-none absolute inset-y-0 w-0.5 bg-error ${s === null ? "opacity-40" : ""}`}
       style={{ left: placeOn(span, s ?? 0, 0).left }}

@@ -88,7 +88,9 @@ export function PhotoLines({ photo, lines, change, label }: Props) {
               role="slider"
               aria-label={`${line.words}: ${end === 0 ? "first" : "second"} end`}
               aria-valuenow={Math.round(line.ends[end][0])}
-              aria-valuetext={`${String(Math.round(line.ends[end][0]))} right, ${String(Math.round(line.ends[end][1]))} down`}
+              aria-valuetext={line.ends[end]
+                .map((v, k) => `${String(Math.round(v))} ${k ? "down" : "right"}`)
+                .join(", ")}
               className="cursor-move focus:outline-3 focus:outline-secondary"
               onPointerDown={(e) => {
                 box.current?.setPointerCapture(e.pointerId);

@@ -1,6 +1,6 @@
 /** The fields of the log as the server's tables give them; pure. */
 
-import { vocabulary } from "../api/vocabulary";
+import { vocabulary } from "../api/generated-vocabulary";
 import { optionsOf, quantityOf, type QuantityInfo } from "./words";
 
 export type Sort = "figure" | "choice" | "text" | "flag" | "several";

@@ -1,4 +1,4 @@
-/** A joint in section, as plain shapes in a 320 × 200 frame: plates, bead, torch. Pure, so that it can be tested without a page. */
+/** A joint in section, as plain shapes in a 320 × 200 frame: plates, bead, torch; pure. */
 
 export type Point = [number, number];
 export type Sketch = {

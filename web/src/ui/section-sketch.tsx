@@ -15,6 +15,7 @@ export function SectionSketch({
   fused: boolean;
 }) {
   const sketch = sectionOf(input);
+  const filler = fused ? "" : `, filler at ${String(filler_deg)}°`;
   return (
     <div className="grid grid-cols-2 gap-2">
       <svg
@@ -51,7 +52,7 @@ export function SectionSketch({
       <svg
         viewBox="0 0 320 200"
         role="img"
-        aria-label={`From the side: torch pushed at ${String(travel_deg)}°${fused ? "" : `, filler at ${String(filler_deg)}°`}`}
+        aria-label={`From the side: torch pushed at ${String(travel_deg)}°${filler}`}
         className="w-full"
       >
         <rect

@@ -1,6 +1,11 @@
 import type { Schemas } from "../api/client";
+import { rulerOf } from "./units";
+import { useUnits } from "./use-units";
 
 type StripPlace = Schemas["Strip"];
+
+/** Left free at the end of a ruler for its unit, mm. */
+const ROOM_MM = 14;
 
 export const spanOf = (strip: StripPlace) => strip.to_mm - strip.from_mm;
 
@@ -33,9 +38,11 @@ export function Strip({
   );
 }
 
-/** A millimetre ruler for strips drawn at `perMm`. */
+/** A ruler for strips drawn at `perMm`, in the person's unit: centimetres counted in mm, or half inches. */
 export function Ruler({ fromMm, toMm }: { fromMm: number; toMm: number }) {
-  const ticks = Array.from({ length: Math.floor((toMm - 14) / 10) + 1 }, (_, i) => i * 10);
+  const units = useUnits();
+  const { every, label, name } = rulerOf(units);
+  const ticks = Array.from({ length: Math.floor((toMm - ROOM_MM) / every) + 1 }, (_, i) => i * every);
   const share = (s: number) => `${String(((s - fromMm) / (toMm - fromMm)) * 100)}%`;
   return (
     <div className="relative h-5 border-t border-base-content/50 text-xs" aria-hidden>
@@ -45,10 +52,10 @@ export function Ruler({ fromMm, toMm }: { fromMm: number; toMm: number }) {
           className="absolute top-0 border-l border-base-content/50 pl-1"
           style={{ left: share(s) }}
         >
-          {s}
+          {label(s)}
         </span>
       ))}
-      <span className="absolute top-0 right-0 pr-1">mm</span>
+      <span className="absolute top-0 right-0 pr-1">{name}</span>
     </div>
   );
 }

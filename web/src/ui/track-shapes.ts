@@ -1,6 +1,6 @@
 /** Pure geometry of the tracks under a strip; everything in millimetres along the bead. */
 
-import { vocabulary } from "../api/vocabulary";
+import { vocabulary } from "../api/generated-vocabulary";
 
 export type Span = { from: number; to: number };
 

@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import type { Schemas } from "../api/client";
-import { vocabulary } from "../api/vocabulary";
+import { vocabulary } from "../api/generated-vocabulary";
 import { placeOn, TrackName, type Axis } from "./track-frame";
 import { faultMarks, gapsOf, linePath, tintRuns, widthLimits } from "./track-shapes";
 import { faultWords, tintLevels, tintWords } from "./words";

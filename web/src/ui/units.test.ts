@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { figure, measure, toSi, type Units } from "./units";
+import { figure, measure, toSi, type Units, rulerOf } from "./units";
 
 const metric: Units = { length: "mm", flow: "l_min" };
 const customary: Units = { length: "thou", flow: "cfh" };
@@ -21,4 +21,13 @@ describe("units", () => {
     expect(toSi(there, "flow", customary)).toBeCloseTo(12, 5);
   });
   it("shows nothing as a dash", () => expect(measure(null, "length", metric)).toBe("–"));
+});
+
+describe("the ruler", () => {
+  it("counts millimetres, or halves of an inch", () => {
+    const metric = rulerOf({ length: "mm", flow: "l_min" });
+    expect([metric.label(20), metric.name]).toEqual(["20", "mm"]);
+    const inches = rulerOf({ length: "thou", flow: "cfh" });
+    expect([inches.label(3 * inches.every), inches.name]).toEqual(["1.5", "in"]);
+  });
 });

@@ -1,6 +1,6 @@
 /** Figures as a person thinks of them; everything kept and sent is SI. */
 
-import type { vocabulary } from "../api/vocabulary";
+import type { vocabulary } from "../api/generated-vocabulary";
 
 export type Quantity = (typeof vocabulary.quantities)[keyof typeof vocabulary.quantities]["kind"];
 export type LengthUnit = "mm" | "thou";
@@ -57,6 +57,14 @@ export function measure(
 
 /** A length to the fineness that is measured: hundredths of a mm, thousandths of an inch. */
 export const fineDigits = (units: Units): number => (units.length === "mm" ? 2 : 0);
+
+const MM_PER_INCH = 25.4;
+
+/** How a ruler is divided: `every` mm a tick, and what stands at it. */
+export function rulerOf(units: Units): { every: number; label: (mm: number) => string; name: string } {
+  if (units.length === "mm") return { every: 10, label: (mm) => String(mm), name: "mm" };
+  return { every: MM_PER_INCH / 2, label: (mm) => (mm / MM_PER_INCH).toFixed(1), name: "in" };
+}
 
 /** What a person typed, in SI; null for nothing, NaN for what is no figure. */
 export function toSi(typed: string, quantity: Quantity, units: Units): number | null {

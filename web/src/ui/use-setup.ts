@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { api, unwrap } from "../api/client";
 
-/** The setup card of an attempt's coupon, what of each logged run lies off it, what worked here; `version` follows the log. */
+/** The setup card of an attempt's coupon, the runs beside it, what worked here; `version` follows the log. */
 export function useSetup(attemptId: number, version: number) {
   return useQuery({
     queryKey: ["setup", attemptId, version],

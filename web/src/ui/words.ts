@@ -1,6 +1,6 @@
-/** What the codes of the API are called: read from the core's own tables (api/vocabulary.ts), none of them typed here. */
+/** What the codes of the API are called: from the core's tables (api/generated-vocabulary.ts), none typed here. */
 
-import { vocabulary } from "../api/vocabulary";
+import { vocabulary } from "../api/generated-vocabulary";
 import type { Quantity } from "./units";
 
 type Options = Record<string, string>;

@@ -11,6 +11,8 @@ HIGHEST = 10.0
 HALF = 0.5
 """Scores go in halves."""
 PASS_MARK = 70.0
+MOST_COMMENT, MOST_NEXT = 4000, 300
+"""Characters of the words that go with a mark."""
 ALLOWED = "0 to 10 in steps of 0.5, or null"
 
 

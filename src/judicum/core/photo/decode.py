@@ -16,6 +16,9 @@ from judicum.core.errors import UnreadablePicture
 MAX_PIXELS = 60_000_000
 """Largest picture that is decoded; a bigger one is refused before its pixels are unpacked."""
 
+MOST_BYTES = 25 * 1024 * 1024
+"""Largest picture file that is taken; a 12-megapixel phone photo has 3 to 8 MB."""
+
 TOO_MANY_PIXELS = f"The picture has too many pixels; at most {MAX_PIXELS // 1_000_000} million are allowed."
 
 pillow_heif.register_heif_opener()

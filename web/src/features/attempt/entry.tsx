@@ -24,7 +24,7 @@ export function Entry(props: Props) {
       return <FigureEntry {...props} />;
     case "choice":
       return (
-        <div className="p-1">
+        <div className={hasLongWords(field) ? "col-span-2 p-1 sm:col-span-1" : "p-1"}>
           <ChoiceField
             label={field.words}
             value={value}
@@ -76,6 +76,11 @@ export function Entry(props: Props) {
       );
   }
 }
+
+/** Options that half a phone would cut off. */
+const LONG = 14;
+const hasLongWords = (field: Field) =>
+  optionsOf(field.key).some((code) => choiceWords(field.key, code).length > LONG);
 
 /** A figure with its stepper; what lies off the card says at once how far and what it does to the bead. */
 function FigureEntry({ field, units, value, error, off, onChange }: Props) {

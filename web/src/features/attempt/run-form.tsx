@@ -22,6 +22,9 @@ type Props = {
   close: () => void;
 };
 
+const FOOT =
+  "sticky bottom-16 z-10 -mx-4 flex gap-2 border-t border-base-300 bg-base-100 px-4 py-2 sm:bottom-0";
+
 /** One run while it is typed: it opens filled, and only what differed is changed. */
 export function RunForm({ attempt, number, start, card, last, units, close }: Props) {
   const place = `log-${String(attempt.id)}-${String(number)}-${units.length}-${units.flow}`;
@@ -100,7 +103,7 @@ export function RunForm({ attempt, number, start, card, last, units, close }: Pr
           Not saved yet: look at {wrong.map((key) => fieldWords(key).toLowerCase()).join(", ")}.
         </p>
       )}
-      <div className="sticky bottom-16 z-10 -mx-4 flex gap-2 border-t border-base-300 bg-base-100 px-4 py-2 sm:bottom-0">
+      <div className={FOOT}>
         <button className="btn h-14 grow text-lg btn-primary" disabled={save.isPending}>
           {save.isPending ? "Saving …" : "Save the log"}
         </button>

@@ -2,10 +2,11 @@ import { useQueryClient } from "@tanstack/react-query";
 import { del, get, set } from "idb-keyval";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { DetailedError, Upload } from "tus-js-client";
+import { vocabulary } from "../../api/generated-vocabulary";
 import { csrfToken, problemOf, Refused, type Schemas } from "../../api/client";
 
 const PIECE = 512 * 1024;
-export const MOST_BYTES = 25 * 1024 * 1024;
+const MOST_BYTES = vocabulary.most.photoBytes;
 
 export type Sending =
   | { state: "idle" }

@@ -1,4 +1,4 @@
-import { vocabulary } from "../../api/vocabulary";
+import { vocabulary } from "../../api/generated-vocabulary";
 import { ChoiceField } from "../../ui/choice-field";
 import { UnitField } from "../../ui/unit-field";
 import type { Units } from "../../ui/units";

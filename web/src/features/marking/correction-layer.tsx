@@ -23,6 +23,10 @@ type Props = {
 };
 type Held = { side: Side; s: number; n: number };
 
+const WORDS =
+  "Toes and ripple fronts, to be corrected by pointing; " +
+  "by keyboard with the buttons below at the place of the red line";
+
 /** Toes and fronts over the strip; toes are dragged, fronts cut and joined, faults set by pointing. */
 export function CorrectionLayer({ strip, overlay, report, tool, reach, fault, busy, correct }: Props) {
   const box = useRef<SVGSVGElement>(null);
@@ -30,6 +34,7 @@ export function CorrectionLayer({ strip, overlay, report, tool, reach, fault, bu
   const toes = toesOf(overlay);
   if (!toes) return null;
   const fronts = report.ripple?.positions_mm ?? [];
+  const hand = tool === "toe" ? "cursor-row-resize" : "cursor-crosshair";
 
   function place(event: PointerEvent): [number, number] {
     const area = box.current?.getBoundingClientRect();
@@ -70,9 +75,9 @@ export function CorrectionLayer({ strip, overlay, report, tool, reach, fault, bu
       ref={box}
       viewBox={`${String(strip.from_mm)} ${String(-half)} ${String(strip.to_mm - strip.from_mm)} ${String(2 * half)}`}
       preserveAspectRatio="none"
-      className={`absolute inset-0 size-full touch-none ${tool === "toe" ? "cursor-row-resize" : "cursor-crosshair"} ${busy ? "opacity-60" : ""}`}
+      className={["absolute inset-0 size-full touch-none", hand, busy ? "opacity-60" : ""].join(" ")}
       role="img"
-      aria-label="Toes and ripple fronts, to be corrected by pointing; by keyboard with the buttons below at the place of the red line"
+      aria-label={WORDS}
       onPointerDown={down}
       onPointerMove={move}
       onPointerUp={up}

@@ -1,4 +1,5 @@
 import { useRef } from "react";
+import { vocabulary } from "../../api/generated-vocabulary";
 import { AreaField, TextField } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
@@ -45,12 +46,17 @@ export function MarkPanel({ attempt, suggestions, reload, toNext }: Props) {
           />
         ))}
       </ul>
-      <TextField label="Change next" maxLength={300} value={mark.next} onChange={mark.setNext} />
+      <TextField
+        label="Change next"
+        maxLength={vocabulary.most.next}
+        value={mark.next}
+        onChange={mark.setNext}
+      />
       <AreaField
         ref={words}
         label="Comment"
         rows={3}
-        maxLength={4000}
+        maxLength={vocabulary.most.comment}
         value={mark.comment}
         onChange={mark.setComment}
       />

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { vocabulary } from "../../api/vocabulary";
+import { vocabulary } from "../../api/generated-vocabulary";
 import { FaultCrops } from "../../ui/fault-crops";
 import { StripWithTracks } from "../../ui/strip-with-tracks";
 import type { Attempt } from "../../ui/use-attempt";

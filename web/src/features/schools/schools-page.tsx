@@ -1,4 +1,4 @@
-import { vocabulary } from "../../api/vocabulary";
+import { vocabulary } from "../../api/generated-vocabulary";
 import { useAboutCourse, useCourse } from "../../ui/course";
 import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";

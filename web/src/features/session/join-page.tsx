@@ -1,31 +1,22 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
-import { api, unwrap } from "../../api/client";
+import { Link } from "react-router";
 import { Problem } from "../../ui/states";
 import { useSession } from "../../ui/use-session";
 import { Field, Frame } from "./frame";
+import { useJoin } from "./queries";
 
 export function JoinPage() {
   const session = useSession();
   const signedIn = session.isSuccess;
   const [given, setGiven] = useState({ code: "", display_name: "", username: "", password: "" });
-  const queries = useQueryClient();
-  const navigate = useNavigate();
   const set = (key: keyof typeof given) => (value: string) => setGiven((g) => ({ ...g, [key]: value }));
-  const join = useMutation({
-    mutationFn: () => unwrap(api.POST("/api/join", { body: signedIn ? { code: given.code } : given })),
-    onSuccess: (fresh) => {
-      queries.setQueryData(["session"], fresh);
-      void navigate("/");
-    },
-  });
+  const join = useJoin();
   return (
     <Frame title="Join a course">
       <form
         onSubmit={(e) => {
           e.preventDefault();
-          join.mutate();
+          join.mutate(signedIn ? { code: given.code } : given);
         }}
       >
         <Field id="code" label="Course code" value={given.code} autoComplete="off" onChange={set("code")} />

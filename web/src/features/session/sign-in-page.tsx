@@ -1,29 +1,19 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
-import { api, unwrap } from "../../api/client";
+import { Link } from "react-router";
 import { Problem } from "../../ui/states";
 import { Field, Frame } from "./frame";
+import { useSignIn } from "./queries";
 
 export function SignInPage() {
   const [username, setUsername] = useState("");
   const [password, setPassword] = useState("");
-  const queries = useQueryClient();
-  const navigate = useNavigate();
-  const signIn = useMutation({
-    mutationFn: () => unwrap(api.POST("/api/session", { body: { username, password } })),
-    onSuccess: (session) => {
-      queries.clear();
-      queries.setQueryData(["session"], session);
-      void navigate("/");
-    },
-  });
+  const signIn = useSignIn();
   return (
     <Frame title="Sign in">
       <form
         onSubmit={(e) => {
           e.preventDefault();
-          signIn.mutate();
+          signIn.mutate({ username, password });
         }}
       >
         <Field id="username" label="Name" value={username} autoComplete="username" onChange={setUsername} />

@@ -11,7 +11,7 @@ import {
   YAxis,
 } from "recharts";
 import type { Schemas } from "../../api/client";
-import { vocabulary } from "../../api/vocabulary";
+import { vocabulary } from "../../api/generated-vocabulary";
 import { dateWords, tintLevels, tintWords } from "../../ui/words";
 
 type Series = Schemas["Series"];

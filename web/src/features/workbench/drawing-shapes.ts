@@ -20,7 +20,9 @@ export function onRing(deg: number, radius: number, middle: Point): Point {
 /** The arc of a ring between two places, clockwise. */
 export function ringArc(from: number, to: number, radius: number, middle: Point): string {
   const [a, b] = [onRing(from, radius, middle), onRing(to, radius, middle)];
-  return `M${a[0].toFixed(1)} ${a[1].toFixed(1)}A${String(radius)} ${String(radius)} 0 ${to - from > 180 ? "1" : "0"} 1 ${b[0].toFixed(1)} ${b[1].toFixed(1)}`;
+  const [begin, end] = [a, b].map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`);
+  const large = to - from > 180 ? "1" : "0";
+  return `M${begin ?? ""}A${String(radius)} ${String(radius)} 0 ${large} 1 ${end ?? ""}`;
 }
 
 /** Which turn each run has: order [1, 3, 5, 2, 4] makes run 2 the fourth. */

@@ -1,18 +1,21 @@
 import type { Schemas } from "../../api/client";
+import { measure, type Units } from "../../ui/units";
 import { curve, line, onRing, ringArc, turnOf, type Point } from "./drawing-shapes";
 
 type Series = Schemas["Answer"]["series"];
 const ink = { className: "stroke-primary", fill: "none", strokeWidth: 2.5 };
 
+type Props = { panel: string; series: Series; units: Units };
+
 /** The drawing of a calculator, where it has one. */
-export function Drawing({ panel, series }: { panel: string; series: Series }) {
+export function Drawing({ panel, series, units }: Props) {
   switch (panel) {
     case "pulse":
       return <Curve label="Current over three pulses" x={series.time_s ?? []} y={series.current_a ?? []} />;
     case "heat":
       return (
         <Curve
-          label="Heat in the work over travel from 0.5 to 6 mm/s"
+          label={`Heat in the work over travel, ${measure(0.5, "speed", units)} to ${measure(6, "speed", units)}`}
           x={series.travel_mm_s ?? []}
           y={series.net_kj_mm ?? []}
         />
@@ -22,7 +25,7 @@ export function Drawing({ panel, series }: { panel: string; series: Series }) {
     case "runs":
       return <Ring series={series} />;
     case "turntable":
-      return <Bands series={series} />;
+      return <Bands series={series} units={units} />;
     default:
       return null;
   }
@@ -49,7 +52,12 @@ function ReynoldsBar({ series }: { series: Series }) {
     <svg
       viewBox="-6 -22 312 62"
       role="img"
-      aria-label={`Reynolds number ${number.toFixed(0)}; practice 600 to 1500, warned from ${String(warn)}, turbulent from ${String(turbulent)}`}
+      aria-label={[
+        `Reynolds number ${number.toFixed(0)}`,
+        `practice ${String(from)} to ${String(to)}`,
+        `warned from ${String(warn)}`,
+        `turbulent from ${String(turbulent)}`,
+      ].join(", ")}
       className="w-full"
     >
       <rect x={0} y={0} width={300} height={12} className="fill-base-300" />
@@ -116,16 +124,18 @@ function Ring({ series }: { series: Series }) {
   );
 }
 
-function Bands({ series }: { series: Series }) {
+function Bands({ series, units }: { series: Series; units: Units }) {
   const rpm = series.rpm ?? [];
   const speeds = series.travel_mm_s ?? [];
   const chosen = series.chosen?.[0] ?? 0;
   const most = Math.max(...speeds, 1e-9);
+  const speed = (k: number) => measure(speeds[k] ?? 0, "speed", units, 2);
+  const told = (n: number, k: number) => `${n.toFixed(2)} turns a minute, ${speed(k)}`;
   return (
     <svg
       viewBox={`0 0 300 ${String(rpm.length * 22 + 4)}`}
       role="img"
-      aria-label={`Trial bands: ${rpm.map((n, k) => `${n.toFixed(2)} turns a minute, ${(speeds[k] ?? 0).toFixed(1)} mm/s`).join("; ")}`}
+      aria-label={`Trial bands: ${rpm.map(told).join("; ")}`}
       className="w-full"
     >
       {rpm.map((n, k) => (
@@ -141,7 +151,7 @@ function Bands({ series }: { series: Series }) {
             {k + 1}
           </text>
           <text x={150} y={14} className="fill-base-content text-[13px]">
-            {n.toFixed(3)} /min · {(speeds[k] ?? 0).toFixed(2)} mm/s
+            {n.toFixed(3)} /min · {speed(k)}
           </text>
         </g>
       ))}

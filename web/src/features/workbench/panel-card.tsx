@@ -61,7 +61,7 @@ export function PanelCard({ panel, units, linked, keep }: Props) {
       {answer.error && <Problem error={answer.error} />}
       {answer.data && (
         <div aria-live="polite">
-          <Drawing panel={panel.key} series={answer.data.series} />
+          <Drawing panel={panel.key} series={answer.data.series} units={units} />
           <dl className="grid grid-cols-[1fr_auto] gap-x-3 text-sm">
             {answer.data.results.map((r) => (
               <div key={r.key} className="col-span-2 flex justify-between border-b border-base-300 py-0.5">

@@ -7,16 +7,13 @@ from django.db import transaction
 from django.utils import timezone
 
 from judicum.core.errors import EditConflict, InvalidValue
-from judicum.core.marking import check_scores, total
+from judicum.core.marking import MOST_COMMENT, MOST_NEXT, check_scores, total
 from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.queries import held_as_staff
 from judicum.server.attempts.states import Step, advance
 from judicum.server.marking.models import Mark
 from judicum.server.marking.queries import measurement_that_counts
-
-MOST_COMMENT = 4000
-MOST_NEXT = 300
 
 
 @transaction.atomic

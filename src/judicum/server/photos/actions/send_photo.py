@@ -6,6 +6,7 @@ from django.db import transaction
 from django.utils import timezone
 
 from judicum.core.errors import InvalidValue
+from judicum.core.photo.decode import MOST_BYTES
 from judicum.server.accounts.models import User
 from judicum.server.attempts.queries import held_own
 from judicum.server.attempts.states import Step, advance
@@ -13,13 +14,11 @@ from judicum.server.photos.actions.request_measurement import request_measuremen
 from judicum.server.photos.models import Photo, PhotoKind
 from judicum.server.photos.storage import store_picture
 
-MAX_BYTES = 25 * 1024 * 1024
-
 
 def check_size(size: int) -> None:
     """Raises InvalidValue for an empty file or one over 25 MB."""
-    if not 0 < size <= MAX_BYTES:
-        raise InvalidValue("size", size, f"1 to {MAX_BYTES} bytes (25 MB)")
+    if not 0 < size <= MOST_BYTES:
+        raise InvalidValue("size", size, f"1 to {MOST_BYTES} bytes ({MOST_BYTES >> 20} MB)")
 
 
 def step_for(kind: str) -> Step:

@@ -1052,6 +1052,11 @@ export const vocabulary = {
     "show_colour": 6
   },
   "passMark": 70.0,
+  "most": {
+    "comment": 4000,
+    "next": 300,
+    "photoBytes": 26214400
+  },
   "reachMm": 4.0,
   "states": {
     "assigned": "to weld",

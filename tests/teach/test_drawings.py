@@ -1,0 +1,97 @@
+"""The crude drawings that networks learn from: labelled as drawn, broad, and the same for the same seed."""
+
+import numpy as np
+import pytest
+
+from judicum.teach.drawings import EXTRAS, FACE, FRONT, GRANULAR, HOLE, OTHER, PORE, TINTED, Drawing, draw
+from judicum.teach.light import Lamps, lit
+from judicum.teach.texture import along_noise, clouds, grain, half_plane, strokes
+
+SHAPE = (96, 160)
+SEEDS = range(60)
+
+
+def drawn(seed: int, with_bead: float = 1.0, turn: float = 7.0, density: float = 8.0) -> Drawing:
+    return draw(np.random.default_rng(seed), SHAPE, density, turn, with_bead)
+
+
+@pytest.fixture(scope="module")
+def many() -> list[Drawing]:
+    return [drawn(seed) for seed in SEEDS]
+
+
+def test_a_drawing_has_its_shape_and_its_labels(many: list[Drawing]) -> None:
+    for one in many:
+        assert one.picture.shape == (*SHAPE, 3) and one.picture.dtype == np.uint8
+        assert one.surface.shape == SHAPE and set(np.unique(one.surface)) <= set(range(HOLE + 1))
+        assert one.extras.shape == (EXTRAS, *SHAPE)
+        assert one.extras.min() >= 0 and one.extras.max() <= 1
+
+
+def test_the_same_seed_draws_the_same() -> None:
+    one, again, other = drawn(3), drawn(3), drawn(4)
+    assert (one.picture == again.picture).all() and (one.surface == again.surface).all()
+    assert (one.picture != other.picture).any()
+
+
+def test_without_a_bead_nothing_is_labelled_as_one() -> None:
+    for seed in SEEDS:
+        plain = drawn(seed, with_bead=0.0)
+        assert plain.surface.max() == OTHER
+        assert plain.extras.max() == 0
+
+
+def test_every_label_is_drawn_somewhere(many: list[Drawing]) -> None:
+    seen = set().union(*(np.unique(one.surface) for one in many))
+    assert {OTHER, TINTED, FACE, GRANULAR, HOLE} <= seen
+    assert {k for k in range(EXTRAS) if any(one.extras[k].max() > 0.5 for one in many)} == set(range(EXTRAS))
+
+
+def test_pores_and_fronts_lie_on_the_bead(many: list[Drawing]) -> None:
+    for one in many:
+        bead = one.surface >= FACE
+        assert (one.extras[PORE] > 0.5).sum() == (one.extras[PORE][bead] > 0.5).sum()
+        strong = one.extras[FRONT] > 0.5
+        assert strong.sum() == 0 or bead[strong].mean() > 0.95
+
+
+def test_beads_are_lighter_and_darker_than_their_plate(many: list[Drawing]) -> None:
+    lighter = [
+        one.picture[one.surface == FACE].mean() > one.picture[one.surface == OTHER].mean()
+        for one in many
+        if (one.surface == FACE).any() and (one.surface == OTHER).any()
+    ]
+    assert 0.15 < np.mean(lighter) < 0.85
+
+
+@pytest.mark.parametrize("turn", [0.0, 90.0])
+def test_beads_turn_as_far_as_they_are_let(turn: float) -> None:
+    leans = []
+    for seed in range(40):
+        rows, columns = np.nonzero(drawn(seed, turn=turn).surface == FACE)
+        if len(rows) > 200:
+            spread = np.linalg.eigh(np.cov(np.stack([columns, rows])))[1][:, 1]
+            leans.append(abs(np.degrees(np.arctan2(spread[1], spread[0]))) % 180)
+    steep = np.mean([20 < lean < 160 for lean in leans])
+    assert steep < 0.3 if turn == 0 else steep > 0.4
+
+
+def test_flat_metal_is_lit_evenly_and_a_ridge_is_not() -> None:
+    lamps = Lamps(np.array([[0.0, -0.6, 0.8]]), np.ones(1), 0.2, 0.0)
+    flat = np.zeros((40, 40))
+    assert lit(flat, 10.0, flat, lamps) == pytest.approx(1.0)
+    ridge = np.exp(-(((np.arange(40)[:, None] - 20) / 5.0) ** 2)) * np.ones((1, 40))
+    shade = lit(ridge, 10.0, flat, lamps)
+    assert shade[14:18].mean() > 1.05 > 0.95 > shade[22:26].mean()
+
+
+def test_textures_are_as_strong_as_they_say() -> None:
+    rng = np.random.default_rng(1)
+    assert clouds(rng, SHAPE, 12.0).std() == pytest.approx(1.0, abs=0.01)
+    assert grain(rng, SHAPE, 8.0, 30.0).std() == pytest.approx(1.0, abs=0.01)
+    assert np.abs(along_noise(rng, 300, 0.1, 5.0)).max() < 6
+    ink = strokes(rng, SHAPE, 8.0, 5, (0.1, 0.5))
+    assert ink.min() >= 0 and 0 < ink.max() <= 1
+    x, y = np.meshgrid(np.arange(20.0), np.arange(20.0))
+    side = half_plane(rng, x, y, np.array([10.0, 10.0]), 0.0, 0.05)
+    assert side[0].max() < 0.01 and side[-1].min() > 0.99
