@@ -1,0 +1,81 @@
+// @vitest-environment jsdom
+import { cleanup, screen, within } from "@testing-library/react";
+import { afterEach, expect, it, vi } from "vitest";
+import { serve, show } from "../../testing/render";
+import { DeskPage } from "./desk-page";
+
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+const student = (id: number, display_name: string) => ({ id, display_name });
+const desk = {
+  to_mark: 2,
+  to_return: 1,
+  welding: 4,
+  measuring: 1,
+  students: [
+    { student: student(3, "Wen"), last_worked_at: "2026-11-20T18:00:00Z", overdue: 2, stuck: true },
+    { student: student(4, "Oda"), last_worked_at: null, overdue: 0, stuck: false },
+  ],
+};
+const attempt = (id: number, given: object) => ({
+  id,
+  number: 1,
+  student: student(3, "Wen"),
+  assignment: { design: { title: "Lap on 2 mm" } },
+  updated_at: "2026-11-20T18:00:00Z",
+  state: "photographed",
+  measuring: false,
+  measurement: null,
+  ...given,
+});
+
+function desked(results: object[], count: number) {
+  serve({
+    "GET /api/courses/7/desk": desk,
+    "GET /api/courses/7/attempts": { count, next: null, results },
+    "GET /api/courses/7": { id: 7, join_code: "k7-blue", schools: {} },
+  });
+  show(<DeskPage />);
+}
+
+it("says what waits, what is being measured and what could not be", async () => {
+  desked([attempt(11, { measuring: true }), attempt(12, {})], 2);
+  expect((await screen.findByText(/2 to mark/)).textContent).toContain(
+    "1 marked but not returned · 4 at the booths",
+  );
+  const [measuring, refused] = screen.getAllByRole("link", { name: /Lap on 2 mm/ });
+  expect(measuring?.textContent).toContain("Being measured");
+  expect(refused?.textContent).toContain("could not be measured");
+  expect(refused?.getAttribute("href")).toBe("/course/7/attempt/12");
+  expect(screen.queryByText(/came last/)).toBeNull();
+});
+
+it("tells the figures of a bead that was measured, and how many wait behind the list", async () => {
+  const measurement = { width_cv: 0.061, pitch_cv: 0.114, tint_level: 3, strip: null };
+  desked([attempt(11, { state: "measured", measurement })], 61);
+  const row = await screen.findByRole("link", { name: /Lap on 2 mm/ });
+  expect(row.textContent).toContain("width varies 6.1 %");
+  expect(row.textContent).toContain("ripples vary 11.4 %");
+  expect(screen.getByText(/The 60 that came last/)).toBeTruthy();
+});
+
+it("shows who needs help, the join code and the cards for either paper", async () => {
+  desked([], 0);
+  const wen = await screen.findByRole("link", { name: /Wen/ });
+  expect(within(wen).getByText("2 overdue")).toBeTruthy();
+  expect(within(wen).getByText("has not welded lately")).toBeTruthy();
+  expect(screen.getByRole("link", { name: /Oda/ }).textContent).toContain("nothing yet");
+  expect(await screen.findByText("k7-blue")).toBeTruthy();
+  const cards = screen.getAllByRole("link", { name: /^(window|strip)$/ });
+  expect(cards.map((a) => a.getAttribute("href"))).toContain("/api/scale-card/strip?paper=letter");
+  expect(screen.getByText(/Nothing waits for a mark/)).toBeTruthy();
+});
+
+it("offers to try again where the server does not answer", async () => {
+  serve({});
+  show(<DeskPage />);
+  expect(await screen.findByRole("button", { name: "Try again" })).toBeTruthy();
+});

@@ -1,0 +1,141 @@
+// @vitest-environment jsdom
+import { cleanup, fireEvent, screen } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { afterEach, expect, it, vi } from "vitest";
+import { Refused } from "../api/client";
+import { show } from "../testing/render";
+import { ChoiceField } from "./choice-field";
+import { Toggle } from "./field";
+import { Empty, Loading, Problem } from "./states";
+import { Stepper } from "./stepper";
+import { UnitField } from "./unit-field";
+
+afterEach(cleanup);
+const thou = { length: "thou", flow: "cfh" } as const;
+
+function stepper(value: string, step = 0.1) {
+  const change = vi.fn();
+  show(<Stepper id="w" label="Width" unit="mm" value={value} step={step} onChange={change} />);
+  return change;
+}
+
+it.each([
+  ["2.5", "Width: more", "2.6"],
+  ["2,5", "Width: less", "2.4"],
+  ["0.05", "Width: less", "0.0"],
+  ["about five", "Width: more", "0.1"],
+])("steps %s by %s to %s", async (value, button, expected) => {
+  const change = stepper(value);
+  await userEvent.click(screen.getByRole("button", { name: button }));
+  expect(change).toHaveBeenCalledExactlyOnceWith(expected);
+});
+
+it("steps whole figures without a decimal", async () => {
+  const change = stepper("50", 5);
+  await userEvent.click(screen.getByRole("button", { name: "Width: more" }));
+  expect(change).toHaveBeenCalledExactlyOnceWith("55");
+});
+
+it("ties the error to its figure", () => {
+  show(
+    <Stepper
+      id="w"
+      label="Width"
+      unit="mm"
+      value="99"
+      step={1}
+      required
+      error="0 to 20 mm"
+      onChange={vi.fn()}
+    />,
+  );
+  const input = screen.getByLabelText(/Width.*needed/);
+  expect(input.getAttribute("aria-invalid")).toBe("true");
+  const told = document.getElementById(input.getAttribute("aria-describedby") ?? "");
+  expect(told?.textContent).toBe("0 to 20 mm");
+});
+
+it("asks for a figure in the person's unit and hands on what is typed", () => {
+  const change = vi.fn();
+  show(<UnitField label="Gap" quantity="length" units={thou} value="" placeholder="4" onChange={change} />);
+  fireEvent.change(screen.getByLabelText("Gap (thou)"), { target: { value: "3,5" } });
+  expect(change).toHaveBeenCalledExactlyOnceWith("3,5");
+});
+
+it("says what is wrong under a figure", () => {
+  show(
+    <UnitField
+      label="Gap"
+      quantity="length"
+      units={thou}
+      value="-1"
+      error="not below nothing"
+      onChange={vi.fn()}
+    />,
+  );
+  expect(screen.getByRole("textbox").getAttribute("aria-invalid")).toBe("true");
+  expect(screen.getByText("not below nothing")).toBeTruthy();
+});
+
+it("offers choices by their words, with a line for none where there may be none", async () => {
+  const change = vi.fn();
+  show(
+    <ChoiceField
+      label="Side"
+      value=""
+      options={["l", "r"]}
+      words={(code) => (code === "l" ? "Left" : "Right")}
+      empty="either"
+      onChange={change}
+    />,
+  );
+  expect(screen.getAllByRole("option").map((o) => o.textContent)).toEqual(["either", "Left", "Right"]);
+  await userEvent.selectOptions(screen.getByLabelText("Side"), "Right");
+  expect(change).toHaveBeenCalledExactlyOnceWith("r");
+});
+
+it("turns a switch by its words", async () => {
+  const change = vi.fn();
+  show(
+    <Toggle checked={false} onChange={change}>
+      Purged
+    </Toggle>,
+  );
+  await userEvent.click(screen.getByText("Purged"));
+  expect(change).toHaveBeenCalledExactlyOnceWith(true);
+});
+
+it("tells every refused field with what was given and what is allowed", () => {
+  const refused = new Refused({
+    code: "invalid",
+    detail: "2 fields",
+    errors: [
+      { field: "current_a", given: "900", allowed: "a figure from 5 to 400 A" },
+      { field: "wire_mm", given: null, allowed: "a figure is needed" },
+    ],
+  } as unknown as ConstructorParameters<typeof Refused>[0]);
+  show(<Problem error={refused} />);
+  expect(screen.getByRole("alert").textContent).toContain("current a (900): a figure from 5 to 400 A");
+  expect(screen.getByRole("alert").textContent).toContain("wire mm: a figure is needed");
+});
+
+it("tells any other error and offers to try again", async () => {
+  const again = vi.fn();
+  show(<Problem error={new Error("The server cannot be reached.")} again={again} />);
+  expect(screen.getByText("The server cannot be reached.")).toBeTruthy();
+  await userEvent.click(screen.getByRole("button", { name: "Try again" }));
+  expect(again).toHaveBeenCalledOnce();
+});
+
+it("shows no alert where nothing went wrong, what is fetched while it is, and why a list is empty", () => {
+  show(
+    <>
+      <Problem error={null} />
+      <Loading what="the desk" />
+      <Empty>Nothing waits.</Empty>
+    </>,
+  );
+  expect(screen.queryByRole("alert")).toBeNull();
+  expect(screen.getByRole("status").textContent).toContain("Fetching the desk");
+  expect(screen.getByText("Nothing waits.")).toBeTruthy();
+});
