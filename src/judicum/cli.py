@@ -35,6 +35,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
     bench = commands.add_parser("bench-photo", help="draw the fixed set of photos, measure it, print how well")
     bench.add_argument("--share", type=float, default=1.0, metavar="0..1", help="only this share of each kind")
     bench.add_argument("--draw", type=int, default=0, metavar="N", help="another draw of the set (0 the fixed one)")
+    bench.add_argument("--odd", type=int, metavar="N", help="instead measure N odd pictures and count the answers")
     asked = parser.parse_args(arguments)
     work = {"measure": _measure, "card": _card, "plan": _plan, "check": _check, "bench-photo": _bench}
     try:
@@ -131,6 +132,13 @@ def _no_constant(name: str) -> float:
 
 
 def _bench(asked: argparse.Namespace) -> int:
+    if asked.odd is not None:
+        from judicum.bench.odd import odd_table
+
+        if asked.odd < 1:
+            raise InvalidValue("odd", asked.odd, "1 or more")
+        print(odd_table(asked.odd))
+        return 0
     from judicum.bench.run import bench  # draws photos: slow to import, and only needed here
 
     if not 0 < asked.share <= 1:

@@ -34,6 +34,8 @@ from judicum.core.photo.width import Outline, outline, starts_at_end
 ENGINE_VERSION = "2.2"
 
 LEAST_LENGTH_MM = 12.0
+LEAST_WIDTH_MM = 1.0
+"""Both toes closer together are the two sides of one line: a scratch, a joint."""
 CLEAR_STRENGTH = 5.0
 GOOD_STRENGTH, GOOD_LENGTH_MM = 2.0, 30.0
 DEFECT_PX_PER_MM = 12.0
@@ -102,14 +104,14 @@ def _measure_bead(picture: Picture, scale: Scale, report: Report) -> Measured:
         return _refused(report, refuse("no_bead"))
     band = traced.band
     toes = settle(band, within_contours(traced))
-    plate = _plate(band, toes)
     start, end, clear = find_ends(band, toes)
-    if end - start < LEAST_LENGTH_MM:
+    if end - start < LEAST_LENGTH_MM or float(np.median(toes.right_mm - toes.left_mm)) < LEAST_WIDTH_MM:
         return _refused(report, refuse("no_bead"))
     flip = starts_at_end(toes)
     ripple = ripples_between(band, toes, start, end, flip)
     if not is_bead(toes.strength, distinctness(band, toes), clear, ripple):
         return _refused(report, refuse("no_bead"))
+    plate = _plate(band, toes)
     free = freely(band, traced.edges, toes, start, end)
     faults = _faults(band, toes, free, start, end)
     toes = toes.following(free, [(f.s_mm, f.size_mm) for f in faults if FAULT_KINDS[f.kind].follows_toes])
