@@ -24,7 +24,9 @@ def test_an_odd_picture_gets_an_answer(one: odd.Odd) -> None:
 
 
 def test_the_odd_pictures_are_of_every_kind_with_and_without_a_card_and_the_same_again() -> None:
-    assert {(one.kind, one.carded) for one in ONES} == {(kind, carded) for kind in odd.KINDS for carded in (True, False)}
+    assert {(one.kind, one.carded) for one in ONES} == {
+        (kind, carded) for kind in odd.KINDS for carded in (True, False)
+    }
     assert ONES[6].jpeg() == ONES[6].jpeg()
     assert ONES[2].jpeg() != ONES[12].jpeg()
 

@@ -1,6 +1,12 @@
+from itertools import pairwise
+
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 
 from judicum.core.progress import good_in_a_row, trend_per_attempt
+
+figures = st.lists(st.integers(0, 1000).map(lambda n: n / 1000), min_size=3, max_size=20)
 
 
 def test_one_bad_day_does_not_turn_the_trend() -> None:
@@ -15,3 +21,27 @@ def test_a_fail_breaks_the_row() -> None:
     assert good_in_a_row([90, 90, 60], 70) == 0
     assert good_in_a_row([60, 70, 71], 70) == 2
     assert good_in_a_row([], 70) == 0
+
+
+@given(figures, st.integers(-50, 50))
+def test_a_trend_follows_what_is_added_with_every_attempt(values: list[float], slope: int) -> None:
+    tilted = [value + slope / 1000 * k for k, value in enumerate(values)]
+    plain, more = trend_per_attempt(values), trend_per_attempt(tilted)
+    assert plain is not None and more is not None
+    assert more == pytest.approx(plain + slope / 1000, abs=2e-6)
+
+
+@given(figures)
+def test_a_trend_told_backwards_turns_round_and_never_leaves_the_steps(values: list[float]) -> None:
+    there, back = trend_per_attempt(values), trend_per_attempt(values[::-1])
+    assert there is not None and back is not None
+    assert back == pytest.approx(-there, abs=2e-6)
+    steps = [b - a for a, b in pairwise(values)]
+    assert min(steps) - 1e-6 <= there <= max(steps) + 1e-6
+
+
+@given(st.lists(st.integers(0, 100), max_size=12), st.integers(0, 100))
+def test_the_row_counts_back_to_the_last_fail(marks: list[int], pass_mark: int) -> None:
+    row = good_in_a_row(marks, pass_mark)
+    assert all(mark >= pass_mark for mark in marks[len(marks) - row :])
+    assert row == len(marks) or marks[-1 - row] < pass_mark
