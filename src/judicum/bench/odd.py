@@ -109,8 +109,8 @@ def _at_the_edge(rng: np.random.Generator) -> Pixels:
 def _round(rng: np.random.Generator) -> Pixels:
     picture = _flat(rng)
     for _ in range(int(rng.integers(1, 12))):
-        at, radius = rng.integers(0, SIZE), int(rng.integers(2, 500))
-        cv2.circle(picture, at, radius, rng.integers(0, 256, 3).tolist(), int(rng.choice([-1, 2, 30])), cv2.LINE_AA)
+        at, radius = rng.integers(0, SIZE).tolist(), int(rng.integers(2, 500))
+        cv2.circle(picture, at, radius, rng.integers(0, 256, 3).tolist(), (-1, 2, 30)[int(rng.integers(3))], cv2.LINE_AA)
     return picture
 
 
