@@ -87,7 +87,7 @@ def _bead(picture: Pixels, rng: np.random.Generator, start: tuple[float, float],
     turn = float(np.degrees(np.arctan2(along[1], along[0])))
     for place in np.arange(0, float(np.hypot(*along)), every):
         at = np.round(np.add(start, along * place / max(1.0, float(np.hypot(*along))))).astype(int)
-        cv2.ellipse(picture, at, (wide // 2, wide // 2), turn, -70, 70, (tone * 0.6).tolist(), 2, cv2.LINE_AA)
+        cv2.ellipse(picture, at.tolist(), (wide // 2, wide // 2), turn, -70, 70, (tone * 0.6).tolist(), 2, cv2.LINE_AA)
 
 
 def _beads(rng: np.random.Generator) -> Pixels:
@@ -110,7 +110,9 @@ def _round(rng: np.random.Generator) -> Pixels:
     picture = _flat(rng)
     for _ in range(int(rng.integers(1, 12))):
         at, radius = rng.integers(0, SIZE).tolist(), int(rng.integers(2, 500))
-        cv2.circle(picture, at, radius, rng.integers(0, 256, 3).tolist(), (-1, 2, 30)[int(rng.integers(3))], cv2.LINE_AA)
+        cv2.circle(
+            picture, at, radius, rng.integers(0, 256, 3).tolist(), (-1, 2, 30)[int(rng.integers(3))], cv2.LINE_AA
+        )
     return picture
 
 
