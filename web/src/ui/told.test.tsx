@@ -5,6 +5,7 @@ import type { Schemas } from "../api/client";
 import { show } from "../testing/render";
 import { FaultCrops } from "./fault-crops";
 import { OffCard } from "./off-card";
+import { PhotoWarnings } from "./photo-warnings";
 import { HeatAndGas, WhyCurrent } from "./why-current";
 import { dateWords, finishWords, isTube, optionsOf, percent, quantityOf, tintWords } from "./words";
 import { Worked } from "./worked";
@@ -119,6 +120,18 @@ it("says where a current comes from and what heat and gas go with it", () => {
   expect(screen.getByText(/Heat 0.35 kJ\/mm at the arc, 0.21 reaches/).textContent).toContain(
     "Gas for a run of 100 mm: 10 L; Reynolds number 812.",
   );
+});
+
+it("tells what the measurement warns of, and nothing where it is sure", () => {
+  const report = (warnings: string[]) => ({ quality: { warnings } }) as unknown as Schemas["Report"];
+  show(<PhotoWarnings report={report(["no_card: scale given by hand", "unsure: look: twice"])} />);
+  expect(screen.getAllByRole("listitem").map((li) => li.textContent)).toEqual([
+    "no card: scale given by hand.",
+    "unsure: look: twice.",
+  ]);
+  cleanup();
+  show(<PhotoWarnings report={report([])} />);
+  expect(screen.queryByRole("list")).toBeNull();
 });
 
 it("has the words, limits and units of the server's tables", () => {

@@ -18,6 +18,7 @@ from judicum.core.errors import InvalidValue
 from judicum.core.photo.bead import Bead
 from judicum.core.photo.fault_kinds import hidden_by
 from judicum.core.photo.figures import outline_figures, ripple_figures, rounded
+from judicum.core.photo.opinion import UNSURE_BEAD
 from judicum.core.photo.report import Defect, Report, Sides, TintFigures
 from judicum.core.photo.ripple import Ripple
 from judicum.core.photo.steps import Step
@@ -26,6 +27,8 @@ from judicum.core.photo.width import SAMPLE_MM, Outline, across_of
 LEAST_WIDTH_MM = 0.3
 LEAST_LENGTH_MM = 5.0
 SAME_PLACE_MM = 1.0
+SETTLES = ("move_toe",)
+"""Steps with which a person says where the toes are."""
 LEAST_FRONTS = 4
 """Fewer fronts give no figures of their spacing."""
 
@@ -60,12 +63,32 @@ def correct(report: Report, bead: Bead, steps: Sequence[Step]) -> tuple[Report, 
         layer = _APPLY[step["step"]](layer, step)
     ripple = _ripple(layer)
     bead = replace(layer.bead, ripple=ripple)
-    return report.but(
+    corrected = report.but(
         **outline_figures(bead.outline, bead.scale),
         ripple=ripple_figures(ripple),
         tint=layer.tint,
         defects=sorted(layer.faults, key=lambda f: f.s_mm),
-    ), bead
+    )
+    set_by_hand = any(step["step"] in SETTLES for step in steps)
+    return _settled(corrected) if set_by_hand else _as_doubtful(corrected, report), bead
+
+
+def _settled(report: Report) -> Report:
+    """The report without the doubt about its toes: a person has set them."""
+    if report.quality is None:
+        return report
+    warnings = [warning for warning in report.quality.warnings if warning != UNSURE_BEAD]
+    return report.but(quality=report.quality.model_copy(update={"warnings": warnings}))
+
+
+def _as_doubtful(corrected: Report, report: Report) -> Report:
+    """The corrected report no surer of its width than the photo's was: what was corrected says nothing of the toes."""
+    if corrected.bead is None or report.bead is None:
+        return corrected
+    width = corrected.bead.width_mm
+    least = max(width.uncertainty, report.bead.width_mm.uncertainty)
+    bead = corrected.bead.model_copy(update={"width_mm": width.model_copy(update={"uncertainty": least})})
+    return corrected.but(bead=bead)
 
 
 def _ripple(layer: _Layer) -> Ripple | None:

@@ -11,10 +11,10 @@ from judicum.core.photo.tint import Tint
 from judicum.core.photo.width import Outline, rms_from_line, width_figures
 
 
-def outline_figures(outline: Outline, scale: Scale) -> dict[str, BeadFigures | Profile]:
-    """The report's `bead` and `profile`."""
+def outline_figures(outline: Outline, scale: Scale, doubt_mm: float = 0.0) -> dict[str, BeadFigures | Profile]:
+    """The report's `bead` and `profile`; `doubt_mm` is a further standard uncertainty of the mean width."""
     body = outline.body
-    width = width_figures(outline, scale.mm_per_px, scale.residual_mm)
+    width = width_figures(outline, scale.mm_per_px, scale.residual_mm, doubt_mm)
     bead = BeadFigures(
         start_mm=points(outline.centre_mm[:1])[0],
         end_mm=points(outline.centre_mm[-1:])[0],

@@ -17,21 +17,24 @@ from judicum.core.photo.fault_kinds import FAULT_KINDS, hidden_by
 from judicum.core.photo.figures import outline_figures, ripple_figures, rounded, tint_figures
 from judicum.core.photo.light import card_gains
 from judicum.core.photo.locate import candidates
+from judicum.core.photo.opinion import APART_MM, UNSURE_BEAD, Opinion, second_opinion
 from judicum.core.photo.picture import Picture
 from judicum.core.photo.plate import Plate, read_plate
 from judicum.core.photo.presence import LEAST_STRENGTH_WITH_RIPPLES, along, is_bead, ripples_between, within_contours
 from judicum.core.photo.refuse import LEAST_PX_PER_MM, MOST_BLUR_MM, MOST_CLIPPED, MOST_TILT_DEG, NotMeasured, refuse
 from judicum.core.photo.report import Defect, Quality, Refusal, Report, ScaleRead
+from judicum.core.photo.ripple import Ripple
 from judicum.core.photo.scale import GivenScale, Scale, find_card, plane_scale
 from judicum.core.photo.settle import distinctness, settle
 from judicum.core.photo.sharpness import blur_mm
 from judicum.core.photo.tint import Tint, read_tint
 from judicum.core.photo.toes import Toes
-from judicum.core.photo.trace import Traced, freely, trace
+from judicum.core.photo.trace import Traced, freely, trace, trace_patch
 from judicum.core.photo.unwrap import Line, sample
+from judicum.core.photo.where import patches
 from judicum.core.photo.width import Outline, outline, starts_at_end
 
-ENGINE_VERSION = "2.2"
+ENGINE_VERSION = "2.3"
 
 LEAST_LENGTH_MM = 12.0
 LEAST_WIDTH_MM = 1.0
@@ -99,20 +102,18 @@ def measure_photo(data: bytes, name: str = "", given: GivenScale | None = None) 
 
 def _measure_bead(picture: Picture, scale: Scale, report: Report) -> Measured:
     gains = card_gains(picture, scale)
-    traced = _strongest_trace(picture, scale, gains)
-    if traced is None or traced.toes.strength < LEAST_STRENGTH_WITH_RIPPLES:
+    found = _bead_in(_strongest_trace(picture, scale, gains))
+    by_edges = found is not None
+    if found is None:
+        found = _seen_by_network(picture, scale, gains)
+    if found is None:
         return _refused(report, refuse("no_bead"))
-    band = traced.band
-    toes = settle(band, within_contours(traced))
-    start, end, clear = find_ends(band, toes)
-    if end - start < LEAST_LENGTH_MM or float(np.median(toes.right_mm - toes.left_mm)) < LEAST_WIDTH_MM:
-        return _refused(report, refuse("no_bead"))
-    flip = starts_at_end(toes)
-    ripple = ripples_between(band, toes, start, end, flip)
-    if not is_bead(toes.strength, distinctness(band, toes), clear, ripple):
-        return _refused(report, refuse("no_bead"))
+    band, toes, ripple = found.band, found.toes, found.ripple
+    start, end, flip = found.start_mm, found.end_mm, found.flip
+    opinion = second_opinion(picture, scale, toes, start, end)
+    doubt = max(opinion.doubt_mm(toes, start, end), 0.0 if by_edges else APART_MM / 2)
     plate = _plate(band, toes)
-    free = freely(band, traced.edges, toes, start, end)
+    free = freely(band, found.edges, toes, start, end)
     faults = _faults(band, toes, free, start, end)
     toes = toes.following(free, [(f.s_mm, f.size_mm) for f in faults if FAULT_KINDS[f.kind].follows_toes])
     line = outline(toes, start, end, flip)
@@ -121,7 +122,7 @@ def _measure_bead(picture: Picture, scale: Scale, report: Report) -> Measured:
     if np.sqrt(large * small) < LEAST_PX_PER_MM:
         return _refused(report, refuse("too_small", px_per_mm=float(np.sqrt(large * small))))
     clipped = _clipped_share(picture, scale, line)
-    warnings = [] if scale.kind in ("window", "strip") else [NO_CARD]
+    warnings = ([] if scale.kind in ("window", "strip") else [NO_CARD]) + ([UNSURE_BEAD] if doubt else [])
     assert report.quality is not None
     quality = report.quality.model_copy(update={"clipped_share": rounded(clipped, 4), "warnings": warnings})
     report = report.but(quality=quality)
@@ -132,10 +133,49 @@ def _measure_bead(picture: Picture, scale: Scale, report: Report) -> Measured:
     if ripple is not None:
         ripple = ripple.without(hidden_by(told))
     report = report.but(
-        **outline_figures(line, scale), ripple=ripple_figures(ripple), tint=tint_figures(tint), defects=told
+        **outline_figures(line, scale, doubt), ripple=ripple_figures(ripple), tint=tint_figures(tint), defects=told
     )
-    bead = Bead(line, scale, picture.size_px, ripple, _unsure(toes, start, end, flip))
+    bead = Bead(line, scale, picture.size_px, ripple, _unsure(toes, opinion, start, end, flip))
     return Measured(report, bead, picture.pixels)
+
+
+@dataclass(frozen=True)
+class Located:
+    """A bead that was found: its toes over a band with its `edges` (`Traced`), its tips along the line (mm), whether
+    it was welded against the line (`flip`), and its ripples in bead order."""
+
+    band: Band
+    edges: Floats
+    toes: Toes
+    start_mm: float
+    end_mm: float
+    flip: bool
+    ripple: Ripple | None
+
+
+def _bead_in(traced: Traced | None) -> Located | None:
+    """The bead between two traced toes; None where they bound none."""
+    if traced is None or traced.toes.strength < LEAST_STRENGTH_WITH_RIPPLES:
+        return None
+    band = traced.band
+    toes = settle(band, within_contours(traced))
+    start, end, clear = find_ends(band, toes)
+    if end - start < LEAST_LENGTH_MM or float(np.median(toes.right_mm - toes.left_mm)) < LEAST_WIDTH_MM:
+        return None
+    flip = starts_at_end(toes)
+    ripple = ripples_between(band, toes, start, end, flip)
+    if not is_bead(toes.strength, distinctness(band, toes), clear, ripple):
+        return None
+    return Located(band, traced.edges, toes, start, end, flip, ripple)
+
+
+def _seen_by_network(picture: Picture, scale: Scale, gains: Floats) -> Located | None:
+    """The bead in the largest patch of face that the network sees and that has toes."""
+    for patch in patches(picture, scale):
+        found = _bead_in(trace_patch(picture, scale, gains, patch))
+        if found is not None:
+            return found
+    return None
 
 
 def _strongest_trace(picture: Picture, scale: Scale, gains: Floats) -> Traced | None:
@@ -209,12 +249,14 @@ def _told(fault: Fault, bead: Outline, toes: Toes, flip: bool) -> Defect:
     )
 
 
-def _unsure(toes: Toes, start: float, end: float, flip: bool) -> tuple[Stretch, ...]:
-    """Stretches of s along which the weaker toe stands out less than UNSURE of what it usually does."""
+def _unsure(toes: Toes, opinion: Opinion, start: float, end: float, flip: bool) -> tuple[Stretch, ...]:
+    """Stretches of s along which the weaker toe stands out less than UNSURE of what it usually does, or the second
+    opinion has a toe elsewhere."""
     inside = (toes.s_mm >= start) & (toes.s_mm <= end)
     s, evidence = toes.s_mm[inside], gaussian_filter1d(np.log1p(toes.evidence[inside]), 4.0)
     step = float(s[1] - s[0])
-    found = runs(evidence < UNSURE * float(np.median(evidence)), step, UNSURE_MM, 1.0)
+    weak = evidence < UNSURE * float(np.median(evidence))
+    found = runs(weak | opinion.aside(toes, s), step, UNSURE_MM, 1.0)
     stretches = [(float(s[a] - start), float(s[b] - start)) for a, b in found]
     if flip:
         stretches = [(end - start - b, end - start - a) for a, b in reversed(stretches)]

@@ -108,18 +108,20 @@ def rms_from_line(points: Floats) -> float:
     return float(np.sqrt(((centred @ normal) ** 2).mean()))
 
 
-def width_figures(bead: Outline, mm_per_px: float, residual_mm: float | None) -> dict[str, float]:
+def width_figures(
+    bead: Outline, mm_per_px: float, residual_mm: float | None, doubt_mm: float = 0.0
+) -> dict[str, float]:
     """Mean, sd (n - 1), cv, min, max of the width over the body, and the mean's standard uncertainty, mm.
 
     The uncertainty adds in quadrature: the scale's misfit over the bead's width, under a pixel of
-    toe position that is common to the whole bead, the scatter of the samples, and TOE_MM for
-    where within its shadow a toe is taken to lie.
+    toe position that is common to the whole bead, the scatter of the samples, TOE_MM for
+    where within its shadow a toe is taken to lie, and `doubt_mm` where another reading of the photo differs.
     """
     width = bead.width_mm[bead.body]
     mean, sd = float(width.mean()), float(width.std(ddof=1)) if len(width) > 1 else 0.0
     scale_part = mean * (residual_mm or 0.0) / 18.0
     rough = float(np.abs(np.diff(width)).mean()) / np.sqrt(len(width))
-    uncertainty = float(np.sqrt((0.7 * mm_per_px) ** 2 + scale_part**2 + rough**2 + TOE_MM**2))
+    uncertainty = float(np.sqrt((0.7 * mm_per_px) ** 2 + scale_part**2 + rough**2 + TOE_MM**2 + doubt_mm**2))
     return {
         "mean": mean,
         "sd": sd,

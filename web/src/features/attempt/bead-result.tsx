@@ -3,6 +3,7 @@ import type { Schemas } from "../../api/client";
 import { BeadPhoto } from "../../ui/bead-photo";
 import { CursorScope } from "../../ui/cursor";
 import { FaultCrops } from "../../ui/fault-crops";
+import { PhotoWarnings } from "../../ui/photo-warnings";
 import { StripWithTracks } from "../../ui/strip-with-tracks";
 import { TintBadge } from "../../ui/tint";
 import { useUnits } from "../../ui/use-units";
@@ -32,6 +33,7 @@ export function BeadResult({ photo, measurement }: Props) {
                 <TintBadge level={report.tint?.bead.level} />
               </Figure>
             </dl>
+            <PhotoWarnings report={report} />
             <StripWithTracks strip={measurement.strip} report={report} overlay={overlay} units={units} />
             {overlay && (
               <FaultCrops defects={report.defects ?? []} photo={photo} overlay={overlay} units={units} />

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { BeadPhoto } from "../../ui/bead-photo";
 import { Toggle } from "../../ui/field";
 import { Panel } from "../../ui/panel";
+import { PhotoWarnings } from "../../ui/photo-warnings";
 import { Empty, Problem } from "../../ui/states";
 import { may, newest, type Attempt } from "../../ui/use-attempt";
 import { useUnits } from "../../ui/use-units";
@@ -37,6 +38,7 @@ export function Evidence({ attempt }: { attempt: Attempt }) {
           correcting={mode === "correct"}
         />
       )}
+      {report && <PhotoWarnings report={report} />}
       <Standing measurement={measurement} busy={busy} />
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">
         {report?.bead && may(attempt, "correct") && (
