@@ -65,6 +65,9 @@ class Patch:
 def _network() -> onnxruntime.InferenceSession:
     options = onnxruntime.SessionOptions()
     options.intra_op_num_threads = 1
+    # Every photo has a grid of its own size: memory kept for the sizes seen would only grow.
+    options.enable_cpu_mem_arena = False
+    options.enable_mem_pattern = False
     weights = files("judicum.core.photo") / "data" / "where.onnx"
     return onnxruntime.InferenceSession(weights.read_bytes(), options)
 
