@@ -122,6 +122,9 @@ def test_a_bead_seen_otherwise_is_unsure_with_an_uncertainty_that_covers_both(
         return replace(opinion, right_mm=opinion.right_mm + 2.0)
 
     monkeypatch.setattr(measure, "second_opinion", wider)
+    clear = measure_photo(photo.jpeg).report.quality
+    assert clear is not None and clear.warnings == [], "clear toes are not asked after"
+    monkeypatch.setattr(measure, "CLEAR_STRENGTH", np.inf)
     doubted = measure_photo(photo.jpeg)
     assert doubted.report.quality is not None and doubted.report.bead is not None
     assert doubted.report.quality.warnings == [UNSURE_BEAD]

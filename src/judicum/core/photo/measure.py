@@ -40,6 +40,7 @@ LEAST_LENGTH_MM = 12.0
 LEAST_WIDTH_MM = 1.0
 """Both toes closer together are the two sides of one line: a scratch, a joint."""
 CLEAR_STRENGTH = 5.0
+"""Toes as strong as this need no other candidate beside them and no second opinion."""
 GOOD_STRENGTH, GOOD_LENGTH_MM = 2.0, 30.0
 DEFECT_PX_PER_MM = 12.0
 UNSURE, UNSURE_MM = 0.55, 1.5
@@ -110,8 +111,9 @@ def _measure_bead(picture: Picture, scale: Scale, report: Report) -> Measured:
         return _refused(report, refuse("no_bead"))
     band, toes, ripple = found.band, found.toes, found.ripple
     start, end, flip = found.start_mm, found.end_mm, found.flip
-    opinion = second_opinion(picture, scale, toes, start, end)
-    doubt = max(opinion.doubt_mm(toes, start, end), 0.0 if by_edges else APART_MM / 2)
+    clear = by_edges and toes.strength >= CLEAR_STRENGTH
+    opinion = None if clear else second_opinion(picture, scale, toes, start, end)
+    doubt = 0.0 if opinion is None else max(opinion.doubt_mm(toes, start, end), 0.0 if by_edges else APART_MM / 2)
     plate = _plate(band, toes)
     free = freely(band, found.edges, toes, start, end)
     faults = _faults(band, toes, free, start, end)
@@ -249,14 +251,16 @@ def _told(fault: Fault, bead: Outline, toes: Toes, flip: bool) -> Defect:
     )
 
 
-def _unsure(toes: Toes, opinion: Opinion, start: float, end: float, flip: bool) -> tuple[Stretch, ...]:
+def _unsure(toes: Toes, opinion: Opinion | None, start: float, end: float, flip: bool) -> tuple[Stretch, ...]:
     """Stretches of s along which the weaker toe stands out less than UNSURE of what it usually does, or the second
     opinion has a toe elsewhere."""
     inside = (toes.s_mm >= start) & (toes.s_mm <= end)
     s, evidence = toes.s_mm[inside], gaussian_filter1d(np.log1p(toes.evidence[inside]), 4.0)
     step = float(s[1] - s[0])
     weak = evidence < UNSURE * float(np.median(evidence))
-    found = runs(weak | opinion.aside(toes, s), step, UNSURE_MM, 1.0)
+    if opinion is not None:
+        weak |= opinion.aside(toes, s)
+    found = runs(weak, step, UNSURE_MM, 1.0)
     stretches = [(float(s[a] - start), float(s[b] - start)) for a, b in found]
     if flip:
         stretches = [(end - start - b, end - start - a) for a, b in reversed(stretches)]
