@@ -52,7 +52,7 @@ def test_unsure_stretches_are_where_the_weaker_toe_hardly_stands_out(flip: bool)
     toes = straight_toes(2.0)
     evidence = np.where(np.abs(toes.s_mm - 20) < 3, 0.3, 9.0)
     doubtful = Toes(LINE, toes.s_mm, toes.left_mm, toes.right_mm, evidence, 10.0, 50.0)
-    ((low, high),) = _unsure(doubtful, 10.0, 50.0, flip)
+    ((low, high),) = _unsure(doubtful, None, 10.0, 50.0, flip)
     middle = 30.0 if flip else 10.0
     assert (low + high) / 2 == pytest.approx(middle, abs=0.6)
     assert 4.0 < high - low < 8.0
