@@ -56,4 +56,4 @@ def test_unsure_stretches_are_where_the_weaker_toe_hardly_stands_out(flip: bool)
     middle = 30.0 if flip else 10.0
     assert (low + high) / 2 == pytest.approx(middle, abs=0.6)
     assert 4.0 < high - low < 8.0
-    assert _unsure(toes, 10.0, 50.0, flip) == ()
+    assert _unsure(toes, None, 10.0, 50.0, flip) == ()

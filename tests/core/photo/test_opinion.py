@@ -16,9 +16,7 @@ from judicum.core.photo.picture import Picture
 from judicum.core.photo.scale import Scale, find_card
 from judicum.core.photo.steps import check_step
 from judicum.core.photo.toes import Toes
-from judicum.core.photo.trace import trace_patch
 from judicum.core.photo.unwrap import Line
-from judicum.core.photo.where import patches
 from tests.drawn import bead_photo
 
 GAINS = np.ones(3)
@@ -48,34 +46,31 @@ def told(left: Floats | float, right: Floats | float) -> Opinion:
     return Opinion(s, np.broadcast_to(left, s.shape), np.broadcast_to(right, s.shape))
 
 
+def traced(seen: tuple[Picture, Scale]) -> Toes:
+    picture, scale = seen
+    found = measure._strongest_trace(picture, scale, GAINS)
+    assert found is not None
+    return found.toes
+
+
 def test_it_sees_the_bead_where_it_is(photo: Photo, seen: tuple[Picture, Scale]) -> None:
-    best = patches(*seen)[0]
-    truth = photo.truth["bead"]
-    ends = best.line.mm(np.array([best.start_mm, best.end_mm]), 0.0)
-    known = np.array([truth["start_mm"], truth["end_mm"]])
-    apart = min(np.abs(ends - known).max(), np.abs(ends[::-1] - known).max())
-    assert apart < 4.0
-    assert best.width_mm == pytest.approx(truth["width_mm"]["mean"], abs=1.0)
-
-
-def test_the_toes_beside_a_patch_are_those_of_the_bead(photo: Photo, seen: tuple[Picture, Scale]) -> None:
-    traced = trace_patch(*seen, GAINS, patches(*seen)[0])
-    assert traced is not None
-    width = float(np.median((traced.toes.right_mm - traced.toes.left_mm)[traced.toes.inside]))
-    assert width == pytest.approx(photo.truth["bead"]["width_mm"]["mean"], abs=0.3)
+    toes = traced(seen)
+    opinion = second_opinion(*seen, toes, toes.start_mm, toes.end_mm)
+    assert opinion.doubt_mm(toes, toes.start_mm, toes.end_mm) == 0.0
+    there = np.isfinite(opinion.left_mm)
+    length = float(np.ptp(opinion.s_mm[there]))
+    assert length == pytest.approx(photo.truth["bead"]["length_mm"], abs=4.0)
+    width = float(np.median((opinion.right_mm - opinion.left_mm)[there]))
+    assert width == pytest.approx(photo.truth["bead"]["width_mm"]["mean"], abs=0.7)
 
 
 def test_on_a_bare_plate_it_sees_no_bead(seen: tuple[Picture, Scale]) -> None:
     _, scale = seen
+    toes = traced(seen)
     bare = Picture(np.full((1500, 2000, 3), 160, np.uint8))
-    assert patches(bare, scale) == []
-
-
-def test_a_patch_outside_of_what_is_searched_is_not_traced(seen: tuple[Picture, Scale]) -> None:
-    picture, scale = seen
-    best = patches(picture, scale)[0]
-    away = replace(best, line=Line(best.line.origin + 500.0, best.line.along))
-    assert trace_patch(picture, scale, GAINS, away) is None
+    opinion = second_opinion(bare, scale, toes, toes.start_mm, toes.end_mm)
+    assert np.isnan(opinion.left_mm).all()
+    assert opinion.aside(toes, toes.s_mm).all()
 
 
 def test_where_both_agree_nothing_is_added() -> None:
@@ -114,13 +109,14 @@ def test_a_sure_bead_is_told_so(photo: Photo, seen: tuple[Picture, Scale]) -> No
     assert report.bead.width_mm.uncertainty < 0.2
 
 
+def wider(picture: Picture, scale: Scale, toes: Toes, start_mm: float, end_mm: float) -> Opinion:
+    opinion = second_opinion(picture, scale, toes, start_mm, end_mm)
+    return replace(opinion, right_mm=opinion.right_mm + 2.0)
+
+
 def test_a_bead_seen_otherwise_is_unsure_with_an_uncertainty_that_covers_both(
     photo: Photo, monkeypatch: pytest.MonkeyPatch
 ) -> None:
-    def wider(picture: Picture, scale: Scale, toes: Toes, start_mm: float, end_mm: float) -> Opinion:
-        opinion = second_opinion(picture, scale, toes, start_mm, end_mm)
-        return replace(opinion, right_mm=opinion.right_mm + 2.0)
-
     monkeypatch.setattr(measure, "second_opinion", wider)
     clear = measure_photo(photo.jpeg).report.quality
     assert clear is not None and clear.warnings == [], "clear toes are not asked after"
@@ -133,30 +129,11 @@ def test_a_bead_seen_otherwise_is_unsure_with_an_uncertainty_that_covers_both(
     assert sum(b - a for a, b in doubted.bead.unsure_mm) > 0.8 * doubted.report.bead.length_mm
 
 
-def test_a_bead_that_the_edges_miss_is_found_by_the_network_and_unsure(
-    photo: Photo, monkeypatch: pytest.MonkeyPatch
-) -> None:
-    monkeypatch.setattr(measure, "_strongest_trace", lambda *_: None)
-    report = measure_photo(photo.jpeg).report
-    assert report.bead is not None and report.quality is not None
-    assert report.bead.width_mm.mean == pytest.approx(photo.truth["bead"]["width_mm"]["mean"], abs=0.3)
-    assert report.quality.warnings == [UNSURE_BEAD]
-    assert report.bead.width_mm.uncertainty >= APART_MM / 2
-
-
-def test_it_sees_the_same_in_a_turned_grid(seen: tuple[Picture, Scale]) -> None:
-    picture, scale = seen
-    best = patches(picture, scale)[0]
-    s = np.linspace(best.start_mm + 5, best.end_mm - 5, 40)
-    toes = Toes(best.line, s, *best.toes(s, 9.0), np.ones(40), float(s[0]), float(s[-1]))
-    opinion = second_opinion(picture, scale, toes, float(s[0]), float(s[-1]))
-    assert opinion.doubt_mm(toes, float(s[0]), float(s[-1])) == 0.0
-
-
 @pytest.fixture(scope="module")
 def doubted(photo: Photo) -> Measured:
     with pytest.MonkeyPatch.context() as patch:
-        patch.setattr(measure, "_strongest_trace", lambda *_: None)
+        patch.setattr(measure, "second_opinion", wider)
+        patch.setattr(measure, "CLEAR_STRENGTH", np.inf)
         return measure_photo(photo.jpeg)
 
 

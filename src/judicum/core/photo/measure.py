@@ -17,7 +17,7 @@ from judicum.core.photo.fault_kinds import FAULT_KINDS, hidden_by
 from judicum.core.photo.figures import outline_figures, ripple_figures, rounded, tint_figures
 from judicum.core.photo.light import card_gains
 from judicum.core.photo.locate import candidates
-from judicum.core.photo.opinion import APART_MM, UNSURE_BEAD, Opinion, second_opinion
+from judicum.core.photo.opinion import UNSURE_BEAD, Opinion, second_opinion
 from judicum.core.photo.picture import Picture
 from judicum.core.photo.plate import Plate, read_plate
 from judicum.core.photo.presence import LEAST_STRENGTH_WITH_RIPPLES, along, is_bead, ripples_between, within_contours
@@ -29,9 +29,8 @@ from judicum.core.photo.settle import distinctness, settle
 from judicum.core.photo.sharpness import blur_mm
 from judicum.core.photo.tint import Tint, read_tint
 from judicum.core.photo.toes import Toes
-from judicum.core.photo.trace import Traced, freely, trace, trace_patch
+from judicum.core.photo.trace import Traced, freely, trace
 from judicum.core.photo.unwrap import Line, sample
-from judicum.core.photo.where import patches
 from judicum.core.photo.width import Outline, outline, starts_at_end
 
 ENGINE_VERSION = "2.3"
@@ -104,16 +103,13 @@ def measure_photo(data: bytes, name: str = "", given: GivenScale | None = None) 
 def _measure_bead(picture: Picture, scale: Scale, report: Report) -> Measured:
     gains = card_gains(picture, scale)
     found = _bead_in(_strongest_trace(picture, scale, gains))
-    by_edges = found is not None
-    if found is None:
-        found = _seen_by_network(picture, scale, gains)
     if found is None:
         return _refused(report, refuse("no_bead"))
     band, toes, ripple = found.band, found.toes, found.ripple
     start, end, flip = found.start_mm, found.end_mm, found.flip
-    clear = by_edges and toes.strength >= CLEAR_STRENGTH
+    clear = toes.strength >= CLEAR_STRENGTH
     opinion = None if clear else second_opinion(picture, scale, toes, start, end)
-    doubt = 0.0 if opinion is None else max(opinion.doubt_mm(toes, start, end), 0.0 if by_edges else APART_MM / 2)
+    doubt = 0.0 if opinion is None else opinion.doubt_mm(toes, start, end)
     plate = _plate(band, toes)
     free = freely(band, found.edges, toes, start, end)
     faults = _faults(band, toes, free, start, end)
@@ -169,15 +165,6 @@ def _bead_in(traced: Traced | None) -> Located | None:
     if not is_bead(toes.strength, distinctness(band, toes), clear, ripple):
         return None
     return Located(band, traced.edges, toes, start, end, flip, ripple)
-
-
-def _seen_by_network(picture: Picture, scale: Scale, gains: Floats) -> Located | None:
-    """The bead in the largest patch of face that the network sees and that has toes."""
-    for patch in patches(picture, scale):
-        found = _bead_in(trace_patch(picture, scale, gains, patch))
-        if found is not None:
-            return found
-    return None
 
 
 def _strongest_trace(picture: Picture, scale: Scale, gains: Floats) -> Traced | None:

@@ -13,7 +13,7 @@ from collections.abc import Callable, Iterator
 from dataclasses import dataclass, replace
 
 import numpy as np
-from scipy.ndimage import gaussian_filter1d, median_filter
+from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Floats, Whole
 from judicum.core.photo.band import Band, edge_strength, read_band, span_of
@@ -23,7 +23,6 @@ from judicum.core.photo.picture import Picture
 from judicum.core.photo.scale import Scale
 from judicum.core.photo.toes import Toes, line_through
 from judicum.core.photo.unwrap import read_at
-from judicum.core.photo.where import Patch
 
 WIDE_BAND_MM = 17.0
 NEAR_MM = 9.0
@@ -45,8 +44,6 @@ LEAVES_MM, LEAVES_PRICE = 0.9, 0.28
 STANDS_OUT, GOES_ON = 0.36, 0.3
 """Shares of the way from the line's weak places to its strong ones: where a bead is seen, and down to which it goes on."""
 FREE_ROWS = 12
-SMOOTH = 21
-"""Places (every STEP_S_MM) over which a patch's ragged side is smoothed: 5 mm."""
 BEND = 1
 """In the pair search a toe moves at most BEND cells across for each cell along."""
 
@@ -207,29 +204,6 @@ def trace(picture: Picture, scale: Scale, gains: Floats, candidate: Candidate) -
             outer = inner
 
     return Traced(closely, band, strength, ends.clear, within)
-
-
-def trace_patch(picture: Picture, scale: Scale, gains: Floats, patch: Patch) -> Traced | None:
-    """Trace the bead where the network sees it: each toe closely beside the patch's side.
-
-    Returns:
-        The trace; None where less than `LEAST_MM` of the patch lies inside the searched region.
-    """
-    line = patch.line
-    whole = span_of(picture, scale, line)
-    low, high = max(patch.start_mm - BEYOND_MM, whole[0]), min(patch.end_mm + BEYOND_MM, whole[1])
-    s = np.arange(max(patch.start_mm, whole[0]), min(patch.end_mm, whole[1]), STEP_S_MM)
-    if high - low < LEAST_MM or len(s) * STEP_S_MM < LEAST_MM:
-        return None
-    left, right = patch.toes(s, NEAR_MM)
-    seen = np.isfinite(left)
-    left, right = (median_filter(np.interp(s, s[seen], toe[seen]), SMOOTH) for toe in (left, right))
-    rough = Toes(line, s, left, right, np.ones(len(s)), float(s[0]), float(s[-1]))
-    around = max(low - BEYOND_MM, whole[0]), min(high + BEYOND_MM, whole[1])
-    band = read_band(picture, scale, gains, line, around, half_mm=WIDE_BAND_MM)
-    strength = edge_strength(band.within(NEAR_MM))
-    closely = replace(_closely(band, strength, rough, low, high), start_mm=rough.start_mm, end_mm=rough.end_mm)
-    return Traced(closely, band, strength, find_ends(band, closely).clear, lambda: iter(()))
 
 
 def _wide(toes: Toes) -> float:
