@@ -98,7 +98,7 @@ class _End:
     @classmethod
     def near(cls, band: Band, views: tuple[Floats, Floats], toes: Toes, rough: float, way: float) -> "_End | None":
         """The end at a traced one; None where too little of the bead is left beside it."""
-        width = float(np.median((toes.right_mm - toes.left_mm)[toes.inside]))
+        width = toes.width_mm
         inner = np.abs(toes.s_mm - (rough - way * 2.0 * width)) < max(1.2 * width, LEAST_NEAR_MM)
         inner &= toes.inside
         if inner.sum() < 4:

@@ -191,9 +191,8 @@ def _runs_along(line: Line, toes: Toes) -> bool:
     if toes.strength < GOOD_STRENGTH or toes.end_mm - toes.start_mm < GOOD_LENGTH_MM:
         return False
     middle = toes.line.mm((toes.start_mm + toes.end_mm) / 2, 0.0)
-    width = float(np.median((toes.right_mm - toes.left_mm)[toes.inside]))
     turned = abs(float(line.along @ toes.line.across))
-    return turned < 0.12 and abs(float((middle - line.origin) @ line.across)) < 0.6 * width
+    return turned < 0.12 and abs(float((middle - line.origin) @ line.across)) < 0.6 * toes.width_mm
 
 
 def _plate(band: Band, toes: Toes) -> Plate:

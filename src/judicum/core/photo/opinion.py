@@ -13,12 +13,10 @@ from judicum.core.photo.toes import Toes
 from judicum.core.photo.where import PX_PER_MM, face
 
 UNSURE_BEAD = "unsure: a second look at the photo sees the bead otherwise; check the toes and correct them by hand"
-HALF_MM = 11.0
-BEYOND_MM = 12.0
+HALF_MM, BEYOND_MM = 11.0, 12.0
+"""How far to either side of the bead and past its tips the network looks: the zone and some plate."""
 SMOOTH = 11
 """Columns over which a ragged side is smoothed: 2 mm."""
-
-
 APART_MM = 0.5
 """Widths further apart than this are two opinions: the network's own scatter is some 0.3 mm."""
 ASIDE_MM = 1.0
@@ -69,7 +67,7 @@ def second_opinion(picture: Picture, scale: Scale, toes: Toes, start_mm: float, 
     s = low + np.arange(columns) / PX_PER_MM
     n = middle - HALF_MM + np.arange(rows) / PX_PER_MM
     centre = np.interp(s, toes.s_mm, toes.centre_mm)
-    half = float(np.median((toes.right_mm - toes.left_mm)[toes.inside])) / 2
+    half = toes.width_mm / 2
     # Of what it sees, the patch that covers most of the traced bead.
     count, labels = cv2.connectedComponents(seen.astype(np.uint8))
     core = (np.abs(n[:, None] - centre[None, :]) < half) & ((s > start_mm) & (s < end_mm))[None, :]

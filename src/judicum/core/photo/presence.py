@@ -65,8 +65,8 @@ def within_contours(traced: Traced) -> Toes:
     if toes.strength < LEAST_STRENGTH or fading > SHARP:
         return toes
     if fading < FADES:
-        least, clear = LEAST_SHARE * _width(toes), LEAST_EVIDENCE * toes.strength
-        pairs = [toes, *(p for p in traced.within() if _width(p) > least and p.strength > clear)]
+        least, clear = LEAST_SHARE * toes.width_mm, LEAST_EVIDENCE * toes.strength
+        pairs = [toes, *(p for p in traced.within() if p.width_mm > least and p.strength > clear)]
         return max(pairs, key=lambda pair: _toelike(traced.band, pair))
     inner = next(traced.within(), None)
     if inner is None:
@@ -92,7 +92,3 @@ def _agreement(band: Band, pair: Toes) -> float:
     at = pair.s_mm[pair.inside]
     ripple = ripples_between(band, pair, float(at[0]), float(at[-1]), False)
     return 0.0 if ripple is None else ripple.agreement
-
-
-def _width(pair: Toes) -> float:
-    return float(np.median((pair.right_mm - pair.left_mm)[pair.inside]))

@@ -35,6 +35,11 @@ class Toes:
     def inside(self) -> Flags:
         return (self.s_mm >= self.start_mm) & (self.s_mm <= self.end_mm)
 
+    @property
+    def width_mm(self) -> float:
+        """The usual width between the ends, mm: the median."""
+        return float(np.median((self.right_mm - self.left_mm)[self.inside]))
+
     def following(self, free: "Toes", stretches: Sequence[tuple[float, float]]) -> "Toes":
         """The same toes, but where `free` has them over some stretches, each given by its middle and length, mm."""
         left, right = self.left_mm.copy(), self.right_mm.copy()
