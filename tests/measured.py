@@ -4,24 +4,23 @@ from functools import cache
 
 from django.utils import timezone
 
-from judicum.core.photo.measure import Measured, measure_photo
+from judicum.core.photo.measure import measure_photo
 from judicum.server.attempts.actions.log_run import log_run
 from judicum.server.attempts.actions.open_attempt import open_attempt
 from judicum.server.attempts.models import Attempt
 from judicum.server.photos.actions.send_photo import send_photo
-from judicum.server.photos.actions.store_measurement import store_measurement, strip_file
+from judicum.server.photos.actions.store_measurement import Found, store_measurement
 from judicum.server.photos.models import Measurement
 from tests.drawn import bead_photo
 from tests.people import RUN, Course
 
 
 @cache
-def bead_measured() -> tuple[Measured, bytes]:
+def bead_measured() -> Found:
     """One bead photo, really measured, with its strip."""
-    measured = measure_photo(bead_photo().jpeg, "bead.jpg")
-    strip = strip_file(measured)
-    assert strip is not None
-    return measured, strip
+    found = Found.of(measure_photo(bead_photo().jpeg, "bead.jpg"))
+    assert found.strip is not None
+    return found
 
 
 def measured_attempt(course: Course) -> Attempt:
@@ -34,7 +33,6 @@ def measured_attempt(course: Course) -> Attempt:
     log_run(course.student, attempt.pk, RUN)
     photo = send_photo(course.student, attempt.pk, bead_photo().jpeg, "bead.jpg", measure=False)
     made = Measurement.objects.create(photo=photo, requested_at=timezone.now())
-    measured, strip = bead_measured()
-    assert store_measurement(made.pk, measured, strip)
+    assert store_measurement(made.pk, [bead_measured()])
     attempt.refresh_from_db()
     return attempt

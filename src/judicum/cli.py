@@ -20,6 +20,9 @@ def main(arguments: Sequence[str] | None = None) -> int:
     commands = parser.add_subparsers(dest="command", required=True)
     measuring = commands.add_parser("measure", help="measure bead photos, one JSON object a line")
     measuring.add_argument("photos", nargs="+", metavar="PHOTO")
+    measuring.add_argument(
+        "--all", action="store_true", help="every bead of each photo, numbered from the card's top edge"
+    )
     scale = measuring.add_mutually_exclusive_group()
     scale.add_argument(
         "--scale", type=float, metavar="MM_PER_PX", help="millimetres of one pixel, for a photo without a card"
@@ -36,6 +39,11 @@ def main(arguments: Sequence[str] | None = None) -> int:
     bench.add_argument("--share", type=float, default=1.0, metavar="0..1", help="only this share of each kind")
     bench.add_argument("--draw", type=int, default=0, metavar="N", help="another draw of the set (0 the fixed one)")
     bench.add_argument("--odd", type=int, metavar="N", help="instead measure N odd pictures and count the answers")
+    bench.add_argument(
+        "--perturb",
+        action="store_true",
+        help="instead move every constant of the measuring by a fifth: what it changes",
+    )
     asked = parser.parse_args(arguments)
     work = {"measure": _measure, "card": _card, "plan": _plan, "check": _check, "bench-photo": _bench}
     try:
@@ -51,7 +59,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
 
 
 def _measure(asked: argparse.Namespace) -> int:
-    from judicum.core.photo.measure import measure_photo
+    from judicum.core.photo.measure import measure_all
     from judicum.words.photo import report_in_words
 
     given = _given_scale(asked)
@@ -63,7 +71,9 @@ def _measure(asked: argparse.Namespace) -> int:
             print(f"judicum measure: {name}: {error.strerror}", file=sys.stderr)
             code = 2
             continue
-        print(json.dumps(report_in_words(measure_photo(data, name, given))), flush=True)
+        beads = measure_all(data, name, given)
+        for bead in sorted(beads, key=lambda bead: bead.report.bead_number or 0) if asked.all else beads[:1]:
+            print(json.dumps(report_in_words(bead)), flush=True)
     return code
 
 
@@ -145,6 +155,11 @@ def _bench(asked: argparse.Namespace) -> int:
         raise InvalidValue("share", asked.share, "more than 0, at most 1")
     if asked.draw < 0:
         raise InvalidValue("draw", asked.draw, "0 or more")
+    if asked.perturb:
+        from judicum.bench.perturb import perturb_table
+
+        print(perturb_table(asked.share))
+        return 0
     print(bench(asked.share, asked.draw))
     return 0
 

@@ -182,7 +182,7 @@ def test_a_job_that_comes_twice_is_measured_once(course: Course) -> None:
     done = Measurement.objects.get()
     events = attempt.events.count()
     measure(measurement_id=done.pk)
-    assert not store_measurement(done.pk, *bead_measured())
+    assert not store_measurement(done.pk, [bead_measured()])
     assert attempt.events.count() == events
 
 

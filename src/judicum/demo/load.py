@@ -10,7 +10,7 @@ from django.db import transaction
 from django.utils import timezone
 
 from judicum.core.marking import CRITERIA
-from judicum.core.photo.measure import Measured, measure_photo
+from judicum.core.photo.measure import measure_all
 from judicum.demo.drawing import Weld, draw
 from judicum.demo.extras import add_views, correct_by_hand
 from judicum.demo.scenario import PASSWORD
@@ -27,10 +27,10 @@ from judicum.server.courses.models import Course, Membership, Role
 from judicum.server.marking.actions.mark_attempt import return_mark, set_mark
 from judicum.server.marking.queries import suggestions
 from judicum.server.photos.actions.send_photo import send_photo
-from judicum.server.photos.actions.store_measurement import store_measurement, strip_file
+from judicum.server.photos.actions.store_measurement import Found, store_measurement
 from judicum.server.photos.models import Measurement
 
-Drawn = tuple[bytes, Measured | None, bytes | None]
+Drawn = tuple[bytes, list[Found] | None]
 
 
 def plans(told: dict[str, Any]) -> list[Weld]:
@@ -59,10 +59,8 @@ def prepare(job: tuple[Weld, dict[str, Any], bool]) -> Drawn:
     plan, person, measure = job
     jpeg = draw(plan, person)
     if not measure:
-        return jpeg, None, None
-    measured = measure_photo(jpeg, "bead.jpg")
-    strip = strip_file(measured)
-    return jpeg, Measured(measured.report, measured.bead, None, measured.refusal), strip
+        return jpeg, None
+    return jpeg, [Found.of(one) for one in measure_all(jpeg, "bead.jpg")]
 
 
 def load(told: dict[str, Any]) -> None:
@@ -100,7 +98,7 @@ def _write(told: dict[str, Any], todo: list[Weld], drawn: list[Drawn]) -> None:
         )
         for a in told["assignments"]
     ]
-    for k, (plan, (jpeg, measured, strip)) in enumerate(zip(todo, drawn, strict=True)):
+    for k, (plan, (jpeg, measured)) in enumerate(zip(todo, drawn, strict=True)):
         at = begin + timedelta(weeks=_week(told["assignments"][plan.assignment], plan.number), minutes=7 * plan.student)
         attempt = _attempt(assignments[plan.assignment], students[plan.student], plan.number, at)
         tick_preparation(students[plan.student], attempt.pk, _prepared(plan, attempt), at)
@@ -111,7 +109,7 @@ def _write(told: dict[str, Any], todo: list[Weld], drawn: list[Drawn]) -> None:
         if measured is None:
             continue
         made = Measurement.objects.create(photo=photo, requested_at=at + timedelta(minutes=4))
-        store_measurement(made.pk, measured, strip, at + timedelta(minutes=5))
+        store_measurement(made.pk, measured, at + timedelta(minutes=5))
         # The last evening is not marked yet.
         if k < len(todo) - len(students):
             _mark(staff[plan.student % 3 == 2], attempt, told["remarks"], at + timedelta(days=1))

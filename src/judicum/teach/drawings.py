@@ -17,7 +17,7 @@ from judicum.teach.texture import Rng, along_noise, clouds, grain, half_plane, s
 OTHER, TINTED, FACE, GRANULAR, HOLE = range(5)
 """Surfaces that are told apart: plate and all else, plate with film, bead, grey granular bead, hole through the bead."""
 FRONT, PORE, SPECK, CRATER, GROOVE = range(5)
-"""What the close network finds besides: ripple fronts, pores, specks, craters, grooves at a toe."""
+"""What is told besides: ripple fronts (for `judicum.teach.fronts`), pores, specks, craters, grooves at a toe."""
 EXTRAS = 5
 STEP_MM = 0.1
 FRONT_SIGMA_MM = 0.11
@@ -246,16 +246,17 @@ def _ripples(
     below, above = fronts[index - 1], fronts[index]
     part = np.clip((lead - below) / (above - below), 0, 1)
     deep = rng.choice([0.02, 0.06, 0.12, 0.25]) * min(1.0, pitch / 1.5)
+    # Whatever the shape of a scale, its front is where the next one begins: a step or a valley, never a crest.
     shape_of = rng.choice(["saw", "round", "wave"])
     lift = {
         "saw": np.sqrt(part) * (1 - part**6),
         "round": np.sin(np.pi * part),
-        "wave": 0.5 + 0.5 * np.cos(2 * np.pi * part),
+        "wave": 0.5 - 0.5 * np.cos(2 * np.pi * part),
     }[str(shape_of)]
     near = np.minimum(np.abs(lead - below), np.abs(above - lead))
     heat = np.exp(-0.5 * (near / FRONT_SIGMA_MM) ** 2).astype(np.float32)
     wide = rng.uniform(0.06, 0.28)
-    notch = rng.choice([0.0, 0.2, 0.45, 0.7, -0.3]) * np.exp(-((near / wide) ** 2))
+    notch = rng.choice([0.0, 0.2, 0.45, 0.7, -0.3], p=[0.3, 0.2, 0.2, 0.2, 0.1]) * np.exp(-((near / wide) ** 2))
     if deep < 0.05 and abs(float(np.abs(notch).max())) < 0.1:
         notch = 0.3 * np.exp(-((near / wide) ** 2))
     heat = heat * (across < 0.97)

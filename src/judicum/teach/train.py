@@ -12,16 +12,26 @@ from pathlib import Path
 import numpy as np
 import torch
 from torch import nn
+from torch.optim.swa_utils import AveragedModel, get_ema_multi_avg_fn
 
-from judicum.teach.drawings import EXTRAS, FACE, HOLE, draw
+from judicum.teach.drawings import EXTRAS, FACE, FRONT, HOLE, draw
+from judicum.teach.labelled import TOP, UNTOLD, Labelled, read_labelled
 from judicum.teach.net import Net
 
 SHAPE = (160, 288)
 POOL = 1600
 BATCH = 12
+AVERAGED = 0.995
+"""Share that the kept weights keep at each step: they are the mean of the last few hundred steps'."""
+RENEW_S = 0.25
+"""Wait between two drawings once the pool is full: the cores are for teaching then."""
 KINDS = {"where": (5.0, 90.0), "close": (10.0, 7.0)}
 """Pixels a millimetre and greatest turn of the bead, degrees."""
 SURFACES = HOLE + 1
+LEAST_TOLD = 200.0
+"""Places (weighted) with which a picture counts fully for a kind of fault; one that shows less of a bead counts less."""
+KNOWN = 5
+"""Of a batch, so many are cut from labelled pictures where there are any."""
 
 
 def _pools(names: list[str] | None) -> tuple[list[shared_memory.SharedMemory], list[np.ndarray]]:
@@ -43,16 +53,26 @@ def _keep_drawing(names: list[str], kind: str, seed: int) -> None:
         rng = np.random.default_rng((seed, k))
         drawing = draw(rng, SHAPE, density * float(np.exp(rng.normal(0, 0.12))), turn)
         pictures[k % POOL], surfaces[k % POOL] = drawing.picture, drawing.surface
-        extras[k % POOL] = np.clip(drawing.extras * 255, 0, 255)
+        extras[k % POOL] = np.clip(drawing.extras * TOP, 0, TOP)
         surfaces[k % POOL, 0, 0] |= 128  # filled
         k += 1
+        if k > POOL:
+            time.sleep(RENEW_S)
 
 
-def _batch(rng: np.random.Generator, pools: list[np.ndarray], filled: int) -> list[torch.Tensor]:
-    at = rng.integers(0, filled, BATCH)
-    picture = torch.from_numpy(pools[0][at]).permute(0, 3, 1, 2).float() / 255
-    surface = torch.from_numpy(pools[1][at] & 127).long()
-    extras = torch.from_numpy(pools[2][at]).float() / 255
+def _batch(
+    rng: np.random.Generator, pools: list[np.ndarray], filled: int, known: list[list[Labelled]], kind: str
+) -> list[torch.Tensor]:
+    density, turn = KINDS[kind]
+    cut = KNOWN if known else 0
+    at = rng.integers(0, filled, BATCH - cut)
+    pieces = [[pools[0][k], pools[1][k] & 127, pools[2][k]] for k in at]
+    for _ in range(cut):
+        folder = known[int(rng.integers(len(known)))]
+        pieces.append([*folder[int(rng.integers(len(folder)))].crop(rng, SHAPE, density, turn)])
+    picture, surface, extras = (torch.from_numpy(np.stack(each)) for each in zip(*pieces, strict=True))
+    picture, surface = picture.permute(0, 3, 1, 2).float() / 255, surface.long()
+    extras = torch.where(extras == UNTOLD, -1.0, extras.float() / TOP)
     for axis in (1, 2):
         if rng.random() < 0.5:
             picture, surface, extras = picture.flip(axis + 1), surface.flip(axis), extras.flip(axis + 1)
@@ -62,21 +82,22 @@ def _batch(rng: np.random.Generator, pools: list[np.ndarray], filled: int) -> li
 
 def loss_of(out: torch.Tensor, surface: torch.Tensor, extras: torch.Tensor) -> torch.Tensor:
     """Cross entropy of the surfaces, and of fronts and faults on the bead."""
-    weights = torch.tensor([1.0, 1.0, 2.0, 2.5, 3.0])
-    told = nn.functional.cross_entropy(out[:, :SURFACES], surface, weight=weights)
-    score = out[:, SURFACES : SURFACES + 1].sigmoid(), extras[:, :1]
-    bead = (surface >= FACE).float()
+    weights = torch.tensor([1.0, 1.0, 1.0, 1.5, 1.5])
+    told = nn.functional.cross_entropy(out[:, :SURFACES], surface, weight=weights, ignore_index=UNTOLD)
+    sure = (surface != UNTOLD).float()
+    bead = (surface >= FACE).float() * sure
     # Overlap of the bead as a whole: thin beads count as much as wide ones.
-    share = out[:, :SURFACES].softmax(1)[:, FACE:].sum(1)
+    share = out[:, :SURFACES].softmax(1)[:, FACE:].sum(1) * sure
     overlap = 1 - (2 * (share * bead).sum((1, 2)) + 30) / (share.sum((1, 2)) + bead.sum((1, 2)) + 30)
     total = told + 0.5 * overlap.mean()
     if out.shape[1] > SURFACES:
-        weight = 1 + 4 * extras
-        weight[:, :-1] *= 0.1 + 0.9 * bead[:, None]
+        spots = extras[:, FRONT + 1 :]
+        weight = (1 + 4 * spots) * (spots >= 0)
+        weight[:, :-1] *= 0.02 + 0.98 * bead[:, None]
         more = nn.functional.binary_cross_entropy_with_logits(
-            out[:, SURFACES:], extras, weight=weight, reduction="none"
+            out[:, SURFACES:], spots.clamp(min=0), weight=weight, reduction="none"
         )
-        total = total + 2.0 * more.mean((0, 2, 3)).sum() + 0.0 * score[0].mean()
+        total = total + 0.6 * (more.sum((2, 3)) / (weight.sum((2, 3)) + LEAST_TOLD)).mean(0).sum()
     return total
 
 
@@ -88,15 +109,24 @@ def main() -> None:
     asked.add_argument("--seed", type=int, default=1)
     asked.add_argument("--from", dest="start", type=Path, help="weights (.pt) to go on from")
     asked.add_argument("--rate", type=float, default=3e-3)
+    asked.add_argument(
+        "--pictures", nargs="*", default=[], metavar="FOLDER[:odd|even]", help="labelled pictures, truth.json beside"
+    )
     given = asked.parse_args()
+    known = []
+    for folder in given.pictures:
+        path, _, which = folder.partition(":")
+        known.append(list(read_labelled(Path(path), KINDS[given.kind][0], which or "all")))
+        print(f"{len(known[-1])} pictures of {folder}", flush=True)
     torch.set_num_threads(1)
     torch.manual_seed(given.seed)
     made, pools = _pools(None)
     drawing = Process(target=_keep_drawing, args=([m.name for m in made], given.kind, given.seed), daemon=True)
     drawing.start()
-    net = Net(SURFACES + (EXTRAS if given.kind == "close" else 0))
+    net = Net(SURFACES + (EXTRAS - 1 if given.kind == "close" else 0))
     if given.start:
         net.load_state_dict(torch.load(given.start))
+    kept = AveragedModel(net, multi_avg_fn=get_ema_multi_avg_fn(AVERAGED), use_buffers=True)
     best = torch.optim.AdamW(net.parameters(), lr=given.rate, weight_decay=1e-4)
     rng = np.random.default_rng(given.seed)
     began, step, mean = time.time(), 0, 0.0
@@ -107,19 +137,20 @@ def main() -> None:
             continue
         for group in best.param_groups:
             group["lr"] = given.rate * min(1, step / 200 + 0.05) * (0.02 + 0.98 * 0.5 * (1 + np.cos(np.pi * used)))
-        picture, surface, extras = _batch(rng, pools, filled)
+        picture, surface, extras = _batch(rng, pools, filled, known, given.kind)
         loss = loss_of(net(picture), surface, extras)
         best.zero_grad()
         loss.backward()
         nn.utils.clip_grad_norm_(net.parameters(), 2.0)
         best.step()
+        kept.update_parameters(net)
         mean = 0.98 * mean + 0.02 * loss.item() if step else loss.item()
         step += 1
         if step % 50 == 0:
             print(f"{step} steps, {filled} drawn, loss {mean:.4f}, {60 * given.minutes * used:.0f} s", flush=True)
-        if step % 1000 == 0:
-            save(net, given.output)
-    save(net, given.output)
+        if step % 200 == 0:
+            save(kept.module, given.output)
+    save(kept.module, given.output)
     drawing.terminate()
     for m in made:
         m.close()

@@ -6,21 +6,12 @@ import numpy as np
 
 from judicum.core.arrays import Floats
 from judicum.core.photo.band import Band
-from judicum.core.photo.film import film_lab, lab_to_linear, linear_to_lab
-from judicum.core.photo.toes import Toes
-from judicum.core.photo.trace import STEP_S_MM
+from judicum.core.photo.film import film_lab, lab_to_linear
 from judicum.core.photo.unwrap import Line
 
 LINE = Line(np.array([0.0, 0.0]), np.array([1.0, 0.0]))
 LENGTH_MM = 60.0
 DENSITY = 12.0
-
-
-def straight_toes(half_mm: float = 2.0, start: float = 10.0, end: float = 50.0, centre: float = 0.0) -> Toes:
-    """Toes of a straight bead as a trace would give them."""
-    s = np.arange(0.0, LENGTH_MM, STEP_S_MM)
-    flat = np.ones_like(s)
-    return Toes(LINE, s, (centre - half_mm) * flat, (centre + half_mm) * flat, 9 * flat, start, end)
 
 
 def bead_band(
@@ -51,4 +42,4 @@ def bead_band(
 def lit_band(s: Floats, n: Floats, linear: Floats) -> Band:
     """A band of linear light (rows, columns, 3), seen everywhere."""
     light = linear.astype(np.float32)
-    return Band(LINE, s, n, light, linear_to_lab(light), np.ones(light.shape[:2], bool))
+    return Band(LINE, s, n, light, np.ones(light.shape[:2], bool))

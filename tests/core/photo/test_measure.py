@@ -59,7 +59,7 @@ def test_the_report_has_the_contracts_keys() -> None:
     measured = measure_photo(bead_photo().jpeg, "some/bead.jpg")
     report = report_in_words(measured)
     assert list(report) == [
-        "photo", "refusal", "scale", "quality", "bead", "profile", "ripple", "tint", "defects",
+        "photo", "refusal", "scale", "quality", "bead", "profile", "ripple", "tint", "defects", "bead_number", "beads_seen",
     ]  # fmt: skip
     assert report["photo"] == "some/bead.jpg"
     assert report["scale"]["source"] == "window"

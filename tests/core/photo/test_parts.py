@@ -1,14 +1,14 @@
-"""Smaller parts of the measuring: sampling, light, sharpness, refusals, candidate lines."""
+"""Smaller parts of the measuring: sampling, light, sharpness, refusals, where a bead may lie."""
 
 import numpy as np
 import pytest
 
 from judicum.core.photo.decode import decode
 from judicum.core.photo.light import card_gains
-from judicum.core.photo.locate import candidates, regions
 from judicum.core.photo.measure import measure_photo
 from judicum.core.photo.picture import Picture
 from judicum.core.photo.refuse import CODES, refuse
+from judicum.core.photo.regions import regions
 from judicum.core.photo.scale import GivenScale, find_card, plane_scale
 from judicum.core.photo.sharpness import blur_mm
 from judicum.core.photo.unwrap import Line, sample
@@ -78,21 +78,6 @@ def test_every_refusal_has_a_sentence_that_says_what_to_do() -> None:
         assert said.count(". ") + said.count(": ") >= 1 or "Take" in said
     assert "6.2 pixels" in refusal(refuse("too_small", **figures))
     assert "40%" in refusal(refuse("overexposed", **figures)).replace(" ", "")
-
-
-@pytest.mark.parametrize("angle", [-2.0, 12.0, -25.0])
-def test_the_strongest_candidate_lies_on_the_bead(angle: float) -> None:
-    photo = bead_photo(angle_deg=angle, length_mm=60.0)
-    picture = Picture(decode(photo.jpeg))
-    scale = find_card(picture)
-    assert scale is not None
-    assert photo.truth is not None
-    best = candidates(picture, scale, card_gains(picture, scale))[0]
-    start, end = (np.array(photo.truth["bead"][k]) for k in ("start_mm", "end_mm"))
-    middle = (start + end) / 2
-    assert abs(float((middle - best.line.origin) @ best.line.across)) < 4
-    along = (end - start) / np.linalg.norm(end - start)
-    assert abs(float(along @ best.line.along)) > np.cos(np.radians(8))
 
 
 def test_only_the_window_is_searched() -> None:

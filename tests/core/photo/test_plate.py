@@ -3,7 +3,7 @@
 import numpy as np
 import pytest
 
-from judicum.core.photo.band import Band, bare_metal
+from judicum.core.photo.band import Band
 from judicum.core.photo.film import film_lab, lab_to_linear
 from judicum.core.photo.plate import AWAY_MM, read_plate, tint_reach
 from tests.core.photo.bands import bead_band, lit_band
@@ -16,7 +16,7 @@ BARE = lab_to_linear(film_lab(np.zeros(1)))[0]
 def narrowed(band: Band, low: float, high: float) -> Band:
     """The band as it is seen where the photo ends at n = low and n = high."""
     seen = band.seen & ((band.n_mm > low) & (band.n_mm < high))[:, None]
-    return Band(band.line, band.s_mm, band.n_mm, band.linear, band.lab, seen)
+    return Band(band.line, band.s_mm, band.n_mm, band.linear, seen)
 
 
 def test_the_plate_has_the_colour_of_bare_metal() -> None:
@@ -66,8 +66,3 @@ def test_blocks_reach_as_far_as_they_say() -> None:
     assert plate.blocks.shape[2:] == (len(AWAY_MM), 3)
     known = AWAY_MM[np.isfinite(plate.blocks[1, 0, :, 0])]
     assert known[-1] == pytest.approx(12.0, abs=0.4)
-
-
-def test_bare_metal_is_read_far_from_the_bead() -> None:
-    assert bare_metal(bead_band(zone_nm=40)) == pytest.approx(BARE, rel=0.05)
-    assert (bare_metal(narrowed(bead_band(), -0.1, 0.1)) > 0).all()

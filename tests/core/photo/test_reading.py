@@ -1,12 +1,14 @@
 """Reading a photo at many scales and on grids along a line: every reader sees the same place at the same millimetre."""
 
+from dataclasses import replace
+
 import cv2
 import numpy as np
 import pytest
 
 from judicum.core.photo.picture import Picture
-from judicum.core.photo.scale import GivenScale, Scale, plane_scale
-from judicum.core.photo.unwrap import Line, length_of, read_at, read_grid, sample
+from judicum.core.photo.scale import GivenScale, Lens, Scale, plane_scale
+from judicum.core.photo.unwrap import Line, read_at, read_grid, sample
 
 MM_PER_PX = 0.05
 
@@ -24,6 +26,7 @@ def place_of(values: np.ndarray, picture: Picture) -> np.ndarray:
 
 
 SCALE: Scale = plane_scale(GivenScale(MM_PER_PX))
+BENT = replace(SCALE, lens=Lens(-0.03, (1200, 900)))
 
 
 @pytest.mark.parametrize(("step", "level"), [(0.5, 0), (1.0, 0), (1.79, 0), (1.81, 1), (3.5, 1), (3.7, 2), (8.0, 3)])
@@ -42,15 +45,16 @@ def test_copies_are_made_once_and_a_tiny_picture_is_not_halved_away() -> None:
     assert halved <= 2
 
 
+@pytest.mark.parametrize("scale", [SCALE, BENT], ids=["straight", "through a lens"])
 @pytest.mark.parametrize("density", [18.0, 10.0, 5.0, 2.5])
 @pytest.mark.parametrize("angle", [0.0, 0.6, -1.9])
-def test_a_grid_reads_the_places_its_millimetres_say(density: float, angle: float) -> None:
+def test_a_grid_reads_the_places_its_millimetres_say(scale: Scale, density: float, angle: float) -> None:
     picture = slope()
     line = Line(np.array([30.0, 22.0]), np.array([np.cos(angle), np.sin(angle)]))
-    seen = read_grid(picture, SCALE, line, (-8.0, 8.0), (-5.0, 5.0), density)
+    seen = read_grid(picture, scale, line, (-8.0, 8.0), (-5.0, 5.0), density)
     s, n = np.arange(-8.0, 8.0, 1 / density), np.arange(-5.0, 5.0, 1 / density)
     assert seen.shape[:2] == (len(n), len(s))
-    wanted = SCALE.px(line.mm(s[None, :], n[:, None]))
+    wanted = scale.px(line.mm(s[None, :], n[:, None]))
     off = np.abs(place_of(seen.astype(float), picture) - wanted)
     # One step of the 8 bits is five pixels of the slope.
     assert off.mean() < 4
@@ -79,10 +83,3 @@ def test_values_between_samples_lie_between_them_and_the_rim_goes_on() -> None:
     values = np.arange(12, dtype=np.float32).reshape(3, 4)
     assert read_at(values, [[0.0, 1.0]], [[1.5, 2.0]]) == pytest.approx(np.array([[1.5, 6.0]]))
     assert read_at(values, [[-3.0, 9.0]], [[-2.0, 9.0]]) == pytest.approx(np.array([[0.0, 11.0]]))
-
-
-def test_the_length_of_channels_is_the_euclidean_one() -> None:
-    rng = np.random.default_rng(0)
-    for channels in (1, 2, 3, 4):
-        vectors = rng.standard_normal((5, 7, channels))
-        assert length_of(vectors) == pytest.approx(np.linalg.norm(vectors, axis=-1), abs=1e-5)

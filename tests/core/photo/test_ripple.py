@@ -1,153 +1,93 @@
-"""Ripple fronts on drawn faces: found, counted, and not invented."""
+"""Ripple fronts out of what the network sees: found where they are, counted, and not invented."""
+
+from collections.abc import Callable
 
 import numpy as np
 import pytest
 
 from judicum.core.arrays import Floats
-from judicum.core.photo.ripple import Ripple, find_ripples
-
-STEP_MM = 1 / 14
-HALF_MM = 2.3
-
-
-def face(
-    fronts: Floats,
-    *,
-    curve: float = 0.7,
-    depth: float = 12.0,
-    length: float = 70.0,
-    glint: float = 0.0,
-    noise: float = 1.0,
-    lean: float = 0.0,
-    bright_mm: float | None = None,
-) -> Floats:
-    """Lightness of a bead face whose fronts are dark lines, bright on one side of the middle where they glint.
-
-    With `bright_mm` every front has a bright flank that far behind its dark one.
-    """
-    rng = np.random.default_rng(4)
-    s = np.arange(0.0, length, STEP_MM)
-    u = np.linspace(-1, 1, 61)[:, None]
-    lead = s[None, :] + curve * HALF_MM * u**2 + lean * HALF_MM * u
-    lines = sum((np.exp(-0.5 * ((lead - p) / 0.12) ** 2) for p in fronts), np.zeros((61, len(s))))
-    sign = np.where(u > 1 - 2 * glint, -1.0, 1.0)
-    if bright_mm is not None:
-        lines = lines - sum((np.exp(-0.5 * ((lead - p - bright_mm) / 0.12) ** 2) for p in fronts), np.zeros_like(lines))
-    return 55 - depth * lines * sign + noise * rng.standard_normal((61, len(s)))
+from judicum.core.photo import ripple
+from judicum.core.photo.fronts import PX_PER_MM
+from judicum.core.photo.ripple import Ripple, find_fronts
+from tests.core.photo.looks import HALF_MM, LENGTH_MM, crescents, look, toes
 
 
 def even(pitch: float, cv: float = 0.0, seed: int = 1) -> Floats:
     gaps = pitch * (1 + cv * np.random.default_rng(seed).standard_normal(80))
     fronts = np.cumsum(gaps)
-    return fronts[(fronts > 2.5) & (fronts < 66)]
+    return fronts[(fronts > HALF_MM) & (fronts < LENGTH_MM - HALF_MM)]
+
+
+@pytest.fixture
+def told(monkeypatch: pytest.MonkeyPatch) -> Callable[..., None]:
+    """Lets the network tell fronts at some places (mm from the start), each as likely as `heat`."""
+
+    def tell(fronts_mm: Floats, heat: Floats | float = 0.9) -> None:
+        heats = np.broadcast_to(heat, np.shape(fronts_mm))
+
+        def answer(face: np.ndarray) -> np.ndarray:
+            s = np.arange(face.shape[1]) / PX_PER_MM
+            peaks = [h * np.exp(-0.5 * ((s - f) / 0.11) ** 2) for f, h in zip(fronts_mm, heats, strict=True)]
+            return np.max([np.zeros(len(s)), *peaks], axis=0)
+
+        monkeypatch.setattr(ripple, "front_heat", answer)
+
+    return tell
+
+
+@pytest.mark.parametrize("pitch", [0.8, 1.4, 3.1])
+@pytest.mark.parametrize("cv", [0.0, 0.12])
+def test_every_peak_is_a_front(told: Callable[..., None], pitch: float, cv: float) -> None:
+    fronts = even(pitch, cv)
+    told(fronts)
+    found = find_fronts(look(), toes())
+    assert found is not None
+    figures = found.figures()
+    gaps = np.diff(fronts)
+    assert figures["count"] == len(fronts)
+    assert figures["pitch_mm"] == pytest.approx(gaps.mean(), rel=0.005)
+    assert figures["cv"] == pytest.approx(gaps.std(ddof=1) / gaps.mean(), abs=0.01)
+    assert np.abs(found.positions_mm - fronts).max() < 0.03
+
+
+@pytest.mark.parametrize(
+    ("fronts", "heat"),
+    [([], 0.9), ([10.0, 20.0, 30.0], 0.9), (np.arange(5, 40, 2.0), 0.2), (np.arange(5, 40, 2.0), 0.35)],
+    ids=["none", "too few", "unlikely", "doubtful"],
+)
+def test_what_is_not_distinct_is_no_ripple(told: Callable[..., None], fronts: Floats, heat: float) -> None:
+    told(np.array(fronts), heat)
+    assert find_fronts(look(), toes()) is None
+
+
+def test_the_rounded_ends_are_no_fronts(told: Callable[..., None]) -> None:
+    told(np.array([0.4, *np.arange(5.0, 45.0, 2.0), LENGTH_MM - 0.4]))
+    found = find_fronts(look(), toes())
+    assert found is not None
+    assert found.positions_mm[[0, -1]] == pytest.approx([5.0, 43.0], abs=0.05)
+
+
+@pytest.mark.parametrize("curve", [-1.5, 0.0, 1.8])
+def test_the_curvature_of_the_fronts_is_found(told: Callable[..., None], curve: float) -> None:
+    told(even(2.1))
+    found = find_fronts(look(seen=crescents(even(2.1), curve)), toes())
+    assert found is not None
+    assert found.curve_mm == pytest.approx(curve, abs=0.35)
+    assert found.agreement > 0.5
 
 
 @pytest.mark.parametrize("pitch", [1.3, 2.0, 3.1])
-@pytest.mark.parametrize("cv", [0.0, 0.12, 0.2])
-def test_pitch_and_cv_of_drawn_fronts(pitch: float, cv: float) -> None:
-    fronts = even(pitch, cv)
-    found = find_ripples(face(fronts), STEP_MM, HALF_MM)
-    assert found is not None
-    told = found.figures()
-    gaps = np.diff(fronts)
-    assert told["pitch_mm"] == pytest.approx(gaps.mean(), rel=0.03 if cv < 0.2 else 0.06)
-    assert told["cv"] == pytest.approx(gaps.std(ddof=1) / gaps.mean(), abs=0.03 if cv < 0.2 else 0.05)
-    assert told["count"] == pytest.approx(len(fronts), abs=2)
-
-
-@pytest.mark.parametrize("curve", [-1.2, -0.4, 0.5, 1.3])
-def test_the_curvature_of_the_fronts_is_found(curve: float) -> None:
-    found = find_ripples(face(even(2.1), curve=curve), STEP_MM, HALF_MM)
-    assert found is not None
-    assert found.curve_mm / HALF_MM == pytest.approx(curve, abs=0.16)
-
-
-def test_straight_lines_across_are_the_brushing_and_no_fronts() -> None:
-    assert find_ripples(face(even(2.1), curve=0.0), STEP_MM, HALF_MM) is None
-    assert find_ripples(face(even(2.1), curve=0.1), STEP_MM, HALF_MM) is None
-
-
-def test_fronts_lie_where_they_were_drawn() -> None:
-    fronts = even(2.2, 0.1)
-    found = find_ripples(face(fronts), STEP_MM, HALF_MM)
-    assert found is not None
-    nearest = np.abs(found.positions_mm[:, None] - fronts[None, :]).min(1)
-    assert np.quantile(nearest, 0.9) < 0.15
-
-
-@pytest.mark.parametrize("share", [0.25, 0.4])
-def test_glints_on_one_side_do_not_hide_the_fronts(share: float) -> None:
-    fronts = even(2.0, 0.1)
-    found = find_ripples(face(fronts, glint=share), STEP_MM, HALF_MM)
-    assert found is not None
-    assert found.figures()["pitch_mm"] == pytest.approx(np.diff(fronts).mean(), rel=0.04)
-
-
-@pytest.mark.parametrize("seed", range(6))
-def test_a_face_without_fronts_has_none(seed: int) -> None:
-    rng = np.random.default_rng(seed)
-    columns = int(70 / STEP_MM)
-    blotches = np.kron(rng.standard_normal((11, columns // 10 + 1)), np.ones((6, 10)))[:61, :columns]
-    smooth = 55 + 4 * blotches + rng.standard_normal(blotches.shape)
-    assert find_ripples(smooth, STEP_MM, HALF_MM) is None
-
-
-@pytest.mark.parametrize("lean", [-0.35, 0.35])
-def test_fronts_that_lean_to_one_toe_are_found_where_they_cross_the_middle(lean: float) -> None:
-    fronts = even(2.2, 0.1)
-    found = find_ripples(face(fronts, lean=lean), STEP_MM, HALF_MM)
-    assert found is not None
-    nearest = np.abs(found.positions_mm[:, None] - fronts[None, :]).min(1)
-    assert np.quantile(nearest, 0.9) < 0.15
-    assert found.agreement > 0.3
-
-
-@pytest.mark.parametrize("bright_mm", [-0.4, 0.4])
-def test_a_front_lies_between_its_dark_and_its_bright_flank(bright_mm: float) -> None:
-    fronts = even(2.4, 0.08)
-    found = find_ripples(face(fronts, bright_mm=bright_mm), STEP_MM, HALF_MM)
-    assert found is not None
-    off = [float(p - fronts[np.abs(fronts - p).argmin()]) for p in found.positions_mm]
-    assert np.median(off) == pytest.approx(bright_mm / 2, abs=0.08)
-
-
-def test_fronts_that_are_only_bright_count_as_well() -> None:
-    fronts = even(2.0, 0.1)
-    found = find_ripples(face(fronts, depth=-12.0), STEP_MM, HALF_MM)
+@pytest.mark.parametrize("curve", [0.8, 1.8])
+def test_the_network_sees_drawn_crescents(pitch: float, curve: float) -> None:
+    fronts = even(pitch, 0.08)
+    found = find_fronts(look(seen=crescents(fronts, curve)), toes())
     assert found is not None
     assert found.figures()["pitch_mm"] == pytest.approx(np.diff(fronts).mean(), rel=0.03)
+    assert np.median(np.abs(found.positions_mm[:, None] - fronts).min(1)) < 0.15
 
 
-def test_a_pore_beside_a_front_does_not_move_it() -> None:
-    fronts = even(2.2, 0.05)
-    clean = face(fronts)
-    holed = clean.copy()
-    u, s = np.linspace(-1, 1, 61)[:, None], np.arange(clean.shape[1])[None, :] * STEP_MM
-    beside = float(fronts[12]) + 0.9
-    holed[np.hypot((u - 0.1) * HALF_MM, s - beside) < 0.45] = 8.0
-    found = find_ripples(holed, STEP_MM, HALF_MM)
-    assert found is not None
-    assert np.abs(found.positions_mm - fronts[12]).min() < 0.2
-
-
-@pytest.mark.parametrize(("depth", "seen"), [(0.15, False), (3.0, True)])
-def test_fronts_fainter_than_the_eye_can_tell_are_none(depth: float, seen: bool) -> None:
-    found = find_ripples(face(even(2.2, 0.1), depth=depth, noise=0.02), STEP_MM, HALF_MM)
-    assert (found is not None) is seen
-
-
-def test_one_missing_piece_makes_no_ripples() -> None:
-    blank = 55 + np.random.default_rng(3).standard_normal((61, int(70 / STEP_MM)))
-    middle = blank.shape[1] // 2
-    blank[:, middle - 30 : middle + 30] -= 25
-    assert find_ripples(blank, STEP_MM, HALF_MM) is None
-
-
-def test_bright_ends_are_no_fronts() -> None:
-    blank = np.full((61, int(70 / STEP_MM)), 55.0) + np.random.default_rng(1).standard_normal((61, int(70 / STEP_MM)))
-    blank[:, :12] -= 40
-    blank[:, -12:] += 40
-    assert find_ripples(blank, STEP_MM, HALF_MM) is None
+def test_the_network_sees_none_on_a_smooth_face() -> None:
+    assert find_fronts(look(seen=crescents(np.array([-99.0]), noise=3.0)), toes()) is None
 
 
 def test_a_missed_dab_is_a_lapse_and_a_blind_stretch_is_not() -> None:

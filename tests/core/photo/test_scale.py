@@ -5,7 +5,7 @@ import pytest
 from judicum.core.errors import InvalidValue
 from judicum.core.photo.decode import decode
 from judicum.core.photo.picture import Picture
-from judicum.core.photo.scale import GivenScale, card_geometry, find_card, find_markers, plane_scale
+from judicum.core.photo.scale import GivenScale, Lens, card_geometry, find_card, find_markers, plane_scale
 from tests.drawn import bead_photo
 
 
@@ -22,6 +22,26 @@ def test_card_millimetres_land_on_the_right_pixels(tilt: float, turn: float) -> 
     assert scale.tilt_deg == pytest.approx(tilt, abs=3.0)
     assert scale.residual_mm is not None
     assert scale.residual_mm < 0.08
+
+
+@pytest.mark.parametrize("k1", [-0.03, 0.0, 0.03])
+def test_a_lens_that_bends_the_photo_bends_no_millimetre(k1: float) -> None:
+    photo = bead_photo(tilt_deg=8.0, turn_deg=3.0)
+    straight = decode(photo.jpeg)
+    rows, columns = straight.shape[:2]
+    lens = Lens(k1, (columns, rows))
+    # Where a pixel of the bent photo lies in the straight one: the way through the lens backwards.
+    px = np.stack(np.meshgrid(np.arange(columns), np.arange(rows)), -1).astype(float)
+    from_px = px
+    for _ in range(12):
+        from_px = from_px + px - lens.bent(from_px)
+    seen = cv2.remap(straight, from_px.astype(np.float32), None, cv2.INTER_CUBIC)
+    scale = find_card(Picture(seen))
+    assert scale is not None and scale.lens is not None
+    assert scale.lens.k1 == pytest.approx(k1, abs=0.0015)
+    corners = np.array([[25.0, 30.0], [145.0, 30.0], [145.0, 80.0], [25.0, 80.0]])
+    truth = lens.bent(cv2.perspectiveTransform(corners[None], photo.to_px)[0])
+    assert np.abs(scale.px(corners) - truth).max() < 0.6
 
 
 @pytest.mark.parametrize("size", [(1600, 1200), (4000, 3000)])

@@ -431,6 +431,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/measurements/{measurement_id}/bead": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Which of several beads counts. */
+        post: operations["measurement_choose_bead"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/measurements/{measurement_id}/corrections": {
         parameters: {
             query?: never;
@@ -772,11 +789,12 @@ export interface components {
          *     * `measure` - Measure
          *     * `refuse_photo` - Refuse Photo
          *     * `correct` - Correct
+         *     * `choose_bead` - Choose Bead
          *     * `mark` - Mark
          *     * `return` - Return
          * @enum {string}
          */
-        AttemptStep: "open" | "prepare" | "log" | "add_photo" | "add_view" | "read_angle" | "measure" | "refuse_photo" | "correct" | "mark" | "return";
+        AttemptStep: "open" | "prepare" | "log" | "add_photo" | "add_view" | "read_angle" | "measure" | "refuse_photo" | "correct" | "choose_bead" | "mark" | "return";
         /** BeadFigures */
         BeadFigures: {
             /** Start Mm */
@@ -793,6 +811,14 @@ export interface components {
         BeadGoal: {
             width_mm: components["schemas"]["Range"];
             max_tint_level: number | null;
+        };
+        /** @description One of several beads in a photo: its number, its toes in pixels, whether it counts and whether the server took it. */
+        BeadSeen: {
+            number: number;
+            left: number[][];
+            right: number[][];
+            counts: boolean;
+            suggested: boolean;
         };
         /** @description The figures of a card that a student sets and holds. */
         Card: {
@@ -838,6 +864,10 @@ export interface components {
             deviations: components["schemas"]["Deviation"][];
             warnings: components["schemas"]["Warning"][];
             besides: string[];
+        };
+        /** @description The number of the bead that counts. */
+        ChooseBeadRequest: {
+            number: number;
         };
         /** @description A step in force: what, by whom, when. */
         Correction: {
@@ -1116,7 +1146,7 @@ export interface components {
         /**
          * @description A measurement with its whole report and what is drawn over the photo, both with corrections put on.
          *
-         *     `computed` is the report without them, where there are any.
+         *     `computed` is the report without them, where there are any; `beads` are all of them where the photo shows several.
          */
         Measurement: {
             readonly id: number;
@@ -1142,6 +1172,7 @@ export interface components {
             readonly report: components["schemas"]["Report"] | null;
             readonly overlay: components["schemas"]["Overlay"] | null;
             readonly computed: components["schemas"]["Report"] | null;
+            readonly beads: components["schemas"]["BeadSeen"][];
             corrections: components["schemas"]["Correction"][];
             readonly scale_set_by: components["schemas"]["Person"] | null;
         };
@@ -1510,6 +1541,16 @@ export interface components {
              * @default null
              */
             defects: components["schemas"]["Defect"][] | null;
+            /**
+             * Bead Number
+             * @default null
+             */
+            bead_number: number | null;
+            /**
+             * Beads Seen
+             * @default null
+             */
+            beads_seen: number | null;
         };
         Result: {
             key: string;
@@ -2834,6 +2875,39 @@ export interface operations {
             };
         };
     };
+    measurement_choose_bead: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                measurement_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChooseBeadRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Attempt"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     measurement_correct: {
         parameters: {
             query?: never;
@@ -2901,6 +2975,7 @@ export interface operations {
     measurement_strip: {
         parameters: {
             query?: {
+                bead?: number;
                 correction?: number;
             };
             header?: never;

@@ -7,7 +7,7 @@ import numpy as np
 
 from judicum.core.arrays import Floats
 from judicum.core.photo.ripple import Ripple
-from judicum.core.photo.scale import Scale
+from judicum.core.photo.scale import Lens, Scale
 from judicum.core.photo.width import Outline
 
 Stretch = tuple[float, float]
@@ -42,6 +42,7 @@ class Bead:
                 "mm_per_px": scale.mm_per_px,
                 "residual_mm": scale.residual_mm,
                 "tilt_deg": scale.tilt_deg,
+                "lens": None if scale.lens is None else [scale.lens.k1, *scale.lens.size_px],
             },
             "size_px": list(self.size_px),
             "ripple": None
@@ -63,7 +64,7 @@ class Bead:
             Outline.around(
                 *(np.array(told[key], float) for key in ("s_mm", "centre_mm", "left_n_mm", "right_n_mm")),
             ),
-            Scale(**{**scale, "to_px": np.array(scale["to_px"], float)}),
+            Scale(**{**scale, "to_px": np.array(scale["to_px"], float), "lens": _lens(scale.get("lens"))}),
             (told["size_px"][0], told["size_px"][1]),
             None
             if ripple is None
@@ -109,6 +110,10 @@ class Bead:
             )
             fronts.append(_px(self.scale, centre + u[:, None] * half))
         return fronts
+
+
+def _lens(told: list[float] | None) -> Lens | None:
+    return None if told is None else Lens(told[0], (int(told[1]), int(told[2])))
 
 
 def _short(values: Floats) -> list[float]:

@@ -16,9 +16,9 @@ import numpy as np
 from judicum.core.arrays import Floats
 from judicum.core.errors import InvalidValue
 from judicum.core.photo.bead import Bead
+from judicum.core.photo.doubt import UNSURE_BEAD
 from judicum.core.photo.fault_kinds import hidden_by
 from judicum.core.photo.figures import outline_figures, ripple_figures, rounded
-from judicum.core.photo.opinion import UNSURE_BEAD
 from judicum.core.photo.report import Defect, Report, Sides, TintFigures
 from judicum.core.photo.ripple import Ripple
 from judicum.core.photo.steps import Step

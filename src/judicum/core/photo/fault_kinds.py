@@ -15,7 +15,7 @@ class FaultKind:
     """One kind: what it is called, what it takes off the overall look (points of ten), what its size means.
 
     `long` faults have a stretch along the bead, the others a diameter. `hides` ripple fronts under it.
-    `follows_toes`: it is where the toes went freely. `rejects` the tint outright.
+    `rejects` the tint outright.
     """
 
     key: str
@@ -23,7 +23,6 @@ class FaultKind:
     cost: float
     long: bool = False
     hides: bool = False
-    follows_toes: bool = False
     rejects: bool = False
 
 
@@ -34,8 +33,8 @@ _TABLE = (
     FaultKind("burn_through", "burn-through", 10.0, hides=True),
     FaultKind("sugaring", "sugaring", 3.0, long=True, hides=True, rejects=True),
     FaultKind("inclusion", "inclusion", 1.0),
-    FaultKind("gap", "gap", 2.0, long=True, hides=True, follows_toes=True),
-    FaultKind("bulge", "bulge", 1.0, long=True, follows_toes=True),
+    FaultKind("gap", "gap", 2.0, long=True, hides=True),
+    FaultKind("bulge", "bulge", 1.0, long=True),
 )
 FAULT_KINDS: dict[str, FaultKind] = {kind.key: kind for kind in _TABLE}
 PINHOLE_COST = 1.0

@@ -36,7 +36,7 @@ def look_over(picture: Pixels, shrunk: float = 1.0) -> list[Seen]:
     bright = np.quantile(picture[::4, ::4].max(-1), [0.5, 0.9])
     found = [code for code, seen in (("too_dark", bright[1] < DARK), ("too_bright", bright[0] >= BRIGHT)) if seen]
     markers = find_markers(Picture(picture))
-    scale = card_of(markers)
+    scale = card_of(markers, (picture.shape[1], picture.shape[0]))
     if scale is None:
         found.append("card_cut_off" if markers else "no_card")
         return [Seen(code, {}) for code in found]

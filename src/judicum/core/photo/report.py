@@ -113,6 +113,8 @@ class Report(Part):
     ripple: RippleFigures | None = None
     tint: TintFigures | None = None
     defects: list[Defect] | None = None
+    bead_number: int | None = None
+    beads_seen: int | None = None
 
     def as_json(self) -> dict[str, Any]:
         """The contract's JSON values."""

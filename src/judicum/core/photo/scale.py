@@ -1,7 +1,8 @@
 """The printed scale card in the photo: where it lies, and millimetres to pixels."""
 
 import json
-from dataclasses import dataclass
+from collections.abc import Callable
+from dataclasses import dataclass, replace
 from functools import cache
 from importlib import resources
 from typing import Any
@@ -18,6 +19,14 @@ LOOKED_AT_PX = (1000, 1800, 800, 350)
 LEAST_MARKERS = 2
 MOST_RESIDUAL_MM = 1.5
 """A misfit with which markers belong to no card."""
+LENS_MARKERS = 5
+"""Fewer do not tell a lens from a tilt: two markers of a strip leave k1 uncertain by 0.003."""
+OUTWARD = np.array([[-1.0, -1.0], [1.0, -1.0], [1.0, 1.0], [-1.0, 1.0]])
+"""A marker's corners from its middle, in half sides, in the order in which they are found."""
+ROUNDS, NUDGE = 8, 1e-5
+"""Steps of the fit, which doubles its right digits with each, and how far an unknown is moved for its slope."""
+SPREAD_MM, LENS_K1 = 0.05, 0.01
+"""Usual sizes of what is fitted beside the plane, so that the steps of the fit are alike."""
 
 
 @cache
@@ -57,13 +66,29 @@ class GivenScale:
 
 
 @dataclass(frozen=True)
+class Lens:
+    """Radial distortion of a photo of `size_px` (width, height): a point at r half diagonals from the middle is seen at
+    r (1 + k1 r²) [src: hartley-zisserman]."""
+
+    k1: float
+    size_px: tuple[int, int]
+
+    def bent(self, px: Floats) -> Floats:
+        """Where a pixel (..., 2) of a straight photo is seen."""
+        size = np.array(self.size_px, float)
+        middle = (size - 1) / 2
+        away = px - middle
+        return middle + away * (1 + self.k1 * (away**2).sum(-1, keepdims=True) / (size**2).sum() * 4)
+
+
+@dataclass(frozen=True)
 class Scale:
     """Millimetres of the card plane to pixels of the upright photo.
 
     `to_px` is a 3 × 3 homography; pixel (0, 0) is the centre of the top-left pixel.
     `kind` is `window`, `strip`, `given` or `points`; `residual_mm` the root mean square
     misfit of the marker corners; `tilt_deg` the angle between the line of sight and
-    straight above, from the foreshortening at the card.
+    straight above, from the foreshortening at the card. `lens` bends what `to_px` gives.
     """
 
     kind: str
@@ -71,11 +96,13 @@ class Scale:
     mm_per_px: float
     residual_mm: float | None
     tilt_deg: float | None
+    lens: "Lens | None" = None
 
     def px(self, points_mm: Floats) -> Floats:
         """Map (..., 2) card millimetres to (..., 2) pixels."""
         flat = np.asarray(points_mm, np.float64).reshape(-1, 1, 2)
-        return cv2.perspectiveTransform(flat, self.to_px).reshape(np.shape(points_mm))
+        seen = cv2.perspectiveTransform(flat, self.to_px).reshape(np.shape(points_mm))
+        return seen if self.lens is None else self.lens.bent(seen)
 
     def px_per_mm_at(self, point_mm: Floats) -> tuple[float, float]:
         """Largest and smallest pixels per millimetre at a point of the card plane."""
@@ -89,13 +116,14 @@ def find_card(picture: Picture) -> Scale | None:
     """Find either card by its markers and fit its plane.
 
     Method: square fiducial markers (OpenCV ArUco, 4 × 4, 50), corners refined to sub-pixel,
-    homography by least squares over all corners of the card that shows more markers.
+    homography by least squares over all corners of the card that shows more markers, together with
+    how far light spreads into the markers' black, and, from LENS_MARKERS on, with the lens's distortion.
     Needs two markers of the strip or two of the window card.
 
     Returns:
         The scale, or None where fewer than two markers of a card are seen.
     """
-    return card_of(find_markers(picture))
+    return card_of(find_markers(picture), picture.size_px)
 
 
 def find_markers(picture: Picture) -> dict[int, Floats]:
@@ -134,36 +162,74 @@ def _refined(pixels: Pixels, corners: Floats, shrink: float) -> Floats:
     return cv2.cornerSubPix(around, local, (half, half), (-1, -1), stop).reshape(4, 2) + low
 
 
-def card_of(seen: dict[int, Floats]) -> Scale | None:
+def card_of(seen: dict[int, Floats], size_px: tuple[int, int]) -> Scale | None:
     """The plane of the card that more of the markers belong to, None for fewer than two of either."""
-    fits = [fit for kind in ("window", "strip") if (fit := _fit(kind, seen)) is not None]
+    fits = [fit for kind in ("window", "strip") if (fit := _fit(kind, seen, size_px)) is not None]
     return max(fits, key=lambda fit: fit[0])[1] if fits else None
 
 
-def _fit(kind: str, seen: dict[int, Floats]) -> tuple[int, Scale] | None:
+def _fit(kind: str, seen: dict[int, Floats], size_px: tuple[int, int]) -> tuple[int, Scale] | None:
     card = card_geometry()[kind]
-    side = card["marker_size"]
-    mm: list[list[float]] = []
-    px: list[list[float]] = []
-    for marker in card["markers"]:
-        if marker["id"] in seen:
-            x, y = marker["at"]
-            mm += [[x, y], [x + side, y], [x + side, y + side], [x, y + side]]
-            px += seen[marker["id"]].tolist()
-    if len(mm) < 8:
+    marked = [m for m in card["markers"] if m["id"] in seen]
+    if len(marked) < LEAST_MARKERS:
         return None
-    points_mm, points_px = np.array(mm, np.float64), np.array(px, np.float64)
-    to_px, _ = cv2.findHomography(points_mm, points_px)
-    if to_px is None:
+    at = np.array([m["at"] for m in marked], float)[:, None]
+    points_mm = (at + card["marker_size"] * (OUTWARD + 1) / 2).reshape(-1, 2)
+    points_px = np.concatenate([seen[m["id"]] for m in marked]).astype(float)
+    rough, _ = cv2.findHomography(points_mm, points_px)
+    if rough is None:
         return None
-    back = cv2.perspectiveTransform(points_px[None], np.linalg.inv(to_px))[0]
-    residual = float(np.sqrt(((back - points_mm) ** 2).sum(1).mean()))
-    if residual > MOST_RESIDUAL_MM:
-        return None
-    scale = Scale(kind, to_px, 1.0, residual, None)
+    to_px, lens, spread_mm = _refined_plane(rough, points_mm, points_px, len(marked), size_px)
+    scale = Scale(kind, to_px, 1.0, None, None, lens)
     large, small = scale.px_per_mm_at(np.array(card["size"]) / 2)
+    off = scale.px(points_mm + spread_mm * np.tile(OUTWARD, (len(marked), 1))) - points_px
+    mm_per_px = 1 / np.sqrt(large * small)
+    residual = float(np.sqrt((off**2).sum(1).mean())) * mm_per_px
+    if not residual <= MOST_RESIDUAL_MM:
+        return None
     tilt = float(np.degrees(np.arccos(min(1.0, small / large))))
-    return len(mm), Scale(kind, to_px, 1 / np.sqrt(large * small), residual, tilt)
+    return len(points_mm), replace(scale, mm_per_px=mm_per_px, residual_mm=residual, tilt_deg=tilt)
+
+
+def _refined_plane(
+    rough: Floats, points_mm: Floats, points_px: Floats, markers: int, size_px: tuple[int, int]
+) -> tuple[Floats, Lens | None, float]:
+    """Homography, lens and spread (mm) that put the markers' corners where they are seen, from a rough homography.
+
+    Light spreads from the paper into the black, so that a marker is seen smaller all round by some
+    hundredths of a millimetre; taken for perspective, that would tilt the plane.
+    """
+    outward = np.tile(OUTWARD, (markers, 1))
+    bends = markers >= LENS_MARKERS
+    first = np.append((rough / rough[2, 2]).ravel()[:8], [0.0, 0.0][: 1 + bends])
+    size = np.append(np.abs(first[:8]) + 1e-9, [SPREAD_MM, LENS_K1][: 1 + bends])
+
+    def plane(p: Floats) -> tuple[Floats, Lens | None, float]:
+        return np.append(p[:8], 1.0).reshape(3, 3), Lens(float(p[9]), size_px) if bends else None, float(p[8])
+
+    def misfit(p: Floats) -> Floats:
+        to_px, lens, spread = plane(p)
+        seen = cv2.perspectiveTransform((points_mm + spread * outward)[None], to_px)[0]
+        return np.asarray((seen if lens is None else lens.bent(seen)) - points_px).ravel()
+
+    return plane(_least_squares(misfit, first, size))
+
+
+def _least_squares(misfit: Callable[[Floats], Floats], first: Floats, size: Floats) -> Floats:
+    """Gauss's and Newton's method from a good first guess; scipy's solver takes longer to import than all of measuring.
+
+    Args:
+        size: about how large each unknown is.
+    """
+    at = first.copy()
+    for _ in range(ROUNDS):
+        now = misfit(at)
+        small = NUDGE * size
+        slopes = np.stack(
+            [(misfit(at + step) - now) / nudge for step, nudge in zip(np.diag(small), small, strict=True)], 1
+        )
+        at = at - np.linalg.lstsq(slopes * size, now, rcond=None)[0] * size
+    return at
 
 
 def plane_scale(given: GivenScale) -> Scale:

@@ -1,53 +1,110 @@
-"""Where bead and plate lie, by a small network: a second opinion beside the edges.
+"""Where on the card plane beads lie: patches of bead face, as a small network sees them, with the line of each."""
 
-The network (`judicum.teach`) was taught on crude drawings of plates alone. It tells the surfaces of the
-card plane apart well enough to say which of many edges is the bead's, and not well enough to say exactly
-where its toe is; that is left to the light (`trace`).
-"""
+from collections.abc import Sequence
+from dataclasses import dataclass
 
-from functools import cache
-from importlib.resources import files
-
+import cv2
 import numpy as np
-import onnxruntime
 
-from judicum.core.arrays import Flags
+from judicum.core.arrays import Flags, Floats, Whole
+from judicum.core.photo.network import odds_of, scores
 from judicum.core.photo.picture import Picture
+from judicum.core.photo.regions import Region, regions
 from judicum.core.photo.scale import Scale
 from judicum.core.photo.unwrap import Line, read_grid
 
 PX_PER_MM = 5.0
 """What the network was taught at."""
-MULTIPLE = 16
-"""Rows and columns it takes are multiples of this."""
 FACE = 2
 """Its surfaces from this one on lie between the toes: face, grey granular metal, hole."""
+AROUND_MM = 4.0
+"""Seen around the searched regions, so that a bead at their rim has surroundings too."""
+LEAST_PIECE_MM2 = 6.0
+LEAST_ASPECT = 2.0
+"""A bead is at least so many times longer than wide."""
+LEAST_LENGTH_MM, LEAST_WIDTH_MM = 12.0, 1.0
+MOST_GAP_MM = 9.0
+"""Pieces in one line belong to one bead when no more than this is missing between them."""
 
 
-@cache
-def _network() -> onnxruntime.InferenceSession:
-    options = onnxruntime.SessionOptions()
-    options.intra_op_num_threads = 1
-    # Every photo has a grid of its own size: memory kept for the sizes seen would only grow.
-    options.enable_cpu_mem_arena = False
-    options.enable_mem_pattern = False
-    weights = files("judicum.core.photo") / "data" / "where.onnx"
-    return onnxruntime.InferenceSession(weights.read_bytes(), options)
+@dataclass(frozen=True)
+class Patch:
+    """A bead as the network sees it: its line, first and last mm along it, its usual width and how sure the network
+    is (`odds`, mean natural logarithm)."""
+
+    line: Line
+    start_mm: float
+    end_mm: float
+    width_mm: float
+    odds: float
+
+    @property
+    def length_mm(self) -> float:
+        return self.end_mm - self.start_mm
 
 
-def face(picture: Picture, scale: Scale, line: Line, s_mm: tuple[float, float], n_mm: tuple[float, float]) -> Flags:
-    """Where the network sees face on a grid along a line: (rows over n, columns over s), PX_PER_MM.
+def patches(picture: Picture, scale: Scale) -> list[Patch]:
+    """Every bead that the network sees in the searched regions, the longest and clearest first."""
+    boxes = regions(picture, scale)
+    low = np.min([box.low for box in boxes], axis=0) - AROUND_MM
+    high = np.max([box.high for box in boxes], axis=0) + AROUND_MM
+    across = Line(low, np.array([1.0, 0.0]))
+    seen = read_grid(picture, scale, across, (0.0, high[0] - low[0]), (0.0, high[1] - low[1]), PX_PER_MM)
+    odds = odds_of(scores("where", seen), FACE)
+    face = (odds > 0) & _searched(boxes, low, odds.shape)
+    count, labels, stats, _ = cv2.connectedComponentsWithStats(face.astype(np.uint8))
+    least = LEAST_PIECE_MM2 * PX_PER_MM**2
+    pieces = [np.argwhere(labels == k)[:, ::-1] for k in range(1, count) if stats[k, cv2.CC_STAT_AREA] >= least]
+    beads = [_patch(cells, low, odds) for cells in _joined(pieces)]
+    return sorted(filter(None, beads), key=lambda bead: -bead.length_mm * min(bead.odds, 2.0))
 
-    Args:
-        s_mm, n_mm: first place and least end of the grid along and across the line, mm.
-    """
-    columns, rows = (_cells(end - first) for first, end in (s_mm, n_mm))
-    spans = ((s_mm[0], s_mm[0] + (columns - 0.5) / PX_PER_MM), (n_mm[0], n_mm[0] + (rows - 0.5) / PX_PER_MM))
-    seen = read_grid(picture, scale, line, *spans, PX_PER_MM)
-    blob = np.ascontiguousarray(seen.astype(np.float32).transpose(2, 0, 1)[None] / 255)
-    (scores,) = _network().run(None, {"picture": blob})
-    return np.asarray(scores[0].argmax(0) >= FACE)
+
+def _searched(boxes: Sequence[Region], low: Floats, shape: tuple[int, ...]) -> Flags:
+    x, y = (low[k] + np.arange(shape[1 - k]) / PX_PER_MM for k in (0, 1))
+    inside = np.zeros(shape, bool)
+    for box in boxes:
+        inside |= ((x >= box.low[0]) & (x <= box.high[0]))[None, :] & ((y >= box.low[1]) & (y <= box.high[1]))[:, None]
+    return inside
 
 
-def _cells(length_mm: float) -> int:
-    return int(np.ceil(length_mm * PX_PER_MM / MULTIPLE)) * MULTIPLE
+def _axis(cells: Whole) -> tuple[Floats, Floats]:
+    """Middle and direction, in cells, of the line along which cells (k, 2) lie."""
+    middle = cells.mean(0)
+    along = np.linalg.eigh(np.cov((cells - middle).T))[1][:, -1]
+    # A bead begins at the end nearer to the card's left edge.
+    return middle, along if along[0] > 0 or (along[0] == 0 and along[1] > 0) else -along
+
+
+def _joined(pieces: list[Whole]) -> list[Whole]:
+    """Pieces of one bead put together: the longest takes on what lies in its line."""
+    left = sorted(pieces, key=len, reverse=True)
+    beads = []
+    while left:
+        bead = left.pop(0)
+        again = True
+        while again:
+            again = False
+            middle, along = _axis(bead)
+            s = (bead - middle) @ along
+            width = len(bead) / max(float(np.ptp(s)), 1.0)
+            for k, other in enumerate(left):
+                to = (other - middle) @ along
+                aside = (other - middle) @ np.array([-along[1], along[0]])
+                gap = max(float(to.min() - s.max()), float(s.min() - to.max()))
+                if gap < MOST_GAP_MM * PX_PER_MM and np.median(np.abs(aside)) < 0.6 * width:
+                    bead, again = np.concatenate([bead, left.pop(k)]), True
+                    break
+        beads.append(bead)
+    return beads
+
+
+def _patch(cells: Whole, low: Floats, odds: Floats) -> Patch | None:
+    middle, along = _axis(cells)
+    s = (cells - middle) @ along / PX_PER_MM
+    # A few cells that stick out are not the bead's end.
+    start, end = float(np.quantile(s, 0.003)), float(np.quantile(s, 0.997))
+    width = len(s) / PX_PER_MM**2 / max(end - start, 1e-6)
+    if end - start < max(LEAST_LENGTH_MM, LEAST_ASPECT * width) or width < LEAST_WIDTH_MM:
+        return None
+    sure = float(odds[cells[:, 1], cells[:, 0]].mean())
+    return Patch(Line(low + middle / PX_PER_MM, along), start, end, width, sure)

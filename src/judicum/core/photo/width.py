@@ -6,7 +6,7 @@ import numpy as np
 from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Flags, Floats
-from judicum.core.photo.toes import Toes
+from judicum.core.photo.toes import ROUNDED_MM, Toes
 
 SAMPLE_MM = 0.5
 TOE_MM = 0.12
@@ -52,24 +52,15 @@ class Outline:
         return inside if inside.sum() >= 3 else np.ones_like(inside)
 
 
-def outline(toes: Toes, start_mm: float, end_mm: float, flip: bool) -> Outline:
-    """Resample traced toes every 0.5 mm of arc length along their centreline.
-
-    Args:
-        toes: traced toes over a straight line.
-        start_mm: tip along the line where the trace begins.
-        end_mm: tip along the line where it ends.
-        flip: whether the bead's start is the end of the line (see `starts_at_end`).
-    """
-    keep = (toes.s_mm > start_mm + 1.0) & (toes.s_mm < end_mm - 1.0)
-    along = np.concatenate([[start_mm], toes.s_mm[keep], [end_mm]])
+def outline(toes: Toes) -> Outline:
+    """Resample traced toes every 0.5 mm of arc length along their centreline."""
+    keep = (toes.s_mm > toes.start_mm + ROUNDED_MM) & (toes.s_mm < toes.end_mm - ROUNDED_MM)
+    along = np.concatenate([[toes.start_mm], toes.s_mm[keep], [toes.end_mm]])
     centre, left, right = (
         np.concatenate([[v[keep][0]], v[keep], [v[keep][-1]]])
         for v in (_smooth(toes.centre_mm), toes.left_mm, toes.right_mm)
     )
     points, lefts, rights = toes.line.mm(along, centre), toes.line.mm(along, left), toes.line.mm(along, right)
-    if flip:
-        points, lefts, rights = points[::-1], rights[::-1], lefts[::-1]
     arc = np.concatenate([[0.0], np.cumsum(np.linalg.norm(np.diff(points, axis=0), axis=1))])
     s = np.append(np.arange(0.0, arc[-1] - 1e-6, SAMPLE_MM), arc[-1])
 
@@ -88,11 +79,6 @@ def across_of(centre_mm: Floats, s_mm: Floats) -> Floats:
     heading = np.gradient(centre_mm, s_mm, axis=0)
     heading /= np.linalg.norm(heading, axis=1, keepdims=True)
     return np.stack([-heading[:, 1], heading[:, 0]], -1)
-
-
-def starts_at_end(toes: Toes) -> bool:
-    """Whether s = 0, the end nearer the card's left edge, is at the far end of the traced line."""
-    return float(toes.line.along[0]) < 0
 
 
 def _smooth(values: Floats) -> Floats:

@@ -16,7 +16,7 @@ from judicum.server.coupons.setup import card_for, check_for
 from judicum.server.courses.models import STAFF, Membership
 from judicum.server.courses.queries import membership_of
 from judicum.server.photos.counting import UNDER_WAY, counting
-from judicum.server.photos.models import Correction, Measurement, MeasurementState, Photo
+from judicum.server.photos.models import Correction, Measurement, MeasurementState, Photo, SeenBead
 from judicum.words import Units
 from judicum.words import setup as words
 
@@ -85,10 +85,14 @@ def held(attempt_id: int) -> Attempt:
 def with_parts(attempts: QuerySet[Attempt], overlays: bool = False) -> QuerySet[Attempt]:
     """The same attempts with run, photos, newest measurements and mark loaded in a fixed number of queries."""
     corrections = Correction.objects.filter(undone_at=None).select_related("by")
-    measurements = Measurement.objects.order_by("-requested_at", "-id").defer("bead")
+    traced = ("bead", "chosen__bead") if overlays else ("bead", "overlay", "chosen__bead", "chosen__overlay")
+    measurements = Measurement.objects.order_by("-requested_at", "-id").defer(*traced)
+    beads = [Prefetch("beads", SeenBead.objects.defer("bead", "report"))] if overlays else []
     if not overlays:
-        measurements, corrections = measurements.defer("bead", "overlay"), corrections.defer("overlay")
-    measurements = measurements.select_related("requested_by").prefetch_related(Prefetch("corrections", corrections))
+        corrections = corrections.defer("overlay")
+    measurements = measurements.select_related("requested_by", "chosen").prefetch_related(
+        Prefetch("corrections", corrections), *beads
+    )
     photos = (
         Photo.objects.select_related("picture")
         .prefetch_related(Prefetch("measurements", measurements))
@@ -161,7 +165,7 @@ def setup_of(attempt: Attempt, units: Units) -> dict[str, Any]:
 
 
 def _measured_length_mm(attempt: Attempt) -> float | None:
-    done = Measurement.objects.filter(photo__attempt=attempt).prefetch_related("corrections")
+    done = Measurement.objects.filter(photo__attempt=attempt).select_related("chosen").prefetch_related("corrections")
     counts = counting(done)
     bead = ((counts.result if counts else None) or {}).get("bead")
     return bead["length_mm"] if bead else None

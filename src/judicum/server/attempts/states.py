@@ -28,6 +28,7 @@ class Step(models.TextChoices):
     MEASURE = "measure"
     REFUSE_PHOTO = "refuse_photo"
     CORRECT = "correct"
+    CHOOSE_BEAD = "choose_bead"
     MARK = "mark"
     RETURN = "return"
 
@@ -50,6 +51,8 @@ STEPS: dict[Step, dict[State, State]] = {
     },
     Step.REFUSE_PHOTO: {s: s for s in (State.PHOTOGRAPHED, State.MEASURED, State.MARKED, State.RETURNED)},
     Step.CORRECT: {s: s for s in (State.PHOTOGRAPHED, State.MEASURED, State.MARKED, State.RETURNED)},
+    # Before a mark stands only: a mark is of one bead.
+    Step.CHOOSE_BEAD: {State.MEASURED: State.MEASURED},
     Step.MARK: {
         State.PHOTOGRAPHED: State.MARKED,
         State.MEASURED: State.MARKED,

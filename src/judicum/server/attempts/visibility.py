@@ -12,8 +12,8 @@ from judicum.server.attempts.models import Attempt, Event
 from judicum.server.attempts.states import State, Step, allowed
 from judicum.server.marking.models import Mark
 
-STUDENTS_STEPS = (Step.PREPARE, Step.LOG, Step.ADD_PHOTO, Step.ADD_VIEW, Step.READ_ANGLE)
-STAFF_STEPS = (Step.READ_ANGLE, Step.CORRECT, Step.MARK, Step.RETURN)
+STUDENTS_STEPS = (Step.PREPARE, Step.LOG, Step.ADD_PHOTO, Step.ADD_VIEW, Step.READ_ANGLE, Step.CHOOSE_BEAD)
+STAFF_STEPS = (Step.READ_ANGLE, Step.CHOOSE_BEAD, Step.CORRECT, Step.MARK, Step.RETURN)
 
 
 @dataclass(frozen=True)

@@ -11,7 +11,7 @@ from judicum.server.photos.models import Measurement, MeasurementState
 def measurement_that_counts(attempt: Attempt) -> Measurement | None:
     """The attempt's measurement that counts (`photos.counting`), read with its corrections."""
     found = Measurement.objects.filter(photo__attempt=attempt, state=MeasurementState.DONE)
-    return counting(found.prefetch_related("corrections"))
+    return counting(found.select_related("chosen").prefetch_related("corrections"))
 
 
 def suggestions(attempt: Attempt) -> list[Suggestion]:

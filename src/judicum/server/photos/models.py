@@ -68,7 +68,8 @@ class Measurement(models.Model):
 
     `report`, `overlay` and `strip` are what was computed and never change; `result`, `drawn` and
     `shown_strip` are what counts: the same, or what the newest correction in force made of them.
-    `bead` is what corrections start from. `scale_points` is the scale that `requested_by` set.
+    `bead` is what corrections start from. Where the photo shows several beads, each stands in `beads`, and `chosen` is
+    the one a person took instead. `scale_points` is the scale that `requested_by` set.
     """
 
     photo = models.ForeignKey(Photo, on_delete=models.CASCADE, related_name="measurements")
@@ -83,6 +84,7 @@ class Measurement(models.Model):
     strip = models.FileField(max_length=120, blank=True)
     requested_at = models.DateTimeField()
     finished_at = models.DateTimeField(null=True)
+    chosen = models.ForeignKey("photos.SeenBead", null=True, on_delete=models.SET_NULL, related_name="+")
 
     class Meta:
         ordering = ("-requested_at", "-id")
@@ -100,16 +102,39 @@ class Measurement(models.Model):
         return next(reversed(self.corrections_in_force), None)
 
     @property
+    def computed(self) -> "Measurement | SeenBead":
+        """What was computed of the bead that counts: the one a person chose, else the one the server did."""
+        return self.chosen or self
+
+    @property
     def result(self) -> dict[str, Any] | None:
-        return self._top.report if self._top else self.report
+        return (self._top or self.computed).report
 
     @property
     def drawn(self) -> dict[str, Any] | None:
-        return self._top.overlay if self._top else self.overlay
+        return (self._top or self.computed).overlay
 
     @property
     def shown_strip(self) -> Any:
-        return self._top.strip if self._top else self.strip
+        return (self._top or self.computed).strip
+
+
+class SeenBead(models.Model):
+    """One of several beads in a measured photo, counted from the card's top edge, with all its figures."""
+
+    measurement = models.ForeignKey(Measurement, on_delete=models.CASCADE, related_name="beads")
+    number = models.PositiveSmallIntegerField()
+    report = models.JSONField()
+    overlay = models.JSONField()
+    bead = models.JSONField()
+    strip = models.FileField(max_length=120)
+
+    class Meta:
+        ordering = ("number",)
+        constraints = (models.UniqueConstraint(fields=("measurement", "number"), name="bead_once"),)
+
+    def __str__(self) -> str:
+        return f"bead {self.number} of measurement {self.measurement_id}"
 
 
 class Correction(models.Model):

@@ -5,7 +5,7 @@ from uuid import UUID
 from judicum.core.errors import NotFound
 from judicum.server.accounts.models import User
 from judicum.server.attempts.queries import visible_to
-from judicum.server.photos.models import Correction, Measurement, Photo, Upload
+from judicum.server.photos.models import Correction, Measurement, Photo, SeenBead, Upload
 
 
 def photo_for(user: User, photo_id: int) -> Photo:
@@ -23,7 +23,7 @@ def photo_for(user: User, photo_id: int) -> Photo:
 def measurement_for(user: User, measurement_id: int) -> Measurement:
     """One measurement that the person may see. Raises NotFound."""
     found = (
-        Measurement.objects.select_related("photo__picture", "photo__attempt__assignment")
+        Measurement.objects.select_related("photo__picture", "photo__attempt__assignment", "chosen")
         .filter(pk=measurement_id, photo__attempt__in=visible_to(user))
         .first()
     )
@@ -34,11 +34,23 @@ def measurement_for(user: User, measurement_id: int) -> Measurement:
 
 def correction_of(measurement: Measurement, correction_id: str) -> Correction:
     """One correction of a measurement, in force or not. Raises NotFound."""
-    known = correction_id.isdigit() and len(correction_id) < 16
-    found = measurement.corrections.filter(pk=int(correction_id)).first() if known else None
+    found = measurement.corrections.filter(pk=_whole(correction_id)).first()
     if found is None:
         raise NotFound(f"There is no correction {correction_id[:20]} of this measurement.")
     return found
+
+
+def bead_of(measurement: Measurement, number: str) -> SeenBead:
+    """One of several beads of a measurement. Raises NotFound."""
+    found = measurement.beads.filter(number=_whole(number)).first()
+    if found is None:
+        raise NotFound(f"There is no bead {number[:20]} in this photo.")
+    return found
+
+
+def _whole(given: str) -> int:
+    """A number from an address; 0, which nothing has, for what is none."""
+    return int(given) if given.isascii() and given.isdigit() and len(given) < 10 else 0
 
 
 def upload_for(user: User, upload_id: UUID) -> Upload:

@@ -23,9 +23,9 @@ MOST_ATTEMPTS = 2
 def measure(measurement_id: int) -> None:
     """Measure one photo; one that is done already is left alone."""
     # The measuring code takes seconds to import and only the worker needs it.
-    from judicum.core.photo.measure import measure_photo
+    from judicum.core.photo.measure import measure_all
     from judicum.core.photo.scale import GivenScale
-    from judicum.server.photos.actions.store_measurement import store_measurement, strip_file
+    from judicum.server.photos.actions.store_measurement import Found, store_measurement
 
     mine = Measurement.objects.select_related("photo__picture").filter(pk=measurement_id).first()
     if mine is None or mine.state == MeasurementState.DONE:
@@ -37,8 +37,8 @@ def measure(measurement_id: int) -> None:
             x1, y1, x2, y2, length_mm = mine.scale_points
             given = GivenScale.from_points((x1, y1), (x2, y2), length_mm)
         with mine.photo.picture.original.open("rb") as file:
-            measured = measure_photo(file.read(), mine.photo.name, given)
-        store_measurement(measurement_id, measured, strip_file(measured))
+            measured = measure_all(file.read(), mine.photo.name, given)
+        store_measurement(measurement_id, [Found.of(one) for one in measured])
     except Exception:
         log.exception("measurement %s failed", measurement_id)
         mark_failed(measurement_id)

@@ -1,26 +1,32 @@
 import type { ReactNode } from "react";
 import type { Schemas } from "../../api/client";
+import { BeadChoice } from "../../ui/bead-choice";
 import { BeadPhoto } from "../../ui/bead-photo";
 import { CursorScope } from "../../ui/cursor";
 import { FaultCrops } from "../../ui/fault-crops";
 import { PhotoWarnings } from "../../ui/photo-warnings";
 import { StripWithTracks } from "../../ui/strip-with-tracks";
 import { TintBadge } from "../../ui/tint";
+import type { Attempt } from "../../ui/use-attempt";
 import { useUnits } from "../../ui/use-units";
 import { measure } from "../../ui/units";
 import { percent } from "../../ui/words";
 
-type Props = { photo: Schemas["Photo"]; measurement: Schemas["Measurement"] | undefined };
+type Props = { attempt: Attempt; photo: Schemas["Photo"]; measurement: Schemas["Measurement"] | undefined };
 
 /** A photo with what was measured on it: four figures, the strip, the faults. */
-export function BeadResult({ photo, measurement }: Props) {
+export function BeadResult({ attempt, photo, measurement }: Props) {
   const units = useUnits();
   const overlay = measurement?.overlay ?? null;
   const report = measurement?.report;
   return (
     <CursorScope>
       <div className="mt-3 space-y-3">
-        <BeadPhoto photo={photo} overlay={overlay} traced close={false} />
+        {measurement && measurement.beads.length > 1 ? (
+          <BeadChoice attempt={attempt} photo={photo} measurement={measurement} />
+        ) : (
+          <BeadPhoto photo={photo} overlay={overlay} traced close={false} />
+        )}
         {report?.bead && measurement?.strip && (
           <>
             <dl className="grid grid-cols-2 gap-2 sm:grid-cols-4">

@@ -78,7 +78,7 @@ export function PhotoStep({ attempt }: { attempt: Attempt }) {
           </div>
         )}
       </div>
-      {photo && <BeadResult photo={photo} measurement={measurement} />}
+      {photo && <BeadResult attempt={attempt} photo={photo} measurement={measurement} />}
     </Panel>
   );
 }

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { BeadChoice } from "../../ui/bead-choice";
 import { BeadPhoto } from "../../ui/bead-photo";
 import { Toggle } from "../../ui/field";
 import { Panel } from "../../ui/panel";
@@ -39,6 +40,9 @@ export function Evidence({ attempt }: { attempt: Attempt }) {
         />
       )}
       {report && <PhotoWarnings report={report} />}
+      {measurement && measurement.beads.length > 1 && (
+        <BeadChoice attempt={attempt} photo={photo} measurement={measurement} />
+      )}
       <Standing measurement={measurement} busy={busy} />
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">
         {report?.bead && may(attempt, "correct") && (

@@ -1,37 +1,26 @@
-"""All faults of a face, each place told once."""
+"""All faults of a bead, each place told once."""
 
-from judicum.core.arrays import Floats
-from judicum.core.photo.defects.crater import craters
-from judicum.core.photo.defects.face import Face
+from judicum.core.photo.close import CloseLook
 from judicum.core.photo.defects.fault import Fault
-from judicum.core.photo.defects.holes import spots
-from judicum.core.photo.defects.stretches import missing, sugar, undercut, uneven_width
+from judicum.core.photo.defects.spots import spots
+from judicum.core.photo.defects.stretches import sugar, undercut, uneven_width
+from judicum.core.photo.toes import Toes
 
 
-def find_defects(face: Face, wide_s_mm: Floats, wide_width_mm: Floats) -> list[Fault]:
+def find_defects(look: CloseLook, toes: Toes) -> list[Fault]:
     """Faults of a bead in the order of s.
 
-    Args:
-        face: the straightened bead.
-        wide_s_mm, wide_width_mm: the width along it as traced with a free hand (`trace.freely`).
+    Under sugar, a hole or a missing stretch nothing else is told: what is seen there belongs to it.
     """
-    sugared, blind = sugar(face)
-    rings = craters(face)
-    holes = spots(face, blind)
-    long = uneven_width(wide_s_mm, wide_width_mm)
-    long += [gap for gap in missing(face, blind) if not _covered(gap, long)]
-    hidden = sugared + long + [h for h in holes if h.kind == "burn_through"]
-    rings = [c for c in rings if not _covered(c, hidden)]
-    small = [
-        h
-        for h in holes
-        if h.kind == "burn_through" or not _covered(h, [*sugared, *rings, *[f for f in long if f.kind == "gap"]])
-    ]
-    # A hole in a crater is the crater's pinhole.
-    grooves = [u for u in undercut(face, blind) if not _covered(u, hidden)]
-    return sorted([*sugared, *rings, *small, *grooves, *long], key=lambda f: f.s_mm)
+    sugared, uneven, found = sugar(look, toes), uneven_width(toes), spots(look, toes)
+    burnt = [f for f in found if f.kind == "burn_through"]
+    gaps = [f for f in uneven if f.kind == "gap" and not _covered(f, burnt)]
+    hidden = [*sugared, *gaps, *burnt]
+    small = [f for f in [*found, *undercut(look, toes)] if f.kind == "burn_through" or not _covered(f, hidden)]
+    bulges = [f for f in uneven if f.kind == "bulge" and not _covered(f, burnt)]
+    return sorted([*sugared, *gaps, *bulges, *small], key=lambda f: f.s_mm)
 
 
 def _covered(fault: Fault, others: list[Fault]) -> bool:
-    """Whether the middle of a fault lies within another one."""
-    return any(abs(fault.s_mm - o.s_mm) < o.size_mm / 2 + 0.4 and abs(fault.n_mm - o.n_mm) < 6 for o in others)
+    """Whether the middle of a fault lies along another one."""
+    return any(abs(fault.s_mm - o.s_mm) < o.size_mm / 2 + 0.4 for o in others)

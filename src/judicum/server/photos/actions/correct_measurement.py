@@ -37,13 +37,14 @@ def correct_measurement(user: User, measurement_id: int, given: Mapping[str, Any
 
     step = check_step(given)
     seen = _taught(user, measurement_id)
-    if seen.bead is None or seen.report is None:
+    traced = seen.computed
+    if traced.bead is None or traced.report is None:
         raise WrongState("There is no traced bead to correct; have the photo measured again first.")
     before = seen.corrections_in_force
     if len(before) >= MOST_STEPS:
         raise InvalidValue("step", step["step"], f"at most {MOST_STEPS} corrections of one measurement")
-    computed = Report.from_json(seen.report)
-    report, bead = correct(computed, Bead.from_json(seen.bead), [*(c.step for c in before), step])
+    computed = Report.from_json(traced.report)
+    report, bead = correct(computed, Bead.from_json(traced.bead), [*(c.step for c in before), step])
     with seen.photo.picture.original.open("rb") as file:
         strip = store_file("strips", "jpg", encode_jpeg(cut_strip(decode(file.read()), bead)))
     made = Correction(step=step, report=report.as_json(), overlay=bead.overlay(), by=user, at=timezone.now())
@@ -51,7 +52,7 @@ def correct_measurement(user: User, measurement_id: int, given: Mapping[str, Any
     with transaction.atomic():
         attempt = held_as_staff(user, seen.photo.attempt_id)
         mine = _held(seen.pk)
-        if [c.pk for c in mine.corrections_in_force] != [c.pk for c in before]:
+        if mine.chosen_id != seen.chosen_id or [c.pk for c in mine.corrections_in_force] != [c.pk for c in before]:
             raise EditConflict("Somebody else corrected this bead in the meantime. Load it again and look first.")
         made.measurement = mine
         made.save()

@@ -15,10 +15,12 @@ from judicum.core.photo.decode import decode
 from judicum.server.api.person import person
 from judicum.server.attempts.api.serializers import AttemptSerializer
 from judicum.server.attempts.api.views import shown
+from judicum.server.photos.actions.choose_bead import choose_bead
 from judicum.server.photos.actions.correct_measurement import correct_measurement, undo_correction
 from judicum.server.photos.actions.read_angle import read_angle
 from judicum.server.photos.actions.request_measurement import set_scale
 from judicum.server.photos.api.serializers import (
+    ChooseBeadSerializer,
     ReadAngleSerializer,
     SeenSerializer,
     SetScaleSerializer,
@@ -89,6 +91,18 @@ class CorrectionsView(APIView):
         every = request.query_params.get("every") == "true"
         undo_correction(person(request), measurement_id, every)
         return shown(request, measurement_for(person(request), measurement_id).photo.attempt_id)
+
+
+class ChooseBeadView(APIView):
+    """Which of several beads counts."""
+
+    @extend_schema(operation_id="measurement_choose_bead", request=ChooseBeadSerializer, responses=AttemptSerializer)
+    def post(self, request: Request, measurement_id: int) -> Response:
+        measurement_for(person(request), measurement_id)
+        asked = ChooseBeadSerializer(data=request.data)
+        asked.is_valid(raise_exception=True)
+        made = choose_bead(person(request), measurement_id, asked.validated_data["number"])
+        return shown(request, made.photo.attempt_id)
 
 
 class ScaleView(APIView):

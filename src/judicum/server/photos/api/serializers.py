@@ -42,9 +42,9 @@ def strip_of(measurement: Measurement) -> dict[str, Any] | None:
     if not measurement.shown_strip or not measurement.result:
         return None
     length = measurement.result["bead"]["length_mm"]
-    steps = measurement.corrections_in_force
-    # What the address names never changes: each correction's strip has one of its own.
-    after = f"?correction={steps[-1].pk}" if steps else ""
+    steps, chosen = measurement.corrections_in_force, measurement.chosen
+    # What the address names never changes: each correction's strip, and each bead's, has one of its own.
+    after = f"?correction={steps[-1].pk}" if steps else f"?bead={chosen.number}" if chosen else ""
     return {
         "url": f"/api/measurements/{measurement.pk}/strip{after}",
         "from_mm": -OVERHANG_MM,
@@ -140,15 +140,32 @@ class CorrectionSerializer(serializers.ModelSerializer[Correction]):
         fields = ("id", "step", "by", "at")
 
 
+class BeadSeenSerializer(serializers.Serializer[Any]):
+    """One of several beads in a photo: its number, its toes in pixels, whether it counts and whether the server took it."""
+
+    number = serializers.IntegerField()
+    left = serializers.ListField(child=serializers.ListField(child=serializers.FloatField()))
+    right = serializers.ListField(child=serializers.ListField(child=serializers.FloatField()))
+    counts = serializers.BooleanField()
+    suggested = serializers.BooleanField()
+
+
+class ChooseBeadSerializer(serializers.Serializer[Any]):
+    """The number of the bead that counts."""
+
+    number = serializers.IntegerField(min_value=1)
+
+
 class MeasurementSerializer(MeasurementBriefSerializer):
     """A measurement with its whole report and what is drawn over the photo, both with corrections put on.
 
-    `computed` is the report without them, where there are any.
+    `computed` is the report without them, where there are any; `beads` are all of them where the photo shows several.
     """
 
     report = serializers.SerializerMethodField()
     overlay = serializers.SerializerMethodField()
     computed = serializers.SerializerMethodField()
+    beads = serializers.SerializerMethodField()
     corrections = CorrectionSerializer(source="corrections_in_force", many=True)
     scale_set_by = serializers.SerializerMethodField()
 
@@ -158,6 +175,7 @@ class MeasurementSerializer(MeasurementBriefSerializer):
             "report",
             "overlay",
             "computed",
+            "beads",
             "corrections",
             "scale_set_by",
         )
@@ -168,7 +186,21 @@ class MeasurementSerializer(MeasurementBriefSerializer):
 
     @extend_schema_field(ReportField)
     def get_computed(self, m: Measurement) -> Any:
-        return m.report if m.corrections_in_force else None
+        return m.computed.report if m.corrections_in_force else None
+
+    @extend_schema_field(BeadSeenSerializer(many=True))
+    def get_beads(self, m: Measurement) -> Any:
+        counting, suggested = ((told or {}).get("bead_number") for told in (m.computed.report, m.report))
+        return [
+            {
+                "number": bead.number,
+                "left": bead.overlay["left"],
+                "right": bead.overlay["right"],
+                "counts": bead.number == counting,
+                "suggested": bead.number == suggested,
+            }
+            for bead in m.beads.all()
+        ]
 
     @extend_schema_field(PersonSerializer(allow_null=True))
     def get_scale_set_by(self, m: Measurement) -> Any:

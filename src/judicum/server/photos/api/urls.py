@@ -1,6 +1,6 @@
 from django.urls import path
 
-from judicum.server.photos.api.hand import AngleView, CorrectionsView, PhotoLookView, ScaleView
+from judicum.server.photos.api.hand import AngleView, ChooseBeadView, CorrectionsView, PhotoLookView, ScaleView
 from judicum.server.photos.api.views import (
     MeasureAgainView,
     PictureView,
@@ -19,6 +19,7 @@ urlpatterns = [
     path("photos/<int:photo_id>/angle", AngleView.as_view()),
     path("photo-look", PhotoLookView.as_view()),
     path("measurements/<int:measurement_id>/corrections", CorrectionsView.as_view()),
+    path("measurements/<int:measurement_id>/bead", ChooseBeadView.as_view()),
     path("measurements/<int:measurement_id>/strip", StripView.as_view()),
     path("scale-card/<str:kind>", ScaleCardView.as_view()),
 ]

@@ -27,7 +27,7 @@ from judicum.server.photos.actions.receive_upload import MAX_PIECE, begin_upload
 from judicum.server.photos.actions.request_measurement import measure_again
 from judicum.server.photos.api.serializers import MeasurementSerializer
 from judicum.server.photos.models import PhotoKind, Upload
-from judicum.server.photos.queries import correction_of, measurement_for, photo_for, upload_for
+from judicum.server.photos.queries import bead_of, correction_of, measurement_for, photo_for, upload_for
 
 TUS = "1.0.0"
 
@@ -133,13 +133,15 @@ class StripView(APIView):
     @extend_schema(
         operation_id="measurement_strip",
         responses={(200, "image/jpeg"): OpenApiTypes.BINARY},
-        parameters=[OpenApiParameter("correction", OpenApiTypes.INT)],
+        parameters=[OpenApiParameter("correction", OpenApiTypes.INT), OpenApiParameter("bead", OpenApiTypes.INT)],
     )
     def get(self, request: Request, measurement_id: int) -> HttpResponseBase:
         measurement = measurement_for(person(request), measurement_id)
-        asked = request.query_params.get("correction")
+        asked, bead = (request.query_params.get(key) for key in ("correction", "bead"))
         if asked is not None:
             return _jpeg(correction_of(measurement, asked).strip)
+        if bead is not None:
+            return _jpeg(bead_of(measurement, bead).strip)
         if not measurement.strip:
             raise NotFound("This measurement has no strip.")
         return _jpeg(measurement.strip)

@@ -1,0 +1,62 @@
+"""How sure the toes are: by how sharply the network tells face from plate, and by whether both networks agree."""
+
+from dataclasses import dataclass
+
+import numpy as np
+from scipy.ndimage import gaussian_filter1d
+from scipy.special import expit
+
+from judicum.core.arrays import Floats
+from judicum.core.photo.bead import Stretch
+from judicum.core.photo.close import PX_PER_MM, CloseLook
+from judicum.core.photo.defects.stretches import runs
+from judicum.core.photo.toes import Toes
+from judicum.core.photo.where import Patch
+
+UNSURE_BEAD = "unsure: a second look at the photo sees the bead otherwise; check the toes and correct them by hand"
+APART_MM = 0.5
+"""Widths further apart than this are two opinions."""
+AROUND_MM = 1.5
+"""How far from a toe the network may waver for that toe's sake."""
+SHARP_MM = 0.12
+"""Width over which the network changes its mind at a clear toe."""
+TELLS = 0.5
+"""Standard uncertainty of a toe as a share of the width over which the network changes its mind there."""
+UNSURE_MM, LEAST_MM = 0.5, 1.5
+"""A stretch of LEAST_MM over which it wavers by more than UNSURE_MM is shown as unsure."""
+SMOOTH_MM = 1.0
+
+
+@dataclass(frozen=True)
+class Doubt:
+    """Standard uncertainty of the mean width (mm), whether there are two opinions of it, stretches of s that waver."""
+
+    width_mm: float
+    unsure: bool
+    stretches: tuple[Stretch, ...]
+
+
+def doubt_of(look: CloseLook, toes: Toes, patch: Patch) -> Doubt:
+    """How sure the toes are that were followed in a close look at a patch."""
+    blur = np.maximum(*_blur_mm(look, toes))
+    usual = float(np.mean(blur[toes.inside])) if toes.inside.any() else float(np.mean(blur))
+    apart = abs(patch.width_mm - toes.width_mm)
+    unsure = apart > APART_MM
+    width = float(np.hypot(TELLS * max(usual - SHARP_MM, 0.0), apart / 2 if unsure else 0.0))
+    step = float(toes.s_mm[1] - toes.s_mm[0])
+    wavers = gaussian_filter1d(blur, SMOOTH_MM / step) > UNSURE_MM
+    stretches = [
+        (round(float(toes.s_mm[a]) - toes.start_mm, 2), round(float(toes.s_mm[b]) - toes.start_mm, 2))
+        for a, b in runs(wavers, step, LEAST_MM, 1.0)
+    ]
+    return Doubt(width, unsure, tuple(stretches))
+
+
+def _blur_mm(look: CloseLook, toes: Toes) -> tuple[Floats, Floats]:
+    """Width over which the network changes from face to plate at the left and the right toe, at every place of the toes."""
+    columns = np.clip(np.round(look.column(toes.s_mm)).astype(int), 0, len(look.s_mm) - 1)
+    share = expit(look.face[:, columns])
+    wavers = 4 * share * (1 - share) / PX_PER_MM
+    n = look.n_mm[:, None]
+    left, right = ((wavers * (np.abs(n - toe) < AROUND_MM)).sum(0) for toe in (toes.left_mm, toes.right_mm))
+    return left, right

@@ -1,0 +1,96 @@
+"""Following a bead along its line: both toes and both tips, out of what the network sees.
+
+A toe gains by every place of face inside of it and loses by every one outside; the path along the bead with the
+greatest gain is the toe, so that shine in the middle of the face, or a stain beside it, moves it no more than its own
+extent. The tips are those of the stretch along which the middle of the bead is face.
+"""
+
+import numpy as np
+from scipy.ndimage import gaussian_filter1d
+
+from judicum.core.arrays import Floats, Whole
+from judicum.core.photo.close import CloseLook
+from judicum.core.photo.toes import Toes
+from judicum.core.photo.unwrap import read_at
+
+STEP_S_MM, STEP_N_MM = 0.25, 0.05
+"""How finely a toe is followed along and across the line, mm: the width is told every 0.5 mm, to 0.01 mm or so."""
+MOST_ODDS = 4.0
+"""Natural logarithm of odds beyond which one place counts no more: 50 to 1."""
+REACH_ROWS = 6
+"""Most rows that a toe moves from one column to the next: 1.2 mm for a millimetre, the flank of a gap."""
+PRICE_MM = 0.01
+"""What a row of such a move costs, as millimetres of certain face."""
+MIDDLE_MM = 3.0
+"""The middle of a bead wanders over several millimetres, not less."""
+CORE = 0.25
+"""Share of the width to either side of the middle that is face wherever there is bead."""
+TIP_MM = 0.05
+"""A tip lies half a cell beyond the last cell of face."""
+
+
+def follow(look: CloseLook, width_mm: float) -> Toes | None:
+    """Both toes every STEP_S_MM and both tips; None where no face is seen.
+
+    Args:
+        width_mm: about how wide the bead is.
+    """
+    core = max(CORE * width_mm, 0.4) > np.abs(look.n_mm - _middle(look)[:, None]).T
+    odds = np.clip(look.face, -MOST_ODDS, MOST_ODDS)
+    seen = (odds * core).sum(0) / np.maximum(core.sum(0), 1)
+    first, last = _best_run(seen)
+    start, end = float(look.s_mm[first]) - TIP_MM, float(look.s_mm[last]) + TIP_MM
+    s = np.arange(start, end, STEP_S_MM)
+    if len(s) < 2 or seen[first : last + 1].mean() <= 0:
+        return None
+    n = np.arange(look.n_mm[0], look.n_mm[-1], STEP_N_MM)
+    rows, columns = np.broadcast_arrays(look.row(n)[:, None], look.column(s)[None, :])
+    face = read_at(odds.astype(np.float32), rows, columns)
+    inside = np.cumsum(face, axis=0) * STEP_N_MM
+    middle = np.interp(s, look.s_mm, _middle(look))
+    left_of = n[:, None] <= middle[None, :]
+    gain = np.where(np.stack([left_of, ~left_of]), np.stack([-inside, inside]), -1e6)
+    path = best_paths(gain, REACH_ROWS, PRICE_MM * MOST_ODDS)
+    return Toes(look.line, s, n[path[0]], n[path[1]], start, end)
+
+
+def _middle(look: CloseLook) -> Floats:
+    """The middle of the face at every column, smooth over MIDDLE_MM."""
+    face = np.clip(look.face, 0, MOST_ODDS) + 1e-4
+    smooth = MIDDLE_MM / float(look.s_mm[1] - look.s_mm[0])
+    placed, weight = (gaussian_filter1d(v, smooth) for v in ((face * look.n_mm[:, None]).sum(0), face.sum(0)))
+    return np.asarray(placed / weight)
+
+
+def _best_run(score: Floats) -> tuple[int, int]:
+    """First and last index of the run with the greatest sum."""
+    until = np.concatenate([[0.0], np.cumsum(score)])
+    last = int((until[1:] - np.minimum.accumulate(until[:-1])).argmax())
+    return int(until[: last + 1].argmin()), last
+
+
+def best_paths(gain: Floats, reach: int, price: float) -> Whole:
+    """Best path over columns for each of several toes at once: row indices (toes, columns).
+
+    A path moves at most `reach` rows for each column, at a price for each row.
+
+    Args:
+        gain: (toes, rows, columns).
+    """
+    toes, rows, columns = gain.shape
+    back = np.zeros((columns, toes, rows), np.intp)
+    padded = np.full((toes, rows + 2 * reach), -1e9)
+    inner = padded[:, reach : reach + rows]
+    from_each = np.lib.stride_tricks.sliding_window_view(padded, 2 * reach + 1, axis=1)
+    prices = price * np.abs(np.arange(-reach, reach + 1))
+    inner[:] = gain[:, :, 0]
+    for j in range(1, columns):
+        came = from_each - prices
+        came.argmax(2, out=back[j])
+        inner[:] = came.max(2) + gain[:, :, j]
+    path = np.empty((toes, columns), np.int64)
+    path[:, -1] = inner.argmax(1)
+    each = np.arange(toes)
+    for j in range(columns - 1, 0, -1):
+        path[:, j - 1] = path[:, j] + back[j, each, path[:, j]] - reach
+    return path

@@ -1,0 +1,45 @@
+"""The small networks that ship with the program (`judicum.teach`), run on one core."""
+
+from functools import cache
+from importlib.resources import files
+
+import cv2
+import numpy as np
+import onnxruntime
+
+from judicum.core.arrays import Floats, Pixels
+
+MULTIPLE = 16
+"""Rows and columns a network takes are multiples of this."""
+
+
+@cache
+def _session(name: str) -> onnxruntime.InferenceSession:
+    options = onnxruntime.SessionOptions()
+    options.intra_op_num_threads = 1
+    # Every photo has a grid of its own size: memory kept for the sizes seen would only grow.
+    options.enable_cpu_mem_arena = False
+    options.enable_mem_pattern = False
+    weights = files("judicum.core.photo") / "data" / f"{name}.onnx"
+    return onnxruntime.InferenceSession(weights.read_bytes(), options)
+
+
+def run(name: str, seen: Pixels) -> Floats:
+    """The answer of network `name` to a picture (rows, columns, 3) of a size that it takes."""
+    blob = np.ascontiguousarray(seen.astype(np.float32).transpose(2, 0, 1)[None] / 255)
+    (told,) = _session(name).run(None, {"picture": blob})
+    return np.asarray(told[0])
+
+
+def scores(name: str, seen: Pixels) -> Floats:
+    """What the network `name` says of a picture (rows, columns, 3): (outputs, rows, columns), natural logarithms of odds."""
+    rows, columns = seen.shape[:2]
+    down, right = (-size % MULTIPLE for size in (rows, columns))
+    padded = cv2.copyMakeBorder(seen, 0, down, 0, right, cv2.BORDER_CONSTANT, value=(0, 0, 0))
+    return run(name, padded)[:, :rows, :columns]
+
+
+def odds_of(surfaces: Floats, first: int) -> Floats:
+    """Natural logarithm of the odds that a place is one of the surfaces from `first` on: (rows, columns)."""
+    rest = np.logaddexp.reduce(surfaces[:first], axis=0)
+    return np.asarray(np.logaddexp.reduce(surfaces[first:], axis=0) - rest)

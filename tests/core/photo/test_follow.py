@@ -1,0 +1,75 @@
+"""Following a bead through what the network sees: toes where the face ends, tips where the bead does."""
+
+import numpy as np
+import pytest
+
+from judicum.core.photo.follow import _best_run, best_paths, follow
+from tests.core.photo.looks import ACROSS, HALF_MM, LENGTH_MM, S, box, disc, look
+
+
+@pytest.mark.parametrize("half", [0.8, 1.9, 3.7])
+@pytest.mark.parametrize("soft", [0.02, 0.15])
+def test_toes_and_tips_lie_where_the_face_ends(half: float, soft: float) -> None:
+    found = follow(look(half, soft_mm=soft), 2 * half)
+    assert found is not None
+    assert found.width_mm == pytest.approx(2 * half, abs=0.06)
+    assert found.start_mm == pytest.approx(0.0, abs=0.3)
+    assert found.end_mm == pytest.approx(LENGTH_MM, abs=0.3)
+
+
+def test_a_bead_that_wanders_is_followed() -> None:
+    centre = 0.8 * np.sin(S / 9.0)
+    found = follow(look(centre_mm=centre), 2 * HALF_MM)
+    assert found is not None
+    inside = found.inside
+    wanted = np.interp(found.s_mm[inside], S, centre)
+    assert np.abs(found.centre_mm[inside] - wanted).max() < 0.1
+
+
+def test_shine_in_the_face_and_a_stain_beside_it_move_no_toe() -> None:
+    plain = look()
+    odd = plain.face.copy()
+    odd[disc(20.0, 0.5, 2.5) > 0] = -5.0
+    odd[disc(35.0, 4.6, 1.5) > 0] = 5.0
+    found = follow(look(face=odd), 2 * HALF_MM)
+    assert found is not None
+    assert np.abs(found.left_mm[found.inside] + HALF_MM).max() < 0.15
+    assert np.abs(found.right_mm[found.inside] - HALF_MM).max() < 0.15
+
+
+@pytest.mark.parametrize(("share", "wide"), [(0.35, 0.35), (1.7, 1.7)])
+def test_a_narrow_and_a_wide_stretch_are_followed(share: float, wide: float) -> None:
+    there = np.clip((3.0 - np.abs(S - 25.0)) / 0.8 + 0.5, 0, 1)
+    found = follow(look(HALF_MM * (1 + (share - 1) * there)), 2 * HALF_MM)
+    assert found is not None
+    middle = np.abs(found.s_mm - 25.0) < 1.5
+    assert (found.right_mm - found.left_mm)[middle].mean() == pytest.approx(2 * HALF_MM * wide, rel=0.08)
+    assert found.length_mm == pytest.approx(LENGTH_MM, abs=0.6)
+
+
+def test_a_bead_with_a_piece_missing_is_one_bead() -> None:
+    gone = look().face.copy()
+    gone[box((22.0, 27.0), (-9, 9)) > 0] = -6.0
+    found = follow(look(face=gone), 2 * HALF_MM)
+    assert found is not None
+    assert found.length_mm == pytest.approx(LENGTH_MM, abs=0.6)
+    missing = np.abs(found.s_mm - 24.5) < 1.5
+    assert (found.right_mm - found.left_mm)[missing].max() < 0.4
+
+
+def test_where_no_face_is_seen_there_is_no_bead() -> None:
+    assert follow(look(face=np.full(ACROSS.shape, -3.0)), 5.0) is None
+
+
+def test_the_best_run_is_the_one_with_the_greatest_sum() -> None:
+    assert _best_run(np.array([-1.0, 2.0, -1.0, 3.0, -5.0, 2.0])) == (1, 3)
+    assert _best_run(np.array([-3.0, -1.0, -2.0])) == (1, 1)
+    assert _best_run(np.ones(4)) == (0, 3)
+
+
+def test_a_path_pays_for_its_moves() -> None:
+    gain = np.zeros((1, 5, 6))
+    gain[0, 2], gain[0, 4, 3] = 1.0, 1.4
+    assert best_paths(gain, 2, 0.3)[0].tolist() == [2] * 6
+    assert best_paths(gain, 2, 0.01)[0].tolist() == [2, 2, 2, 4, 2, 2]
+    assert best_paths(gain, 1, 0.01)[0].tolist() == [2] * 6

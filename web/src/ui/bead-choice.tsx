@@ -1,0 +1,94 @@
+import type { Schemas } from "../api/client";
+import { api, unwrap } from "../api/client";
+import { Problem } from "./states";
+import { may, useAttemptChange, type Attempt } from "./use-attempt";
+
+type Bead = Schemas["BeadSeen"];
+type Props = { attempt: Attempt; photo: Schemas["Photo"]; measurement: Schemas["Measurement"] };
+
+const outline = (bead: Bead) =>
+  [...bead.left, ...bead.right.toReversed()].map((point) => point.join(",")).join(" ");
+
+/** Where a bead's number stands, in hundredths of the photo's width and height: at the middle of its length. */
+function middle(bead: Bead, photo: Schemas["Photo"]): [number, number] {
+  const at = Math.floor(bead.left.length / 2);
+  const [a, b] = [bead.left[at] ?? [0, 0], bead.right[at] ?? [0, 0]];
+  const along = (k: number, size: number) => (50 * ((a[k] ?? 0) + (b[k] ?? 0))) / size;
+  return [along(0, photo.width_px), along(1, photo.height_px)];
+}
+
+function words(bead: Bead) {
+  if (bead.counts) return `Bead ${String(bead.number)}: this one counts`;
+  return `Bead ${String(bead.number)}${bead.suggested ? ", the program's choice" : ""}: let it count`;
+}
+
+/** A photo that shows several beads: each has its number, and the one that is tapped counts. */
+export function BeadChoice({ attempt, photo, measurement }: Props) {
+  const choose = useAttemptChange(attempt.id, (number: number) =>
+    unwrap(
+      api.POST("/api/measurements/{measurement_id}/bead", {
+        params: { path: { measurement_id: measurement.id } },
+        body: { number },
+      }),
+    ),
+  );
+  const open = may(attempt, "choose_bead") && !choose.isPending;
+  return (
+    <figure className="space-y-2">
+      <div className="relative">
+        <svg
+          viewBox={`0 0 ${String(photo.width_px)} ${String(photo.height_px)}`}
+          role="img"
+          aria-label={`Photo with ${String(measurement.beads.length)} beads, numbered`}
+          className="block w-full rounded-box bg-base-300"
+        >
+          <image href={photo.url} width={photo.width_px} height={photo.height_px} />
+          {measurement.beads.map((bead) => (
+            <polygon
+              key={bead.number}
+              points={outline(bead)}
+              fill="none"
+              stroke={bead.counts ? "#00e5ff" : "#ffffff"}
+              strokeDasharray={bead.counts ? undefined : "6 5"}
+              strokeWidth={bead.counts ? 2.5 : 1.5}
+              vectorEffect="non-scaling-stroke"
+            />
+          ))}
+        </svg>
+        {measurement.beads.map((bead) => {
+          const [left, top] = middle(bead, photo);
+          return (
+            <button
+              key={bead.number}
+              className={`btn absolute btn-circle -translate-x-1/2 -translate-y-1/2 btn-sm ${bead.counts ? "btn-primary" : ""}`}
+              style={{ left: `${String(left)}%`, top: `${String(top)}%` }}
+              aria-label={words(bead)}
+              aria-pressed={bead.counts}
+              disabled={!open && !bead.counts}
+              onClick={() => !bead.counts && open && choose.mutate(bead.number)}
+            >
+              {bead.number}
+            </button>
+          );
+        })}
+      </div>
+      <figcaption className="text-sm">
+        {measurement.beads
+          .filter((bead) => bead.counts || bead.suggested)
+          .map(told)
+          .join(" ")}{" "}
+        {may(attempt, "choose_bead") &&
+          "Tap another number to let that bead count; the figures of all are kept."}
+      </figcaption>
+      <Problem error={choose.error} />
+    </figure>
+  );
+}
+
+function told(bead: Bead) {
+  const chosen = bead.counts ? " counts" : "";
+  const marked = bead.suggested
+    ? `${bead.counts ? "; it" : ""} is the program's choice, the longest and clearest`
+    : "";
+  return `Bead ${String(bead.number)}${chosen}${marked}.`;
+}
