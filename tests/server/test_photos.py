@@ -193,7 +193,7 @@ def test_a_measurement_that_breaks_down_says_so(course: Course, monkeypatch: pyt
     def fail(*_: object) -> None:
         raise MemoryError("too much")
 
-    monkeypatch.setattr("judicum.core.photo.measure.measure_photo", fail)
+    monkeypatch.setattr("judicum.core.photo.measure.measure_all", fail)
     with pytest.raises(MemoryError):
         measure(measurement_id=broken.pk)
     broken.refresh_from_db()

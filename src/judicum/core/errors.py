@@ -85,6 +85,12 @@ class EditConflict(JudicumError):
     code = "edit_conflict"
 
 
+class NoRoom(JudicumError):
+    """The disk is full: nothing of what was sent was kept."""
+
+    code = "no_room"
+
+
 class UnreadablePicture(JudicumError):
     """The bytes are no picture that can be decoded, or are cut short."""
 

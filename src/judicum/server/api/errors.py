@@ -22,6 +22,7 @@ STATUS: dict[type[errors.JudicumError], int] = {
     errors.NotFound: status.HTTP_404_NOT_FOUND,
     errors.WrongState: status.HTTP_409_CONFLICT,
     errors.EditConflict: status.HTTP_409_CONFLICT,
+    errors.NoRoom: status.HTTP_507_INSUFFICIENT_STORAGE,
 }
 
 

@@ -22,6 +22,10 @@ class Attempt(models.Model):
     class Meta:
         constraints = (
             models.UniqueConstraint(fields=("assignment", "student", "number"), name="one_attempt_per_number"),
+            # Two taps open one attempt: the next one follows when this one was welded.
+            models.UniqueConstraint(
+                fields=("assignment", "student"), condition=models.Q(state=State.ASSIGNED), name="one_attempt_to_weld"
+            ),
         )
         indexes = (models.Index(fields=("student", "created_at")), models.Index(fields=("state",)))
         ordering = ("created_at", "id")

@@ -78,7 +78,7 @@ TIME_ZONE = "UTC"
 USE_TZ = True
 STATIC_URL = "/static/"
 STORAGES = {
-    "default": {"BACKEND": "django.core.files.storage.FileSystemStorage", "OPTIONS": {"location": str(VAR / "media")}},
+    "default": {"BACKEND": "judicum.server.photos.storage.WholeFiles", "OPTIONS": {"location": str(VAR / "media")}},
     "staticfiles": {"BACKEND": "django.contrib.staticfiles.storage.StaticFilesStorage"},
 }
 WEB_DIST = ROOT / "web" / "dist"

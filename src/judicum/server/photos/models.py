@@ -88,6 +88,13 @@ class Measurement(models.Model):
 
     class Meta:
         ordering = ("-requested_at", "-id")
+        constraints = (
+            models.UniqueConstraint(
+                fields=("photo",),
+                condition=models.Q(state__in=["waiting", "measuring"]),
+                name="one_measuring_at_a_time",
+            ),
+        )
 
     def __str__(self) -> str:
         return f"measurement {self.pk} of photo {self.photo_id}"

@@ -9,7 +9,9 @@ from procrastinate.contrib.django import app
 from procrastinate.jobs import Status
 
 from judicum.server.photos.actions.mark_failed import mark_failed
-from judicum.server.photos.actions.receive_upload import clear_abandoned
+from judicum.server.photos.actions.receive_upload import clear_abandoned, finish_whole
+from judicum.server.photos.counting import UNDER_WAY
+from judicum.server.photos.jobs import reconcile
 from judicum.server.photos.models import Measurement, MeasurementState
 
 log = logging.getLogger(__name__)
@@ -28,9 +30,10 @@ def measure(measurement_id: int) -> None:
     from judicum.server.photos.actions.store_measurement import Found, store_measurement
 
     mine = Measurement.objects.select_related("photo__picture").filter(pk=measurement_id).first()
-    if mine is None or mine.state == MeasurementState.DONE:
+    if mine is None or not Measurement.objects.filter(pk=measurement_id, state__in=UNDER_WAY).update(
+        state=MeasurementState.MEASURING
+    ):
         return
-    Measurement.objects.filter(pk=measurement_id).update(state=MeasurementState.MEASURING)
     try:
         given = None
         if mine.scale_points is not None:
@@ -58,6 +61,15 @@ async def retry_stalled(context: JobContext, timestamp: int) -> None:
                 await sync_to_async(mark_failed)(measurement_id)
         else:
             await manager.retry_job(job)
+
+
+@app.periodic(cron="* * * * *")
+@app.task(queueing_lock="put_right", queue="upkeep")
+def put_right(timestamp: int) -> None:
+    """Finish what a crash left half done: whole uploads without a photo, rows without a job."""
+    finished, started = finish_whole(), reconcile(timezone.now())
+    if finished or started:
+        log.warning("finished %s whole uploads; measurements without a job: %s", finished, started)
 
 
 @app.periodic(cron="17 * * * *")

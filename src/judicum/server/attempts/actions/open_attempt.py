@@ -30,11 +30,14 @@ def weld_another(user: User, assignment: Assignment) -> Attempt:
 
     Raises:
         NotAllowed: the assignment was not given to this student.
-        WrongState: an attempt is still waiting to be welded.
+        WrongState: an attempt is still waiting to be welded, or was opened by another tap at the same moment.
     """
-    mine = list(Attempt.objects.select_for_update().filter(assignment=assignment, student=user).order_by("number"))
+    # The student's row is held, not the attempts': two taps at once would each hold the ones there and open another.
+    User.objects.select_for_update().get(pk=user.pk)
+    mine = list(Attempt.objects.filter(assignment=assignment, student=user).order_by("number"))
     if not mine:
         raise NotAllowed("This coupon was not given to you.")
-    if mine[-1].state == State.ASSIGNED:
-        raise WrongState(f"Attempt {mine[-1].number} has not been welded yet; log that one first.")
+    waiting = next((attempt for attempt in mine if attempt.state == State.ASSIGNED), None)
+    if waiting is not None:
+        raise WrongState(f"Attempt {waiting.number} has not been welded yet; log that one first.")
     return open_attempt(assignment, user, by=user)

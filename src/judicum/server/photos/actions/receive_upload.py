@@ -1,6 +1,7 @@
 """Receiving a file piece by piece, so that a lost connection loses nothing already sent."""
 
 import os
+from contextlib import suppress
 from datetime import datetime, timedelta
 from pathlib import Path
 from uuid import UUID
@@ -8,13 +9,14 @@ from uuid import UUID
 from django.conf import settings
 from django.db import transaction
 
-from judicum.core.errors import InvalidValue, NotAllowed, WrongState
+from judicum.core.errors import InvalidValue, JudicumError, NoRoom, NotAllowed, WrongState
 from judicum.server.accounts.models import User
 from judicum.server.attempts.queries import attempt_for
 from judicum.server.attempts.states import allowed
 from judicum.server.photos.actions.send_photo import check_size, send_photo, step_for
 from judicum.server.photos.models import PhotoKind, Upload
 from judicum.server.photos.queries import upload_for
+from judicum.server.photos.storage import room_or_words, store_picture
 
 MAX_PIECE = 4 * 1024 * 1024
 ABANDONED = timedelta(days=2)
@@ -48,40 +50,88 @@ def begin_upload(user: User, attempt_id: int, size: int, name: str, kind: str = 
 def receive_piece(user: User, upload_id: UUID, offset: int, piece: bytes) -> Upload:
     """Append a piece; the last one turns the upload into a photo.
 
+    The whole length is told only once the photo is stored and its row committed: until then the upload stands where the
+    last piece began, and the phone sends that one again. One that was sent twice is answered as it was the first time.
+
     Raises:
         OffsetConflict: the piece does not begin at `received`. InvalidValue: more than announced.
         UnreadablePicture: the whole file is no picture; the upload is then discarded.
-        NotFound: no such upload of this person.
+        NoRoom: the disk is full; nothing of the piece is kept. NotFound: no such upload of this person.
     """
+    whole = None
     with transaction.atomic():
         upload = upload_for(user, upload_id)
         upload = Upload.objects.select_for_update().get(pk=upload.pk)
+        end = offset + len(piece)
+        if upload.photo_id is not None and end == upload.size:
+            return upload
         if offset != upload.received:
             raise OffsetConflict(f"The piece begins at {offset}; {upload.received} bytes have arrived.")
-        if offset + len(piece) > upload.size:
-            raise InvalidValue("Upload-Offset", offset + len(piece), f"at most the announced {upload.size} bytes")
-        with _part(upload).open("r+b" if offset else "wb") as part:
-            part.seek(offset)
-            part.write(piece)
-            part.truncate()
-            part.flush()
-            os.fsync(part.fileno())
-        upload.received = offset + len(piece)
-        upload.save(update_fields=["received"])
-    return _finish(user, upload) if upload.received == upload.size and upload.photo_id is None else upload
+        if end > upload.size:
+            raise InvalidValue("Upload-Offset", end, f"at most the announced {upload.size} bytes")
+        with room_or_words():
+            _append(_part(upload), offset, piece)
+        if end < upload.size:
+            upload.received = end
+            upload.save(update_fields=["received"])
+            return upload
+        whole = _part(upload).read_bytes()
+    return _finish(upload, whole)
 
 
-def _finish(user: User, upload: Upload) -> Upload:
-    part = _part(upload)
+def _append(part: Path, offset: int, piece: bytes) -> None:
+    """Write a piece at its place and flush it; where that fails the file is as it was."""
+    with part.open("r+b" if offset else "wb") as file:
+        try:
+            file.seek(offset)
+            file.write(piece)
+            file.truncate()
+            file.flush()
+            os.fsync(file.fileno())
+        except OSError:
+            file.truncate(offset)
+            raise
+
+
+def _finish(upload: Upload, whole: bytes) -> Upload:
+    """Store a whole file and make its photo, in one step with the upload's last offset.
+
+    A file that is no picture, or that may not be added any more, is discarded; whatever else goes wrong leaves the
+    upload as it was.
+    """
+    user, part = upload.user, _part(upload)
     try:
-        upload.photo = send_photo(user, upload.attempt_id, part.read_bytes(), upload.name, kind=upload.kind)
-    except Exception:
+        check_size(len(whole))
+        store_picture(whole)  # decoded before any row is held; again by send_photo it is only looked up
+        with transaction.atomic():
+            upload = Upload.objects.select_for_update().get(pk=upload.pk)
+            if upload.photo_id is None:
+                upload.photo = send_photo(user, upload.attempt_id, whole, upload.name, kind=upload.kind)
+                upload.received = upload.size
+                upload.save(update_fields=["photo", "received"])
+    except NoRoom:
+        raise
+    except JudicumError:
         upload.delete()
         part.unlink(missing_ok=True)
         raise
-    upload.save(update_fields=["photo"])
     part.unlink(missing_ok=True)
     return upload
+
+
+def finish_whole() -> int:
+    """Make the photos of files that have wholly arrived and whose sender never came back; returns how many.
+
+    The last piece of such a file was written when the server or the database went away.
+    """
+    finished = 0
+    for upload in Upload.objects.filter(photo=None).select_related("user"):
+        part = _part(upload)
+        if part.exists() and part.stat().st_size == upload.size:
+            with suppress(JudicumError):
+                _finish(upload, part.read_bytes())
+                finished += 1
+    return finished
 
 
 def _part(upload: Upload) -> Path:

@@ -8,18 +8,18 @@ from judicum.core.photo.scale import GivenScale
 from judicum.server.accounts.models import User
 from judicum.server.attempts.queries import held, teaches
 from judicum.server.attempts.states import Step, advance
+from judicum.server.photos.counting import UNDER_WAY
+from judicum.server.photos.jobs import has_job, start
 from judicum.server.photos.models import Measurement, MeasurementState, Photo, PhotoKind
 from judicum.server.photos.queries import photo_for
 
 
 def request_measurement(photo: Photo, by: User | None = None, scale_points: list[float] | None = None) -> Measurement:
     """Queue a measurement; the job is written in the same transaction as the caller's changes."""
-    from judicum.server.photos.tasks import measure
-
     made = Measurement.objects.create(
         photo=photo, requested_at=timezone.now(), requested_by=by, scale_points=scale_points
     )
-    measure.configure(lock=f"photo-{photo.pk}").defer(measurement_id=made.pk)
+    start(made)
     return made
 
 
@@ -27,15 +27,20 @@ def request_measurement(photo: Photo, by: User | None = None, scale_points: list
 def measure_again(user: User, photo_id: int) -> Measurement:
     """Measure a photo once more, with the scale last set by hand if there is one; the earlier results stay.
 
-    One that still waits is not doubled.
+    One that still waits is not doubled, and one whose job went away with its worker is started again.
 
     Raises:
         NotFound: not visible. NotAllowed: not one who teaches the course. WrongState: not of a bead.
     """
     photo = taught_photo(user, photo_id)
+    held(photo.attempt_id)
     points = photo.measurements.exclude(scale_points=None).values_list("scale_points", flat=True).first()
-    waiting = photo.measurements.filter(state__in=[MeasurementState.WAITING, MeasurementState.MEASURING]).first()
-    return waiting or request_measurement(photo, user, points)
+    waiting = photo.measurements.filter(state__in=UNDER_WAY).first()
+    if waiting is None:
+        return request_measurement(photo, user, points)
+    if not has_job(waiting.pk):
+        start(waiting)
+    return waiting
 
 
 @transaction.atomic
@@ -48,6 +53,8 @@ def set_scale(user: User, photo_id: int, points_px: list[float], length_mm: floa
     GivenScale.from_points((points_px[0], points_px[1]), (points_px[2], points_px[3]), length_mm)
     photo = taught_photo(user, photo_id)
     attempt = held(photo.attempt_id)
+    # What waits with another scale would only be overtaken.
+    photo.measurements.filter(state__in=UNDER_WAY).update(state=MeasurementState.FAILED, finished_at=timezone.now())
     advance(attempt, Step.CORRECT, user, change={"step": "set_scale", "points_px": points_px, "length_mm": length_mm})
     return request_measurement(photo, user, [*points_px, length_mm])
 
