@@ -3,7 +3,8 @@
 import numpy as np
 import pytest
 
-from judicum.core.photo.follow import _best_run, best_paths, follow
+from judicum.core.photo.along import Along
+from judicum.core.photo.follow import best_paths, best_run, follow, to_tips
 from tests.core.photo.looks import ACROSS, HALF_MM, LENGTH_MM, S, box, disc, look
 
 
@@ -57,14 +58,29 @@ def test_a_bead_with_a_piece_missing_is_one_bead() -> None:
     assert (found.right_mm - found.left_mm)[missing].max() < 0.4
 
 
+@pytest.mark.parametrize(("start", "end"), [(1.3, LENGTH_MM - 0.7), (-1.5, LENGTH_MM + 2.0)])
+def test_the_reading_along_it_tells_the_tips(start: float, end: float) -> None:
+    seen = look()
+    rough = follow(seen, 2 * HALF_MM)
+    assert rough is not None
+    s = np.arange(-4.0, LENGTH_MM + 4.0, 0.1)
+    odds = np.where((s > start) & (s < end), 5.0, -5.0)
+    odds[200:206] = -2.0  # a pore is no tip
+    along = Along(s, np.zeros((32, len(s), 3), np.uint8), np.zeros(len(s)), odds)
+    found = to_tips(seen, rough, along)
+    assert (found.start_mm, found.end_mm) == pytest.approx((start, end), abs=0.11)
+    nowhere = Along(s, along.face, along.front, np.full(len(s), -5.0))
+    assert to_tips(seen, rough, nowhere) is rough
+
+
 def test_where_no_face_is_seen_there_is_no_bead() -> None:
     assert follow(look(face=np.full(ACROSS.shape, -3.0)), 5.0) is None
 
 
-def test_the_best_run_is_the_one_with_the_greatest_sum() -> None:
-    assert _best_run(np.array([-1.0, 2.0, -1.0, 3.0, -5.0, 2.0])) == (1, 3)
-    assert _best_run(np.array([-3.0, -1.0, -2.0])) == (1, 1)
-    assert _best_run(np.ones(4)) == (0, 3)
+def test_thebest_run_is_the_one_with_the_greatest_sum() -> None:
+    assert best_run(np.array([-1.0, 2.0, -1.0, 3.0, -5.0, 2.0])) == (1, 3)
+    assert best_run(np.array([-3.0, -1.0, -2.0])) == (1, 1)
+    assert best_run(np.ones(4)) == (0, 3)
 
 
 def test_a_path_pays_for_its_moves() -> None:

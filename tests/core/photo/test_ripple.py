@@ -1,13 +1,10 @@
 """Ripple fronts out of what the network sees: found where they are, counted, and not invented."""
 
-from collections.abc import Callable
-
 import numpy as np
 import pytest
 
-from judicum.core.arrays import Floats
-from judicum.core.photo import ripple
-from judicum.core.photo.fronts import PX_PER_MM
+from judicum.core.arrays import Floats, Pixels
+from judicum.core.photo.along import PX_PER_MM, ROWS, Along, read_along
 from judicum.core.photo.ripple import Ripple, find_fronts
 from tests.core.photo.looks import HALF_MM, LENGTH_MM, crescents, look, toes
 
@@ -18,29 +15,20 @@ def even(pitch: float, cv: float = 0.0, seed: int = 1) -> Floats:
     return fronts[(fronts > HALF_MM) & (fronts < LENGTH_MM - HALF_MM)]
 
 
-@pytest.fixture
-def told(monkeypatch: pytest.MonkeyPatch) -> Callable[..., None]:
-    """Lets the network tell fronts at some places (mm from the start), each as likely as `heat`."""
-
-    def tell(fronts_mm: Floats, heat: Floats | float = 0.9) -> None:
-        heats = np.broadcast_to(heat, np.shape(fronts_mm))
-
-        def answer(face: np.ndarray) -> np.ndarray:
-            s = np.arange(face.shape[1]) / PX_PER_MM
-            peaks = [h * np.exp(-0.5 * ((s - f) / 0.11) ** 2) for f, h in zip(fronts_mm, heats, strict=True)]
-            return np.max([np.zeros(len(s)), *peaks], axis=0)
-
-        monkeypatch.setattr(ripple, "front_heat", answer)
-
-    return tell
+def told(fronts_mm: Floats, heat: float = 0.9, face: Pixels | None = None) -> Along:
+    """What the network would say of fronts at some places (mm from the start), each as likely as `heat`."""
+    s = np.arange(-4.0, LENGTH_MM + 4.0, 1 / PX_PER_MM)
+    peaks = [heat * np.exp(-0.5 * ((s - f) / 0.11) ** 2) for f in fronts_mm]
+    blank = np.full((ROWS, len(s), 3), 120, np.uint8)
+    inside = np.where((s > 0) & (s < LENGTH_MM), 6.0, -6.0)
+    return Along(s, blank if face is None else face, np.max([np.zeros(len(s)), *peaks], axis=0), inside)
 
 
 @pytest.mark.parametrize("pitch", [0.8, 1.4, 3.1])
 @pytest.mark.parametrize("cv", [0.0, 0.12])
-def test_every_peak_is_a_front(told: Callable[..., None], pitch: float, cv: float) -> None:
+def test_every_peak_is_a_front(pitch: float, cv: float) -> None:
     fronts = even(pitch, cv)
-    told(fronts)
-    found = find_fronts(look(), toes())
+    found = find_fronts(told(fronts), toes())
     assert found is not None
     figures = found.figures()
     gaps = np.diff(fronts)
@@ -55,22 +43,20 @@ def test_every_peak_is_a_front(told: Callable[..., None], pitch: float, cv: floa
     [([], 0.9), ([10.0, 20.0, 30.0], 0.9), (np.arange(5, 40, 2.0), 0.2), (np.arange(5, 40, 2.0), 0.35)],
     ids=["none", "too few", "unlikely", "doubtful"],
 )
-def test_what_is_not_distinct_is_no_ripple(told: Callable[..., None], fronts: Floats, heat: float) -> None:
-    told(np.array(fronts), heat)
-    assert find_fronts(look(), toes()) is None
+def test_what_is_not_distinct_is_no_ripple(fronts: Floats, heat: float) -> None:
+    assert find_fronts(told(np.array(fronts), heat), toes()) is None
 
 
-def test_the_rounded_ends_are_no_fronts(told: Callable[..., None]) -> None:
-    told(np.array([0.4, *np.arange(5.0, 45.0, 2.0), LENGTH_MM - 0.4]))
-    found = find_fronts(look(), toes())
+def test_the_rounded_ends_are_no_fronts() -> None:
+    found = find_fronts(told(np.array([0.4, *np.arange(5.0, 45.0, 2.0), LENGTH_MM - 0.4])), toes())
     assert found is not None
     assert found.positions_mm[[0, -1]] == pytest.approx([5.0, 43.0], abs=0.05)
 
 
 @pytest.mark.parametrize("curve", [-1.5, 0.0, 1.8])
-def test_the_curvature_of_the_fronts_is_found(told: Callable[..., None], curve: float) -> None:
-    told(even(2.1))
-    found = find_fronts(look(seen=crescents(even(2.1), curve)), toes())
+def test_the_curvature_of_the_fronts_is_found(curve: float) -> None:
+    face = read_along(look(seen=crescents(even(2.1), curve)), toes()).face
+    found = find_fronts(told(even(2.1), face=face), toes())
     assert found is not None
     assert found.curve_mm == pytest.approx(curve, abs=0.35)
     assert found.agreement > 0.5
@@ -80,14 +66,15 @@ def test_the_curvature_of_the_fronts_is_found(told: Callable[..., None], curve: 
 @pytest.mark.parametrize("curve", [0.8, 1.8])
 def test_the_network_sees_drawn_crescents(pitch: float, curve: float) -> None:
     fronts = even(pitch, 0.08)
-    found = find_fronts(look(seen=crescents(fronts, curve)), toes())
+    found = find_fronts(read_along(look(seen=crescents(fronts, curve)), toes()), toes())
     assert found is not None
     assert found.figures()["pitch_mm"] == pytest.approx(np.diff(fronts).mean(), rel=0.03)
     assert np.median(np.abs(found.positions_mm[:, None] - fronts).min(1)) < 0.15
 
 
 def test_the_network_sees_none_on_a_smooth_face() -> None:
-    assert find_fronts(look(seen=crescents(np.array([-99.0]), noise=3.0)), toes()) is None
+    plain = look(seen=crescents(np.array([-99.0]), noise=3.0))
+    assert find_fronts(read_along(plain, toes()), toes()) is None
 
 
 def test_a_missed_dab_is_a_lapse_and_a_blind_stretch_is_not() -> None:

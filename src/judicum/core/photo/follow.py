@@ -9,6 +9,7 @@ import numpy as np
 from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Floats, Whole
+from judicum.core.photo.along import Along
 from judicum.core.photo.close import CloseLook
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import read_at
@@ -25,33 +26,45 @@ MIDDLE_MM = 3.0
 """The middle of a bead wanders over several millimetres, not less."""
 CORE = 0.25
 """Share of the width to either side of the middle that is face wherever there is bead."""
+LEAST_CORE_MM = 0.4
+"""And at least so much: four cells to either side."""
 TIP_MM = 0.05
 """A tip lies half a cell beyond the last cell of face."""
 
 
 def follow(look: CloseLook, width_mm: float) -> Toes | None:
-    """Both toes every STEP_S_MM and both tips; None where no face is seen.
+    """Both toes, and both tips as far as the close look tells them; None where no face is seen.
 
     Args:
         width_mm: about how wide the bead is.
     """
-    core = max(CORE * width_mm, 0.4) > np.abs(look.n_mm - _middle(look)[:, None]).T
-    odds = np.clip(look.face, -MOST_ODDS, MOST_ODDS)
-    seen = (odds * core).sum(0) / np.maximum(core.sum(0), 1)
-    first, last = _best_run(seen)
-    start, end = float(look.s_mm[first]) - TIP_MM, float(look.s_mm[last]) + TIP_MM
-    s = np.arange(start, end, STEP_S_MM)
-    if len(s) < 2 or seen[first : last + 1].mean() <= 0:
+    core = max(CORE * width_mm, LEAST_CORE_MM) > np.abs(look.n_mm - _middle(look)[:, None]).T
+    seen = (np.clip(look.face, -MOST_ODDS, MOST_ODDS) * core).sum(0) / np.maximum(core.sum(0), 1)
+    first, last = best_run(seen)
+    if last - first < 2 or seen[first : last + 1].mean() <= 0:
         return None
+    return between(look, float(look.s_mm[first]) - TIP_MM, float(look.s_mm[last]) + TIP_MM)
+
+
+def between(look: CloseLook, start_mm: float, end_mm: float) -> Toes:
+    """Both toes every STEP_S_MM from tip to tip."""
+    s = np.arange(start_mm, end_mm, STEP_S_MM)
     n = np.arange(look.n_mm[0], look.n_mm[-1], STEP_N_MM)
     rows, columns = np.broadcast_arrays(look.row(n)[:, None], look.column(s)[None, :])
-    face = read_at(odds.astype(np.float32), rows, columns)
+    face = read_at(np.clip(look.face, -MOST_ODDS, MOST_ODDS).astype(np.float32), rows, columns)
     inside = np.cumsum(face, axis=0) * STEP_N_MM
     middle = np.interp(s, look.s_mm, _middle(look))
     left_of = n[:, None] <= middle[None, :]
     gain = np.where(np.stack([left_of, ~left_of]), np.stack([-inside, inside]), -1e6)
     path = best_paths(gain, REACH_ROWS, PRICE_MM * MOST_ODDS)
-    return Toes(look.line, s, n[path[0]], n[path[1]], start, end)
+    return Toes(look.line, s, n[path[0]], n[path[1]], start_mm, end_mm)
+
+
+def to_tips(look: CloseLook, toes: Toes, along: Along) -> Toes:
+    """The toes from tip to tip as the reading along them tells the tips."""
+    first, last = best_run(np.clip(along.inside, -MOST_ODDS, MOST_ODDS))
+    start, end = float(along.s_mm[first]) - TIP_MM, float(along.s_mm[last]) + TIP_MM
+    return between(look, start, end) if end - start > toes.length_mm / 2 else toes
 
 
 def _middle(look: CloseLook) -> Floats:
@@ -62,7 +75,7 @@ def _middle(look: CloseLook) -> Floats:
     return np.asarray(placed / weight)
 
 
-def _best_run(score: Floats) -> tuple[int, int]:
+def best_run(score: Floats) -> tuple[int, int]:
     """First and last index of the run with the greatest sum."""
     until = np.concatenate([[0.0], np.cumsum(score)])
     last = int((until[1:] - np.minimum.accumulate(until[:-1])).argmax())

@@ -7,6 +7,7 @@ import numpy as np
 
 from judicum.core.arrays import Floats, Pixels
 from judicum.core.errors import UnreadablePicture
+from judicum.core.photo.along import Along, read_along
 from judicum.core.photo.band import read_band
 from judicum.core.photo.bead import Bead
 from judicum.core.photo.close import CloseLook, look_closely
@@ -15,7 +16,7 @@ from judicum.core.photo.defects import Fault, find_defects
 from judicum.core.photo.doubt import UNSURE_BEAD, doubt_of
 from judicum.core.photo.fault_kinds import hidden_by
 from judicum.core.photo.figures import outline_figures, ripple_figures, rounded, tint_figures
-from judicum.core.photo.follow import follow
+from judicum.core.photo.follow import follow, to_tips
 from judicum.core.photo.light import card_gains
 from judicum.core.photo.picture import Picture
 from judicum.core.photo.plate import read_plate
@@ -32,7 +33,7 @@ from judicum.core.photo.width import Outline, outline
 
 ENGINE_VERSION = "3.0"
 
-BESIDE_MM, BEYOND_MM = 4.0, 4.0
+BESIDE_MM, BEYOND_MM = 4.0, 6.0
 """How far beside and past a patch is looked closely: the zone next to the toes, and tips that the patch missed."""
 TINT_STEP_MM = 0.4
 """How far apart across sections are at which the tint is read."""
@@ -112,11 +113,12 @@ def _read(data: bytes, report: Report, given: GivenScale | None) -> tuple[Pictur
 
 @dataclass(frozen=True)
 class _Located:
-    """A bead that was found: where the first network saw it, the close look along it, its toes."""
+    """A bead that was found: where the first network saw it, the close look at it, its toes, the reading along them."""
 
     patch: Patch
     look: CloseLook
     toes: Toes
+    along: Along
 
 
 def _located(picture: Picture, scale: Scale, patch: Patch) -> _Located | None:
@@ -124,10 +126,14 @@ def _located(picture: Picture, scale: Scale, patch: Patch) -> _Located | None:
     half = patch.width_mm / 2 + BESIDE_MM
     span = patch.start_mm - BEYOND_MM, patch.end_mm + BEYOND_MM
     look = look_closely(picture, scale, patch.line, span, (-half, half))
-    toes = follow(look, patch.width_mm)
-    if toes is None or toes.length_mm < LEAST_LENGTH_MM or toes.width_mm < LEAST_WIDTH_MM:
+    rough = follow(look, patch.width_mm)
+    if rough is None:
         return None
-    return _Located(patch, look, toes)
+    along = read_along(look, rough)
+    toes = to_tips(look, rough, along)
+    if toes.length_mm < LEAST_LENGTH_MM or toes.width_mm < LEAST_WIDTH_MM:
+        return None
+    return _Located(patch, look, toes, along)
 
 
 def _numbered(beads: Sequence[_Located]) -> list[int]:
@@ -155,7 +161,7 @@ def _figures(picture: Picture, scale: Scale, gains: Floats, found: _Located, rep
     if clipped > MOST_CLIPPED:
         return _refused(report, refuse("overexposed", share=clipped))
     told = [_told(fault, line, toes) for fault in find_defects(look, toes)]
-    ripple = find_fronts(look, toes)
+    ripple = find_fronts(found.along, toes)
     if ripple is not None:
         ripple = ripple.without(hidden_by(told))
     report = report.but(

@@ -1,6 +1,6 @@
 """Ripple fronts: crescents where one freeze front ends, found on the face straightened between the toes.
 
-A network tells for every place of the centreline how likely a front crosses it there (`fronts`); each peak is a front.
+A network tells for every place of the centreline how likely a front crosses it there (`along`); each peak is a front.
 Fronts are curved, because the middle of the puddle freezes last; the curvature under which the rows of the face agree
 best is told with them, so that they can be drawn.
 """
@@ -14,8 +14,7 @@ from scipy.ndimage import gaussian_filter1d, maximum_filter1d
 
 from judicum.core.acceptance import LAPSE_LONG, LAPSE_SHORT
 from judicum.core.arrays import Floats, Pixels
-from judicum.core.photo.close import CloseLook
-from judicum.core.photo.fronts import BEYOND, PX_PER_MM, ROWS, front_heat
+from judicum.core.photo.along import BEYOND, PX_PER_MM, ROWS, Along
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import read_at
 
@@ -79,14 +78,12 @@ class Ripple:
         }
 
 
-def find_fronts(look: CloseLook, toes: Toes) -> Ripple | None:
+def find_fronts(along: Along, toes: Toes) -> Ripple | None:
     """The fronts of a bead, or None where none are distinct. Fronts closer than APART_MM are not resolved."""
     step = 1 / PX_PER_MM
-    s = np.arange(toes.start_mm, toes.end_mm, step)
-    face = _straightened(look, toes, s)
-    heat = gaussian_filter1d(front_heat(face), SMOOTH_MM / step)
-    rounded = (s < toes.start_mm + ROUNDED * toes.width_mm) | (s > toes.end_mm - ROUNDED * toes.width_mm)
-    heat[rounded] = 0.0
+    heat = gaussian_filter1d(along.front, SMOOTH_MM / step)
+    margin = ROUNDED * toes.width_mm
+    heat[(along.s_mm < toes.start_mm + margin) | (along.s_mm > toes.end_mm - margin)] = 0.0
     highest = maximum_filter1d(heat, 2 * round(APART_MM / step) + 1)
     places = np.flatnonzero((heat == highest) & (heat > LEAST_HEAT))
     if len(places) < LEAST_FRONTS or float(np.median(heat[places])) < LEAST_USUAL_HEAT:
@@ -94,16 +91,9 @@ def find_fronts(look: CloseLook, toes: Toes) -> Ripple | None:
     before, at, after = (heat[np.clip(places + k, 0, len(heat) - 1)] for k in (-1, 0, 1))
     # The top of the parabola through a peak and its neighbours.
     fine = places + 0.5 * (before - after) / np.minimum(before - 2 * at + after, -1e-9)
-    curve, agreement = _curvature(face, toes.width_mm / 2 / step)
-    return Ripple(fine * step, curve * toes.width_mm / 2, agreement)
-
-
-def _straightened(look: CloseLook, toes: Toes, s_mm: Floats) -> Pixels:
-    """The face between its toes and a little past them: (ROWS, columns, 3)."""
-    left, right = toes.at(s_mm)
-    part = np.linspace(-BEYOND, 1 + BEYOND, ROWS)[:, None]
-    rows = look.row(left * (1 - part) + right * part)
-    return np.asarray(read_at(look.seen, rows, np.broadcast_to(look.column(s_mm), rows.shape)))
+    half = toes.width_mm / 2
+    curve, agreement = _curvature(along.face, half / step)
+    return Ripple(along.s_mm[0] - toes.start_mm + fine * step, curve * half, agreement)
 
 
 def _curvature(face: Pixels, half: float) -> tuple[float, float]:

@@ -1,7 +1,8 @@
-"""Teaches the small network that finds ripple fronts on a bead whose toes are known: `python -m judicum.teach.fronts -o FILE.onnx`.
+"""Teaches the small network that reads along a bead whose toes are known: `python -m judicum.teach.along -o FILE.onnx`.
 
 Its picture is the face straightened between the toes, whatever its width (`ROWS` rows), `PX_PER_MM` columns a
-millimetre; it tells for every column how likely a front crosses the centreline there.
+millimetre, and as much past the tips; it tells for every column how likely a front crosses the centreline there, and
+how likely the column lies between the tips.
 """
 
 import argparse
@@ -19,7 +20,7 @@ from torch import nn
 from torch.optim.swa_utils import AveragedModel, get_ema_multi_avg_fn
 
 from judicum.core.arrays import Floats, Pixels
-from judicum.core.photo.fronts import BEYOND, PX_PER_MM, ROWS
+from judicum.core.photo.along import BEYOND, PX_PER_MM, ROWS
 from judicum.core.photo.unwrap import read_at
 from judicum.teach.drawings import FACE, FRONT, FRONT_SIGMA_MM, draw
 from judicum.teach.labelled import Straight, read_straight, relit
@@ -34,10 +35,13 @@ SHAPE = (160, COLUMNS)
 JITTER_MM = 0.18
 """How far the toes given may lie from the true ones."""
 AVERAGED = 0.995
+TIPS = 0.5
+"""Share of the pieces that show a tip."""
 
 
-class FrontNet(nn.Module):  # type: ignore[misc]
-    """(batch, 3, ROWS, columns), 0 to 1, blue green red → (batch, columns): natural logarithm of the odds of a front."""
+class AlongNet(nn.Module):  # type: ignore[misc]
+    """(batch, 3, ROWS, columns), 0 to 1, blue green red → (batch, 2, columns): natural logarithms of the odds of a
+    front and of lying between the tips."""
 
     def __init__(self) -> None:
         super().__init__()
@@ -54,14 +58,14 @@ class FrontNet(nn.Module):  # type: ignore[misc]
             )
             for d in (1, 2, 4, 8, 16, 1)
         )
-        self.last = nn.Conv1d(64, 1, 1)
+        self.last = nn.Conv1d(64, 2, 1)
 
     def forward(self, picture: torch.Tensor) -> torch.Tensor:
         x = self.face((picture - 0.5) * 4)
         x = self.first(x.flatten(1, 2))
         for block in self.along:
             x = x + block(x)
-        return self.last(x).squeeze(1)
+        return self.last(x)
 
 
 def drawn(rng: Rng) -> tuple[Pixels, Floats] | None:
@@ -80,10 +84,12 @@ def drawn(rng: Rng) -> tuple[Pixels, Floats] | None:
         for edge in (face.argmax(0), face.shape[0] - face[::-1].argmax(0))
     )
     middle = np.clip(np.round((left + right) / 2).astype(int), 0, face.shape[0] - 1)
-    heat = one.extras[FRONT][middle, at]
-    heat[~face[middle, at]] = -1.0
+    inside = face[middle, at]
+    heat = np.where(inside, one.extras[FRONT][middle, at], -1.0)
     jitter = rng.normal(0, JITTER_MM / 2 * PX_PER_MM, 2)
-    return straightened(one.picture, left + jitter[0], right + jitter[1], at), heat.astype(np.float32)
+    return straightened(one.picture, left + jitter[0], right + jitter[1], at), np.stack([heat, inside]).astype(
+        np.float32
+    )
 
 
 def straightened(picture: Pixels, left: Floats, right: Floats, columns: Floats) -> Pixels:
@@ -96,7 +102,10 @@ def straightened(picture: Pixels, left: Floats, right: Floats, columns: Floats) 
 def known(rng: Rng, straight: Straight) -> tuple[Pixels, Floats]:
     """A piece of a labelled picture's face and its fronts."""
     zoom = float(np.exp(rng.normal(0, 0.12)))
-    start = rng.uniform(-20, max(len(straight.heat) - COLUMNS / 2, 1))
+    far = len(straight.heat)
+    start = rng.uniform(-0.6 * COLUMNS, far - 0.4 * COLUMNS)
+    if rng.random() < TIPS:
+        start = rng.choice([0, far]) - rng.uniform(0.2, 0.8) * COLUMNS
     columns = start + np.arange(COLUMNS) / zoom
     at = np.clip(columns, 0, len(straight.heat) - 1)
     left, right = (np.interp(at, np.arange(len(straight.heat)), toe) for toe in (straight.left, straight.right))
@@ -104,8 +113,9 @@ def known(rng: Rng, straight: Straight) -> tuple[Pixels, Floats]:
     picture = relit(rng, straightened(straight.plane, left + jitter[0], right + jitter[1], columns + straight.first))
     near = np.abs(columns[None, :] - straight.fronts[:, None]).min(0, initial=1e6) / straight.px_per_mm * zoom
     heat = np.exp(-0.5 * (near / FRONT_SIGMA_MM) ** 2)
-    told = np.interp(columns, np.arange(len(straight.heat)), straight.heat, left=-1, right=-1)
-    return picture, np.where(told < 0, -1.0, heat).astype(np.float32)
+    told = np.interp(columns, np.arange(far), straight.heat, left=-1, right=-1)
+    inside = (columns > -0.5) & (columns < far - 0.5)
+    return picture, np.stack([np.where(told < 0, -1.0, heat), inside]).astype(np.float32)
 
 
 def _draw(out: "Queue[tuple[Pixels, Floats]]", seed: int) -> None:
@@ -145,10 +155,24 @@ def _batches(pictures: list[str], seed: int) -> Iterator[tuple[torch.Tensor, tor
             if rng.random() < 0.5:
                 picture = picture[::-1]
             if rng.random() < 0.5:
-                picture, heat = picture[:, ::-1], heat[::-1]
+                picture, heat = picture[:, ::-1], heat[:, ::-1]
             pieces.append((np.ascontiguousarray(picture), np.ascontiguousarray(heat)))
         pictures_, heats = (torch.from_numpy(np.stack(each)) for each in zip(*pieces, strict=True))
         yield pictures_.permute(0, 3, 1, 2).float() / 255, heats.float()
+
+
+def loss_of(odds: torch.Tensor, told: torch.Tensor) -> torch.Tensor:
+    """Cross entropy of fronts where they are told, and of what lies between the tips, most of all near a tip."""
+    fronts, inside = told[:, 0], told[:, 1]
+    tip = nn.functional.pad((inside[:, 1:] != inside[:, :-1]).float(), (0, 1))
+    near_tip = nn.functional.max_pool1d(tip[:, None], 21, 1, 10)[:, 0]
+    total = torch.zeros(())
+    for k, truth, weight in ((0, fronts, (1 + 3 * fronts) * (fronts >= 0)), (1, inside, 0.3 + 3 * near_tip)):
+        loss = nn.functional.binary_cross_entropy_with_logits(
+            odds[:, k], truth.clamp(min=0), weight=weight, reduction="sum"
+        )
+        total = total + loss / weight.sum().clamp(min=1)
+    return total
 
 
 def main() -> None:
@@ -157,11 +181,15 @@ def main() -> None:
     asked.add_argument("--minutes", type=float, default=20)
     asked.add_argument("--seed", type=int, default=1)
     asked.add_argument("--rate", type=float, default=3e-3)
+    asked.add_argument("--from", dest="start", type=Path, help="weights (.pt) to go on from, as far as they fit")
     asked.add_argument("--pictures", nargs="*", default=[], metavar="FOLDER[:odd|even]")
     given = asked.parse_args()
     torch.set_num_threads(1)
     torch.manual_seed(given.seed)
-    net = FrontNet()
+    net = AlongNet()
+    if given.start:
+        kept_weights, mine = torch.load(given.start), net.state_dict()
+        net.load_state_dict({k: v for k, v in kept_weights.items() if v.shape == mine[k].shape}, strict=False)
     kept = AveragedModel(net, multi_avg_fn=get_ema_multi_avg_fn(AVERAGED), use_buffers=True)
     best = torch.optim.AdamW(net.parameters(), lr=given.rate, weight_decay=1e-3)
     began, mean = time.time(), 0.0
@@ -171,12 +199,7 @@ def main() -> None:
             break
         for group in best.param_groups:
             group["lr"] = given.rate * min(1, step / 100 + 0.05) * (0.02 + 0.98 * 0.5 * (1 + np.cos(np.pi * used)))
-        sure = (heat >= 0).float()
-        weight = (1 + 3 * heat.clamp(min=0)) * sure
-        loss = nn.functional.binary_cross_entropy_with_logits(
-            net(picture), heat.clamp(min=0), weight=weight, reduction="sum"
-        )
-        loss = loss / weight.sum().clamp(min=1)
+        loss = loss_of(net(picture), heat)
         best.zero_grad()
         loss.backward()
         nn.utils.clip_grad_norm_(net.parameters(), 2.0)
@@ -195,7 +218,7 @@ def save(net: nn.Module, path: Path) -> None:
     net.eval()
     torch.onnx.export(
         net, (torch.zeros(1, 3, ROWS, 96),), path, input_names=["picture"], output_names=["odds"],
-        dynamic_axes={"picture": {0: "batch", 3: "columns"}, "odds": {0: "batch", 1: "columns"}}, opset_version=17, dynamo=False,
+        dynamic_axes={"picture": {0: "batch", 3: "columns"}, "odds": {0: "batch", 2: "columns"}}, opset_version=17, dynamo=False,
     )  # fmt: skip
     net.train()
 

@@ -1,0 +1,48 @@
+"""Reading along a bead whose toes are known: where its tips are and where ripple fronts cross its centreline.
+
+The face is straightened between the toes, with as much past the tips, and shown to the third network.
+"""
+
+from dataclasses import dataclass
+
+import numpy as np
+from scipy.special import expit
+
+from judicum.core.arrays import Floats, Pixels
+from judicum.core.photo.close import CloseLook
+from judicum.core.photo.network import run
+from judicum.core.photo.toes import Toes
+from judicum.core.photo.unwrap import read_at
+
+PX_PER_MM = 10.0
+"""Columns a millimetre along the bead that the network was taught at."""
+ROWS = 32
+"""Rows of the straightened face, whatever its width."""
+BEYOND = 0.06
+"""Share of the width that is seen past either toe."""
+REACH_MM = 5.0
+"""How far past the tips, as far as they are known, it is read."""
+
+
+@dataclass(frozen=True)
+class Along:
+    """What the network says at places `s_mm` (k,) of the line: `front` how likely a front crosses the centreline there
+    (0 to 1), `inside` the natural logarithm of the odds that it lies between the tips; `face` (ROWS, k, 3) is what it saw.
+    """
+
+    s_mm: Floats
+    face: Pixels
+    front: Floats
+    inside: Floats
+
+
+def read_along(look: CloseLook, toes: Toes) -> Along:
+    """Read along a bead, and REACH_MM past its tips as far as the look goes."""
+    first, last = max(toes.start_mm - REACH_MM, look.s_mm[0]), min(toes.end_mm + REACH_MM, look.s_mm[-1])
+    s = np.arange(first, last, 1 / PX_PER_MM)
+    left, right = toes.at(s)
+    part = np.linspace(-BEYOND, 1 + BEYOND, ROWS)[:, None]
+    rows = look.row(left * (1 - part) + right * part)
+    face = np.asarray(read_at(look.seen, rows, np.broadcast_to(look.column(s), rows.shape)))
+    front, inside = run("along", face)
+    return Along(s, face, np.asarray(expit(front)), inside)
