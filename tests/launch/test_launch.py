@@ -2,15 +2,19 @@
 
 import errno
 import os
+import signal
 import socket
 import subprocess
 import sys
+import time
+from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
 
+from judicum.launch import cluster as cluster_module
 from judicum.launch import install, serve
-from judicum.launch.cluster import free_port
+from judicum.launch.cluster import Cluster, free_port, throwaway
 from judicum.launch.places import ROOT
 from judicum.launch.steps import Trouble, in_words, run
 
@@ -135,3 +139,88 @@ def test_opencv_keeps_to_the_threads_its_environment_names() -> None:
         check=True,
     )
     assert told.stdout.strip() == b"1"
+
+
+HOLDER = """
+import sys, time
+sys.path.insert(0, {source!r})
+from pathlib import Path
+from judicum.launch import serve
+serve.VAR = Path({var!r}); serve.LAUNCHER = serve.VAR / "launcher.lock"; serve.RUNNING = serve.VAR / "running.json"
+with serve._only_launcher():
+    print("held", flush=True)
+    time.sleep(60)
+"""
+
+
+@pytest.fixture
+def elsewhere(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> Path:
+    """The launcher's files in a folder of the test's own."""
+    for name, path in (("VAR", ""), ("LAUNCHER", "launcher.lock"), ("RUNNING", "running.json")):
+        monkeypatch.setattr(serve, name, tmp_path / path)
+    return tmp_path
+
+
+def test_of_two_starts_the_second_says_who_runs_and_where(elsewhere: Path) -> None:
+    script = HOLDER.format(source=str(ROOT / "src"), var=str(elsewhere))
+    with subprocess.Popen([sys.executable, "-c", script], stdout=subprocess.PIPE, text=True) as first:
+        assert first.stdout is not None
+        assert first.stdout.readline() == "held\n"
+        with pytest.raises(Trouble, match=f"is starting here .process {first.pid}"), serve._only_launcher():
+            pass
+        (elsewhere / "running.json").write_text('{"port": 8123, "launcher": [1, 1], "children": []}')
+        with pytest.raises(Trouble, match=f"127.0.0.1:8123/ .process {first.pid}"), serve._only_launcher():
+            pass
+        assert serve._launcher() == first.pid
+        first.kill()
+    assert serve._launcher() is None
+    with serve._only_launcher():
+        assert (elsewhere / "launcher.lock").read_text() == str(os.getpid())
+    assert (elsewhere / "launcher.lock").read_text() == ""
+
+
+@pytest.fixture
+def cluster() -> Iterator[Cluster]:
+    made = throwaway()
+    yield made
+    made.stop()
+    made.remove()
+
+
+def test_a_database_that_dies_is_started_again(
+    cluster: Cluster, monkeypatch: pytest.MonkeyPatch, capsys: pytest.CaptureFixture[str]
+) -> None:
+    assert not cluster.runs()
+    cluster.start()
+    assert cluster.runs()
+    server = int((cluster.home / "data" / "postmaster.pid").read_text().split()[0])
+    os.kill(server, signal.SIGKILL)
+    deadline = time.monotonic() + 10
+    while cluster.runs() and time.monotonic() < deadline:
+        time.sleep(0.05)
+    rounds = iter([None, None])
+
+    def twice(_: float) -> None:
+        if next(rounds, "over") == "over":
+            raise KeyboardInterrupt
+
+    monkeypatch.setattr(serve.time, "sleep", twice)
+    with pytest.raises(KeyboardInterrupt):
+        serve._watch([], cluster, 0)
+    assert cluster.runs()
+    assert "the database ended; starting it again" in capsys.readouterr().err
+
+
+def test_a_start_that_is_interrupted_leaves_no_database(cluster: Cluster, monkeypatch: pytest.MonkeyPatch) -> None:
+    started = cluster_module.run
+
+    def interrupted(command: list[object], **told: object) -> str:
+        said = started(command, **told)
+        if "start" in command:
+            raise KeyboardInterrupt
+        return said
+
+    monkeypatch.setattr(cluster_module, "run", interrupted)
+    with pytest.raises(KeyboardInterrupt):
+        cluster.start()
+    assert not cluster.runs()

@@ -5,6 +5,7 @@ import pwd
 import secrets
 import shutil
 import socket
+import time
 from dataclasses import dataclass
 from pathlib import Path
 
@@ -13,6 +14,8 @@ from judicum.launch.places import CHECKOUT_ID, VAR
 from judicum.launch.steps import Trouble, run, step
 
 SERVER_USER = "postgres"
+BEGUN_S = 3.0
+"""So long after its start a server has written its process number."""
 
 
 def free_port(first: int = 0, host: str = "127.0.0.1") -> int:
@@ -71,6 +74,9 @@ class Cluster:
             ]
             try:
                 run(command, why="PostgreSQL does not start")
+            except KeyboardInterrupt:
+                self._stop_begun()
+                raise
             except Trouble as trouble:
                 told = log.read_text(errors="replace").strip().splitlines()[-1:] if log.exists() else []
                 raise Trouble(f"PostgreSQL does not start: {told[0] if told else trouble}") from trouble
@@ -84,6 +90,21 @@ class Cluster:
                 [*_as_server(), programs / "pg_ctl", "-D", self.home / "data", "-m", "fast", "-w", "stop"],
                 why="PostgreSQL does not stop",
             )
+
+    def runs(self) -> bool:
+        """Whether the server's process is there."""
+        try:
+            first = (self.home / "data" / "postmaster.pid").read_text().split()[0]
+            return Path(f"/proc/{int(first)}").exists()
+        except (OSError, ValueError, IndexError):
+            return False
+
+    def _stop_begun(self) -> None:
+        """Stop a server whose start was cut short: it may only now say that it is there."""
+        deadline = time.monotonic() + BEGUN_S
+        while time.monotonic() < deadline and not (self.home / "data" / "postmaster.pid").exists():
+            time.sleep(0.1)
+        self.stop()
 
     def remove(self) -> None:
         """Delete the cluster and all its data."""

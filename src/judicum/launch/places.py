@@ -10,6 +10,8 @@ VENV = VAR / "venv"
 PYTHON = VENV / "bin" / "python"
 WEB = ROOT / "web"
 SECRETS = VAR / "secrets.json"
+LAUNCHER = VAR / "launcher.lock"
+"""Held by the one that starts everything, for as long as it runs; its process number stands in it."""
 RUNNING = VAR / "running.json"
 CHECKOUT_ID = hashlib.sha256(str(ROOT).encode()).hexdigest()[:10]
 

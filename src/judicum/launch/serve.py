@@ -1,6 +1,7 @@
 """Starting the application and everything under it, watching it, stopping it."""
 
 import contextlib
+import fcntl
 import json
 import os
 import secrets
@@ -11,16 +12,19 @@ import sys
 import time
 import urllib.error
 import urllib.request
+from collections.abc import Iterator
 from dataclasses import dataclass, field
 from pathlib import Path
 from typing import Any
 
 from judicum.launch import install
 from judicum.launch.cluster import Cluster, free_port, home_of_checkout
-from judicum.launch.places import LOGS, PYTHON, ROOT, RUNNING, SECRETS, VAR
+from judicum.launch.places import LAUNCHER, LOGS, PYTHON, ROOT, RUNNING, SECRETS, VAR
 from judicum.launch.steps import Trouble, run, step
 
 FIRST_PORT = 8000
+FIRST_WAIT_S, MOST_WAIT_S = 1.0, 30.0
+"""Time between two attempts to start a database that does not, doubled each time."""
 MOST_WORKERS = 4
 SETTINGS = "judicum.server.config.settings"
 
@@ -96,10 +100,14 @@ class Child:
 def serve(*, demo: bool, reset: bool, port: int | None, host: str, username: str | None = None) -> int:
     """Set up whatever is missing, start everything, wait for Ctrl-C, stop everything."""
     signal.signal(signal.SIGTERM, _interrupt)
+    with _only_launcher():
+        return _serve(demo=demo, reset=reset, port=port, host=host, username=username)
+
+
+def _serve(*, demo: bool, reset: bool, port: int | None, host: str, username: str | None) -> int:
     with install.only_one():
         if port is not None and free_port(port, host) != port and not _our_port(port):
             raise Trouble(f"port {port} is taken; choose another with --port")
-        _refuse_second()
         install.python_packages()
         install.page()
         kept = _secrets()
@@ -113,9 +121,9 @@ def serve(*, demo: bool, reset: bool, port: int | None, host: str, username: str
         web_port = port or free_port(kept.get("web_port", FIRST_PORT), host)
         kept |= {"database_port": cluster.port, "web_port": web_port}
         _keep(kept)
-        cluster.start()
     children: list[Child] = []
     try:
+        cluster.start()
         env = environment(cluster, kept["secret_key"], host, web_port)
         with step("bringing the database up to date"):
             run(
@@ -207,9 +215,23 @@ def _wait_until_up(host: str, port: int, web: Child) -> None:
 
 
 def _watch(children: list[Child], cluster: Cluster, port: int) -> None:
-    """Start again what dies; give up on what dies again and again."""
+    """Start again what dies; give up on a process that dies again and again, never on the database."""
+    wait = FIRST_WAIT_S
     while True:
         time.sleep(0.5)
+        if not cluster.runs():
+            print("  the database ended; starting it again", file=sys.stderr, flush=True)
+            try:
+                cluster.start()
+                wait = FIRST_WAIT_S
+            except Trouble as trouble:
+                print(f"  {trouble}; trying again in {wait:.0f} s", file=sys.stderr, flush=True)
+                time.sleep(wait)
+                wait = min(2 * wait, MOST_WAIT_S)
+            # What died for want of it is no failing process.
+            for child in children:
+                child.starts.clear()
+            continue
         for child in children:
             if child.process and child.process.poll() is not None:
                 if child.failing:
@@ -277,12 +299,36 @@ def _our_port(port: int) -> bool:
     return bool(note and note["port"] == port)
 
 
-def _refuse_second() -> None:
-    note = _note()
-    if note and _lives(note["launcher"]):
-        raise Trouble(
-            f"Judicum already runs from this folder at http://127.0.0.1:{note['port']}/; ./judicum stop ends it"
-        )
+@contextlib.contextmanager
+def _only_launcher() -> Iterator[None]:
+    """Holds the checkout's lock for the life of a launcher. Raises Trouble that says who has it, and where that runs."""
+    VAR.mkdir(exist_ok=True)
+    with LAUNCHER.open("a+") as lock:
+        try:
+            fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
+        except OSError:
+            note = _note()
+            where = f"already runs from this folder at http://127.0.0.1:{note['port']}/" if note else "is starting here"
+            who = LAUNCHER.read_text().strip() or "another one"
+            raise Trouble(f"Judicum {where} (process {who}); ./judicum stop ends it") from None
+        lock.truncate(0)
+        lock.write(str(os.getpid()))
+        lock.flush()
+        yield
+        lock.truncate(0)
+
+
+def _launcher() -> int | None:
+    """The process that holds the lock, None where nobody does."""
+    if not LAUNCHER.exists():
+        return None
+    with LAUNCHER.open() as lock:
+        try:
+            fcntl.flock(lock, fcntl.LOCK_SH | fcntl.LOCK_NB)
+        except OSError:
+            told = LAUNCHER.read_text().strip()
+            return int(told) if told.isdigit() else None
+    return None
 
 
 def stop_left_behind(quiet: bool = False) -> None:
@@ -304,11 +350,11 @@ def stop_left_behind(quiet: bool = False) -> None:
 
 def stop() -> int:
     """Stop a running start politely, or clear up after a killed one."""
-    note = _note()
-    if note and _lives(note["launcher"]):
-        os.kill(note["launcher"][0], signal.SIGTERM)
+    launcher = _launcher()
+    if launcher:
+        os.kill(launcher, signal.SIGTERM)
         deadline = time.monotonic() + 40
-        while RUNNING.exists() and time.monotonic() < deadline:
+        while _launcher() == launcher and time.monotonic() < deadline:
             time.sleep(0.2)
     stop_left_behind()
     return 0
