@@ -19,7 +19,8 @@ def test_every_error_has_an_http_answer(kind: type[errors.JudicumError]) -> None
         error = kind("in words")
     answer = problem_response(error, {})
     assert answer is not None
-    assert 400 <= answer.status_code < 500
+    # A full disk is the only one that the caller can do nothing about.
+    assert answer.status_code == 507 if kind is errors.NoRoom else 400 <= answer.status_code < 500
     assert answer.data["code"] == kind.code
     assert answer.content_type == "application/problem+json"
 

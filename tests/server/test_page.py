@@ -101,3 +101,19 @@ def test_no_line_of_the_page_is_longer_than_120() -> None:
     long = [f"{p.name}:{k}" for p in typed for k, line in enumerate(p.read_text().splitlines(), 1) if len(line) > 120]
     assert len(typed) > 100
     assert long == []
+
+
+@pytest.mark.parametrize("path", ["/", "/index.html", "/mark.svg", "/desk"])
+def test_every_file_of_the_page_carries_the_security_headers(path: str) -> None:
+    answer = Client().get(path)
+    assert answer.status_code == 200
+    assert answer["X-Frame-Options"] == "DENY"
+    assert "default-src 'self'" in answer["Content-Security-Policy"]
+    assert answer["X-Content-Type-Options"] == "nosniff"
+
+
+@pytest.mark.parametrize("path", ["/assets/index-00000000.js", "/favicon.ico", "/robots.txt"])
+def test_a_file_that_is_not_there_is_no_page(path: str) -> None:
+    answer = Client().get(path)
+    assert answer.status_code == 404
+    assert b"<div" not in answer.content

@@ -11,6 +11,7 @@ from django.db import transaction  # noqa: E402
 
 from judicum.server.accounts.models import User  # noqa: E402
 from judicum.server.coupons.library import load_library  # noqa: E402
+from judicum.server.courses.codes import fresh_code  # noqa: E402
 from judicum.server.courses.models import Course, Membership, Role  # noqa: E402
 
 
@@ -22,7 +23,7 @@ def first_instructor(username: str) -> str:
         return "Sign in with your own name."
     password = secrets.token_urlsafe(9)
     user = User.objects.create_user(username, password, username.capitalize())
-    course = Course.objects.create(name="My first course", join_code=secrets.token_hex(3).upper())
+    course = Course.objects.create(name="My first course", join_code=fresh_code())
     Membership.objects.create(course=course, user=user, role=Role.INSTRUCTOR)
     return f"First instructor: name {username}, password {password} (shown only now)\nStudents join with the code {course.join_code}."
 

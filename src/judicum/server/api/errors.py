@@ -3,6 +3,7 @@
 from typing import Any
 
 from django.core.exceptions import PermissionDenied
+from django.db import DataError
 from django.http import Http404, HttpRequest, JsonResponse
 from rest_framework import exceptions, serializers, status
 from rest_framework.response import Response
@@ -51,6 +52,9 @@ def problem_response(error: Exception, context: dict[str, Any]) -> Response | No
         set_rollback()
         fields = _fields(error, units_of(getattr(context.get("request"), "user", None)))
         return _respond(_status_of(error), error.code, _detail(error, fields), fields)
+    if isinstance(error, DataError):
+        set_rollback()
+        return _respond(status.HTTP_400_BAD_REQUEST, "invalid_value", "A figure is larger than can be kept.", [])
     if isinstance(error, Http404):
         error = exceptions.NotFound()
     if isinstance(error, PermissionDenied):
@@ -77,10 +81,10 @@ def _status_of(error: errors.JudicumError) -> int:
 
 
 def _respond(code: int, name: str, detail: str, fields: list[dict[str, Any]]) -> Response:
-    return Response(_body(code, name, detail, fields), status=code, content_type=MEDIA_TYPE)
+    return Response(problem_body(code, name, detail, fields), status=code, content_type=MEDIA_TYPE)
 
 
-def _body(code: int, name: str, detail: str, fields: list[dict[str, Any]]) -> dict[str, Any]:
+def problem_body(code: int, name: str, detail: str, fields: list[dict[str, Any]]) -> dict[str, Any]:
     return {
         "type": f"urn:judicum:{name}",
         "title": name.replace("_", " "),
@@ -116,12 +120,14 @@ def _flat(detail: Any, at: str = "") -> Any:
 def csrf_failure(request: HttpRequest, reason: str = "") -> JsonResponse:
     """A request whose CSRF token is missing or wrong."""
     return JsonResponse(
-        _body(403, "csrf_failed", "The page was open too long; load it again.", []), status=403, content_type=MEDIA_TYPE
+        problem_body(403, "csrf_failed", "The page was open too long; load it again.", []),
+        status=403,
+        content_type=MEDIA_TYPE,
     )
 
 
 def unknown_address(request: HttpRequest) -> JsonResponse:
     """No such API address."""
     return JsonResponse(
-        _body(404, "not_found", f"There is nothing at {request.path}.", []), status=404, content_type=MEDIA_TYPE
+        problem_body(404, "not_found", f"There is nothing at {request.path}.", []), status=404, content_type=MEDIA_TYPE
     )

@@ -35,14 +35,15 @@ INSTALLED_APPS = [
     "judicum.server.progress",
 ]
 MIDDLEWARE = [
+    "judicum.server.api.guard.ProblemsUnderApi",
     "django.middleware.security.SecurityMiddleware",
+    "django.middleware.clickjacking.XFrameOptionsMiddleware",
+    "judicum.server.config.middleware.ContentSecurityPolicyMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.common.CommonMiddleware",
     "django.middleware.csrf.CsrfViewMiddleware",
     "django.contrib.auth.middleware.AuthenticationMiddleware",
-    "django.middleware.clickjacking.XFrameOptionsMiddleware",
-    "judicum.server.config.middleware.ContentSecurityPolicyMiddleware",
     "axes.middleware.AxesMiddleware",
 ]
 ROOT_URLCONF = "judicum.server.config.urls"
@@ -92,7 +93,7 @@ REST_FRAMEWORK = {
     "DEFAULT_AUTHENTICATION_CLASSES": ["judicum.server.api.authentication.SessionOnly"],
     "DEFAULT_PERMISSION_CLASSES": ["rest_framework.permissions.IsAuthenticated"],
     "DEFAULT_RENDERER_CLASSES": ["rest_framework.renderers.JSONRenderer"],
-    "DEFAULT_PARSER_CLASSES": ["rest_framework.parsers.JSONParser"],
+    "DEFAULT_PARSER_CLASSES": ["judicum.server.api.parsing.TextJSONParser"],
     "DEFAULT_SCHEMA_CLASS": "judicum.server.api.schema.SchemaWithProblems",
     "DEFAULT_PAGINATION_CLASS": "judicum.server.api.paging.Pages",
     "EXCEPTION_HANDLER": "judicum.server.api.errors.problem_response",

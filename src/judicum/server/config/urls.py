@@ -1,7 +1,7 @@
 """All addresses: the API under /api/, everything else is the page."""
 
 from django.conf import settings
-from django.http import FileResponse, HttpRequest, HttpResponse, HttpResponseBase
+from django.http import FileResponse, HttpRequest, HttpResponse, HttpResponseBase, HttpResponseNotFound
 from django.urls import URLPattern, URLResolver, include, path, re_path
 from django.views.decorators.csrf import ensure_csrf_cookie
 from drf_spectacular.views import SpectacularAPIView
@@ -12,6 +12,9 @@ from judicum.server.api.errors import unknown_address
 @ensure_csrf_cookie
 def page(request: HttpRequest) -> HttpResponseBase:
     """The single page; its own router reads the address."""
+    if "." in request.path.rpartition("/")[2]:
+        # A file that is not there; the page's own addresses have no dots.
+        return HttpResponseNotFound("There is no such file.", content_type="text/plain")
     index = settings.WEB_DIST / "index.html"
     if not index.exists():
         return HttpResponse(

@@ -3,6 +3,7 @@
 from uuid import UUID
 
 from judicum.core.errors import NotFound
+from judicum.core.numbers import whole
 from judicum.server.accounts.models import User
 from judicum.server.attempts.queries import visible_to
 from judicum.server.photos.models import Correction, Measurement, Photo, SeenBead, Upload
@@ -34,7 +35,7 @@ def measurement_for(user: User, measurement_id: int) -> Measurement:
 
 def correction_of(measurement: Measurement, correction_id: str) -> Correction:
     """One correction of a measurement, in force or not. Raises NotFound."""
-    found = measurement.corrections.filter(pk=_whole(correction_id)).first()
+    found = measurement.corrections.filter(pk=whole(correction_id) or 0).first()
     if found is None:
         raise NotFound(f"There is no correction {correction_id[:20]} of this measurement.")
     return found
@@ -42,15 +43,10 @@ def correction_of(measurement: Measurement, correction_id: str) -> Correction:
 
 def bead_of(measurement: Measurement, number: str) -> SeenBead:
     """One of several beads of a measurement. Raises NotFound."""
-    found = measurement.beads.filter(number=_whole(number)).first()
+    found = measurement.beads.filter(number=whole(number) or 0).first()
     if found is None:
         raise NotFound(f"There is no bead {number[:20]} in this photo.")
     return found
-
-
-def _whole(given: str) -> int:
-    """A number from an address; 0, which nothing has, for what is none."""
-    return int(given) if given.isascii() and given.isdigit() and len(given) < 10 else 0
 
 
 def upload_for(user: User, upload_id: UUID) -> Upload:

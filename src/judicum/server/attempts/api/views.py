@@ -12,6 +12,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from judicum.core.errors import InvalidValue
+from judicum.core.numbers import whole
 from judicum.server.api.person import person, units_of
 from judicum.server.attempts.actions.log_run import log_run
 from judicum.server.attempts.actions.open_attempt import weld_another
@@ -79,9 +80,10 @@ def _number(request: Request, name: str) -> int | None:
     given = request.query_params.get(name)
     if given is None:
         return None
-    if not given.isdigit() or len(given) > 15:
+    number = whole(given)
+    if number is None:
         raise InvalidValue(name, given, "a whole number")
-    return int(given)
+    return number
 
 
 class CourseAttemptsView(ListAPIView[Attempt]):

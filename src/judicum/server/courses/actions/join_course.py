@@ -6,6 +6,7 @@ from django.db import IntegrityError, transaction
 
 from judicum.core.errors import InvalidValue, InvalidValues
 from judicum.server.accounts.models import User
+from judicum.server.courses.codes import meant
 from judicum.server.courses.models import Course, Membership, Role
 
 
@@ -20,7 +21,7 @@ def find_course(code: str) -> Course:
     Raises:
         InvalidValue: no course has it.
     """
-    course = Course.objects.filter(join_code__iexact=code.strip()).first()
+    course = Course.objects.filter(join_code__in=[meant(code), code.strip().upper()]).first()
     if course is None:
         raise InvalidValue("code", code, "the code on your course sheet")
     return course

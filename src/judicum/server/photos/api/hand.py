@@ -11,6 +11,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from judicum.core.errors import InvalidValue
+from judicum.core.numbers import whole
 from judicum.core.photo.decode import decode
 from judicum.server.api.person import person
 from judicum.server.attempts.api.serializers import AttemptSerializer
@@ -31,6 +32,7 @@ from judicum.words.photo import look
 
 MOST_LOOKED_AT = 3 * 1024 * 1024
 LOOKED_AT_PX = 1600
+MOST_SIDE_PX = 100_000
 
 
 class SmallPictureParser(BaseParser):
@@ -61,13 +63,14 @@ class PhotoLookView(APIView):
 
         person(request)
         asked = request.query_params.get("long_side_px", "")
-        if asked and not (asked.isdigit() and 0 < len(asked) <= 6):
-            raise InvalidValue("long_side_px", asked[:20], "a whole number of pixels")
+        long_side = whole(asked) if asked else None
+        if asked and not 0 < (long_side or 0) < MOST_SIDE_PX:
+            raise InvalidValue("long_side_px", asked[:20], f"a whole number of pixels, under {MOST_SIDE_PX}")
         picture = decode(cast(bytes, request.data))
         own = max(picture.shape[:2])
         if (down := LOOKED_AT_PX / own) < 1:
             picture = cv2.resize(picture, None, fx=down, fy=down, interpolation=cv2.INTER_AREA)
-        seen = look_over(picture, int(asked or own) / max(picture.shape[:2]))
+        seen = look_over(picture, (long_side or own) / max(picture.shape[:2]))
         told = [{"code": s.code, "message": look(s.code, s.figures)} for s in seen]
         return Response(SeenSerializer(told, many=True).data)
 

@@ -21,6 +21,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from judicum.core.errors import InvalidValue, NotFound
+from judicum.core.numbers import whole
 from judicum.core.photo.printing import PAPERS, card_pdf
 from judicum.server.api.person import person
 from judicum.server.photos.actions.receive_upload import MAX_PIECE, begin_upload, receive_piece
@@ -45,10 +46,10 @@ class OctetsParser(BaseParser):
 
 
 def _length(request: Request, header: str) -> int:
-    given = request.headers.get(header, "")
-    if not given.isdigit() or len(given) > 12:
-        raise InvalidValue(header, given, "a whole number of bytes")
-    return int(given)
+    given = whole(request.headers.get(header, ""))
+    if given is None:
+        raise InvalidValue(header, request.headers.get(header), "a whole number of bytes")
+    return given
 
 
 def _told(request: Request, wanted: str, otherwise: str) -> str:

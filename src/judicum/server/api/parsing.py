@@ -1,0 +1,47 @@
+"""Reading JSON bodies: text that a database can hold, and no deeper than anybody needs."""
+
+from collections.abc import Mapping
+from typing import IO, Any
+
+from rest_framework.exceptions import ParseError
+from rest_framework.parsers import JSONParser
+
+MOST_DEPTH = 20
+"""Lists and objects within one another; the deepest body there is has six."""
+
+
+class TextJSONParser(JSONParser):
+    """JSON whose strings are text (no NUL, no half of a surrogate pair) and which is at most MOST_DEPTH deep."""
+
+    def parse(
+        self, stream: IO[Any], media_type: str | None = None, parser_context: Mapping[str, Any] | None = None
+    ) -> Any:
+        try:
+            given = super().parse(stream, media_type, parser_context)
+        except RecursionError:
+            raise ParseError(f"JSON error - nested more than {MOST_DEPTH} deep") from None
+        _check(given)
+        return given
+
+
+def _check(given: Any) -> None:
+    """Raises ParseError for what is too deep, or is no text."""
+    todo = [(given, 1)]
+    while todo:
+        value, depth = todo.pop()
+        if depth > MOST_DEPTH:
+            raise ParseError(f"JSON error - nested more than {MOST_DEPTH} deep")
+        if isinstance(value, dict):
+            todo += [(part, depth + 1) for pair in value.items() for part in pair]
+        elif isinstance(value, list):
+            todo += [(part, depth + 1) for part in value]
+        elif isinstance(value, str) and not _is_text(value):
+            raise ParseError("JSON error - a text holds NUL or half of a surrogate pair")
+
+
+def _is_text(value: str) -> bool:
+    try:
+        value.encode()
+    except UnicodeEncodeError:
+        return False
+    return "\0" not in value
