@@ -6,6 +6,8 @@ import { may, useAttemptChange, type Attempt } from "./use-attempt";
 type Bead = Schemas["BeadSeen"];
 type Props = { attempt: Attempt; photo: Schemas["Photo"]; measurement: Schemas["Measurement"] };
 
+const NUMBER = "btn absolute btn-circle -translate-x-1/2 -translate-y-1/2 btn-sm";
+
 const outline = (bead: Bead) =>
   [...bead.left, ...bead.right.toReversed()].map((point) => point.join(",")).join(" ");
 
@@ -60,7 +62,7 @@ export function BeadChoice({ attempt, photo, measurement }: Props) {
           return (
             <button
               key={bead.number}
-              className={`btn absolute btn-circle -translate-x-1/2 -translate-y-1/2 btn-sm ${bead.counts ? "btn-primary" : ""}`}
+              className={`${NUMBER} ${bead.counts ? "btn-primary" : ""}`}
               style={{ left: `${String(left)}%`, top: `${String(top)}%` }}
               aria-label={words(bead)}
               aria-pressed={bead.counts}
