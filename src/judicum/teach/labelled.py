@@ -6,6 +6,7 @@ A picture is read on the card plane once, with its labels; every crop of it is t
 import json
 from collections.abc import Iterator
 from dataclasses import dataclass
+from functools import cached_property
 from pathlib import Path
 from typing import Any
 
@@ -38,6 +39,8 @@ FINER = 1.25
 """A plane is read so much finer than its crops, which turn and stretch it."""
 AROUND_MM = 14.0
 """What is read around a bead and past its tips."""
+AT_FAULTS = 0.5
+"""Share of the crops that are cut around a fault, where a picture has any."""
 AROUND_SHARE = 0.2
 """How far from a place of the bead a crop's middle lies, as a share of the crop: standard deviation."""
 CAP_RIM_MM = 0.5
@@ -57,6 +60,12 @@ class Labelled:
     extras: Pixels
     px_per_mm: float
 
+    @cached_property
+    def faults(self) -> Floats:
+        """Places (row, column) of faults, some of each."""
+        marked = (self.surface == GRANULAR) | (self.surface == HOLE) | (self.extras == TOP).any(0)
+        return np.argwhere(marked[::2, ::2]) * 2
+
     def crop(
         self, rng: Rng, shape: tuple[int, int], px_per_mm: float, most_turn_deg: float
     ) -> tuple[Pixels, Pixels, Pixels]:
@@ -64,6 +73,9 @@ class Labelled:
         rows, columns = shape
         # Half of the crops show where the bead is, the rest anything.
         known = np.argwhere(self.surface[::7, ::7] == FACE) * 7
+        faults = self.faults
+        if len(faults) and rng.random() < AT_FAULTS:
+            known = faults
         high, wide = self.surface.shape
         at: Floats = known[rng.integers(len(known))] if len(known) else rng.uniform(0, (high, wide))
         spread = np.array([columns, rows]) * AROUND_SHARE / px_per_mm * self.px_per_mm

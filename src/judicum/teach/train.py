@@ -28,6 +28,10 @@ RENEW_S = 0.25
 KINDS = {"where": (5.0, 90.0), "close": (10.0, 7.0)}
 """Pixels a millimetre and greatest turn of the bead, degrees."""
 SURFACES = HOLE + 1
+SPOT_WEIGHT = 24.0
+"""How much more a place of a spot counts than one of none: they are some hundred times rarer."""
+LEAST_SPOT = 20.0
+"""Places with which a kind's overlap counts fully: a batch without the kind says little."""
 LEAST_TOLD = 200.0
 """Places (weighted) with which a picture counts fully for a kind of fault; one that shows less of a bead counts less."""
 KNOWN = 5
@@ -82,22 +86,28 @@ def _batch(
 
 def loss_of(out: torch.Tensor, surface: torch.Tensor, extras: torch.Tensor) -> torch.Tensor:
     """Cross entropy of the surfaces, and of fronts and faults on the bead."""
-    weights = torch.tensor([1.0, 1.0, 1.0, 1.5, 1.5])
-    told = nn.functional.cross_entropy(out[:, :SURFACES], surface, weight=weights, ignore_index=UNTOLD)
+    weights = torch.tensor([1.0, 1.0, 1.0, 3.0, 6.0])
+    surfaces = nn.functional.cross_entropy(out[:, :SURFACES], surface, weight=weights, ignore_index=UNTOLD)
     sure = (surface != UNTOLD).float()
     bead = (surface >= FACE).float() * sure
     # Overlap of the bead as a whole: thin beads count as much as wide ones.
     share = out[:, :SURFACES].softmax(1)[:, FACE:].sum(1) * sure
     overlap = 1 - (2 * (share * bead).sum((1, 2)) + 30) / (share.sum((1, 2)) + bead.sum((1, 2)) + 30)
-    total = told + 0.5 * overlap.mean()
+    total = surfaces + 0.5 * overlap.mean()
     if out.shape[1] > SURFACES:
         spots = extras[:, FRONT + 1 :]
-        weight = (1 + 4 * spots) * (spots >= 0)
+        told = (spots >= 0).float()
+        weight = (1 + SPOT_WEIGHT * spots) * told
         weight[:, :-1] *= 0.02 + 0.98 * bead[:, None]
         more = nn.functional.binary_cross_entropy_with_logits(
             out[:, SURFACES:], spots.clamp(min=0), weight=weight, reduction="none"
         )
-        total = total + 0.6 * (more.sum((2, 3)) / (weight.sum((2, 3)) + LEAST_TOLD)).mean(0).sum()
+        total = total + 0.5 * (more.sum((0, 2, 3)) / (weight.sum((0, 2, 3)) + LEAST_TOLD)).sum()
+        # And their overlap over the whole batch, kind by kind: a spot is a thousandth of a picture.
+        there = out[:, SURFACES:].sigmoid() * told
+        both = (there * spots).sum((0, 2, 3))
+        spread = (there * (0.02 + bead[:, None])).clamp(max=1).sum((0, 2, 3)) + (spots * told).sum((0, 2, 3))
+        total = total + 0.3 * (1 - (2 * both + LEAST_SPOT) / (spread + LEAST_SPOT)).sum()
     return total
 
 

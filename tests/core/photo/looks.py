@@ -8,6 +8,7 @@ from judicum.core.arrays import Floats, Pixels
 from judicum.core.photo.close import PX_PER_MM, CloseLook
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import Line
+from judicum.core.photo.where import Patch
 
 LINE = Line(np.array([30.0, 40.0]), np.array([1.0, 0.0]))
 LENGTH_MM, HALF_MM = 50.0, 2.5
@@ -40,6 +41,11 @@ def look(
     seen = parts.get("seen", np.full((*face.shape, 3), 120, np.uint8))
     drawn = CloseLook(LINE, S, N, seen, face, *(parts.get(name, nothing) for name in names))
     return replace(drawn, face=parts["face"]) if "face" in parts else drawn
+
+
+def patch(width_mm: float = 2 * HALF_MM, long_mm: float = LENGTH_MM) -> Patch:
+    """What the first network sees of that bead."""
+    return Patch(LINE, 0.0, long_mm, width_mm, 4.0)
 
 
 def toes(half_mm: float = HALF_MM) -> Toes:

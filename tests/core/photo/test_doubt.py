@@ -7,13 +7,8 @@ from judicum.core.photo.correct import correct
 from judicum.core.photo.doubt import UNSURE_BEAD, doubt_of
 from judicum.core.photo.measure import Measured, measure_photo
 from judicum.core.photo.steps import check_step
-from judicum.core.photo.where import Patch
-from tests.core.photo.looks import HALF_MM, LENGTH_MM, LINE, S, look, toes
+from tests.core.photo.looks import HALF_MM, S, look, patch, toes
 from tests.drawn import bead_photo
-
-
-def patch(width_mm: float = 2 * HALF_MM) -> Patch:
-    return Patch(LINE, 0.0, LENGTH_MM, width_mm, 4.0)
 
 
 def test_a_clear_bead_seen_alike_by_both_networks_leaves_no_doubt() -> None:

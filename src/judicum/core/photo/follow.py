@@ -8,11 +8,12 @@ extent. The tips are those of the stretch along which the middle of the bead is 
 import numpy as np
 from scipy.ndimage import gaussian_filter1d
 
-from judicum.core.arrays import Floats, Whole
+from judicum.core.arrays import Flags, Floats, Whole
 from judicum.core.photo.along import Along
 from judicum.core.photo.close import CloseLook
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import read_at
+from judicum.core.photo.where import Patch
 
 STEP_S_MM, STEP_N_MM = 0.25, 0.05
 """How finely a toe is followed along and across the line, mm: the width is told every 0.5 mm, to 0.01 mm or so."""
@@ -28,19 +29,17 @@ CORE = 0.25
 """Share of the width to either side of the middle that is face wherever there is bead."""
 LEAST_CORE_MM = 0.4
 """And at least so much: four cells to either side."""
+TIPS_MM = 3.0
+"""A tip lies no further out than this past the patch, whose ends the first network sees to about 1 mm."""
 TIP_MM = 0.05
 """A tip lies half a cell beyond the last cell of face."""
 
 
-def follow(look: CloseLook, width_mm: float) -> Toes | None:
-    """Both toes, and both tips as far as the close look tells them; None where no face is seen.
-
-    Args:
-        width_mm: about how wide the bead is.
-    """
-    core = max(CORE * width_mm, LEAST_CORE_MM) > np.abs(look.n_mm - _middle(look)[:, None]).T
+def follow(look: CloseLook, patch: Patch) -> Toes | None:
+    """Both toes, and both tips as far as the close look at a patch tells them; None where no face is seen."""
+    core = np.abs(look.n_mm[:, None] - _middle(look)) < max(CORE * patch.width_mm, LEAST_CORE_MM)
     seen = (np.clip(look.face, -MOST_ODDS, MOST_ODDS) * core).sum(0) / np.maximum(core.sum(0), 1)
-    first, last = best_run(seen)
+    first, last = best_run(np.where(_near(look.s_mm, patch), seen, -MOST_ODDS))
     if last - first < 2 or seen[first : last + 1].mean() <= 0:
         return None
     return between(look, float(look.s_mm[first]) - TIP_MM, float(look.s_mm[last]) + TIP_MM)
@@ -60,11 +59,17 @@ def between(look: CloseLook, start_mm: float, end_mm: float) -> Toes:
     return Toes(look.line, s, n[path[0]], n[path[1]], start_mm, end_mm)
 
 
-def to_tips(look: CloseLook, toes: Toes, along: Along) -> Toes:
+def to_tips(look: CloseLook, toes: Toes, along: Along, patch: Patch) -> Toes:
     """The toes from tip to tip as the reading along them tells the tips."""
-    first, last = best_run(np.clip(along.inside, -MOST_ODDS, MOST_ODDS))
+    inside = np.clip(along.inside, -MOST_ODDS, MOST_ODDS)
+    first, last = best_run(np.where(_near(along.s_mm, patch), inside, -MOST_ODDS))
     start, end = float(along.s_mm[first]) - TIP_MM, float(along.s_mm[last]) + TIP_MM
     return between(look, start, end) if end - start > toes.length_mm / 2 else toes
+
+
+def _near(s_mm: Floats, patch: Patch) -> Flags:
+    """Where along the line a tip of the patch's bead may lie."""
+    return np.asarray((s_mm > patch.start_mm - TIPS_MM) & (s_mm < patch.end_mm + TIPS_MM))
 
 
 def _middle(look: CloseLook) -> Floats:

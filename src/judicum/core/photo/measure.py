@@ -126,11 +126,11 @@ def _located(picture: Picture, scale: Scale, patch: Patch) -> _Located | None:
     half = patch.width_mm / 2 + BESIDE_MM
     span = patch.start_mm - BEYOND_MM, patch.end_mm + BEYOND_MM
     look = look_closely(picture, scale, patch.line, span, (-half, half))
-    rough = follow(look, patch.width_mm)
+    rough = follow(look, patch)
     if rough is None:
         return None
     along = read_along(look, rough)
-    toes = to_tips(look, rough, along)
+    toes = to_tips(look, rough, along, patch)
     if toes.length_mm < LEAST_LENGTH_MM or toes.width_mm < LEAST_WIDTH_MM:
         return None
     return _Located(patch, look, toes, along)

@@ -23,6 +23,8 @@ LEAST_PIECE_MM2 = 6.0
 LEAST_ASPECT = 2.0
 """A bead is at least so many times longer than wide."""
 LEAST_LENGTH_MM, LEAST_WIDTH_MM = 12.0, 1.0
+BIN_MM = 1.0
+"""Over such a piece of the length a width is told."""
 MOST_GAP_MM = 9.0
 """Pieces in one line belong to one bead when no more than this is missing between them."""
 
@@ -103,7 +105,11 @@ def _patch(cells: Whole, low: Floats, odds: Floats) -> Patch | None:
     s = (cells - middle) @ along / PX_PER_MM
     # A few cells that stick out are not the bead's end.
     start, end = float(np.quantile(s, 0.003)), float(np.quantile(s, 0.997))
-    width = len(s) / PX_PER_MM**2 / max(end - start, 1e-6)
+    # The usual width over the length: a bulge or a missing piece does not count.
+    across = (
+        np.histogram(s, np.arange(start, end, BIN_MM))[0] / PX_PER_MM**2 / BIN_MM if end - start > BIN_MM else [0.0]
+    )
+    width = float(np.median(across))
     if end - start < max(LEAST_LENGTH_MM, LEAST_ASPECT * width) or width < LEAST_WIDTH_MM:
         return None
     sure = float(odds[cells[:, 1], cells[:, 0]].mean())
