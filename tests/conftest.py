@@ -18,11 +18,12 @@ def _own_files(tmp_path: Path, settings: Any) -> None:
     settings.STORAGES = {
         **settings.STORAGES,
         "default": {
-            "BACKEND": "django.core.files.storage.FileSystemStorage",
+            "BACKEND": "judicum.server.photos.storage.WholeFiles",
             "OPTIONS": {"location": str(tmp_path / "media")},
         },
     }
     settings.UPLOAD_DIR = tmp_path / "uploads"
+    settings.CACHES = {"default": {"BACKEND": "django.core.cache.backends.locmem.LocMemCache"}}
     cache.clear()
 
 

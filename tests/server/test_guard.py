@@ -77,3 +77,17 @@ def test_codes_are_long_readable_and_forgiving() -> None:
     assert len(ALPHABET) ** LENGTH >= 2**40
     assert meant(" o1-ab cl ") == "01ABC1"
     assert all(meant(code.lower()) == code for code in codes)
+
+
+def test_one_address_may_not_try_doors_without_end(course: Course, client: Client) -> None:
+    join = [client.post("/api/join", {"code": f"WRONG{k}"}, "application/json").status_code for k in range(62)]
+    assert join[:60] == [400] * 60
+    assert join[60:] == [429] * 2
+    refused = client.post("/api/session", {"username": "ilka", "password": "guess"}, "application/json")
+    assert (refused.status_code, is_problem(refused)) == (429, True)
+    assert int(refused["Retry-After"]) <= 60
+
+
+def test_somebody_who_is_in_is_not_slowed_down(course: Course, client_of: Callable[..., Client]) -> None:
+    client = client_of(course.student)
+    assert {client.post("/api/join", {"code": "TEST1"}, "application/json").status_code for _ in range(65)} == {200}

@@ -105,9 +105,9 @@ def test_a_full_disk_answers_in_words_and_leaves_nothing_behind(
             f"/api/uploads/{upload.pk}", last, "application/offset+octet-stream", headers={"Upload-Offset": str(CUT)}
         )
 
-    for where in (receive_upload.os, storage.os):
+    for where, name in ((receive_upload.os, "fsync"), (storage.tempfile, "mkstemp")):
         with monkeypatch.context() as patched:
-            patched.setattr(where, "fsync", full)
+            patched.setattr(where, name, full)
             answer = send()
         assert answer.status_code == 507
         assert answer.json()["code"] == "no_room"

@@ -4,7 +4,8 @@ from datetime import timedelta
 
 from django.http import HttpRequest
 
-WAIT = timedelta(minutes=1)
+WAIT = timedelta(seconds=5)
+"""Long enough that guessing gets nowhere, short enough that nobody behind the same address is kept out by it."""
 
 
 def cool_off(request: HttpRequest | None = None) -> timedelta:

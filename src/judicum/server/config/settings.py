@@ -13,6 +13,11 @@ DEBUG = False
 ALLOWED_HOSTS = env.list("JUDICUM_HOSTS", default=["localhost", "127.0.0.1", "[::1]"])
 CSRF_TRUSTED_ORIGINS = env.list("JUDICUM_ORIGINS", default=[])
 
+PROXIES = env.int("JUDICUM_PROXIES", default=0)
+"""Proxies before this server whose word about the sender's address is believed; none by default."""
+# Shared by the processes of one machine: what is counted there is how often a door was tried.
+CACHES = {"default": {"BACKEND": "django.core.cache.backends.filebased.FileBasedCache", "LOCATION": str(VAR / "cache")}}
+
 DATABASES = {
     "default": {**env.db_url("JUDICUM_DATABASE_URL"), "CONN_MAX_AGE": env.int("JUDICUM_CONN_MAX_AGE", default=60)}
 }
@@ -58,7 +63,8 @@ AUTH_PASSWORD_VALIDATORS = [
     {"NAME": "django.contrib.auth.password_validation.CommonPasswordValidator"},
     {"NAME": "django.contrib.auth.password_validation.UserAttributeSimilarityValidator"},
 ]
-# After five wrong passwords for a name from one address, that pair waits a minute.
+# After five wrong passwords for a name from one address, that pair waits some seconds before each five more.
+AXES_IPWARE_PROXY_COUNT = PROXIES or None
 AXES_FAILURE_LIMIT = 5
 AXES_COOLOFF_TIME = "judicum.server.accounts.lockout.cool_off"
 AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
@@ -96,6 +102,9 @@ REST_FRAMEWORK = {
     "DEFAULT_PARSER_CLASSES": ["judicum.server.api.parsing.TextJSONParser"],
     "DEFAULT_SCHEMA_CLASS": "judicum.server.api.schema.SchemaWithProblems",
     "DEFAULT_PAGINATION_CLASS": "judicum.server.api.paging.Pages",
+    # A class of thirty behind one address signs in at once; a guesser gets through 2^40 codes in 35,000 years.
+    "DEFAULT_THROTTLE_RATES": {"door": "60/min"},
+    "NUM_PROXIES": PROXIES,
     "EXCEPTION_HANDLER": "judicum.server.api.errors.problem_response",
     "UNAUTHENTICATED_USER": "django.contrib.auth.models.AnonymousUser",
 }

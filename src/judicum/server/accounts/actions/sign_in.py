@@ -25,7 +25,7 @@ def sign_in(request: HttpRequest, username: str, password: str) -> User:
     """
     credentials = {"username": username, "password": password}
     if not AxesProxyHandler.is_allowed(request, credentials):
-        raise Throttled(wait=WAIT.total_seconds(), detail="Too many wrong passwords; wait a minute.")
+        raise Throttled(wait=WAIT.total_seconds(), detail=f"Too many wrong passwords; wait {WAIT.seconds} seconds.")
     user = authenticate(request, **credentials)
     if not isinstance(user, User):
         raise WrongPassword()

@@ -6,6 +6,7 @@ from rest_framework import status
 from rest_framework.permissions import AllowAny, IsAuthenticated
 from rest_framework.request import Request
 from rest_framework.response import Response
+from rest_framework.throttling import BaseThrottle
 from rest_framework.views import APIView
 
 from judicum.server.accounts.actions.change_units import change_units
@@ -13,6 +14,7 @@ from judicum.server.accounts.actions.sign_in import sign_in
 from judicum.server.accounts.api.serializers import SessionSerializer, SignInSerializer, UnitsSerializer
 from judicum.server.accounts.queries import with_courses
 from judicum.server.api.person import person
+from judicum.server.api.throttles import DoorThrottle
 
 
 class SessionView(APIView):
@@ -20,6 +22,9 @@ class SessionView(APIView):
 
     def get_permissions(self) -> list[AllowAny | IsAuthenticated]:
         return [AllowAny()] if self.request.method == "POST" else [IsAuthenticated()]
+
+    def get_throttles(self) -> list[BaseThrottle]:
+        return [DoorThrottle()] if self.request.method == "POST" else []
 
     @extend_schema(operation_id="session_read", responses=SessionSerializer)
     def get(self, request: Request) -> Response:

@@ -12,6 +12,7 @@ from judicum.core.errors import InvalidValue
 from judicum.server.accounts.api.serializers import SessionSerializer
 from judicum.server.accounts.queries import with_courses
 from judicum.server.api.person import person
+from judicum.server.api.throttles import DoorThrottle
 from judicum.server.courses.actions.join_course import join_course, register_and_join
 from judicum.server.courses.actions.set_schools import set_schools
 from judicum.server.courses.api.serializers import CourseSerializer, JoinSerializer, MemberSerializer, SchoolsSerializer
@@ -63,6 +64,7 @@ class JoinView(APIView):
     """Joining with a course code, with an account or making one."""
 
     permission_classes = (AllowAny,)
+    throttle_classes = (DoorThrottle,)
 
     @extend_schema(operation_id="course_join", request=JoinSerializer, responses=SessionSerializer)
     def post(self, request: Request) -> Response:
