@@ -13,7 +13,7 @@ import numpy as np
 from scipy.ndimage import gaussian_filter1d, maximum_filter1d
 
 from judicum.core.acceptance import LAPSE_LONG, LAPSE_SHORT
-from judicum.core.arrays import Floats, Pixels
+from judicum.core.arrays import Floats, Pixels, Whole
 from judicum.core.photo.along import BEYOND, PX_PER_MM, ROWS, Along
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import read_at
@@ -24,8 +24,12 @@ CURVES = np.arange(-1.2, 1.21, 0.1)
 """Curvatures that are tried, in half widths."""
 WIDE_MM = 0.4
 """What is narrower than this along the bead is a line of the ripples, what is wider the shade of the face."""
-LEAST_HEAT = 0.25
+LEAST_HEAT = 0.3
 """How likely a place is a front from which a peak counts."""
+FAINT_HEAT = 0.05
+"""And from which one counts that fills a gap."""
+NEAR, FILLS = 0.45, 0.75
+"""Shares of the usual pitch that a clear peak keeps from clearer ones, and a faint one from all others."""
 LEAST_USUAL_HEAT = 0.4
 """What the usual front of a bead with distinct ripples has: fused beads stay under it."""
 SMOOTH_MM = 0.08
@@ -85,7 +89,8 @@ def find_fronts(along: Along, toes: Toes) -> Ripple | None:
     margin = ROUNDED * toes.width_mm
     heat[(along.s_mm < toes.start_mm + margin) | (along.s_mm > toes.end_mm - margin)] = 0.0
     highest = maximum_filter1d(heat, 2 * round(APART_MM / step) + 1)
-    places = np.flatnonzero((heat == highest) & (heat > LEAST_HEAT))
+    peaks = np.flatnonzero((heat == highest) & (heat > FAINT_HEAT))
+    places = _in_train(peaks, heat)
     if len(places) < LEAST_FRONTS or float(np.median(heat[places])) < LEAST_USUAL_HEAT:
         return None
     before, at, after = (heat[np.clip(places + k, 0, len(heat) - 1)] for k in (-1, 0, 1))
@@ -94,6 +99,24 @@ def find_fronts(along: Along, toes: Toes) -> Ripple | None:
     half = toes.width_mm / 2
     curve, agreement = _curvature(along.face, half / step)
     return Ripple(along.s_mm[0] - toes.start_mm + fine * step, curve * half, agreement)
+
+
+def _in_train(peaks: Whole, heat: Floats) -> Whole:
+    """Of all peaks the clear ones, less those too near to a clearer one, and the faint ones that fill a gap.
+
+    Fronts follow one another at about the same distance: half-way through a gap twice as long a faint peak is likely
+    one, and right beside a clear one a weaker peak is likely none.
+    """
+    clear = peaks[heat[peaks] > LEAST_HEAT]
+    if len(clear) < LEAST_FRONTS:
+        return clear
+    pitch = float(np.median(np.diff(clear)))
+    kept: list[int] = []
+    for place in sorted(peaks, key=lambda p: -heat[p]):
+        away = np.abs(np.array(kept, float) - place).min(initial=np.inf)
+        if away > (NEAR if heat[place] > LEAST_HEAT else FILLS) * pitch:
+            kept.append(int(place))
+    return np.array(sorted(kept))
 
 
 def _curvature(face: Pixels, half: float) -> tuple[float, float]:

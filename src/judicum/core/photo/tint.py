@@ -22,7 +22,12 @@ from judicum.core.photo.unwrap import read_at
 THICKNESS_NM = np.arange(0.0, 75.1, 1.5)
 GAINS = np.exp(np.linspace(np.log(0.55), np.log(1.7), 13))
 ZONE_MM = 3.0
-ZONE_SHARE = 0.05
+ZONE_SHARE = 0.07
+"""Of the band, what a level covers at least: a twentieth by definition, and a fiftieth more, which the light's scatter
+puts a level too high."""
+ZONE_STEP_MM = 0.1
+SHADE_MM = 0.2
+"""So far from the toe its own shade hides the film."""
 
 
 @dataclass(frozen=True)
@@ -94,11 +99,11 @@ def read_tint(band: Band, plate: Plate, left_mm: Floats, right_mm: Floats, s_mm:
     levels = _levels(_against(read(left_mm * (1 - u) + right_mm * u), face_plate))
     zones = []
     for toe, sign, colour in ((left_mm, -1.0, plate.left), (right_mm, 1.0, plate.right)):
-        away = np.arange(0.35, ZONE_MM, 0.25)[:, None]
+        away = np.arange(SHADE_MM + ZONE_STEP_MM / 2, ZONE_MM, ZONE_STEP_MM)[:, None]
         beside = gaussian_filter1d(read(toe[None, :] + sign * away), 1.0 / step, axis=1)
         level = _levels(_against(beside, colour), grey=False)
-        # The first 0.2 mm lie in the toe's shadow: they are taken to be as what comes next.
-        zones.append(np.concatenate([level[:1], level]))
+        # What lies in the toe's shadow is taken to be as what comes next.
+        zones.append(np.concatenate([np.repeat(level[:1], round(SHADE_MM / ZONE_STEP_MM), axis=0), level]))
     covered = [k for k in range(7) if np.mean(np.concatenate(zones) == k) >= ZONE_SHARE]
     millimetre = np.floor(s_mm - s_mm[0]).astype(int)
     along = [int(np.median(levels[:, millimetre == k])) for k in range(millimetre[-1] + 1)]
