@@ -1,12 +1,13 @@
 """Drawn photos that many tests share; drawn once a session."""
 
+from dataclasses import replace
 from functools import cache
 from typing import Any
 
-import cv2
 import numpy as np
 
 from judicum.camera import Fault, Photo, Scene, View, take_photo, weld
+from judicum.camera.truth import truth
 
 
 @cache
@@ -60,18 +61,14 @@ def bare_photo() -> Photo:
 @cache
 def beads_photo() -> tuple[bytes, list[dict[str, Any]]]:
     """Three beads one under the other on one plate, as a JPEG, with each one's truth from the top down."""
-    view = View(size=(2400, 1800), tilt_deg=0.0, noise=0.005)
-    drawn = []
+    scenes = []
     for k, (y, length, width) in enumerate(((40.0, 52.0, 3.6), (54.5, 84.0, 5.0), (69.0, 40.0, 4.2))):
         bead = weld(
             np.random.default_rng(30 + k), length_mm=length, width_mm=width, width_cv=0.03, pitch_mm=1.9, pitch_cv=0.08, wander_mm=0.1,
             bead_level=1 + k, zone_level=3,
         )  # fmt: skip
-        photo = take_photo(Scene(bead, (46.0, y), 0.0, grain_deg=0, grain=0.3, view=view, seed=9))
-        assert photo.truth is not None
-        drawn.append((cv2.imdecode(np.frombuffer(photo.jpeg, np.uint8), cv2.IMREAD_COLOR), photo))
-    # The view is straight from above, so a row of the picture is a line of the card: each bead's rows from its own photo.
-    cuts = cv2.perspectiveTransform(np.array([[[80.0, 47.3], [80.0, 61.7]]]), drawn[0][1].to_px)[0][:, 1].astype(int)
-    rows = [slice(0, cuts[0]), slice(cuts[0], cuts[1]), slice(cuts[1], None)]
-    whole = np.concatenate([picture[part] for (picture, _), part in zip(drawn, rows, strict=True)])
-    return cv2.imencode(".jpg", whole, [cv2.IMWRITE_JPEG_QUALITY, 92])[1].tobytes(), [p.truth for _, p in drawn]
+        scenes.append(Scene(bead, (46.0, y), 0.0, grain_deg=0, grain=0.3, seed=9))
+    view = View(size=(2400, 1800), tilt_deg=4.0, noise=0.005)
+    photo = take_photo(replace(scenes[0], view=view, beside=tuple(scenes[1:])))
+    truths = [truth(scene) for scene in scenes]
+    return photo.jpeg, [told for told in truths if told is not None]

@@ -20,12 +20,12 @@ def many(course: Course, count: int) -> list[Attempt]:
     photo = first.photos.get()
     made = photo.measurements.get()
     begun = timezone.now() - timedelta(days=count + 1)
-    attempts = [first] + [
-        open_attempt(course.assignment, course.student, course.student, begun + timedelta(days=k))
-        for k in range(1, count)
-    ]
-    for k, attempt in enumerate(attempts):
+    attempts = [first]
+    for k in range(count):
         at = begun + timedelta(days=k)
+        if k:
+            attempts.append(open_attempt(course.assignment, course.student, course.student, at))
+        attempt = attempts[k]
         Attempt.objects.filter(pk=attempt.pk).update(state="measured", created_at=at, updated_at=at)
         if k:
             copy = Photo.objects.create(attempt=attempt, picture=photo.picture, sent_by=course.student, sent_at=at)
@@ -52,7 +52,7 @@ def test_the_wall_has_the_newest_of_each_student_however_many_there_are(
     course: Course, client_of: Callable[..., Client]
 ) -> None:
     attempts = many(course, 130)
-    other = open_attempt(course.assignment, course.other, course.other, timezone.now() - timedelta(days=400))
+    other = Attempt.objects.get(student=course.other, assignment=course.assignment)
     Attempt.objects.filter(pk=other.pk).update(state="measured", created_at=timezone.now() - timedelta(days=400))
     first = attempts[0].photos.get()
     old = Photo.objects.create(attempt=other, picture=first.picture, sent_by=course.other, sent_at=timezone.now())

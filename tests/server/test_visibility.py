@@ -93,7 +93,11 @@ def test_with_its_return_the_student_reads_the_last_mark_and_none_before_it(
     [
         ("assigned", ["prepare", "log", "add_view"], []),
         ("logged", ["prepare", "log", "add_photo", "add_view", "read_angle"], ["read_angle"]),
-        ("measured", ["prepare", "log", "add_photo", "add_view", "read_angle"], ["read_angle", "correct", "mark"]),
+        (
+            "measured",
+            ["prepare", "log", "add_photo", "add_view", "read_angle", "choose_bead"],
+            ["read_angle", "choose_bead", "correct", "mark"],
+        ),
         ("marked", [], ["correct", "mark", "return"]),
         ("returned", [], ["correct", "mark"]),
     ],

@@ -7,7 +7,7 @@ import cv2
 import numpy as np
 
 from judicum.camera.scene import Scene
-from judicum.camera.surface import clouds, coupon
+from judicum.camera.surface import clouds, coupon_with_all
 from judicum.camera.truth import truth
 from judicum.core.arrays import Floats
 from judicum.core.photo.film import srgb_to_linear
@@ -64,14 +64,14 @@ def _plane(scene: Scene, x: Floats, y: Floats, px_per_mm: float) -> Floats:
     plane = np.repeat(cv2.GaussianBlur(streaks.astype(np.float32), (0, 0), 1.0)[..., None], 3, axis=2)
     on_card = (x > 0) & (x < width) & (y > 0) & (y < height) & (scene.card != "none")
     if scene.card == "strip":
-        plane = coupon(scene, x, y, px_per_mm)
+        plane = coupon_with_all(scene, x, y, px_per_mm)
     else:
         cut_x, cut_y = card["cut_out"]["at"]
         cut_w, cut_h = card["cut_out"]["size"]
         rows = np.flatnonzero((y[:, 0] > cut_y - 1) & (y[:, 0] < cut_y + cut_h + 1))
         columns = np.flatnonzero((x[0] > cut_x - 1) & (x[0] < cut_x + cut_w + 1))
         box = np.s_[rows[0] : rows[-1] + 1, columns[0] : columns[-1] + 1]
-        plane[box] = coupon(scene, x[box], y[box], px_per_mm)
+        plane[box] = coupon_with_all(scene, x[box], y[box], px_per_mm)
         on_card &= ~((x > cut_x) & (x < cut_x + cut_w) & (y > cut_y) & (y < cut_y + cut_h))
     # The card is half a millimetre thick and throws a soft shadow down and to the right.
     shadow = cv2.GaussianBlur(

@@ -89,6 +89,8 @@ class Scene:
     stripe_nm: float = 0.0
     view: View = field(default_factory=View)
     seed: int = 1
+    beside: tuple["Scene", ...] = ()
+    """Other beads on the same plate; only where they lie and what they are counts."""
 
 
 def weld(

@@ -1,5 +1,7 @@
 """The coupon seen from straight above, in linear light: plate, film, bead and its faults."""
 
+from dataclasses import replace
+
 import cv2
 import numpy as np
 
@@ -37,6 +39,18 @@ def coupon(scene: Scene, x: Floats, y: Floats, px_per_mm: float) -> Floats:
     if scene.bead is not None:
         picture = with_faults(rng, picture, scene.bead, s, n, inside)
     return picture.astype(np.float32)
+
+
+def coupon_with_all(scene: Scene, x: Floats, y: Floats, px_per_mm: float) -> Floats:
+    """The coupon with the beads beside the scene's own: each place looks as the bead nearest to it makes it look."""
+    picture = coupon(scene, x, y, px_per_mm)
+    nearest = np.abs(bead_frame(scene, x, y)[1])
+    for other in scene.beside:
+        away = np.abs(bead_frame(other, x, y)[1])
+        alike = replace(scene, bead=other.bead, start_mm=other.start_mm, angle_deg=other.angle_deg)
+        picture = np.where((away < nearest)[..., None], coupon(alike, x, y, px_per_mm), picture)
+        nearest = np.minimum(nearest, away)
+    return picture
 
 
 def bead_frame(scene: Scene, x: Floats, y: Floats) -> tuple[Floats, Floats]:

@@ -72,4 +72,20 @@ def draw(plan: Weld, person: dict[str, Any]) -> bytes:
         view=view,
         seed=plan.seed,
     )
-    return take_photo(scene).jpeg
+    return take_photo(replace(scene, beside=_trials(rng, scene, person, plan))).jpeg
+
+
+def _trials(rng: np.random.Generator, scene: Scene, person: dict[str, Any], plan: Weld) -> tuple[Scene, ...]:
+    """Shorter beads beside the one that counts, where somebody tries the current out on the same plate."""
+    if not person.get("tries_beside") or plan.assignment:
+        return ()
+    beads = [
+        weld(
+            rng, length_mm=length, width_mm=plan.target_width_mm * share, width_cv=0.08, pitch_mm=2.4, pitch_cv=0.2, wander_mm=0.2,
+            bead_level=level, zone_level=level + 2,
+        )
+        for length, share, level in ((34.0, 0.75, 1), (41.0, 1.2, 3))
+    ]  # fmt: skip
+    x, y = scene.start_mm
+    places = ((x + 6, y + 14), (x + 12, y - 14))
+    return tuple(replace(scene, bead=bead, start_mm=place) for bead, place in zip(beads, places, strict=True))
