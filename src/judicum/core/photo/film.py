@@ -87,3 +87,52 @@ def _srgb_table() -> Floats:
 def srgb_to_linear(picture: Pixels | np.uint8) -> Floats:
     """8-bit sRGB-coded array to linear light, 0 to 1, same shape [src: iec-61966-2-1]."""
     return _srgb_table()[picture]
+
+
+CHROMA_RANGE = ((-2.8, 2.0), (-2.4, 2.0))
+"""Log ratios blue/green and red/green that are told apart; what lies outside counts as the nearest edge."""
+CHROMA_CELLS = 120
+LUMINANCE = np.array([0.0722, 0.7152, 0.2126], np.float32)
+SPECULAR = 0.06
+"""Share of colourless shine that is added to every film's colour: no metal is without it."""
+
+
+@cache
+def _chroma_table() -> tuple[Floats, Floats]:
+    """Film thickness (nm) and the logarithm of its reflectance against bare metal, by cell of log ratios."""
+    thickness = np.arange(0.0, THICKEST_NM + 0.1, 0.5)
+    light = lab_to_linear(film_lab(thickness)) + SPECULAR * lab_to_linear(film_lab(np.zeros(1)))
+    ratio = np.log(np.maximum(light / light[0], 1e-3))
+    curve = np.stack([ratio[:, 0] - ratio[:, 1], ratio[:, 2] - ratio[:, 1]], -1)
+    axes = [np.linspace(low, high, CHROMA_CELLS) for low, high in CHROMA_RANGE]
+    cells = np.stack(np.meshgrid(*axes, indexing="ij"), -1).reshape(-1, 2)
+    # Thick pale films come back to the colour of bare metal: there bare metal is the likelier.
+    late = 0.03 * (thickness > 58)
+    nearest = (((cells[:, None] - curve[None]) ** 2).sum(-1) + late).argmin(1).reshape(CHROMA_CELLS, CHROMA_CELLS)
+    brightness = np.log((light / light[0]) @ LUMINANCE)
+    return thickness[nearest].astype(np.float32), brightness[nearest].astype(np.float32)
+
+
+def film_and_shade(light: Floats, bare: Floats) -> tuple[Floats, Floats]:
+    """What film explains each colour, and how brightly the metal under it is lit.
+
+    Thickness comes from the colour's log ratios alone, so that shade and shine do not change it; the
+    light is then divided by what that film reflects. Across a contour of the tint both change
+    evenly; at a toe the film jumps, or the shade has a dark line.
+
+    Args:
+        light: (..., 3) linear light, blue, green, red. bare: (3,) that of untinted metal.
+
+    Returns:
+        Thickness in nm and natural logarithm of the shade, each (...).
+    """
+    relative = np.maximum(light, 2e-4) / np.maximum(bare, 2e-4).astype(np.float32)
+    ratio = cv2.log(np.ascontiguousarray(relative, np.float32))
+    cells = []
+    for channel, (low, high) in zip((0, 2), CHROMA_RANGE, strict=True):
+        part = (ratio[..., channel] - (ratio[..., 1] + low)) * ((CHROMA_CELLS - 1) / (high - low))
+        cells.append(np.clip(part + 0.5, 0, CHROMA_CELLS - 1).astype(np.int32))
+    index = cells[0] * CHROMA_CELLS + cells[1]
+    thickness, brightness = (np.take(table, index) for table in _chroma_table())
+    luminance = np.maximum(relative @ LUMINANCE, 2e-4)
+    return thickness, cv2.log(luminance) - brightness

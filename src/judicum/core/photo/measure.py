@@ -160,7 +160,7 @@ def _figures(picture: Picture, scale: Scale, gains: Floats, found: _Located, rep
     report = report.but(quality=quality)
     if clipped > MOST_CLIPPED:
         return _refused(report, refuse("overexposed", share=clipped))
-    told = [_told(fault, line, toes) for fault in find_defects(look, toes)]
+    told = [_told(fault, line, toes) for fault in find_defects(look, toes, gains)]
     ripple = find_fronts(found.along, toes)
     if ripple is not None:
         ripple = ripple.without(hidden_by(told))

@@ -1,24 +1,34 @@
 """All faults of a bead, each place told once."""
 
+from judicum.core.arrays import Floats
 from judicum.core.photo.close import CloseLook
+from judicum.core.photo.defects.crater import craters
+from judicum.core.photo.defects.face import straighten
 from judicum.core.photo.defects.fault import Fault
-from judicum.core.photo.defects.spots import spots
+from judicum.core.photo.defects.holes import burnt_through, specks
+from judicum.core.photo.defects.spots import pores
 from judicum.core.photo.defects.stretches import sugar, undercut, uneven_width
 from judicum.core.photo.toes import Toes
 
 
-def find_defects(look: CloseLook, toes: Toes) -> list[Fault]:
+def find_defects(look: CloseLook, toes: Toes, gains: Floats) -> list[Fault]:
     """Faults of a bead in the order of s.
 
     Under sugar, a hole or a missing stretch nothing else is told: what is seen there belongs to it.
+
+    Args:
+        gains: (3,) what balances the light of what the look saw.
     """
-    sugared, uneven, found = sugar(look, toes), uneven_width(toes), spots(look, toes)
-    burnt = [f for f in found if f.kind == "burn_through"]
-    gaps = [f for f in uneven if f.kind == "gap" and not _covered(f, burnt)]
-    hidden = [*sugared, *gaps, *burnt]
-    small = [f for f in [*found, *undercut(look, toes)] if f.kind == "burn_through" or not _covered(f, hidden)]
-    bulges = [f for f in uneven if f.kind == "bulge" and not _covered(f, burnt)]
-    return sorted([*sugared, *gaps, *bulges, *small], key=lambda f: f.s_mm)
+    face = straighten(look, toes, gains)
+    sugared, burnt = sugar(look, toes), burnt_through(face)
+    # A hole, or sugar beside the bead, is not the bead's width.
+    uneven = [fault for fault in uneven_width(toes) if not _covered(fault, [*burnt, *sugared])]
+    hidden = [*sugared, *burnt, *(fault for fault in uneven if fault.kind == "gap")]
+    rings = [ring for ring in craters(face) if not _covered(ring, hidden)]
+    # A hole in a crater is the crater's pinhole.
+    spots = [spot for spot in [*pores(look, toes), *specks(face)] if not _covered(spot, [*hidden, *rings])]
+    grooves = [groove for groove in undercut(face) if not _covered(groove, hidden)]
+    return sorted([*sugared, *burnt, *uneven, *rings, *spots, *grooves], key=lambda fault: fault.s_mm)
 
 
 def _covered(fault: Fault, others: list[Fault]) -> bool:

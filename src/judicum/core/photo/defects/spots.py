@@ -1,6 +1,4 @@
-"""Faults that are spots: holes, specks, craters, as the network sees them on the face."""
-
-from collections.abc import Iterator
+"""Faults that are spots on the face, as the network sees them: pores."""
 
 import cv2
 import numpy as np
@@ -12,46 +10,27 @@ from judicum.core.photo.toes import Toes
 
 SEEN = 0.5
 """Share from which a place belongs to a spot."""
-LEAST_MM = {"pore": 0.3, "inclusion": 0.3, "crater": 1.0, "burn_through": 1.0}
+LEAST_MM = 0.3
 """Least diameter: a smaller spot is the picture's grain."""
-LEAST_CONFIDENCE = {"pore": 0.7, "inclusion": 0.7, "crater": 0.7, "burn_through": 0.7}
+LEAST_CONFIDENCE = 0.7
 """Least mean share over a spot."""
-BURN_SHARE = 0.5
-"""A hole wider than this share of the bead goes right through."""
-AT_END = 1.3
-"""A crater lies within so many widths of a tip."""
 
 
-def spots(look: CloseLook, toes: Toes) -> list[Fault]:
-    """Pores, inclusions, craters and burn-through between two toes; a pore within a crater is the crater's pinhole."""
-    face = _face(look, toes)
-    craters = [f for f in _blobs("crater", look, look.crater, face) if _at_end(f, toes)]
-    burnt = [f for f in _blobs("burn_through", look, look.hole, face) if f.size_mm > BURN_SHARE * toes.width_mm]
-    pores = [f for f in _blobs("pore", look, look.pore, face) if not any(_within(f, b) for b in burnt)]
-    specks = list(_blobs("inclusion", look, look.speck, face))
-    pinned = [Fault(**{**vars(c), "pinhole": any(_within(p, c) for p in pores)}) for c in craters]
-    return [*pinned, *burnt, *(f for f in [*pores, *specks] if not any(_within(f, c) for c in craters))]
-
-
-def _face(look: CloseLook, toes: Toes) -> Flags:
+def pores(look: CloseLook, toes: Toes) -> list[Fault]:
+    """Round open holes between two toes."""
     left, right = toes.at(look.s_mm)
     between = (look.n_mm[:, None] > left) & (look.n_mm[:, None] < right)
-    return np.asarray(between & (look.s_mm > toes.start_mm) & (look.s_mm < toes.end_mm))
+    face = np.asarray(between & (look.s_mm > toes.start_mm) & (look.s_mm < toes.end_mm))
+    return _blobs("pore", look, look.pore, face)
 
 
-def _at_end(fault: Fault, toes: Toes) -> bool:
-    return min(fault.s_mm - toes.start_mm, toes.end_mm - fault.s_mm) < AT_END * toes.width_mm
-
-
-def _within(fault: Fault, other: Fault) -> bool:
-    return float(np.hypot(fault.s_mm - other.s_mm, fault.n_mm - other.n_mm)) < other.size_mm / 2 + 0.2
-
-
-def _blobs(kind: str, look: CloseLook, share: Floats, face: Flags) -> Iterator[Fault]:
+def _blobs(kind: str, look: CloseLook, share: Floats, face: Flags) -> list[Fault]:
+    found = []
     count, labels, stats, middles = cv2.connectedComponentsWithStats(((share > SEEN) & face).astype(np.uint8))
     for k in range(1, count):
         size = float(np.sqrt(4 * stats[k, cv2.CC_STAT_AREA] / np.pi)) / PX_PER_MM
         sure = float(share[labels == k].mean())
-        if size >= LEAST_MM[kind] and sure >= LEAST_CONFIDENCE[kind]:
+        if size >= LEAST_MM and sure >= LEAST_CONFIDENCE:
             column, row = middles[k]
-            yield Fault(kind, look.s_mm[0] + column / PX_PER_MM, look.n_mm[0] + row / PX_PER_MM, size, sure)
+            found.append(Fault(kind, look.s_mm[0] + column / PX_PER_MM, look.n_mm[0] + row / PX_PER_MM, size, sure))
+    return found

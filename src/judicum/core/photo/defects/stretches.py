@@ -4,25 +4,29 @@ import cv2
 import numpy as np
 from scipy.ndimage import gaussian_filter1d
 
-from judicum.core.arrays import Flags
+from judicum.core.arrays import Flags, Floats
 from judicum.core.photo.close import PX_PER_MM, CloseLook
+from judicum.core.photo.defects.face import Face
 from judicum.core.photo.defects.fault import Fault
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import read_at
 
-SUGAR_SHARE = 0.4
-"""Share of the face across the bead that is grey and granular where it is sugared."""
-SUGAR_MM, UNDERCUT_MM, GAP_MM, BULGE_MM = 2.0, 2.0, 1.5, 2.0
+SUGAR_SHARE, SUGARED = 0.4, 0.7
+"""Shares of the face across the bead that are grey and granular: out to where a patch reaches, and in the midst of it."""
+SUGAR_MM, UNDERCUT_MM, GAP_MM, BULGE_MM = 2.0, 3.0, 1.5, 3.0
 """Least lengths along the bead."""
-GROOVE = 0.4
-"""Share that a place beside the toe is groove, from which it counts."""
-GROOVE_MM = np.arange(-0.3, 0.45, 0.1)
-"""Distances outward from a toe at which a groove is looked for."""
+GROOVE_DARKER = 0.55
+"""Natural logarithm by which a groove is darker than the same toe usually is."""
+GROOVE_SPREADS = 2.0
+"""How many times the toe's usual change (its median to its brightest tenth) a groove goes beyond it."""
+GROOVE_MM, GROOVE_ROWS = np.arange(-0.3, 0.71, 0.05), 8
+"""Distances outward from a toe at which a groove is looked for, and how many of the darkest count."""
+PLATE_MM = np.arange(1.0, 1.7, 0.1)
+"""And those at which the plate beside it is."""
 GAP_SHARE, BULGE_SHARE = 0.5, 1.33
 """Width against the usual under which the bead is missing, and over which it bulges (1.4 at its widest)."""
-CLEAR_OF_TIPS = 0.8
+CLEAR_OF_TIPS = 1.2
 """So many widths from a tip the width says nothing: the end is rounded."""
-SMOOTH_MM = 0.5
 
 
 def runs(flags: Flags, step_mm: float, least_mm: float, bridge_mm: float = 0.6) -> list[tuple[int, int]]:
@@ -48,21 +52,55 @@ def sugar(look: CloseLook, toes: Toes) -> list[Fault]:
     return [
         _stretch("sugaring", look, a, b, 0.0, float(share[a : b + 1].mean()))
         for a, b in runs((share > SUGAR_SHARE) & inside, 1 / PX_PER_MM, SUGAR_MM, 1.0)
+        if (share[a : b + 1] > SUGARED).sum() / PX_PER_MM > SUGAR_MM
     ]
 
 
-def undercut(look: CloseLook, toes: Toes) -> list[Fault]:
-    """Grooves melted into the plate along either toe."""
+def undercut(face: Face) -> list[Fault]:
+    """Dark grooves along either toe, against how dark that toe usually is and how much that changes.
+
+    The shade is looked at, not the light: beside a bead the tint alone darkens the plate as deeply.
+    """
+    step = face.step_mm
+    margin = max(1, round(0.6 * face.width_mm / step))
+    if len(face.s_mm) < 3 * margin:
+        return []
+    flags, depth = [], []
+    for side in (-1.0, 1.0):
+        # How much dark lies across the toe: a groove is wider and deeper than the toe's own line.
+        dark = np.sort(_beside(face, side, GROOVE_MM), axis=0)[:GROOVE_ROWS].mean(0)
+        plate = gaussian_filter1d(_beside(face, side, PLATE_MM).mean(0), 1.0 / step)
+        relative = gaussian_filter1d(dark - plate, 0.4 / step)
+        usual, high = np.quantile(relative[margin:-margin], [0.5, 0.9])
+        deeper = usual - relative
+        marked = deeper > max(GROOVE_DARKER, GROOVE_SPREADS * (high - usual))
+        marked[:margin] = marked[-margin:] = False
+        flags.append(marked)
+        depth.append(deeper)
     found = []
-    inside = (look.s_mm > toes.start_mm + 1) & (look.s_mm < toes.end_mm - 1)
-    for toe, outward in zip(toes.at(look.s_mm), (-1.0, 1.0), strict=True):
-        rows = look.row(toe + outward * GROOVE_MM[:, None])
-        columns = np.broadcast_to(np.arange(rows.shape[1]), rows.shape)
-        share = gaussian_filter1d(read_at(look.groove.astype(np.float32), rows, columns).max(0), SMOOTH_MM * PX_PER_MM)
-        for a, b in runs((share > GROOVE) & inside, 1 / PX_PER_MM, UNDERCUT_MM, 1.0):
-            place = float(toe[(a + b) // 2]) + outward * 0.1
-            found.append(_stretch("undercut", look, a, b, place, float(share[a : b + 1].mean())))
+    for k, side in enumerate((-1.0, 1.0)):
+        for a, b in runs(flags[k], step, UNDERCUT_MM, 1.0):
+            if flags[1 - k][a : b + 1].mean() > 0.5:
+                continue  # Dark on both sides is a shadow or a change of the tint.
+            middle = (a + b) // 2
+            confidence = float(np.clip(0.3 + 0.5 * depth[k][a : b + 1].mean(), 0.4, 0.95))
+            s = float(face.s_mm[middle])
+            found.append(
+                Fault(
+                    "undercut",
+                    s,
+                    face.across(s, side * float(face.half_mm[middle] + 0.1)),
+                    (b - a) * step + 0.8,
+                    confidence,
+                )
+            )
     return found
+
+
+def _beside(face: Face, side: float, offset_mm: Floats) -> Floats:
+    """The shade at distances outside one toe: (offsets, columns)."""
+    rows = (side * (face.half_mm[None, :] + offset_mm[:, None]) - face.n_mm[0]) / face.step_mm
+    return read_at(face.shade, rows, np.broadcast_to(np.arange(len(face.s_mm)), rows.shape))
 
 
 def uneven_width(toes: Toes) -> list[Fault]:
