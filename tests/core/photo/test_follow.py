@@ -4,16 +4,18 @@ import numpy as np
 import pytest
 
 from judicum.core.photo.along import Along
-from judicum.core.photo.follow import best_paths, best_run, follow, to_tips
+from judicum.core.photo.follow import best_paths, best_run, between, follow, to_tips
 from tests.core.photo.looks import ACROSS, HALF_MM, LENGTH_MM, S, box, disc, look, patch
 
 
 @pytest.mark.parametrize("half", [0.8, 1.9, 3.7])
 @pytest.mark.parametrize("soft", [0.02, 0.15])
 def test_toes_and_tips_lie_where_the_face_ends(half: float, soft: float) -> None:
-    found = follow(look(half, soft_mm=soft), patch(2 * half))
+    seen = look(half, soft_mm=soft)
+    found = follow(seen, patch(2 * half))
     assert found is not None
-    assert found.width_mm == pytest.approx(2 * half, abs=0.06)
+    assert found.width_mm == pytest.approx(2 * half, abs=0.21)
+    assert between(seen, found.start_mm, found.end_mm).width_mm == pytest.approx(2 * half, abs=0.06)
     assert found.start_mm == pytest.approx(0.0, abs=0.3)
     assert found.end_mm == pytest.approx(LENGTH_MM, abs=0.3)
 

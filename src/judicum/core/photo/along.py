@@ -6,11 +6,10 @@ The face is straightened between the toes, with as much past the tips, and shown
 from dataclasses import dataclass
 
 import numpy as np
-from scipy.special import expit
 
 from judicum.core.arrays import Floats, Pixels
 from judicum.core.photo.close import CloseLook
-from judicum.core.photo.network import run
+from judicum.core.photo.network import run, share_of
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import read_at
 
@@ -45,4 +44,4 @@ def read_along(look: CloseLook, toes: Toes) -> Along:
     rows = look.row(left * (1 - part) + right * part)
     face = np.asarray(read_at(look.seen, rows, np.broadcast_to(look.column(s), rows.shape)))
     front, inside = run("along", face)
-    return Along(s, face, np.asarray(expit(front)), inside)
+    return Along(s, face, share_of(front), inside)

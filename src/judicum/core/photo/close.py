@@ -3,10 +3,9 @@
 from dataclasses import dataclass
 
 import numpy as np
-from scipy.special import expit
 
 from judicum.core.arrays import Floats, Pixels
-from judicum.core.photo.network import odds_of, scores
+from judicum.core.photo.network import odds_of, scores, share_of
 from judicum.core.photo.picture import Picture
 from judicum.core.photo.scale import Scale
 from judicum.core.photo.unwrap import Line, read_grid
@@ -51,8 +50,9 @@ def look_closely(
 ) -> CloseLook:
     """Look along a line, from the first to the last of `s_mm` along and of `n_mm` across it, mm."""
     seen = read_grid(picture, scale, line, s_mm, n_mm, PX_PER_MM)
-    told = scores("close", seen)
-    surfaces, extras = told[: len(SURFACES)], expit(told[len(SURFACES) :])
+    first, second = scores("close", seen), scores("faults", seen)
+    surfaces, extras = second[: len(SURFACES)], share_of(second[len(SURFACES) :])
+    face = [odds_of(told[: len(SURFACES)], SURFACES.index("face")) for told in (first, second)]
     shares = np.exp(surfaces - np.logaddexp.reduce(surfaces, axis=0))
     named = dict(zip(EXTRAS, extras, strict=True))
     rows, columns = seen.shape[:2]
@@ -61,7 +61,7 @@ def look_closely(
         s_mm[0] + np.arange(columns) / PX_PER_MM,
         n_mm[0] + np.arange(rows) / PX_PER_MM,
         seen,
-        odds_of(surfaces, SURFACES.index("face")),
+        (face[0] + face[1]) / 2,
         shares[SURFACES.index("granular")],
         shares[SURFACES.index("hole")],
         **named,

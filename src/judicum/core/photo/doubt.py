@@ -4,12 +4,12 @@ from dataclasses import dataclass
 
 import numpy as np
 from scipy.ndimage import gaussian_filter1d
-from scipy.special import expit
 
 from judicum.core.arrays import Floats
 from judicum.core.photo.bead import Stretch
 from judicum.core.photo.close import PX_PER_MM, CloseLook
 from judicum.core.photo.defects.stretches import runs
+from judicum.core.photo.network import share_of
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.where import Patch
 
@@ -55,7 +55,7 @@ def doubt_of(look: CloseLook, toes: Toes, patch: Patch) -> Doubt:
 def _blur_mm(look: CloseLook, toes: Toes) -> tuple[Floats, Floats]:
     """Width over which the network changes from face to plate at the left and the right toe, at every place of the toes."""
     columns = np.clip(np.round(look.column(toes.s_mm)).astype(int), 0, len(look.s_mm) - 1)
-    share = expit(look.face[:, columns])
+    share = share_of(look.face[:, columns])
     wavers = 4 * share * (1 - share) / PX_PER_MM
     n = look.n_mm[:, None]
     left, right = ((wavers * (np.abs(n - toe) < AROUND_MM)).sum(0) for toe in (toes.left_mm, toes.right_mm))

@@ -19,6 +19,8 @@ STEP_S_MM, STEP_N_MM = 0.25, 0.05
 """How finely a toe is followed along and across the line, mm: the width is told every 0.5 mm, to 0.01 mm or so."""
 MOST_ODDS = 4.0
 """Natural logarithm of odds beyond which one place counts no more: 50 to 1."""
+ROUGH = 2
+"""How much coarser the toes are followed before the tips are known."""
 REACH_ROWS = 6
 """Most rows that a toe moves from one column to the next: 1.2 mm for a millimetre, the flank of a gap."""
 PRICE_MM = 0.01
@@ -42,20 +44,20 @@ def follow(look: CloseLook, patch: Patch) -> Toes | None:
     first, last = best_run(np.where(_near(look.s_mm, patch), seen, -MOST_ODDS))
     if last - first < 2 or seen[first : last + 1].mean() <= 0:
         return None
-    return between(look, float(look.s_mm[first]) - TIP_MM, float(look.s_mm[last]) + TIP_MM)
+    return between(look, float(look.s_mm[first]) - TIP_MM, float(look.s_mm[last]) + TIP_MM, ROUGH)
 
 
-def between(look: CloseLook, start_mm: float, end_mm: float) -> Toes:
-    """Both toes every STEP_S_MM from tip to tip."""
-    s = np.arange(start_mm, end_mm, STEP_S_MM)
-    n = np.arange(look.n_mm[0], look.n_mm[-1], STEP_N_MM)
+def between(look: CloseLook, start_mm: float, end_mm: float, coarser: int = 1) -> Toes:
+    """Both toes from tip to tip, every STEP_S_MM, or so many times `coarser`."""
+    s = np.arange(start_mm, end_mm, STEP_S_MM * coarser)
+    n = np.arange(look.n_mm[0], look.n_mm[-1], STEP_N_MM * coarser)
     rows, columns = np.broadcast_arrays(look.row(n)[:, None], look.column(s)[None, :])
     face = read_at(np.clip(look.face, -MOST_ODDS, MOST_ODDS).astype(np.float32), rows, columns)
-    inside = np.cumsum(face, axis=0) * STEP_N_MM
+    inside = np.cumsum(face, axis=0) * STEP_N_MM * coarser
     middle = np.interp(s, look.s_mm, _middle(look))
     left_of = n[:, None] <= middle[None, :]
     gain = np.where(np.stack([left_of, ~left_of]), np.stack([-inside, inside]), -1e6)
-    path = best_paths(gain, REACH_ROWS, PRICE_MM * MOST_ODDS)
+    path = best_paths(gain, REACH_ROWS, PRICE_MM * MOST_ODDS * coarser)
     return Toes(look.line, s, n[path[0]], n[path[1]], start_mm, end_mm)
 
 

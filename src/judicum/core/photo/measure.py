@@ -35,7 +35,9 @@ ENGINE_VERSION = "3.0"
 
 BESIDE_MM, BEYOND_MM = 4.0, 6.0
 """How far beside and past a patch is looked closely: the zone next to the toes, and tips that the patch missed."""
-TINT_STEP_MM = 0.4
+LEAST_AGREEMENT = 0.45
+"""Share of the wider width that the narrower one of both networks has at least: else they do not speak of one bead."""
+TINT_STEP_MM = 0.5
 """How far apart across sections are at which the tint is read."""
 NO_CARD = "no_card: scale given by hand; colours are not corrected for the light"
 
@@ -131,7 +133,8 @@ def _located(picture: Picture, scale: Scale, patch: Patch) -> _Located | None:
         return None
     along = read_along(look, rough)
     toes = to_tips(look, rough, along, patch)
-    if toes.length_mm < LEAST_LENGTH_MM or toes.width_mm < LEAST_WIDTH_MM:
+    widths = sorted((patch.width_mm, toes.width_mm))
+    if widths[0] < LEAST_AGREEMENT * widths[1] or toes.length_mm < LEAST_LENGTH_MM or toes.width_mm < LEAST_WIDTH_MM:
         return None
     return _Located(patch, look, toes, along)
 

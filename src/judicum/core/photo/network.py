@@ -9,6 +9,8 @@ import onnxruntime
 
 from judicum.core.arrays import Floats, Pixels
 
+MOST_ODDS = 30.0
+"""Beyond this a share is 0 or 1 to thirteen digits."""
 MULTIPLE = 16
 """Rows and columns a network takes are multiples of this."""
 
@@ -37,6 +39,11 @@ def scores(name: str, seen: Pixels) -> Floats:
     down, right = (-size % MULTIPLE for size in (rows, columns))
     padded = cv2.copyMakeBorder(seen, 0, down, 0, right, cv2.BORDER_CONSTANT, value=(0, 0, 0))
     return run(name, padded)[:, :rows, :columns]
+
+
+def share_of(odds: Floats) -> Floats:
+    """Shares 0 to 1 from natural logarithms of odds."""
+    return np.asarray(1 / (1 + np.exp(-np.clip(odds, -MOST_ODDS, MOST_ODDS))))
 
 
 def odds_of(surfaces: Floats, first: int) -> Floats:

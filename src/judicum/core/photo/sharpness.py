@@ -25,10 +25,11 @@ def blur_mm(picture: Pixels, scale: Scale) -> float | None:
         corner = np.array(marker["at"], float)
         for axis in (0, 1):
             for edge, outward in ((0.0, -1.0), (float(side), 1.0)):
-                for part in np.linspace(0.15, 0.85, 8) * side:
-                    point = corner + (np.array([edge, part]) if axis == 0 else np.array([part, edge]))
-                    step = np.array([outward, 0.0]) if axis == 0 else np.array([0.0, outward])
-                    px = scale.px(point + offset[:, None] * step)
+                step = np.array([outward, 0.0]) if axis == 0 else np.array([0.0, outward])
+                parts = np.linspace(0.15, 0.85, 8)[:, None] * side
+                at = np.broadcast_to(edge, parts.shape)
+                points = corner + np.concatenate([at, parts] if axis == 0 else [parts, at], axis=1)
+                for px in scale.px(points[:, None] + offset[:, None] * step):
                     if (px < 1).any() or (px > np.array(picture.shape[1::-1]) - 2).any():
                         continue
                     profile = _along(picture, px)

@@ -6,8 +6,8 @@ from judicum.core.photo.defects.crater import craters
 from judicum.core.photo.defects.face import straighten
 from judicum.core.photo.defects.fault import Fault
 from judicum.core.photo.defects.holes import burnt_through, specks
-from judicum.core.photo.defects.spots import pores
-from judicum.core.photo.defects.stretches import sugar, undercut, uneven_width
+from judicum.core.photo.defects.spots import pores, seen_as_crater
+from judicum.core.photo.defects.stretches import seen_as_groove, sugar, undercut, uneven_width
 from judicum.core.photo.toes import Toes
 
 
@@ -24,10 +24,15 @@ def find_defects(look: CloseLook, toes: Toes, gains: Floats) -> list[Fault]:
     # A hole, or sugar beside the bead, is not the bead's width.
     uneven = [fault for fault in uneven_width(toes) if not _covered(fault, [*burnt, *sugared])]
     hidden = [*sugared, *burnt, *(fault for fault in uneven if fault.kind == "gap")]
-    rings = [ring for ring in craters(face) if not _covered(ring, hidden)]
+    rings = [ring for ring in craters(face) if seen_as_crater(look, ring) and not _covered(ring, hidden)]
     # A hole in a crater is the crater's pinhole.
-    spots = [spot for spot in [*pores(look, toes), *specks(face)] if not _covered(spot, [*hidden, *rings])]
-    grooves = [groove for groove in undercut(face) if not _covered(groove, hidden)]
+    # The light tells a speck from a hole by its not being black; the network does not tell them apart.
+    hard = specks(face)
+    spots = [
+        *(speck for speck in hard if not _covered(speck, [*hidden, *rings])),
+        *(pore for pore in pores(look, toes) if not _covered(pore, [*hidden, *rings, *hard])),
+    ]
+    grooves = [one for one in undercut(face) if seen_as_groove(look, toes, one) and not _covered(one, hidden)]
     return sorted([*sugared, *burnt, *uneven, *rings, *spots, *grooves], key=lambda fault: fault.s_mm)
 
 

@@ -15,7 +15,9 @@ SUGAR_SHARE, SUGARED = 0.4, 0.7
 """Shares of the face across the bead that are grey and granular: out to where a patch reaches, and in the midst of it."""
 SUGAR_MM, UNDERCUT_MM, GAP_MM, BULGE_MM = 2.0, 3.0, 1.5, 3.0
 """Least lengths along the bead."""
-GROOVE_DARKER = 0.55
+LEAST_GROOVE, BESIDE_MM = 0.3, 0.35
+"""Mean share that the network calls groove within BESIDE_MM of the toe, from which darkness there is one."""
+GROOVE_DARKER = 0.25
 """Natural logarithm by which a groove is darker than the same toe usually is."""
 GROOVE_SPREADS = 2.0
 """How many times the toe's usual change (its median to its brightest tenth) a groove goes beyond it."""
@@ -95,6 +97,15 @@ def undercut(face: Face) -> list[Fault]:
                 )
             )
     return found
+
+
+def seen_as_groove(look: CloseLook, toes: Toes, dark: Fault) -> bool:
+    """Whether the network, too, sees a groove where the light along a toe is dark."""
+    columns = np.flatnonzero(np.abs(look.s_mm - dark.s_mm) < dark.size_mm / 2)
+    left, right = (toe[columns] for toe in toes.at(look.s_mm))
+    toe = left if dark.n_mm < (left + right).mean() / 2 else right
+    beside = np.abs(look.n_mm[:, None] - toe) < BESIDE_MM
+    return float(np.where(beside, look.groove[:, columns], 0).max(0).mean()) > LEAST_GROOVE
 
 
 def _beside(face: Face, side: float, offset_mm: Floats) -> Floats:
