@@ -1,4 +1,4 @@
-"""A close look along a bead by the second network: face and faults on the straightened plate."""
+"""A close look along a bead by two networks: face and faults on the straightened plate."""
 
 from dataclasses import dataclass
 

@@ -1,6 +1,6 @@
 """One photo in, one measurement out: the whole chain, with its refusals."""
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 
 import numpy as np
@@ -67,22 +67,34 @@ def measure_photo(data: bytes, name: str = "", given: GivenScale | None = None) 
     Returns:
         The measurement, with `beads_seen`; a photo that cannot be measured gives a report with `refusal`.
     """
-    return measure_all(data, name, given)[0]
+    first: Measured | None = None
+    for bead in _beads(data, name, given):
+        if bead.refusal is None:
+            return bead
+        first = first or bead
+    assert first is not None
+    return first
 
 
 def measure_all(data: bytes, name: str = "", given: GivenScale | None = None) -> list[Measured]:
-    """Measure every bead of a photo, the longest and clearest first; one refusal where there is none to measure."""
+    """Measure every bead of a photo: the longest and clearest first, those that cannot be measured last."""
+    return sorted(_beads(data, name, given), key=lambda bead: bead.refusal is not None)
+
+
+def _beads(data: bytes, name: str, given: GivenScale | None) -> Iterator[Measured]:
+    """The beads of a photo one by one, the longest and clearest first; one refusal where there is none to measure."""
     read = _read(data, Report(photo=name), given)
     if isinstance(read, Measured):
-        return [read]
+        yield read
+        return
     picture, scale, report = read
     found = [bead for patch in patches(picture, scale) if (bead := _located(picture, scale, patch)) is not None]
     if not found:
-        return [_refused(report, refuse("no_bead"))]
+        yield _refused(report, refuse("no_bead"))
+        return
     gains = card_gains(picture, scale)
-    numbers = _numbered(found)
-    reports = (report.but(bead_number=number, beads_seen=len(found)) for number in numbers)
-    return [_figures(picture, scale, gains, bead, each) for bead, each in zip(found, reports, strict=True)]
+    for bead, number in zip(found, _numbered(found), strict=True):
+        yield _figures(picture, scale, gains, bead, report.but(bead_number=number, beads_seen=len(found)))
 
 
 def _read(data: bytes, report: Report, given: GivenScale | None) -> tuple[Picture, Scale, Report] | Measured:
