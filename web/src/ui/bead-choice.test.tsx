@@ -42,7 +42,7 @@ it("numbers every bead on it and says which counts and which the program took", 
     "Bead 3: let it count",
   ]);
   expect(buttons.map((b) => b.getAttribute("aria-pressed"))).toEqual(["true", "false", "false"]);
-  expect(buttons[1]?.style.left).toBe("30%");
+  expect(buttons[1]?.style.left).toBe("10%");
   expect(buttons[1]?.style.top).toBe("45%");
   expect(screen.getByText(/Bead 1 counts\. Bead 2 is the program's choice/)).toBeTruthy();
 });

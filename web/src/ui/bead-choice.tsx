@@ -6,15 +6,14 @@ import { may, useAttemptChange, type Attempt } from "./use-attempt";
 type Bead = Schemas["BeadSeen"];
 type Props = { attempt: Attempt; photo: Schemas["Photo"]; measurement: Schemas["Measurement"] };
 
-const NUMBER = "btn absolute btn-circle -translate-x-1/2 -translate-y-1/2 btn-sm";
+const NUMBER = "btn absolute btn-circle -translate-x-1/2 -translate-y-1/2 btn-xs sm:btn-sm";
 
 const outline = (bead: Bead) =>
   [...bead.left, ...bead.right.toReversed()].map((point) => point.join(",")).join(" ");
 
-/** Where a bead's number stands, in hundredths of the photo's width and height: at the middle of its length. */
-function middle(bead: Bead, photo: Schemas["Photo"]): [number, number] {
-  const at = Math.floor(bead.left.length / 2);
-  const [a, b] = [bead.left[at] ?? [0, 0], bead.right[at] ?? [0, 0]];
+/** Where a bead's number stands, in hundredths of the photo's width and height: at its start, so that it hides little. */
+function start(bead: Bead, photo: Schemas["Photo"]): [number, number] {
+  const [a, b] = [bead.left[0] ?? [0, 0], bead.right[0] ?? [0, 0]];
   const along = (k: number, size: number) => (50 * ((a[k] ?? 0) + (b[k] ?? 0))) / size;
   return [along(0, photo.width_px), along(1, photo.height_px)];
 }
@@ -36,7 +35,7 @@ export function BeadChoice({ attempt, photo, measurement }: Props) {
   );
   const open = may(attempt, "choose_bead") && !choose.isPending;
   return (
-    <figure className="space-y-2">
+    <figure className="max-w-xl space-y-2">
       <div className="relative">
         <svg
           viewBox={`0 0 ${String(photo.width_px)} ${String(photo.height_px)}`}
@@ -58,7 +57,7 @@ export function BeadChoice({ attempt, photo, measurement }: Props) {
           ))}
         </svg>
         {measurement.beads.map((bead) => {
-          const [left, top] = middle(bead, photo);
+          const [left, top] = start(bead, photo);
           return (
             <button
               key={bead.number}
