@@ -32,7 +32,7 @@ def test_sugar_is_told_where_it_covers_most_of_the_face() -> None:
     (found,) = sugar(look(granular=grey), toes())
     assert (found.s_mm, found.size_mm) == pytest.approx((24.5, 9.0), abs=0.5)
     assert sugar(look(granular=0.95 * disc(21.0, 0.0, 1.5)), toes()) == []
-    assert sugar(look(granular=0.6 * grey), toes()) == []
+    assert sugar(look(granular=0.5 * grey), toes()) == []
 
 
 def test_what_lies_in_sugar_is_not_told_besides() -> None:

@@ -11,7 +11,7 @@ from judicum.core.photo.defects.fault import Fault
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import read_at
 
-SUGAR_SHARE, SUGARED = 0.4, 0.7
+SUGAR_SHARE, SUGARED = 0.35, 0.5
 """Shares of the face across the bead that are grey and granular: out to where a patch reaches, and in the midst of it."""
 SUGAR_MM, UNDERCUT_MM, GAP_MM, BULGE_MM = 2.0, 3.0, 1.5, 3.0
 """Least lengths along the bead."""
