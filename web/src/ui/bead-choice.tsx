@@ -11,7 +11,7 @@ const NUMBER = "btn absolute btn-circle -translate-x-1/2 -translate-y-1/2 btn-xs
 const outline = (bead: Bead) =>
   [...bead.left, ...bead.right.toReversed()].map((point) => point.join(",")).join(" ");
 
-/** Where a bead's number stands, in hundredths of the photo's width and height: at its start, so that it hides little. */
+/** Where a bead's number stands, in hundredths of the photo's sides: at its start, where it hides little. */
 function start(bead: Bead, photo: Schemas["Photo"]): [number, number] {
   const [a, b] = [bead.left[0] ?? [0, 0], bead.right[0] ?? [0, 0]];
   const along = (k: number, size: number) => (50 * ((a[k] ?? 0) + (b[k] ?? 0))) / size;
