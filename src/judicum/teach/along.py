@@ -20,8 +20,7 @@ from torch import nn
 from torch.optim.swa_utils import AveragedModel, get_ema_multi_avg_fn
 
 from judicum.core.arrays import Floats, Pixels
-from judicum.core.photo.along import BEYOND, PX_PER_MM, ROWS
-from judicum.core.photo.unwrap import read_at
+from judicum.core.photo.along import PX_PER_MM, ROWS, straightened
 from judicum.teach.drawings import FACE, FRONT, FRONT_SIGMA_MM, draw
 from judicum.teach.labelled import Straight, read_straight, relit
 from judicum.teach.texture import Rng
@@ -90,13 +89,6 @@ def drawn(rng: Rng) -> tuple[Pixels, Floats] | None:
     return straightened(one.picture, left + jitter[0], right + jitter[1], at), np.stack([heat, inside]).astype(
         np.float32
     )
-
-
-def straightened(picture: Pixels, left: Floats, right: Floats, columns: Floats) -> Pixels:
-    """The face between two toes (rows of the picture at its columns), and BEYOND of its width past them: (ROWS, columns, 3)."""
-    part = np.linspace(-BEYOND, 1 + BEYOND, ROWS)[:, None]
-    rows = left * (1 - part) + right * part
-    return np.asarray(read_at(picture, rows, np.broadcast_to(columns, rows.shape)))
 
 
 def known(rng: Rng, straight: Straight) -> tuple[Pixels, Floats]:

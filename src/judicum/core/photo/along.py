@@ -35,13 +35,18 @@ class Along:
     inside: Floats
 
 
+def straightened(picture: Pixels, left: Floats, right: Floats, columns: Floats) -> Pixels:
+    """The face between two toes (rows of the picture at its columns), and BEYOND of its width past them: (ROWS, columns, 3)."""
+    part = np.linspace(-BEYOND, 1 + BEYOND, ROWS)[:, None]
+    rows = left * (1 - part) + right * part
+    return np.asarray(read_at(picture, rows, np.broadcast_to(columns, rows.shape)))
+
+
 def read_along(look: CloseLook, toes: Toes) -> Along:
     """Read along a bead, and REACH_MM past its tips as far as the look goes."""
     first, last = max(toes.start_mm - REACH_MM, look.s_mm[0]), min(toes.end_mm + REACH_MM, look.s_mm[-1])
     s = np.arange(first, last, 1 / PX_PER_MM)
     left, right = toes.at(s)
-    part = np.linspace(-BEYOND, 1 + BEYOND, ROWS)[:, None]
-    rows = look.row(left * (1 - part) + right * part)
-    face = np.asarray(read_at(look.seen, rows, np.broadcast_to(look.column(s), rows.shape)))
+    face = straightened(look.seen, look.row(left), look.row(right), look.column(s))
     front, inside = run("along", face)
     return Along(s, face, share_of(front), inside)

@@ -2,7 +2,6 @@
 
 from datetime import datetime, timedelta
 
-from django.db.models import Q
 from procrastinate.contrib.django.models import ProcrastinateJob
 
 from judicum.server.photos.actions.mark_failed import mark_failed
@@ -42,7 +41,7 @@ def reconcile(now: datetime) -> list[int]:
         if _jobs(one.pk).count() >= MOST_JOBS:
             mark_failed(one.pk)
             continue
-        Measurement.objects.filter(Q(pk=one.pk, state__in=UNDER_WAY)).update(state=MeasurementState.WAITING)
+        Measurement.objects.filter(pk=one.pk, state__in=UNDER_WAY).update(state=MeasurementState.WAITING)
         start(one)
     return [one.pk for one in adrift]
 

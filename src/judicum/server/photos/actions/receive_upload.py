@@ -58,7 +58,6 @@ def receive_piece(user: User, upload_id: UUID, offset: int, piece: bytes) -> Upl
         UnreadablePicture: the whole file is no picture; the upload is then discarded.
         NoRoom: the disk is full; nothing of the piece is kept. NotFound: no such upload of this person.
     """
-    whole = None
     with transaction.atomic():
         upload = upload_for(user, upload_id)
         upload = Upload.objects.select_for_update().get(pk=upload.pk)
