@@ -14,7 +14,7 @@ from judicum.server.attempts.models import Attempt
 from judicum.server.marking.actions.mark_attempt import set_mark
 from judicum.server.photos.actions.send_photo import send_photo
 from judicum.server.photos.actions.store_measurement import Found, store_measurement
-from judicum.server.photos.models import Measurement, SeenBead
+from judicum.server.photos.models import Figures, Measurement, SeenBead
 from tests.drawn import beads_photo
 from tests.measured import measured_attempt
 from tests.people import RUN, Course
@@ -79,7 +79,9 @@ def test_the_student_takes_another_and_its_figures_count(
     assert answer.status_code == 200
     after = shown()
     assert after["report"]["bead_number"] == 3
-    assert after["length_mm"] != before["length_mm"]
+    lengths = [told["report"]["bead"]["length_mm"] for told in (before, after)]
+    assert lengths[0] != lengths[1]
+    assert Figures.objects.get(attempt=attempt).length_mm == lengths[1]
     assert after["overlay"] != before["overlay"]
     assert [bead["number"] for bead in after["beads"] if bead["counts"]] == [3]
     assert [bead["number"] for bead in after["beads"] if bead["suggested"]] == [2]

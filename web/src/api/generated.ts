@@ -732,7 +732,7 @@ export interface components {
         Attempt: {
             readonly id: number;
             number: number;
-            readonly state: components["schemas"]["AttemptState"];
+            state: components["schemas"]["AttemptState"];
             version: number;
             student: components["schemas"]["Person"];
             assignment: components["schemas"]["Goal"];
@@ -740,34 +740,34 @@ export interface components {
             created_at: string;
             /** Format: date-time */
             updated_at: string;
-            readonly measurement: components["schemas"]["MeasurementBrief"] | null;
-            readonly measuring: boolean;
+            measurement: components["schemas"]["Figures"] | null;
+            measuring: boolean;
             /** Format: double */
-            readonly mark_total: number | null;
-            readonly may: components["schemas"]["AttemptStep"][];
+            mark_total: number | null;
+            may: components["schemas"]["AttemptStep"][];
             runs: components["schemas"]["NumberedRun"][];
             readonly preparation: components["schemas"]["PreparationStep"][];
             photos: components["schemas"]["Photo"][];
             readonly mark: components["schemas"]["Mark"] | null;
             readonly earlier: components["schemas"]["Earlier"] | null;
         };
-        /** @description An attempt in a list, with the measurement that counts and what else this person may see (`visibility.Sight`). */
+        /** @description An attempt in a list, with the figures that count and what else this person may see (`visibility.Sight`). */
         AttemptBrief: {
             readonly id: number;
             number: number;
-            readonly state: components["schemas"]["AttemptState"];
+            state: components["schemas"]["AttemptState"];
             version: number;
             student: components["schemas"]["Person"];
-            assignment: components["schemas"]["Goal"];
+            assignment: components["schemas"]["BriefGoal"];
             /** Format: date-time */
             created_at: string;
             /** Format: date-time */
             updated_at: string;
-            readonly measurement: components["schemas"]["MeasurementBrief"] | null;
-            readonly measuring: boolean;
+            measurement: components["schemas"]["Figures"] | null;
+            measuring: boolean;
             /** Format: double */
-            readonly mark_total: number | null;
-            readonly may: components["schemas"]["AttemptStep"][];
+            mark_total: number | null;
+            may: components["schemas"]["AttemptStep"][];
         };
         /**
          * @description * `assigned` - Assigned
@@ -819,6 +819,21 @@ export interface components {
             right: number[][];
             counts: boolean;
             suggested: boolean;
+        };
+        BriefDesign: {
+            title: string;
+            purpose: string;
+        };
+        /** @description What was to be welded, as a list says it. */
+        BriefGoal: {
+            readonly id: number;
+            design: components["schemas"]["BriefDesign"];
+            /** Format: double */
+            target_width_mm: number;
+            finish: components["schemas"]["Finish"];
+            good_in_a_row: number;
+            /** Format: date */
+            due_on: string;
         };
         /** @description The figures of a card that a student sets and holds. */
         Card: {
@@ -1027,6 +1042,24 @@ export interface components {
             given: string | null;
             allowed: string;
         };
+        /** @description The figures that count, as a list shows them; `id` is their measurement's. */
+        Figures: {
+            id: number;
+            refusal_code: string;
+            engine_version: string;
+            strip: components["schemas"]["Strip"] | null;
+            /** Format: double */
+            length_mm: number | null;
+            /** Format: double */
+            width_mean_mm: number | null;
+            /** Format: double */
+            width_cv: number | null;
+            /** Format: double */
+            pitch_cv: number | null;
+            tint_level: number | null;
+            tint_name: string;
+            corrected: boolean;
+        };
         Filler: {
             alloy: string;
             /** Format: double */
@@ -1153,51 +1186,18 @@ export interface components {
             state: components["schemas"]["MeasurementState"];
             refusal_code: string;
             engine_version: string;
-            readonly strip: components["schemas"]["Strip"] | null;
-            /** Format: double */
-            readonly length_mm: number | null;
-            /** Format: double */
-            readonly width_mean_mm: number | null;
-            /** Format: double */
-            readonly width_cv: number | null;
-            /** Format: double */
-            readonly pitch_cv: number | null;
-            readonly tint_level: number | null;
-            readonly tint_name: string | null;
-            readonly corrected: boolean;
             /** Format: date-time */
             requested_at: string;
             /** Format: date-time */
             finished_at: string | null;
+            readonly strip: components["schemas"]["Strip"] | null;
+            readonly corrected: boolean;
             readonly report: components["schemas"]["Report"] | null;
             readonly overlay: components["schemas"]["Overlay"] | null;
             readonly computed: components["schemas"]["Report"] | null;
             readonly beads: components["schemas"]["BeadSeen"][];
             corrections: components["schemas"]["Correction"][];
             readonly scale_set_by: components["schemas"]["Person"] | null;
-        };
-        /** @description The figures a list shows. */
-        MeasurementBrief: {
-            readonly id: number;
-            state: components["schemas"]["MeasurementState"];
-            refusal_code: string;
-            engine_version: string;
-            readonly strip: components["schemas"]["Strip"] | null;
-            /** Format: double */
-            readonly length_mm: number | null;
-            /** Format: double */
-            readonly width_mean_mm: number | null;
-            /** Format: double */
-            readonly width_cv: number | null;
-            /** Format: double */
-            readonly pitch_cv: number | null;
-            readonly tint_level: number | null;
-            readonly tint_name: string | null;
-            readonly corrected: boolean;
-            /** Format: date-time */
-            requested_at: string;
-            /** Format: date-time */
-            finished_at: string | null;
         };
         /**
          * @description * `waiting` - Waiting
@@ -1324,16 +1324,14 @@ export interface components {
             results: components["schemas"]["Assignment"][];
         };
         PaginatedAttemptBriefList: {
-            /** @example 123 */
-            count: number;
             /**
              * Format: uri
-             * @example http://api.example.org/accounts/?page=4
+             * @example http://api.example.org/accounts/?cursor=cD00ODY%3D"
              */
             next: string | null;
             /**
              * Format: uri
-             * @example http://api.example.org/accounts/?page=2
+             * @example http://api.example.org/accounts/?cursor=cj0xJnA9NDg3
              */
             previous: string | null;
             results: components["schemas"]["AttemptBrief"][];
@@ -1771,7 +1769,7 @@ export interface components {
         };
         /** @description Attempts at one coupon, oldest first; trends are changes per attempt. */
         Series: {
-            assignment: components["schemas"]["Goal"];
+            assignment: components["schemas"]["BriefGoal"];
             attempts: components["schemas"]["AttemptBrief"][];
             /** Format: double */
             width_cv_trend: number | null;
@@ -2520,9 +2518,9 @@ export interface operations {
         parameters: {
             query?: {
                 assignment?: number;
+                /** @description The pagination cursor value. */
+                cursor?: string;
                 oldest_first?: boolean;
-                /** @description A page number within the paginated result set. */
-                page?: number;
                 /** @description Number of results to return per page. */
                 page_size?: number;
                 state?: ("assigned" | "logged" | "marked" | "measured" | "photographed" | "returned")[];

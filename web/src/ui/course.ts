@@ -49,7 +49,20 @@ export function useDesigns() {
   });
 }
 
-/** All results of a paged list, however many pages there are. */
+/** All results of a list whose pages follow one another by cursor. */
+export async function allAfter<T>(
+  read: (cursor?: string) => Promise<{ next?: string | null; results: T[] }>,
+): Promise<T[]> {
+  const found: T[] = [];
+  for (let cursor: string | undefined; ;) {
+    const one = await read(cursor);
+    found.push(...one.results);
+    if (!one.next) return found;
+    cursor = new URL(one.next).searchParams.get("cursor") ?? undefined;
+  }
+}
+
+/** All results of a list whose pages are numbered, however many there are. */
 export async function allPages<T>(
   read: (page: number) => Promise<{ next?: string | null; results: T[] }>,
 ): Promise<T[]> {

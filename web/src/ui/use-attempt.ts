@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, unwrap, type Schemas } from "../api/client";
-import { allPages } from "./course";
+import { allAfter } from "./course";
 
 export type Attempt = Schemas["Attempt"];
 export type Brief = Schemas["AttemptBrief"];
@@ -39,10 +39,10 @@ export function useCourseAttempts(courseId: number, filter: AttemptFilter = {}) 
   return useQuery({
     queryKey: ["attempts", courseId, filter],
     queryFn: () =>
-      allPages((page) =>
+      allAfter((cursor) =>
         unwrap(
           api.GET("/api/courses/{course_id}/attempts", {
-            params: { path: { course_id: courseId }, query: { page, page_size: 100, ...filter } },
+            params: { path: { course_id: courseId }, query: { cursor, page_size: 100, ...filter } },
           }),
         ),
       ),

@@ -3,13 +3,18 @@
 from django.conf import settings
 from django.db import models
 
-from judicum.server.attempts.states import State, Step
+from judicum.server.attempts.states import WAITING, State, Step
 from judicum.server.coupons.models import Assignment
+from judicum.server.courses.models import Course
 
 
 class Attempt(models.Model):
-    """One welded coupon of one student for one assignment. `version` grows with every change; `prepared` are the ticked steps."""
+    """One welded coupon of one student for one assignment. `version` grows with every change; `prepared` are the ticked steps.
 
+    `course` is the assignment's: it stands here for the indexes in which a course's lists are read.
+    """
+
+    course = models.ForeignKey(Course, on_delete=models.CASCADE, related_name="+", db_index=False)
     assignment = models.ForeignKey(Assignment, on_delete=models.CASCADE, related_name="attempts")
     student = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, related_name="attempts")
     number = models.PositiveIntegerField()
@@ -27,7 +32,21 @@ class Attempt(models.Model):
                 fields=("assignment", "student"), condition=models.Q(state=State.ASSIGNED), name="one_attempt_to_weld"
             ),
         )
-        indexes = (models.Index(fields=("student", "created_at")), models.Index(fields=("state",)))
+        indexes = (
+            models.Index(fields=("course", "-updated_at", "-id"), name="attempts_by_change"),
+            models.Index(fields=("course", "student", "-created_at", "-id"), name="attempts_of_student"),
+            models.Index(fields=("student", "-updated_at"), name="attempts_of_person"),
+            models.Index(fields=("assignment", "-updated_at", "-id"), name="attempts_at_coupon"),
+            # What waits is little beside what is over, and the desk asks for it every few seconds.
+            models.Index(
+                fields=("course", "state", "updated_at"),
+                name="attempts_open",
+                condition=~models.Q(state=State.RETURNED),
+            ),
+            models.Index(
+                fields=("course", "updated_at", "id"), name="attempts_waiting", condition=models.Q(state__in=WAITING)
+            ),
+        )
         ordering = ("created_at", "id")
 
     def __str__(self) -> str:

@@ -2,21 +2,21 @@
 
 from typing import Any
 
-from django.db.models import Exists, F, OuterRef, Prefetch, Q, QuerySet, Window
-from django.db.models.functions import RowNumber
+from django.contrib.postgres.expressions import ArraySubquery
+from django.db.models import Exists, OuterRef, Prefetch, Q, QuerySet
 
 from judicum.core.errors import NotAllowed, NotFound
 from judicum.core.marking import PASS_MARK
 from judicum.core.setup import Checked, real_travel_mm_s, worked
 from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Attempt, Event, Run
-from judicum.server.attempts.states import State
+from judicum.server.attempts.states import WAITING
 from judicum.server.coupons.models import Assignment
 from judicum.server.coupons.setup import card_for, check_for
-from judicum.server.courses.models import STAFF, Membership
-from judicum.server.courses.queries import membership_of
-from judicum.server.photos.counting import UNDER_WAY, counting
-from judicum.server.photos.models import Correction, Measurement, MeasurementState, Photo, SeenBead
+from judicum.server.courses.models import STAFF, Membership, Role
+from judicum.server.courses.queries import members, membership_of
+from judicum.server.photos.counting import UNDER_WAY
+from judicum.server.photos.models import Correction, Figures, Measurement, Photo, SeenBead
 from judicum.words import Units
 from judicum.words import setup as words
 
@@ -24,7 +24,7 @@ from judicum.words import setup as words
 def visible_to(user: User) -> QuerySet[Attempt]:
     """Attempts of one's own and of every course one teaches."""
     taught = Membership.objects.filter(user=user, role__in=STAFF).values("course_id")
-    return Attempt.objects.filter(Q(student=user) | Q(assignment__course_id__in=taught))
+    return Attempt.objects.filter(Q(student=user) | Q(course_id__in=taught))
 
 
 def attempt_for(user: User, attempt_id: int) -> Attempt:
@@ -46,7 +46,7 @@ def attempt_for(user: User, attempt_id: int) -> Attempt:
 
 def teaches(user: User, attempt: Attempt) -> bool:
     """Whether the person teaches the attempt's course."""
-    return Membership.objects.filter(user=user, course_id=attempt.assignment.course_id, role__in=STAFF).exists()
+    return Membership.objects.filter(user=user, course_id=attempt.course_id, role__in=STAFF).exists()
 
 
 def held_own(user: User, attempt_id: int) -> Attempt:
@@ -82,35 +82,47 @@ def held(attempt_id: int) -> Attempt:
     )
 
 
-def with_parts(attempts: QuerySet[Attempt], overlays: bool = False) -> QuerySet[Attempt]:
-    """The same attempts with run, photos, newest measurements and mark loaded in a fixed number of queries."""
-    corrections = Correction.objects.filter(undone_at=None).select_related("by")
-    traced = ("bead", "chosen__bead") if overlays else ("bead", "overlay", "chosen__bead", "chosen__overlay")
-    measurements = Measurement.objects.order_by("-requested_at", "-id").defer(*traced)
-    beads = [Prefetch("beads", SeenBead.objects.defer("bead", "report"))] if overlays else []
-    if not overlays:
-        corrections = corrections.defer("overlay")
-    measurements = measurements.select_related("requested_by", "chosen").prefetch_related(
-        Prefetch("corrections", corrections), *beads
+MEASURING = Exists(Measurement.objects.filter(photo__attempt=OuterRef("pk"), state__in=UNDER_WAY))
+"""Whether a photo of an outer attempt waits to be measured, or is being measured."""
+
+
+def with_parts(attempts: QuerySet[Attempt]) -> QuerySet[Attempt]:
+    """The same attempts with all that belongs to them loaded in a fixed number of queries."""
+    measurements = (
+        Measurement.objects.order_by("-requested_at", "-id")
+        .defer("bead", "chosen__bead")
+        .select_related("requested_by", "chosen")
+        .prefetch_related(
+            Prefetch("corrections", Correction.objects.filter(undone_at=None).select_related("by")),
+            Prefetch("beads", SeenBead.objects.defer("bead", "report")),
+        )
     )
     photos = (
         Photo.objects.select_related("picture")
         .prefetch_related(Prefetch("measurements", measurements))
         .order_by("-sent_at", "-id")
     )
-    return attempts.select_related(
-        "assignment__design", "assignment__course", "student", "mark__marked_by"
-    ).prefetch_related("runs", Prefetch("photos", photos))
+    return (
+        attempts.annotate(measuring=MEASURING)
+        .select_related("assignment__design", "assignment__course", "student", "mark__marked_by", "figures")
+        .prefetch_related("runs", Prefetch("photos", photos))
+    )
 
 
-def counting_measurement(attempt: Attempt) -> Measurement | None:
-    """Of an attempt loaded with its parts: the measurement that counts (`photos.queries.counting`)."""
-    return counting(m for photo in attempt.photos.all() for m in photo.measurements.all())
-
-
-def is_measuring(attempt: Attempt) -> bool:
-    """Whether a photo of an attempt loaded with its parts is waiting to be measured, or is being measured."""
-    return any(m.state in UNDER_WAY for photo in attempt.photos.all() for m in photo.measurements.all())
+def in_brief(attempts: QuerySet[Attempt]) -> QuerySet[Attempt]:
+    """The same attempts with what a list shows of them, in one query and without anything else."""
+    return (
+        attempts.annotate(measuring=MEASURING)
+        .select_related("assignment__design", "student", "mark", "figures")
+        .only(
+            *(f.name for f in Attempt._meta.concrete_fields if f.name != "prepared"),
+            *(f"figures__{f.name}" for f in Figures._meta.concrete_fields),
+            *(f"assignment__{name}" for name in ("target_width_mm", "finish", "good_in_a_row", "due_on")),
+            *(f"assignment__design__{name}" for name in ("title", "purpose")),
+            "student__display_name",
+            *(f"mark__{name}" for name in ("total", "returned_at")),
+        )
+    )
 
 
 def course_attempts(
@@ -119,11 +131,10 @@ def course_attempts(
     student_id: int | None = None,
     states: list[str] | None = None,
     assignment_id: int | None = None,
-    oldest_first: bool = False,
 ) -> QuerySet[Attempt]:
-    """Attempts of a course, last changed first or last: all for those who teach it, one's own for a student."""
+    """Attempts of a course in brief: all for those who teach it, one's own for a student."""
     mine = membership_of(user, course_id)
-    found = Attempt.objects.filter(assignment__course_id=course_id)
+    found = Attempt.objects.filter(course_id=course_id)
     if mine.role not in STAFF:
         found = found.filter(student=user)
     if student_id is not None:
@@ -132,15 +143,18 @@ def course_attempts(
         found = found.filter(assignment_id=assignment_id)
     if states:
         found = found.filter(state__in=states)
-    return with_parts(found).order_by(*(("updated_at", "id") if oldest_first else ("-updated_at", "-id")))
+    return in_brief(found)
 
 
 def last_good_runs(user: User, attempt: Attempt) -> tuple[list[Run], bool]:
     """The student's runs to start from: those of the latest attempt at the same design that passed, else of the
-    latest that was logged; and whether it passed."""
+    latest that was logged; and whether it passed. Only of courses that the person who asks may look into."""
     logged = (
-        Attempt.objects.filter(
-            student=user, assignment__design__code=attempt.assignment.design.code, runs__isnull=False
+        visible_to(user)
+        .filter(
+            student_id=attempt.student_id,
+            assignment__design__code=attempt.assignment.design.code,
+            runs__isnull=False,
         )
         .exclude(pk=attempt.pk)
         .prefetch_related("runs")
@@ -165,10 +179,7 @@ def setup_of(attempt: Attempt, units: Units) -> dict[str, Any]:
 
 
 def _measured_length_mm(attempt: Attempt) -> float | None:
-    done = Measurement.objects.filter(photo__attempt=attempt).select_related("chosen").prefetch_related("corrections")
-    counts = counting(done)
-    bead = ((counts.result if counts else None) or {}).get("bead")
-    return bead["length_mm"] if bead else None
+    return Figures.objects.filter(attempt=attempt).values_list("length_mm", flat=True).first()
 
 
 def told_check(found: Checked, units: Units) -> dict[str, Any]:
@@ -179,7 +190,7 @@ def told_check(found: Checked, units: Units) -> dict[str, Any]:
 def worked_here(assignment: Assignment) -> dict[str, Any]:
     """Settings of the attempts at this coupon that passed in this course: how many, and each figure's spread."""
     passed = Run.objects.filter(
-        attempt__assignment__course_id=assignment.course_id,
+        attempt__course_id=assignment.course_id,
         attempt__assignment__design__code=assignment.design.code,
         attempt__mark__total__gte=PASS_MARK,
         attempt__mark__returned_at__isnull=False,
@@ -193,31 +204,31 @@ def log_of(attempt: Attempt) -> QuerySet[Event]:
     return attempt.events.select_related("actor").order_by("at", "id")
 
 
-GOOD = Measurement.objects.filter(photo__attempt=OuterRef("pk"), state=MeasurementState.DONE, refusal_code="")
-"""Measurements of an outer attempt that measured a bead."""
-WAITING = (State.PHOTOGRAPHED, State.MEASURED, State.MARKED)
-"""States in which an attempt waits for those who teach: to be marked or to be returned."""
-
-
 def next_waiting(course_id: int, but: int | None = None) -> int | None:
     """The attempt of a course that has waited longest for a mark or its return, of all there are."""
-    waiting = Attempt.objects.filter(assignment__course_id=course_id, state__in=WAITING)
+    waiting = Attempt.objects.filter(course_id=course_id, state__in=WAITING)
     if but is not None:
         waiting = waiting.exclude(pk=but)
     return waiting.order_by("updated_at", "id").values_list("pk", flat=True).first()
 
 
-def newest_of_each(course_id: int, count: int) -> QuerySet[Attempt]:
-    """The newest measured attempts of every student of a course, `count` of each, newest first."""
-    rank = Window(RowNumber(), partition_by=F("student_id"), order_by=(F("created_at").desc(), F("id").desc()))
-    measured = Attempt.objects.filter(Exists(GOOD), assignment__course_id=course_id)
-    newest = measured.annotate(rank=rank).filter(rank__lte=count).values("pk")
-    return with_parts(Attempt.objects.filter(pk__in=newest)).order_by("student__display_name", "-created_at", "-id")
+def newest_of_each(course_id: int, count: int) -> list[tuple[User, list[Attempt]]]:
+    """Every student of a course that has measured attempts, by name, with the newest of them, newest first."""
+    measured = Attempt.objects.filter(course_id=course_id, student_id=OuterRef("user_id"), figures__refusal_code="")
+    newest = measured.order_by("-created_at", "-id").values("pk")[:count]
+    # One look into the index for each student; ranking all attempts would read the whole course.
+    students = members(course_id, Role.STUDENT).annotate(newest=ArraySubquery(newest))
+    rows = [(one.user, one.newest) for one in students if one.newest]
+    found = in_brief(Attempt.objects.all()).in_bulk([pk for _, newest in rows for pk in newest])
+    return [(user, [found[pk] for pk in newest]) for user, newest in rows]
 
 
 def earlier_measured(attempt: Attempt) -> Attempt | None:
     """The student's last measured attempt at the same assignment before this one."""
     before = Attempt.objects.filter(
-        Exists(GOOD), assignment_id=attempt.assignment_id, student_id=attempt.student_id, number__lt=attempt.number
+        assignment_id=attempt.assignment_id,
+        student_id=attempt.student_id,
+        number__lt=attempt.number,
+        figures__refusal_code="",
     )
     return before.order_by("-number").first()

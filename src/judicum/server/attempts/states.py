@@ -33,6 +33,8 @@ class Step(models.TextChoices):
     RETURN = "return"
 
 
+WAITING = (State.PHOTOGRAPHED, State.MEASURED, State.MARKED)
+"""States in which an attempt waits for those who teach: to be marked or to be returned."""
 BEFORE_MARK = (State.LOGGED, State.PHOTOGRAPHED, State.MEASURED)
 
 # step -> {state before: state after}

@@ -4,7 +4,7 @@ from django.db.models import QuerySet
 
 from judicum.core.errors import NotAllowed, NotFound
 from judicum.server.accounts.models import User
-from judicum.server.courses.models import STAFF, Course, Membership, Role
+from judicum.server.courses.models import STAFF, Membership, Role
 
 
 def membership_of(user: User, course_id: int) -> Membership:
@@ -43,7 +43,7 @@ def instructor_of(user: User, course_id: int) -> Membership:
     return found
 
 
-def members(course: Course, role: str | None = None) -> QuerySet[Membership]:
+def members(course_id: int, role: str | None = None) -> QuerySet[Membership]:
     """Members of a course by name, optionally of one role."""
-    found = Membership.objects.filter(course=course).select_related("user").order_by("user__display_name", "id")
+    found = Membership.objects.filter(course_id=course_id).select_related("user").order_by("user__display_name", "id")
     return found.filter(role=role) if role else found

@@ -4,14 +4,13 @@ from judicum.core.marking import Suggestion, suggest
 from judicum.core.photo.report import Report
 from judicum.server.attempts.models import Attempt
 from judicum.server.coupons.setup import worst_check
-from judicum.server.photos.counting import counting
-from judicum.server.photos.models import Measurement, MeasurementState
+from judicum.server.photos.models import Figures, Measurement
 
 
 def measurement_that_counts(attempt: Attempt) -> Measurement | None:
-    """The attempt's measurement that counts (`photos.counting`), read with its corrections."""
-    found = Measurement.objects.filter(photo__attempt=attempt, state=MeasurementState.DONE)
-    return counting(found.select_related("chosen").prefetch_related("corrections"))
+    """The attempt's measurement that counts, read with its corrections."""
+    kept = Figures.objects.filter(attempt=attempt).values("measurement")
+    return Measurement.objects.select_related("chosen").prefetch_related("corrections").filter(pk__in=kept).first()
 
 
 def suggestions(attempt: Attempt) -> list[Suggestion]:

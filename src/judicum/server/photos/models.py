@@ -125,6 +125,13 @@ class Measurement(models.Model):
     def shown_strip(self) -> Any:
         return (self._top or self.computed).strip
 
+    @property
+    def strip_query(self) -> str:
+        """Which of the measurement's strips is shown: what an address names never changes, so each has one of its own."""
+        if self._top:
+            return f"correction={self._top.pk}"
+        return f"bead={self.chosen.number}" if self.chosen else ""
+
 
 class SeenBead(models.Model):
     """One of several beads in a measured photo, counted from the card's top edge, with all its figures."""
@@ -162,6 +169,33 @@ class Correction(models.Model):
 
     def __str__(self) -> str:
         return f"{self.step.get('step')} on measurement {self.measurement_id}"
+
+
+class Figures(models.Model):
+    """What counts of an attempt's photos, in columns: what lists, walls and plots are read from.
+
+    Written by `actions.keep_figures` alone, whenever a measurement ends, is corrected or another bead is chosen; there is
+    none before a first measurement has ended. Figures are null where the photo was refused.
+    """
+
+    attempt = models.OneToOneField(
+        "attempts.Attempt", on_delete=models.CASCADE, primary_key=True, related_name="figures"
+    )
+    measurement = models.ForeignKey(Measurement, on_delete=models.CASCADE, related_name="+")
+    engine_version = models.CharField(max_length=20, blank=True)
+    refusal_code = models.CharField(max_length=20, blank=True)
+    corrected = models.BooleanField(default=False)
+    has_strip = models.BooleanField(default=False)
+    strip_query = models.CharField(max_length=40, blank=True)
+    length_mm = models.FloatField(null=True)
+    width_mean_mm = models.FloatField(null=True)
+    width_cv = models.FloatField(null=True)
+    pitch_cv = models.FloatField(null=True)
+    tint_level = models.PositiveSmallIntegerField(null=True)
+    tint_name = models.CharField(max_length=20, blank=True)
+
+    def __str__(self) -> str:
+        return f"figures of attempt {self.attempt_id}"
 
 
 class Upload(models.Model):

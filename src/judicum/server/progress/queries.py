@@ -3,7 +3,8 @@
 from datetime import timedelta
 from typing import Any
 
-from django.db.models import Count, Max, Q
+from django.db.models import Count, OuterRef, Subquery
+from django.db.models.functions import Coalesce
 from django.utils import timezone
 
 from judicum.core.acceptance import STUCK_DAYS
@@ -12,12 +13,13 @@ from judicum.core.marking import PASS_MARK
 from judicum.core.progress import good_in_a_row, trend_per_attempt
 from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Attempt
-from judicum.server.attempts.queries import counting_measurement, course_attempts
+from judicum.server.attempts.queries import course_attempts
 from judicum.server.attempts.states import State
 from judicum.server.attempts.visibility import Sight
 from judicum.server.courses.models import STAFF, Membership, Role
 from judicum.server.courses.queries import members, membership_of, staff_of
-from judicum.server.photos.models import Measurement, MeasurementState
+from judicum.server.photos.counting import UNDER_WAY
+from judicum.server.photos.models import Measurement
 
 
 def student_over_time(user: User, course_id: int, student_id: int) -> dict[str, Any]:
@@ -49,15 +51,13 @@ def student_over_time(user: User, course_id: int, student_id: int) -> dict[str, 
 
 def _series(attempts: list[Attempt], sight: Sight) -> dict[str, Any]:
     assignment = attempts[0].assignment
-    reports = [r for a in attempts if (m := counting_measurement(a)) and (r := m.result) and not m.refusal_code]
+    figures = [f for a in attempts if (f := getattr(a, "figures", None))]
     marks = [mark.total for a in attempts if (mark := sight.mark(a))]
     return {
         "assignment": assignment,
         "attempts": attempts,
-        "width_cv_trend": trend_per_attempt([r["bead"]["width_mm"]["cv"] for r in reports]),
-        "pitch_cv_trend": trend_per_attempt(
-            [r["ripple"]["cv"] for r in reports if r["ripple"] and r["ripple"]["cv"] is not None]
-        ),
+        "width_cv_trend": trend_per_attempt([f.width_cv for f in figures if f.width_cv is not None]),
+        "pitch_cv_trend": trend_per_attempt([f.pitch_cv for f in figures if f.pitch_cv is not None]),
         "good_in_a_row": good_in_a_row(marks, PASS_MARK),
         "pass_mark": PASS_MARK,
     }
@@ -69,39 +69,30 @@ def desk(user: User, course_id: int) -> dict[str, Any]:
     Raises:
         NotFound, NotAllowed: not a course one teaches.
     """
-    course = staff_of(user, course_id).course
-    in_course = Q(assignment__course=course)
-    counts = dict(Attempt.objects.filter(in_course).values_list("state").annotate(Count("id")).order_by())
-    measuring = Measurement.objects.filter(
-        photo__attempt__assignment__course=course, state__in=[MeasurementState.WAITING, MeasurementState.MEASURING]
-    ).count()
+    staff_of(user, course_id)
+    waiting = Attempt.objects.filter(course_id=course_id).exclude(state=State.RETURNED)
+    counts = dict(waiting.values_list("state").annotate(Count("id")).order_by())
     now = timezone.now()
-    worked = dict(
-        Attempt.objects.filter(in_course)
-        .exclude(state=State.ASSIGNED)
-        .values_list("student_id")
-        .annotate(Max("updated_at"))
-        .order_by()
+    mine = Attempt.objects.filter(course_id=course_id, student_id=OuterRef("user_id"))
+    late = mine.filter(state=State.ASSIGNED, number=1, assignment__due_on__lt=now.date())
+    standing = members(course_id, Role.STUDENT).annotate(
+        last_worked_at=Subquery(mine.exclude(state=State.ASSIGNED).order_by("-updated_at").values("updated_at")[:1]),
+        overdue=Coalesce(Subquery(late.order_by().values("student_id").annotate(n=Count("id")).values("n")), 0),
     )
-    overdue = dict(
-        Attempt.objects.filter(in_course, state=State.ASSIGNED, number=1, assignment__due_on__lt=now.date())
-        .values_list("student_id")
-        .annotate(Count("id"))
-        .order_by()
-    )
+    since = now - timedelta(days=STUCK_DAYS)
     students = [
         {
             "student": m.user,
-            "last_worked_at": worked.get(m.user_id),
-            "overdue": overdue.get(m.user_id, 0),
-            "stuck": m.user_id not in worked or worked[m.user_id] < now - timedelta(days=STUCK_DAYS),
+            "last_worked_at": m.last_worked_at,
+            "overdue": m.overdue,
+            "stuck": m.last_worked_at is None or m.last_worked_at < since,
         }
-        for m in members(course, Role.STUDENT)
+        for m in standing
     ]
     return {
         "to_mark": counts.get(State.MEASURED, 0) + counts.get(State.PHOTOGRAPHED, 0),
         "to_return": counts.get(State.MARKED, 0),
-        "measuring": measuring,
+        "measuring": Measurement.objects.filter(state__in=UNDER_WAY, photo__attempt__course_id=course_id).count(),
         "welding": counts.get(State.ASSIGNED, 0) + counts.get(State.LOGGED, 0),
         "students": students,
     }

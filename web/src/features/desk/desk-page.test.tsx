@@ -32,17 +32,17 @@ const attempt = (id: number, given: object) => ({
   ...given,
 });
 
-function desked(results: object[], count: number) {
+function desked(results: object[], to_mark: number) {
   serve({
-    "GET /api/courses/7/desk": desk,
-    "GET /api/courses/7/attempts": { count, next: null, results },
+    "GET /api/courses/7/desk": { ...desk, to_mark },
+    "GET /api/courses/7/attempts": { next: null, results },
     "GET /api/courses/7": { id: 7, join_code: "k7-blue", schools: {} },
   });
   show(<DeskPage />);
 }
 
 it("says what waits, what is being measured and what could not be", async () => {
-  desked([attempt(11, { measuring: true }), attempt(12, {})], 2);
+  desked([attempt(11, { measuring: true }), attempt(12, {}), attempt(13, { state: "marked" })], 2);
   expect((await screen.findByText(/2 to mark/)).textContent).toContain(
     "1 marked but not returned · 4 at the booths",
   );
@@ -55,7 +55,7 @@ it("says what waits, what is being measured and what could not be", async () => 
 
 it("tells the figures of a bead that was measured, and how many wait behind the list", async () => {
   const measurement = { width_cv: 0.061, pitch_cv: 0.114, tint_level: 3, strip: null };
-  desked([attempt(11, { state: "measured", measurement })], 61);
+  desked([attempt(11, { state: "measured", measurement })], 60);
   const row = await screen.findByRole("link", { name: /Lap on 2 mm/ });
   expect(row.textContent).toContain("width varies 6.1 %");
   expect(row.textContent).toContain("ripples vary 11.4 %");

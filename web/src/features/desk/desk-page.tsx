@@ -17,7 +17,8 @@ export function DeskPage() {
     };
     return <Problem error={desk.error ?? waiting.error} again={again} />;
   }
-  const { count, results } = waiting.data;
+  const { results } = waiting.data;
+  const count = desk.data.to_mark + desk.data.to_return;
   return (
     <div className="grid gap-5 xl:grid-cols-[1fr_19rem]">
       <section>

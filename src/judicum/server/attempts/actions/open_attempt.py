@@ -18,7 +18,12 @@ def open_attempt(assignment: Assignment, student: User, by: User, at: datetime |
     at = at or timezone.now()
     last = Attempt.objects.filter(assignment=assignment, student=student).aggregate(last=Max("number"))["last"] or 0
     attempt = Attempt.objects.create(
-        assignment=assignment, student=student, number=last + 1, created_at=at, updated_at=at
+        assignment=assignment,
+        course_id=assignment.course_id,
+        student=student,
+        number=last + 1,
+        created_at=at,
+        updated_at=at,
     )
     attempt.events.create(kind=Step.OPEN, actor=by, at=at, data={"to": State.ASSIGNED})
     return attempt

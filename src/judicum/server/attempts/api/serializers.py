@@ -8,15 +8,15 @@ from rest_framework import serializers
 from judicum.core.setup import RUN
 from judicum.server.accounts.api.serializers import PersonSerializer
 from judicum.server.attempts.models import Attempt, Event, Run
-from judicum.server.attempts.queries import counting_measurement, earlier_measured, is_measuring
+from judicum.server.attempts.queries import earlier_measured
 from judicum.server.attempts.states import State, Step
 from judicum.server.attempts.visibility import Sight
 from judicum.server.coupons.api.card import CardSerializer, CheckSerializer
 from judicum.server.coupons.api.serializers import DesignSerializer
-from judicum.server.coupons.models import Assignment
+from judicum.server.coupons.models import Assignment, Design
 from judicum.server.coupons.setup import checklist_for
 from judicum.server.marking.api.serializers import MarkSerializer
-from judicum.server.photos.api.serializers import MeasurementBriefSerializer, PhotoSerializer
+from judicum.server.photos.api.serializers import FiguresSerializer, PhotoSerializer
 from judicum.words import METRIC
 from judicum.words import setup as words
 
@@ -97,16 +97,32 @@ class GoalSerializer(serializers.ModelSerializer[Assignment]):
         fields = ("id", "design", "target_width_mm", "finish", "good_in_a_row", "due_on")
 
 
+class BriefDesignSerializer(serializers.ModelSerializer[Design]):
+    class Meta:
+        model = Design
+        fields = ("title", "purpose")
+
+
+class BriefGoalSerializer(serializers.ModelSerializer[Assignment]):
+    """What was to be welded, as a list says it."""
+
+    design = BriefDesignSerializer()
+
+    class Meta:
+        model = Assignment
+        fields = ("id", "design", "target_width_mm", "finish", "good_in_a_row", "due_on")
+
+
 class AttemptBriefSerializer(serializers.ModelSerializer[Attempt]):
-    """An attempt in a list, with the measurement that counts and what else this person may see (`visibility.Sight`)."""
+    """An attempt in a list, with the figures that count and what else this person may see (`visibility.Sight`)."""
 
     student = PersonSerializer()
-    assignment = GoalSerializer()
-    state = serializers.SerializerMethodField()
-    measurement = serializers.SerializerMethodField()
-    measuring = serializers.SerializerMethodField()
-    mark_total = serializers.SerializerMethodField()
-    may = serializers.SerializerMethodField()
+    assignment = BriefGoalSerializer()
+    state = serializers.ChoiceField(choices=State.choices)
+    measurement = FiguresSerializer(allow_null=True)
+    measuring = serializers.BooleanField()
+    mark_total = serializers.FloatField(allow_null=True)
+    may = serializers.ListField(child=serializers.ChoiceField(choices=Step.choices))
 
     class Meta:
         model = Attempt
@@ -130,25 +146,30 @@ class AttemptBriefSerializer(serializers.ModelSerializer[Attempt]):
         sight: Sight = self.context["sight"]
         return sight
 
-    @extend_schema_field(serializers.ChoiceField(State.choices))
-    def get_state(self, attempt: Attempt) -> str:
-        return self.sight.state(attempt)
-
-    @extend_schema_field(MeasurementBriefSerializer(allow_null=True))
-    def get_measurement(self, attempt: Attempt) -> Any:
-        counts = counting_measurement(attempt)
-        return MeasurementBriefSerializer(counts).data if counts else None
-
-    def get_measuring(self, attempt: Attempt) -> bool:
-        return is_measuring(attempt)
-
-    def get_mark_total(self, attempt: Attempt) -> float | None:
-        mark = self.sight.mark(attempt)
-        return mark.total if mark else None
-
-    @extend_schema_field(serializers.ListField(child=serializers.ChoiceField(Step.choices)))
-    def get_may(self, attempt: Attempt) -> list[str]:
-        return self.sight.may(attempt)
+    def to_representation(self, attempt: Attempt) -> dict[str, Any]:
+        # A page of a list has fifty of these: plain values, without a field object for each.
+        goal, mark, figures = attempt.assignment, self.sight.mark(attempt), getattr(attempt, "figures", None)
+        return {
+            "id": attempt.pk,
+            "number": attempt.number,
+            "state": self.sight.state(attempt),
+            "version": attempt.version,
+            "student": {"id": attempt.student_id, "display_name": attempt.student.display_name},
+            "assignment": {
+                "id": goal.pk,
+                "design": {"title": goal.design.title, "purpose": goal.design.purpose},
+                "target_width_mm": goal.target_width_mm,
+                "finish": goal.finish,
+                "good_in_a_row": goal.good_in_a_row,
+                "due_on": goal.due_on,
+            },
+            "created_at": attempt.created_at,
+            "updated_at": attempt.updated_at,
+            "measurement": FiguresSerializer().to_representation(figures) if figures else None,
+            "measuring": attempt.measuring,  # type: ignore[attr-defined]  # annotated by the query
+            "mark_total": mark.total if mark else None,
+            "may": self.sight.may(attempt),
+        }
 
 
 class EarlierSerializer(serializers.ModelSerializer[Attempt]):
@@ -160,6 +181,7 @@ class EarlierSerializer(serializers.ModelSerializer[Attempt]):
 class AttemptSerializer(AttemptBriefSerializer):
     """An attempt with all that belongs to it; `earlier` is the one before it that was measured."""
 
+    assignment = GoalSerializer()  # type: ignore[assignment]  # a list says less of it
     runs = NumberedRunSerializer(many=True)
     preparation = serializers.SerializerMethodField()
     photos = PhotoSerializer(many=True)
@@ -175,6 +197,17 @@ class AttemptSerializer(AttemptBriefSerializer):
             "mark",
             "earlier",
         )
+
+    def to_representation(self, attempt: Attempt) -> dict[str, Any]:
+        return {
+            **super().to_representation(attempt),
+            "assignment": GoalSerializer(attempt.assignment).data,
+            "runs": NumberedRunSerializer(attempt.runs.all(), many=True).data,
+            "preparation": self.get_preparation(attempt),
+            "photos": PhotoSerializer(attempt.photos.all(), many=True).data,
+            "mark": self.get_mark(attempt),
+            "earlier": self.get_earlier(attempt),
+        }
 
     @extend_schema_field(PreparationStepSerializer(many=True))
     def get_preparation(self, attempt: Attempt) -> Any:

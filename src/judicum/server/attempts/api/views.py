@@ -1,7 +1,5 @@
 """Attempts: lists, one with all its parts, logging a run, opening the next."""
 
-from itertools import groupby
-
 from django.http import HttpResponse
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import OpenApiParameter, extend_schema
@@ -13,6 +11,7 @@ from rest_framework.views import APIView
 
 from judicum.core.errors import InvalidValue
 from judicum.core.numbers import whole
+from judicum.server.api.paging import ByChange
 from judicum.server.api.person import person, units_of
 from judicum.server.attempts.actions.log_run import log_run
 from judicum.server.attempts.actions.open_attempt import weld_another
@@ -58,7 +57,7 @@ def shown(request: Request, attempt_id: int) -> Response:
     """The whole attempt as this person may see it."""
     user = person(request)
     attempt = attempt_for(user, attempt_id)
-    full = with_parts(Attempt.objects.filter(pk=attempt.pk), overlays=True).get()
+    full = with_parts(Attempt.objects.filter(pk=attempt.pk)).get()
     context = {"sight": sight_of(user, attempt), "units": units_of(user)}
     return Response(AttemptSerializer(full, context=context).data)
 
@@ -90,6 +89,7 @@ class CourseAttemptsView(ListAPIView[Attempt]):
     """Attempts of a course, last changed first unless `oldest_first`; `state` may be given several times."""
 
     serializer_class = AttemptBriefSerializer
+    pagination_class = ByChange
     queryset = Attempt.objects.none()
 
     @extend_schema(
@@ -116,7 +116,6 @@ class CourseAttemptsView(ListAPIView[Attempt]):
             _number(self.request, "student"),
             states,
             _number(self.request, "assignment"),
-            self.request.query_params.get("oldest_first") == "true",
         )
 
     def get_serializer_context(self):  # type: ignore[no-untyped-def]
@@ -237,11 +236,7 @@ class WallView(APIView):
         count = _number(request, "count") or NEWEST
         if not 1 <= count <= MOST_OF_EACH:
             raise InvalidValue("count", count, f"1 to {MOST_OF_EACH}")
-        rows = [
-            {"student": attempts[0].student, "attempts": attempts}
-            for _, group in groupby(newest_of_each(course_id, count), key=lambda a: a.student_id)
-            if (attempts := list(group))
-        ]
+        rows = [{"student": who, "attempts": newest} for who, newest in newest_of_each(course_id, count)]
         context = {"sight": course_sight(request, course_id)}
         return Response(WallRowSerializer(rows, many=True, context=context).data)
 

@@ -47,7 +47,7 @@ def assign_coupon(
     if design is None:
         raise InvalidValue("design", design_id, "a design of the library")
     GIVEN.check({"target_width_mm": target_width_mm, "good_in_a_row": good_in_a_row, "finish": finish})
-    students = {m.user_id: m.user for m in members(course, Role.STUDENT)}
+    students = {m.user_id: m.user for m in members(course.pk, Role.STUDENT)}
     wanted = list(students) if student_ids is None else list(dict.fromkeys(student_ids))
     unknown = [i for i in wanted if i not in students]
     if unknown or not wanted:

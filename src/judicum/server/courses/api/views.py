@@ -55,9 +55,8 @@ class MembersView(ListAPIView[Membership]):
     def get_queryset(self):  # type: ignore[no-untyped-def]
         if getattr(self, "swagger_fake_view", False):
             return Membership.objects.none()
-        return members(
-            staff_of(person(self.request), self.kwargs["course_id"]).course, self.request.query_params.get("role")
-        )
+        mine = staff_of(person(self.request), self.kwargs["course_id"])
+        return members(mine.course_id, self.request.query_params.get("role"))
 
 
 class JoinView(APIView):

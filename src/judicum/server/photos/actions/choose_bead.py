@@ -7,6 +7,7 @@ from judicum.core.errors import InvalidValue
 from judicum.server.accounts.models import User
 from judicum.server.attempts.queries import held
 from judicum.server.attempts.states import Step, advance
+from judicum.server.photos.actions.keep_figures import keep_figures
 from judicum.server.photos.models import Measurement
 from judicum.server.photos.queries import measurement_for
 
@@ -33,4 +34,5 @@ def choose_bead(user: User, measurement_id: int, number: int) -> Measurement:
         mine.corrections.filter(undone_at=None).update(undone_by=user, undone_at=now)
         mine.chosen = beads[number]
         mine.save(update_fields=["chosen"])
+        keep_figures(attempt.pk)
     return mine

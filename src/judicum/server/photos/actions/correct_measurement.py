@@ -12,6 +12,7 @@ from judicum.core.photo.steps import check_step
 from judicum.server.accounts.models import User
 from judicum.server.attempts.queries import held_as_staff, teaches
 from judicum.server.attempts.states import Step, advance
+from judicum.server.photos.actions.keep_figures import keep_figures
 from judicum.server.photos.models import Correction, Measurement
 from judicum.server.photos.queries import measurement_for
 from judicum.server.photos.storage import store_file
@@ -56,6 +57,7 @@ def correct_measurement(user: User, measurement_id: int, given: Mapping[str, Any
             raise EditConflict("Somebody else corrected this bead in the meantime. Load it again and look first.")
         made.measurement = mine
         made.save()
+        keep_figures(attempt.pk)
         advance(attempt, Step.CORRECT, user, made.at, measurement=mine.pk, change=step)
     return made
 
@@ -78,6 +80,7 @@ def undo_correction(user: User, measurement_id: int, every: bool = False) -> Mea
         one.undone_by, one.undone_at = user, now
         one.save(update_fields=["undone_by", "undone_at"])
         advance(attempt, Step.CORRECT, user, now, measurement=mine.pk, change=one.step, undone=True)
+    keep_figures(attempt.pk)
     return mine
 
 

@@ -12,6 +12,7 @@ from judicum.core.photo.measure import ENGINE_VERSION, Measured
 from judicum.core.photo.strip import cut_strip
 from judicum.server.attempts.queries import held
 from judicum.server.attempts.states import Step, advance
+from judicum.server.photos.actions.keep_figures import keep_figures
 from judicum.server.photos.models import Measurement, MeasurementState, SeenBead
 from judicum.server.photos.storage import store_file
 from judicum.words.photo import report_in_words
@@ -59,6 +60,7 @@ def store_measurement(measurement_id: int, found: Sequence[Found], at: datetime 
         mine.finished_at = at or timezone.now()
         mine.save()
         _keep_beads(mine, found, names)
+        keep_figures(mine.photo.attempt_id)
         attempt = held(mine.photo.attempt_id)
         step = Step.REFUSE_PHOTO if refused else Step.MEASURE
         advance(attempt, step, None, at, measurement=mine.pk, engine=ENGINE_VERSION, refusal=mine.refusal_code or None)

@@ -12,7 +12,7 @@ from judicum.core.photo.steps import STEPS
 from judicum.core.photo.strip_frame import HALF_HEIGHT_MM, OVERHANG_MM
 from judicum.server.accounts.api.serializers import PersonSerializer
 from judicum.server.photos.api.report import OverlaySerializer
-from judicum.server.photos.models import FAULTS, Correction, Measurement, Photo, Upload
+from judicum.server.photos.models import FAULTS, Correction, Figures, Measurement, Photo, Upload
 
 
 class ReportField(serializers.JSONField):
@@ -37,39 +37,26 @@ class StripSerializer(serializers.Serializer[Any]):
     half_height_mm = serializers.FloatField()
 
 
-def strip_of(measurement: Measurement) -> dict[str, Any] | None:
-    """The strip of a measured bead, None where there is none."""
-    if not measurement.shown_strip or not measurement.result:
-        return None
-    length = measurement.result["bead"]["length_mm"]
-    steps, chosen = measurement.corrections_in_force, measurement.chosen
-    # What the address names never changes: each correction's strip, and each bead's, has one of its own.
-    after = f"?correction={steps[-1].pk}" if steps else f"?bead={chosen.number}" if chosen else ""
+def strip_of(measurement_id: int, query: str, length_mm: float) -> dict[str, Any]:
+    """The strip of a measured bead: its address, and the stretch of the bead that it shows."""
     return {
-        "url": f"/api/measurements/{measurement.pk}/strip{after}",
+        "url": f"/api/measurements/{measurement_id}/strip" + (f"?{query}" if query else ""),
         "from_mm": -OVERHANG_MM,
-        "to_mm": length + OVERHANG_MM,
+        "to_mm": length_mm + OVERHANG_MM,
         "half_height_mm": HALF_HEIGHT_MM,
     }
 
 
-class MeasurementBriefSerializer(serializers.ModelSerializer[Measurement]):
-    """The figures a list shows."""
+class FiguresSerializer(serializers.ModelSerializer[Figures]):
+    """The figures that count, as a list shows them; `id` is their measurement's."""
 
-    strip = serializers.SerializerMethodField()
-    length_mm = serializers.SerializerMethodField()
-    width_mean_mm = serializers.SerializerMethodField()
-    width_cv = serializers.SerializerMethodField()
-    pitch_cv = serializers.SerializerMethodField()
-    tint_level = serializers.SerializerMethodField()
-    tint_name = serializers.SerializerMethodField()
-    corrected = serializers.SerializerMethodField()
+    id = serializers.IntegerField(source="measurement_id")
+    strip = StripSerializer(allow_null=True)
 
     class Meta:
-        model = Measurement
-        fields: tuple[str, ...] = (
+        model = Figures
+        fields = (
             "id",
-            "state",
             "refusal_code",
             "engine_version",
             "strip",
@@ -80,40 +67,14 @@ class MeasurementBriefSerializer(serializers.ModelSerializer[Measurement]):
             "tint_level",
             "tint_name",
             "corrected",
-            "requested_at",
-            "finished_at",
         )
 
-    @extend_schema_field(StripSerializer(allow_null=True))
-    def get_strip(self, m: Measurement) -> dict[str, Any] | None:
-        return strip_of(m)
-
-    def _figure(self, m: Measurement, *path: str) -> Any:
-        part: Any = m.result
-        for key in path:
-            part = part.get(key) if part else None
-        return part
-
-    def get_length_mm(self, m: Measurement) -> float | None:
-        return self._figure(m, "bead", "length_mm")
-
-    def get_width_mean_mm(self, m: Measurement) -> float | None:
-        return self._figure(m, "bead", "width_mm", "mean")
-
-    def get_width_cv(self, m: Measurement) -> float | None:
-        return self._figure(m, "bead", "width_mm", "cv")
-
-    def get_pitch_cv(self, m: Measurement) -> float | None:
-        return self._figure(m, "ripple", "cv")
-
-    def get_tint_level(self, m: Measurement) -> int | None:
-        return self._figure(m, "tint", "bead", "level")
-
-    def get_tint_name(self, m: Measurement) -> str | None:
-        return self._figure(m, "tint", "bead", "name")
-
-    def get_corrected(self, m: Measurement) -> bool:
-        return bool(m.corrections_in_force)
+    def to_representation(self, figures: Figures) -> dict[str, Any]:
+        # A list has many of these: the columns as they are, without a field object for each.
+        told = {name: getattr(figures, name) for name in self.Meta.fields if name not in ("id", "strip")}
+        shown = figures.has_strip and figures.length_mm is not None
+        strip = strip_of(figures.measurement_id, figures.strip_query, figures.length_mm or 0.0) if shown else None
+        return {"id": figures.measurement_id, "strip": strip, **told}
 
 
 class StepSerializer(serializers.Serializer[Any]):
@@ -156,12 +117,14 @@ class ChooseBeadSerializer(serializers.Serializer[Any]):
     number = serializers.IntegerField(min_value=1)
 
 
-class MeasurementSerializer(MeasurementBriefSerializer):
+class MeasurementSerializer(serializers.ModelSerializer[Measurement]):
     """A measurement with its whole report and what is drawn over the photo, both with corrections put on.
 
     `computed` is the report without them, where there are any; `beads` are all of them where the photo shows several.
     """
 
+    strip = serializers.SerializerMethodField()
+    corrected = serializers.SerializerMethodField()
     report = serializers.SerializerMethodField()
     overlay = serializers.SerializerMethodField()
     computed = serializers.SerializerMethodField()
@@ -169,9 +132,17 @@ class MeasurementSerializer(MeasurementBriefSerializer):
     corrections = CorrectionSerializer(source="corrections_in_force", many=True)
     scale_set_by = serializers.SerializerMethodField()
 
-    class Meta(MeasurementBriefSerializer.Meta):
-        fields: tuple[str, ...] = (
-            *MeasurementBriefSerializer.Meta.fields,
+    class Meta:
+        model = Measurement
+        fields = (
+            "id",
+            "state",
+            "refusal_code",
+            "engine_version",
+            "requested_at",
+            "finished_at",
+            "strip",
+            "corrected",
             "report",
             "overlay",
             "computed",
@@ -179,6 +150,14 @@ class MeasurementSerializer(MeasurementBriefSerializer):
             "corrections",
             "scale_set_by",
         )
+
+    @extend_schema_field(StripSerializer(allow_null=True))
+    def get_strip(self, m: Measurement) -> dict[str, Any] | None:
+        bead = (m.result or {}).get("bead")
+        return strip_of(m.pk, m.strip_query, bead["length_mm"]) if bead and m.shown_strip else None
+
+    def get_corrected(self, m: Measurement) -> bool:
+        return bool(m.corrections_in_force)
 
     @extend_schema_field(ReportField)
     def get_report(self, m: Measurement) -> Any:

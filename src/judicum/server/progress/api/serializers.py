@@ -5,13 +5,13 @@ from typing import Any
 from rest_framework import serializers
 
 from judicum.server.accounts.api.serializers import PersonSerializer
-from judicum.server.attempts.api.serializers import AttemptBriefSerializer, GoalSerializer
+from judicum.server.attempts.api.serializers import AttemptBriefSerializer, BriefGoalSerializer
 
 
 class SeriesSerializer(serializers.Serializer[Any]):
     """Attempts at one coupon, oldest first; trends are changes per attempt."""
 
-    assignment = GoalSerializer()
+    assignment = BriefGoalSerializer()
     attempts = AttemptBriefSerializer(many=True)
     width_cv_trend = serializers.FloatField(allow_null=True)
     pitch_cv_trend = serializers.FloatField(allow_null=True)

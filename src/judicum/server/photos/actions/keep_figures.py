@@ -1,0 +1,34 @@
+"""Keeping the figures that count where lists read them: the only writer of `Figures`."""
+
+from typing import Any
+
+from judicum.server.photos.counting import counting
+from judicum.server.photos.models import Figures, Measurement, MeasurementState
+
+
+def keep_figures(attempt_id: int) -> None:
+    """Write the attempt's figures anew from the measurement that counts, in the transaction that changed it."""
+    done = Measurement.objects.filter(photo__attempt_id=attempt_id, state=MeasurementState.DONE)
+    counts = counting(done.defer("overlay", "bead").select_related("chosen").prefetch_related("corrections"))
+    if counts is not None:
+        Figures.objects.update_or_create(attempt_id=attempt_id, defaults=columns_of(counts))
+
+
+def columns_of(counts: Measurement) -> dict[str, Any]:
+    """The columns of a measurement that is done."""
+    told = counts.result or {}
+    bead, ripple, tint = told.get("bead"), told.get("ripple"), told.get("tint")
+    return {
+        "measurement": counts,
+        "engine_version": counts.engine_version,
+        "refusal_code": counts.refusal_code,
+        "corrected": bool(counts.corrections_in_force),
+        "has_strip": bool(counts.shown_strip),
+        "strip_query": counts.strip_query,
+        "length_mm": bead["length_mm"] if bead else None,
+        "width_mean_mm": bead["width_mm"]["mean"] if bead else None,
+        "width_cv": bead["width_mm"]["cv"] if bead else None,
+        "pitch_cv": ripple["cv"] if ripple else None,
+        "tint_level": tint["bead"]["level"] if tint else None,
+        "tint_name": tint["bead"]["name"] if tint else "",
+    }
