@@ -22,7 +22,7 @@ def _own_files(tmp_path: Path, settings: Any) -> None:
             "OPTIONS": {"location": str(tmp_path / "media")},
         },
     }
-    settings.UPLOAD_DIR = tmp_path / "uploads"
+    settings.VAR = tmp_path
     settings.CACHES = {"default": {"BACKEND": "django.core.cache.backends.locmem.LocMemCache"}}
     cache.clear()
 

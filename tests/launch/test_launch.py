@@ -12,8 +12,8 @@ from pathlib import Path
 
 import pytest
 
+from judicum.launch import children, install, serve
 from judicum.launch import cluster as cluster_module
-from judicum.launch import install, serve
 from judicum.launch.cluster import Cluster, free_port, throwaway
 from judicum.launch.places import ROOT
 from judicum.launch.steps import Trouble, in_words, run
@@ -78,21 +78,21 @@ def test_which_node_is_new_enough(tmp_path: Path, said: str, fits: bool) -> None
 
 
 def test_a_noted_process_is_told_from_another_of_the_same_number() -> None:
-    here = [os.getpid(), serve._born(os.getpid())]
-    assert serve._lives(here)  # type: ignore[arg-type]
-    assert not serve._lives([os.getpid(), 1])
-    assert not serve._lives([2**22 + 5, 1])
+    here = [os.getpid(), children.born(os.getpid())]
+    assert children.lives(here)  # type: ignore[arg-type]
+    assert not children.lives([os.getpid(), 1])
+    assert not children.lives([2**22 + 5, 1])
     ended = subprocess.Popen([sys.executable, "-c", "pass"])
-    born = serve._born(ended.pid)
-    while serve._born(ended.pid) is not None:  # a zombie: ended, not yet waited for
+    born = children.born(ended.pid)
+    while children.born(ended.pid) is not None:  # a zombie: ended, not yet waited for
         pass
-    assert not serve._lives([ended.pid, born or 1])
+    assert not children.lives([ended.pid, born or 1])
     ended.wait()
 
 
 def test_a_child_that_keeps_ending_is_given_up(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
-    monkeypatch.setattr(serve, "LOGS", tmp_path)
-    child = serve.Child("short", [sys.executable, "-c", "pass"], dict(os.environ))
+    monkeypatch.setattr(children, "LOGS", tmp_path)
+    child = children.Child("short", [sys.executable, "-c", "pass"], dict(os.environ))
     for _ in range(5):
         assert not child.failing
         child.start()
@@ -120,9 +120,9 @@ def test_help_lists_the_commands() -> None:
 
 @pytest.mark.parametrize("count", [1, 3])
 def test_workers_measure_one_photo_at_a_time_each_on_a_core_of_its_own(count: int) -> None:
-    children = serve.workers({"JUDICUM_VAR": "/nowhere"}, count)
-    assert [child.name for child in children] == [f"worker-{k}" for k in range(1, count + 1)]
-    for child in children:
+    workers = children.workers({"JUDICUM_VAR": "/nowhere"}, count)
+    assert [child.name for child in workers] == [f"worker-{k}" for k in range(1, count + 1)]
+    for child in workers:
         assert child.env["JUDICUM_VAR"] == "/nowhere"
         threads = {key: value for key, value in child.env.items() if key != "JUDICUM_VAR"}
         assert set(threads) == {"OMP_NUM_THREADS", "OPENBLAS_NUM_THREADS", "OPENCV_FOR_THREADS_NUM"}
@@ -131,7 +131,7 @@ def test_workers_measure_one_photo_at_a_time_each_on_a_core_of_its_own(count: in
 
 
 def test_opencv_keeps_to_the_threads_its_environment_names() -> None:
-    (worker,) = serve.workers(dict(os.environ), 1)
+    (worker,) = children.workers(dict(os.environ), 1)
     told = subprocess.run(
         [sys.executable, "-c", "import cv2; print(cv2.getNumThreads())"],
         env=worker.env,

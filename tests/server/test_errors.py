@@ -19,8 +19,9 @@ def test_every_error_has_an_http_answer(kind: type[errors.JudicumError]) -> None
         error = kind("in words")
     answer = problem_response(error, {})
     assert answer is not None
-    # A full disk is the only one that the caller can do nothing about.
-    assert answer.status_code == 507 if kind is errors.NoRoom else 400 <= answer.status_code < 500
+    # A full disk and a busy moment are the only ones that the caller can do nothing about.
+    ours = {errors.NoRoom: 507, errors.Busy: 503}
+    assert answer.status_code == ours[kind] if kind in ours else 400 <= answer.status_code < 500
     assert answer.data["code"] == kind.code
     assert answer.content_type == "application/problem+json"
 

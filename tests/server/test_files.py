@@ -5,8 +5,10 @@ from collections.abc import Callable
 from datetime import timedelta
 from pathlib import Path
 from typing import Any
+from uuid import uuid4
 
 import pytest
+from django.core.files.base import ContentFile
 from django.core.files.storage import default_storage
 from django.db import connection
 from django.test import Client
@@ -19,6 +21,7 @@ from judicum.server.photos.actions import correct_measurement as correcting
 from judicum.server.photos.actions.keep_figures import keep_figures
 from judicum.server.photos.actions.receive_upload import begin_upload, clear_abandoned, receive_piece
 from judicum.server.photos.models import Correction, Measurement, Upload
+from judicum.server.photos.pieces import uploads_with_pieces
 from judicum.server.photos.storage import store_file
 from tests.measured import measured_attempt
 from tests.people import Course, logged
@@ -35,7 +38,7 @@ def test_every_stored_file_is_named_by_the_hash_of_its_content(course: Course) -
 
 def test_a_strip_left_by_another_row_is_never_served(course: Course, client_of: Callable[..., Client]) -> None:
     # As after a restore: row numbers begin again, and files of other beads lie about.
-    default_storage.save("strips/1-2.2.jpg", __import__("django.core.files.base", fromlist=["x"]).ContentFile(b"other"))
+    default_storage.save("strips/1-2.2.jpg", ContentFile(b"other"))
     made = measured_attempt(course).photos.get().measurements.get()
     served = client_of(course.student).get(f"/api/measurements/{made.pk}/strip")
     data = b"".join(served.streaming_content) if served.streaming else served.content
@@ -43,19 +46,18 @@ def test_a_strip_left_by_another_row_is_never_served(course: Course, client_of: 
     assert store_file("strips", "jpg", data) == made.strip.name
 
 
-def test_uploads_that_were_given_up_go_with_their_files_and_others_stay(course: Course, settings: Any) -> None:
+def test_uploads_that_were_given_up_go_with_their_files_and_others_stay(course: Course) -> None:
     logged(course)
     old, fresh = (begin_upload(course.student, course.attempt.pk, 10, "x.jpg") for _ in range(2))
     for upload in (old, fresh):
         receive_piece(course.student, upload.pk, 0, b"12345")
-    stray = Path(settings.UPLOAD_DIR) / "stray.part"
-    stray.write_bytes(b"left behind")
+    default_storage.save(f"uploads/{uuid4()}/000000000", ContentFile(b"left behind"))
     Upload.objects.filter(pk=old.pk).update(started_at=timezone.now() - timedelta(days=3))
     assert clear_abandoned(timezone.now()) == 1
     assert [u.pk for u in Upload.objects.all()] == [fresh.pk]
-    assert {p.name for p in Path(settings.UPLOAD_DIR).iterdir()} == {f"{fresh.pk}.part", "stray.part"}
+    assert uploads_with_pieces() == [str(fresh.pk)]
     assert clear_abandoned(timezone.now() + timedelta(days=3)) == 1
-    assert list(Path(settings.UPLOAD_DIR).iterdir()) == []
+    assert uploads_with_pieces() == []
 
 
 @pytest.mark.parametrize(

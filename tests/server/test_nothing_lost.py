@@ -23,6 +23,7 @@ from judicum.server.photos.actions.receive_upload import begin_upload, finish_wh
 from judicum.server.photos.actions.request_measurement import measure_again, request_measurement
 from judicum.server.photos.jobs import LIVE, MOST_JOBS, has_job, reconcile
 from judicum.server.photos.models import Measurement, Photo, Upload
+from judicum.server.photos.pieces import keep_piece, uploads_with_pieces
 from judicum.server.photos.storage import store_file
 from tests.drawn import bead_photo
 from tests.measured import measured_attempt
@@ -46,7 +47,7 @@ def test_the_whole_length_is_told_only_once_the_photo_is_there(course: Course, m
         raise ConnectionError("the database went away")
 
     with monkeypatch.context() as patched:
-        patched.setattr(receive_upload, "send_photo", dies)
+        patched.setattr(receive_upload, "add_photo", dies)
         with pytest.raises(ConnectionError):
             receive_piece(course.student, upload.pk, CUT, last)
     upload.refresh_from_db()
@@ -69,24 +70,23 @@ def test_a_last_piece_that_is_sent_twice_is_answered_as_the_first_time(
     assert Photo.objects.count() == 1
 
 
-def test_a_whole_file_whose_sender_never_came_back_is_finished(course: Course, settings: Any) -> None:
+def test_a_whole_file_whose_sender_never_came_back_is_finished(course: Course) -> None:
     upload, last = begun(course)
-    part = Path(settings.UPLOAD_DIR) / f"{upload.pk}.part"
-    part.write_bytes(part.read_bytes() + last)
+    keep_piece(upload, CUT, last)
     assert finish_whole() == 1
     upload.refresh_from_db()
     assert upload.photo is not None
-    assert not part.exists()
+    assert uploads_with_pieces() == []
     assert finish_whole() == 0
 
 
-def test_what_is_no_picture_is_discarded_and_a_fault_of_ours_is_not(course: Course, settings: Any) -> None:
+def test_what_is_no_picture_is_discarded_and_a_fault_of_ours_is_not(course: Course) -> None:
     logged(course)
     upload = begin_upload(course.student, course.attempt.pk, 6, "x.jpg")
     with pytest.raises(UnreadablePicture):
         receive_piece(course.student, upload.pk, 0, b"nobead")
     assert not Upload.objects.exists()
-    assert list(Path(settings.UPLOAD_DIR).glob("*.part")) == []
+    assert uploads_with_pieces() == []
 
 
 def full(*_: object, **__: object) -> None:
@@ -94,7 +94,7 @@ def full(*_: object, **__: object) -> None:
 
 
 def test_a_full_disk_answers_in_words_and_leaves_nothing_behind(
-    course: Course, client_of: Callable[..., Client], monkeypatch: pytest.MonkeyPatch, settings: Any
+    course: Course, client_of: Callable[..., Client], monkeypatch: pytest.MonkeyPatch
 ) -> None:
     upload, last = begun(course)
     client = client_of(course.student)
@@ -105,15 +105,13 @@ def test_a_full_disk_answers_in_words_and_leaves_nothing_behind(
             f"/api/uploads/{upload.pk}", last, "application/offset+octet-stream", headers={"Upload-Offset": str(CUT)}
         )
 
-    for where, name in ((receive_upload.os, "fsync"), (storage.tempfile, "mkstemp")):
+    for where, name in ((storage.os, "fsync"), (storage.tempfile, "mkstemp")):
         with monkeypatch.context() as patched:
             patched.setattr(where, name, full)
             answer = send()
         assert answer.status_code == 507
         assert answer.json()["code"] == "no_room"
         assert "room" in answer.json()["detail"]
-    part = Path(settings.UPLOAD_DIR) / f"{upload.pk}.part"
-    assert part.stat().st_size in (CUT, upload.size)
     assert [p for p in Path(default_storage.location).rglob("*") if p.is_file()] == [p for p in before if p.is_file()]
     assert send().status_code == 204
 

@@ -91,6 +91,18 @@ class NoRoom(JudicumError):
     code = "no_room"
 
 
+class Busy(JudicumError):
+    """Too much at this moment; the same request works a little later."""
+
+    code = "busy"
+
+
+class TooMuch(JudicumError):
+    """More than one person, attempt or course may keep; names which."""
+
+    code = "too_much"
+
+
 class UnreadablePicture(JudicumError):
     """The bytes are no picture that can be decoded, or are cut short."""
 

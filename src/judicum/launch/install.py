@@ -15,6 +15,8 @@ from judicum.launch.places import LOGS, PYTHON, ROOT, VAR, VENV, WEB, digest_of
 from judicum.launch.steps import Trouble, run, step
 
 LEAST_FREE_BYTES = 1_500_000_000
+POLICY = Path("/usr/sbin/policy-rc.d")
+"""What Debian asks whether a service may start; 101 says no."""
 NODE_OK = ((20, 19), (22, 12))
 
 
@@ -93,12 +95,27 @@ def debian(package: str, there: bool, what: str) -> None:
     with step(f"installing {what} from Debian's packages"):
         env = {**os.environ, "DEBIAN_FRONTEND": "noninteractive"}
         run(["apt-get", "update", "-q"], why="Debian's package list cannot be read", log=LOGS / "apt.log", env=env)
-        run(
-            ["apt-get", "install", "-q", "-y", "--no-install-recommends", package],
-            why=f"{what} cannot be installed",
-            log=LOGS / "apt.log",
-            env=env,
-        )
+        with _no_services():
+            run(
+                ["apt-get", "install", "-q", "-y", "--no-install-recommends", package],
+                why=f"{what} cannot be installed",
+                log=LOGS / "apt.log",
+                env=env,
+            )
+
+
+@contextmanager
+def _no_services() -> Iterator[None]:
+    """Keep Debian from starting a service of its own with the package: only its program is wanted."""
+    if POLICY.exists():
+        yield
+        return
+    POLICY.write_text("#!/bin/sh\nexit 101\n")
+    POLICY.chmod(0o755)
+    try:
+        yield
+    finally:
+        POLICY.unlink()
 
 
 def postgres_programs() -> Path:
@@ -114,6 +131,19 @@ def postgres_programs() -> Path:
     if not programs:
         raise Trouble("PostgreSQL was installed but /usr/lib/postgresql holds no server")
     return programs[-1].parent
+
+
+def nginx() -> Path:
+    """nginx's program, installed where there is none; it lies where a user's PATH may not lead."""
+
+    def found() -> str | None:
+        return shutil.which("nginx", path=f"{os.environ.get('PATH', '')}:/usr/sbin")
+
+    debian("nginx-light", bool(found()), "nginx")
+    path = found()
+    if not path:
+        raise Trouble("nginx was installed but is not to be found")
+    return Path(path)
 
 
 def chromium() -> Path:

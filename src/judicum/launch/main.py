@@ -4,7 +4,7 @@ import argparse
 import os
 import sys
 
-from judicum.launch import check, install, serve, throughput
+from judicum.launch import check, host, install, serve, throughput
 from judicum.launch.places import PYTHON, ROOT
 from judicum.launch.steps import Trouble, in_words
 
@@ -27,6 +27,12 @@ def _parser() -> argparse.ArgumentParser:
         starting.add_argument("--reset", action="store_true", help="remove all data first")
         if name == "start":
             starting.add_argument("--instructor", metavar="NAME", help="login name of the first instructor")
+    alone = commands.add_parser("web", help="only the web server, against a database and a store elsewhere")
+    alone.add_argument("--port", type=int, default=serve.FIRST_PORT)
+    alone.add_argument("--host", default="127.0.0.1", help="address to listen on (default: this machine only)")
+    alone = commands.add_parser("worker", help="only workers, against a database and a store elsewhere")
+    alone.add_argument("--count", type=int, help="how many; one a core by default, at most four")
+    commands.add_parser("migrate", help="bring the database of several hosts up to date")
     commands.add_parser("stop", help="stop, or end what a killed start left behind")
     testing = commands.add_parser("test", help="lint, types, drift and all tests", add_help=False)
     testing.add_argument("arguments", nargs=argparse.REMAINDER, help="handed to pytest")
@@ -59,6 +65,12 @@ def _run(asked: argparse.Namespace) -> int:
             host=asked.host,
             username=getattr(asked, "instructor", None),
         )
+    if asked.command == "web":
+        return host.serve_web(asked.host, asked.port)
+    if asked.command == "worker":
+        return host.serve_workers(asked.count)
+    if asked.command == "migrate":
+        return host.migrate()
     if asked.command == "stop":
         return serve.stop()
     if asked.command == "bench-workers":

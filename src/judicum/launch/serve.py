@@ -7,26 +7,23 @@ import os
 import secrets
 import shutil
 import signal
+import socket
 import subprocess
 import sys
 import time
-import urllib.error
-import urllib.request
-from collections.abc import Iterator
-from dataclasses import dataclass, field
-from pathlib import Path
+from collections.abc import Iterator, Sequence
 from typing import Any
 
 from judicum.launch import install
+from judicum.launch.children import Child, born, end, lives, revive, signal_group, wait_until_up, web, workers
 from judicum.launch.cluster import Cluster, free_port, home_of_checkout
-from judicum.launch.places import LAUNCHER, LOGS, PYTHON, ROOT, RUNNING, SECRETS, VAR
+from judicum.launch.places import LAUNCHER, LOGS, PYTHON, ROOT, RUNNING, SECRETS, SETTINGS, VAR
 from judicum.launch.steps import Trouble, run, step
 
+OWN = {**os.environ, "PYTHONPATH": str(ROOT / "src")}
 FIRST_PORT = 8000
 FIRST_WAIT_S, MOST_WAIT_S = 1.0, 30.0
 """Time between two attempts to start a database that does not, doubled each time."""
-MOST_WORKERS = 4
-SETTINGS = "judicum.server.config.settings"
 
 
 def _secrets() -> dict[str, Any]:
@@ -48,9 +45,8 @@ def _keep(values: dict[str, Any]) -> None:
     fresh.replace(SECRETS)
 
 
-def environment(cluster: Cluster, secret_key: str, host: str = "127.0.0.1", port: int = 0) -> dict[str, str]:
-    """What the application's processes need to know."""
-    hosts = ["localhost", "127.0.0.1", "[::1]"] + (["*"] if host == "0.0.0.0" else [host])
+def environment(cluster: Cluster, secret_key: str, hosts: Sequence[str] = (), port: int = 0) -> dict[str, str]:
+    """What the application's processes need to know; `hosts` are names it is called by beside this machine's own."""
     return {
         **os.environ,
         "PYTHONPATH": str(ROOT / "src"),
@@ -59,42 +55,11 @@ def environment(cluster: Cluster, secret_key: str, host: str = "127.0.0.1", port
         "JUDICUM_DATABASE_URL": cluster.url,
         "JUDICUM_SECRET_KEY": secret_key,
         "JUDICUM_VAR": str(VAR),
-        "JUDICUM_HOSTS": ",".join(dict.fromkeys(hosts)),
+        "JUDICUM_HOSTS": ",".join(dict.fromkeys(["localhost", "127.0.0.1", "[::1]", *hosts])),
         # Cookies are not told apart by port: two checkouts on one machine need names of their own.
         "JUDICUM_SESSION_COOKIE": f"judicum_session_{port}",
         "JUDICUM_CSRF_COOKIE": "judicum_csrf",
     }
-
-
-@dataclass
-class Child:
-    """A process that is kept running: what it is called, how it is started, and it."""
-
-    name: str
-    command: list[str]
-    env: dict[str, str]
-    process: "subprocess.Popen[bytes] | None" = None
-    starts: list[float] = field(default_factory=list)
-
-    def start(self) -> None:
-        """Start it in a process group of its own, its words going to a log file."""
-        LOGS.mkdir(parents=True, exist_ok=True)
-        with (LOGS / f"{self.name}.log").open("ab") as log:
-            self.process = subprocess.Popen(
-                self.command,
-                env=self.env,
-                stdout=log,
-                stderr=log,
-                stdin=subprocess.DEVNULL,
-                cwd=ROOT,
-                start_new_session=True,
-            )
-        self.starts.append(time.monotonic())
-
-    @property
-    def failing(self) -> bool:
-        """Whether it was started five times within a minute."""
-        return len([s for s in self.starts if s > time.monotonic() - 60]) >= 5
 
 
 def serve(*, demo: bool, reset: bool, port: int | None, host: str, username: str | None = None) -> int:
@@ -115,7 +80,7 @@ def _serve(*, demo: bool, reset: bool, port: int | None, host: str, username: st
         if reset:
             with step("removing all data"):
                 Cluster(home_of_checkout(), 0, "").remove()
-                for folder in ("media", "uploads"):
+                for folder in ("media",):
                     shutil.rmtree(VAR / folder, ignore_errors=True)
         cluster = Cluster(home_of_checkout(), free_port(kept.get("database_port", 5440)), kept["password"])
         web_port = port or free_port(kept.get("web_port", FIRST_PORT), host)
@@ -124,7 +89,8 @@ def _serve(*, demo: bool, reset: bool, port: int | None, host: str, username: st
     children: list[Child] = []
     try:
         cluster.start()
-        env = environment(cluster, kept["secret_key"], host, web_port)
+        names = _addresses() if host == "0.0.0.0" else [host]
+        env = environment(cluster, kept["secret_key"], names, web_port)
         with step("bringing the database up to date"):
             run(
                 [PYTHON, "-m", "django", "migrate", "--noinput"],
@@ -132,23 +98,22 @@ def _serve(*, demo: bool, reset: bool, port: int | None, host: str, username: st
                 env=env,
                 log=LOGS / "migrate.log",
             )
-        children = _children(env, host, web_port)
+        children = [*web(env, host, web_port), *workers(env)]
         _note_running(children, cluster, web_port)
         for child in children:
             child.start()
         _note_running(children, cluster, web_port)
         with step("starting the web server and the workers"):
-            _wait_until_up(host, web_port, children[0])
+            wait_until_up(host, web_port, children)
         logins = _load(env, demo=demo, username=username)
-        address = f"http://{'127.0.0.1' if host == '0.0.0.0' else host}:{web_port}/"
-        print(f"\nJudicum runs at {address}\n{logins}\nCtrl-C stops it.", file=sys.stderr, flush=True)
+        _say_where(["127.0.0.1", *names] if host == "0.0.0.0" else names, web_port, logins)
         _watch(children, cluster, web_port)
     except KeyboardInterrupt:
         print("", file=sys.stderr)
     finally:
         signal.signal(signal.SIGINT, signal.SIG_IGN)
         with step("stopping"):
-            _stop_children(children)
+            end(children)
             cluster.stop()
             RUNNING.unlink(missing_ok=True)
     return 0
@@ -158,37 +123,22 @@ def _interrupt(signum: int, frame: object) -> None:
     raise KeyboardInterrupt
 
 
-def _children(env: dict[str, str], host: str, port: int) -> list[Child]:
-    python = str(PYTHON)
-    web = [
-        python,
-        "-m",
-        "gunicorn",
-        "judicum.server.config.wsgi",
-        "--bind",
-        f"{host}:{port}",
-        "--preload",
-        "--workers",
-        "2",
-        "--threads",
-        "4",
-        "--timeout",
-        "120",
-        "--access-logfile",
-        "-",
-    ]
-    # Processes, not threads: measuring holds Python's lock for half of its time.
-    return [Child("web", web, env), *workers(env, max(1, min(MOST_WORKERS, os.cpu_count() or 1)))]
+def _addresses() -> list[str]:
+    """Addresses at which phones on the same network reach this machine, and its name."""
+    own = run([PYTHON, "-m", "judicum.launch.addresses"], why="the machine's addresses cannot be read", env=OWN)
+    return [*own.split(), socket.gethostname().lower()]
 
 
-def workers(env: dict[str, str], count: int) -> list[Child]:
-    """Processes that measure photos, one photo each at a time, each on one core."""
-    one_core = {**env, **dict.fromkeys(("OMP_NUM_THREADS", "OPENBLAS_NUM_THREADS", "OPENCV_FOR_THREADS_NUM"), "1")}
-    procrastinate = [str(PYTHON), "-m", "django", "procrastinate", "worker", "--queues", "measure,upkeep"]
-    return [
-        Child(f"worker-{k}", [*procrastinate, "--name", f"worker-{k}", "--concurrency", "1"], one_core)
-        for k in range(1, count + 1)
-    ]
+def _say_where(names: list[str], port: int, logins: str) -> None:
+    """Print the addresses; for a phone to read, the first that is not this machine's own as a code."""
+    print("\nJudicum runs at " + "  ".join(f"http://{name}:{port}/" for name in names), file=sys.stderr)
+    outside = [name for name in names if not name.startswith("127.") and name != "localhost"]
+    if outside:
+        code = [PYTHON, "-m", "judicum.launch.addresses", "qr", f"http://{outside[0]}:{port}/"]
+        print(
+            f"{run(code, why='the code cannot be drawn', env=OWN)}{outside[0]}, for a phone's camera", file=sys.stderr
+        )
+    print(f"{logins}\nCtrl-C stops it.", file=sys.stderr, flush=True)
 
 
 def _load(env: dict[str, str], *, demo: bool, username: str | None) -> str:
@@ -198,20 +148,6 @@ def _load(env: dict[str, str], *, demo: bool, username: str | None) -> str:
     if done.returncode:
         raise Trouble("the demo data cannot be loaded" if demo else "the first instructor account cannot be made")
     return done.stdout.decode()
-
-
-def _wait_until_up(host: str, port: int, web: Child) -> None:
-    address = f"http://{'127.0.0.1' if host == '0.0.0.0' else host}:{port}/api/session"
-    for _ in range(300):
-        try:
-            urllib.request.urlopen(address, timeout=2)
-        except urllib.error.HTTPError:
-            return
-        except OSError:
-            if web.process and web.process.poll() is not None:
-                raise Trouble(f"the web server does not start; see {LOGS / 'web.log'}") from None
-            time.sleep(0.1)
-    raise Trouble(f"the web server does not answer within 30 s; see {LOGS / 'web.log'}")
 
 
 def _watch(children: list[Child], cluster: Cluster, port: int) -> None:
@@ -232,59 +168,16 @@ def _watch(children: list[Child], cluster: Cluster, port: int) -> None:
             for child in children:
                 child.starts.clear()
             continue
-        for child in children:
-            if child.process and child.process.poll() is not None:
-                if child.failing:
-                    raise Trouble(f"the {child.name} keeps ending; see {LOGS / (child.name + '.log')}")
-                print(
-                    f"  the {child.name} ended ({child.process.returncode}); starting it again",
-                    file=sys.stderr,
-                    flush=True,
-                )
-                child.start()
-                _note_running(children, cluster, port)
+        revive(children, lambda: _note_running(children, cluster, port))
 
 
 def _note_running(children: list[Child], cluster: Cluster, port: int) -> None:
     pids = [os.getpid(), *(c.process.pid for c in children if c.process)]
-    launcher, *rest = [[pid, _born(pid)] for pid in pids]
+    launcher, *rest = [[pid, born(pid)] for pid in pids]
     note = {"launcher": launcher, "port": port, "home": str(cluster.home), "children": rest}
     fresh = RUNNING.with_suffix(".new")
     fresh.write_text(json.dumps(note))
     fresh.replace(RUNNING)
-
-
-def _stop_children(children: list[Child]) -> None:
-    for child in children:
-        if child.process and child.process.poll() is None:
-            _signal_group(child.process.pid, signal.SIGTERM)
-    for child in children:
-        if child.process:
-            try:
-                child.process.wait(15)
-            except subprocess.TimeoutExpired:
-                _signal_group(child.process.pid, signal.SIGKILL)
-                child.process.wait()
-
-
-def _signal_group(pid: int, number: int) -> None:
-    with contextlib.suppress(ProcessLookupError, PermissionError):
-        os.killpg(pid, number)
-
-
-def _born(pid: int) -> int | None:
-    """When a process started (clock ticks since boot), None if it has ended; with its number it names one process for good."""
-    try:
-        state, *rest = Path(f"/proc/{pid}/stat").read_text().rpartition(")")[2].split()
-        # One that has ended but whose parent has not looked yet is gone all the same.
-        return None if state == "Z" else int(rest[18])
-    except (OSError, ValueError, IndexError):
-        return None
-
-
-def _lives(process: list[int]) -> bool:
-    """Whether the noted process (number, birth) is still the one that runs under this number."""
-    return _born(process[0]) == process[1]
 
 
 def _note() -> dict[str, Any] | None:
@@ -336,11 +229,11 @@ def stop_left_behind(quiet: bool = False) -> None:
     note = _note()
     if note:
         for number in (signal.SIGTERM, signal.SIGKILL):
-            alive = [process for process in note["children"] if _lives(process)]
+            alive = [process for process in note["children"] if lives(process)]
             for process in alive:
-                _signal_group(process[0], number)
+                signal_group(process[0], number)
             deadline = time.monotonic() + 15
-            while any(map(_lives, alive)) and time.monotonic() < deadline:
+            while any(map(lives, alive)) and time.monotonic() < deadline:
                 time.sleep(0.1)
     Cluster(home_of_checkout(), 0, "").stop()
     RUNNING.unlink(missing_ok=True)

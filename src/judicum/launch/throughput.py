@@ -8,9 +8,10 @@ import tempfile
 from pathlib import Path
 
 from judicum.launch import install
+from judicum.launch.children import workers
 from judicum.launch.cluster import throwaway
 from judicum.launch.places import LOGS, PYTHON, ROOT
-from judicum.launch.serve import environment, workers
+from judicum.launch.serve import environment
 from judicum.launch.steps import run, step
 
 ROUNDS = (1, 2, 1, 2)

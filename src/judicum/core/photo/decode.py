@@ -19,7 +19,11 @@ MAX_PIXELS = 60_000_000
 MOST_BYTES = 25 * 1024 * 1024
 """Largest picture file that is taken; a 12-megapixel phone photo has 3 to 8 MB."""
 
-TOO_MANY_PIXELS = f"The picture has too many pixels; at most {MAX_PIXELS // 1_000_000} million are allowed."
+LARGE_PIXELS = 24_000_000
+"""From so many pixels on a picture takes hundreds of megabytes while it is decoded: one at a time on a machine."""
+
+BAND_ROWS = 256
+"""Rows copied at a time."""
 
 pillow_heif.register_heif_opener()
 
@@ -35,31 +39,43 @@ def _opened(data: bytes) -> Iterator[Image.Image]:
             yield image
 
 
-def sniff_format(data: bytes) -> str:
+def sniff_format(data: bytes, most_pixels: int = MAX_PIXELS) -> str:
     """Return the media type of a picture, judged by its content alone.
 
     Raises:
         UnreadablePicture: neither JPEG, PNG nor HEIC, no readable header, or more than
-            `MAX_PIXELS` pixels.
+            `most_pixels` pixels.
     """
     try:
         with _opened(data) as image:
             width, height = image.size
             kind = image.format or ""
     except Image.DecompressionBombError as error:
-        raise UnreadablePicture(TOO_MANY_PIXELS) from error
+        raise UnreadablePicture(_too_many(most_pixels)) from error
     except (UnidentifiedImageError, OSError, ValueError, SyntaxError) as error:
         raise UnreadablePicture("This file is no JPEG, PNG or HEIC picture that can be read.") from error
-    if width * height > MAX_PIXELS:
-        raise UnreadablePicture(TOO_MANY_PIXELS)
+    if width * height > most_pixels:
+        raise UnreadablePicture(_too_many(most_pixels))
     return FORMATS[kind]
 
 
-def decode(data: bytes) -> Pixels:
+def pixels_of(data: bytes) -> int:
+    """How many pixels a readable picture says it has; they are not unpacked. Errors as `sniff_format`."""
+    sniff_format(data)
+    with _opened(data) as image:
+        return int(image.size[0] * image.size[1])
+
+
+def _too_many(most_pixels: int) -> str:
+    return f"The picture has too many pixels; at most {most_pixels // 1_000_000} million are allowed."
+
+
+def decode(data: bytes, most_pixels: int = MAX_PIXELS) -> Pixels:
     """Decode a photo and turn it upright by its EXIF orientation.
 
     Args:
         data: the whole file, JPEG, PNG or HEIC.
+        most_pixels: a picture with more is refused before its pixels are unpacked.
 
     Returns:
         uint8 array (rows, columns, 3), channels blue, green, red, sRGB-coded, also where the picture
@@ -69,7 +85,7 @@ def decode(data: bytes) -> Pixels:
     Raises:
         UnreadablePicture: no such picture, too many pixels, or cut short.
     """
-    media_type = sniff_format(data)
+    media_type = sniff_format(data, most_pixels)
     if media_type == "image/jpeg" and not data.rstrip(b"\0").endswith(b"\xff\xd9") and b"\xff\xd9" not in data[-65536:]:
         raise UnreadablePicture("The picture file is cut short; send it again.")
     if media_type == "image/jpeg" and _is_plain_jpeg(data):
@@ -111,7 +127,8 @@ def _in_srgb(image: Image.Image) -> Image.Image:
 def _decode_with_pillow(data: bytes) -> Pixels:
     try:
         with _opened(data) as image:
-            upright = _in_srgb(ImageOps.exif_transpose(image))
+            ImageOps.exif_transpose(image, in_place=True)
+            upright = _in_srgb(image)
             if upright.mode.startswith("I") or upright.mode == "F":
                 grey = np.asarray(upright, np.float64)
                 upright = Image.fromarray((grey / max(255.0, grey.max()) * 255).astype(np.uint8))
@@ -119,10 +136,20 @@ def _decode_with_pillow(data: bytes) -> Pixels:
                 rgba = upright.convert("RGBA")
                 paper = Image.new("RGBA", rgba.size, "white")
                 upright = Image.alpha_composite(paper, rgba)
-            rgb = np.asarray(upright.convert("RGB"))
+            rgb = upright if upright.mode == "RGB" else upright.convert("RGB")
+            return _in_bands(rgb)
     except (OSError, ValueError, SyntaxError, EOFError) as error:
         raise UnreadablePicture("The picture file is cut short or damaged; send it again.") from error
-    return np.ascontiguousarray(rgb[..., ::-1])
+
+
+def _in_bands(rgb: Image.Image) -> Pixels:
+    """The array of an RGB image, channels turned round; band by band, since a copy of the whole would be two more."""
+    width, height = rgb.size
+    bgr = np.empty((height, width, 3), np.uint8)
+    for top in range(0, height, BAND_ROWS):
+        end = min(top + BAND_ROWS, height)
+        bgr[top:end] = np.asarray(rgb.crop((0, top, width, end)))[..., ::-1]
+    return bgr
 
 
 def encode_jpeg(picture: Pixels, quality: int = 85) -> bytes:

@@ -23,6 +23,8 @@ STATUS: dict[type[errors.JudicumError], int] = {
     errors.NotFound: status.HTTP_404_NOT_FOUND,
     errors.WrongState: status.HTTP_409_CONFLICT,
     errors.EditConflict: status.HTTP_409_CONFLICT,
+    errors.TooMuch: status.HTTP_403_FORBIDDEN,
+    errors.Busy: status.HTTP_503_SERVICE_UNAVAILABLE,
     errors.NoRoom: status.HTTP_507_INSUFFICIENT_STORAGE,
 }
 

@@ -4,6 +4,9 @@ from pathlib import Path
 
 import environ
 
+from judicum.server.config.storage import default_storage
+from judicum.server.operations.trail import put_on
+
 env = environ.Env()
 ROOT = Path(__file__).resolve().parents[4]
 VAR = Path(env.str("JUDICUM_VAR", default=str(ROOT / "var")))
@@ -15,11 +18,16 @@ CSRF_TRUSTED_ORIGINS = env.list("JUDICUM_ORIGINS", default=[])
 
 PROXIES = env.int("JUDICUM_PROXIES", default=0)
 """Proxies before this server whose word about the sender's address is believed; none by default."""
-# Shared by the processes of one machine: what is counted there is how often a door was tried.
-CACHES = {"default": {"BACKEND": "django.core.cache.backends.filebased.FileBasedCache", "LOCATION": str(VAR / "cache")}}
+# Shared by all hosts: what is counted there is how often a door was tried, and how much a course keeps.
+CACHES = {"default": {"BACKEND": "django.core.cache.backends.db.DatabaseCache", "LOCATION": "cache"}}
 
 DATABASES = {
-    "default": {**env.db_url("JUDICUM_DATABASE_URL"), "CONN_MAX_AGE": env.int("JUDICUM_CONN_MAX_AGE", default=60)}
+    "default": {
+        **env.db_url("JUDICUM_DATABASE_URL"),
+        "CONN_MAX_AGE": env.int("JUDICUM_CONN_MAX_AGE", default=60),
+        # A connection that the database closed meanwhile is opened anew instead of failing a request.
+        "CONN_HEALTH_CHECKS": True,
+    }
 }
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 
@@ -40,6 +48,7 @@ INSTALLED_APPS = [
     "judicum.server.progress",
 ]
 MIDDLEWARE = [
+    "judicum.server.operations.watch.Watched",
     "judicum.server.api.guard.ProblemsUnderApi",
     "django.middleware.security.SecurityMiddleware",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
@@ -85,14 +94,15 @@ TIME_ZONE = "UTC"
 USE_TZ = True
 STATIC_URL = "/static/"
 STORAGES = {
-    "default": {"BACKEND": "judicum.server.photos.storage.WholeFiles", "OPTIONS": {"location": str(VAR / "media")}},
+    "default": default_storage(env, VAR / "media"),
     "staticfiles": {"BACKEND": "django.contrib.staticfiles.storage.StaticFilesStorage"},
 }
 WEB_DIST = ROOT / "web" / "dist"
 WHITENOISE_ROOT = WEB_DIST
 WHITENOISE_INDEX_FILE = False
 WHITENOISE_IMMUTABLE_FILE_TEST = r"^/assets/.+-[A-Za-z0-9_-]{8}\.\w+$"
-UPLOAD_DIR = VAR / "uploads"
+MOST_BYTES_OF_PERSON = int(env.float("JUDICUM_MOST_PERSON_GB", default=4.0) * 1e9)
+MOST_BYTES_OF_COURSE = int(env.float("JUDICUM_MOST_COURSE_GB", default=100.0) * 1e9)
 DATA_UPLOAD_MAX_MEMORY_SIZE = 6 * 1024 * 1024
 
 REST_FRAMEWORK = {
@@ -142,8 +152,16 @@ PROCRASTINATE_IMPORT_PATHS = ["judicum.server.photos.tasks"]
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
-    "formatters": {"line": {"format": "%(asctime)s %(levelname)s %(name)s %(message)s"}},
-    "handlers": {"console": {"class": "logging.StreamHandler", "formatter": "line"}},
-    "loggers": {"procrastinate": {"level": "WARNING"}},
+    "filters": {"trail": {"()": lambda: put_on}},
+    "formatters": {
+        "json": {
+            "()": "pythonjsonlogger.json.JsonFormatter",
+            "format": "%(asctime)s %(levelname)s %(name)s %(process)d %(request_id)s %(message)s",
+            "rename_fields": {"asctime": "at", "levelname": "level", "name": "logger"},
+        }
+    },
+    "handlers": {"console": {"class": "logging.StreamHandler", "formatter": "json", "filters": ["trail"]}},
+    # axes tells every sign-in in four lines; the request's own line says as much.
+    "loggers": {name: {"level": "WARNING"} for name in ("procrastinate", "axes", "botocore", "boto3", "urllib3")},
     "root": {"handlers": ["console"], "level": "INFO"},
 }

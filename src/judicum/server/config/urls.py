@@ -7,6 +7,7 @@ from django.views.decorators.csrf import ensure_csrf_cookie
 from drf_spectacular.views import SpectacularAPIView
 
 from judicum.server.api.errors import unknown_address
+from judicum.server.operations.views import health, metrics, ready
 
 
 @ensure_csrf_cookie
@@ -34,6 +35,9 @@ urlpatterns: list[URLPattern | URLResolver] = [
     path("api/", include("judicum.server.marking.api.urls")),
     path("api/", include("judicum.server.progress.api.urls")),
     path("api/schema", SpectacularAPIView.as_view(), name="schema"),
+    path("health", health),
+    path("ready", ready),
+    path("metrics", metrics),
     re_path(r"^api/.*$", unknown_address),
     re_path(r"^.*$", page),
 ]

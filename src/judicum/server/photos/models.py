@@ -37,7 +37,7 @@ class PhotoKind(models.TextChoices):
 class Photo(models.Model):
     """A picture sent for an attempt. Only one of the bead is measured.
 
-    `angles` are the torch angles read on it: key of the run's field to which, run, torch, reference,
+    `request_id` is what its sending and its measuring are logged under. `angles` are the torch angles read on it: key of the run's field to which, run, torch, reference,
     angle_deg, uncertainty_deg.
     """
 
@@ -48,6 +48,7 @@ class Photo(models.Model):
     name = models.CharField(max_length=200, blank=True)
     sent_by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, related_name="+")
     sent_at = models.DateTimeField()
+    request_id = models.CharField(max_length=64, blank=True)
 
     class Meta:
         ordering = ("-sent_at", "-id")
@@ -199,7 +200,7 @@ class Figures(models.Model):
 
 
 class Upload(models.Model):
-    """A file on its way: `received` of `size` bytes lie in a part file; `photo` once it is whole."""
+    """A file on its way: `received` of `size` bytes have arrived in pieces that begin at `offsets`; `photo` once it is whole."""
 
     id = models.UUIDField(primary_key=True, default=uuid.uuid4)
     attempt = models.ForeignKey("attempts.Attempt", on_delete=models.CASCADE, related_name="uploads")
@@ -208,6 +209,8 @@ class Upload(models.Model):
     kind = models.CharField(max_length=8, choices=PhotoKind.choices, default=PhotoKind.BEAD)
     size = models.PositiveIntegerField()
     received = models.PositiveIntegerField(default=0)
+    offsets = models.JSONField(default=list)
+    request_id = models.CharField(max_length=64, blank=True)
     photo = models.ForeignKey(Photo, null=True, on_delete=models.SET_NULL, related_name="+")
     started_at = models.DateTimeField(auto_now_add=True)
 

@@ -4,21 +4,17 @@ import errno
 import hashlib
 import os
 import tempfile
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from pathlib import Path
 from typing import Any
 
-import cv2
 from django.core.files.base import ContentFile
 from django.core.files.storage import FileSystemStorage, default_storage
 
-from judicum.core.arrays import Pixels
 from judicum.core.errors import NoRoom
-from judicum.core.photo.decode import decode, encode_jpeg, sniff_format
+from judicum.core.photo.arrive import Arrived, look_into
 from judicum.server.photos.models import StoredPicture
-
-SHOWN_LONG_SIDE_PX = 2400
 
 
 class WholeFiles(FileSystemStorage):
@@ -86,8 +82,11 @@ def _holds(name: str, digest: str, size: int) -> bool:
         return hashlib.file_digest(file, "sha256").hexdigest() == digest
 
 
-def store_picture(data: bytes) -> StoredPicture:
+def store_picture(data: bytes, look: Callable[[bytes], Arrived] = look_into) -> StoredPicture:
     """Store a picture by the hash of its bytes, with a copy to show that has no metadata at all.
+
+    Args:
+        look: how it is looked into: here, or for what strangers send `apart.look_apart`.
 
     Raises:
         UnreadablePicture: the bytes are no picture, whatever the file was called.
@@ -100,26 +99,17 @@ def store_picture(data: bytes) -> StoredPicture:
         and default_storage.exists(str(known.shown.name))
     ):
         return known
-    media_type = sniff_format(data)
-    pixels = decode(data)
-    suffix = {"image/jpeg": "jpg", "image/png": "png", "image/heic": "heic"}[media_type]
+    arrived = look(data)
+    suffix = {"image/jpeg": "jpg", "image/png": "png", "image/heic": "heic"}[arrived.media_type]
     original = store_file("originals", suffix, data)
-    shown = store_file("shown", "jpg", encode_jpeg(_fit(pixels), 88))
     return StoredPicture.objects.get_or_create(
         pk=digest,
         defaults={
-            "media_type": media_type,
+            "media_type": arrived.media_type,
             "bytes": len(data),
-            "height_px": pixels.shape[0],
-            "width_px": pixels.shape[1],
+            "height_px": arrived.height_px,
+            "width_px": arrived.width_px,
             "original": original,
-            "shown": shown,
+            "shown": store_file("shown", "jpg", arrived.shown),
         },
     )[0]
-
-
-def _fit(pixels: Pixels) -> Pixels:
-    shrink = max(pixels.shape[:2]) / SHOWN_LONG_SIDE_PX
-    if shrink <= 1:
-        return pixels
-    return cv2.resize(pixels, None, fx=1 / shrink, fy=1 / shrink, interpolation=cv2.INTER_AREA)

@@ -1,6 +1,7 @@
 """The worker's tasks: measuring a photo, and taking back what a killed worker left behind."""
 
 import logging
+import time
 
 from asgiref.sync import sync_to_async
 from django.utils import timezone
@@ -8,8 +9,10 @@ from procrastinate import JobContext
 from procrastinate.contrib.django import app
 from procrastinate.jobs import Status
 
+from judicum.server.operations import trail
 from judicum.server.photos.actions.mark_failed import mark_failed
 from judicum.server.photos.actions.receive_upload import clear_abandoned, finish_whole
+from judicum.server.photos.apart import room_for
 from judicum.server.photos.counting import UNDER_WAY
 from judicum.server.photos.jobs import reconcile
 from judicum.server.photos.models import Measurement, MeasurementState
@@ -34,18 +37,28 @@ def measure(measurement_id: int) -> None:
         state=MeasurementState.MEASURING
     ):
         return
-    try:
-        given = None
-        if mine.scale_points is not None:
-            x1, y1, x2, y2, length_mm = mine.scale_points
-            given = GivenScale.from_points((x1, y1), (x2, y2), length_mm)
-        with mine.photo.picture.original.open("rb") as file:
-            measured = measure_all(file.read(), mine.photo.name, given)
-        store_measurement(measurement_id, [Found.of(one) for one in measured])
-    except Exception:
-        log.exception("measurement %s failed", measurement_id)
-        mark_failed(measurement_id)
-        raise
+    with trail.following(mine.photo.request_id):
+        begun = time.perf_counter()
+        try:
+            given = None
+            if mine.scale_points is not None:
+                x1, y1, x2, y2, length_mm = mine.scale_points
+                given = GivenScale.from_points((x1, y1), (x2, y2), length_mm)
+            with mine.photo.picture.original.open("rb") as file:
+                data = file.read()
+            with room_for(data, most_wait_s=None):
+                measured = measure_all(data, mine.photo.name, given)
+            store_measurement(measurement_id, [Found.of(one) for one in measured])
+        except Exception:
+            log.exception("measurement %s failed", measurement_id)
+            mark_failed(measurement_id)
+            raise
+        took = {
+            "measurement": measurement_id,
+            "photo": mine.photo_id,
+            "ms": round(1000 * (time.perf_counter() - begun)),
+        }
+        log.info("measured", extra=took)
 
 
 @app.periodic(cron="* * * * * */10")

@@ -26,6 +26,7 @@ export function useUpload(attemptId: number, kind: Schemas["PhotoKindEnum"] = "b
   const begin = useCallback(
     (file: File) => {
       setSending({ state: "sending", share: 0, waiting: false });
+      const trail = freshTrail();
       const upload = new Upload(file, {
         endpoint: `/api/attempts/${String(attemptId)}/uploads`,
         chunkSize: PIECE,
@@ -33,7 +34,10 @@ export function useUpload(attemptId: number, kind: Schemas["PhotoKindEnum"] = "b
         metadata: { filename: file.name, kind },
         removeFingerprintOnSuccess: true,
         fingerprint: () => Promise.resolve(`${place}-${String(file.size)}-${String(file.lastModified)}`),
-        onBeforeRequest: (request) => request.setHeader("X-CSRFToken", csrfToken()),
+        onBeforeRequest: (request) => {
+          request.setHeader("X-CSRFToken", csrfToken());
+          request.setHeader("X-Request-Id", trail);
+        },
         onProgress: (sent, total) => setSending({ state: "sending", share: sent / total, waiting: false }),
         onShouldRetry: (error) => {
           const status = error.originalResponse?.getStatus() ?? 0;
@@ -108,6 +112,13 @@ export function useUpload(attemptId: number, kind: Schemas["PhotoKindEnum"] = "b
   }, [begin, place]);
 
   return { sending, send, resume };
+}
+
+/** An id under which the server logs every piece of a photo, and its measuring. */
+function freshTrail(): string {
+  return Array.from(crypto.getRandomValues(new Uint8Array(16)), (b) => b.toString(16).padStart(2, "0")).join(
+    "",
+  );
 }
 
 function parse(body: string): unknown {

@@ -13,6 +13,7 @@ from judicum.server.accounts.models import User
 from judicum.server.attempts.queries import held_as_staff, teaches
 from judicum.server.attempts.states import Step, advance
 from judicum.server.photos.actions.keep_figures import keep_figures
+from judicum.server.photos.apart import room_for
 from judicum.server.photos.models import Correction, Measurement
 from judicum.server.photos.queries import measurement_for
 from judicum.server.photos.storage import store_file
@@ -47,7 +48,9 @@ def correct_measurement(user: User, measurement_id: int, given: Mapping[str, Any
     computed = Report.from_json(traced.report)
     report, bead = correct(computed, Bead.from_json(traced.bead), [*(c.step for c in before), step])
     with seen.photo.picture.original.open("rb") as file:
-        strip = store_file("strips", "jpg", encode_jpeg(cut_strip(decode(file.read()), bead)))
+        data = file.read()
+    with room_for(data):
+        strip = store_file("strips", "jpg", encode_jpeg(cut_strip(decode(data), bead)))
     made = Correction(step=step, report=report.as_json(), overlay=bead.overlay(), by=user, at=timezone.now())
     made.strip.name = strip
     with transaction.atomic():

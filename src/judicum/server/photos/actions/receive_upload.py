@@ -1,26 +1,40 @@
-"""Receiving a file piece by piece, so that a lost connection loses nothing already sent."""
+"""Receiving a file in pieces, so that a lost connection costs at most one piece."""
 
-import os
 from contextlib import suppress
 from datetime import datetime, timedelta
-from pathlib import Path
 from uuid import UUID
 
 from django.conf import settings
+from django.core.cache import cache
 from django.db import transaction
+from django.db.models import Sum
 
-from judicum.core.errors import InvalidValue, JudicumError, NoRoom, NotAllowed, WrongState
+from judicum.core.errors import Busy, InvalidValue, JudicumError, NoRoom, NotAllowed, TooMuch, WrongState
 from judicum.server.accounts.models import User
+from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.queries import attempt_for
 from judicum.server.attempts.states import allowed
-from judicum.server.photos.actions.send_photo import check_size, send_photo, step_for
-from judicum.server.photos.models import PhotoKind, Upload
+from judicum.server.operations import trail
+from judicum.server.photos.actions.send_photo import add_photo, check_size, step_for
+from judicum.server.photos.apart import look_apart
+from judicum.server.photos.models import Photo, PhotoKind, Upload
+from judicum.server.photos.pieces import drop_pieces, keep_piece, last_piece_is_there, uploads_with_pieces, whole_file
 from judicum.server.photos.queries import upload_for
-from judicum.server.photos.storage import room_or_words, store_picture
+from judicum.server.photos.storage import store_picture
 
 MAX_PIECE = 4 * 1024 * 1024
 ABANDONED = timedelta(days=2)
 """A phone that has not gone on with an upload for so long has given it up."""
+MOST_OPEN = 20
+"""Uploads that one person may have under way: what a phone collects in an evening without a connection."""
+MOST_PHOTOS = 40
+"""Photos of one attempt: the bead a few times over, its back, the setup, the torch."""
+COUNTED_S = 300
+"""A course's bytes are counted anew after this: the limit is there for the disk, not for the last photo."""
+
+
+PASSING = (NoRoom, Busy)
+"""What may be otherwise a little later: the upload waits for it."""
 
 
 class OffsetConflict(WrongState):
@@ -34,7 +48,7 @@ def begin_upload(user: User, attempt_id: int, size: int, name: str, kind: str = 
 
     Raises:
         InvalidValue: empty, over 25 MB or of no known kind. WrongState: photos cannot be added now.
-        NotFound, NotAllowed: not one's own attempt.
+        TooMuch: a limit of the person, the attempt or the course is reached. NotFound, NotAllowed: not one's own attempt.
     """
     check_size(size)
     attempt = attempt_for(user, attempt_id)
@@ -44,7 +58,10 @@ def begin_upload(user: User, attempt_id: int, size: int, name: str, kind: str = 
         raise WrongState(
             f"The attempt is {attempt.state}; log the run before its photo, and a marked one takes no more."
         )
-    return Upload.objects.create(attempt=attempt, user=user, size=size, name=name[:200], kind=kind)
+    _check_room(user, attempt, size)
+    return Upload.objects.create(
+        attempt=attempt, user=user, size=size, name=name[:200], kind=kind, request_id=trail.current()
+    )
 
 
 def receive_piece(user: User, upload_id: UUID, offset: int, piece: bytes) -> Upload:
@@ -68,90 +85,91 @@ def receive_piece(user: User, upload_id: UUID, offset: int, piece: bytes) -> Upl
             raise OffsetConflict(f"The piece begins at {offset}; {upload.received} bytes have arrived.")
         if end > upload.size:
             raise InvalidValue("Upload-Offset", end, f"at most the announced {upload.size} bytes")
-        with room_or_words():
-            _append(_part(upload), offset, piece)
+        keep_piece(upload, offset, piece)
         if end < upload.size:
-            upload.received = end
-            upload.save(update_fields=["received"])
+            upload.received, upload.offsets = end, [*upload.offsets, offset]
+            upload.save(update_fields=["received", "offsets"])
             return upload
-        whole = _part(upload).read_bytes()
-    return _finish(upload, whole)
+    return _finish(upload)
 
 
-def _append(part: Path, offset: int, piece: bytes) -> None:
-    """Write a piece at its place and flush it; where that fails the file is as it was."""
-    with part.open("r+b" if offset else "wb") as file:
-        try:
-            file.seek(offset)
-            file.write(piece)
-            file.truncate()
-            file.flush()
-            os.fsync(file.fileno())
-        except OSError:
-            file.truncate(offset)
-            raise
+def _check_room(user: User, attempt: Attempt, size: int) -> None:
+    """Raises TooMuch where one more upload of `size` bytes would be over a limit."""
+    if Upload.objects.filter(user=user, photo=None).count() >= MOST_OPEN:
+        raise TooMuch(f"You have {MOST_OPEN} photos under way; let them arrive first, or wait until they are cleared.")
+    if attempt.photos.count() >= MOST_PHOTOS:
+        raise TooMuch(f"This attempt has {MOST_PHOTOS} photos; that is the most one may have.")
+    mine = Photo.objects.filter(sent_by=user).aggregate(sum=Sum("picture__bytes"))["sum"] or 0
+    if mine + size > settings.MOST_BYTES_OF_PERSON:
+        most = settings.MOST_BYTES_OF_PERSON / 1e9
+        raise TooMuch(f"Your photos take {mine / 1e9:.1f} GB; {most:g} GB is the most one person may keep.")
+    course = cache.get_or_set(f"bytes-of-course-{attempt.course_id}", lambda: _bytes_of(attempt.course_id), COUNTED_S)
+    if (course or 0) + size > settings.MOST_BYTES_OF_COURSE:
+        most = settings.MOST_BYTES_OF_COURSE / 1e9
+        raise TooMuch(
+            f"The course's photos take {(course or 0) / 1e9:.1f} GB; {most:g} GB is the most. Tell your instructor."
+        )
 
 
-def _finish(upload: Upload, whole: bytes) -> Upload:
-    """Store a whole file and make its photo, in one step with the upload's last offset.
+def _bytes_of(course_id: int) -> int:
+    return Photo.objects.filter(attempt__course_id=course_id).aggregate(sum=Sum("picture__bytes"))["sum"] or 0
 
-    A file that is no picture, or that may not be added any more, is discarded; whatever else goes wrong leaves the
-    upload as it was.
+
+def _finish(upload: Upload) -> Upload:
+    """Make the photo of a file all of whose pieces have arrived, in one step with the upload's last offset.
+
+    A file that is no picture, or that may not be added any more, is discarded; where the server is busy, the disk full or
+    the database gone, the upload stays as it was.
     """
-    user, part = upload.user, _part(upload)
     try:
-        check_size(len(whole))
-        store_picture(whole)  # decoded before any row is held; again by send_photo it is only looked up
-        with transaction.atomic():
-            upload = Upload.objects.select_for_update().get(pk=upload.pk)
-            if upload.photo_id is None:
-                upload.photo = send_photo(user, upload.attempt_id, whole, upload.name, kind=upload.kind)
-                upload.received = upload.size
-                upload.save(update_fields=["photo", "received"])
-    except NoRoom:
+        with trail.following(upload.request_id):
+            whole = whole_file(upload)
+            check_size(len(whole))
+            picture = store_picture(whole, look_apart)  # before any row is held
+            with transaction.atomic():
+                upload = Upload.objects.select_for_update().select_related("user").get(pk=upload.pk)
+                if upload.photo_id is None:
+                    upload.photo = add_photo(upload.user, upload.attempt_id, picture, upload.name, kind=upload.kind)
+                    upload.received = upload.size
+                    upload.save(update_fields=["photo", "received"])
+    except PASSING:
         raise
     except JudicumError:
+        drop_pieces(str(upload.pk))
         upload.delete()
-        part.unlink(missing_ok=True)
         raise
-    part.unlink(missing_ok=True)
+    drop_pieces(str(upload.pk))
     return upload
 
 
 def finish_whole() -> int:
     """Make the photos of files that have wholly arrived and whose sender never came back; returns how many.
 
-    The last piece of such a file was written when the server or the database went away.
+    The last piece of such a file was kept when the server or the database went away.
     """
     finished = 0
-    for upload in Upload.objects.filter(photo=None).select_related("user"):
-        part = _part(upload)
-        if part.exists() and part.stat().st_size == upload.size:
+    for upload in Upload.objects.filter(photo=None):
+        if last_piece_is_there(upload):
             with suppress(JudicumError):
-                _finish(upload, part.read_bytes())
+                _finish(upload)
                 finished += 1
     return finished
 
 
-def _part(upload: Upload) -> Path:
-    folder = Path(settings.UPLOAD_DIR)
-    folder.mkdir(parents=True, exist_ok=True)
-    return folder / f"{upload.pk}.part"
-
-
 def clear_abandoned(now: datetime) -> int:
-    """Remove uploads that nobody went on with for ABANDONED, their part files, and part files without an upload.
+    """Remove uploads that nobody went on with for ABANDONED, and all pieces without an upload.
 
     Returns how many uploads went. One that has become a photo is only a row and goes too.
     """
+    there = uploads_with_pieces()
     old = Upload.objects.filter(started_at__lt=now - ABANDONED)
     gone = [str(pk) for pk in old.values_list("pk", flat=True)]
-    old.delete()
     for pk in gone:
-        (Path(settings.UPLOAD_DIR) / f"{pk}.part").unlink(missing_ok=True)
+        drop_pieces(pk)
+    old.delete()
+    # Listed before the rows are: an upload that begins meanwhile is not among them.
     known = {str(pk) for pk in Upload.objects.values_list("pk", flat=True)}
-    folder = Path(settings.UPLOAD_DIR)
-    for part in folder.glob("*.part") if folder.exists() else ():
-        if part.stem not in known and part.stat().st_mtime < (now - ABANDONED).timestamp():
-            part.unlink(missing_ok=True)
+    for pk in there:
+        if pk not in known:
+            drop_pieces(pk)
     return len(gone)

@@ -10,8 +10,9 @@ from judicum.core.photo.decode import MOST_BYTES
 from judicum.server.accounts.models import User
 from judicum.server.attempts.queries import held_own
 from judicum.server.attempts.states import Step, advance
+from judicum.server.operations import trail
 from judicum.server.photos.actions.request_measurement import request_measurement
-from judicum.server.photos.models import Photo, PhotoKind
+from judicum.server.photos.models import Photo, PhotoKind, StoredPicture
 from judicum.server.photos.storage import store_picture
 
 
@@ -41,19 +42,40 @@ def send_photo(
     measure: bool = True,
     kind: str = PhotoKind.BEAD,
 ) -> Photo:
-    """Store a photo of one's own attempt; one of the bead is measured in the background.
+    """Store a picture and add it to one's own attempt.
 
     Raises:
-        UnreadablePicture: no picture. InvalidValue: over 25 MB. WrongState: nothing logged yet,
-        or already marked. NotFound, NotAllowed: not one's own attempt.
+        UnreadablePicture: no picture. InvalidValue: over 25 MB. Otherwise as `add_photo`.
     """
     check_size(len(data))
-    picture = store_picture(data)
+    return add_photo(user, attempt_id, store_picture(data), name, at, measure, kind)
+
+
+def add_photo(
+    user: User,
+    attempt_id: int,
+    picture: StoredPicture,
+    name: str = "",
+    at: datetime | None = None,
+    measure: bool = True,
+    kind: str = PhotoKind.BEAD,
+) -> Photo:
+    """Add a stored picture to one's own attempt; one of the bead is measured in the background.
+
+    Raises:
+        WrongState: nothing logged yet, or already marked. NotFound, NotAllowed: not one's own attempt.
+    """
     with transaction.atomic():
         attempt = held_own(user, attempt_id)
         advance(attempt, step_for(kind), user, at, sha256=picture.pk, kind=kind)
         photo = Photo.objects.create(
-            attempt=attempt, picture=picture, kind=kind, name=name[:200], sent_by=user, sent_at=at or timezone.now()
+            attempt=attempt,
+            picture=picture,
+            kind=kind,
+            name=name[:200],
+            sent_by=user,
+            sent_at=at or timezone.now(),
+            request_id=trail.current(),
         )
         if measure and kind == PhotoKind.BEAD:
             request_measurement(photo)

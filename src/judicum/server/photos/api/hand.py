@@ -32,6 +32,8 @@ from judicum.words.photo import look
 
 MOST_LOOKED_AT = 3 * 1024 * 1024
 LOOKED_AT_PX = 1600
+MOST_LOOKED_AT_PX = 12_000_000
+"""The page sends a copy of about two million; a picture that claims more is not unpacked for a first look."""
 MOST_SIDE_PX = 100_000
 
 
@@ -66,7 +68,7 @@ class PhotoLookView(APIView):
         long_side = whole(asked) if asked else None
         if asked and not 0 < (long_side or 0) < MOST_SIDE_PX:
             raise InvalidValue("long_side_px", asked[:20], f"a whole number of pixels, under {MOST_SIDE_PX}")
-        picture = decode(cast(bytes, request.data))
+        picture = decode(cast(bytes, request.data), MOST_LOOKED_AT_PX)
         own = max(picture.shape[:2])
         if (down := LOOKED_AT_PX / own) < 1:
             picture = cv2.resize(picture, None, fx=down, fy=down, interpolation=cv2.INTER_AREA)

@@ -1,0 +1,155 @@
+"""The processes that make up the application: how each is started, watched and ended."""
+
+import contextlib
+import os
+import shutil
+import signal
+import subprocess
+import sys
+import time
+import urllib.error
+import urllib.request
+from collections.abc import Callable
+from dataclasses import dataclass, field
+from pathlib import Path
+
+from judicum.launch import install, proxy
+from judicum.launch.cluster import free_port
+from judicum.launch.places import LOGS, PYTHON, ROOT, VAR
+from judicum.launch.steps import Trouble
+
+MOST_WORKERS = 4
+WEB_PROCESSES, WEB_THREADS = 2, 4
+
+
+@dataclass
+class Child:
+    """A process that is kept running: what it is called, how it is started, and it."""
+
+    name: str
+    command: list[str]
+    env: dict[str, str]
+    process: "subprocess.Popen[bytes] | None" = None
+    starts: list[float] = field(default_factory=list)
+
+    def start(self) -> None:
+        """Start it in a process group of its own, its words going to a log file."""
+        LOGS.mkdir(parents=True, exist_ok=True)
+        with (LOGS / f"{self.name}.log").open("ab") as log:
+            self.process = subprocess.Popen(
+                self.command,
+                env=self.env,
+                stdout=log,
+                stderr=log,
+                stdin=subprocess.DEVNULL,
+                cwd=ROOT,
+                start_new_session=True,
+            )
+        self.starts.append(time.monotonic())
+
+    @property
+    def failing(self) -> bool:
+        """Whether it was started five times within a minute."""
+        return len([s for s in self.starts if s > time.monotonic() - 60]) >= 5
+
+
+def web(env: dict[str, str], host: str, port: int) -> list[Child]:
+    """nginx on `host` and `port`, and behind it the application on a port of its own."""
+    inner = f"127.0.0.1:{free_port()}"
+    listen = f"[{host}]:{port}" if ":" in host else f"{host}:{port}"
+    file = proxy.write(listen, inner, VAR / f"nginx-{port}", env.get("JUDICUM_METRICS_FROM", "").split())
+    counted = VAR / f"metrics-{port}"
+    shutil.rmtree(counted, ignore_errors=True)
+    counted.mkdir(parents=True)
+    nginx = [str(install.nginx()), "-e", "stderr", "-p", str(file.parent), "-c", str(file)]
+    gunicorn = [
+        *(str(PYTHON), "-m", "gunicorn", "judicum.server.config.wsgi", "--bind", inner, "--preload"),
+        *("--workers", str(WEB_PROCESSES), "--threads", str(WEB_THREADS), "--timeout", "120", "--keep-alive", "60"),
+    ]
+    # One proxy more stands before the application than stand before this host.
+    behind = {
+        "JUDICUM_PROXIES": str(int(env.get("JUDICUM_PROXIES", "0")) + 1),
+        "PROMETHEUS_MULTIPROC_DIR": str(counted),
+    }
+    return [Child("web", gunicorn, {**env, **behind}), Child("proxy", nginx, env)]
+
+
+def workers(env: dict[str, str], count: int | None = None) -> list[Child]:
+    """Processes that measure photos, one photo each at a time, each on one core and after whoever looks at a page.
+
+    Processes, not threads: measuring holds Python's lock for half of its time.
+    """
+    one_core = {**env, **dict.fromkeys(("OMP_NUM_THREADS", "OPENBLAS_NUM_THREADS", "OPENCV_FOR_THREADS_NUM"), "1")}
+    procrastinate = [str(PYTHON), "-m", "django", "procrastinate", "worker", "--queues", "measure,upkeep"]
+    return [
+        Child(
+            f"worker-{k}", ["nice", "-n", "10", *procrastinate, "--name", f"worker-{k}", "--concurrency", "1"], one_core
+        )
+        for k in range(1, (count or max(1, min(MOST_WORKERS, os.cpu_count() or 1))) + 1)
+    ]
+
+
+def wait_until_up(host: str, port: int, children: list[Child]) -> None:
+    """Wait until the web server answers. Raises Trouble where it ends, or does not within half a minute."""
+    address = f"http://{'127.0.0.1' if host == '0.0.0.0' else host}:{port}/health"
+    for _ in range(300):
+        try:
+            urllib.request.urlopen(address, timeout=2)
+            return
+        except urllib.error.HTTPError as error:
+            if error.code != 502:
+                raise Trouble(f"the web server answers with {error.code}; see {LOGS / 'web.log'}") from error
+        except OSError:
+            pass
+        for child in children:
+            if child.process and child.process.poll() is not None:
+                raise Trouble(f"the {child.name} does not start; see {LOGS / (child.name + '.log')}")
+        time.sleep(0.1)
+    raise Trouble(f"the web server does not answer within 30 s; see {LOGS / 'web.log'}")
+
+
+def revive(children: list[Child], started: Callable[[], None]) -> None:
+    """Start again what has ended; `started` is called after each. Raises Trouble for one that ends again and again."""
+    for child in children:
+        if child.process and child.process.poll() is not None:
+            if child.failing:
+                raise Trouble(f"the {child.name} keeps ending; see {LOGS / (child.name + '.log')}")
+            print(
+                f"  the {child.name} ended ({child.process.returncode}); starting it again", file=sys.stderr, flush=True
+            )
+            child.start()
+            started()
+
+
+def end(children: list[Child]) -> None:
+    """End all politely, then by force."""
+    for child in children:
+        if child.process and child.process.poll() is None:
+            signal_group(child.process.pid, signal.SIGTERM)
+    for child in children:
+        if child.process:
+            try:
+                child.process.wait(15)
+            except subprocess.TimeoutExpired:
+                signal_group(child.process.pid, signal.SIGKILL)
+                child.process.wait()
+
+
+def signal_group(pid: int, number: int) -> None:
+    with contextlib.suppress(ProcessLookupError, PermissionError):
+        os.killpg(pid, number)
+
+
+def born(pid: int) -> int | None:
+    """When a process started (clock ticks since boot), None if it has ended; with its number it names one process for good."""
+    try:
+        state, *rest = Path(f"/proc/{pid}/stat").read_text().rpartition(")")[2].split()
+        # One that has ended but whose parent has not looked yet is gone all the same.
+        return None if state == "Z" else int(rest[18])
+    except (OSError, ValueError, IndexError):
+        return None
+
+
+def lives(process: list[int]) -> bool:
+    """Whether the noted process (number, birth) is still the one that runs under this number."""
+    return born(process[0]) == process[1]

@@ -1,0 +1,106 @@
+"""nginx before the application: it takes a request in whole, however slowly it comes, and only then holds a thread.
+
+Limits on time and size stand here, once: a slow or silent sender costs a connection of nginx, of which there are
+thousands, never one of the application's few threads.
+"""
+
+import json
+import os
+from collections.abc import Sequence
+from pathlib import Path
+
+MOST_BODY_MB = 5
+"""A piece of an upload is at most 4 MB (`receive_upload.MAX_PIECE`), with its headers."""
+HEADER_S, BODY_S, ANSWER_S, IDLE_S = 10, 20, 120, 30
+"""Seconds for all headers; between two reads of a body; for the application's answer; for a connection kept open."""
+MOST_CONNECTIONS, MOST_OF_ONE = 4000, 400
+"""Connections in all, and of one address: a class of fifty behind one router has six each."""
+OWN = {
+    400: ("bad_request", "The request cannot be read."),
+    408: ("too_slow", "The request came too slowly; send it again."),
+    413: ("too_large", f"The request is larger than {MOST_BODY_MB} MB."),
+    414: ("too_long", "The address is too long."),
+    431: ("too_long", "The headers are too long."),
+    502: ("not_there", "The server is starting or stopping; try again in a moment. Nothing you sent is lost."),
+    503: ("busy", "There are too many connections from your address; try again in a moment."),
+    504: ("too_slow", "The server did not answer in time; try again."),
+}
+"""What nginx itself answers with, in the words of a problem."""
+
+
+def configuration(listen: str, application: str, folder: Path, metrics_from: Sequence[str] = ()) -> str:
+    """nginx's configuration: `listen` and `application` are host:port, `folder` is where its own files go.
+
+    `metrics_from` are addresses or networks, beside this machine, that may read the metrics.
+    """
+    pages = "\n".join(
+        f"    error_page {'431 494' if status == 431 else status} ={status} @problem_{status};\n"
+        f"    location @problem_{status} {{ internal; default_type application/problem+json; "
+        f"return {status} '{_problem(status)}'; }}"
+        for status in OWN
+    )
+    watchers = " ".join(f"allow {address};" for address in ("127.0.0.1", "::1", *metrics_from))
+    # As root its children stay root: they touch nothing but their own folder, which may lie below /root.
+    user = "user root;" if os.geteuid() == 0 else ""
+    return f"""{user}
+daemon off;
+worker_processes 1;
+pid {folder}/nginx.pid;
+error_log stderr warn;
+events {{ worker_connections {MOST_CONNECTIONS}; }}
+http {{
+  access_log off;
+  server_tokens off;
+  client_body_temp_path {folder}/body;
+  proxy_temp_path {folder}/answers;
+  fastcgi_temp_path {folder}/unused; uwsgi_temp_path {folder}/unused; scgi_temp_path {folder}/unused;
+  map $http_x_request_id $trail {{ default $request_id; "~^[A-Za-z0-9-]{{8,64}}$" $http_x_request_id; }}
+  limit_conn_zone $binary_remote_addr zone=one:4m;
+  gzip on; gzip_vary on; gzip_proxied any; gzip_comp_level 4; gzip_min_length 1000;
+  gzip_types application/json application/problem+json;
+  upstream application {{ server {application} max_fails=0; keepalive 16; }}
+  server {{
+    listen {listen};
+    limit_conn one {MOST_OF_ONE};
+    client_max_body_size {MOST_BODY_MB}m;
+    client_header_timeout {HEADER_S}s;
+    client_body_timeout {BODY_S}s;
+    send_timeout {BODY_S}s;
+    keepalive_timeout {IDLE_S}s;
+    reset_timedout_connection on;
+    lingering_timeout 2s;
+    location / {{
+      proxy_pass http://application;
+      proxy_http_version 1.1;
+      proxy_set_header Connection "";
+      proxy_set_header Host $http_host;
+      proxy_set_header X-Forwarded-For $proxy_add_x_forwarded_for;
+      proxy_set_header X-Request-Id $trail;
+      proxy_request_buffering on;
+      proxy_connect_timeout 2s;
+      proxy_read_timeout {ANSWER_S}s;
+      proxy_next_upstream error;
+      proxy_buffers 16 32k;
+    }}
+    location = /metrics {{
+      {watchers} deny all;
+      proxy_pass http://application; proxy_set_header Host $http_host; proxy_set_header X-Request-Id $trail;
+    }}
+{pages}
+  }}
+}}
+"""
+
+
+def _problem(status: int) -> str:
+    code, detail = OWN[status]
+    told = {"type": f"urn:judicum:{code}", "title": code.replace("_", " "), "status": status, "code": code, "detail": detail, "errors": []}  # fmt: skip
+    return json.dumps(told)
+
+
+def write(listen: str, application: str, folder: Path, metrics_from: Sequence[str] = ()) -> Path:
+    """Write the configuration into the folder, which is made; its path."""
+    folder.mkdir(parents=True, exist_ok=True)
+    file = folder / "nginx.conf"
+    file.write_text(configuration(listen, application, folder, metrics_from))
+    return file

@@ -1,0 +1,96 @@
+"""What those who run the server see: health, readiness, metrics, and one id from the phone to the measurement."""
+
+import json
+import logging
+from collections.abc import Callable
+from typing import Any
+
+import pytest
+from django.db import connection
+from django.test import Client
+from pythonjsonlogger.json import JsonFormatter
+
+from judicum.server.operations import trail
+from judicum.server.photos import tasks
+from judicum.server.photos.actions.receive_upload import begin_upload, finish_whole
+from judicum.server.photos.models import Measurement, Photo
+from judicum.server.photos.pieces import keep_piece
+from judicum.server.photos.storage import WholeFiles
+from tests.drawn import bead_photo
+from tests.people import Course, logged
+
+pytestmark = pytest.mark.django_db
+TRAIL = "phone-0123456789abcdef"
+
+
+def test_a_living_server_says_so_and_one_that_can_serve_says_that(client: Client) -> None:
+    assert client.get("/health").json() == {"status": "alive"}
+    told = client.get("/ready")
+    assert (told.status_code, told.json()) == (
+        200,
+        {"status": "ready", "database": "ok", "tables": "ok", "store": "ok"},
+    )
+
+
+def test_what_is_missing_is_told(client: Client, monkeypatch: pytest.MonkeyPatch) -> None:
+    def gone(*_: object) -> None:
+        raise ConnectionError("http://secret-store")
+
+    monkeypatch.setattr(WholeFiles, "exists", gone)
+    with connection.cursor() as cursor:
+        cursor.execute("DELETE FROM django_migrations WHERE app = 'photos' AND name LIKE '0006%%'")
+    told = client.get("/ready")
+    assert told.status_code == 503
+    assert told.json()["store"] == "ConnectionError"
+    assert told.json()["tables"] == "1 migrations are missing"
+    assert "secret" not in told.content.decode()
+
+
+def test_metrics_count_answers_by_pattern_and_tell_what_waits(course: Course, client_of: Callable[..., Client]) -> None:
+    client = client_of(course.student)
+    client.get(f"/api/courses/{course.row.pk}/attempts")
+    Measurement.objects.create(photo=sent(course), requested_at="2020-01-01T00:00:00Z")
+    told = client.get("/metrics").content.decode()
+    assert 'judicum_answers_total{method="GET",route="api/courses/<int:course_id>/attempts",status="200"}' in told
+    assert "judicum_measurements_waiting 1.0" in told
+    assert "judicum_oldest_measurement_seconds" in told
+    assert str(course.row.pk) + "/attempts" not in told
+
+
+def sent(course: Course) -> Photo:
+    """A photo whose pieces came under TRAIL and whose last answer never reached the phone."""
+    logged(course)
+    with trail.following(TRAIL):
+        upload = begin_upload(course.student, course.attempt.pk, len(bead_photo().jpeg), "bead.jpg")
+    keep_piece(upload, 0, bead_photo().jpeg)
+    assert finish_whole() == 1
+    Measurement.objects.all().delete()
+    return Photo.objects.get()
+
+
+def test_an_id_follows_a_photo_from_the_phone_to_its_measurement(
+    course: Course, caplog: pytest.LogCaptureFixture, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    photo = sent(course)
+    assert photo.request_id == TRAIL
+    mine = Measurement.objects.create(photo=photo, requested_at="2020-01-01T00:00:00Z")
+    caplog.handler.addFilter(trail.put_on)
+    with caplog.at_level(logging.INFO):
+        tasks.measure(mine.pk)
+    told = next(record for record in caplog.records if record.getMessage() == "measured")
+    line = json.loads(JsonFormatter("%(request_id)s %(message)s").format(told))
+    assert line["request_id"] == TRAIL
+    assert line["photo"] == photo.pk
+    assert trail.current() == ""
+
+
+@pytest.mark.parametrize("given", [None, "short", "no spaces here", "x" * 65])
+def test_an_id_that_is_none_is_replaced(client: Client, given: str | None) -> None:
+    headers: Any = {"X-Request-Id": given} if given else {}
+    told = client.get("/health", headers=headers)[trail.HEADER]
+    assert told != given
+    assert len(told) == 32
+
+
+def test_a_request_s_own_id_comes_back(client: Client) -> None:
+    assert client.get("/health", headers={"X-Request-Id": TRAIL})[trail.HEADER] == TRAIL

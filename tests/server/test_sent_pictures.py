@@ -1,0 +1,135 @@
+"""Pictures that somebody sends: looked into apart, a few at a time, within limits that are told in words."""
+
+import resource
+import struct
+import subprocess
+import sys
+import zlib
+from collections.abc import Callable
+from typing import Any
+
+import pytest
+from django.core.cache import cache
+from django.test import Client
+
+from judicum.core.errors import Busy, TooMuch, UnreadablePicture
+from judicum.core.photo.arrive import look_into
+from judicum.server.photos import apart
+from judicum.server.photos.actions import receive_upload
+from judicum.server.photos.actions.receive_upload import begin_upload, receive_piece
+from judicum.server.photos.models import Photo, Upload
+from tests.drawn import bead_photo
+from tests.people import Course, logged
+
+
+def grey_png(width: int, height: int, bits: int = 8, colour: int = 0) -> bytes:
+    """A PNG of one colour, a few kilobytes however many pixels it has."""
+
+    def chunk(kind: bytes, data: bytes) -> bytes:
+        return struct.pack(">I", len(data)) + kind + data + struct.pack(">I", zlib.crc32(kind + data))
+
+    row = b"\0" + b"\x80" * (width * (3 if colour == 2 else 1) * bits // 8)
+    packed = zlib.compressobj(1)
+    body = b"".join(packed.compress(row) for _ in range(height)) + packed.flush()
+    header = struct.pack(">IIBBBBB", width, height, bits, colour, 0, 0, 0)
+    return b"\x89PNG\r\n\x1a\n" + chunk(b"IHDR", header) + chunk(b"IDAT", body) + chunk(b"IEND", b"")
+
+
+def test_what_comes_back_from_apart_is_what_is_seen_here() -> None:
+    assert apart.look_apart(bead_photo().jpeg) == look_into(bead_photo().jpeg)
+
+
+@pytest.mark.parametrize("data", [b"no picture", bead_photo().jpeg[:9000], b""])
+def test_what_is_no_picture_is_refused_in_words(data: bytes) -> None:
+    with pytest.raises(UnreadablePicture, match="picture"):
+        apart.look_apart(data)
+
+
+@pytest.mark.parametrize("size", [(20000, 1), (1, 20000), (1, 1)])
+def test_odd_shapes_keep_a_copy_to_show(size: tuple[int, int]) -> None:
+    arrived = apart.look_apart(grey_png(*size))
+    assert (arrived.width_px, arrived.height_px) == size
+    assert arrived.shown.startswith(b"\xff\xd8")
+
+
+def test_the_largest_picture_takes_half_a_gigabyte_apart_and_nothing_here() -> None:
+    before = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss
+    data = grey_png(7680, 7680, 16, 2)
+    made = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss
+    assert apart.look_apart(data).width_px == 7680
+    assert resource.getrusage(resource.RUSAGE_SELF).ru_maxrss - max(before, made) < 20_000  # kB: the copy to show
+    watch = "import resource,subprocess,sys; subprocess.run(sys.argv[1:], stdin=open(sys.argv[0].replace('-c','/dev/stdin')), stdout=-3); print(resource.getrusage(resource.RUSAGE_CHILDREN).ru_maxrss)"
+    told = subprocess.run(
+        [sys.executable, "-c", watch, sys.executable, "-m", "judicum.core.photo.arrive"],
+        input=data,
+        capture_output=True,
+    )
+    assert 200_000 < int(told.stdout) < 560_000
+
+
+def test_where_no_place_comes_free_the_phone_is_told_to_send_again(
+    course: Course, client_of: Callable[..., Client], monkeypatch: pytest.MonkeyPatch
+) -> None:
+    logged(course)
+    data = bead_photo().jpeg
+    upload = begin_upload(course.student, course.attempt.pk, len(data), "bead.jpg")
+    client = client_of(course.student)
+
+    def send() -> Any:
+        return client.patch(
+            f"/api/uploads/{upload.pk}", data, "application/offset+octet-stream", headers={"Upload-Offset": "0"}
+        )
+
+    with apart.place("look", 2), apart.place("look", 2):
+        with pytest.raises(Busy), apart.place("look", 2, 0.2):
+            pass
+        monkeypatch.setattr(receive_upload, "look_apart", lambda data: refuse())
+        answer = send()
+    assert (answer.status_code, answer.json()["code"]) == (503, "busy")
+    monkeypatch.setattr(receive_upload, "look_apart", apart.look_apart)
+    assert send().status_code == 204
+    assert Photo.objects.count() == 1
+
+
+def refuse() -> None:
+    with apart.place("look", 2, 0.1):
+        pass
+
+
+def test_a_large_picture_has_the_machine_s_one_place_for_such() -> None:
+    small, large = grey_png(100, 100), grey_png(6000, 4000)
+    with apart.room_for(large):
+        with apart.room_for(small, 0.1):
+            pass
+        with pytest.raises(Busy), apart.room_for(large, 0.1):
+            pass
+    with apart.room_for(large, 0.1):
+        pass
+
+
+def test_limits_of_a_person_an_attempt_and_a_course_are_told(
+    course: Course, settings: Any, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    logged(course)
+    data = bead_photo().jpeg
+
+    def begin() -> Upload:
+        return begin_upload(course.student, course.attempt.pk, len(data), "bead.jpg")
+
+    monkeypatch.setattr(receive_upload, "MOST_OPEN", 2)
+    first = begin()
+    begin()
+    with pytest.raises(TooMuch, match="2 photos under way"):
+        begin()
+    receive_piece(course.student, first.pk, 0, data)
+    settings.MOST_BYTES_OF_PERSON = 2 * len(data) - 1
+    with pytest.raises(TooMuch, match="one person may keep"):
+        begin()
+    cache.clear()
+    settings.MOST_BYTES_OF_PERSON, settings.MOST_BYTES_OF_COURSE = 10**9, len(data)
+    with pytest.raises(TooMuch, match="The course's photos take"):
+        begin()
+    settings.MOST_BYTES_OF_COURSE = 10**9
+    monkeypatch.setattr(receive_upload, "MOST_PHOTOS", 1)
+    with pytest.raises(TooMuch, match="This attempt has 1 photos"):
+        begin()
