@@ -35,7 +35,7 @@ class Course:
 
 def make_person(username: str) -> User:
     """Somebody whose password hash takes no time (the hash itself is tested in test_session)."""
-    user = User(username=username, display_name=username.capitalize())
+    user = User(username=username, look=username, display_name=username.capitalize())
     user.set_unusable_password()
     user.save()
     return user

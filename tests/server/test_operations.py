@@ -2,6 +2,9 @@
 
 import json
 import logging
+import os
+import subprocess
+import sys
 from collections.abc import Callable
 from typing import Any
 
@@ -94,3 +97,11 @@ def test_an_id_that_is_none_is_replaced(client: Client, given: str | None) -> No
 
 def test_a_request_s_own_id_comes_back(client: Client) -> None:
     assert client.get("/health", headers={"X-Request-Id": TRAIL})[trail.HEADER] == TRAIL
+
+
+def test_behind_tls_nothing_is_left_to_be_desired() -> None:
+    env = {k: v for k, v in os.environ.items() if k != "DJANGO_ALLOW_ASYNC_UNSAFE"}
+    env |= {"JUDICUM_HTTPS": "1", "JUDICUM_SECRET_KEY": "".join(map(chr, range(40, 110)))}
+    command = [sys.executable, "-m", "django", "check", "--deploy", "--fail-level", "INFO"]
+    done = subprocess.run(command, env=env, capture_output=True, text=True)
+    assert done.returncode == 0, done.stderr

@@ -55,6 +55,7 @@ http {{
   proxy_temp_path {folder}/answers;
   fastcgi_temp_path {folder}/unused; uwsgi_temp_path {folder}/unused; scgi_temp_path {folder}/unused;
   map $http_x_request_id $trail {{ default $request_id; "~^[A-Za-z0-9-]{{8,64}}$" $http_x_request_id; }}
+  map $http_x_forwarded_proto $spoken {{ default $scheme; https https; }}
   limit_conn_zone $binary_remote_addr zone=one:4m;
   gzip on; gzip_vary on; gzip_proxied any; gzip_comp_level 4; gzip_min_length 1000;
   gzip_types application/json application/problem+json;
@@ -75,6 +76,7 @@ http {{
       proxy_set_header Connection "";
       proxy_set_header Host $http_host;
       proxy_set_header X-Forwarded-For $proxy_add_x_forwarded_for;
+      proxy_set_header X-Forwarded-Proto $spoken;
       proxy_set_header X-Request-Id $trail;
       proxy_request_buffering on;
       proxy_connect_timeout 2s;

@@ -5,6 +5,8 @@ from typing import ClassVar
 from django.contrib.auth.models import AbstractBaseUser, BaseUserManager
 from django.db import models
 
+from judicum.server.accounts.names import look, written
+
 
 class LengthUnit(models.TextChoices):
     MM = "mm"
@@ -20,18 +22,21 @@ class UserManager(BaseUserManager["User"]):
     """Creates people with a hashed password."""
 
     def create_user(self, username: str, password: str, display_name: str = "", **units: str) -> "User":
-        user = self.model(
-            username=self.model.normalize_username(username), display_name=display_name or username, **units
-        )
+        kept = written(username)
+        user = self.model(username=kept, look=look(kept), display_name=written(display_name) or kept, **units)
         user.set_password(password)
         user.save(using=self._db)
         return user
 
 
 class User(AbstractBaseUser):
-    """Somebody who can sign in; what they may do comes from their membership in a course."""
+    """Somebody who can sign in; what they may do comes from their membership in a course.
+
+    `look` is what no two login names may share (`names.look`).
+    """
 
     username = models.CharField(max_length=60, unique=True)
+    look = models.CharField(max_length=130, unique=True)
     display_name = models.CharField(max_length=80)
     length_unit = models.CharField(max_length=8, choices=LengthUnit.choices, default=LengthUnit.MM)
     flow_unit = models.CharField(max_length=8, choices=FlowUnit.choices, default=FlowUnit.L_MIN)

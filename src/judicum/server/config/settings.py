@@ -69,6 +69,7 @@ AUTHENTICATION_BACKENDS = ["axes.backends.AxesStandaloneBackend", "django.contri
 PASSWORD_HASHERS = ["django.contrib.auth.hashers.Argon2PasswordHasher"]
 AUTH_PASSWORD_VALIDATORS = [
     {"NAME": "django.contrib.auth.password_validation.MinimumLengthValidator", "OPTIONS": {"min_length": 8}},
+    {"NAME": "judicum.server.accounts.passwords.SignsNotBlanks"},
     {"NAME": "django.contrib.auth.password_validation.CommonPasswordValidator"},
     {"NAME": "django.contrib.auth.password_validation.UserAttributeSimilarityValidator"},
 ]
@@ -84,7 +85,14 @@ SESSION_COOKIE_HTTPONLY = True
 SESSION_COOKIE_SAMESITE = "Lax"
 SESSION_COOKIE_NAME = env.str("JUDICUM_SESSION_COOKIE", default="judicum_session")
 CSRF_COOKIE_NAME = env.str("JUDICUM_CSRF_COOKIE", default="judicum_csrf")
-SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = env.bool("JUDICUM_HTTPS", default=False)
+# Behind something that speaks TLS; on a workshop's own network there may be none.
+HTTPS = env.bool("JUDICUM_HTTPS", default=False)
+SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = SECURE_SSL_REDIRECT = HTTPS
+SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https") if HTTPS else None
+SECURE_REDIRECT_EXEMPT = ["^health$", "^ready$", "^metrics$"]
+SECURE_HSTS_SECONDS = env.int("JUDICUM_HSTS_SECONDS", default=2_592_000 if HTTPS else 0)
+# Only for the name it is called by: what else runs under the school's domain is not ours to promise for.
+SILENCED_SYSTEM_CHECKS = ["security.W005", "security.W021"]
 CSRF_FAILURE_VIEW = "judicum.server.api.errors.csrf_failure"
 X_FRAME_OPTIONS = "DENY"
 SECURE_REFERRER_POLICY = "same-origin"

@@ -7,6 +7,7 @@ from rest_framework.exceptions import AuthenticationFailed, Throttled
 
 from judicum.server.accounts.lockout import WAIT
 from judicum.server.accounts.models import User
+from judicum.server.accounts.names import look
 
 
 class WrongPassword(AuthenticationFailed):
@@ -23,7 +24,9 @@ def sign_in(request: HttpRequest, username: str, password: str) -> User:
         WrongPassword: no such pair.
         Throttled: too many wrong passwords; try again after the pause.
     """
-    credentials = {"username": username, "password": password}
+    # However the name was typed, it is one door: capitals do not open another one to guess at.
+    known = User.objects.filter(look=look(username)).values_list("username", flat=True).first()
+    credentials = {"username": known or look(username), "password": password}
     if not AxesProxyHandler.is_allowed(request, credentials):
         raise Throttled(wait=WAIT.total_seconds(), detail=f"Too many wrong passwords; wait {WAIT.seconds} seconds.")
     user = authenticate(request, **credentials)

@@ -6,6 +6,7 @@ from django.db import IntegrityError, transaction
 
 from judicum.core.errors import InvalidValue, InvalidValues
 from judicum.server.accounts.models import User
+from judicum.server.accounts.names import check_name
 from judicum.server.courses.codes import meant
 from judicum.server.courses.models import Course, Membership, Role
 
@@ -38,9 +39,10 @@ def register_and_join(code: str, username: str, display_name: str, password: str
     """Create a person and make them a student of the course; nothing is created when any part is refused.
 
     Raises:
-        InvalidValue: unknown code, taken name. InvalidValues: a password that is too weak.
+        InvalidValue: unknown code, a name that is none, or is taken or looks like one that is. InvalidValues: a password that is too weak.
     """
     course = find_course(code)
+    username, display_name = check_name("username", username), check_name("display_name", display_name)
     user = User(username=username, display_name=display_name)
     try:
         validate_password(password, user)
@@ -50,6 +52,8 @@ def register_and_join(code: str, username: str, display_name: str, password: str
         with transaction.atomic():
             user = User.objects.create_user(username, password, display_name, **units_of(course))
     except IntegrityError as error:
-        raise InvalidValue("username", username, "a name that nobody has taken yet") from error
+        raise InvalidValue(
+            "username", username, "a name that nobody has taken yet, nor one that looks like it"
+        ) from error
     Membership.objects.create(course=course, user=user, role=Role.STUDENT)
     return user

@@ -1,0 +1,16 @@
+"""What makes a password that Django's own validators let pass none."""
+
+from django.core.exceptions import ValidationError
+
+LEAST_SIGNS = 8
+
+
+class SignsNotBlanks:
+    """Blanks count for nothing: eight of them are no password."""
+
+    def validate(self, password: str, user: object = None) -> None:
+        if sum(not sign.isspace() for sign in password) < LEAST_SIGNS:
+            raise ValidationError(self.get_help_text(), code="blank_password")
+
+    def get_help_text(self) -> str:
+        return f"at least {LEAST_SIGNS} signs that are no blanks"
