@@ -109,4 +109,4 @@ def test_what_may_be_done_now_comes_from_the_server(
     url = f"/api/attempts/{course.attempt.pk}"
     assert client_of(course.student).get(url).json()["may"] == student
     assert client_of(course.instructor).get(url).json()["may"] == teacher
-    assert Sight(course.other, False).may(course.attempt) == []
+    assert Sight(course.other, False).may(state, course.student.pk) == []

@@ -3,7 +3,7 @@
     python -m judicum.bench.queue fill
     python -m judicum.bench.queue measure WORKERS
 
-Run by `judicum.launch.throughput` with the address of a throwaway database.
+Run by `judicum.launch.bench` with the address of a throwaway database.
 """
 
 import sys

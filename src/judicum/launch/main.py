@@ -4,7 +4,7 @@ import argparse
 import os
 import sys
 
-from judicum.launch import check, host, install, serve, throughput
+from judicum.launch import bench, check, host, install, serve
 from judicum.launch.places import PYTHON, ROOT
 from judicum.launch.steps import Trouble, in_words
 
@@ -38,6 +38,9 @@ def _parser() -> argparse.ArgumentParser:
     testing.add_argument("arguments", nargs=argparse.REMAINDER, help="handed to pytest")
     commands.add_parser(
         "bench-workers", help="photos measured a minute by one worker and by two, database and queue included"
+    )
+    commands.add_parser(
+        "bench-load", help="how fast pages are on 200,000 attempts, for one person and for fifty at once"
     )
     commands.add_parser("openapi", help="write web/openapi.yaml and the types made from it")
     for name, about in CORE_COMMANDS.items():
@@ -74,7 +77,9 @@ def _run(asked: argparse.Namespace) -> int:
     if asked.command == "stop":
         return serve.stop()
     if asked.command == "bench-workers":
-        return throughput.bench_workers()
+        return bench.bench_workers()
+    if asked.command == "bench-load":
+        return bench.bench_load()
     return check.write_openapi()
 
 

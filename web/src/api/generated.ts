@@ -730,7 +730,7 @@ export interface components {
         };
         /** @description An attempt with all that belongs to it; `earlier` is the one before it that was measured. */
         Attempt: {
-            readonly id: number;
+            id: number;
             number: number;
             state: components["schemas"]["AttemptState"];
             version: number;
@@ -753,7 +753,7 @@ export interface components {
         };
         /** @description An attempt in a list, with the figures that count and what else this person may see (`visibility.Sight`). */
         AttemptBrief: {
-            readonly id: number;
+            id: number;
             number: number;
             state: components["schemas"]["AttemptState"];
             version: number;

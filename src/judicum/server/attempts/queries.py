@@ -3,19 +3,19 @@
 from typing import Any
 
 from django.contrib.postgres.expressions import ArraySubquery
-from django.db.models import Exists, OuterRef, Prefetch, Q, QuerySet
+from django.db.models import OuterRef, Prefetch, Q, QuerySet
 
 from judicum.core.errors import NotAllowed, NotFound
 from judicum.core.marking import PASS_MARK
 from judicum.core.setup import Checked, real_travel_mm_s, worked
 from judicum.server.accounts.models import User
+from judicum.server.attempts.briefs import Brief, briefs, in_brief
 from judicum.server.attempts.models import Attempt, Event, Run
 from judicum.server.attempts.states import WAITING
 from judicum.server.coupons.models import Assignment
 from judicum.server.coupons.setup import card_for, check_for
 from judicum.server.courses.models import STAFF, Membership, Role
-from judicum.server.courses.queries import members, membership_of
-from judicum.server.photos.counting import UNDER_WAY
+from judicum.server.courses.queries import members
 from judicum.server.photos.models import Correction, Figures, Measurement, Photo, SeenBead
 from judicum.words import Units
 from judicum.words import setup as words
@@ -82,10 +82,6 @@ def held(attempt_id: int) -> Attempt:
     )
 
 
-MEASURING = Exists(Measurement.objects.filter(photo__attempt=OuterRef("pk"), state__in=UNDER_WAY))
-"""Whether a photo of an outer attempt waits to be measured, or is being measured."""
-
-
 def with_parts(attempts: QuerySet[Attempt]) -> QuerySet[Attempt]:
     """The same attempts with all that belongs to them loaded in a fixed number of queries."""
     measurements = (
@@ -102,48 +98,28 @@ def with_parts(attempts: QuerySet[Attempt]) -> QuerySet[Attempt]:
         .prefetch_related(Prefetch("measurements", measurements))
         .order_by("-sent_at", "-id")
     )
-    return (
-        attempts.annotate(measuring=MEASURING)
-        .select_related("assignment__design", "assignment__course", "student", "mark__marked_by", "figures")
-        .prefetch_related("runs", Prefetch("photos", photos))
-    )
-
-
-def in_brief(attempts: QuerySet[Attempt]) -> QuerySet[Attempt]:
-    """The same attempts with what a list shows of them, in one query and without anything else."""
-    return (
-        attempts.annotate(measuring=MEASURING)
-        .select_related("assignment__design", "student", "mark", "figures")
-        .only(
-            *(f.name for f in Attempt._meta.concrete_fields if f.name != "prepared"),
-            *(f"figures__{f.name}" for f in Figures._meta.concrete_fields),
-            *(f"assignment__{name}" for name in ("target_width_mm", "finish", "good_in_a_row", "due_on")),
-            *(f"assignment__design__{name}" for name in ("title", "purpose")),
-            "student__display_name",
-            *(f"mark__{name}" for name in ("total", "returned_at")),
-        )
+    return attempts.select_related("assignment__design", "assignment__course", "mark__marked_by").prefetch_related(
+        "runs", Prefetch("photos", photos)
     )
 
 
 def course_attempts(
-    user: User,
-    course_id: int,
+    mine: Membership,
     student_id: int | None = None,
     states: list[str] | None = None,
     assignment_id: int | None = None,
 ) -> QuerySet[Attempt]:
-    """Attempts of a course in brief: all for those who teach it, one's own for a student."""
-    mine = membership_of(user, course_id)
-    found = Attempt.objects.filter(course_id=course_id)
+    """Attempts of a member's course: all for those who teach it, one's own for a student."""
+    found = Attempt.objects.filter(course_id=mine.course_id)
     if mine.role not in STAFF:
-        found = found.filter(student=user)
+        found = found.filter(student_id=mine.user_id)
     if student_id is not None:
         found = found.filter(student_id=student_id)
     if assignment_id is not None:
         found = found.filter(assignment_id=assignment_id)
     if states:
         found = found.filter(state__in=states)
-    return in_brief(found)
+    return found
 
 
 def last_good_runs(user: User, attempt: Attempt) -> tuple[list[Run], bool]:
@@ -212,14 +188,15 @@ def next_waiting(course_id: int, but: int | None = None) -> int | None:
     return waiting.order_by("updated_at", "id").values_list("pk", flat=True).first()
 
 
-def newest_of_each(course_id: int, count: int) -> list[tuple[User, list[Attempt]]]:
+def newest_of_each(course_id: int, count: int) -> list[tuple[User, list[Brief]]]:
     """Every student of a course that has measured attempts, by name, with the newest of them, newest first."""
     measured = Attempt.objects.filter(course_id=course_id, student_id=OuterRef("user_id"), figures__refusal_code="")
     newest = measured.order_by("-created_at", "-id").values("pk")[:count]
     # One look into the index for each student; ranking all attempts would read the whole course.
     students = members(course_id, Role.STUDENT).annotate(newest=ArraySubquery(newest))
     rows = [(one.user, one.newest) for one in students if one.newest]
-    found = in_brief(Attempt.objects.all()).in_bulk([pk for _, newest in rows for pk in newest])
+    every = in_brief(Attempt.objects.filter(pk__in=[pk for _, newest in rows for pk in newest]))
+    found = {one.id: one for one in briefs(every)}
     return [(user, [found[pk] for pk in newest]) for user, newest in rows]
 
 

@@ -6,11 +6,11 @@ the words or the marker, nor that one was set.
 
 from collections.abc import Iterable
 from dataclasses import dataclass
+from datetime import datetime
 
 from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Attempt, Event
-from judicum.server.attempts.states import State, Step, allowed
-from judicum.server.marking.models import Mark
+from judicum.server.attempts.states import STEPS, State, Step
 
 STUDENTS_STEPS = (Step.PREPARE, Step.LOG, Step.ADD_PHOTO, Step.ADD_VIEW, Step.READ_ANGLE, Step.CHOOSE_BEAD)
 STAFF_STEPS = (Step.READ_ANGLE, Step.CHOOSE_BEAD, Step.CORRECT, Step.MARK, Step.RETURN)
@@ -23,16 +23,13 @@ class Sight:
     user: User
     teaches: bool
 
-    def mark(self, attempt: Attempt) -> Mark | None:
-        """The mark, where this person may see it."""
-        mark: Mark | None = getattr(attempt, "mark", None)
-        return mark if mark is not None and (self.teaches or mark.returned_at is not None) else None
+    def sees_mark(self, returned_at: datetime | None) -> bool:
+        """Whether this person may see a mark that was returned then, or was not yet."""
+        return self.teaches or returned_at is not None
 
-    def state(self, attempt: Attempt) -> str:
+    def state(self, state: str) -> str:
         """The state as this person sees it: a mark that is not returned leaves the attempt waiting for one."""
-        if self.teaches or attempt.state != State.MARKED:
-            return attempt.state
-        return State.MEASURED.value
+        return state if self.teaches or state != State.MARKED else State.MEASURED.value
 
     def suggestions(self) -> bool:
         """Whether this person sees what the figures suggest."""
@@ -66,11 +63,10 @@ class Sight:
             event.data = {**event.data, **hidden}
         return event
 
-    def may(self, attempt: Attempt) -> list[str]:
-        """The steps this person may take now."""
-        mine = attempt.student_id == self.user.pk
-        steps = [*(STUDENTS_STEPS if mine else ()), *(STAFF_STEPS if self.teaches else ())]
-        return [step.value for step in dict.fromkeys(steps) if allowed(attempt, step)]
+    def may(self, state: str, student_id: int) -> list[str]:
+        """The steps this person may take now at an attempt of that student in that state."""
+        steps = [*(STUDENTS_STEPS if student_id == self.user.pk else ()), *(STAFF_STEPS if self.teaches else ())]
+        return [step.value for step in dict.fromkeys(steps) if state in STEPS[step]]
 
 
 def sight_of(user: User, attempt: Attempt) -> Sight:

@@ -54,6 +54,8 @@ MIDDLEWARE = [
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
     "judicum.server.config.middleware.ContentSecurityPolicyMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
+    # An answer carries the hash of what it says; the page asks with it and is spared what it has already.
+    "django.middleware.http.ConditionalGetMiddleware",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.common.CommonMiddleware",
     "django.middleware.csrf.CsrfViewMiddleware",
@@ -116,7 +118,7 @@ DATA_UPLOAD_MAX_MEMORY_SIZE = 6 * 1024 * 1024
 REST_FRAMEWORK = {
     "DEFAULT_AUTHENTICATION_CLASSES": ["judicum.server.api.authentication.SessionOnly"],
     "DEFAULT_PERMISSION_CLASSES": ["rest_framework.permissions.IsAuthenticated"],
-    "DEFAULT_RENDERER_CLASSES": ["rest_framework.renderers.JSONRenderer"],
+    "DEFAULT_RENDERER_CLASSES": ["judicum.server.api.rendering.FastJSON"],
     "DEFAULT_PARSER_CLASSES": ["judicum.server.api.parsing.TextJSONParser"],
     "DEFAULT_SCHEMA_CLASS": "judicum.server.api.schema.SchemaWithProblems",
     "DEFAULT_PAGINATION_CLASS": "judicum.server.api.paging.Pages",

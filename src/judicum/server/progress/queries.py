@@ -12,6 +12,7 @@ from judicum.core.errors import NotAllowed, NotFound
 from judicum.core.marking import PASS_MARK
 from judicum.core.progress import good_in_a_row, trend_per_attempt
 from judicum.server.accounts.models import User
+from judicum.server.attempts.briefs import Brief, briefs, in_brief
 from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.queries import course_attempts
 from judicum.server.attempts.states import State
@@ -38,26 +39,25 @@ def student_over_time(user: User, course_id: int, student_id: int) -> dict[str, 
     )
     if them is None:
         raise NotFound(f"There is no student {student_id} in this course.")
-    found = course_attempts(user, course_id, student_id).exclude(state__in=[State.ASSIGNED, State.LOGGED])
-    attempts = list(found.order_by("created_at", "id"))
-    groups: dict[int, list[Attempt]] = {}
-    for attempt in attempts:
-        groups.setdefault(attempt.assignment_id, []).append(attempt)
+    found = course_attempts(mine, student_id).exclude(state__in=[State.ASSIGNED, State.LOGGED])
+    groups: dict[int, list[Brief]] = {}
+    for attempt in briefs(in_brief(found.order_by("created_at", "id"))):
+        groups.setdefault(attempt.goal.id, []).append(attempt)
+    sight = Sight(user, mine.role in STAFF)
     return {
         "student": them.user,
-        "series": [_series(group, Sight(user, mine.role in STAFF)) for group in groups.values()],
+        "sight": sight,
+        "series": [_series(group, sight) for group in groups.values()],
     }
 
 
-def _series(attempts: list[Attempt], sight: Sight) -> dict[str, Any]:
-    assignment = attempts[0].assignment
-    figures = [f for a in attempts if (f := getattr(a, "figures", None))]
-    marks = [mark.total for a in attempts if (mark := sight.mark(a))]
+def _series(attempts: list[Brief], sight: Sight) -> dict[str, Any]:
+    figures = [a.figures for a in attempts if a.figures]
+    marks = [a.mark_total for a in attempts if a.mark_total is not None and sight.sees_mark(a.returned_at)]
     return {
-        "assignment": assignment,
         "attempts": attempts,
-        "width_cv_trend": trend_per_attempt([f.width_cv for f in figures if f.width_cv is not None]),
-        "pitch_cv_trend": trend_per_attempt([f.pitch_cv for f in figures if f.pitch_cv is not None]),
+        "width_cv_trend": trend_per_attempt([f["width_cv"] for f in figures if f["width_cv"] is not None]),
+        "pitch_cv_trend": trend_per_attempt([f["pitch_cv"] for f in figures if f["pitch_cv"] is not None]),
         "good_in_a_row": good_in_a_row(marks, PASS_MARK),
         "pass_mark": PASS_MARK,
     }

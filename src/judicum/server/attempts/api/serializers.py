@@ -7,6 +7,7 @@ from rest_framework import serializers
 
 from judicum.core.setup import RUN
 from judicum.server.accounts.api.serializers import PersonSerializer
+from judicum.server.attempts.briefs import Brief, briefs, in_brief
 from judicum.server.attempts.models import Attempt, Event, Run
 from judicum.server.attempts.queries import earlier_measured
 from judicum.server.attempts.states import State, Step
@@ -16,7 +17,7 @@ from judicum.server.coupons.api.serializers import DesignSerializer
 from judicum.server.coupons.models import Assignment, Design
 from judicum.server.coupons.setup import checklist_for
 from judicum.server.marking.api.serializers import MarkSerializer
-from judicum.server.photos.api.serializers import FiguresSerializer, PhotoSerializer
+from judicum.server.photos.api.serializers import FiguresSerializer, PhotoSerializer, told_figures
 from judicum.words import METRIC
 from judicum.words import setup as words
 
@@ -34,6 +35,11 @@ class NumberedRunSerializer(RunSerializer):
 
     class Meta(RunSerializer.Meta):
         fields: tuple[str, ...] = ("number", "measured", *RunSerializer.Meta.fields)
+
+
+def told_run(run: Run) -> dict[str, Any]:
+    """A run as `NumberedRunSerializer` describes it: its columns as they are."""
+    return {name: getattr(run, name) for name in NumberedRunSerializer.Meta.fields}
 
 
 class LastRunsSerializer(serializers.Serializer[Any]):
@@ -113,51 +119,39 @@ class BriefGoalSerializer(serializers.ModelSerializer[Assignment]):
         fields = ("id", "design", "target_width_mm", "finish", "good_in_a_row", "due_on")
 
 
-class AttemptBriefSerializer(serializers.ModelSerializer[Attempt]):
+class AttemptBriefSerializer(serializers.Serializer[Any]):
     """An attempt in a list, with the figures that count and what else this person may see (`visibility.Sight`)."""
 
+    id = serializers.IntegerField()
+    number = serializers.IntegerField()
+    state = serializers.ChoiceField(choices=State.choices)
+    version = serializers.IntegerField()
     student = PersonSerializer()
     assignment = BriefGoalSerializer()
-    state = serializers.ChoiceField(choices=State.choices)
+    created_at = serializers.DateTimeField()
+    updated_at = serializers.DateTimeField()
     measurement = FiguresSerializer(allow_null=True)
     measuring = serializers.BooleanField()
     mark_total = serializers.FloatField(allow_null=True)
     may = serializers.ListField(child=serializers.ChoiceField(choices=Step.choices))
-
-    class Meta:
-        model = Attempt
-        fields: tuple[str, ...] = (
-            "id",
-            "number",
-            "state",
-            "version",
-            "student",
-            "assignment",
-            "created_at",
-            "updated_at",
-            "measurement",
-            "measuring",
-            "mark_total",
-            "may",
-        )
 
     @property
     def sight(self) -> Sight:
         sight: Sight = self.context["sight"]
         return sight
 
-    def to_representation(self, attempt: Attempt) -> dict[str, Any]:
+    def to_representation(self, attempt: Brief) -> dict[str, Any]:
         # A page of a list has fifty of these: plain values, without a field object for each.
-        goal, mark, figures = attempt.assignment, self.sight.mark(attempt), getattr(attempt, "figures", None)
+        goal, sight = attempt.goal, self.sight
         return {
-            "id": attempt.pk,
+            "id": attempt.id,
             "number": attempt.number,
-            "state": self.sight.state(attempt),
+            "state": sight.state(attempt.state),
             "version": attempt.version,
-            "student": {"id": attempt.student_id, "display_name": attempt.student.display_name},
+            "student": {"id": attempt.student_id, "display_name": attempt.student_name},
             "assignment": {
-                "id": goal.pk,
-                "design": {"title": goal.design.title, "purpose": goal.design.purpose},
+                "id": goal.id,
+                "design": {"title": goal.title, "purpose": goal.purpose},
                 "target_width_mm": goal.target_width_mm,
                 "finish": goal.finish,
                 "good_in_a_row": goal.good_in_a_row,
@@ -165,10 +159,10 @@ class AttemptBriefSerializer(serializers.ModelSerializer[Attempt]):
             },
             "created_at": attempt.created_at,
             "updated_at": attempt.updated_at,
-            "measurement": FiguresSerializer().to_representation(figures) if figures else None,
-            "measuring": attempt.measuring,  # type: ignore[attr-defined]  # annotated by the query
-            "mark_total": mark.total if mark else None,
-            "may": self.sight.may(attempt),
+            "measurement": told_figures(attempt.figures) if attempt.figures else None,
+            "measuring": attempt.measuring,
+            "mark_total": attempt.mark_total if sight.sees_mark(attempt.returned_at) else None,
+            "may": sight.may(attempt.state, attempt.student_id),
         }
 
 
@@ -181,28 +175,19 @@ class EarlierSerializer(serializers.ModelSerializer[Attempt]):
 class AttemptSerializer(AttemptBriefSerializer):
     """An attempt with all that belongs to it; `earlier` is the one before it that was measured."""
 
-    assignment = GoalSerializer()  # type: ignore[assignment]  # a list says less of it
+    assignment = GoalSerializer()
     runs = NumberedRunSerializer(many=True)
     preparation = serializers.SerializerMethodField()
     photos = PhotoSerializer(many=True)
     mark = serializers.SerializerMethodField()
     earlier = serializers.SerializerMethodField()
 
-    class Meta(AttemptBriefSerializer.Meta):
-        fields: tuple[str, ...] = (
-            *AttemptBriefSerializer.Meta.fields,
-            "runs",
-            "preparation",
-            "photos",
-            "mark",
-            "earlier",
-        )
-
-    def to_representation(self, attempt: Attempt) -> dict[str, Any]:
+    def to_representation(self, attempt: Any) -> dict[str, Any]:
+        (brief,) = briefs(in_brief(Attempt.objects.filter(pk=attempt.pk)))
         return {
-            **super().to_representation(attempt),
+            **super().to_representation(brief),
             "assignment": GoalSerializer(attempt.assignment).data,
-            "runs": NumberedRunSerializer(attempt.runs.all(), many=True).data,
+            "runs": [told_run(run) for run in attempt.runs.all()],
             "preparation": self.get_preparation(attempt),
             "photos": PhotoSerializer(attempt.photos.all(), many=True).data,
             "mark": self.get_mark(attempt),
@@ -219,8 +204,8 @@ class AttemptSerializer(AttemptBriefSerializer):
 
     @extend_schema_field(MarkSerializer(allow_null=True))
     def get_mark(self, attempt: Attempt) -> Any:
-        mark = self.sight.mark(attempt)
-        return MarkSerializer(mark).data if mark else None
+        mark = getattr(attempt, "mark", None)
+        return MarkSerializer(mark).data if mark and self.sight.sees_mark(mark.returned_at) else None
 
     @extend_schema_field(EarlierSerializer(allow_null=True))
     def get_earlier(self, attempt: Attempt) -> Any:

@@ -27,6 +27,7 @@ from judicum.server.attempts.api.serializers import (
     SetupSerializer,
     WallRowSerializer,
 )
+from judicum.server.attempts.briefs import Brief, briefs, in_brief
 from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.queries import (
     attempt_for,
@@ -45,7 +46,7 @@ from judicum.server.coupons.api.card import CheckSerializer
 from judicum.server.coupons.queries import assignment_for
 from judicum.server.coupons.setup import card_for, check_for, checklist_for
 from judicum.server.coupons.sheet import Heading, card_sheet
-from judicum.server.courses.models import STAFF
+from judicum.server.courses.models import STAFF, Membership
 from judicum.server.courses.queries import membership_of, staff_of
 from judicum.words import setup as words
 
@@ -62,10 +63,14 @@ def shown(request: Request, attempt_id: int) -> Response:
     return Response(AttemptSerializer(full, context=context).data)
 
 
-def course_sight(request: Request, course_id: int) -> Sight:
-    """How this person sees the attempts of a course."""
-    user = person(request)
-    return Sight(user, membership_of(user, course_id).role in STAFF)
+def sight_in(mine: Membership) -> Sight:
+    """How a member of a course sees its attempts."""
+    return Sight(mine.user, mine.role in STAFF)
+
+
+def told_briefs(found: list[Brief], sight: Sight) -> list[dict[str, object]]:
+    """Briefs over the wire."""
+    return [dict(told) for told in AttemptBriefSerializer(found, many=True, context={"sight": sight}).data]
 
 
 def run_in(request: Request) -> dict[str, object]:
@@ -103,26 +108,15 @@ class CourseAttemptsView(ListAPIView[Attempt]):
     def get(self, request: Request, *args: object, **kwargs: object) -> Response:
         return super().get(request, *args, **kwargs)
 
-    def get_queryset(self):  # type: ignore[no-untyped-def]
-        if getattr(self, "swagger_fake_view", False):
-            return Attempt.objects.none()
-        states = self.request.query_params.getlist("state")
+    def list(self, request: Request, *args: object, **kwargs: object) -> Response:
+        states = request.query_params.getlist("state")
         unknown = [s for s in states if s not in State.values]
         if unknown:
             raise InvalidValue("state", unknown[0], "one of " + ", ".join(State.values))
-        return course_attempts(
-            person(self.request),
-            self.kwargs["course_id"],
-            _number(self.request, "student"),
-            states,
-            _number(self.request, "assignment"),
-        )
-
-    def get_serializer_context(self):  # type: ignore[no-untyped-def]
-        context = dict(super().get_serializer_context())
-        if not getattr(self, "swagger_fake_view", False):
-            context["sight"] = course_sight(self.request, self.kwargs["course_id"])
-        return context
+        mine = membership_of(person(request), self.kwargs["course_id"])
+        found = course_attempts(mine, _number(request, "student"), states, _number(request, "assignment"))
+        rows = self.paginate_queryset(in_brief(found))
+        return self.get_paginated_response(told_briefs(briefs(rows or []), sight_in(mine)))
 
 
 class AttemptView(APIView):
@@ -232,12 +226,12 @@ class WallView(APIView):
         parameters=[OpenApiParameter("count", OpenApiTypes.INT, description="Attempts of each, 1 to 20.")],
     )
     def get(self, request: Request, course_id: int) -> Response:
-        staff_of(person(request), course_id)
+        mine = staff_of(person(request), course_id)
         count = _number(request, "count") or NEWEST
         if not 1 <= count <= MOST_OF_EACH:
             raise InvalidValue("count", count, f"1 to {MOST_OF_EACH}")
         rows = [{"student": who, "attempts": newest} for who, newest in newest_of_each(course_id, count)]
-        context = {"sight": course_sight(request, course_id)}
+        context = {"sight": sight_in(mine)}
         return Response(WallRowSerializer(rows, many=True, context=context).data)
 
 

@@ -1,5 +1,6 @@
 """Photos and measurements over the wire."""
 
+from collections.abc import Mapping
 from typing import Any
 
 from drf_spectacular.extensions import OpenApiSerializerFieldExtension
@@ -69,12 +70,13 @@ class FiguresSerializer(serializers.ModelSerializer[Figures]):
             "corrected",
         )
 
-    def to_representation(self, figures: Figures) -> dict[str, Any]:
-        # A list has many of these: the columns as they are, without a field object for each.
-        told = {name: getattr(figures, name) for name in self.Meta.fields if name not in ("id", "strip")}
-        shown = figures.has_strip and figures.length_mm is not None
-        strip = strip_of(figures.measurement_id, figures.strip_query, figures.length_mm or 0.0) if shown else None
-        return {"id": figures.measurement_id, "strip": strip, **told}
+
+def told_figures(row: Mapping[str, Any]) -> dict[str, Any]:
+    """The columns of one row of `Figures` as `FiguresSerializer` describes them; a list has many."""
+    told = {name: row[name] for name in FiguresSerializer.Meta.fields if name not in ("id", "strip")}
+    shown = row["has_strip"] and row["length_mm"] is not None
+    strip = strip_of(row["measurement_id"], row["strip_query"], row["length_mm"]) if shown else None
+    return {"id": row["measurement_id"], "strip": strip, **told}
 
 
 class StepSerializer(serializers.Serializer[Any]):

@@ -18,6 +18,10 @@ class SeriesSerializer(serializers.Serializer[Any]):
     good_in_a_row = serializers.IntegerField()
     pass_mark = serializers.FloatField()
 
+    def to_representation(self, series: Any) -> dict[str, Any]:
+        rows = AttemptBriefSerializer(series["attempts"], many=True, context=self.context).data
+        return {**series, "attempts": rows, "assignment": rows[0]["assignment"]}
+
 
 class ProgressSerializer(serializers.Serializer[Any]):
     student = PersonSerializer()

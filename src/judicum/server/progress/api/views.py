@@ -6,7 +6,6 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from judicum.server.api.person import person
-from judicum.server.attempts.api.views import course_sight
 from judicum.server.progress.api.serializers import DeskSerializer, ProgressSerializer
 from judicum.server.progress.queries import desk, student_over_time
 
@@ -17,7 +16,7 @@ class ProgressView(APIView):
     @extend_schema(operation_id="progress_read", responses=ProgressSerializer)
     def get(self, request: Request, course_id: int, student_id: int) -> Response:
         found = student_over_time(person(request), course_id, student_id)
-        return Response(ProgressSerializer(found, context={"sight": course_sight(request, course_id)}).data)
+        return Response(ProgressSerializer(found, context={"sight": found["sight"]}).data)
 
 
 class DeskView(APIView):

@@ -1,0 +1,101 @@
+"""Attempts as lists, walls and plots show them: plain rows, read in six small queries however many there are.
+
+What belongs to an attempt is read beside it, not joined: a list names few coupons and people, each many times, and planning
+a join of six tables takes the database seven times as long as reading it. No model is made for a row: a page has fifty.
+"""
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from datetime import date, datetime
+from typing import Any
+
+from django.db.models import Exists, OuterRef, QuerySet
+
+from judicum.server.accounts.models import User
+from judicum.server.attempts.models import Attempt
+from judicum.server.coupons.models import Assignment
+from judicum.server.marking.models import Mark
+from judicum.server.photos.counting import UNDER_WAY
+from judicum.server.photos.models import Figures, Measurement
+
+MEASURING = Exists(Measurement.objects.filter(photo__attempt=OuterRef("pk"), state__in=UNDER_WAY))
+"""Whether a photo of an outer attempt waits to be measured, or is being measured."""
+COLUMNS = ("id", "number", "state", "version", "student_id", "assignment_id", "created_at", "updated_at")
+FIGURES = tuple(f.attname for f in Figures._meta.concrete_fields)
+
+
+@dataclass(frozen=True, slots=True)
+class Goal:
+    """What was to be welded, as a list says it."""
+
+    id: int
+    title: str
+    purpose: str
+    target_width_mm: float
+    finish: str
+    good_in_a_row: int
+    due_on: date
+
+
+@dataclass(frozen=True, slots=True)
+class Brief:
+    """One attempt: the columns of `Attempt`, its student's name, its goal, the figures that count and its mark."""
+
+    id: int
+    number: int
+    state: str
+    version: int
+    student_id: int
+    created_at: datetime
+    updated_at: datetime
+    measuring: bool
+    student_name: str
+    goal: Goal
+    figures: dict[str, Any] | None
+    mark_total: float | None
+    returned_at: datetime | None
+
+
+def in_brief(attempts: QuerySet[Attempt]) -> QuerySet[Attempt, dict[str, Any]]:
+    """The rows to make briefs of, in the order and number of the query."""
+    return attempts.annotate(measuring=MEASURING).values(*COLUMNS, "measuring")
+
+
+def briefs(rows: Iterable[Mapping[str, Any]]) -> list[Brief]:
+    """Briefs of rows of `in_brief`, in their order."""
+    rows = list(rows)
+    ids = [row["id"] for row in rows]
+    goals = _goals({row["assignment_id"] for row in rows})
+    names = dict(User.objects.filter(pk__in={row["student_id"] for row in rows}).values_list("pk", "display_name"))
+    marks = {
+        pk: (total, returned_at)
+        for pk, total, returned_at in Mark.objects.filter(attempt_id__in=ids).values_list(
+            "attempt_id", "total", "returned_at"
+        )
+    }
+    figures = {
+        told[0]: dict(zip(FIGURES, told, strict=True))
+        for told in Figures.objects.filter(pk__in=ids).values_list(*FIGURES)
+    }
+    return [
+        Brief(
+            row["id"],
+            row["number"],
+            row["state"],
+            row["version"],
+            row["student_id"],
+            row["created_at"],
+            row["updated_at"],
+            row["measuring"],
+            names[row["student_id"]],
+            goals[row["assignment_id"]],
+            figures.get(row["id"]),
+            *marks.get(row["id"], (None, None)),
+        )
+        for row in rows
+    ]
+
+
+def _goals(ids: Iterable[int]) -> dict[int, Goal]:
+    own = ("id", "design__title", "design__purpose", "target_width_mm", "finish", "good_in_a_row", "due_on")
+    return {told[0]: Goal(*told) for told in Assignment.objects.filter(pk__in=ids).values_list(*own)}
