@@ -3,7 +3,6 @@
 import http.client
 import json
 import os
-import shutil
 import signal
 import subprocess
 import sys
@@ -21,6 +20,7 @@ import psycopg
 import pytest
 
 from judicum.launch.cluster import free_port
+from judicum.launch.copy import copy_checkout
 from judicum.launch.places import ROOT
 from tests.drawn import bead_photo
 from tests.people import PASSWORD
@@ -51,16 +51,7 @@ class Host:
 
     @classmethod
     def made(cls, folder: Path, env: dict[str, str]) -> "Host":
-        """A copy of the checkout that shares its installed packages and built page."""
-        for name in ("src", "web/dist", "web/src", "web/public"):
-            shutil.copytree(ROOT / name, folder / name, symlinks=True)
-        for name in ("judicum", "requirements.txt", "requirements-dev.txt", "web/index.html", "web/package-lock.json", "web/vite.config.ts", "web/tsconfig.json"):  # fmt: skip
-            shutil.copy(ROOT / name, folder / name)
-        (folder / "var").mkdir()
-        (folder / "var" / "venv").symlink_to(ROOT / "var" / "venv")
-        for stamp in (ROOT / "var").glob("*.stamp"):
-            shutil.copy(stamp, folder / "var" / stamp.name)
-        return cls(folder, env)
+        return cls(copy_checkout(folder), env)
 
     def run(self, *command: str) -> None:
         with (self.folder / f"{command[0]}.log").open("wb") as log:

@@ -90,15 +90,21 @@ def test_a_noted_process_is_told_from_another_of_the_same_number() -> None:
     ended.wait()
 
 
-def test_a_child_that_keeps_ending_is_given_up(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+def test_a_child_that_keeps_ending_is_started_less_often_and_never_given_up(
+    tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
     monkeypatch.setattr(children, "LOGS", tmp_path)
     child = children.Child("short", [sys.executable, "-c", "pass"], dict(os.environ))
-    for _ in range(5):
-        assert not child.failing
-        child.start()
+    child.start()
+    seen: list[int] = []
+    for _ in range(8):
         assert child.process is not None
         child.process.wait(20)
-    assert child.failing
+        children.revive([child], lambda: seen.append(1))
+    assert len(seen) == children.MOST_STARTS - 1
+    child.starts = [s - children.REST_S for s in child.starts]
+    children.revive([child], lambda: seen.append(1))
+    assert len(seen) == children.MOST_STARTS
 
 
 def test_a_taken_port_is_one_line_and_exit_1() -> None:

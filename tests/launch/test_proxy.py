@@ -36,7 +36,7 @@ Answer = tuple[int, http.client.HTTPMessage, bytes]
 def nginx(inner: int, folder: Path) -> Iterator[int]:
     """nginx before a port; the port it listens on."""
     outer = free_port()
-    file = proxy.write(f"127.0.0.1:{outer}", f"127.0.0.1:{inner}", folder)
+    file = proxy.write(f"127.0.0.1:{outer}", [f"127.0.0.1:{inner}"], folder)
     process = subprocess.Popen([str(install.nginx()), "-e", "stderr", "-p", str(folder), "-c", str(file)])
     try:
         yield outer
@@ -134,7 +134,7 @@ def test_an_application_that_is_not_there_is_said_in_words(tmp_path: Path) -> No
 
 @pytest.mark.parametrize("watcher", [(), ("10.1.0.0/16", "192.0.2.7")])
 def test_metrics_are_for_this_machine_and_who_is_named(tmp_path: Path, watcher: tuple[str, ...]) -> None:
-    file = proxy.write("127.0.0.1:1", "127.0.0.1:2", tmp_path, watcher)
+    file = proxy.write("127.0.0.1:1", ["127.0.0.1:2", "127.0.0.1:3"], tmp_path, watcher)
     part = file.read_text().partition("location = /metrics")[2].partition("}")[0]
     assert part.count("allow ") == 2 + len(watcher)
     assert part.index("deny all") > max(part.index(f"allow {one};") for one in ("127.0.0.1", *watcher))

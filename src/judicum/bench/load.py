@@ -20,11 +20,13 @@ from dataclasses import dataclass, field
 
 import django
 
-ALONE = 150
+ALONE = 100
 """Calls of each page by one person."""
 PEOPLE, SECONDS, EVERY_S = 50, 60, 1.0
-PHOTO_EVERY_S = 300.0
-"""Each of the fifty sends a photo about this often: ten a minute in all."""
+PHOTO_EVERY_S = 120.0
+"""Each of the forty students sends a photo about this often: twenty a minute in all."""
+MOST_ALONE_MS, MOST_TOGETHER_MS = 50, 300
+"""What is promised of the slowest twentieth: each page of an ordinary course alone, and all of them with fifty people."""
 PIECE = 512 * 1024
 
 
@@ -220,19 +222,21 @@ def measure(port: int, pids: list[int]) -> int:
 
     print(f"{'ms':<22}{'calls':>7}{'median':>10}{'p95':>10}{'worst':>10}")
     print(row("a bare index lookup", lookups()))
-    teacher = callers(port, 1)[0]
-    rng = random.Random(5)
-    for name in OF_STAFF:
-        for _ in range(5):
-            teacher.page(name, rng)
-    teacher.times.clear()
-    for _ in range(ALONE):
-        for name in OF_STAFF:
-            teacher.page(name, rng)
-    print("one person, the course of a hundred people with a thousand attempts each:")
-    for name in OF_STAFF:
-        print(row(name, teacher.times[name]))
-    slow = [name for name in DESK_PAGES if sorted(teacher.times[name])[int(0.95 * ALONE)] >= 50]
+    slow, failures = [], []
+    for name, teacher in zip(("a hundred people, a thousand attempts each", "25 people, a hundred attempts each"), callers(port, 10)[::5], strict=True):  # fmt: skip
+        rng = random.Random(5)
+        for page in OF_STAFF:
+            for _ in range(5):
+                teacher.page(page, rng)
+        teacher.times.clear()
+        for _ in range(ALONE):
+            for page in OF_STAFF:
+                teacher.page(page, rng)
+        print(f"one person, a course of {name}:")
+        for page in OF_STAFF:
+            print(row(page, teacher.times[page]))
+        slow = [page for page in DESK_PAGES if sorted(teacher.times[page])[int(0.95 * ALONE)] >= MOST_ALONE_MS]
+        failures += teacher.failures
 
     people = callers(port, PEOPLE)
     jpeg = drawn()
@@ -257,10 +261,10 @@ def measure(port: int, pids: list[int]) -> int:
         print(row(name, times))
     pages = [t for name, times in every.items() if not name.startswith("photo") for t in times]
     print(row("all pages", pages))
-    failures = [failure for one in (teacher, *people) for failure in one.failures]
+    failures += [failure for one in people for failure in one.failures]
     print(f"{sum(map(len, every.values())) / SECONDS:.1f} calls a second, {len(failures)} failures {failures[:3]}")
     print(f"memory of web server and workers: at most {max(memory):.0f} MB")
-    busy = sorted(pages)[int(0.95 * len(pages))] >= 300
+    busy = sorted(pages)[int(0.95 * len(pages))] >= MOST_TOGETHER_MS
     return 1 if slow or busy or failures else 0
 
 

@@ -7,6 +7,7 @@ filled by copies of one report.
 """
 
 import json
+import os
 from datetime import date
 from typing import Any
 
@@ -49,8 +50,11 @@ def fill() -> dict[str, Any]:
             for statement in STATEMENTS:
                 cursor.execute(statement, values)
         cursor.execute("VACUUM ANALYZE")
+        cursor.execute("CHECKPOINT")
         cursor.execute("SELECT count(*) FROM attempts_attempt")
         made = cursor.fetchone()
+    # What is still to be written to the disk would be written under the measuring.
+    os.sync()
     return {"attempts": made[0] if made else 0}
 
 

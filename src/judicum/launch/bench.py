@@ -1,5 +1,6 @@
 """`./judicum bench-…`: the commands that need a service of their own, on a database that goes with them."""
 
+import os
 import shutil
 import subprocess
 import tempfile
@@ -10,6 +11,7 @@ from pathlib import Path
 from judicum.launch import install
 from judicum.launch.children import Child, end, wait_until_up, web, workers
 from judicum.launch.cluster import free_port, throwaway
+from judicum.launch.copy import copy_checkout
 from judicum.launch.places import LOGS, PYTHON, ROOT
 from judicum.launch.serve import environment
 from judicum.launch.steps import run, step
@@ -60,6 +62,30 @@ def bench_load() -> int:
             pids = [str(child.process.pid) for child in children if child.process]
             command = [str(PYTHON), "-m", "judicum.bench.load", "measure", str(port), *pids]
             return subprocess.run(command, env=env, cwd=ROOT).returncode
+
+
+def bench_fuzz(calls: int) -> int:
+    """Odd calls of every address on a database of their own; what is at fault is printed."""
+    with install.only_one():
+        install.python_packages(dev=True)
+    with service() as env:
+        command = [str(PYTHON), "-m", "judicum.bench.fuzz", str(calls)]
+        return subprocess.run(command, env={**env, "JUDICUM_HOSTS": "*"}, cwd=ROOT).returncode
+
+
+def bench_faults(kills: int) -> int:
+    """Start a copy of the checkout, let phones send photos, kill its parts at random; nothing may be lost or stuck."""
+    with install.only_one():
+        install.python_packages()
+        install.page()
+    scratch = Path(tempfile.mkdtemp(prefix="judicum-bench-faults-"))
+    try:
+        folder = copy_checkout(scratch / "judicum")
+        scratch.chmod(0o755)
+        command = [str(PYTHON), "-m", "judicum.bench.faults", str(folder), str(kills)]
+        return subprocess.run(command, env={**os.environ, "PYTHONPATH": str(ROOT / "src")}, cwd=ROOT).returncode
+    finally:
+        shutil.rmtree(scratch, ignore_errors=True)
 
 
 def bench_workers() -> int:

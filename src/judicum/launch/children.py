@@ -19,7 +19,9 @@ from judicum.launch.places import LOGS, PYTHON, ROOT, VAR
 from judicum.launch.steps import Trouble
 
 MOST_WORKERS = 4
-WEB_PROCESSES, WEB_THREADS = 2, 4
+WEB_PROCESSES = 2
+MOST_STARTS, REST_S = 5, 10.0
+"""After so many starts within a minute, so many seconds between two of them."""
 
 
 @dataclass
@@ -48,30 +50,42 @@ class Child:
         self.starts.append(time.monotonic())
 
     @property
-    def failing(self) -> bool:
-        """Whether it was started five times within a minute."""
-        return len([s for s in self.starts if s > time.monotonic() - 60]) >= 5
+    def resting(self) -> bool:
+        """Whether it was started MOST_STARTS times within a minute, the last time only just now."""
+        lately = [s for s in self.starts if s > time.monotonic() - 60]
+        return len(lately) >= MOST_STARTS and lately[-1] > time.monotonic() - REST_S
 
 
 def web(env: dict[str, str], host: str, port: int) -> list[Child]:
-    """nginx on `host` and `port`, and behind it the application on a port of its own."""
-    inner = f"127.0.0.1:{free_port()}"
+    """nginx on `host` and `port`, and behind it the application's processes, each on a port of its own.
+
+    nginx gives a request to the one that has least to do; processes that share a port take them as they come.
+    """
+    inner = [f"127.0.0.1:{free_port()}" for _ in range(WEB_PROCESSES)]
     listen = f"[{host}]:{port}" if ":" in host else f"{host}:{port}"
     file = proxy.write(listen, inner, VAR / f"nginx-{port}", env.get("JUDICUM_METRICS_FROM", "").split())
+    nginx = [str(install.nginx()), "-e", "stderr", "-p", str(file.parent), "-c", str(file)]
     counted = VAR / f"metrics-{port}"
     shutil.rmtree(counted, ignore_errors=True)
     counted.mkdir(parents=True)
-    nginx = [str(install.nginx()), "-e", "stderr", "-p", str(file.parent), "-c", str(file)]
     gunicorn = [
-        *(str(PYTHON), "-m", "gunicorn", "judicum.server.config.wsgi", "--bind", inner, "--preload"),
-        *("--workers", str(WEB_PROCESSES), "--threads", str(WEB_THREADS), "--timeout", "120", "--keep-alive", "60"),
+        str(PYTHON),
+        "-m",
+        "gunicorn",
+        "judicum.server.config.wsgi",
+        "-c",
+        "python:judicum.server.config.gunicorn",
     ]
-    # One proxy more stands before the application than stand before this host.
-    behind = {
+    own = {
+        **env,
+        # One proxy more stands before the application than stand before this host.
         "JUDICUM_PROXIES": str(int(env.get("JUDICUM_PROXIES", "0")) + 1),
         "PROMETHEUS_MULTIPROC_DIR": str(counted),
     }
-    return [Child("web", gunicorn, {**env, **behind}), Child("proxy", nginx, env)]
+    return [
+        *(Child(f"web-{k}", [*gunicorn, "--bind", address], own) for k, address in enumerate(inner, 1)),
+        Child("proxy", nginx, env),
+    ]
 
 
 def workers(env: dict[str, str], count: int | None = None) -> list[Child]:
@@ -98,22 +112,23 @@ def wait_until_up(host: str, port: int, children: list[Child]) -> None:
             return
         except urllib.error.HTTPError as error:
             if error.code != 502:
-                raise Trouble(f"the web server answers with {error.code}; see {LOGS / 'web.log'}") from error
+                raise Trouble(f"the web server answers with {error.code}; see {LOGS / 'web-1.log'}") from error
         except OSError:
             pass
         for child in children:
             if child.process and child.process.poll() is not None:
                 raise Trouble(f"the {child.name} does not start; see {LOGS / (child.name + '.log')}")
         time.sleep(0.1)
-    raise Trouble(f"the web server does not answer within 30 s; see {LOGS / 'web.log'}")
+    raise Trouble(f"the web server does not answer within 30 s; see {LOGS / 'web-1.log'}")
 
 
 def revive(children: list[Child], started: Callable[[], None]) -> None:
-    """Start again what has ended; `started` is called after each. Raises Trouble for one that ends again and again."""
+    """Start again what has ended; `started` is called after each. One that ends again and again is started less often.
+
+    None is given up: what it lacks, a database say, may come back.
+    """
     for child in children:
-        if child.process and child.process.poll() is not None:
-            if child.failing:
-                raise Trouble(f"the {child.name} keeps ending; see {LOGS / (child.name + '.log')}")
+        if child.process and child.process.poll() is not None and not child.resting:
             print(
                 f"  the {child.name} ended ({child.process.returncode}); starting it again", file=sys.stderr, flush=True
             )

@@ -42,6 +42,10 @@ def _parser() -> argparse.ArgumentParser:
     commands.add_parser(
         "bench-load", help="how fast pages are on 200,000 attempts, for one person and for fifty at once"
     )
+    killing = commands.add_parser("bench-faults", help="kill parts of a running copy at random; nothing may be lost")
+    killing.add_argument("--kills", type=int, default=100)
+    fuzzing = commands.add_parser("bench-fuzz", help="odd calls of every address; each must be answered as described")
+    fuzzing.add_argument("--calls", type=int, default=50_000)
     commands.add_parser("openapi", help="write web/openapi.yaml and the types made from it")
     for name, about in CORE_COMMANDS.items():
         commands.add_parser(name, help=about, add_help=False).add_argument("arguments", nargs=argparse.REMAINDER)
@@ -78,6 +82,10 @@ def _run(asked: argparse.Namespace) -> int:
         return serve.stop()
     if asked.command == "bench-workers":
         return bench.bench_workers()
+    if asked.command == "bench-fuzz":
+        return bench.bench_fuzz(asked.calls)
+    if asked.command == "bench-faults":
+        return bench.bench_faults(asked.kills)
     if asked.command == "bench-load":
         return bench.bench_load()
     return check.write_openapi()

@@ -28,8 +28,9 @@ OWN = {
 """What nginx itself answers with, in the words of a problem."""
 
 
-def configuration(listen: str, application: str, folder: Path, metrics_from: Sequence[str] = ()) -> str:
-    """nginx's configuration: `listen` and `application` are host:port, `folder` is where its own files go.
+def configuration(listen: str, application: Sequence[str], folder: Path, metrics_from: Sequence[str] = ()) -> str:
+    """nginx's configuration: `listen` is host:port, `application` the same of each of its processes,
+    `folder` is where its own files go.
 
     `metrics_from` are addresses or networks, beside this machine, that may read the metrics.
     """
@@ -39,6 +40,7 @@ def configuration(listen: str, application: str, folder: Path, metrics_from: Seq
         f"return {status} '{_problem(status)}'; }}"
         for status in OWN
     )
+    servers = " ".join(f"server {one} max_fails=0;" for one in application)
     watchers = " ".join(f"allow {address};" for address in ("127.0.0.1", "::1", *metrics_from))
     # As root its children stay root: they touch nothing but their own folder, which may lie below /root.
     user = "user root;" if os.geteuid() == 0 else ""
@@ -57,9 +59,9 @@ http {{
   map $http_x_request_id $trail {{ default $request_id; "~^[A-Za-z0-9-]{{8,64}}$" $http_x_request_id; }}
   map $http_x_forwarded_proto $spoken {{ default $scheme; https https; }}
   limit_conn_zone $binary_remote_addr zone=one:4m;
-  gzip on; gzip_vary on; gzip_proxied any; gzip_comp_level 4; gzip_min_length 1000;
+  gzip on; gzip_vary on; gzip_proxied any; gzip_comp_level 2; gzip_min_length 1000;
   gzip_types application/json application/problem+json;
-  upstream application {{ server {application} max_fails=0; keepalive 16; }}
+  upstream application {{ least_conn; {servers} keepalive 16; }}
   server {{
     listen {listen};
     limit_conn one {MOST_OF_ONE};
@@ -100,7 +102,7 @@ def _problem(status: int) -> str:
     return json.dumps(told)
 
 
-def write(listen: str, application: str, folder: Path, metrics_from: Sequence[str] = ()) -> Path:
+def write(listen: str, application: Sequence[str], folder: Path, metrics_from: Sequence[str] = ()) -> Path:
     """Write the configuration into the folder, which is made; its path."""
     folder.mkdir(parents=True, exist_ok=True)
     file = folder / "nginx.conf"

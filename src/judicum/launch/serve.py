@@ -151,7 +151,7 @@ def _load(env: dict[str, str], *, demo: bool, username: str | None) -> str:
 
 
 def _watch(children: list[Child], cluster: Cluster, port: int) -> None:
-    """Start again what dies; give up on a process that dies again and again, never on the database."""
+    """Start again what dies, the database first."""
     wait = FIRST_WAIT_S
     while True:
         time.sleep(0.5)
@@ -164,9 +164,6 @@ def _watch(children: list[Child], cluster: Cluster, port: int) -> None:
                 print(f"  {trouble}; trying again in {wait:.0f} s", file=sys.stderr, flush=True)
                 time.sleep(wait)
                 wait = min(2 * wait, MOST_WAIT_S)
-            # What died for want of it is no failing process.
-            for child in children:
-                child.starts.clear()
             continue
         revive(children, lambda: _note_running(children, cluster, port))
 

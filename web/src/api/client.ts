@@ -22,13 +22,39 @@ const withCsrf: Middleware = {
   },
 };
 
+/** Answers by address with their hash: asked for again, the server says only whether anything changed. */
+const answers = new Map<string, { tag: string; body: string }>();
+const MOST_ANSWERS = 60;
+
+const withTag: Middleware = {
+  onRequest({ request }) {
+    const before = request.method === "GET" ? answers.get(request.url) : undefined;
+    if (before) request.headers.set("If-None-Match", before.tag);
+    return request;
+  },
+  async onResponse({ request, response }) {
+    const before = answers.get(request.url);
+    if (response.status === 304 && before)
+      return new Response(before.body, { headers: { "Content-Type": "application/json" } });
+    const tag = response.headers.get("ETag");
+    if (request.method === "GET" && response.ok && tag) {
+      // The one that was asked for longest ago makes room.
+      answers.delete(request.url);
+      answers.set(request.url, { tag, body: await response.clone().text() });
+      const oldest = answers.keys().next().value;
+      if (answers.size > MOST_ANSWERS && oldest !== undefined) answers.delete(oldest);
+    }
+    return response;
+  },
+};
+
 export const api = createClient<paths>({
   baseUrl: globalThis.location?.origin ?? "",
   credentials: "same-origin",
   // Looked up at each call, so that a test can answer instead.
   fetch: (request) => globalThis.fetch(request),
 });
-api.use(withCsrf);
+api.use(withCsrf, withTag);
 
 const noAnswer: Problem = {
   code: "no_answer",

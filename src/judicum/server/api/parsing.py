@@ -5,6 +5,9 @@ from typing import IO, Any
 
 from rest_framework.exceptions import ParseError
 from rest_framework.parsers import JSONParser
+from rest_framework.request import Request
+
+from judicum.core.errors import InvalidValue
 
 MOST_DEPTH = 20
 """Lists and objects within one another; the deepest body there is has six."""
@@ -22,6 +25,17 @@ class TextJSONParser(JSONParser):
             raise ParseError(f"JSON error - nested more than {MOST_DEPTH} deep") from None
         _check(given)
         return given
+
+
+def sent_bytes(request: Request, field: str) -> bytes:
+    """The body of a request whose parser gives bytes.
+
+    Raises:
+        InvalidValue: there is none; such a request is not parsed, and has no bytes to look into.
+    """
+    if not isinstance(request.data, bytes):
+        raise InvalidValue(field, None, "the bytes of a file as the request's body")
+    return request.data
 
 
 def _check(given: Any) -> None:

@@ -96,6 +96,26 @@ def briefs(rows: Iterable[Mapping[str, Any]]) -> list[Brief]:
     ]
 
 
+def brief_of(attempt: Attempt) -> Brief:
+    """The brief of one attempt that is loaded with its assignment, design, student and parts."""
+    goal, design, mark = attempt.assignment, attempt.assignment.design, getattr(attempt, "mark", None)
+    return Brief(
+        attempt.pk,
+        attempt.number,
+        attempt.state,
+        attempt.version,
+        attempt.student_id,
+        attempt.created_at,
+        attempt.updated_at,
+        any(m.state in UNDER_WAY for photo in attempt.photos.all() for m in photo.measurements.all()),
+        attempt.student.display_name,
+        Goal(goal.pk, design.title, design.purpose, goal.target_width_mm, goal.finish, goal.good_in_a_row, goal.due_on),
+        Figures.objects.filter(pk=attempt.pk).values(*FIGURES).first(),
+        mark.total if mark else None,
+        mark.returned_at if mark else None,
+    )
+
+
 def _goals(ids: Iterable[int]) -> dict[int, Goal]:
     own = ("id", "design__title", "design__purpose", "target_width_mm", "finish", "good_in_a_row", "due_on")
     return {told[0]: Goal(*told) for told in Assignment.objects.filter(pk__in=ids).values_list(*own)}

@@ -3,7 +3,7 @@
 from typing import Any
 
 from django.contrib.postgres.expressions import ArraySubquery
-from django.db.models import OuterRef, Prefetch, Q, QuerySet
+from django.db.models import OuterRef, Prefetch, Q, QuerySet, prefetch_related_objects
 
 from judicum.core.errors import NotAllowed, NotFound
 from judicum.core.marking import PASS_MARK
@@ -82,8 +82,8 @@ def held(attempt_id: int) -> Attempt:
     )
 
 
-def with_parts(attempts: QuerySet[Attempt]) -> QuerySet[Attempt]:
-    """The same attempts with all that belongs to them loaded in a fixed number of queries."""
+def load_parts(attempt: Attempt) -> Attempt:
+    """The same attempt with all that belongs to it loaded in a fixed number of queries."""
     measurements = (
         Measurement.objects.order_by("-requested_at", "-id")
         .defer("bead", "chosen__bead")
@@ -98,9 +98,8 @@ def with_parts(attempts: QuerySet[Attempt]) -> QuerySet[Attempt]:
         .prefetch_related(Prefetch("measurements", measurements))
         .order_by("-sent_at", "-id")
     )
-    return attempts.select_related("assignment__design", "assignment__course", "mark__marked_by").prefetch_related(
-        "runs", Prefetch("photos", photos)
-    )
+    prefetch_related_objects([attempt], "runs", Prefetch("photos", photos), "mark__marked_by")
+    return attempt
 
 
 def course_attempts(

@@ -23,6 +23,9 @@ class PersonSerializer(serializers.ModelSerializer[User]):
         model = User
         fields = ("id", "display_name")
 
+    def to_representation(self, user: User) -> dict[str, Any]:
+        return {"id": user.pk, "display_name": user.display_name}
+
 
 class MyCourseSerializer(serializers.ModelSerializer[Membership]):
     id = serializers.IntegerField(source="course.id")

@@ -7,7 +7,7 @@ from rest_framework import serializers
 
 from judicum.core.setup import RUN
 from judicum.server.accounts.api.serializers import PersonSerializer
-from judicum.server.attempts.briefs import Brief, briefs, in_brief
+from judicum.server.attempts.briefs import Brief, brief_of
 from judicum.server.attempts.models import Attempt, Event, Run
 from judicum.server.attempts.queries import earlier_measured
 from judicum.server.attempts.states import State, Step
@@ -17,7 +17,7 @@ from judicum.server.coupons.api.serializers import DesignSerializer
 from judicum.server.coupons.models import Assignment, Design
 from judicum.server.coupons.setup import checklist_for
 from judicum.server.marking.api.serializers import MarkSerializer
-from judicum.server.photos.api.serializers import FiguresSerializer, PhotoSerializer, told_figures
+from judicum.server.photos.api.serializers import FiguresSerializer, PhotoSerializer, told_figures, told_photo
 from judicum.words import METRIC
 from judicum.words import setup as words
 
@@ -175,7 +175,7 @@ class EarlierSerializer(serializers.ModelSerializer[Attempt]):
 class AttemptSerializer(AttemptBriefSerializer):
     """An attempt with all that belongs to it; `earlier` is the one before it that was measured."""
 
-    assignment = GoalSerializer()
+    assignment = GoalSerializer()  # type: ignore[assignment]  # a list says less of it
     runs = NumberedRunSerializer(many=True)
     preparation = serializers.SerializerMethodField()
     photos = PhotoSerializer(many=True)
@@ -183,13 +183,12 @@ class AttemptSerializer(AttemptBriefSerializer):
     earlier = serializers.SerializerMethodField()
 
     def to_representation(self, attempt: Any) -> dict[str, Any]:
-        (brief,) = briefs(in_brief(Attempt.objects.filter(pk=attempt.pk)))
         return {
-            **super().to_representation(brief),
+            **super().to_representation(brief_of(attempt)),
             "assignment": GoalSerializer(attempt.assignment).data,
             "runs": [told_run(run) for run in attempt.runs.all()],
             "preparation": self.get_preparation(attempt),
-            "photos": PhotoSerializer(attempt.photos.all(), many=True).data,
+            "photos": [told_photo(photo) for photo in attempt.photos.all()],
             "mark": self.get_mark(attempt),
             "earlier": self.get_earlier(attempt),
         }

@@ -33,12 +33,12 @@ from judicum.server.attempts.queries import (
     attempt_for,
     course_attempts,
     last_good_runs,
+    load_parts,
     log_of,
     newest_of_each,
     next_waiting,
     setup_of,
     told_check,
-    with_parts,
 )
 from judicum.server.attempts.states import State
 from judicum.server.attempts.visibility import Sight, sight_of
@@ -58,9 +58,8 @@ def shown(request: Request, attempt_id: int) -> Response:
     """The whole attempt as this person may see it."""
     user = person(request)
     attempt = attempt_for(user, attempt_id)
-    full = with_parts(Attempt.objects.filter(pk=attempt.pk)).get()
     context = {"sight": sight_of(user, attempt), "units": units_of(user)}
-    return Response(AttemptSerializer(full, context=context).data)
+    return Response(AttemptSerializer(load_parts(attempt), context=context).data)
 
 
 def sight_in(mine: Membership) -> Sight:

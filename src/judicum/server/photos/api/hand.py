@@ -1,7 +1,5 @@
 """What people do by hand to photos: look before sending, correct, set a scale, read an angle."""
 
-from typing import cast
-
 import cv2
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import OpenApiParameter, extend_schema
@@ -13,6 +11,7 @@ from rest_framework.views import APIView
 from judicum.core.errors import InvalidValue
 from judicum.core.numbers import whole
 from judicum.core.photo.decode import decode
+from judicum.server.api.parsing import sent_bytes
 from judicum.server.api.person import person
 from judicum.server.attempts.api.serializers import AttemptSerializer
 from judicum.server.attempts.api.views import shown
@@ -68,7 +67,7 @@ class PhotoLookView(APIView):
         long_side = whole(asked) if asked else None
         if asked and not 0 < (long_side or 0) < MOST_SIDE_PX:
             raise InvalidValue("long_side_px", asked[:20], f"a whole number of pixels, under {MOST_SIDE_PX}")
-        picture = decode(cast(bytes, request.data), MOST_LOOKED_AT_PX)
+        picture = decode(sent_bytes(request, "picture"), MOST_LOOKED_AT_PX)
         own = max(picture.shape[:2])
         if (down := LOOKED_AT_PX / own) < 1:
             picture = cv2.resize(picture, None, fx=down, fy=down, interpolation=cv2.INTER_AREA)

@@ -251,6 +251,22 @@ class PhotoSerializer(serializers.ModelSerializer[Photo]):
         return f"/api/photos/{photo.pk}/picture"
 
 
+def told_photo(photo: Photo) -> dict[str, Any]:
+    """A photo as `PhotoSerializer` describes it, its measurements with it."""
+    one, many = PhotoSerializer(), MeasurementSerializer()
+    return {
+        "id": photo.pk,
+        "kind": photo.kind,
+        "angles": one.get_angles(photo),
+        "name": photo.name,
+        "url": one.get_url(photo),
+        "width_px": photo.picture.width_px,
+        "height_px": photo.picture.height_px,
+        "sent_at": photo.sent_at,
+        "measurements": [many.to_representation(m) for m in photo.measurements.all()],
+    }
+
+
 class UploadSerializer(serializers.ModelSerializer[Upload]):
     class Meta:
         model = Upload

@@ -7,7 +7,6 @@ tells how much has arrived, PATCH appends.
 import base64
 import binascii
 import io
-from typing import cast
 from uuid import UUID
 
 from django.http import FileResponse
@@ -23,6 +22,7 @@ from rest_framework.views import APIView
 from judicum.core.errors import InvalidValue, NotFound
 from judicum.core.numbers import whole
 from judicum.core.photo.printing import PAPERS, card_pdf
+from judicum.server.api.parsing import sent_bytes
 from judicum.server.api.person import person
 from judicum.server.photos.actions.receive_upload import MAX_PIECE, begin_upload, receive_piece
 from judicum.server.photos.actions.request_measurement import measure_again
@@ -115,7 +115,7 @@ class UploadView(APIView):
     )
     def patch(self, request: Request, upload_id: UUID) -> Response:
         return _progress(
-            receive_piece(person(request), upload_id, _length(request, "Upload-Offset"), cast(bytes, request.data)),
+            receive_piece(person(request), upload_id, _length(request, "Upload-Offset"), sent_bytes(request, "piece")),
             status.HTTP_204_NO_CONTENT,
         )
 

@@ -6,7 +6,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from judicum.server.api.person import person
-from judicum.server.progress.api.serializers import DeskSerializer, ProgressSerializer
+from judicum.server.progress.api.serializers import DeskSerializer, ProgressSerializer, told_desk
 from judicum.server.progress.queries import desk, student_over_time
 
 
@@ -24,4 +24,4 @@ class DeskView(APIView):
 
     @extend_schema(operation_id="desk_read", responses=DeskSerializer)
     def get(self, request: Request, course_id: int) -> Response:
-        return Response(DeskSerializer(desk(person(request), course_id)).data)
+        return Response(told_desk(desk(person(request), course_id)))

@@ -1,0 +1,71 @@
+"""A bounded share of `./judicum bench-fuzz`: odd calls of every address are answered as described."""
+
+import logging
+from collections.abc import Iterator
+from typing import Any
+
+import pytest
+from django.core import signals
+from django.db import close_old_connections
+
+from judicum.bench.fuzz import fuzz
+from judicum.server.attempts.api.serializers import AttemptBriefSerializer
+from tests.measured import measured_attempt
+from tests.people import Course
+
+EACH = 5
+"""Calls of every operation by each person, in each of the two ways."""
+
+
+@pytest.fixture
+def _one_connection() -> Iterator[None]:
+    """The server's answers come over the test's own connection, which no request closes."""
+    both = (signals.request_started, signals.request_finished)
+    for signal in both:
+        signal.disconnect(close_old_connections)
+    yield
+    for signal in both:
+        signal.connect(close_old_connections)
+
+
+@pytest.mark.usefixtures("_one_connection")
+@pytest.mark.parametrize("who", ["instructor", "student", "stranger", "nobody"])
+def test_odd_calls_are_answered_as_described(course: Course, settings: Any, who: str) -> None:
+    settings.ALLOWED_HOSTS = ["*"]
+    logging.disable(logging.CRITICAL)
+    attempt = measured_attempt(course)
+    photo = attempt.photos.get()
+    ids = {
+        "course_id": course.row.pk,
+        "assignment_id": course.assignment.pk,
+        "attempt_id": attempt.pk,
+        "student_id": course.student.pk,
+        "photo_id": photo.pk,
+        "measurement_id": photo.measurements.get().pk,
+        "number": 1,
+    }
+    try:
+        for seed in (0, 1):
+            told = fuzz({who: getattr(course, who, None)}, ids, EACH, seed)
+            assert told.faults == {}
+            assert told.calls > 150
+    finally:
+        logging.disable(logging.NOTSET)
+
+
+@pytest.mark.usefixtures("_one_connection")
+def test_an_answer_that_is_not_as_described_is_found(
+    course: Course, settings: Any, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    settings.ALLOWED_HOSTS = ["*"]
+    monkeypatch.setattr(AttemptBriefSerializer, "to_representation", lambda self, row: {"id": "one"})
+    people = {"instructor": course.instructor}
+    told = fuzz(people, {"course_id": course.row.pk}, 8, 0, "/courses/{course_id}/attempts")
+    assert list(told.faults) == ["instructor: GET /api/courses/{course_id}/attempts"]
+
+    def breaks(*_: object) -> None:
+        raise RuntimeError("a fault of ours")
+
+    monkeypatch.setattr(AttemptBriefSerializer, "to_representation", breaks)
+    told = fuzz(people, {"course_id": course.row.pk}, 8, 0, "/courses/{course_id}/attempts")
+    assert "500" in told.faults["instructor: GET /api/courses/{course_id}/attempts"]
