@@ -90,6 +90,32 @@ def test_a_noted_process_is_told_from_another_of_the_same_number() -> None:
     ended.wait()
 
 
+PARENT = "import subprocess, sys, time; print(subprocess.Popen([sys.executable, '-c', 'import time; time.sleep(60)']).pid, flush=True); time.sleep(60)"
+
+
+def test_what_outlives_its_parent_is_seen_and_ended_with_the_next_start(
+    tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    monkeypatch.setattr(children, "LOGS", tmp_path)
+    child = children.Child("parent", [sys.executable, "-c", PARENT], dict(os.environ))
+    child.start()
+    assert child.process is not None
+    noted = [child.process.pid, children.born(child.process.pid) or 0]
+    until = time.monotonic() + 20
+    while not (told := (tmp_path / "parent.log").read_text()) and time.monotonic() < until:
+        time.sleep(0.05)
+    orphan = int(told)
+    child.process.kill()
+    child.process.wait(10)
+    assert children.lives(noted)
+    child.start()
+    while children.born(orphan) is not None and time.monotonic() < until:
+        time.sleep(0.05)
+    assert children.born(orphan) is None
+    assert not children.lives(noted)
+    children.end([child])
+
+
 def test_a_child_that_keeps_ending_is_started_less_often_and_never_given_up(
     tmp_path: Path, monkeypatch: pytest.MonkeyPatch
 ) -> None:

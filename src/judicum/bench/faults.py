@@ -309,6 +309,10 @@ def _full_disk(service: Service) -> list[str]:
     if mounted.returncode:
         print("a full disk: not tried, this machine lets no small disk be put over a folder")
         return []
+    # Filled to the last byte, so that nothing is kept on it that would go with it.
+    with suppress(OSError), (media / "filler").open("wb", buffering=0) as filler:
+        while True:
+            filler.write(b"x")
     time.sleep(6)
     left = list(media.rglob("*.part"))
     subprocess.run(["umount", "-l", str(media)], check=True)

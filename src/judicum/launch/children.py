@@ -35,7 +35,10 @@ class Child:
     starts: list[float] = field(default_factory=list)
 
     def start(self) -> None:
-        """Start it in a process group of its own, its words going to a log file."""
+        """Start it in a process group of its own, its words going to a log file; what an earlier start left is ended."""
+        if self.process:
+            # Its own children outlive it, and nginx's keep the port.
+            signal_group(self.process.pid, signal.SIGKILL)
         LOGS.mkdir(parents=True, exist_ok=True)
         with (LOGS / f"{self.name}.log").open("ab") as log:
             self.process = subprocess.Popen(
@@ -166,5 +169,18 @@ def born(pid: int) -> int | None:
 
 
 def lives(process: list[int]) -> bool:
-    """Whether the noted process (number, birth) is still the one that runs under this number."""
-    return born(process[0]) == process[1]
+    """Whether the noted process (number, birth) still runs, or others of its group do that outlived it.
+
+    While a group has members its number is given to nobody else.
+    """
+    now = born(process[0])
+    return now == process[1] if now is not None else _has_members(process[0])
+
+
+def _has_members(group: int) -> bool:
+    for stat in Path("/proc").glob("[0-9]*/stat"):
+        with contextlib.suppress(OSError, ValueError, IndexError):
+            state, _, own, *_ = stat.read_text().rpartition(")")[2].split()
+            if int(own) == group and state != "Z":
+                return True
+    return False
