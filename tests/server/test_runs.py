@@ -8,6 +8,8 @@ from django.test import Client
 from judicum.server.attempts.actions.log_run import log_run
 from judicum.server.attempts.actions.open_attempt import open_attempt
 from judicum.server.attempts.models import Attempt, Run
+from judicum.server.coupons.actions.assign_coupon import assign_coupon
+from judicum.server.courses.models import Membership, Role
 from judicum.server.marking.actions.mark_attempt import return_mark, set_mark
 from tests.measured import measured_attempt
 from tests.people import RUN, Course, logged
@@ -102,3 +104,23 @@ def test_the_card_is_printed_on_one_a5_page(course: Course, student: Client) -> 
     assert answer.content.count(b"/Type /Page\n") == 1
     assert b"/MediaBox [ 0 0 419.5276 595.2756 ]" in answer.content
     assert Attempt.objects.get(pk=course.attempt.pk).version == course.attempt.version
+
+
+def test_runs_of_another_course_are_shown_to_the_student_and_not_to_this_instructor(
+    course: Course, student: Client, client_of: Callable[..., Client]
+) -> None:
+    elsewhere = Membership.objects.get(user=course.stranger).course
+    Membership.objects.create(course=elsewhere, user=course.student, role=Role.STUDENT)
+    there = assign_coupon(
+        course.stranger,
+        elsewhere.pk,
+        design_id=course.assignment.design_id,
+        target_width_mm=4.5,
+        finish="warm",
+        good_in_a_row=3,
+        due_on=course.assignment.due_on,
+    )
+    log_run(course.student, there.attempts.get(student=course.student).pk, {**RUN, "current_a": 71})
+    url = f"/api/attempts/{course.attempt.pk}/last-runs"
+    assert [run["current_a"] for run in student.get(url).json()["runs"]] == [71]
+    assert client_of(course.instructor).get(url).json()["runs"] == []

@@ -96,6 +96,18 @@ def refuse() -> None:
         pass
 
 
+@pytest.mark.parametrize(("signal", "error"), [(15, Busy), (9, Busy), (11, UnreadablePicture), (24, UnreadablePicture)])
+def test_being_stopped_says_nothing_about_the_picture_and_breaking_does(
+    monkeypatch: pytest.MonkeyPatch, signal: int, error: type[Exception]
+) -> None:
+    def ends(*_: object, **__: object) -> subprocess.CompletedProcess[bytes]:
+        return subprocess.CompletedProcess([], -signal, b"", b"")
+
+    monkeypatch.setattr(apart.subprocess, "run", ends)
+    with pytest.raises(error):
+        apart.look_apart(bead_photo().jpeg)
+
+
 def test_a_large_picture_has_the_machine_s_one_place_for_such() -> None:
     small, large = grey_png(100, 100), grey_png(6000, 4000)
     with apart.room_for(large):

@@ -1,5 +1,6 @@
-import { describe, expect, it } from "vitest";
-import { problemOf, Refused, unwrap } from "./client";
+// @vitest-environment jsdom
+import { afterEach, describe, expect, it, vi } from "vitest";
+import { api, problemOf, Refused, unwrap } from "./client";
 
 const answer = (status: number, body: { data?: unknown; error?: unknown }) =>
   Promise.resolve({ ...body, response: new Response(null, { status }) });
@@ -23,5 +24,24 @@ describe("answers of the server", () => {
   it("says in words when the answer is no problem at all", () => {
     expect(problemOf("<html>", 502)).toMatchObject({ code: "broken", status: 502, errors: [] });
     expect(problemOf(null, 500).detail).toContain("500");
+  });
+});
+
+describe("answers that come again", () => {
+  afterEach(() => vi.unstubAllGlobals());
+  it("are asked for with their hash, and taken from before where nothing changed", async () => {
+    const asked: (string | null)[] = [];
+    vi.stubGlobal("fetch", (request: Request) => {
+      asked.push(request.headers.get("If-None-Match"));
+      const known = asked.at(-1) === '"one"';
+      const headers = { "Content-Type": "application/json", ETag: '"one"' };
+      const body = JSON.stringify({ attempt: 7 });
+      return Promise.resolve(known ? new Response(null, { status: 304 }) : new Response(body, { headers }));
+    });
+    const next = () =>
+      unwrap(api.GET("/api/courses/{course_id}/next", { params: { path: { course_id: 5 } } }));
+    await expect(next()).resolves.toEqual({ attempt: 7 });
+    await expect(next()).resolves.toEqual({ attempt: 7 });
+    expect(asked).toEqual([null, '"one"']);
   });
 });

@@ -7,6 +7,8 @@ from typing import Any
 workers, threads = 1, 4
 worker_class = "gthread"
 timeout = 120
+graceful_timeout = 5
+"""Seconds for requests under way when it is asked to end; a phone whose piece is cut off sends it again."""
 keepalive = 75
 """Seconds; longer than nginx keeps an idle connection, so that it never sends into one that is just closed."""
 GC_AFTER = 20_000

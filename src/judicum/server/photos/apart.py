@@ -6,6 +6,7 @@ process. The places are locks on files, so that they count for all processes of 
 
 import fcntl
 import json
+import signal
 import subprocess
 import sys
 import time
@@ -25,6 +26,8 @@ AT_ONCE = 2
 MOST_WAIT_S = 10.0
 """So long a request waits for a place; then the phone is told to send its last piece again."""
 MOST_S = 60.0
+ENDED = (-signal.SIGTERM, -signal.SIGKILL, -signal.SIGINT, -signal.SIGHUP)
+"""Ends that say nothing about the picture: somebody else sent the signal."""
 
 
 @contextmanager
@@ -71,6 +74,8 @@ def look_apart(data: bytes) -> Arrived:
             )
         except subprocess.TimeoutExpired as error:
             raise UnreadablePicture("The picture takes too long to unpack; send it as a plain JPEG.") from error
+    if done.returncode in ENDED:
+        raise Busy("The server was just stopped or started again; this photo is sent again by itself in a moment.")
     line, _, shown = done.stdout.partition(b"\n")
     told: dict[str, Any] = (
         json.loads(line) if done.returncode == 0 and line else {"unreadable": "The picture cannot be unpacked."}
