@@ -304,18 +304,20 @@ def _kill_and_heal(service: Service, kills: int, rng: random.Random) -> dict[str
 
 def _full_disk(service: Service) -> list[str]:
     """Fill the folder of pictures by putting a tiny disk over it; phones must be told, and go on when it is gone."""
-    media = service.folder / "var" / "media" / "originals"
-    mounted = subprocess.run(["mount", "-t", "tmpfs", "-o", "size=64k", "tmpfs", str(media)], capture_output=True)
-    if mounted.returncode:
+    media, tiny = service.folder / "var" / "media" / "originals", service.folder / "tiny"
+    tiny.mkdir()
+    if subprocess.run(["mount", "-t", "tmpfs", "-o", "size=64k", "tmpfs", str(tiny)], capture_output=True).returncode:
         print("a full disk: not tried, this machine lets no small disk be put over a folder")
         return []
-    # Filled to the last byte, so that nothing is kept on it that would go with it.
-    with suppress(OSError), (media / "filler").open("wb", buffering=0) as filler:
+    # Filled before it is put there, so that nothing is kept on it that would go with it.
+    with suppress(OSError), (tiny / "filler").open("wb", buffering=0) as filler:
         while True:
-            filler.write(b"x")
+            filler.write(b"x" * 64)
+    subprocess.run(["mount", "--bind", str(tiny), str(media)], check=True)
     time.sleep(6)
     left = list(media.rglob("*.part"))
-    subprocess.run(["umount", "-l", str(media)], check=True)
+    for place in (media, tiny):
+        subprocess.run(["umount", "-l", str(place)], check=True)
     print(f"a full disk for 6 s: {len(left)} half files left")
     return [f"half files after a full disk: {left}"] if left else []
 
