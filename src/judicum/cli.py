@@ -32,7 +32,11 @@ def main(arguments: Sequence[str] | None = None) -> int:
     card.add_argument("kind", choices=("window", "strip"))
     card.add_argument("-o", "--output", required=True, metavar="FILE")
     card.add_argument("--paper", choices=("a4", "letter"), default="a4")
-    for name, does in (("plan", "setup cards from coupons"), ("check", "what was set beside the card")):
+    for name, does in (
+        ("plan", "setup cards from coupons"),
+        ("check", "what was set beside the card"),
+        ("explain", "why beads look as they do, and the one thing to change"),
+    ):
         reading = commands.add_parser(name, help=f"{does}, from standard input (JSON or JSON Lines)")
         reading.add_argument("--units", choices=tuple(UNITS), default="metric", help="of the sentences; figures are SI")
     bench = commands.add_parser("bench-photo", help="draw the fixed set of photos, measure it, print how well")
@@ -45,7 +49,14 @@ def main(arguments: Sequence[str] | None = None) -> int:
         help="instead move every constant of the measuring by a fifth: what it changes",
     )
     asked = parser.parse_args(arguments)
-    work = {"measure": _measure, "card": _card, "plan": _plan, "check": _check, "bench-photo": _bench}
+    work = {
+        "measure": _measure,
+        "card": _card,
+        "plan": _plan,
+        "check": _check,
+        "explain": _explain,
+        "bench-photo": _bench,
+    }
     try:
         return work[asked.command](asked)
     except JudicumError as error:
@@ -105,6 +116,14 @@ def _check(asked: argparse.Namespace) -> int:
 
     units = UNITS[asked.units]
     return _each(lambda given: setup.checked(check_setup(given), units))
+
+
+def _explain(asked: argparse.Namespace) -> int:
+    from judicum.core.causes import explain
+    from judicum.words import causes
+
+    units = UNITS[asked.units]
+    return _each(lambda given: causes.explained(explain(given), units))
 
 
 def _each(work: Callable[[Any], dict[str, Any]]) -> int:

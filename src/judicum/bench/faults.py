@@ -303,8 +303,8 @@ def _kill_and_heal(service: Service, kills: int, rng: random.Random) -> dict[str
 
 
 def _full_disk(service: Service) -> list[str]:
-    """Fill the folder of pictures by putting a tiny disk over it; phones must be told, and go on when it is gone."""
-    media, tiny = service.folder / "var" / "media" / "originals", service.folder / "tiny"
+    """Put a tiny full disk over the folder of pieces; phones must be told, and go on when it is gone."""
+    media, tiny = service.folder / "var" / "media" / "uploads", service.folder / "tiny"
     tiny.mkdir()
     if subprocess.run(["mount", "-t", "tmpfs", "-o", "size=64k", "tmpfs", str(tiny)], capture_output=True).returncode:
         print("a full disk: not tried, this machine lets no small disk be put over a folder")

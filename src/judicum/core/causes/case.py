@@ -1,0 +1,217 @@
+"""One attempt as causes are looked for in it: read and checked from JSON values."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Any
+
+from pydantic import ValidationError
+
+from judicum.core.errors import InvalidValue
+from judicum.core.photo.report import Report
+from judicum.core.setup.card import Card, card_of
+from judicum.core.setup.check import flow_of, ranges, read_used
+from judicum.core.setup.coupon import Coupon, read_coupon
+from judicum.core.setup.travel import real_travel_mm_s
+
+KEYS = ("coupon", "runs", "skipped", "looks", "by_hand", "measurement", "earlier", "confirmed_in_course")
+SKIPPABLE = (
+    "blank_abraded", "blank_wiped", "rod_wiped", "own_brush", "electrode_ground", "cup_clean", "fit_up", "fit_up_tight",
+    "tacked", "purge_waited", "practised_on_scrap",
+)  # fmt: skip
+CHOSEN = {
+    "electrode_after": ("shiny", "tinted", "dull", "dipped"),
+    "rod_end": ("clean", "oxidised", "balled"),
+    "arc": ("steady", "wandering", "spiralling"),
+    "face": ("flat", "convex", "sunken", "ropey"),
+    "back": ("bright", "tinted", "sugared", "not_through", "hangs_through"),
+}
+LOOKS = ("electrode_after", "rod_end", "arc", "puff_at_start", "draught", "part_hot", "restarts_mm")
+BY_HAND = {"leg_upper_mm": 50.0, "leg_lower_mm": 50.0, "distortion_mm": 200.0}
+"""Figures found by hand and the most that makes sense, mm."""
+MOST_RESTART_MM = 2000.0
+
+
+@dataclass(frozen=True)
+class Case:
+    """One attempt: `runs` as they were set (core.setup), `bands` the range of each figure for each of them."""
+
+    coupon: Coupon
+    card: Card
+    runs: tuple[dict[str, Any], ...] = ()
+    bands: tuple[dict[str, tuple[float, float]], ...] = ()
+    skipped: frozenset[str] | None = None
+    looks: dict[str, Any] = field(default_factory=dict)
+    by_hand: dict[str, Any] = field(default_factory=dict)
+    report: Report | None = None
+    confirmed: tuple[str, ...] = ()
+    usual: dict[str, int] = field(default_factory=dict)
+
+    @property
+    def length_mm(self) -> float | None:
+        return self.report.bead.length_mm if self.report and self.report.bead else None
+
+    @property
+    def restarts_mm(self) -> list[float]:
+        return list(self.looks.get("restarts_mm") or [])
+
+    def figures(self, key: str) -> list[tuple[float, float, float]]:
+        """What was set of a key, with its low and high, for every run that tells it; real travel outweighs a typed one."""
+        if key == "travel_mm_s" and self.runs:
+            real = real_travel_mm_s(self.length_mm, [run.get("arc_s") for run in self.runs])
+            if real is not None:
+                return [(real, *self.bands[0][key])]
+        found = []
+        for run, band in zip(self.runs, self.bands, strict=True):
+            value = flow_of(run) if key == "gas_l_min" else run.get(key)
+            if value is not None and key in band:
+                found.append((float(value), *band[key]))
+        return found
+
+
+def read_case(given: Any) -> Case:
+    """Read a case from JSON values (docs/causes.md).
+
+    Raises:
+        InvalidValues: an unknown or missing field, or a value outside what is allowed; names it.
+    """
+    if not isinstance(given, Mapping):
+        raise InvalidValue("input", given, "an object with coupon and measurement")
+    unknown = sorted(map(str, set(given) - set(KEYS)))
+    if unknown:
+        raise InvalidValue(unknown[0], given[unknown[0]], "one of " + ", ".join(KEYS))
+    for key in ("coupon", "measurement"):
+        if key not in given:
+            raise InvalidValue(key, None, "needed")
+    coupon = read_coupon(given["coupon"] if given["coupon"] is not None else {})
+    card = card_of(coupon)
+    runs = tuple(_run(run, k) for k, run in enumerate(_list(given, "runs")))
+    return Case(
+        coupon,
+        card,
+        runs,
+        tuple(ranges(coupon, card, run) for run in runs),
+        _skipped(given),
+        _looks(given),
+        _by_hand(given),
+        _report(given["measurement"]),
+        _confirmed(given),
+        _usual(given),
+    )
+
+
+def _list(given: Mapping[str, Any], key: str) -> list[Any]:
+    found = given.get(key)
+    if found is None:
+        return []
+    if not isinstance(found, list) or len(found) > 200:
+        raise InvalidValue(key, found, "a list of at most 200")
+    return found
+
+
+def _object(given: Mapping[str, Any], key: str, allowed: tuple[str, ...]) -> dict[str, Any]:
+    found = given.get(key)
+    if found is None:
+        return {}
+    if not isinstance(found, Mapping):
+        raise InvalidValue(key, found, "an object with some of " + ", ".join(allowed))
+    for name in found:
+        if name not in allowed:
+            raise InvalidValue(f"{key}.{name}", found[name], "one of " + ", ".join(allowed))
+    return {name: value for name, value in found.items() if value is not None}
+
+
+def _run(run: Any, number: int) -> dict[str, Any]:
+    if not isinstance(run, Mapping):
+        raise InvalidValue(f"runs.{number}", run, "an object with what was set")
+    vent = run.get("purge_vent")
+    if vent is not None and not isinstance(vent, bool):
+        raise InvalidValue("purge_vent", vent, "true, false or null")
+    # No purge at all is a figure here, though none that a flow meter is set to.
+    off = run.get("purge_l_min") == 0 and not isinstance(run.get("purge_l_min"), bool)
+    used = read_used({k: v for k, v in run.items() if k != "purge_vent" and not (off and k == "purge_l_min")})
+    if off:
+        used["purge_l_min"] = 0.0
+    return used if vent is None else {**used, "purge_vent": vent}
+
+
+def _skipped(given: Mapping[str, Any]) -> frozenset[str] | None:
+    if given.get("skipped") is None:
+        return None
+    found = _list(given, "skipped")
+    for step in found:
+        if step not in SKIPPABLE:
+            raise InvalidValue("skipped", step, "some of " + ", ".join(SKIPPABLE))
+    return frozenset(found)
+
+
+def _looks(given: Mapping[str, Any]) -> dict[str, Any]:
+    found = _object(given, "looks", LOOKS)
+    for key, value in found.items():
+        if key in CHOSEN:
+            _one_of(f"looks.{key}", value, CHOSEN[key])
+        elif key == "restarts_mm":
+            if not isinstance(value, list) or not all(_figure(v, MOST_RESTART_MM) for v in value):
+                raise InvalidValue(
+                    "looks.restarts_mm", value, f"a list of places along the bead, 0 to {MOST_RESTART_MM:g} mm"
+                )
+        elif not isinstance(value, bool):
+            raise InvalidValue(f"looks.{key}", value, "true, false or null")
+    return found
+
+
+def _by_hand(given: Mapping[str, Any]) -> dict[str, Any]:
+    found = _object(given, "by_hand", (*BY_HAND, "face", "back"))
+    for key, value in found.items():
+        if key in CHOSEN:
+            _one_of(f"by_hand.{key}", value, CHOSEN[key])
+        elif not _figure(value, BY_HAND[key]):
+            raise InvalidValue(f"by_hand.{key}", value, f"0 to {BY_HAND[key]:g} mm")
+    return found
+
+
+def _one_of(key: str, value: Any, allowed: tuple[str, ...]) -> None:
+    if value not in allowed:
+        raise InvalidValue(key, value, "one of " + ", ".join(allowed))
+
+
+def _figure(value: Any, most: float) -> bool:
+    return isinstance(value, int | float) and not isinstance(value, bool) and 0 <= value <= most
+
+
+def _report(given: Any) -> Report | None:
+    if given is None:
+        return None
+    if not isinstance(given, Mapping):
+        raise InvalidValue("measurement", given, "an object as ./judicum measure prints it")
+    try:
+        return Report.from_json(dict(given))
+    except ValidationError as error:
+        first = error.errors()[0]
+        where = ".".join(map(str, ("measurement", *first["loc"])))
+        raise InvalidValue(where, first.get("input"), first["msg"]) from error
+
+
+def _confirmed(given: Mapping[str, Any]) -> tuple[str, ...]:
+    from judicum.core.causes.table import CAUSES
+
+    found = []
+    for number, one in enumerate(_list(given, "earlier")):
+        if not isinstance(one, Mapping):
+            raise InvalidValue(f"earlier.{number}", one, "an object with an earlier attempt")
+        cause = one.get("confirmed")
+        if cause is None:
+            continue
+        if cause not in CAUSES:
+            raise InvalidValue("confirmed", cause, "one of " + ", ".join(CAUSES))
+        found.append(cause)
+    return tuple(found)
+
+
+def _usual(given: Mapping[str, Any]) -> dict[str, int]:
+    from judicum.core.causes.table import CAUSES
+
+    found = _object(given, "confirmed_in_course", tuple(CAUSES))
+    for key, count in found.items():
+        if isinstance(count, bool) or not isinstance(count, int) or not 0 <= count <= 1_000_000:
+            raise InvalidValue(f"confirmed_in_course.{key}", count, "a whole number from 0")
+    return found

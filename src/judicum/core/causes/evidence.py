@@ -1,0 +1,221 @@
+"""Evidence: each test of the table looks at one attempt and says how strongly it holds, with the figures behind it."""
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass, field
+from typing import Any
+
+import numpy as np
+
+from judicum.core.causes.case import Case
+from judicum.core.causes.symptoms import START_MM, WAVY_SHARE, Seen, period_of
+from judicum.core.setup.gas import wants_purge
+
+FAR = 0.6
+"""A figure this share of its limit outside speaks with its whole weight and half as much again."""
+LONG_RUN_MM, SHORT_RUN_MM = 60.0, 30.0
+FAST_PULSES = 10.0
+"""Pulses a second above which a fused look says little of the depth."""
+FEW_DABS_SHARE = 1.35
+"""Dab pitch over the card's longest, from which the seam was fed too little."""
+LEAST_WAIT_S = 20.0
+"""Purging shorter than this has not changed the air of a short tube ten times."""
+
+
+@dataclass(frozen=True)
+class Told:
+    """One piece of evidence that holds: strength (about 0 to 1.5) and how it is told."""
+
+    what: str
+    strength: float
+    figures: dict[str, float] = field(default_factory=dict)
+    value: str | None = None
+
+
+def _outside(case: Case, key: str, sides: str) -> Told | None:
+    """A figure outside of its range in any run; the furthest counts."""
+    worst: Told | None = None
+    for value, low, high in case.figures(key):
+        off = (
+            low - value
+            if "below" in sides and value < low
+            else value - high
+            if "above" in sides and value > high
+            else 0.0
+        )
+        if off <= 0:
+            continue
+        share = off / max(abs(low if value < low else high), 1e-6)
+        strength = round(float(np.clip(0.6 + 0.9 * share / FAR, 0.6, 1.5)), 3)
+        if worst is None or strength > worst.strength:
+            worst = Told(key, strength, {"used": round(value, 3), "low": low, "high": high})
+    return worst
+
+
+def _within(case: Case, key: str) -> Told | None:
+    found = case.figures(key)
+    if found and all(low <= value <= high for value, low, high in found):
+        value, low, high = found[0]
+        return Told(key, 1.0, {"used": round(value, 3), "low": low, "high": high})
+    return None
+
+
+def _skipped(case: Case, step: str) -> Told | None:
+    return Told(step, 1.0, value="skipped") if case.skipped is not None and step in case.skipped else None
+
+
+def _ticked(case: Case, step: str) -> Told | None:
+    return Told(step, 1.0, value="done") if case.skipped is not None and step not in case.skipped else None
+
+
+def _look(case: Case, key: str, value: str) -> Told | None:
+    held = case.looks.get(key)
+    told = str(held).lower() if isinstance(held, bool) else held
+    return Told(key, 1.0, value=value) if told == value else None
+
+
+def _yes(true: object, what: str, **figures: float) -> Told | None:
+    return Told(what, 1.0, figures) if true else None
+
+
+def _purge(case: Case, how: str) -> Told | None:
+    flows = [run.get("purge_l_min") for run in case.runs]
+    on = any(flow for flow in flows if flow) or (case.coupon.purge is True and not any(flow == 0 for flow in flows))
+    if how == "used":
+        return _yes(on, "purge")
+    off = (
+        any(flow == 0 for flow in flows)
+        or case.coupon.purge is False
+        or (not on and wants_purge(case.coupon))
+        or not on
+    )
+    return _yes(off and not on, "no_purge")
+
+
+def _few_dabs(case: Case) -> Told | None:
+    if (far := _outside(case, "dab_pitch_mm", "above")) is not None:
+        return far
+    if (slow := _outside(case, "dabs_per_s", "below")) is not None:
+        return slow
+    pitch, length = case.card["dab_pitch_mm"], case.length_mm
+    dabs = [run.get("dabs") for run in case.runs]
+    known = [d for d in dabs if d]
+    if pitch and length and known and len(known) == len(dabs):
+        mean = length / sum(known)
+        return _yes(mean > FEW_DABS_SHARE * pitch["high"], "dabs", used=round(mean, 2), high=pitch["high"])
+    ripple = case.report.ripple if case.report else None
+    if pitch and ripple:
+        return _yes(
+            ripple.pitch_mm > FEW_DABS_SHARE * pitch["high"], "pitch_mm", used=ripple.pitch_mm, high=pitch["high"]
+        )
+    return None
+
+
+def _width_periodic(case: Case) -> Told | None:
+    profile = case.report.profile if case.report else None
+    if profile is None or len(profile.width_mm) < 20:
+        return None
+    return _yes(period_of(np.asarray(profile.width_mm, float)) is not None, "width_periodic")
+
+
+def _no_period(case: Case, seen: Sequence[Seen]) -> Told | None:
+    ripple = case.report.ripple if case.report else None
+    known = ripple is not None and len(ripple.positions_mm) > 12
+    return _yes(known and not any(s.code == "ripples_periodic" for s in seen), "no_period")
+
+
+def _straight_toes(case: Case) -> Told | None:
+    bead = case.report.bead if case.report else None
+    if bead is None:
+        return None
+    share = max(bead.toe_waviness_mm.left, bead.toe_waviness_mm.right) / max(bead.width_mm.mean, 0.1)
+    return _yes(share < WAVY_SHARE, "straight_toes", share=round(share, 3))
+
+
+def _one_sided(seen: Sequence[Seen], one: bool) -> Told | None:
+    sides = {
+        str(s.figures["side"])
+        for s in seen
+        if s.code in ("undercut", "tint_lopsided", "legs_unequal") and "side" in s.figures
+    }
+    if not sides:
+        return None
+    return _yes(("both" in sides) != one, "one_side" if one else "both_sides")
+
+
+def _only_at_start(seen: Sequence[Seen], code: str) -> Told | None:
+    mine = [s for s in seen if s.code == code]
+    held = mine and all(s.to_mm is not None and s.to_mm <= 1.5 * START_MM for s in mine)
+    return _yes(held, f"{code}_at_start")
+
+
+def _one_spot(seen: Sequence[Seen]) -> Told | None:
+    spots = [s for s in seen if s.code in ("burn_through", "bulge")]
+    return _yes(spots and all(s.figures.get("count", 1) == 1 for s in spots), "one_spot")
+
+
+def _wait_short(case: Case) -> Told | None:
+    waits = [run["purge_wait_s"] for run in case.runs if run.get("purge_wait_s") is not None]
+    return _yes(waits and min(waits) < LEAST_WAIT_S, "purge_wait_s", used=min(waits, default=0.0), low=LEAST_WAIT_S)
+
+
+def _fast_pulse(case: Case) -> Told | None:
+    pulses = [p for p in (*(run.get("pulse") for run in case.runs), case.coupon.pulse) if p is not None]
+    rates = [float(p.per_second) for p in pulses if p.per_second]
+    return _yes(rates and max(rates) > FAST_PULSES, "per_second", used=max(rates, default=0.0), high=FAST_PULSES)
+
+
+def _all_within(case: Case) -> Told | None:
+    keys = ("gas_l_min", "stickout_mm", "postflow_s", "preflow_s")
+    known = [key for key in keys if case.figures(key)]
+    return _yes(len(known) >= 2 and all(_within(case, key) for key in known), "settings_in_range")
+
+
+def _runs(case: Case) -> Sequence[dict[str, Any]]:
+    """What was set, or one run of which nothing was noted."""
+    return case.runs or ({},)
+
+
+Test = Callable[..., Told | None]
+TESTS: dict[str, Test] = {
+    "below": lambda case, seen, key: _outside(case, key, "below"),
+    "above": lambda case, seen, key: _outside(case, key, "above"),
+    "outside": lambda case, seen, key: _outside(case, key, "below above"),
+    "within": lambda case, seen, key: _within(case, key),
+    "skipped": lambda case, seen, step: _skipped(case, step),
+    "ticked": lambda case, seen, step: _ticked(case, step),
+    "look": lambda case, seen, key, value: _look(case, key, value),
+    "by_hand": lambda case, seen, key, value: _yes(case.by_hand.get(key) == value, key),
+    "seen": lambda case, seen, code: _yes(any(s.code == code for s in seen), code),
+    "both_seen": lambda case, seen, *codes: _yes(set(codes) <= {s.code for s in seen}, "together"),
+    "collet_body": lambda case, seen: _yes(
+        case.coupon.metal.oxidises
+        and any((run.get("gas_part") or case.coupon.gas_part) == "collet_body" for run in _runs(case)),
+        "gas_part",
+    ),
+    "filler": lambda case, seen: _yes(case.card["filler"] is not None, "filler"),
+    "fit_up": lambda case, seen: _yes(case.coupon.kind.fit_up, "joint"),
+    "restarts": lambda case, seen: _yes(case.restarts_mm or len(case.runs) > 1, "restarts_mm"),
+    "several_runs": lambda case, seen: _yes(len(case.runs) > 1, "runs"),
+    "two_thicknesses": lambda case, seen: _yes(
+        case.coupon.second_thickness_mm not in (None, case.coupon.thickness_mm), "second_thickness_mm"
+    ),
+    "all_within": lambda case, seen: _all_within(case),
+    "full_pedal": lambda case, seen: _yes(case.coupon.pedal_school == "target", "pedal_school"),
+    "ride_pedal": lambda case, seen: _yes(case.coupon.pedal_school == "ride", "pedal_school"),
+    "long_run": lambda case, seen: _yes((case.length_mm or 0) / max(len(case.runs), 1) >= LONG_RUN_MM, "length_mm"),
+    "short_run": lambda case, seen: _yes(
+        case.length_mm and case.length_mm / max(len(case.runs), 1) < SHORT_RUN_MM, "length_mm"
+    ),
+    "few_dabs": lambda case, seen: _few_dabs(case),
+    "one_sided": lambda case, seen: _one_sided(seen, True),
+    "both_sides": lambda case, seen: _one_sided(seen, False),
+    "width_periodic": lambda case, seen: _width_periodic(case),
+    "no_period": lambda case, seen: _no_period(case, seen),
+    "straight_toes": lambda case, seen: _straight_toes(case),
+    "only_at_start": lambda case, seen, code: _only_at_start(seen, code),
+    "one_spot": lambda case, seen: _one_spot(seen),
+    "purge": lambda case, seen, how: _purge(case, how),
+    "no_vent": lambda case, seen: _yes(any(run.get("purge_vent") is False for run in case.runs), "purge_vent"),
+    "wait_short": lambda case, seen: _wait_short(case),
+    "fast_pulse": lambda case, seen: _fast_pulse(case),
+}

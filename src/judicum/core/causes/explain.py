@@ -1,0 +1,133 @@
+"""Ranking causes by evidence: from one attempt to its symptoms, its likeliest causes and the one thing to change.
+
+Each cause that explains a symptom collects the logarithms of odds of what speaks for it and against it; shares are their
+exponentials over the sum of all and of a cause that nobody thought of. Causes are ranked, never asserted.
+"""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from math import exp, log
+from typing import Any
+
+from judicum.core.causes.case import Case, read_case
+from judicum.core.causes.evidence import TESTS, Told
+from judicum.core.causes.symptoms import Seen, symptoms_of
+from judicum.core.causes.table import CAUSES, Cause, Evidence
+
+MOST_CAUSES = 6
+LEAST_SHARE = 0.02
+UNKNOWN = 1.5
+"""Odds, as a logarithm, of a cause that is not in the table."""
+UNEXPLAINED = 0.9
+"""Cost of each symptom, by its strength, that a cause leaves unexplained."""
+OWN_HISTORY, COURSE_HISTORY, MOST_HISTORY = 0.35, 0.5, 0.9
+"""What one earlier confirmation of this student's adds; what being the course's only cause adds; the most of both."""
+
+
+@dataclass(frozen=True)
+class Ranked:
+    """One cause with its share of all odds, what speaks for and against it, and what to change from what to what."""
+
+    code: str
+    share: float
+    speaks_for: tuple[Told, ...]
+    against: tuple[Told, ...]
+    key: str
+    before: float | str | None
+    after: float | str | None
+
+
+@dataclass(frozen=True)
+class Explained:
+    """`sound`: nothing is wrong; None: nothing could be seen either way."""
+
+    symptoms: tuple[Seen, ...]
+    causes: tuple[Ranked, ...]
+    sound: bool | None
+
+
+def explain(given: Mapping[str, Any]) -> Explained:
+    """Explain one attempt (docs/causes.md). Raises InvalidValues."""
+    return explain_case(read_case(given))
+
+
+def explain_case(case: Case) -> Explained:
+    """The same of a case that was read."""
+    seen = symptoms_of(case)
+    if not seen:
+        measured = case.report is not None and case.report.bead is not None
+        looked = any(value not in (False, [], None) for value in (*case.looks.values(), *case.by_hand.values()))
+        return Explained((), (), True if measured or looked else None)
+    scored = [found for cause in CAUSES.values() if (found := _score(case, seen, cause)) is not None]
+    whole = exp(UNKNOWN) + sum(exp(score) for score, _, _, _ in scored)
+    ranked = [_ranked(case, cause, exp(score) / whole, told, against) for score, cause, told, against in scored]
+    ranked.sort(key=lambda one: -one.share)
+    kept = [one for one in ranked[:MOST_CAUSES] if one.share >= LEAST_SHARE] or ranked[:1]
+    return Explained(tuple(seen), tuple(kept), False)
+
+
+def _score(
+    case: Case, seen: Sequence[Seen], cause: Cause
+) -> tuple[float, Cause, tuple[Told, ...], tuple[Told, ...]] | None:
+    """Logarithm of a cause's odds with its evidence; None where it explains nothing that is seen, or cannot be."""
+    shown = [s for s in seen if s.code in cause.shows]
+    if not shown or (cause.needs is not None and _test(case, seen, cause.needs) is None):
+        return None
+    score = cause.base + _history(case, cause.code)
+    score += sum(cause.shows[s.code] * s.strength for s in shown)
+    score -= UNEXPLAINED * sum(s.strength for s in seen if s.code not in cause.shows)
+    told = [Told(s.code, s.strength) for s in shown]
+    against: list[Told] = []
+    for kept, sign, every in ((told, 1, cause.speaks_for), (against, -1, cause.against)):
+        for evidence, weight in every:
+            if (found := _test(case, seen, evidence)) is not None:
+                score += sign * weight * found.strength
+                kept.append(found)
+    return score, cause, tuple(told), tuple(against)
+
+
+def _test(case: Case, seen: Sequence[Seen], evidence: Evidence) -> Told | None:
+    name, *arguments = evidence
+    return TESTS[name](case, seen, *arguments)
+
+
+def _history(case: Case, code: str) -> float:
+    """What was confirmed before tilts the start and never decides alone."""
+    own = OWN_HISTORY * sum(one == code for one in case.confirmed)
+    total = sum(case.usual.values())
+    course = COURSE_HISTORY * log(1 + case.usual.get(code, 0)) / log(1 + total) if total else 0.0
+    return min(MOST_HISTORY, own + course)
+
+
+def _ranked(case: Case, cause: Cause, share: float, told: tuple[Told, ...], against: tuple[Told, ...]) -> Ranked:
+    key, how = cause.change
+    before: float | str | None = None
+    after: float | str | None = None
+    figures = case.figures(key)
+    if how == "aim":
+        off = [value for value, low, high in figures if not low <= value <= high]
+        before = off[0] if off else figures[0][0] if figures else None
+        after = _aim(case, key)
+    elif key == "gas_part":
+        before, after = "collet_body", how
+    elif key == "purge_l_min":
+        before, purge = 0.0, case.card["purge"]
+        after = purge["l_min"]["aim"] if purge else None
+    return Ranked(cause.code, round(share, 3), told, against, key, before, after)
+
+
+def _aim(case: Case, key: str) -> float | None:
+    """What to aim at: the card's own figure, within the range of the cup and part that were used."""
+    card: Mapping[str, Any] = case.card
+    if key == "work_angle_deg":
+        return float(card["angles_deg"]["work"])
+    if key == "travel_angle_deg":
+        return float(card["angles_deg"]["travel"])
+    if key == "filler_mm":
+        return float(card["filler"]["diameter_mm"]) if card["filler"] else None
+    aim = card[key]["aim"] if isinstance(card.get(key), Mapping) else None
+    for band in case.bands[:1]:
+        if aim is not None and key in band:
+            low, high = band[key]
+            aim = aim if low <= aim <= high else round((low + high) / 2, 1)
+    return aim

@@ -1,0 +1,282 @@
+"""Symptoms: what is seen of an attempt, where along the bead and how strongly, read from its figures.
+
+Bands are those of marking (`core.acceptance`) and of the setup card; where none is given the limits stand here.
+"""
+
+from collections.abc import Iterator
+from dataclasses import dataclass, field
+
+import numpy as np
+
+from judicum.core.acceptance import BANDS
+from judicum.core.arrays import Floats
+from judicum.core.causes.case import Case
+from judicum.core.choices import FINISH_LEVEL
+from judicum.core.photo.film import GREY_LEVEL
+from judicum.core.photo.report import BeadFigures, Profile, Report, RippleFigures, TintFigures
+
+CODES = (
+    "grey_all_along", "grey_at_start", "grey_at_end", "grey_in_patches", "tint_dark", "tint_lopsided", "tint_grows_along",
+    "bead_wide", "bead_narrow", "width_uneven", "width_grows", "ripples_random", "ripples_periodic", "ripples_at_restarts",
+    "toes_wavy", "undercut", "crater", "pinhole", "pores", "inclusions", "burn_through", "gap", "bulge_at_restart", "bulge",
+    "sunken_face", "ropey_face", "legs_unequal", "back_sugared", "back_not_through", "back_hangs", "distorted",
+    "electrode_dull", "rod_balled", "arc_wanders", "puddle_dances",
+)  # fmt: skip
+ALL_ALONG = 0.6
+"""Share of the length: from so much grey on it is grey all along."""
+END_SHARE, END_MM = 0.15, 12.0
+"""Share of the length and most mm from a tip within which a grey stretch must reach to belong to that end."""
+LEAST_GREY_MM = 2.0
+"""A shorter grey stretch is one place of a ripple or a speck."""
+WAVY_SHARE = 0.07
+"""RMS of a toe over the mean width (docs/causes.md)."""
+LOPSIDED_RATIO, LEAST_SIDE_MM = 1.5, 0.5
+"""Wider over narrower side of the zone; a zone with both sides under half a millimetre is none to compare."""
+LEGS_RATIO, DISTORTED_MM = 1.25, 2.0
+GROWS_LEVELS = 1.5
+"""Tint levels from the first to the last tenth, by the line through all of them."""
+GROWS_SHARE, GROWS_FIT = 0.12, 0.6
+"""Growth of the width over its length as a share of the mean, and how well a line tells it (correlation)."""
+NARROW_START_SHARE, START_MM = 0.85, 10.0
+"""Mean width of the first millimetres over the rest's."""
+NEAR_RESTART_MM = 5.0
+CHANCE = 0.01
+"""Of a period in gaps that have none: Fisher's test of the largest line of a periodogram (Fisher 1929)."""
+LEAST_GAPS = 10
+
+
+@dataclass(frozen=True)
+class Seen:
+    """One symptom: how strong (0 to 1), where along the bead (mm, None: all of it, or nowhere on it), its figures."""
+
+    code: str
+    strength: float
+    from_mm: float | None = None
+    to_mm: float | None = None
+    figures: dict[str, float | str] = field(default_factory=dict)
+
+
+def symptoms_of(case: Case) -> list[Seen]:
+    """Every symptom of an attempt, strongest first."""
+    found = [*_by_eye(case)]
+    report = case.report
+    if report is not None and report.bead is not None:
+        found += [*_tint(case, report), *_width(case, report.bead, report.profile), *_faults(case, report)]
+        found += [*_ripples(case, report.ripple), *_toes(report.bead)]
+    return sorted(found, key=lambda seen: -seen.strength)
+
+
+def _from(low: float, value: float, high: float) -> float:
+    """Strength: 0.4 where a figure is just outside, 1 from `high` on."""
+    return round(float(np.clip(0.4 + 0.6 * (value - low) / max(high - low, 1e-9), 0.4, 1.0)), 2)
+
+
+def _by_eye(case: Case) -> Iterator[Seen]:
+    hand, looks = case.by_hand, case.looks
+    if hand.get("face") in ("sunken", "ropey"):
+        yield Seen(f"{hand['face']}_face", 0.8)
+    backs = {"sugared": "back_sugared", "not_through": "back_not_through", "hangs_through": "back_hangs"}
+    if hand.get("back") in backs:
+        yield Seen(backs[hand["back"]], 0.9)
+    upper, lower = hand.get("leg_upper_mm"), hand.get("leg_lower_mm")
+    if upper and lower and (ratio := max(upper, lower) / min(upper, lower)) >= LEGS_RATIO:
+        figures = {"ratio": round(ratio, 2), "side": "upper" if upper > lower else "lower"}
+        yield Seen("legs_unequal", _from(LEGS_RATIO, ratio, 2.0), figures=figures)
+    bent = hand.get("distortion_mm")
+    if bent is not None and bent >= DISTORTED_MM:
+        yield Seen("distorted", _from(DISTORTED_MM, bent, 6.0), figures={"distortion_mm": bent})
+    if looks.get("electrode_after") == "dull":
+        yield Seen("electrode_dull", 0.7)
+    if looks.get("rod_end") == "balled":
+        yield Seen("rod_balled", 0.7)
+    arcs = {"wandering": "arc_wanders", "spiralling": "puddle_dances"}
+    if looks.get("arc") in arcs:
+        yield Seen(arcs[looks["arc"]], 0.7)
+
+
+def _tint(case: Case, report: Report) -> Iterator[Seen]:
+    tint, bead = report.tint, report.bead
+    if tint is None or bead is None:
+        return
+    along = np.asarray(tint.along, float)
+    sugar = [(f.s_mm - f.size_mm / 2, f.s_mm + f.size_mm / 2) for f in report.defects or [] if f.kind == "sugaring"]
+    places = (np.arange(len(along)) + 0.5) * bead.length_mm / max(len(along), 1)
+    grey = along >= GREY_LEVEL
+    for first, last in sugar:
+        grey |= (places > first) & (places < last)
+    yield from _grey(grey, places, bead.length_mm, tint)
+    clean = along[~grey]
+    level = float(np.median(clean)) if len(clean) else 0.0
+    accepted = FINISH_LEVEL[case.coupon.finish]
+    if level > accepted and level < GREY_LEVEL:
+        yield Seen(
+            "tint_dark", _from(accepted + 1, level, accepted + 3), figures={"level": level, "accepted": accepted}
+        )
+    wide, narrow = max(tint.width_mm.left, tint.width_mm.right), min(tint.width_mm.left, tint.width_mm.right)
+    if wide >= LEAST_SIDE_MM and wide >= LOPSIDED_RATIO * max(narrow, 0.1):
+        side = "left" if tint.width_mm.left > tint.width_mm.right else "right"
+        ratio = min(wide / max(narrow, 0.1), 10.0)
+        yield Seen("tint_lopsided", _from(LOPSIDED_RATIO, ratio, 3.0), figures={"ratio": round(ratio, 2), "side": side})
+    if len(clean) >= 8 and np.ptp(clean) > 0:
+        s = places[~grey] / bead.length_mm
+        slope, fit = float(np.polyfit(s, clean, 1)[0]), float(np.corrcoef(s, clean)[0, 1])
+        if slope >= GROWS_LEVELS and fit >= 0.5:
+            yield Seen(
+                "tint_grows_along", _from(GROWS_LEVELS, slope, 4.0), 0.0, bead.length_mm, {"levels": round(slope, 1)}
+            )
+
+
+def _grey(
+    grey: "np.ndarray[tuple[int], np.dtype[np.bool_]]", places: Floats, length: float, tint: TintFigures
+) -> Iterator[Seen]:
+    figures: dict[str, float | str] = {"level": GREY_LEVEL}
+    if not len(grey):
+        return
+    if grey.mean() >= ALL_ALONG:
+        yield Seen("grey_all_along", _from(ALL_ALONG, float(grey.mean()), 1.0), 0.0, length, figures)
+        return
+    step, reach = length / len(grey), min(END_SHARE * length, END_MM)
+    edges = np.flatnonzero(np.diff(np.concatenate([[0], grey.astype(int), [0]])))
+    patches = []
+    for first, last in zip(edges[::2] * step, edges[1::2] * step, strict=True):
+        if last - first < LEAST_GREY_MM:
+            continue
+        strength = _from(LEAST_GREY_MM, last - first, 12.0)
+        if length - last <= reach / 2 and first > length / 2:
+            yield Seen("grey_at_end", strength, round(first, 1), round(last, 1), figures)
+        elif first <= reach / 2 and last < length / 2:
+            yield Seen("grey_at_start", strength, round(first, 1), round(last, 1), figures)
+        else:
+            patches.append((first, last))
+    if patches:
+        total = sum(last - first for first, last in patches)
+        yield Seen(
+            "grey_in_patches",
+            _from(LEAST_GREY_MM, total, 20.0),
+            round(patches[0][0], 1),
+            round(patches[-1][1], 1),
+            figures,
+        )
+
+
+def _width(case: Case, bead: BeadFigures, profile: Profile | None) -> Iterator[Seen]:
+    width, band = bead.width_mm, case.card["bead"]["width_mm"]
+    room = 2 * width.uncertainty if width.uncertainty < 0.3 * width.mean else 0.0
+    if width.mean > band["high"] + room:
+        yield Seen(
+            "bead_wide",
+            _from(1.0, width.mean / band["high"], 1.4),
+            figures={"mean_mm": width.mean, "high_mm": band["high"]},
+        )
+    elif width.mean < band["low"] - room:
+        yield Seen(
+            "bead_narrow",
+            _from(1.0, band["low"] / width.mean, 1.4),
+            figures={"mean_mm": width.mean, "low_mm": band["low"]},
+        )
+    cv = width.cv
+    if profile is not None and len(profile.width_mm) >= 8:
+        s, w = np.asarray(profile.s_mm, float), np.asarray(profile.width_mm, float)
+        inner = (s > 3) & (s < bead.length_mm - 3)
+        s, w = (s[inner], w[inner]) if inner.sum() >= 8 else (s, w)
+        line = np.polyfit(s, w, 1)
+        grown = float(line[0] * (s[-1] - s[0]) / w.mean())
+        fit = float(np.corrcoef(s, w)[0, 1]) if np.ptp(w) > 0 else 0.0
+        if grown >= GROWS_SHARE and fit >= GROWS_FIT:
+            yield Seen("width_grows", _from(GROWS_SHARE, grown, 0.4), 0.0, bead.length_mm, {"share": round(grown, 2)})
+            cv = float((w - np.polyval(line, s)).std() / w.mean())
+        first, rest = w[s < START_MM], w[s >= START_MM]
+        if (
+            len(first) >= 3
+            and len(rest) >= 8
+            and first.mean() < NARROW_START_SHARE * np.median(rest)
+            and width.mean >= band["low"] - room
+        ):
+            yield Seen("bead_narrow", 0.6, 0.0, START_MM, {"mean_mm": round(float(first.mean()), 2)})
+    limit = BANDS["width_cv"]
+    if cv > limit.accepted:
+        yield Seen("width_uneven", _from(limit.accepted, cv, limit.worst), figures={"cv": round(cv, 3)})
+
+
+def _toes(bead: BeadFigures) -> Iterator[Seen]:
+    wavy = max(bead.toe_waviness_mm.left, bead.toe_waviness_mm.right) / max(bead.width_mm.mean, 0.1)
+    if wavy >= WAVY_SHARE:
+        yield Seen("toes_wavy", _from(WAVY_SHARE, wavy, 0.2), figures={"share": round(wavy, 3)})
+
+
+def _ripples(case: Case, ripple: RippleFigures | None) -> Iterator[Seen]:
+    if ripple is None or ripple.cv is None or len(ripple.positions_mm) < 4:
+        return
+    at = np.asarray(ripple.positions_mm, float)
+    gaps, middle = np.diff(at), (at[1:] + at[:-1]) / 2
+    cv, band = float(gaps.std() / gaps.mean()), BANDS["pitch_cv"]
+    figures: dict[str, float | str] = {"cv": round(max(cv, ripple.cv), 3)}
+    calm = np.ones(len(gaps), bool)
+    for place in case.restarts_mm:
+        calm &= np.abs(middle - place) > NEAR_RESTART_MM
+    away = gaps[calm]
+    rest = float(away.std() / away.mean()) if len(away) >= 4 else cv
+    if max(cv, ripple.cv) <= band.good:
+        return
+    if case.restarts_mm and rest <= min(band.accepted, 0.75 * cv):
+        yield Seen("ripples_at_restarts", _from(band.good, cv, band.worst), figures=figures)
+        return
+    period = period_of(away if len(away) >= LEAST_GAPS else gaps)
+    if period is not None:
+        yield Seen("ripples_periodic", _from(band.good, cv, band.worst), figures={**figures, "gaps": round(period, 1)})
+    elif max(cv, ripple.cv) > band.accepted:
+        yield Seen("ripples_random", _from(band.accepted, max(cv, ripple.cv), band.worst), figures=figures)
+
+
+def period_of(values: Floats) -> float | None:
+    """How many of a row of values make a period that chance does not, None where there is none.
+
+    The largest line of the periodogram against all of them (Fisher, R. A. 1929: Tests of significance in harmonic
+    analysis); a line of under two and a half values is an alternation, one of the whole row a drift.
+    """
+    if len(values) < LEAST_GAPS:
+        return None
+    steps = np.arange(len(values))
+    flat = values - np.polyval(np.polyfit(steps, values, 1), steps)
+    power = np.abs(np.fft.rfft(flat))[1:] ** 2
+    if power.sum() <= 0:
+        return None
+    lines, k = len(power), int(np.argmax(power))
+    share = float(power[k] / power.sum())
+    chance = min(1.0, lines * (1 - share) ** (lines - 1))
+    period = len(values) / (k + 1)
+    return period if chance < CHANCE and 2.5 <= period <= len(values) / 1.9 else None
+
+
+def _faults(case: Case, report: Report) -> Iterator[Seen]:
+    kinds = {"undercut": "undercut", "crater": "crater", "pore": "pores", "inclusion": "inclusions", "burn_through": "burn_through", "gap": "gap"}  # fmt: skip
+    faults = report.defects or []
+    for kind, code in kinds.items():
+        mine = [f for f in faults if f.kind == kind]
+        if not mine:
+            continue
+        first, last = min(f.s_mm - f.size_mm / 2 for f in mine), max(f.s_mm + f.size_mm / 2 for f in mine)
+        figures: dict[str, float | str] = {"count": len(mine), "size_mm": max(f.size_mm for f in mine)}
+        if kind == "undercut":
+            sides = {"left" if f.n_mm < 0 else "right" for f in mine}
+            figures["side"] = sides.pop() if len(sides) == 1 else "both"
+        sure = max(f.confidence for f in mine)
+        strength = round(min(1.0, 0.35 + 0.45 * sure + 0.1 * (len(mine) - 1)), 2)
+        yield Seen(code, strength, round(max(first, 0.0), 1), round(last, 1), figures)
+    holes = [f for f in faults if f.kind == "crater" and f.pinhole]
+    if holes:
+        yield Seen("pinhole", 0.7, round(holes[0].s_mm, 1), round(holes[-1].s_mm, 1))
+    for near, code in ((True, "bulge_at_restart"), (False, "bulge")):
+        mine = [f for f in faults if f.kind == "bulge" and _near_restart(case, f.s_mm, f.size_mm) == near]
+        if mine:
+            yield Seen(
+                code,
+                0.6,
+                round(mine[0].s_mm - mine[0].size_mm / 2, 1),
+                round(mine[-1].s_mm + mine[-1].size_mm / 2, 1),
+                {"count": len(mine)},
+            )
+
+
+def _near_restart(case: Case, s_mm: float, size_mm: float) -> bool:
+    return any(abs(s_mm - place) <= NEAR_RESTART_MM + size_mm / 2 for place in case.restarts_mm)

@@ -1,0 +1,46 @@
+"""docs/causes.md, made from the tables: `python -m judicum.words.causes_told > docs/causes.md`."""
+
+from judicum.core.causes import CAUSES
+from judicum.core.causes.explain import COURSE_HISTORY, MOST_HISTORY, OWN_HISTORY, UNEXPLAINED, UNKNOWN
+from judicum.core.causes.table import Evidence
+from judicum.words.causes import ADVICE, SYMPTOMS
+
+HEAD = f"""# Causes
+
+Made from `judicum.core.causes.table` by `python -m judicum.words.causes_told`; change the table, not this page.
+
+`./judicum explain` reads one attempt and answers with its symptoms, its causes ranked by evidence and the one thing to change. Causes are ranked, never asserted: the instructor decides.
+
+**How a share comes about.** Every cause that explains something that is seen collects logarithms of odds: how usual it is, its symptoms by their strength, what speaks for it, less what speaks against it, less {UNEXPLAINED:g} for each symptom (by its strength) that it leaves unexplained. Shares are the exponentials over the sum of all and of a cause that is not in the table (odds e^{UNKNOWN:g}). 0.7 doubles the odds, 1.4 makes them four times as high.
+
+**How strongly.** A figure just outside its range speaks with 0.6 of its weight, one 60 % of the limit outside with one and a half times; everything else holds or does not. Evidence for a cause none of whose symptoms is seen counts nothing, so a good bead has no cause whatever was set.
+
+**What was confirmed before** tilts the start: {OWN_HISTORY:g} for each time for this student, up to {COURSE_HISTORY:g} for what is usual in the course, {MOST_HISTORY:g} at most together; less than one clear observation.
+
+**Where the weights come from**: the usual order of causes for each fault in the literature of the trade (docs/references.md), and worked cases (`tests/core/causes`), one for each cause. They were set by hand and judged on no class yet.
+"""
+
+
+def page() -> str:
+    """The whole page."""
+    rows = [HEAD, "| cause | shows as (weight) | speaks for it | speaks against it | advice |", "|---|---|---|---|---|"]
+    for cause in CAUSES.values():
+        shows = ", ".join(f"{SYMPTOMS[code]} {weight:g}" for code, weight in cause.shows.items())
+        told = [
+            ", ".join(f"{_told(test)} {weight:g}" for test, weight in every) or "–"
+            for every in (cause.speaks_for, cause.against)
+        ]
+        only = f" (only: {_told(cause.needs)})" if cause.needs else ""
+        advice = ADVICE[cause.code].replace("{change}", "…")
+        rows.append(f"| `{cause.code}`{only} | {shows} | {told[0]} | {told[1]} | {advice} |")
+    return "\n".join(rows) + "\n"
+
+
+def _told(test: Evidence) -> str:
+    name, *arguments = test
+    named = " ".join(SYMPTOMS.get(part, part) for part in arguments)
+    return f"{name.replace('_', ' ')} {named}".strip()
+
+
+if __name__ == "__main__":
+    print(page(), end="")
