@@ -34,6 +34,8 @@ MOST_HEAL_S = 30.0
 SETTLE_S = 120.0
 """So long after the last kill everything must have been measured."""
 PIECE = 64 * 1024
+BEADS = 0.3
+"""Share of the photos that show a bead; the others are of nothing and refused at once."""
 TARGETS = ("web process", "web master", "proxy", "worker", "backend", "postmaster", "launcher")
 CSRF = "x" * 32
 PEOPLE = f"""
@@ -71,7 +73,8 @@ class Phone:
     course: int
     assignment: int
     rng: random.Random
-    beads: list[bytes]
+    nothing: bytes
+    bead: bytes
     stop: threading.Event
     arrived: dict[int, str] = field(default_factory=dict)
     """Photos that the server said it had: id and hash."""
@@ -121,7 +124,7 @@ class Phone:
     def picture(self) -> bytes:
         """A bead now and then, else a picture of nothing; each one of a kind."""
         mark = self.rng.randbytes(16).hex().encode()
-        data = self.rng.choice(self.beads) if self.rng.random() < 0.3 else self.beads[0][:0] or NOTHING
+        data = self.bead if self.rng.random() < BEADS else self.nothing
         # A comment in the file makes it another file with the same picture.
         return data[:2] + b"\xff\xfe" + (len(mark) + 2).to_bytes(2, "big") + mark + data[2:]
 
@@ -145,9 +148,6 @@ class Phone:
             if offset == len(data):
                 self.arrived[int(answer.headers["Judicum-Photo"])] = hashlib.sha256(data).hexdigest()
                 return
-
-
-NOTHING = b""
 
 
 @dataclass
@@ -224,7 +224,6 @@ class Service:
 
 
 def main() -> None:
-    global NOTHING
     import cv2
     import numpy as np
 
@@ -232,7 +231,8 @@ def main() -> None:
 
     folder, kills = Path(sys.argv[1]), int(sys.argv[2])
     rng = random.Random(11)
-    NOTHING = cv2.imencode(".jpg", np.full((240, 320, 3), 128, np.uint8))[1].tobytes()
+    nothing = cv2.imencode(".jpg", np.full((240, 320, 3), 128, np.uint8))[1].tobytes()
+    bead = drawn()
     service = Service(folder, free_port())
     stop = threading.Event()
     problems: list[str] = []
@@ -245,8 +245,7 @@ def main() -> None:
             problems.append(f"a second start: {second.returncode} {second.stderr[-200:]}")
         told = subprocess.run([sys.executable, "-c", PEOPLE], env=service.environment(), capture_output=True, text=True, check=True)  # fmt: skip
         course, assignment, *sessions = told.stdout.split()
-        beads = [drawn()]
-        phones = [Phone(service.port, s, int(course), int(assignment), random.Random(k), beads, stop) for k, s in enumerate(sessions)]  # fmt: skip
+        phones = [Phone(service.port, s, int(course), int(assignment), random.Random(k), nothing, bead, stop) for k, s in enumerate(sessions)]  # fmt: skip
         threads = [threading.Thread(target=phone.run) for phone in phones]
         for thread in threads:
             thread.start()

@@ -201,3 +201,29 @@ def test_any_json_is_answered_or_refused(key: str, value: Any) -> None:
 
 def test_the_page_of_causes_is_made_from_the_table() -> None:
     assert (Path(__file__).parents[3] / "docs" / "causes.md").read_text() == page()
+
+
+def test_a_measurement_that_tells_only_what_matters_is_enough() -> None:
+    short = {
+        "bead": {"length_mm": 80.0, "width_mm": {"mean": 4.0, "cv": 0.04}},
+        "tint": {"bead": {"level": 7, "name": "grey"}},
+        "defects": [{"kind": "pore", "s_mm": 20.0}],
+    }
+    found = explain(case(short, run={"gas_l_min": 3}))
+    assert {seen.code for seen in found.symptoms} == {"grey_all_along", "pores"}
+    assert found.causes[0].code == "flow_low"
+
+
+def test_restarts_may_stand_in_the_log() -> None:
+    swollen = bead(defects=[fault("bulge", 31, size_mm=4)])
+    assert explain(case(swollen, run={"restarts_mm": [31.0]})).causes[0].code == "tie_in_poor"
+
+
+@pytest.mark.parametrize("reads", [lambda m: m, lambda m: {**m, "profile": None}, lambda m: {**m, "ripple": None}])
+def test_swing_and_chance_are_told_apart_by_place(reads: Any) -> None:
+    at_restarts = np.full(36, 2.1)
+    at_restarts[[11, 23]] = 5.0
+    told = explain(case(reads(bead(gaps=at_restarts)), looks={"restarts_mm": [26.0, 53.0]}))
+    codes = {seen.code for seen in told.symptoms}
+    assert codes <= {"ripples_at_restarts"}
+    assert bool(codes) == (reads({"ripple": 1})["ripple"] is not None)

@@ -29,6 +29,14 @@ LOOKS = ("electrode_after", "rod_end", "arc", "puff_at_start", "draught", "part_
 BY_HAND = {"leg_upper_mm": 50.0, "leg_lower_mm": 50.0, "distortion_mm": 200.0}
 """Figures found by hand and the most that makes sense, mm."""
 MOST_RESTART_MM = 2000.0
+NO_TINT = {"level": 0, "name": "silver"}
+REST: dict[str, dict[str, Any]] = {
+    "profile": {"s_mm": [], "width_mm": [], "centre_mm": []},
+    "ripple": {"count": 0, "pitch_mm": 0.0, "cv": None, "positions_mm": [], "lapses_mm": []},
+    "tint": {"bead": NO_TINT, "haz": NO_TINT, "width_mm": {"left": 0.0, "right": 0.0}, "along": [], "share": {}},
+}
+FAULT = {"n_mm": 0.0, "x_mm": 0.0, "y_mm": 0.0, "size_mm": 1.0, "confidence": 0.8}
+"""What parts of a measurement are where they are left out: nothing seen."""
 
 
 @dataclass(frozen=True)
@@ -52,7 +60,10 @@ class Case:
 
     @property
     def restarts_mm(self) -> list[float]:
-        return list(self.looks.get("restarts_mm") or [])
+        return [
+            *(self.looks.get("restarts_mm") or []),
+            *(at for run in self.runs for at in run.get("restarts_mm") or []),
+        ]
 
     def figures(self, key: str) -> list[tuple[float, float, float]]:
         """What was set of a key, with its low and high, for every run that tells it; real travel outweighs a typed one."""
@@ -184,11 +195,31 @@ def _report(given: Any) -> Report | None:
     if not isinstance(given, Mapping):
         raise InvalidValue("measurement", given, "an object as ./judicum measure prints it")
     try:
-        return Report.from_json(dict(given))
+        return Report.from_json(_filled(given))
     except ValidationError as error:
         first = error.errors()[0]
         where = ".".join(map(str, ("measurement", *first["loc"])))
         raise InvalidValue(where, first.get("input"), first["msg"]) from error
+
+
+def _filled(given: Mapping[str, Any]) -> dict[str, Any]:
+    """The same with what an older engine, or a hand that wrote only what matters, left out of its parts."""
+    found = {key: value for key, value in given.items() if value is not None}
+    bead = found.get("bead")
+    if isinstance(bead, Mapping):
+        width = bead.get("width_mm")
+        width = dict(width) if isinstance(width, Mapping) else {"mean": width}
+        mean, cv = width.get("mean"), width.get("cv", 0.0)
+        if isinstance(mean, int | float) and isinstance(cv, int | float):
+            width = {"cv": cv, "sd": cv * mean, "min": mean, "max": mean, "uncertainty": 0.1, **width}
+        ends = {"start_mm": [0.0, 0.0], "end_mm": [0.0, 0.0], "straightness_mm": 0.0}
+        found["bead"] = {**ends, "toe_waviness_mm": {"left": 0.0, "right": 0.0}, **bead, "width_mm": width}
+    for key, parts in REST.items():
+        if isinstance(found.get(key), Mapping):
+            found[key] = {**parts, **{k: v for k, v in found[key].items() if v is not None}}
+    if isinstance(found.get("defects"), list):
+        found["defects"] = [{**FAULT, **fault} if isinstance(fault, Mapping) else fault for fault in found["defects"]]
+    return found
 
 
 def _confirmed(given: Mapping[str, Any]) -> tuple[str, ...]:

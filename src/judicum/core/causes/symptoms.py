@@ -98,7 +98,8 @@ def _tint(case: Case, report: Report) -> Iterator[Seen]:
     tint, bead = report.tint, report.bead
     if tint is None or bead is None:
         return
-    along = np.asarray(tint.along, float)
+    # Where only the whole is told, it is told of every millimetre.
+    along = np.asarray(tint.along or [tint.bead.level] * max(1, round(bead.length_mm)), float)
     sugar = [(f.s_mm - f.size_mm / 2, f.s_mm + f.size_mm / 2) for f in report.defects or [] if f.kind == "sugaring"]
     places = (np.arange(len(along)) + 0.5) * bead.length_mm / max(len(along), 1)
     grey = along >= GREY_LEVEL
@@ -205,27 +206,33 @@ def _toes(bead: BeadFigures) -> Iterator[Seen]:
 
 
 def _ripples(case: Case, ripple: RippleFigures | None) -> Iterator[Seen]:
-    if ripple is None or ripple.cv is None or len(ripple.positions_mm) < 4:
+    band = BANDS["pitch_cv"]
+    if ripple is None or ripple.cv is None:
+        return
+    if len(ripple.positions_mm) < 4:
+        if ripple.cv > band.accepted:
+            yield Seen("ripples_random", _from(band.accepted, ripple.cv, band.worst), figures={"cv": ripple.cv})
         return
     at = np.asarray(ripple.positions_mm, float)
     gaps, middle = np.diff(at), (at[1:] + at[:-1]) / 2
-    cv, band = float(gaps.std() / gaps.mean()), BANDS["pitch_cv"]
+    cv = float(gaps.std() / max(gaps.mean(), 1e-6))
     figures: dict[str, float | str] = {"cv": round(max(cv, ripple.cv), 3)}
     calm = np.ones(len(gaps), bool)
     for place in case.restarts_mm:
         calm &= np.abs(middle - place) > NEAR_RESTART_MM
     away = gaps[calm]
-    rest = float(away.std() / away.mean()) if len(away) >= 4 else cv
-    if max(cv, ripple.cv) <= band.good:
+    rest = float(away.std() / max(away.mean(), 1e-6)) if len(away) >= 4 else cv
+    strength = _from(band.accepted, max(cv, ripple.cv), band.worst)
+    if max(cv, ripple.cv) <= band.accepted:
         return
     if case.restarts_mm and rest <= min(band.accepted, 0.75 * cv):
-        yield Seen("ripples_at_restarts", _from(band.good, cv, band.worst), figures=figures)
+        yield Seen("ripples_at_restarts", strength, figures=figures)
         return
     period = period_of(away if len(away) >= LEAST_GAPS else gaps)
     if period is not None:
-        yield Seen("ripples_periodic", _from(band.good, cv, band.worst), figures={**figures, "gaps": round(period, 1)})
-    elif max(cv, ripple.cv) > band.accepted:
-        yield Seen("ripples_random", _from(band.accepted, max(cv, ripple.cv), band.worst), figures=figures)
+        yield Seen("ripples_periodic", strength, figures={**figures, "gaps": round(period, 1)})
+    else:
+        yield Seen("ripples_random", strength, figures=figures)
 
 
 def period_of(values: Floats) -> float | None:
