@@ -15,7 +15,7 @@ from pathlib import Path
 
 from judicum.launch import install, proxy
 from judicum.launch.cluster import free_port
-from judicum.launch.places import LOGS, PYTHON, ROOT, VAR
+from judicum.launch.places import LOGS, PYTHON, ROOT
 from judicum.launch.steps import Trouble
 
 MOST_WORKERS = 4
@@ -64,11 +64,12 @@ def web(env: dict[str, str], host: str, port: int) -> list[Child]:
 
     nginx gives a request to the one that has least to do; processes that share a port take them as they come.
     """
+    var = Path(env["JUDICUM_VAR"])
     inner = [f"127.0.0.1:{free_port()}" for _ in range(WEB_PROCESSES)]
     listen = f"[{host}]:{port}" if ":" in host else f"{host}:{port}"
-    file = proxy.write(listen, inner, VAR / f"nginx-{port}", env.get("JUDICUM_METRICS_FROM", "").split())
+    file = proxy.write(listen, inner, var / f"nginx-{port}", env.get("JUDICUM_METRICS_FROM", "").split())
     nginx = [str(install.nginx()), "-e", "stderr", "-p", str(file.parent), "-c", str(file)]
-    counted = VAR / f"metrics-{port}"
+    counted = var / f"metrics-{port}"
     shutil.rmtree(counted, ignore_errors=True)
     counted.mkdir(parents=True)
     gunicorn = [
