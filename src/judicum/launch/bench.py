@@ -25,6 +25,7 @@ def service() -> Iterator[dict[str, str]]:
     with install.only_one():
         install.python_packages()
         install.page()
+        install.nginx()
     cluster = throwaway()
     scratch = Path(tempfile.mkdtemp(prefix="judicum-bench-var-"))
     try:

@@ -26,6 +26,7 @@ def test(arguments: list[str]) -> int:
         npm, node_env = install.web_packages()
         install.page()
         browser = install.chromium()
+        install.nginx()
     cluster = throwaway()
     scratch = Path(tempfile.mkdtemp(prefix="judicum-test-var-"))
     try:

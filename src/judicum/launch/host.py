@@ -45,6 +45,7 @@ def serve_web(host: str, port: int) -> int:
     with install.only_one():
         install.python_packages()
         install.page()
+        install.nginx()
     children = web(env, host, port)
     return _keep(children, f"the web server on {host}:{port}", lambda: wait_until_up(host, port, children))
 

@@ -75,6 +75,7 @@ def _serve(*, demo: bool, reset: bool, port: int | None, host: str, username: st
             raise Trouble(f"port {port} is taken; choose another with --port")
         install.python_packages()
         install.page()
+        install.nginx()
         kept = _secrets()
         stop_left_behind(quiet=True)
         if reset:
