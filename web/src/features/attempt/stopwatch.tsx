@@ -18,7 +18,8 @@ export function Stopwatch({ stopped }: { stopped: (seconds: number) => void }) {
       setNow(performance.now());
       setBegun(performance.now());
     } else {
-      stopped(Math.round((performance.now() - begun) / 100) / 10);
+      // No arc time is nought: two taps at once are the least that can be kept.
+      stopped(Math.max(TICK_MS, Math.round((performance.now() - begun) / TICK_MS) * TICK_MS) / 1000);
       setBegun(null);
     }
   };
