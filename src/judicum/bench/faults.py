@@ -40,27 +40,15 @@ TARGETS = ("web process", "web master", "proxy", "worker", "backend", "postmaste
 CSRF = "x" * 32
 PEOPLE = f"""
 import django; django.setup()
-from datetime import date
-from django.contrib.auth import BACKEND_SESSION_KEY, HASH_SESSION_KEY, SESSION_KEY
-from django.contrib.sessions.backends.db import SessionStore
+from judicum.bench.course import give_coupon, session_of
 from judicum.server.accounts.models import User
-from judicum.server.coupons.actions.assign_coupon import assign_coupon
-from judicum.server.coupons.models import Design
 from judicum.server.courses.models import Course, Membership, Role
 course = Course.objects.get()
-teacher = Membership.objects.get(role=Role.INSTRUCTOR).user
-phones = []
-for k in range({PHONES}):
-    user = User.objects.create_user(f"phone{{k}}", "bench-only-password", f"Phone {{k}}")
+phones = [User.objects.create_user(f"phone{{k}}", "bench-only-password") for k in range({PHONES})]
+for user in phones:
     Membership.objects.create(course=course, user=user, role=Role.STUDENT)
-    store = SessionStore()
-    store[SESSION_KEY], store[BACKEND_SESSION_KEY] = str(user.pk), "django.contrib.auth.backends.ModelBackend"
-    store[HASH_SESSION_KEY] = user.get_session_auth_hash()
-    store.save()
-    phones.append(store.session_key)
-given = assign_coupon(teacher, course.pk, design_id=Design.objects.get(code="plate-bead-15", version=1).pk,
-    target_width_mm=4.5, finish="warm", good_in_a_row=3, due_on=date.today())
-print(course.pk, given.pk, *phones)
+given = give_coupon(Membership.objects.get(role=Role.INSTRUCTOR).user, course.pk)
+print(course.pk, given.pk, *map(session_of, phones))
 """
 
 
@@ -227,7 +215,7 @@ def main() -> None:
     import cv2
     import numpy as np
 
-    from judicum.bench.load_data import drawn
+    from judicum.bench.course import drawn
 
     folder, kills = Path(sys.argv[1]), int(sys.argv[2])
     rng = random.Random(11)

@@ -102,18 +102,11 @@ def _plain(headers: Any) -> dict[str, str]:
 
 def _cookies(user: Any) -> dict[str, str]:
     from django.conf import settings
-    from django.contrib.auth import BACKEND_SESSION_KEY, HASH_SESSION_KEY, SESSION_KEY
-    from django.contrib.sessions.backends.db import SessionStore
 
-    cookies = {settings.CSRF_COOKIE_NAME: CSRF}
-    if user is not None:
-        store = SessionStore()
-        store[SESSION_KEY] = str(user.pk)
-        store[BACKEND_SESSION_KEY] = "django.contrib.auth.backends.ModelBackend"
-        store[HASH_SESSION_KEY] = user.get_session_auth_hash()
-        store.save()
-        cookies[settings.SESSION_COOKIE_NAME] = str(store.session_key)
-    return cookies
+    from judicum.bench.course import session_of
+
+    signed_in = {} if user is None else {settings.SESSION_COOKIE_NAME: session_of(user)}
+    return {settings.CSRF_COOKIE_NAME: CSRF, **signed_in}
 
 
 def _fault(case: Any, response: Any) -> str | None:
@@ -161,44 +154,28 @@ def main() -> None:
 
 def populate() -> tuple[dict[str, Any], dict[str, int]]:
     """A course with a measured attempt, and the people who ask."""
-    from datetime import date
-
-    from judicum.bench.load_data import drawn
+    from judicum.bench.course import bench_course, drawn
     from judicum.core.photo.measure import measure_photo
     from judicum.server.accounts.models import User
-    from judicum.server.attempts.actions.log_run import log_run
-    from judicum.server.attempts.models import Attempt
-    from judicum.server.coupons.actions.assign_coupon import assign_coupon
-    from judicum.server.coupons.library import load_library
-    from judicum.server.coupons.models import Design
-    from judicum.server.courses.models import Course, Membership, Role
     from judicum.server.photos.actions.send_photo import send_photo
     from judicum.server.photos.actions.store_measurement import Found, store_measurement
     from judicum.server.photos.models import Measurement
 
-    load_library()
-    course = Course.objects.create(name="Odd calls", join_code="FUZZ0001")
-    teacher, student, stranger = (User.objects.create_user(name, "bench-only-password", name) for name in ("teacher", "welder", "stranger"))  # fmt: skip
-    for user, role in ((teacher, Role.INSTRUCTOR), (student, Role.STUDENT)):
-        Membership.objects.create(user=user, course=course, role=role)
-    design = Design.objects.get(code="plate-bead-15", version=1)
-    given = assign_coupon(teacher, course.pk, design_id=design.pk, target_width_mm=4.5, finish="warm", good_in_a_row=3, due_on=date.today())  # fmt: skip
-    attempt = Attempt.objects.get(student=student)
-    log_run(student, attempt.pk, {"current_a": 50, "gas_l_min": 8})
+    there, stranger = bench_course(), User.objects.create_user("stranger", "bench-only-password")
     jpeg = drawn()
-    photo = send_photo(student, attempt.pk, jpeg, "bead.jpg", measure=False)
+    photo = send_photo(there.welder, there.attempt.pk, jpeg, "bead.jpg", measure=False)
     made = Measurement.objects.create(photo=photo, requested_at=photo.sent_at)
     store_measurement(made.pk, [Found.of(measure_photo(jpeg, "bead.jpg"))])
     ids = {
-        "course_id": course.pk,
-        "assignment_id": given.pk,
-        "attempt_id": attempt.pk,
-        "student_id": student.pk,
+        "course_id": there.course.pk,
+        "assignment_id": there.assignment.pk,
+        "attempt_id": there.attempt.pk,
+        "student_id": there.welder.pk,
         "photo_id": photo.pk,
         "measurement_id": made.pk,
         "number": 1,
     }
-    return {"teacher": teacher, "student": student, "stranger": stranger, "nobody": None}, ids
+    return {"teacher": there.teacher, "student": there.welder, "stranger": stranger, "nobody": None}, ids
 
 
 if __name__ == "__main__":

@@ -104,9 +104,7 @@ DESK_PAGES = ("list", "desk", "wall", "progress")
 
 def callers(port: int, count: int, seed: int = 1) -> list[Caller]:
     """People of the large course first: its teacher, then students; a fifth of all teach some course."""
-    from django.contrib.auth import BACKEND_SESSION_KEY, HASH_SESSION_KEY, SESSION_KEY
-    from django.contrib.sessions.backends.db import SessionStore
-
+    from judicum.bench.course import session_of
     from judicum.server.attempts.models import Attempt
     from judicum.server.courses.models import Membership
 
@@ -121,11 +119,6 @@ def callers(port: int, count: int, seed: int = 1) -> list[Caller]:
             member = Membership.objects.select_related("user").get(
                 course_id=teacher.course_id, user_id=students[(k * 7) % len(students)]
             )
-        store = SessionStore()
-        store[SESSION_KEY] = str(member.user_id)
-        store[BACKEND_SESSION_KEY] = "django.contrib.auth.backends.ModelBackend"
-        store[HASH_SESSION_KEY] = member.user.get_session_auth_hash()
-        store.save()
         seen = Attempt.objects.filter(course_id=member.course_id)
         if k % 5:
             seen = seen.filter(student_id=member.user_id)
@@ -134,7 +127,7 @@ def callers(port: int, count: int, seed: int = 1) -> list[Caller]:
         made.append(
             Caller(
                 port,
-                str(store.session_key),
+                session_of(member.user),
                 member.course_id,
                 member.user_id,
                 not k % 5,
@@ -218,7 +211,7 @@ def measure(port: int, pids: list[int]) -> int:
     """Print all figures; 1 where one of those that are promised is not kept."""
     import psutil
 
-    from judicum.bench.load_data import drawn
+    from judicum.bench.course import drawn
 
     print(f"{'ms':<22}{'calls':>7}{'median':>10}{'p95':>10}{'worst':>10}")
     print(row("a bare index lookup", lookups()))

@@ -22,6 +22,7 @@ def fill() -> dict[str, Any]:
     from django.core.files.storage import default_storage
     from django.db import connection
 
+    from judicum.bench.course import drawn
     from judicum.core.photo.arrive import look_into
     from judicum.core.photo.measure import measure_photo
     from judicum.server.coupons.library import load_library
@@ -56,18 +57,6 @@ def fill() -> dict[str, Any]:
     # What is still to be written to the disk would be written under the measuring.
     os.sync()
     return {"attempts": made[0] if made else 0}
-
-
-def drawn() -> bytes:
-    """A photo of a bead from the simulated camera, eight megapixels."""
-    import numpy as np
-
-    from judicum.camera import Scene, View, take_photo, weld
-
-    rng = np.random.default_rng(3)
-    bead = weld(rng, length_mm=80.0, width_mm=4.6, width_cv=0.05, pitch_mm=2.2, pitch_cv=0.1, wander_mm=0.15, bead_level=2, zone_level=4)  # fmt: skip
-    view = View(size=(3264, 2448), tilt_deg=6.0, turn_deg=2.0)
-    return take_photo(Scene(bead, (42.0, 55.0), 0.0, grain_deg=15, grain=0.4, view=view, seed=3)).jpeg
 
 
 STATEMENTS = (

@@ -8,7 +8,6 @@ Run by `judicum.launch.bench` with the address of a throwaway database.
 
 import sys
 import time
-from datetime import date
 
 import django
 
@@ -18,41 +17,12 @@ WARM_UP_S = 120
 
 def fill() -> None:
     """One attempt with PHOTOS drawn photos of eight megapixels, none measured yet."""
-    import numpy as np
-
-    from judicum.camera import Scene, View, take_photo, weld
-    from judicum.server.accounts.models import User
-    from judicum.server.attempts.actions.log_run import log_run
-    from judicum.server.attempts.models import Attempt
-    from judicum.server.coupons.actions.assign_coupon import assign_coupon
-    from judicum.server.coupons.library import load_library
-    from judicum.server.coupons.models import Design
-    from judicum.server.courses.models import Course, Membership, Role
+    from judicum.bench.course import bench_course, drawn
     from judicum.server.photos.actions.send_photo import send_photo
 
-    load_library()
-    course = Course.objects.create(name="Bench", join_code="BENCH1")
-    people = [User.objects.create_user(name, "bench-only-password", name) for name in ("teacher", "welder")]
-    for person, role in zip(people, (Role.INSTRUCTOR, Role.STUDENT), strict=True):
-        Membership.objects.create(user=person, course=course, role=role)
-    design = Design.objects.get(code="plate-bead-15", version=1)
-    assign_coupon(
-        people[0],
-        course.pk,
-        design_id=design.pk,
-        target_width_mm=4.5,
-        finish="warm",
-        good_in_a_row=3,
-        due_on=date.today(),
-    )
-    attempt = Attempt.objects.get(student=people[1])
-    log_run(people[1], attempt.pk, {"current_a": 50, "gas_l_min": 8})
+    made = bench_course()
     for seed in range(PHOTOS):
-        rng = np.random.default_rng(seed)
-        bead = weld(rng, length_mm=80.0, width_mm=4.6, width_cv=0.05, pitch_mm=2.2, pitch_cv=0.1, wander_mm=0.15, bead_level=2, zone_level=4)  # fmt: skip
-        view = View(size=(3264, 2448), tilt_deg=6.0, turn_deg=float(rng.normal(0, 4)))
-        photo = take_photo(Scene(bead, (42.0, 55.0), 0.0, grain_deg=15, grain=0.4, view=view, seed=seed))
-        send_photo(people[1], attempt.pk, photo.jpeg, f"{seed}.jpg", measure=False)
+        send_photo(made.welder, made.attempt.pk, drawn(seed), f"{seed}.jpg", measure=False)
 
 
 def measure(workers: int) -> float:

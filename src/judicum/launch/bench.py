@@ -9,12 +9,12 @@ from contextlib import contextmanager
 from pathlib import Path
 
 from judicum.launch import install
-from judicum.launch.children import Child, end, wait_until_up, web, workers
+from judicum.launch.children import Child, bring_up_to_date, end, wait_until_up, web, workers
 from judicum.launch.cluster import free_port, throwaway
 from judicum.launch.copy import copy_checkout
-from judicum.launch.places import LOGS, PYTHON, ROOT
+from judicum.launch.places import PYTHON, ROOT
 from judicum.launch.serve import environment
-from judicum.launch.steps import run, step
+from judicum.launch.steps import step
 
 ROUNDS = (1, 2, 1, 2)
 
@@ -31,8 +31,7 @@ def service() -> Iterator[dict[str, str]]:
     try:
         cluster.start()
         env = {**environment(cluster, "only-for-a-bench"), "JUDICUM_VAR": str(scratch)}
-        with step("making the tables"):
-            run([PYTHON, "-m", "django", "migrate", "--noinput"], why="migrate", env=env, log=LOGS / "migrate.log")
+        bring_up_to_date(env)
         yield env
     finally:
         cluster.stop()

@@ -15,10 +15,12 @@ from pathlib import Path
 
 from judicum.launch import install, proxy
 from judicum.launch.cluster import free_port
-from judicum.launch.places import LOGS, PYTHON, ROOT
-from judicum.launch.steps import Trouble
+from judicum.launch.places import LOGS, PYTHON, ROOT, SETTINGS
+from judicum.launch.steps import Trouble, run, step
 
 MOST_WORKERS = 4
+OUR_PROGRAM = {"PYTHONPATH": str(ROOT / "src"), "PYTHONUNBUFFERED": "1", "DJANGO_SETTINGS_MODULE": SETTINGS}
+"""What every process of the application needs to find itself."""
 WEB_PROCESSES = 2
 MOST_STARTS, REST_S = 5, 10.0
 """After so many starts within a minute, so many seconds between two of them."""
@@ -57,6 +59,18 @@ class Child:
         """Whether it was started MOST_STARTS times within a minute, the last time only just now."""
         lately = [s for s in self.starts if s > time.monotonic() - 60]
         return len(lately) >= MOST_STARTS and lately[-1] > time.monotonic() - REST_S
+
+
+def bring_up_to_date(env: dict[str, str]) -> None:
+    """Make or change the tables of the database that `env` names."""
+    with step("bringing the database up to date"):
+        command = [PYTHON, "-m", "django", "migrate", "--noinput"]
+        run(command, why="the database cannot be brought up to date", env=env, log=LOGS / "migrate.log")
+
+
+def interrupt(signum: int, frame: object) -> None:
+    """A signal's handler: asked to end, as if by Ctrl-C."""
+    raise KeyboardInterrupt
 
 
 def web(env: dict[str, str], host: str, port: int) -> list[Child]:

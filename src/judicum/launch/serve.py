@@ -15,9 +15,22 @@ from collections.abc import Iterator, Sequence
 from typing import Any
 
 from judicum.launch import install
-from judicum.launch.children import Child, born, end, lives, revive, signal_group, wait_until_up, web, workers
+from judicum.launch.children import (
+    OUR_PROGRAM,
+    Child,
+    born,
+    bring_up_to_date,
+    end,
+    interrupt,
+    lives,
+    revive,
+    signal_group,
+    wait_until_up,
+    web,
+    workers,
+)
 from judicum.launch.cluster import Cluster, free_port, home_of_checkout
-from judicum.launch.places import LAUNCHER, LOGS, PYTHON, ROOT, RUNNING, SECRETS, SETTINGS, VAR
+from judicum.launch.places import LAUNCHER, PYTHON, ROOT, RUNNING, SECRETS, VAR
 from judicum.launch.steps import Trouble, run, step
 
 OWN = {**os.environ, "PYTHONPATH": str(ROOT / "src")}
@@ -49,9 +62,7 @@ def environment(cluster: Cluster, secret_key: str, hosts: Sequence[str] = (), po
     """What the application's processes need to know; `hosts` are names it is called by beside this machine's own."""
     return {
         **os.environ,
-        "PYTHONPATH": str(ROOT / "src"),
-        "PYTHONUNBUFFERED": "1",
-        "DJANGO_SETTINGS_MODULE": SETTINGS,
+        **OUR_PROGRAM,
         "JUDICUM_DATABASE_URL": cluster.url,
         "JUDICUM_SECRET_KEY": secret_key,
         "JUDICUM_VAR": str(VAR),
@@ -64,7 +75,7 @@ def environment(cluster: Cluster, secret_key: str, hosts: Sequence[str] = (), po
 
 def serve(*, demo: bool, reset: bool, port: int | None, host: str, username: str | None = None) -> int:
     """Set up whatever is missing, start everything, wait for Ctrl-C, stop everything."""
-    signal.signal(signal.SIGTERM, _interrupt)
+    signal.signal(signal.SIGTERM, interrupt)
     with _only_launcher():
         return _serve(demo=demo, reset=reset, port=port, host=host, username=username)
 
@@ -92,13 +103,7 @@ def _serve(*, demo: bool, reset: bool, port: int | None, host: str, username: st
         cluster.start()
         names = _addresses() if host == "0.0.0.0" else [host]
         env = environment(cluster, kept["secret_key"], names, web_port)
-        with step("bringing the database up to date"):
-            run(
-                [PYTHON, "-m", "django", "migrate", "--noinput"],
-                why="the database cannot be brought up to date",
-                env=env,
-                log=LOGS / "migrate.log",
-            )
+        bring_up_to_date(env)
         children = [*web(env, host, web_port), *workers(env)]
         _note_running(children, cluster, web_port)
         for child in children:
@@ -118,10 +123,6 @@ def _serve(*, demo: bool, reset: bool, port: int | None, host: str, username: st
             cluster.stop()
             RUNNING.unlink(missing_ok=True)
     return 0
-
-
-def _interrupt(signum: int, frame: object) -> None:
-    raise KeyboardInterrupt
 
 
 def _addresses() -> list[str]:

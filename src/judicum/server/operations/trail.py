@@ -12,7 +12,6 @@ from contextvars import ContextVar
 from logging import LogRecord
 
 HEADER = "X-Request-Id"
-MOST = 64
 _WELL_FORMED = re.compile(r"[A-Za-z0-9-]{8,64}")
 _trail: ContextVar[str] = ContextVar("trail", default="")
 

@@ -103,12 +103,12 @@ def _check_room(user: User, attempt: Attempt, size: int) -> None:
     if mine + size > settings.MOST_BYTES_OF_PERSON:
         most = settings.MOST_BYTES_OF_PERSON / 1e9
         raise TooMuch(f"Your photos take {mine / 1e9:.1f} GB; {most:g} GB is the most one person may keep.")
-    course = cache.get_or_set(f"bytes-of-course-{attempt.course_id}", lambda: _bytes_of(attempt.course_id), COUNTED_S)
-    if (course or 0) + size > settings.MOST_BYTES_OF_COURSE:
+    course = (
+        cache.get_or_set(f"bytes-of-course-{attempt.course_id}", lambda: _bytes_of(attempt.course_id), COUNTED_S) or 0
+    )
+    if course + size > settings.MOST_BYTES_OF_COURSE:
         most = settings.MOST_BYTES_OF_COURSE / 1e9
-        raise TooMuch(
-            f"The course's photos take {(course or 0) / 1e9:.1f} GB; {most:g} GB is the most. Tell your instructor."
-        )
+        raise TooMuch(f"The course's photos take {course / 1e9:.1f} GB; {most:g} GB is the most. Tell your instructor.")
 
 
 def _bytes_of(course_id: int) -> int:
