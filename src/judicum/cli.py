@@ -48,6 +48,9 @@ def main(arguments: Sequence[str] | None = None) -> int:
         action="store_true",
         help="instead move every constant of the measuring by a fifth: what it changes",
     )
+    welders = commands.add_parser("bench-causes", help="welders with one hidden habit each: how often it is found")
+    welders.add_argument("--each", type=int, default=3, metavar="N", help="welders of each habit")
+    welders.add_argument("--draw", type=int, default=0, metavar="N", help="another draw of them (0 the fixed one)")
     asked = parser.parse_args(arguments)
     work = {
         "measure": _measure,
@@ -56,6 +59,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
         "check": _check,
         "explain": _explain,
         "bench-photo": _bench,
+        "bench-causes": _bench_causes,
     }
     try:
         return work[asked.command](asked)
@@ -158,6 +162,15 @@ def _skip_space(text: str, at: int) -> int:
 
 def _no_constant(name: str) -> float:
     raise ValueError(f"{name} is no JSON")
+
+
+def _bench_causes(asked: argparse.Namespace) -> int:
+    from judicum.bench.causes import bench
+
+    if asked.each < 1:
+        raise InvalidValue("--each", asked.each, "at least 1")
+    print(bench(asked.each, asked.draw))
+    return 0
 
 
 def _bench(asked: argparse.Namespace) -> int:

@@ -1,6 +1,6 @@
 """What lies before the simulated camera: a bead on a plate, the light, and how the phone is held."""
 
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 import numpy as np
 from scipy.ndimage import gaussian_filter1d
@@ -47,6 +47,8 @@ class Bead:
     ripple_mm: float = 0.06
     grey: bool = False
     faults: tuple[Fault, ...] = ()
+    film_rise_nm: float = 0.0
+    """How much thicker the film is at the end than at the start; `film_nm` is its middle."""
 
     @property
     def length_mm(self) -> float:
@@ -132,14 +134,7 @@ def weld(
         gaps[place] *= 2.0
     fronts = np.cumsum(gaps)
     fronts = fronts[(fronts > 0.35 * width_mm) & (fronts < length_mm - 0.35 * width_mm)] if rippled else np.array([])
-    for fault in faults:
-        if fault.kind in ("gap", "bulge"):
-            edge = np.clip((fault.size_mm / 2 - np.abs(s - fault.s_mm)) / 1.0 + 0.5, 0, 1)
-            smooth = edge**2 * (3 - 2 * edge)
-            body = body * (1 + smooth * (0.55 if fault.kind == "bulge" else -0.75))
-    hidden = [(f.s_mm - f.size_mm / 2, f.s_mm + f.size_mm / 2) for f in faults if f.kind == "gap"]
-    fronts = fronts[[not any(a < front < b for a, b in hidden) for front in fronts]] if hidden else fronts
-    return Bead(
+    bead = Bead(
         s_mm=s,
         centre_mm=wander_mm * _unit_noise(rng, len(s), 14.0),
         half_mm=body,
@@ -154,8 +149,22 @@ def weld(
         crown_mm=0.16 * width_mm,
         ripple_mm=0.0 if not rippled else 0.07,
         grey=bead_level == 7,
-        faults=faults,
     )
+    for fault in faults:
+        bead = with_outline(bead, fault)
+    return bead
+
+
+def with_outline(bead: Bead, fault: Fault) -> Bead:
+    """The bead with a fault, and with what it does to the outline: a bulge swells it, a gap thins it and has no ripples."""
+    bead = replace(bead, faults=(*bead.faults, fault))
+    if fault.kind not in ("gap", "bulge"):
+        return bead
+    edge = np.clip((fault.size_mm / 2 - np.abs(bead.s_mm - fault.s_mm)) / 1.0 + 0.5, 0, 1)
+    smooth = edge**2 * (3 - 2 * edge)
+    half = bead.half_mm * (1 + smooth * (0.55 if fault.kind == "bulge" else -0.75))
+    shown = np.abs(bead.fronts_mm - fault.s_mm) >= (fault.size_mm / 2 if fault.kind == "gap" else 0.0)
+    return replace(bead, half_mm=half, fronts_mm=bead.fronts_mm[shown])
 
 
 def _film(level: int) -> float:

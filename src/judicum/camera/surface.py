@@ -97,7 +97,8 @@ def _lay(
     side = np.where(off < 0, bead.fade_mm[0], bead.fade_mm[1])
     uneven = 1 + 0.12 * clouds(rng, s.shape, px_per_mm * 6)
     zone = bead.zone_nm * np.exp(-1.6 * (np.clip(beyond, 0, None) / (side * uneven)) ** 1.4)  # as truth.zone_film
-    face = bead.film_nm * (1 + 0.06 * clouds(rng, s.shape, px_per_mm * 3))
+    rise = bead.film_rise_nm * (clipped / max(bead.length_mm, 1e-3) - 0.5)
+    face = np.clip(bead.film_nm + rise, 0.0, None) * (1 + 0.06 * clouds(rng, s.shape, px_per_mm * 3))
     # The film passes from face to zone over a tenth of a millimetre.
     mixed = 1 / (1 + np.exp(np.clip(beyond / 0.05, -30, 30)))
     film = face * mixed + zone * (1 - mixed)

@@ -44,7 +44,7 @@ def truth(scene: Scene) -> dict[str, Any] | None:
             "bead": {"level": level, "name": level_name(level)},
             "haz": {"level": zone, "accept": [zone]},
             "width_mm": {"left": _tint_width(bead, 0), "right": _tint_width(bead, 1)},
-            "along": [level] * int(bead.length_mm),
+            "along": _along(bead, level),
         },
         "defects": [_fault(bead, f, start, along, across) for f in bead.faults],
     }
@@ -79,6 +79,14 @@ def _tint_width(bead: Bead, side: int) -> float:
     away = np.arange(0.0, 20.0, 0.01)
     tinted = zone_film(bead, away, side) >= UNTINTED_NM
     return float(away[tinted][-1]) if tinted.any() else 0.0
+
+
+def _along(bead: Bead, level: int) -> list[int]:
+    if bead.grey or not bead.film_rise_nm:
+        return [level] * int(bead.length_mm)
+    s = np.arange(int(bead.length_mm)) + 0.5
+    film = np.clip(bead.film_nm + bead.film_rise_nm * (s / bead.length_mm - 0.5), 0.0, None)
+    return [int(one) for one in level_of_film(film)]
 
 
 def _zone_level(bead: Bead) -> int:

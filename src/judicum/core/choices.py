@@ -44,6 +44,11 @@ _TABLE = (
     Choice("electrode_after", "Electrode after the weld", {"shiny": "shiny", "tinted": "faintly tinted", "dull": "dull grey, blue or black", "dipped": "dipped"}),
     Choice("rod_end", "Rod end", {"clean": "clean", "oxidised": "oxidised", "balled": "melted back in a ball"}),
     Choice("arc", "Arc", {"steady": "steady", "wandering": "wandering", "spiralling": "spiralling"}),
+    Choice("face", "Face", {"flat": "flat", "convex": "convex", "sunken": "sunken", "ropey": "ropey"}),
+    Choice("back", "Back side", {
+        "bright": "bright", "tinted": "tinted", "sugared": "sugared", "not_through": "not through", "hangs_through": "hangs through",
+    }),
+    Choice("bend", "Bend or break test", {"held": "held", "opened": "opened", "broke": "broke"}),
     Choice("finish", "Finish goal", {"warm": "warm", "bright": "bright", "show_colour": "show colour"}, {
         "warm": "Up to copper.", "bright": "Silver or straw only; root purged.", "show_colour": "Up to blue wanted, never grey.",
     }),

@@ -93,6 +93,15 @@ _TABLE = (
     Quantity("leg_mm", "Fillet leg", "length", "mm", 0.5, 20, 0.1),
     Quantity("length_mm", "Length", "length", "mm", 5, 5000, 5),
     Quantity("gauge", "Gauge", "count", "", 10, 24, whole=True),
+    Quantity("leg_upper_mm", "Leg up the standing part", "length", "mm", 0, 50, 0.1),
+    Quantity("leg_lower_mm", "Leg along the lying part", "length", "mm", 0, 50, 0.1),
+    Quantity("throat_mm", "Throat", "length", "mm", 0, 50, 0.1),
+    Quantity("distortion_mm", "Distortion", "length", "mm", 0, 200, 0.5),
+    Quantity("distortion_deg", "Turned by", "angle", "°", 0, 90, 0.5),
+    Quantity("time_taken_s", "Time taken", "time", "s", 1, 86400, 10),
+    Quantity("time_limit_s", "Time allowed", "time", "s", 10, 86400, 10),
+    Quantity("pass_mark", "Pass mark", "plain", "of 100", 0, 100, 5),
+    Quantity("weight", "Weight", "plain", "", 0.1, 1000, 1),
     Quantity("good_in_a_row", "Good ones in a row", "count", "", 1, 20, whole=True),
 )
 QUANTITIES: dict[str, Quantity] = {quantity.key: quantity for quantity in _TABLE}

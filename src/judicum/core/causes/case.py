@@ -6,8 +6,10 @@ from typing import Any
 
 from pydantic import ValidationError
 
+from judicum.core.choices import CHOICES
 from judicum.core.errors import InvalidValue
 from judicum.core.photo.report import Report
+from judicum.core.quantities import QUANTITIES
 from judicum.core.setup.card import Card, card_of
 from judicum.core.setup.check import flow_of, ranges, read_used
 from judicum.core.setup.coupon import Coupon, read_coupon
@@ -18,15 +20,9 @@ SKIPPABLE = (
     "blank_abraded", "blank_wiped", "rod_wiped", "own_brush", "electrode_ground", "cup_clean", "fit_up", "fit_up_tight",
     "tacked", "purge_waited", "practised_on_scrap",
 )  # fmt: skip
-CHOSEN = {
-    "electrode_after": ("shiny", "tinted", "dull", "dipped"),
-    "rod_end": ("clean", "oxidised", "balled"),
-    "arc": ("steady", "wandering", "spiralling"),
-    "face": ("flat", "convex", "sunken", "ropey"),
-    "back": ("bright", "tinted", "sugared", "not_through", "hangs_through"),
-}
+CHOSEN = {key: CHOICES[key].codes for key in ("electrode_after", "rod_end", "arc", "face", "back")}
 LOOKS = ("electrode_after", "rod_end", "arc", "puff_at_start", "draught", "part_hot", "restarts_mm")
-BY_HAND = {"leg_upper_mm": 50.0, "leg_lower_mm": 50.0, "distortion_mm": 200.0}
+BY_HAND = {key: QUANTITIES[key].high for key in ("leg_upper_mm", "leg_lower_mm", "distortion_mm")}
 """Figures found by hand and the most that makes sense, mm."""
 MOST_RESTART_MM = 2000.0
 NO_TINT = {"level": 0, "name": "silver"}
@@ -180,9 +176,9 @@ def _by_hand(given: Mapping[str, Any]) -> dict[str, Any]:
     return found
 
 
-def _one_of(key: str, value: Any, allowed: tuple[str, ...]) -> None:
+def _one_of(key: str, value: Any, allowed: tuple[str | int, ...]) -> None:
     if value not in allowed:
-        raise InvalidValue(key, value, "one of " + ", ".join(allowed))
+        raise InvalidValue(key, value, "one of " + ", ".join(map(str, allowed)))
 
 
 def _figure(value: Any, most: float) -> bool:

@@ -3,7 +3,7 @@
 Bands are those of marking (`core.acceptance`) and of the setup card; where none is given the limits stand here.
 """
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 
 import numpy as np
@@ -12,8 +12,9 @@ from judicum.core.acceptance import BANDS
 from judicum.core.arrays import Floats
 from judicum.core.causes.case import Case
 from judicum.core.choices import FINISH_LEVEL
+from judicum.core.photo.fault_kinds import hidden_by
 from judicum.core.photo.film import GREY_LEVEL
-from judicum.core.photo.report import BeadFigures, Profile, Report, RippleFigures, TintFigures
+from judicum.core.photo.report import BeadFigures, Defect, Profile, Report, RippleFigures, TintFigures
 
 CODES = (
     "grey_all_along", "grey_at_start", "grey_at_end", "grey_in_patches", "tint_dark", "tint_lopsided", "tint_grows_along",
@@ -37,8 +38,12 @@ GROWS_LEVELS = 1.5
 """Tint levels from the first to the last tenth, by the line through all of them."""
 GROWS_SHARE, GROWS_FIT = 0.12, 0.6
 """Growth of the width over its length as a share of the mean, and how well a line tells it (correlation)."""
-NARROW_START_SHARE, START_MM = 0.85, 10.0
-"""Mean width of the first millimetres over the rest's."""
+NARROW_START_SHARE, WIDE_START_SHARE, START_MM = 0.85, 1.25, 10.0
+"""Mean width of the first millimetres over the rest's; width of a place there over the rest's that is a bulge."""
+OUTLINE = ("gap", "bulge", "burn_through")
+"""Faults that make the outline of a bead: what toes and width do there is theirs."""
+TIP_MM, LEAST_PLACES = 3.0, 8
+"""Round tips that are no width; fewer places of a profile tell nothing of its course."""
 NEAR_RESTART_MM = 5.0
 CHANCE = 0.01
 """Of a period in gaps that have none: Fisher's test of the largest line of a periodogram (Fisher 1929)."""
@@ -61,8 +66,8 @@ def symptoms_of(case: Case) -> list[Seen]:
     found = [*_by_eye(case)]
     report = case.report
     if report is not None and report.bead is not None:
-        found += [*_tint(case, report), *_width(case, report.bead, report.profile), *_faults(case, report)]
-        found += [*_ripples(case, report.ripple), *_toes(report.bead)]
+        found += [*_tint(case, report), *_width(case, report.bead, report.profile, report.defects or []), *_faults(case, report)]
+        found += [*_ripples(case, report.ripple), *_toes(report.bead, report.defects or [])]
     return sorted(found, key=lambda seen: -seen.strength)
 
 
@@ -103,6 +108,8 @@ def _tint(case: Case, report: Report) -> Iterator[Seen]:
     sugar = [(f.s_mm - f.size_mm / 2, f.s_mm + f.size_mm / 2) for f in report.defects or [] if f.kind == "sugaring"]
     places = (np.arange(len(along)) + 0.5) * bead.length_mm / max(len(along), 1)
     grey = along >= GREY_LEVEL
+    for hole in (f for f in report.defects or [] if f.kind == "burn_through"):  # dark, and no grey metal
+        grey &= np.abs(places - hole.s_mm) > hole.size_mm / 2 + 2.0
     for first, last in sugar:
         grey |= (places > first) & (places < last)
     yield from _grey(grey, places, bead.length_mm, tint)
@@ -160,48 +167,71 @@ def _grey(
         )
 
 
-def _width(case: Case, bead: BeadFigures, profile: Profile | None) -> Iterator[Seen]:
+def _width(case: Case, bead: BeadFigures, profile: Profile | None, faults: Sequence[Defect]) -> Iterator[Seen]:
     width, band = bead.width_mm, case.card["bead"]["width_mm"]
     room = 2 * width.uncertainty if width.uncertainty < 0.3 * width.mean else 0.0
     if width.mean > band["high"] + room:
-        yield Seen(
-            "bead_wide",
-            _from(1.0, width.mean / band["high"], 1.4),
-            figures={"mean_mm": width.mean, "high_mm": band["high"]},
-        )
+        figures: dict[str, float | str] = {"mean_mm": width.mean, "high_mm": band["high"]}
+        yield Seen("bead_wide", _from(1.0, width.mean / band["high"], 1.4), figures=figures)
     elif width.mean < band["low"] - room:
-        yield Seen(
-            "bead_narrow",
-            _from(1.0, band["low"] / width.mean, 1.4),
-            figures={"mean_mm": width.mean, "low_mm": band["low"]},
-        )
+        figures = {"mean_mm": width.mean, "low_mm": band["low"]}
+        yield Seen("bead_narrow", _from(1.0, band["low"] / width.mean, 1.4), figures=figures)
     cv = width.cv
-    if profile is not None and len(profile.width_mm) >= 8:
+    if profile is not None and len(profile.width_mm) >= LEAST_PLACES:
         s, w = np.asarray(profile.s_mm, float), np.asarray(profile.width_mm, float)
-        inner = (s > 3) & (s < bead.length_mm - 3)
-        s, w = (s[inner], w[inner]) if inner.sum() >= 8 else (s, w)
+        start = start_of(s, w)
+        if start == "wide" and not any(f.kind == "bulge" and f.s_mm < START_MM for f in faults):
+            yield Seen("bulge", 0.6, 0.0, START_MM, {"count": 1})
+        elif start == "narrow" and width.mean >= band["low"] - room:
+            mean = float(w[s < START_MM].mean())
+            yield Seen("bead_narrow", 0.6, 0.0, START_MM, {"mean_mm": round(mean, 2)})
+        s, w, told = _steady(s, w, bead.length_mm, faults, start)
         line = np.polyfit(s, w, 1)
         grown = float(line[0] * (s[-1] - s[0]) / w.mean())
         fit = float(np.corrcoef(s, w)[0, 1]) if np.ptp(w) > 0 else 0.0
         if grown >= GROWS_SHARE and fit >= GROWS_FIT:
             yield Seen("width_grows", _from(GROWS_SHARE, grown, 0.4), 0.0, bead.length_mm, {"share": round(grown, 2)})
             cv = float((w - np.polyval(line, s)).std() / w.mean())
-        first, rest = w[s < START_MM], w[s >= START_MM]
-        if (
-            len(first) >= 3
-            and len(rest) >= 8
-            and first.mean() < NARROW_START_SHARE * np.median(rest)
-            and width.mean >= band["low"] - room
-        ):
-            yield Seen("bead_narrow", 0.6, 0.0, START_MM, {"mean_mm": round(float(first.mean()), 2)})
+        elif told:
+            cv = float(w.std() / w.mean())
     limit = BANDS["width_cv"]
     if cv > limit.accepted:
         yield Seen("width_uneven", _from(limit.accepted, cv, limit.worst), figures={"cv": round(cv, 3)})
 
 
-def _toes(bead: BeadFigures) -> Iterator[Seen]:
+def start_of(s: Floats, width: Floats) -> str | None:
+    """Whether the first millimetres are `wide` or `narrow` beside the rest; None where they are neither or cannot be told."""
+    first, rest = width[s < START_MM], width[s >= START_MM]
+    if len(first) < 3 or len(rest) < LEAST_PLACES:
+        return None
+    usual = float(np.median(rest))
+    if (first > max(WIDE_START_SHARE * usual, usual + 3 * float(rest.std()))).sum() >= 2:
+        return "wide"
+    return "narrow" if first.mean() < NARROW_START_SHARE * usual else None
+
+
+def _steady(
+    s: Floats, width: Floats, length: float, faults: Sequence[Defect], start: str | None
+) -> tuple[Floats, Floats, bool]:
+    """Places and widths without the tips and without what is told of already: faults of the outline, a start unlike the rest.
+
+    The last is whether any such thing was left out.
+    """
+    clear = (s > TIP_MM) & (s < length - TIP_MM)
+    outline = [f for f in faults if f.kind in OUTLINE]
+    for fault in outline:
+        clear &= np.abs(s - fault.s_mm) > fault.size_mm / 2 + 1.0
+    if start is not None:
+        clear &= s >= START_MM
+    if clear.sum() < LEAST_PLACES:
+        return s, width, False
+    return s[clear], width[clear], bool(outline) or start is not None
+
+
+def _toes(bead: BeadFigures, faults: Sequence[Defect]) -> Iterator[Seen]:
     wavy = max(bead.toe_waviness_mm.left, bead.toe_waviness_mm.right) / max(bead.width_mm.mean, 0.1)
-    if wavy >= WAVY_SHARE:
+    limit = 2.5 * WAVY_SHARE if any(f.kind in OUTLINE for f in faults) else WAVY_SHARE
+    if wavy >= limit:
         yield Seen("toes_wavy", _from(WAVY_SHARE, wavy, 0.2), figures={"share": round(wavy, 3)})
 
 
@@ -215,6 +245,12 @@ def _ripples(case: Case, ripple: RippleFigures | None) -> Iterator[Seen]:
         return
     at = np.asarray(ripple.positions_mm, float)
     gaps, middle = np.diff(at), (at[1:] + at[:-1]) / 2
+    shown = np.ones(len(gaps), bool)
+    # What hides ripples makes no gap between them.
+    for first, last in hidden_by((case.report.defects if case.report else None) or []):
+        shown &= (at[1:] < first) | (at[:-1] > last)
+    if shown.sum() >= 3:
+        gaps, middle = gaps[shown], middle[shown]
     cv = float(gaps.std() / max(gaps.mean(), 1e-6))
     figures: dict[str, float | str] = {"cv": round(max(cv, ripple.cv), 3)}
     calm = np.ones(len(gaps), bool)

@@ -1,16 +1,50 @@
-"""Marking: the scheme, and the score that figures suggest."""
+"""Marking: criteria, schemes, findings by hand, and the score that the evidence suggests."""
 
-from judicum.core.marking.scheme import CRITERIA, MOST_COMMENT, MOST_NEXT, PASS_MARK, Criterion, check_scores, total
-from judicum.core.marking.score import Suggestion, suggest
+from judicum.core.marking.criteria import CRITERIA, KNOCK_OUTS, Criterion
+from judicum.core.marking.findings import FINDINGS, MEASURED_AT, asked_for, check_findings
+from judicum.core.marking.readings import Evidence, Reading, knocked_out, read_all
+from judicum.core.marking.scheme import (
+    MOST_COMMENT,
+    MOST_NEXT,
+    PASS_MARK,
+    SCHEMES,
+    USUAL_SCHEME,
+    Line,
+    Scheme,
+    check_scores,
+    passes,
+    read_scheme,
+    total,
+)
+from judicum.core.marking.score import Given, Suggestion, Tried, score_of, suggest, try_on
 
 __all__ = [
     "CRITERIA",
+    "FINDINGS",
+    "KNOCK_OUTS",
+    "MEASURED_AT",
     "MOST_COMMENT",
     "MOST_NEXT",
     "PASS_MARK",
+    "SCHEMES",
+    "USUAL_SCHEME",
     "Criterion",
+    "Evidence",
+    "Given",
+    "Line",
+    "Reading",
+    "Scheme",
     "Suggestion",
+    "Tried",
+    "asked_for",
+    "check_findings",
     "check_scores",
+    "knocked_out",
+    "passes",
+    "read_all",
+    "read_scheme",
+    "score_of",
     "suggest",
     "total",
+    "try_on",
 ]

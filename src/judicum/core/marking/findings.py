@@ -1,0 +1,60 @@
+"""Findings by hand: what no photo shows, and which of it a coupon calls for."""
+
+from collections.abc import Mapping
+from typing import Any
+
+from judicum.core.choices import CHOICES
+from judicum.core.fields import Fields
+from judicum.core.quantities import QUANTITIES
+from judicum.core.setup.coupon import Coupon
+
+FINDINGS = Fields(
+    "the findings by hand",
+    (
+        *(QUANTITIES[key] for key in ("leg_upper_mm", "leg_lower_mm", "throat_mm")),
+        CHOICES["face"],
+        CHOICES["back"],
+        *(QUANTITIES[key] for key in ("distortion_mm", "distortion_deg")),
+        CHOICES["bend"],
+        QUANTITIES["time_taken_s"],
+    ),
+)
+MEASURED_AT: dict[str, str] = {
+    "leg_upper_mm": "from the root up the standing part to the toe",
+    "leg_lower_mm": "from the root along the lying part to the toe",
+    "throat_mm": "square to the face from the root: a gauge's nose in the corner",
+    "face": "a straight edge laid across it",
+    "back": "the far side of the root",
+    "distortion_mm": "the largest lift from a flat table",
+    "distortion_deg": "how far the parts have turned from the angle they were set at",
+    "bend": "bent over the root in a vice, or broken open",
+    "time_taken_s": "from the first arc to the last post-flow",
+}
+"""Where each is measured; web/src/ui/finding-sketch.tsx draws it."""
+DISTORTS_UNDER_MM = 3.5
+"""Sheet up to this thickness bows visibly (core.setup.current: thin plate); thicker is not asked after."""
+
+
+def asked_for(coupon: Coupon) -> tuple[str, ...]:
+    """Keys of the findings that a coupon calls for, in the order they are taken."""
+    kind = coupon.kind
+    found = ["leg_upper_mm", "leg_lower_mm", "throat_mm"] if kind.fillet else []
+    found.append("face")
+    if kind.root_shows or (kind.fit_up and not kind.fillet):
+        found.append("back")
+    if coupon.thickness_mm <= DISTORTS_UNDER_MM and not kind.tube:
+        found.append("distortion_mm")
+        if kind.fillet:
+            found.append("distortion_deg")
+    if kind.fit_up:
+        found.append("bend")
+    return (*found, "time_taken_s")
+
+
+def check_findings(given: Mapping[str, Any]) -> dict[str, Any]:
+    """Findings by hand from JSON values, with None for what was not found out.
+
+    Raises:
+        InvalidValues: every field that is unknown or outside its limits.
+    """
+    return FINDINGS.check(given)
