@@ -7,11 +7,13 @@ import pytest
 from django.test import Client
 from django.urls import URLPattern, URLResolver, get_resolver
 
+from judicum.core.marking import SCHEMES
 from tests.people import RUN, Course, logged
 
 pytestmark = pytest.mark.django_db
 
 COUPON = {"metal": "304L", "joint": "tee", "thickness_mm": 2.0}
+SCHEME = {"code": "training", "scheme": SCHEMES["training"].as_json()}
 OPEN = {"api/session POST", "api/join POST", "api/schema GET"}
 
 
@@ -44,6 +46,7 @@ def address(route: str, course: Course) -> str:
         "<str:kind>": "window",
         "<str:panel>": "gas",
         "<int:number>": 1,
+        "<str:cause>": "flow_low",
     }
     for name, value in ids.items():
         route = route.replace(name, str(value))
@@ -64,6 +67,13 @@ def test_without_a_session_everything_but_the_doors_is_closed(course: Course) ->
 
 
 # who -> (method, address, body) and the answer that is right
+MARKING: list[tuple[str, str, object]] = [
+    ("GET", "/api/attempts/{attempt}/causes", None),
+    ("PUT", "/api/attempts/{attempt}/causes/flow_low", {"verdict": "taken"}),
+    ("PUT", "/api/attempts/{attempt}/findings", {"face": "flat"}),
+    ("POST", "/api/attempts/{attempt}/answer", {"version": 1, "answer": "weld_again", "why": "x"}),
+    ("POST", "/api/attempts/{attempt}/take-back", None),
+]
 STUDENT_MAY_NOT = [
     ("GET", "/api/courses/{course}/desk", None),
     ("GET", "/api/courses/{course}/wall", None),
@@ -78,6 +88,11 @@ STUDENT_MAY_NOT = [
     ("GET", "/api/attempts/{attempt}/suggestions", None),
     ("PUT", "/api/attempts/{attempt}/mark", {"version": 1, "scores": {}}),
     ("POST", "/api/attempts/{attempt}/return", {"version": 1}),
+    *MARKING,
+    ("GET", "/api/courses/{course}/waiting", None),
+    ("GET", "/api/courses/{course}/schemes", None),
+    ("POST", "/api/courses/{course}/schemes", SCHEME),
+    ("POST", "/api/courses/{course}/schemes/try", SCHEME),
     ("POST", "/api/courses/{course}/designs", {"title": "Mine", "coupon": COUPON}),
     ("PATCH", "/api/courses/{course}/schools", {"ladder": "carbon"}),
 ]
@@ -94,6 +109,7 @@ NOT_THEIRS = [
     ("POST", "/api/attempts/{attempt}/uploads", None),
     ("PUT", "/api/attempts/{attempt}/mark", {"version": 1, "scores": {}}),
     ("POST", "/api/attempts/{attempt}/return", {"version": 1}),
+    *MARKING,
 ]
 STRANGER_SEES_NO = [
     *NOT_THEIRS,
@@ -101,6 +117,10 @@ STRANGER_SEES_NO = [
     ("GET", "/api/courses/{course}/desk", None),
     ("GET", "/api/courses/{course}/wall", None),
     ("GET", "/api/courses/{course}/next", None),
+    ("GET", "/api/courses/{course}/waiting", None),
+    ("GET", "/api/courses/{course}/schemes", None),
+    ("POST", "/api/courses/{course}/schemes", SCHEME),
+    ("POST", "/api/courses/{course}/schemes/try", SCHEME),
     ("GET", "/api/courses/{course}/members", None),
     ("GET", "/api/courses/{course}/attempts", None),
     ("GET", "/api/courses/{course}/assignments", None),
@@ -110,6 +130,10 @@ STRANGER_SEES_NO = [
     ("PATCH", "/api/courses/{course}/schools", {"ladder": "carbon"}),
     ("GET", "/api/courses/{course}/students/{student}/progress", None),
     ("POST", "/api/assignments/{assignment}/attempts", None),
+]
+INSTRUCTOR_ONLY = [
+    ("PATCH", "/api/courses/{course}/schools", {"ladder": "carbon"}),
+    ("POST", "/api/courses/{course}/schemes", SCHEME),
 ]
 STAFF_MAY_NOT = [
     ("PUT", "/api/attempts/{attempt}/preparation", {"prepared": []}),
@@ -126,7 +150,7 @@ STAFF_MAY_NOT = [
         ("other", NOT_THEIRS, 404),
         ("stranger", STRANGER_SEES_NO, 404),
         ("instructor", STAFF_MAY_NOT, 403),
-        ("assistant", [*STAFF_MAY_NOT, ("PATCH", "/api/courses/{course}/schools", {"ladder": "carbon"})], 403),
+        ("assistant", [*STAFF_MAY_NOT, *INSTRUCTOR_ONLY], 403),
     ],
 )
 def test_the_wrong_role_is_refused(

@@ -5,7 +5,7 @@ import pytest
 from django.test import Client
 
 from judicum.server.attempts.models import Attempt
-from judicum.server.marking.queries import suggestions
+from judicum.server.marking.queries import propose
 from judicum.server.photos.actions.request_measurement import measure_again
 from judicum.server.photos.models import Correction, Measurement
 from judicum.server.photos.tasks import measure
@@ -51,9 +51,9 @@ def test_figures_lists_and_the_suggested_mark_follow(course: Course, client_of: 
     attempt = measured_attempt(course)
     measurement = counting(attempt)
     client = client_of(course.instructor)
-    before = {s.criterion: s.score for s in suggestions(attempt)}
+    before = {s.criterion: s.score for s in propose(attempt).suggestions}
     answer = correct(client, measurement, WIDER).json()
-    after = {s.criterion: s.score for s in suggestions(attempt)}
+    after = {s.criterion: s.score for s in propose(attempt).suggestions}
     assert after["width_evenness"] < before["width_evenness"]  # type: ignore[operator]
     row = client.get(f"/api/courses/{course.row.pk}/attempts").json()["results"]
     listed = next(r for r in row if r["id"] == attempt.pk)["measurement"]

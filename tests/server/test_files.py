@@ -16,12 +16,13 @@ from django.utils import timezone
 
 from judicum.core.errors import EditConflict
 from judicum.core.photo.fault_kinds import FAULT_KINDS
-from judicum.server.marking.queries import measurement_that_counts, suggestions
+from judicum.server.marking.queries import propose
 from judicum.server.photos.actions import correct_measurement as correcting
 from judicum.server.photos.actions.keep_figures import keep_figures
 from judicum.server.photos.actions.receive_upload import begin_upload, clear_abandoned, receive_piece
 from judicum.server.photos.models import Correction, Measurement, Upload
 from judicum.server.photos.pieces import uploads_with_pieces
+from judicum.server.photos.queries import measurement_that_counts
 from judicum.server.photos.storage import store_file
 from tests.measured import measured_attempt
 from tests.people import Course, logged
@@ -95,8 +96,8 @@ def test_every_fault_kind_is_suggested_for_without_falling_over(course: Course, 
     fault = {"kind": kind, "s_mm": 20, "n_mm": 0, "x_mm": 1, "y_mm": 1, "size_mm": 2, "confidence": 0.9}
     made.report["defects"] = [fault]
     made.save()
-    overall = next(s for s in suggestions(attempt) if s.criterion == "overall")
-    assert overall.counts == {kind: 1}
+    faults = next(s for s in propose(attempt).suggestions if s.criterion == "faults")
+    assert faults.counts == {kind: 1}
 
 
 def test_the_picture_is_decoded_before_any_row_is_held(

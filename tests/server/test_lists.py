@@ -11,6 +11,7 @@ from judicum.server.attempts.models import Attempt
 from judicum.server.marking.models import Mark
 from judicum.server.photos.actions.keep_figures import keep_figures
 from judicum.server.photos.models import Measurement, Photo
+from judicum.server.schemes.queries import scheme_coded
 from tests.measured import measured_attempt
 from tests.people import Course
 
@@ -81,10 +82,11 @@ def test_the_newest_attempts_count_in_the_row_of_good_ones_past_two_hundred(
     course: Course, client_of: Callable[..., Client]
 ) -> None:
     attempts = many(course, 203)
+    six = scheme_coded(course.row.pk, "six_lines")
     for k, attempt in enumerate(attempts):
         total = 90.0 if k >= 200 else 40.0
         Mark.objects.create(
-            attempt=attempt, scores={}, total=total, marked_by=course.instructor, marked_at=timezone.now(), returned_at=timezone.now()
+            attempt=attempt, scores={}, scheme=six, total=total, passed=total > 70, marked_by=course.instructor, marked_at=timezone.now(), returned_at=timezone.now()
         )  # fmt: skip
     found = client_of(course.student).get(f"/api/courses/{course.row.pk}/students/{course.student.pk}/progress").json()
     series = found["series"][0]

@@ -4,14 +4,14 @@ from typing import Any
 import pytest
 from django.test import Client
 
-from judicum.core.marking import CRITERIA
+from judicum.core.marking import SCHEMES, USUAL_SCHEME
 from judicum.server.attempts.models import Attempt
 from tests.measured import measured_attempt
 from tests.people import Course
 
 pytestmark = pytest.mark.django_db
 
-SCORES: dict[str, Any] = {c.key: 8.0 for c in CRITERIA}
+SCORES: dict[str, Any] = dict.fromkeys(SCHEMES[USUAL_SCHEME].keys, 8.0)
 
 
 def mark(client: Client, attempt: Attempt, version: int | None = None, **changes: Any) -> Any:
@@ -28,11 +28,15 @@ def mark(client: Client, attempt: Attempt, version: int | None = None, **changes
 def test_suggestions_come_with_the_figures_they_rest_on(course: Course, client_of: Callable[..., Client]) -> None:
     attempt = measured_attempt(course)
     found = client_of(course.assistant).get(f"/api/attempts/{attempt.pk}/suggestions").json()
-    assert [s["criterion"] for s in found] == [c.key for c in CRITERIA]
-    width = found[0]
-    assert width["score"] >= 7
-    assert width["figures"]["target_width_mm"] == 4.5
-    assert next(s for s in found if s["criterion"] == "setup_followed")["reason"] == "as_the_card"
+    lines = {line["criterion"]: line for line in found["lines"]}
+    assert list(lines) == list(SCORES)
+    assert lines["width_evenness"]["score"] >= 7
+    assert "4.5 mm was asked" in lines["width_on_target"]["because"]
+    assert lines["width_evenness"]["curve"][0][1] == 10
+    assert lines["setup_followed"]["reason"] == "as_the_card"
+    assert (found["scheme"], found["pass_mark"], found["knocked"]) == ("Training, version 1", 70, [])
+    assert [one["key"] for one in found["findings"]] == ["face", "distortion_mm"]
+    assert found["placeholders"]["name"] == "Sanne"
 
 
 def test_the_student_sees_the_mark_only_when_it_is_returned(course: Course, client_of: Callable[..., Client]) -> None:

@@ -7,7 +7,7 @@ from typing import Any
 import pytest
 from django.test import Client
 
-from judicum.core.marking import CRITERIA
+from judicum.core.marking import SCHEMES, USUAL_SCHEME
 from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.visibility import Sight
 from judicum.server.marking.actions.mark_attempt import return_mark, set_mark
@@ -15,9 +15,9 @@ from tests.measured import measured_attempt
 from tests.people import Course
 from tests.server.test_access import routes
 
-SCORES: dict[str, float | None] = {c.key: 6.5 for c in CRITERIA}
+SCORES: dict[str, float | None] = dict.fromkeys(SCHEMES[USUAL_SCHEME].keys, 6.5)
 COMMENT, NEXT = "zebra-comment", "zebra-next"
-TELLING = ("scores", "total", "mark_total", "comment", "next_change", "marked_by", "marked_at")
+TELLING = ("scores", "total", "mark_total", "passed", "comment", "next_change", "marked_by", "marked_at")
 
 
 def set_by_assistant(course: Course, attempt: Attempt) -> Attempt:
@@ -34,6 +34,7 @@ def every_get(course: Course, attempt: Attempt) -> list[str]:
         "<int:course_id>": course.row.pk, "<int:assignment_id>": course.assignment.pk, "<int:attempt_id>": attempt.pk,
         "<int:student_id>": course.student.pk, "<int:photo_id>": photo.pk, "<int:measurement_id>": photo.measurements.get().pk,
         "<uuid:upload_id>": "00000000-0000-4000-8000-000000000000", "<str:kind>": "window", "<str:panel>": "gas", "<int:number>": 1,
+        "<str:cause>": "flow_low",
     }  # fmt: skip
     found = []
     for route, methods in routes():
@@ -96,10 +97,16 @@ def test_with_its_return_the_student_reads_the_last_mark_and_none_before_it(
         (
             "measured",
             ["prepare", "log", "add_photo", "add_view", "read_angle", "choose_bead"],
-            ["read_angle", "choose_bead", "correct", "mark"],
+            ["read_angle", "choose_bead", "correct", "find", "judge_cause", "mark", "ask_photo", "send_back"],
         ),
-        ("marked", [], ["correct", "mark", "return"]),
-        ("returned", [], ["correct", "mark"]),
+        ("marked", [], ["correct", "find", "judge_cause", "mark", "return"]),
+        ("returned", [], ["correct", "judge_cause", "mark"]),
+        (
+            "photo_asked",
+            ["prepare", "log", "add_photo", "add_view", "read_angle"],
+            ["read_angle", "correct"],
+        ),
+        ("weld_again", [], ["correct"]),
     ],
 )
 def test_what_may_be_done_now_comes_from_the_server(

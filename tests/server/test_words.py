@@ -82,16 +82,23 @@ def test_every_joint_has_its_drawing() -> None:
 
 
 def test_every_reason_of_a_suggestion_has_words_in_the_persons_units() -> None:
-    told = Suggestion("width_evenness", 8.0, "width_cv", {"width_cv": 0.061, "width_mean_mm": 4.234})
+    told = Suggestion("width_evenness", 8.0, "width_cv", 0.061, {"width_cv": 0.061, "width_mean_mm": 4.234})
     assert because(told) == "width varies 6.1 % around 4.23 mm"
     assert because(told, US) == "width varies 6.1 % around 167 thou"
-    off = Suggestion("setup_followed", 5.0, "off_the_card", {"postflow_s": 3.0}, off=("postflow_s", "polarity_wrong"))
+    off = Suggestion(
+        "setup_followed", 5.0, "off_the_card", 5.0, {"postflow_s": 3.0}, off=("postflow_s", "polarity_wrong")
+    )
     assert because(off) == "off the card: post-flow, polarity wrong"
-    faults = Suggestion("overall", 6.0, "less_for_faults", {"cost": 2.0}, {"pore": 2})
+    faults = Suggestion("overall", 6.0, "less_for_faults", 6.0, {"cost": 2.0}, {"pore": 2})
     assert because(faults) == "mean of the lines above, less 2 for 2 × pore"
-    tint = Suggestion("tint", 2.0, "darker_than_finish", {"bead_level": 5.0, "accepted_level": 3.0})
+    tint = Suggestion("tint", 2.0, "darker_than_finish", 2.0, {"bead_level": 5.0, "accepted_level": 3.0})
     assert because(tint) == "bead 5 blue, only up to 3 copper accepted"
+    face = Suggestion("face", 2.0, "found_by_hand", "ropey")
+    assert because(face) == "ropey"
     assert all(reason and "." not in reason for reason in REASONS.values())
+    source = (settings.WEB_DIST.parents[1] / "src/judicum/core/marking/readings.py").read_text()
+    told_of = set(re.findall(r'"([a-z_]+)"', source)) & set(REASONS)
+    assert set(REASONS) - told_of == {"less_for_faults", "mean_of_the_others"}
 
 
 @pytest.mark.parametrize(

@@ -52,7 +52,10 @@ class Found:
 def aims_of(card: Mapping[str, Any]) -> dict[str, float]:
     """What the card aims at, by the keys of a run."""
     aims = {key: float(card[key]["aim"]) for key in LOGGED}
-    aims |= {"work_angle_deg": float(card["angles_deg"]["work"]), "travel_angle_deg": float(card["angles_deg"]["travel"])}
+    aims |= {
+        "work_angle_deg": float(card["angles_deg"]["work"]),
+        "travel_angle_deg": float(card["angles_deg"]["travel"]),
+    }
     if card["dabs_per_s"]:
         aims["dabs_per_s"] = float(card["dabs_per_s"])
     if card["purge"]:

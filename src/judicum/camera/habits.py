@@ -65,7 +65,9 @@ def _pores(rng: np.random.Generator, bead: Bead, bad: float) -> Bead:
     count = 2 + round(2 * bad)
     places = np.linspace(0.25, 0.8, count) * bead.length_mm + rng.uniform(-3, 3, count)
     half = float(bead.half_mm.mean())
-    return _with(bead, *(Fault("pore", float(s), float(rng.uniform(-0.4, 0.4) * half), 0.9 + 0.4 * bad) for s in places))
+    return _with(
+        bead, *(Fault("pore", float(s), float(rng.uniform(-0.4, 0.4) * half), 0.9 + 0.4 * bad) for s in places)
+    )
 
 
 def _specks(rng: np.random.Generator, bead: Bead, bad: float) -> Bead:
@@ -78,7 +80,9 @@ def _one(kind: str, low_mm: float, high_mm: float, share: tuple[float, float] = 
 
     def change(rng: np.random.Generator, bead: Bead, bad: float) -> Bead:
         at = float(rng.uniform(*share)) * bead.length_mm
-        return _with(bead, Fault(kind, at, more.get("n_mm", 0.0), low_mm + bad * (high_mm - low_mm), more.get("pinhole", False)))
+        return _with(
+            bead, Fault(kind, at, more.get("n_mm", 0.0), low_mm + bad * (high_mm - low_mm), more.get("pinhole", False))
+        )
 
     return change
 
@@ -121,7 +125,10 @@ def _darker(levels: tuple[int, int], width: tuple[float, float] = (1.0, 1.0)) ->
         nm = 8.0 * (levels[0] + bad * (levels[1] - levels[0]))
         share = width[0] + bad * (width[1] - width[0])
         return replace(
-            bead, film_nm=min(bead.film_nm + nm, 62.0), zone_nm=min(bead.zone_nm + nm, 66.0), half_mm=bead.half_mm * share
+            bead,
+            film_nm=min(bead.film_nm + nm, 62.0),
+            zone_nm=min(bead.zone_nm + nm, 66.0),
+            half_mm=bead.half_mm * share,
         )
 
     return change
@@ -155,7 +162,9 @@ def _pitch(bead: Bead) -> tuple[float, int]:
 
 def _random_gaps(rng: np.random.Generator, bead: Bead, bad: float) -> Bead:
     pitch, count = _pitch(bead)
-    return _gaps_between(bead, np.clip(pitch * (1 + (0.28 + 0.14 * bad) * rng.standard_normal(count)), 0.4 * pitch, None))
+    return _gaps_between(
+        bead, np.clip(pitch * (1 + (0.28 + 0.14 * bad) * rng.standard_normal(count)), 0.4 * pitch, None)
+    )
 
 
 def _swinging(rng: np.random.Generator, bead: Bead, bad: float) -> Bead:
@@ -171,19 +180,23 @@ def _swinging(rng: np.random.Generator, bead: Bead, bad: float) -> Bead:
     return _gaps_between(replace(bead, half_mm=half), np.array(gaps))
 
 
+def _waves(rng: np.random.Generator, s: Floats, periods_mm: tuple[float, ...]) -> Floats:
+    """A sum of sines with standard deviation 1."""
+    wave = np.zeros_like(s)
+    for period in periods_mm:
+        wave += rng.normal() * np.sin(2 * np.pi * s / period + rng.uniform(0, 6))
+    return wave / wave.std()
+
+
 def _free_hand(rng: np.random.Generator, bead: Bead, bad: float) -> Bead:
     """Toes that wander each for itself, an uneven width, uneven gaps."""
-    wave = sum(rng.normal() * np.sin(2 * np.pi * bead.s_mm / period + rng.uniform(0, 6)) for period in (9, 13, 21, 30))
-    wave = wave / wave.std()
-    half = bead.half_mm * (1 + (0.14 + 0.06 * bad) * wave)
-    side = sum(rng.normal() * np.sin(2 * np.pi * bead.s_mm / period + rng.uniform(0, 6)) for period in (8, 12, 18))
-    centre = (0.25 + 0.2 * bad) * side / side.std()
-    return _random_gaps(rng, replace(bead, half_mm=half, centre_mm=bead.centre_mm + centre), 0.2 * bad)
+    half = bead.half_mm * (1 + (0.14 + 0.06 * bad) * _waves(rng, bead.s_mm, (9, 13, 21, 30)))
+    centre = bead.centre_mm + (0.25 + 0.2 * bad) * _waves(rng, bead.s_mm, (8, 12, 18))
+    return _random_gaps(rng, replace(bead, half_mm=half, centre_mm=centre), 0.2 * bad)
 
 
 def _wavy(rng: np.random.Generator, bead: Bead, bad: float) -> Bead:
-    side = sum(rng.normal() * np.sin(2 * np.pi * bead.s_mm / period + rng.uniform(0, 6)) for period in (8, 11, 16))
-    return replace(bead, centre_mm=bead.centre_mm + (0.4 + 0.25 * bad) * side / side.std())
+    return replace(bead, centre_mm=bead.centre_mm + (0.4 + 0.25 * bad) * _waves(rng, bead.s_mm, (8, 11, 16)))
 
 
 def _narrow_start(rng: np.random.Generator, bead: Bead, bad: float) -> Bead:

@@ -9,7 +9,6 @@ import numpy as np
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.marking import CRITERIA
 from judicum.core.photo.measure import measure_all
 from judicum.demo.drawing import Weld, draw
 from judicum.demo.extras import add_views, correct_by_hand
@@ -25,7 +24,7 @@ from judicum.server.coupons.models import Assignment, Design
 from judicum.server.coupons.setup import checklist_for
 from judicum.server.courses.models import Course, Membership, Role
 from judicum.server.marking.actions.mark_attempt import return_mark, set_mark
-from judicum.server.marking.queries import suggestions
+from judicum.server.marking.queries import propose
 from judicum.server.photos.actions.send_photo import send_photo
 from judicum.server.photos.actions.store_measurement import Found, store_measurement
 from judicum.server.photos.models import Measurement
@@ -168,11 +167,10 @@ def _run(plan: Weld, person: dict[str, Any]) -> dict[str, Any]:
 
 def _mark(marker: User, attempt: Attempt, remarks: dict[str, dict[str, str]], at: datetime) -> None:
     attempt.refresh_from_db()
-    scores = {s.criterion: s.score for s in suggestions(attempt)}
-    scores["overall"] = scores["overall"] if scores["overall"] is not None else 5.0
-    given = [c.key for c in CRITERIA if scores[c.key] is not None]
-    weakest = min(given, key=lambda key: scores[key] or 0.0)
-    key = weakest if (scores[weakest] or 0.0) < 8 else "overall"
+    scores = {one.criterion: one.score if one.applies else None for one in propose(attempt).suggestions}
+    given = {key: score for key, score in scores.items() if score is not None}
+    weakest = min(given, key=lambda key: given[key])
+    key = weakest if given[weakest] < 8 and weakest in remarks else "overall"
     set_mark(marker, attempt.pk, attempt.version, scores, remarks[key]["comment"], remarks[key]["next"], at)
     attempt.refresh_from_db()
     return_mark(marker, attempt.pk, attempt.version, at)

@@ -7,6 +7,8 @@ STATES = {
     "measured": "waits for a mark",
     "marked": "marked, not returned",
     "returned": "returned",
+    "photo_asked": "another photo asked for",
+    "weld_again": "to be welded again",
 }
 VIEWS = {"bead": "Bead", "back": "Back side", "setup": "Setup at the machine", "torch": "Torch in place"}
 GROUPS = {

@@ -2,8 +2,9 @@
 
 from typing import Any
 
-from judicum.core.causes import Explained, Ranked, Seen
+from judicum.core.causes import SKIPPABLE, Explained, Followed, Ranked, Seen
 from judicum.core.causes.evidence import Told
+from judicum.core.choices import CHOICES
 from judicum.core.quantities import QUANTITIES
 from judicum.words.units import METRIC, Units
 from judicum.words.units import told as figure_told
@@ -67,6 +68,59 @@ ADVICE: dict[str, str] = {
 }  # fmt: skip
 
 
+CAUSES_TOLD: dict[str, str] = {
+    "postflow_short": "Post-flow too short", "torch_pulled_early": "Torch pulled away early",
+    "downslope_short": "Down-slope too short", "preflow_short": "Pre-flow too short", "hose_puff": "Gas puffed from the hose",
+    "flow_low": "Too little gas", "flow_high": "Too much gas", "collet_body": "Collet body on stainless",
+    "stickout_long": "Stick-out too long", "draught": "Draught", "dirty_cup": "Dirty cup or lens", "dirty_metal": "Dirty blank",
+    "filler_dirty": "Dirty rod", "filler_left_gas": "Rod's tip left the gas", "current_high": "Too much current",
+    "current_low": "Too little current", "travel_slow": "Moved too slowly", "travel_fast": "Moved too fast",
+    "part_hot": "Part still hot", "no_taper": "Pedal not eased off", "filler_big": "Wire too thick",
+    "filler_starved": "Too little filler fed", "arc_long": "Arc too long", "torch_leans": "Torch leans to one side",
+    "thickness_unequal": "Parts of unequal thickness", "torch_flat": "Torch held too flat", "point_bad": "Electrode point",
+    "electrode_dipped": "Electrode dipped", "brush_carbon": "Carbon-steel brush", "cadence_uneven": "Uneven dabbing",
+    "pedal_pumping": "Pedal pumped", "not_propped": "Hand not propped", "tie_in_poor": "Poor tie-in at the restart",
+    "start_unsettled": "Moved before the puddle settled", "cold_start": "Cold start", "fit_up_gap": "Gap in the fit-up",
+    "dwell": "Dwelt in one place", "purge_missing": "No purge", "purge_poor": "Poor purge", "tacks_few": "Too few tacks",
+    "pulse_fast_shallow": "Fast pulse, shallow",
+}  # fmt: skip
+"""What each cause is called on a card."""
+STEPS_TOLD = {
+    "blank_abraded": "abrading the blank", "blank_wiped": "wiping the blank", "rod_wiped": "wiping the rod",
+    "own_brush": "the brush for stainless only", "electrode_ground": "grinding the electrode", "cup_clean": "a clean cup",
+    "fit_up": "the fit-up", "fit_up_tight": "the tight fit-up", "tacked": "tacks", "purge_waited": "waiting for the purge",
+    "practised_on_scrap": "practice on scrap",
+}  # fmt: skip
+EVIDENCE_TOLD = {
+    "puff_at_start": "the gas puffed at the start", "draught": "a draught was noticed", "part_hot": "the part was hot",
+    "purge": "the back was purged", "no_purge": "no purge was set", "joint": "parts that are fitted up", "filler": "filler was used",
+    "restarts_mm": "there are restarts", "runs": "several runs", "second_thickness_mm": "two thicknesses",
+    "settings_in_range": "gas settings lie on the card", "pedal_school": "pedal as the course teaches it",
+    "length_mm": "length of the run", "width_periodic": "the width swings with the ripples",
+    "no_period": "the gaps have no period", "straight_toes": "toes are straight", "one_side": "on one side only",
+    "both_sides": "on both sides", "one_spot": "in one spot only", "together": "seen together", "purge_vent": "no vent",
+    "gas_part": "a collet body was fitted", "dabs": "few dabs for the length", "pitch_mm": "ripples far apart",
+    "bulge_at_start": "only at the start", "bead_narrow_at_start": "only at the start",
+}  # fmt: skip
+"""Evidence that is neither a symptom, a figure with its range nor a step of the list."""
+TRACKS = {
+    "tint": ("grey_all_along", "grey_at_start", "grey_at_end", "grey_in_patches", "tint_dark", "tint_lopsided", "tint_grows_along"),
+    "width": ("bead_wide", "bead_narrow", "width_uneven", "width_grows", "toes_wavy"),
+    "ripples": ("ripples_random", "ripples_periodic", "ripples_at_restarts"),
+    "faults": (
+        "undercut", "crater", "pinhole", "pores", "inclusions", "burn_through", "gap", "bulge_at_restart", "bulge",
+    ),
+}  # fmt: skip
+"""Which track under the strip shows a symptom."""
+DONE_TOLD = {"done": "done", "partly": "partly done", "not": "not done", "unknown": "cannot be told"}
+GONE_TOLD = {
+    "gone": "it has gone",
+    "less": "it is less",
+    "still": "it is still there",
+    "unknown": "nothing to see it by yet",
+}
+
+
 def explained(found: Explained, units: Units = METRIC) -> dict[str, Any]:
     """The contract's JSON values (docs/causes.md), with sentences in the person's units; figures stay SI."""
     causes = [_cause(one, units) for one in found.causes]
@@ -128,3 +182,79 @@ def _symptom(seen: Seen) -> dict[str, Any]:
         "to_mm": seen.to_mm,
         "figures": seen.figures,
     }
+
+
+def symptom_card(seen: Seen) -> dict[str, Any]:
+    """A symptom as the desk shows it: in words, and on which track, from where to where."""
+    track = next((name for name, codes in TRACKS.items() if seen.code in codes), None)
+    return {**_symptom(seen), "words": SYMPTOMS[seen.code], "track": track}
+
+
+def cause_card(one: Ranked, found: Explained, units: Units = METRIC) -> dict[str, Any]:
+    """A cause as the desk shows it: its name, each piece of evidence in words with its place, and the change to make."""
+    return {
+        "code": one.code,
+        "words": CAUSES_TOLD[one.code],
+        "share": one.share,
+        "speaks_for": [_evidence(told, found, units) for told in one.speaks_for],
+        "against": [_evidence(told, found, units) for told in one.against],
+        "advice": advice(one, units),
+        "history": _history(one),
+    }
+
+
+def _history(one: Ranked) -> str:
+    """How what was confirmed before tilts this cause; empty where nothing was."""
+    parts = [
+        words
+        for count, words in (
+            (one.history.own, f"taken {one.history.own} × for this student"),
+            (one.history.course, f"{one.history.course} × in this course"),
+            (one.history.rejected, f"set aside {one.history.rejected} ×"),
+        )
+        if count
+    ]
+    return ", ".join(parts)
+
+
+def _evidence(told: Told, found: Explained, units: Units) -> dict[str, Any]:
+    seen = next((s for s in found.symptoms if s.code == told.what), None)
+    place = symptom_card(seen) if seen else None
+    return {
+        "what": told.what,
+        "words": evidence_words(told, units),
+        "track": place["track"] if place else None,
+        "from_mm": place["from_mm"] if place else None,
+        "to_mm": place["to_mm"] if place else None,
+    }
+
+
+def evidence_words(told: Told, units: Units = METRIC) -> str:
+    """A piece of evidence in words: the symptom, the figure with its range, the step, or what was noticed."""
+    if told.what in SYMPTOMS:
+        return SYMPTOMS[told.what]
+    if told.what in SKIPPABLE:
+        return f"{STEPS_TOLD[told.what]} {'not ticked' if told.value == 'skipped' else 'ticked'}"
+    quantity = QUANTITIES.get(told.what)
+    if quantity and "used" in told.figures:
+        return _figure_words(told, quantity.words, quantity.kind, units)
+    choice = CHOICES.get(told.what)
+    if choice is not None and told.value is not None and told.value in choice.options:
+        return f"{choice.words.lower()}: {choice.options[told.value]}"
+    if told.value == "false":
+        return "not so: " + EVIDENCE_TOLD[told.what]
+    return EVIDENCE_TOLD.get(told.what, told.what.replace("_", " "))
+
+
+def _figure_words(told: Told, words: str, kind: str, units: Units) -> str:
+    used = figure_told(told.figures["used"], kind, units)
+    low, high = told.figures.get("low"), told.figures.get("high")
+    ends = [figure_told(end, kind, units) for end in (low, high) if end is not None]
+    if low is not None and high is not None:
+        ends[0] = figure_told(low, kind, units, unit=False)
+    return f"{words.lower()} {used}, card {' to '.join(ends)}"
+
+
+def followed_words(found: Followed) -> str:
+    """What became of the one change that was asked for."""
+    return f"{DONE_TOLD[found.done]}; {GONE_TOLD[found.gone]}"

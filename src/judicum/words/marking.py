@@ -1,29 +1,61 @@
-"""What a suggested score comes from, in words."""
+"""What a suggested score comes from, in words; placeholders of a marker's phrases."""
 
-from judicum.core.marking import Suggestion
+from string import Formatter
+
+from judicum.core.choices import CHOICES
+from judicum.core.marking import CRITERIA, MEASURED_AT, Suggestion
 from judicum.core.photo.fault_kinds import FAULT_KINDS
 from judicum.core.photo.film import level_name
+from judicum.core.photo.report import Report
 from judicum.core.quantities import QUANTITIES
 from judicum.words.units import METRIC, Units, told
 
 REASONS = {
     "width_cv": "width varies {width_cv} around {width_mean_mm}",
-    "even_but_off_target": "varies {width_cv}, but {width_mean_mm} where {target_width_mm} was asked",
+    "width_on_target": "{width_mean_mm} wide where {target_width_mm} was asked",
+    "no_width_asked": "no width was asked for",
+    "width_drift": "width changes by {drift_share} from start to end",
     "pitch_cv": "gaps vary {pitch_cv} around {pitch_mm}, {lapses} lapses",
     "no_ripples_to_judge": "no distinct ripples; toes and width count instead",
     "toe_waviness": "toes wave by {left_mm} left, {right_mm} right",
     "within_finish": "bead {bead_level}, up to {accepted_level} accepted",
     "darker_than_finish": "bead {bead_level}, only up to {accepted_level} accepted",
-    "tint_lopsided": "bead {bead_level}; zone lopsided, {left_mm} left, {right_mm} right",
     "grey_is_a_reject": "grey on {grey_share} of the bead: always a reject",
     "sugar_is_a_reject": "sugared over {length_mm}: always a reject",
+    "metal_without_tint": "this metal has no tint scale",
+    "tint_zone": "zone {haz_level}, {left_mm} left and {right_mm} right of the bead",
+    "tint_sides": "zone {left_mm} left, {right_mm} right",
+    "faults": "{counts}",
+    "no_faults": "none seen",
+    "ends": "near ends and restarts: {counts}",
+    "ends_clean": "ends and restarts without faults",
+    "length_welded": "{length_mm} of {asked_mm} welded",
+    "no_length_asked": "no length was asked for",
     "as_the_card": "everything logged lies on the card",
     "off_the_card": "off the card: {off}",
     "not_logged": "nothing was logged to judge by",
+    "prepared": "{done} of {wanted} steps ticked",
+    "no_list_kept": "no list of preparation was kept",
+    "legs": "legs {upper_mm} up, {lower_mm} along",
+    "leg_size": "legs {leg_mm} where {asked_mm} was asked",
+    "no_leg_asked": "no leg was asked for",
+    "throat": "throat {throat_mm} at a leg of {leg_mm}",
+    "distortion": "lifts {lift_mm} from the table",
+    "turned": "turned by {turned_deg}",
+    "time_taken": "{taken_s} of {allowed_s} allowed",
+    "no_time_allowed": "no time was set",
+    "found_by_hand": "{option}",
+    "to_be_found_by_hand": "to be found by hand",
+    "not_asked_of_this_coupon": "this coupon has none",
     "less_for_faults": "mean of the lines above, less {cost} for {counts}",
     "mean_of_the_others": "mean of the lines above",
     "nothing_measured": "nothing measured; set it by eye",
 }
+PLACEHOLDERS = {
+    "name": "first name", "width": "mean width", "target": "width asked for", "varies": "how much the width varies",
+    "gaps": "how much the gaps vary", "pitch": "mean gap", "tint": "tint of the bead", "length": "length",
+}  # fmt: skip
+"""What a phrase may hold in braces, and what stands for it."""
 
 
 def because(suggestion: Suggestion, units: Units = METRIC) -> str:
@@ -31,7 +63,27 @@ def because(suggestion: Suggestion, units: Units = METRIC) -> str:
     figures = {key: _told(key, value, units) for key, value in suggestion.figures.items() if value is not None}
     counts = ", ".join(f"{count} × {FAULT_KINDS[kind].words}" for kind, count in suggestion.counts.items())
     off = ", ".join(_key(key) for key in suggestion.off)
-    return REASONS[suggestion.reason].format(**figures, counts=counts, off=off)
+    choice = CHOICES.get(suggestion.criterion)
+    option = choice.options.get(suggestion.figure, "") if choice and isinstance(suggestion.figure, str) else ""
+    return REASONS[suggestion.reason].format(**figures, counts=counts, off=off, option=option)
+
+
+def figure_told(suggestion: Suggestion, units: Units = METRIC) -> str:
+    """Where the line's curve is read, with its unit."""
+    figure = suggestion.figure
+    if figure is None or isinstance(figure, str):
+        return str(figure or "")
+    return on_axis(suggestion.criterion, figure, units)
+
+
+def on_axis(criterion: str, figure: float, units: Units = METRIC) -> str:
+    """A figure on a criterion's curve, as a person reads it."""
+    unit = CRITERIA[criterion].unit
+    if unit == "share":
+        return f"{100 * figure:.3g} %"
+    if unit == "mm":
+        return told(figure, "length", units)
+    return f"{figure:.3g} : 1" if unit == "ratio" else f"{figure:.3g}°" if unit == "deg" else f"{figure:.3g} {unit}"
 
 
 def _key(key: str) -> str:
@@ -45,4 +97,41 @@ def _told(key: str, value: float, units: Units) -> str:
         return f"{100 * value:.1f} %"
     if key.endswith("_mm"):
         return told(value, "length", units, 2 if units.length == "mm" else 0)
-    return f"{value:g}"
+    if key.endswith("_s"):
+        return f"{value:.0f} s"
+    return f"{value:g}°" if key.endswith("_deg") else f"{value:g}"
+
+
+def finding(key: str) -> dict[str, str]:
+    """A finding by hand: what it is called, and where it is measured."""
+    words = QUANTITIES[key].words if key in QUANTITIES else CHOICES[key].words
+    return {"key": key, "words": words, "at": MEASURED_AT[key]}
+
+
+def placeholders_in(text: str) -> set[str]:
+    """Names in braces in a phrase; a brace that stands alone is one that nobody knows."""
+    try:
+        return {name for _, name, _, _ in Formatter().parse(text) if name is not None}
+    except ValueError:
+        return {"{"}
+
+
+def placeholder_values(
+    report: Report | None, target_width_mm: float, name: str, units: Units = METRIC
+) -> dict[str, str]:
+    """What stands for each placeholder at one attempt; "–" where it was not measured."""
+    values = {**dict.fromkeys(PLACEHOLDERS, "–"), "name": name.split(" ")[0]}
+    values["target"] = told(target_width_mm, "length", units)
+    bead = report.bead if report else None
+    if report is None or bead is None:
+        return values
+    values |= {
+        "width": told(bead.width_mm.mean, "length", units),
+        "varies": f"{100 * bead.width_mm.cv:.0f} %",
+        "length": told(bead.length_mm, "length", units),
+    }
+    if report.ripple and report.ripple.cv is not None:
+        values |= {"gaps": f"{100 * report.ripple.cv:.0f} %", "pitch": told(report.ripple.pitch_mm, "length", units)}
+    if report.tint:
+        values["tint"] = f"{report.tint.bead.level} {report.tint.bead.name}"
+    return values

@@ -8,7 +8,7 @@ from judicum.core.acceptance import BANDS, CARD_WIDTH_SHARE, LAPSE_LONG, LAPSE_S
 from judicum.core.choices import CHOICES, FINISH_LEVEL, SCHOOLS
 from judicum.core.fields import Flag, Several, Spec, Text
 from judicum.core.joints import JOINTS
-from judicum.core.marking import CRITERIA, MOST_COMMENT, MOST_NEXT, PASS_MARK
+from judicum.core.marking import CRITERIA, FINDINGS, KNOCK_OUTS, MOST_COMMENT, MOST_NEXT, UNDO_S, Criterion
 from judicum.core.photo.decode import MOST_BYTES
 from judicum.core.photo.fault_kinds import FAULT_KINDS
 from judicum.core.photo.film import tint_levels
@@ -18,6 +18,7 @@ from judicum.core.setup.gauge import TABLES_INCH
 from judicum.core.setup.run import GROUPS, RUN
 from judicum.words.attempts import GROUPS as GROUP_WORDS
 from judicum.words.attempts import STATES, VIEWS
+from judicum.words.marking import PLACEHOLDERS
 
 
 def vocabulary() -> dict[str, Any]:
@@ -37,17 +38,27 @@ def vocabulary() -> dict[str, Any]:
         "joints": {key: {"words": j.words, "tube": j.tube, "fillet": j.fillet} for key, j in JOINTS.items()},
         "tint": [{"name": level["name"], "colour": level["srgb"]} for level in tint_levels()],
         "faults": {key: {"words": f.words, "long": f.long} for key, f in FAULT_KINDS.items()},
-        "criteria": {c.key: c.words for c in CRITERIA},
+        "criteria": {key: _criterion(c) for key, c in CRITERIA.items()},
+        "knockOuts": KNOCK_OUTS,
+        "findings": {spec.key: _field(spec) for spec in FINDINGS.specs},
+        "placeholders": PLACEHOLDERS,
+        "undoS": UNDO_S,
         "bands": {key: {"good": b.good, "accepted": b.accepted} for key, b in BANDS.items()},
         "lapse": {"long": LAPSE_LONG, "short": LAPSE_SHORT},
         "cardWidthShare": list(CARD_WIDTH_SHARE),
         "finishLevel": FINISH_LEVEL,
-        "passMark": PASS_MARK,
         "most": {"comment": MOST_COMMENT, "next": MOST_NEXT, "photoBytes": MOST_BYTES},
         "reachMm": REACH_MM,
         "states": STATES,
         "views": VIEWS,
     }
+
+
+def _criterion(criterion: Criterion) -> dict[str, Any]:
+    return {
+        "words": criterion.words, "figure": criterion.figure, "unit": criterion.unit, "byHand": bool(criterion.needs),
+        "curve": [list(point) for point in criterion.curve], "options": criterion.options,
+    }  # fmt: skip
 
 
 def _quantity(quantity: Quantity) -> dict[str, Any]:

@@ -1,132 +1,200 @@
 from typing import Any
 
-from judicum.core.marking import Suggestion
-from judicum.core.marking import suggest as suggest_for
-from judicum.core.photo.report import Report
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from judicum.core.marking import (
+    CRITERIA,
+    KNOCK_OUTS,
+    SCHEMES,
+    Evidence,
+    Given,
+    Line,
+    Scheme,
+    Suggestion,
+    knocked_out,
+    passes,
+    read_all,
+    score_of,
+    suggest,
+    total,
+    try_on,
+)
 from judicum.core.setup import Checked, Deviation, Warned
+from tests.core.marking.evidence import CHECK, TEE, evidence, fault, report
 
-CHECK = Checked((), ())
-
-
-def suggest(told: dict[str, Any], finish: str, target_mm: float | None, checked: Checked | None) -> list[Suggestion]:
-    return suggest_for(Report.from_json(told), finish, target_mm, checked)
-
-
-def report(**changes: Any) -> dict[str, Any]:
-    width = {"mean": 4.5, "sd": 0.18, "cv": 0.04, "min": 4.1, "max": 4.9, "uncertainty": 0.06}
-    place = {"start_mm": [0, 0], "end_mm": [90, 0], "length_mm": 90.0, "straightness_mm": 0.1}
-    whole: dict[str, Any] = {
-        "bead": {**place, "width_mm": width, "toe_waviness_mm": {"left": 0.2, "right": 0.25}},
-        "ripple": {"count": 40, "cv": 0.10, "pitch_mm": 2.2, "positions_mm": [], "lapses_mm": []},
-        "tint": {
-            "bead": {"level": 2, "name": "gold"},
-            "haz": {"level": 4, "name": "purple"},
-            "width_mm": {"left": 3.0, "right": 3.2},
-            "along": [],
-            "share": {"grey": 0.0},
-        },
-    }
-    return {**whole, **changes}
+EVERY = Scheme("Every criterion", tuple(Line(c, 1.0, c.curve, c.options) for c in CRITERIA.values()))
+HAND = {
+    "leg_upper_mm": 3.0, "leg_lower_mm": 3.1, "throat_mm": 2.1, "face": "flat", "distortion_mm": 0.4, "distortion_deg": 0.5,
+    "bend": "held", "time_taken_s": 200.0,
+}  # fmt: skip
 
 
-def by_key(found: list[Suggestion]) -> dict[str, Suggestion]:
-    return {s.criterion: s for s in found}
+def scored(e: Evidence, scheme: Scheme = EVERY) -> dict[str, Suggestion]:
+    return {one.criterion: one for one in suggest(scheme, e)}
 
 
-def test_a_steady_bead_scores_high_on_every_line() -> None:
-    scores = by_key(suggest(report(), "warm", 4.5, CHECK))
-    assert all(s.score is not None and s.score >= 8 for s in scores.values())
-    assert scores["width_evenness"].figures["width_cv"] == 0.04
+def score(key: str, told: dict[str, Any] | None = None, **more: Any) -> float | None:
+    return scored(evidence(told, **more))[key].score
+
+
+def with_bead(**changes: Any) -> dict[str, Any]:
+    return report(bead={**report()["bead"], **changes})
+
+
+def with_tint(**changes: Any) -> dict[str, Any]:
+    return report(tint={**report()["tint"], **changes})
+
+
+def test_a_steady_bead_scores_high_on_every_line_of_every_shipped_scheme() -> None:
+    fillet = evidence(coupon=TEE, by_hand=HAND, time_limit_s=600.0)
+    for code, scheme in SCHEMES.items():
+        for one in suggest(scheme, fillet):
+            assert not one.applies or one.score is None or one.score >= 7.5, (code, one)
+    assert scored(evidence())["width_evenness"].figures["width_cv"] == 0.04
 
 
 def test_six_percent_is_good_and_ten_acceptable() -> None:
-    def score(cv: float) -> float | None:
-        changed = report()
-        changed["bead"]["width_mm"]["cv"] = cv
-        return by_key(suggest(changed, "warm", None, None))["width_evenness"].score
-
-    assert (score(0.06), score(0.10), score(0.30)) == (8.0, 5.0, 0.0)
+    width = report()["bead"]["width_mm"]
+    told = [score("width_evenness", with_bead(width_mm={**width, "cv": cv})) for cv in (0.06, 0.10, 0.30)]
+    assert told == [8.0, 5.0, 0.0]
 
 
-def test_even_but_far_from_the_width_asked_for_costs_two() -> None:
-    near = by_key(suggest(report(), "warm", 4.5, CHECK))["width_evenness"]
-    far = by_key(suggest(report(), "warm", 3.0, CHECK))["width_evenness"]
-    assert near.score is not None
-    assert far.score == near.score - 2
-    assert far.reason == "even_but_off_target"
+def test_far_from_the_width_asked_for_is_a_line_of_its_own() -> None:
+    assert score("width_on_target") == 10.0
+    assert score("width_on_target", target_width_mm=3.0) == 0.0
+    assert score("width_evenness", target_width_mm=3.0) == score("width_evenness")
+    assert scored(evidence(target_width_mm=None))["width_on_target"].applies is False
+
+
+def test_a_bead_that_widens_loses_on_drift() -> None:
+    profile = report()["profile"]
+    grown = {**profile, "width_mm": [4.0 + 0.05 * k for k in range(len(profile["s_mm"]))]}
+    assert score("width_drift") == 10.0
+    assert score("width_drift", report(profile=grown)) < 6
 
 
 def test_a_fused_bead_is_judged_by_toes_instead_of_ripples() -> None:
-    ripples = by_key(suggest(report(ripple=None), "warm", 4.5, CHECK))["ripple_evenness"]
-    assert (ripples.score, ripples.reason) == (None, "no_ripples_to_judge")
+    ripples = scored(evidence(report(ripple=None)))["ripple_evenness"]
+    assert (ripples.score, ripples.applies, ripples.reason) == (None, False, "no_ripples_to_judge")
 
 
 def test_the_finish_goal_decides_which_tint_is_too_dark() -> None:
-    tints = {f: by_key(suggest(report(), f, 4.5, CHECK))["tint"] for f in ("bright", "warm", "show_colour")}
-    assert [t.score for t in tints.values()] == [5.0, 10.0, 10.0]
-    assert tints["bright"].reason == "darker_than_finish"
+    assert [score("tint", finish=goal) for goal in ("bright", "warm", "show_colour")] == [5.0, 10.0, 10.0]
 
 
-def test_grey_is_a_reject_under_every_finish() -> None:
-    grey = {**report()["tint"], "share": {"grey": 0.1}}
-    for finish in ("bright", "warm", "show_colour"):
-        assert by_key(suggest(report(tint=grey), finish, 4.5, CHECK))["tint"].score == 0
+def test_grey_and_sugar_are_rejects_under_every_finish() -> None:
+    for goal in ("bright", "warm", "show_colour"):
+        assert score("tint", with_tint(share={"grey": 0.1}), finish=goal) == 0
+    sugar = scored(evidence(report(defects=[fault("sugaring", size_mm=7.5)]), finish="show_colour"))["tint"]
+    assert (sugar.score, sugar.reason, sugar.figures["length_mm"]) == (0.0, "sugar_is_a_reject", 7.5)
 
 
-def test_a_lopsided_zone_costs_something() -> None:
-    lopsided = {**report()["tint"], "width_mm": {"left": 2.0, "right": 4.0}}
-    assert by_key(suggest(report(tint=lopsided), "warm", 4.5, CHECK))["tint"].score == 8.5
+def test_a_lopsided_or_wide_zone_costs_something() -> None:
+    assert score("tint_sides", with_tint(width_mm={"left": 2.0, "right": 4.0})) == 5.0
+    assert score("tint_zone", with_tint(width_mm={"left": 9.0, "right": 9.0})) < 5
 
 
 def test_what_lies_off_the_card_costs_two_and_what_stops_three_more() -> None:
     check = Checked((Deviation("postflow_s", 3, 6, 12),), (Warned("polarity_wrong"), Warned("postflow_short")))
-    setup = by_key(suggest(report(), "warm", 4.5, check))["setup_followed"]
+    setup = scored(evidence(checked=check))["setup_followed"]
     assert (setup.score, setup.reason, setup.off) == (5.0, "off_the_card", ("postflow_s", "polarity_wrong"))
     assert setup.figures == {"postflow_s": 3.0}
 
 
+def test_preparation_is_what_was_ticked_of_the_list() -> None:
+    assert [score("preparation", prepared=p) for p in ((8, 8), (6, 8), (4, 8), None)] == [10.0, 5.0, 0.0, None]
+
+
+def test_a_short_bead_and_faults_at_its_end_have_their_lines() -> None:
+    assert score("length_welded", length_mm=180.0) == 0.0
+    assert score("ends") == 10.0
+    at_end = report(defects=[fault("crater", s_mm=87.0, pinhole=True)])
+    assert score("ends", at_end) < score("ends", report(defects=[fault("pore", s_mm=45.0)]))
+    assert score("ends", report(defects=[fault("bulge", s_mm=45.0)]), restarts_mm=(46.0,)) < 10
+
+
+def test_legs_throat_and_face_count_where_the_coupon_has_them() -> None:
+    good = scored(evidence(coupon=TEE, by_hand=HAND))
+    assert [good[key].score for key in ("legs_equal", "leg_size", "throat", "face", "bend")] == [10.0] * 5
+    unequal = scored(evidence(coupon=TEE, by_hand={**HAND, "leg_upper_mm": 4.5}))
+    assert unequal["legs_equal"].score < 6
+    plate = scored(evidence(by_hand=HAND))
+    assert (plate["legs_equal"].applies, plate["legs_equal"].reason) == (False, "not_asked_of_this_coupon")
+    missing = scored(evidence(coupon=TEE))["legs_equal"]
+    assert (missing.score, missing.applies, missing.reason) == (None, True, "to_be_found_by_hand")
+
+
+def test_time_counts_only_where_a_limit_was_set() -> None:
+    slow = {**HAND, "time_taken_s": 700.0}
+    assert scored(evidence(coupon=TEE, by_hand=slow, time_limit_s=600.0))["time_taken"].score < 6
+    assert scored(evidence(coupon=TEE, by_hand=slow))["time_taken"].applies is False
+
+
 def test_without_a_measurement_or_log_nothing_is_suggested() -> None:
-    assert [s.score for s in suggest({}, "warm", 4.5, None)] == [None] * 6
+    bare = suggest(SCHEMES["six_lines"], evidence({}, checked=None, prepared=None))
+    assert [one.score for one in bare] == [None] * 6
+    logged = scored(evidence({}), SCHEMES["six_lines"])
+    assert (logged["setup_followed"].score, logged["overall"].score) == (10.0, None)
 
 
-def fault(kind: str, **more: Any) -> dict[str, Any]:
-    return {
-        "kind": kind,
-        "s_mm": 30.0,
-        "n_mm": 0.2,
-        "x_mm": 1.0,
-        "y_mm": 1.0,
-        "size_mm": 1.0,
-        "confidence": 0.9,
-        **more,
-    }
+def test_faults_come_off_and_say_so() -> None:
+    clean, pored = scored(evidence()), scored(evidence(report(defects=[fault("pore"), fault("pore")])))
+    assert clean["faults"].score == 10.0
+    assert pored["faults"].score < 8
+    assert pored["faults"].counts == {"pore": 2}
+    assert pored["overall"].score == pytest.approx(clean["overall"].score - 2, abs=0.5)
+    holed = report(defects=[fault("crater", s_mm=40.0, pinhole=True)])
+    assert score("faults", holed) < score("faults", report(defects=[fault("crater", s_mm=40.0)]))
 
 
-def overall(*faults: dict[str, Any]) -> Suggestion:
-    return by_key(suggest(report(defects=list(faults)), "warm", 4.5, CHECK))["overall"]
+def test_what_knocks_out_fails_whatever_the_sum() -> None:
+    holed = knocked_out(evidence(report(defects=[fault("burn_through")])))
+    assert holed == ("burn_through",)
+    assert not passes(SCHEMES["training"], 98.0, holed)
+    assert passes(SCHEMES["show_colour"], 70.0, ())
+    assert passes(SCHEMES["six_lines"], 71.0, holed)
+    assert not passes(SCHEMES["six_lines"], 71.0, (), pass_mark=80.0)
+    late = {**HAND, "back": "sugared", "bend": "broke", "time_taken_s": 700.0}
+    found = knocked_out(evidence(with_tint(share={"grey": 0.4}), coupon=TEE, by_hand=late, time_limit_s=600.0))
+    assert found == ("back_sugared", "bend_broke", "grey", "not_in_time")
+    assert set(found) <= set(KNOCK_OUTS)
 
 
-def test_faults_come_off_the_overall_look_and_say_so() -> None:
-    clean, pored = overall(), overall(fault("pore"), fault("pore"))
-    assert clean.score is not None and pored.score == clean.score - 2
-    assert (pored.reason, pored.figures, pored.counts) == ("less_for_faults", {"cost": 2.0}, {"pore": 2})
+def marked(told: dict[str, Any] | None = None, scheme: Scheme = SCHEMES["training"], **by_eye: float) -> Given:
+    e = evidence(told)
+    suggested = {one.criterion: one.score for one in suggest(scheme, e)}
+    readings = {key: read.figure for key, read in read_all(e).items() if read.figure is not None}
+    return Given(readings, suggested, {**suggested, **by_eye}, knocked_out(e))
 
 
-def test_a_pinhole_makes_a_crater_worse_and_a_hole_right_through_leaves_nothing() -> None:
-    crater, pinhole = overall(fault("crater", pinhole=False)), overall(fault("crater", pinhole=True))
-    assert crater.score is not None and pinhole.score == crater.score - 1
-    assert overall(fault("burn_through")).score == 0
+def test_trying_the_same_scheme_again_changes_nothing() -> None:
+    given_then = marked(width_evenness=3.0)
+    tried = try_on(SCHEMES["training"], given_then)
+    assert tried.total == total(SCHEMES["training"], given_then.scores)
 
 
-def test_a_sugared_patch_rejects_the_tint_whatever_the_colour_beside_it() -> None:
-    tint = by_key(suggest(report(defects=[fault("sugaring", size_mm=7.5)]), "show_colour", 4.5, CHECK))["tint"]
-    assert (tint.score, tint.reason, tint.figures["length_mm"]) == (0.0, "sugar_is_a_reject", 7.5)
+def test_another_scheme_is_tried_on_the_readings_that_were_kept() -> None:
+    grey = marked(with_tint(share={"grey": 0.3}))
+    assert not try_on(SCHEMES["bright_service"], grey).passed
+    steeper = Line(CRITERIA["width_evenness"], 1.0, ((0.0, 10.0), (0.01, 0.0)), {})
+    assert try_on(Scheme("Steep", (steeper,)), marked()).total == 0.0
+    # A score that was set by eye stays, whatever the curve.
+    assert try_on(Scheme("Steep", (steeper,)), marked(width_evenness=8.0)).total == 80.0
 
 
-def test_without_a_measured_bead_nothing_is_said_of_the_look() -> None:
-    found = by_key(suggest({"bead": None, "ripple": None, "tint": None}, "warm", 4.5, CHECK))
-    assert (found["setup_followed"].score, found["overall"].score, found["overall"].reason) == (
-        10.0,
-        None,
-        "nothing_measured",
-    )
+@given(st.floats(0, 100), st.floats(0, 100))
+def test_a_falling_curve_never_gives_more_for_a_worse_figure(a: float, b: float) -> None:
+    for criterion in CRITERIA.values():
+        if criterion.options or criterion.key in ("throat", "length_welded", "preparation", "overall"):
+            continue
+        line = Line(criterion, 1.0, criterion.curve, {})
+        better, worse = score_of(line, min(a, b)), score_of(line, max(a, b))
+        assert better is not None and worse is not None and better >= worse
+
+
+def test_a_check_that_was_not_asked_for_leaves_the_line_open() -> None:
+    assert evidence(checked=None).checked is None
+    assert score("setup_followed", checked=CHECK) == 10.0
+    assert score("setup_followed", checked=None) is None

@@ -18,9 +18,9 @@ def test_two_attempts_are_no_trend() -> None:
 
 
 def test_a_fail_breaks_the_row() -> None:
-    assert good_in_a_row([90, 90, 60], 70) == 0
-    assert good_in_a_row([60, 70, 71], 70) == 2
-    assert good_in_a_row([], 70) == 0
+    assert good_in_a_row([True, True, False]) == 0
+    assert good_in_a_row([False, True, True]) == 2
+    assert good_in_a_row([]) == 0
 
 
 @given(figures, st.integers(-50, 50))
@@ -40,8 +40,8 @@ def test_a_trend_told_backwards_turns_round_and_never_leaves_the_steps(values: l
     assert min(steps) - 1e-6 <= there <= max(steps) + 1e-6
 
 
-@given(st.lists(st.integers(0, 100), max_size=12), st.integers(0, 100))
-def test_the_row_counts_back_to_the_last_fail(marks: list[int], pass_mark: int) -> None:
-    row = good_in_a_row(marks, pass_mark)
-    assert all(mark >= pass_mark for mark in marks[len(marks) - row :])
-    assert row == len(marks) or marks[-1 - row] < pass_mark
+@given(st.lists(st.booleans(), max_size=12))
+def test_the_row_counts_back_to_the_last_fail(passed: list[bool]) -> None:
+    row = good_in_a_row(passed)
+    assert all(passed[len(passed) - row :])
+    assert row == len(passed) or not passed[-1 - row]

@@ -352,6 +352,87 @@ export const vocabulary = {
       "step": 1.0,
       "whole": true
     },
+    "leg_upper_mm": {
+      "words": "Leg up the standing part",
+      "kind": "length",
+      "unit": "mm",
+      "low": 0,
+      "high": 50,
+      "step": 0.1,
+      "whole": false
+    },
+    "leg_lower_mm": {
+      "words": "Leg along the lying part",
+      "kind": "length",
+      "unit": "mm",
+      "low": 0,
+      "high": 50,
+      "step": 0.1,
+      "whole": false
+    },
+    "throat_mm": {
+      "words": "Throat",
+      "kind": "length",
+      "unit": "mm",
+      "low": 0,
+      "high": 50,
+      "step": 0.1,
+      "whole": false
+    },
+    "distortion_mm": {
+      "words": "Distortion",
+      "kind": "length",
+      "unit": "mm",
+      "low": 0,
+      "high": 200,
+      "step": 0.5,
+      "whole": false
+    },
+    "distortion_deg": {
+      "words": "Turned by",
+      "kind": "angle",
+      "unit": "°",
+      "low": 0,
+      "high": 90,
+      "step": 0.5,
+      "whole": false
+    },
+    "time_taken_s": {
+      "words": "Time taken",
+      "kind": "time",
+      "unit": "s",
+      "low": 1,
+      "high": 86400,
+      "step": 10,
+      "whole": false
+    },
+    "time_limit_s": {
+      "words": "Time allowed",
+      "kind": "time",
+      "unit": "s",
+      "low": 10,
+      "high": 86400,
+      "step": 10,
+      "whole": false
+    },
+    "pass_mark": {
+      "words": "Pass mark",
+      "kind": "plain",
+      "unit": "of 100",
+      "low": 0,
+      "high": 100,
+      "step": 5,
+      "whole": false
+    },
+    "weight": {
+      "words": "Weight",
+      "kind": "plain",
+      "unit": "",
+      "low": 0.1,
+      "high": 1000,
+      "step": 1,
+      "whole": false
+    },
     "good_in_a_row": {
       "words": "Good ones in a row",
       "kind": "count",
@@ -518,6 +599,36 @@ export const vocabulary = {
         "steady": "steady",
         "wandering": "wandering",
         "spiralling": "spiralling"
+      },
+      "why": {}
+    },
+    "face": {
+      "words": "Face",
+      "options": {
+        "flat": "flat",
+        "convex": "convex",
+        "sunken": "sunken",
+        "ropey": "ropey"
+      },
+      "why": {}
+    },
+    "back": {
+      "words": "Back side",
+      "options": {
+        "bright": "bright",
+        "tinted": "tinted",
+        "sugared": "sugared",
+        "not_through": "not through",
+        "hangs_through": "hangs through"
+      },
+      "why": {}
+    },
+    "bend": {
+      "words": "Bend or break test",
+      "options": {
+        "held": "held",
+        "opened": "opened",
+        "broke": "broke"
       },
       "why": {}
     },
@@ -1017,13 +1128,608 @@ export const vocabulary = {
     }
   },
   "criteria": {
-    "width_evenness": "Even width",
-    "ripple_evenness": "Even ripples",
-    "straight_toes": "Straight toes",
-    "tint": "Heat tint",
-    "setup_followed": "Setup",
-    "overall": "Overall look"
+    "width_evenness": {
+      "words": "Even width",
+      "figure": "coefficient of variation of the width",
+      "unit": "share",
+      "byHand": false,
+      "curve": [
+        [
+          0.02,
+          10.0
+        ],
+        [
+          0.06,
+          8.0
+        ],
+        [
+          0.1,
+          5.0
+        ],
+        [
+          0.2,
+          0.0
+        ]
+      ],
+      "options": {}
+    },
+    "width_on_target": {
+      "words": "Width on target",
+      "figure": "mean width off the width asked for",
+      "unit": "share",
+      "byHand": false,
+      "curve": [
+        [
+          0.05,
+          10
+        ],
+        [
+          0.15,
+          8
+        ],
+        [
+          0.25,
+          5
+        ],
+        [
+          0.5,
+          0
+        ]
+      ],
+      "options": {}
+    },
+    "width_drift": {
+      "words": "No width drift",
+      "figure": "change of the width along the bead",
+      "unit": "share",
+      "byHand": false,
+      "curve": [
+        [
+          0.05,
+          10
+        ],
+        [
+          0.12,
+          8
+        ],
+        [
+          0.2,
+          5
+        ],
+        [
+          0.4,
+          0
+        ]
+      ],
+      "options": {}
+    },
+    "ripple_evenness": {
+      "words": "Even ripples",
+      "figure": "coefficient of variation of the gaps",
+      "unit": "share",
+      "byHand": false,
+      "curve": [
+        [
+          0.05,
+          10.0
+        ],
+        [
+          0.12,
+          8.0
+        ],
+        [
+          0.2,
+          5.0
+        ],
+        [
+          0.4,
+          0.0
+        ]
+      ],
+      "options": {}
+    },
+    "straight_toes": {
+      "words": "Straight toes",
+      "figure": "waviness of the worse toe over the mean width",
+      "unit": "share",
+      "byHand": false,
+      "curve": [
+        [
+          0.02,
+          10.0
+        ],
+        [
+          0.06,
+          8.0
+        ],
+        [
+          0.12,
+          5.0
+        ],
+        [
+          0.25,
+          0.0
+        ]
+      ],
+      "options": {}
+    },
+    "tint": {
+      "words": "Tint of the bead",
+      "figure": "levels darker than the finish accepts",
+      "unit": "levels",
+      "byHand": false,
+      "curve": [
+        [
+          0,
+          10
+        ],
+        [
+          1,
+          5
+        ],
+        [
+          2,
+          2
+        ],
+        [
+          3,
+          0
+        ]
+      ],
+      "options": {}
+    },
+    "tint_zone": {
+      "words": "Tint beside the bead",
+      "figure": "mean width of the tinted zone over the bead's",
+      "unit": "share",
+      "byHand": false,
+      "curve": [
+        [
+          0.6,
+          10
+        ],
+        [
+          1.0,
+          8
+        ],
+        [
+          1.6,
+          5
+        ],
+        [
+          3.0,
+          0
+        ]
+      ],
+      "options": {}
+    },
+    "tint_sides": {
+      "words": "Zone even on both sides",
+      "figure": "wider over narrower side of the zone",
+      "unit": "ratio",
+      "byHand": false,
+      "curve": [
+        [
+          1.15,
+          10
+        ],
+        [
+          1.5,
+          8
+        ],
+        [
+          2.0,
+          5
+        ],
+        [
+          3.5,
+          0
+        ]
+      ],
+      "options": {}
+    },
+    "faults": {
+      "words": "Faults",
+      "figure": "what the faults cost together",
+      "unit": "points",
+      "byHand": false,
+      "curve": [
+        [
+          0,
+          10
+        ],
+        [
+          1,
+          8
+        ],
+        [
+          3,
+          4
+        ],
+        [
+          6,
+          0
+        ]
+      ],
+      "options": {}
+    },
+    "ends": {
+      "words": "Ends and restarts",
+      "figure": "faults at the ends and restarts",
+      "unit": "points",
+      "byHand": false,
+      "curve": [
+        [
+          0,
+          10
+        ],
+        [
+          1,
+          6
+        ],
+        [
+          2,
+          3
+        ],
+        [
+          3,
+          0
+        ]
+      ],
+      "options": {}
+    },
+    "length_welded": {
+      "words": "Length welded",
+      "figure": "length over the length asked for",
+      "unit": "share",
+      "byHand": false,
+      "curve": [
+        [
+          0.5,
+          0
+        ],
+        [
+          0.8,
+          5
+        ],
+        [
+          0.95,
+          10
+        ]
+      ],
+      "options": {}
+    },
+    "setup_followed": {
+      "words": "Setup followed",
+      "figure": "points for figures off the card and warnings",
+      "unit": "points",
+      "byHand": false,
+      "curve": [
+        [
+          0,
+          10
+        ],
+        [
+          10,
+          0
+        ]
+      ],
+      "options": {}
+    },
+    "preparation": {
+      "words": "Preparation",
+      "figure": "steps done of those on the list",
+      "unit": "share",
+      "byHand": false,
+      "curve": [
+        [
+          0.5,
+          0
+        ],
+        [
+          0.75,
+          5
+        ],
+        [
+          1.0,
+          10
+        ]
+      ],
+      "options": {}
+    },
+    "legs_equal": {
+      "words": "Equal legs",
+      "figure": "longer over shorter leg",
+      "unit": "ratio",
+      "byHand": true,
+      "curve": [
+        [
+          1.05,
+          10
+        ],
+        [
+          1.25,
+          8
+        ],
+        [
+          1.5,
+          5
+        ],
+        [
+          2.0,
+          0
+        ]
+      ],
+      "options": {}
+    },
+    "leg_size": {
+      "words": "Leg as asked",
+      "figure": "mean leg off the leg asked for",
+      "unit": "share",
+      "byHand": true,
+      "curve": [
+        [
+          0.1,
+          10
+        ],
+        [
+          0.2,
+          8
+        ],
+        [
+          0.35,
+          5
+        ],
+        [
+          0.7,
+          0
+        ]
+      ],
+      "options": {}
+    },
+    "throat": {
+      "words": "Throat",
+      "figure": "throat over 0.7 of the shorter leg",
+      "unit": "share",
+      "byHand": true,
+      "curve": [
+        [
+          0.7,
+          0
+        ],
+        [
+          0.9,
+          5
+        ],
+        [
+          1.0,
+          10
+        ],
+        [
+          1.25,
+          10
+        ],
+        [
+          1.6,
+          5
+        ]
+      ],
+      "options": {}
+    },
+    "face": {
+      "words": "Face",
+      "figure": "what the face looks like",
+      "unit": "",
+      "byHand": true,
+      "curve": [],
+      "options": {
+        "flat": 10,
+        "convex": 9,
+        "sunken": 3,
+        "ropey": 2
+      }
+    },
+    "back": {
+      "words": "Back side",
+      "figure": "what the back looks like",
+      "unit": "",
+      "byHand": true,
+      "curve": [],
+      "options": {
+        "bright": 10,
+        "tinted": 7,
+        "sugared": 0,
+        "not_through": 0,
+        "hangs_through": 3
+      }
+    },
+    "distortion": {
+      "words": "Distortion",
+      "figure": "lift from a flat table",
+      "unit": "mm",
+      "byHand": true,
+      "curve": [
+        [
+          0.5,
+          10
+        ],
+        [
+          1.0,
+          8
+        ],
+        [
+          2.0,
+          5
+        ],
+        [
+          5.0,
+          0
+        ]
+      ],
+      "options": {}
+    },
+    "turned": {
+      "words": "Parts not turned",
+      "figure": "angle turned from where the parts were set",
+      "unit": "deg",
+      "byHand": true,
+      "curve": [
+        [
+          1,
+          10
+        ],
+        [
+          2,
+          8
+        ],
+        [
+          4,
+          5
+        ],
+        [
+          8,
+          0
+        ]
+      ],
+      "options": {}
+    },
+    "bend": {
+      "words": "Bend or break test",
+      "figure": "what the test gave",
+      "unit": "",
+      "byHand": true,
+      "curve": [],
+      "options": {
+        "held": 10,
+        "opened": 4,
+        "broke": 0
+      }
+    },
+    "time_taken": {
+      "words": "Time taken",
+      "figure": "time over the time allowed",
+      "unit": "share",
+      "byHand": true,
+      "curve": [
+        [
+          0.8,
+          10
+        ],
+        [
+          1.0,
+          8
+        ],
+        [
+          1.2,
+          4
+        ],
+        [
+          1.5,
+          0
+        ]
+      ],
+      "options": {}
+    },
+    "overall": {
+      "words": "Overall look",
+      "figure": "mean of the other lines less what faults cost",
+      "unit": "points",
+      "byHand": false,
+      "curve": [
+        [
+          0,
+          0
+        ],
+        [
+          10,
+          10
+        ]
+      ],
+      "options": {}
+    }
   },
+  "knockOuts": {
+    "grey": "grey on the bead",
+    "pore": "any pore",
+    "crater": "any crater",
+    "undercut": "any undercut",
+    "burn_through": "any burn-through",
+    "sugaring": "any sugaring",
+    "inclusion": "any inclusion",
+    "gap": "any gap",
+    "bulge": "any bulge",
+    "back_sugared": "sugar on the back",
+    "back_not_through": "not through at the back",
+    "bend_broke": "broke in the test",
+    "not_in_time": "not finished in time"
+  },
+  "findings": {
+    "leg_upper_mm": {
+      "key": "leg_upper_mm",
+      "words": "Leg up the standing part",
+      "sort": "figure",
+      "required": false
+    },
+    "leg_lower_mm": {
+      "key": "leg_lower_mm",
+      "words": "Leg along the lying part",
+      "sort": "figure",
+      "required": false
+    },
+    "throat_mm": {
+      "key": "throat_mm",
+      "words": "Throat",
+      "sort": "figure",
+      "required": false
+    },
+    "face": {
+      "key": "face",
+      "words": "Face",
+      "sort": "choice",
+      "required": false
+    },
+    "back": {
+      "key": "back",
+      "words": "Back side",
+      "sort": "choice",
+      "required": false
+    },
+    "distortion_mm": {
+      "key": "distortion_mm",
+      "words": "Distortion",
+      "sort": "figure",
+      "required": false
+    },
+    "distortion_deg": {
+      "key": "distortion_deg",
+      "words": "Turned by",
+      "sort": "figure",
+      "required": false
+    },
+    "bend": {
+      "key": "bend",
+      "words": "Bend or break test",
+      "sort": "choice",
+      "required": false
+    },
+    "time_taken_s": {
+      "key": "time_taken_s",
+      "words": "Time taken",
+      "sort": "figure",
+      "required": false
+    }
+  },
+  "placeholders": {
+    "name": "first name",
+    "width": "mean width",
+    "target": "width asked for",
+    "varies": "how much the width varies",
+    "gaps": "how much the gaps vary",
+    "pitch": "mean gap",
+    "tint": "tint of the bead",
+    "length": "length"
+  },
+  "undoS": 10,
   "bands": {
     "width_cv": {
       "good": 0.06,
@@ -1051,7 +1757,6 @@ export const vocabulary = {
     "warm": 3,
     "show_colour": 6
   },
-  "passMark": 70.0,
   "most": {
     "comment": 4000,
     "next": 300,
@@ -1064,7 +1769,9 @@ export const vocabulary = {
     "photographed": "photo sent",
     "measured": "waits for a mark",
     "marked": "marked, not returned",
-    "returned": "returned"
+    "returned": "returned",
+    "photo_asked": "another photo asked for",
+    "weld_again": "to be welded again"
   },
   "views": {
     "bead": "Bead",

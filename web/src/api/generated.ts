@@ -38,6 +38,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{attempt_id}/answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Asking for another photo, or sending the coupon back to be welded again. */
+        post: operations["attempt_answer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{attempt_id}/card.pdf": {
         parameters: {
             query?: never;
@@ -48,6 +65,40 @@ export interface paths {
         /** @description The setup card as an A5 sheet (PDF) to hang beside the machine. */
         get: operations["card_sheet"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attempts/{attempt_id}/causes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Symptoms of an attempt, its causes ranked by evidence, and what became of the last change. */
+        get: operations["causes_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attempts/{attempt_id}/causes/{cause}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Taking one cause, or setting it aside. */
+        put: operations["cause_judge"];
         post?: never;
         delete?: never;
         options?: never;
@@ -198,10 +249,27 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description Suggested scores, for those who teach the course. */
+        /** @description What the coupon's scheme suggests, for those who teach the course. */
         get: operations["mark_suggestions"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attempts/{attempt_id}/take-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Taking one's own return or answer back, within seconds. */
+        post: operations["attempt_take_back"];
         delete?: never;
         options?: never;
         head?: never;
@@ -363,6 +431,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{course_id}/schemes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The marking schemes of a course. */
+        get: operations["schemes_list"];
+        put?: never;
+        /** @description The marking schemes of a course. */
+        post: operations["scheme_save"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/schemes/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description What a scheme would have made of the course's last marks; nothing is kept. */
+        post: operations["scheme_try"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{course_id}/schools": {
         parameters: {
             query?: never;
@@ -389,6 +492,23 @@ export interface paths {
         };
         /** @description A student over time. */
         get: operations["progress_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/waiting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What waits for those who teach, in the order asked for: at most MOST_WAITING of it, and how many there are. */
+        get: operations["waiting_read"];
         put?: never;
         post?: never;
         delete?: never;
@@ -568,6 +688,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/phrases": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description One's own phrases. */
+        get: operations["phrases_list"];
+        /** @description One's own phrases. */
+        put: operations["phrases_keep"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/scale-card/{kind}": {
         parameters: {
             query?: never;
@@ -703,6 +841,27 @@ export interface components {
             };
             notes: string[];
         };
+        /**
+         * @description * `another_photo` - another_photo
+         *     * `weld_again` - weld_again
+         * @enum {string}
+         */
+        AnswerEnum: "another_photo" | "weld_again";
+        /** @description An answer beside a mark, and why: the student reads it. */
+        AnswerRequest: {
+            version: number;
+            answer: components["schemas"]["AnswerEnum"];
+            why: string;
+        };
+        /** @description What was asked to change at the attempt before; `followed` is what became of it, null where that cannot be told. */
+        Asked: {
+            attempt: number;
+            number: number;
+            text: string;
+            followed: string | null;
+            done: string | null;
+            gone: string | null;
+        };
         /** @description A design to be given; `students` left out or null means the whole class. */
         AssignRequest: {
             design: number;
@@ -711,6 +870,10 @@ export interface components {
             finish: components["schemas"]["Finish"];
             /** @default 3 */
             good_in_a_row: number;
+            /** @default training */
+            scheme: string;
+            /** Format: double */
+            pass_mark?: number | null;
             /** Format: date */
             due_on: string;
             students?: number[] | null;
@@ -722,13 +885,20 @@ export interface components {
             target_width_mm: number;
             finish: components["schemas"]["Finish"];
             good_in_a_row: number;
+            scheme: string;
+            /** Format: double */
+            pass_mark: number | null;
             /** Format: date */
             due_on: string;
             /** Format: date-time */
             created_at: string;
             students: number;
         };
-        /** @description An attempt with all that belongs to it; `earlier` is the one before it that was measured. */
+        /**
+         * @description An attempt with all that belongs to it; `earlier` is the one before it that was measured.
+         *
+         *     `answer` is why another photo was asked for or it is to be welded again; `asked` what was asked to change the last time.
+         */
         Attempt: {
             id: number;
             number: number;
@@ -744,12 +914,15 @@ export interface components {
             measuring: boolean;
             /** Format: double */
             mark_total: number | null;
+            passed: boolean | null;
             may: components["schemas"]["AttemptStep"][];
             runs: components["schemas"]["NumberedRun"][];
             readonly preparation: components["schemas"]["PreparationStep"][];
             photos: components["schemas"]["Photo"][];
             readonly mark: components["schemas"]["Mark"] | null;
             readonly earlier: components["schemas"]["Earlier"] | null;
+            answer: string;
+            readonly asked: components["schemas"]["Asked"] | null;
         };
         /** @description An attempt in a list, with the figures that count and what else this person may see (`visibility.Sight`). */
         AttemptBrief: {
@@ -767,6 +940,7 @@ export interface components {
             measuring: boolean;
             /** Format: double */
             mark_total: number | null;
+            passed: boolean | null;
             may: components["schemas"]["AttemptStep"][];
         };
         /**
@@ -776,9 +950,11 @@ export interface components {
          *     * `measured` - Measured
          *     * `marked` - Marked
          *     * `returned` - Returned
+         *     * `photo_asked` - Photo Asked
+         *     * `weld_again` - Weld Again
          * @enum {string}
          */
-        AttemptState: "assigned" | "logged" | "photographed" | "measured" | "marked" | "returned";
+        AttemptState: "assigned" | "logged" | "photographed" | "measured" | "marked" | "returned" | "photo_asked" | "weld_again";
         /**
          * @description * `open` - Open
          *     * `prepare` - Prepare
@@ -790,11 +966,16 @@ export interface components {
          *     * `refuse_photo` - Refuse Photo
          *     * `correct` - Correct
          *     * `choose_bead` - Choose Bead
+         *     * `find` - Find
+         *     * `judge_cause` - Judge Cause
          *     * `mark` - Mark
          *     * `return` - Return
+         *     * `ask_photo` - Ask Photo
+         *     * `send_back` - Send Back
+         *     * `take_back` - Take Back
          * @enum {string}
          */
-        AttemptStep: "open" | "prepare" | "log" | "add_photo" | "add_view" | "read_angle" | "measure" | "refuse_photo" | "correct" | "choose_bead" | "mark" | "return";
+        AttemptStep: "open" | "prepare" | "log" | "add_photo" | "add_view" | "read_angle" | "measure" | "refuse_photo" | "correct" | "choose_bead" | "find" | "judge_cause" | "mark" | "return" | "ask_photo" | "send_back" | "take_back";
         /** BeadFigures */
         BeadFigures: {
             /** Start Mm */
@@ -869,6 +1050,18 @@ export interface components {
             gas_l_per_run: number;
             warnings: components["schemas"]["Warning"][];
             cautions: string[];
+        };
+        /** @description One cause: its share of all odds, what speaks for and against it, what to change, and what was made of it before. */
+        Cause: {
+            code: string;
+            words: string;
+            /** Format: double */
+            share: number;
+            speaks_for: components["schemas"]["Evidence"][];
+            against: components["schemas"]["Evidence"][];
+            advice: string;
+            history: string;
+            verdict: (components["schemas"]["VerdictEnum"] | components["schemas"]["NullEnum"]) | null;
         };
         Caution: {
             code: string;
@@ -1024,6 +1217,23 @@ export interface components {
             actor: components["schemas"]["Person"] | null;
             data: unknown;
         };
+        /** @description Something in words, with the track it shows on and from where to where along the bead, mm; null where it has no place. */
+        Evidence: {
+            words: string;
+            track: (components["schemas"]["TrackEnum"] | components["schemas"]["NullEnum"]) | null;
+            /** Format: double */
+            from_mm: number | null;
+            /** Format: double */
+            to_mm: number | null;
+            what: string;
+        };
+        /** @description `sound` is null where nothing could be seen either way. */
+        Explanation: {
+            symptoms: components["schemas"]["Symptom"][];
+            causes: components["schemas"]["Cause"][];
+            sound: boolean | null;
+            asked: components["schemas"]["Asked"] | null;
+        };
         /**
          * @description * `pore` - pore
          *     * `crater` - crater
@@ -1070,6 +1280,12 @@ export interface components {
             high_mm: number;
             /** Format: double */
             length_mm_per_100mm: number;
+        };
+        /** @description A finding by hand that the coupon calls for, and where it is measured. */
+        Finding: {
+            key: string;
+            words: string;
+            at: string;
         };
         /**
          * @description * `warm` - warm
@@ -1140,6 +1356,20 @@ export interface components {
          * @enum {string}
          */
         Joint: "bead_on_plate" | "butt" | "lap" | "tee" | "outside_corner" | "edge" | "tube_butt" | "tube_sleeve" | "tube_sleeve_bend" | "tube_flange" | "socket" | "turntable";
+        /** @description `taken`, `set_aside`, or null for neither. */
+        JudgeRequest: {
+            verdict: (components["schemas"]["VerdictEnum"] | components["schemas"]["NullEnum"]) | null;
+        };
+        /** @description Texts by their key 1 to 9; those left out are removed. */
+        KeepPhrasesRequest: {
+            phrases: {
+                [key: string]: string;
+            };
+        };
+        KnockOut: {
+            key: string;
+            words: string;
+        };
         /**
          * @description * `stainless` - Stainless first
          *     * `carbon` - Carbon steel first
@@ -1164,10 +1394,22 @@ export interface components {
             /** Name */
             name: string;
         };
+        /** @description A mark: a score 0 to 10 by the criteria of its scheme, null where one does not apply. */
         Mark: {
-            scores: components["schemas"]["Scores"];
+            readonly scheme: string;
+            /** @description What each criterion of the scheme is called, in its order. */
+            readonly lines: {
+                [key: string]: string;
+            };
+            scores: {
+                [key: string]: number | null;
+            };
+            not_applying: string[];
+            knocked: string[];
+            waived: string[];
             /** Format: double */
             total: number;
+            passed: boolean;
             comment: string;
             next_change: string;
             marked_by: components["schemas"]["Person"];
@@ -1217,10 +1459,20 @@ export interface components {
             name: string;
             role: components["schemas"]["Role"];
         };
+        /**
+         * @description * `none` - none
+         *     * `first` - first
+         *     * `failing` - failing
+         *     * `stuck` - stuck
+         * @enum {string}
+         */
+        NeedEnum: "none" | "first" | "failing" | "stuck";
         /** @description The attempt that has waited longest, null where none waits. */
         Next: {
             attempt: number | null;
         };
+        /** @enum {unknown} */
+        NullEnum: null;
         /** @description A run with its number in the attempt, and the keys of what was read off a photo rather than guessed. */
         NumberedRun: {
             number: number;
@@ -1418,6 +1670,10 @@ export interface components {
          * @enum {string}
          */
         PhotoKindEnum: "bead" | "back" | "setup" | "torch";
+        Phrase: {
+            key: number;
+            text: string;
+        };
         /**
          * @description * `flat` - flat
          *     * `horizontal` - horizontal
@@ -1456,6 +1712,25 @@ export interface components {
         Progress: {
             student: components["schemas"]["Person"];
             series: components["schemas"]["Series"][];
+        };
+        /**
+         * @description What the coupon's scheme suggests: its lines, what knocks out, the pass mark, findings that are asked for.
+         *
+         *     `placeholders` are the values that stand for a phrase's placeholders at this attempt.
+         */
+        Proposal: {
+            scheme: string;
+            /** Format: double */
+            pass_mark: number;
+            lines: components["schemas"]["Suggestion"][];
+            knocked: components["schemas"]["KnockOut"][];
+            findings: components["schemas"]["Finding"][];
+            found: {
+                [key: string]: unknown;
+            };
+            placeholders: {
+                [key: string]: string;
+            };
         };
         Purge: {
             l_min: components["schemas"]["Range"];
@@ -1726,6 +2001,13 @@ export interface components {
             length_mm: number;
             base?: number | null;
         };
+        /** @description A scheme to keep: as a new version of `code`, or as a new one. Its fields are checked by the core. */
+        SaveSchemeRequest: {
+            code?: string | null;
+            scheme: {
+                [key: string]: unknown;
+            };
+        };
         /** ScaleRead */
         ScaleRead: {
             /** Source */
@@ -1737,6 +2019,19 @@ export interface components {
             /** Tilt Deg */
             tilt_deg: number | null;
         };
+        /** @description The newest version of one scheme; `used` is how many of the course's marks stand on it. */
+        Scheme: {
+            code: string;
+            version: number;
+            body: {
+                [key: string]: unknown;
+            };
+            used: number;
+            /** @description Whether the course made it, or it ships. */
+            readonly own: boolean;
+            /** Format: date-time */
+            created_at: string;
+        };
         /** @description The schools of a course: how it is taught where practitioners disagree. */
         Schools: {
             pedal_school: components["schemas"]["PedalSchoolEnum"];
@@ -1746,21 +2041,6 @@ export interface components {
             ladder: components["schemas"]["LadderEnum"];
             purge_school: components["schemas"]["PurgeSchoolEnum"];
             solvent: components["schemas"]["SolventEnum"];
-        };
-        /** @description A score 0 to 10 by criterion, null where it does not apply. */
-        Scores: {
-            /** Format: double */
-            width_evenness: number | null;
-            /** Format: double */
-            ripple_evenness: number | null;
-            /** Format: double */
-            straight_toes: number | null;
-            /** Format: double */
-            tint: number | null;
-            /** Format: double */
-            setup_followed: number | null;
-            /** Format: double */
-            overall: number | null;
         };
         /** @description Something wrong with a photo at first sight, and what to do. */
         Seen: {
@@ -1776,8 +2056,6 @@ export interface components {
             /** Format: double */
             pitch_cv_trend: number | null;
             good_in_a_row: number;
-            /** Format: double */
-            pass_mark: number;
         };
         /** @description Who is signed in, in which units they think, and their courses. */
         Session: {
@@ -1788,16 +2066,24 @@ export interface components {
             flow_unit: components["schemas"]["FlowUnitEnum"];
             courses: components["schemas"]["MyCourse"][];
         };
-        /** @description A mark to be set, with the attempt's version that the marker was looking at. */
+        /**
+         * @description A mark to be set, with the attempt's version that the marker was looking at.
+         *
+         *     `not_applying` are criteria without a score that do not apply, `waived` knock-outs that are not minded, `cause` the cause
+         *     taken as what is to change next.
+         */
         SetMarkRequest: {
             version: number;
             scores: {
                 [key: string]: number | null;
             };
+            not_applying?: string[];
+            waived?: string[];
             /** @default  */
             comment: string;
             /** @default  */
             next_change: string;
+            cause?: string | null;
         };
         /** @description Two points of the photo [x1, y1, x2, y2] in pixels, and the distance between them in mm. */
         SetScaleRequest: {
@@ -1903,9 +2189,10 @@ export interface components {
             half_height_mm: number;
         };
         /**
-         * @description What the figures suggest for one criterion, its weight in percent, and the figures behind it.
+         * @description What the evidence suggests for one line of the scheme, its weight in percent, and the figures behind it.
          *
-         *     `because` is all of it in words, in the person's units; `counts` of fault kinds, `off` the keys off the card.
+         *     `because` is all of it in words, in the person's units; `figure` is where the line's `curve` (figure, score) is read,
+         *     `figure_told` the same in words. `applies` is false where the coupon makes the line empty.
          */
         Suggestion: {
             criterion: string;
@@ -1914,15 +2201,27 @@ export interface components {
             weight: number;
             /** Format: double */
             score: number | null;
+            applies: boolean;
             reason: string;
             because: string;
-            figures: {
-                [key: string]: number | null;
-            };
-            counts: {
-                [key: string]: number;
-            };
-            off: string[];
+            /** Format: double */
+            figure: number | null;
+            figure_told: string;
+            figure_name: string;
+            curve: number[][];
+            needs: string[];
+        };
+        /** @description Something in words, with the track it shows on and from where to where along the bead, mm; null where it has no place. */
+        Symptom: {
+            words: string;
+            track: (components["schemas"]["TrackEnum"] | components["schemas"]["NullEnum"]) | null;
+            /** Format: double */
+            from_mm: number | null;
+            /** Format: double */
+            to_mm: number | null;
+            code: string;
+            /** Format: double */
+            strength: number;
         };
         /**
          * @description * `dab` - dab
@@ -1944,6 +2243,32 @@ export interface components {
                 [key: string]: number;
             };
         };
+        /**
+         * @description * `tint` - tint
+         *     * `width` - width
+         *     * `ripples` - ripples
+         *     * `faults` - faults
+         * @enum {string}
+         */
+        TrackEnum: "tint" | "width" | "ripples" | "faults";
+        /** @description What a scheme would have made of the course's last marks. */
+        Tried: {
+            marks: components["schemas"]["TriedMark"][];
+            pass_anew: number;
+            fail_anew: number;
+        };
+        TriedMark: {
+            attempt: number;
+            student: string;
+            title: string;
+            number: number;
+            /** Format: double */
+            total: number;
+            passed: boolean;
+            /** Format: double */
+            new_total: number;
+            new_passed: boolean;
+        };
         /** @description Runs round a tube; `starts_deg` from the seam's top, `order` the numbers of the runs as they are welded. */
         TubeRuns: {
             count: number;
@@ -1962,6 +2287,37 @@ export interface components {
          * @enum {string}
          */
         UnitSystemEnum: "metric" | "us";
+        /**
+         * @description * `taken` - taken
+         *     * `set_aside` - set_aside
+         * @enum {string}
+         */
+        VerdictEnum: "taken" | "set_aside";
+        /** @description The first of what waits, in order, and how many wait. */
+        Waiting: {
+            count: number;
+            attempts: components["schemas"]["WaitingAttempt"][];
+        };
+        /** @description An attempt in a list, with the figures that count and what else this person may see (`visibility.Sight`). */
+        WaitingAttempt: {
+            id: number;
+            number: number;
+            state: components["schemas"]["AttemptState"];
+            version: number;
+            student: components["schemas"]["Person"];
+            assignment: components["schemas"]["BriefGoal"];
+            /** Format: date-time */
+            created_at: string;
+            /** Format: date-time */
+            updated_at: string;
+            measurement: components["schemas"]["Figures"] | null;
+            measuring: boolean;
+            /** Format: double */
+            mark_total: number | null;
+            passed: boolean | null;
+            may: components["schemas"]["AttemptStep"][];
+            need: components["schemas"]["NeedEnum"];
+        };
         /** @description A student's newest measured attempts, newest first. */
         WallRow: {
             student: components["schemas"]["Person"];
@@ -2077,6 +2433,39 @@ export interface operations {
             };
         };
     };
+    attempt_answer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AnswerRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Attempt"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     card_sheet: {
         parameters: {
             query?: never;
@@ -2094,6 +2483,69 @@ export interface operations {
                 };
                 content: {
                     "application/pdf": string;
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    causes_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Explanation"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cause_judge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+                cause: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JudgeRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Explanation"];
                 };
             };
             default: {
@@ -2375,7 +2827,36 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Suggestion"][];
+                    "application/json": components["schemas"]["Proposal"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    attempt_take_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Attempt"];
                 };
             };
             default: {
@@ -2523,7 +3004,7 @@ export interface operations {
                 oldest_first?: boolean;
                 /** @description Number of results to return per page. */
                 page_size?: number;
-                state?: ("assigned" | "logged" | "marked" | "measured" | "photographed" | "returned")[];
+                state?: ("assigned" | "logged" | "marked" | "measured" | "photo_asked" | "photographed" | "returned" | "weld_again")[];
                 student?: number;
             };
             header?: never;
@@ -2685,8 +3166,11 @@ export interface operations {
     next_read: {
         parameters: {
             query?: {
+                /** @description Only attempts at this coupon. */
+                assignment?: number;
                 /** @description The attempt one comes from. */
                 but?: number;
+                order?: "coupon" | "need" | "waited";
             };
             header?: never;
             path: {
@@ -2735,6 +3219,101 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Card"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    schemes_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Scheme"][];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    scheme_save: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveSchemeRequest"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Scheme"][];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    scheme_try: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveSchemeRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Tried"];
                 };
             };
             default: {
@@ -2798,6 +3377,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Progress"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    waiting_read: {
+        parameters: {
+            query?: {
+                /** @description Only attempts at this coupon. */
+                assignment?: number;
+                order?: "coupon" | "need" | "waited";
+            };
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Waiting"];
                 };
             };
             default: {
@@ -3148,6 +3760,64 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Attempt"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    phrases_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Phrase"][];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    phrases_keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepPhrasesRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Phrase"][];
                 };
             };
             default: {

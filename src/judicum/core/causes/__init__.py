@@ -1,7 +1,21 @@
 """Why a bead looks as it does: symptoms, causes ranked by evidence, the one thing to change."""
 
+from judicum.core.causes.case import SKIPPABLE, read_case
 from judicum.core.causes.explain import Explained, Ranked, explain, explain_case
+from judicum.core.causes.follow import Followed, followed, strengths
 from judicum.core.causes.symptoms import Seen
 from judicum.core.causes.table import CAUSES
 
-__all__ = ["CAUSES", "Explained", "Ranked", "Seen", "explain", "explain_case"]
+__all__ = [
+    "CAUSES",
+    "SKIPPABLE",
+    "Explained",
+    "Followed",
+    "Ranked",
+    "Seen",
+    "explain",
+    "explain_case",
+    "followed",
+    "read_case",
+    "strengths",
+]

@@ -49,6 +49,8 @@ class Case:
     report: Report | None = None
     confirmed: tuple[str, ...] = ()
     usual: dict[str, int] = field(default_factory=dict)
+    rejected: dict[str, int] = field(default_factory=dict)
+    """How often the course's instructors took each cause, and how often they set one aside."""
 
     @property
     def length_mm(self) -> float | None:

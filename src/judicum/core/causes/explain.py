@@ -35,6 +35,17 @@ class Ranked:
     key: str
     before: float | str | None
     after: float | str | None
+    history: "History"
+
+
+@dataclass(frozen=True)
+class History:
+    """What was confirmed of a cause before (this student's attempts, the course's), set aside in the course, and what it adds."""
+
+    own: int
+    course: int
+    rejected: int
+    tilt: float
 
 
 @dataclass(frozen=True)
@@ -73,7 +84,7 @@ def _score(
     shown = [s for s in seen if s.code in cause.shows]
     if not shown or (cause.needs is not None and _test(case, seen, cause.needs) is None):
         return None
-    score = cause.base + _history(case, cause.code)
+    score = cause.base + _history(case, cause.code).tilt
     score += sum(cause.shows[s.code] * s.strength for s in shown)
     score -= UNEXPLAINED * sum(s.strength for s in seen if s.code not in cause.shows)
     told = [Told(s.code, s.strength) for s in shown]
@@ -91,12 +102,12 @@ def _test(case: Case, seen: Sequence[Seen], evidence: Evidence) -> Told | None:
     return TESTS[name](case, seen, *arguments)
 
 
-def _history(case: Case, code: str) -> float:
-    """What was confirmed before tilts the start and never decides alone."""
-    own = OWN_HISTORY * sum(one == code for one in case.confirmed)
-    total = sum(case.usual.values())
-    course = COURSE_HISTORY * log(1 + case.usual.get(code, 0)) / log(1 + total) if total else 0.0
-    return min(MOST_HISTORY, own + course)
+def _history(case: Case, code: str) -> History:
+    """What was confirmed or set aside before tilts the start and never decides alone."""
+    own, course, rejected = case.confirmed.count(code), case.usual.get(code, 0), case.rejected.get(code, 0)
+    judged = sum(case.usual.values()) + sum(case.rejected.values())
+    usual = COURSE_HISTORY * (log(1 + course) - log(1 + rejected)) / log(1 + judged) if judged else 0.0
+    return History(own, course, rejected, round(min(MOST_HISTORY, OWN_HISTORY * own + usual), 3))
 
 
 def _ranked(case: Case, cause: Cause, share: float, told: tuple[Told, ...], against: tuple[Told, ...]) -> Ranked:
@@ -113,7 +124,7 @@ def _ranked(case: Case, cause: Cause, share: float, told: tuple[Told, ...], agai
     elif key == "purge_l_min":
         before, purge = 0.0, case.card["purge"]
         after = purge["l_min"]["aim"] if purge else None
-    return Ranked(cause.code, round(share, 3), told, against, key, before, after)
+    return Ranked(cause.code, round(share, 3), told, against, key, before, after, _history(case, cause.code))
 
 
 def _aim(case: Case, key: str) -> float | None:

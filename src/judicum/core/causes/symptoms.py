@@ -66,7 +66,11 @@ def symptoms_of(case: Case) -> list[Seen]:
     found = [*_by_eye(case)]
     report = case.report
     if report is not None and report.bead is not None:
-        found += [*_tint(case, report), *_width(case, report.bead, report.profile, report.defects or []), *_faults(case, report)]
+        found += [
+            *_tint(case, report),
+            *_width(case, report.bead, report.profile, report.defects or []),
+            *_faults(case, report),
+        ]
         found += [*_ripples(case, report.ripple), *_toes(report.bead, report.defects or [])]
     return sorted(found, key=lambda seen: -seen.strength)
 

@@ -1,6 +1,5 @@
 """Findings by hand: what no photo shows, and which of it a coupon calls for."""
 
-from collections.abc import Mapping
 from typing import Any
 
 from judicum.core.choices import CHOICES
@@ -51,7 +50,7 @@ def asked_for(coupon: Coupon) -> tuple[str, ...]:
     return (*found, "time_taken_s")
 
 
-def check_findings(given: Mapping[str, Any]) -> dict[str, Any]:
+def check_findings(given: object) -> dict[str, Any]:
     """Findings by hand from JSON values, with None for what was not found out.
 
     Raises:

@@ -119,9 +119,7 @@ def _tint(e: Evidence) -> Reading:
     if sugar := [f.size_mm for f in e.report.defects or [] if FAULT_KINDS[f.kind].rejects]:
         return Reading(float(GREY_LEVEL), "sugar_is_a_reject", figures | {"length_mm": round(sum(sugar), 1)})
     if is_grey(e.report):
-        return Reading(
-            float(GREY_LEVEL), "grey_is_a_reject", figures | {"grey_share": tint.share.get("grey", 0.0)}
-        )
+        return Reading(float(GREY_LEVEL), "grey_is_a_reject", figures | {"grey_share": tint.share.get("grey", 0.0)})
     return Reading(float(max(0, level - most)), "within_finish" if level <= most else "darker_than_finish", figures)
 
 
@@ -138,7 +136,11 @@ def _tint_zone(e: Evidence) -> Reading:
     if tint is None or bead is None:
         return NOTHING
     mean = (tint.width_mm.left + tint.width_mm.right) / 2
-    figures: dict[str, float | None] = {"haz_level": tint.haz.level, "left_mm": tint.width_mm.left, "right_mm": tint.width_mm.right}
+    figures: dict[str, float | None] = {
+        "haz_level": tint.haz.level,
+        "left_mm": tint.width_mm.left,
+        "right_mm": tint.width_mm.right,
+    }
     return Reading(mean / bead.width_mm.mean, "tint_zone", figures)
 
 

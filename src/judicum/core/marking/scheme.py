@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from itertools import pairwise
 from typing import Any
 
 from judicum.core.errors import InvalidValue, InvalidValues, refuse_all
@@ -14,6 +15,8 @@ HIGHEST, HALF = 10.0, 0.5
 MOST_COMMENT, MOST_NEXT = 4000, 300
 """Characters of the words that go with a mark."""
 MOST_TITLE, MOST_POINTS = 80, 12
+UNDO_S = 10
+"""How long a return can be taken back, seconds."""
 PASS_MARK = 70.0
 """Of 100, where a scheme says nothing else."""
 ALLOWED = "0 to 10 in steps of 0.5, or null"
@@ -54,7 +57,12 @@ class Scheme:
     def as_json(self) -> dict[str, Any]:
         """What `read_scheme` reads."""
         lines = [
-            {"criterion": one.criterion.key, "weight": one.weight, "curve": [list(p) for p in one.curve], "options": dict(one.options)}
+            {
+                "criterion": one.criterion.key,
+                "weight": one.weight,
+                "curve": [list(p) for p in one.curve],
+                "options": dict(one.options),
+            }
             for one in self.lines
         ]
         return {
@@ -86,7 +94,9 @@ def read_scheme(given: Any) -> Scheme:
     if not isinstance(knocks, list) or (unknown := [k for k in knocks if k not in KNOCK_OUTS]):
         wrong = knocks if not isinstance(knocks, list) else unknown[0]
         problems.append(InvalidValue("knock_outs", wrong, "some of " + ", ".join(KNOCK_OUTS)))
-    timed = any(line.criterion.key == "time_taken" for line in lines) or "not_in_time" in (knocks if isinstance(knocks, list) else [])
+    timed = any(line.criterion.key == "time_taken" for line in lines) or "not_in_time" in (
+        knocks if isinstance(knocks, list) else []
+    )
     if timed and figures and figures.get("time_limit_s") is None:
         problems.append(InvalidValue("time_limit_s", None, "a time where the time taken counts"))
     refuse_all(problems)
@@ -116,7 +126,9 @@ def _line(given: Any, at: str) -> Line:
         raise InvalidValue(f"{at}.criterion", key, "one of " + ", ".join(CRITERIA))
     criterion = CRITERIA[key]
     weight = WEIGHT.check({"weight": given.get("weight")}, f"{at}.")["weight"]
-    return Line(criterion, weight, _curve(given.get("curve"), criterion, at), _options(given.get("options"), criterion, at))
+    return Line(
+        criterion, weight, _curve(given.get("curve"), criterion, at), _options(given.get("options"), criterion, at)
+    )
 
 
 def _curve(given: Any, criterion: Criterion, at: str) -> Curve:
@@ -128,7 +140,7 @@ def _curve(given: Any, criterion: Criterion, at: str) -> Curve:
     if not all(isinstance(p, list | tuple) and len(p) == 2 and all(_figure(v) for v in p) for p in given):
         raise InvalidValue(f"{at}.curve", given, allowed)
     points = tuple((float(x), float(score)) for x, score in given)
-    growing = all(a[0] < b[0] for a, b in zip(points, points[1:], strict=False))
+    growing = all(a[0] < b[0] for a, b in pairwise(points))
     if not growing or any(x < 0 or not 0 <= score <= HIGHEST for x, score in points):
         raise InvalidValue(f"{at}.curve", given, allowed)
     return points
@@ -147,9 +159,16 @@ def _figure(value: Any) -> bool:
     return isinstance(value, int | float) and not isinstance(value, bool) and abs(value) < 1e9
 
 
-def _made(title: str, weights: dict[str, float], knock_outs: tuple[str, ...], curves: dict[str, Curve] | None = None, **more: Any) -> Scheme:
+def _made(
+    title: str,
+    weights: dict[str, float],
+    knock_outs: tuple[str, ...],
+    curves: dict[str, Curve] | None = None,
+    **more: Any,
+) -> Scheme:
     lines = tuple(
-        Line(CRITERIA[key], weight, (curves or {}).get(key, CRITERIA[key].curve), CRITERIA[key].options) for key, weight in weights.items()
+        Line(CRITERIA[key], weight, (curves or {}).get(key, CRITERIA[key].curve), CRITERIA[key].options)
+        for key, weight in weights.items()
     )
     return Scheme(title, lines, knock_outs, **more)
 
@@ -187,7 +206,9 @@ def check_scores(scheme: Scheme, scores: Mapping[str, float | None]) -> dict[str
     Raises:
         InvalidValues: unknown criterion, missing one, or a figure that is not allowed.
     """
-    fields = Fields("the scores", tuple(Quantity(key, CRITERIA[key].words, "plain", "", 0, HIGHEST, HALF) for key in scheme.keys))
+    fields = Fields(
+        "the scores", tuple(Quantity(key, CRITERIA[key].words, "plain", "", 0, HIGHEST, HALF) for key in scheme.keys)
+    )
     problems: list[InvalidValue] = []
     clean: dict[str, float | None] = {}
     try:

@@ -72,7 +72,9 @@ def _overall(lines: Sequence[Suggestion], evidence: Evidence) -> Suggestion:
         counts[fault.kind] = counts.get(fault.kind, 0) + 1
     mean = float(np.mean(known))
     reason = "less_for_faults" if faults else "mean_of_the_others"
-    return Suggestion("overall", halves(mean - cost), reason, halves(mean - cost), {"cost": cost} if faults else {}, counts)
+    return Suggestion(
+        "overall", halves(mean - cost), reason, halves(mean - cost), {"cost": cost} if faults else {}, counts
+    )
 
 
 @dataclass(frozen=True)

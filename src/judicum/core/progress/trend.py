@@ -20,15 +20,15 @@ def trend_per_attempt(values: Sequence[float]) -> float | None:
     return round(float(np.median(slopes)), 6)
 
 
-def good_in_a_row(marks: Sequence[float], pass_mark: float) -> int:
-    """How many of the latest marks in a row reach the pass mark; `marks` in order of time.
+def good_in_a_row(passed: Sequence[bool]) -> int:
+    """How many of the latest marks in a row passed; in order of time.
 
-    >>> good_in_a_row([80, 60, 75, 90], 70)
+    >>> good_in_a_row([True, False, True, True])
     2
     """
     run = 0
-    for mark in reversed(marks):
-        if mark < pass_mark:
+    for good in reversed(passed):
+        if not good:
             break
         run += 1
     return run

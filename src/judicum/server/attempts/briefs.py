@@ -53,6 +53,7 @@ class Brief:
     goal: Goal
     figures: dict[str, Any] | None
     mark_total: float | None
+    passed: bool | None
     returned_at: datetime | None
 
 
@@ -67,12 +68,8 @@ def briefs(rows: Iterable[Mapping[str, Any]]) -> list[Brief]:
     ids = [row["id"] for row in rows]
     goals = _goals({row["assignment_id"] for row in rows})
     names = dict(User.objects.filter(pk__in={row["student_id"] for row in rows}).values_list("pk", "display_name"))
-    marks = {
-        pk: (total, returned_at)
-        for pk, total, returned_at in Mark.objects.filter(attempt_id__in=ids).values_list(
-            "attempt_id", "total", "returned_at"
-        )
-    }
+    given = Mark.objects.filter(attempt_id__in=ids).values_list("attempt_id", "total", "passed", "returned_at")
+    marks = {pk: told for pk, *told in given}
     figures = {
         told[0]: dict(zip(FIGURES, told, strict=True))
         for told in Figures.objects.filter(pk__in=ids).values_list(*FIGURES)
@@ -90,7 +87,7 @@ def briefs(rows: Iterable[Mapping[str, Any]]) -> list[Brief]:
             names[row["student_id"]],
             goals[row["assignment_id"]],
             figures.get(row["id"]),
-            *marks.get(row["id"], (None, None)),
+            *marks.get(row["id"], (None, None, None)),
         )
         for row in rows
     ]
@@ -112,6 +109,7 @@ def brief_of(attempt: Attempt) -> Brief:
         Goal(goal.pk, design.title, design.purpose, goal.target_width_mm, goal.finish, goal.good_in_a_row, goal.due_on),
         Figures.objects.filter(pk=attempt.pk).values(*FIGURES).first(),
         mark.total if mark else None,
+        mark.passed if mark else None,
         mark.returned_at if mark else None,
     )
 

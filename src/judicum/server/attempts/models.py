@@ -9,7 +9,9 @@ from judicum.server.courses.models import Course
 
 
 class Attempt(models.Model):
-    """One welded coupon of one student for one assignment. `version` grows with every change; `prepared` are the ticked steps.
+    """One welded coupon of one student for one assignment. `version` grows with every change; `prepared` are the ticked steps,
+    `by_hand` the findings that no photo shows (judicum.core.marking.findings), `answer` why another photo was asked for or
+    the coupon is to be welded again.
 
     `course` is the assignment's: it stands here for the indexes in which a course's lists are read.
     """
@@ -21,6 +23,8 @@ class Attempt(models.Model):
     state = models.CharField(max_length=14, choices=State.choices, default=State.ASSIGNED)
     version = models.PositiveIntegerField(default=1)
     prepared = models.JSONField(default=list)
+    by_hand = models.JSONField(default=dict)
+    answer = models.CharField(max_length=300, blank=True)
     created_at = models.DateTimeField()
     updated_at = models.DateTimeField()
 

@@ -6,12 +6,10 @@ from django.contrib.postgres.expressions import ArraySubquery
 from django.db.models import OuterRef, Prefetch, Q, QuerySet, prefetch_related_objects
 
 from judicum.core.errors import NotAllowed, NotFound
-from judicum.core.marking import PASS_MARK
 from judicum.core.setup import Checked, real_travel_mm_s, worked
 from judicum.server.accounts.models import User
 from judicum.server.attempts.briefs import Brief, briefs, in_brief
 from judicum.server.attempts.models import Attempt, Event, Run
-from judicum.server.attempts.states import WAITING
 from judicum.server.coupons.models import Assignment
 from judicum.server.coupons.setup import card_for, check_for
 from judicum.server.courses.models import STAFF, Membership, Role
@@ -98,7 +96,7 @@ def load_parts(attempt: Attempt) -> Attempt:
         .prefetch_related(Prefetch("measurements", measurements))
         .order_by("-sent_at", "-id")
     )
-    prefetch_related_objects([attempt], "runs", Prefetch("photos", photos), "mark__marked_by")
+    prefetch_related_objects([attempt], "runs", Prefetch("photos", photos), "mark__marked_by", "mark__scheme")
     return attempt
 
 
@@ -135,7 +133,7 @@ def last_good_runs(user: User, attempt: Attempt) -> tuple[list[Run], bool]:
         .prefetch_related("runs")
         .order_by("-updated_at")
     )
-    passed = logged.filter(mark__total__gte=PASS_MARK, mark__returned_at__isnull=False).first()
+    passed = logged.filter(mark__passed=True, mark__returned_at__isnull=False).first()
     found = passed or logged.first()
     return (list(found.runs.all()) if found else []), passed is not None
 
@@ -167,7 +165,7 @@ def worked_here(assignment: Assignment) -> dict[str, Any]:
     passed = Run.objects.filter(
         attempt__course_id=assignment.course_id,
         attempt__assignment__design__code=assignment.design.code,
-        attempt__mark__total__gte=PASS_MARK,
+        attempt__mark__passed=True,
         attempt__mark__returned_at__isnull=False,
     ).values()
     rows = list(passed)
@@ -177,14 +175,6 @@ def worked_here(assignment: Assignment) -> dict[str, Any]:
 def log_of(attempt: Attempt) -> QuerySet[Event]:
     """All that happened to an attempt, oldest first, whoever asks; `visibility.Sight` says what of it is shown."""
     return attempt.events.select_related("actor").order_by("at", "id")
-
-
-def next_waiting(course_id: int, but: int | None = None) -> int | None:
-    """The attempt of a course that has waited longest for a mark or its return, of all there are."""
-    waiting = Attempt.objects.filter(course_id=course_id, state__in=WAITING)
-    if but is not None:
-        waiting = waiting.exclude(pk=but)
-    return waiting.order_by("updated_at", "id").values_list("pk", flat=True).first()
 
 
 def newest_of_each(course_id: int, count: int) -> list[tuple[User, list[Brief]]]:

@@ -16,6 +16,8 @@ class State(models.TextChoices):
     MEASURED = "measured"
     MARKED = "marked"
     RETURNED = "returned"
+    PHOTO_ASKED = "photo_asked"
+    WELD_AGAIN = "weld_again"
 
 
 class Step(models.TextChoices):
@@ -29,13 +31,22 @@ class Step(models.TextChoices):
     REFUSE_PHOTO = "refuse_photo"
     CORRECT = "correct"
     CHOOSE_BEAD = "choose_bead"
+    FIND = "find"
+    JUDGE_CAUSE = "judge_cause"
     MARK = "mark"
     RETURN = "return"
+    ASK_PHOTO = "ask_photo"
+    SEND_BACK = "send_back"
+    TAKE_BACK = "take_back"
 
 
 WAITING = (State.PHOTOGRAPHED, State.MEASURED, State.MARKED)
 """States in which an attempt waits for those who teach: to be marked or to be returned."""
-BEFORE_MARK = (State.LOGGED, State.PHOTOGRAPHED, State.MEASURED)
+OVER = (State.RETURNED, State.WELD_AGAIN)
+"""States in which nobody has anything to do with an attempt any more."""
+BEFORE_MARK = (State.LOGGED, State.PHOTOGRAPHED, State.MEASURED, State.PHOTO_ASKED)
+SENT = (State.PHOTOGRAPHED, State.MEASURED, State.PHOTO_ASKED, State.MARKED, State.RETURNED, State.WELD_AGAIN)
+"""States of an attempt that has had a photo."""
 
 # step -> {state before: state after}
 STEPS: dict[Step, dict[State, State]] = {
@@ -45,16 +56,13 @@ STEPS: dict[Step, dict[State, State]] = {
     Step.READ_ANGLE: {s: s for s in BEFORE_MARK},
     Step.ADD_PHOTO: dict.fromkeys(BEFORE_MARK, State.PHOTOGRAPHED),
     # A measurement may end after the mark was set by eye, or be made again: the mark stands.
-    Step.MEASURE: {
-        State.PHOTOGRAPHED: State.MEASURED,
-        State.MEASURED: State.MEASURED,
-        State.MARKED: State.MARKED,
-        State.RETURNED: State.RETURNED,
-    },
-    Step.REFUSE_PHOTO: {s: s for s in (State.PHOTOGRAPHED, State.MEASURED, State.MARKED, State.RETURNED)},
-    Step.CORRECT: {s: s for s in (State.PHOTOGRAPHED, State.MEASURED, State.MARKED, State.RETURNED)},
+    Step.MEASURE: {**{s: s for s in SENT}, State.PHOTOGRAPHED: State.MEASURED},
+    Step.REFUSE_PHOTO: {s: s for s in SENT},
+    Step.CORRECT: {s: s for s in SENT},
     # Before a mark stands only: a mark is of one bead.
     Step.CHOOSE_BEAD: {State.MEASURED: State.MEASURED},
+    Step.FIND: {s: s for s in WAITING},
+    Step.JUDGE_CAUSE: {s: s for s in (*WAITING, State.RETURNED)},
     Step.MARK: {
         State.PHOTOGRAPHED: State.MARKED,
         State.MEASURED: State.MARKED,
@@ -62,6 +70,10 @@ STEPS: dict[Step, dict[State, State]] = {
         State.RETURNED: State.MARKED,
     },
     Step.RETURN: {State.MARKED: State.RETURNED},
+    Step.ASK_PHOTO: dict.fromkeys((State.PHOTOGRAPHED, State.MEASURED), State.PHOTO_ASKED),
+    Step.SEND_BACK: dict.fromkeys((State.PHOTOGRAPHED, State.MEASURED), State.WELD_AGAIN),
+    # Where it leads back to stands in the log (`actions.answer.take_back`).
+    Step.TAKE_BACK: {State.RETURNED: State.MARKED, State.PHOTO_ASKED: State.MEASURED, State.WELD_AGAIN: State.MEASURED},
 }
 
 
@@ -70,8 +82,10 @@ def allowed(attempt: Any, step: Step) -> bool:
     return attempt.state in STEPS[step]
 
 
-def advance(attempt: Any, step: Step, by: Any, at: datetime | None = None, **data: Any) -> None:
-    """Take a step: check it, write the new state and add it to the log.
+def advance(
+    attempt: Any, step: Step, by: Any, at: datetime | None = None, to: State | None = None, **data: Any
+) -> None:
+    """Take a step: check it, write the new state (`to` where it depends on more than the state) and add it to the log.
 
     The caller holds the attempt's row (`queries.held`) inside a transaction, so that a step and
     what belongs to it are written together or not at all.
@@ -82,7 +96,7 @@ def advance(attempt: Any, step: Step, by: Any, at: datetime | None = None, **dat
     if not allowed(attempt, step):
         may = ", ".join(s.value for s in STEPS[step])
         raise WrongState(f"The attempt is {attempt.state}; {step.label.lower()} is possible when it is {may}.")
-    before, attempt.state = attempt.state, STEPS[step][State(attempt.state)].value
+    before, attempt.state = attempt.state, (to or STEPS[step][State(attempt.state)]).value
     attempt.version += 1
     attempt.updated_at = at or timezone.now()
     attempt.save(update_fields=["state", "version", "updated_at"])

@@ -13,7 +13,12 @@ from judicum.server.attempts.models import Attempt, Event
 from judicum.server.attempts.states import STEPS, State, Step
 
 STUDENTS_STEPS = (Step.PREPARE, Step.LOG, Step.ADD_PHOTO, Step.ADD_VIEW, Step.READ_ANGLE, Step.CHOOSE_BEAD)
-STAFF_STEPS = (Step.READ_ANGLE, Step.CHOOSE_BEAD, Step.CORRECT, Step.MARK, Step.RETURN)
+STAFF_STEPS = (
+    Step.READ_ANGLE, Step.CHOOSE_BEAD, Step.CORRECT, Step.FIND, Step.JUDGE_CAUSE, Step.MARK, Step.RETURN, Step.ASK_PHOTO,
+    Step.SEND_BACK,
+)  # fmt: skip
+HIDDEN_FROM_STUDENTS = (Step.JUDGE_CAUSE, Step.FIND)
+"""Steps that tell of the marking while it goes on."""
 
 
 @dataclass(frozen=True)
@@ -46,8 +51,16 @@ class Sight:
         shown: list[Event] = []
         marked: Event | None = None
         for event in every:
+            if event.kind in HIDDEN_FROM_STUDENTS:
+                continue
             if event.kind == Step.MARK:
                 marked = event
+                continue
+            if event.kind == Step.TAKE_BACK:
+                # Taken back within seconds: as if it had not been given.
+                given = shown.pop() if shown else None
+                if given is not None and given.kind == Step.RETURN and shown and shown[-1].kind == Step.MARK:
+                    marked = shown.pop()
                 continue
             if event.kind == Step.RETURN and marked is not None:
                 shown.append(marked)

@@ -41,9 +41,11 @@ INSTALLED_APPS = [
     "drf_spectacular",
     "judicum.server.accounts",
     "judicum.server.courses",
+    "judicum.server.schemes",
     "judicum.server.coupons",
     "judicum.server.attempts",
     "judicum.server.photos",
+    "judicum.server.causes",
     "judicum.server.marking",
     "judicum.server.progress",
 ]

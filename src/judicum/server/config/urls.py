@@ -29,9 +29,11 @@ def page(request: HttpRequest) -> HttpResponseBase:
 urlpatterns: list[URLPattern | URLResolver] = [
     path("api/", include("judicum.server.accounts.api.urls")),
     path("api/", include("judicum.server.courses.api.urls")),
+    path("api/", include("judicum.server.schemes.api.urls")),
     path("api/", include("judicum.server.coupons.api.urls")),
     path("api/", include("judicum.server.attempts.api.urls")),
     path("api/", include("judicum.server.photos.api.urls")),
+    path("api/", include("judicum.server.causes.api.urls")),
     path("api/", include("judicum.server.marking.api.urls")),
     path("api/", include("judicum.server.progress.api.urls")),
     path("api/schema", SpectacularAPIView.as_view(), name="schema"),

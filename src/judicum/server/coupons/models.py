@@ -6,6 +6,7 @@ from django.conf import settings
 from django.db import models
 
 from judicum.core.choices import CHOICES
+from judicum.core.marking import USUAL_SCHEME
 from judicum.server.courses.models import Course
 
 
@@ -57,13 +58,19 @@ class Design(models.Model):
 
 
 class Assignment(models.Model):
-    """A design given to some or all students of a course, with its goal and due date."""
+    """A design given to some or all students of a course, with its goal and due date.
+
+    `scheme` is the code of the marking scheme, whose newest version counts; `pass_mark` is the coupon's own, of 100, None for
+    the scheme's.
+    """
 
     course = models.ForeignKey(Course, on_delete=models.CASCADE, related_name="assignments")
     design = models.ForeignKey(Design, on_delete=models.PROTECT, related_name="assignments")
     target_width_mm = models.FloatField()
     finish = models.CharField(max_length=12, choices=FINISH)
     good_in_a_row = models.PositiveSmallIntegerField(default=3)
+    scheme = models.CharField(max_length=40, default=USUAL_SCHEME)
+    pass_mark = models.FloatField(null=True)
     due_on = models.DateField()
     created_by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, related_name="+")
     created_at = models.DateTimeField()

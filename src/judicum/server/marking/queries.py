@@ -1,21 +1,120 @@
-"""What the marking scheme suggests for an attempt."""
+"""What an attempt's scheme suggests for it, and what another would have made of the marks there are."""
 
-from judicum.core.marking import Suggestion, suggest
+from dataclasses import dataclass
+from typing import Any
+
+from judicum.core.marking import (
+    Evidence,
+    Given,
+    Reading,
+    Suggestion,
+    knocked_out,
+    read_all,
+    read_scheme,
+    suggest,
+    try_on,
+)
+from judicum.core.marking import Scheme as Rules
 from judicum.core.photo.report import Report
+from judicum.core.setup import read_coupon
+from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Attempt
-from judicum.server.coupons.setup import worst_check
-from judicum.server.photos.models import Figures, Measurement
+from judicum.server.coupons.models import Assignment
+from judicum.server.coupons.setup import checklist_for, coupon_of, worst_check
+from judicum.server.courses.queries import staff_of
+from judicum.server.marking.models import Mark
+from judicum.server.photos.queries import measurement_that_counts
+from judicum.server.schemes.models import Scheme
+from judicum.server.schemes.queries import scheme_coded
+
+TRIED_ON = 50
+"""Marks of the course that a changed scheme is tried on."""
 
 
-def measurement_that_counts(attempt: Attempt) -> Measurement | None:
-    """The attempt's measurement that counts, read with its corrections."""
-    kept = Figures.objects.filter(attempt=attempt).values("measurement")
-    return Measurement.objects.select_related("chosen").prefetch_related("corrections").filter(pk__in=kept).first()
+def scheme_of(attempt: Attempt) -> Scheme:
+    """The scheme an attempt is marked by: the version its mark stands on, else its coupon's newest."""
+    mark = Mark.objects.select_related("scheme").filter(attempt=attempt).first()
+    return mark.scheme if mark else scheme_coded(attempt.course_id, attempt.assignment.scheme)
 
 
-def suggestions(attempt: Attempt) -> list[Suggestion]:
-    """Suggested scores from the measurement that counts and the logged runs."""
+def evidence_of(attempt: Attempt, rules: Rules) -> Evidence:
+    """All that a mark of the attempt can stand on."""
+    goal: Assignment = attempt.assignment
+    runs = list(attempt.runs.values())
     measurement = measurement_that_counts(attempt)
-    report = Report.from_json((measurement.result if measurement else None) or {})
-    worst = worst_check(attempt.assignment, list(attempt.runs.values()))
-    return suggest(report, attempt.assignment.finish, attempt.assignment.target_width_mm, worst)
+    steps = checklist_for(goal)
+    return Evidence(
+        report=Report.from_json((measurement.result if measurement else None) or {}),
+        coupon=read_coupon(coupon_of(goal, runs[0] if runs else None)),
+        finish=goal.finish,
+        target_width_mm=goal.target_width_mm,
+        length_mm=goal.design.length_mm,
+        checked=worst_check(goal, runs),
+        prepared=(len([s for s in steps if s in attempt.prepared]), len(steps)) if attempt.prepared else None,
+        restarts_mm=tuple(at for run in runs for at in run["restarts_mm"] or []),
+        by_hand=attempt.by_hand,
+        time_limit_s=rules.time_limit_s,
+    )
+
+
+@dataclass(frozen=True)
+class Proposal:
+    """What a scheme suggests for an attempt: its lines, every criterion's reading, and what knocks the coupon out."""
+
+    scheme: Scheme
+    rules: Rules
+    suggestions: list[Suggestion]
+    readings: dict[str, Reading]
+    knocked: tuple[str, ...]
+
+    @property
+    def minded(self) -> list[str]:
+        """What of `knocked` this scheme minds."""
+        return [key for key in self.knocked if key in self.rules.knock_outs]
+
+
+def propose(attempt: Attempt, scheme: Scheme | None = None) -> Proposal:
+    """What the attempt's scheme suggests for it as it stands now."""
+    row = scheme or scheme_of(attempt)
+    rules = read_scheme(row.body)
+    evidence = evidence_of(attempt, rules)
+    readings = read_all(evidence)
+    return Proposal(row, rules, suggest(rules, evidence, readings), readings, knocked_out(evidence))
+
+
+def pass_mark_of(attempt: Attempt, rules: Rules) -> float:
+    """The coupon's own pass mark, else the scheme's."""
+    own = attempt.assignment.pass_mark
+    return rules.pass_mark if own is None else own
+
+
+def tried_on(user: User, course_id: int, rules: Rules, code: str | None) -> dict[str, Any]:
+    """What a scheme would have made of the course's last marks: of its coupons where it has a code, else of all.
+
+    Raises:
+        NotFound, NotAllowed: not a course one teaches.
+    """
+    staff_of(user, course_id)
+    marks = Mark.objects.filter(attempt__course_id=course_id).exclude(readings={})
+    if code is not None:
+        marks = marks.filter(attempt__assignment__scheme=code)
+    rows = marks.select_related("attempt__student", "attempt__assignment__design").order_by("-marked_at", "-id")[
+        :TRIED_ON
+    ]
+    shown = []
+    for mark in rows:
+        goal = mark.attempt.assignment
+        knocked = tuple(key for key in mark.knocked if key not in mark.waived)
+        then = try_on(rules, Given(mark.readings, mark.suggested, mark.scores, knocked, goal.pass_mark))
+        shown.append(
+            {
+                "attempt": mark.attempt_id, "student": mark.attempt.student.display_name, "title": goal.design.title,
+                "number": mark.attempt.number, "total": mark.total, "passed": mark.passed, "new_total": then.total,
+                "new_passed": then.passed,
+            }
+        )  # fmt: skip
+    return {
+        "marks": shown,
+        "pass_anew": sum(row["new_passed"] and not row["passed"] for row in shown),
+        "fail_anew": sum(row["passed"] and not row["new_passed"] for row in shown),
+    }

@@ -5,8 +5,9 @@ from uuid import UUID
 from judicum.core.errors import NotFound
 from judicum.core.numbers import whole
 from judicum.server.accounts.models import User
+from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.queries import visible_to
-from judicum.server.photos.models import Correction, Measurement, Photo, SeenBead, Upload
+from judicum.server.photos.models import Correction, Figures, Measurement, Photo, SeenBead, Upload
 
 
 def photo_for(user: User, photo_id: int) -> Photo:
@@ -55,3 +56,9 @@ def upload_for(user: User, upload_id: UUID) -> Upload:
     if found is None:
         raise NotFound("There is no such upload of yours.")
     return found
+
+
+def measurement_that_counts(attempt: Attempt) -> Measurement | None:
+    """The attempt's measurement that counts, read with its corrections."""
+    kept = Figures.objects.filter(attempt=attempt).values("measurement")
+    return Measurement.objects.select_related("chosen").prefetch_related("corrections").filter(pk__in=kept).first()

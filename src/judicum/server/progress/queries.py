@@ -9,7 +9,6 @@ from django.utils import timezone
 
 from judicum.core.acceptance import STUCK_DAYS
 from judicum.core.errors import NotAllowed, NotFound
-from judicum.core.marking import PASS_MARK
 from judicum.core.progress import good_in_a_row, trend_per_attempt
 from judicum.server.accounts.models import User
 from judicum.server.attempts.briefs import Brief, briefs, in_brief
@@ -53,13 +52,12 @@ def student_over_time(user: User, course_id: int, student_id: int) -> dict[str, 
 
 def _series(attempts: list[Brief], sight: Sight) -> dict[str, Any]:
     figures = [a.figures for a in attempts if a.figures]
-    marks = [a.mark_total for a in attempts if a.mark_total is not None and sight.sees_mark(a.returned_at)]
+    passed = [a.passed for a in attempts if a.passed is not None and sight.sees_mark(a.returned_at)]
     return {
         "attempts": attempts,
         "width_cv_trend": trend_per_attempt([f["width_cv"] for f in figures if f["width_cv"] is not None]),
         "pitch_cv_trend": trend_per_attempt([f["pitch_cv"] for f in figures if f["pitch_cv"] is not None]),
-        "good_in_a_row": good_in_a_row(marks, PASS_MARK),
-        "pass_mark": PASS_MARK,
+        "good_in_a_row": good_in_a_row(passed),
     }
 
 
@@ -93,6 +91,6 @@ def desk(user: User, course_id: int) -> dict[str, Any]:
         "to_mark": counts.get(State.MEASURED, 0) + counts.get(State.PHOTOGRAPHED, 0),
         "to_return": counts.get(State.MARKED, 0),
         "measuring": Measurement.objects.filter(state__in=UNDER_WAY, photo__attempt__course_id=course_id).count(),
-        "welding": counts.get(State.ASSIGNED, 0) + counts.get(State.LOGGED, 0),
+        "welding": sum(counts.get(state, 0) for state in (State.ASSIGNED, State.LOGGED, State.PHOTO_ASKED)),
         "students": students,
     }

@@ -5,6 +5,9 @@ from typing import Any
 from drf_spectacular.utils import extend_schema_field
 from rest_framework import serializers
 
+from judicum.core.choices import Choice
+from judicum.core.fields import Spec
+from judicum.core.marking import FINDINGS
 from judicum.core.setup import RUN
 from judicum.server.accounts.api.serializers import PersonSerializer
 from judicum.server.attempts.briefs import Brief, brief_of
@@ -12,6 +15,9 @@ from judicum.server.attempts.models import Attempt, Event, Run
 from judicum.server.attempts.queries import earlier_measured
 from judicum.server.attempts.states import State, Step
 from judicum.server.attempts.visibility import Sight
+from judicum.server.attempts.waiting import NEEDS
+from judicum.server.causes.api.serializers import AskedSerializer, told_asked
+from judicum.server.causes.queries import asked_before
 from judicum.server.coupons.api.card import CardSerializer, CheckSerializer
 from judicum.server.coupons.api.serializers import DesignSerializer
 from judicum.server.coupons.models import Assignment, Design
@@ -59,6 +65,22 @@ class PrepareSerializer(serializers.Serializer[Any]):
     """The ticked steps of the checklist; those left out are not done."""
 
     prepared = serializers.ListField(child=serializers.CharField(max_length=30), max_length=40)
+
+
+def _finding(spec: Spec) -> serializers.Field[Any, Any, Any, Any]:
+    if isinstance(spec, Choice):
+        return serializers.ChoiceField(
+            [(str(code), words) for code, words in spec.options.items()], required=False, allow_null=True
+        )
+    return serializers.FloatField(required=False, allow_null=True)
+
+
+FindingsSerializer = type(
+    "FindingsSerializer",
+    (serializers.Serializer,),
+    {spec.key: _finding(spec) for spec in FINDINGS.specs}
+    | {"__doc__": "Findings by hand; limits are the core's (judicum.core.marking.findings)."},
+)
 
 
 class RunCheckSerializer(CheckSerializer):
@@ -133,6 +155,7 @@ class AttemptBriefSerializer(serializers.Serializer[Any]):
     measurement = FiguresSerializer(allow_null=True)
     measuring = serializers.BooleanField()
     mark_total = serializers.FloatField(allow_null=True)
+    passed = serializers.BooleanField(allow_null=True)
     may = serializers.ListField(child=serializers.ChoiceField(choices=Step.choices))
 
     @property
@@ -162,6 +185,7 @@ class AttemptBriefSerializer(serializers.Serializer[Any]):
             "measurement": told_figures(attempt.figures) if attempt.figures else None,
             "measuring": attempt.measuring,
             "mark_total": attempt.mark_total if sight.sees_mark(attempt.returned_at) else None,
+            "passed": attempt.passed if sight.sees_mark(attempt.returned_at) else None,
             "may": sight.may(attempt.state, attempt.student_id),
         }
 
@@ -173,7 +197,10 @@ class EarlierSerializer(serializers.ModelSerializer[Attempt]):
 
 
 class AttemptSerializer(AttemptBriefSerializer):
-    """An attempt with all that belongs to it; `earlier` is the one before it that was measured."""
+    """An attempt with all that belongs to it; `earlier` is the one before it that was measured.
+
+    `answer` is why another photo was asked for or it is to be welded again; `asked` what was asked to change the last time.
+    """
 
     assignment = GoalSerializer()  # type: ignore[assignment]  # a list says less of it
     runs = NumberedRunSerializer(many=True)
@@ -181,6 +208,8 @@ class AttemptSerializer(AttemptBriefSerializer):
     photos = PhotoSerializer(many=True)
     mark = serializers.SerializerMethodField()
     earlier = serializers.SerializerMethodField()
+    answer = serializers.CharField()
+    asked = serializers.SerializerMethodField()
 
     def to_representation(self, attempt: Any) -> dict[str, Any]:
         return {
@@ -191,6 +220,8 @@ class AttemptSerializer(AttemptBriefSerializer):
             "photos": [told_photo(photo) for photo in attempt.photos.all()],
             "mark": self.get_mark(attempt),
             "earlier": self.get_earlier(attempt),
+            "answer": attempt.answer,
+            "asked": self.get_asked(attempt),
         }
 
     @extend_schema_field(PreparationStepSerializer(many=True))
@@ -211,12 +242,27 @@ class AttemptSerializer(AttemptBriefSerializer):
         before = earlier_measured(attempt)
         return EarlierSerializer(before).data if before else None
 
+    @extend_schema_field(AskedSerializer(allow_null=True))
+    def get_asked(self, attempt: Attempt) -> Any:
+        return told_asked(asked_before(attempt))
+
 
 class WallRowSerializer(serializers.Serializer[Any]):
     """A student's newest measured attempts, newest first."""
 
     student = PersonSerializer()
     attempts = AttemptBriefSerializer(many=True)
+
+
+class WaitingAttemptSerializer(AttemptBriefSerializer):
+    need = serializers.ChoiceField(choices=NEEDS)
+
+
+class WaitingSerializer(serializers.Serializer[Any]):
+    """The first of what waits, in order, and how many wait."""
+
+    count = serializers.IntegerField()
+    attempts = WaitingAttemptSerializer(many=True)
 
 
 class NextSerializer(serializers.Serializer[Any]):

@@ -14,17 +14,20 @@ from judicum.core.numbers import whole
 from judicum.server.api.paging import ByChange
 from judicum.server.api.person import person, units_of
 from judicum.server.attempts.actions.log_run import log_run
+from judicum.server.attempts.actions.note_findings import note_findings
 from judicum.server.attempts.actions.open_attempt import weld_another
 from judicum.server.attempts.actions.tick_preparation import tick_preparation
 from judicum.server.attempts.api.serializers import (
     AttemptBriefSerializer,
     AttemptSerializer,
     EventSerializer,
+    FindingsSerializer,
     LastRunsSerializer,
     NextSerializer,
     PrepareSerializer,
     RunSerializer,
     SetupSerializer,
+    WaitingSerializer,
     WallRowSerializer,
 )
 from judicum.server.attempts.briefs import Brief, briefs, in_brief
@@ -36,12 +39,12 @@ from judicum.server.attempts.queries import (
     load_parts,
     log_of,
     newest_of_each,
-    next_waiting,
     setup_of,
     told_check,
 )
 from judicum.server.attempts.states import State
 from judicum.server.attempts.visibility import Sight, sight_of
+from judicum.server.attempts.waiting import NEEDS, ORDERS, next_waiting, waiting_in
 from judicum.server.coupons.api.card import CheckSerializer
 from judicum.server.coupons.queries import assignment_for
 from judicum.server.coupons.setup import card_for, check_for, checklist_for
@@ -50,6 +53,11 @@ from judicum.server.courses.models import STAFF, Membership
 from judicum.server.courses.queries import membership_of, staff_of
 from judicum.words import setup as words
 
+IN_ORDER = [
+    OpenApiParameter("order", OpenApiTypes.STR, enum=list(ORDERS)),
+    OpenApiParameter("assignment", OpenApiTypes.INT, description="Only attempts at this coupon."),
+]
+MOST_WAITING = 50
 NEWEST, MOST_OF_EACH = 4, 20
 """Attempts of each student on the wall, and the most that may be asked for."""
 
@@ -156,6 +164,15 @@ class PreparationView(APIView):
         return shown(request, attempt_id)
 
 
+class FindingsView(APIView):
+    """Findings by hand, of those who teach."""
+
+    @extend_schema(operation_id="findings_note", request=FindingsSerializer, responses=AttemptSerializer)
+    def put(self, request: Request, attempt_id: int) -> Response:
+        note_findings(person(request), attempt_id, request.data)
+        return shown(request, attempt_id)
+
+
 class LastRunsView(APIView):
     """The student's runs of the last attempt at the same coupon that passed, else of the last; none at the first."""
 
@@ -240,8 +257,27 @@ class NextView(APIView):
     @extend_schema(
         operation_id="next_read",
         responses=NextSerializer,
-        parameters=[OpenApiParameter("but", OpenApiTypes.INT, description="The attempt one comes from.")],
+        parameters=[OpenApiParameter("but", OpenApiTypes.INT, description="The attempt one comes from."), *IN_ORDER],
     )
     def get(self, request: Request, course_id: int) -> Response:
         staff_of(person(request), course_id)
-        return Response({"attempt": next_waiting(course_id, _number(request, "but"))})
+        order, assignment = _order(request)
+        return Response({"attempt": next_waiting(course_id, _number(request, "but"), order, assignment)})
+
+
+class WaitingView(APIView):
+    """What waits for those who teach, in the order asked for: at most MOST_WAITING of it, and how many there are."""
+
+    @extend_schema(operation_id="waiting_read", responses=WaitingSerializer, parameters=IN_ORDER)
+    def get(self, request: Request, course_id: int) -> Response:
+        mine = staff_of(person(request), course_id)
+        found = waiting_in(course_id, *_order(request))
+        needs = {pk: NEEDS[need] for pk, need in found.values_list("pk", "need")[:MOST_WAITING]}
+        by_id = {one.id: one for one in briefs(in_brief(Attempt.objects.filter(pk__in=needs)))}
+        rows = told_briefs([by_id[pk] for pk in needs if pk in by_id], sight_in(mine))
+        told = [{**row, "need": needs[row["id"]]} for row in rows]
+        return Response({"count": found.count(), "attempts": told})
+
+
+def _order(request: Request) -> tuple[str, int | None]:
+    return request.query_params.get("order", "waited"), _number(request, "assignment")

@@ -9,6 +9,7 @@ from django.utils import timezone
 from judicum.core.choices import CHOICES
 from judicum.core.errors import InvalidValue
 from judicum.core.fields import Fields
+from judicum.core.marking import USUAL_SCHEME
 from judicum.core.quantities import QUANTITIES
 from judicum.server.accounts.models import User
 from judicum.server.attempts.actions.open_attempt import open_attempt
@@ -16,8 +17,12 @@ from judicum.server.coupons.models import Assignment
 from judicum.server.coupons.queries import of_course
 from judicum.server.courses.models import Role
 from judicum.server.courses.queries import members, staff_of
+from judicum.server.schemes.queries import newest_schemes
 
-GIVEN = Fields("what is given", (QUANTITIES["target_width_mm"], QUANTITIES["good_in_a_row"], CHOICES["finish"]))
+GIVEN = Fields(
+    "what is given",
+    (QUANTITIES["target_width_mm"], QUANTITIES["good_in_a_row"], QUANTITIES["pass_mark"], CHOICES["finish"]),
+)
 
 
 @transaction.atomic
@@ -30,12 +35,15 @@ def assign_coupon(
     finish: str,
     good_in_a_row: int,
     due_on: date,
+    scheme: str = USUAL_SCHEME,
+    pass_mark: float | None = None,
     student_ids: Sequence[int] | None = None,
     at: datetime | None = None,
 ) -> Assignment:
     """Assign a design and open the first attempt of every student it is given to.
 
     Args:
+        scheme: code of the marking scheme. pass_mark: of 100, None for the scheme's.
         student_ids: who gets it; None for the whole class.
 
     Raises:
@@ -46,7 +54,12 @@ def assign_coupon(
     design = of_course(course_id).filter(pk=design_id).first()
     if design is None:
         raise InvalidValue("design", design_id, "a design of the library")
-    GIVEN.check({"target_width_mm": target_width_mm, "good_in_a_row": good_in_a_row, "finish": finish})
+    GIVEN.check(
+        {"target_width_mm": target_width_mm, "good_in_a_row": good_in_a_row, "finish": finish, "pass_mark": pass_mark}
+    )
+    codes = [one.code for one in newest_schemes(course.pk)]
+    if scheme not in codes:
+        raise InvalidValue("scheme", scheme, "one of " + ", ".join(codes))
     students = {m.user_id: m.user for m in members(course.pk, Role.STUDENT)}
     wanted = list(students) if student_ids is None else list(dict.fromkeys(student_ids))
     unknown = [i for i in wanted if i not in students]
@@ -59,6 +72,8 @@ def assign_coupon(
         finish=finish,
         good_in_a_row=good_in_a_row,
         due_on=due_on,
+        scheme=scheme,
+        pass_mark=pass_mark,
         created_by=user,
         created_at=at or timezone.now(),
     )

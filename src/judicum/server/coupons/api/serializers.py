@@ -4,6 +4,7 @@ from typing import Any
 
 from rest_framework import serializers
 
+from judicum.core.marking import USUAL_SCHEME
 from judicum.server.coupons.models import FINISH, Assignment, Design
 
 
@@ -39,7 +40,18 @@ class AssignmentSerializer(serializers.ModelSerializer[Assignment]):
 
     class Meta:
         model = Assignment
-        fields = ("id", "design", "target_width_mm", "finish", "good_in_a_row", "due_on", "created_at", "students")
+        fields = (
+            "id",
+            "design",
+            "target_width_mm",
+            "finish",
+            "good_in_a_row",
+            "scheme",
+            "pass_mark",
+            "due_on",
+            "created_at",
+            "students",
+        )
 
 
 class AssignSerializer(serializers.Serializer[Any]):
@@ -49,6 +61,8 @@ class AssignSerializer(serializers.Serializer[Any]):
     target_width_mm = serializers.FloatField()
     finish = serializers.ChoiceField(FINISH)
     good_in_a_row = serializers.IntegerField(default=3)
+    scheme = serializers.CharField(max_length=40, default=USUAL_SCHEME)
+    pass_mark = serializers.FloatField(required=False, allow_null=True, default=None)
     due_on = serializers.DateField()
     students = serializers.ListField(child=serializers.IntegerField(), required=False, allow_null=True, max_length=500)
 

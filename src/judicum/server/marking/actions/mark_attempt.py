@@ -1,19 +1,21 @@
 """Setting a mark, and giving it back to the student."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from datetime import datetime
 
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.errors import EditConflict, InvalidValue
-from judicum.core.marking import MOST_COMMENT, MOST_NEXT, check_scores, total
+from judicum.core.errors import InvalidValue, refuse_all
+from judicum.core.marking import MOST_COMMENT, MOST_NEXT, check_scores, passes, read_scheme, total
 from judicum.server.accounts.models import User
-from judicum.server.attempts.models import Attempt
+from judicum.server.attempts.actions.answer import check_version
 from judicum.server.attempts.queries import held_as_staff
 from judicum.server.attempts.states import Step, advance
+from judicum.server.causes.actions.judge_cause import check_cause, drop_taken, take
 from judicum.server.marking.models import Mark
-from judicum.server.marking.queries import measurement_that_counts
+from judicum.server.marking.queries import propose
+from judicum.server.photos.queries import measurement_that_counts
 
 
 @transaction.atomic
@@ -25,29 +27,55 @@ def set_mark(
     comment: str,
     next_change: str,
     at: datetime | None = None,
+    not_applying: Sequence[str] = (),
+    waived: Sequence[str] = (),
+    cause: str | None = None,
 ) -> Mark:
-    """Set or change an attempt's mark.
+    """Set or change an attempt's mark by its coupon's scheme; once marked, by the version it was first marked by.
 
     Args:
         version: the attempt's version that the marker was looking at.
+        not_applying: criteria without a score that are said not to apply. waived: knock-outs that are not minded.
+        cause: the cause taken as what is to change next; None for none.
 
     Raises:
         EditConflict: the attempt has changed since; nothing is written.
-        InvalidValues, InvalidValue: scores or texts outside what is allowed.
+        InvalidValues, InvalidValue: scores, texts or codes outside what is allowed.
         WrongState: no photo yet. NotFound, NotAllowed: not a course one teaches.
     """
     attempt = held_as_staff(user, attempt_id)
-    clean = check_scores(scores)
     for name, text, most in (("comment", comment, MOST_COMMENT), ("next_change", next_change, MOST_NEXT)):
         if len(text) > most:
             raise InvalidValue(name, f"{len(text)} characters", f"at most {most} characters")
-    _check_version(attempt, version)
-    mark_total = total(clean)
-    advance(attempt, Step.MARK, user, at, scores=clean, total=mark_total)
+    if cause is not None:
+        check_cause(cause)
+    proposal = propose(attempt)
+    rules = proposal.rules
+    clean = check_scores(rules, scores)
+    without = [key for key in rules.keys if clean[key] is None]
+    empty = [one.criterion for one in proposal.suggestions if not one.applies and clean[one.criterion] is None]
+    _check_within("not_applying", not_applying, without)
+    _check_within("waived", waived, proposal.minded)
+    check_version(attempt, version)
+    mark_total = total(rules, clean)
+    left = tuple(key for key in proposal.knocked if key not in waived)
+    passed = passes(rules, mark_total, left, attempt.assignment.pass_mark)
+    advance(attempt, Step.MARK, user, at, scores=clean, total=mark_total, passed=passed, cause=cause)
+    if cause is not None:
+        take(user, attempt, cause, at)
+    else:
+        drop_taken(attempt)
     fields = {
         "measurement": measurement_that_counts(attempt),
+        "scheme": proposal.scheme,
         "scores": clean,
+        "not_applying": list(dict.fromkeys([*not_applying, *empty])),
+        "suggested": {one.criterion: one.score for one in proposal.suggestions},
+        "readings": {key: read.figure for key, read in proposal.readings.items() if read.figure is not None},
+        "knocked": list(proposal.knocked),
+        "waived": list(waived),
         "total": mark_total,
+        "passed": passed,
         "comment": comment,
         "next_change": next_change,
         "marked_by": user,
@@ -57,29 +85,30 @@ def set_mark(
     return Mark.objects.update_or_create(attempt=attempt, defaults=fields)[0]
 
 
+def _check_within(name: str, given: Sequence[str], allowed: Sequence[str]) -> None:
+    refuse_all([InvalidValue(name, one, "some of " + ", ".join(allowed)) for one in given if one not in allowed])
+
+
 @transaction.atomic
 def return_mark(user: User, attempt_id: int, version: int, at: datetime | None = None) -> Mark:
     """Give the mark back to the student, who sees it from then on.
 
     Raises:
+        InvalidValues: lines of the scheme that have neither a score nor are said not to apply; nothing is returned.
         EditConflict: the attempt has changed since. WrongState: not marked.
         NotFound, NotAllowed: not a course one teaches.
     """
     attempt = held_as_staff(user, attempt_id)
-    _check_version(attempt, version)
+    check_version(attempt, version)
     advance(attempt, Step.RETURN, user, at)
-    mark = Mark.objects.get(attempt=attempt)
+    mark = Mark.objects.select_related("scheme").get(attempt=attempt)
+    refuse_all(
+        [
+            InvalidValue(f"scores.{key}", None, "a score, or that the line does not apply")
+            for key in read_scheme(mark.scheme.body).keys
+            if mark.scores.get(key) is None and key not in mark.not_applying
+        ]
+    )
     mark.returned_at = at or timezone.now()
     mark.save(update_fields=["returned_at"])
     return mark
-
-
-def _check_version(attempt: Attempt, version: int) -> None:
-    if attempt.version == version:
-        return
-    last = attempt.events.select_related("actor").order_by("-at", "-id").first()
-    who = last.actor.display_name if last and last.actor else "The measurement"
-    what = last.kind.replace("_", " ") if last else "change"
-    raise EditConflict(
-        f"{who} changed this attempt in the meantime ({what}). Load it again; what you typed is still here."
-    )

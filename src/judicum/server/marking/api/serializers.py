@@ -1,55 +1,154 @@
-"""Marks over the wire."""
+"""Schemes, suggestions and marks over the wire."""
 
 from typing import Any
 
 from rest_framework import serializers
 
-from judicum.core.marking import CRITERIA
+from judicum.core.marking import CRITERIA, KNOCK_OUTS, MOST_NEXT
 from judicum.server.accounts.api.serializers import PersonSerializer
-from judicum.server.marking.models import Mark
-
-ScoresSerializer = type(
-    "ScoresSerializer",
-    (serializers.Serializer,),
-    {c.key: serializers.FloatField(allow_null=True) for c in CRITERIA}
-    | {"__doc__": "A score 0 to 10 by criterion, null where it does not apply."},
-)
+from judicum.server.attempts.actions.answer import ANSWERS
+from judicum.server.marking.models import Mark, Phrase
 
 
 class MarkSerializer(serializers.ModelSerializer[Mark]):
-    scores = ScoresSerializer()
+    """A mark: a score 0 to 10 by the criteria of its scheme, null where one does not apply."""
+
+    scores = serializers.DictField(child=serializers.FloatField(allow_null=True))
+    not_applying = serializers.ListField(child=serializers.CharField())
+    knocked = serializers.ListField(child=serializers.CharField())
+    waived = serializers.ListField(child=serializers.CharField())
     marked_by = PersonSerializer()
+    scheme = serializers.SerializerMethodField()
+    lines = serializers.SerializerMethodField()
 
     class Meta:
         model = Mark
-        fields = ("scores", "total", "comment", "next_change", "marked_by", "marked_at", "returned_at")
+        fields = (
+            "scheme", "lines", "scores", "not_applying", "knocked", "waived", "total", "passed", "comment", "next_change",
+            "marked_by", "marked_at", "returned_at",
+        )  # fmt: skip
+
+    def get_scheme(self, mark: Mark) -> str:
+        return f"{mark.scheme.body['title']}, version {mark.scheme.version}"
+
+    def get_lines(self, mark: Mark) -> dict[str, str]:
+        """What each criterion of the scheme is called, in its order."""
+        return {line["criterion"]: CRITERIA[line["criterion"]].words for line in mark.scheme.body["lines"]}
+
+    def to_representation(self, mark: Mark) -> dict[str, Any]:
+        # What knocks out is what the scheme minds; the rest was kept for trying other schemes on.
+        told = super().to_representation(mark)
+        return {
+            **told,
+            "knocked": [
+                KNOCK_OUTS[k] for k in mark.knocked if k in mark.scheme.body["knock_outs"] and k not in mark.waived
+            ],
+        }
 
 
 class SetMarkSerializer(serializers.Serializer[Any]):
-    """A mark to be set, with the attempt's version that the marker was looking at."""
+    """A mark to be set, with the attempt's version that the marker was looking at.
+
+    `not_applying` are criteria without a score that do not apply, `waived` knock-outs that are not minded, `cause` the cause
+    taken as what is to change next.
+    """
 
     version = serializers.IntegerField()
     scores = serializers.DictField(child=serializers.FloatField(allow_null=True))
+    not_applying = serializers.ListField(child=serializers.CharField(max_length=40), max_length=60, default=list)
+    waived = serializers.ListField(child=serializers.CharField(max_length=40), max_length=60, default=list)
     comment = serializers.CharField(allow_blank=True, default="", max_length=100_000)
     next_change = serializers.CharField(allow_blank=True, default="", max_length=100_000)
+    cause = serializers.CharField(allow_null=True, default=None, max_length=40)
 
 
 class ReturnMarkSerializer(serializers.Serializer[Any]):
     version = serializers.IntegerField()
 
 
-class SuggestionSerializer(serializers.Serializer[Any]):
-    """What the figures suggest for one criterion, its weight in percent, and the figures behind it.
+class AnswerSerializer(serializers.Serializer[Any]):
+    """An answer beside a mark, and why: the student reads it."""
 
-    `because` is all of it in words, in the person's units; `counts` of fault kinds, `off` the keys off the card.
+    version = serializers.IntegerField()
+    answer = serializers.ChoiceField(choices=tuple(ANSWERS))
+    why = serializers.CharField(max_length=100_000)
+
+
+class SuggestionSerializer(serializers.Serializer[Any]):
+    """What the evidence suggests for one line of the scheme, its weight in percent, and the figures behind it.
+
+    `because` is all of it in words, in the person's units; `figure` is where the line's `curve` (figure, score) is read,
+    `figure_told` the same in words. `applies` is false where the coupon makes the line empty.
     """
 
     criterion = serializers.CharField()
     words = serializers.CharField()
     weight = serializers.FloatField()
     score = serializers.FloatField(allow_null=True)
+    applies = serializers.BooleanField()
     reason = serializers.CharField()
     because = serializers.CharField()
-    figures = serializers.DictField(child=serializers.FloatField(allow_null=True))
-    counts = serializers.DictField(child=serializers.IntegerField())
-    off = serializers.ListField(child=serializers.CharField())
+    figure = serializers.FloatField(allow_null=True)
+    figure_told = serializers.CharField(allow_blank=True)
+    figure_name = serializers.CharField(allow_blank=True)
+    curve = serializers.ListField(child=serializers.ListField(child=serializers.FloatField()))
+    needs = serializers.ListField(child=serializers.CharField())
+
+
+class FindingSerializer(serializers.Serializer[Any]):
+    """A finding by hand that the coupon calls for, and where it is measured."""
+
+    key = serializers.CharField()
+    words = serializers.CharField()
+    at = serializers.CharField()
+
+
+class KnockOutSerializer(serializers.Serializer[Any]):
+    key = serializers.CharField()
+    words = serializers.CharField()
+
+
+class ProposalSerializer(serializers.Serializer[Any]):
+    """What the coupon's scheme suggests: its lines, what knocks out, the pass mark, findings that are asked for.
+
+    `placeholders` are the values that stand for a phrase's placeholders at this attempt.
+    """
+
+    scheme = serializers.CharField()
+    pass_mark = serializers.FloatField()
+    lines = SuggestionSerializer(many=True)
+    knocked = KnockOutSerializer(many=True)
+    findings = FindingSerializer(many=True)
+    found = serializers.DictField(child=serializers.JSONField())
+    placeholders = serializers.DictField(child=serializers.CharField())
+
+
+class TriedMarkSerializer(serializers.Serializer[Any]):
+    attempt = serializers.IntegerField()
+    student = serializers.CharField()
+    title = serializers.CharField()
+    number = serializers.IntegerField()
+    total = serializers.FloatField()
+    passed = serializers.BooleanField()
+    new_total = serializers.FloatField()
+    new_passed = serializers.BooleanField()
+
+
+class TriedSerializer(serializers.Serializer[Any]):
+    """What a scheme would have made of the course's last marks."""
+
+    marks = TriedMarkSerializer(many=True)
+    pass_anew = serializers.IntegerField()
+    fail_anew = serializers.IntegerField()
+
+
+class PhraseSerializer(serializers.ModelSerializer[Phrase]):
+    class Meta:
+        model = Phrase
+        fields = ("key", "text")
+
+
+class KeepPhrasesSerializer(serializers.Serializer[Any]):
+    """Texts by their key 1 to 9; those left out are removed."""
+
+    phrases = serializers.DictField(child=serializers.CharField(allow_blank=True, max_length=10 * MOST_NEXT))

@@ -1,4 +1,6 @@
-"""Marking: what is suggested, setting a mark, giving it back."""
+"""Marking: what is suggested, setting a mark, giving it back, answers beside it, phrases."""
+
+from typing import Any
 
 from drf_spectacular.utils import extend_schema
 from rest_framework.request import Request
@@ -6,43 +8,84 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from judicum.core.errors import NotAllowed
-from judicum.core.marking import CRITERIA
+from judicum.core.marking import KNOCK_OUTS, read_scheme
+from judicum.core.photo.report import Report
 from judicum.server.api.person import person, units_of
+from judicum.server.attempts.actions.answer import answer_attempt
+from judicum.server.attempts.actions.note_findings import findings_asked_for
 from judicum.server.attempts.api.serializers import AttemptSerializer
 from judicum.server.attempts.api.views import shown
+from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.queries import attempt_for
 from judicum.server.attempts.visibility import sight_of
+from judicum.server.marking.actions.keep_phrases import keep_phrases
 from judicum.server.marking.actions.mark_attempt import return_mark, set_mark
-from judicum.server.marking.api.serializers import ReturnMarkSerializer, SetMarkSerializer, SuggestionSerializer
-from judicum.server.marking.queries import suggestions
-from judicum.words.marking import because
+from judicum.server.marking.actions.take_back import take_back
+from judicum.server.marking.api.serializers import (
+    AnswerSerializer,
+    KeepPhrasesSerializer,
+    PhraseSerializer,
+    ProposalSerializer,
+    ReturnMarkSerializer,
+    SetMarkSerializer,
+    TriedSerializer,
+)
+from judicum.server.marking.models import Phrase
+from judicum.server.marking.queries import Proposal, pass_mark_of, propose, tried_on
+from judicum.server.photos.queries import measurement_that_counts
+from judicum.server.schemes.api.serializers import SaveSchemeSerializer
+from judicum.words.marking import because, figure_told, finding, placeholder_values
+from judicum.words.units import Units
 
 
 class SuggestionsView(APIView):
-    """Suggested scores, for those who teach the course."""
+    """What the coupon's scheme suggests, for those who teach the course."""
 
-    @extend_schema(operation_id="mark_suggestions", responses=SuggestionSerializer(many=True))
+    @extend_schema(operation_id="mark_suggestions", responses=ProposalSerializer)
     def get(self, request: Request, attempt_id: int) -> Response:
         attempt = attempt_for(person(request), attempt_id)
         if not sight_of(person(request), attempt).suggestions():
             raise NotAllowed("Only the course's instructor and assistants see suggestions.")
-        lines = {c.key: c for c in CRITERIA}
-        units = units_of(request.user)
-        rows = [
-            {
-                "criterion": s.criterion,
-                "words": lines[s.criterion].words,
-                "weight": lines[s.criterion].weight,
-                "score": s.score,
-                "reason": s.reason,
-                "because": because(s, units),
-                "figures": s.figures,
-                "counts": s.counts,
-                "off": s.off,
-            }
-            for s in suggestions(attempt)
-        ]
-        return Response(SuggestionSerializer(rows, many=True).data)
+        return Response(ProposalSerializer(told_proposal(attempt, propose(attempt), units_of(request.user))).data)
+
+
+def told_proposal(attempt: Attempt, proposal: Proposal, units: Units) -> dict[str, Any]:
+    """A proposal as `ProposalSerializer` describes it."""
+    rules = proposal.rules
+    measurement = measurement_that_counts(attempt)
+    report = Report.from_json(measurement.result) if measurement and measurement.result else None
+    lines = [
+        {
+            "criterion": one.criterion,
+            "words": line.criterion.words,
+            "weight": rules.share(one.criterion),
+            "score": one.score,
+            "applies": one.applies,
+            "reason": one.reason,
+            "because": because(one, units),
+            "figure": one.figure if isinstance(one.figure, int | float) else None,
+            "figure_told": figure_told(one, units),
+            "figure_name": line.criterion.figure,
+            "curve": line.curve,
+            "needs": line.criterion.needs,
+        }
+        for one, line in zip(proposal.suggestions, rules.lines, strict=True)
+    ]
+    goal = attempt.assignment
+    return {
+        "scheme": f"{rules.title}, version {proposal.scheme.version}",
+        "pass_mark": pass_mark_of(attempt, rules),
+        "lines": lines,
+        "knocked": [{"key": key, "words": KNOCK_OUTS[key]} for key in proposal.minded],
+        "findings": [finding(key) for key in _findings(attempt, rules.time_limit_s)],
+        "found": attempt.by_hand,
+        "placeholders": placeholder_values(report, goal.target_width_mm, attempt.student.display_name, units),
+    }
+
+
+def _findings(attempt: Attempt, time_limit_s: float | None) -> list[str]:
+    """The time taken is asked after only where it counts."""
+    return [key for key in findings_asked_for(attempt.assignment) if key != "time_taken_s" or time_limit_s]
 
 
 class MarkView(APIView):
@@ -65,3 +108,49 @@ class ReturnView(APIView):
         asked.is_valid(raise_exception=True)
         return_mark(person(request), attempt_id, **asked.validated_data)
         return shown(request, attempt_id)
+
+
+class AnswerView(APIView):
+    """Asking for another photo, or sending the coupon back to be welded again."""
+
+    @extend_schema(operation_id="attempt_answer", request=AnswerSerializer, responses=AttemptSerializer)
+    def post(self, request: Request, attempt_id: int) -> Response:
+        asked = AnswerSerializer(data=request.data)
+        asked.is_valid(raise_exception=True)
+        answer_attempt(person(request), attempt_id, **asked.validated_data)
+        return shown(request, attempt_id)
+
+
+class TakeBackView(APIView):
+    """Taking one's own return or answer back, within seconds."""
+
+    @extend_schema(operation_id="attempt_take_back", request=None, responses=AttemptSerializer)
+    def post(self, request: Request, attempt_id: int) -> Response:
+        take_back(person(request), attempt_id)
+        return shown(request, attempt_id)
+
+
+class TrySchemeView(APIView):
+    """What a scheme would have made of the course's last marks; nothing is kept."""
+
+    @extend_schema(operation_id="scheme_try", request=SaveSchemeSerializer, responses=TriedSerializer)
+    def post(self, request: Request, course_id: int) -> Response:
+        asked = SaveSchemeSerializer(data=request.data)
+        asked.is_valid(raise_exception=True)
+        rules = read_scheme(asked.validated_data["scheme"])
+        return Response(TriedSerializer(tried_on(person(request), course_id, rules, asked.validated_data["code"])).data)
+
+
+class PhrasesView(APIView):
+    """One's own phrases."""
+
+    @extend_schema(operation_id="phrases_list", responses=PhraseSerializer(many=True))
+    def get(self, request: Request) -> Response:
+        return Response(PhraseSerializer(Phrase.objects.filter(user=person(request)), many=True).data)
+
+    @extend_schema(operation_id="phrases_keep", request=KeepPhrasesSerializer, responses=PhraseSerializer(many=True))
+    def put(self, request: Request) -> Response:
+        asked = KeepPhrasesSerializer(data=request.data)
+        asked.is_valid(raise_exception=True)
+        kept = keep_phrases(person(request), asked.validated_data["phrases"])
+        return Response(PhraseSerializer(kept, many=True).data)

@@ -16,7 +16,6 @@ class SeriesSerializer(serializers.Serializer[Any]):
     width_cv_trend = serializers.FloatField(allow_null=True)
     pitch_cv_trend = serializers.FloatField(allow_null=True)
     good_in_a_row = serializers.IntegerField()
-    pass_mark = serializers.FloatField()
 
     def to_representation(self, series: Any) -> dict[str, Any]:
         rows = AttemptBriefSerializer(series["attempts"], many=True, context=self.context).data

@@ -1,0 +1,30 @@
+"""What those who teach made of the causes that were ranked."""
+
+from django.conf import settings
+from django.db import models
+
+
+class Verdict(models.Model):
+    """One cause of one attempt, taken as what is to change next, or set aside.
+
+    `change` (key, from, to) and `symptoms` (code to strength, of those the cause explains) are as they were then: the next
+    attempt is looked at beside them.
+    """
+
+    attempt = models.ForeignKey("attempts.Attempt", on_delete=models.CASCADE, related_name="verdicts")
+    cause = models.CharField(max_length=30)
+    taken = models.BooleanField()
+    change = models.JSONField(default=dict)
+    symptoms = models.JSONField(default=dict)
+    by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, related_name="+")
+    at = models.DateTimeField()
+
+    class Meta:
+        constraints = (
+            models.UniqueConstraint(fields=("attempt", "cause"), name="one_verdict_per_cause"),
+            models.UniqueConstraint(fields=("attempt",), condition=models.Q(taken=True), name="one_cause_taken"),
+        )
+        ordering = ("id",)
+
+    def __str__(self) -> str:
+        return f"{self.cause} {'taken' if self.taken else 'set aside'} for attempt {self.attempt_id}"

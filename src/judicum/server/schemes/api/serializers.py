@@ -1,0 +1,30 @@
+"""Marking schemes over the wire."""
+
+from typing import Any
+
+from rest_framework import serializers
+
+from judicum.server.schemes.models import Scheme
+
+
+class SchemeSerializer(serializers.ModelSerializer[Scheme]):
+    """The newest version of one scheme; `used` is how many of the course's marks stand on it."""
+
+    body = serializers.DictField()
+    used = serializers.IntegerField()
+    own = serializers.SerializerMethodField()
+
+    class Meta:
+        model = Scheme
+        fields = ("code", "version", "body", "used", "own", "created_at")
+
+    def get_own(self, scheme: Scheme) -> bool:
+        """Whether the course made it, or it ships."""
+        return scheme.course_id is not None
+
+
+class SaveSchemeSerializer(serializers.Serializer[Any]):
+    """A scheme to keep: as a new version of `code`, or as a new one. Its fields are checked by the core."""
+
+    code = serializers.CharField(allow_null=True, default=None, max_length=40)
+    scheme = serializers.DictField()
