@@ -17,7 +17,7 @@ from tests.server.test_access import routes
 
 SCORES: dict[str, float | None] = dict.fromkeys(SCHEMES[USUAL_SCHEME].keys, 6.5)
 COMMENT, NEXT = "zebra-comment", "zebra-next"
-TELLING = ("scores", "total", "mark_total", "passed", "comment", "next_change", "marked_by", "marked_at")
+TELLING = ("scores", "total", "mark_total", "comment", "next_change", "marked_by", "marked_at")
 
 
 def set_by_assistant(course: Course, attempt: Attempt) -> Attempt:

@@ -11,6 +11,14 @@ STATES = {
     "weld_again": "to be welded again",
 }
 VIEWS = {"bead": "Bead", "back": "Back side", "setup": "Setup at the machine", "torch": "Torch in place"}
+ORDERS = {"waited": "waiting longest", "need": "who needs it most", "coupon": "coupon"}
+"""Orders in which what waits is taken up."""
+NEEDS = {
+    "none": "",
+    "first": "first of its kind",
+    "failing": "failed the last one",
+    "stuck": "stuck: three failed in a row",
+}
 GROUPS = {
     "set": "Set on the machine",
     "tools": "Wire, electrode, torch",

@@ -8,7 +8,7 @@ from judicum.core.acceptance import BANDS, CARD_WIDTH_SHARE, LAPSE_LONG, LAPSE_S
 from judicum.core.choices import CHOICES, FINISH_LEVEL, SCHOOLS
 from judicum.core.fields import Flag, Several, Spec, Text
 from judicum.core.joints import JOINTS
-from judicum.core.marking import CRITERIA, FINDINGS, KNOCK_OUTS, MOST_COMMENT, MOST_NEXT, UNDO_S, Criterion
+from judicum.core.marking import CRITERIA, FINDINGS, KNOCK_OUTS, MOST_COMMENT, MOST_NEXT, UNDO_S, USUAL_SCHEME, Criterion
 from judicum.core.photo.decode import MOST_BYTES
 from judicum.core.photo.fault_kinds import FAULT_KINDS
 from judicum.core.photo.film import tint_levels
@@ -17,7 +17,7 @@ from judicum.core.quantities import QUANTITIES, Quantity
 from judicum.core.setup.gauge import TABLES_INCH
 from judicum.core.setup.run import GROUPS, RUN
 from judicum.words.attempts import GROUPS as GROUP_WORDS
-from judicum.words.attempts import STATES, VIEWS
+from judicum.words.attempts import NEEDS, ORDERS, STATES, VIEWS
 from judicum.words.marking import PLACEHOLDERS
 
 
@@ -43,6 +43,7 @@ def vocabulary() -> dict[str, Any]:
         "findings": {spec.key: _field(spec) for spec in FINDINGS.specs},
         "placeholders": PLACEHOLDERS,
         "undoS": UNDO_S,
+        "usualScheme": USUAL_SCHEME,
         "bands": {key: {"good": b.good, "accepted": b.accepted} for key, b in BANDS.items()},
         "lapse": {"long": LAPSE_LONG, "short": LAPSE_SHORT},
         "cardWidthShare": list(CARD_WIDTH_SHARE),
@@ -51,6 +52,8 @@ def vocabulary() -> dict[str, Any]:
         "reachMm": REACH_MM,
         "states": STATES,
         "views": VIEWS,
+        "orders": ORDERS,
+        "needs": NEEDS,
     }
 
 

@@ -1730,6 +1730,7 @@ export const vocabulary = {
     "length": "length"
   },
   "undoS": 10,
+  "usualScheme": "training",
   "bands": {
     "width_cv": {
       "good": 0.06,
@@ -1778,5 +1779,16 @@ export const vocabulary = {
     "back": "Back side",
     "setup": "Setup at the machine",
     "torch": "Torch in place"
+  },
+  "orders": {
+    "waited": "waiting longest",
+    "need": "who needs it most",
+    "coupon": "coupon"
+  },
+  "needs": {
+    "none": "",
+    "first": "first of its kind",
+    "failing": "failed the last one",
+    "stuck": "stuck: three failed in a row"
   }
 } as const;

@@ -140,6 +140,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{attempt_id}/findings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Findings by hand, of those who teach. */
+        put: operations["findings_note"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{attempt_id}/last-runs": {
         parameters: {
             query?: never;
@@ -976,6 +993,15 @@ export interface components {
          * @enum {string}
          */
         AttemptStep: "open" | "prepare" | "log" | "add_photo" | "add_view" | "read_angle" | "measure" | "refuse_photo" | "correct" | "choose_bead" | "find" | "judge_cause" | "mark" | "return" | "ask_photo" | "send_back" | "take_back";
+        /**
+         * @description * `bright` - bright
+         *     * `tinted` - tinted
+         *     * `sugared` - sugared
+         *     * `not_through` - not through
+         *     * `hangs_through` - hangs through
+         * @enum {string}
+         */
+        BackEnum: "bright" | "tinted" | "sugared" | "not_through" | "hangs_through";
         /** BeadFigures */
         BeadFigures: {
             /** Start Mm */
@@ -1000,6 +1026,23 @@ export interface components {
             right: number[][];
             counts: boolean;
             suggested: boolean;
+        };
+        /**
+         * @description * `held` - held
+         *     * `opened` - opened
+         *     * `broke` - broke
+         * @enum {string}
+         */
+        BendEnum: "held" | "opened" | "broke";
+        /** @description A scheme as the core reads it (judicum.core.marking.read_scheme). */
+        Body: {
+            title: string;
+            lines: components["schemas"]["Line"][];
+            knock_outs: string[];
+            /** Format: double */
+            pass_mark: number;
+            /** Format: double */
+            time_limit_s: number | null;
         };
         BriefDesign: {
             title: string;
@@ -1235,6 +1278,14 @@ export interface components {
             asked: components["schemas"]["Asked"] | null;
         };
         /**
+         * @description * `flat` - flat
+         *     * `convex` - convex
+         *     * `sunken` - sunken
+         *     * `ropey` - ropey
+         * @enum {string}
+         */
+        FaceEnum: "flat" | "convex" | "sunken" | "ropey";
+        /**
          * @description * `pore` - pore
          *     * `crater` - crater
          *     * `undercut` - undercut
@@ -1286,6 +1337,24 @@ export interface components {
             key: string;
             words: string;
             at: string;
+        };
+        /** @description Findings by hand; limits are the core's (judicum.core.marking.findings). */
+        FindingsRequest: {
+            /** Format: double */
+            leg_upper_mm?: number | null;
+            /** Format: double */
+            leg_lower_mm?: number | null;
+            /** Format: double */
+            throat_mm?: number | null;
+            face?: (components["schemas"]["FaceEnum"] | components["schemas"]["NullEnum"]) | null;
+            back?: (components["schemas"]["BackEnum"] | components["schemas"]["NullEnum"]) | null;
+            /** Format: double */
+            distortion_mm?: number | null;
+            /** Format: double */
+            distortion_deg?: number | null;
+            bend?: (components["schemas"]["BendEnum"] | components["schemas"]["NullEnum"]) | null;
+            /** Format: double */
+            time_taken_s?: number | null;
         };
         /**
          * @description * `warm` - warm
@@ -1393,6 +1462,16 @@ export interface components {
             level: number;
             /** Name */
             name: string;
+        };
+        /** @description One criterion in a scheme: its weight, and its curve (figure, score) or the scores of its options. */
+        Line: {
+            criterion: string;
+            /** Format: double */
+            weight: number;
+            curve: number[][];
+            options: {
+                [key: string]: number;
+            };
         };
         /** @description A mark: a score 0 to 10 by the criteria of its scheme, null where one does not apply. */
         Mark: {
@@ -2023,9 +2102,7 @@ export interface components {
         Scheme: {
             code: string;
             version: number;
-            body: {
-                [key: string]: unknown;
-            };
+            body: components["schemas"]["Body"];
             used: number;
             /** @description Whether the course made it, or it ships. */
             readonly own: boolean;
@@ -2608,6 +2685,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Event"][];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    findings_note: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["FindingsRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Attempt"];
                 };
             };
             default: {

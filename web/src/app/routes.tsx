@@ -9,6 +9,7 @@ const pages: RouteObject[] = [
   { path: "desk", lazy: async () => ({ Component: (await import("../features/desk")).DeskPage }) },
   { path: "assign", lazy: async () => ({ Component: (await import("../features/assign")).AssignPage }) },
   { path: "builder", lazy: async () => ({ Component: (await import("../features/builder")).BuilderPage }) },
+  { path: "schemes", lazy: async () => ({ Component: (await import("../features/schemes")).SchemesPage }) },
   { path: "schools", lazy: async () => ({ Component: (await import("../features/schools")).SchoolsPage }) },
   {
     path: "workbench",

@@ -2,6 +2,7 @@ import { ChartLine, Calculator, ClipboardList, Grid3x3, Inbox, LogOut, Ruler, Sq
 import { Navigate, NavLink, Outlet, useParams } from "react-router";
 import { CourseContext } from "../ui/course";
 import { Loading, Problem } from "../ui/states";
+import { Undo } from "../ui/undo";
 import { useChangeUnits, useSession, useSignOut } from "../ui/use-session";
 import { ThemeSwitch } from "./theme";
 
@@ -85,6 +86,7 @@ export function CourseShell() {
         <main id="content" className="mx-auto max-w-[1400px] p-3 sm:p-4">
           <Outlet />
         </main>
+        {!student && <Undo />}
       </div>
     </CourseContext>
   );

@@ -3,6 +3,7 @@ import type { Schemas } from "../api/client";
 import { useCursor } from "./cursor";
 import { CursorField } from "./cursor-field";
 import { Picker } from "./panel";
+import { Lit } from "./place";
 import { Ruler, spanOf, Strip } from "./strip";
 import { valueAt } from "./track-shapes";
 import { placeOn } from "./track-frame";
@@ -58,15 +59,30 @@ export function StripWithTracks({ strip, report, overlay, units, asked, children
                 <Unsure key={from} axis={strip} from={from} to={to} />
               ))}
               {children}
+              <Lit track="strip" axis={strip} length={length} />
             </div>
-            {(report.defects ?? []).length > 0 && <FaultTrack defects={report.defects ?? []} span={strip} />}
-            <Track words="Width" span={strip}>
-              <WidthTrack report={report} asked={asked} />
-            </Track>
-            <Track words={report.ripple ? "Ripple gaps" : "No distinct ripples"} span={strip}>
-              <GapTrack report={report} />
-            </Track>
-            <TintTrack report={report} span={strip} />
+            {(report.defects ?? []).length > 0 && (
+              <div className="relative">
+                <FaultTrack defects={report.defects ?? []} span={strip} />
+                <Lit track="faults" axis={strip} length={length} />
+              </div>
+            )}
+            <div className="relative">
+              <Track words="Width" span={strip}>
+                <WidthTrack report={report} asked={asked} />
+              </Track>
+              <Lit track="width" axis={strip} length={length} />
+            </div>
+            <div className="relative">
+              <Track words={report.ripple ? "Ripple gaps" : "No distinct ripples"} span={strip}>
+                <GapTrack report={report} />
+              </Track>
+              <Lit track="ripples" axis={strip} length={length} />
+            </div>
+            <div className="relative">
+              <TintTrack report={report} span={strip} />
+              <Lit track="tint" axis={strip} length={length} />
+            </div>
           </CursorField>
           <Ruler fromMm={strip.from_mm} toMm={strip.to_mm} />
         </div>

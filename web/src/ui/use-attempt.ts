@@ -50,7 +50,7 @@ export function useCourseAttempts(courseId: number, filter: AttemptFilter = {}) 
   });
 }
 
-const FOLLOW = ["attempts", "desk", "waiting", "wall", "progress", "suggestions"];
+const FOLLOW = ["attempts", "desk", "waiting", "wall", "progress", "suggestions", "causes"];
 
 /** A change of an attempt that answers with the attempt as it then is. */
 export function useAttemptChange<T>(id: number, change: (given: T) => Promise<Attempt>) {

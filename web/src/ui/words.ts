@@ -48,7 +48,17 @@ export const faultWords = (kind: string): string =>
   (vocabulary.faults as Record<string, { words: string }>)[kind]?.words ?? kind;
 export const stateWords = (state: keyof typeof vocabulary.states): string => vocabulary.states[state];
 export const viewWords = vocabulary.views;
-export const criterionWords = (key: string): string => (vocabulary.criteria as Options)[key] ?? key;
+
+export type CriterionInfo = {
+  words: string;
+  figure: string;
+  unit: string;
+  byHand: boolean;
+  curve: readonly (readonly number[])[];
+  options: Record<string, number>;
+};
+/** Every criterion that a scheme may hold, by its key. */
+export const criteria = vocabulary.criteria as unknown as Record<string, CriterionInfo>;
 export const isTube = (joint: string): boolean =>
   (vocabulary.joints as Record<string, { tube: boolean }>)[joint]?.tube ?? false;
 

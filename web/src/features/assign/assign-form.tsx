@@ -3,7 +3,9 @@ import type { Schemas } from "../../api/client";
 import { ChoiceField } from "../../ui/choice-field";
 import { TextField } from "../../ui/field";
 import { Panel } from "../../ui/panel";
+import { vocabulary } from "../../api/generated-vocabulary";
 import { Problem } from "../../ui/states";
+import { useSchemes } from "../../ui/use-schemes";
 import { UnitField } from "../../ui/unit-field";
 import { useUnits } from "../../ui/use-units";
 import { figure, toSi } from "../../ui/units";
@@ -29,6 +31,10 @@ export function AssignForm({ design, usual, done }: { design: Design; usual: Fin
   const [inARow, setInARow] = useState("3");
   const [dueOn, setDueOn] = useState(inWeeks(DUE_IN_WEEKS));
   const [some, setSome] = useState<number[] | null>(null);
+  const schemes = useSchemes();
+  const [scheme, setScheme] = useState<string>(vocabulary.usualScheme);
+  const [passMark, setPassMark] = useState("");
+  const rules = schemes.data?.find((one) => one.code === scheme);
   const row = quantityOf("good_in_a_row");
   const submit = () =>
     give.mutate({
@@ -36,6 +42,8 @@ export function AssignForm({ design, usual, done }: { design: Design; usual: Fin
       target_width_mm: toSi(width, "length", units) ?? 0,
       finish,
       good_in_a_row: Number(inARow),
+      scheme,
+      pass_mark: passMark === "" ? null : Number(passMark),
       due_on: dueOn,
       students: some,
     });
@@ -75,6 +83,22 @@ export function AssignForm({ design, usual, done }: { design: Design; usual: Fin
           onChange={setInARow}
         />
         <TextField label="Due" type="date" value={dueOn} onChange={setDueOn} />
+        <ChoiceField
+          label="Marked by"
+          value={scheme}
+          options={(schemes.data ?? []).map((one) => one.code)}
+          words={(code) => schemes.data?.find((one) => one.code === code)?.body.title ?? code}
+          onChange={setScheme}
+        />
+        <TextField
+          label={fieldWords("pass_mark")}
+          type="number"
+          min={0}
+          max={100}
+          placeholder={rules ? String(rules.body.pass_mark) : ""}
+          value={passMark}
+          onChange={setPassMark}
+        />
       </div>
       <Who some={some} choose={setSome} />
       <Problem error={give.error} />

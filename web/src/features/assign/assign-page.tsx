@@ -5,11 +5,11 @@ import type { Schemas } from "../../api/client";
 import { useAboutCourse, useDesigns, usePaths } from "../../ui/course";
 import { Picker } from "../../ui/panel";
 import { Empty, Loading, Problem } from "../../ui/states";
+import { useGiven } from "../../ui/use-given";
 import { choiceWords, dateWords, finishWords, optionsOf } from "../../ui/words";
 import { AssignForm } from "./assign-form";
 import { DesignCard } from "./design-card";
 import { climb, type Ladder } from "./ladder";
-import { useGiven } from "./queries";
 
 type Design = Schemas["Design"];
 
@@ -40,9 +40,14 @@ export function AssignPage() {
           <Link className="btn" to={paths.to("builder")}>
             <Hammer size={18} aria-hidden /> Build a coupon
           </Link>
-          <Link className="link" to={paths.to("schools")}>
-            How this course teaches
-          </Link>
+          <span className="flex gap-4">
+            <Link className="link" to={paths.to("schools")}>
+              How this course teaches
+            </Link>
+            <Link className="link" to={paths.to("schemes")}>
+              How it is marked
+            </Link>
+          </span>
           <Picker
             label="Ladder"
             size=""

@@ -2,22 +2,6 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, unwrap, type Schemas } from "../../api/client";
 import { allPages, useCourse } from "../../ui/course";
 
-/** What was given in this course so far. */
-export function useGiven() {
-  const { id } = useCourse();
-  return useQuery({
-    queryKey: ["assignments", id],
-    queryFn: () =>
-      allPages((page) =>
-        unwrap(
-          api.GET("/api/courses/{course_id}/assignments", {
-            params: { path: { course_id: id }, query: { page, page_size: 100 } },
-          }),
-        ),
-      ),
-  });
-}
-
 /** The students of this course. */
 export function useStudents() {
   const { id } = useCourse();

@@ -37,6 +37,16 @@ export function AttemptPage() {
           Width about {measure(goal.target_width_mm, "length", units)}; finish {finishWords(goal.finish)}.
         </p>
       </div>
+      {a.answer && (
+        <p role="status" className="rounded-box bg-accent p-3 text-lg text-accent-content">
+          <strong>{a.state === "weld_again" ? "Weld it again:" : "Another photo, please:"}</strong> {a.answer}
+        </p>
+      )}
+      {a.asked && !a.mark && (
+        <p className="rounded-box border-2 border-accent p-3">
+          <strong>You were asked to change:</strong> {a.asked.text}
+        </p>
+      )}
       {a.mark ? (
         <>
           <Feedback attempt={a} mark={a.mark} />

@@ -9,7 +9,6 @@ import { StackedStrips } from "../../ui/stacked-strips";
 import { StripWithTracks } from "../../ui/strip-with-tracks";
 import { newest, type Attempt } from "../../ui/use-attempt";
 import { useUnits } from "../../ui/use-units";
-import { criterionWords } from "../../ui/words";
 import { useSame } from "./queries";
 
 /** A returned mark: the one thing to change on top, then the figures, then one's earlier beads. */
@@ -26,7 +25,15 @@ export function Feedback({ attempt, mark }: { attempt: Attempt; mark: Schemas["M
           {mark.total.toFixed(0)}
           <span className="quiet text-xl font-normal"> of 100</span>
         </p>
-        <p className="quiet pb-1 text-sm">marked by {mark.marked_by.display_name}</p>
+        <p className="pb-1">
+          <strong className={mark.passed ? "text-success" : "text-error"}>
+            {mark.passed ? "Passed" : "Not passed"}
+          </strong>
+          {mark.knocked.length > 0 && ` by ${mark.knocked.join(", ").replaceAll("any ", "")}`}
+          <span className="quiet block text-sm">
+            {mark.scheme}, marked by {mark.marked_by.display_name}
+          </span>
+        </p>
       </div>
       {mark.next_change && (
         <p className="rounded-box bg-accent p-3 text-lg text-accent-content">
@@ -35,10 +42,10 @@ export function Feedback({ attempt, mark }: { attempt: Attempt; mark: Schemas["M
       )}
       {mark.comment && <p className="whitespace-pre-wrap">{mark.comment}</p>}
       <ul className="grid grid-cols-2 gap-x-6 sm:grid-cols-3">
-        {Object.entries(mark.scores).map(([key, score]) => (
+        {Object.entries(mark.lines).map(([key, words]) => (
           <li key={key} className="flex justify-between border-b border-base-300 py-1">
-            <span>{criterionWords(key)}</span>
-            <strong>{score ?? "–"}</strong>
+            <span>{words}</span>
+            <strong>{mark.scores[key] ?? "–"}</strong>
           </li>
         ))}
       </ul>

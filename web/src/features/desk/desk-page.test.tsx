@@ -27,6 +27,7 @@ const attempt = (id: number, given: object) => ({
   assignment: { design: { title: "Lap on 2 mm" } },
   updated_at: "2026-11-20T18:00:00Z",
   state: "photographed",
+  need: "none",
   measuring: false,
   measurement: null,
   ...given,
@@ -35,7 +36,8 @@ const attempt = (id: number, given: object) => ({
 function desked(results: object[], to_mark: number) {
   serve({
     "GET /api/courses/7/desk": { ...desk, to_mark },
-    "GET /api/courses/7/attempts": { next: null, results },
+    "GET /api/courses/7/waiting": { count: Math.max(results.length, to_mark + 1), attempts: results },
+    "GET /api/courses/7/assignments": { next: null, results: [] },
     "GET /api/courses/7": { id: 7, join_code: "k7-blue", schools: {} },
   });
   show(<DeskPage />);
@@ -50,7 +52,7 @@ it("says what waits, what is being measured and what could not be", async () => 
   expect(measuring?.textContent).toContain("Being measured");
   expect(refused?.textContent).toContain("could not be measured");
   expect(refused?.getAttribute("href")).toBe("/course/7/attempt/12");
-  expect(screen.queryByText(/came last/)).toBeNull();
+  expect(screen.queryByText(/come last/)).toBeNull();
 });
 
 it("tells the figures of a bead that was measured, and how many wait behind the list", async () => {
@@ -59,7 +61,7 @@ it("tells the figures of a bead that was measured, and how many wait behind the 
   const row = await screen.findByRole("link", { name: /Lap on 2 mm/ });
   expect(row.textContent).toContain("width varies 6.1 %");
   expect(row.textContent).toContain("ripples vary 11.4 %");
-  expect(screen.getByText(/The 60 that came last/)).toBeTruthy();
+  expect(screen.getByText(/The 60 that come last/)).toBeTruthy();
 });
 
 it("shows who needs help, the join code and the cards for either paper", async () => {

@@ -1,14 +1,21 @@
-import { Link } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
+import { vocabulary } from "../../api/generated-vocabulary";
+import { ChoiceField } from "../../ui/choice-field";
 import { useAboutCourse, usePaths } from "../../ui/course";
+import { Picker } from "../../ui/panel";
 import { Empty, Loading, Problem } from "../../ui/states";
+import { useGiven } from "../../ui/use-given";
 import { dateWords } from "../../ui/words";
-import { useDesk, useWaiting } from "./queries";
+import { useDesk, useWaiting, type Order } from "./queries";
 import { Waiting } from "./waiting";
 
 export function DeskPage() {
+  const [params, setParams] = useSearchParams();
+  const order = (params.get("order") ?? "waited") as Order;
+  const only = params.get("assignment");
   const desk = useDesk();
-  const waiting = useWaiting();
+  const waiting = useWaiting(order, only === null ? null : Number(only));
   if (desk.isPending || waiting.isPending) return <Loading what="today's desk" />;
   if (desk.isError || waiting.isError) {
     const again = () => {
@@ -17,8 +24,13 @@ export function DeskPage() {
     };
     return <Problem error={desk.error ?? waiting.error} again={again} />;
   }
-  const { results } = waiting.data;
-  const count = desk.data.to_mark + desk.data.to_return;
+  const { attempts, count } = waiting.data;
+  const turn = (key: string, value: string) => {
+    const next = new URLSearchParams(params);
+    if (value === "") next.delete(key);
+    else next.set(key, value);
+    setParams(next, { replace: true });
+  };
   return (
     <div className="grid gap-5 xl:grid-cols-[1fr_19rem]">
       <section>
@@ -33,19 +45,20 @@ export function DeskPage() {
             </span>
           )}
         </p>
-        {results.length === 0 ? (
+        <Filters order={order} only={only} turn={turn} />
+        {attempts.length === 0 ? (
           <Empty>Nothing waits for a mark. New photos appear here by themselves.</Empty>
         ) : (
           <ul className="space-y-2">
-            {results.map((a) => (
+            {attempts.map((a) => (
               <li key={a.id}>
-                <Waiting attempt={a} />
+                <Waiting attempt={a} search={params.toString()} />
               </li>
             ))}
           </ul>
         )}
-        {count > results.length && (
-          <p className="mt-2">The {count - results.length} that came last follow when these are done.</p>
+        {count > attempts.length && (
+          <p className="mt-2">The {count - attempts.length} that come last follow when these are done.</p>
         )}
       </section>
       <aside>
@@ -53,6 +66,34 @@ export function DeskPage() {
         <Students students={desk.data.students} />
         <Handouts />
       </aside>
+    </div>
+  );
+}
+
+type FilterProps = { order: Order; only: string | null; turn: (key: string, value: string) => void };
+
+/** In which order, and of which coupon; both stay in the address. */
+function Filters({ order, only, turn }: FilterProps) {
+  const given = useGiven();
+  return (
+    <div className="mb-2 flex flex-wrap items-end gap-3">
+      <Picker
+        label="In which order"
+        options={Object.keys(vocabulary.orders) as Order[]}
+        words={(one) => vocabulary.orders[one]}
+        value={order}
+        choose={(one) => turn("order", one === "waited" ? "" : one)}
+      />
+      <div className="min-w-56">
+        <ChoiceField
+          label="Only one coupon, marked in a row"
+          value={only ?? ""}
+          empty="every coupon"
+          options={(given.data ?? []).map((a) => String(a.id))}
+          words={(id) => given.data?.find((a) => String(a.id) === id)?.design.title ?? id}
+          onChange={(id) => turn("assignment", id)}
+        />
+      </div>
     </div>
   );
 }

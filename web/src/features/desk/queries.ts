@@ -1,10 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
-import { api, unwrap } from "../../api/client";
+import { api, unwrap, type Schemas } from "../../api/client";
+import { vocabulary } from "../../api/generated-vocabulary";
 import { useCourse } from "../../ui/course";
 
 const BUSY_MS = 3000;
 const CALM_MS = 30_000;
-const SHOWN = 50;
+
+export type Order = keyof typeof vocabulary.orders;
+export type WaitingAttempt = Schemas["WaitingAttempt"];
 
 /** Counts of what waits, and how each student stands. */
 export function useDesk() {
@@ -16,24 +19,21 @@ export function useDesk() {
   });
 }
 
-/** The attempts that have waited longest for a mark or its return, and how many wait in all. */
-export function useWaiting() {
+/** What waits for a mark or its return, in the order asked for, and how many wait in all. */
+export function useWaiting(order: Order, assignment: number | null) {
   const { id } = useCourse();
   return useQuery({
-    queryKey: ["waiting", id],
+    queryKey: ["waiting", id, order, assignment],
     queryFn: () =>
       unwrap(
-        api.GET("/api/courses/{course_id}/attempts", {
+        api.GET("/api/courses/{course_id}/waiting", {
           params: {
             path: { course_id: id },
-            query: {
-              state: ["measured", "photographed", "marked"],
-              oldest_first: true,
-              page_size: SHOWN,
-            },
+            query: { order, ...(assignment !== null && { assignment }) },
           },
         }),
       ),
-    refetchInterval: (q) => (q.state.data?.results.some((a) => a.measuring) ? BUSY_MS : CALM_MS),
+    placeholderData: (before) => before,
+    refetchInterval: (q) => (q.state.data?.attempts.some((a) => a.measuring) ? BUSY_MS : CALM_MS),
   });
 }

@@ -1,14 +1,15 @@
 import { Link } from "react-router";
+import { vocabulary } from "../../api/generated-vocabulary";
 import { usePaths } from "../../ui/course";
 import { Strip } from "../../ui/strip";
 import { TintBadge } from "../../ui/tint";
-import type { Brief } from "../../ui/use-attempt";
 import { dateWords, percent, stateWords } from "../../ui/words";
+import type { WaitingAttempt } from "./queries";
 
 const PER_MM = 4.2;
 
 /** One attempt that waits: whose, what, its strip and the figures that say most. */
-export function Waiting({ attempt }: { attempt: Brief }) {
+export function Waiting({ attempt, search }: { attempt: WaitingAttempt; search: string }) {
   const paths = usePaths();
   const m = attempt.measurement;
   return (
@@ -17,7 +18,7 @@ export function Waiting({ attempt }: { attempt: Brief }) {
         "grid items-center gap-3 rounded-box border border-base-300 bg-base-100 p-2 hover:border-primary " +
         "md:grid-cols-[14rem_minmax(0,1fr)_12rem]"
       }
-      to={paths.attempt(attempt.id)}
+      to={paths.attempt(attempt.id) + (search && `?${search}`)}
     >
       <span>
         <span className="block font-bold">{attempt.student.display_name}</span>
@@ -27,6 +28,9 @@ export function Waiting({ attempt }: { attempt: Brief }) {
         <span className="quiet block text-sm">
           {dateWords(attempt.updated_at)} · {stateWords(attempt.state)}
         </span>
+        {attempt.need !== "none" && (
+          <span className="block text-sm font-semibold text-secondary">{vocabulary.needs[attempt.need]}</span>
+        )}
       </span>
       <span className="overflow-hidden rounded">
         {m?.strip ? (

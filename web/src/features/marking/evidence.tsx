@@ -1,13 +1,11 @@
 import { useState } from "react";
 import { BeadChoice } from "../../ui/bead-choice";
 import { BeadPhoto } from "../../ui/bead-photo";
-import { Toggle } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { PhotoWarnings } from "../../ui/photo-warnings";
 import { Empty, Problem } from "../../ui/states";
 import { may, newest, type Attempt } from "../../ui/use-attempt";
 import { useUnits } from "../../ui/use-units";
-import { Figures } from "./figures";
 import { useMeasureAgain } from "./queries";
 import { ScaleSetter } from "./scale-setter";
 import { Standing } from "./standing";
@@ -15,11 +13,9 @@ import { StripAndFaults } from "./strip-and-faults";
 
 type Mode = "look" | "correct" | "scale";
 
-/** Photo, strip, tracks and figures of the measurement that counts, and correcting it. */
-export function Evidence({ attempt }: { attempt: Attempt }) {
+/** Strip, tracks and faults of the measurement that counts, and correcting it; the photo itself where none was made. */
+export function Evidence({ attempt, openPhoto }: { attempt: Attempt; openPhoto: () => void }) {
   const units = useUnits();
-  const [traced, setTraced] = useState(true);
-  const [close, setClose] = useState(true);
   const [mode, setMode] = useState<Mode>("look");
   const { photo, measurement, busy } = newest(attempt);
   const again = useMeasureAgain(attempt.id);
@@ -27,8 +23,8 @@ export function Evidence({ attempt }: { attempt: Attempt }) {
   const report = measurement?.report;
   const turn = (to: Mode) => setMode(mode === to ? "look" : to);
   return (
-    <Panel tight className="space-y-3">
-      {report?.bead && measurement?.strip && (
+    <Panel tight className="space-y-2">
+      {report?.bead && measurement?.strip ? (
         <StripAndFaults
           attempt={attempt}
           photo={photo}
@@ -38,16 +34,23 @@ export function Evidence({ attempt }: { attempt: Attempt }) {
           units={units}
           correcting={mode === "correct"}
         />
+      ) : (
+        <div className="max-h-72 overflow-hidden rounded-box">
+          <BeadPhoto photo={photo} overlay={null} traced={false} close={false} />
+        </div>
       )}
       {report && <PhotoWarnings report={report} />}
       {measurement && measurement.beads.length > 1 && (
         <BeadChoice attempt={attempt} photo={photo} measurement={measurement} />
       )}
       <Standing measurement={measurement} busy={busy} />
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-1 text-sm">
+      <div className="flex flex-wrap items-center gap-2">
+        <button className="btn btn-xs" onClick={openPhoto}>
+          Photo <kbd className="kbd kbd-xs">p</kbd>
+        </button>
         {report?.bead && may(attempt, "correct") && (
           <button
-            className={`btn btn-sm ${mode === "correct" ? "btn-primary" : ""}`}
+            className={`btn btn-xs ${mode === "correct" ? "btn-primary" : ""}`}
             aria-pressed={mode === "correct"}
             onClick={() => turn("correct")}
           >
@@ -55,7 +58,7 @@ export function Evidence({ attempt }: { attempt: Attempt }) {
           </button>
         )}
         <button
-          className="btn btn-sm"
+          className="btn btn-xs"
           aria-pressed={mode === "scale"}
           disabled={busy}
           onClick={() => turn("scale")}
@@ -63,35 +66,17 @@ export function Evidence({ attempt }: { attempt: Attempt }) {
           Set the scale by two points
         </button>
         <button
-          className="btn btn-sm"
+          className="btn btn-xs"
           disabled={busy || again.isPending}
           onClick={() => again.mutate(photo.id)}
         >
           Measure again
         </button>
-        {mode !== "scale" && (
-          <>
-            <Toggle checked={traced} onChange={setTraced}>
-              what was traced
-            </Toggle>
-            <Toggle checked={!close} onChange={(whole) => setClose(!whole)}>
-              whole photo
-            </Toggle>
-          </>
-        )}
       </div>
       <Problem error={again.error} />
       {mode === "scale" && (
         <ScaleSetter attemptId={attempt.id} photo={photo} units={units} close={() => setMode("look")} />
       )}
-      <div className="grid gap-3 xl:grid-cols-[minmax(0,1fr)_19rem]">
-        {mode !== "scale" && (
-          <BeadPhoto photo={photo} overlay={measurement?.overlay ?? null} traced={traced} close={close} />
-        )}
-        {report?.bead && measurement && (
-          <Figures report={report} engine={measurement.engine_version} units={units} />
-        )}
-      </div>
     </Panel>
   );
 }

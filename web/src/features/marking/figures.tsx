@@ -1,13 +1,27 @@
 import type { Schemas } from "../../api/client";
 import { FigureList } from "../../ui/figure-list";
+import { Panel } from "../../ui/panel";
 import { TintBadge } from "../../ui/tint";
 import { figure, fineDigits, measure, type Units } from "../../ui/units";
+import { newest, type Attempt } from "../../ui/use-attempt";
+import { useUnits } from "../../ui/use-units";
 import { percent } from "../../ui/words";
 
 type Props = { report: Schemas["Report"]; engine: string; units: Units };
 
-/** Every figure of a measurement. */
-export function Figures({ report, engine, units }: Props) {
+/** Every figure of the measurement that counts. */
+export function FiguresOf({ attempt }: { attempt: Attempt }) {
+  const units = useUnits();
+  const { measurement } = newest(attempt);
+  if (!measurement?.report?.bead) return null;
+  return (
+    <Panel tight>
+      <Figures report={measurement.report} engine={measurement.engine_version} units={units} />
+    </Panel>
+  );
+}
+
+function Figures({ report, engine, units }: Props) {
   const { bead, ripple, tint, scale } = report;
   if (!bead) return null;
   const fine = fineDigits(units);

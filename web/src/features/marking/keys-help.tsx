@@ -1,29 +1,39 @@
 const keys: [string[], string][] = [
+  [["Enter"], "save, return and go on"],
+  [["1", "2", "3"], "take a cause"],
   [["↑", "↓"], "line"],
   [["←", "→"], "half a point"],
   [["x"], "does not apply"],
   [["a"], "as suggested"],
   [["w"], "write"],
+  [["c"], "phrases"],
+  [["p"], "photo"],
+  [["f"], "findings by hand"],
+  [["l"], "log and more"],
+  [["b"], "another photo"],
+  [["g"], "weld it again"],
   [["s"], "save"],
-  [["Enter"], "save, return and go on"],
   [["n"], "next"],
+  [["u"], "undo"],
 ];
 
 export function KeysHelp() {
   return (
-    <p className="quiet text-xs">
-      Keys:{" "}
-      {keys.map(([names, does], i) => (
-        <span key={does}>
-          {i > 0 && ", "}
-          {names.map((name) => (
-            <kbd key={name} className="mr-1 kbd kbd-sm">
-              {name}
-            </kbd>
-          ))}
-          {does}
-        </span>
-      ))}
-    </p>
+    <details className="quiet text-xs">
+      <summary className="cursor-pointer">Keys</summary>
+      <p>
+        {keys.map(([names, does], i) => (
+          <span key={does}>
+            {i > 0 && ", "}
+            {names.map((name) => (
+              <kbd key={name} className="mr-1 kbd kbd-xs">
+                {name}
+              </kbd>
+            ))}
+            {does}
+          </span>
+        ))}
+      </p>
+    </details>
   );
 }

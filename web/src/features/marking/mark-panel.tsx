@@ -1,53 +1,46 @@
-import { useRef } from "react";
+import type { Ref } from "react";
 import { vocabulary } from "../../api/generated-vocabulary";
-import { AreaField, TextField } from "../../ui/field";
+import { AreaField } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
-import type { Attempt } from "../../ui/use-attempt";
+import { may, type Attempt } from "../../ui/use-attempt";
 import { KeysHelp } from "./keys-help";
 import { ScoreRow } from "./score-row";
-import { partWords, type Suggestion } from "./score-shape";
-import { useMark } from "./use-mark";
+import { partWords, type Key, type Proposal } from "./score-shape";
+import type { Marking } from "./use-mark";
 
 type Props = {
   attempt: Attempt;
-  suggestions: Suggestion[];
-  reload: () => Promise<unknown>;
-  toNext: () => void;
+  proposal: Proposal;
+  mark: Marking;
+  words: Ref<HTMLTextAreaElement>;
+  open: (key: Key) => void;
 };
 
 /** Scores, words and returning; everything by keyboard too. */
-export function MarkPanel({ attempt, suggestions, reload, toNext }: Props) {
-  const words = useRef<HTMLTextAreaElement>(null);
-  const mark = useMark({ attempt, suggestions, reload, toNext, write: () => words.current?.focus() });
+export function MarkPanel({ attempt, proposal, mark, words, open }: Props) {
+  const missing = mark.missing.map((line) => line.words.toLowerCase());
   return (
-    <Panel tight aria-label="Mark" className="h-fit space-y-3 lg:sticky lg:top-3">
-      <div className="flex items-end justify-between">
-        <p className="text-4xl font-bold">
-          {mark.total === null ? "–" : mark.total.toFixed(0)}
-          <span className="quiet text-base font-normal"> of 100</span>
-          {mark.total !== null && (
-            <span className="quiet block text-sm font-normal">{partWords(mark.shown, suggestions)}</span>
-          )}
-        </p>
-        <button className="btn btn-sm" disabled={!mark.touched} onClick={mark.asSuggested}>
-          As suggested
-        </button>
-      </div>
-      <ul>
-        {suggestions.map((s, i) => (
+    <Panel tight aria-label="Mark" className="h-fit space-y-2 lg:sticky lg:top-2">
+      <Total proposal={proposal} mark={mark} />
+      <KnockOuts proposal={proposal} mark={mark} />
+      <ul className="space-y-0.5">
+        {proposal.lines.map((line, i) => (
           <ScoreRow
-            key={s.criterion}
-            suggestion={s}
-            score={mark.shown[s.criterion] ?? null}
+            key={line.criterion}
+            line={line}
+            score={mark.shown[line.criterion] ?? null}
+            applies={line.applies && !mark.notApplying.includes(line.criterion)}
+            missing={mark.missing.includes(line)}
             chosen={i === mark.row}
             choose={() => mark.setRow(i)}
-            set={(score) => mark.set(s.criterion, score)}
+            set={(score) => mark.set(line.criterion, score)}
           />
         ))}
       </ul>
-      <TextField
+      <AreaField
         label="Change next"
+        rows={2}
         maxLength={vocabulary.most.next}
         value={mark.next}
         onChange={mark.setNext}
@@ -55,7 +48,7 @@ export function MarkPanel({ attempt, suggestions, reload, toNext }: Props) {
       <AreaField
         ref={words}
         label="Comment"
-        rows={3}
+        rows={2}
         maxLength={vocabulary.most.comment}
         value={mark.comment}
         onChange={mark.setComment}
@@ -66,14 +59,33 @@ export function MarkPanel({ attempt, suggestions, reload, toNext }: Props) {
           Load it again, keep what I typed
         </button>
       )}
-      {!mark.markable && <p>There is nothing to mark before a photo has been sent.</p>}
+      {!mark.markable && <NotNow attempt={attempt} />}
+      {mark.markable && missing.length > 0 && (
+        <p role="note" className="text-sm font-semibold text-error">
+          Before it is returned: a score, or “does not apply”, for {missing.join(", ")}.
+        </p>
+      )}
       <div className="grid grid-cols-2 gap-2">
-        <button className="btn" disabled={!mark.ready} onClick={() => mark.finish(false)}>
+        <button className="btn btn-sm" disabled={!mark.ready} onClick={() => mark.finish(false)}>
           Save
         </button>
-        <button className="btn btn-primary" disabled={!mark.ready} onClick={() => mark.finish(true)}>
+        <button
+          className="btn btn-primary btn-sm"
+          disabled={!mark.ready || missing.length > 0}
+          onClick={() => mark.finish(true)}
+        >
           Save and return
         </button>
+        {may(attempt, "ask_photo") && (
+          <button className="btn btn-ghost btn-sm" onClick={() => open("another_photo")}>
+            Another photo …
+          </button>
+        )}
+        {may(attempt, "send_back") && (
+          <button className="btn btn-ghost btn-sm" onClick={() => open("weld_again")}>
+            Weld it again …
+          </button>
+        )}
       </div>
       <KeysHelp />
       {mark.saved && (
@@ -83,4 +95,58 @@ export function MarkPanel({ attempt, suggestions, reload, toNext }: Props) {
       )}
     </Panel>
   );
+}
+
+function Total({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
+  const part = partWords(mark.shown, proposal.lines);
+  return (
+    <div className="flex items-end justify-between gap-2">
+      <p className="text-3xl font-bold">
+        {mark.total === null ? "–" : mark.total.toFixed(0)}
+        <span className="quiet text-sm font-normal">
+          {" "}
+          of 100 ·{" "}
+          <strong className={mark.passed ? "text-success" : "text-error"}>
+            {mark.passed ? "passes" : "fails"}
+          </strong>
+        </span>
+        <span className="quiet block text-xs font-normal">
+          {proposal.scheme}; pass from {proposal.pass_mark.toFixed(0)}
+          {part && ` · ${part}`}
+        </span>
+      </p>
+      <button className="btn btn-xs" disabled={!mark.touched} onClick={mark.asSuggested}>
+        As suggested
+      </button>
+    </div>
+  );
+}
+
+function KnockOuts({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
+  if (proposal.knocked.length === 0) return null;
+  return (
+    <ul className="text-sm" aria-label="What fails it whatever the sum">
+      {proposal.knocked.map((k) => (
+        <li key={k.key} className="flex items-center justify-between gap-2">
+          <span className={mark.waived.includes(k.key) ? "line-through" : "font-semibold text-error"}>
+            Fails by {k.words.replace("any ", "")}
+          </span>
+          <button
+            className="btn btn-xs"
+            aria-pressed={mark.waived.includes(k.key)}
+            onClick={() => mark.waive(k.key)}
+          >
+            {mark.waived.includes(k.key) ? "Mind it" : "Let it pass"}
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Why nothing can be marked just now. */
+function NotNow({ attempt }: { attempt: Attempt }) {
+  if (attempt.state === "photo_asked") return <p>Another photo was asked for: {attempt.answer}</p>;
+  if (attempt.state === "weld_again") return <p>To be welded again: {attempt.answer}</p>;
+  return <p>There is nothing to mark before a photo has been sent.</p>;
 }

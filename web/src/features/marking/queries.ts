@@ -1,25 +1,65 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useNavigate } from "react-router";
-import { api, unwrap } from "../../api/client";
+import { useNavigate, useSearchParams } from "react-router";
+import { api, unwrap, type Schemas } from "../../api/client";
 import { useCourse, usePaths } from "../../ui/course";
 import { newest, useAttemptChange, type Attempt } from "../../ui/use-attempt";
 import type { Step } from "./correction-shape";
 import type { Scores } from "./score-shape";
 
-/** What the figures suggest for an attempt; follows its version and its measurement. */
-export function useSuggestions(id: number, attempt: Attempt | undefined) {
+/** What a query of an attempt's evidence follows: its version and its measurement. */
+function follows(name: string, id: number, attempt: Attempt | undefined) {
   const measurement = attempt ? newest(attempt).measurement : undefined;
+  return {
+    queryKey: [name, id, measurement?.id ?? 0, attempt?.version ?? 0, measurement?.state],
+    enabled: attempt !== undefined,
+  };
+}
+
+/** What the coupon's scheme suggests for an attempt. */
+export function useProposal(id: number, attempt: Attempt | undefined) {
   return useQuery({
-    queryKey: ["suggestions", id, measurement?.id ?? 0, attempt?.version ?? 0, measurement?.state],
+    ...follows("suggestions", id, attempt),
     queryFn: () =>
       unwrap(api.GET("/api/attempts/{attempt_id}/suggestions", { params: { path: { attempt_id: id } } })),
-    enabled: attempt !== undefined,
     // What is typed stays while the suggestions of a newer version are fetched.
     placeholderData: (before) => before,
   });
 }
 
-export type Given = { scores: Scores; comment: string; next_change: string; andReturn: boolean };
+/** Why the bead looks as it does. */
+export function useCauses(attempt: Attempt) {
+  const path = { attempt_id: attempt.id };
+  return useQuery({
+    ...follows("causes", attempt.id, attempt),
+    queryFn: () => unwrap(api.GET("/api/attempts/{attempt_id}/causes", { params: { path } })),
+    placeholderData: (before) => before,
+  });
+}
+
+/** Setting a cause aside, or taking that back. */
+export function useSetAside(attemptId: number) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: ({ cause, aside }: { cause: string; aside: boolean }) =>
+      unwrap(
+        api.PUT("/api/attempts/{attempt_id}/causes/{cause}", {
+          params: { path: { attempt_id: attemptId, cause } },
+          body: { verdict: aside ? "set_aside" : null },
+        }),
+      ),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["attempt", attemptId] }),
+  });
+}
+
+export type Given = {
+  scores: Scores;
+  not_applying: string[];
+  waived: string[];
+  comment: string;
+  next_change: string;
+  cause: string | null;
+  andReturn: boolean;
+};
 
 /** Sets the mark and, if asked, gives it back at once. */
 export function useSetMark(attempt: Attempt) {
@@ -33,19 +73,55 @@ export function useSetMark(attempt: Attempt) {
   });
 }
 
-/** Goes to the attempt that has waited longest, of all there are; to the desk where none waits. */
+/** Asks for another photo, or sends the coupon back to be welded again. */
+export function useAnswer(attempt: Attempt) {
+  const path = { attempt_id: attempt.id };
+  return useAttemptChange(attempt.id, (given: { answer: Schemas["AnswerEnum"]; why: string }) => {
+    const body = { version: attempt.version, ...given };
+    return unwrap(api.POST("/api/attempts/{attempt_id}/answer", { params: { path }, body }));
+  });
+}
+
+/** Findings by hand. */
+export function useNote(attemptId: number) {
+  const path = { attempt_id: attemptId };
+  return useAttemptChange(attemptId, (body: Schemas["FindingsRequest"]) =>
+    unwrap(api.PUT("/api/attempts/{attempt_id}/findings", { params: { path }, body })),
+  );
+}
+
+export function usePhrases() {
+  return useQuery({ queryKey: ["phrases"], queryFn: () => unwrap(api.GET("/api/phrases")) });
+}
+
+export function useKeepPhrases() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (phrases: Record<string, string>) => unwrap(api.PUT("/api/phrases", { body: { phrases } })),
+    onSuccess: (kept) => queries.setQueryData(["phrases"], kept),
+  });
+}
+
+/** Goes to the attempt that is next in the order the desk was left in; to the desk where none waits. */
 export function useToNext(from: number) {
   const { id } = useCourse();
   const paths = usePaths();
   const navigate = useNavigate();
+  const [search] = useSearchParams();
   return useMutation({
-    mutationFn: () =>
-      unwrap(
-        api.GET("/api/courses/{course_id}/next", {
-          params: { path: { course_id: id }, query: { but: from } },
-        }),
-      ),
-    onSuccess: ({ attempt }) => navigate(attempt === null ? paths.to("desk") : paths.attempt(attempt)),
+    mutationFn: () => {
+      const assignment = search.get("assignment");
+      const query = {
+        but: from,
+        ...(search.get("order") && { order: search.get("order") as "need" }),
+        ...(assignment && { assignment: Number(assignment) }),
+      };
+      return unwrap(api.GET("/api/courses/{course_id}/next", { params: { path: { course_id: id }, query } }));
+    },
+    onSuccess: ({ attempt }) => {
+      const kept = search.size > 0 ? `?${search.toString()}` : "";
+      return navigate((attempt === null ? paths.to("desk") : paths.attempt(attempt)) + kept);
+    },
   });
 }
 

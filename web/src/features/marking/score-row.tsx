@@ -1,41 +1,44 @@
+import { Curve } from "../../ui/curve";
 import { HALF, stepped, type Suggestion } from "./score-shape";
 
 type Props = {
-  suggestion: Suggestion;
+  line: Suggestion;
   score: number | null;
+  applies: boolean;
+  missing: boolean;
   chosen: boolean;
   choose: () => void;
   set: (score: number | null) => void;
 };
 
-/** One line of the mark: its score in halves, and what is suggested and why. */
-export function ScoreRow({ suggestion, score, chosen, choose, set }: Props) {
-  const { words } = suggestion;
+/** One line of the mark: its score in halves; the chosen one tells what is suggested, by which figure on which curve. */
+export function ScoreRow({ line, score, applies, missing, chosen, choose, set }: Props) {
+  const { words } = line;
   return (
     <li
-      className={`rounded px-2 py-1.5 ${chosen ? "bg-base-200 outline-2 outline-primary" : ""}`}
+      className={`rounded px-1.5 ${chosen ? "bg-base-200 py-1 outline-2 outline-primary" : ""}`}
       onPointerDown={choose}
     >
       <div className="flex items-center justify-between gap-2">
-        <span className="font-medium">
-          {words} <span className="quiet text-xs">{suggestion.weight} %</span>
+        <span className={missing ? "font-bold text-error" : "font-medium"}>
+          {words} <span className="quiet text-xs font-normal">{line.weight.toFixed(0)} %</span>
         </span>
         <span className="join">
           <button
-            className="btn join-item btn-sm"
+            className="btn join-item btn-xs"
             aria-label={`${words}: half a point less`}
             onClick={() => set(stepped(score, -HALF))}
           >
             −
           </button>
           <output
-            className="join-item grid w-12 place-items-center border border-base-300 font-bold"
+            className="join-item grid w-11 place-items-center border border-base-300 text-sm font-bold"
             aria-label={`${words}: score`}
           >
-            {score ?? "–"}
+            {score ?? (applies ? "–" : "n/a")}
           </output>
           <button
-            className="btn join-item btn-sm"
+            className="btn join-item btn-xs"
             aria-label={`${words}: half a point more`}
             onClick={() => set(stepped(score, HALF))}
           >
@@ -43,9 +46,27 @@ export function ScoreRow({ suggestion, score, chosen, choose, set }: Props) {
           </button>
         </span>
       </div>
-      <p className="quiet text-xs">
-        suggested {suggestion.score ?? "nothing"}: {suggestion.because}
-      </p>
+      {chosen && <Why line={line} />}
     </li>
+  );
+}
+
+function Why({ line }: { line: Suggestion }) {
+  const { figure, score } = line;
+  return (
+    <div className="flex items-center gap-2">
+      {line.curve.length > 0 && (
+        <Curve
+          points={line.curve}
+          dot={figure !== null && score !== null ? { figure, score } : undefined}
+          words={`${line.figure_name}: ${line.figure_told || "not measured"} gives ${String(score ?? "nothing")}`}
+          className="h-11 w-28 shrink-0"
+        />
+      )}
+      <p className="quiet text-xs">
+        suggested {score ?? (line.applies ? "nothing" : "to leave out")}: {line.because}
+        {line.figure_told && line.curve.length > 0 && ` (${line.figure_name} ${line.figure_told})`}
+      </p>
+    </div>
   );
 }

@@ -1,10 +1,11 @@
 import { describe, expect, it } from "vitest";
-import { meaningOf, partWords, stepped, suggestedScores, totalOf, type Suggestion } from "./score-shape";
+import { line } from "../../testing/proposal";
+import { filled, meaningOf, missingIn, partWords, stepped, suggestedScores, totalOf } from "./score-shape";
 
-const suggestions: Suggestion[] = [
-  { criterion: "width_evenness", weight: 25, score: 8, words: "x", because: "width_cv" },
-  { criterion: "ripple_evenness", weight: 20, score: null, words: "x", because: "no_ripples_to_judge" },
-  { criterion: "tint", weight: 20, score: 4, words: "x", because: "darker_than_finish" },
+const lines = [
+  line({ criterion: "width_evenness", weight: 25, score: 8 }),
+  line({ criterion: "ripple_evenness", weight: 20, score: null, applies: false }),
+  line({ criterion: "tint", weight: 20, score: 4 }),
 ];
 const key = (key: string, tagName = "BODY", held = {}) =>
   meaningOf({
@@ -18,12 +19,17 @@ const key = (key: string, tagName = "BODY", held = {}) =>
 
 describe("marking", () => {
   it("leaves a criterion that does not apply out of the total", () =>
-    expect(totalOf(suggestedScores(suggestions), suggestions)).toBeCloseTo((25 * 80 + 20 * 40) / 45, 6));
-  it("has no total without any score", () => expect(totalOf({}, suggestions)).toBeNull());
+    expect(totalOf(suggestedScores(lines), lines)).toBeCloseTo((25 * 80 + 20 * 40) / 45, 6));
+  it("has no total without any score", () => expect(totalOf({}, lines)).toBeNull());
   it("says how much of the sheet the total comes from", () => {
-    expect(partWords(suggestedScores(suggestions), suggestions)).toBe("from 2 of 3 lines");
-    expect(partWords({ width_evenness: 8, ripple_evenness: 0, tint: 4 }, suggestions)).toBe("");
-    expect(partWords({}, suggestions)).toBe("from 0 of 3 lines");
+    expect(partWords(suggestedScores(lines), lines)).toBe("from 2 of 3 lines");
+    expect(partWords({ width_evenness: 8, ripple_evenness: 0, tint: 4 }, lines)).toBe("");
+    expect(partWords({}, lines)).toBe("from 0 of 3 lines");
+  });
+  it("misses what has no score and is not said to be left out", () => {
+    const open = { width_evenness: 8, ripple_evenness: null, tint: null };
+    expect(missingIn(open, [], lines).map((l) => l.criterion)).toEqual(["tint"]);
+    expect(missingIn(open, ["tint"], lines)).toEqual([]);
   });
   it("steps in halves and stops at the ends", () => {
     expect(stepped(9.5, 0.5)).toBe(10);
@@ -31,10 +37,17 @@ describe("marking", () => {
     expect(stepped(0, -0.5)).toBe(0);
     expect(stepped(null, 0.5)).toBe(5.5);
   });
-  it("returns a clear pass with one key, never while typing", () => {
+  it("returns a clear pass with one key, never while typing or under a dialog", () => {
     expect(key("Enter")).toBe("return");
     expect(key("Enter", "TEXTAREA")).toBeNull();
     expect(key("Enter", "BUTTON")).toBeNull();
     expect(key("s", "BODY", { ctrlKey: true })).toBeNull();
+    const under = { tagName: "DIV", closest: () => ({}) } as unknown as EventTarget;
+    expect(key("Enter", "BODY", { target: under })).toBeNull();
+    expect(key("2")).toBe("cause2");
   });
+  it("puts the attempt's figures into a phrase and leaves what it does not know", () =>
+    expect(filled("{name}: {width}, {colour}", { name: "Wen", width: "4.6 mm" })).toBe(
+      "Wen: 4.6 mm, {colour}",
+    ));
 });

@@ -3,16 +3,17 @@
 import type { Schemas } from "../../api/client";
 
 export type Scores = Record<string, number | null>;
-export type Suggestion = Pick<Schemas["Suggestion"], "criterion" | "words" | "weight" | "score" | "because">;
+export type Suggestion = Schemas["Suggestion"];
+export type Proposal = Schemas["Proposal"];
 export const HALF = 0.5;
 
-export function suggestedScores(suggestions: Suggestion[]): Scores {
-  return Object.fromEntries(suggestions.map((s) => [s.criterion, s.score]));
+export function suggestedScores(lines: Suggestion[]): Scores {
+  return Object.fromEntries(lines.map((s) => [s.criterion, s.score]));
 }
 
 /** The total the server will compute, to be seen while marking: weighted mean of what applies, out of 100. */
-export function totalOf(scores: Scores, suggestions: Suggestion[]): number | null {
-  const counted = suggestions.flatMap((s) => {
+export function totalOf(scores: Scores, lines: Suggestion[]): number | null {
+  const counted = lines.flatMap((s) => {
     const score = scores[s.criterion];
     return score === null || score === undefined ? [] : [{ weight: s.weight, score }];
   });
@@ -20,19 +21,49 @@ export function totalOf(scores: Scores, suggestions: Suggestion[]): number | nul
   return weights === 0 ? null : (counted.reduce((sum, c) => sum + c.weight * c.score, 0) / weights) * 10;
 }
 
-/** How many of the lines are marked, in words; nothing where all are. */
-export function partWords(scores: Scores, suggestions: Suggestion[]): string {
-  const marked = suggestions.filter((s) => typeof scores[s.criterion] === "number").length;
-  return marked === suggestions.length ? "" : `from ${String(marked)} of ${String(suggestions.length)} lines`;
+/** Lines that have neither a score nor are said not to apply: with any of them nothing can be returned. */
+export function missingIn(scores: Scores, notApplying: string[], lines: Suggestion[]): Suggestion[] {
+  return lines.filter(
+    (s) => typeof scores[s.criterion] !== "number" && s.applies && !notApplying.includes(s.criterion),
+  );
 }
 
-/** One step up or down in halves; a criterion that did not apply starts in the middle. */
+/** How many of the lines the total comes from, in words; nothing where all that apply are set. */
+export function partWords(scores: Scores, lines: Suggestion[]): string {
+  const marked = lines.filter((s) => typeof scores[s.criterion] === "number").length;
+  return marked === lines.length ? "" : `from ${String(marked)} of ${String(lines.length)} lines`;
+}
+
+/** One step up or down in halves; a line without a score starts in the middle. */
 export function stepped(score: number | null | undefined, by: number): number {
   return Math.min(10, Math.max(0, (score ?? 5) + by));
 }
 
+/** A phrase with the figures of the attempt in its placeholders. */
+export function filled(phrase: string, values: Record<string, string>): string {
+  return phrase.replaceAll(/\{(\w+)\}/g, (whole, name: string) => values[name] ?? whole);
+}
+
 export type Key =
-  "up" | "down" | "more" | "less" | "suggested" | "skip" | "return" | "save" | "overlay" | "next" | "comment";
+  | "up"
+  | "down"
+  | "more"
+  | "less"
+  | "suggested"
+  | "skip"
+  | "return"
+  | "save"
+  | "next"
+  | "comment"
+  | "phrases"
+  | "photo"
+  | "findings"
+  | "another_photo"
+  | "weld_again"
+  | "log"
+  | "cause1"
+  | "cause2"
+  | "cause3";
 
 const keys: Record<string, Key> = {
   ArrowUp: "up",
@@ -45,12 +76,20 @@ const keys: Record<string, Key> = {
   x: "skip",
   Enter: "return",
   s: "save",
-  t: "overlay",
   n: "next",
   w: "comment",
+  c: "phrases",
+  p: "photo",
+  f: "findings",
+  l: "log",
+  b: "another_photo",
+  g: "weld_again",
+  "1": "cause1",
+  "2": "cause2",
+  "3": "cause3",
 };
 
-/** What a key means on the marking desk; nothing while somebody types or with a modifier held. */
+/** What a key means on the marking desk; nothing while somebody types, with a modifier held or under a dialog. */
 export function meaningOf(event: {
   key: string;
   ctrlKey: boolean;
@@ -59,8 +98,10 @@ export function meaningOf(event: {
   target: EventTarget | null;
 }): Key | null {
   if (event.ctrlKey || event.metaKey || event.altKey) return null;
-  const tag = (event.target as { tagName?: string } | null)?.tagName ?? "";
+  const target = event.target as { tagName?: string; closest?: (what: string) => unknown } | null;
+  const tag = target?.tagName ?? "";
   if (["INPUT", "TEXTAREA", "SELECT"].includes(tag)) return null;
-  if (event.key === "Enter" && ["BUTTON", "A"].includes(tag)) return null;
+  if (target?.closest?.("dialog")) return null;
+  if (event.key === "Enter" && ["BUTTON", "A", "SUMMARY"].includes(tag)) return null;
   return keys[event.key] ?? null;
 }

@@ -26,6 +26,7 @@ type Props = {
 export function StripAndFaults(props: Props) {
   const { attempt, photo, measurement, report, strip, units, correcting } = props;
   const setup = useSetup(attempt.id, attempt.version);
+  const [crops, setCrops] = useState(false);
   const [tool, setTool] = useState<Tool>("toe");
   const [reach, setReach] = useState<number>(vocabulary.reachMm);
   const [fault, setFault] = useState<FaultDraft>({ kind: "pore", size: units.length === "mm" ? "1" : "40" });
@@ -87,8 +88,13 @@ export function StripAndFaults(props: Props) {
           faultSize={size}
         />
       )}
+      {(report.defects ?? []).length > 0 && !correcting && (
+        <button className="btn btn-xs" aria-expanded={crops} onClick={() => setCrops(!crops)}>
+          {crops ? "Hide" : "Show"} the faults cut out
+        </button>
+      )}
       <CorrectionsList measurement={measurement} units={units} busy={busy} undo={undo} />
-      {overlay && (
+      {overlay && (correcting || crops) && (
         <FaultCrops
           defects={report.defects ?? []}
           photo={photo}

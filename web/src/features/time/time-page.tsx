@@ -47,8 +47,8 @@ function Series({ series }: { series: Schemas["Series"] }) {
         <strong>
           {series.good_in_a_row} of {assignment.good_in_a_row}
         </strong>{" "}
-        good ones in a row (mark {series.pass_mark.toFixed(0)} or better).{" "}
-        {trendWords("Width", series.width_cv_trend)} {trendWords("Ripples", series.pitch_cv_trend)}
+        good ones in a row. {trendWords("Width", series.width_cv_trend)}{" "}
+        {trendWords("Ripples", series.pitch_cv_trend)}
         {first && last && first.id !== last.id && (
           <>
             {" "}

@@ -7,10 +7,29 @@ from rest_framework import serializers
 from judicum.server.schemes.models import Scheme
 
 
+class LineSerializer(serializers.Serializer[Any]):
+    """One criterion in a scheme: its weight, and its curve (figure, score) or the scores of its options."""
+
+    criterion = serializers.CharField()
+    weight = serializers.FloatField()
+    curve = serializers.ListField(child=serializers.ListField(child=serializers.FloatField()))
+    options = serializers.DictField(child=serializers.FloatField())
+
+
+class BodySerializer(serializers.Serializer[Any]):
+    """A scheme as the core reads it (judicum.core.marking.read_scheme)."""
+
+    title = serializers.CharField()
+    lines = LineSerializer(many=True)
+    knock_outs = serializers.ListField(child=serializers.CharField())
+    pass_mark = serializers.FloatField()
+    time_limit_s = serializers.FloatField(allow_null=True)
+
+
 class SchemeSerializer(serializers.ModelSerializer[Scheme]):
     """The newest version of one scheme; `used` is how many of the course's marks stand on it."""
 
-    body = serializers.DictField()
+    body = BodySerializer()
     used = serializers.IntegerField()
     own = serializers.SerializerMethodField()
 

@@ -1,0 +1,64 @@
+import { useState } from "react";
+import { vocabulary } from "../../api/generated-vocabulary";
+import { Dialog } from "../../ui/dialog";
+import { AreaField } from "../../ui/field";
+import { Problem } from "../../ui/states";
+import { offerUndo } from "../../ui/undo";
+import type { Attempt } from "../../ui/use-attempt";
+import { useAnswer } from "./queries";
+
+const words = {
+  another_photo: {
+    title: "Ask for another photo",
+    done: "Asked for another photo of",
+    hint: "What is wrong with this one",
+  },
+  weld_again: { title: "Weld it again", done: "Sent back:", hint: "Why this one does not count" },
+};
+
+type Props = {
+  attempt: Attempt;
+  answer: keyof typeof words;
+  close: () => void;
+  toNext: () => void;
+};
+
+/** An answer beside a mark, with the reason that the student reads. */
+export function AnswerDialog({ attempt, answer, close, toNext }: Props) {
+  const [why, setWhy] = useState("");
+  const give = useAnswer(attempt);
+  const { title, done, hint } = words[answer];
+  return (
+    <Dialog title={title} close={close}>
+      <form
+        className="space-y-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          give.mutate(
+            { answer, why },
+            {
+              onSuccess: () => {
+                offerUndo(attempt.id, `${done} ${attempt.student.display_name}.`);
+                close();
+                toNext();
+              },
+            },
+          );
+        }}
+      >
+        <AreaField
+          label={`${hint} – the student reads it`}
+          rows={3}
+          required
+          maxLength={vocabulary.most.next}
+          value={why}
+          onChange={setWhy}
+        />
+        <Problem error={give.error} />
+        <button className="btn btn-primary" disabled={give.isPending || why.trim() === ""}>
+          {title}
+        </button>
+      </form>
+    </Dialog>
+  );
+}

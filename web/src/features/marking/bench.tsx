@@ -1,0 +1,61 @@
+import { useRef, useState } from "react";
+import { BeadPhoto } from "../../ui/bead-photo";
+import { Dialog } from "../../ui/dialog";
+import { newest, type Attempt } from "../../ui/use-attempt";
+import { AnswerDialog } from "./answer-dialog";
+import { CausesPanel } from "./causes-panel";
+import { Evidence } from "./evidence";
+import { FindingsDialog } from "./findings-dialog";
+import { MarkPanel } from "./mark-panel";
+import { More } from "./more";
+import { OffTheCard } from "./off-the-card";
+import { PhrasesDialog } from "./phrases-dialog";
+import type { useCauses } from "./queries";
+import { filled, type Key, type Proposal } from "./score-shape";
+import { useMark } from "./use-mark";
+
+type BenchProps = {
+  attempt: Attempt;
+  proposal: Proposal;
+  reload: () => Promise<unknown>;
+  causes: ReturnType<typeof useCauses>;
+  toNext: () => void;
+};
+
+/** Evidence and causes on the left, the mark on the right; what is long opens over them on a key. */
+export function Bench({ attempt, proposal, reload, causes, toNext }: BenchProps) {
+  const words = useRef<HTMLTextAreaElement>(null);
+  const [over, setOver] = useState<Key | null>(null);
+  const close = () => setOver(null);
+  const ranked = causes.data?.causes ?? [];
+  const open = (key: Key) => (key === "comment" ? words.current?.focus() : setOver(key));
+  const taken = ranked.find((one) => one.verdict === "taken")?.code ?? null;
+  const mark = useMark({ attempt, proposal, taken, causes: ranked, reload, toNext, open });
+  const { photo, measurement } = newest(attempt);
+  const write = (phrase: string) => {
+    const text = filled(phrase, proposal.placeholders);
+    mark.setComment(mark.comment ? `${mark.comment} ${text}` : text);
+    close();
+  };
+  return (
+    <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_20rem]">
+      <div className="min-w-0 space-y-2">
+        <Evidence attempt={attempt} openPhoto={() => setOver("photo")} />
+        <OffTheCard attempt={attempt} proposal={proposal} open={open} />
+        <CausesPanel attempt={attempt} causes={causes} cause={mark.cause} take={mark.take} />
+        <More attempt={attempt} open={over === "log"} toggle={() => setOver(over === "log" ? null : "log")} />
+      </div>
+      <MarkPanel {...{ attempt, proposal, mark, words, open }} />
+      {over === "photo" && photo && (
+        <Dialog title="The photo" wide close={close}>
+          <BeadPhoto photo={photo} overlay={measurement?.overlay ?? null} traced close={false} />
+        </Dialog>
+      )}
+      {over === "findings" && <FindingsDialog attempt={attempt} proposal={proposal} close={close} />}
+      {over === "phrases" && <PhrasesDialog values={proposal.placeholders} write={write} close={close} />}
+      {(over === "another_photo" || over === "weld_again") && (
+        <AnswerDialog attempt={attempt} answer={over} close={close} toNext={toNext} />
+      )}
+    </div>
+  );
+}

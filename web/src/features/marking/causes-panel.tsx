@@ -1,0 +1,151 @@
+import type { Schemas } from "../../api/client";
+import { Panel } from "../../ui/panel";
+import { useLight, type Place } from "../../ui/place";
+import { Loading, Problem } from "../../ui/states";
+import type { Attempt } from "../../ui/use-attempt";
+import { useCauses, useSetAside } from "./queries";
+import type { Taken } from "./use-mark";
+
+type Cause = Schemas["Cause"];
+type Evidence = Schemas["Evidence"];
+export const MOST_CARDS = 3;
+
+type Props = {
+  attempt: Attempt;
+  causes: ReturnType<typeof useCauses>;
+  cause: string | null;
+  take: (one: Taken) => void;
+};
+
+/** Why the bead looks like that: the likeliest causes as short cards, each with its evidence. */
+export function CausesPanel({ attempt, causes, cause, take }: Props) {
+  const aside = useSetAside(attempt.id);
+  if (causes.isPending) return <Loading what="causes" />;
+  if (causes.isError) return <Problem error={causes.error} again={() => void causes.refetch()} />;
+  const { data } = causes;
+  return (
+    <Panel tight aria-label="Why it looks like that" className="space-y-2">
+      <Symptoms data={data} />
+      {data.causes.length > 0 && (
+        <ol className="grid gap-2 md:grid-cols-3">
+          {data.causes.slice(0, MOST_CARDS).map((one, i) => (
+            <Card
+              key={one.code}
+              cause={one}
+              number={i + 1}
+              taken={one.code === cause}
+              take={() => take(one)}
+              aside={() => aside.mutate({ cause: one.code, aside: one.verdict !== "set_aside" })}
+              busy={aside.isPending}
+            />
+          ))}
+        </ol>
+      )}
+      <Problem error={aside.error} />
+      {data.causes.length > MOST_CARDS && (
+        <details className="text-sm">
+          <summary className="cursor-pointer">{data.causes.length - MOST_CARDS} less likely</summary>
+          <ul>
+            {data.causes.slice(MOST_CARDS).map((one) => (
+              <li key={one.code} className="flex items-center gap-2">
+                <button className="btn btn-xs" aria-pressed={one.code === cause} onClick={() => take(one)}>
+                  Take
+                </button>
+                {one.words} <span className="quiet">{(100 * one.share).toFixed(0)} %</span>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </Panel>
+  );
+}
+
+function Symptoms({ data }: { data: Schemas["Explanation"] }) {
+  const light = useLight();
+  if (data.sound === null)
+    return <p>Nothing to explain it by: no bead was measured and nothing was noted.</p>;
+  if (data.sound)
+    return <p className="font-semibold text-success">Sound: nothing is off that could be explained.</p>;
+  return (
+    <ul className="flex flex-wrap items-center gap-1.5 text-sm" aria-label="What is seen">
+      {data.symptoms.map((s) => (
+        <li key={`${s.code}${String(s.from_mm)}`}>
+          <span className="badge border-base-content/40 bg-base-200" {...light(placeOf(s))}>
+            {s.words}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+const placeOf = (one: Pick<Evidence, "track" | "from_mm" | "to_mm">): Place | null =>
+  one.track === null ? null : { track: one.track, from: one.from_mm, to: one.to_mm };
+
+type CardProps = {
+  cause: Cause;
+  number: number;
+  taken: boolean;
+  take: () => void;
+  aside: () => void;
+  busy: boolean;
+};
+
+function Card({ cause, number, taken, take, aside, busy }: CardProps) {
+  const out = cause.verdict === "set_aside";
+  return (
+    <li
+      className={`flex min-w-0 flex-col rounded-box border-2 p-2 text-sm ${taken ? "border-primary bg-base-200" : "border-base-300"} ${out ? "opacity-70" : ""}`}
+    >
+      <h3 className="flex items-baseline justify-between gap-1 font-bold">
+        <span className={out ? "line-through" : ""}>
+          <kbd className="mr-1 kbd kbd-xs">{number}</kbd>
+          {cause.words}
+        </span>
+        <span className="quiet shrink-0 font-normal">{(100 * cause.share).toFixed(0)} %</span>
+      </h3>
+      <ul className="my-1 grow space-y-0.5 text-xs">
+        {cause.speaks_for.map((one) => (
+          <Piece key={`for-${one.what}`} one={one} sign="+" />
+        ))}
+        {cause.against.map((one) => (
+          <Piece key={`against-${one.what}`} one={one} sign="−" />
+        ))}
+        {cause.history && <li className="quiet">{cause.history}</li>}
+      </ul>
+      <div className="flex gap-1">
+        <button className={`btn btn-xs ${taken ? "btn-primary" : ""}`} aria-pressed={taken} onClick={take}>
+          {taken ? "Change next" : "Take"}
+        </button>
+        <button className="btn btn-ghost btn-xs" aria-pressed={out} disabled={busy} onClick={aside}>
+          {out ? "Set aside" : "Not this"}
+        </button>
+      </div>
+    </li>
+  );
+}
+
+/** One piece of evidence; what lies somewhere on the bead lights up there while pointed at. */
+function Piece({ one, sign }: { one: Evidence; sign: "+" | "−" }) {
+  const light = useLight();
+  const place = placeOf(one);
+  const words = (
+    <>
+      <span aria-hidden>{sign} </span>
+      <span className="sr-only">{sign === "+" ? "speaks for it: " : "speaks against it: "}</span>
+      {one.words}
+    </>
+  );
+  return (
+    <li className={sign === "+" ? "" : "quiet"}>
+      {place ? (
+        <button className="cursor-help text-left underline decoration-dotted" {...light(place)}>
+          {words}
+        </button>
+      ) : (
+        words
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,89 @@
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
+import { ChoiceField } from "../../ui/choice-field";
+import { Dialog } from "../../ui/dialog";
+import { Problem } from "../../ui/states";
+import { UnitField } from "../../ui/unit-field";
+import type { Attempt } from "../../ui/use-attempt";
+import { useUnits } from "../../ui/use-units";
+import { figure, toSi } from "../../ui/units";
+import { choiceWords, optionsOf, quantityOf } from "../../ui/words";
+import { FindingSketch } from "./finding-sketch";
+import { useNote } from "./queries";
+import type { Proposal } from "./score-shape";
+
+type Props = { attempt: Attempt; proposal: Proposal; close: () => void };
+
+/** What no photo shows, of what this coupon calls for, each with a drawing of where it is measured. */
+export function FindingsDialog({ attempt, proposal, close }: Props) {
+  const units = useUnits();
+  const note = useNote(attempt.id);
+  const [typed, setTyped] = useState<Record<string, string>>(() =>
+    Object.fromEntries(
+      Object.entries(proposal.found).map(([key, value]) => {
+        const kind = quantityOf(key)?.kind;
+        return [key, typeof value === "number" && kind ? figure(value, kind, units) : String(value)];
+      }),
+    ),
+  );
+  const back = attempt.photos.find((p) => p.kind === "back");
+  const values = () =>
+    Object.fromEntries(
+      proposal.findings.map(({ key }) => {
+        const text = typed[key] ?? "";
+        const kind = quantityOf(key)?.kind;
+        return [key, text === "" ? null : kind ? toSi(text, kind, units) : text];
+      }),
+    ) as Schemas["FindingsRequest"];
+  return (
+    <Dialog title="Findings by hand" close={close}>
+      <form
+        className="space-y-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          note.mutate(values(), { onSuccess: close });
+        }}
+      >
+        {proposal.findings.map(({ key, words, at }) => {
+          const kind = quantityOf(key)?.kind;
+          const set = (text: string) => setTyped({ ...typed, [key]: text });
+          return (
+            <div key={key} className="flex items-center gap-3">
+              <FindingSketch of={key} />
+              <div className="grow">
+                {kind ? (
+                  <UnitField
+                    label={words}
+                    quantity={kind}
+                    units={units}
+                    value={typed[key] ?? ""}
+                    onChange={set}
+                  />
+                ) : (
+                  <ChoiceField
+                    label={words}
+                    value={typed[key] ?? ""}
+                    options={optionsOf(key)}
+                    words={(code) => choiceWords(key, code)}
+                    empty="not looked at"
+                    onChange={set}
+                  />
+                )}
+                <p className="quiet text-xs">{at}</p>
+              </div>
+              {key === "back" && back && (
+                <a href={back.url} target="_blank" rel="noreferrer" className="shrink-0">
+                  <img src={back.url} alt="The back of the coupon" className="h-24 rounded-box" />
+                </a>
+              )}
+            </div>
+          );
+        })}
+        <Problem error={note.error} />
+        <button className="btn btn-primary" disabled={note.isPending}>
+          Keep
+        </button>
+      </form>
+    </Dialog>
+  );
+}

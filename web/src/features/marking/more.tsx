@@ -1,0 +1,25 @@
+import type { Attempt } from "../../ui/use-attempt";
+import { ViewsOf } from "../../ui/views-of";
+import { FiguresOf } from "./figures";
+import { RunCard } from "./run-card";
+
+type Props = { attempt: Attempt; open: boolean; toggle: () => void };
+
+/** What is long and seldom needed: every figure, the whole log and list, the other photos. */
+export function More({ attempt, open, toggle }: Props) {
+  return (
+    <div>
+      <button className="btn btn-ghost btn-xs" aria-expanded={open} onClick={toggle}>
+        {open ? "Hide" : "Show"} every figure, the whole log and the other photos{" "}
+        <kbd className="kbd kbd-xs">l</kbd>
+      </button>
+      {open && (
+        <div className="mt-2 space-y-3">
+          <FiguresOf attempt={attempt} />
+          <RunCard attempt={attempt} />
+          <ViewsOf attempt={attempt} />
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,60 @@
+import { OffCard } from "../../ui/off-card";
+import { Panel } from "../../ui/panel";
+import type { Attempt } from "../../ui/use-attempt";
+import { useSetup } from "../../ui/use-setup";
+import { useUnits } from "../../ui/use-units";
+import { measure } from "../../ui/units";
+import { choiceWords, fieldWords, quantityOf } from "../../ui/words";
+import type { Key, Proposal } from "./score-shape";
+
+type Props = { attempt: Attempt; proposal: Proposal; open: (key: Key) => void };
+
+/** What of the log lies off its card, what was not ticked, and what was found by hand; the rest opens on a key. */
+export function OffTheCard({ attempt, proposal, open }: Props) {
+  const setup = useSetup(attempt.id, attempt.version);
+  const units = useUnits();
+  const skipped = attempt.preparation.filter((s) => !s.done);
+  const listed = attempt.preparation.length > skipped.length;
+  const found = Object.entries(proposal.found);
+  return (
+    <Panel tight className="flex flex-wrap gap-x-6 gap-y-1 text-sm" aria-label="Log and findings">
+      <div className="min-w-0 grow basis-72">
+        {attempt.runs.length === 0 ? (
+          <p>No run has been logged.</p>
+        ) : (
+          (setup.data?.checks ?? []).map((check) => (
+            <div key={check.number}>
+              {attempt.runs.length > 1 && <h3 className="font-bold">Run {check.number}</h3>}
+              <OffCard check={check} units={units} />
+            </div>
+          ))
+        )}
+        {listed && skipped.length > 0 && (
+          <p className="font-semibold text-error">
+            Not ticked: {skipped.map((s) => s.words.toLowerCase()).join(", ")}.
+          </p>
+        )}
+        {!listed && attempt.preparation.length > 0 && (
+          <p className="quiet">No list of preparation was kept.</p>
+        )}
+      </div>
+      <div className="shrink-0">
+        {found.map(([key, value]) => (
+          <p key={key}>
+            {fieldWords(key)}: <strong>{told(key, value, units)}</strong>
+          </p>
+        ))}
+        {proposal.findings.length > 0 && (
+          <button className="btn btn-xs" onClick={() => open("findings")}>
+            Findings by hand …
+          </button>
+        )}
+      </div>
+    </Panel>
+  );
+}
+
+function told(key: string, value: unknown, units: ReturnType<typeof useUnits>): string {
+  const kind = quantityOf(key)?.kind;
+  return typeof value === "number" && kind ? measure(value, kind, units) : choiceWords(key, String(value));
+}

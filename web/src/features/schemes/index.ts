@@ -1,0 +1,1 @@
+export { SchemesPage } from "./schemes-page";

@@ -1,0 +1,53 @@
+import { useSearchParams } from "react-router";
+import { useCourse } from "../../ui/course";
+import { Loading, Problem } from "../../ui/states";
+import { useSchemes } from "../../ui/use-schemes";
+import { SchemeEditor } from "./scheme-editor";
+
+/** How the course marks: its schemes, and changing one. */
+export function SchemesPage() {
+  const course = useCourse();
+  const schemes = useSchemes();
+  const [params, setParams] = useSearchParams();
+  if (schemes.isPending) return <Loading what="the marking schemes" />;
+  if (schemes.isError) return <Problem error={schemes.error} again={() => void schemes.refetch()} />;
+  const chosen = schemes.data.find((one) => one.code === params.get("scheme")) ?? schemes.data[0];
+  return (
+    <div className="grid gap-4 lg:grid-cols-[15rem_minmax(0,1fr)]">
+      <section>
+        <h1 className="mb-2 text-2xl font-bold">How it is marked</h1>
+        <ul className="space-y-1">
+          {schemes.data.map((one) => (
+            <li key={one.code}>
+              <button
+                className={`btn h-auto w-full justify-start py-2 text-left font-normal ${one === chosen ? "btn-primary" : ""}`}
+                aria-pressed={one === chosen}
+                onClick={() => setParams({ scheme: one.code })}
+              >
+                <span>
+                  <span className="block font-bold">{one.body.title}</span>
+                  <span className="block text-xs">
+                    version {one.version}
+                    {one.own ? ", your own" : ""} · {one.used} marks
+                  </span>
+                </span>
+              </button>
+            </li>
+          ))}
+        </ul>
+        <p className="quiet mt-3 text-sm">
+          A version that marks stand on is never changed: keeping makes the next one, and marks remember
+          theirs.
+        </p>
+      </section>
+      {chosen && (
+        <SchemeEditor
+          key={`${chosen.code}${String(chosen.version)}`}
+          scheme={chosen}
+          mine={course.role === "instructor"}
+          follow={(code) => setParams({ scheme: code })}
+        />
+      )}
+    </div>
+  );
+}

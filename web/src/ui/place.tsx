@@ -1,0 +1,64 @@
+import { createContext, use, useState, useSyncExternalStore, type ReactNode } from "react";
+import { placeOn, type Axis } from "./track-frame";
+
+/** A stretch of the bead that something else on the page speaks of, and the track it shows on. */
+export type Place = { track: string; from: number | null; to: number | null };
+
+type Store = {
+  get: () => Place | null;
+  set: (place: Place | null) => void;
+  subscribe: (heard: () => void) => () => void;
+};
+
+function makeStore(): Store {
+  let at: Place | null = null;
+  const listeners = new Set<() => void>();
+  return {
+    get: () => at,
+    set: (place) => {
+      at = place;
+      listeners.forEach((heard) => heard());
+    },
+    subscribe: (heard) => {
+      listeners.add(heard);
+      return () => listeners.delete(heard);
+    },
+  };
+}
+
+const nowhere = makeStore();
+const PlaceContext = createContext<Store>(nowhere);
+
+export function PlaceScope({ children }: { children: ReactNode }) {
+  const [store] = useState(makeStore);
+  return <PlaceContext value={store}>{children}</PlaceContext>;
+}
+
+/** Lights a place up while it is pointed at or has the focus. */
+export function useLight() {
+  const store = use(PlaceContext);
+  return (place: Place | null) =>
+    place === null
+      ? {}
+      : {
+          onPointerEnter: () => store.set(place),
+          onPointerLeave: () => store.set(null),
+          onFocus: () => store.set(place),
+          onBlur: () => store.set(null),
+        };
+}
+
+/** The lit place on one track, or on the strip, which shows every place. */
+export function Lit({ track, axis, length }: { track: string; axis: Axis; length: number }) {
+  const store = use(PlaceContext);
+  const place = useSyncExternalStore(store.subscribe, store.get);
+  if (!place || (track !== "strip" && place.track !== track)) return null;
+  const [from, to] = [place.from ?? 0, place.to ?? length];
+  return (
+    <span
+      data-testid={`lit-${track}`}
+      className="pointer-events-none absolute inset-y-0 z-10 min-w-1 border-2 border-secondary bg-accent/40"
+      style={placeOn(axis, from, Math.max(to, from))}
+    />
+  );
+}
