@@ -88,7 +88,7 @@ def main(base: str) -> None:
         staff.get_by_role("link", name="Lay the first and the last over one another").first.click()
         take(staff, "compare")
         open_last_attempt(staff, "Cleo Marchbank")
-        staff.get_by_role("button", name="Correct by hand").click()
+        staff.get_by_role("button", name="Correct", exact=True).click()
         staff.get_by_role("slider", name="Place along the bead").focus()
         staff.keyboard.press("PageUp")
         take(staff, "marking-corrected")

@@ -1,101 +1,128 @@
-"""The demo course: its story is sound and its photos are measurable; loaded in small here."""
+"""The demo course: its stories are sound and can be found, it is there at once and fills whole attempt by attempt."""
 
 from typing import Any
 
 import pytest
 
+from judicum.camera.habits import HABITS
+from judicum.core.causes import CAUSES
 from judicum.core.photo.measure import measure_photo
-from judicum.demo import load as loading
-from judicum.demo.drawing import Weld, draw
+from judicum.demo import fill as filling
+from judicum.demo.drawing import Weld, draw, habits_of, shaky
+from judicum.demo.load import load, plans
 from judicum.demo.scenario import scenario
 from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Attempt, Event
+from judicum.server.causes.models import Verdict
 from judicum.server.coupons.library import load_library
 from judicum.server.courses.models import Course, Membership
+from judicum.server.marking.models import Phrase
 from judicum.server.photos.models import Measurement
+from tests.drawn import bead_photo
 from tests.measured import bead_measured
 
 pytestmark = pytest.mark.django_db
 
 
-def test_the_story_has_a_course_staff_and_eight_students_of_whom_one_does_not_get_better() -> None:
+def test_the_story_has_a_course_staff_and_ten_students_with_habits_of_the_stand_in() -> None:
     told = scenario()
     assert {p["role"] for p in told["staff"]} == {"instructor", "assistant"}
-    assert len(told["students"]) == 8
-    stuck = [s for s in told["students"] if s["to"]["width_cv"] >= s["from"]["width_cv"]]
-    assert len(stuck) == 1
-    assert told["course"]["weeks"] == 8
+    assert len(told["students"]) == 10
+    weeks = told["course"]["weeks"]
+    for one in told["students"]:
+        for part in one["story"]:
+            assert part["habit"] in HABITS
+            assert 0 <= part["weeks"][0] < part["weeks"][1] <= weeks
+    assert len({a["design"] for a in told["assignments"]}) == 6
+    assert set(HABITS) == set(CAUSES)
 
 
-def test_about_forty_attempts_are_planned_in_the_order_of_time() -> None:
+def test_about_a_hundred_and_twenty_attempts_are_planned_in_the_order_of_time() -> None:
     load_library()
-    plans = loading.plans(scenario())
-    assert 36 <= len(plans) <= 48
-    shares = [p.share for p in plans]
+    made = plans(scenario())
+    assert 110 <= len(made) <= 130
+    shares = [p.share for p in made]
     assert shares == sorted(shares)
-    assert len({p.seed for p in plans}) == len(plans)
+    assert len({p.seed for p in made}) == len(made)
+    shaken = [p for p in made if shaky(p, scenario()["students"][p.student])]
+    assert len(shaken) == 1
+
+
+def plan(student: int, week: float, **more: Any) -> Weld:
+    given: dict[str, Any] = {"assignment": 0, "number": 1, "target_width_mm": 4.0, "joint": "bead_on_plate", **more}
+    return Weld(student=student, week=week, share=week / 12, **given)
+
+
+def test_a_habit_is_in_force_for_its_weeks_and_eases_off() -> None:
+    bo = scenario()["students"][1]
+    early, late = habits_of(plan(1, 0.5), bo), habits_of(plan(1, 10.0), bo)
+    assert [code for code, _, _ in early] == ["postflow_short"]
+    assert early[0][2] < late[0][2]
+    assert habits_of(plan(1, 12.0), bo) == []
 
 
 def test_an_attempts_photo_can_be_measured_and_is_drawn_alike_every_time() -> None:
-    plan = Weld(student=1, assignment=0, number=1, share=0.1, target_width_mm=4.0, joint="bead_on_plate")
-    jpeg = draw(plan, scenario()["students"][1])
-    assert jpeg == draw(plan, scenario()["students"][1])
+    person, at = scenario()["students"][5], plan(5, 11.5)
+    jpeg = draw(at, person)
+    assert jpeg == draw(at, person)
     report = measure_photo(jpeg).report
     assert report.bead is not None
     assert report.bead.width_mm.mean == pytest.approx(4.0, abs=0.9)
 
 
-def small(monkeypatch: pytest.MonkeyPatch) -> dict[str, Any]:
-    """The scenario with its photos replaced by one that is measured already."""
-    found = [bead_measured()]
-
-    class OneProcess:
-        def __init__(self, *_: object) -> None: ...
-        def __enter__(self) -> "OneProcess":
-            return self
-
-        def __exit__(self, *_: object) -> None: ...
-        def map(self, _: object, jobs: list[Any]) -> list[Any]:
-            from tests.drawn import bead_photo
-
-            return [(bead_photo().jpeg, found if job[2] else None) for job in jobs]
-
-    monkeypatch.setattr(loading, "ProcessPoolExecutor", OneProcess)
-    return scenario()
+@pytest.fixture
+def quick(monkeypatch: pytest.MonkeyPatch) -> dict[str, Any]:
+    """The scenario of one coupon, its photos replaced by one that is measured already."""
+    found, told = [bead_measured()], scenario()
+    monkeypatch.setattr(
+        filling, "_drawn", lambda jobs: iter([[(bead_photo().jpeg, found if job[2] else None)] for job in jobs])
+    )
+    return {**told, "assignments": told["assignments"][:1]}
 
 
-def test_loading_fills_the_course_through_the_same_actions_people_use(monkeypatch: pytest.MonkeyPatch) -> None:
-    told = small(monkeypatch)
-    loading.load(told)
-    course = Course.objects.get(join_code=told["course"]["join_code"])
-    assert Membership.objects.filter(course=course).count() == 10
-    states = dict.fromkeys(Attempt.objects.values_list("state", flat=True))
-    assert {"returned", "measured", "photographed"} <= set(states)
-    assert Measurement.objects.filter(state="waiting").count() == 4
+def test_the_course_is_there_at_once_with_nothing_welded(quick: dict[str, Any]) -> None:
+    course = load(quick)
+    assert Membership.objects.filter(course=course).count() == 12
+    assert set(Attempt.objects.values_list("state", flat=True)) == {"assigned"}
+    assert course.filling == {"done": 0, "total": 30}
+    assert Phrase.objects.count() == 3
+
+
+def test_it_fills_through_the_same_actions_people_use(quick: dict[str, Any]) -> None:
+    course = load(quick)
+    assert filling.fill(quick) == 30
+    course.refresh_from_db()
+    assert course.filling is None
+    states = list(Attempt.objects.values_list("state", flat=True))
+    assert (states.count("returned"), states.count("photographed")) == (22, filling.FOR_THE_WORKER)
+    assert Measurement.objects.filter(state="waiting").count() == filling.FOR_THE_WORKER
     returned = Attempt.objects.filter(state="returned").first()
     assert returned is not None
-    assert [e.kind for e in returned.events.order_by("at", "id")] == [
-        "open",
-        "prepare",
-        "log",
-        "add_photo",
-        "measure",
-        "mark",
-        "return",
-    ]
+    kinds = [e.kind for e in returned.events.order_by("at", "id")]
+    assert kinds == ["open", "prepare", "log", "add_photo", "measure", "mark", "return"]
     assert returned.mark.comment
-    assert Event.objects.order_by("at").first().at < Event.objects.order_by("-at").first().at  # type: ignore[union-attr]
+    events = Event.objects.order_by("at")
+    assert events.first().at < events.last().at  # type: ignore[union-attr]
+    # What was noted at the booth is explained though every bead here is the same good one.
+    assert set(Verdict.objects.values_list("attempt__student__username", flat=True)) == {"bo"}
 
 
-def test_an_interrupted_load_leaves_nothing_behind(monkeypatch: pytest.MonkeyPatch) -> None:
-    told = small(monkeypatch)
+def test_a_fill_that_was_ended_goes_on_where_it_was(quick: dict[str, Any], monkeypatch: pytest.MonkeyPatch) -> None:
+    load(quick)
+    whole = filling._write
 
-    def fail(*_: object, **__: object) -> None:
-        raise OSError("No space left on device")
+    def fail_at_the_fifth(*given: Any, **more: Any) -> None:
+        if Attempt.objects.exclude(state="assigned").count() == 4:
+            whole(*given, **more)
+            raise OSError("No space left on device")
+        whole(*given, **more)
 
-    monkeypatch.setattr(loading, "set_mark", fail)
+    monkeypatch.setattr(filling, "_write", fail_at_the_fifth)
     with pytest.raises(OSError, match="No space"):
-        loading.load(told)
-    assert not Course.objects.exists()
-    assert not User.objects.exists()
-    assert not Attempt.objects.exists()
+        filling.fill(quick)
+    assert Attempt.objects.exclude(state="assigned").count() == 4
+    assert Course.objects.get().filling == {"done": 4, "total": 30}
+    monkeypatch.setattr(filling, "_write", whole)
+    assert filling.fill(quick) == 26
+    assert filling.fill(quick) == 0
+    assert User.objects.count() == 12

@@ -7,7 +7,6 @@ keep no list of preparation, some noticed nothing.
 
 import os
 from collections import Counter
-from collections.abc import Mapping
 from concurrent.futures import ProcessPoolExecutor
 from dataclasses import dataclass
 from typing import Any
@@ -17,6 +16,7 @@ import numpy as np
 
 from judicum.camera import Scene, View, take_photo, weld
 from judicum.camera.habits import HABITS, Habit
+from judicum.camera.logbook import run_of
 from judicum.core.causes import explain
 from judicum.core.photo.measure import measure_photo
 from judicum.core.setup import plan_card
@@ -33,9 +33,6 @@ COUPONS: dict[str, dict[str, Any]] = {
     "tube": {"metal": "304L", "joint": "tube_butt", "thickness_mm": 1.6, "tube_od_mm": 48.3, "form": "tube"},
     "two": {"metal": "304L", "joint": "lap", "thickness_mm": 1.5, "second_thickness_mm": 3.0},
 }
-LOGGED = (
-    "current_a", "gas_l_min", "stickout_mm", "preflow_s", "downslope_s", "postflow_s", "travel_mm_s", "arc_length_mm",
-)  # fmt: skip
 HERRINGS = ("preflow_s", "downslope_s", "postflow_s", "stickout_mm", "travel_mm_s", "gas_l_min")
 
 
@@ -49,40 +46,13 @@ class Found:
     refused: bool
 
 
-def aims_of(card: Mapping[str, Any]) -> dict[str, float]:
-    """What the card aims at, by the keys of a run."""
-    aims = {key: float(card[key]["aim"]) for key in LOGGED}
-    aims |= {
-        "work_angle_deg": float(card["angles_deg"]["work"]),
-        "travel_angle_deg": float(card["angles_deg"]["travel"]),
-    }
-    if card["dabs_per_s"]:
-        aims["dabs_per_s"] = float(card["dabs_per_s"])
-    if card["purge"]:
-        aims |= {"purge_l_min": float(card["purge"]["l_min"]["aim"]), "purge_wait_s": 60.0}
-    aims["start_current_a"] = aims["current_a"]
-    return aims
-
-
-def run_of(rng: np.random.Generator, card: Mapping[str, Any], habit: Habit, bad: float) -> dict[str, Any]:
-    """A run as such a welder logs it: about what the card aims at, but for the habit."""
-    aims = aims_of(card)
-    run: dict[str, Any] = {key: round(aim * float(rng.normal(1, 0.03)), 2) for key, aim in aims.items()}
-    run |= {"cup": card["cup"]["number"], "gas_part": "gas_lens"}
-    if card["filler"]:
-        run["filler_mm"] = card["filler"]["diameter_mm"]
-    for key, (mild, worst) in habit.run.items():
-        run[key] = round(aims[key] * (mild + bad * (worst - mild)), 2)
-    return run | habit.fixed
-
-
 def case_of(code: str, seed: int) -> tuple[Scene, dict[str, Any]]:
     """A welder with a hidden habit (or NONE): the scene to be photographed, and the case without its measurement."""
     rng = np.random.default_rng(seed)
     habit, bad = HABITS.get(code, Habit()), float(rng.uniform(0.2, 1.0))
     coupon = COUPONS[habit.coupon]
     card = plan_card(coupon)
-    run = run_of(rng, card, habit, bad)
+    run = run_of(rng, card, [(habit, bad)])
     if rng.uniform() < RED_HERRING:
         key = str(rng.choice([k for k in HERRINGS if k not in habit.run]))
         run[key] = round(float(card[key]["low"]) * 0.8, 2)

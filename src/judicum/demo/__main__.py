@@ -1,4 +1,4 @@
-"""Loads the demo course if it is not there and says how to sign in."""
+"""Makes the demo course if it is not there and says how to sign in; `fill` brings in what was welded."""
 
 import sys
 import time
@@ -7,25 +7,29 @@ import django
 
 django.setup()
 
+from judicum.demo.load import load  # noqa: E402
 from judicum.demo.scenario import PASSWORD, scenario  # noqa: E402
 from judicum.server.courses.models import Course  # noqa: E402
 
 
 def main() -> None:
-    """Load the course at the first start; print the logins at every start."""
+    """Make the course at the first start; print the logins at every start."""
     told = scenario()
-    if not Course.objects.filter(join_code=told["course"]["join_code"]).exists():
-        from judicum.demo.load import load  # draws and measures: slow to import
+    if sys.argv[1:] == ["fill"]:
+        from judicum.demo.fill import fill  # draws and measures: slow to import
 
-        print("  loading the demo course: drawing and measuring its photos …", end="", file=sys.stderr, flush=True)
         begun = time.monotonic()
+        print(f"{fill(told)} attempts brought in, {time.monotonic() - begun:.0f} s")
+        return
+    if not Course.objects.filter(join_code=told["course"]["join_code"]).exists():
         load(told)
-        print(f" {time.monotonic() - begun:.1f} s", file=sys.stderr)
     print(f"Demo logins (password {PASSWORD}):")
     for person in told["staff"]:
         print(f"  {person['role']:<11} {person['username']}")
     print(f"  {'students':<11} {', '.join(p['username'] for p in told['students'])}")
     print(f"Course code for new students: {told['course']['join_code']}")
+    if Course.objects.filter(join_code=told["course"]["join_code"], filling__isnull=False).exists():
+        print("The course fills while you watch: about 120 attempts, a few minutes; the page shows how far it is.")
 
 
 if __name__ == "__main__":

@@ -33,6 +33,8 @@ class Child:
     name: str
     command: list[str]
     env: dict[str, str]
+    once: bool = False
+    """Whether it has an end of its own: it is started again only where it broke down."""
     process: "subprocess.Popen[bytes] | None" = None
     starts: list[float] = field(default_factory=list)
 
@@ -146,6 +148,8 @@ def revive(children: list[Child], started: Callable[[], None]) -> None:
     None is given up: what it lacks, a database say, may come back.
     """
     for child in children:
+        if child.once and child.process and child.process.poll() == 0:
+            continue
         if child.process and child.process.poll() is not None and not child.resting:
             print(
                 f"  the {child.name} ended ({child.process.returncode}); starting it again", file=sys.stderr, flush=True
@@ -199,3 +203,9 @@ def _has_members(group: int) -> bool:
             if int(own) == group and state != "Z":
                 return True
     return False
+
+
+def demo_filler(env: dict[str, str]) -> Child:
+    """The process that brings in what was welded in the demo course; it ends when all is there."""
+    one_core = {**env, **dict.fromkeys(("OMP_NUM_THREADS", "OPENBLAS_NUM_THREADS", "OPENCV_FOR_THREADS_NUM"), "1")}
+    return Child("demo", ["nice", "-n", "10", str(PYTHON), "-m", "judicum.demo", "fill"], one_core, once=True)

@@ -20,6 +20,7 @@ from judicum.launch.children import (
     Child,
     born,
     bring_up_to_date,
+    demo_filler,
     end,
     interrupt,
     lives,
@@ -112,6 +113,10 @@ def _serve(*, demo: bool, reset: bool, port: int | None, host: str, username: st
         with step("starting the web server and the workers"):
             wait_until_up(host, web_port, children)
         logins = _load(env, demo=demo, username=username)
+        if demo:
+            children.append(demo_filler(env))
+            children[-1].start()
+            _note_running(children, cluster, web_port)
         _say_where(["127.0.0.1", *names] if host == "0.0.0.0" else names, web_port, logins)
         _watch(children, cluster, web_port)
     except KeyboardInterrupt:

@@ -8,7 +8,16 @@ from judicum.core.acceptance import BANDS, CARD_WIDTH_SHARE, LAPSE_LONG, LAPSE_S
 from judicum.core.choices import CHOICES, FINISH_LEVEL, SCHOOLS
 from judicum.core.fields import Flag, Several, Spec, Text
 from judicum.core.joints import JOINTS
-from judicum.core.marking import CRITERIA, FINDINGS, KNOCK_OUTS, MOST_COMMENT, MOST_NEXT, UNDO_S, USUAL_SCHEME, Criterion
+from judicum.core.marking import (
+    CRITERIA,
+    FINDINGS,
+    KNOCK_OUTS,
+    MOST_COMMENT,
+    MOST_NEXT,
+    UNDO_S,
+    USUAL_SCHEME,
+    Criterion,
+)
 from judicum.core.photo.decode import MOST_BYTES
 from judicum.core.photo.fault_kinds import FAULT_KINDS
 from judicum.core.photo.film import tint_levels

@@ -1141,6 +1141,7 @@ export interface components {
             role: components["schemas"]["Role"];
             join_code: string | null;
             schools: components["schemas"]["Schools"];
+            filling: components["schemas"]["Filling"] | null;
         };
         Cup: {
             /** Format: double */
@@ -1331,6 +1332,11 @@ export interface components {
             high_mm: number;
             /** Format: double */
             length_mm_per_100mm: number;
+        };
+        /** @description How far the attempts of a course are brought in. */
+        Filling: {
+            done: number;
+            total: number;
         };
         /** @description A finding by hand that the coupon calls for, and where it is measured. */
         Finding: {

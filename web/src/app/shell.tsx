@@ -4,6 +4,7 @@ import { CourseContext } from "../ui/course";
 import { Loading, Problem } from "../ui/states";
 import { Undo } from "../ui/undo";
 import { useChangeUnits, useSession, useSignOut } from "../ui/use-session";
+import { Filling } from "./filling";
 import { ThemeSwitch } from "./theme";
 
 const staffTabs = [
@@ -83,6 +84,7 @@ export function CourseShell() {
             <SignOut name={session.data.display_name} />
           </div>
         </header>
+        <Filling />
         <main id="content" className="mx-auto max-w-[1400px] p-3 sm:p-4">
           <Outlet />
         </main>

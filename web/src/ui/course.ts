@@ -4,6 +4,8 @@ import { api, unwrap } from "../api/client";
 
 export type Course = { id: number; name: string; role: string };
 
+const WHILE_FILLING_MS = 3000;
+
 export const CourseContext = createContext<Course | null>(null);
 
 /** The course whose pages are open. */
@@ -30,6 +32,8 @@ export function useAboutCourse() {
   return useQuery({
     queryKey: ["course", id],
     queryFn: () => unwrap(api.GET("/api/courses/{course_id}", { params: { path: { course_id: id } } })),
+    // While its attempts are brought in, the page follows them.
+    refetchInterval: (query) => (query.state.data?.filling ? WHILE_FILLING_MS : false),
   });
 }
 

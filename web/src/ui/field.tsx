@@ -25,13 +25,19 @@ export function TextField({ label, onChange, className = "", ...rest }: TextProp
 
 type AreaProps = Omit<ComponentProps<"textarea">, "onChange"> & {
   label: ReactNode;
+  /** As low as its rows. */
+  tight?: boolean;
   onChange: (typed: string) => void;
 };
 
-export function AreaField({ label, onChange, ...rest }: AreaProps) {
+export function AreaField({ label, onChange, tight = false, ...rest }: AreaProps) {
   return (
     <Field label={label}>
-      <textarea className="textarea w-full" onChange={(e) => onChange(e.target.value)} {...rest} />
+      <textarea
+        className={`textarea w-full ${tight ? "min-h-0 py-1 leading-snug" : ""}`}
+        onChange={(e) => onChange(e.target.value)}
+        {...rest}
+      />
     </Field>
   );
 }

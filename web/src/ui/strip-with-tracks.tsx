@@ -19,23 +19,26 @@ type Props = {
   units: Units;
   /** The widths the card allows, mm. */
   asked?: [number, number] | undefined;
+  /** Buttons that stand over the strip. */
+  tools?: ReactNode;
   children?: ReactNode;
 };
 
-const SIZES = { fit: "whole bead", twice: "2 ×", four: "4 ×", true: "true size" } as const;
+const SIZES = { fit: "whole", twice: "2 ×", four: "4 ×", true: "true size" } as const;
 type Size = keyof typeof SIZES;
 
 const widthOf = (size: Size, mm: number) =>
   size === "true" ? `${String(mm)}mm` : { fit: "100%", twice: "200%", four: "400%" }[size];
 
 /** The strip and, on the same millimetre axis, its tracks, one cursor through all; `children` lie on the strip. */
-export function StripWithTracks({ strip, report, overlay, units, asked, children }: Props) {
+export function StripWithTracks({ strip, report, overlay, units, asked, tools, children }: Props) {
   const [size, setSize] = useState<Size>("fit");
   const length = report.bead?.length_mm ?? 0;
   return (
     <div>
       <div className="flex flex-wrap items-center justify-between gap-x-3">
         <Reading report={report} units={units} />
+        {tools}
         <Picker
           label="Size of the strip"
           size="btn-xs"
@@ -109,7 +112,7 @@ function Unsure({ axis, from, to }: { axis: Schemas["Strip"]; from: number; to: 
 /** What stands at the cursor, in figures. */
 function Reading({ report, units }: { report: Report; units: Units }) {
   const s = useCursor();
-  if (s === null) return <p className="min-h-6 text-sm">Move along the strip; arrow keys work too.</p>;
+  if (s === null) return <p className="min-h-6 text-sm">Move along the strip.</p>;
   const width = report.profile ? valueAt(report.profile.s_mm, report.profile.width_mm, s) : null;
   const along = report.tint?.along ?? [];
   const level = along[Math.min(Math.floor(s), along.length - 1)];

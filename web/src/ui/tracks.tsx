@@ -20,7 +20,7 @@ export function Track({ words, span, children }: { words: string; span: Axis; ch
   return (
     <div className="relative border-t border-base-300 bg-base-100">
       <TrackName words={words} />
-      <svg viewBox={box} preserveAspectRatio="none" className="block h-14 w-full" aria-hidden>
+      <svg viewBox={box} preserveAspectRatio="none" className="block h-11 w-full" aria-hidden>
         {children}
       </svg>
     </div>
@@ -103,7 +103,7 @@ export function GapTrack({ report }: { report: Report }) {
 /** Faults as pins at their place; a long one as a bar over its stretch. */
 export function FaultTrack({ defects, span }: { defects: Schemas["Defect"][]; span: Axis }) {
   return (
-    <div className="relative h-12 border-t border-base-300 bg-base-100">
+    <div className="relative h-10 border-t border-base-300 bg-base-100">
       <TrackName words="Faults" />
       {faultMarks(defects).map((mark, i) => (
         <span
@@ -126,7 +126,7 @@ export function TintTrack({ report, span }: { report: Report; span: Axis }) {
   const whole = span.to_mm - span.from_mm;
   const runs = report.tint && report.bead ? tintRuns(report.tint.along, report.bead.length_mm) : [];
   return (
-    <div className="relative h-12 border-t border-base-300 bg-base-100">
+    <div className="relative h-10 border-t border-base-300 bg-base-100">
       <TrackName words="Heat tint" />
       {runs.map((run) => {
         const share = (run.to - run.from) / whole;

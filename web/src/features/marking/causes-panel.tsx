@@ -66,7 +66,9 @@ function Symptoms({ data }: { data: Schemas["Explanation"] }) {
   if (data.sound === null)
     return <p>Nothing to explain it by: no bead was measured and nothing was noted.</p>;
   if (data.sound)
-    return <p className="font-semibold text-success">Sound: nothing is off that could be explained.</p>;
+    return (
+      <p className="text-sm font-semibold text-success">Sound: nothing is off that could be explained.</p>
+    );
   return (
     <ul className="flex flex-wrap items-center gap-1.5 text-sm" aria-label="What is seen">
       {data.symptoms.map((s) => (

@@ -22,17 +22,50 @@ export function Evidence({ attempt, openPhoto }: { attempt: Attempt; openPhoto: 
   if (!photo) return <Empty>No photo of the bead has been sent for this attempt yet.</Empty>;
   const report = measurement?.report;
   const turn = (to: Mode) => setMode(mode === to ? "look" : to);
+  const tools = (
+    <>
+      <button className="btn btn-xs" onClick={openPhoto}>
+        Photo <kbd className="kbd kbd-xs">p</kbd>
+      </button>
+      {report?.bead && may(attempt, "correct") && (
+        <button
+          className={`btn btn-xs ${mode === "correct" ? "btn-primary" : ""}`}
+          aria-pressed={mode === "correct"}
+          onClick={() => turn("correct")}
+        >
+          {mode === "correct" ? "Done correcting" : "Correct"}
+        </button>
+      )}
+      <button
+        className="btn btn-xs"
+        aria-pressed={mode === "scale"}
+        disabled={busy}
+        onClick={() => turn("scale")}
+      >
+        Set the scale
+      </button>
+      <button
+        className="btn btn-xs"
+        disabled={busy || again.isPending}
+        onClick={() => again.mutate(photo.id)}
+      >
+        Measure again
+      </button>
+    </>
+  );
+  const measured = report?.bead && measurement?.strip;
   return (
     <Panel tight className="space-y-2">
-      {report?.bead && measurement?.strip ? (
+      {measured ? (
         <StripAndFaults
           attempt={attempt}
           photo={photo}
           measurement={measurement}
           report={report}
-          strip={measurement.strip}
+          strip={measured}
           units={units}
           correcting={mode === "correct"}
+          tools={tools}
         />
       ) : (
         <div className="max-h-72 overflow-hidden rounded-box">
@@ -44,35 +77,7 @@ export function Evidence({ attempt, openPhoto }: { attempt: Attempt; openPhoto: 
         <BeadChoice attempt={attempt} photo={photo} measurement={measurement} />
       )}
       <Standing measurement={measurement} busy={busy} />
-      <div className="flex flex-wrap items-center gap-2">
-        <button className="btn btn-xs" onClick={openPhoto}>
-          Photo <kbd className="kbd kbd-xs">p</kbd>
-        </button>
-        {report?.bead && may(attempt, "correct") && (
-          <button
-            className={`btn btn-xs ${mode === "correct" ? "btn-primary" : ""}`}
-            aria-pressed={mode === "correct"}
-            onClick={() => turn("correct")}
-          >
-            {mode === "correct" ? "Done correcting" : "Correct by hand"}
-          </button>
-        )}
-        <button
-          className="btn btn-xs"
-          aria-pressed={mode === "scale"}
-          disabled={busy}
-          onClick={() => turn("scale")}
-        >
-          Set the scale by two points
-        </button>
-        <button
-          className="btn btn-xs"
-          disabled={busy || again.isPending}
-          onClick={() => again.mutate(photo.id)}
-        >
-          Measure again
-        </button>
-      </div>
+      {!measured && <div className="flex flex-wrap gap-1.5">{tools}</div>}
       <Problem error={again.error} />
       {mode === "scale" && (
         <ScaleSetter attemptId={attempt.id} photo={photo} units={units} close={() => setMode("look")} />

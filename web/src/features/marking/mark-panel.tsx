@@ -41,6 +41,7 @@ export function MarkPanel({ attempt, proposal, mark, words, open }: Props) {
       <AreaField
         label="Change next"
         rows={2}
+        tight
         maxLength={vocabulary.most.next}
         value={mark.next}
         onChange={mark.setNext}
@@ -49,6 +50,7 @@ export function MarkPanel({ attempt, proposal, mark, words, open }: Props) {
         ref={words}
         label="Comment"
         rows={2}
+        tight
         maxLength={vocabulary.most.comment}
         value={mark.comment}
         onChange={mark.setComment}
@@ -77,12 +79,12 @@ export function MarkPanel({ attempt, proposal, mark, words, open }: Props) {
           Save and return
         </button>
         {may(attempt, "ask_photo") && (
-          <button className="btn btn-ghost btn-sm" onClick={() => open("another_photo")}>
+          <button className="btn btn-ghost btn-xs" onClick={() => open("another_photo")}>
             Another photo …
           </button>
         )}
         {may(attempt, "send_back") && (
-          <button className="btn btn-ghost btn-sm" onClick={() => open("weld_again")}>
+          <button className="btn btn-ghost btn-xs" onClick={() => open("weld_again")}>
             Weld it again …
           </button>
         )}

@@ -65,7 +65,6 @@ function Why({ line }: { line: Suggestion }) {
       )}
       <p className="quiet text-xs">
         suggested {score ?? (line.applies ? "nothing" : "to leave out")}: {line.because}
-        {line.figure_told && line.curve.length > 0 && ` (${line.figure_name} ${line.figure_told})`}
       </p>
     </div>
   );

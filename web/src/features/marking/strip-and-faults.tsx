@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 import type { Schemas } from "../../api/client";
 import { vocabulary } from "../../api/generated-vocabulary";
 import { FaultCrops } from "../../ui/fault-crops";
@@ -20,11 +20,12 @@ type Props = {
   strip: Schemas["Strip"];
   units: Units;
   correcting: boolean;
+  tools: ReactNode;
 };
 
 /** The strip with its tracks, the tools of correcting over it, and every fault cut out. */
 export function StripAndFaults(props: Props) {
-  const { attempt, photo, measurement, report, strip, units, correcting } = props;
+  const { attempt, photo, measurement, report, strip, units, correcting, tools } = props;
   const setup = useSetup(attempt.id, attempt.version);
   const [crops, setCrops] = useState(false);
   const [tool, setTool] = useState<Tool>("toe");
@@ -55,6 +56,16 @@ export function StripAndFaults(props: Props) {
         overlay={overlay}
         units={units}
         asked={asked && [asked.low, asked.high]}
+        tools={
+          <span className="flex flex-wrap gap-1.5">
+            {(report.defects ?? []).length > 0 && !correcting && (
+              <button className="btn btn-xs" aria-expanded={crops} onClick={() => setCrops(!crops)}>
+                Faults cut out
+              </button>
+            )}
+            {tools}
+          </span>
+        }
       >
         {correcting && overlay && (
           <CorrectionLayer
@@ -87,11 +98,6 @@ export function StripAndFaults(props: Props) {
           }}
           faultSize={size}
         />
-      )}
-      {(report.defects ?? []).length > 0 && !correcting && (
-        <button className="btn btn-xs" aria-expanded={crops} onClick={() => setCrops(!crops)}>
-          {crops ? "Hide" : "Show"} the faults cut out
-        </button>
       )}
       <CorrectionsList measurement={measurement} units={units} busy={busy} undo={undo} />
       {overlay && (correcting || crops) && (

@@ -26,6 +26,13 @@ class SchoolsSerializer(serializers.ModelSerializer[Course]):
         fields = SCHOOLS
 
 
+class FillingSerializer(serializers.Serializer[Any]):
+    """How far the attempts of a course are brought in."""
+
+    done = serializers.IntegerField()
+    total = serializers.IntegerField()
+
+
 class CourseSerializer(serializers.ModelSerializer[Course]):
     """A course; the join code only for those who teach it."""
 
@@ -33,10 +40,11 @@ class CourseSerializer(serializers.ModelSerializer[Course]):
 
     role = serializers.ChoiceField(Role.choices)
     join_code = serializers.CharField(allow_null=True)
+    filling = FillingSerializer(allow_null=True)
 
     class Meta:
         model = Course
-        fields = ("id", "name", "role", "join_code", "schools")
+        fields = ("id", "name", "role", "join_code", "schools", "filling")
 
 
 class MemberSerializer(serializers.ModelSerializer[Membership]):

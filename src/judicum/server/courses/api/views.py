@@ -32,6 +32,7 @@ class CourseView(APIView):
             "role": mine.role,
             "join_code": mine.course.join_code if mine.role in STAFF else None,
             "schools": mine.course,
+            "filling": mine.course.filling,
         }
         return Response(CourseSerializer(shown).data)  # type: ignore[arg-type]
 

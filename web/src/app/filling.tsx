@@ -1,0 +1,34 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useEffect } from "react";
+import { useAboutCourse } from "../ui/course";
+
+/** How far the attempts of the course are brought in, while that goes on; what is open follows. */
+export function Filling() {
+  const about = useAboutCourse();
+  const queries = useQueryClient();
+  const filling = about.data?.filling;
+  const done = filling?.done;
+  useEffect(() => {
+    if (done === undefined) return;
+    void queries.invalidateQueries({
+      predicate: (q) => !["course", "session"].includes(String(q.queryKey[0])),
+    });
+  }, [done, queries]);
+  if (!filling) return null;
+  return (
+    <div
+      role="status"
+      className="flex items-center gap-3 border-b border-base-300 bg-base-100 px-4 py-1 text-sm"
+    >
+      <span className="shrink-0">
+        The course fills: {filling.done} of {filling.total} attempts
+      </span>
+      <progress
+        className="progress grow progress-primary"
+        aria-label="How far the course is filled"
+        value={filling.done}
+        max={filling.total}
+      />
+    </div>
+  );
+}
