@@ -13,8 +13,9 @@ from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.waiting import NEEDS, waiting_in
 from judicum.server.marking.actions.take_back import take_back
 from judicum.server.photos.actions.send_photo import send_photo
+from judicum.server.photos.actions.store_measurement import store_measurement
 from tests.drawn import bead_photo
-from tests.measured import measured_attempt
+from tests.measured import bead_measured, measured_attempt
 from tests.people import Course
 from tests.server.test_marking import SCORES, mark
 
@@ -141,3 +142,20 @@ def test_phrases_are_one_s_own_and_know_their_placeholders(course: Course, clien
     for wrong in ({"0": "x"}, {"10": "x"}, {"1": "{colour}"}, {"1": "{"}, {"1": "x" * 301}):
         assert mine.put("/api/phrases", {"phrases": wrong}, "application/json").status_code == 400
     assert len(mine.get("/api/phrases").json()) == 2
+
+
+def test_the_back_is_measured_when_asked_for_and_leaves_the_bead_alone(
+    course: Course, client_of: Callable[..., Client]
+) -> None:
+    staff, attempt = client_of(course.instructor), measured_attempt(course)
+    before = staff.get(f"/api/attempts/{attempt.pk}").json()
+    back = send_photo(course.student, attempt.pk, bead_photo().jpeg, "back.jpg", kind="back")
+    assert not back.measurements.exists()
+    assert staff.post(f"/api/photos/{back.pk}/measure-again").status_code == 202
+    assert store_measurement(back.measurements.get().pk, [bead_measured()])
+    after = staff.get(f"/api/attempts/{attempt.pk}").json()
+    assert (after["state"], after["measurement"]) == ("measured", before["measurement"])
+    assert back.measurements.get().report["side"] == "back"  # type: ignore[index]
+    assert staff.get(f"/api/attempts/{attempt.pk}/suggestions").json()["back_seen"] == "bright"
+    torch = send_photo(course.student, attempt.pk, bead_photo().jpeg, "torch.jpg", kind="torch")
+    assert staff.post(f"/api/photos/{torch.pk}/measure-again").status_code == 409

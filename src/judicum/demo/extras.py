@@ -2,7 +2,9 @@
 
 from datetime import datetime, timedelta
 
-from judicum.camera import Scene, View, take_photo
+import numpy as np
+
+from judicum.camera import Scene, View, take_photo, weld
 from judicum.camera.torch import take_torch_photo
 from judicum.core.photo.steps import Step
 from judicum.server.accounts.models import User
@@ -17,7 +19,11 @@ TORCH_DEG = 77.0
 
 def add_views(student: User, attempt: Attempt, at: datetime) -> None:
     """The back of the coupon, and the torch in place with its work angle read."""
-    back = Scene(None, stripe_nm=30.0, view=View(tilt_deg=4.0, turn_deg=-3.0, size=(1600, 1200)), seed=71)
+    root = weld(
+        np.random.default_rng(71), length_mm=80, width_mm=2.6, width_cv=0.06, pitch_mm=2.2, pitch_cv=0.1, wander_mm=0.1,
+        bead_level=4, zone_level=5, rippled=False,
+    )  # fmt: skip
+    back = Scene(root, view=View(tilt_deg=4.0, turn_deg=-3.0), seed=71)
     send_photo(student, attempt.pk, take_photo(back).jpeg, "back.jpg", at, kind="back")
     torch = take_torch_photo(TORCH_DEG)
     sent = send_photo(student, attempt.pk, torch.jpeg, "torch.jpg", at + timedelta(minutes=1), kind="torch")

@@ -1,8 +1,10 @@
 import pytest
 
 from judicum.core.errors import InvalidValues
-from judicum.core.marking import FINDINGS, MEASURED_AT, asked_for, check_findings
+from judicum.core.marking import FINDINGS, MEASURED_AT, asked_for, back_from, check_findings
+from judicum.core.photo.report import Report
 from judicum.core.setup import read_coupon
+from tests.core.marking.evidence import fault, report
 
 
 def asked(joint: str, thickness_mm: float = 2.0, **more: object) -> tuple[str, ...]:
@@ -35,3 +37,23 @@ def test_what_makes_no_sense_is_refused_by_its_field(key: str, value: object) ->
 def test_what_was_not_found_out_is_none() -> None:
     found = check_findings({"face": "flat", "leg_upper_mm": 3})
     assert (found["face"], found["leg_upper_mm"], found["back"]) == ("flat", 3.0, None)
+
+
+@pytest.mark.parametrize(
+    ("level", "grey", "defects", "finish", "back"),
+    [
+        (1, 0.0, [], "bright", "bright"),
+        (2, 0.0, [], "bright", "tinted"),
+        (2, 0.0, [], "warm", "bright"),
+        (7, 0.0, [], "show_colour", "sugared"),
+        (2, 0.3, [], "warm", "sugared"),
+        (1, 0.0, ["sugaring"], "warm", "sugared"),
+    ],
+)
+def test_a_measured_back_speaks_for_bright_tinted_or_sugared(
+    level: int, grey: float, defects: list[str], finish: str, back: str
+) -> None:
+    tint = {**report()["tint"], "bead": {"level": level, "name": ""}, "share": {"grey": grey}}
+    told = report(tint=tint, defects=[fault(kind) for kind in defects])
+    assert back_from(Report.from_json(told), finish) == back
+    assert back_from(Report.from_json({}), finish) is None

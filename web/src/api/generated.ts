@@ -981,6 +981,7 @@ export interface components {
          *     * `read_angle` - Read Angle
          *     * `measure` - Measure
          *     * `refuse_photo` - Refuse Photo
+         *     * `measure_back` - Measure Back
          *     * `correct` - Correct
          *     * `choose_bead` - Choose Bead
          *     * `find` - Find
@@ -992,7 +993,7 @@ export interface components {
          *     * `take_back` - Take Back
          * @enum {string}
          */
-        AttemptStep: "open" | "prepare" | "log" | "add_photo" | "add_view" | "read_angle" | "measure" | "refuse_photo" | "correct" | "choose_bead" | "find" | "judge_cause" | "mark" | "return" | "ask_photo" | "send_back" | "take_back";
+        AttemptStep: "open" | "prepare" | "log" | "add_photo" | "add_view" | "read_angle" | "measure" | "refuse_photo" | "measure_back" | "correct" | "choose_bead" | "find" | "judge_cause" | "mark" | "return" | "ask_photo" | "send_back" | "take_back";
         /**
          * @description * `bright` - bright
          *     * `tinted` - tinted
@@ -1801,7 +1802,7 @@ export interface components {
         /**
          * @description What the coupon's scheme suggests: its lines, what knocks out, the pass mark, findings that are asked for.
          *
-         *     `placeholders` are the values that stand for a phrase's placeholders at this attempt.
+         *     `back_seen` is the option of `back` that its measured photo speaks for. `placeholders` are the values that stand for a phrase's placeholders at this attempt.
          */
         Proposal: {
             scheme: string;
@@ -1813,6 +1814,7 @@ export interface components {
             found: {
                 [key: string]: unknown;
             };
+            back_seen: string | null;
             placeholders: {
                 [key: string]: string;
             };

@@ -42,6 +42,7 @@ export function proposal(given: Partial<Schemas["Proposal"]> = {}): Schemas["Pro
     knocked: [],
     findings: [],
     found: {},
+    back_seen: null,
     placeholders: { name: "Wen", width: "4.6 mm" },
     ...given,
   };

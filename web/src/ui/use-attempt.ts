@@ -21,12 +21,11 @@ export function useAttempt(id: number) {
 
 /** The photo to show, its measurement that counts (else its newest), and whether one is under way. */
 export function newest(attempt: Attempt) {
-  const all = attempt.photos.flatMap((photo) =>
-    photo.measurements.map((measurement) => ({ photo, measurement })),
-  );
+  const beads = attempt.photos.filter((p) => p.kind === "bead");
+  const all = beads.flatMap((photo) => photo.measurements.map((measurement) => ({ photo, measurement })));
   const counts = all.find(({ measurement }) => measurement.id === attempt.measurement?.id) ?? all[0];
   return {
-    photo: counts?.photo ?? attempt.photos.find((p) => p.kind === "bead"),
+    photo: counts?.photo ?? beads[0],
     measurement: counts?.measurement,
     busy: attempt.measuring,
   };

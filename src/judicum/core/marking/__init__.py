@@ -1,7 +1,7 @@
 """Marking: criteria, schemes, findings by hand, and the score that the evidence suggests."""
 
 from judicum.core.marking.criteria import CRITERIA, KNOCK_OUTS, Criterion
-from judicum.core.marking.findings import FINDINGS, MEASURED_AT, asked_for, check_findings
+from judicum.core.marking.findings import FINDINGS, MEASURED_AT, asked_for, back_from, check_findings
 from judicum.core.marking.readings import Evidence, Reading, knocked_out, read_all
 from judicum.core.marking.scheme import (
     MOST_COMMENT,
@@ -39,6 +39,7 @@ __all__ = [
     "Suggestion",
     "Tried",
     "asked_for",
+    "back_from",
     "check_findings",
     "check_scores",
     "knocked_out",

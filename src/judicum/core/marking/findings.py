@@ -2,8 +2,12 @@
 
 from typing import Any
 
-from judicum.core.choices import CHOICES
+from judicum.core.acceptance import GREY_SHARE
+from judicum.core.choices import CHOICES, FINISH_LEVEL
 from judicum.core.fields import Fields
+from judicum.core.photo.fault_kinds import FAULT_KINDS
+from judicum.core.photo.film import GREY_LEVEL
+from judicum.core.photo.report import Report
 from judicum.core.quantities import QUANTITIES
 from judicum.core.setup.coupon import Coupon
 
@@ -57,3 +61,16 @@ def check_findings(given: object) -> dict[str, Any]:
         InvalidValues: every field that is unknown or outside its limits.
     """
     return FINDINGS.check(given)
+
+
+def back_from(report: Report, finish: str) -> str | None:
+    """The option of `back` that a measured photo of the back speaks for: sugared, tinted or bright; None where it was refused.
+
+    Whether it is through or hangs through no photo from above tells.
+    """
+    if report.tint is None:
+        return None
+    sugar = any(FAULT_KINDS[fault.kind].rejects for fault in report.defects or [])
+    if sugar or report.tint.bead.level >= GREY_LEVEL or report.tint.share.get("grey", 0.0) > GREY_SHARE:
+        return "sugared"
+    return "tinted" if report.tint.bead.level > FINISH_LEVEL[finish] else "bright"

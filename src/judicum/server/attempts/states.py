@@ -29,6 +29,7 @@ class Step(models.TextChoices):
     READ_ANGLE = "read_angle"
     MEASURE = "measure"
     REFUSE_PHOTO = "refuse_photo"
+    MEASURE_BACK = "measure_back"
     CORRECT = "correct"
     CHOOSE_BEAD = "choose_bead"
     FIND = "find"
@@ -58,6 +59,7 @@ STEPS: dict[Step, dict[State, State]] = {
     # A measurement may end after the mark was set by eye, or be made again: the mark stands.
     Step.MEASURE: {**{s: s for s in SENT}, State.PHOTOGRAPHED: State.MEASURED},
     Step.REFUSE_PHOTO: {s: s for s in SENT},
+    Step.MEASURE_BACK: {s: s for s in State},
     Step.CORRECT: {s: s for s in SENT},
     # Before a mark stands only: a mark is of one bead.
     Step.CHOOSE_BEAD: {State.MEASURED: State.MEASURED},

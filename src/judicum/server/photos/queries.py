@@ -4,10 +4,20 @@ from uuid import UUID
 
 from judicum.core.errors import NotFound
 from judicum.core.numbers import whole
+from judicum.core.photo.report import Report
 from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.queries import visible_to
-from judicum.server.photos.models import Correction, Figures, Measurement, Photo, SeenBead, Upload
+from judicum.server.photos.models import (
+    Correction,
+    Figures,
+    Measurement,
+    MeasurementState,
+    Photo,
+    PhotoKind,
+    SeenBead,
+    Upload,
+)
 
 
 def photo_for(user: User, photo_id: int) -> Photo:
@@ -62,3 +72,14 @@ def measurement_that_counts(attempt: Attempt) -> Measurement | None:
     """The attempt's measurement that counts, read with its corrections."""
     kept = Figures.objects.filter(attempt=attempt).values("measurement")
     return Measurement.objects.select_related("chosen").prefetch_related("corrections").filter(pk__in=kept).first()
+
+
+def back_seen(attempt: Attempt) -> Report | None:
+    """What the newest measured photo of the attempt's back shows; None where none was measured."""
+    found = (
+        Measurement.objects.filter(photo__attempt=attempt, photo__kind=PhotoKind.BACK, state=MeasurementState.DONE)
+        .exclude(report=None)
+        .order_by("-requested_at", "-id")
+        .first()
+    )
+    return Report.from_json(found.report) if found and found.report else None

@@ -9,7 +9,7 @@ import { useUnits } from "../../ui/use-units";
 import { figure, toSi } from "../../ui/units";
 import { choiceWords, optionsOf, quantityOf } from "../../ui/words";
 import { FindingSketch } from "./finding-sketch";
-import { useNote } from "./queries";
+import { useMeasureAgain, useNote } from "./queries";
 import type { Proposal } from "./score-shape";
 
 type Props = { attempt: Attempt; proposal: Proposal; close: () => void };
@@ -72,9 +72,12 @@ export function FindingsDialog({ attempt, proposal, close }: Props) {
                 <p className="quiet text-xs">{at}</p>
               </div>
               {key === "back" && back && (
-                <a href={back.url} target="_blank" rel="noreferrer" className="shrink-0">
-                  <img src={back.url} alt="The back of the coupon" className="h-24 rounded-box" />
-                </a>
+                <Back
+                  attempt={attempt}
+                  photo={back}
+                  seen={proposal.back_seen}
+                  take={(option) => set(option)}
+                />
               )}
             </div>
           );
@@ -85,5 +88,39 @@ export function FindingsDialog({ attempt, proposal, close }: Props) {
         </button>
       </form>
     </Dialog>
+  );
+}
+
+type BackProps = {
+  attempt: Attempt;
+  photo: Schemas["Photo"];
+  seen: string | null;
+  take: (option: string) => void;
+};
+
+/** The photo of the back, and what its measuring speaks for once somebody has asked for it. */
+function Back({ attempt, photo, seen, take }: BackProps) {
+  const again = useMeasureAgain(attempt.id);
+  return (
+    <div className="w-32 shrink-0 text-xs">
+      <a href={photo.url} target="_blank" rel="noreferrer">
+        <img src={photo.url} alt="The back of the coupon" className="w-full rounded-box" />
+      </a>
+      {seen ? (
+        <button type="button" className="btn mt-1 btn-xs" onClick={() => take(seen)}>
+          measured: {choiceWords("back", seen)}
+        </button>
+      ) : (
+        <button
+          type="button"
+          className="btn mt-1 btn-xs"
+          disabled={attempt.measuring || again.isPending}
+          onClick={() => again.mutate(photo.id)}
+        >
+          {attempt.measuring ? "Being measured …" : "Measure the back"}
+        </button>
+      )}
+      <Problem error={again.error} />
+    </div>
   );
 }

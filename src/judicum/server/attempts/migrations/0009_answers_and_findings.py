@@ -50,6 +50,7 @@ class Migration(migrations.Migration):
                     ("read_angle", "Read Angle"),
                     ("measure", "Measure"),
                     ("refuse_photo", "Refuse Photo"),
+                    ("measure_back", "Measure Back"),
                     ("correct", "Correct"),
                     ("choose_bead", "Choose Bead"),
                     ("find", "Find"),

@@ -111,7 +111,7 @@ class KnockOutSerializer(serializers.Serializer[Any]):
 class ProposalSerializer(serializers.Serializer[Any]):
     """What the coupon's scheme suggests: its lines, what knocks out, the pass mark, findings that are asked for.
 
-    `placeholders` are the values that stand for a phrase's placeholders at this attempt.
+    `back_seen` is the option of `back` that its measured photo speaks for. `placeholders` are the values that stand for a phrase's placeholders at this attempt.
     """
 
     scheme = serializers.CharField()
@@ -120,6 +120,7 @@ class ProposalSerializer(serializers.Serializer[Any]):
     knocked = KnockOutSerializer(many=True)
     findings = FindingSerializer(many=True)
     found = serializers.DictField(child=serializers.JSONField())
+    back_seen = serializers.CharField(allow_null=True)
     placeholders = serializers.DictField(child=serializers.CharField())
 
 

@@ -8,7 +8,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from judicum.core.errors import NotAllowed
-from judicum.core.marking import KNOCK_OUTS, read_scheme
+from judicum.core.marking import KNOCK_OUTS, back_from, read_scheme
 from judicum.core.photo.report import Report
 from judicum.server.api.person import person, units_of
 from judicum.server.attempts.actions.answer import answer_attempt
@@ -32,7 +32,7 @@ from judicum.server.marking.api.serializers import (
 )
 from judicum.server.marking.models import Phrase
 from judicum.server.marking.queries import Proposal, pass_mark_of, propose, tried_on
-from judicum.server.photos.queries import measurement_that_counts
+from judicum.server.photos.queries import back_seen, measurement_that_counts
 from judicum.server.schemes.api.serializers import SaveSchemeSerializer
 from judicum.words.marking import because, figure_told, finding, placeholder_values
 from judicum.words.units import Units
@@ -79,6 +79,7 @@ def told_proposal(attempt: Attempt, proposal: Proposal, units: Units) -> dict[st
         "knocked": [{"key": key, "words": KNOCK_OUTS[key]} for key in proposal.minded],
         "findings": [finding(key) for key in _findings(attempt, rules.time_limit_s)],
         "found": attempt.by_hand,
+        "back_seen": back_from(back, goal.finish) if (back := back_seen(attempt)) else None,
         "placeholders": placeholder_values(report, goal.target_width_mm, attempt.student.display_name, units),
     }
 

@@ -3,12 +3,14 @@
 from typing import Any
 
 from judicum.server.photos.counting import counting
-from judicum.server.photos.models import Figures, Measurement, MeasurementState
+from judicum.server.photos.models import Figures, Measurement, MeasurementState, PhotoKind
 
 
 def keep_figures(attempt_id: int) -> None:
     """Write the attempt's figures anew from the measurement that counts, in the transaction that changed it."""
-    done = Measurement.objects.filter(photo__attempt_id=attempt_id, state=MeasurementState.DONE)
+    done = Measurement.objects.filter(
+        photo__attempt_id=attempt_id, photo__kind=PhotoKind.BEAD, state=MeasurementState.DONE
+    )
     counts = counting(done.defer("overlay", "bead").select_related("chosen").prefetch_related("corrections"))
     if counts is not None:
         Figures.objects.update_or_create(attempt_id=attempt_id, defaults=columns_of(counts))

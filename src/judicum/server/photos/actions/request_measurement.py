@@ -13,6 +13,9 @@ from judicum.server.photos.jobs import has_job, start
 from judicum.server.photos.models import Measurement, MeasurementState, Photo, PhotoKind
 from judicum.server.photos.queries import photo_for
 
+MEASURED = (PhotoKind.BEAD, PhotoKind.BACK)
+"""The kinds of photo that are measured: the bead's at once, its back's when somebody who teaches asks for it."""
+
 
 def request_measurement(photo: Photo, by: User | None = None, scale_points: list[float] | None = None) -> Measurement:
     """Queue a measurement; the job is written in the same transaction as the caller's changes."""
@@ -30,7 +33,7 @@ def measure_again(user: User, photo_id: int) -> Measurement:
     One that still waits is not doubled, and one whose job went away with its worker is started again.
 
     Raises:
-        NotFound: not visible. NotAllowed: not one who teaches the course. WrongState: not of a bead.
+        NotFound: not visible. NotAllowed: not one who teaches the course. WrongState: of neither side of a bead.
     """
     photo = taught_photo(user, photo_id)
     held(photo.attempt_id)
@@ -60,10 +63,10 @@ def set_scale(user: User, photo_id: int, points_px: list[float], length_mm: floa
 
 
 def taught_photo(user: User, photo_id: int) -> Photo:
-    """A photo of a bead in a course that the person teaches."""
+    """A photo of a bead, or of its back, in a course that the person teaches."""
     photo = photo_for(user, photo_id)
     if not teaches(user, photo.attempt):
         raise NotAllowed("Only the course's instructor and assistants may have a photo measured.")
-    if photo.kind != PhotoKind.BEAD:
-        raise WrongState("Only a photo of the bead can be measured.")
+    if photo.kind not in MEASURED:
+        raise WrongState("Only a photo of the bead or of its back can be measured.")
     return photo

@@ -67,7 +67,7 @@ def add_photo(
     """
     with transaction.atomic():
         attempt = held_own(user, attempt_id)
-        if attempt.answer:  # what was asked for has come
+        if attempt.answer and kind == PhotoKind.BEAD:  # what was asked for has come
             attempt.answer = ""
             attempt.save(update_fields=["answer"])
         advance(attempt, step_for(kind), user, at, sha256=picture.pk, kind=kind)

@@ -13,7 +13,7 @@ from judicum.core.photo.strip import cut_strip
 from judicum.server.attempts.queries import held
 from judicum.server.attempts.states import Step, advance
 from judicum.server.photos.actions.keep_figures import keep_figures
-from judicum.server.photos.models import Measurement, MeasurementState, SeenBead
+from judicum.server.photos.models import Measurement, MeasurementState, PhotoKind, SeenBead
 from judicum.server.photos.storage import store_file
 from judicum.words.photo import report_in_words
 
@@ -58,10 +58,16 @@ def store_measurement(measurement_id: int, found: Sequence[Found], at: datetime 
             mine.overlay, mine.bead = measured.bead.overlay(), measured.bead.as_json()
         mine.refusal_code = refused.code if refused else ""
         mine.finished_at = at or timezone.now()
+        attempt = held(mine.photo.attempt_id)
+        if mine.photo.kind == PhotoKind.BACK:
+            # Looked at beside the bead: neither its figures nor how far the attempt is follow from it.
+            mine.report = {**mine.report, "side": "back"}
+            mine.save()
+            advance(attempt, Step.MEASURE_BACK, None, at, measurement=mine.pk, refusal=mine.refusal_code or None)
+            return True
         mine.save()
         _keep_beads(mine, found, names)
         keep_figures(mine.photo.attempt_id)
-        attempt = held(mine.photo.attempt_id)
         step = Step.REFUSE_PHOTO if refused else Step.MEASURE
         advance(attempt, step, None, at, measurement=mine.pk, engine=ENGINE_VERSION, refusal=mine.refusal_code or None)
     return True
