@@ -75,14 +75,16 @@ def main(base: str) -> None:
         staff.get_by_role("link", name="Class wall").click()
         staff.get_by_role("link", name="Alma Reuss").click()
         take(staff, "student")
-        for page, name in (
-            (staff, "marking"),
-            (signed_in(browser, base, "tobin", LAPTOP, night=True), "marking-night"),
-        ):
-            open_last_attempt(page, "Dara Quill")
-            page.get_by_role("slider").focus()
-            page.keyboard.press("PageUp")
-            take(page, name)
+        open_last_attempt(staff, "Dara Quill")
+        staff.keyboard.press("1")
+        staff.get_by_role("button", name="tint wider on one side").first.focus()
+        take(staff, "marking")
+        staff.get_by_role("link", name="Coupons").click()
+        staff.get_by_role("link", name="How it is marked").click()
+        staff.get_by_role("button", name="Training").click()
+        staff.get_by_label("Weight of Even ripples").fill("60")
+        staff.get_by_role("button", name="Even ripples").first.click()
+        take(staff, "schemes")
         staff.get_by_role("link", name="Class wall").click()
         staff.get_by_role("link", name="Alma Reuss").click()
         staff.get_by_role("link", name="Lay the first and the last over one another").first.click()
@@ -92,7 +94,7 @@ def main(base: str) -> None:
         staff.get_by_role("slider", name="Place along the bead").focus()
         staff.keyboard.press("PageUp")
         take(staff, "marking-corrected")
-        open_last_attempt(staff, "Gus Pellerin")
+        open_last_attempt(staff, "Emil Vasko")
         take(staff, "marking-refused")
         phone = signed_in(browser, base, "bo", PHONE)
         phone.get_by_role("link", name="Attempt").first.click()

@@ -106,6 +106,7 @@ def test_from_the_builder_to_the_log(
 
     # What was prepared and what lies off the card stands before the marker.
     staff.goto(f"/course/{course.row.pk}/attempt/{attempt.pk}")
-    expect(staff.get_by_role("heading", name="Run 2")).to_be_visible()
+    expect(staff.get_by_role("heading", name="Run 2").first).to_be_visible()
+    staff.get_by_role("button", name="every figure, the whole log").click()
     expect(staff.get_by_role("heading", name="Prepared")).to_be_visible()
     no_violations(staff)

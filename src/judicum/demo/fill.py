@@ -42,6 +42,8 @@ FOR_THE_WORKER = 3
 BUSY_STEPS = 5
 """Attempts of somebody in a hurry: each so-manieth list is not ticked to its end."""
 
+Job = tuple[Weld, dict[str, Any], bool, bool]
+"""An attempt, its student, whether it is measured here, whether it was marked."""
 Drawn = list[tuple[bytes, list[Found] | None]]
 
 
@@ -69,14 +71,14 @@ def cast_of(told: dict[str, Any]) -> Cast:
     )
 
 
-def prepare(job: tuple[Weld, dict[str, Any], bool]) -> Drawn:
-    """Draw one attempt's photos (two where the first is shaken) and, unless the worker is to do it, measure them.
+def prepare(job: Job) -> Drawn:
+    """Draw one attempt's photos (two where the first is shaken and somebody asked for another) and, unless the worker is to do it, measure them.
 
     Runs in a process of its own, after whoever looks at a page.
     """
-    plan, person, measured = job
+    plan, person, measured, marked = job
     photos = [draw(plan, person)]
-    if shaky(plan, person):
+    if marked and shaky(plan, person):
         photos.append(draw(plan, person, again=True))
     return [(jpeg, [Found.of(one) for one in measure_all(jpeg, "bead.jpg")] if measured else None) for jpeg in photos]
 
@@ -90,7 +92,10 @@ def fill(told: dict[str, Any]) -> int:
     newest_first = sorted(enumerate(every), key=lambda one: one[0] < last or one[1].number > 1)
     todo = [(k, plan) for k, plan in newest_first if not _is_there(cast, plan)]
     there = len(every) - len(todo)
-    jobs = [(plan, told["students"][plan.student], k < len(every) - FOR_THE_WORKER) for k, plan in todo]
+    jobs = [
+        (plan, told["students"][plan.student], k < len(every) - FOR_THE_WORKER, k < len(every) - NOT_MARKED)
+        for k, plan in todo
+    ]
     for count, ((k, plan), drawn) in enumerate(zip(todo, _drawn(jobs), strict=True), 1):
         with transaction.atomic():
             _write(cast, plan, drawn, marked=k < len(every) - NOT_MARKED)
@@ -101,7 +106,7 @@ def fill(told: dict[str, Any]) -> int:
     return len(todo)
 
 
-def _drawn(jobs: list[tuple[Weld, dict[str, Any], bool]]) -> Iterator[Drawn]:
+def _drawn(jobs: list[Job]) -> Iterator[Drawn]:
     with ProcessPoolExecutor(os.cpu_count(), initializer=_behind) as pool:
         yield from pool.map(prepare, jobs)
 

@@ -17,7 +17,7 @@ Made from `judicum.core.causes.table` by `python -m judicum.words.causes_told`; 
 
 **What was confirmed before** tilts the start: {OWN_HISTORY:g} for each time for this student, up to {COURSE_HISTORY:g} for what is usual in the course, {MOST_HISTORY:g} at most together; less than one clear observation.
 
-**Where the weights come from**: the usual order of causes for each fault in the literature of the trade (docs/references.md), and worked cases (`tests/core/causes`), one for each cause. They were set by hand and judged on no class yet.
+**Where the weights come from**: the usual order of causes for each fault in the literature of the trade (docs/references.md), and worked cases (`tests/core/causes`), one for each cause. They were set by hand. `./judicum bench-causes` judges them on welders with one hidden habit each, drawn, photographed, measured and explained ([the table](causes-judged.md)); those welders are our own invention too.
 """
 
 

@@ -85,7 +85,7 @@ export function CourseShell() {
           </div>
         </header>
         <Filling />
-        <main id="content" className="mx-auto max-w-[1400px] p-3 sm:p-4">
+        <main id="content" className="mx-auto max-w-[1400px] p-3 sm:px-4 sm:py-2.5">
           <Outlet />
         </main>
         {!student && <Undo />}

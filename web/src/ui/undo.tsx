@@ -72,7 +72,10 @@ function Offer({ given }: { given: Given }) {
   return (
     <div
       role="status"
-      className="fixed bottom-4 left-4 z-30 flex items-center gap-3 rounded-box border border-primary bg-base-100 px-4 py-2 shadow-lg"
+      className={
+        "fixed bottom-4 left-4 z-30 flex items-center gap-3 rounded-box border border-primary " +
+        "bg-base-100 px-4 py-2 shadow-lg"
+      }
     >
       <span>{given.words}</span>
       {!isError && (

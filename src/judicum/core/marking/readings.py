@@ -203,7 +203,7 @@ def _setup_followed(e: Evidence) -> Reading:
 
 def _preparation(e: Evidence) -> Reading:
     if e.prepared is None or not e.prepared[1]:
-        return Reading(None, "no_list_kept")
+        return Reading(None, "no_list_kept", applies=False)
     done, wanted = e.prepared
     return Reading(done / wanted, "prepared", {"done": float(done), "wanted": float(wanted)})
 

@@ -98,15 +98,19 @@ function Card({ cause, number, taken, take, aside, busy }: CardProps) {
   const out = cause.verdict === "set_aside";
   return (
     <li
-      className={`flex min-w-0 flex-col rounded-box border-2 p-2 text-sm ${taken ? "border-primary bg-base-200" : "border-base-300"} ${out ? "opacity-70" : ""}`}
+      className={[
+        "flex min-w-0 flex-col rounded-box border-2 p-2 text-sm",
+        taken ? "border-primary bg-base-200" : "border-base-300",
+        out ? "opacity-70" : "",
+      ].join(" ")}
     >
-      <h3 className="flex items-baseline justify-between gap-1 font-bold">
+      <h2 className="flex items-baseline justify-between gap-1 font-bold">
         <span className={out ? "line-through" : ""}>
           <kbd className="mr-1 kbd kbd-xs">{number}</kbd>
           {cause.words}
         </span>
         <span className="quiet shrink-0 font-normal">{(100 * cause.share).toFixed(0)} %</span>
-      </h3>
+      </h2>
       <ul className="my-1 grow space-y-0.5 text-xs">
         {cause.speaks_for.map((one) => (
           <Piece key={`for-${one.what}`} one={one} sign="+" />

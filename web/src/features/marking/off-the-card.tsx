@@ -24,7 +24,7 @@ export function OffTheCard({ attempt, proposal, open }: Props) {
         ) : (
           (setup.data?.checks ?? []).map((check) => (
             <div key={check.number}>
-              {attempt.runs.length > 1 && <h3 className="font-bold">Run {check.number}</h3>}
+              {attempt.runs.length > 1 && <h2 className="font-bold">Run {check.number}</h2>}
               <OffCard check={check} units={units} />
             </div>
           ))

@@ -11,7 +11,7 @@ type Props = {
   set: (score: number | null) => void;
 };
 
-/** One line of the mark: its score in halves; the chosen one tells what is suggested, by which figure on which curve. */
+/** One line of the mark: its score in halves; the chosen one tells what is suggested, and its place on the curve. */
 export function ScoreRow({ line, score, applies, missing, chosen, choose, set }: Props) {
   const { words } = line;
   return (

@@ -4,6 +4,8 @@ import { Loading, Problem } from "../../ui/states";
 import { useSchemes } from "../../ui/use-schemes";
 import { SchemeEditor } from "./scheme-editor";
 
+const ENTRY = "h-auto w-full justify-start py-2 text-left font-normal";
+
 /** How the course marks: its schemes, and changing one. */
 export function SchemesPage() {
   const course = useCourse();
@@ -20,7 +22,7 @@ export function SchemesPage() {
           {schemes.data.map((one) => (
             <li key={one.code}>
               <button
-                className={`btn h-auto w-full justify-start py-2 text-left font-normal ${one === chosen ? "btn-primary" : ""}`}
+                className={`btn ${ENTRY} ${one === chosen ? "btn-primary" : ""}`}
                 aria-pressed={one === chosen}
                 onClick={() => setParams({ scheme: one.code })}
               >

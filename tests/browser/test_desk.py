@@ -1,0 +1,114 @@
+"""The marking desk as those who teach use it: one screen, one key for a clear pass, two for a fail with its cause, undo."""
+
+import re
+from typing import Any
+
+from playwright.sync_api import Browser, Page, expect
+
+from judicum.server.attempts.actions.log_run import log_run
+from judicum.server.attempts.models import Attempt
+from judicum.server.causes.models import Verdict
+from tests.browser.walk import LAPTOP, no_violations, open_page, sign_in
+from tests.measured import measured_attempt
+from tests.people import RUN, Course, make_course
+from tests.server.test_causes import grey_at_end
+
+
+def on_one_screen(page: Page) -> None:
+    """Nothing has to be scrolled to: the page is as high as the screen, the mark's buttons are in it."""
+    high = page.evaluate("document.documentElement.scrollHeight")
+    assert high <= LAPTOP["height"] + 1, f"the page is {high} px high"
+    expect(page.get_by_role("button", name="Save and return")).to_be_in_viewport()
+    expect(page.get_by_role("region", name="Why it looks like that")).to_be_in_viewport(ratio=1)
+
+
+def with_a_cause(course: Course) -> Attempt:
+    attempt = measured_attempt(course)
+    log_run(course.student, attempt.pk, {**RUN, "postflow_s": 3, "electrode_after": "dull"})
+    grey_at_end(attempt)
+    attempt.refresh_from_db()
+    return attempt
+
+
+def test_a_class_is_marked_with_few_keys_on_one_screen(
+    browser: Browser, live_server: Any, transactional_db: None, complaints: list[str]
+) -> None:
+    course = make_course()
+    sound, short = measured_attempt(course), with_a_cause(course)
+    page = open_page(browser, live_server.url, LAPTOP, complaints)
+    sign_in(page, course.instructor)
+    page.goto(f"/course/{course.row.pk}/desk?order=coupon&assignment={course.assignment.pk}")
+    expect(page.get_by_label("Only one coupon")).to_have_value(str(course.assignment.pk))
+    no_violations(page)
+    page.get_by_role("link").filter(has_text="Sanne").first.click()
+
+    # A clear pass: one key, and the next of the same coupon is there.
+    expect(page.get_by_text("passes")).to_be_visible()
+    on_one_screen(page)
+    page.keyboard.press("Enter")
+    expect(page.get_by_text("Post-flow too short")).to_be_visible()
+    assert "order=coupon" in page.url
+    on_one_screen(page)
+    no_violations(page)
+
+    # Undo within seconds, and forth again.
+    expect(page.get_by_text("to Sanne.")).to_be_visible()
+    page.keyboard.press("u")
+    expect(page.get_by_text("marked, not returned")).to_be_visible()
+    assert Attempt.objects.get(pk=sound.pk).state == "marked"
+    page.keyboard.press("Enter")
+    expect(page.get_by_text("Post-flow too short")).to_be_visible()
+
+    # Evidence lights up where it lies; a fail with its cause: two keys.
+    page.get_by_role("button", name="grey at the end").first.focus()
+    expect(page.get_by_test_id("lit-tint")).to_be_visible()
+    page.keyboard.press("1")
+    expect(page.get_by_label("Change next")).to_have_value(
+        "Hold the torch over the end until the gas has run longer: post-flow 3 s → 8 s. The end oxidised while it was hot."
+    )
+    page.get_by_role("heading", name="Sanne").click(position={"x": 200, "y": 5}, force=True)
+    page.locator("body").press("Enter")
+    expect(page.get_by_role("heading", name="On the desk")).to_be_visible()
+    assert Verdict.objects.get().cause == "postflow_short"
+    assert Attempt.objects.get(pk=short.pk).mark.next_change.startswith("Hold the torch")
+
+
+def test_findings_phrases_schemes_and_answers_are_open_to_everybody(
+    browser: Browser, live_server: Any, transactional_db: None, complaints: list[str]
+) -> None:
+    course = make_course()
+    attempt = with_a_cause(course)
+    page = open_page(browser, live_server.url, LAPTOP, complaints)
+    sign_in(page, course.instructor)
+    page.goto(f"/course/{course.row.pk}/attempt/{attempt.pk}")
+    expect(page.get_by_text("Post-flow too short")).to_be_visible()
+
+    page.keyboard.press("f")
+    page.get_by_label("Distortion (mm)").fill("2.5")
+    no_violations(page)
+    page.get_by_role("button", name="Keep").click()
+    expect(page.get_by_text("Distortion:")).to_be_visible()
+    expect(page.get_by_text("distorted", exact=True).first).to_be_visible()
+
+    page.keyboard.press("c")
+    page.get_by_role("button", name="Write phrases").click()
+    page.get_by_label("Key 1").fill("Width {width}, {name}.")
+    no_violations(page)
+    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Sanne.").click()
+    expect(page.get_by_label("Comment")).to_have_value(re.compile(r"Width 4\.\d mm, Sanne\."))
+
+    page.keyboard.press("Escape")
+    page.get_by_role("button", name="Weld it again …").click()
+    page.get_by_label("Why this one does not count").fill("Wrong side of the sheet.")
+    no_violations(page)
+    page.get_by_role("button", name="Weld it again", exact=True).click()
+    expect(page.get_by_role("heading", name="On the desk")).to_be_visible()
+    assert Attempt.objects.get(pk=attempt.pk).answer == "Wrong side of the sheet."
+
+    page.goto(f"/course/{course.row.pk}/schemes?scheme=training")
+    page.get_by_label("Pass mark").fill("80")
+    page.get_by_role("button", name="Even width").first.click()
+    no_violations(page)
+    page.get_by_role("button", name="Keep as the next version").click()
+    expect(page.get_by_text("version 1, your own")).to_be_visible()
