@@ -48,6 +48,10 @@ def main(arguments: Sequence[str] | None = None) -> int:
         action="store_true",
         help="instead move every constant of the measuring by a fifth: what it changes",
     )
+    commands.add_parser("forecast", help="how a record goes on, from standard input (JSON or JSON Lines)")
+    classes = commands.add_parser("bench-forecast", help="simulated classes and how well they are foreseen")
+    classes.add_argument("--cases", type=int, default=1000, metavar="N", help="questions that are asked")
+    classes.add_argument("--draw", type=int, default=0, metavar="N", help="another draw of them (0 the fixed one)")
     welders = commands.add_parser("bench-causes", help="welders with one hidden habit each: how often it is found")
     welders.add_argument("--each", type=int, default=3, metavar="N", help="welders of each habit")
     welders.add_argument("--draw", type=int, default=0, metavar="N", help="another draw of them (0 the fixed one)")
@@ -60,6 +64,8 @@ def main(arguments: Sequence[str] | None = None) -> int:
         "explain": _explain,
         "bench-photo": _bench,
         "bench-causes": _bench_causes,
+        "forecast": _forecast,
+        "bench-forecast": _bench_forecast,
     }
     try:
         return work[asked.command](asked)
@@ -162,6 +168,21 @@ def _skip_space(text: str, at: int) -> int:
 
 def _no_constant(name: str) -> float:
     raise ValueError(f"{name} is no JSON")
+
+
+def _forecast(asked: argparse.Namespace) -> int:
+    from judicum.core.progress import forecast
+
+    return _each(lambda given: forecast(given).as_json())
+
+
+def _bench_forecast(asked: argparse.Namespace) -> int:
+    from judicum.bench.classes import bench
+
+    if asked.cases < 1:
+        raise InvalidValue("--cases", asked.cases, "at least 1")
+    print(bench(asked.cases, asked.draw))
+    return 0
 
 
 def _bench_causes(asked: argparse.Namespace) -> int:

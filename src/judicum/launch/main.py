@@ -14,6 +14,8 @@ CORE_COMMANDS = {
     "plan": "setup cards from coupons on standard input (JSON or JSON Lines)",
     "check": "what was set, beside its card, from standard input (JSON or JSON Lines)",
     "explain": "why a bead looks as it does: causes ranked by evidence, from standard input (JSON or JSON Lines)",
+    "forecast": "how a student's record on a coupon goes on, from standard input (JSON or JSON Lines)",
+    "bench-forecast": "simulated classes and how well the forecast foresees them",
     "bench-causes": "welders with one hidden habit each, drawn, measured and explained: how often it is found",
     "bench-photo": "draw the fixed set of photos, measure it, print how well and how fast",
 }

@@ -1,0 +1,237 @@
+"""What a teacher asks of a student's record on one coupon: will the next one pass, how many more, what holds it back.
+
+The model is in `learning`; how good it is on classes that it was not made for is in docs/progress.md.
+"""
+
+from collections import Counter
+from collections.abc import Mapping
+from dataclasses import dataclass
+from functools import lru_cache
+from typing import Any, Literal
+
+import numpy as np
+
+from judicum.core.acceptance import BANDS
+from judicum.core.arrays import Floats
+from judicum.core.marking.scheme import SCHEMES, USUAL_SCHEME
+from judicum.core.photo.fault_kinds import FAULT_KINDS
+from judicum.core.progress.learning import (
+    MOST_AHEAD,
+    Paths,
+    Record,
+    log_likelihood,
+    passes_ahead,
+    paths,
+    until_in_a_row,
+    usual_in,
+)
+from judicum.core.progress.record import Question, Tried, read_question, record_of
+from judicum.core.progress.trend import good_in_a_row
+
+HELD = 0.8
+"""Share of cases that the range of further attempts holds at least."""
+LIKELY = 0.5
+READY = 0.8
+LAST_SIX, FEWEST, PLATEAU = 6, 3, 5
+NOW, LAST_FOUR = 3, 4
+"""Attempts whose median is a figure now; of the last four a returning fault is in at least half."""
+USUAL_NOISE, USUAL_WEIGHT = 7.0, 4.0
+"""Marks of noise from attempt to attempt where few attempts cannot say, and how many attempts that belief weighs."""
+BEYOND_NOISE = 1.3
+"""A slope over its own error from which it is a trend: one in ten level records is taken for one."""
+NEAR, FAR = 0.8, 0.35
+"""Weight of the student's own marks for the next attempt, and for all that follow: no fixed draw of ways holds the true one,
+marks next to each other are alike, and the further ahead, the less the way of before binds."""
+OTHER_COUPONS, LEAST_OTHERS = 0.5, 3
+"""Weight of the course of marks at another coupon, from so many attempts on."""
+SAME_HAND, SAME_HAND_N = 0.6, 4.0
+"""How much of a lead over the class on other coupons is kept on this one, and after how many attempts half of that."""
+WEIGHED = {
+    "width_cv": "width_evenness",
+    "pitch_cv": "ripple_evenness",
+    "toe_waviness": "straight_toes",
+    "tint_over": "tint",
+}
+"""Figures by the criterion that marks them."""
+Trend = Literal["better", "level", "worse", "unknown"]
+
+
+@dataclass(frozen=True)
+class ToGo:
+    """Further attempts until enough good ones stand in a row: the shortest range that holds HELD of cases, and its middle."""
+
+    low: int
+    median: int
+    high: int
+
+
+@dataclass(frozen=True)
+class Forecast:
+    """All of the answer (docs/progress.md); `to_go` is 0 where they stand, None where more than MOST_AHEAD are likely."""
+
+    attempts: int
+    good_in_a_row: int
+    next_pass: float
+    to_go: ToGo | int | None
+    trend: Trend
+    plateau: bool
+    ready: bool
+    holds_back: str | None
+    returning: tuple[tuple[str, int], ...]
+    own: int
+    classmates: int
+
+    def as_json(self) -> dict[str, Any]:
+        """The contract's JSON values."""
+        to_go: Any = self.to_go
+        if isinstance(to_go, ToGo):
+            to_go = {"low": to_go.low, "median": to_go.median, "high": to_go.high}
+        return {
+            "attempts": self.attempts, "good_in_a_row": self.good_in_a_row, "next_pass": self.next_pass, "to_go": to_go,
+            "trend": self.trend, "plateau": self.plateau, "ready": self.ready, "holds_back": self.holds_back,
+            "returning": [{"fault": fault, "in": times, "of": LAST_FOUR} for fault, times in self.returning],
+            "basis": {"own": self.own, "class": self.classmates},
+        }  # fmt: skip
+
+
+def forecast(given: Mapping[str, Any]) -> Forecast:
+    """Forecast from JSON values (docs/progress.md). Raises InvalidValue."""
+    return forecast_of(read_question(given))
+
+
+def forecast_of(asked: Question) -> Forecast:
+    """The same of a question that was read."""
+    ways, own = paths(), record_of(asked.student, asked.coupon)
+    classmates = [record_of(one, asked.coupon) for one in asked.classmates]
+    before, told = _before(ways, asked, classmates), log_likelihood(ways, own)
+    weights = _weights(before + NEAR * told)
+    ahead = passes_ahead(ways, own, asked.pass_mark)
+    next_pass = round(float(np.clip(weights @ ahead[:, 0], 0.0, 1.0)), 3)
+    standing = good_in_a_row([total >= asked.pass_mark for total in own.totals])
+    enough = standing >= asked.in_a_row
+    far = _weights(before + FAR * told)
+    to_go = 0 if enough else _to_go(until_in_a_row(ahead, far, asked.in_a_row, standing))
+    here = [one for one in asked.student if one.coupon == asked.coupon]
+    return Forecast(
+        len(own),
+        standing,
+        next_pass,
+        to_go,
+        trend_of(own.totals),
+        len(own) >= PLATEAU and _slope_over_error(own.totals[-PLATEAU:]) < BEYOND_NOISE,
+        enough and next_pass >= READY,
+        holds_back(here),
+        returning(here),
+        len(own),
+        sum(len(one) > 0 for one in classmates),
+    )
+
+
+def _before(ways: Paths, asked: Question, classmates: list[Record]) -> Floats:
+    """Log odds of each path before the student's own marks here: usual in the class, tilted by their other coupons."""
+    usual = _usual(tuple((one.totals.tobytes(), one.days.tobytes()) for one in classmates))
+    logs = np.log(usual)
+    for coupon in {one.coupon for one in asked.student} - {asked.coupon}:
+        other = record_of(asked.student, coupon)
+        if len(other) >= LEAST_OTHERS:
+            logs = logs + OTHER_COUPONS * log_likelihood(ways, other, level_free=True)
+    return logs + _lead(ways, usual, asked)
+
+
+def _weights(logs: Floats) -> Floats:
+    weights = np.exp(logs - logs.max())
+    return np.asarray(weights / weights.sum())
+
+
+@lru_cache(maxsize=64)
+def _usual(class_bytes: tuple[tuple[bytes, bytes], ...]) -> Floats:
+    """Weights of a class, which many of its students are asked of one after another."""
+    return usual_in(paths(), [Record(np.frombuffer(totals), np.frombuffer(days)) for totals, days in class_bytes])
+
+
+def _lead(ways: Paths, usual: Floats, asked: Question) -> Floats:
+    """Log odds of each path from how far this student is before or behind the class at the same attempts of other coupons."""
+    off = []
+    for coupon in {one.coupon for one in asked.student} - {asked.coupon}:
+        mine = record_of(asked.student, coupon).totals
+        theirs = [record_of(one, coupon).totals for one in asked.classmates]
+        for k, total in enumerate(mine):
+            same = [record[k] for record in theirs if len(record) > k]
+            if len(same) >= 2:
+                off.append(total - float(np.mean(same)))
+    if not off:
+        return np.zeros(len(usual))
+    lead = float(np.mean(off)) * SAME_HAND * len(off) / (len(off) + SAME_HAND_N)
+    mean = float(usual @ ways.start)
+    spread = float(usual @ (ways.start - mean) ** 2)
+    return lead * (ways.start - mean) / max(spread, 25.0)
+
+
+def _to_go(done: Floats) -> ToGo | None:
+    """The shortest range of whole numbers that holds HELD of cases; None where more than MOST_AHEAD are likely."""
+    if done.sum() < LIKELY:
+        return None
+    # The last number stands for itself and all beyond it.
+    share = np.append(done[:-1], max(0.0, 1.0 - float(done[:-1].sum())))
+    below = np.concatenate([[0.0], np.cumsum(share)])
+    low, high = 0, len(share)
+    for first in range(len(share)):
+        last = int(np.searchsorted(below, below[first] + HELD - 1e-9))
+        if last > len(share):
+            break
+        if last - first < high - low:
+            low, high = first, last
+    return ToGo(low + 1, min(int(np.searchsorted(below, LIKELY)), MOST_AHEAD), high)
+
+
+def trend_of(totals: Floats) -> Trend:
+    """Over the last six marked attempts; `unknown` under three."""
+    if len(totals) < FEWEST:
+        return "unknown"
+    over = _slope_over_error(totals[-LAST_SIX:])
+    return "better" if over >= BEYOND_NOISE else "worse" if over <= -BEYOND_NOISE else "level"
+
+
+def _slope_over_error(totals: Floats) -> float:
+    """A straight line's slope over its error; the noise about it is drawn towards the usual one, so that three may speak."""
+    n = len(totals)
+    at = np.arange(n) - (n - 1) / 2
+    slope = float(at @ totals / (at @ at))
+    off = totals - totals.mean() - slope * at
+    noise = np.sqrt((float(off @ off) + USUAL_WEIGHT * USUAL_NOISE**2) / (n - 2 + USUAL_WEIGHT))
+    return slope / float(noise / np.sqrt(at @ at))
+
+
+def holds_back(attempts: list[Tried]) -> str | None:
+    """The figure that costs the most points now, of those beyond their good limit; None where none is."""
+    scheme = SCHEMES[USUAL_SCHEME]
+    weight = {line.criterion.key: line.weight for line in scheme.lines}
+    curve = {line.criterion.key: line.curve for line in scheme.lines}
+    costs: dict[str, float] = {}
+    for key, criterion in WEIGHED.items():
+        known = [one.figures[key] for one in attempts if key in one.figures][-NOW:]
+        if not known:
+            continue
+        now = float(np.median(known))
+        good = BANDS[key].good if key in BANDS else 0.0
+        if now > good:
+            costs[key] = weight[criterion] * (10 - _on(curve[criterion], now))
+    faulty = [sum(FAULT_KINDS[f].cost if f in FAULT_KINDS else 1.0 for f in one.faults) for one in attempts[-NOW:]]
+    if faulty and sum(faulty):
+        costs["faults"] = weight["faults"] * (10 - float(np.mean([_on(curve["faults"], cost) for cost in faulty])))
+    return max(costs, key=lambda key: costs[key]) if any(costs.values()) else None
+
+
+def _on(curve: tuple[tuple[float, float], ...], figure: float) -> float:
+    figures, scores = zip(*curve, strict=True)
+    return float(np.interp(figure, figures, scores))
+
+
+def returning(attempts: list[Tried]) -> tuple[tuple[str, int], ...]:
+    """Kinds of fault in at least half of the last four attempts, the most frequent first; none under four."""
+    if len(attempts) < LAST_FOUR:
+        return ()
+    counts = Counter(fault for one in attempts[-LAST_FOUR:] for fault in set(one.faults))
+    return tuple(
+        (fault, times) for fault, times in sorted(counts.items(), key=lambda c: (-c[1], c[0])) if 2 * times >= LAST_FOUR
+    )

@@ -1,0 +1,177 @@
+"""Ways of learning: how a student's marks on one coupon may go on, and which ways are usual in a class.
+
+A record is looked at through a fixed draw of ways ("paths"): where one starts, how far and how fast one gets better, evenly or
+in one step, how much is forgotten over a break, how much one attempt differs from the next. What a class has done says how
+usual each way is (weights of a mixture, fitted by a few rounds of expectation and maximisation from a wide starting belief
+[src: laird-1978]); what the student has done says which of them it may be (Bayes' rule). Even learning follows the
+exponential law of practice of single learners [src: heathcote-2000].
+
+Known limits: one step at most; noise is the same all along; coupons are spaced a week apart from now on.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import lru_cache
+
+import numpy as np
+from scipy.special import ndtr
+
+from judicum.core.arrays import Floats
+
+SEED, PATHS = 20, 600
+"""Of the fixed draw; twice as many change no probability by more than 0.01 on average."""
+START, START_SD = 55.0, 18.0
+"""First marks of a hundred and how widely they lie, where nothing is known of a class."""
+GAIN, GAIN_SD, LEAST_GAIN, MOST_GAIN = 26.0, 13.0, 3.0, 60.0
+"""Marks that practice adds in the end, for those whom something holds back."""
+MASTERY, MASTERY_SD, MASTERS = 86.0, 7.0, 0.6
+"""Mark that the others end at, whatever they begin with; their share."""
+FLAT, SUDDEN = 0.18, 0.18
+"""Share of those who get no better, and of those who get better in one step."""
+RATE = (0.025, 1.2)
+"""Per attempt: from about forty attempts for most of the gain to two."""
+NOISE = (3.0, 13.0)
+"""Marks (standard deviation) by which one attempt differs from what was to be expected."""
+CEILING = 97.0
+BREAK_DAYS, FORGET_DAYS = 10.0, 20.0
+"""A longer pause than this is a break; days of it after which the forgetful have lost most."""
+ODD, ODD_SD = 0.04, 25.0
+"""Share and spread (marks) of attempts that say nothing of the student: a wrong bottle, a bad evening."""
+BELIEF, ROUNDS = 6.0, 4
+"""How many students the wide starting belief weighs beside those of the class."""
+APART_DAYS = 7.0
+"""From one attempt to the next, from now on."""
+MOST_AHEAD = 40
+"""Further attempts that are looked at."""
+LONGEST = 400
+"""Attempts at one coupon that are looked at, the last ones."""
+
+
+@dataclass(frozen=True)
+class Record:
+    """Marked attempts of one student at one coupon: `totals` of 100, `days` since the first of them; both of one length."""
+
+    totals: Floats
+    days: Floats
+
+    def __len__(self) -> int:
+        return len(self.totals)
+
+
+@dataclass(frozen=True)
+class Paths:
+    """Ways of learning, one an entry; `table` is the mark each expects after 0, 1, 2, … attempts without a break."""
+
+    start: Floats
+    gain: Floats
+    rate: Floats
+    step: Floats
+    forget: Floats
+    noise: Floats
+    table: Floats
+
+    def level(self, count: Floats) -> Floats:
+        """The mark each path expects after so many attempts that still count; `count` and result paths × attempts."""
+        even = -np.expm1(-self.rate[:, None] * count)
+        share = np.where(self.step[:, None] > 0, count >= self.step[:, None], even)
+        return np.clip(self.start[:, None] + self.gain[:, None] * share, 0.0, CEILING)
+
+    def expected(self, days: Floats) -> Floats:
+        """The mark each path expects at attempts on these days (paths × attempts); a break takes from what was practised."""
+        pauses = np.maximum(0.0, np.diff(days) - BREAK_DAYS)
+        if not pauses.any() and len(days) <= self.table.shape[1]:
+            return self.table[:, : len(days)]
+        count = np.zeros((len(self.start), len(days)))
+        held = np.zeros(len(self.start))
+        for k, pause in enumerate(pauses, 1):
+            held = held + 1
+            if pause:
+                held = held * np.exp(-self.forget * pause / FORGET_DAYS)
+            count[:, k] = held
+        return self.level(count)
+
+
+@lru_cache(maxsize=1)
+def paths() -> Paths:
+    """The fixed draw of ways of learning; the same in every process."""
+    rng = np.random.default_rng(SEED)
+    kind = rng.uniform(size=PATHS)
+    flat, sudden = kind < FLAT, (kind >= FLAT) & (kind < FLAT + SUDDEN)
+    start = rng.normal(START, START_SD, PATHS)
+    to_mastery = rng.normal(MASTERY, MASTERY_SD, PATHS) - start
+    master = rng.uniform(size=PATHS) < MASTERS
+    grown = np.clip(np.where(master, to_mastery, rng.normal(GAIN, GAIN_SD, PATHS)), LEAST_GAIN, MOST_GAIN)
+    bare = Paths(
+        start=start,
+        gain=np.where(flat, rng.normal(0.0, 2.0, PATHS), grown),
+        rate=_between(rng, RATE),
+        step=np.where(sudden, rng.integers(1, 13, PATHS), 0).astype(float),
+        forget=np.where(rng.uniform(size=PATHS) < 0.5, 0.0, rng.uniform(0.2, 1.0, PATHS)),
+        noise=_between(rng, NOISE),
+        table=np.zeros((PATHS, 0)),
+    )
+    every = np.tile(np.arange(LONGEST + MOST_AHEAD, dtype=float), (PATHS, 1))
+    return Paths(bare.start, bare.gain, bare.rate, bare.step, bare.forget, bare.noise, bare.level(every))
+
+
+def _between(rng: np.random.Generator, ends: tuple[float, float]) -> Floats:
+    """Figures for all paths, evenly between the logarithms of two ends."""
+    return np.exp(rng.uniform(np.log(ends[0]), np.log(ends[1]), PATHS))
+
+
+def log_likelihood(ways: Paths, record: Record, level_free: bool = False) -> Floats:
+    """How likely each path makes a record, as a logarithm (paths).
+
+    Args:
+        level_free: only the course of the marks counts, not their height: of another coupon, which may be easier.
+    """
+    if not len(record):
+        return np.zeros(len(ways.start))
+    off = record.totals[None, :] - ways.expected(record.days)
+    if level_free:
+        off = off - off.mean(1, keepdims=True)
+    usual = (1 - ODD) / ways.noise[:, None] * np.exp(-0.5 * (off / ways.noise[:, None]) ** 2)
+    return np.asarray(np.log(usual + ODD / ODD_SD * np.exp(-0.5 * (off / ODD_SD) ** 2)).sum(1))
+
+
+def usual_in(ways: Paths, classmates: Sequence[Record]) -> Floats:
+    """How usual each path is among students like these: weights that sum to 1."""
+    belief = np.full(len(ways.start), 1.0 / len(ways.start))
+    records = [one for one in classmates if len(one)]
+    if not records:
+        return belief
+    logs = np.array([log_likelihood(ways, one) for one in records])
+    scaled = np.exp(logs - logs.max(1, keepdims=True))
+    weights = belief
+    for _ in range(ROUNDS):
+        each = scaled * weights
+        each /= each.sum(1, keepdims=True)
+        weights = (BELIEF * belief + each.sum(0)) / (BELIEF + len(records))
+    return weights
+
+
+def passes_ahead(ways: Paths, record: Record, pass_mark: float) -> Floats:
+    """How likely each path reaches the pass mark at each of the next MOST_AHEAD attempts (paths × attempts)."""
+    last = float(record.days[-1]) if len(record) else -APART_DAYS
+    days = np.concatenate([record.days, last + APART_DAYS * np.arange(1, MOST_AHEAD + 1)])
+    over = ways.expected(days)[:, len(record) :] - pass_mark
+    return np.asarray((1 - ODD) * ndtr(over / ways.noise[:, None]) + ODD * ndtr(over / ODD_SD))
+
+
+def until_in_a_row(passes: Floats, weights: Floats, in_a_row: int, standing: int) -> Floats:
+    """How likely enough good ones stand in a row for the first time after exactly 1, 2, … further attempts.
+
+    Args:
+        passes: by path and attempt. weights: of the paths. standing: good ones in a row now.
+    """
+    kept = weights > 1e-6
+    passes, state = passes[kept], np.zeros((in_a_row, int(kept.sum())))
+    state[min(standing, in_a_row - 1)] = weights[kept]
+    done = np.empty(passes.shape[1])
+    for k in range(passes.shape[1]):
+        good = state * passes[:, k]
+        done[k] = good[-1].sum()
+        failed = (state - good).sum(0)
+        state[1:] = good[:-1]
+        state[0] = failed
+    return done
