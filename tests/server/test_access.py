@@ -90,6 +90,8 @@ STUDENT_MAY_NOT = [
     ("POST", "/api/attempts/{attempt}/return", {"version": 1}),
     *MARKING,
     ("GET", "/api/courses/{course}/waiting", None),
+    ("GET", "/api/courses/{course}/standings", None),
+    ("GET", "/api/courses/{course}/students/{other}/forecasts", None),
     ("GET", "/api/courses/{course}/schemes", None),
     ("POST", "/api/courses/{course}/schemes", SCHEME),
     ("POST", "/api/courses/{course}/schemes/try", SCHEME),
@@ -129,6 +131,8 @@ STRANGER_SEES_NO = [
     ("POST", "/api/courses/{course}/designs", {"title": "Mine", "coupon": COUPON}),
     ("PATCH", "/api/courses/{course}/schools", {"ladder": "carbon"}),
     ("GET", "/api/courses/{course}/students/{student}/progress", None),
+    ("GET", "/api/courses/{course}/students/{student}/forecasts", None),
+    ("GET", "/api/courses/{course}/standings", None),
     ("POST", "/api/assignments/{assignment}/attempts", None),
 ]
 INSTRUCTOR_ONLY = [

@@ -5,7 +5,9 @@ from datetime import timedelta
 from typing import Any
 
 import pytest
+from django.db import connection
 from django.test import Client
+from django.test.utils import CaptureQueriesContext
 from django.utils import timezone
 
 from judicum.core.errors import WrongState
@@ -159,3 +161,16 @@ def test_the_back_is_measured_when_asked_for_and_leaves_the_bead_alone(
     assert staff.get(f"/api/attempts/{attempt.pk}/suggestions").json()["back_seen"] == "bright"
     torch = send_photo(course.student, attempt.pk, bead_photo().jpeg, "torch.jpg", kind="torch")
     assert staff.post(f"/api/photos/{torch.pk}/measure-again").status_code == 409
+
+
+def test_what_waits_is_read_with_as_many_queries_for_few_as_for_many(
+    course: Course, client_of: Callable[..., Client]
+) -> None:
+    staff, url = client_of(course.instructor), f"/api/courses/{course.row.pk}/waiting?order=need"
+    counts = []
+    for _ in range(2):
+        measured_attempt(course)
+        with CaptureQueriesContext(connection) as caught:
+            assert staff.get(url).status_code == 200
+        counts.append(len(caught))
+    assert counts[0] == counts[1]

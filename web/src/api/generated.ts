@@ -500,6 +500,40 @@ export interface paths {
         patch: operations["schools_set"];
         trace?: never;
     };
+    "/api/courses/{course_id}/standings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Every student at every coupon: who may climb and who is stuck, for those who teach. */
+        get: operations["standings_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/students/{student_id}/forecasts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description How a student's records go on, the newest coupon first; to the student in kinder words. */
+        get: operations["forecasts_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{course_id}/students/{student_id}/progress": {
         parameters: {
             query?: never;
@@ -1376,6 +1410,21 @@ export interface components {
          * @enum {string}
          */
         FlowUnitEnum: "l_min" | "cfh";
+        /** @description How a record at one coupon goes on (docs/progress.md); `words` say it to the one who asks. */
+        Forecast: {
+            assignment: number;
+            title: string;
+            in_a_row: number;
+            attempts: number;
+            good_in_a_row: number;
+            /** Format: double */
+            next_pass: number;
+            to_go: components["schemas"]["ToGo"] | null;
+            trend: string;
+            plateau: boolean;
+            ready: boolean;
+            words: string;
+        };
         Goal: {
             readonly id: number;
             design: components["schemas"]["Design"];
@@ -2071,6 +2120,10 @@ export interface components {
             part_hot?: boolean | null;
             note?: string;
         };
+        Rung: {
+            id: number;
+            title: string;
+        };
         /** @description A coupon to keep; `base` is the design it was made from. */
         SaveDesignRequest: {
             coupon: {
@@ -2215,6 +2268,15 @@ export interface components {
             overdue: number;
             stuck: boolean;
         };
+        /** @description One student at one coupon, for those who teach: whether they may climb or are stuck, and why. */
+        StandingAt: {
+            student: components["schemas"]["Person"];
+            forecast: components["schemas"]["Forecast"];
+            stuck: boolean;
+            failed_in_a_row: number;
+            cause: string | null;
+            next_rung: components["schemas"]["Rung"] | null;
+        };
         /**
          * @description * `quick` - Quick start
          *     * `settled` - Settled start
@@ -2327,6 +2389,11 @@ export interface components {
             share: {
                 [key: string]: number;
             };
+        };
+        ToGo: {
+            low: number;
+            median: number;
+            high: number;
         };
         /**
          * @description * `tint` - tint
@@ -3465,6 +3532,65 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Schools"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    standings_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandingAt"][];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    forecasts_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+                student_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Forecast"][];
                 };
             };
             default: {

@@ -15,3 +15,17 @@ export function useProgress(student: number) {
       ),
   });
 }
+
+/** How a student's records go on, by coupon. */
+export function useForecasts(studentId: number) {
+  const { id } = useCourse();
+  return useQuery({
+    queryKey: ["forecasts", id, studentId],
+    queryFn: () =>
+      unwrap(
+        api.GET("/api/courses/{course_id}/students/{student_id}/forecasts", {
+          params: { path: { course_id: id, student_id: studentId } },
+        }),
+      ),
+  });
+}

@@ -6,7 +6,8 @@ import { StackedStrips } from "../../ui/stacked-strips";
 import { Empty, Loading, Problem } from "../../ui/states";
 import { useSession } from "../../ui/use-session";
 import { SteadinessPlot, TintPlot } from "./plots";
-import { useProgress } from "./queries";
+import { GoesOn } from "./goes-on";
+import { useForecasts, useProgress } from "./queries";
 
 export function MyTimePage() {
   const session = useSession();
@@ -20,6 +21,7 @@ export function StudentTimePage() {
 
 function OverTime({ studentId, mine = false }: { studentId: number; mine?: boolean }) {
   const progress = useProgress(studentId);
+  const forecasts = useForecasts(studentId);
   if (progress.isPending) return <Loading what="the beads so far" />;
   if (progress.isError) return <Problem error={progress.error} again={() => void progress.refetch()} />;
   return (
@@ -27,13 +29,19 @@ function OverTime({ studentId, mine = false }: { studentId: number; mine?: boole
       <h1 className="text-2xl font-bold">{mine ? "How it goes" : progress.data.student.display_name}</h1>
       {progress.data.series.length === 0 && <Empty>No bead has been photographed yet.</Empty>}
       {[...progress.data.series].reverse().map((series) => (
-        <Series key={series.assignment.id} series={series} />
+        <Series
+          key={series.assignment.id}
+          series={series}
+          goesOn={forecasts.data?.find((f) => f.assignment === series.assignment.id)}
+        />
       ))}
     </div>
   );
 }
 
-function Series({ series }: { series: Schemas["Series"] }) {
+type SeriesProps = { series: Schemas["Series"]; goesOn: Schemas["Forecast"] | undefined };
+
+function Series({ series, goesOn }: SeriesProps) {
   const paths = usePaths();
   const [first, last] = [
     series.attempts.filter((a) => a.measurement?.strip)[0],
@@ -58,6 +66,7 @@ function Series({ series }: { series: Schemas["Series"] }) {
           </>
         )}
       </p>
+      {goesOn && goesOn.attempts > 0 && <GoesOn forecast={goesOn} />}
       <div className="grid gap-5 xl:grid-cols-2">
         <div className="min-w-0">
           <StackedStrips

@@ -10,3 +10,13 @@ export function useWall() {
     queryFn: () => unwrap(api.GET("/api/courses/{course_id}/wall", { params: { path: { course_id: id } } })),
   });
 }
+
+/** Every student at every coupon they have a mark for. */
+export function useStandings() {
+  const { id } = useCourse();
+  return useQuery({
+    queryKey: ["standings", id],
+    queryFn: () =>
+      unwrap(api.GET("/api/courses/{course_id}/standings", { params: { path: { course_id: id } } })),
+  });
+}

@@ -6,6 +6,7 @@ import { Empty, Loading, Problem } from "../../ui/states";
 import { Strip } from "../../ui/strip";
 import { dateWords, stateWords } from "../../ui/words";
 import { useWall } from "./queries";
+import { Standings } from "./standings";
 
 const PER_MM = 3.9;
 
@@ -18,6 +19,7 @@ export function WallPage() {
   return (
     <>
       <h1 className="mb-3 text-2xl font-bold">Class wall</h1>
+      <Standings />
       <div className="grid gap-4 md:grid-cols-2 xl:grid-cols-3">
         {wall.data.map((row) => (
           <Row key={row.student.id} row={row} />

@@ -1,8 +1,10 @@
 from django.urls import path
 
-from judicum.server.progress.api.views import DeskView, ProgressView
+from judicum.server.progress.api.views import DeskView, ForecastsView, ProgressView, StandingsView
 
 urlpatterns = [
     path("courses/<int:course_id>/desk", DeskView.as_view()),
     path("courses/<int:course_id>/students/<int:student_id>/progress", ProgressView.as_view()),
+    path("courses/<int:course_id>/students/<int:student_id>/forecasts", ForecastsView.as_view()),
+    path("courses/<int:course_id>/standings", StandingsView.as_view()),
 ]

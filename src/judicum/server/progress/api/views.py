@@ -6,8 +6,18 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from judicum.server.api.person import person
-from judicum.server.progress.api.serializers import DeskSerializer, ProgressSerializer, told_desk
+from judicum.server.progress.api.serializers import (
+    DeskSerializer,
+    ForecastSerializer,
+    ProgressSerializer,
+    StandingAtSerializer,
+    told_desk,
+    told_forecast,
+)
+from judicum.server.progress.forecasts import forecasts_of, standings
 from judicum.server.progress.queries import desk, student_over_time
+from judicum.words.causes import CAUSES_TOLD
+from judicum.words.progress import told, told_to_student
 
 
 class ProgressView(APIView):
@@ -25,3 +35,36 @@ class DeskView(APIView):
     @extend_schema(operation_id="desk_read", responses=DeskSerializer)
     def get(self, request: Request, course_id: int) -> Response:
         return Response(told_desk(desk(person(request), course_id)))
+
+
+class ForecastsView(APIView):
+    """How a student's records go on, the newest coupon first; to the student in kinder words."""
+
+    @extend_schema(operation_id="forecasts_read", responses=ForecastSerializer(many=True))
+    def get(self, request: Request, course_id: int, student_id: int) -> Response:
+        user = person(request)
+        say = told_to_student if user.pk == student_id else told
+        found = forecasts_of(user, course_id, student_id)
+        rows = [told_forecast(one, forecast, say(forecast, one.good_in_a_row)) for one, forecast in found]
+        return Response(ForecastSerializer(rows, many=True).data)
+
+
+class StandingsView(APIView):
+    """Every student at every coupon: who may climb and who is stuck, for those who teach."""
+
+    @extend_schema(operation_id="standings_read", responses=StandingAtSerializer(many=True))
+    def get(self, request: Request, course_id: int) -> Response:
+        rows = [
+            {
+                "student": one.student,
+                "forecast": told_forecast(
+                    one.assignment, one.forecast, told(one.forecast, one.assignment.good_in_a_row)
+                ),
+                "stuck": one.stuck,
+                "failed_in_a_row": one.failed_in_a_row,
+                "cause": CAUSES_TOLD[one.cause] if one.cause else None,
+                "next_rung": one.next_design,
+            }
+            for one in standings(person(request), course_id)
+        ]
+        return Response(StandingAtSerializer(rows, many=True).data)

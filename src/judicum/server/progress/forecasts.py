@@ -1,0 +1,167 @@
+"""How each student's record on each coupon goes on, from marks that were returned; the class is the prior."""
+
+from collections import Counter, defaultdict
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from typing import Any
+
+from judicum.core.choices import FINISH_LEVEL
+from judicum.core.errors import NotAllowed, NotFound
+from judicum.core.progress import Forecast, Question, Tried, forecast_of
+from judicum.server.accounts.models import User
+from judicum.server.causes.models import Verdict
+from judicum.server.coupons.models import Assignment, Design
+from judicum.server.coupons.queries import of_course
+from judicum.server.courses.models import STAFF, Course, Role
+from judicum.server.courses.queries import members, membership_of, staff_of
+from judicum.server.marking.models import Mark
+from judicum.server.photos.models import Figures
+from judicum.server.schemes.queries import newest_schemes
+
+FAILING = 3
+"""Failed in a row at one coupon: stuck, whatever the curve says."""
+READ = (
+    "attempt_id", "attempt__student_id", "attempt__assignment_id", "attempt__created_at", "total", "passed",
+)  # fmt: skip
+
+
+@dataclass(frozen=True)
+class Standing:
+    """One student at one coupon: the forecast, what is asked, the coupon that comes next, the cause taken most often."""
+
+    student: User
+    assignment: Assignment
+    forecast: Forecast
+    failed_in_a_row: int
+    next_design: Design | None
+    cause: str | None
+
+    @property
+    def stuck(self) -> bool:
+        """Whether somebody should ask after this."""
+        return not self.forecast.ready and (self.failed_in_a_row >= FAILING or self.forecast.plateau)
+
+
+def forecasts_of(user: User, course_id: int, student_id: int) -> list[tuple[Assignment, Forecast]]:
+    """A student's forecasts by coupon, the newest coupon first.
+
+    Raises:
+        NotFound: not in the course. NotAllowed: a student asking for another.
+    """
+    mine = membership_of(user, course_id)
+    if mine.role not in STAFF and student_id != user.pk:
+        raise NotAllowed("A student sees only their own progress.")
+    if not members(course_id, Role.STUDENT).filter(user_id=student_id).exists():
+        raise NotFound(f"There is no student {student_id} in this course.")
+    given = Assignment.objects.filter(course_id=course_id, attempts__student_id=student_id).distinct()
+    assignments = list(given.select_related("design").order_by("-created_at", "-id"))
+    records = _records(course_id, faults_of=student_id)
+    marks = _pass_marks(course_id)
+    return [(one, forecast_of(_question(one, records, student_id, marks))) for one in assignments]
+
+
+def standings(user: User, course_id: int) -> list[Standing]:
+    """Every student at every coupon they have a mark for, by name and coupon.
+
+    Raises:
+        NotFound, NotAllowed: not a course one teaches.
+    """
+    course = staff_of(user, course_id).course
+    records, marks = _records(course_id), _pass_marks(course_id)
+    assignments = list(
+        Assignment.objects.filter(course_id=course_id).select_related("design").order_by("created_at", "id")
+    )
+    ladder, causes, failed = _ladder(course), _causes(course_id), _failed(course_id)
+    given = {one.design.code for one in assignments}
+    found = []
+    for member in members(course_id, Role.STUDENT):
+        for one in assignments:
+            if any(each.coupon == one.design.code for each in records.get(member.user_id, ())):
+                told = forecast_of(_question(one, records, member.user_id, marks))
+                key = (member.user_id, one.pk)
+                follows = _next(ladder, one.design, given)
+                found.append(Standing(member.user, one, told, failed.get(key, 0), follows, causes.get(key)))
+    return found
+
+
+def _records(course_id: int, faults_of: int | None = None) -> dict[int, tuple[Tried, ...]]:
+    """Returned attempts of every student in order of time; kinds of fault, which are read from reports, of one of them only."""
+    codes = dict(Assignment.objects.filter(course_id=course_id).values_list("pk", "design__code"))
+    finish = dict(Assignment.objects.filter(course_id=course_id).values_list("pk", "finish"))
+    marks = Mark.objects.filter(attempt__course_id=course_id, returned_at__isnull=False)
+    figures = {
+        row["attempt_id"]: row
+        for row in Figures.objects.filter(attempt__course_id=course_id).values(
+            "attempt_id", "width_cv", "pitch_cv", "tint_level"
+        )
+    }
+    faults = _faults(course_id, faults_of) if faults_of is not None else {}
+    found: dict[int, list[Tried]] = defaultdict(list)
+    for attempt, student, assignment, at, total, _ in marks.values_list(*READ).order_by(
+        "attempt__created_at", "attempt_id"
+    ):
+        row: Mapping[str, Any] = figures.get(attempt) or {}
+        told: dict[str, float] = {key: row[key] for key in ("width_cv", "pitch_cv") if row.get(key) is not None}
+        if (level := row.get("tint_level")) is not None:
+            told["tint_over"] = float(max(0, level - FINISH_LEVEL[finish[assignment]]))
+        found[student].append(Tried(at, codes[assignment], total, told, faults.get(attempt, ())))
+    return {student: tuple(record) for student, record in found.items()}
+
+
+def _faults(course_id: int, student_id: int) -> dict[int, tuple[str, ...]]:
+    rows = Figures.objects.filter(attempt__course_id=course_id, attempt__student_id=student_id)
+    kept = rows.select_related("measurement__chosen").prefetch_related("measurement__corrections")
+    return {
+        row.attempt_id: tuple(fault["kind"] for fault in (row.measurement.result or {}).get("defects") or [])
+        for row in kept
+    }
+
+
+def _pass_marks(course_id: int) -> dict[str, float]:
+    return {row.code: float(row.body["pass_mark"]) for row in newest_schemes(course_id)}
+
+
+def _question(
+    assignment: Assignment, records: dict[int, tuple[Tried, ...]], student_id: int, marks: dict[str, float]
+) -> Question:
+    own = assignment.pass_mark
+    return Question(
+        assignment.design.code,
+        marks[assignment.scheme] if own is None else own,
+        assignment.good_in_a_row,
+        records.get(student_id, ()),
+        tuple(record for other, record in records.items() if other != student_id),
+    )
+
+
+def _ladder(course: Course) -> list[Design]:
+    rung = "carbon_rung" if course.ladder == "carbon" else "stainless_rung"
+    return list(of_course(course.pk).filter(version=1, **{f"{rung}__isnull": False}).order_by(rung))
+
+
+def _next(ladder: list[Design], design: Design, given: Iterable[str]) -> Design | None:
+    """The rung after a coupon that was not given in the course yet."""
+    codes = [one.code for one in ladder]
+    if design.code not in codes:
+        return None
+    had = set(given)
+    return next((one for one in ladder[codes.index(design.code) + 1 :] if one.code not in had), None)
+
+
+def _causes(course_id: int) -> dict[tuple[int, int], str]:
+    """The cause taken most often of each student at each coupon."""
+    taken = Verdict.objects.filter(attempt__course_id=course_id, taken=True)
+    counts: dict[tuple[int, int], Counter[str]] = defaultdict(Counter)
+    for student, assignment, cause in taken.values_list("attempt__student_id", "attempt__assignment_id", "cause"):
+        counts[student, assignment][cause] += 1
+    return {key: count.most_common(1)[0][0] for key, count in counts.items()}
+
+
+def _failed(course_id: int) -> dict[tuple[int, int], int]:
+    """How many of the newest marks of each student at each coupon failed in a row."""
+    marks = Mark.objects.filter(attempt__course_id=course_id, returned_at__isnull=False)
+    rows: Any = marks.values_list("attempt__student_id", "attempt__assignment_id", "passed")
+    found: dict[tuple[int, int], int] = {}
+    for student, assignment, passed in rows.order_by("attempt__number"):
+        found[student, assignment] = 0 if passed else found.get((student, assignment), 0) + 1
+    return found

@@ -1,0 +1,65 @@
+import { Link } from "react-router";
+import type { Schemas } from "../../api/client";
+import { usePaths } from "../../ui/course";
+import { Panel } from "../../ui/panel";
+
+type Standing = Schemas["StandingAt"];
+
+/** People by coupons: how many tries, how many good ones in a row of those asked, and how likely the next one passes. */
+export function Grid({ standings }: { standings: Standing[] }) {
+  const paths = usePaths();
+  const coupons = [...new Map(standings.map((s) => [s.forecast.assignment, s.forecast.title])).entries()];
+  const people = [...new Map(standings.map((s) => [s.student.id, s.student])).values()];
+  const at = new Map(standings.map((s) => [`${String(s.student.id)}-${String(s.forecast.assignment)}`, s]));
+  if (people.length === 0) return null;
+  return (
+    <Panel tight className="mb-4 overflow-x-auto" aria-label="People by coupons" tabIndex={0}>
+      <table className="table table-sm">
+        <caption className="text-left font-bold">
+          In a row of those asked, tries, and how likely the next one passes
+        </caption>
+        <thead>
+          <tr>
+            <th scope="col">Student</th>
+            {coupons.map(([id, title]) => (
+              <th key={id} scope="col">
+                {title}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {people.map((one) => (
+            <tr key={one.id}>
+              <th scope="row" className="font-medium">
+                <Link className="hover:underline" to={paths.student(one.id)}>
+                  {one.display_name}
+                </Link>
+              </th>
+              {coupons.map(([id]) => (
+                <Cell key={id} standing={at.get(`${String(one.id)}-${String(id)}`)} />
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </Panel>
+  );
+}
+
+function Cell({ standing }: { standing: Standing | undefined }) {
+  if (!standing) return <td className="quiet">–</td>;
+  const { forecast, stuck } = standing;
+  const tone = forecast.ready ? "text-success font-bold" : stuck ? "text-error font-bold" : "";
+  const word = forecast.ready ? "ready" : stuck ? "stuck" : `${(100 * forecast.next_pass).toFixed(0)} %`;
+  return (
+    <td>
+      <span className={tone}>
+        {Math.min(forecast.good_in_a_row, forecast.in_a_row)} of {forecast.in_a_row}
+      </span>{" "}
+      <span className="quiet text-xs">
+        {forecast.attempts} tries, {word}
+      </span>
+    </td>
+  );
+}
