@@ -256,14 +256,16 @@ def _ripples(case: Case, ripple: RippleFigures | None) -> Iterator[Seen]:
     if shown.sum() >= 3:
         gaps, middle = gaps[shown], middle[shown]
     cv = float(gaps.std() / max(gaps.mean(), 1e-6))
-    figures: dict[str, float | str] = {"cv": round(max(cv, ripple.cv), 3)}
+    # Where nothing is hidden the figure that was told counts too: it knows of lapses.
+    uneven = cv if len(gaps) < len(at) - 1 else max(cv, ripple.cv)
+    figures: dict[str, float | str] = {"cv": round(uneven, 3)}
     calm = np.ones(len(gaps), bool)
     for place in case.restarts_mm:
         calm &= np.abs(middle - place) > NEAR_RESTART_MM
     away = gaps[calm]
     rest = float(away.std() / max(away.mean(), 1e-6)) if len(away) >= 4 else cv
-    strength = _from(band.accepted, max(cv, ripple.cv), band.worst)
-    if max(cv, ripple.cv) <= band.accepted:
+    strength = _from(band.accepted, uneven, band.worst)
+    if uneven <= band.accepted:
         return
     if case.restarts_mm and rest <= min(band.accepted, 0.75 * cv):
         yield Seen("ripples_at_restarts", strength, figures=figures)

@@ -5,7 +5,7 @@ import { Panel } from "../../ui/panel";
 
 type Standing = Schemas["StandingAt"];
 
-/** People by coupons: how many tries, how many good ones in a row of those asked, and how likely the next one passes. */
+/** People by coupons: tries, good ones in a row of those asked, and how likely the next one passes. */
 export function Grid({ standings }: { standings: Standing[] }) {
   const paths = usePaths();
   const coupons = [...new Map(standings.map((s) => [s.forecast.assignment, s.forecast.title])).entries()];
