@@ -72,29 +72,29 @@ def test_an_attempts_photo_can_be_measured_and_is_drawn_alike_every_time() -> No
 
 @pytest.fixture
 def quick(monkeypatch: pytest.MonkeyPatch) -> dict[str, Any]:
-    """The scenario of one coupon, its photos replaced by one that is measured already."""
+    """The scenario of one attempt at one coupon, its photos replaced by one that is measured already."""
     found, told = [bead_measured()], scenario()
     monkeypatch.setattr(
         filling, "_drawn", lambda jobs: iter([[(bead_photo().jpeg, found if job[2] else None)] for job in jobs])
     )
-    return {**told, "assignments": told["assignments"][:1]}
+    return {**told, "assignments": [{**told["assignments"][0], "attempts": 1}]}
 
 
 def test_the_course_is_there_at_once_with_nothing_welded(quick: dict[str, Any]) -> None:
     course = load(quick)
     assert Membership.objects.filter(course=course).count() == 12
     assert set(Attempt.objects.values_list("state", flat=True)) == {"assigned"}
-    assert course.filling == {"done": 0, "total": 30}
+    assert course.filling == {"done": 0, "total": 10}
     assert Phrase.objects.count() == 3
 
 
 def test_it_fills_through_the_same_actions_people_use(quick: dict[str, Any]) -> None:
     course = load(quick)
-    assert filling.fill(quick) == 30
+    assert filling.fill(quick) == 10
     course.refresh_from_db()
     assert course.filling is None
     states = list(Attempt.objects.values_list("state", flat=True))
-    assert (states.count("returned"), states.count("photographed")) == (22, filling.FOR_THE_WORKER)
+    assert (states.count("returned"), states.count("photographed")) == (2, filling.FOR_THE_WORKER)
     assert Measurement.objects.filter(state="waiting").count() == filling.FOR_THE_WORKER
     returned = Attempt.objects.filter(state="returned").first()
     assert returned is not None
@@ -121,8 +121,8 @@ def test_a_fill_that_was_ended_goes_on_where_it_was(quick: dict[str, Any], monke
     with pytest.raises(OSError, match="No space"):
         filling.fill(quick)
     assert Attempt.objects.exclude(state="assigned").count() == 4
-    assert Course.objects.get().filling == {"done": 4, "total": 30}
+    assert Course.objects.get().filling == {"done": 4, "total": 10}
     monkeypatch.setattr(filling, "_write", whole)
-    assert filling.fill(quick) == 26
+    assert filling.fill(quick) == 6
     assert filling.fill(quick) == 0
     assert User.objects.count() == 12

@@ -13,7 +13,7 @@ from judicum.server.attempts.api.serializers import AttemptBriefSerializer
 from tests.measured import measured_attempt
 from tests.people import Course
 
-EACH = 5
+EACH = 3
 """Calls of every operation by each person, in each of the two ways."""
 
 
