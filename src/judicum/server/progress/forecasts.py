@@ -97,13 +97,21 @@ def _records(course_id: int, faults_of: int | None = None) -> dict[int, tuple[Tr
     }
     faults = _faults(course_id, faults_of) if faults_of is not None else {}
     found: dict[int, list[Tried]] = defaultdict(list)
-    for attempt, student, assignment, at, total, _ in marks.values_list(*READ).order_by(
+    limits = _pass_marks(course_id)
+    own = {
+        pk: (scheme, mark)
+        for pk, scheme, mark in Assignment.objects.filter(course_id=course_id).values_list("pk", "scheme", "pass_mark")
+    }
+    for attempt, student, assignment, at, total, passed in marks.values_list(*READ).order_by(
         "attempt__created_at", "attempt_id"
     ):
         row: Mapping[str, Any] = figures.get(attempt) or {}
         told: dict[str, float] = {key: row[key] for key in ("width_cv", "pitch_cv") if row.get(key) is not None}
         if (level := row.get("tint_level")) is not None:
             told["tint_over"] = float(max(0, level - FINISH_LEVEL[finish[assignment]]))
+        if not passed:  # what knocked it out counts as a point under the pass mark, whatever the sum
+            scheme, mark = own[assignment]
+            total = min(total, (limits[scheme] if mark is None else mark) - 1)
         found[student].append(Tried(at, codes[assignment], total, told, faults.get(attempt, ())))
     return {student: tuple(record) for student, record in found.items()}
 

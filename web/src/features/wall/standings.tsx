@@ -14,7 +14,11 @@ export function Standings() {
   if (standings.isPending) return <Loading what="how everybody stands" />;
   if (standings.isError) return <Problem error={standings.error} again={() => void standings.refetch()} />;
   const ready = standings.data.filter((s) => s.forecast.ready);
-  const stuck = standings.data.filter((s) => s.stuck);
+  // Who is ready for a later coupon has got over an earlier one.
+  const stuck = standings.data.filter(
+    (s, i) =>
+      s.stuck && !standings.data.slice(i + 1).some((t) => t.student.id === s.student.id && t.forecast.ready),
+  );
   return (
     <>
       <div className="mb-4 grid gap-4 lg:grid-cols-2">
