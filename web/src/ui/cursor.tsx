@@ -1,44 +1,24 @@
-import { createContext, use, useState, useSyncExternalStore, type ReactNode } from "react";
+import { createContext, use, useState, type ReactNode } from "react";
+import { makeStore, useStored, type Store } from "./store";
 
 /** One place along the bead (mm), followed by photo, strip and tracks without redrawing them. */
-type Store = {
-  get: () => number | null;
-  set: (s: number | null) => void;
-  subscribe: (heard: () => void) => () => void;
-};
+type Cursor = Store<number | null>;
 
-function makeStore(): Store {
-  let at: number | null = null;
-  const listeners = new Set<() => void>();
-  return {
-    get: () => at,
-    set: (s) => {
-      at = s;
-      listeners.forEach((heard) => heard());
-    },
-    subscribe: (heard) => {
-      listeners.add(heard);
-      return () => listeners.delete(heard);
-    },
-  };
-}
-
-const CursorContext = createContext<Store | null>(null);
+const CursorContext = createContext<Cursor | null>(null);
 
 export function CursorScope({ children }: { children: ReactNode }) {
-  const [store] = useState(makeStore);
+  const [store] = useState(() => makeStore<number | null>(null));
   return <CursorContext value={store}>{children}</CursorContext>;
 }
 
-function useStore(): Store {
+function useStore(): Cursor {
   const store = use(CursorContext);
   if (!store) throw new Error("no cursor scope around this");
   return store;
 }
 
 export function useCursor(): number | null {
-  const store = useStore();
-  return useSyncExternalStore(store.subscribe, store.get);
+  return useStored(useStore());
 }
 
 export function useSetCursor(): (s: number | null) => void {

@@ -1,36 +1,15 @@
-import { createContext, use, useState, useSyncExternalStore, type ReactNode } from "react";
+import { createContext, use, useState, type ReactNode } from "react";
+import { makeStore, useStored, type Store } from "./store";
 import { placeOn, type Axis } from "./track-frame";
 
 /** A stretch of the bead that something else on the page speaks of, and the track it shows on. */
 export type Place = { track: string; from: number | null; to: number | null };
 
-type Store = {
-  get: () => Place | null;
-  set: (place: Place | null) => void;
-  subscribe: (heard: () => void) => () => void;
-};
-
-function makeStore(): Store {
-  let at: Place | null = null;
-  const listeners = new Set<() => void>();
-  return {
-    get: () => at,
-    set: (place) => {
-      at = place;
-      listeners.forEach((heard) => heard());
-    },
-    subscribe: (heard) => {
-      listeners.add(heard);
-      return () => listeners.delete(heard);
-    },
-  };
-}
-
-const nowhere = makeStore();
-const PlaceContext = createContext<Store>(nowhere);
+const noPlace = (): Store<Place | null> => makeStore<Place | null>(null);
+const PlaceContext = createContext(noPlace());
 
 export function PlaceScope({ children }: { children: ReactNode }) {
-  const [store] = useState(makeStore);
+  const [store] = useState(noPlace);
   return <PlaceContext value={store}>{children}</PlaceContext>;
 }
 
@@ -50,8 +29,7 @@ export function useLight() {
 
 /** The lit place on one track, or on the strip, which shows every place. */
 export function Lit({ track, axis, length }: { track: string; axis: Axis; length: number }) {
-  const store = use(PlaceContext);
-  const place = useSyncExternalStore(store.subscribe, store.get);
+  const place = useStored(use(PlaceContext));
   if (!place || (track !== "strip" && place.track !== track)) return null;
   const [from, to] = [place.from ?? 0, place.to ?? length];
   return (

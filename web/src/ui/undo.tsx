@@ -1,35 +1,25 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useState, useSyncExternalStore } from "react";
+import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { api, unwrap } from "../api/client";
 import { vocabulary } from "../api/generated-vocabulary";
 import { usePaths } from "./course";
 import { Problem } from "./states";
+import { makeStore, useStored } from "./store";
 
 /** What was just given back and may still be taken back: which attempt, in words, until when. */
 type Given = { attempt: number; words: string; until: number };
 
-let last: Given | null = null;
-const listeners = new Set<() => void>();
-function keep(given: Given | null) {
-  last = given;
-  listeners.forEach((heard) => heard());
-}
+const last = makeStore<Given | null>(null);
 
 /** Offers to take a return or an answer back for a few seconds, on whatever page follows. */
 export const offerUndo = (attempt: number, words: string) =>
-  keep({ attempt, words, until: Date.now() + vocabulary.undoS * 1000 });
+  last.set({ attempt, words, until: Date.now() + vocabulary.undoS * 1000 });
 
 const TICK_MS = 250;
 
 export function Undo() {
-  const given = useSyncExternalStore(
-    (heard) => {
-      listeners.add(heard);
-      return () => listeners.delete(heard);
-    },
-    () => last,
-  );
+  const given = useStored(last);
   return given ? <Offer key={given.until} given={given} /> : null;
 }
 
@@ -46,7 +36,7 @@ function Offer({ given }: { given: Given }) {
     onSuccess: (attempt) => {
       queries.setQueryData(["attempt", attempt.id], attempt);
       void queries.invalidateQueries();
-      keep(null);
+      last.set(null);
       return navigate(paths.attempt(attempt.id));
     },
   });
@@ -55,7 +45,7 @@ function Offer({ given }: { given: Given }) {
     const timer = setInterval(() => {
       const seconds = Math.ceil((given.until - Date.now()) / 1000);
       setLeft(seconds);
-      if (seconds <= 0 && !isPending && !isError) keep(null);
+      if (seconds <= 0 && !isPending && !isError) last.set(null);
     }, TICK_MS);
     const pressed = (event: KeyboardEvent) => {
       const typing = ["INPUT", "TEXTAREA", "SELECT"].includes(
@@ -85,7 +75,7 @@ function Offer({ given }: { given: Given }) {
       )}
       <Problem error={back.error} />
       {isError && (
-        <button className="btn btn-sm" onClick={() => keep(null)}>
+        <button className="btn btn-sm" onClick={() => last.set(null)}>
           Close
         </button>
       )}

@@ -7,7 +7,7 @@ from typing import Any
 import numpy as np
 
 from judicum.core.causes.case import Case
-from judicum.core.causes.symptoms import START_MM, WAVY_SHARE, Seen, period_of
+from judicum.core.causes.symptoms import START_MM, WAVY_SHARE, Seen, period_of, wavy_share
 from judicum.core.setup.gas import wants_purge
 
 FAR = 0.6
@@ -127,7 +127,7 @@ def _straight_toes(case: Case) -> Told | None:
     bead = case.report.bead if case.report else None
     if bead is None:
         return None
-    share = max(bead.toe_waviness_mm.left, bead.toe_waviness_mm.right) / max(bead.width_mm.mean, 0.1)
+    share = wavy_share(bead)
     return _yes(share < WAVY_SHARE, "straight_toes", share=round(share, 3))
 
 

@@ -232,8 +232,13 @@ def _steady(
     return s[clear], width[clear], bool(outline) or start is not None
 
 
+def wavy_share(bead: BeadFigures) -> float:
+    """RMS of the worse toe over the mean width."""
+    return max(bead.toe_waviness_mm.left, bead.toe_waviness_mm.right) / max(bead.width_mm.mean, 0.1)
+
+
 def _toes(bead: BeadFigures, faults: Sequence[Defect]) -> Iterator[Seen]:
-    wavy = max(bead.toe_waviness_mm.left, bead.toe_waviness_mm.right) / max(bead.width_mm.mean, 0.1)
+    wavy = wavy_share(bead)
     limit = 2.5 * WAVY_SHARE if any(f.kind in OUTLINE for f in faults) else WAVY_SHARE
     if wavy >= limit:
         yield Seen("toes_wavy", _from(WAVY_SHARE, wavy, 0.2), figures={"share": round(wavy, 3)})

@@ -1,11 +1,13 @@
 """The score each line of a scheme suggests, and what another scheme would have made of the same readings."""
 
+from collections import Counter
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from typing import Any
 
 import numpy as np
 
+from judicum.core.marking.criteria import Curve
 from judicum.core.marking.readings import Evidence, Reading, cost_of, read_all
 from judicum.core.marking.scheme import HIGHEST, Line, Scheme, passes, total
 
@@ -45,8 +47,13 @@ def score_of(line: Line, figure: float | str | None) -> float | None:
         return None
     if isinstance(figure, str):
         return line.options.get(figure)
-    figures, scores = zip(*line.curve, strict=True)
-    return halves(float(np.interp(figure, figures, scores)))
+    return halves(on_curve(line.curve, figure))
+
+
+def on_curve(curve: Curve, figure: float) -> float:
+    """A curve's score of a figure, 0 to 10."""
+    figures, scores = zip(*curve, strict=True)
+    return float(np.interp(figure, figures, scores))
 
 
 def halves(value: float) -> float:
@@ -67,9 +74,7 @@ def _overall(lines: Sequence[Suggestion], evidence: Evidence) -> Suggestion:
         return Suggestion("overall", None, "nothing_measured")
     faults = evidence.report.defects or []
     cost = cost_of(faults)
-    counts: dict[str, int] = {}
-    for fault in faults:
-        counts[fault.kind] = counts.get(fault.kind, 0) + 1
+    counts = dict(Counter(fault.kind for fault in faults))
     mean = float(np.mean(known))
     reason = "less_for_faults" if faults else "mean_of_the_others"
     return Suggestion(

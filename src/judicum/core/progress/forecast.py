@@ -14,6 +14,7 @@ import numpy as np
 from judicum.core.acceptance import BANDS
 from judicum.core.arrays import Floats
 from judicum.core.marking.scheme import SCHEMES, USUAL_SCHEME
+from judicum.core.marking.score import on_curve
 from judicum.core.photo.fault_kinds import FAULT_KINDS
 from judicum.core.progress.learning import (
     MOST_AHEAD,
@@ -215,16 +216,11 @@ def holds_back(attempts: list[Tried]) -> str | None:
         now = float(np.median(known))
         good = BANDS[key].good if key in BANDS else 0.0
         if now > good:
-            costs[key] = weight[criterion] * (10 - _on(curve[criterion], now))
+            costs[key] = weight[criterion] * (10 - on_curve(curve[criterion], now))
     faulty = [sum(FAULT_KINDS[f].cost if f in FAULT_KINDS else 1.0 for f in one.faults) for one in attempts[-NOW:]]
     if faulty and sum(faulty):
-        costs["faults"] = weight["faults"] * (10 - float(np.mean([_on(curve["faults"], cost) for cost in faulty])))
+        costs["faults"] = weight["faults"] * (10 - float(np.mean([on_curve(curve["faults"], cost) for cost in faulty])))
     return max(costs, key=lambda key: costs[key]) if any(costs.values()) else None
-
-
-def _on(curve: tuple[tuple[float, float], ...], figure: float) -> float:
-    figures, scores = zip(*curve, strict=True)
-    return float(np.interp(figure, figures, scores))
 
 
 def returning(attempts: list[Tried]) -> tuple[tuple[str, int], ...]:

@@ -9,11 +9,10 @@ from django.db.models import Count
 
 from judicum.core.causes import SKIPPABLE, Explained, Followed, explain_case, followed, read_case
 from judicum.core.causes.case import BY_HAND, Case
-from judicum.core.setup import RUN
 from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.states import State
 from judicum.server.causes.models import Verdict
-from judicum.server.coupons.setup import checklist_for, coupon_of
+from judicum.server.coupons.setup import checklist_for, coupon_of, logged_of
 from judicum.server.photos.queries import measurement_that_counts
 
 NOTICED = ("electrode_after", "rod_end", "arc", "puff_at_start", "draught", "part_hot")
@@ -46,10 +45,7 @@ def case_of(attempt: Attempt) -> Case:
 
 
 def _set(run: Mapping[str, Any]) -> dict[str, Any]:
-    found = {key: run[key] for key in RUN.keys if key not in APART and run.get(key) not in (None, "", [])}
-    if found.get("filler_alloy") == "none":
-        del found["filler_alloy"]
-    return found
+    return {key: value for key, value in logged_of(run).items() if key not in APART}
 
 
 def _noticed(runs: list[dict[str, Any]]) -> dict[str, Any]:
@@ -110,9 +106,8 @@ def asked_before(attempt: Attempt) -> Asked | None:
 
 @dataclass(frozen=True)
 class Explanation:
-    """An attempt explained: its case, symptoms and causes, each cause's verdict, and what became of the last change."""
+    """An attempt explained: symptoms and causes, each cause's verdict, and what became of the last change."""
 
-    case: Case
     found: Explained
     verdicts: dict[str, bool]
     asked: Asked | None
@@ -125,7 +120,6 @@ def explanation_of(attempt: Attempt) -> Explanation:
     asked = asked_before(attempt)
     verdict = asked.verdict if asked else None
     return Explanation(
-        case,
         explain_case(case),
         dict(Verdict.objects.filter(attempt=attempt).values_list("cause", "taken")),
         asked,

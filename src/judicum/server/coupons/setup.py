@@ -58,10 +58,15 @@ def check_for(assignment: Assignment, run: Mapping[str, Any]) -> Checked:
     Raises:
         InvalidValues: a figure that is none of sense.
     """
+    return check_setup({"coupon": coupon_of(assignment, run), "used": logged_of(run)})
+
+
+def logged_of(run: Mapping[str, Any]) -> dict[str, Any]:
+    """What was really logged of a run, as the core reads it: no empty fields, and no alloy where there was no filler."""
     used = {key: run[key] for key in RUN.keys if run.get(key) not in (None, "", [])}
     if used.get("filler_alloy") == "none":
         del used["filler_alloy"]
-    return check_setup({"coupon": coupon_of(assignment, run), "used": used})
+    return used
 
 
 def worst_check(assignment: Assignment, runs: Sequence[Mapping[str, Any]]) -> Checked | None:

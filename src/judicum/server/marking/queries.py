@@ -23,6 +23,7 @@ from judicum.server.coupons.models import Assignment
 from judicum.server.coupons.setup import checklist_for, coupon_of, worst_check
 from judicum.server.courses.queries import staff_of
 from judicum.server.marking.models import Mark
+from judicum.server.photos.models import Measurement
 from judicum.server.photos.queries import measurement_that_counts
 from judicum.server.schemes.models import Scheme
 from judicum.server.schemes.queries import scheme_coded
@@ -37,11 +38,10 @@ def scheme_of(attempt: Attempt) -> Scheme:
     return mark.scheme if mark else scheme_coded(attempt.course_id, attempt.assignment.scheme)
 
 
-def evidence_of(attempt: Attempt, rules: Rules) -> Evidence:
-    """All that a mark of the attempt can stand on."""
+def evidence_of(attempt: Attempt, rules: Rules, measurement: Measurement | None) -> Evidence:
+    """All that a mark of the attempt can stand on; `measurement` is the one that counts."""
     goal: Assignment = attempt.assignment
     runs = list(attempt.runs.values())
-    measurement = measurement_that_counts(attempt)
     steps = checklist_for(goal)
     return Evidence(
         report=Report.from_json((measurement.result if measurement else None) or {}),
@@ -59,8 +59,13 @@ def evidence_of(attempt: Attempt, rules: Rules) -> Evidence:
 
 @dataclass(frozen=True)
 class Proposal:
-    """What a scheme suggests for an attempt: its lines, every criterion's reading, and what knocks the coupon out."""
+    """What a scheme suggests for an attempt: its lines, every criterion's reading, and what knocks the coupon out.
 
+    `measurement` is the one it stands on, `report` what that says (nothing where there is none).
+    """
+
+    measurement: Measurement | None
+    report: Report
     scheme: Scheme
     rules: Rules
     suggestions: list[Suggestion]
@@ -73,13 +78,14 @@ class Proposal:
         return [key for key in self.knocked if key in self.rules.knock_outs]
 
 
-def propose(attempt: Attempt, scheme: Scheme | None = None) -> Proposal:
+def propose(attempt: Attempt) -> Proposal:
     """What the attempt's scheme suggests for it as it stands now."""
-    row = scheme or scheme_of(attempt)
+    row, measurement = scheme_of(attempt), measurement_that_counts(attempt)
     rules = read_scheme(row.body)
-    evidence = evidence_of(attempt, rules)
+    evidence = evidence_of(attempt, rules, measurement)
     readings = read_all(evidence)
-    return Proposal(row, rules, suggest(rules, evidence, readings), readings, knocked_out(evidence))
+    suggested = suggest(rules, evidence, readings)
+    return Proposal(measurement, evidence.report, row, rules, suggested, readings, knocked_out(evidence))
 
 
 def pass_mark_of(attempt: Attempt, rules: Rules) -> float:

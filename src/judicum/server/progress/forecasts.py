@@ -9,6 +9,7 @@ from judicum.core.choices import FINISH_LEVEL
 from judicum.core.errors import NotAllowed, NotFound
 from judicum.core.progress import Forecast, Question, Tried, forecast_of
 from judicum.server.accounts.models import User
+from judicum.server.attempts.models import Attempt
 from judicum.server.causes.models import Verdict
 from judicum.server.coupons.models import Assignment, Design
 from judicum.server.coupons.queries import of_course
@@ -53,11 +54,16 @@ def forecasts_of(user: User, course_id: int, student_id: int) -> list[tuple[Assi
         raise NotAllowed("A student sees only their own progress.")
     if not members(course_id, Role.STUDENT).filter(user_id=student_id).exists():
         raise NotFound(f"There is no student {student_id} in this course.")
-    given = Assignment.objects.filter(course_id=course_id, attempts__student_id=student_id).distinct()
-    assignments = list(given.select_related("design").order_by("-created_at", "-id"))
-    records = _records(course_id, faults_of=student_id)
-    marks = _pass_marks(course_id)
-    return [(one, forecast_of(_question(one, records, student_id, marks))) for one in assignments]
+    assignments, marks = _assignments(course_id), _pass_marks(course_id)
+    records = _records(course_id, assignments, marks, faults_of=student_id)
+    theirs = set(
+        Attempt.objects.filter(course_id=course_id, student_id=student_id).values_list("assignment_id", flat=True)
+    )
+    return [
+        (one, forecast_of(_question(one, records, student_id, marks)))
+        for one in reversed(assignments.values())
+        if one.pk in theirs
+    ]
 
 
 def standings(user: User, course_id: int) -> list[Standing]:
@@ -67,15 +73,13 @@ def standings(user: User, course_id: int) -> list[Standing]:
         NotFound, NotAllowed: not a course one teaches.
     """
     course = staff_of(user, course_id).course
-    records, marks = _records(course_id), _pass_marks(course_id)
-    assignments = list(
-        Assignment.objects.filter(course_id=course_id).select_related("design").order_by("created_at", "id")
-    )
+    assignments, marks = _assignments(course_id), _pass_marks(course_id)
+    records = _records(course_id, assignments, marks)
     ladder, causes, failed = _ladder(course), _causes(course_id), _failed(course_id)
-    given = {one.design.code for one in assignments}
+    given = {one.design.code for one in assignments.values()}
     found = []
     for member in members(course_id, Role.STUDENT):
-        for one in assignments:
+        for one in assignments.values():
             if any(each.coupon == one.design.code for each in records.get(member.user_id, ())):
                 told = forecast_of(_question(one, records, member.user_id, marks))
                 key = (member.user_id, one.pk)
@@ -84,10 +88,16 @@ def standings(user: User, course_id: int) -> list[Standing]:
     return found
 
 
-def _records(course_id: int, faults_of: int | None = None) -> dict[int, tuple[Tried, ...]]:
+def _assignments(course_id: int) -> dict[int, Assignment]:
+    """The course's assignments by their key, in the order they were given."""
+    rows = Assignment.objects.filter(course_id=course_id).select_related("design").order_by("created_at", "id")
+    return {row.pk: row for row in rows}
+
+
+def _records(
+    course_id: int, assignments: Mapping[int, Assignment], pass_marks: Mapping[str, float], faults_of: int | None = None
+) -> dict[int, tuple[Tried, ...]]:
     """Returned attempts of every student in order of time; kinds of fault, which are read from reports, of one of them only."""
-    codes = dict(Assignment.objects.filter(course_id=course_id).values_list("pk", "design__code"))
-    finish = dict(Assignment.objects.filter(course_id=course_id).values_list("pk", "finish"))
     marks = Mark.objects.filter(attempt__course_id=course_id, returned_at__isnull=False)
     figures = {
         row["attempt_id"]: row
@@ -97,22 +107,17 @@ def _records(course_id: int, faults_of: int | None = None) -> dict[int, tuple[Tr
     }
     faults = _faults(course_id, faults_of) if faults_of is not None else {}
     found: dict[int, list[Tried]] = defaultdict(list)
-    limits = _pass_marks(course_id)
-    own = {
-        pk: (scheme, mark)
-        for pk, scheme, mark in Assignment.objects.filter(course_id=course_id).values_list("pk", "scheme", "pass_mark")
-    }
-    for attempt, student, assignment, at, total, passed in marks.values_list(*READ).order_by(
+    for attempt, student, given, at, total, passed in marks.values_list(*READ).order_by(
         "attempt__created_at", "attempt_id"
     ):
+        assignment = assignments[given]
         row: Mapping[str, Any] = figures.get(attempt) or {}
         told: dict[str, float] = {key: row[key] for key in ("width_cv", "pitch_cv") if row.get(key) is not None}
         if (level := row.get("tint_level")) is not None:
-            told["tint_over"] = float(max(0, level - FINISH_LEVEL[finish[assignment]]))
+            told["tint_over"] = float(max(0, level - FINISH_LEVEL[assignment.finish]))
         if not passed:  # what knocked it out counts as a point under the pass mark, whatever the sum
-            scheme, mark = own[assignment]
-            total = min(total, (limits[scheme] if mark is None else mark) - 1)
-        found[student].append(Tried(at, codes[assignment], total, told, faults.get(attempt, ())))
+            total = min(total, _pass_mark(assignment, pass_marks) - 1)
+        found[student].append(Tried(at, assignment.design.code, total, told, faults.get(attempt, ())))
     return {student: tuple(record) for student, record in found.items()}
 
 
@@ -129,13 +134,17 @@ def _pass_marks(course_id: int) -> dict[str, float]:
     return {row.code: float(row.body["pass_mark"]) for row in newest_schemes(course_id)}
 
 
+def _pass_mark(assignment: Assignment, pass_marks: Mapping[str, float]) -> float:
+    """The coupon's own pass mark, else that of its scheme's newest version."""
+    return pass_marks[assignment.scheme] if assignment.pass_mark is None else assignment.pass_mark
+
+
 def _question(
     assignment: Assignment, records: dict[int, tuple[Tried, ...]], student_id: int, marks: dict[str, float]
 ) -> Question:
-    own = assignment.pass_mark
     return Question(
         assignment.design.code,
-        marks[assignment.scheme] if own is None else own,
+        _pass_mark(assignment, marks),
         assignment.good_in_a_row,
         records.get(student_id, ()),
         tuple(record for other, record in records.items() if other != student_id),

@@ -5,13 +5,12 @@ from datetime import datetime
 from django.db import transaction
 
 from judicum.core.errors import EditConflict, InvalidValue
+from judicum.core.marking import MOST_NEXT
 from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.queries import held_as_staff
 from judicum.server.attempts.states import Step, advance
 
-MOST_WHY = 300
-"""Characters of why another photo is asked for, or why it is to be welded again."""
 ANSWERS = {"another_photo": Step.ASK_PHOTO, "weld_again": Step.SEND_BACK}
 
 
@@ -31,8 +30,8 @@ def answer_attempt(
     """
     if answer not in ANSWERS:
         raise InvalidValue("answer", answer, "one of " + ", ".join(ANSWERS))
-    if not 1 <= len(why.strip()) <= MOST_WHY:
-        raise InvalidValue("why", why, f"1 to {MOST_WHY} characters")
+    if not 1 <= len(why.strip()) <= MOST_NEXT:
+        raise InvalidValue("why", why, f"1 to {MOST_NEXT} characters")
     attempt = held_as_staff(user, attempt_id)
     check_version(attempt, version)
     attempt.answer = why.strip()

@@ -6,13 +6,14 @@ from rest_framework import serializers
 
 from judicum.server.causes.actions.judge_cause import VERDICTS
 from judicum.server.causes.queries import Asked
+from judicum.words.causes import TRACKS
 
 
 class PlaceSerializer(serializers.Serializer[Any]):
     """Something in words, with the track it shows on and from where to where along the bead, mm; null where it has no place."""
 
     words = serializers.CharField()
-    track = serializers.ChoiceField(choices=["tint", "width", "ripples", "faults"], allow_null=True)
+    track = serializers.ChoiceField(choices=tuple(TRACKS), allow_null=True)
     from_mm = serializers.FloatField(allow_null=True)
     to_mm = serializers.FloatField(allow_null=True)
 

@@ -15,7 +15,6 @@ from judicum.server.attempts.states import Step, advance
 from judicum.server.causes.actions.judge_cause import check_cause, drop_taken, take
 from judicum.server.marking.models import Mark
 from judicum.server.marking.queries import propose
-from judicum.server.photos.queries import measurement_that_counts
 
 
 @transaction.atomic
@@ -66,7 +65,7 @@ def set_mark(
     else:
         drop_taken(attempt)
     fields = {
-        "measurement": measurement_that_counts(attempt),
+        "measurement": proposal.measurement,
         "scheme": proposal.scheme,
         "scores": clean,
         "not_applying": list(dict.fromkeys([*not_applying, *empty])),

@@ -9,7 +9,6 @@ from rest_framework.views import APIView
 
 from judicum.core.errors import NotAllowed
 from judicum.core.marking import KNOCK_OUTS, back_from, read_scheme
-from judicum.core.photo.report import Report
 from judicum.server.api.person import person, units_of
 from judicum.server.attempts.actions.answer import answer_attempt
 from judicum.server.attempts.actions.note_findings import findings_asked_for
@@ -32,7 +31,7 @@ from judicum.server.marking.api.serializers import (
 )
 from judicum.server.marking.models import Phrase
 from judicum.server.marking.queries import Proposal, pass_mark_of, propose, tried_on
-from judicum.server.photos.queries import back_seen, measurement_that_counts
+from judicum.server.photos.queries import back_seen
 from judicum.server.schemes.api.serializers import SaveSchemeSerializer
 from judicum.words.marking import because, figure_told, finding, placeholder_values
 from judicum.words.units import Units
@@ -52,8 +51,6 @@ class SuggestionsView(APIView):
 def told_proposal(attempt: Attempt, proposal: Proposal, units: Units) -> dict[str, Any]:
     """A proposal as `ProposalSerializer` describes it."""
     rules = proposal.rules
-    measurement = measurement_that_counts(attempt)
-    report = Report.from_json(measurement.result) if measurement and measurement.result else None
     lines = [
         {
             "criterion": one.criterion,
@@ -80,7 +77,7 @@ def told_proposal(attempt: Attempt, proposal: Proposal, units: Units) -> dict[st
         "findings": [finding(key) for key in _findings(attempt, rules.time_limit_s)],
         "found": attempt.by_hand,
         "back_seen": back_from(back, goal.finish) if (back := back_seen(attempt)) else None,
-        "placeholders": placeholder_values(report, goal.target_width_mm, attempt.student.display_name, units),
+        "placeholders": placeholder_values(proposal.report, goal.target_width_mm, attempt.student.display_name, units),
     }
 
 
