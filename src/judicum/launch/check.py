@@ -5,6 +5,7 @@ import shutil
 import subprocess
 import sys
 import tempfile
+from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 
 from judicum.launch import install
@@ -30,13 +31,10 @@ def test(arguments: list[str]) -> int:
     cluster = throwaway()
     scratch = Path(tempfile.mkdtemp(prefix="judicum-test-var-"))
     try:
-        _python_checks()
-        with step("web: format, lint, types, unit tests"):
-            run([*npm, "run", "format:check"], why="prettier", env=node_env, cwd=WEB, log=LOGS / "prettier.log")
-            run([*npm, "run", "unused"], why="knip", env=node_env, cwd=WEB, log=LOGS / "knip.log")
-            run([*npm, "run", "lint"], why="eslint", env=node_env, cwd=WEB, log=LOGS / "eslint.log")
-            run([*npm, "run", "types"], why="tsc", env=node_env, cwd=WEB, log=LOGS / "tsc.log")
-            run([*npm, "test"], why="vitest", env=node_env, cwd=WEB, log=LOGS / "vitest.log")
+        with step("format, lint, types, import rules, the page's unit tests"), ThreadPoolExecutor(2) as side_by_side:
+            both = [side_by_side.submit(_python_checks), side_by_side.submit(_web_checks, npm, node_env)]
+            for one in both:
+                one.result()
         cluster.start()
         env = {
             **environment(cluster, "only-for-tests"),
@@ -68,13 +66,18 @@ def _python_checks() -> None:
         "JUDICUM_DATABASE_URL": "postgres://nobody@127.0.0.1:1/none",
         "JUDICUM_SECRET_KEY": "types",
     }
-    with step("lint (ruff)"):
-        run([tools / "ruff", "check", "."], why="ruff", cwd=ROOT, log=LOGS / "ruff.log")
-        run([tools / "ruff", "format", "--check", "."], why="ruff format", cwd=ROOT, log=LOGS / "ruff.log")
-    with step("types (mypy)"):
-        run([tools / "mypy"], why="mypy", cwd=ROOT, env=env, log=LOGS / "mypy.log")
-    with step("import rules (import-linter)"):
-        run([tools / "lint-imports"], why="an import rule is broken", cwd=ROOT, env=env, log=LOGS / "imports.log")
+    run([tools / "ruff", "check", "."], why="ruff", cwd=ROOT, log=LOGS / "ruff.log")
+    run([tools / "ruff", "format", "--check", "."], why="ruff format", cwd=ROOT, log=LOGS / "ruff.log")
+    run([tools / "lint-imports"], why="an import rule is broken", cwd=ROOT, env=env, log=LOGS / "imports.log")
+    run([tools / "mypy"], why="mypy", cwd=ROOT, env=env, log=LOGS / "mypy.log")
+
+
+def _web_checks(npm: list[str], node_env: dict[str, str]) -> None:
+    run([*npm, "run", "format:check"], why="prettier", env=node_env, cwd=WEB, log=LOGS / "prettier.log")
+    run([*npm, "run", "unused"], why="knip", env=node_env, cwd=WEB, log=LOGS / "knip.log")
+    run([*npm, "run", "lint"], why="eslint", env=node_env, cwd=WEB, log=LOGS / "eslint.log")
+    run([*npm, "run", "types"], why="tsc", env=node_env, cwd=WEB, log=LOGS / "tsc.log")
+    run([*npm, "test"], why="vitest", env=node_env, cwd=WEB, log=LOGS / "vitest.log")
 
 
 def _drift(env: dict[str, str], npm: list[str], node_env: dict[str, str], scratch: Path) -> None:

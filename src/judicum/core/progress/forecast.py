@@ -4,9 +4,8 @@ The model is in `learning`; how good it is on classes that it was not made for i
 """
 
 from collections import Counter
-from collections.abc import Mapping
+from collections.abc import Hashable, Mapping
 from dataclasses import dataclass
-from functools import lru_cache
 from typing import Any, Literal
 
 import numpy as np
@@ -32,6 +31,7 @@ from judicum.core.progress.trend import good_in_a_row
 HELD = 0.8
 """Share of cases that the range of further attempts holds at least."""
 LIKELY = 0.5
+NOTHING = Record(np.empty(0), np.empty(0))
 READY = 0.8
 LAST_SIX, FEWEST, PLATEAU = 6, 3, 5
 NOW, LAST_FOUR = 3, 4
@@ -102,70 +102,83 @@ def forecast(given: Mapping[str, Any]) -> Forecast:
 
 def forecast_of(asked: Question) -> Forecast:
     """The same of a question that was read."""
-    ways, own = paths(), record_of(asked.student, asked.coupon)
-    classmates = [record_of(one, asked.coupon) for one in asked.classmates]
-    before, told = _before(ways, asked, classmates), log_likelihood(ways, own)
-    weights = _weights(before + NEAR * told)
-    ahead = passes_ahead(ways, own, asked.pass_mark)
-    next_pass = round(float(np.clip(weights @ ahead[:, 0], 0.0, 1.0)), 3)
-    standing = good_in_a_row([total >= asked.pass_mark for total in own.totals])
-    enough = standing >= asked.in_a_row
-    far = _weights(before + FAR * told)
-    to_go = 0 if enough else _to_go(until_in_a_row(ahead, far, asked.in_a_row, standing))
-    here = [one for one in asked.student if one.coupon == asked.coupon]
-    return Forecast(
-        len(own),
-        standing,
-        next_pass,
-        to_go,
-        trend_of(own.totals),
-        len(own) >= PLATEAU and _slope_over_error(own.totals[-PLATEAU:]) < BEYOND_NOISE,
-        enough and next_pass >= READY,
-        holds_back(here),
-        returning(here),
-        len(own),
-        sum(len(one) > 0 for one in classmates),
-    )
+    everybody = ClassRecords({None: asked.student, **dict(enumerate(asked.classmates))})
+    return everybody.forecast(None, asked.coupon, asked.pass_mark, asked.in_a_row)
 
 
-def _before(ways: Paths, asked: Question, classmates: list[Record]) -> Floats:
-    """Log odds of each path before the student's own marks here: usual in the class, tilted by their other coupons."""
-    usual = _usual(tuple((one.totals.tobytes(), one.days.tobytes()) for one in classmates))
-    logs = np.log(usual)
-    for coupon in {one.coupon for one in asked.student} - {asked.coupon}:
-        other = record_of(asked.student, coupon)
-        if len(other) >= LEAST_OTHERS:
-            logs = logs + OTHER_COUPONS * log_likelihood(ways, other, level_free=True)
-    return logs + _lead(ways, usual, asked)
+class ClassRecords:
+    """Records of a class of which many students are asked: each is sorted by coupon once. `who` is any key of a student."""
+
+    def __init__(self, attempts: Mapping[Hashable, tuple[Tried, ...]]) -> None:
+        self._attempts = attempts
+        self._records = {
+            who: {coupon: record_of(tried, coupon) for coupon in {one.coupon for one in tried}}
+            for who, tried in attempts.items()
+        }
+        self._off: dict[tuple[Hashable, str], list[float]] = {}
+
+    def forecast(self, who: Hashable, coupon: str, pass_mark: float, in_a_row: int) -> Forecast:
+        """How one student's record at a coupon goes on; all the others are the class."""
+        ways, own = paths(), self._records[who].get(coupon, NOTHING)
+        classmates = [kept[coupon] for other, kept in self._records.items() if other != who and coupon in kept]
+        before, told = self._before(ways, who, coupon, classmates), log_likelihood(ways, own)
+        weights = _weights(before + NEAR * told)
+        ahead = passes_ahead(ways, own, pass_mark)
+        next_pass = round(float(np.clip(weights @ ahead[:, 0], 0.0, 1.0)), 3)
+        standing = good_in_a_row([total >= pass_mark for total in own.totals])
+        enough = standing >= in_a_row
+        far = _weights(before + FAR * told)
+        to_go = 0 if enough else _to_go(until_in_a_row(ahead, far, in_a_row, standing))
+        here = [one for one in self._attempts[who] if one.coupon == coupon]
+        return Forecast(
+            len(own),
+            standing,
+            next_pass,
+            to_go,
+            trend_of(own.totals),
+            len(own) >= PLATEAU and _slope_over_error(own.totals[-PLATEAU:]) < BEYOND_NOISE,
+            enough and next_pass >= READY,
+            holds_back(here),
+            returning(here),
+            len(own),
+            sum(len(one) > 0 for one in classmates),
+        )
+
+    def _before(self, ways: Paths, who: Hashable, coupon: str, classmates: list[Record]) -> Floats:
+        """Log odds of each path before the student's own marks here: usual in the class, tilted by their other coupons."""
+        usual = usual_in(ways, classmates)
+        others = {key: record for key, record in self._records[who].items() if key != coupon}
+        logs = np.log(usual) + self._lead(ways, usual, who, others)
+        for record in others.values():
+            if len(record) >= LEAST_OTHERS:
+                logs = logs + OTHER_COUPONS * log_likelihood(ways, record, level_free=True)
+        return logs
+
+    def _lead(self, ways: Paths, usual: Floats, who: Hashable, others: Mapping[str, Record]) -> Floats:
+        """Log odds of each path from how far a student is before or behind the class at the same attempts of other coupons."""
+        off = [one for coupon in others for one in self._before_others(who, coupon)]
+        if not off:
+            return np.zeros(len(usual))
+        lead = float(np.mean(off)) * SAME_HAND * len(off) / (len(off) + SAME_HAND_N)
+        mean = float(usual @ ways.start)
+        spread = float(usual @ (ways.start - mean) ** 2)
+        return lead * (ways.start - mean) / max(spread, 25.0)
+
+    def _before_others(self, who: Hashable, coupon: str) -> list[float]:
+        """Marks of a student over the mean of at least two others at the same attempt of a coupon."""
+        if (who, coupon) not in self._off:
+            theirs = [kept[coupon].totals for one, kept in self._records.items() if one != who and coupon in kept]
+            same = [[totals[k] for totals in theirs if len(totals) > k] for k in range(len(self._records[who][coupon]))]
+            mine = self._records[who][coupon].totals
+            self._off[who, coupon] = [
+                float(total - sum(row) / len(row)) for total, row in zip(mine, same, strict=True) if len(row) >= 2
+            ]
+        return self._off[who, coupon]
 
 
 def _weights(logs: Floats) -> Floats:
     weights = np.exp(logs - logs.max())
     return np.asarray(weights / weights.sum())
-
-
-@lru_cache(maxsize=64)
-def _usual(class_bytes: tuple[tuple[bytes, bytes], ...]) -> Floats:
-    """Weights of a class, which many of its students are asked of one after another."""
-    return usual_in(paths(), [Record(np.frombuffer(totals), np.frombuffer(days)) for totals, days in class_bytes])
-
-
-def _lead(ways: Paths, usual: Floats, asked: Question) -> Floats:
-    """Log odds of each path from how far this student is before or behind the class at the same attempts of other coupons."""
-    off = []
-    for coupon in {one.coupon for one in asked.student} - {asked.coupon}:
-        mine = record_of(asked.student, coupon).totals
-        theirs = [record_of(one, coupon).totals for one in asked.classmates]
-        for k, total in enumerate(mine):
-            same = [record[k] for record in theirs if len(record) > k]
-            if len(same) >= 2:
-                off.append(total - float(np.mean(same)))
-    if not off:
-        return np.zeros(len(usual))
-    lead = float(np.mean(off)) * SAME_HAND * len(off) / (len(off) + SAME_HAND_N)
-    mean = float(usual @ ways.start)
-    spread = float(usual @ (ways.start - mean) ** 2)
-    return lead * (ways.start - mean) / max(spread, 25.0)
 
 
 def _to_go(done: Floats) -> ToGo | None:

@@ -58,7 +58,7 @@ class Record:
         return len(self.totals)
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class Paths:
     """Ways of learning, one an entry; `table` is the mark each expects after 0, 1, 2, … attempts without a break."""
 
@@ -125,9 +125,15 @@ def log_likelihood(ways: Paths, record: Record, level_free: bool = False) -> Flo
     Args:
         level_free: only the course of the marks counts, not their height: of another coupon, which may be easier.
     """
-    if not len(record):
+    return _told(ways, record.totals.tobytes(), record.days.tobytes(), level_free)
+
+
+@lru_cache(maxsize=4096)
+def _told(ways: Paths, totals: bytes, days: bytes, level_free: bool) -> Floats:
+    """`log_likelihood` of each record once: every student of a class is asked of beside all the others."""
+    if not totals:
         return np.zeros(len(ways.start))
-    off = record.totals[None, :] - ways.expected(record.days)
+    off = np.frombuffer(totals)[None, :] - ways.expected(np.frombuffer(days))
     if level_free:
         off = off - off.mean(1, keepdims=True)
     usual = (1 - ODD) / ways.noise[:, None] * np.exp(-0.5 * (off / ways.noise[:, None]) ** 2)
@@ -152,9 +158,17 @@ def usual_in(ways: Paths, classmates: Sequence[Record]) -> Floats:
 
 def passes_ahead(ways: Paths, record: Record, pass_mark: float) -> Floats:
     """How likely each path reaches the pass mark at each of the next MOST_AHEAD attempts (paths × attempts)."""
-    last = float(record.days[-1]) if len(record) else -APART_DAYS
-    days = np.concatenate([record.days, last + APART_DAYS * np.arange(1, MOST_AHEAD + 1)])
-    over = ways.expected(days)[:, len(record) :] - pass_mark
+    without_break = not (np.diff(record.days) > BREAK_DAYS).any()
+    return _passes(ways, len(record), b"" if without_break else record.days.tobytes(), pass_mark)
+
+
+@lru_cache(maxsize=128)
+def _passes(ways: Paths, done: int, days: bytes, pass_mark: float) -> Floats:
+    """`passes_ahead` after so many attempts; `days` are empty where no break lies between them: then they do not matter."""
+    before = np.frombuffer(days) if days else APART_DAYS * np.arange(done)
+    last = float(before[-1]) if done else -APART_DAYS
+    expected = ways.expected(np.concatenate([before, last + APART_DAYS * np.arange(1, MOST_AHEAD + 1)]))
+    over = expected[:, done:] - pass_mark
     return np.asarray((1 - ODD) * ndtr(over / ways.noise[:, None]) + ODD * ndtr(over / ODD_SD))
 
 

@@ -1,13 +1,16 @@
 """How each student's record on each coupon goes on, from marks that were returned; the class is the prior."""
 
+import hashlib
 from collections import Counter, defaultdict
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from typing import Any
 
+from django.core.cache import cache
+
 from judicum.core.choices import FINISH_LEVEL
 from judicum.core.errors import NotAllowed, NotFound
-from judicum.core.progress import Forecast, Question, Tried, forecast_of
+from judicum.core.progress import ClassRecords, Forecast, Tried
 from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Attempt
 from judicum.server.causes.models import Verdict
@@ -21,6 +24,8 @@ from judicum.server.schemes.queries import newest_schemes
 
 FAILING = 3
 """Failed in a row at one coupon: stuck, whatever the curve says."""
+KEPT_S = 7 * 24 * 3600
+"""How long the forecasts of a class are kept, seconds; any mark or figure that changes makes them anew."""
 READ = (
     "attempt_id", "attempt__student_id", "attempt__assignment_id", "attempt__created_at", "total", "passed",
 )  # fmt: skip
@@ -56,11 +61,12 @@ def forecasts_of(user: User, course_id: int, student_id: int) -> list[tuple[Assi
         raise NotFound(f"There is no student {student_id} in this course.")
     assignments, marks = _assignments(course_id), _pass_marks(course_id)
     records = _records(course_id, assignments, marks, faults_of=student_id)
+    everybody = ClassRecords({student_id: (), **records})
     theirs = set(
         Attempt.objects.filter(course_id=course_id, student_id=student_id).values_list("assignment_id", flat=True)
     )
     return [
-        (one, forecast_of(_question(one, records, student_id, marks)))
+        (one, _forecast(everybody, student_id, one, marks))
         for one in reversed(assignments.values())
         if one.pk in theirs
     ]
@@ -77,14 +83,31 @@ def standings(user: User, course_id: int) -> list[Standing]:
     records = _records(course_id, assignments, marks)
     ladder, causes, failed = _ladder(course), _causes(course_id), _failed(course_id)
     given = {one.design.code for one in assignments.values()}
-    found = []
-    for member in members(course_id, Role.STUDENT):
-        for one in assignments.values():
-            if any(each.coupon == one.design.code for each in records.get(member.user_id, ())):
-                told = forecast_of(_question(one, records, member.user_id, marks))
-                key = (member.user_id, one.pk)
-                follows = _next(ladder, one.design, given)
-                found.append(Standing(member.user, one, told, failed.get(key, 0), follows, causes.get(key)))
+    told = _of_everybody(assignments, records, marks)
+    return [
+        Standing(member.user, one, told[key], failed.get(key, 0), _next(ladder, one.design, given), causes.get(key))
+        for member in members(course_id, Role.STUDENT)
+        for one in assignments.values()
+        if (key := (member.user_id, one.pk)) in told
+    ]
+
+
+def _of_everybody(
+    assignments: Mapping[int, Assignment], records: Mapping[int, tuple[Tried, ...]], marks: Mapping[str, float]
+) -> dict[tuple[int, int], Forecast]:
+    """Forecasts by student and assignment, where there is a mark; kept until anything that they are made from changes."""
+    asked = [(one.pk, one.design.code, one.good_in_a_row, _pass_mark(one, marks)) for one in assignments.values()]
+    key = "forecasts-" + hashlib.sha256(repr((asked, records)).encode()).hexdigest()
+    found: dict[tuple[int, int], Forecast] | None = cache.get(key)
+    if found is None:
+        everybody = ClassRecords(records)
+        found = {
+            (student, one.pk): _forecast(everybody, student, one, marks)
+            for student, record in records.items()
+            for one in assignments.values()
+            if any(each.coupon == one.design.code for each in record)
+        }
+        cache.set(key, found, KEPT_S)
     return found
 
 
@@ -139,16 +162,8 @@ def _pass_mark(assignment: Assignment, pass_marks: Mapping[str, float]) -> float
     return pass_marks[assignment.scheme] if assignment.pass_mark is None else assignment.pass_mark
 
 
-def _question(
-    assignment: Assignment, records: dict[int, tuple[Tried, ...]], student_id: int, marks: dict[str, float]
-) -> Question:
-    return Question(
-        assignment.design.code,
-        _pass_mark(assignment, marks),
-        assignment.good_in_a_row,
-        records.get(student_id, ()),
-        tuple(record for other, record in records.items() if other != student_id),
-    )
+def _forecast(everybody: ClassRecords, student_id: int, one: Assignment, marks: Mapping[str, float]) -> Forecast:
+    return everybody.forecast(student_id, one.design.code, _pass_mark(one, marks), one.good_in_a_row)
 
 
 def _ladder(course: Course) -> list[Design]:
