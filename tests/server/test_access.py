@@ -47,6 +47,8 @@ def address(route: str, course: Course) -> str:
         "<str:panel>": "gas",
         "<int:number>": 1,
         "<str:cause>": "flow_low",
+        "<int:test_id>": 999999,
+        "<int:reference_id>": 999999,
     }
     for name, value in ids.items():
         route = route.replace(name, str(value))
@@ -73,8 +75,22 @@ MARKING: list[tuple[str, str, object]] = [
     ("PUT", "/api/attempts/{attempt}/findings", {"face": "flat"}),
     ("POST", "/api/attempts/{attempt}/answer", {"version": 1, "answer": "weld_again", "why": "x"}),
     ("POST", "/api/attempts/{attempt}/take-back", None),
+    ("POST", "/api/attempts/{attempt}/second", {"version": 1}),
+    ("PUT", "/api/attempts/{attempt}/second", {"version": 1, "scores": {}}),
+    ("POST", "/api/attempts/{attempt}/agree", {"version": 1, "scores": {}}),
+    ("PUT", "/api/attempts/{attempt}/reference", {"comment": "x"}),
+    ("DELETE", "/api/attempts/{attempt}/reference", None),
+]
+ALIKE: list[tuple[str, str, object]] = [
+    ("GET", "/api/courses/{course}/alike", None),
+    ("PUT", "/api/courses/{course}/second-share", {"share": 10}),
+    ("GET", "/api/courses/{course}/references", None),
+    ("POST", "/api/courses/{course}/self-tests", None),
+    ("GET", "/api/courses/{course}/self-tests/1", None),
+    ("PUT", "/api/courses/{course}/self-tests/1/beads/1", {"scores": {}}),
 ]
 STUDENT_MAY_NOT = [
+    *ALIKE,
     ("GET", "/api/courses/{course}/desk", None),
     ("GET", "/api/courses/{course}/wall", None),
     ("GET", "/api/courses/{course}/next", None),
@@ -115,6 +131,7 @@ NOT_THEIRS = [
 ]
 STRANGER_SEES_NO = [
     *NOT_THEIRS,
+    *ALIKE,
     ("GET", "/api/courses/{course}", None),
     ("GET", "/api/courses/{course}/desk", None),
     ("GET", "/api/courses/{course}/wall", None),
@@ -138,6 +155,9 @@ STRANGER_SEES_NO = [
 INSTRUCTOR_ONLY = [
     ("PATCH", "/api/courses/{course}/schools", {"ladder": "carbon"}),
     ("POST", "/api/courses/{course}/schemes", SCHEME),
+    ("PUT", "/api/courses/{course}/second-share", {"share": 10}),
+    ("PUT", "/api/attempts/{attempt}/reference", {"comment": "x"}),
+    ("DELETE", "/api/attempts/{attempt}/reference", None),
 ]
 STAFF_MAY_NOT = [
     ("PUT", "/api/attempts/{attempt}/preparation", {"prepared": []}),

@@ -130,7 +130,7 @@ def test_what_waits_is_sorted_by_waiting_need_or_coupon(course: Course, client_o
     assert staff.get(f"{url}/next?order=coupon&but={stuck.pk}").json() == {"attempt": after.pk}
     first = Attempt.objects.get(assignment=course.assignment, student=course.other, number=1)
     Attempt.objects.filter(pk=first.pk).update(state="measured")
-    by_need = [NEEDS[row.need] for row in waiting_in(course.row.pk, "need")]
+    by_need = [NEEDS[row.need] for row in waiting_in(course.instructor, course.row.pk, "need")]
     assert by_need == ["stuck", "stuck", "first"]
 
 

@@ -34,7 +34,7 @@ def every_get(course: Course, attempt: Attempt) -> list[str]:
         "<int:course_id>": course.row.pk, "<int:assignment_id>": course.assignment.pk, "<int:attempt_id>": attempt.pk,
         "<int:student_id>": course.student.pk, "<int:photo_id>": photo.pk, "<int:measurement_id>": photo.measurements.get().pk,
         "<uuid:upload_id>": "00000000-0000-4000-8000-000000000000", "<str:kind>": "window", "<str:panel>": "gas", "<int:number>": 1,
-        "<str:cause>": "flow_low",
+        "<str:cause>": "flow_low", "<int:test_id>": 999999, "<int:reference_id>": 999999,
     }  # fmt: skip
     found = []
     for route, methods in routes():
@@ -99,7 +99,9 @@ def test_with_its_return_the_student_reads_the_last_mark_and_none_before_it(
             ["prepare", "log", "add_photo", "add_view", "read_angle", "choose_bead"],
             ["read_angle", "choose_bead", "correct", "find", "judge_cause", "mark", "ask_photo", "send_back"],
         ),
-        ("marked", [], ["correct", "find", "judge_cause", "mark", "return"]),
+        ("marked", [], ["correct", "find", "judge_cause", "mark", "return", "ask_second"]),
+        ("second_asked", [], ["correct", "find", "mark_second"]),
+        ("to_agree", [], ["correct", "find", "judge_cause", "agree"]),
         ("returned", [], ["correct", "judge_cause", "mark"]),
         (
             "photo_asked",

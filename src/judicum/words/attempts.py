@@ -9,6 +9,8 @@ STATES = {
     "returned": "returned",
     "photo_asked": "another photo asked for",
     "weld_again": "to be welded again",
+    "second_asked": "waits for a second mark",
+    "to_agree": "two marks, to agree",
 }
 VIEWS = {"bead": "Bead", "back": "Back side", "setup": "Setup at the machine", "torch": "Torch in place"}
 ORDERS = {"waited": "waiting longest", "need": "who needs it most", "coupon": "coupon"}

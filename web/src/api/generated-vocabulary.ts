@@ -1772,7 +1772,9 @@ export const vocabulary = {
     "marked": "marked, not returned",
     "returned": "returned",
     "photo_asked": "another photo asked for",
-    "weld_again": "to be welded again"
+    "weld_again": "to be welded again",
+    "second_asked": "waits for a second mark",
+    "to_agree": "two marks, to agree"
   },
   "views": {
     "bead": "Bead",

@@ -38,6 +38,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{attempt_id}/agree": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Agreeing on one mark of two. */
+        post: operations["second_agree"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{attempt_id}/answer": {
         parameters: {
             query?: never;
@@ -208,6 +225,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{attempt_id}/reference": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Keeping an attempt as a reference, and letting it go; for the instructor. */
+        put: operations["reference_keep"];
+        post?: never;
+        /** @description Keeping an attempt as a reference, and letting it go; for the instructor. */
+        delete: operations["reference_let_go"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{attempt_id}/return": {
         parameters: {
             query?: never;
@@ -236,6 +271,24 @@ export interface paths {
         /** @description What was set for one run of the attempt, 1 for the first. */
         put: operations["run_log"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attempts/{attempt_id}/second": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Asking for a blind second mark, and giving it. */
+        put: operations["second_set"];
+        /** @description Asking for a blind second mark, and giving it. */
+        post: operations["second_ask"];
         delete?: never;
         options?: never;
         head?: never;
@@ -319,6 +372,23 @@ export interface paths {
         };
         /** @description One course. */
         get: operations["course_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/alike": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description How alike a course is marked, for those who teach it. */
+        get: operations["alike_read"];
         put?: never;
         post?: never;
         delete?: never;
@@ -448,6 +518,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{course_id}/references": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The reference beads of a course, for those who teach it. */
+        get: operations["references_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{course_id}/schemes": {
         parameters: {
             query?: never;
@@ -498,6 +585,74 @@ export interface paths {
         head?: never;
         /** @description How the course is taught where practitioners disagree; for its instructor to change. */
         patch: operations["schools_set"];
+        trace?: never;
+    };
+    "/api/courses/{course_id}/second-share": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description The share of marks that the lot gives to a second marker; for the instructor to change. */
+        put: operations["second_share_set"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/self-tests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Beginning a test of oneself. */
+        post: operations["self_test_begin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/self-tests/{test_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description One's own test. */
+        get: operations["self_test_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/self-tests/{test_id}/beads/{reference_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Marking one bead of one's own test. */
+        put: operations["self_test_mark"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
         trace?: never;
     };
     "/api/courses/{course_id}/standings": {
@@ -865,6 +1020,36 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description The mark that both stand behind. */
+        AgreeRequest: {
+            version: number;
+            scores: {
+                [key: string]: number | null;
+            };
+            not_applying?: string[];
+            waived?: string[];
+            /** @default  */
+            comment: string;
+            /** @default  */
+            next_change: string;
+        };
+        /** @description How far second marks agree with first ones in one line; `said` is it in words. */
+        Agreement: {
+            key: string;
+            words: string;
+            pairs: number;
+            difference: components["schemas"]["Interval"] | null;
+            kappa: components["schemas"]["Interval"] | null;
+            icc: components["schemas"]["Interval"] | null;
+            said: string;
+        };
+        Alike: {
+            share: number;
+            lines: components["schemas"]["Agreement"][];
+            markers: components["schemas"]["Marker"][];
+            departures: components["schemas"]["Departure"][];
+            offers: components["schemas"]["Offer"][];
+        };
         /** @description A torch angle that was read on the photo, with the two lines drawn, [x, y] in its pixels. */
         Angle: {
             which: string;
@@ -971,6 +1156,7 @@ export interface components {
             readonly preparation: components["schemas"]["PreparationStep"][];
             photos: components["schemas"]["Photo"][];
             readonly mark: components["schemas"]["Mark"] | null;
+            readonly second: components["schemas"]["Second"] | null;
             readonly earlier: components["schemas"]["Earlier"] | null;
             answer: string;
             readonly asked: components["schemas"]["Asked"] | null;
@@ -1003,9 +1189,11 @@ export interface components {
          *     * `returned` - Returned
          *     * `photo_asked` - Photo Asked
          *     * `weld_again` - Weld Again
+         *     * `second_asked` - Second Asked
+         *     * `to_agree` - To Agree
          * @enum {string}
          */
-        AttemptState: "assigned" | "logged" | "photographed" | "measured" | "marked" | "returned" | "photo_asked" | "weld_again";
+        AttemptState: "assigned" | "logged" | "photographed" | "measured" | "marked" | "returned" | "photo_asked" | "weld_again" | "second_asked" | "to_agree";
         /**
          * @description * `open` - Open
          *     * `prepare` - Prepare
@@ -1025,9 +1213,12 @@ export interface components {
          *     * `ask_photo` - Ask Photo
          *     * `send_back` - Send Back
          *     * `take_back` - Take Back
+         *     * `ask_second` - Ask Second
+         *     * `mark_second` - Mark Second
+         *     * `agree` - Agree
          * @enum {string}
          */
-        AttemptStep: "open" | "prepare" | "log" | "add_photo" | "add_view" | "read_angle" | "measure" | "refuse_photo" | "measure_back" | "correct" | "choose_bead" | "find" | "judge_cause" | "mark" | "return" | "ask_photo" | "send_back" | "take_back";
+        AttemptStep: "open" | "prepare" | "log" | "add_photo" | "add_view" | "read_angle" | "measure" | "refuse_photo" | "measure_back" | "correct" | "choose_bead" | "find" | "judge_cause" | "mark" | "return" | "ask_photo" | "send_back" | "take_back" | "ask_second" | "mark_second" | "agree";
         /**
          * @description * `bright` - bright
          *     * `tinted` - tinted
@@ -1224,6 +1415,14 @@ export interface components {
              * @default null
              */
             pinhole: boolean | null;
+        };
+        /** @description What was given over what was suggested, by criterion, in points of ten. */
+        Departure: {
+            criterion: string;
+            words: string;
+            marks: number;
+            difference: components["schemas"]["Interval"] | null;
+            said: string;
         };
         Design: {
             readonly id: number;
@@ -1425,6 +1624,17 @@ export interface components {
             ready: boolean;
             words: string;
         };
+        /** @description One of two marks of an attempt, as it was given. */
+        GivenMark: {
+            marked_by: components["schemas"]["Person"];
+            scores: {
+                [key: string]: number | null;
+            };
+            /** Format: double */
+            total: number;
+            passed: boolean;
+            comment: string;
+        };
         Goal: {
             readonly id: number;
             design: components["schemas"]["Design"];
@@ -1458,6 +1668,14 @@ export interface components {
                 [key: string]: string;
             };
         };
+        Interval: {
+            /** Format: double */
+            value: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+        };
         /** @description A course code; name and password too for somebody who has no account yet. */
         JoinRequest: {
             code: string;
@@ -1490,6 +1708,9 @@ export interface components {
             phrases: {
                 [key: string]: string;
             };
+        };
+        KeepReferenceRequest: {
+            comment: string;
         };
         KnockOut: {
             key: string;
@@ -1552,6 +1773,17 @@ export interface components {
             marked_at: string;
             /** Format: date-time */
             returned_at: string | null;
+        };
+        /** @description One marker over time: marks of a hundred over what was suggested; the moving mean with limits of chance about `usual`. */
+        Marker: {
+            marker: components["schemas"]["Person"];
+            marks: number;
+            /** Format: double */
+            usual: number | null;
+            moving: number[];
+            limits: number[];
+            drifts: boolean;
+            said: string;
         };
         /**
          * @description A measurement with its whole report and what is drawn over the photo, both with corrections put on.
@@ -1670,6 +1902,14 @@ export interface components {
             draught: boolean | null;
             part_hot: boolean | null;
             note: string;
+        };
+        /** @description A version of a scheme whose curves fit better what was given; nothing changes until somebody keeps it. */
+        Offer: {
+            code: string;
+            title: string;
+            version: number;
+            changed: string[];
+            scheme: components["schemas"]["Body"];
         };
         Opinion: {
             rule: string;
@@ -1907,6 +2147,22 @@ export interface components {
             reference: number[][];
             /** @default 1 */
             run: number;
+        };
+        /** @description A reference bead with its mark. */
+        Reference: {
+            id: number;
+            attempt: number;
+            title: string;
+            comment: string;
+            kept_by: components["schemas"]["Person"];
+            /** Format: double */
+            total: number;
+            measurement: components["schemas"]["Figures"] | null;
+        };
+        /** @description The reference beads of a course, and whether the one who asks has tested themselves. */
+        References: {
+            tested: boolean;
+            references: components["schemas"]["Reference"][];
         };
         /**
          * Refusal
@@ -2180,10 +2436,42 @@ export interface components {
             purge_school: components["schemas"]["PurgeSchoolEnum"];
             solvent: components["schemas"]["SolventEnum"];
         };
+        Scores: {
+            scores: {
+                [key: string]: number | null;
+            };
+        };
+        ScoresRequest: {
+            scores: {
+                [key: string]: number | null;
+            };
+        };
+        /** @description A second mark that was asked for; each mark is null to whom it is not shown yet. `lines` name the criteria in order. */
+        Second: {
+            by_lot: boolean;
+            agreed: boolean;
+            lines: {
+                [key: string]: string;
+            };
+            first: components["schemas"]["GivenMark"] | null;
+            second: components["schemas"]["GivenMark"] | null;
+        };
+        SecondShare: {
+            share: number;
+        };
+        SecondShareRequest: {
+            share: number;
+        };
         /** @description Something wrong with a photo at first sight, and what to do. */
         Seen: {
             code: string;
             message: string;
+        };
+        SelfTest: {
+            id: number;
+            finished: boolean;
+            result: components["schemas"]["Agreement"] | null;
+            beads: components["schemas"]["TestBead"][];
         };
         /** @description Attempts at one coupon, oldest first; trends are changes per attempt. */
         Series: {
@@ -2228,6 +2516,17 @@ export interface components {
             points_px: number[];
             /** Format: double */
             length_mm: number;
+        };
+        /** @description A second mark, given without sight of the first, with the attempt's version that the marker was looking at. */
+        SetSecondRequest: {
+            version: number;
+            scores: {
+                [key: string]: number | null;
+            };
+            not_applying?: string[];
+            waived?: string[];
+            /** @default  */
+            comment: string;
         };
         /** @description The card of an attempt's coupon, each logged run beside it, and what worked here. */
         Setup: {
@@ -2378,6 +2677,26 @@ export interface components {
          * @enum {string}
          */
         Technique: "dab" | "lay_wire" | "walk_cup" | "fuse";
+        /** @description One bead of a self-test; the reference's scores, total and comment only once it is finished. */
+        TestBead: {
+            id: number;
+            title: string;
+            /** Format: double */
+            target_width_mm: number;
+            measurement: components["schemas"]["Figures"] | null;
+            lines: {
+                [key: string]: string;
+            };
+            given: components["schemas"]["Scores"] | null;
+            /** Format: double */
+            given_total: number | null;
+            scores: {
+                [key: string]: number | null;
+            } | null;
+            /** Format: double */
+            total: number | null;
+            comment: string | null;
+        };
         /** TintFigures */
         TintFigures: {
             bead: components["schemas"]["Level"];
@@ -2445,6 +2764,9 @@ export interface components {
          * @enum {string}
          */
         VerdictEnum: "taken" | "set_aside";
+        VersionRequest: {
+            version: number;
+        };
         /** @description The first of what waits, in order, and how many wait. */
         Waiting: {
             count: number;
@@ -2566,6 +2888,39 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Attempt"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    second_agree: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AgreeRequest"];
+            };
+        };
         responses: {
             200: {
                 headers: {
@@ -2900,6 +3255,66 @@ export interface operations {
             };
         };
     };
+    reference_keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepReferenceRequest"];
+            };
+        };
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reference_let_go: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     mark_return: {
         parameters: {
             query?: never;
@@ -2946,6 +3361,72 @@ export interface operations {
         requestBody?: {
             content: {
                 "application/json": components["schemas"]["RunRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Attempt"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    second_set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetSecondRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Attempt"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    second_ask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VersionRequest"];
             };
         };
         responses: {
@@ -3113,6 +3594,35 @@ export interface operations {
             };
         };
     };
+    alike_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Alike"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     courses_assignments_list: {
         parameters: {
             query?: {
@@ -3189,7 +3699,7 @@ export interface operations {
                 oldest_first?: boolean;
                 /** @description Number of results to return per page. */
                 page_size?: number;
-                state?: ("assigned" | "logged" | "marked" | "measured" | "photo_asked" | "photographed" | "returned" | "weld_again")[];
+                state?: ("assigned" | "logged" | "marked" | "measured" | "photo_asked" | "photographed" | "returned" | "second_asked" | "to_agree" | "weld_again")[];
                 student?: number;
             };
             header?: never;
@@ -3416,6 +3926,35 @@ export interface operations {
             };
         };
     };
+    references_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["References"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     schemes_list: {
         parameters: {
             query?: never;
@@ -3532,6 +4071,133 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Schools"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    second_share_set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SecondShareRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SecondShare"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    self_test_begin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SelfTest"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    self_test_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+                test_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SelfTest"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    self_test_mark: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+                reference_id: number;
+                test_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScoresRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SelfTest"];
                 };
             };
             default: {

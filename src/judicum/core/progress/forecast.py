@@ -109,7 +109,7 @@ def forecast_of(asked: Question) -> Forecast:
 class ClassRecords:
     """Records of a class of which many students are asked: each is sorted by coupon once. `who` is any key of a student."""
 
-    def __init__(self, attempts: Mapping[Hashable, tuple[Tried, ...]]) -> None:
+    def __init__(self, attempts: Mapping[Any, tuple[Tried, ...]]) -> None:
         self._attempts = attempts
         self._records = {
             who: {coupon: record_of(tried, coupon) for coupon in {one.coupon for one in tried}}

@@ -55,6 +55,7 @@ class Brief:
     mark_total: float | None
     passed: bool | None
     returned_at: datetime | None
+    marker_id: int | None
 
 
 def in_brief(attempts: QuerySet[Attempt]) -> QuerySet[Attempt, dict[str, Any]]:
@@ -68,7 +69,9 @@ def briefs(rows: Iterable[Mapping[str, Any]]) -> list[Brief]:
     ids = [row["id"] for row in rows]
     goals = _goals({row["assignment_id"] for row in rows})
     names = dict(User.objects.filter(pk__in={row["student_id"] for row in rows}).values_list("pk", "display_name"))
-    given = Mark.objects.filter(attempt_id__in=ids).values_list("attempt_id", "total", "passed", "returned_at")
+    given = Mark.objects.filter(attempt_id__in=ids).values_list(
+        "attempt_id", "total", "passed", "returned_at", "marked_by_id"
+    )
     marks = {pk: told for pk, *told in given}
     figures = {
         told[0]: dict(zip(FIGURES, told, strict=True))
@@ -87,7 +90,7 @@ def briefs(rows: Iterable[Mapping[str, Any]]) -> list[Brief]:
             names[row["student_id"]],
             goals[row["assignment_id"]],
             figures.get(row["id"]),
-            *marks.get(row["id"], (None, None, None)),
+            *marks.get(row["id"], (None,) * 4),
         )
         for row in rows
     ]
@@ -111,6 +114,7 @@ def brief_of(attempt: Attempt) -> Brief:
         mark.total if mark else None,
         mark.passed if mark else None,
         mark.returned_at if mark else None,
+        mark.marked_by_id if mark else None,
     )
 
 

@@ -10,6 +10,7 @@ from judicum.core.setup import Checked, real_travel_mm_s, worked
 from judicum.server.accounts.models import User
 from judicum.server.attempts.briefs import Brief, briefs, in_brief
 from judicum.server.attempts.models import Attempt, Event, Run
+from judicum.server.attempts.visibility import Sight
 from judicum.server.coupons.models import Assignment
 from judicum.server.coupons.setup import card_for, check_for
 from judicum.server.courses.models import STAFF, Membership, Role
@@ -96,7 +97,15 @@ def load_parts(attempt: Attempt) -> Attempt:
         .prefetch_related(Prefetch("measurements", measurements))
         .order_by("-sent_at", "-id")
     )
-    prefetch_related_objects([attempt], "runs", Prefetch("photos", photos), "mark__marked_by", "mark__scheme")
+    prefetch_related_objects(
+        [attempt],
+        "runs",
+        Prefetch("photos", photos),
+        "mark__marked_by",
+        "mark__scheme",
+        "second__first_marker",
+        "second__marked_by",
+    )
     return attempt
 
 
@@ -170,6 +179,17 @@ def worked_here(assignment: Assignment) -> dict[str, Any]:
     ).values()
     rows = list(passed)
     return {"attempts": len({row["attempt_id"] for row in rows}), "figures": worked(rows)}
+
+
+def visible_events(user: User, attempt: Attempt) -> list[Event]:
+    """The log as this person may read it, oldest first."""
+    return Sight(user, teaches(user, attempt)).events(log_of(attempt), marks_blind(user, attempt))
+
+
+def marks_blind(user: User, attempt: Attempt) -> bool:
+    """Whether the person is not to see the first mark of an attempt that waits for a second."""
+    marker = Attempt.objects.filter(pk=attempt.pk).values_list("mark__marked_by", flat=True).first()
+    return Sight(user, teaches(user, attempt)).blind(attempt.state, marker)
 
 
 def log_of(attempt: Attempt) -> QuerySet[Event]:

@@ -18,6 +18,8 @@ class State(models.TextChoices):
     RETURNED = "returned"
     PHOTO_ASKED = "photo_asked"
     WELD_AGAIN = "weld_again"
+    SECOND_ASKED = "second_asked"
+    TO_AGREE = "to_agree"
 
 
 class Step(models.TextChoices):
@@ -39,14 +41,19 @@ class Step(models.TextChoices):
     ASK_PHOTO = "ask_photo"
     SEND_BACK = "send_back"
     TAKE_BACK = "take_back"
+    ASK_SECOND = "ask_second"
+    MARK_SECOND = "mark_second"
+    AGREE = "agree"
 
 
-WAITING = (State.PHOTOGRAPHED, State.MEASURED, State.MARKED)
-"""States in which an attempt waits for those who teach: to be marked or to be returned."""
+HELD_BACK = (State.MARKED, State.SECOND_ASKED, State.TO_AGREE)
+"""States of an attempt with a mark that its student knows nothing of."""
+WAITING = (State.PHOTOGRAPHED, State.MEASURED, *HELD_BACK)
+"""States in which an attempt waits for those who teach: to be marked, marked blind a second time, agreed or returned."""
 OVER = (State.RETURNED, State.WELD_AGAIN)
 """States in which nobody has anything to do with an attempt any more."""
 BEFORE_MARK = (State.LOGGED, State.PHOTOGRAPHED, State.MEASURED, State.PHOTO_ASKED)
-SENT = (State.PHOTOGRAPHED, State.MEASURED, State.PHOTO_ASKED, State.MARKED, State.RETURNED, State.WELD_AGAIN)
+SENT = (*WAITING, State.PHOTO_ASKED, State.RETURNED, State.WELD_AGAIN)
 """States of an attempt that has had a photo."""
 
 # step -> {state before: state after}
@@ -64,13 +71,17 @@ STEPS: dict[Step, dict[State, State]] = {
     # Before a mark stands only: a mark is of one bead.
     Step.CHOOSE_BEAD: {State.MEASURED: State.MEASURED},
     Step.FIND: {s: s for s in WAITING},
-    Step.JUDGE_CAUSE: {s: s for s in (*WAITING, State.RETURNED)},
+    # The cause that was taken belongs to the first mark until one is agreed.
+    Step.JUDGE_CAUSE: {s: s for s in (*WAITING, State.RETURNED) if s != State.SECOND_ASKED},
     Step.MARK: {
         State.PHOTOGRAPHED: State.MARKED,
         State.MEASURED: State.MARKED,
         State.MARKED: State.MARKED,
         State.RETURNED: State.MARKED,
     },
+    Step.ASK_SECOND: {State.MARKED: State.SECOND_ASKED},
+    Step.MARK_SECOND: {State.SECOND_ASKED: State.TO_AGREE},
+    Step.AGREE: {State.TO_AGREE: State.MARKED},
     Step.RETURN: {State.MARKED: State.RETURNED},
     Step.ASK_PHOTO: dict.fromkeys((State.PHOTOGRAPHED, State.MEASURED), State.PHOTO_ASKED),
     Step.SEND_BACK: dict.fromkeys((State.PHOTOGRAPHED, State.MEASURED), State.WELD_AGAIN),

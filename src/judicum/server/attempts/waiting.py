@@ -6,8 +6,9 @@ from django.db.models import Case, Count, IntegerField, OuterRef, QuerySet, Subq
 from django.db.models.functions import Coalesce
 
 from judicum.core.errors import InvalidValue
+from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Attempt
-from judicum.server.attempts.states import WAITING
+from judicum.server.attempts.states import WAITING, State
 from judicum.server.marking.models import Mark
 
 ORDERS: dict[str, tuple[str, ...]] = {
@@ -20,15 +21,19 @@ NEEDS = ("none", "first", "failing", "stuck")
 STUCK_AFTER = 3
 
 
-def waiting_in(course_id: int, order: str = "waited", assignment_id: int | None = None) -> "QuerySet[Any]":
+def waiting_in(user: User, course_id: int, order: str = "waited", assignment_id: int | None = None) -> "QuerySet[Any]":
     """Attempts that wait for a mark or its return, with their `need` (an index of NEEDS), in one of ORDERS.
+
+    Those that wait for a second mark beside the one by `user` are left out: they wait for somebody else.
 
     Raises:
         InvalidValue: another order.
     """
     if order not in ORDERS:
         raise InvalidValue("order", order, "one of " + ", ".join(ORDERS))
-    found = Attempt.objects.filter(course_id=course_id, state__in=WAITING)
+    found = Attempt.objects.filter(course_id=course_id, state__in=WAITING).exclude(
+        state=State.SECOND_ASKED, mark__marked_by=user
+    )
     if assignment_id is not None:
         found = found.filter(assignment_id=assignment_id)
     before: dict[str, Any] = {
@@ -57,10 +62,10 @@ def waiting_in(course_id: int, order: str = "waited", assignment_id: int | None 
 
 
 def next_waiting(
-    course_id: int, but: int | None = None, order: str = "waited", assignment_id: int | None = None
+    user: User, course_id: int, but: int | None = None, order: str = "waited", assignment_id: int | None = None
 ) -> int | None:
     """The attempt of a course that is to be looked at next, of all there are in that order. Raises InvalidValue."""
-    waiting = waiting_in(course_id, order, assignment_id)
+    waiting = waiting_in(user, course_id, order, assignment_id)
     if but is not None:
         waiting = waiting.exclude(pk=but)
     return waiting.values_list("pk", flat=True).first()

@@ -114,14 +114,14 @@ class Explanation:
     followed: Followed | None
 
 
-def explanation_of(attempt: Attempt) -> Explanation:
-    """Explain an attempt as it stands now."""
+def explanation_of(attempt: Attempt, blind: bool = False) -> Explanation:
+    """Explain an attempt as it stands now; `blind` to one who is not to see what was made of it."""
     case = case_of(attempt)
     asked = asked_before(attempt)
     verdict = asked.verdict if asked else None
     return Explanation(
         explain_case(case),
-        dict(Verdict.objects.filter(attempt=attempt).values_list("cause", "taken")),
+        {} if blind else dict(Verdict.objects.filter(attempt=attempt).values_list("cause", "taken")),
         asked,
         followed(case, verdict.change, verdict.symptoms) if verdict else None,
     )

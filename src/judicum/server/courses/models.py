@@ -25,13 +25,14 @@ def _school(key: str) -> Any:
 class Course(models.Model):
     """A class that meets over some weeks; students join with its code.
 
-    `filling` says how far its attempts are brought in (`done` of `total`) while that goes on.
+    `second_share` is the share (percent) of marks that go to a blind second marker by lot. `filling` says how far its attempts are brought in (`done` of `total`) while that goes on.
     """
 
     name = models.CharField(max_length=120)
     join_code = models.CharField(max_length=12, unique=True)
     created_at = models.DateTimeField(auto_now_add=True)
     filling = models.JSONField(null=True)
+    second_share = models.PositiveSmallIntegerField(default=0)
     pedal_school = _school("pedal_school")
     start_school = _school("start_school")
     finish = _school("finish")

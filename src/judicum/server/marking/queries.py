@@ -19,6 +19,7 @@ from judicum.core.photo.report import Report
 from judicum.core.setup import read_coupon
 from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Attempt
+from judicum.server.attempts.states import State
 from judicum.server.coupons.models import Assignment
 from judicum.server.coupons.setup import checklist_for, coupon_of, worst_check
 from judicum.server.courses.queries import staff_of
@@ -101,7 +102,11 @@ def tried_on(user: User, course_id: int, rules: Rules, code: str | None) -> dict
         NotFound, NotAllowed: not a course one teaches.
     """
     staff_of(user, course_id)
-    marks = Mark.objects.filter(attempt__course_id=course_id).exclude(readings={})
+    marks = (
+        Mark.objects.filter(attempt__course_id=course_id)
+        .exclude(readings={})
+        .exclude(attempt__state=State.SECOND_ASKED)
+    )
     if code is not None:
         marks = marks.filter(attempt__assignment__scheme=code)
     rows = marks.select_related("attempt__student", "attempt__assignment__design").order_by("-marked_at", "-id")[

@@ -14,7 +14,7 @@ from judicum.server.accounts.models import User
 from judicum.server.attempts.briefs import Brief, briefs, in_brief
 from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.queries import course_attempts
-from judicum.server.attempts.states import State
+from judicum.server.attempts.states import HELD_BACK, State
 from judicum.server.attempts.visibility import Sight
 from judicum.server.courses.models import STAFF, Membership, Role
 from judicum.server.courses.queries import members, membership_of, staff_of
@@ -52,7 +52,9 @@ def student_over_time(user: User, course_id: int, student_id: int) -> dict[str, 
 
 def _series(attempts: list[Brief], sight: Sight) -> dict[str, Any]:
     figures = [a.figures for a in attempts if a.figures]
-    passed = [a.passed for a in attempts if a.passed is not None and sight.sees_mark(a.returned_at)]
+    passed = [
+        a.passed for a in attempts if a.passed is not None and sight.sees_mark(a.state, a.returned_at, a.marker_id)
+    ]
     return {
         "attempts": attempts,
         "width_cv_trend": trend_per_attempt([f["width_cv"] for f in figures if f["width_cv"] is not None]),
@@ -89,7 +91,7 @@ def desk(user: User, course_id: int) -> dict[str, Any]:
     ]
     return {
         "to_mark": counts.get(State.MEASURED, 0) + counts.get(State.PHOTOGRAPHED, 0),
-        "to_return": counts.get(State.MARKED, 0),
+        "to_return": sum(counts.get(state, 0) for state in HELD_BACK),
         "measuring": Measurement.objects.filter(state__in=UNDER_WAY, photo__attempt__course_id=course_id).count(),
         "welding": sum(counts.get(state, 0) for state in (State.ASSIGNED, State.LOGGED, State.PHOTO_ASKED)),
         "students": students,

@@ -9,7 +9,7 @@ from judicum.core.marking import MOST_NEXT
 from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.queries import held_as_staff
-from judicum.server.attempts.states import Step, advance
+from judicum.server.attempts.states import State, Step, advance
 
 ANSWERS = {"another_photo": Step.ASK_PHOTO, "weld_again": Step.SEND_BACK}
 
@@ -44,6 +44,9 @@ def check_version(attempt: Attempt, version: int) -> None:
     """Raises EditConflict where somebody changed the attempt since that version, and says who and how."""
     if attempt.version == version:
         return
+    if attempt.state == State.SECOND_ASKED:
+        # Whoever marks blind is not to learn who marked first.
+        raise EditConflict("A second mark was asked for in the meantime. Load it again; what you typed is still here.")
     last = attempt.events.select_related("actor").order_by("-at", "-id").first()
     who = last.actor.display_name if last and last.actor else "The measurement"
     what = last.kind.replace("_", " ") if last else "change"

@@ -22,7 +22,7 @@ from judicum.server.coupons.api.card import CardSerializer, CheckSerializer
 from judicum.server.coupons.api.serializers import DesignSerializer
 from judicum.server.coupons.models import Assignment, Design
 from judicum.server.coupons.setup import checklist_for
-from judicum.server.marking.api.serializers import MarkSerializer
+from judicum.server.marking.api.serializers import MarkSerializer, SecondSerializer, told_second
 from judicum.server.photos.api.serializers import FiguresSerializer, PhotoSerializer, told_figures, told_photo
 from judicum.words import METRIC
 from judicum.words import setup as words
@@ -166,6 +166,7 @@ class AttemptBriefSerializer(serializers.Serializer[Any]):
     def to_representation(self, attempt: Brief) -> dict[str, Any]:
         # A page of a list has fifty of these: plain values, without a field object for each.
         goal, sight = attempt.goal, self.sight
+        sees = sight.sees_mark(attempt.state, attempt.returned_at, attempt.marker_id)
         return {
             "id": attempt.id,
             "number": attempt.number,
@@ -184,9 +185,9 @@ class AttemptBriefSerializer(serializers.Serializer[Any]):
             "updated_at": attempt.updated_at,
             "measurement": told_figures(attempt.figures) if attempt.figures else None,
             "measuring": attempt.measuring,
-            "mark_total": attempt.mark_total if sight.sees_mark(attempt.returned_at) else None,
-            "passed": attempt.passed if sight.sees_mark(attempt.returned_at) else None,
-            "may": sight.may(attempt.state, attempt.student_id),
+            "mark_total": attempt.mark_total if sees else None,
+            "passed": attempt.passed if sees else None,
+            "may": sight.may(attempt.state, attempt.student_id, attempt.marker_id),
         }
 
 
@@ -207,6 +208,7 @@ class AttemptSerializer(AttemptBriefSerializer):
     preparation = serializers.SerializerMethodField()
     photos = PhotoSerializer(many=True)
     mark = serializers.SerializerMethodField()
+    second = serializers.SerializerMethodField()
     earlier = serializers.SerializerMethodField()
     answer = serializers.CharField()
     asked = serializers.SerializerMethodField()
@@ -219,6 +221,7 @@ class AttemptSerializer(AttemptBriefSerializer):
             "preparation": self.get_preparation(attempt),
             "photos": [told_photo(photo) for photo in attempt.photos.all()],
             "mark": self.get_mark(attempt),
+            "second": self.get_second(attempt),
             "earlier": self.get_earlier(attempt),
             "answer": attempt.answer,
             "asked": self.get_asked(attempt),
@@ -235,7 +238,16 @@ class AttemptSerializer(AttemptBriefSerializer):
     @extend_schema_field(MarkSerializer(allow_null=True))
     def get_mark(self, attempt: Attempt) -> Any:
         mark = getattr(attempt, "mark", None)
-        return MarkSerializer(mark).data if mark and self.sight.sees_mark(mark.returned_at) else None
+        if mark is None or not self.sight.sees_mark(attempt.state, mark.returned_at, mark.marked_by_id):
+            return None
+        return MarkSerializer(mark).data
+
+    @extend_schema_field(SecondSerializer(allow_null=True))
+    def get_second(self, attempt: Attempt) -> Any:
+        second = getattr(attempt, "second", None)
+        if second is None or not self.sight.teaches:
+            return None
+        return told_second(second, attempt.mark, self.sight.blind(attempt.state, attempt.mark.marked_by_id))
 
     @extend_schema_field(EarlierSerializer(allow_null=True))
     def get_earlier(self, attempt: Attempt) -> Any:

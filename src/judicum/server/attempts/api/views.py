@@ -37,10 +37,10 @@ from judicum.server.attempts.queries import (
     course_attempts,
     last_good_runs,
     load_parts,
-    log_of,
     newest_of_each,
     setup_of,
     told_check,
+    visible_events,
 )
 from judicum.server.attempts.states import State
 from judicum.server.attempts.visibility import Sight, sight_of
@@ -229,7 +229,7 @@ class EventsView(APIView):
     @extend_schema(operation_id="attempt_events", responses=EventSerializer(many=True))
     def get(self, request: Request, attempt_id: int) -> Response:
         attempt = attempt_for(person(request), attempt_id)
-        shown = sight_of(person(request), attempt).events(log_of(attempt))
+        shown = visible_events(person(request), attempt)
         return Response(EventSerializer(shown, many=True).data)
 
 
@@ -262,7 +262,9 @@ class NextView(APIView):
     def get(self, request: Request, course_id: int) -> Response:
         staff_of(person(request), course_id)
         order, assignment = _order(request)
-        return Response({"attempt": next_waiting(course_id, _number(request, "but"), order, assignment)})
+        return Response(
+            {"attempt": next_waiting(person(request), course_id, _number(request, "but"), order, assignment)}
+        )
 
 
 class WaitingView(APIView):
@@ -271,7 +273,7 @@ class WaitingView(APIView):
     @extend_schema(operation_id="waiting_read", responses=WaitingSerializer, parameters=IN_ORDER)
     def get(self, request: Request, course_id: int) -> Response:
         mine = staff_of(person(request), course_id)
-        found = waiting_in(course_id, *_order(request))
+        found = waiting_in(mine.user, course_id, *_order(request))
         needs = {pk: NEEDS[need] for pk, need in found.values_list("pk", "need")[:MOST_WAITING]}
         by_id = {one.id: one for one in briefs(in_brief(Attempt.objects.filter(pk__in=needs)))}
         rows = told_briefs([by_id[pk] for pk in needs if pk in by_id], sight_in(mine))

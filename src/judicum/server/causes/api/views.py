@@ -8,7 +8,7 @@ from rest_framework.views import APIView
 from judicum.core.errors import NotAllowed
 from judicum.server.api.person import person, units_of
 from judicum.server.attempts.models import Attempt
-from judicum.server.attempts.queries import attempt_for
+from judicum.server.attempts.queries import attempt_for, marks_blind
 from judicum.server.attempts.visibility import sight_of
 from judicum.server.causes.actions.judge_cause import ASIDE, TAKEN, judge_cause
 from judicum.server.causes.api.serializers import ExplanationSerializer, JudgeSerializer, told_asked
@@ -22,7 +22,8 @@ class CausesView(APIView):
 
     @extend_schema(operation_id="causes_read", responses=ExplanationSerializer)
     def get(self, request: Request, attempt_id: int) -> Response:
-        return Response(_told(_explainable(request, attempt_id), units_of(request.user)))
+        attempt = _explainable(request, attempt_id)
+        return Response(_told(attempt, units_of(request.user), marks_blind(person(request), attempt)))
 
 
 class CauseView(APIView):
@@ -43,8 +44,8 @@ def _explainable(request: Request, attempt_id: int) -> Attempt:
     return attempt
 
 
-def _told(attempt: Attempt, units: Units) -> dict[str, object]:
-    explanation = explanation_of(attempt)
+def _told(attempt: Attempt, units: Units, blind: bool = False) -> dict[str, object]:
+    explanation = explanation_of(attempt, blind)
     found = explanation.found
     verdicts = {code: TAKEN if taken else ASIDE for code, taken in explanation.verdicts.items()}
     asked = told_asked(explanation.asked)

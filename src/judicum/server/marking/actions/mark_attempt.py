@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping, Sequence
 from datetime import datetime
+from typing import Any
 
 from django.db import transaction
 from django.utils import timezone
@@ -10,11 +11,13 @@ from judicum.core.errors import InvalidValue, refuse_all
 from judicum.core.marking import MOST_COMMENT, MOST_NEXT, check_scores, passes, read_scheme, total
 from judicum.server.accounts.models import User
 from judicum.server.attempts.actions.answer import check_version
+from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.queries import held_as_staff
 from judicum.server.attempts.states import Step, advance
 from judicum.server.causes.actions.judge_cause import check_cause, drop_taken, take
+from judicum.server.marking.actions.ask_second import ask, drawn_for_second
 from judicum.server.marking.models import Mark
-from judicum.server.marking.queries import propose
+from judicum.server.marking.queries import Proposal, propose
 
 
 @transaction.atomic
@@ -43,23 +46,16 @@ def set_mark(
         WrongState: no photo yet. NotFound, NotAllowed: not a course one teaches.
     """
     attempt = held_as_staff(user, attempt_id)
-    for name, text, most in (("comment", comment, MOST_COMMENT), ("next_change", next_change, MOST_NEXT)):
-        if len(text) > most:
-            raise InvalidValue(name, f"{len(text)} characters", f"at most {most} characters")
+    check_texts(comment, next_change)
     if cause is not None:
         check_cause(cause)
     proposal = propose(attempt)
-    rules = proposal.rules
-    clean = check_scores(rules, scores)
-    without = [key for key in rules.keys if clean[key] is None]
-    empty = [one.criterion for one in proposal.suggestions if not one.applies and clean[one.criterion] is None]
-    _check_within("not_applying", not_applying, without)
-    _check_within("waived", waived, proposal.minded)
+    given = read_given(attempt, proposal, scores, not_applying, waived)
     check_version(attempt, version)
-    mark_total = total(rules, clean)
-    left = tuple(key for key in proposal.knocked if key not in waived)
-    passed = passes(rules, mark_total, left, attempt.assignment.pass_mark)
-    advance(attempt, Step.MARK, user, at, scores=clean, total=mark_total, passed=passed, cause=cause)
+    first_time = not Mark.objects.filter(attempt=attempt).exists()
+    advance(
+        attempt, Step.MARK, user, at, scores=given["scores"], total=given["total"], passed=given["passed"], cause=cause
+    )
     if cause is not None:
         take(user, attempt, cause, at)
     else:
@@ -67,21 +63,56 @@ def set_mark(
     fields = {
         "measurement": proposal.measurement,
         "scheme": proposal.scheme,
-        "scores": clean,
-        "not_applying": list(dict.fromkeys([*not_applying, *empty])),
+        **given,
         "suggested": {one.criterion: one.score for one in proposal.suggestions},
         "readings": {key: read.figure for key, read in proposal.readings.items() if read.figure is not None},
         "knocked": list(proposal.knocked),
         "waived": list(waived),
-        "total": mark_total,
-        "passed": passed,
         "comment": comment,
         "next_change": next_change,
         "marked_by": user,
         "marked_at": at or timezone.now(),
         "returned_at": None,
     }
-    return Mark.objects.update_or_create(attempt=attempt, defaults=fields)[0]
+    mark = Mark.objects.update_or_create(attempt=attempt, defaults=fields)[0]
+    if first_time and drawn_for_second(user, attempt):
+        ask(attempt, mark, None, at)
+    return mark
+
+
+def check_texts(comment: str, next_change: str = "") -> None:
+    """Raises InvalidValue where the words of a mark are too long."""
+    for name, text, most in (("comment", comment, MOST_COMMENT), ("next_change", next_change, MOST_NEXT)):
+        if len(text) > most:
+            raise InvalidValue(name, f"{len(text)} characters", f"at most {most} characters")
+
+
+def read_given(
+    attempt: Attempt,
+    proposal: Proposal,
+    scores: Mapping[str, float | None],
+    not_applying: Sequence[str] = (),
+    waived: Sequence[str] = (),
+) -> dict[str, Any]:
+    """What somebody gave an attempt, checked against its scheme: scores, not_applying, total and passed.
+
+    Raises:
+        InvalidValues: scores or codes outside what is allowed.
+    """
+    rules = proposal.rules
+    clean = check_scores(rules, scores)
+    without = [key for key in rules.keys if clean[key] is None]
+    empty = [one.criterion for one in proposal.suggestions if not one.applies and clean[one.criterion] is None]
+    _check_within("not_applying", not_applying, without)
+    _check_within("waived", waived, proposal.minded)
+    left = tuple(key for key in proposal.knocked if key not in waived)
+    mark_total = total(rules, clean)
+    return {
+        "scores": clean,
+        "not_applying": list(dict.fromkeys([*not_applying, *empty])),
+        "total": mark_total,
+        "passed": passes(rules, mark_total, left, attempt.assignment.pass_mark),
+    }
 
 
 def _check_within(name: str, given: Sequence[str], allowed: Sequence[str]) -> None:

@@ -7,7 +7,7 @@ from rest_framework import serializers
 from judicum.core.marking import CRITERIA, KNOCK_OUTS, MOST_NEXT
 from judicum.server.accounts.api.serializers import PersonSerializer
 from judicum.server.attempts.actions.answer import ANSWERS
-from judicum.server.marking.models import Mark, Phrase
+from judicum.server.marking.models import Mark, Phrase, SecondMark
 
 
 class MarkSerializer(serializers.ModelSerializer[Mark]):
@@ -44,6 +44,41 @@ class MarkSerializer(serializers.ModelSerializer[Mark]):
                 KNOCK_OUTS[k] for k in mark.knocked if k in mark.scheme.body["knock_outs"] and k not in mark.waived
             ],
         }
+
+
+class GivenMarkSerializer(serializers.Serializer[Any]):
+    """One of two marks of an attempt, as it was given."""
+
+    marked_by = PersonSerializer()
+    scores = serializers.DictField(child=serializers.FloatField(allow_null=True))
+    total = serializers.FloatField()
+    passed = serializers.BooleanField()
+    comment = serializers.CharField(allow_blank=True)
+
+
+class SecondSerializer(serializers.Serializer[Any]):
+    """A second mark that was asked for; each mark is null to whom it is not shown yet. `lines` name the criteria in order."""
+
+    by_lot = serializers.BooleanField()
+    agreed = serializers.BooleanField()
+    lines = serializers.DictField(child=serializers.CharField())
+    first = GivenMarkSerializer(allow_null=True)
+    second = GivenMarkSerializer(allow_null=True)
+
+
+def told_second(second: SecondMark, mark: Mark, blind: bool) -> dict[str, Any]:
+    """A second mark as `SecondSerializer` describes it, to one who teaches; `blind` to one who is not to see the first."""
+    first = {**second.first, "marked_by": second.first_marker, "comment": "" if second.agreed_at else mark.comment}
+    given = second.marked_at is not None and {
+        "marked_by": second.marked_by, "scores": second.scores, "total": second.total, "passed": second.passed,
+        "comment": second.comment,
+    }  # fmt: skip
+    lines = {line["criterion"]: CRITERIA[line["criterion"]].words for line in mark.scheme.body["lines"]}
+    told = {
+        "by_lot": second.asked_by_id is None, "agreed": second.agreed_at is not None, "lines": lines,
+        "first": None if blind else first, "second": given or None,
+    }  # fmt: skip
+    return dict(SecondSerializer(told).data)
 
 
 class SetMarkSerializer(serializers.Serializer[Any]):
