@@ -48,6 +48,7 @@ def address(route: str, course: Course) -> str:
         "<int:number>": 1,
         "<str:cause>": "flow_low",
         "<int:test_id>": 999999,
+        "<int:report_id>": 999999,
         "<int:reference_id>": 999999,
     }
     for name, value in ids.items():
@@ -85,6 +86,13 @@ ALIKE: list[tuple[str, str, object]] = [
     ("GET", "/api/courses/{course}/alike", None),
     ("PUT", "/api/courses/{course}/second-share", {"share": 10}),
     ("GET", "/api/courses/{course}/references", None),
+    ("GET", "/api/courses/{course}/engines", None),
+    ("GET", "/api/courses/{course}/week", None),
+    ("GET", "/api/courses/{course}/class.pdf", None),
+    ("GET", "/api/courses/{course}/class.csv", None),
+    ("POST", "/api/courses/{course}/reports", {"student": None, "paper": "a4"}),
+    ("POST", "/api/courses/{course}/engines", None),
+    ("DELETE", "/api/courses/{course}/engines", None),
     ("POST", "/api/courses/{course}/self-tests", None),
     ("GET", "/api/courses/{course}/self-tests/1", None),
     ("PUT", "/api/courses/{course}/self-tests/1/beads/1", {"scores": {}}),
@@ -151,11 +159,15 @@ STRANGER_SEES_NO = [
     ("GET", "/api/courses/{course}/students/{student}/forecasts", None),
     ("GET", "/api/courses/{course}/standings", None),
     ("POST", "/api/assignments/{assignment}/attempts", None),
+    ("GET", "/api/courses/{course}/reports", None),
+    ("GET", "/api/assignments/{assignment}/job.pdf", None),
 ]
 INSTRUCTOR_ONLY = [
     ("PATCH", "/api/courses/{course}/schools", {"ladder": "carbon"}),
     ("POST", "/api/courses/{course}/schemes", SCHEME),
     ("PUT", "/api/courses/{course}/second-share", {"share": 10}),
+    ("POST", "/api/courses/{course}/engines", None),
+    ("DELETE", "/api/courses/{course}/engines", None),
     ("PUT", "/api/attempts/{attempt}/reference", {"comment": "x"}),
     ("DELETE", "/api/attempts/{attempt}/reference", None),
 ]

@@ -11,6 +11,7 @@ from django.test.utils import CaptureQueriesContext
 from judicum.core.progress import forecast
 from judicum.server.attempts.models import Attempt
 from judicum.server.causes.models import Verdict
+from judicum.server.photos.actions.keep_figures import keep_figures
 from judicum.server.photos.models import Measurement
 from judicum.server.progress.forecasts import standings
 from judicum.words.progress import told, told_to_student
@@ -77,6 +78,7 @@ def test_a_fault_that_comes_back_is_told(course: Course, client_of: Callable[...
         made = Measurement.objects.get(photo__attempt=attempt)
         report = {**(made.report or {}), "defects": [{"kind": "pore", **place}]}
         Measurement.objects.filter(pk=made.pk).update(report=report)
+        keep_figures(attempt.pk)
     url = f"/api/courses/{course.row.pk}/students/{course.student.pk}/forecasts"
     assert "comes back: pore in 4 of the last 4" in staff.get(url).json()[0]["words"]
 

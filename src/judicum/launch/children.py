@@ -114,7 +114,7 @@ def workers(env: dict[str, str], count: int | None = None) -> list[Child]:
     Processes, not threads: measuring holds Python's lock for half of its time.
     """
     one_core = {**env, **dict.fromkeys(("OMP_NUM_THREADS", "OPENBLAS_NUM_THREADS", "OPENCV_FOR_THREADS_NUM"), "1")}
-    procrastinate = [str(PYTHON), "-m", "django", "procrastinate", "worker", "--queues", "measure,upkeep"]
+    procrastinate = [str(PYTHON), "-m", "django", "procrastinate", "worker", "--queues", "measure,upkeep,reports"]
     return [
         Child(
             f"worker-{k}", ["nice", "-n", "10", *procrastinate, "--name", f"worker-{k}", "--concurrency", "1"], one_core

@@ -2,11 +2,22 @@
 
 from judicum.core.marking import CRITERIA
 from judicum.core.photo.fault_kinds import FAULT_KINDS
+from judicum.core.photo.film import level_name
 from judicum.core.progress import Forecast, ToGo
 from judicum.core.progress.forecast import WEIGHED
+from judicum.words.causes import DONE_TOLD, GONE_TOLD
+from judicum.words.units import METRIC, Units
+from judicum.words.units import told as told_figure
 
 TRENDS = {"better": "getting better", "level": "level", "worse": "getting worse", "unknown": "too few to tell a trend"}
 MANY, SOME = 0.8, 0.5
+FIGURES_TOLD = {
+    "width_cv": "Even width", "pitch_cv": "Even ripples", "toe_waviness": "Straight toes", "tint_level": "Heat tint",
+    "total": "Mark",
+}  # fmt: skip
+"""Figures over time."""
+RUNGS_TOLD = {"done": "done", "tried": "being tried", "ready": "ready to try", "locked": "not yet"}
+"""Where a student stands at a rung."""
 
 
 def holds_back_words(key: str | None) -> str:
@@ -60,3 +71,29 @@ def told_to_student(found: Forecast, in_a_row: int) -> str:
     if back := returning_words(found):
         parts.append(f"look after: {back}")
     return "; ".join(parts) + "."
+
+
+def figure_words(key: str, value: float, units: Units = METRIC) -> str:
+    """A figure over time as page and reports say it: shares in percent, tint by level and name, marks of a hundred, lengths.
+
+    >>> figure_words("width_cv", 0.0734), figure_words("tint_level", 2), figure_words("total", 71.6)
+    ('7.3 %', '2 gold', '72')
+    """
+    if key == "tint_level":
+        return f"{value:.0f} {level_name(round(value))}"
+    if key == "total":
+        return f"{value:.0f}"
+    return told_figure(value, "length", units) if key.endswith("_mm") else f"{100 * value:.1f} %"
+
+
+def became_words(done: str, gone: str) -> str:
+    """What became of a change that was asked for; empty where the next attempt does not say."""
+    if done in ("", "unknown") and gone in ("", "unknown"):
+        return ""
+    return "; ".join(told for told in (DONE_TOLD.get(done), GONE_TOLD.get(gone)) if told)
+
+
+def share_words(now: int, now_of: int, before: int, before_of: int) -> str:
+    """In how many beads something shows this week, beside the month before."""
+    said = f"{now} of {now_of} beads this week"
+    return f"{said}, {before} of {before_of} in the month before" if before_of else said

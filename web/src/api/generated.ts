@@ -21,6 +21,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/assignments/{assignment_id}/job.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description A coupon's job sheet for the wall (PDF). */
+        get: operations["job_sheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{attempt_id}": {
         parameters: {
             query?: never;
@@ -432,6 +449,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{course_id}/class.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The same as CSV. */
+        get: operations["class_csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/class.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Who has done what, as PDF, for those who teach. */
+        get: operations["class_sheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{course_id}/designs": {
         parameters: {
             query?: never;
@@ -462,6 +513,25 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/engines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description For those who teach to read, for the instructor to start and to stop. */
+        get: operations["engines_read"];
+        put?: never;
+        /** @description For those who teach to read, for the instructor to start and to stop. */
+        post: operations["engines_measure_all"];
+        /** @description For those who teach to read, for the instructor to start and to stop. */
+        delete: operations["engines_stop"];
         options?: never;
         head?: never;
         patch?: never;
@@ -529,6 +599,24 @@ export interface paths {
         get: operations["references_read"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/reports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description One's own student reports of a course, and asking for another. */
+        get: operations["reports_list"];
+        put?: never;
+        /** @description One's own student reports of a course, and asking for another. */
+        post: operations["report_ask"];
         delete?: never;
         options?: never;
         head?: never;
@@ -696,7 +784,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description A student over time. */
+        /** @description A student's story: ladder, coupons over time, what was asked to change. */
         get: operations["progress_read"];
         put?: never;
         post?: never;
@@ -732,6 +820,23 @@ export interface paths {
         };
         /** @description The newest measured attempts of every student of a course, for those who teach it. */
         get: operations["wall_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/week": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What the class gets wrong this week, and where everybody stands, for those who teach. */
+        get: operations["week_read"];
         put?: never;
         post?: never;
         delete?: never;
@@ -905,6 +1010,23 @@ export interface paths {
         get: operations["phrases_list"];
         /** @description One's own phrases. */
         put: operations["phrases_keep"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reports/{report_id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The file of one's own report. */
+        get: operations["report_file"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -1088,6 +1210,15 @@ export interface components {
             version: number;
             answer: components["schemas"]["AnswerEnum"];
             why: string;
+        };
+        /** @description A student report to make: of one, or of everybody in one file (`student` null). */
+        AskReportRequest: {
+            student?: number | null;
+            paper: components["schemas"]["PaperEnum"];
+            /** Format: date */
+            since?: string | null;
+            /** Format: date */
+            until?: string | null;
         };
         /** @description What was asked to change at the attempt before; `followed` is what became of it, null where that cannot be told. */
         Asked: {
@@ -1336,6 +1467,17 @@ export interface components {
             code: string;
             words: string;
         };
+        /** @description What was asked to change after an attempt, the cause behind it (for those who teach), and what became of it in words. */
+        Change: {
+            attempt: number;
+            title: string;
+            number: number;
+            /** Format: date-time */
+            at: string;
+            text: string;
+            cause: string | null;
+            became: string;
+        };
         /** @description What of a run lies off the card; `besides` are codes of warnings that say more than the deviations. */
         Check: {
             deviations: components["schemas"]["Deviation"][];
@@ -1487,6 +1629,15 @@ export interface components {
          * @enum {string}
          */
         EndEnum: "start" | "end";
+        /** @description Figures of earlier engines (`outdated`), those a person corrected, which stay, and how far measuring all again is. */
+        Engines: {
+            present: string;
+            outdated: number;
+            corrected: number;
+            running: boolean;
+            done: number;
+            total: number;
+        };
         Event: {
             readonly id: number;
             /** Format: date-time */
@@ -1532,11 +1683,27 @@ export interface components {
          * @enum {string}
          */
         FaultKind: "pore" | "crater" | "undercut" | "burn_through" | "sugaring" | "inclusion" | "gap" | "bulge";
+        /** @description A fault's kind and its place along the bead. */
+        FaultPlace: {
+            kind: string;
+            /** Format: double */
+            s_mm: number;
+        };
         /** @description One field that was refused. */
         FieldProblem: {
             field: string;
             given: string | null;
             allowed: string;
+        };
+        /** @description One figure at each attempt, what is good (null for the mark), and where the next ones are likely to lie. */
+        FigureOverTime: {
+            key: string;
+            words: string;
+            /** Format: double */
+            good: number | null;
+            values: (number | null)[];
+            told: (string | null)[];
+            cone: components["schemas"]["NextFigure"][];
         };
         /** @description The figures that count, as a list shows them; `id` is their measurement's. */
         Figures: {
@@ -1554,6 +1721,9 @@ export interface components {
             pitch_cv: number | null;
             tint_level: number | null;
             tint_name: string;
+            /** Format: double */
+            toe_waviness: number | null;
+            faults: components["schemas"]["FaultPlace"][];
             corrected: boolean;
         };
         Filler: {
@@ -1838,6 +2008,14 @@ export interface components {
         Next: {
             attempt: number | null;
         };
+        NextFigure: {
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            mid: number;
+            /** Format: double */
+            high: number;
+        };
         /** @enum {unknown} */
         NullEnum: null;
         /** @description A run with its number in the attempt, and the keys of what was read off a photo rather than guessed. */
@@ -2000,6 +2178,12 @@ export interface components {
             source: string;
             inputs: components["schemas"]["Input"][];
         };
+        /**
+         * @description * `a4` - a4
+         *     * `letter` - letter
+         * @enum {string}
+         */
+        PaperEnum: "a4" | "letter";
         /** @description The schools of a course: how it is taught where practitioners disagree. */
         PatchedSchoolsRequest: {
             pedal_school?: components["schemas"]["PedalSchoolEnum"];
@@ -2049,6 +2233,11 @@ export interface components {
             key: number;
             text: string;
         };
+        Place: {
+            student: components["schemas"]["Person"];
+            /** Format: double */
+            value: number;
+        };
         /**
          * @description * `flat` - flat
          *     * `horizontal` - horizontal
@@ -2087,6 +2276,8 @@ export interface components {
         Progress: {
             student: components["schemas"]["Person"];
             series: components["schemas"]["Series"][];
+            ladder: components["schemas"]["RungStanding"][];
+            changes: components["schemas"]["Change"][];
         };
         /**
          * @description What the coupon's scheme suggests: its lines, what knocks out, the pass mark, findings that are asked for.
@@ -2380,6 +2571,21 @@ export interface components {
             id: number;
             title: string;
         };
+        /** @description One rung of the ladder and where the student stands at it; `assignment` is the newest that was given there. */
+        RungStanding: {
+            title: string;
+            state: components["schemas"]["RungStandingStateEnum"];
+            words: string;
+            assignment: number | null;
+        };
+        /**
+         * @description * `done` - done
+         *     * `tried` - tried
+         *     * `ready` - ready
+         *     * `locked` - locked
+         * @enum {string}
+         */
+        RungStandingStateEnum: "done" | "tried" | "ready" | "locked";
         /** @description A coupon to keep; `base` is the design it was made from. */
         SaveDesignRequest: {
             coupon: {
@@ -2482,6 +2688,8 @@ export interface components {
             /** Format: double */
             pitch_cv_trend: number | null;
             good_in_a_row: number;
+            figures: components["schemas"]["FigureOverTime"][];
+            engines: string[];
         };
         /** @description Who is signed in, in which units they think, and their courses. */
         Session: {
@@ -2537,6 +2745,15 @@ export interface components {
             /** Format: double */
             real_travel_mm_s: number | null;
         };
+        /** @description A fault or a cause: in how many beads this week and in the month before. */
+        Share: {
+            words: string;
+            now: number;
+            now_of: number;
+            before: number;
+            before_of: number;
+            said: string;
+        };
         /**
          * @description * `left` - left
          *     * `right` - right
@@ -2560,6 +2777,14 @@ export interface components {
          * @enum {string}
          */
         SolventEnum: "acetone" | "alcohol";
+        /** @description Where everybody stands with a figure, best first; a share of which less is better, good up to `good`. */
+        Spread: {
+            key: string;
+            words: string;
+            /** Format: double */
+            good: number;
+            places: components["schemas"]["Place"][];
+        };
         Standing: {
             student: components["schemas"]["Person"];
             /** Format: date-time */
@@ -2571,6 +2796,8 @@ export interface components {
         StandingAt: {
             student: components["schemas"]["Person"];
             forecast: components["schemas"]["Forecast"];
+            /** Format: double */
+            best: number;
             stuck: boolean;
             failed_in_a_row: number;
             cause: string | null;
@@ -2804,6 +3031,14 @@ export interface components {
             /** Format: double */
             meant: number;
         };
+        /** @description What the class gets wrong in the week since then, beside the month before it. */
+        Week: {
+            /** Format: date-time */
+            since: string;
+            faults: components["schemas"]["Share"][];
+            causes: components["schemas"]["Share"][];
+            figures: components["schemas"]["Spread"][];
+        };
         /**
          * @description * `work` - work
          *     * `travel` - travel
@@ -2866,6 +3101,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Attempt"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    job_sheet: {
+        parameters: {
+            query?: {
+                paper?: "a4" | "letter";
+            };
+            header?: never;
+            path: {
+                assignment_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
                 };
             };
             default: {
@@ -3728,6 +3994,66 @@ export interface operations {
             };
         };
     };
+    class_csv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    class_sheet: {
+        parameters: {
+            query?: {
+                paper?: "a4" | "letter";
+            };
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     courses_designs_list: {
         parameters: {
             query?: {
@@ -3813,6 +4139,92 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Desk"];
                 };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    engines_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Engines"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    engines_measure_all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Engines"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    engines_stop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             default: {
                 headers: {
@@ -3943,6 +4355,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["References"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reports_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Report"][];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    report_ask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskReportRequest"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Report"];
                 };
             };
             default: {
@@ -4364,6 +4838,35 @@ export interface operations {
             };
         };
     };
+    week_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Week"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     course_join: {
         parameters: {
             query?: never;
@@ -4728,6 +5231,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Phrase"][];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    report_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                report_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
                 };
             };
             default: {

@@ -96,9 +96,17 @@ def allowed(attempt: Any, step: Step) -> bool:
 
 
 def advance(
-    attempt: Any, step: Step, by: Any, at: datetime | None = None, to: State | None = None, **data: Any
+    attempt: Any,
+    step: Step,
+    by: Any,
+    at: datetime | None = None,
+    to: State | None = None,
+    moved: bool = True,
+    **data: Any,
 ) -> None:
     """Take a step: check it, write the new state (`to` where it depends on more than the state) and add it to the log.
+
+    `moved` False where nobody did anything with the attempt: it keeps its place in what is sorted by change.
 
     The caller holds the attempt's row (`queries.held`) inside a transaction, so that a step and
     what belongs to it are written together or not at all.
@@ -111,8 +119,7 @@ def advance(
         raise WrongState(f"The attempt is {attempt.state}; {step.label.lower()} is possible when it is {may}.")
     before, attempt.state = attempt.state, (to or STEPS[step][State(attempt.state)]).value
     attempt.version += 1
-    attempt.updated_at = at or timezone.now()
+    now = at or timezone.now()
+    attempt.updated_at = now if moved else attempt.updated_at
     attempt.save(update_fields=["state", "version", "updated_at"])
-    attempt.events.create(
-        kind=step.value, actor=by, at=attempt.updated_at, data={"from": before, "to": attempt.state, **data}
-    )
+    attempt.events.create(kind=step.value, actor=by, at=now, data={"from": before, "to": attempt.state, **data})

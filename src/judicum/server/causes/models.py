@@ -8,7 +8,7 @@ class Verdict(models.Model):
     """One cause of one attempt, taken as what is to change next, or set aside.
 
     `change` (key, from, to) and `symptoms` (code to strength, of those the cause explains) are as they were then: the next
-    attempt is looked at beside them.
+    attempt is looked at beside them. `done` and `gone` say what the next attempt then showed, once that was marked.
     """
 
     attempt = models.ForeignKey("attempts.Attempt", on_delete=models.CASCADE, related_name="verdicts")
@@ -16,6 +16,8 @@ class Verdict(models.Model):
     taken = models.BooleanField()
     change = models.JSONField(default=dict)
     symptoms = models.JSONField(default=dict)
+    done = models.CharField(max_length=8, blank=True)
+    gone = models.CharField(max_length=8, blank=True)
     by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, related_name="+")
     at = models.DateTimeField()
 

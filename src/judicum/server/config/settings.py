@@ -48,6 +48,7 @@ INSTALLED_APPS = [
     "judicum.server.causes",
     "judicum.server.marking",
     "judicum.server.progress",
+    "judicum.server.reports",
 ]
 MIDDLEWARE = [
     "judicum.server.operations.watch.Watched",

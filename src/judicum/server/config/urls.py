@@ -36,6 +36,7 @@ urlpatterns: list[URLPattern | URLResolver] = [
     path("api/", include("judicum.server.causes.api.urls")),
     path("api/", include("judicum.server.marking.api.urls")),
     path("api/", include("judicum.server.progress.api.urls")),
+    path("api/", include("judicum.server.reports.api.urls")),
     path("api/schema", SpectacularAPIView.as_view(), name="schema"),
     path("health", health),
     path("ready", ready),

@@ -13,6 +13,8 @@ LIVE = ("todo", "doing")
 """States of a job that will still end by itself, or be given to another worker."""
 MOST_JOBS = 3
 """A measurement that so many jobs were begun for is given up: it may be what kills them."""
+BEHIND = -10
+"""Priority of what nobody waits for."""
 SETTLED = timedelta(seconds=20)
 """A row is looked at only after this: its job may just be on its way."""
 
@@ -21,7 +23,9 @@ def start(measurement: Measurement) -> None:
     """Queue the job of a measurement, in the caller's transaction."""
     from judicum.server.photos.tasks import measure
 
-    measure.configure(lock=f"photo-{measurement.photo_id}").defer(measurement_id=measurement.pk)
+    # Measuring a whole course again waits until no student waits.
+    priority = BEHIND if measurement.together_id else 0
+    measure.configure(lock=f"photo-{measurement.photo_id}", priority=priority).defer(measurement_id=measurement.pk)
 
 
 def has_job(measurement_id: int) -> bool:

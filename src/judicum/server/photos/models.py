@@ -64,6 +64,23 @@ class MeasurementState(models.TextChoices):
     FAILED = "failed"
 
 
+class Remeasuring(models.Model):
+    """Measuring all photos of a course again whose figures an earlier engine made; one at a time, and it can be stopped."""
+
+    course = models.ForeignKey("courses.Course", on_delete=models.CASCADE, related_name="+")
+    engine_version = models.CharField(max_length=20)
+    total = models.PositiveIntegerField()
+    started_by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, related_name="+")
+    started_at = models.DateTimeField()
+    stopped_at = models.DateTimeField(null=True)
+
+    class Meta:
+        ordering = ("-started_at", "-id")
+
+    def __str__(self) -> str:
+        return f"{self.total} photos of course {self.course_id} with engine {self.engine_version}"
+
+
 class Measurement(models.Model):
     """One measuring of one photo; a photo measured again gets another, and both stay.
 
@@ -85,6 +102,7 @@ class Measurement(models.Model):
     strip = models.FileField(max_length=120, blank=True)
     requested_at = models.DateTimeField()
     finished_at = models.DateTimeField(null=True)
+    together = models.ForeignKey(Remeasuring, null=True, on_delete=models.SET_NULL, related_name="measurements")
     chosen = models.ForeignKey("photos.SeenBead", null=True, on_delete=models.SET_NULL, related_name="+")
 
     class Meta:
@@ -176,7 +194,8 @@ class Figures(models.Model):
     """What counts of an attempt's photos, in columns: what lists, walls and plots are read from.
 
     Written by `actions.keep_figures` alone, whenever a measurement ends, is corrected or another bead is chosen; there is
-    none before a first measurement has ended. Figures are null where the photo was refused.
+    none before a first measurement has ended. Figures are null where the photo was refused. `toe_waviness` is a share of the
+    mean width, of the worse toe; `faults` holds kind and place along the bead (mm) of each.
     """
 
     attempt = models.OneToOneField(
@@ -194,6 +213,8 @@ class Figures(models.Model):
     pitch_cv = models.FloatField(null=True)
     tint_level = models.PositiveSmallIntegerField(null=True)
     tint_name = models.CharField(max_length=20, blank=True)
+    toe_waviness = models.FloatField(null=True)
+    faults = models.JSONField(default=list)
 
     def __str__(self) -> str:
         return f"figures of attempt {self.attempt_id}"

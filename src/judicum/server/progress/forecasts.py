@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from django.core.cache import cache
+from django.db.models import Max
 
 from judicum.core.choices import FINISH_LEVEL
 from judicum.core.errors import NotAllowed, NotFound
@@ -22,6 +23,8 @@ from judicum.server.marking.models import Mark
 from judicum.server.photos.models import Figures
 from judicum.server.schemes.queries import newest_schemes
 
+SHARES = ("width_cv", "pitch_cv", "toe_waviness")
+"""Figures that are shares, by their column."""
 FAILING = 3
 """Failed in a row at one coupon: stuck, whatever the curve says."""
 KEPT_S = 7 * 24 * 3600
@@ -38,6 +41,7 @@ class Standing:
     student: User
     assignment: Assignment
     forecast: Forecast
+    best: float
     failed_in_a_row: int
     next_design: Design | None
     cause: str | None
@@ -60,7 +64,7 @@ def forecasts_of(user: User, course_id: int, student_id: int) -> list[tuple[Assi
     if not members(course_id, Role.STUDENT).filter(user_id=student_id).exists():
         raise NotFound(f"There is no student {student_id} in this course.")
     assignments, marks = _assignments(course_id), _pass_marks(course_id)
-    records = _records(course_id, assignments, marks, faults_of=student_id)
+    records = _records(course_id, assignments, marks)
     everybody = ClassRecords({student_id: (), **records})
     theirs = set(
         Attempt.objects.filter(course_id=course_id, student_id=student_id).values_list("assignment_id", flat=True)
@@ -81,11 +85,20 @@ def standings(user: User, course_id: int) -> list[Standing]:
     course = staff_of(user, course_id).course
     assignments, marks = _assignments(course_id), _pass_marks(course_id)
     records = _records(course_id, assignments, marks)
-    ladder, causes, failed = _ladder(course), _causes(course_id), _failed(course_id)
+    ladder, causes, failed = ladder_of(course), _causes(course_id), _failed(course_id)
     given = {one.design.code for one in assignments.values()}
     told = _of_everybody(assignments, records, marks)
+    best = _best(course_id)
     return [
-        Standing(member.user, one, told[key], failed.get(key, 0), _next(ladder, one.design, given), causes.get(key))
+        Standing(
+            member.user,
+            one,
+            told[key],
+            best[key],
+            failed.get(key, 0),
+            _next(ladder, one.design, given),
+            causes.get(key),
+        )
         for member in members(course_id, Role.STUDENT)
         for one in assignments.values()
         if (key := (member.user_id, one.pk)) in told
@@ -118,39 +131,30 @@ def _assignments(course_id: int) -> dict[int, Assignment]:
 
 
 def _records(
-    course_id: int, assignments: Mapping[int, Assignment], pass_marks: Mapping[str, float], faults_of: int | None = None
+    course_id: int, assignments: Mapping[int, Assignment], pass_marks: Mapping[str, float]
 ) -> dict[int, tuple[Tried, ...]]:
-    """Returned attempts of every student in order of time; kinds of fault, which are read from reports, of one of them only."""
+    """Returned attempts of every student in order of time."""
     marks = Mark.objects.filter(attempt__course_id=course_id, returned_at__isnull=False)
     figures = {
         row["attempt_id"]: row
         for row in Figures.objects.filter(attempt__course_id=course_id).values(
-            "attempt_id", "width_cv", "pitch_cv", "tint_level"
+            "attempt_id", *SHARES, "tint_level", "faults"
         )
     }
-    faults = _faults(course_id, faults_of) if faults_of is not None else {}
     found: dict[int, list[Tried]] = defaultdict(list)
     for attempt, student, given, at, total, passed in marks.values_list(*READ).order_by(
         "attempt__created_at", "attempt_id"
     ):
         assignment = assignments[given]
         row: Mapping[str, Any] = figures.get(attempt) or {}
-        told: dict[str, float] = {key: row[key] for key in ("width_cv", "pitch_cv") if row.get(key) is not None}
+        told: dict[str, float] = {key: row[key] for key in SHARES if row.get(key) is not None}
         if (level := row.get("tint_level")) is not None:
             told["tint_over"] = float(max(0, level - FINISH_LEVEL[assignment.finish]))
+        faults = tuple(fault["kind"] for fault in row.get("faults") or [])
         if not passed:  # what knocked it out counts as a point under the pass mark, whatever the sum
             total = min(total, _pass_mark(assignment, pass_marks) - 1)
-        found[student].append(Tried(at, assignment.design.code, total, told, faults.get(attempt, ())))
+        found[student].append(Tried(at, assignment.design.code, total, told, faults))
     return {student: tuple(record) for student, record in found.items()}
-
-
-def _faults(course_id: int, student_id: int) -> dict[int, tuple[str, ...]]:
-    rows = Figures.objects.filter(attempt__course_id=course_id, attempt__student_id=student_id)
-    kept = rows.select_related("measurement__chosen").prefetch_related("measurement__corrections")
-    return {
-        row.attempt_id: tuple(fault["kind"] for fault in (row.measurement.result or {}).get("defects") or [])
-        for row in kept
-    }
 
 
 def _pass_marks(course_id: int) -> dict[str, float]:
@@ -166,7 +170,8 @@ def _forecast(everybody: ClassRecords, student_id: int, one: Assignment, marks: 
     return everybody.forecast(student_id, one.design.code, _pass_mark(one, marks), one.good_in_a_row)
 
 
-def _ladder(course: Course) -> list[Design]:
+def ladder_of(course: Course) -> list[Design]:
+    """The course's ladder, from the first rung up."""
     rung = "carbon_rung" if course.ladder == "carbon" else "stainless_rung"
     return list(of_course(course.pk).filter(version=1, **{f"{rung}__isnull": False}).order_by(rung))
 
@@ -187,6 +192,13 @@ def _causes(course_id: int) -> dict[tuple[int, int], str]:
     for student, assignment, cause in taken.values_list("attempt__student_id", "attempt__assignment_id", "cause"):
         counts[student, assignment][cause] += 1
     return {key: count.most_common(1)[0][0] for key, count in counts.items()}
+
+
+def _best(course_id: int) -> dict[tuple[int, int], float]:
+    """The best returned mark of each student at each coupon."""
+    marks = Mark.objects.filter(attempt__course_id=course_id, returned_at__isnull=False).order_by()
+    rows = marks.values("attempt__student_id", "attempt__assignment_id").annotate(best=Max("total"))
+    return {(row["attempt__student_id"], row["attempt__assignment_id"]): row["best"] for row in rows}
 
 
 def _failed(course_id: int) -> dict[tuple[int, int], int]:

@@ -6,14 +6,14 @@ from typing import Any
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.causes import CAUSES, explain_case, strengths
+from judicum.core.causes import CAUSES, explain_case, followed, strengths
 from judicum.core.errors import InvalidValue
 from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.queries import held_as_staff
 from judicum.server.attempts.states import Step, advance
 from judicum.server.causes.models import Verdict
-from judicum.server.causes.queries import case_of
+from judicum.server.causes.queries import asked_before, case_of
 
 TAKEN, ASIDE = "taken", "set_aside"
 VERDICTS = (TAKEN, ASIDE)
@@ -72,3 +72,11 @@ def take(user: User, attempt: Attempt, cause: str, at: datetime | None = None) -
 def drop_taken(attempt: Attempt) -> None:
     """No cause is taken any more. The caller holds the attempt."""
     Verdict.objects.filter(attempt=attempt, taken=True).delete()
+
+
+def keep_followed(attempt: Attempt) -> None:
+    """Write down whether what was asked to change before this attempt was done in it, and whether the symptom has gone."""
+    asked = asked_before(attempt)
+    if asked is not None and asked.verdict is not None:
+        found = followed(case_of(attempt), asked.verdict.change, asked.verdict.symptoms)
+        Verdict.objects.filter(pk=asked.verdict.pk).update(done=found.done, gone=found.gone)

@@ -14,7 +14,7 @@ from judicum.server.attempts.actions.answer import check_version
 from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.queries import held_as_staff
 from judicum.server.attempts.states import Step, advance
-from judicum.server.causes.actions.judge_cause import check_cause, drop_taken, take
+from judicum.server.causes.actions.judge_cause import check_cause, drop_taken, keep_followed, take
 from judicum.server.marking.actions.ask_second import ask, drawn_for_second
 from judicum.server.marking.models import Mark
 from judicum.server.marking.queries import Proposal, propose
@@ -74,6 +74,7 @@ def set_mark(
         "marked_at": at or timezone.now(),
         "returned_at": None,
     }
+    keep_followed(attempt)
     mark = Mark.objects.update_or_create(attempt=attempt, defaults=fields)[0]
     if first_time and drawn_for_second(user, attempt):
         ask(attempt, mark, None, at)

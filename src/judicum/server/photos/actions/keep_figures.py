@@ -33,4 +33,6 @@ def columns_of(counts: Measurement) -> dict[str, Any]:
         "pitch_cv": ripple["cv"] if ripple else None,
         "tint_level": tint["bead"]["level"] if tint else None,
         "tint_name": tint["bead"]["name"] if tint else "",
+        "toe_waviness": max(bead["toe_waviness_mm"].values()) / bead["width_mm"]["mean"] if bead else None,
+        "faults": [{"kind": one["kind"], "s_mm": one["s_mm"]} for one in told.get("defects") or []],
     }

@@ -10,17 +10,22 @@ from judicum.server.attempts.queries import held, teaches
 from judicum.server.attempts.states import Step, advance
 from judicum.server.photos.counting import UNDER_WAY
 from judicum.server.photos.jobs import has_job, start
-from judicum.server.photos.models import Measurement, MeasurementState, Photo, PhotoKind
+from judicum.server.photos.models import Measurement, MeasurementState, Photo, PhotoKind, Remeasuring
 from judicum.server.photos.queries import photo_for
 
 MEASURED = (PhotoKind.BEAD, PhotoKind.BACK)
 """The kinds of photo that are measured: the bead's at once, its back's when somebody who teaches asks for it."""
 
 
-def request_measurement(photo: Photo, by: User | None = None, scale_points: list[float] | None = None) -> Measurement:
-    """Queue a measurement; the job is written in the same transaction as the caller's changes."""
+def request_measurement(
+    photo: Photo,
+    by: User | None = None,
+    scale_points: list[float] | None = None,
+    together: Remeasuring | None = None,
+) -> Measurement:
+    """Queue a measurement, `together` with others of a course or alone; the job is written in the caller's transaction."""
     made = Measurement.objects.create(
-        photo=photo, requested_at=timezone.now(), requested_by=by, scale_points=scale_points
+        photo=photo, requested_at=timezone.now(), requested_by=by, scale_points=scale_points, together=together
     )
     start(made)
     return made

@@ -69,7 +69,16 @@ def store_measurement(measurement_id: int, found: Sequence[Found], at: datetime 
         _keep_beads(mine, found, names)
         keep_figures(mine.photo.attempt_id)
         step = Step.REFUSE_PHOTO if refused else Step.MEASURE
-        advance(attempt, step, None, at, measurement=mine.pk, engine=ENGINE_VERSION, refusal=mine.refusal_code or None)
+        advance(
+            attempt,
+            step,
+            None,
+            at,
+            measurement=mine.pk,
+            engine=ENGINE_VERSION,
+            refusal=mine.refusal_code or None,
+            moved=mine.together_id is None,
+        )
     return True
 
 

@@ -48,11 +48,19 @@ def strip_of(measurement_id: int, query: str, length_mm: float) -> dict[str, Any
     }
 
 
+class FaultPlaceSerializer(serializers.Serializer[Any]):
+    """A fault's kind and its place along the bead."""
+
+    kind = serializers.CharField()
+    s_mm = serializers.FloatField()
+
+
 class FiguresSerializer(serializers.ModelSerializer[Figures]):
     """The figures that count, as a list shows them; `id` is their measurement's."""
 
     id = serializers.IntegerField(source="measurement_id")
     strip = StripSerializer(allow_null=True)
+    faults = FaultPlaceSerializer(many=True)
 
     class Meta:
         model = Figures
@@ -67,6 +75,8 @@ class FiguresSerializer(serializers.ModelSerializer[Figures]):
             "pitch_cv",
             "tint_level",
             "tint_name",
+            "toe_waviness",
+            "faults",
             "corrected",
         )
 

@@ -1,5 +1,6 @@
 from django.urls import path
 
+from judicum.server.photos.api.engines import EnginesView
 from judicum.server.photos.api.hand import AngleView, ChooseBeadView, CorrectionsView, PhotoLookView, ScaleView
 from judicum.server.photos.api.views import (
     MeasureAgainView,
@@ -21,5 +22,6 @@ urlpatterns = [
     path("measurements/<int:measurement_id>/corrections", CorrectionsView.as_view()),
     path("measurements/<int:measurement_id>/bead", ChooseBeadView.as_view()),
     path("measurements/<int:measurement_id>/strip", StripView.as_view()),
+    path("courses/<int:course_id>/engines", EnginesView.as_view()),
     path("scale-card/<str:kind>", ScaleCardView.as_view()),
 ]

@@ -11,22 +11,34 @@ from judicum.server.progress.api.serializers import (
     ForecastSerializer,
     ProgressSerializer,
     StandingAtSerializer,
+    WeekSerializer,
     told_desk,
     told_forecast,
+    told_story,
+    told_week,
 )
 from judicum.server.progress.forecasts import forecasts_of, standings
-from judicum.server.progress.queries import desk, student_over_time
+from judicum.server.progress.queries import desk
+from judicum.server.progress.story import story
+from judicum.server.progress.week import week_of
 from judicum.words.causes import CAUSES_TOLD
 from judicum.words.progress import told, told_to_student
 
 
 class ProgressView(APIView):
-    """A student over time."""
+    """A student's story: ladder, coupons over time, what was asked to change."""
 
     @extend_schema(operation_id="progress_read", responses=ProgressSerializer)
     def get(self, request: Request, course_id: int, student_id: int) -> Response:
-        found = student_over_time(person(request), course_id, student_id)
-        return Response(ProgressSerializer(found, context={"sight": found["sight"]}).data)
+        return Response(told_story(story(person(request), course_id, student_id)))
+
+
+class WeekView(APIView):
+    """What the class gets wrong this week, and where everybody stands, for those who teach."""
+
+    @extend_schema(operation_id="week_read", responses=WeekSerializer)
+    def get(self, request: Request, course_id: int) -> Response:
+        return Response(told_week(week_of(person(request), course_id)))
 
 
 class DeskView(APIView):
@@ -60,6 +72,7 @@ class StandingsView(APIView):
                 "forecast": told_forecast(
                     one.assignment, one.forecast, told(one.forecast, one.assignment.good_in_a_row)
                 ),
+                "best": one.best,
                 "stuck": one.stuck,
                 "failed_in_a_row": one.failed_in_a_row,
                 "cause": CAUSES_TOLD[one.cause] if one.cause else None,

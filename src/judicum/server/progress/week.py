@@ -1,0 +1,103 @@
+"""What a class gets wrong this week beside the month before, and where everybody stands with each figure."""
+
+from collections import Counter
+from collections.abc import Iterable
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+
+from django.utils import timezone
+
+from judicum.core.acceptance import BANDS
+from judicum.server.accounts.models import User
+from judicum.server.causes.models import Verdict
+from judicum.server.courses.models import Role
+from judicum.server.courses.queries import members, staff_of
+from judicum.server.photos.models import Figures
+from judicum.server.progress.forecasts import SHARES
+
+WEEK, MONTH = timedelta(days=7), timedelta(days=28)
+NEWEST = 3
+"""Beads of a student whose middle is where they stand now."""
+
+
+@dataclass(frozen=True)
+class Share:
+    """How many beads showed something this week and in the month before, of how many."""
+
+    key: str
+    now: int
+    now_of: int
+    before: int
+    before_of: int
+
+    @property
+    def more(self) -> float:
+        """Share of the beads this week over that of the month before; beads are few, so each side counts one bead more."""
+        return (self.now + 1) / (self.now_of + 2) - (self.before + 1) / (self.before_of + 2)
+
+
+@dataclass(frozen=True)
+class Place:
+    """Where one student stands with one figure."""
+
+    student: User
+    value: float
+
+
+@dataclass(frozen=True)
+class Week:
+    """Faults and causes, those that grew most first; figures with everybody's place, best first."""
+
+    since: datetime
+    faults: list[Share]
+    causes: list[Share]
+    figures: dict[str, tuple[float, list[Place]]]
+
+
+def week_of(user: User, course_id: int, now: datetime | None = None) -> Week:
+    """The class this week, counted from the newest bead if the course has rested.
+
+    Raises:
+        NotFound, NotAllowed: not a course one teaches.
+    """
+    staff_of(user, course_id)
+    figures = Figures.objects.filter(attempt__course_id=course_id, refusal_code="")
+    newest = figures.order_by("-attempt__created_at").values_list("attempt__created_at", flat=True).first()
+    end = min(now or timezone.now(), newest) if newest else now or timezone.now()
+    since = end - WEEK
+    rows = figures.filter(attempt__created_at__gt=since - MONTH, attempt__created_at__lte=end)
+    told = list(rows.values_list("attempt_id", "attempt__created_at", "faults"))
+    new = {attempt for attempt, at, _ in told if at > since}
+    seen = [(attempt, {fault["kind"] for fault in faults}) for attempt, _, faults in told]
+    taken = Verdict.objects.filter(attempt__in=[attempt for attempt, _, _ in told], taken=True)
+    causes = [(attempt, {cause}) for attempt, cause in taken.values_list("attempt_id", "cause")]
+    return Week(since, _shares(seen, new, len(told)), _shares(causes, new, len(told)), _places(course_id))
+
+
+def _shares(seen: Iterable[tuple[int, set[str]]], new: set[int], beads: int) -> list[Share]:
+    now: Counter[str] = Counter()
+    before: Counter[str] = Counter()
+    for attempt, kinds in seen:
+        (now if attempt in new else before).update(kinds)
+    shares = [Share(key, now[key], len(new), before[key], beads - len(new)) for key in sorted(set(now) | set(before))]
+    return sorted(shares, key=lambda one: (-one.more, one.key))
+
+
+def _places(course_id: int) -> dict[str, tuple[float, list[Place]]]:
+    rows = Figures.objects.filter(attempt__course_id=course_id, refusal_code="").order_by("-attempt__created_at")
+    values: dict[int, dict[str, list[float]]] = {}
+    for student, *shares in rows.values_list("attempt__student_id", *SHARES):
+        mine = values.setdefault(student, {key: [] for key in SHARES})
+        for key, value in zip(SHARES, shares, strict=True):
+            if value is not None and len(mine[key]) < NEWEST:
+                mine[key].append(value)
+    people = [member.user for member in members(course_id, Role.STUDENT)]
+    found = {}
+    for key in SHARES:
+        places = [
+            Place(one, sorted(values[one.pk][key])[len(values[one.pk][key]) // 2])
+            for one in people
+            if one.pk in values and values[one.pk][key]
+        ]
+        found[key] = (BANDS[key].good, sorted(places, key=lambda place: place.value))
+    return found
