@@ -2861,6 +2861,26 @@ export interface components {
             /** Format: double */
             half_height_mm: number;
         };
+        /** @description A report that was asked for and how far it is; `student` null for everybody's. */
+        StudentReport: {
+            readonly id: number;
+            student: components["schemas"]["Person"] | null;
+            paper: string;
+            readonly period: string;
+            /** Format: date-time */
+            asked_at: string;
+            state: components["schemas"]["StudentReportStateEnum"];
+            done: number;
+            total: number;
+        };
+        /**
+         * @description * `waiting` - Waiting
+         *     * `making` - Making
+         *     * `done` - Done
+         *     * `failed` - Failed
+         * @enum {string}
+         */
+        StudentReportStateEnum: "waiting" | "making" | "done" | "failed";
         /**
          * @description What the evidence suggests for one line of the scheme, its weight in percent, and the figures behind it.
          *
@@ -4219,12 +4239,13 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description No response body */
-            204: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["Engines"];
+                };
             };
             default: {
                 headers: {
@@ -4383,7 +4404,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Report"][];
+                    "application/json": components["schemas"]["StudentReport"][];
                 };
             };
             default: {
@@ -4416,7 +4437,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Report"];
+                    "application/json": components["schemas"]["StudentReport"];
                 };
             };
             default: {

@@ -16,6 +16,12 @@ const pages: RouteObject[] = [
     lazy: async () => ({ Component: (await import("../features/workbench")).WorkbenchPage }),
   },
   { path: "wall", lazy: async () => ({ Component: (await import("../features/wall")).WallPage }) },
+  { path: "markers", lazy: async () => ({ Component: (await import("../features/markers")).MarkersPage }) },
+  {
+    path: "self-test/:testId",
+    lazy: async () => ({ Component: (await import("../features/markers")).SelfTestPage }),
+  },
+  { path: "reports", lazy: async () => ({ Component: (await import("../features/reports")).ReportsPage }) },
   {
     path: "compare/:earlierId/:laterId",
     lazy: async () => ({ Component: (await import("../features/compare")).ComparePage }),

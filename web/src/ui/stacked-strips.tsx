@@ -6,9 +6,12 @@ import { dateWords, stateWords } from "./words";
 /** Beads under one another by date, all to the same scale: steadier is something one sees. */
 export function StackedStrips({
   attempts,
+  named = false,
   link,
 }: {
   attempts: Brief[];
+  /** Whether each says its coupon: where beads of several hang together. */
+  named?: boolean;
   link: (attempt: Brief, children: ReactNode) => ReactNode;
 }) {
   const longest = Math.max(...attempts.map((a) => (a.measurement?.strip ? spanOf(a.measurement.strip) : 1)));
@@ -16,7 +19,8 @@ export function StackedStrips({
     <ol className="space-y-2" aria-label="Beads by date, to one scale">
       {attempts.map((attempt) => {
         const strip = attempt.measurement?.strip;
-        const words = `${dateWords(attempt.created_at)}, attempt ${String(attempt.number)}`;
+        const coupon = named ? `${attempt.assignment.design.title} ` : "attempt ";
+        const words = `${dateWords(attempt.created_at)}, ${coupon}${String(attempt.number)}`;
         return (
           <li key={attempt.id}>
             {link(

@@ -49,7 +49,19 @@ export function useCourseAttempts(courseId: number, filter: AttemptFilter = {}) 
   });
 }
 
-const FOLLOW = ["attempts", "desk", "waiting", "wall", "progress", "suggestions", "causes"];
+const FOLLOW = [
+  "attempts",
+  "desk",
+  "waiting",
+  "wall",
+  "progress",
+  "suggestions",
+  "causes",
+  "standings",
+  "forecasts",
+  "week",
+  "alike",
+];
 
 /** A change of an attempt that answers with the attempt as it then is. */
 export function useAttemptChange<T>(id: number, change: (given: T) => Promise<Attempt>) {

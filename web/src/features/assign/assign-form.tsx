@@ -20,8 +20,16 @@ const WEEK_MS = 7 * 86_400_000;
 const DUE_IN_WEEKS = 2;
 const inWeeks = (weeks: number) => new Date(Date.now() + weeks * WEEK_MS).toISOString().slice(0, 10);
 
+type Props = {
+  design: Design;
+  usual: Finish;
+  /** For whom it was asked from elsewhere; null for the whole class. */
+  to?: number[] | null;
+  done: () => void;
+};
+
 /** The goal of a coupon, whom it is for, and by when. */
-export function AssignForm({ design, usual, done }: { design: Design; usual: Finish; done: () => void }) {
+export function AssignForm({ design, usual, to = null, done }: Props) {
   const units = useUnits();
   const give = useGive(done);
   const [width, setWidth] = useState(figure(design.target_width_mm, "length", units));
@@ -30,7 +38,7 @@ export function AssignForm({ design, usual, done }: { design: Design; usual: Fin
   );
   const [inARow, setInARow] = useState("3");
   const [dueOn, setDueOn] = useState(inWeeks(DUE_IN_WEEKS));
-  const [some, setSome] = useState<number[] | null>(null);
+  const [some, setSome] = useState<number[] | null>(to);
   const schemes = useSchemes();
   const [scheme, setScheme] = useState<string>(vocabulary.usualScheme);
   const [passMark, setPassMark] = useState("");

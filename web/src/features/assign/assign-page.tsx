@@ -32,6 +32,7 @@ export function AssignPage() {
   const ladder: Ladder = turned ?? about.data?.schools.ladder ?? "stainless";
   const linked = designs.data.find((d) => String(d.id) === params.get("give")) ?? null;
   const picked = chosen === undefined ? linked : chosen;
+  const people = params.get("to")?.split(",").map(Number) ?? null;
   return (
     <div className="grid gap-6 lg:grid-cols-[1fr_24rem]">
       <section>
@@ -76,6 +77,7 @@ export function AssignPage() {
           key={picked.id}
           design={picked}
           usual={about.data?.schools.finish ?? "warm"}
+          to={picked === linked ? people : null}
           done={() => setPicked(null)}
         />
       ) : (
@@ -92,7 +94,7 @@ function Given({ assignments }: { assignments: Schemas["Assignment"][] }) {
     <table className="table rounded-box border border-base-300 bg-base-100">
       <thead>
         <tr>
-          {["Coupon", "Finish", "In a row", "Students", "Due"].map((words) => (
+          {["Coupon", "Finish", "In a row", "Students", "Due", "For the wall"].map((words) => (
             <th key={words}>{words}</th>
           ))}
         </tr>
@@ -105,6 +107,11 @@ function Given({ assignments }: { assignments: Schemas["Assignment"][] }) {
             <td>{a.good_in_a_row}</td>
             <td>{a.students}</td>
             <td>{dateWords(a.due_on)}</td>
+            <td>
+              <a className="link" href={`/api/assignments/${String(a.id)}/job.pdf`}>
+                job sheet<span className="sr-only"> of {a.design.title}</span>
+              </a>
+            </td>
           </tr>
         ))}
       </tbody>

@@ -47,7 +47,7 @@ const attempt = {
   measuring: false,
   assignment: { design: { title: "Lap" } },
 } as unknown as Attempt;
-const marked = { ...attempt, version: 4 };
+const marked = { ...attempt, version: 4, may: ["mark", "return"], state: "marked" };
 const answers = {
   "PUT /api/attempts/5/mark": marked,
   "POST /api/attempts/5/return": { ...marked, version: 5 },

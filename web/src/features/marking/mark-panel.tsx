@@ -5,8 +5,10 @@ import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
 import { may, type Attempt } from "../../ui/use-attempt";
 import { KeysHelp } from "./keys-help";
+import { AskAside } from "./ask-aside";
 import { ScoreRow } from "./score-row";
 import { partWords, type Key, type Proposal } from "./score-shape";
+import { TwoMarks } from "./two-marks";
 import type { Marking } from "./use-mark";
 
 type Props = {
@@ -22,6 +24,7 @@ export function MarkPanel({ attempt, proposal, mark, words, open }: Props) {
   const missing = mark.missing.map((line) => line.words.toLowerCase());
   return (
     <Panel tight aria-label="Mark" className="h-fit space-y-2 lg:sticky lg:top-2">
+      <TwoMarks attempt={attempt} mark={mark} />
       <Total proposal={proposal} mark={mark} />
       <KnockOuts proposal={proposal} mark={mark} />
       <ul className="space-y-0.5">
@@ -38,14 +41,16 @@ export function MarkPanel({ attempt, proposal, mark, words, open }: Props) {
           />
         ))}
       </ul>
-      <AreaField
-        label="Change next"
-        rows={2}
-        tight
-        maxLength={vocabulary.most.next}
-        value={mark.next}
-        onChange={mark.setNext}
-      />
+      {mark.duty !== "second" && (
+        <AreaField
+          label="Change next"
+          rows={2}
+          tight
+          maxLength={vocabulary.most.next}
+          value={mark.next}
+          onChange={mark.setNext}
+        />
+      )}
       <AreaField
         ref={words}
         label="Comment"
@@ -68,15 +73,17 @@ export function MarkPanel({ attempt, proposal, mark, words, open }: Props) {
         </p>
       )}
       <div className="grid grid-cols-2 gap-2">
-        <button className="btn btn-sm" disabled={!mark.ready} onClick={() => mark.finish(false)}>
-          Save
-        </button>
+        {mark.duty !== "second" && (
+          <button className="btn btn-sm" disabled={!mark.ready} onClick={() => mark.finish(false)}>
+            {mark.duty === "agree" ? "Agree" : "Save"}
+          </button>
+        )}
         <button
-          className="btn btn-primary btn-sm"
+          className={`btn btn-primary btn-sm ${mark.duty === "second" ? "col-span-2" : ""}`}
           disabled={!mark.ready || missing.length > 0}
           onClick={() => mark.finish(true)}
         >
-          Save and return
+          {FINISH[mark.duty]}
         </button>
         {may(attempt, "ask_photo") && (
           <button className="btn btn-ghost btn-xs" onClick={() => open("another_photo")}>
@@ -89,6 +96,7 @@ export function MarkPanel({ attempt, proposal, mark, words, open }: Props) {
           </button>
         )}
       </div>
+      <AskAside attempt={attempt} />
       <KeysHelp />
       {mark.saved && (
         <p role="status" className="text-sm font-semibold">
@@ -98,6 +106,8 @@ export function MarkPanel({ attempt, proposal, mark, words, open }: Props) {
     </Panel>
   );
 }
+
+const FINISH = { mark: "Save and return", second: "Give the second mark", agree: "Agree and return" };
 
 function Total({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
   const part = partWords(mark.shown, proposal.lines);
@@ -148,6 +158,7 @@ function KnockOuts({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
 
 /** Why nothing can be marked just now. */
 function NotNow({ attempt }: { attempt: Attempt }) {
+  if (attempt.state === "second_asked") return <p>Waits for the blind second mark of somebody else.</p>;
   if (attempt.state === "photo_asked") return <p>Another photo was asked for: {attempt.answer}</p>;
   if (attempt.state === "weld_again") return <p>To be welded again: {attempt.answer}</p>;
   return <p>There is nothing to mark before a photo has been sent.</p>;

@@ -2,9 +2,9 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useNavigate, useSearchParams } from "react-router";
 import { api, unwrap, type Schemas } from "../../api/client";
 import { useCourse, usePaths } from "../../ui/course";
-import { newest, useAttemptChange, type Attempt } from "../../ui/use-attempt";
+import { may, newest, useAttemptChange, type Attempt } from "../../ui/use-attempt";
 import type { Step } from "./correction-shape";
-import type { Scores } from "./score-shape";
+import type { Duty, Scores } from "./score-shape";
 
 /** What a query of an attempt's evidence follows: its version and its measurement. */
 function follows(name: string, id: number, attempt: Attempt | undefined) {
@@ -52,6 +52,7 @@ export function useSetAside(attemptId: number) {
 }
 
 export type Given = {
+  duty: Duty;
   scores: Scores;
   not_applying: string[];
   waived: string[];
@@ -61,15 +62,43 @@ export type Given = {
   andReturn: boolean;
 };
 
-/** Sets the mark and, if asked, gives it back at once. */
+/** Sets the mark (the first, the second, or the one agreed on) and, if asked, gives it back at once. */
 export function useSetMark(attempt: Attempt) {
   const path = { attempt_id: attempt.id };
-  return useAttemptChange(attempt.id, async ({ andReturn, ...given }: Given) => {
+  return useAttemptChange(attempt.id, async ({ duty, andReturn, cause, ...given }: Given) => {
     const body = { version: attempt.version, ...given };
-    const marked = await unwrap(api.PUT("/api/attempts/{attempt_id}/mark", { params: { path }, body }));
-    if (!andReturn) return marked;
+    const to = { params: { path }, body };
+    if (duty === "second") return unwrap(api.PUT("/api/attempts/{attempt_id}/second", to));
+    const marked = await unwrap(
+      duty === "agree"
+        ? api.POST("/api/attempts/{attempt_id}/agree", to)
+        : api.PUT("/api/attempts/{attempt_id}/mark", { params: { path }, body: { ...body, cause } }),
+    );
+    // The lot may have sent it to a second marker.
+    if (!andReturn || !may(marked, "return")) return marked;
     const version = { version: marked.version };
     return unwrap(api.POST("/api/attempts/{attempt_id}/return", { params: { path }, body: version }));
+  });
+}
+
+/** Asks by hand for a second mark. */
+export function useAskSecond(attempt: Attempt) {
+  const path = { attempt_id: attempt.id };
+  return useAttemptChange(attempt.id, () =>
+    unwrap(
+      api.POST("/api/attempts/{attempt_id}/second", { params: { path }, body: { version: attempt.version } }),
+    ),
+  );
+}
+
+/** Keeps a returned mark as a reference for markers. */
+export function useKeepReference(attemptId: number) {
+  const queries = useQueryClient();
+  const path = { attempt_id: attemptId };
+  return useMutation({
+    mutationFn: (comment: string) =>
+      unwrap(api.PUT("/api/attempts/{attempt_id}/reference", { params: { path }, body: { comment } })),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["references"] }),
   });
 }
 

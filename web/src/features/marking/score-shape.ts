@@ -34,6 +34,24 @@ export function partWords(scores: Scores, lines: Suggestion[]): string {
   return marked === lines.length ? "" : `from ${String(marked)} of ${String(lines.length)} lines`;
 }
 
+/** What somebody is to do with an attempt: give the first mark, a second one blind, or agree on one of both. */
+export type Duty = "mark" | "second" | "agree";
+
+export function dutyOf(steps: readonly string[]): Duty {
+  if (steps.includes("agree")) return "agree";
+  return steps.includes("mark_second") ? "second" : "mark";
+}
+
+/** Where agreeing begins: what both gave, and the middle in halves where they differ. */
+export function between(first: Scores, second: Scores): Scores {
+  return Object.fromEntries(
+    Object.entries(first).map(([key, one]) => {
+      const other = second[key] ?? null;
+      return [key, one === null || other === null ? (one ?? other) : Math.round(one + other) / 2];
+    }),
+  );
+}
+
 /** One step up or down in halves; a line without a score starts in the middle. */
 export function stepped(score: number | null | undefined, by: number): number {
   return Math.min(10, Math.max(0, (score ?? 5) + by));

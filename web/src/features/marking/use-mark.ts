@@ -5,6 +5,8 @@ import { may, type Attempt } from "../../ui/use-attempt";
 import { useSetMark } from "./queries";
 import {
   HALF,
+  between,
+  dutyOf,
   meaningOf,
   missingIn,
   stepped,
@@ -14,6 +16,8 @@ import {
   type Proposal,
   type Scores,
 } from "./score-shape";
+
+const DUTIES = { mark: ["mark"], second: ["mark_second"], agree: ["agree"] } as const;
 
 export type Taken = { code: string; advice: string };
 
@@ -32,12 +36,14 @@ type Props = {
 /** A mark while it is set: scores as suggested until somebody touches one, the words, saving, and the keys. */
 export function useMark({ attempt, proposal, taken, causes, reload, toNext, open }: Props) {
   const { lines } = proposal;
-  const { mark } = attempt;
-  const suggested = suggestedScores(lines);
-  const [scores, setScores] = useState<Scores>(mark?.scores ?? suggested);
+  const { mark, second } = attempt;
+  const duty = dutyOf(attempt.may);
+  const both = second?.first && second.second ? between(second.first.scores, second.second.scores) : null;
+  const suggested = duty === "agree" && both ? both : suggestedScores(lines);
+  const [scores, setScores] = useState<Scores>((duty === "mark" ? mark?.scores : null) ?? suggested);
   const [notApplying, setNotApplying] = useState<string[]>(mark?.not_applying ?? []);
   const [waived, setWaived] = useState<string[]>(mark?.waived ?? []);
-  const [touched, setTouched] = useState(mark !== null);
+  const [touched, setTouched] = useState(duty === "mark" && mark !== null);
   const [comment, setComment] = useState(mark?.comment ?? "");
   const [next, setNext] = useState(mark?.next_change ?? "");
   const [chosen, setChosen] = useState<string | null | undefined>(undefined);
@@ -50,7 +56,7 @@ export function useMark({ attempt, proposal, taken, causes, reload, toNext, open
   const missing = missingIn(shown, notApplying, lines);
   const knocked = proposal.knocked.filter((k) => !waived.includes(k.key));
   const passed = total !== null && total >= proposal.pass_mark && knocked.length === 0;
-  const markable = !reloading && may(attempt, "mark");
+  const markable = !reloading && DUTIES[duty].some((step) => may(attempt, step));
   const ready = markable && !save.isPending && total !== null;
 
   const finish = (andReturn: boolean) => {
@@ -61,6 +67,7 @@ export function useMark({ attempt, proposal, taken, causes, reload, toNext, open
       return;
     }
     const given = {
+      duty,
       scores: shown,
       not_applying: notApplying.filter((key) => key in shown && shown[key] === null),
       waived,
@@ -70,11 +77,11 @@ export function useMark({ attempt, proposal, taken, causes, reload, toNext, open
       andReturn,
     };
     const words = `Returned ${total.toFixed(0)} to ${attempt.student.display_name}.`;
-    const done = () => {
-      offerUndo(attempt.id, words);
+    const done = (after: Attempt) => {
+      if (after.state === "returned") offerUndo(attempt.id, words);
       toNext();
     };
-    save.mutate(given, { onSuccess: andReturn ? done : undefined });
+    save.mutate(given, { onSuccess: andReturn || duty === "second" ? done : undefined });
   };
   const set = (criterion: string, score: number | null) => {
     setScores({ ...shown, [criterion]: score });
@@ -92,6 +99,10 @@ export function useMark({ attempt, proposal, taken, causes, reload, toNext, open
     const written = causes.some((c) => c.advice === next);
     if (lets && written) setNext("");
     else if (!lets && (next === "" || written)) setNext(one.advice);
+  };
+  const setAll = (given: Scores) => {
+    setScores(given);
+    setTouched(true);
   };
   const waive = (key: string) =>
     setWaived(waived.includes(key) ? waived.filter((k) => k !== key) : [...waived, key]);
@@ -131,6 +142,8 @@ export function useMark({ attempt, proposal, taken, causes, reload, toNext, open
     return () => window.removeEventListener("keydown", heard);
   }, []);
   return {
+    duty,
+    setAll,
     shown,
     total,
     passed,

@@ -35,3 +35,13 @@ export function useTried(code: string, scheme: Body) {
     retry: false,
   });
 }
+
+/** Versions of schemes that would have fitted better what was given. */
+export function useOffers(wanted: boolean) {
+  const { id } = useCourse();
+  return useQuery({
+    queryKey: ["alike", id],
+    enabled: wanted,
+    queryFn: () => unwrap(api.GET("/api/courses/{course_id}/alike", { params: { path: { course_id: id } } })),
+  });
+}

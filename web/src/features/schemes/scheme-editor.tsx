@@ -11,17 +11,29 @@ import { useKeepScheme } from "./queries";
 import { changedLine, lineFor, unused, withoutLine, type Body } from "./scheme-shape";
 import { Tried } from "./tried";
 
-type Props = { scheme: Schemas["Scheme"]; mine: boolean; follow: (code: string) => void };
+type Props = {
+  scheme: Schemas["Scheme"];
+  /** A version that would have fitted the marks better, to begin with. */
+  offered?: Body | undefined;
+  mine: boolean;
+  follow: (code: string) => void;
+};
 
 /** One scheme to change: its lines with weights and curves, what knocks out, where passing begins. */
-export function SchemeEditor({ scheme, mine, follow }: Props) {
-  const [body, setBody] = useState<Body>(scheme.body);
+export function SchemeEditor({ scheme, offered, mine, follow }: Props) {
+  const [body, setBody] = useState<Body>(offered ?? scheme.body);
   const [open, setOpen] = useState<string | null>(null);
   const keep = useKeepScheme();
   const changed = body !== scheme.body;
   return (
     <div className="grid min-w-0 gap-4 xl:grid-cols-[minmax(0,1fr)_22rem]">
       <Panel className="space-y-3">
+        {offered && (
+          <p role="note" className="rounded-box bg-base-200 p-2 text-sm">
+            Curves bent to the marks that were given. Nothing is kept until you keep it; “As it was” takes it
+            back.
+          </p>
+        )}
         <div className="grid gap-3 sm:grid-cols-[1fr_8rem_9rem]">
           <TextField label="Title" value={body.title} onChange={(title) => setBody({ ...body, title })} />
           <Figure

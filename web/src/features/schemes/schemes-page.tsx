@@ -2,6 +2,7 @@ import { useSearchParams } from "react-router";
 import { useCourse } from "../../ui/course";
 import { Loading, Problem } from "../../ui/states";
 import { useSchemes } from "../../ui/use-schemes";
+import { useOffers } from "./queries";
 import { SchemeEditor } from "./scheme-editor";
 
 const ENTRY = "h-auto w-full justify-start py-2 text-left font-normal";
@@ -11,9 +12,13 @@ export function SchemesPage() {
   const course = useCourse();
   const schemes = useSchemes();
   const [params, setParams] = useSearchParams();
+  const wanted = params.has("offer");
+  const offers = useOffers(wanted);
   if (schemes.isPending) return <Loading what="the marking schemes" />;
   if (schemes.isError) return <Problem error={schemes.error} again={() => void schemes.refetch()} />;
   const chosen = schemes.data.find((one) => one.code === params.get("scheme")) ?? schemes.data[0];
+  if (wanted && offers.isPending) return <Loading what="what would fit better" />;
+  const offered = offers.data?.offers.find((one) => one.code === chosen?.code)?.scheme;
   return (
     <div className="grid gap-4 lg:grid-cols-[15rem_minmax(0,1fr)]">
       <section>
@@ -44,8 +49,9 @@ export function SchemesPage() {
       </section>
       {chosen && (
         <SchemeEditor
-          key={`${chosen.code}${String(chosen.version)}`}
+          key={`${chosen.code}${String(chosen.version)}${offered ? "offer" : ""}`}
           scheme={chosen}
+          offered={offered}
           mine={course.role === "instructor"}
           follow={(code) => setParams({ scheme: code })}
         />

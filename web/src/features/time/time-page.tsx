@@ -2,11 +2,14 @@ import { Link, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { usePaths } from "../../ui/course";
 import { Panel } from "../../ui/panel";
+import { TablesSwitch } from "../../ui/plot-frame";
 import { StackedStrips } from "../../ui/stacked-strips";
 import { Empty, Loading, Problem } from "../../ui/states";
 import { useSession } from "../../ui/use-session";
-import { SteadinessPlot, TintPlot } from "./plots";
-import { GoesOn } from "./goes-on";
+import { Changes } from "./changes";
+import { Coupon } from "./coupon";
+import { FaultCalendar } from "./fault-calendar";
+import { Ladder } from "./ladder";
 import { useForecasts, useProgress } from "./queries";
 
 export function MyTimePage() {
@@ -19,77 +22,66 @@ export function StudentTimePage() {
   return <OverTime studentId={Number(studentId)} />;
 }
 
+/** A student's story on one screen: ladder, strips by date, where each figure goes, faults, what was asked to change. */
 function OverTime({ studentId, mine = false }: { studentId: number; mine?: boolean }) {
+  const paths = usePaths();
   const progress = useProgress(studentId);
   const forecasts = useForecasts(studentId);
   if (progress.isPending) return <Loading what="the beads so far" />;
   if (progress.isError) return <Problem error={progress.error} again={() => void progress.refetch()} />;
+  const { series, student, ladder, changes } = progress.data;
+  const attempts = byDate(series);
   return (
-    <div className="space-y-5">
-      <h1 className="text-2xl font-bold">{mine ? "How it goes" : progress.data.student.display_name}</h1>
-      {progress.data.series.length === 0 && <Empty>No bead has been photographed yet.</Empty>}
-      {[...progress.data.series].reverse().map((series) => (
-        <Series
-          key={series.assignment.id}
-          series={series}
-          goesOn={forecasts.data?.find((f) => f.assignment === series.assignment.id)}
-        />
-      ))}
+    <div className="space-y-3">
+      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
+        <h1 className="text-2xl font-bold">{mine ? "How it goes" : student.display_name}</h1>
+        <TablesSwitch />
+        <Link
+          className="link text-sm"
+          to={paths.to(mine ? "reports" : `reports?student=${String(studentId)}`)}
+        >
+          {mine ? "My report to print" : "Report to print"}
+        </Link>
+      </div>
+      <Ladder rungs={ladder} />
+      {attempts.length === 0 && <Empty>No bead has been photographed yet.</Empty>}
+      {attempts.length > 0 && (
+        <div className="grid gap-3 lg:grid-cols-[minmax(0,21rem)_minmax(0,1fr)]">
+          <Panel tight aria-label="Beads" className="h-fit">
+            <StackedStrips
+              named
+              attempts={[...attempts].reverse()}
+              link={(a, children) => (
+                <Link className="block" to={paths.attempt(a.id)}>
+                  {children}
+                </Link>
+              )}
+            />
+          </Panel>
+          <div className="min-w-0 space-y-3">
+            {[...series].reverse().map((one) => (
+              <Coupon
+                key={one.assignment.id}
+                series={one}
+                goesOn={forecasts.data?.find((f) => f.assignment === one.assignment.id)}
+              />
+            ))}
+            <div className="grid gap-3 xl:grid-cols-2">
+              <Panel tight aria-label="Faults">
+                <h2 className="font-bold">Faults, and since when they are gone</h2>
+                <FaultCalendar attempts={attempts} mine={mine} />
+              </Panel>
+              <Panel tight aria-label="Changes">
+                <h2 className="font-bold">{mine ? "What you were asked to change" : "Asked to change"}</h2>
+                <Changes changes={changes} />
+              </Panel>
+            </div>
+          </div>
+        </div>
+      )}
     </div>
   );
 }
 
-type SeriesProps = { series: Schemas["Series"]; goesOn: Schemas["Forecast"] | undefined };
-
-function Series({ series, goesOn }: SeriesProps) {
-  const paths = usePaths();
-  const [first, last] = [
-    series.attempts.filter((a) => a.measurement?.strip)[0],
-    series.attempts.filter((a) => a.measurement?.strip).at(-1),
-  ];
-  const { assignment } = series;
-  return (
-    <Panel>
-      <h2 className="text-xl font-bold">{assignment.design.title}</h2>
-      <p className="mb-3">
-        <strong>
-          {series.good_in_a_row} of {assignment.good_in_a_row}
-        </strong>{" "}
-        good ones in a row. {trendWords("Width", series.width_cv_trend)}{" "}
-        {trendWords("Ripples", series.pitch_cv_trend)}
-        {first && last && first.id !== last.id && (
-          <>
-            {" "}
-            <Link className="link" to={paths.compare(first.id, last.id)}>
-              Lay the first and the last over one another
-            </Link>
-          </>
-        )}
-      </p>
-      {goesOn && goesOn.attempts > 0 && <GoesOn forecast={goesOn} />}
-      <div className="grid gap-5 xl:grid-cols-2">
-        <div className="min-w-0">
-          <StackedStrips
-            attempts={[...series.attempts].reverse()}
-            link={(a, children) => (
-              <Link className="block" to={paths.attempt(a.id)}>
-                {children}
-              </Link>
-            )}
-          />
-        </div>
-        <div className="min-w-0 space-y-4">
-          <SteadinessPlot series={series} />
-          <TintPlot series={series} />
-        </div>
-      </div>
-    </Panel>
-  );
-}
-
-function trendWords(what: string, trend: number | null): string {
-  if (trend === null) return "";
-  const points = Math.abs(trend * 100);
-  if (points < 0.2) return `${what}: as before.`;
-  return `${what}: ${trend < 0 ? "steadier" : "less steady"} by ${points.toFixed(1)} points an attempt.`;
-}
+const byDate = (series: Schemas["Series"][]) =>
+  series.flatMap((one) => one.attempts).sort((a, b) => a.created_at.localeCompare(b.created_at));

@@ -16,7 +16,7 @@ export function Grid({ standings }: { standings: Standing[] }) {
     <Panel tight className="mb-4 overflow-x-auto" aria-label="People by coupons" tabIndex={0}>
       <table className="table table-sm">
         <caption className="text-left font-bold">
-          In a row of those asked, tries, and how likely the next one passes
+          In a row of those asked, tries, best mark, and how likely the next one passes
         </caption>
         <thead>
           <tr>
@@ -49,7 +49,7 @@ export function Grid({ standings }: { standings: Standing[] }) {
 
 function Cell({ standing }: { standing: Standing | undefined }) {
   if (!standing) return <td className="quiet">–</td>;
-  const { forecast, stuck } = standing;
+  const { forecast, stuck, best } = standing;
   const tone = forecast.ready ? "text-success font-bold" : stuck ? "text-error font-bold" : "";
   const word = forecast.ready ? "ready" : stuck ? "stuck" : `${(100 * forecast.next_pass).toFixed(0)} %`;
   return (
@@ -58,7 +58,7 @@ function Cell({ standing }: { standing: Standing | undefined }) {
         {Math.min(forecast.good_in_a_row, forecast.in_a_row)} of {forecast.in_a_row}
       </span>{" "}
       <span className="quiet text-xs">
-        {forecast.attempts} tries, {word}
+        {forecast.attempts} tries, best {best.toFixed(0)}, {word}
       </span>
     </td>
   );

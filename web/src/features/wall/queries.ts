@@ -20,3 +20,12 @@ export function useStandings() {
       unwrap(api.GET("/api/courses/{course_id}/standings", { params: { path: { course_id: id } } })),
   });
 }
+
+/** What the class gets wrong this week, and where everybody stands. */
+export function useWeek() {
+  const { id } = useCourse();
+  return useQuery({
+    queryKey: ["week", id],
+    queryFn: () => unwrap(api.GET("/api/courses/{course_id}/week", { params: { path: { course_id: id } } })),
+  });
+}

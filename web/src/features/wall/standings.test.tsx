@@ -1,13 +1,11 @@
 // @vitest-environment jsdom
 import { cleanup, screen, within } from "@testing-library/react";
-import { afterEach, expect, it, vi } from "vitest";
-import { serve, show } from "../../testing/render";
+import { afterEach, expect, it } from "vitest";
+import type { Schemas } from "../../api/client";
+import { show } from "../../testing/render";
 import { Standings } from "./standings";
 
-afterEach(() => {
-  cleanup();
-  vi.unstubAllGlobals();
-});
+afterEach(cleanup);
 
 const forecast = {
   assignment: 1,
@@ -22,34 +20,40 @@ const forecast = {
 const standing = {
   student: { id: 3, display_name: "Wen" },
   forecast,
+  best: 66,
   stuck: false,
   failed_in_a_row: 0,
   cause: null,
   next_rung: null,
 };
 
-it("says who may climb and to what, and who is stuck and why", async () => {
-  serve({
-    "GET /api/courses/7/standings": [
-      { ...standing, stuck: true, failed_in_a_row: 3, cause: "Uneven dabbing" },
-      {
-        ...standing,
-        student: { id: 4, display_name: "Oda" },
-        forecast: { ...forecast, ready: true },
-        next_rung: { id: 9, title: "Tee" },
-      },
-    ],
+it("says who may climb and to what, and who is stuck and why", () => {
+  const ready = (id: number, name: string) => ({
+    ...standing,
+    student: { id, display_name: name },
+    forecast: { ...forecast, ready: true },
+    next_rung: { id: 9, title: "Tee" },
   });
-  show(<Standings />);
-  const climb = await screen.findByRole("region", { name: "May climb" });
+  const standings = [
+    { ...standing, stuck: true, failed_in_a_row: 3, cause: "Uneven dabbing" },
+    ready(4, "Oda"),
+    ready(5, "Pim"),
+  ] as Schemas["StandingAt"][];
+  show(<Standings standings={standings} />);
+  const climb = screen.getByRole("region", { name: "May climb" });
   expect(within(climb).getByRole("link", { name: "Oda" })).toBeTruthy();
-  expect(within(climb).getByRole("link", { name: "give Tee" }).getAttribute("href")).toBe(
-    "/course/7/assign?give=9",
-  );
+  const give = within(climb).getAllByRole("link", { name: /ive Tee/ });
+  expect(give.map((one) => [one.textContent, one.getAttribute("href")])).toEqual([
+    ["Give Tee to all 2", "/course/7/assign?give=9&to=4,5"],
+    ["give Tee", "/course/7/assign?give=9&to=4"],
+    ["give Tee", "/course/7/assign?give=9&to=5"],
+  ]);
   const stuck = screen.getByRole("region", { name: "Stuck" });
   expect(stuck.textContent).toContain("failed 3 in a row – uneven dabbing");
   expect(within(stuck).queryByText("Oda")).toBeNull();
   const grid = screen.getByRole("region", { name: "People by coupons" });
-  expect(within(grid).getByRole("row", { name: /Wen/ }).textContent).toContain("1 of 3 3 tries, stuck");
+  expect(within(grid).getByRole("row", { name: /Wen/ }).textContent).toContain(
+    "1 of 3 3 tries, best 66, stuck",
+  );
   expect(within(grid).getByRole("row", { name: /Oda/ }).textContent).toContain("ready");
 });

@@ -2,33 +2,26 @@ import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { usePaths } from "../../ui/course";
 import { Panel } from "../../ui/panel";
-import { Loading, Problem } from "../../ui/states";
 import { Grid } from "./grid";
-import { useStandings } from "./queries";
+import { stuckIn } from "./order";
 
 type Standing = Schemas["StandingAt"];
 
 /** Who may climb, with the next coupon one click away, and who is stuck, with the likeliest cause. */
-export function Standings() {
-  const standings = useStandings();
-  if (standings.isPending) return <Loading what="how everybody stands" />;
-  if (standings.isError) return <Problem error={standings.error} again={() => void standings.refetch()} />;
-  const ready = standings.data.filter((s) => s.forecast.ready);
-  // Who is ready for a later coupon has got over an earlier one.
-  const stuck = standings.data.filter(
-    (s, i) =>
-      s.stuck && !standings.data.slice(i + 1).some((t) => t.student.id === s.student.id && t.forecast.ready),
-  );
+export function Standings({ standings }: { standings: Standing[] }) {
+  const ready = standings.filter((s) => s.forecast.ready);
+  const stuck = stuckIn(standings);
   return (
     <>
       <div className="mb-4 grid gap-4 lg:grid-cols-2">
         <Panel tight aria-label="May climb">
           <h2 className="font-bold">May climb</h2>
           {ready.length === 0 && <p className="quiet">Nobody yet.</p>}
+          <GiveAll ready={newestOf(ready)} />
           <ul className="divide-y divide-base-300">
             {newestOf(ready).map((s) => (
               <Row key={key(s)} standing={s}>
-                {s.next_rung && <GiveNext rung={s.next_rung} />}
+                {s.next_rung && <GiveNext rung={s.next_rung} person={s.student.id} />}
               </Row>
             ))}
           </ul>
@@ -48,7 +41,7 @@ export function Standings() {
           </ul>
         </Panel>
       </div>
-      <Grid standings={standings.data} />
+      <Grid standings={standings} />
     </>
   );
 }
@@ -78,10 +71,29 @@ function Row({ standing, children }: { standing: Standing; children: React.React
   );
 }
 
-function GiveNext({ rung }: { rung: Schemas["Rung"] }) {
+/** The next coupon for everybody who is ready for it: one click here, one on the form. */
+function GiveAll({ ready }: { ready: Standing[] }) {
+  const paths = usePaths();
+  const rungs = new Map(ready.flatMap((s) => (s.next_rung ? [[s.next_rung.id, s.next_rung]] : [])));
+  return [...rungs.values()].map((rung) => {
+    const people = ready.filter((s) => s.next_rung?.id === rung.id).map((s) => s.student.id);
+    if (people.length < 2) return null;
+    return (
+      <Link
+        key={rung.id}
+        className="btn mb-1 btn-primary btn-sm"
+        to={`${paths.to("assign")}?give=${String(rung.id)}&to=${people.join(",")}`}
+      >
+        Give {rung.title} to all {people.length}
+      </Link>
+    );
+  });
+}
+
+function GiveNext({ rung, person }: { rung: Schemas["Rung"]; person: number }) {
   const paths = usePaths();
   return (
-    <Link className="link text-sm" to={`${paths.to("assign")}?give=${String(rung.id)}`}>
+    <Link className="link text-sm" to={`${paths.to("assign")}?give=${String(rung.id)}&to=${String(person)}`}>
       give {rung.title}
     </Link>
   );

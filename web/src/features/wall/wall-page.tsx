@@ -1,31 +1,75 @@
-import { Link } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { usePaths } from "../../ui/course";
-import { Panel } from "../../ui/panel";
+import { Panel, Picker } from "../../ui/panel";
+import { TablesSwitch } from "../../ui/plot-frame";
 import { Empty, Loading, Problem } from "../../ui/states";
 import { Strip } from "../../ui/strip";
 import { dateWords, stateWords } from "../../ui/words";
-import { useWall } from "./queries";
+import { ORDERS, ordered, type Order } from "./order";
+import { useStandings, useWall, useWeek } from "./queries";
+import { Spread } from "./spread";
 import { Standings } from "./standings";
+import { Week } from "./week";
 
 const PER_MM = 3.9;
 
+/** The class: what goes wrong this week, who may climb and who is stuck, where everybody stands, and their newest beads. */
 export function WallPage() {
-  const wall = useWall();
-  if (wall.isPending) return <Loading what="the class wall" />;
-  if (wall.isError) return <Problem error={wall.error} again={() => void wall.refetch()} />;
+  const [params, setParams] = useSearchParams();
+  const order = (params.get("order") ?? "need") as Order;
+  const [wall, standings, week] = [useWall(), useStandings(), useWeek()];
+  const failed = [wall, standings, week].find((one) => one.isError);
+  if (failed) return <Problem error={failed.error} again={() => void failed.refetch()} />;
+  if (!wall.data || !standings.data || !week.data) return <Loading what="the class" />;
   if (wall.data.length === 0)
     return <Empty>No bead has been measured yet. The wall fills as photos come in.</Empty>;
   return (
     <>
-      <h1 className="mb-3 text-2xl font-bold">Class wall</h1>
-      <Standings />
+      <div className="mb-2 flex flex-wrap items-baseline gap-x-4">
+        <h1 className="text-2xl font-bold">Class wall</h1>
+        <TablesSwitch />
+        <Links />
+      </div>
+      <div className="mb-4 grid gap-4 lg:grid-cols-2">
+        <Week week={week.data} />
+        <Panel tight aria-label="Where everybody stands">
+          <h2 className="font-bold">Where everybody stands, by their last three beads</h2>
+          {week.data.figures.map((one) => (
+            <Spread key={one.key} spread={one} />
+          ))}
+        </Panel>
+      </div>
+      <Standings standings={standings.data} />
+      <div className="mb-2">
+        <Picker
+          label="In which order"
+          options={Object.keys(ORDERS) as Order[]}
+          words={(one) => ORDERS[one]}
+          value={order}
+          choose={(one) => setParams({ order: one }, { replace: true })}
+        />
+      </div>
       <div className="grid gap-4 md:grid-cols-2 xl:grid-cols-3">
-        {wall.data.map((row) => (
+        {ordered(wall.data, standings.data, order).map((row) => (
           <Row key={row.student.id} row={row} />
         ))}
       </div>
     </>
+  );
+}
+
+function Links() {
+  const paths = usePaths();
+  return (
+    <span className="flex gap-4 text-sm">
+      <Link className="link" to={paths.to("reports")}>
+        Reports and sheets
+      </Link>
+      <Link className="link" to={paths.to("markers")}>
+        Marking alike
+      </Link>
+    </span>
   );
 }
 

@@ -35,7 +35,7 @@ class EnginesView(APIView):
         measure_all(person(request), course_id)
         return _told(request, course_id)
 
-    @extend_schema(operation_id="engines_stop", responses=EnginesSerializer)
+    @extend_schema(operation_id="engines_stop", responses={200: EnginesSerializer})
     def delete(self, request: Request, course_id: int) -> Response:
         stop_measuring(person(request), course_id)
         return _told(request, course_id)

@@ -19,7 +19,7 @@ class AskReportSerializer(serializers.Serializer[Any]):
     until = serializers.DateField(allow_null=True, default=None)
 
 
-class ReportSerializer(serializers.ModelSerializer[Report]):
+class StudentReportSerializer(serializers.ModelSerializer[Report]):
     """A report that was asked for and how far it is; `student` null for everybody's."""
 
     student = PersonSerializer(allow_null=True)

@@ -15,7 +15,7 @@ from judicum.server.api.person import person, units_of
 from judicum.server.coupons.queries import assignment_for
 from judicum.server.courses.queries import staff_of
 from judicum.server.reports.actions.ask_report import ask_report
-from judicum.server.reports.api.serializers import AskReportSerializer, ReportSerializer
+from judicum.server.reports.api.serializers import AskReportSerializer, StudentReportSerializer
 from judicum.server.reports.class_sheet import class_csv, class_rows
 from judicum.server.reports.models import ReportState
 from judicum.server.reports.pdf.lists import class_sheet, job_sheet
@@ -29,11 +29,11 @@ PDF = {(200, "application/pdf"): OpenApiTypes.BINARY}
 class ReportsView(APIView):
     """One's own student reports of a course, and asking for another."""
 
-    @extend_schema(operation_id="reports_list", responses=ReportSerializer(many=True))
+    @extend_schema(operation_id="reports_list", responses=StudentReportSerializer(many=True))
     def get(self, request: Request, course_id: int) -> Response:
-        return Response(ReportSerializer(reports_for(person(request), course_id), many=True).data)
+        return Response(StudentReportSerializer(reports_for(person(request), course_id), many=True).data)
 
-    @extend_schema(operation_id="report_ask", request=AskReportSerializer, responses={201: ReportSerializer})
+    @extend_schema(operation_id="report_ask", request=AskReportSerializer, responses={201: StudentReportSerializer})
     def post(self, request: Request, course_id: int) -> Response:
         asked = AskReportSerializer(data=request.data)
         asked.is_valid(raise_exception=True)
@@ -41,7 +41,7 @@ class ReportsView(APIView):
         report = ask_report(
             person(request), course_id, given["student"], given["paper"], given["since"], given["until"]
         )
-        return Response(ReportSerializer(report).data, status=status.HTTP_201_CREATED)
+        return Response(StudentReportSerializer(report).data, status=status.HTTP_201_CREATED)
 
 
 class ReportFileView(APIView):

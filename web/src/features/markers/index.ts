@@ -1,0 +1,2 @@
+export { MarkersPage } from "./markers-page";
+export { SelfTestPage } from "./self-test-page";

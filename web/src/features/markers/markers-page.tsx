@@ -1,0 +1,170 @@
+import { useState } from "react";
+import { Link } from "react-router";
+import type { Schemas } from "../../api/client";
+import { useCourse, usePaths } from "../../ui/course";
+import { TextField } from "../../ui/field";
+import { Panel } from "../../ui/panel";
+import { TablesSwitch } from "../../ui/plot-frame";
+import { Loading, Problem } from "../../ui/states";
+import { useAlike, useSetShare } from "./queries";
+import { References } from "./references";
+import { SeverityPlot } from "./severity-plot";
+
+type Alike = Schemas["Alike"];
+
+/** Whether those who teach mark alike: second marks, each marker over time, what would have fitted better, references. */
+export function MarkersPage() {
+  const alike = useAlike();
+  if (alike.isPending) return <Loading what="how alike it is marked" />;
+  if (alike.isError) return <Problem error={alike.error} again={() => void alike.refetch()} />;
+  return (
+    <div className="space-y-3">
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <h1 className="text-2xl font-bold">Marking alike</h1>
+        <TablesSwitch />
+      </div>
+      <div className="grid gap-3 xl:grid-cols-[minmax(0,1fr)_24rem]">
+        <div className="min-w-0 space-y-3">
+          <Agreements alike={alike.data} />
+          <Panel tight aria-label="Markers over time">
+            <h2 className="font-bold">Each marker beside what is suggested</h2>
+            {alike.data.markers.length === 0 && <p className="quiet">Nothing has been marked yet.</p>}
+            <div className="flex flex-wrap gap-x-6 gap-y-2">
+              {alike.data.markers.map((one) => (
+                <SeverityPlot key={one.marker.id} marker={one} />
+              ))}
+            </div>
+          </Panel>
+          <Departures alike={alike.data} />
+        </div>
+        <div className="space-y-3">
+          <Share share={alike.data.share} />
+          <References />
+        </div>
+      </div>
+    </div>
+  );
+}
+
+/** Whole numbers of percent; the lot is drawn when a mark is first set. */
+function Share({ share }: { share: number }) {
+  const mine = useCourse().role === "instructor";
+  const set = useSetShare();
+  const [typed, setTyped] = useState(String(share));
+  return (
+    <Panel tight aria-label="Blind second marks">
+      <h2 className="font-bold">Blind second marks</h2>
+      <p className="mb-2 text-sm">
+        This share of marks goes by lot to somebody else, who sees neither the mark nor who gave it. Any other
+        can be asked for by hand on the desk.
+      </p>
+      {mine ? (
+        <form
+          className="flex items-end gap-2"
+          onSubmit={(e) => {
+            e.preventDefault();
+            set.mutate(Number(typed));
+          }}
+        >
+          <TextField label="Share, %" type="number" min={0} max={100} value={typed} onChange={setTyped} />
+          <button className="btn btn-primary" disabled={set.isPending || typed === String(share)}>
+            Set
+          </button>
+        </form>
+      ) : (
+        <p>
+          <strong>{share} %</strong>; the instructor sets it.
+        </p>
+      )}
+      <Problem error={set.error} />
+    </Panel>
+  );
+}
+
+function Agreements({ alike }: { alike: Alike }) {
+  return (
+    <Panel tight aria-label="Two marks of the same beads">
+      <h2 className="font-bold">Two marks of the same beads</h2>
+      {alike.lines.length === 0 ? (
+        <p className="quiet">No bead has been marked twice yet.</p>
+      ) : (
+        <div className="overflow-x-auto" role="region" aria-label="Agreement by line" tabIndex={0}>
+          <table className="table table-xs">
+            <thead>
+              <tr>
+                {["Line", "Pairs", "Second less first", "Weighted kappa", "Intraclass correlation", "So"].map(
+                  (h) => (
+                    <th key={h} scope="col">
+                      {h}
+                    </th>
+                  ),
+                )}
+              </tr>
+            </thead>
+            <tbody>
+              {alike.lines.map((one) => (
+                <tr key={one.key} className={one.key === "total" || one.key === "passed" ? "font-bold" : ""}>
+                  <th scope="row" className="font-medium">
+                    {one.words}
+                  </th>
+                  <td>{one.pairs}</td>
+                  <td>{one.key === "passed" ? "–" : interval(one.difference, 1)}</td>
+                  <td>{interval(one.kappa, 2)}</td>
+                  <td>{one.key === "passed" ? "–" : interval(one.icc, 2)}</td>
+                  <td className="font-normal">{one.said}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+    </Panel>
+  );
+}
+
+/** A figure with the range that holds it at 95 %. */
+function interval(one: Schemas["Interval"] | null, digits: number): string {
+  if (one === null) return "–";
+  return `${one.value.toFixed(digits)} (${one.low.toFixed(digits)} to ${one.high.toFixed(digits)})`;
+}
+
+function Departures({ alike }: { alike: Alike }) {
+  const paths = usePaths();
+  return (
+    <Panel tight aria-label="Beside the suggestion">
+      <h2 className="font-bold">Marks beside what is suggested, by line</h2>
+      <table className="table table-xs">
+        <thead>
+          <tr>
+            {["Line", "Marks", "Given less suggested", "So"].map((h) => (
+              <th key={h} scope="col">
+                {h}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {alike.departures.map((one) => (
+            <tr key={one.criterion}>
+              <th scope="row" className="font-medium">
+                {one.words}
+              </th>
+              <td>{one.marks}</td>
+              <td>{interval(one.difference, 2)}</td>
+              <td>{one.said}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {alike.offers.map((one) => (
+        <p key={one.code} className="mt-2">
+          <strong>{one.title}</strong>: curves for {one.changed.join(", ").toLowerCase()} would have fitted
+          better.{" "}
+          <Link className="link" to={`${paths.to("schemes")}?scheme=${one.code}&offer=1`}>
+            Look at it as a new version
+          </Link>
+        </p>
+      ))}
+    </Panel>
+  );
+}

@@ -1,0 +1,72 @@
+import { Link, useNavigate } from "react-router";
+import { useCourse, usePaths } from "../../ui/course";
+import { Panel } from "../../ui/panel";
+import { Loading, Problem } from "../../ui/states";
+import { Strip } from "../../ui/strip";
+import { useBeginTest, useLetGo, useReferences } from "./queries";
+
+const PER_MM = 3.4;
+
+/** Marked beads that are kept as a measure, and a test of oneself on them. */
+export function References() {
+  const mine = useCourse().role === "instructor";
+  const paths = usePaths();
+  const navigate = useNavigate();
+  const references = useReferences();
+  const letGo = useLetGo();
+  const begin = useBeginTest();
+  if (references.isPending) return <Loading what="reference beads" />;
+  if (references.isError) return <Problem error={references.error} />;
+  const { tested, references: kept } = references.data;
+  return (
+    <Panel tight aria-label="Reference beads">
+      <h2 className="font-bold">Reference beads</h2>
+      <p className="mb-2 text-sm">
+        {tested
+          ? "You have tested yourself on them."
+          : "New markers begin here: mark ten of them, blind, in five minutes."}
+      </p>
+      <button
+        className={`btn mb-3 btn-sm ${tested ? "" : "btn-primary"}`}
+        disabled={begin.isPending}
+        onClick={() =>
+          begin.mutate(undefined, {
+            onSuccess: (test) => void navigate(paths.to(`self-test/${String(test.id)}`)),
+          })
+        }
+      >
+        Test yourself
+      </button>
+      <Problem error={begin.error ?? letGo.error} />
+      {kept.length === 0 && (
+        <p className="quiet text-sm">None yet. On a returned mark, “Keep as a reference” adds one.</p>
+      )}
+      <ul className="space-y-2">
+        {kept.map((one) => (
+          <li key={one.id} className="overflow-hidden text-sm">
+            <Link className="font-semibold hover:underline" to={paths.attempt(one.attempt)}>
+              {one.title}: {one.total.toFixed(0)}
+            </Link>{" "}
+            “{one.comment}” <span className="quiet">{one.kept_by.display_name}</span>
+            {mine && (
+              <button
+                className="btn ml-2 btn-ghost btn-xs"
+                disabled={letGo.isPending}
+                onClick={() => letGo.mutate(one.attempt)}
+              >
+                Let it go
+              </button>
+            )}
+            {one.measurement?.strip && (
+              <Strip
+                strip={one.measurement.strip}
+                perMm={PER_MM}
+                label={`Strip of a reference, ${one.title}`}
+              />
+            )}
+          </li>
+        ))}
+      </ul>
+    </Panel>
+  );
+}

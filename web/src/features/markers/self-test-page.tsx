@@ -1,0 +1,121 @@
+import { useState } from "react";
+import { Link, useParams } from "react-router";
+import type { Schemas } from "../../api/client";
+import { usePaths } from "../../ui/course";
+import { Panel } from "../../ui/panel";
+import { Loading, Problem } from "../../ui/states";
+import { Stepper } from "./stepper";
+import { Strip } from "../../ui/strip";
+import { useUnits } from "../../ui/use-units";
+import { measure } from "../../ui/units";
+import { percent, tintWords } from "../../ui/words";
+import { useSelfTest } from "./queries";
+
+type Bead = Schemas["TestBead"];
+
+const PER_MM = 8;
+const MIDDLE = 7;
+
+/** Marking reference beads one after another, then one's marks beside theirs. */
+export function SelfTestPage() {
+  const { testId } = useParams();
+  const { test, give } = useSelfTest(Number(testId));
+  if (test.isPending) return <Loading what="your test" />;
+  if (test.isError) return <Problem error={test.error} />;
+  const { beads, finished } = test.data;
+  const at = beads.findIndex((bead) => bead.given === null);
+  const bead = beads[at];
+  return (
+    <div className="mx-auto max-w-4xl">
+      <h1 className="mb-2 text-2xl font-bold">
+        {finished ? "Your marks beside the references" : `Bead ${String(at + 1)} of ${String(beads.length)}`}
+      </h1>
+      {bead && (
+        <One
+          key={bead.id}
+          bead={bead}
+          busy={give.isPending}
+          give={(scores) => give.mutate({ bead: bead.id, scores })}
+        />
+      )}
+      <Problem error={give.error} />
+      {finished && <Result test={test.data} />}
+    </div>
+  );
+}
+
+type OneProps = { bead: Bead; busy: boolean; give: (scores: Record<string, number | null>) => void };
+
+function One({ bead, busy, give }: OneProps) {
+  const units = useUnits();
+  const [scores, setScores] = useState<Record<string, number | null>>(() =>
+    Object.fromEntries(Object.keys(bead.lines).map((key) => [key, MIDDLE])),
+  );
+  const { measurement: m } = bead;
+  return (
+    <Panel className="space-y-3">
+      <p>
+        {bead.title}, asked: {measure(bead.target_width_mm, "length", units)} wide
+      </p>
+      <div className="overflow-x-auto" role="region" aria-label="The bead" tabIndex={0}>
+        {m?.strip && <Strip strip={m.strip} perMm={PER_MM} label="Strip of the bead" />}
+      </div>
+      {m && (
+        <p className="text-sm">
+          Width varies {percent(m.width_cv)} · ripples {percent(m.pitch_cv)} · toes {percent(m.toe_waviness)}{" "}
+          · tint {m.tint_level === null ? "not measured" : tintWords(m.tint_level)} · faults{" "}
+          {m.faults.length === 0 ? "none seen" : m.faults.map((f) => f.kind.replaceAll("_", " ")).join(", ")}
+        </p>
+      )}
+      <ul className="grid gap-x-6 gap-y-1 sm:grid-cols-2">
+        {Object.entries(bead.lines).map(([key, words]) => (
+          <li key={key}>
+            <Stepper
+              words={words}
+              score={scores[key] ?? null}
+              set={(score) => setScores({ ...scores, [key]: score })}
+            />
+          </li>
+        ))}
+      </ul>
+      <button className="btn btn-primary" disabled={busy} onClick={() => give(scores)}>
+        That is my mark
+      </button>
+    </Panel>
+  );
+}
+
+function Result({ test }: { test: Schemas["SelfTest"] }) {
+  const paths = usePaths();
+  return (
+    <Panel className="space-y-3">
+      {test.result && <p className="font-semibold">{test.result.said}</p>}
+      <table className="table table-sm">
+        <thead>
+          <tr>
+            {["Bead", "You", "Reference", "What it shows"].map((h) => (
+              <th key={h} scope="col">
+                {h}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {test.beads.map((bead, i) => (
+            <tr key={bead.id}>
+              <th scope="row" className="font-medium">
+                {i + 1}, {bead.title}
+              </th>
+              <td>{bead.given_total?.toFixed(0)}</td>
+              <td>{bead.total?.toFixed(0)}</td>
+              <td>{bead.comment}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <Link className="btn" to={paths.to("markers")}>
+        Back to marking alike
+      </Link>
+    </Panel>
+  );
+}

@@ -1,0 +1,43 @@
+const HALF = 0.5;
+const MOST = 10;
+
+type Props = { words: string; score: number | null; set: (score: number | null) => void };
+
+/** A score in halves, or that the line does not apply. */
+export function Stepper({ words, score, set }: Props) {
+  const by = (step: number) => set(Math.min(MOST, Math.max(0, (score ?? MOST / 2) + step)));
+  return (
+    <div className="flex items-center justify-between gap-2">
+      <span className="font-medium">{words}</span>
+      <span className="join">
+        <button
+          className="btn join-item btn-sm"
+          aria-label={`${words}: half a point less`}
+          onClick={() => by(-HALF)}
+        >
+          −
+        </button>
+        <output
+          className="join-item grid w-12 place-items-center border border-base-300 font-bold"
+          aria-label={`${words}: score`}
+        >
+          {score ?? "n/a"}
+        </output>
+        <button
+          className="btn join-item btn-sm"
+          aria-label={`${words}: half a point more`}
+          onClick={() => by(HALF)}
+        >
+          +
+        </button>
+        <button
+          className="btn join-item btn-sm"
+          aria-label={`${words}: does not apply`}
+          onClick={() => set(null)}
+        >
+          ×
+        </button>
+      </span>
+    </div>
+  );
+}

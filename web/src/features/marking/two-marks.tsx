@@ -1,0 +1,61 @@
+import type { Attempt } from "../../ui/use-attempt";
+import type { Marking } from "./use-mark";
+
+type Props = { attempt: Attempt; mark: Marking };
+
+/** What a blind marker is told; and for those who agree, both marks side by side with each taken in one click. */
+export function TwoMarks({ attempt, mark }: Props) {
+  const { second } = attempt;
+  if (mark.duty === "second")
+    return (
+      <p role="note" className="rounded-box bg-base-200 p-2 text-sm">
+        <strong>Second mark.</strong> Somebody has marked this; you see neither their mark nor who they are.
+        Both are shown when yours is given.
+      </p>
+    );
+  if (!second?.first || !second.second) return null;
+  const { first, second: other } = second;
+  return (
+    <details open={mark.duty === "agree"} className="rounded-box border border-base-300 p-2 text-sm">
+      <summary className="cursor-pointer font-bold">
+        {second.agreed ? "Agreed from two marks" : "Two marks: agree on one"}
+      </summary>
+      <table className="table table-xs">
+        <thead>
+          <tr>
+            <th scope="col">Line</th>
+            <th scope="col">{first.marked_by.display_name}</th>
+            <th scope="col">{other.marked_by.display_name}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {Object.entries(second.lines).map(([key, words]) => (
+            <tr key={key} className={first.scores[key] === other.scores[key] ? "" : "font-bold"}>
+              <th scope="row" className="font-normal">
+                {words}
+              </th>
+              <td>{first.scores[key] ?? "–"}</td>
+              <td>{other.scores[key] ?? "–"}</td>
+            </tr>
+          ))}
+          <tr className="font-bold">
+            <th scope="row">Total</th>
+            <td>{first.total.toFixed(0)}</td>
+            <td>{other.total.toFixed(0)}</td>
+          </tr>
+        </tbody>
+      </table>
+      {other.comment && <p>“{other.comment}”</p>}
+      {mark.duty === "agree" && (
+        <div className="mt-1 grid grid-cols-2 gap-2">
+          <button className="btn btn-xs" onClick={() => mark.setAll(first.scores)}>
+            Take the first
+          </button>
+          <button className="btn btn-xs" onClick={() => mark.setAll(other.scores)}>
+            Take the second
+          </button>
+        </div>
+      )}
+    </details>
+  );
+}

@@ -1,0 +1,1 @@
+export { ReportsPage } from "./reports-page";

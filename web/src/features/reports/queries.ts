@@ -1,0 +1,65 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { api, unwrap, type Schemas } from "../../api/client";
+import { useCourse } from "../../ui/course";
+
+const WHILE_MAKING_MS = 1000;
+const UNDER_WAY = ["waiting", "making"];
+
+/** One's own reports; followed while one is made. */
+export function useReports() {
+  const { id } = useCourse();
+  return useQuery({
+    queryKey: ["reports", id],
+    queryFn: () =>
+      unwrap(api.GET("/api/courses/{course_id}/reports", { params: { path: { course_id: id } } })),
+    refetchInterval: (query) =>
+      query.state.data?.some((r) => UNDER_WAY.includes(r.state)) ? WHILE_MAKING_MS : false,
+  });
+}
+
+export function useAskReport() {
+  const { id } = useCourse();
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (body: Schemas["AskReportRequest"]) =>
+      unwrap(api.POST("/api/courses/{course_id}/reports", { params: { path: { course_id: id } }, body })),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["reports", id] }),
+  });
+}
+
+export function useStudents(wanted: boolean) {
+  const { id } = useCourse();
+  return useQuery({
+    queryKey: ["members", id, "student"],
+    enabled: wanted,
+    queryFn: () =>
+      unwrap(
+        api.GET("/api/courses/{course_id}/members", {
+          params: { path: { course_id: id }, query: { role: "student", page_size: 100 } as never },
+        }),
+      ).then((page) => page.results.map((one) => one.user)),
+  });
+}
+
+/** Which engines made the figures, and measuring all of them again; followed while that goes on. */
+export function useEngines(wanted: boolean) {
+  const { id } = useCourse();
+  const queries = useQueryClient();
+  const path = { course_id: id };
+  const told = (after: Schemas["Engines"]) => queries.setQueryData(["engines", id], after);
+  const read = useQuery({
+    queryKey: ["engines", id],
+    enabled: wanted,
+    queryFn: () => unwrap(api.GET("/api/courses/{course_id}/engines", { params: { path } })),
+    refetchInterval: (query) => (query.state.data?.running ? WHILE_MAKING_MS : false),
+  });
+  const start = useMutation({
+    mutationFn: () => unwrap(api.POST("/api/courses/{course_id}/engines", { params: { path } })),
+    onSuccess: told,
+  });
+  const stop = useMutation({
+    mutationFn: () => unwrap(api.DELETE("/api/courses/{course_id}/engines", { params: { path } })),
+    onSuccess: told,
+  });
+  return { read, start, stop };
+}

@@ -1,0 +1,54 @@
+import { Link } from "react-router";
+import type { Schemas } from "../../api/client";
+import { usePaths } from "../../ui/course";
+import { Panel } from "../../ui/panel";
+import { FigurePlot } from "./figure-plot";
+import { GoesOn } from "./goes-on";
+
+type Props = { series: Schemas["Series"]; goesOn: Schemas["Forecast"] | undefined };
+
+/** One coupon: how it goes on in words, and each figure as a small line with its band and where it is going. */
+export function Coupon({ series, goesOn }: Props) {
+  const paths = usePaths();
+  const { assignment } = series;
+  const shown = series.attempts.filter((a) => a.measurement?.strip);
+  const [first, last] = [shown[0], shown.at(-1)];
+  return (
+    <Panel tight aria-label={assignment.design.title}>
+      <div className="flex flex-wrap items-baseline gap-x-3">
+        <h2 className="text-lg font-bold">{assignment.design.title}</h2>
+        <p className="text-sm">
+          <strong>
+            {series.good_in_a_row} of {assignment.good_in_a_row}
+          </strong>{" "}
+          good ones in a row
+          {first && last && first.id !== last.id && (
+            <>
+              {" · "}
+              <Link className="link" to={paths.compare(first.id, last.id)}>
+                first and last over one another
+              </Link>
+            </>
+          )}
+          {series.engines.length > 1 && (
+            <span className="quiet">
+              {" "}
+              · measured by engines {series.engines.join(" and ")}: small steps may be theirs
+            </span>
+          )}
+        </p>
+      </div>
+      {goesOn && goesOn.attempts > 0 && <GoesOn forecast={goesOn} />}
+      <div className="flex flex-wrap gap-x-4 gap-y-2">
+        {series.figures.map((figure) => (
+          <FigurePlot
+            key={figure.key}
+            figure={figure}
+            attempts={series.attempts}
+            coupon={assignment.design.title}
+          />
+        ))}
+      </div>
+    </Panel>
+  );
+}

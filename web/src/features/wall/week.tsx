@@ -1,0 +1,39 @@
+import type { Schemas } from "../../api/client";
+import { Panel } from "../../ui/panel";
+import { dateWords } from "../../ui/words";
+
+const SHOWN = 4;
+
+/** What the class as a whole gets wrong now, beside the month before: with that the next evening begins. */
+export function Week({ week }: { week: Schemas["Week"] }) {
+  return (
+    <Panel tight aria-label="This week">
+      <h2 className="font-bold">This week, since {dateWords(week.since)}</h2>
+      <div className="grid gap-x-4 sm:grid-cols-2">
+        <Shares title="Faults" shares={week.faults} />
+        <Shares title="Causes taken" shares={week.causes} />
+      </div>
+    </Panel>
+  );
+}
+
+function Shares({ title, shares }: { title: string; shares: Schemas["Share"][] }) {
+  return (
+    <div>
+      <h3 className="text-sm font-semibold">{title}</h3>
+      {shares.length === 0 && <p className="quiet text-sm">None.</p>}
+      <ul className="text-sm">
+        {shares.slice(0, SHOWN).map((one) => (
+          <li key={one.words} className="flex flex-wrap items-baseline gap-x-2">
+            <span className="font-medium">{one.words}</span>
+            {grows(one) && <strong className="text-secondary">more</strong>}
+            <span className="quiet basis-full text-xs">{one.said}</span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+const grows = (one: Schemas["Share"]) =>
+  one.now > 1 && one.before_of > 0 && one.now / one.now_of > (1.5 * one.before) / one.before_of;
