@@ -20,7 +20,7 @@ from judicum.core.setup import RUN
 from judicum.demo.drawing import Weld, draw, habits_of, shaky
 from judicum.demo.extras import add_views, correct_by_hand
 from judicum.demo.load import assignments_of, begin_of, plans
-from judicum.demo.marking import find_by_hand, mark
+from judicum.demo.marking import find_by_hand, keep_references, leave_one_for_second, mark
 from judicum.server.accounts.models import User
 from judicum.server.attempts.actions.answer import answer_attempt
 from judicum.server.attempts.actions.log_run import log_run
@@ -145,7 +145,15 @@ def _write(cast: Cast, plan: Weld, drawn: Drawn, marked: bool) -> None:
         _photo(student, attempt, jpeg, found, later)
     if marked:
         find_by_hand(cast.staff[0], attempt, {k: v for _, habit, _ in habits for k, v in habit.by_hand.items()}, later)
-        mark(cast.staff[plan.student % 3 == 2], attempt, cast.told["remarks"], max(later, at + timedelta(days=1)))
+        twice = plan.number == 2 and plan.student % 2 == 0
+        mark(
+            cast.staff,
+            int(plan.student % 3 == 2),
+            attempt,
+            cast.told["remarks"],
+            max(later, at + timedelta(days=1)),
+            twice,
+        )
 
 
 def _photo(student: User, attempt: Attempt, jpeg: bytes, found: list[Found] | None, at: datetime) -> None:
@@ -184,3 +192,5 @@ def _extras(cast: Cast) -> None:
             add_views(student, attempt, timezone.now())
         if attempt and person.get("corrected"):
             correct_by_hand(cast.staff[0], attempt)
+    keep_references(cast.staff[0], cast.course)
+    leave_one_for_second(cast.staff, cast.course)

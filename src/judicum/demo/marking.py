@@ -1,17 +1,26 @@
 """How the demo's staff mark: as suggested, with the likeliest cause taken as what to change next."""
 
+from collections.abc import Mapping, Sequence
 from datetime import datetime, timedelta
 from typing import Any
 
 import numpy as np
 
 from judicum.core.causes import explain_case
+from judicum.core.marking.scheme import HALF, HIGHEST
 from judicum.server.accounts.models import User
 from judicum.server.attempts.actions.note_findings import findings_asked_for, note_findings
 from judicum.server.attempts.models import Attempt
+from judicum.server.attempts.states import State
 from judicum.server.causes.actions.judge_cause import ASIDE, judge_cause
 from judicum.server.causes.queries import case_of
+from judicum.server.courses.actions.set_second_share import set_second_share
+from judicum.server.courses.models import Course
+from judicum.server.marking.actions.ask_second import ask_second
+from judicum.server.marking.actions.keep_reference import keep_reference
 from judicum.server.marking.actions.mark_attempt import return_mark, set_mark
+from judicum.server.marking.actions.mark_second import agree, set_second_mark
+from judicum.server.marking.models import Mark
 from judicum.server.marking.queries import propose
 from judicum.words.causes import advice
 
@@ -22,6 +31,8 @@ TAKEN_FROM = 0.3
 ASIDE_EVERY = 9
 """Each so-manieth time the second cause is looked at and set aside."""
 GOOD = 8.0
+KINDER = 1.0
+"""Points of ten."""
 LEG_MM = 3.2
 
 
@@ -41,11 +52,31 @@ def find_by_hand(marker: User, attempt: Attempt, habit: dict[str, Any], at: date
     note_findings(marker, attempt.pk, {k: v for k, v in (found | habit).items() if k in asked}, at)
 
 
-def mark(marker: User, attempt: Attempt, remarks: dict[str, dict[str, str]], at: datetime) -> None:
-    """Set and return the mark of an attempt."""
-    attempt.refresh_from_db()
+def scores_of(attempt: Attempt, hand: int) -> dict[str, float | None]:
+    """What somebody gives: as suggested, half a point off here and there; the second of the staff (`hand` 1) is kinder to toes."""
     lines = propose(attempt).suggestions
-    scores = {one.criterion: one.score if one.score is not None or not one.applies else BY_EYE for one in lines}
+    rng = np.random.default_rng(97 * attempt.number + 13 * attempt.student_id + attempt.assignment_id + 7919 * hand)
+    scores: dict[str, float | None] = {}
+    for one in lines:
+        score = one.score if one.score is not None or not one.applies else BY_EYE
+        off = HALF * float(rng.choice([-1, 0, 0, 0, 1])) + (
+            KINDER if hand and one.criterion == "straight_toes" else 0.0
+        )
+        scores[one.criterion] = None if score is None else min(HIGHEST, max(0.0, score + off))
+    return scores
+
+
+def mark(
+    staff: Sequence[User],
+    hand: int,
+    attempt: Attempt,
+    remarks: dict[str, dict[str, str]],
+    at: datetime,
+    twice: bool = False,
+) -> None:
+    """Set and return the mark of an attempt by one of the staff; `twice` with a blind second mark by the other, agreed between."""
+    attempt.refresh_from_db()
+    marker, scores = staff[hand], scores_of(attempt, hand)
     ranked = explain_case(case_of(attempt)).causes
     taken = ranked[0] if ranked and ranked[0].share >= TAKEN_FROM else None
     if len(ranked) > 1 and attempt.pk % ASIDE_EVERY == 0:
@@ -57,5 +88,50 @@ def mark(marker: User, attempt: Attempt, remarks: dict[str, dict[str, str]], at:
     change = advice(taken) if taken else remark["next"]
     cause = taken.code if taken else None
     set_mark(marker, attempt.pk, attempt.version, scores, remark["comment"], change, at, cause=cause)
+    if twice:
+        _second(staff, hand, attempt, (scores, remark["comment"], change), at)
     attempt.refresh_from_db()
     return_mark(marker, attempt.pk, attempt.version, at + timedelta(minutes=1))
+
+
+def _second(
+    staff: Sequence[User], hand: int, attempt: Attempt, first: tuple[Mapping[str, float | None], str, str], at: datetime
+) -> None:
+    """A blind second mark by the other of the staff, and the middle of both agreed."""
+    scores, comment, change = first
+    ask_second(staff[hand], attempt.pk, _version(attempt), at)
+    other = scores_of(attempt, 1 - hand)
+    set_second_mark(staff[1 - hand], attempt.pk, _version(attempt), other, at=at + timedelta(minutes=20))
+    both = {
+        key: None if one is None or other[key] is None else round(one + (other[key] or 0.0)) / 2
+        for key, one in scores.items()
+    }
+    agree(staff[hand], attempt.pk, _version(attempt), both, comment, change, at=at + timedelta(minutes=30))
+
+
+def _version(attempt: Attempt) -> int:
+    attempt.refresh_from_db()
+    return attempt.version
+
+
+REFERENCES = 6
+SHARE = 20
+"""Percent of marks that go to a second marker from now on."""
+
+
+def keep_references(instructor: User, course: Course) -> None:
+    """Returned marks from the worst to the best as a measure for markers, with a word on what each shows."""
+    marks = list(Mark.objects.filter(attempt__course=course, returned_at__isnull=False).order_by("total", "pk"))
+    for k in range(min(REFERENCES, len(marks))):
+        one = marks[k * (len(marks) - 1) // max(REFERENCES - 1, 1)]
+        keep_reference(instructor, one.attempt_id, f"a {one.total:.0f}: {one.comment}"[:300])
+
+
+def leave_one_for_second(staff: Sequence[User], course: Course) -> None:
+    """The assistant marked one and asked for a second mark: it waits for the instructor; and from now on the lot is drawn."""
+    waits = Attempt.objects.filter(course=course, state=State.MEASURED).order_by("pk").first()
+    # Once only: a fill that went on where another ended has the share already.
+    if waits is not None and not Course.objects.get(pk=course.pk).second_share:
+        set_mark(staff[1], waits.pk, waits.version, scores_of(waits, 1), "", "Hold the beat to the end.")
+        ask_second(staff[1], waits.pk, _version(waits))
+    set_second_share(staff[0], course.pk, SHARE)
