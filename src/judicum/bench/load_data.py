@@ -1,6 +1,7 @@
 """Two hundred thousand attempts for `./judicum bench-load`, written by the database itself.
 
-One large course of a hundred people with a thousand attempts each, and forty of twenty-five with a hundred: about 200,000.
+One large course of a hundred people with a thousand attempts each, a class of thirty with sixty each, and forty of twenty-five
+with a hundred: about 200,000.
 Every attempt has its run, a photo, a measurement and its figures; nine in ten are marked and returned. A tenth of the
 measurements carry a whole report as a photo of a bead gives it; the others one without its profile, or the disk would be
 filled by copies of one report.
@@ -11,7 +12,7 @@ import os
 from datetime import date
 from typing import Any
 
-LARGE, SMALL = (1, 100, 125), (40, 25, 13)
+LARGE, CLASS, SMALL = (1, 100, 125), (1, 30, 8), (40, 25, 13)
 """Courses, students in each, attempts of each at every coupon."""
 COUPONS = 8
 
@@ -46,7 +47,7 @@ def fill() -> dict[str, Any]:
         "due": date.today(),
     }
     with connection.cursor() as cursor:
-        for courses, students, attempts in (LARGE, SMALL):
+        for courses, students, attempts in (LARGE, CLASS, SMALL):
             values = {**figures, "courses": courses, "students": students, "attempts": attempts}
             for statement in STATEMENTS:
                 cursor.execute(statement, values)
@@ -62,9 +63,9 @@ def fill() -> dict[str, Any]:
 STATEMENTS = (
     # Courses that were made just now are told from earlier ones by having no members.
     """INSERT INTO courses_course (name, join_code, created_at, pedal_school, start_school, finish, unit_system, ladder,
-        purge_school, solvent)
+        purge_school, solvent, second_share)
     SELECT 'Course ' || n, substr(md5(%(students)s || '-' || n), 1, 8), now(), 'target', 'quick', 'warm', 'metric',
-        'stainless', 'always', 'acetone' FROM generate_series(1, %(courses)s) n""",
+        'stainless', 'always', 'acetone', 0 FROM generate_series(1, %(courses)s) n""",
     """INSERT INTO accounts_user (password, last_login, username, look, display_name, length_unit, flow_unit, is_active)
     SELECT '!', NULL, name, name, initcap(name), 'mm', 'l_min', true FROM (
         SELECT 'c' || c.id || CASE n WHEN 0 THEN 'teacher' ELSE 'welder' || n END AS name
@@ -75,18 +76,18 @@ STATEMENTS = (
     FROM courses_course c JOIN accounts_user u ON u.username ~ ('^c' || c.id || '[tw]')
     WHERE NOT EXISTS (SELECT 1 FROM courses_membership m WHERE m.course_id = c.id)""",
     """INSERT INTO coupons_assignment (course_id, design_id, target_width_mm, finish, good_in_a_row, due_on,
-        created_by_id, created_at)
-    SELECT m.course_id, d.id, d.target_width_mm, 'warm', 3, %(due)s, m.user_id, now()
+        created_by_id, created_at, scheme)
+    SELECT m.course_id, d.id, d.target_width_mm, 'warm', 3, %(due)s, m.user_id, now(), 'training'
     FROM courses_membership m CROSS JOIN coupons_design d
     WHERE m.role = 'instructor' AND d.id = ANY(%(designs)s)
         AND NOT EXISTS (SELECT 1 FROM coupons_assignment a WHERE a.course_id = m.course_id)""",
-    """INSERT INTO attempts_attempt (course_id, assignment_id, student_id, number, state, version, prepared, created_at,
-        updated_at)
+    """INSERT INTO attempts_attempt (course_id, assignment_id, student_id, number, state, version, prepared, by_hand, answer,
+        created_at, updated_at)
     SELECT a.course_id, a.id, m.user_id, n, CASE
             WHEN n < %(attempts)s THEN 'returned'
             WHEN (a.id + m.user_id) %% 5 = 0 THEN 'assigned' WHEN (a.id + m.user_id) %% 5 = 1 THEN 'logged'
             WHEN (a.id + m.user_id) %% 5 = 2 THEN 'marked' ELSE 'measured' END,
-        6, '[]', now() - ((%(attempts)s - n) * 700 + (m.user_id * 7 + a.id) %% 600) * interval '1 minute',
+        6, '[]', '{}', '', now() - ((%(attempts)s - n) * 700 + (m.user_id * 7 + a.id) %% 600) * interval '1 minute',
         now() - ((%(attempts)s - n) * 700 + (m.user_id * 7 + a.id) %% 600) * interval '1 minute'
     FROM coupons_assignment a JOIN courses_membership m ON m.course_id = a.course_id AND m.role = 'student'
     CROSS JOIN generate_series(1, %(attempts)s) n
@@ -107,14 +108,17 @@ STATEMENTS = (
         '', %(shown)s, p.sent_at, p.sent_at
     FROM photos_photo p WHERE NOT EXISTS (SELECT 1 FROM photos_measurement m WHERE m.photo_id = p.id)""",
     """INSERT INTO photos_figures (attempt_id, measurement_id, engine_version, refusal_code, corrected, has_strip,
-        strip_query, length_mm, width_mean_mm, width_cv, pitch_cv, tint_level, tint_name)
+        strip_query, length_mm, width_mean_mm, width_cv, pitch_cv, tint_level, tint_name, toe_waviness, faults)
     SELECT p.attempt_id, m.id, '3.0', '', false, true, '', 70 + m.id %% 20, 4 + (m.id %% 17) * 0.1,
-        0.03 + (m.id %% 23) * 0.005, 0.06 + (m.id %% 19) * 0.01, m.id %% 7, 'straw'
+        0.03 + (m.id %% 23) * 0.005, 0.06 + (m.id %% 19) * 0.01, m.id %% 7, 'straw', 0.05,
+        CASE WHEN m.id %% 4 = 0 THEN '[{"kind": "pore", "s_mm": 20}]' ELSE '[]' END::jsonb
     FROM photos_measurement m JOIN photos_photo p ON p.id = m.photo_id
     WHERE NOT EXISTS (SELECT 1 FROM photos_figures f WHERE f.attempt_id = p.attempt_id)""",
-    """INSERT INTO marking_mark (attempt_id, measurement_id, scores, total, comment, next_change, marked_by_id, marked_at,
-        returned_at)
-    SELECT t.id, f.measurement_id, '{}', 50 + t.id %% 50, 'Steadier.', 'Slow down at the end.', m.user_id, t.updated_at,
+    """INSERT INTO marking_mark (attempt_id, measurement_id, scheme_id, scores, not_applying, suggested, readings, knocked,
+        waived, total, passed, comment, next_change, marked_by_id, marked_at, returned_at)
+    SELECT t.id, f.measurement_id, (SELECT id FROM schemes_scheme WHERE code = 'training' LIMIT 1), '{"tint": 7}', '[]',
+        '{"tint": 6.5}', '{"tint": 0.5}', '[]', '[]', 50 + t.id %% 50, 50 + t.id %% 50 >= 70, 'Steadier.',
+        'Slow down at the end.', m.user_id, t.updated_at,
         CASE WHEN t.state = 'returned' THEN t.updated_at END
     FROM attempts_attempt t JOIN photos_figures f ON f.attempt_id = t.id
     JOIN courses_membership m ON m.course_id = t.course_id AND m.role = 'instructor'

@@ -66,5 +66,8 @@ export function save(name: string, content: string | Blob, type = "text/plain"):
 
 const sizeOf = (plot: SVGSVGElement) => {
   const { width, height } = plot.getBoundingClientRect();
-  return { width: width || plot.width.baseVal.value, height: height || plot.height.baseVal.value };
+  return {
+    width: width || Number(plot.getAttribute("width")),
+    height: height || Number(plot.getAttribute("height")),
+  };
 };

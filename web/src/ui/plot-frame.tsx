@@ -17,7 +17,10 @@ type Props = {
 export function PlotFrame({ title, words, rows, children }: Props) {
   const open = useStored(tables);
   const box = useRef<HTMLDivElement>(null);
-  const name = title.toLowerCase().replaceAll(/[^a-z0-9]+/g, "-");
+  const name = title
+    .replace(/:.*/, "")
+    .toLowerCase()
+    .replaceAll(/[^a-z0-9]+/g, "-");
   const plot = () => box.current?.querySelector("svg");
   const ground = () =>
     getComputedStyle(document.documentElement).getPropertyValue("--color-base-100") || "#fff";
