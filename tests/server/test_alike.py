@@ -113,12 +113,16 @@ def test_a_marker_tests_themselves_on_references_blind(course: Course, client_of
     assert (listed["tested"], len(listed["references"])) == (False, 4)
     test = assistant.post(f"{base}/self-tests", content_type="application/json").json()
     assert [bead["total"] for bead in test["beads"]] == [None] * 4
+    assert "tint" in test["beads"][0]["lines"]
+    assert not {"setup_followed", "preparation"} & set(test["beads"][0]["lines"])
     assert all(bead["comment"] is None and bead["scores"] is None for bead in test["beads"])
     assert test["beads"][0]["measurement"]["strip"] is not None
     url = f"{base}/self-tests/{test['id']}"
     assert staff.get(url).status_code == 404
     for bead in test["beads"]:
-        answer = assistant.put(f"{url}/beads/{bead['id']}", {"scores": dict.fromkeys(SCORES, 7.0)}, "application/json")
+        answer = assistant.put(
+            f"{url}/beads/{bead['id']}", {"scores": dict.fromkeys(bead["lines"], 7.0)}, "application/json"
+        )
         assert answer.status_code == 200
     again = assistant.put(f"{url}/beads/{bead['id']}", {"scores": dict.fromkeys(SCORES, 7.0)}, "application/json")
     assert again.status_code == 409

@@ -23,6 +23,7 @@ from judicum.server.marking.actions.mark_second import agree, set_second_mark
 from judicum.server.marking.models import Mark
 from judicum.server.marking.queries import propose
 from judicum.words.causes import advice
+from judicum.words.units import fixed
 
 BY_EYE = 6.5
 """Score of a line that nothing measured."""
@@ -124,7 +125,7 @@ def keep_references(instructor: User, course: Course) -> None:
     marks = list(Mark.objects.filter(attempt__course=course, returned_at__isnull=False).order_by("total", "pk"))
     for k in range(min(REFERENCES, len(marks))):
         one = marks[k * (len(marks) - 1) // max(REFERENCES - 1, 1)]
-        keep_reference(instructor, one.attempt_id, f"a {one.total:.0f}: {one.comment}"[:300])
+        keep_reference(instructor, one.attempt_id, f"a {fixed(one.total, 0)}: {one.comment}"[:300])
 
 
 def leave_one_for_second(staff: Sequence[User], course: Course) -> None:

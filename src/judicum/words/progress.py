@@ -6,7 +6,7 @@ from judicum.core.photo.film import level_name
 from judicum.core.progress import Forecast, ToGo
 from judicum.core.progress.forecast import WEIGHED
 from judicum.words.causes import DONE_TOLD, GONE_TOLD
-from judicum.words.units import METRIC, Units
+from judicum.words.units import METRIC, Units, fixed
 from judicum.words.units import told as told_figure
 
 TRENDS = {"better": "getting better", "level": "level", "worse": "getting worse", "unknown": "too few to tell a trend"}
@@ -82,8 +82,8 @@ def figure_words(key: str, value: float, units: Units = METRIC) -> str:
     if key == "tint_level":
         return f"{value:.0f} {level_name(round(value))}"
     if key == "total":
-        return f"{value:.0f}"
-    return told_figure(value, "length", units) if key.endswith("_mm") else f"{100 * value:.1f} %"
+        return fixed(value, 0)
+    return told_figure(value, "length", units) if key.endswith("_mm") else f"{fixed(100 * value, 1)} %"
 
 
 def became_words(done: str, gone: str) -> str:

@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from decimal import ROUND_HALF_UP, Decimal
 from typing import Literal
 
 from judicum.core.errors import Limits
@@ -44,6 +45,16 @@ def in_units(value: float, kind: str, units: Units) -> tuple[float, str, int]:
     return value, UNIT.get(kind, kind), DIGITS.get(kind, 2)
 
 
+def fixed(value: float, digits: int) -> str:
+    """A number to so many digits, halves away from nought: what a page's own `toFixed` gives, so that both say the same.
+
+    >>> fixed(48.5, 0), fixed(7.25, 1), fixed(-0.04, 1)
+    ('49', '7.3', '0.0')
+    """
+    rounded = Decimal(value).quantize(Decimal(1).scaleb(-digits), ROUND_HALF_UP)
+    return f"{rounded or abs(rounded):f}"
+
+
 def told(value: float, kind: str, units: Units, digits: int | None = None, *, unit: bool = True) -> str:
     """A figure with its unit, without idle noughts.
 
@@ -51,7 +62,7 @@ def told(value: float, kind: str, units: Units, digits: int | None = None, *, un
     ('11 L/min', '20 thou', '12°')
     """
     number, name, usual = in_units(value, kind, units)
-    text = f"{number:.{usual if digits is None else digits}f}"
+    text = fixed(number, usual if digits is None else digits)
     text = text.rstrip("0").rstrip(".") if "." in text else text
     text = "0" if text in ("-0", "") else text
     if not unit or not name:

@@ -110,6 +110,13 @@ def test_a_curve_is_bent_to_what_was_given_and_stays_where_nothing_was() -> None
     assert fitted_curve(((0.7, 0.0), (1.0, 10.0), (1.6, 5.0)), list(figures), kinder) is None
 
 
+@pytest.mark.parametrize("second", [[7.0] * 9, [6.0, 7.0, 8.0] * 3, [8.0, 7.0, 6.0] * 3])
+def test_marks_that_are_all_the_same_or_alike_are_told_without_complaint(second: list[float]) -> None:
+    found = agreement([6.0, 7.0, 8.0] * 3, second)
+    assert found.icc is not None
+    assert found.kappa is None or -1 <= found.kappa.low <= found.kappa.high <= 1
+
+
 def test_departures_are_told_by_criterion() -> None:
     found = departures({"tint": [(8.0, 7.0), (8.0, 7.0)], "face": []})
     assert found["tint"] == Interval(-1.0, -1.0, -1.0)

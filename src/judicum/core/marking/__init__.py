@@ -1,6 +1,6 @@
 """Marking: criteria, schemes, findings by hand, and the score that the evidence suggests."""
 
-from judicum.core.marking.criteria import CRITERIA, KNOCK_OUTS, Criterion
+from judicum.core.marking.criteria import CRITERIA, KNOCK_OUTS, NOT_ON_THE_BEAD, Criterion
 from judicum.core.marking.findings import FINDINGS, MEASURED_AT, asked_for, back_from, check_findings
 from judicum.core.marking.readings import Evidence, Reading, knocked_out, read_all
 from judicum.core.marking.scheme import (
@@ -26,6 +26,7 @@ __all__ = [
     "MEASURED_AT",
     "MOST_COMMENT",
     "MOST_NEXT",
+    "NOT_ON_THE_BEAD",
     "PASS_MARK",
     "SCHEMES",
     "UNDO_S",

@@ -98,7 +98,9 @@ def weighted_kappa(first: Sequence[int], second: Sequence[int], count: int) -> I
         return None
     # Categories keep their distance; those that nobody used add nothing to the table but make its variance undefined.
     at = np.flatnonzero(used).astype(float)
-    found = cohens_kappa(table[np.ix_(used, used)], weights=at, wt="quadratic")
+    # Where one of them gives the same to all, the test statistic that the library adds is nothing over nothing.
+    with np.errstate(invalid="ignore", divide="ignore"):
+        found = cohens_kappa(table[np.ix_(used, used)], weights=at, wt="quadratic")
     low, high = (float(found.kappa_low), float(found.kappa_upp))
     return Interval(float(found.kappa), max(-1.0, low), min(1.0, high)) if np.isfinite(low) else None
 
@@ -126,6 +128,9 @@ def intraclass(ratings: Floats) -> Interval | None:
     if below <= 0:
         return None
     icc = (of_beads - error) / below
+    if icc <= -1:
+        # Marks that mirror each other: the figure has no meaning below there, and its interval none at all.
+        return Interval(-1.0, -1.0, -1.0)
     a = k * icc / (n * (1 - icc)) if icc < 1 else np.inf
     b = 1 + k * icc * (n - 1) / (n * (1 - icc)) if icc < 1 else np.inf
     if error == 0 or not np.isfinite(a):

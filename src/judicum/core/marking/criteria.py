@@ -69,6 +69,8 @@ _TABLE = (
         needs=("time_taken_s",)),
     Criterion("overall", "Overall look", "mean of the other lines less what faults cost", "points", ((0, 0), (10, 10))),
 )  # fmt: skip
+NOT_ON_THE_BEAD = ("setup_followed", "preparation", "time_taken")
+"""Criteria that no look at the bead can judge: they are read from log and list."""
 CRITERIA: dict[str, Criterion] = {criterion.key: criterion for criterion in _TABLE}
 
 KNOCK_OUTS: dict[str, str] = {

@@ -6,6 +6,7 @@ from typing import Any
 from django.db.models import QuerySet
 
 from judicum.core.errors import NotFound
+from judicum.core.marking import CRITERIA, NOT_ON_THE_BEAD
 from judicum.core.marking.agreement import Agreement, agreement
 from judicum.server.accounts.models import User
 from judicum.server.attempts.briefs import Brief, briefs, in_brief
@@ -31,6 +32,12 @@ def references_for(user: User, course_id: int) -> list[tuple[Reference, Brief]]:
     """
     staff_of(user, course_id)
     return with_briefs(references_of(course_id))
+
+
+def lines_of(reference: Reference) -> list[str]:
+    """The criteria of a reference that a look at the bead alone can judge."""
+    keys = [line["criterion"] for line in reference.attempt.mark.scheme.body["lines"]]
+    return [key for key in keys if key not in NOT_ON_THE_BEAD and not CRITERIA[key].needs]
 
 
 def with_briefs(references: QuerySet[Reference]) -> list[tuple[Reference, Brief]]:

@@ -125,7 +125,14 @@ function Agreements({ alike }: { alike: Alike }) {
 /** A figure with the range that holds it at 95 %. */
 function interval(one: Schemas["Interval"] | null, digits: number): string {
   if (one === null) return "–";
-  return `${one.value.toFixed(digits)} (${one.low.toFixed(digits)} to ${one.high.toFixed(digits)})`;
+  const told = (v: number) => signed(v, digits);
+  return `${told(one.value)} (${told(one.low)} to ${told(one.high)})`;
+}
+
+/** A figure with a true minus, and none before nought. */
+function signed(value: number, digits: number): string {
+  const text = Math.abs(value).toFixed(digits);
+  return value < 0 && Number(text) !== 0 ? `−${text}` : text;
 }
 
 function Departures({ alike }: { alike: Alike }) {

@@ -17,7 +17,8 @@ export function ScoreRow({ line, score, applies, missing, chosen, choose, set }:
   return (
     <li
       className={`rounded px-1.5 ${chosen ? "bg-base-200 py-1 outline-2 outline-primary" : ""}`}
-      onPointerDown={choose}
+      // On the click, not before it: the row that closes above would move the button away under the finger.
+      onClick={choose}
     >
       <div className="flex items-center justify-between gap-2">
         <span className={missing ? "font-bold text-error" : "font-medium"}>

@@ -3,6 +3,9 @@ import type { Marking } from "./use-mark";
 
 type Props = { attempt: Attempt; mark: Marking };
 
+const firstName = (mark: { marked_by: { display_name: string } }) =>
+  mark.marked_by.display_name.split(" ")[0];
+
 /** What a blind marker is told; and for those who agree, both marks side by side with each taken in one click. */
 export function TwoMarks({ attempt, mark }: Props) {
   const { second } = attempt;
@@ -15,6 +18,8 @@ export function TwoMarks({ attempt, mark }: Props) {
     );
   if (!second?.first || !second.second) return null;
   const { first, second: other } = second;
+  const lines = Object.entries(second.lines);
+  const apart = lines.filter(([key]) => first.scores[key] !== other.scores[key]);
   return (
     <details open={mark.duty === "agree"} className="rounded-box border border-base-300 p-2 text-sm">
       <summary className="cursor-pointer font-bold">
@@ -24,13 +29,13 @@ export function TwoMarks({ attempt, mark }: Props) {
         <thead>
           <tr>
             <th scope="col">Line</th>
-            <th scope="col">{first.marked_by.display_name}</th>
-            <th scope="col">{other.marked_by.display_name}</th>
+            <th scope="col">{firstName(first)}</th>
+            <th scope="col">{firstName(other)}</th>
           </tr>
         </thead>
         <tbody>
-          {Object.entries(second.lines).map(([key, words]) => (
-            <tr key={key} className={first.scores[key] === other.scores[key] ? "" : "font-bold"}>
+          {apart.map(([key, words]) => (
+            <tr key={key}>
               <th scope="row" className="font-normal">
                 {words}
               </th>
@@ -45,6 +50,9 @@ export function TwoMarks({ attempt, mark }: Props) {
           </tr>
         </tbody>
       </table>
+      {apart.length < lines.length && (
+        <p className="quiet text-xs">Alike in the other {lines.length - apart.length}.</p>
+      )}
       {other.comment && <p>“{other.comment}”</p>}
       {mark.duty === "agree" && (
         <div className="mt-1 grid grid-cols-2 gap-2">

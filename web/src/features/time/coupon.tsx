@@ -13,6 +13,7 @@ export function Coupon({ series, goesOn }: Props) {
   const { assignment } = series;
   const shown = series.attempts.filter((a) => a.measurement?.strip);
   const [first, last] = [shown[0], shown.at(-1)];
+  const known = series.figures.filter((figure) => figure.values.some((v) => v !== null));
   return (
     <Panel tight aria-label={assignment.design.title}>
       <div className="flex flex-wrap items-baseline gap-x-3">
@@ -40,7 +41,8 @@ export function Coupon({ series, goesOn }: Props) {
       </div>
       {goesOn && goesOn.attempts > 0 && <GoesOn forecast={goesOn} />}
       <div className="flex flex-wrap gap-x-4 gap-y-2">
-        {series.figures.map((figure) => (
+        {known.length === 0 && <p className="quiet text-sm">Nothing has been measured or marked yet.</p>}
+        {known.map((figure) => (
           <FigurePlot
             key={figure.key}
             figure={figure}

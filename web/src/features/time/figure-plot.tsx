@@ -6,7 +6,7 @@ import { plotRows, tableOf, topOf } from "./figure-shape";
 
 type Props = { figure: Schemas["FigureOverTime"]; attempts: Schemas["AttemptBrief"][]; coupon: string };
 
-const [WIDE, TALL] = [208, 74];
+const [WIDE, TALL] = [158, 64];
 const ink = "var(--color-base-content)";
 
 /** One figure over the attempts as a small line: what is good as a band, where it is going as a cone. */

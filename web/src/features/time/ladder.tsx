@@ -1,4 +1,5 @@
 import { Check, CircleDashed, Lock, Play } from "lucide-react";
+import { useState } from "react";
 import type { Schemas } from "../../api/client";
 
 type Rung = Schemas["RungStanding"];
@@ -10,12 +11,15 @@ const LOOK = {
   locked: { icon: Lock, look: "border-base-300 quiet" },
 } as const;
 
-/** The coupons of the course from the first rung on, and where this student stands at each. */
+/** The coupons of the course from the first rung on, and where this student stands at each; those far off on asking. */
 export function Ladder({ rungs }: { rungs: Rung[] }) {
+  const [all, setAll] = useState(false);
+  const near = rungs.filter((rung) => rung.state !== "locked");
+  const far = rungs.length - near.length;
   if (rungs.length === 0) return null;
   return (
-    <ol aria-label="Ladder" className="flex flex-wrap gap-1.5">
-      {rungs.map((rung) => {
+    <ol aria-label="Ladder" className="flex flex-wrap items-center gap-1.5">
+      {(all ? rungs : near).map((rung) => {
         const { icon: Icon, look } = LOOK[rung.state];
         return (
           <li
@@ -27,6 +31,13 @@ export function Ladder({ rungs }: { rungs: Rung[] }) {
           </li>
         );
       })}
+      {far > 0 && (
+        <li>
+          <button className="btn btn-ghost btn-xs" aria-expanded={all} onClick={() => setAll(!all)}>
+            {all ? "Hide those to come" : `${String(far)} rungs to come`}
+          </button>
+        </li>
+      )}
     </ol>
   );
 }

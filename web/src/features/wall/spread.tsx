@@ -2,7 +2,7 @@ import type { Schemas } from "../../api/client";
 import { PlotFrame } from "../../ui/plot-frame";
 import { percent } from "../../ui/words";
 
-const [WIDE, TALL, ROOM] = [360, 52, 10];
+const [WIDE, TALL, ROOM] = [560, 52, 10];
 
 /** Where everybody stands with one figure: a dot each on one scale, the good part shaded. */
 export function Spread({ spread }: { spread: Schemas["Spread"] }) {
@@ -17,7 +17,7 @@ export function Spread({ spread }: { spread: Schemas["Spread"] }) {
     (last ? `, furthest off ${last.student.display_name} with ${percent(last.value)}` : "");
   return (
     <PlotFrame title={words} words={said} rows={rows}>
-      <svg viewBox={[0, 0, WIDE, TALL].join(" ")} width={WIDE} height={TALL} className="max-w-full">
+      <svg viewBox={[0, 0, WIDE, TALL].join(" ")} width={WIDE} height={TALL} className="h-auto max-w-full">
         <rect x={x(0)} y={30} width={x(good) - x(0)} height={16} className="fill-accent" fillOpacity={0.5} />
         <line x1={ROOM} x2={WIDE - ROOM} y1={46} y2={46} className="stroke-base-content/50" />
         <text x={x(good)} y={26} textAnchor="middle" className="fill-base-content text-[10px]">

@@ -3,7 +3,8 @@ import { cleanup, screen, within } from "@testing-library/react";
 import { afterEach, expect, it } from "vitest";
 import type { Schemas } from "../../api/client";
 import { show } from "../../testing/render";
-import { Standings } from "./standings";
+import { Grid } from "./grid";
+import { MayClimb, Stuck } from "./standings";
 
 afterEach(cleanup);
 
@@ -39,7 +40,13 @@ it("says who may climb and to what, and who is stuck and why", () => {
     ready(4, "Oda"),
     ready(5, "Pim"),
   ] as Schemas["StandingAt"][];
-  show(<Standings standings={standings} />);
+  show(
+    <>
+      <MayClimb standings={standings} />
+      <Stuck standings={standings} />
+      <Grid standings={standings} />
+    </>,
+  );
   const climb = screen.getByRole("region", { name: "May climb" });
   expect(within(climb).getByRole("link", { name: "Oda" })).toBeTruthy();
   const give = within(climb).getAllByRole("link", { name: /ive Tee/ });

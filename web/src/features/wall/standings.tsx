@@ -2,47 +2,51 @@ import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { usePaths } from "../../ui/course";
 import { Panel } from "../../ui/panel";
-import { Grid } from "./grid";
 import { stuckIn } from "./order";
 
 type Standing = Schemas["StandingAt"];
 
-/** Who may climb, with the next coupon one click away, and who is stuck, with the likeliest cause. */
-export function Standings({ standings }: { standings: Standing[] }) {
-  const ready = standings.filter((s) => s.forecast.ready);
-  const stuck = stuckIn(standings);
+type Props = { standings: Standing[] };
+
+/** Who may climb, with the next coupon one click away: for one of them, or for all. */
+export function MayClimb({ standings }: Props) {
+  const ready = newestOf(standings.filter((s) => s.forecast.ready));
   return (
-    <>
-      <div className="mb-4 grid gap-4 lg:grid-cols-2">
-        <Panel tight aria-label="May climb">
-          <h2 className="font-bold">May climb</h2>
-          {ready.length === 0 && <p className="quiet">Nobody yet.</p>}
-          <GiveAll ready={newestOf(ready)} />
-          <ul className="divide-y divide-base-300">
-            {newestOf(ready).map((s) => (
-              <Row key={key(s)} standing={s}>
-                {s.next_rung && <GiveNext rung={s.next_rung} person={s.student.id} />}
-              </Row>
-            ))}
-          </ul>
-        </Panel>
-        <Panel tight aria-label="Stuck">
-          <h2 className="font-bold">Stuck</h2>
-          {stuck.length === 0 && <p className="quiet">Nobody.</p>}
-          <ul className="divide-y divide-base-300">
-            {newestOf(stuck).map((s) => (
-              <Row key={key(s)} standing={s}>
-                <span className="text-sm font-semibold text-secondary">
-                  {s.failed_in_a_row > 0 && `failed ${String(s.failed_in_a_row)} in a row`}
-                  {s.cause && ` – ${s.cause.toLowerCase()}`}
-                </span>
-              </Row>
-            ))}
-          </ul>
-        </Panel>
+    <Panel tight aria-label="May climb" className="mb-4">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+        <h2 className="font-bold">May climb</h2>
+        <GiveAll ready={ready} />
       </div>
-      <Grid standings={standings} />
-    </>
+      {ready.length === 0 && <p className="quiet">Nobody yet.</p>}
+      <ul className="gap-x-8 md:columns-2">
+        {ready.map((s) => (
+          <Row key={key(s)} standing={s} short>
+            {s.next_rung && <GiveNext rung={s.next_rung} person={s.student.id} />}
+          </Row>
+        ))}
+      </ul>
+    </Panel>
+  );
+}
+
+/** Who is stuck, how many failed in a row, and the likeliest cause. */
+export function Stuck({ standings }: Props) {
+  const stuck = newestOf(stuckIn(standings));
+  return (
+    <Panel tight aria-label="Stuck">
+      <h2 className="font-bold">Stuck</h2>
+      {stuck.length === 0 && <p className="quiet">Nobody.</p>}
+      <ul className="divide-y divide-base-300">
+        {stuck.map((s) => (
+          <Row key={key(s)} standing={s}>
+            <span className="text-sm font-semibold text-secondary">
+              {s.failed_in_a_row > 0 && `failed ${String(s.failed_in_a_row)} in a row`}
+              {s.cause && ` – ${s.cause.toLowerCase()}`}
+            </span>
+          </Row>
+        ))}
+      </ul>
+    </Panel>
   );
 }
 
@@ -54,7 +58,9 @@ function newestOf(standings: Standing[]): Standing[] {
   return [...last.values()];
 }
 
-function Row({ standing, children }: { standing: Standing; children: React.ReactNode }) {
+type RowProps = { standing: Standing; short?: boolean; children: React.ReactNode };
+
+function Row({ standing, short = false, children }: RowProps) {
   const paths = usePaths();
   const { student, forecast } = standing;
   return (
@@ -66,7 +72,7 @@ function Row({ standing, children }: { standing: Standing; children: React.React
         , {forecast.title}
       </span>
       {children}
-      <span className="quiet basis-full text-xs">{forecast.words}</span>
+      {!short && <span className="quiet basis-full text-xs">{forecast.words}</span>}
     </li>
   );
 }

@@ -9,7 +9,8 @@ import { dateWords, stateWords } from "../../ui/words";
 import { ORDERS, ordered, type Order } from "./order";
 import { useStandings, useWall, useWeek } from "./queries";
 import { Spread } from "./spread";
-import { Standings } from "./standings";
+import { Grid } from "./grid";
+import { MayClimb, Stuck } from "./standings";
 import { Week } from "./week";
 
 const PER_MM = 3.9;
@@ -32,7 +33,10 @@ export function WallPage() {
         <Links />
       </div>
       <div className="mb-4 grid gap-4 lg:grid-cols-2">
-        <Week week={week.data} />
+        <div className="space-y-4">
+          <Week week={week.data} />
+          <Stuck standings={standings.data} />
+        </div>
         <Panel tight aria-label="Where everybody stands">
           <h2 className="font-bold">Where everybody stands, by their last three beads</h2>
           {week.data.figures.map((one) => (
@@ -40,7 +44,8 @@ export function WallPage() {
           ))}
         </Panel>
       </div>
-      <Standings standings={standings.data} />
+      <MayClimb standings={standings.data} />
+      <Grid standings={standings.data} />
       <div className="mb-2">
         <Picker
           label="In which order"

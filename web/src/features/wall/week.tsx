@@ -18,12 +18,14 @@ export function Week({ week }: { week: Schemas["Week"] }) {
 }
 
 function Shares({ title, shares }: { title: string; shares: Schemas["Share"][] }) {
+  const now = shares.filter((one) => one.now > 0);
+  const gone = shares.filter((one) => one.now === 0).map((one) => one.words.toLowerCase());
   return (
     <div>
       <h3 className="text-sm font-semibold">{title}</h3>
-      {shares.length === 0 && <p className="quiet text-sm">None.</p>}
+      {now.length === 0 && <p className="quiet text-sm">None this week.</p>}
       <ul className="text-sm">
-        {shares.slice(0, SHOWN).map((one) => (
+        {now.slice(0, SHOWN).map((one) => (
           <li key={one.words} className="flex flex-wrap items-baseline gap-x-2">
             <span className="font-medium">{one.words}</span>
             {grows(one) && <strong className="text-secondary">more</strong>}
@@ -31,6 +33,7 @@ function Shares({ title, shares }: { title: string; shares: Schemas["Share"][] }
           </li>
         ))}
       </ul>
+      {gone.length > 0 && <p className="mt-1 text-xs">Not any more: {gone.join(", ")}.</p>}
     </div>
   );
 }

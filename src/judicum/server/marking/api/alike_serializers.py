@@ -10,7 +10,7 @@ from judicum.server.accounts.api.serializers import PersonSerializer
 from judicum.server.attempts.briefs import Brief
 from judicum.server.marking.alike import Alike
 from judicum.server.marking.models import Reference, SelfTest
-from judicum.server.marking.references import beads_of, result_of
+from judicum.server.marking.references import beads_of, lines_of, result_of
 from judicum.server.photos.api.serializers import FiguresSerializer, told_figures
 from judicum.server.schemes.api.serializers import BodySerializer
 from judicum.words.agreement import agreement_words, difference_words, line_words, severity_words
@@ -221,7 +221,7 @@ def _told_bead(test: SelfTest, reference: Reference, attempt: Brief, over: bool)
         "title": attempt.goal.title,
         "target_width_mm": attempt.goal.target_width_mm,
         "measurement": told_figures(attempt.figures) if attempt.figures else None,
-        "lines": {line["criterion"]: CRITERIA[line["criterion"]].words for line in mark.scheme.body["lines"]},
+        "lines": {key: CRITERIA[key].words for key in lines_of(reference)},
         "given": {"scores": given["scores"]} if given else None,
         "given_total": given["total"] if given else None,
         "scores": mark.scores if over else None,
