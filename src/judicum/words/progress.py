@@ -42,8 +42,8 @@ def to_go_words(found: Forecast, in_a_row: int) -> str:
     if not isinstance(found.to_go, ToGo):
         return f"more than forty until {in_a_row} good ones stand in a row"
     low, high = found.to_go.low, found.to_go.high
-    many = f"{low}" if low == high else f"{low} to {high}" if high < 40 else f"{low} or more"
-    return f"{many} more until {in_a_row} good ones stand in a row"
+    many = f"{low} more" if low == high else f"{low} to {high} more" if high < 40 else f"{low} or more"
+    return f"{many} until {in_a_row} good ones stand in a row"
 
 
 def told(found: Forecast, in_a_row: int) -> str:
@@ -52,7 +52,7 @@ def told(found: Forecast, in_a_row: int) -> str:
     if found.plateau and not found.ready:
         parts.append("on a plateau")
     if held := holds_back_words(found.holds_back):
-        parts.append(f"{held} costs most")
+        parts.append(f"{held} {'cost' if held == 'faults' else 'costs'} most")
     if back := returning_words(found):
         parts.append(f"comes back: {back}")
     return "; ".join(parts)

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from datetime import date
 from typing import Any
 
+from judicum.core.choices import CHOICES
 from judicum.core.photo.fault_kinds import FAULT_KINDS
 from judicum.core.photo.strip_frame import OVERHANG_MM
 from judicum.core.progress.cone import Next
@@ -13,7 +14,7 @@ from judicum.server.attempts.briefs import Brief
 from judicum.server.attempts.visibility import Sight
 from judicum.server.photos.models import Measurement
 from judicum.server.progress.forecasts import forecasts_of
-from judicum.server.progress.story import story
+from judicum.server.progress.story import LOCKED, story
 from judicum.server.reports.models import Report
 from judicum.words import Units
 from judicum.words.attempts import STATES
@@ -99,7 +100,7 @@ def contents_of(report: Report, student_id: int) -> StudentShown:
         found["student"].display_name,
         report.course.name,
         period_words(report.since, report.until),
-        [(one["title"], RUNGS_TOLD[one["state"]]) for one in found["ladder"]],
+        [(one["title"], RUNGS_TOLD[one["state"]]) for one in found["ladder"] if one["state"] != LOCKED],
         coupons,
         work_on[:5],
     )
@@ -115,6 +116,11 @@ def period_words(since: date | None, until: date | None) -> str:
 def date_words(day: date) -> str:
     """A day as the page says it."""
     return f"{day.day} {day:%b %Y}"
+
+
+def finish_words(code: str) -> str:
+    """A finish as it is called."""
+    return str(CHOICES["finish"].options[code])
 
 
 def _inside(day: date, report: Report) -> bool:
@@ -142,7 +148,7 @@ def _coupon(
     standing = f"{series['good_in_a_row']} of {goal.good_in_a_row} good ones in a row. {words.get(goal.id, '')}".strip()
     return CouponShown(
         goal.title,
-        f"{told(goal.target_width_mm, 'length', units)} wide, finish {goal.finish}, {goal.good_in_a_row} good ones in a row",
+        f"{told(goal.target_width_mm, 'length', units)} wide, finish {finish_words(goal.finish)}, {goal.good_in_a_row} good ones in a row",
         standing,
         [_row(one, sight, units) for one in attempts],
         _strips(attempts),

@@ -2,6 +2,7 @@ import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { usePaths } from "../../ui/course";
 import { Panel } from "../../ui/panel";
+import { stuckIn } from "./order";
 
 type Standing = Schemas["StandingAt"];
 
@@ -10,6 +11,7 @@ export function Grid({ standings }: { standings: Standing[] }) {
   const paths = usePaths();
   const coupons = [...new Map(standings.map((s) => [s.forecast.assignment, s.forecast.title])).entries()];
   const people = [...new Map(standings.map((s) => [s.student.id, s.student])).values()];
+  const stuck = new Set(stuckIn(standings));
   const at = new Map(standings.map((s) => [`${String(s.student.id)}-${String(s.forecast.assignment)}`, s]));
   if (people.length === 0) return null;
   return (
@@ -37,7 +39,7 @@ export function Grid({ standings }: { standings: Standing[] }) {
                 </Link>
               </th>
               {coupons.map(([id]) => (
-                <Cell key={id} standing={at.get(`${String(one.id)}-${String(id)}`)} />
+                <Cell key={id} standing={at.get(`${String(one.id)}-${String(id)}`)} stuck={stuck} />
               ))}
             </tr>
           ))}
@@ -47,11 +49,12 @@ export function Grid({ standings }: { standings: Standing[] }) {
   );
 }
 
-function Cell({ standing }: { standing: Standing | undefined }) {
+function Cell({ standing, stuck }: { standing: Standing | undefined; stuck: Set<Standing> }) {
   if (!standing) return <td className="quiet">–</td>;
-  const { forecast, stuck, best } = standing;
-  const tone = forecast.ready ? "text-success font-bold" : stuck ? "text-error font-bold" : "";
-  const word = forecast.ready ? "ready" : stuck ? "stuck" : `${(100 * forecast.next_pass).toFixed(0)} %`;
+  const { forecast, best } = standing;
+  const held = stuck.has(standing);
+  const tone = forecast.ready ? "text-success font-bold" : held ? "text-error font-bold" : "";
+  const word = forecast.ready ? "ready" : held ? "stuck" : `${(100 * forecast.next_pass).toFixed(0)} %`;
   return (
     <td>
       <span className={tone}>

@@ -10,7 +10,7 @@ from judicum.server.coupons.models import Assignment
 from judicum.server.coupons.setup import card_for, checklist_for
 from judicum.server.coupons.sheet import figures
 from judicum.server.reports.class_sheet import HEADINGS, ClassRow
-from judicum.server.reports.contents import date_words
+from judicum.server.reports.contents import date_words, finish_words
 from judicum.server.reports.pdf.sheet import CERTIFIES_NOBODY, HEADING, SMALL, TITLE, built, said, table
 from judicum.words import Units
 from judicum.words import setup as words
@@ -46,7 +46,7 @@ def job_sheet(goal: Assignment, rules: Scheme, units: Units, paper: str) -> byte
         said(f"{design.metal}, {size}. {design.purpose}"),
         said("Goal", HEADING),
         said(
-            f"Bead {told(goal.target_width_mm, 'length', units)} wide, finish {goal.finish}, {goal.good_in_a_row} good ones in a "
+            f"Bead {told(goal.target_width_mm, 'length', units)} wide, finish {finish_words(goal.finish)}, {goal.good_in_a_row} good ones in a "
             f"row. Good from {pass_mark:.0f} of 100: {shares}." + (f" Fails outright: {knocked}." if knocked else "")
         ),
         said("Set", HEADING),

@@ -55,11 +55,12 @@ def _student(one: StudentShown) -> list[Flowable]:
 
 def _coupon(coupon: CouponShown) -> list[Flowable]:
     widths = [20.0, 9.0, 22.0, 17.0, 21.0, 22.0, 23.0, 22.0, 24.0]
-    plots = Table(
-        [[plot(figure) for figure in coupon.figures]], colWidths=[36 * mm] * len(coupon.figures), hAlign="LEFT"
+    known = [figure for figure in coupon.figures if any(value is not None for value in figure.values)]
+    plots = (
+        [Table([[plot(figure) for figure in known]], colWidths=[36 * mm] * len(known), hAlign="LEFT")] if known else []
     )
     return [
-        KeepTogether([said(coupon.title, HEADING), said(coupon.goal, SMALL), said(coupon.standing), plots]),
+        KeepTogether([said(coupon.title, HEADING), said(coupon.goal, SMALL), said(coupon.standing), *plots]),
         *(part for strip in coupon.strips for part in _strip(strip)),
         Spacer(1, 2 * mm),
         table([HEADINGS, *coupon.rows], widths),
