@@ -49,6 +49,12 @@ def main(arguments: Sequence[str] | None = None) -> int:
         help="instead move every constant of the measuring by a fifth: what it changes",
     )
     commands.add_parser("forecast", help="how a record goes on, from standard input (JSON or JSON Lines)")
+    commands.add_parser("rota", help="who welds where and when, from standard input (JSON or JSON Lines)")
+    evenings = commands.add_parser(
+        "bench-rota", help="drawn evenings, planned and checked: how many are placed, how fast"
+    )
+    evenings.add_argument("--each", type=int, default=3, metavar="N", help="evenings of each kind")
+    evenings.add_argument("--draw", type=int, default=0, metavar="N", help="another draw of them (0 the fixed one)")
     classes = commands.add_parser("bench-forecast", help="simulated classes and how well they are foreseen")
     classes.add_argument("--cases", type=int, default=1000, metavar="N", help="questions that are asked")
     classes.add_argument("--draw", type=int, default=0, metavar="N", help="another draw of them (0 the fixed one)")
@@ -66,6 +72,8 @@ def main(arguments: Sequence[str] | None = None) -> int:
         "bench-causes": _bench_causes,
         "forecast": _forecast,
         "bench-forecast": _bench_forecast,
+        "rota": _rota,
+        "bench-rota": _bench_rota,
     }
     try:
         return work[asked.command](asked)
@@ -174,6 +182,21 @@ def _forecast(asked: argparse.Namespace) -> int:
     from judicum.core.progress import forecast
 
     return _each(lambda given: forecast(given).as_json())
+
+
+def _rota(asked: argparse.Namespace) -> int:
+    from judicum.core.planning.rota import rota
+
+    return _each(lambda given: rota(given).as_json())
+
+
+def _bench_rota(asked: argparse.Namespace) -> int:
+    from judicum.bench.evenings import bench
+
+    if asked.each < 1:
+        raise InvalidValue("--each", asked.each, "at least 1")
+    print(bench(asked.each, asked.draw))
+    return 0
 
 
 def _bench_forecast(asked: argparse.Namespace) -> int:

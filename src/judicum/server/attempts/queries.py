@@ -197,13 +197,18 @@ def log_of(attempt: Attempt) -> QuerySet[Event]:
     return attempt.events.select_related("actor").order_by("at", "id")
 
 
-def newest_of_each(course_id: int, count: int) -> list[tuple[User, list[Brief]]]:
-    """Every student of a course that has measured attempts, by name, with the newest of them, newest first."""
+def newest_keys(course_id: int, count: int) -> list[tuple[User, list[int]]]:
+    """Every student of a course that has measured attempts, by name, with the keys of the newest of them, newest first."""
     measured = Attempt.objects.filter(course_id=course_id, student_id=OuterRef("user_id"), figures__refusal_code="")
     newest = measured.order_by("-created_at", "-id").values("pk")[:count]
     # One look into the index for each student; ranking all attempts would read the whole course.
     students = members(course_id, Role.STUDENT).annotate(newest=ArraySubquery(newest))
-    rows = [(one.user, one.newest) for one in students if one.newest]
+    return [(one.user, one.newest) for one in students if one.newest]
+
+
+def newest_of_each(course_id: int, count: int) -> list[tuple[User, list[Brief]]]:
+    """The same with the attempts themselves."""
+    rows = newest_keys(course_id, count)
     every = in_brief(Attempt.objects.filter(pk__in=[pk for _, newest in rows for pk in newest]))
     found = {one.id: one for one in briefs(every)}
     return [(user, [found[pk] for pk in newest]) for user, newest in rows]

@@ -63,8 +63,9 @@ def alike(user: User, course_id: int) -> Alike:
         one.attempt_id: one
         for one in SecondMark.objects.filter(attempt__course_id=course_id).order_by("-asked_at")[:MOST_MARKS]
     }
-    newest = Mark.objects.filter(attempt__course_id=course_id).exclude(suggested={}).select_related("scheme")
-    marks = list(newest.order_by("-marked_at", "-id")[:MOST_MARKS])
+    newest = Mark.objects.filter(attempt__course_id=course_id).exclude(suggested={}).prefetch_related("scheme")
+    told = ("attempt", "scheme", "scores", "suggested", "readings", "total", "marked_by", "marked_at")
+    marks = list(newest.only(*told).order_by("-marked_at", "-id")[:MOST_MARKS])
     given = _given(marks, seconds)
     return Alike(
         course.second_share,

@@ -7,7 +7,6 @@ from dataclasses import dataclass
 from typing import Any
 
 from django.core.cache import cache
-from django.db.models import Max
 
 from judicum.core.choices import FINISH_LEVEL
 from judicum.core.errors import NotAllowed, NotFound
@@ -85,17 +84,16 @@ def standings(user: User, course_id: int) -> list[Standing]:
     course = staff_of(user, course_id).course
     assignments, marks = _assignments(course_id), _pass_marks(course_id)
     records = _records(course_id, assignments, marks)
-    ladder, causes, failed = ladder_of(course), _causes(course_id), _failed(course_id)
+    ladder, causes, gave = ladder_of(course), _causes(course_id), _marks(course_id)
     given = {one.design.code for one in assignments.values()}
     told = _of_everybody(assignments, records, marks)
-    best = _best(course_id)
     return [
         Standing(
             member.user,
             one,
             told[key],
-            best[key],
-            failed.get(key, 0),
+            gave[key].best,
+            gave[key].failed,
             _next(ladder, one.design, given),
             causes.get(key),
         )
@@ -194,18 +192,19 @@ def _causes(course_id: int) -> dict[tuple[int, int], str]:
     return {key: count.most_common(1)[0][0] for key, count in counts.items()}
 
 
-def _best(course_id: int) -> dict[tuple[int, int], float]:
-    """The best returned mark of each student at each coupon."""
-    marks = Mark.objects.filter(attempt__course_id=course_id, returned_at__isnull=False).order_by()
-    rows = marks.values("attempt__student_id", "attempt__assignment_id").annotate(best=Max("total"))
-    return {(row["attempt__student_id"], row["attempt__assignment_id"]): row["best"] for row in rows}
+@dataclass
+class _Marks:
+    """Of one student at one coupon: the best returned mark, and how many of the newest failed in a row."""
+
+    best: float = 0.0
+    failed: int = 0
 
 
-def _failed(course_id: int) -> dict[tuple[int, int], int]:
-    """How many of the newest marks of each student at each coupon failed in a row."""
+def _marks(course_id: int) -> dict[tuple[int, int], _Marks]:
     marks = Mark.objects.filter(attempt__course_id=course_id, returned_at__isnull=False)
-    rows: Any = marks.values_list("attempt__student_id", "attempt__assignment_id", "passed")
-    found: dict[tuple[int, int], int] = {}
-    for student, assignment, passed in rows.order_by("attempt__number"):
-        found[student, assignment] = 0 if passed else found.get((student, assignment), 0) + 1
+    rows: Any = marks.values_list("attempt__student_id", "attempt__assignment_id", "total", "passed")
+    found: dict[tuple[int, int], _Marks] = defaultdict(_Marks)
+    for student, assignment, total, passed in rows.order_by("attempt__number"):
+        one = found[student, assignment]
+        one.best, one.failed = max(one.best, total), 0 if passed else one.failed + 1
     return found

@@ -9,9 +9,9 @@ from django.utils import timezone
 
 from judicum.core.acceptance import BANDS
 from judicum.server.accounts.models import User
+from judicum.server.attempts.queries import newest_keys
 from judicum.server.causes.models import Verdict
-from judicum.server.courses.models import Role
-from judicum.server.courses.queries import members, staff_of
+from judicum.server.courses.queries import staff_of
 from judicum.server.photos.models import Figures
 from judicum.server.progress.forecasts import SHARES
 
@@ -84,20 +84,15 @@ def _shares(seen: Iterable[tuple[int, set[str]]], new: set[int], beads: int) -> 
 
 
 def _places(course_id: int) -> dict[str, tuple[float, list[Place]]]:
-    rows = Figures.objects.filter(attempt__course_id=course_id, refusal_code="").order_by("-attempt__created_at")
-    values: dict[int, dict[str, list[float]]] = {}
-    for student, *shares in rows.values_list("attempt__student_id", *SHARES):
-        mine = values.setdefault(student, {key: [] for key in SHARES})
-        for key, value in zip(SHARES, shares, strict=True):
-            if value is not None and len(mine[key]) < NEWEST:
-                mine[key].append(value)
-    people = [member.user for member in members(course_id, Role.STUDENT)]
+    newest = newest_keys(course_id, NEWEST)
+    rows = Figures.objects.filter(pk__in=[pk for _, keys in newest for pk in keys]).values("pk", *SHARES)
+    shares = {row["pk"]: row for row in rows}
     found = {}
     for key in SHARES:
-        places = [
-            Place(one, sorted(values[one.pk][key])[len(values[one.pk][key]) // 2])
-            for one in people
-            if one.pk in values and values[one.pk][key]
-        ]
+        places = []
+        for student, keys in newest:
+            values = sorted(shares[pk][key] for pk in keys if shares[pk][key] is not None)
+            if values:
+                places.append(Place(student, values[len(values) // 2]))
         found[key] = (BANDS[key].good, sorted(places, key=lambda place: place.value))
     return found

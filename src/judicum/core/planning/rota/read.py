@@ -1,11 +1,11 @@
 """What a rota is made of, read and checked from JSON values (docs/rota.md)."""
 
 from collections.abc import Iterable, Mapping, Sequence
-from dataclasses import dataclass
 from datetime import date, datetime, time, timedelta
+from itertools import pairwise
 from typing import Annotated, Any
 
-from pydantic import BaseModel, ConfigDict, Field, StringConstraints, ValidationError
+from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, StringConstraints, ValidationError
 
 from judicum.core.errors import InvalidValue, InvalidValues, refuse_all
 
@@ -15,6 +15,10 @@ MOST = {"sessions": 200, "booths": 100, "people": 500, "needs": 2000, "kept": 20
 Name = Annotated[str, StringConstraints(min_length=1, max_length=80)]
 Clock = Annotated[str, StringConstraints(pattern=r"^([01]\d|2[0-3]):[0-5]\d$")]
 Minutes = Annotated[int, Field(ge=1, le=DAY_MINUTES, strict=True)]
+
+Names = Annotated[frozenset[Name], BeforeValidator(lambda given: () if given is None else given)]
+USUAL_CHANGEOVER = 10
+"""Minutes, where nothing is said: tidying a booth and taking one's things."""
 
 
 class _Given(BaseModel):
@@ -42,15 +46,15 @@ class Booth(_Given):
     """A place to weld: what it has, and the sessions in which it is closed."""
 
     id: Name
-    has: frozenset[Name] = frozenset()
-    closed: frozenset[Name] = frozenset()
+    has: Names = frozenset()
+    closed: Names = frozenset()
 
 
 class Person(_Given):
     """Somebody who welds: the sessions they are away, and the most minutes they weld in one (None: the whole of it)."""
 
     id: Name
-    away: frozenset[Name] = frozenset()
+    away: Names = frozenset()
     most_minutes: Minutes | None = None
 
 
@@ -61,7 +65,7 @@ class Need(_Given):
     person: Name
     coupon: Name
     minutes: Minutes
-    wants: frozenset[Name] = frozenset()
+    wants: Names = frozenset()
     not_before: date | None = None
     due: date | None = None
     after: Name | None = None
@@ -84,7 +88,7 @@ class Asked(_Given):
     booths: Annotated[tuple[Booth, ...], Field(max_length=MOST["booths"])]
     people: Annotated[tuple[Person, ...], Field(max_length=MOST["people"])]
     needs: Annotated[tuple[Need, ...], Field(max_length=MOST["needs"])]
-    changeover_minutes: Annotated[int, Field(ge=0, le=DAY_MINUTES, strict=True)] = 0
+    changeover_minutes: Annotated[int, Field(ge=0, le=DAY_MINUTES, strict=True)] = USUAL_CHANGEOVER
     kept: Annotated[tuple[Kept, ...], Field(max_length=MOST["kept"])] = ()
 
     @property
@@ -173,7 +177,7 @@ def _order_problems(asked: Asked) -> list[InvalidValue]:
                 InvalidValue(f"need {need.id}: after", need.after, "an order that does not lead back to itself")
             )
     sessions = asked.in_order
-    for one, other in zip(sessions, sessions[1:], strict=False):
+    for one, other in pairwise(sessions):
         if other.begins < one.ends:
             problems.append(InvalidValue("sessions", f"{one.id} and {other.id}", "sessions one after another in time"))
     return problems

@@ -217,7 +217,7 @@ def told_forecast(assignment: Assignment, found: Forecast, words: str) -> dict[s
         "attempts": found.attempts,
         "good_in_a_row": found.good_in_a_row,
         "next_pass": found.next_pass,
-        "to_go": found.to_go if isinstance(found.to_go, ToGo) else None,
+        "to_go": vars(found.to_go) if isinstance(found.to_go, ToGo) else None,
         "trend": found.trend,
         "plateau": found.plateau,
         "ready": found.ready,
