@@ -8,13 +8,14 @@ from django.test import Client
 from django.urls import URLPattern, URLResolver, get_resolver
 
 from judicum.core.marking import SCHEMES
+from judicum.server.evenings.models import Session
 from tests.people import RUN, Course, logged
 
 pytestmark = pytest.mark.django_db
 
 COUPON = {"metal": "304L", "joint": "tee", "thickness_mm": 2.0}
 SCHEME = {"code": "training", "scheme": SCHEMES["training"].as_json()}
-OPEN = {"api/session POST", "api/join POST", "api/schema GET"}
+OPEN = {"api/session POST", "api/join POST", "api/schema GET", "api/calendar/<str:token>.ics GET"}
 
 
 def routes() -> list[tuple[str, list[str]]]:
@@ -49,6 +50,10 @@ def address(route: str, course: Course) -> str:
         "<str:cause>": "flow_low",
         "<int:test_id>": 999999,
         "<int:report_id>": 999999,
+        "<int:session_id>": 999999,
+        "<int:booth_id>": 999999,
+        "<int:sitting_id>": 999999,
+        "<str:token>": "guessed",
         "<int:reference_id>": 999999,
     }
     for name, value in ids.items():
@@ -97,8 +102,21 @@ ALIKE: list[tuple[str, str, object]] = [
     ("GET", "/api/courses/{course}/self-tests/1", None),
     ("PUT", "/api/courses/{course}/self-tests/1/beads/1", {"scores": {}}),
 ]
+SESSION = {"first": "2030-01-01", "start": "18:00", "minutes": 180}
+PLACE = {"assignment": 1, "student": 1, "session": 1, "booth": 1, "start": 0}
+EVENINGS: list[tuple[str, str, object]] = [
+    ("GET", "/api/courses/{course}/evenings", None),
+    ("POST", "/api/courses/{course}/evenings", SESSION),
+    ("POST", "/api/courses/{course}/booths", {"name": "9", "has": []}),
+    ("PUT", "/api/courses/{course}/booths/1", {"name": "9", "has": []}),
+    ("POST", "/api/courses/{course}/rota", None),
+    ("PUT", "/api/courses/{course}/rota", PLACE),
+    ("DELETE", "/api/courses/{course}/sittings/1", None),
+    ("GET", "/api/courses/{course}/calendar", None),
+]
 STUDENT_MAY_NOT = [
     *ALIKE,
+    *EVENINGS,
     ("GET", "/api/courses/{course}/desk", None),
     ("GET", "/api/courses/{course}/wall", None),
     ("GET", "/api/courses/{course}/next", None),
@@ -140,6 +158,13 @@ NOT_THEIRS = [
 STRANGER_SEES_NO = [
     *NOT_THEIRS,
     *ALIKE,
+    *EVENINGS,
+    ("GET", "/api/courses/{course}/my-evenings", None),
+    ("GET", "/api/courses/{course}/my-calendar", None),
+    ("PUT", "/api/courses/{course}/my-calendar", None),
+    ("DELETE", "/api/sessions/{session}", None),
+    ("PUT", "/api/sessions/{session}/attendance", {"student": 1, "there": True}),
+    ("POST", "/api/sessions/{session}/door", {"code": "1"}),
     ("GET", "/api/courses/{course}", None),
     ("GET", "/api/courses/{course}/desk", None),
     ("GET", "/api/courses/{course}/wall", None),
@@ -168,6 +193,8 @@ INSTRUCTOR_ONLY = [
     ("PUT", "/api/courses/{course}/second-share", {"share": 10}),
     ("POST", "/api/courses/{course}/engines", None),
     ("DELETE", "/api/courses/{course}/engines", None),
+    ("POST", "/api/courses/{course}/evenings", SESSION),
+    ("DELETE", "/api/sessions/{session}", None),
     ("PUT", "/api/attempts/{attempt}/reference", {"comment": "x"}),
     ("DELETE", "/api/attempts/{attempt}/reference", None),
 ]
@@ -197,6 +224,7 @@ def test_the_wrong_role_is_refused(
     ids = {
         "course": course.row.pk, "attempt": course.attempt.pk, "assignment": course.assignment.pk,
         "student": course.student.pk, "other": course.other.pk,
+        "session": Session.objects.create(course=course.row, date="2031-01-01", start="18:00", minutes=60).pk,
     }  # fmt: skip
     for method, pattern, body in calls:
         headers = {"Upload-Length": "1000"} if pattern.endswith("uploads") else {}

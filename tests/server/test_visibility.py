@@ -34,7 +34,7 @@ def every_get(course: Course, attempt: Attempt) -> list[str]:
         "<int:course_id>": course.row.pk, "<int:assignment_id>": course.assignment.pk, "<int:attempt_id>": attempt.pk,
         "<int:student_id>": course.student.pk, "<int:photo_id>": photo.pk, "<int:measurement_id>": photo.measurements.get().pk,
         "<uuid:upload_id>": "00000000-0000-4000-8000-000000000000", "<str:kind>": "window", "<str:panel>": "gas", "<int:number>": 1,
-        "<str:cause>": "flow_low", "<int:test_id>": 999999, "<int:reference_id>": 999999, "<int:report_id>": 999999,
+        "<str:cause>": "flow_low", "<int:test_id>": 999999, "<int:reference_id>": 999999, "<int:report_id>": 999999, "<str:token>": "guessed",
     }  # fmt: skip
     found = []
     for route, methods in routes():

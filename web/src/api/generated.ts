@@ -380,6 +380,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calendar/{token}.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description A calendar by its secret address (iCalendar); whoever has the address reads it. */
+        get: operations["calendar_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{course_id}": {
         parameters: {
             query?: never;
@@ -441,6 +458,57 @@ export interface paths {
         };
         /** @description Attempts of a course, last changed first unless `oldest_first`; `state` may be given several times. */
         get: operations["courses_attempts_list"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/booths": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Making a booth. */
+        post: operations["booth_make"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/booths/{booth_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Changing a booth: what it has, what is broken, when it is closed. */
+        put: operations["booth_set"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The secret address of the course's calendar, for those who teach it to hand on. */
+        get: operations["course_feed_read"];
         put?: never;
         post?: never;
         delete?: never;
@@ -537,6 +605,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{course_id}/evenings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The course's evenings ahead, and making sessions. */
+        get: operations["evenings_read"];
+        put?: never;
+        /** @description The course's evenings ahead, and making sessions. */
+        post: operations["sessions_make"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{course_id}/members": {
         parameters: {
             query?: never;
@@ -546,6 +632,41 @@ export interface paths {
         };
         /** @description The course's members, for those who teach it. */
         get: operations["courses_members_list"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/my-calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The secret address of one's own calendar, made when it is first asked for; asked anew with PUT, the old one ends. */
+        get: operations["feed_read"];
+        /** @description The secret address of one's own calendar, made when it is first asked for; asked anew with PUT, the old one ends. */
+        put: operations["feed_renew"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/my-evenings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Where one stands, and when the course meets. */
+        get: operations["my_evenings_read"];
         put?: never;
         post?: never;
         delete?: never;
@@ -617,6 +738,24 @@ export interface paths {
         put?: never;
         /** @description One's own student reports of a course, and asking for another. */
         post: operations["report_ask"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/rota": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Planning everything that is not placed by hand, and placing by hand. */
+        put: operations["rota_place"];
+        /** @description Planning everything that is not placed by hand, and placing by hand. */
+        post: operations["rota_plan"];
         delete?: never;
         options?: never;
         head?: never;
@@ -743,6 +882,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{course_id}/sittings/{sitting_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** @description Taking a sitting out. */
+        delete: operations["sitting_take_out"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{course_id}/standings": {
         parameters: {
             query?: never;
@@ -750,7 +906,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description Every student at every coupon: who may climb and who is stuck, for those who teach. */
+        /** @description Every student at every coupon: who may climb and who is stuck, for those who teach. Plain rows: a class has hundreds. */
         get: operations["standings_read"];
         put?: never;
         post?: never;
@@ -1087,6 +1243,57 @@ export interface paths {
         patch: operations["units_change"];
         trace?: never;
     };
+    "/api/sessions/{session_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** @description Dropping a session. */
+        delete: operations["session_drop"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/attendance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Who is away and who is there. */
+        put: operations["attendance_set"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}/door": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Coming in with the code at the door. */
+        post: operations["door_open"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/uploads/{upload_id}": {
         parameters: {
             query?: never;
@@ -1350,6 +1557,11 @@ export interface components {
          * @enum {string}
          */
         AttemptStep: "open" | "prepare" | "log" | "add_photo" | "add_view" | "read_angle" | "measure" | "refuse_photo" | "measure_back" | "correct" | "choose_bead" | "find" | "judge_cause" | "mark" | "return" | "ask_photo" | "send_back" | "take_back" | "ask_second" | "mark_second" | "agree";
+        Attendance: {
+            session: number;
+            student: number;
+            there: boolean;
+        };
         /**
          * @description * `bright` - bright
          *     * `tinted` - tinted
@@ -1400,6 +1612,13 @@ export interface components {
             pass_mark: number;
             /** Format: double */
             time_limit_s: number | null;
+        };
+        Booth: {
+            id: number;
+            name: string;
+            has: components["schemas"]["HasEnum"][];
+            broken: string;
+            closed: number[];
         };
         BriefDesign: {
             title: string;
@@ -1612,6 +1831,9 @@ export interface components {
             outside: number;
             effect: string;
         };
+        DoorRequest: {
+            code: string;
+        };
         Earlier: {
             readonly id: number;
             number: number;
@@ -1637,6 +1859,28 @@ export interface components {
             running: boolean;
             done: number;
             total: number;
+        };
+        Evening: {
+            readonly id: number;
+            /** Format: date */
+            date: string;
+            /** Format: time */
+            start: string;
+            minutes: number;
+            door_code: string;
+        };
+        /** @description The course's evenings ahead; `features` are what a booth may have, in words. */
+        Evenings: {
+            time_zone: string;
+            features: {
+                [key: string]: string;
+            };
+            sessions: components["schemas"]["Evening"][];
+            booths: components["schemas"]["Booth"][];
+            people: components["schemas"]["Person"][];
+            attendance: components["schemas"]["Attendance"][];
+            sittings: components["schemas"]["Sitting"][];
+            work: components["schemas"]["Work"][];
         };
         Event: {
             readonly id: number;
@@ -1688,6 +1932,10 @@ export interface components {
             kind: string;
             /** Format: double */
             s_mm: number;
+        };
+        /** @description The secret address of a calendar. */
+        Feed: {
+            address: string;
         };
         /** @description One field that was refused. */
         FieldProblem: {
@@ -1815,6 +2063,16 @@ export interface components {
             /** Format: date */
             due_on: string;
         };
+        /**
+         * @description * `ac` - ac
+         *     * `pulse` - pulse
+         *     * `purge` - purge
+         *     * `turntable` - turntable
+         *     * `large_head` - large_head
+         *     * `small_head` - small_head
+         * @enum {string}
+         */
+        HasEnum: "ac" | "pulse" | "purge" | "turntable" | "large_head" | "small_head";
         Heat: {
             /** Format: double */
             arc: number;
@@ -1920,6 +2178,17 @@ export interface components {
                 [key: string]: number;
             };
         };
+        /** @description One session, or one on the same weekday of so many weeks but for the days in `without`. */
+        MakeSessionsRequest: {
+            /** Format: date */
+            first: string;
+            /** Format: time */
+            start: string;
+            minutes: number;
+            /** @default 1 */
+            weeks: number;
+            without?: string[];
+        };
         /** @description A mark: a score 0 to 10 by the criteria of its scheme, null where one does not apply. */
         Mark: {
             readonly scheme: string;
@@ -1995,6 +2264,26 @@ export interface components {
             id: number;
             name: string;
             role: components["schemas"]["Role"];
+        };
+        MyEvenings: {
+            sittings: components["schemas"]["MySitting"][];
+            sessions: components["schemas"]["MySession"][];
+        };
+        MySession: {
+            id: number;
+            when: string;
+            away: boolean;
+            there: boolean;
+            now: boolean;
+        };
+        /** @description Where and when to weld next, and what to bring, in words. */
+        MySitting: {
+            when: string;
+            booth: string;
+            broken: string;
+            title: string;
+            minutes: number;
+            bring: string;
         };
         /**
          * @description * `none` - none
@@ -2233,10 +2522,18 @@ export interface components {
             key: number;
             text: string;
         };
-        Place: {
-            student: components["schemas"]["Person"];
-            /** Format: double */
-            value: number;
+        /** @description Somebody placed by hand: minutes from the session's beginning. */
+        PlaceByHandRequest: {
+            assignment: number;
+            student: number;
+            session: number;
+            booth: number;
+            start: number;
+        };
+        Planned: {
+            evenings: components["schemas"]["Evenings"];
+            unplaced: components["schemas"]["Unplaced"][];
+            gone: string[];
         };
         /**
          * @description * `flat` - flat
@@ -2700,6 +2997,17 @@ export interface components {
             flow_unit: components["schemas"]["FlowUnitEnum"];
             courses: components["schemas"]["MyCourse"][];
         };
+        SetAttendanceRequest: {
+            student: number;
+            there: boolean | null;
+        };
+        SetBoothRequest: {
+            name: string;
+            has: string[];
+            /** @default  */
+            broken: string;
+            closed?: number[];
+        };
         /**
          * @description A mark to be set, with the attempt's version that the marker was looking at.
          *
@@ -2771,6 +3079,17 @@ export interface components {
             username: string;
             password: string;
         };
+        Sitting: {
+            id: number;
+            session: number;
+            booth: number;
+            assignment: number;
+            title: string;
+            student: components["schemas"]["Person"];
+            start: number;
+            minutes: number;
+            kept: boolean;
+        };
         /**
          * @description * `acetone` - Acetone
          *     * `alcohol` - Denatured alcohol
@@ -2783,7 +3102,7 @@ export interface components {
             words: string;
             /** Format: double */
             good: number;
-            places: components["schemas"]["Place"][];
+            places: components["schemas"]["StandsAt"][];
         };
         Standing: {
             student: components["schemas"]["Person"];
@@ -2802,6 +3121,11 @@ export interface components {
             failed_in_a_row: number;
             cause: string | null;
             next_rung: components["schemas"]["Rung"] | null;
+        };
+        StandsAt: {
+            student: components["schemas"]["Person"];
+            /** Format: double */
+            value: number;
         };
         /**
          * @description * `quick` - Quick start
@@ -3005,6 +3329,13 @@ export interface components {
          * @enum {string}
          */
         UnitSystemEnum: "metric" | "us";
+        /** @description What has no place, and why in words. */
+        Unplaced: {
+            assignment: number;
+            student: number;
+            why: string;
+            words: string;
+        };
         /**
          * @description * `taken` - taken
          *     * `set_aside` - set_aside
@@ -3079,6 +3410,16 @@ export interface components {
             max: number;
             /** Uncertainty */
             uncertainty: number;
+        };
+        /** @description What somebody is to weld next and how long it takes; `wants` in words. */
+        Work: {
+            assignment: number;
+            title: string;
+            student: components["schemas"]["Person"];
+            minutes: number;
+            wants: string[];
+            /** Format: date */
+            due_on: string;
         };
         /** @description Settings of the attempts at this coupon that passed in this course; SI, units as in a run. */
         Worked: {
@@ -3851,6 +4192,35 @@ export interface operations {
             };
         };
     };
+    calendar_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     course_read: {
         parameters: {
             query?: never;
@@ -4002,6 +4372,102 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PaginatedAttemptBriefList"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    booth_make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetBoothRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Evenings"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    booth_set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                booth_id: number;
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetBoothRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Evenings"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    course_feed_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Feed"];
                 };
             };
             default: {
@@ -4257,6 +4723,68 @@ export interface operations {
             };
         };
     };
+    evenings_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Evenings"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sessions_make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MakeSessionsRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Evenings"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     courses_members_list: {
         parameters: {
             query?: {
@@ -4279,6 +4807,93 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PaginatedMemberList"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    feed_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Feed"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    feed_renew: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Feed"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    my_evenings_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MyEvenings"];
                 };
             };
             default: {
@@ -4438,6 +5053,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StudentReport"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rota_place: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceByHandRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Planned"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rota_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Planned"];
                 };
             };
             default: {
@@ -4694,6 +5371,35 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["SelfTest"];
                 };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sitting_take_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+                sitting_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             default: {
                 headers: {
@@ -5428,6 +6134,98 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Session"];
                 };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    session_drop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    attendance_set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetAttendanceRequest"];
+            };
+        };
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    door_open: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DoorRequest"];
+            };
+        };
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             default: {
                 headers: {

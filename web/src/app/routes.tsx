@@ -16,6 +16,10 @@ const pages: RouteObject[] = [
     lazy: async () => ({ Component: (await import("../features/workbench")).WorkbenchPage }),
   },
   { path: "wall", lazy: async () => ({ Component: (await import("../features/wall")).WallPage }) },
+  {
+    path: "evenings",
+    lazy: async () => ({ Component: (await import("../features/evenings")).EveningsPage }),
+  },
   { path: "markers", lazy: async () => ({ Component: (await import("../features/markers")).MarkersPage }) },
   {
     path: "self-test/:testId",

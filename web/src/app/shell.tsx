@@ -1,4 +1,14 @@
-import { ChartLine, Calculator, ClipboardList, Grid3x3, Inbox, LogOut, Ruler, SquarePen } from "lucide-react";
+import {
+  CalendarClock,
+  ChartLine,
+  Calculator,
+  ClipboardList,
+  Grid3x3,
+  Inbox,
+  LogOut,
+  Ruler,
+  SquarePen,
+} from "lucide-react";
 import { Navigate, NavLink, Outlet, useParams } from "react-router";
 import { CourseContext } from "../ui/course";
 import { Loading, Problem } from "../ui/states";
@@ -11,6 +21,7 @@ const staffTabs = [
   { to: "desk", words: "Desk", icon: Inbox },
   { to: "assign", words: "Coupons", icon: SquarePen },
   { to: "wall", words: "Class wall", icon: Grid3x3 },
+  { to: "evenings", words: "Evenings", icon: CalendarClock },
   { to: "workbench", words: "Workbench", icon: Calculator },
 ];
 const studentTabs = [

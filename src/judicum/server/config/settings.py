@@ -49,6 +49,7 @@ INSTALLED_APPS = [
     "judicum.server.marking",
     "judicum.server.progress",
     "judicum.server.reports",
+    "judicum.server.evenings",
 ]
 MIDDLEWARE = [
     "judicum.server.operations.watch.Watched",

@@ -32,6 +32,7 @@ class Course(models.Model):
     join_code = models.CharField(max_length=12, unique=True)
     created_at = models.DateTimeField(auto_now_add=True)
     filling = models.JSONField(null=True)
+    time_zone = models.CharField(max_length=40, default="UTC")
     second_share = models.PositiveSmallIntegerField(default=0)
     pedal_school = _school("pedal_school")
     start_school = _school("start_school")

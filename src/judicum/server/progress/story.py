@@ -11,13 +11,18 @@ from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.states import State
 from judicum.server.attempts.visibility import Sight
 from judicum.server.causes.models import Verdict
-from judicum.server.coupons.models import Assignment
 from judicum.server.courses.models import Course
 from judicum.server.progress.forecasts import SHARES, ladder_of
 from judicum.server.progress.queries import student_over_time
 
 TINT, MARK = "tint_level", "total"
 """Figures beside the shares: the tint of the bead, and the mark."""
+CHANGE = (
+    "pk", "number", "created_at", "assignment__design__title", "state", "mark__next_change", "mark__returned_at",
+    "mark__marked_by_id",
+)  # fmt: skip
+MOST_CHANGES = 20
+"""The newest that are told of."""
 DONE, TRIED, READY, LOCKED = RUNGS = ("done", "tried", "ready", "locked")
 """Where a student stands at a rung: enough good ones in a row; welded; given or next; not yet."""
 
@@ -53,9 +58,10 @@ def _figures(attempts: list[Brief], sight: Sight) -> list[dict[str, Any]]:
 
 
 def _rungs(course_id: int, student_id: int, series: list[dict[str, Any]]) -> list[dict[str, Any]]:
-    rows = Attempt.objects.filter(course_id=course_id, student_id=student_id)
-    given = dict(rows.values_list("assignment_id", "assignment__design__code").distinct())
-    tried = set(rows.exclude(state=State.ASSIGNED).values_list("assignment_id", flat=True))
+    rows = Attempt.objects.filter(course_id=course_id, student_id=student_id).order_by()
+    states = list(rows.values_list("assignment_id", "assignment__design__code", "state").distinct())
+    given = {pk: code for pk, code, _ in states}
+    tried = {pk for pk, _, state in states if state != State.ASSIGNED}
     stand = {one["attempts"][0].goal.id: one for one in series}
     rungs, before_done = [], True
     for design in ladder_of(Course.objects.get(pk=course_id)):
@@ -72,23 +78,22 @@ def _rungs(course_id: int, student_id: int, series: list[dict[str, Any]]) -> lis
 def _changes(course_id: int, student_id: int, sight: Sight) -> list[dict[str, Any]]:
     """What was asked to change, newest first, with what the next attempt showed; only of marks that this person sees."""
     rows = Attempt.objects.filter(course_id=course_id, student_id=student_id, mark__isnull=False)
+    told = rows.exclude(mark__next_change="").order_by("-created_at", "-pk").values_list(*CHANGE)[:MOST_CHANGES]
     causes = {
-        one.attempt_id: one
-        for one in Verdict.objects.filter(attempt__course_id=course_id, attempt__student_id=student_id, taken=True)
+        attempt: rest
+        for attempt, *rest in Verdict.objects.filter(attempt__in=[row[0] for row in told], taken=True).values_list(
+            "attempt_id", "cause", "done", "gone"
+        )
     }
-    goals = dict(Assignment.objects.filter(course_id=course_id).values_list("pk", "design__title"))
     found = []
-    for attempt in rows.select_related("mark").exclude(mark__next_change="").order_by("-created_at", "-pk"):
-        mark = attempt.mark
-        if not sight.sees_mark(attempt.state, mark.returned_at, mark.marked_by_id):
+    for attempt, number, at, title, state, text, returned_at, marker in told:
+        if not sight.sees_mark(state, returned_at, marker):
             continue
-        verdict = causes.get(attempt.pk)
+        cause, done, gone = causes.get(attempt, (None, "", ""))
         found.append(
             {
-                "attempt": attempt.pk, "title": goals[attempt.assignment_id], "number": attempt.number,
-                "at": attempt.created_at, "text": mark.next_change,
-                "cause": verdict.cause if verdict and sight.teaches else None,
-                "done": verdict.done if verdict else "", "gone": verdict.gone if verdict else "",
+                "attempt": attempt, "title": title, "number": number, "at": at, "text": text,
+                "cause": cause if sight.teaches else None, "done": done, "gone": gone,
             }
         )  # fmt: skip
     return found

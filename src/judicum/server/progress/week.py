@@ -69,7 +69,9 @@ def week_of(user: User, course_id: int, now: datetime | None = None) -> Week:
     told = list(rows.values_list("attempt_id", "attempt__created_at", "faults"))
     new = {attempt for attempt, at, _ in told if at > since}
     seen = [(attempt, {fault["kind"] for fault in faults}) for attempt, _, faults in told]
-    taken = Verdict.objects.filter(attempt__in=[attempt for attempt, _, _ in told], taken=True)
+    taken = Verdict.objects.filter(
+        attempt__course_id=course_id, attempt__created_at__gt=since - MONTH, attempt__created_at__lte=end, taken=True
+    )
     causes = [(attempt, {cause}) for attempt, cause in taken.values_list("attempt_id", "cause")]
     return Week(since, _shares(seen, new, len(told)), _shares(causes, new, len(told)), _places(course_id))
 

@@ -6,6 +6,7 @@ import { may, type Brief } from "../../ui/use-attempt";
 import { useUnits } from "../../ui/use-units";
 import { measure } from "../../ui/units";
 import { dateWords, finishWords, stateWords } from "../../ui/words";
+import { MyEvenings } from "./my-evenings";
 import { useMine, useWeldAnother } from "./queries";
 
 export function MyCouponsPage() {
@@ -18,6 +19,7 @@ export function MyCouponsPage() {
   return (
     <>
       <h1 className="mb-3 text-2xl font-bold">My coupons</h1>
+      <MyEvenings />
       <div className="grid gap-3 lg:grid-cols-2">
         {[...groups.values()].map((group) => (
           <CouponCard key={group[0]?.assignment.id} attempts={group.sort((a, b) => b.number - a.number)} />

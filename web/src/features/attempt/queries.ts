@@ -1,4 +1,4 @@
-import { useMutation, useQuery } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { api, unwrap, type Schemas } from "../../api/client";
 import { useCourse, usePaths } from "../../ui/course";
@@ -79,4 +79,34 @@ export function useLiveCheck(attemptId: number, run: Run | null): Schemas["Check
     placeholderData: (before) => before,
   });
   return run === null ? undefined : check.data;
+}
+
+/** Where I stand next, and my evenings. */
+export function useMyEvenings() {
+  const { id } = useCourse();
+  const queries = useQueryClient();
+  const again = () => queries.invalidateQueries({ queryKey: ["my-evenings", id] });
+  const read = useQuery({
+    queryKey: ["my-evenings", id],
+    queryFn: () =>
+      unwrap(api.GET("/api/courses/{course_id}/my-evenings", { params: { path: { course_id: id } } })),
+  });
+  const attend = useMutation({
+    mutationFn: ({ session, ...body }: Schemas["SetAttendanceRequest"] & { session: number }) =>
+      unwrap(
+        api.PUT("/api/sessions/{session_id}/attendance", { params: { path: { session_id: session } }, body }),
+      ),
+    onSuccess: again,
+  });
+  const door = useMutation({
+    mutationFn: ({ session, code }: { session: number; code: string }) =>
+      unwrap(
+        api.POST("/api/sessions/{session_id}/door", {
+          params: { path: { session_id: session } },
+          body: { code },
+        }),
+      ),
+    onSuccess: again,
+  });
+  return { read, attend, door };
 }

@@ -113,7 +113,7 @@ class ShareSerializer(serializers.Serializer[Any]):
     said = serializers.CharField()
 
 
-class PlaceSerializer(serializers.Serializer[Any]):
+class StandsAtSerializer(serializers.Serializer[Any]):
     student = PersonSerializer()
     value = serializers.FloatField()
 
@@ -124,7 +124,7 @@ class SpreadSerializer(serializers.Serializer[Any]):
     key = serializers.CharField()
     words = serializers.CharField()
     good = serializers.FloatField()
-    places = PlaceSerializer(many=True)
+    places = StandsAtSerializer(many=True)
 
 
 class WeekSerializer(serializers.Serializer[Any]):

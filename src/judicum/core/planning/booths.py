@@ -1,0 +1,34 @@
+"""What a booth may have, what a coupon wants of one, and how long a sitting at it takes."""
+
+from collections.abc import Mapping
+from typing import Any
+
+from judicum.core.setup.coupon import Coupon
+
+FEATURES: dict[str, str] = {
+    "ac": "AC",
+    "pulse": "pulse",
+    "purge": "purge gas",
+    "turntable": "turntable",
+    "large_head": "large torch head",
+    "small_head": "small torch head",
+}
+"""What is told of a booth, and what it is called."""
+SITTING_MINUTES, TUBE_MINUTES = 45, 60
+"""A plate coupon with setting up, tacking, the bead, cleaning and the photo; a tube takes fitting up and purging besides."""
+
+
+def wants_of(coupon: Coupon, card: Mapping[str, Any]) -> list[str]:
+    """What a coupon wants of its booth, by itself and its setup card: AC, pulse, purge gas, a turntable."""
+    wants = {
+        "ac": card["polarity"] == "AC",
+        "pulse": coupon.pulse is not None,
+        "purge": bool(card["purge"]),
+        "turntable": coupon.joint == "turntable",
+    }
+    return [key for key, wanted in wants.items() if wanted]
+
+
+def minutes_for(coupon: Coupon) -> int:
+    """Minutes that one sitting at a coupon usually takes."""
+    return TUBE_MINUTES if coupon.on_tube else SITTING_MINUTES

@@ -1,0 +1,217 @@
+"""Evenings: sessions with holidays out, booths, who is away, a plan that keeps what was placed by hand, one's own place, calendars."""
+
+from collections.abc import Callable
+from datetime import date, datetime, time, timedelta
+from typing import Any
+from zoneinfo import ZoneInfo
+
+import pytest
+from django.db import connection
+from django.test import Client
+from django.test.utils import CaptureQueriesContext
+from django.utils import timezone
+from icalendar import Calendar
+
+from judicum.server.coupons.actions.assign_coupon import assign_coupon
+from judicum.server.coupons.models import Design
+from judicum.server.courses.models import Course as CourseRow
+from judicum.server.evenings.actions.make_sessions import make_sessions
+from judicum.server.evenings.actions.set_booth import set_booth
+from judicum.server.evenings.models import Attendance, Feed, Session, Sitting
+from judicum.server.evenings.queries import evenings_of
+from tests.people import Course
+
+pytestmark = pytest.mark.django_db
+
+
+def soon(days: int = 1) -> date:
+    return timezone.now().date() + timedelta(days=days)
+
+
+def meeting(course: Course, weeks: int = 2, minutes: int = 180) -> list[Session]:
+    """Sessions from tomorrow on at six in the evening."""
+    return make_sessions(course.instructor, course.row.pk, soon(), time(18, 0), minutes, weeks)
+
+
+def booth(course: Course, name: str = "1", *has: str) -> int:
+    return set_booth(course.instructor, course.row.pk, None, name, has).pk
+
+
+def url(course: Course, what: str) -> str:
+    return f"/api/courses/{course.row.pk}/{what}"
+
+
+def put(client: Client, course: Course, session: Session, at: int, start: int, student: Any = None) -> Any:
+    body = {
+        "assignment": course.assignment.pk, "student": (student or course.student).pk, "session": session.pk, "booth": at,
+        "start": start,
+    }  # fmt: skip
+    return client.put(url(course, "rota"), body, "application/json")
+
+
+def test_a_weekly_pattern_leaves_holidays_out_and_refuses_what_overlaps(
+    course: Course, client_of: Callable[..., Client]
+) -> None:
+    staff = client_of(course.instructor)
+    body = {"first": soon().isoformat(), "start": "18:00", "minutes": 180, "weeks": 4, "without": [soon(8).isoformat()]}
+    made = staff.post(url(course, "evenings"), body, "application/json").json()
+    assert [one["date"] for one in made["sessions"]] == [soon(d).isoformat() for d in (1, 15, 22)]
+    assert made["sessions"][0]["start"] == "18:00"
+    again = staff.post(url(course, "evenings"), {**body, "start": "20:00"}, "application/json")
+    assert (again.status_code, again.json()["code"]) == (409, "wrong_state")
+    wrong = staff.post(url(course, "evenings"), {**body, "minutes": 5}, "application/json")
+    assert wrong.json()["errors"][0]["allowed"] == "15 to 720 minutes"
+    assert staff.delete(f"/api/sessions/{made['sessions'][0]['id']}").status_code == 204
+    assert Session.objects.count() == 2
+
+
+def test_the_rest_is_planned_around_what_was_placed_by_hand(course: Course, client_of: Callable[..., Client]) -> None:
+    first, second = meeting(course)
+    at, staff = booth(course), client_of(course.assistant)
+    placed = put(staff, course, second, at, 30)
+    assert placed.status_code == 200
+    planned = staff.post(url(course, "rota"), content_type="application/json").json()
+    where = {
+        one["student"]["display_name"]: (one["session"], one["start"], one["kept"])
+        for one in planned["evenings"]["sittings"]
+    }
+    assert where == {"Sanne": (second.pk, 30, True), "Odo": (first.pk, 0, False)}
+    assert planned["unplaced"] == []
+    again = staff.post(url(course, "rota"), content_type="application/json").json()
+    assert len(again["evenings"]["sittings"]) == 2
+
+
+def test_a_place_by_hand_takes_planned_ones_out_and_says_what_is_impossible_at_once(
+    course: Course, client_of: Callable[..., Client]
+) -> None:
+    first, _ = meeting(course)
+    at, staff = booth(course), client_of(course.instructor)
+    staff.post(url(course, "rota"), content_type="application/json")
+    sittings = {one.student_id: one for one in Sitting.objects.all()}
+    odo = sittings[course.other.pk]
+    moved = put(staff, course, odo.session, at, odo.start).json()
+    assert moved["gone"] == ["Odo, Bead on plate, 1.5 mm"]
+    against = put(staff, course, odo.session, at, odo.start + 5, course.other)
+    assert against.status_code == 400
+    assert "10 minutes between them" in against.json()["detail"]
+    late = put(staff, course, first, at, 170)
+    assert "45 minutes within session" in late.json()["detail"]
+    assert Sitting.objects.get(student=course.student).start == odo.start
+    nobody = put(staff, course, first, 999, 0)
+    assert nobody.status_code == 404
+
+
+def test_who_is_away_loses_the_place_and_is_planned_elsewhere(course: Course, client_of: Callable[..., Client]) -> None:
+    first, second = meeting(course)
+    booth(course)
+    staff, student = client_of(course.instructor), client_of(course.student)
+    staff.post(url(course, "rota"), content_type="application/json")
+    mine = student.get(url(course, "my-evenings")).json()
+    assert mine["sittings"][0]["booth"] == "1"
+    assert "gloves" in mine["sittings"][0]["bring"]
+    said = student.put(
+        f"/api/sessions/{first.pk}/attendance", {"student": course.student.pk, "there": False}, "application/json"
+    )
+    assert said.status_code == 204
+    assert not Sitting.objects.filter(student=course.student).exists()
+    staff.post(url(course, "rota"), content_type="application/json")
+    assert Sitting.objects.get(student=course.student).session_id == second.pk
+    for body in ({"student": course.other.pk, "there": False}, {"student": course.student.pk, "there": True}):
+        assert student.put(f"/api/sessions/{first.pk}/attendance", body, "application/json").status_code == 403
+    staff.put(f"/api/sessions/{first.pk}/attendance", {"student": course.student.pk, "there": None}, "application/json")
+    assert Attendance.objects.count() == 0
+
+
+def test_the_door_opens_to_its_code_while_the_session_goes_on(course: Course, client_of: Callable[..., Client]) -> None:
+    now = timezone.now()
+    running = Session.objects.create(
+        course=course.row, date=now.date(), start=now.time().replace(microsecond=0), minutes=60
+    )
+    later = meeting(course)[0]
+    student = client_of(course.student)
+    wrong = student.post(f"/api/sessions/{running.pk}/door", {"code": "x"}, "application/json")
+    assert (wrong.status_code, wrong.json()["errors"][0]["field"]) == (400, "code")
+    assert (
+        student.post(f"/api/sessions/{running.pk}/door", {"code": running.door_code}, "application/json").status_code
+        == 204
+    )
+    assert Attendance.objects.get().there
+    assert (
+        student.post(f"/api/sessions/{later.pk}/door", {"code": later.door_code}, "application/json").status_code == 409
+    )
+    assert "door_code" not in student.get(url(course, "my-evenings")).content.decode()
+
+
+def test_a_booth_has_what_coupons_want_and_a_closed_one_takes_nobody(
+    course: Course, client_of: Callable[..., Client]
+) -> None:
+    first, second, third = meeting(course, weeks=3)
+    staff = client_of(course.instructor)
+    at = booth(course, "1", "ac")
+    design = Design.objects.filter(joint="tube_butt", version=1, title__contains="purged").get()
+    assign_coupon(
+        course.instructor, course.row.pk, design_id=design.pk, target_width_mm=4, finish="warm", good_in_a_row=2, due_on=soon(60)
+    )  # fmt: skip
+    planned = staff.post(url(course, "rota"), content_type="application/json").json()
+    wants = {one["title"]: one["wants"] for one in planned["evenings"]["work"]}
+    assert wants[design.title] == ["purge gas"]
+    assert planned["unplaced"][0]["words"] == "no booth has purge gas"
+    body = {"name": "1", "has": ["ac", "purge", "pulse", "turntable"], "broken": "pedal sticks", "closed": [first.pk]}
+    staff.put(url(course, f"booths/{at}"), body, "application/json")
+    assert not Sitting.objects.filter(session=first).exists()
+    planned = staff.post(url(course, "rota"), content_type="application/json").json()
+    assert planned["unplaced"] == []
+    assert {one["session"] for one in planned["evenings"]["sittings"]} == {second.pk, third.pk}
+    twice = staff.post(url(course, "booths"), {"name": "1", "has": []}, "application/json")
+    assert twice.json()["errors"][0]["allowed"] == "a name that no other booth has"
+    odd = staff.post(url(course, "booths"), {"name": "2", "has": ["coffee"]}, "application/json")
+    assert odd.json()["errors"][0]["field"] == "has"
+
+
+def test_a_calendar_has_a_secret_address_that_can_be_renewed(course: Course, client_of: Callable[..., Client]) -> None:
+    CourseRow.objects.filter(pk=course.row.pk).update(time_zone="Europe/Helsinki")
+    first, _ = meeting(course)
+    booth(course)
+    client_of(course.instructor).post(url(course, "rota"), content_type="application/json")
+    student = client_of(course.student)
+    address = student.get(url(course, "my-calendar")).json()["address"]
+    events = Calendar.from_ical(Client().get(address).content).walk("VEVENT")
+    assert [str(one["summary"]) for one in events] == ["Bead on plate, 1.5 mm, booth 1"]
+    begins = events[0]["dtstart"].dt
+    sitting = Sitting.objects.get(student=course.student)
+    hour = datetime.combine(first.date, time(18, 0), ZoneInfo("Europe/Helsinki")) + timedelta(minutes=sitting.start)
+    assert begins == hour
+    whole = client_of(course.assistant).get(url(course, "calendar")).json()["address"]
+    assert len(Calendar.from_ical(Client().get(whole).content).walk("VEVENT")) == 2
+    new = student.put(url(course, "my-calendar")).json()["address"]
+    assert new != address
+    assert Client().get(address).status_code == 404
+    assert Client().get("/api/calendar/guessed.ics").status_code == 404
+    course.row.memberships.filter(user=course.student).delete()
+    assert Client().get(new).status_code == 404
+    assert Feed.objects.count() == 2
+
+
+def test_the_page_of_evenings_takes_as_many_queries_for_few_as_for_many(course: Course) -> None:
+    counts = []
+    for k in range(2):
+        make_sessions(course.instructor, course.row.pk, soon(10 * k + 1), time(18, 0), 120, 2)
+        booth(course, str(k))
+        with CaptureQueriesContext(connection) as caught:
+            evenings_of(course.instructor, course.row.pk)
+        counts.append(len(caught))
+    assert counts[0] == counts[1]
+
+
+def test_what_is_past_is_forgotten_when_the_rest_is_planned(course: Course, client_of: Callable[..., Client]) -> None:
+    past = Session.objects.create(course=course.row, date=soon(-7), start=time(18, 0), minutes=180)
+    at = booth(course)
+    Sitting.objects.create(
+        session=past, booth_id=at, assignment=course.assignment, student=course.student, start=0, minutes=45, kept=True
+    )
+    meeting(course)
+    planned = client_of(course.instructor).post(url(course, "rota"), content_type="application/json").json()
+    assert {one["session"] for one in planned["evenings"]["sittings"]} == {Session.objects.get(date=soon(1)).pk}
+    sitting = Sitting.objects.get(student=course.student)
+    gone = client_of(course.instructor).delete(url(course, f"sittings/{sitting.pk}"))
+    assert gone.status_code == 204

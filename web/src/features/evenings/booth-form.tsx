@@ -1,0 +1,78 @@
+import { useState } from "react";
+import { TextField, Toggle } from "../../ui/field";
+import { Panel } from "../../ui/panel";
+import { Problem } from "../../ui/states";
+import type { Booth, Change, Evenings, Session } from "./queries";
+
+type Props = { evenings: Evenings; session: Session | undefined; change: Change };
+
+/** The booths: each can be opened and changed; a new one is made. */
+export function Booths({ evenings, session, change }: Props) {
+  const [open, setOpen] = useState<number | "new" | null>(null);
+  const booth = evenings.booths.find((one) => one.id === open);
+  return (
+    <Panel tight aria-label="Booths" className="space-y-2 print:hidden">
+      <h2 className="font-bold">Booths</h2>
+      <div className="flex flex-wrap gap-1">
+        {evenings.booths.map((one) => (
+          <button
+            key={one.id}
+            className={`btn btn-sm ${one.broken ? "text-error" : ""}`}
+            aria-pressed={open === one.id}
+            onClick={() => setOpen(open === one.id ? null : one.id)}
+          >
+            {one.name}
+          </button>
+        ))}
+        <button className="btn btn-sm" onClick={() => setOpen(open === "new" ? null : "new")}>
+          New booth …
+        </button>
+      </div>
+      {open !== null && (
+        <Form key={open} booth={booth} {...{ evenings, session, change }} done={() => setOpen(null)} />
+      )}
+    </Panel>
+  );
+}
+
+type FormProps = Props & { booth: Booth | undefined; done: () => void };
+
+function Form({ booth, evenings, session, change, done }: FormProps) {
+  const [name, setName] = useState(booth?.name ?? "");
+  const [has, setHas] = useState<string[]>(booth?.has ?? []);
+  const [broken, setBroken] = useState(booth?.broken ?? "");
+  const [closed, setClosed] = useState<number[]>(booth?.closed ?? []);
+  const turn = <T,>(list: T[], one: T, on: boolean) => (on ? [...list, one] : list.filter((x) => x !== one));
+  return (
+    <form
+      className="space-y-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        change.booth.mutate({ id: booth?.id ?? null, name, has, broken, closed }, { onSuccess: done });
+      }}
+    >
+      <TextField label="Name" value={name} onChange={setName} />
+      <fieldset className="grid grid-cols-2 gap-1 text-sm">
+        <legend className="font-medium">Has</legend>
+        {Object.entries(evenings.features).map(([key, words]) => (
+          <Toggle key={key} checked={has.includes(key)} onChange={(on) => setHas(turn(has, key, on))}>
+            {words}
+          </Toggle>
+        ))}
+      </fieldset>
+      <TextField label="What is broken there" value={broken} onChange={setBroken} />
+      {session && (
+        <Toggle
+          checked={closed.includes(session.id)}
+          onChange={(on) => setClosed(turn(closed, session.id, on))}
+        >
+          Closed this evening
+        </Toggle>
+      )}
+      <Problem error={change.booth.error} />
+      <button className="btn btn-primary btn-sm" disabled={change.booth.isPending}>
+        Keep it
+      </button>
+    </form>
+  );
+}

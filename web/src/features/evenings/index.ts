@@ -1,0 +1,1 @@
+export { EveningsPage } from "./evenings-page";

@@ -1,0 +1,84 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { api, unwrap, type Schemas } from "../../api/client";
+import { useCourse } from "../../ui/course";
+
+export type Evenings = Schemas["Evenings"];
+export type Session = Schemas["Evening"];
+export type Booth = Schemas["Booth"];
+export type Sitting = Schemas["Sitting"];
+export type Work = Schemas["Work"];
+
+/** The course's evenings ahead, and everything that changes them; each change answers with all of them. */
+export function useEvenings() {
+  const { id } = useCourse();
+  const queries = useQueryClient();
+  const key = ["evenings", id];
+  const course = { course_id: id };
+  const told = (after: Evenings) => queries.setQueryData(key, after);
+  const again = () => queries.invalidateQueries({ queryKey: key });
+  const read = useQuery({
+    queryKey: key,
+    queryFn: () => unwrap(api.GET("/api/courses/{course_id}/evenings", { params: { path: course } })),
+  });
+  const make = useMutation({
+    mutationFn: (body: Schemas["MakeSessionsRequest"]) =>
+      unwrap(api.POST("/api/courses/{course_id}/evenings", { params: { path: course }, body })),
+    onSuccess: told,
+  });
+  const drop = useMutation({
+    mutationFn: (session: number) =>
+      unwrap(api.DELETE("/api/sessions/{session_id}", { params: { path: { session_id: session } } })),
+    onSuccess: again,
+  });
+  const booth = useMutation({
+    mutationFn: ({ id: booth, ...body }: Schemas["SetBoothRequest"] & { id: number | null }) =>
+      unwrap(
+        booth === null
+          ? api.POST("/api/courses/{course_id}/booths", { params: { path: course }, body })
+          : api.PUT("/api/courses/{course_id}/booths/{booth_id}", {
+              params: { path: { ...course, booth_id: booth } },
+              body,
+            }),
+      ),
+    onSuccess: told,
+  });
+  const attend = useMutation({
+    mutationFn: ({ session, ...body }: Schemas["SetAttendanceRequest"] & { session: number }) =>
+      unwrap(
+        api.PUT("/api/sessions/{session_id}/attendance", { params: { path: { session_id: session } }, body }),
+      ),
+    onSuccess: again,
+  });
+  const plan = useMutation({
+    mutationFn: () => unwrap(api.POST("/api/courses/{course_id}/rota", { params: { path: course } })),
+    onSuccess: (after) => told(after.evenings),
+  });
+  const place = useMutation({
+    mutationFn: (body: Schemas["PlaceByHandRequest"]) =>
+      unwrap(api.PUT("/api/courses/{course_id}/rota", { params: { path: course }, body })),
+    onSuccess: (after) => told(after.evenings),
+    onError: again,
+  });
+  const takeOut = useMutation({
+    mutationFn: (sitting: number) =>
+      unwrap(
+        api.DELETE("/api/courses/{course_id}/sittings/{sitting_id}", {
+          params: { path: { ...course, sitting_id: sitting } },
+        }),
+      ),
+    onSuccess: again,
+  });
+  return { read, make, drop, booth, attend, plan, place, takeOut };
+}
+
+export type Change = ReturnType<typeof useEvenings>;
+
+/** The secret address of the course's calendar. */
+export function useCalendar() {
+  const { id } = useCourse();
+  return useQuery({
+    queryKey: ["calendar", id],
+    queryFn: () =>
+      unwrap(api.GET("/api/courses/{course_id}/calendar", { params: { path: { course_id: id } } })),
+  });
+}
