@@ -16,6 +16,7 @@ from judicum.server.attempts.models import Attempt, Event
 from judicum.server.causes.models import Verdict
 from judicum.server.coupons.library import load_library
 from judicum.server.courses.models import Course, Membership
+from judicum.server.evenings.models import Sitting
 from judicum.server.marking.models import Phrase
 from judicum.server.photos.models import Measurement
 from tests.drawn import bead_photo
@@ -93,7 +94,7 @@ def test_it_fills_through_the_same_actions_people_use(quick: dict[str, Any]) -> 
     assert filling.fill(quick) == 10
     course.refresh_from_db()
     assert course.filling is None
-    states = list(Attempt.objects.values_list("state", flat=True))
+    states = list(Attempt.objects.exclude(state="assigned").values_list("state", flat=True))
     assert (states.count("returned"), states.count("photographed")) == (2, filling.FOR_THE_WORKER)
     assert Measurement.objects.filter(state="waiting").count() == filling.FOR_THE_WORKER
     returned = Attempt.objects.filter(state="returned").first()
@@ -103,6 +104,11 @@ def test_it_fills_through_the_same_actions_people_use(quick: dict[str, Any]) -> 
     assert returned.mark.comment
     events = Event.objects.order_by("at")
     assert events.first().at < events.last().at  # type: ignore[union-attr]
+    # The next coupons are given, and everybody has a place for each.
+    assert set(Sitting.objects.values_list("student_id", "assignment_id")) == set(
+        Attempt.objects.filter(state="assigned").values_list("student_id", "assignment_id")
+    )
+    assert Sitting.objects.count() >= 20
     # What was noted at the booth is explained though every bead here is the same good one.
     assert set(Verdict.objects.values_list("attempt__student__username", flat=True)) == {"bo"}
 

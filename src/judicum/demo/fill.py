@@ -18,6 +18,7 @@ from judicum.camera.logbook import run_of
 from judicum.core.photo.measure import measure_all
 from judicum.core.setup import RUN
 from judicum.demo.drawing import Weld, draw, habits_of, shaky
+from judicum.demo.evenings import plan_ahead
 from judicum.demo.extras import add_views, correct_by_hand
 from judicum.demo.load import assignments_of, begin_of, plans
 from judicum.demo.marking import find_by_hand, keep_references, leave_one_for_second, mark
@@ -194,3 +195,4 @@ def _extras(cast: Cast) -> None:
             correct_by_hand(cast.staff[0], attempt)
     keep_references(cast.staff[0], cast.course)
     leave_one_for_second(cast.staff, cast.course)
+    plan_ahead(cast.staff, cast.course, cast.told)

@@ -106,7 +106,7 @@ function Bar({ one, session, booth, booths, row, ground, put }: BarProps) {
   return (
     <button
       className={`absolute inset-y-1 touch-none overflow-hidden rounded-md border-2 px-1.5 text-left text-xs leading-tight ${
-        one.kept ? "border-primary bg-base-100" : "border-base-content/40 bg-accent/60"
+        one.kept ? "border-primary bg-base-100" : "border-accent bg-base-200"
       } ${drag ? "z-10 opacity-80" : ""}`}
       style={{
         left: share(one.start, session),

@@ -1,0 +1,33 @@
+"""The demo's evenings ahead: booths, a weekly session, the next two coupons given to everybody, who stands where."""
+
+from collections.abc import Sequence
+from datetime import time, timedelta
+from typing import Any
+
+from judicum.server.accounts.models import User
+from judicum.server.coupons.actions.assign_coupon import assign_coupon
+from judicum.server.coupons.models import Design
+from judicum.server.courses.models import Course
+from judicum.server.evenings.actions.make_sessions import make_sessions
+from judicum.server.evenings.actions.plan_evenings import plan_rest
+from judicum.server.evenings.actions.set_booth import set_booth
+from judicum.server.evenings.models import Booth
+from judicum.server.evenings.queries import today_in
+
+
+def plan_ahead(staff: Sequence[User], course: Course, told: dict[str, Any]) -> None:
+    """Make it all once; a fill that went on where another ended finds it there."""
+    if Booth.objects.filter(course=course).exists():
+        return
+    evenings, today = told["evenings"], today_in(course)
+    start = time.fromisoformat(evenings["start"])
+    make_sessions(staff[0], course.pk, today, start, evenings["minutes"], evenings["weeks"])
+    for one in evenings["booths"]:
+        set_booth(staff[0], course.pk, None, one["name"], one["has"], one.get("broken", ""))
+    for code in evenings["given"]:
+        design = Design.objects.get(code=code, version=1)
+        assign_coupon(
+            staff[0], course.pk, design_id=design.pk, target_width_mm=design.target_width_mm, finish=design.finish,
+            good_in_a_row=2, due_on=today + timedelta(weeks=evenings["weeks"]),
+        )  # fmt: skip
+    plan_rest(staff[0], course.pk)
