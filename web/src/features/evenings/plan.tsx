@@ -23,7 +23,7 @@ export function Plan({ evenings, session, change }: Props) {
     });
   return (
     <Panel tight aria-label="Plan of the evening" className="overflow-x-auto print:border-0" tabIndex={0}>
-      <div className="min-w-160">
+      <div className="min-w-160 pr-5">
         <div className="flex">
           <div className={SIDE} />
           <div className="relative h-5 grow text-xs" aria-hidden>
