@@ -7,9 +7,11 @@ import { clockAt, halfHours, moveOf, snapped } from "./times";
 type Props = { evenings: Evenings; session: Session; change: Change };
 
 const ROW = "relative h-12 border-b border-base-300";
+const BAR =
+  "absolute inset-y-1 touch-none overflow-hidden rounded-md border-2 px-1.5 text-left text-xs leading-tight";
 const SIDE = "w-36 shrink-0 pr-2 text-sm";
 
-/** One evening: booths over time. A sitting is dragged by mouse or finger, or moved by arrow keys; then it stays there. */
+/** One evening: booths over time. A sitting is dragged by mouse or finger or moved by arrow keys; then it stays. */
 export function Plan({ evenings, session, change }: Props) {
   const ground = useRef<HTMLDivElement>(null);
   const mine = evenings.sittings.filter((one) => one.session === session.id);
@@ -105,7 +107,7 @@ function Bar({ one, session, booth, booths, row, ground, put }: BarProps) {
   };
   return (
     <button
-      className={`absolute inset-y-1 touch-none overflow-hidden rounded-md border-2 px-1.5 text-left text-xs leading-tight ${
+      className={`${BAR} ${
         one.kept ? "border-primary bg-base-100" : "border-accent bg-base-200"
       } ${drag ? "z-10 opacity-80" : ""}`}
       style={{

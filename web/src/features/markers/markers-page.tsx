@@ -12,7 +12,7 @@ import { SeverityPlot } from "./severity-plot";
 
 type Alike = Schemas["Alike"];
 
-/** Whether those who teach mark alike: second marks, each marker over time, what would have fitted better, references. */
+/** Whether those who teach mark alike: second marks, each over time, what would have fitted better, references. */
 export function MarkersPage() {
   const alike = useAlike();
   if (alike.isPending) return <Loading what="how alike it is marked" />;

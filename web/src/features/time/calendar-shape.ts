@@ -6,7 +6,7 @@ type Brief = Schemas["AttemptBrief"];
 
 export type FaultRow = { kind: string; counts: number[]; goneFor: number };
 
-/** The measured beads, oldest first, and for each kind of fault how many of it each had; the one seen last comes first. */
+/** The measured beads, oldest first, and how many of each kind of fault each had; the one seen last comes first. */
 export function calendarOf(attempts: Brief[]): { beads: Brief[]; rows: FaultRow[] } {
   const beads = attempts.filter((a) => a.measurement && a.measurement.refusal_code === "");
   const kinds = new Set(beads.flatMap((a) => a.measurement?.faults.map((f) => f.kind) ?? []));

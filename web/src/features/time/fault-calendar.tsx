@@ -4,6 +4,8 @@ import { usePaths } from "../../ui/course";
 import { dateWords, faultWords } from "../../ui/words";
 import { calendarOf } from "./calendar-shape";
 
+const PIN = "inline-grid size-4 place-items-center rounded-full bg-secondary text-secondary-content";
+
 /** Which fault showed when, and since when it has not: kinds down, beads along, a pin where it was. */
 export function FaultCalendar({ attempts, mine }: { attempts: Schemas["AttemptBrief"][]; mine: boolean }) {
   const paths = usePaths();
@@ -44,7 +46,7 @@ export function FaultCalendar({ attempts, mine }: { attempts: Schemas["AttemptBr
               {row.counts.map((count, i) => (
                 <td key={beads[i]?.id} className="h-5 border-b border-base-300 text-center">
                   {count > 0 ? (
-                    <span className="inline-grid size-4 place-items-center rounded-full bg-secondary text-secondary-content">
+                    <span className={PIN}>
                       {count}
                     </span>
                   ) : (

@@ -22,7 +22,7 @@ export function StudentTimePage() {
   return <OverTime studentId={Number(studentId)} />;
 }
 
-/** A student's story on one screen: ladder, strips by date, where each figure goes, faults, what was asked to change. */
+/** A student's story on one screen: ladder, strips by date, where figures go, faults, what was asked to change. */
 function OverTime({ studentId, mine = false }: { studentId: number; mine?: boolean }) {
   const paths = usePaths();
   const progress = useProgress(studentId);

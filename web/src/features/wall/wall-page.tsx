@@ -15,7 +15,7 @@ import { Week } from "./week";
 
 const PER_MM = 3.9;
 
-/** The class: what goes wrong this week, who may climb and who is stuck, where everybody stands, and their newest beads. */
+/** The class: what goes wrong this week, who may climb, who is stuck, where everybody stands, their newest beads. */
 export function WallPage() {
   const [params, setParams] = useSearchParams();
   const order = (params.get("order") ?? "need") as Order;
