@@ -45,13 +45,7 @@ export function FaultCalendar({ attempts, mine }: { attempts: Schemas["AttemptBr
               </th>
               {row.counts.map((count, i) => (
                 <td key={beads[i]?.id} className="h-5 border-b border-base-300 text-center">
-                  {count > 0 ? (
-                    <span className={PIN}>
-                      {count}
-                    </span>
-                  ) : (
-                    <span className="sr-only">none</span>
-                  )}
+                  {count > 0 ? <span className={PIN}>{count}</span> : <span className="sr-only">none</span>}
                 </td>
               ))}
               <td className="pl-2 whitespace-nowrap">

@@ -79,7 +79,7 @@ class Assignment:
             rows.append(({o: -1.0 for need in mine for o in self._of_need[need]}, -float(many)))
         if best is None:
             return None
-        even = self._run(self._late(), [*rows, *self._even(rows)], until - time.monotonic())
+        even = self._run(self._late(), [*rows, *self._even()], until - time.monotonic())
         return best if even is None else even
 
     def _of(self, priority: int) -> list[int]:
@@ -187,7 +187,7 @@ class Assignment:
             found[ground.person[one.need]] = (options, kept + one.end - one.start)
         return found
 
-    def _even(self, _: Sequence[Row]) -> Iterable[Row]:
+    def _even(self) -> Iterable[Row]:
         most, least = self.size - 2, self.size - 1
         for options, kept in self._minutes_of().values():
             yield {**options, most: -1.0}, -kept

@@ -1,0 +1,126 @@
+// @vitest-environment jsdom
+import { cleanup, screen, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { afterEach, expect, it, vi } from "vitest";
+import { serve, show } from "../../testing/render";
+import { MyTimePage } from "./time-page";
+
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+const strip = { url: "/s", from_mm: -4, to_mm: 80, half_height_mm: 8 };
+const attempt = (number: number, kinds: string[], strips = true) => ({
+  id: number,
+  number,
+  state: "returned",
+  created_at: `2026-10-0${String(number)}T18:00:00Z`,
+  mark_total: 60 + number,
+  assignment: { id: 5, design: { title: "Lap" } },
+  measurement: {
+    refusal_code: "",
+    strip: strips ? strip : null,
+    faults: kinds.map((kind) => ({ kind, s_mm: 1 })),
+  },
+});
+const figure = (key: string, words: string, told: (string | null)[]) => ({
+  key,
+  words,
+  good: 0.06,
+  values: told.map((one) => (one === null ? null : 0.08)),
+  told,
+  cone: [],
+});
+const progress = {
+  student: { id: 1, display_name: "Ilka" },
+  series: [
+    {
+      assignment: { id: 5, good_in_a_row: 3, design: { title: "Lap" } },
+      attempts: [attempt(1, ["pore"]), attempt(2, []), attempt(3, []), attempt(4, [])],
+      good_in_a_row: 1,
+      engines: ["2.2", "3.0"],
+      figures: [
+        figure("width_cv", "Even width", ["12.0 %", null, "9.0 %", "8.0 %"]),
+        figure("pitch_cv", "Even ripples", [null, null, null, null]),
+      ],
+    },
+  ],
+  ladder: [
+    { title: "Plate", state: "done", words: "done", assignment: 4 },
+    { title: "Lap", state: "tried", words: "being tried", assignment: 5 },
+    { title: "Tube", state: "locked", words: "not yet", assignment: null },
+  ],
+  changes: [
+    {
+      attempt: 3,
+      title: "Lap",
+      number: 3,
+      at: "2026-10-03T18:00:00Z",
+      text: "Count aloud.",
+      cause: null,
+      became: "done; it is gone",
+    },
+  ],
+};
+const forecast = {
+  assignment: 5,
+  title: "Lap",
+  in_a_row: 3,
+  attempts: 4,
+  to_go: null,
+  ready: false,
+  words: "A pass next time is likely.",
+};
+
+const reads = {
+  "GET /api/courses/7/students/1/progress": progress,
+  "GET /api/courses/7/students/1/forecasts": [forecast],
+};
+
+it("tells a student's story: ladder, beads by date, figures, faults since gone, what was asked to change", async () => {
+  serve(reads);
+  show(<MyTimePage />);
+  const ladder = await screen.findByRole("list", { name: "Ladder" });
+  expect(within(ladder).queryByText("Tube")).toBeNull();
+  await userEvent.click(within(ladder).getByRole("button", { name: "1 rungs to come" }));
+  expect(within(ladder).getByText(/Tube/)).toBeTruthy();
+
+  expect(screen.getAllByRole("img", { name: /^Strip of/ })).toHaveLength(4);
+  expect(
+    screen.getByRole("img", { name: "Even width at Lap: from 12.0 % to 8.0 % over 3 attempts" }),
+  ).toBeTruthy();
+  expect(screen.queryByText(/Even ripples/)).toBeNull();
+  expect(screen.getByText("A pass next time is likely.")).toBeTruthy();
+  expect(screen.getByText(/measured by engines 2.2 and 3.0/)).toBeTruthy();
+  expect(screen.getByRole("link", { name: "first and last over one another" }).getAttribute("href")).toBe(
+    "/course/7/compare/1/4",
+  );
+
+  const faults = screen.getByRole("region", { name: "Faults" });
+  expect(within(faults).getByRole("row", { name: /pore/ }).textContent).toContain(
+    "gone for 3 beads – well done",
+  );
+  const changes = screen.getByRole("region", { name: "Changes" });
+  expect(changes.textContent).toContain("Count aloud. – done; it is gone");
+});
+
+it("shows figures as a table on the key, with a dash where nothing was measured", async () => {
+  serve(reads);
+  show(<MyTimePage />);
+  await screen.findByRole("list", { name: "Ladder" });
+  await userEvent.keyboard("t");
+  const cells = screen.getAllByRole("cell").map((cell) => cell.textContent);
+  expect(cells).toContain("12.0 %");
+  expect(cells).toContain("–");
+  await userEvent.keyboard("t");
+});
+
+it("says so where nothing has been photographed or asked yet", async () => {
+  serve({
+    ...reads,
+    "GET /api/courses/7/students/1/progress": { ...progress, series: [], changes: [] },
+  });
+  show(<MyTimePage />);
+  expect(await screen.findByText("No bead has been photographed yet.")).toBeTruthy();
+});
