@@ -132,3 +132,14 @@ def test_what_a_coupon_wants_of_its_booth(coupon: dict[str, Any], wants: list[st
     assert set(found) <= set(FEATURES)
     assert set(wants) <= set(found)
     assert minutes_for(read) == minutes
+
+
+def test_what_waits_for_a_need_pulls_its_last_session_forward() -> None:
+    dated = [need("n1", minutes=90), need("n2", minutes=120, after="n1", due="2026-12-01")]
+    assert Board(ground(dated)).latest == [-1, 0]
+    together = [need("n1", minutes=60), need("n2", minutes=120, after="n1", due="2026-12-08")]
+    assert Board(ground(together)).latest == [1, 1]
+    promised = [{"need": "n2", "session": "s1", "booth": "B1", "start": "19:00"}]
+    kept = ground([need("n1"), need("n2", after="n1")], kept=promised)
+    assert Board(kept).latest == [0, 0]
+    assert Board(kept).urgent == {0}

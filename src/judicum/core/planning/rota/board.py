@@ -32,6 +32,7 @@ class Board:
             if before is not None:
                 self.waiting[before].append(need)
         self.allowed: list[list[tuple[int, list[int]]]] = [self._allowed(need) for need in range(len(ground.needs))]
+        self.latest = [self._latest(need)[0] for need in range(len(ground.needs))]
         self.at: dict[int, Fixed] = {}
         self.booths: dict[tuple[int, int], list[Row]] = defaultdict(list)
         self.people: dict[tuple[int, int], list[Row]] = defaultdict(list)
@@ -56,6 +57,25 @@ class Board:
         sessions = [s for s in range(len(ground.sessions)) if ground.may_come(need, s)]
         found = [(s, [b for b in booths if ground.open(s, b)]) for s in sessions]
         return [(s, here) for s, here in found if here]
+
+    def _latest(self, need: int) -> tuple[int, int]:
+        """The last session in which a need leaves room for all that waits for it, and the minutes filled from there to its end.
+
+        Later ones are possible, but cost those. Of a person's minutes in a session only these needs are counted.
+        """
+        if need in self.ground.is_fixed:
+            return self.ground.is_fixed[need].session, self.minutes[need]
+        sessions = [session for session, _ in self.allowed[need]]
+        last = (max(sessions, default=len(self.ground.sessions)), self.minutes[need])
+        for one in self.waiting[need]:
+            session, filled = self._latest(one)
+            if session < len(self.ground.sessions):
+                most = min(self.ground.most[self.ground.person[need]], self.ground.sessions[session].minutes)
+                together = filled + self.minutes[need]
+                place = (session, together) if together <= most else (session - 1, self.minutes[need])
+                last = min(last, place)
+        before = max((session for session in sessions if session <= last[0]), default=last[0])
+        return last if before == last[0] else (before, self.minutes[need])
 
     def put(self, one: Fixed) -> None:
         """Lay a sitting where it fits (`spots`)."""

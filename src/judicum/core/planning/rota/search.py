@@ -14,12 +14,14 @@ SMALLEST, LARGEST = 6, 26
 """Sittings taken out at a time."""
 COUNTS = 4
 """Of what counts, how many are counts of sittings."""
+TOO_LATE, SOON = 4.0, 3
+"""What a place costs that leaves no session to what waits for the need; sessions to spare under which it is laid early."""
 EARLY, LEAN = 0.3, (0.3, 0.0, -1.0)
 """How much a later session costs a need that nothing waits for; in some rounds it is sought: early ones are left to those that
 have no other, and everything is moved as early as can be at the end."""
-NOISE, RETURN, OWN_TOO = 0.35, 150, 0.6
+NOISE, RETURN, OWN_TOO, FIRST_TOO = 0.35, 150, 0.6, 0.7
 """How much chance there is in the order and place of what is laid anew; rounds after which the best so far is gone back to;
-how often all of one person is taken out as well."""
+how often all of one person is taken out as well, and how often who had no place is laid first."""
 PATIENCE = 60
 """Rounds without anything better, all needs placed, after which it is early enough."""
 
@@ -36,8 +38,8 @@ def laid(ground: Ground, until: float) -> Board:
     most = sum(bool(board.allowed[need]) for need in range(len(ground.needs)) if need not in kept) + len(kept)
     here, counts, idle = best, worth[:COUNTS], 0
     while time.monotonic() < until and idle < PATIENCE * (1 if len(best) >= most else 1000):
-        _take_out(board, rng, kept)
-        _fill(board, rng, scarce, NOISE, float(rng.choice(LEAN)))
+        first = _take_out(board, rng, kept)
+        _fill(board, rng, scarce, NOISE, float(rng.choice(LEAN)), first)
         now = board.worth()
         idle += 1
         if now > worth:
@@ -69,20 +71,26 @@ def _scarcity(ground: Ground) -> list[float]:
     return [sum(wanted.get(one, 0) / has[one] for one in booth.has) for booth in ground.booths]
 
 
-def _fill(board: Board, rng: np.random.Generator, scarce: list[float], noise: float, lean: float) -> None:
-    """Lay what is not placed, the most important and hardest first; once more for what waited for something."""
+def _fill(
+    board: Board, rng: np.random.Generator, scarce: list[float], noise: float, lean: float, first: int | None = None
+) -> None:
+    """Lay what is not placed, the most important and hardest first, before all `first` and what it waits for."""
     ground = board.ground
     top = max([*scarce, 1.0])
     left = [need for need in range(len(ground.needs)) if need not in board.at and board.allowed[need]]
     hard = {
         need: (0 if need in board.urgent else ground.needs[need].priority) * 10.0
-        + sum(len(booths) for _, booths in board.allowed[need]) / (len(ground.booths) * len(ground.sessions))
+        + sum(len(booths) for s, booths in board.allowed[need] if s <= board.latest[need])
+        / (len(ground.booths) * len(ground.sessions))
         - 0.4 * board.minutes[need] / 90
         - 0.5 * min(3, _behind(board, need))
         + noise * float(rng.normal())
         for need in left
     }
-    left.sort(key=lambda need: hard[need])
+    while first is not None and rng.random() < FIRST_TOO:
+        hard[first] = -100.0 - len(hard)
+        first = ground.after[first]
+    left.sort(key=lambda need: hard.get(need, 0.0))
     again = True
     while again and left:
         again, waiting = False, []
@@ -107,15 +115,19 @@ def _cost(board: Board, need: int, spot: Spot, scarce: list[float], top: float, 
     wants = board.ground.needs[need].wants
     waste = scarce[spot.booth] / top * (0.2 if wants else 1.0)
     late = spot.session / max(len(board.ground.sessions), 1)
-    return spot.idle / 60 + waste + late * (2.0 if board.waiting[need] else lean)
+    # What soon has to be followed by something else is laid early, whatever the round leans to.
+    soon = bool(board.waiting[need]) and board.latest[need] <= board.allowed[need][0][0] + SOON
+    if spot.session > board.latest[need]:
+        waste += TOO_LATE
+    return spot.idle / 60 + waste + late * (2.0 if soon else lean + (0.3 if board.waiting[need] else 0.0))
 
 
-def _take_out(board: Board, rng: np.random.Generator, kept: set[int]) -> None:
-    """Take out a part: around a need without a place where there is one, else around any; with what waits for it."""
+def _take_out(board: Board, rng: np.random.Generator, kept: set[int]) -> int | None:
+    """Take out a part, with what waits for it: around a need without a place where there is one (returned), else any."""
     ground = board.ground
     loose = [need for need in board.at if need not in kept]
     if not loose:
-        return
+        return None
     count = int(rng.integers(SMALLEST, LARGEST + 1))
     outside = [need for need in range(len(ground.needs)) if need not in board.at and board.allowed[need]]
     seed = int(rng.choice(outside)) if outside and rng.random() < 0.8 else int(rng.choice(loose))
@@ -129,6 +141,7 @@ def _take_out(board: Board, rng: np.random.Generator, kept: set[int]) -> None:
     own = [need for need in loose if ground.person[need] == ground.person[seed]] if rng.random() < OWN_TOO else []
     for need in own + beside[:count]:
         _take_with_waiting(board, need, kept)
+    return seed if seed in outside else None
 
 
 def _take_with_waiting(board: Board, need: int, kept: set[int]) -> None:
