@@ -36,8 +36,9 @@ def test_all_old_figures_are_measured_again_behind_whatever_waits_and_no_attempt
     started = staff.post(url, content_type="application/json").json()
     assert (started["running"], started["done"], started["total"]) == (True, 0, 3)
     assert staff.post(url, content_type="application/json").status_code == 409
-    assert set(ProcrastinateJob.objects.filter(status="todo").values_list("priority", flat=True)) == {-10}
     waiting = Measurement.objects.filter(state="waiting", photo__attempt__in=keys)
+    jobs = ProcrastinateJob.objects.filter(args__measurement_id__in=[one.pk for one in waiting])
+    assert list(jobs.values_list("priority", flat=True)) == [-10] * 3
     moved = course.attempt.updated_at
     for one in waiting:
         store_measurement(one.pk, [bead_measured()])

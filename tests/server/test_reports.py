@@ -92,7 +92,7 @@ def test_a_report_waits_behind_photos_and_tells_when_it_is_not_there_yet(
     staff = client_of(course.instructor)
     url = f"/api/courses/{course.row.pk}/reports"
     asked = staff.post(url, {"student": None, "paper": "a4"}, "application/json").json()
-    assert ProcrastinateJob.objects.get(task_name__endswith="draw_report").priority == -5
+    assert ProcrastinateJob.objects.get(task_name__endswith="draw_report", args__report_id=asked["id"]).priority == -5
     early = staff.get(f"/api/reports/{asked['id']}/file")
     assert (early.status_code, early.json()["code"]) == (409, "wrong_state")
     wrong = staff.post(

@@ -95,6 +95,7 @@ def test_the_week_tells_faults_and_causes_beside_the_month_before(
     spread = {one["key"]: one for one in told["figures"]}
     assert [one["student"]["display_name"] for one in spread["width_cv"]["places"]] == ["Sanne"]
     assert spread["width_cv"]["good"] == 0.06
+    assert [one["student"]["display_name"] for one in told["resting"]] == ["Odo"]
 
 
 def test_a_course_that_has_rested_is_told_of_its_last_week(course: Course) -> None:

@@ -3388,6 +3388,7 @@ export interface components {
             since: string;
             faults: components["schemas"]["Share"][];
             causes: components["schemas"]["Share"][];
+            resting: components["schemas"]["Standing"][];
             figures: components["schemas"]["Spread"][];
         };
         /**

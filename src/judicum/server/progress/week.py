@@ -4,6 +4,7 @@ from collections import Counter
 from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import datetime, timedelta
+from typing import Any
 
 from django.utils import timezone
 
@@ -14,6 +15,7 @@ from judicum.server.causes.models import Verdict
 from judicum.server.courses.queries import staff_of
 from judicum.server.photos.models import Figures
 from judicum.server.progress.forecasts import SHARES
+from judicum.server.progress.queries import desk
 
 WEEK, MONTH = timedelta(days=7), timedelta(days=28)
 NEWEST = 3
@@ -46,11 +48,13 @@ class Place:
 
 @dataclass(frozen=True)
 class Week:
-    """Faults and causes, those that grew most first; figures with everybody's place, best first."""
+    """Faults and causes, those that grew most first; who has not welded for STUCK_DAYS (rows of `desk`); figures with everybody's
+    place, best first."""
 
     since: datetime
     faults: list[Share]
     causes: list[Share]
+    resting: list[dict[str, Any]]
     figures: dict[str, tuple[float, list[Place]]]
 
 
@@ -73,7 +77,13 @@ def week_of(user: User, course_id: int, now: datetime | None = None) -> Week:
         attempt__course_id=course_id, attempt__created_at__gt=since - MONTH, attempt__created_at__lte=end, taken=True
     )
     causes = [(attempt, {cause}) for attempt, cause in taken.values_list("attempt_id", "cause")]
-    return Week(since, _shares(seen, new, len(told)), _shares(causes, new, len(told)), _places(course_id))
+    return Week(
+        since,
+        _shares(seen, new, len(told)),
+        _shares(causes, new, len(told)),
+        [one for one in desk(user, course_id)["students"] if one["stuck"]],
+        _places(course_id),
+    )
 
 
 def _shares(seen: Iterable[tuple[int, set[str]]], new: set[int], beads: int) -> list[Share]:

@@ -2,10 +2,11 @@ import { Link, useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { vocabulary } from "../../api/generated-vocabulary";
 import { ChoiceField } from "../../ui/choice-field";
-import { useAboutCourse, usePaths } from "../../ui/course";
+import { useAboutCourse, useCourse, usePaths } from "../../ui/course";
 import { Picker } from "../../ui/panel";
 import { Empty, Loading, Problem } from "../../ui/states";
 import { useGiven } from "../../ui/use-given";
+import { useReferences } from "../../ui/use-references";
 import { dateWords } from "../../ui/words";
 import { useDesk, useWaiting, type Order } from "./queries";
 import { Waiting } from "./waiting";
@@ -35,6 +36,7 @@ export function DeskPage() {
     <div className="grid gap-5 xl:grid-cols-[1fr_19rem]">
       <section>
         <h1 className="text-2xl font-bold">On the desk</h1>
+        <Begin />
         <p className="mb-3" role="status">
           {desk.data.to_mark} to mark · {desk.data.to_return} marked but not returned · {desk.data.welding} at
           the booths
@@ -67,6 +69,23 @@ export function DeskPage() {
         <Handouts />
       </aside>
     </div>
+  );
+}
+
+/** Somebody new to marking begins with the reference beads. */
+function Begin() {
+  const paths = usePaths();
+  const assistant = useCourse().role === "assistant";
+  const references = useReferences(assistant);
+  if (!references.data || references.data.tested || references.data.references.length === 0) return null;
+  return (
+    <p role="note" className="mb-2 rounded-box bg-base-100 p-2 text-sm">
+      New here? Begin with the{" "}
+      <Link className="link" to={paths.to("markers")}>
+        reference beads
+      </Link>
+      : ten marks, blind, five minutes.
+    </p>
   );
 }
 

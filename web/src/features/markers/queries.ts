@@ -26,16 +26,6 @@ export function useSetShare() {
   });
 }
 
-/** The reference beads of the course. */
-export function useReferences() {
-  const { id } = useCourse();
-  return useQuery({
-    queryKey: ["references", id],
-    queryFn: () =>
-      unwrap(api.GET("/api/courses/{course_id}/references", { params: { path: { course_id: id } } })),
-  });
-}
-
 export function useLetGo() {
   const queries = useQueryClient();
   return useMutation({

@@ -3,7 +3,8 @@ import { useCourse, usePaths } from "../../ui/course";
 import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
 import { Strip } from "../../ui/strip";
-import { useBeginTest, useLetGo, useReferences } from "./queries";
+import { useReferences } from "../../ui/use-references";
+import { useBeginTest, useLetGo } from "./queries";
 
 const PER_MM = 3.4;
 

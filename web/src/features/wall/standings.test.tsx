@@ -40,10 +40,18 @@ it("says who may climb and to what, and who is stuck and why", () => {
     ready(4, "Oda"),
     ready(5, "Pim"),
   ] as Schemas["StandingAt"][];
+  const resting = [
+    {
+      student: { id: 6, display_name: "Rik" },
+      last_worked_at: "2026-10-01T18:00:00Z",
+      overdue: 0,
+      stuck: true,
+    },
+  ];
   show(
     <>
       <MayClimb standings={standings} />
-      <Stuck standings={standings} />
+      <Stuck standings={standings} resting={resting} />
       <Grid standings={standings} />
     </>,
   );
@@ -58,6 +66,7 @@ it("says who may climb and to what, and who is stuck and why", () => {
   const stuck = screen.getByRole("region", { name: "Stuck" });
   expect(stuck.textContent).toContain("failed 3 in a row – uneven dabbing");
   expect(within(stuck).queryByText("Oda")).toBeNull();
+  expect(stuck.textContent).toContain("Riknot welded since 1 Oct");
   const grid = screen.getByRole("region", { name: "People by coupons" });
   expect(within(grid).getByRole("row", { name: /Wen/ }).textContent).toContain(
     "1 of 3 3 tries, best 66, stuck",

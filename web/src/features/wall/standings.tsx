@@ -2,6 +2,7 @@ import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { usePaths } from "../../ui/course";
 import { Panel } from "../../ui/panel";
+import { dateWords } from "../../ui/words";
 import { stuckIn } from "./order";
 
 type Standing = Schemas["StandingAt"];
@@ -29,13 +30,16 @@ export function MayClimb({ standings }: Props) {
   );
 }
 
-/** Who is stuck, how many failed in a row, and the likeliest cause. */
-export function Stuck({ standings }: Props) {
+type StuckProps = Props & { resting: Schemas["Standing"][] };
+
+/** Who is stuck, how many failed in a row, and the likeliest cause; and who has not welded for long. */
+export function Stuck({ standings, resting }: StuckProps) {
+  const paths = usePaths();
   const stuck = newestOf(stuckIn(standings));
   return (
     <Panel tight aria-label="Stuck">
       <h2 className="font-bold">Stuck</h2>
-      {stuck.length === 0 && <p className="quiet">Nobody.</p>}
+      {stuck.length + resting.length === 0 && <p className="quiet">Nobody.</p>}
       <ul className="divide-y divide-base-300">
         {stuck.map((s) => (
           <Row key={key(s)} standing={s}>
@@ -44,6 +48,18 @@ export function Stuck({ standings }: Props) {
               {s.cause && ` – ${s.cause.toLowerCase()}`}
             </span>
           </Row>
+        ))}
+        {resting.map((one) => (
+          <li key={one.student.id} className="flex flex-wrap justify-between gap-x-3 py-1">
+            <Link className="font-medium hover:underline" to={paths.student(one.student.id)}>
+              {one.student.display_name}
+            </Link>
+            <span className="text-sm font-semibold text-secondary">
+              {one.last_worked_at
+                ? `not welded since ${dateWords(one.last_worked_at)}`
+                : "nothing welded yet"}
+            </span>
+          </li>
         ))}
       </ul>
     </Panel>

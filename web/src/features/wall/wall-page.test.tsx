@@ -24,6 +24,7 @@ const week = {
   since: "2026-11-12T18:00:00Z",
   faults: [share("pore", 4, 1), share("undercut", 0, 3)],
   causes: [],
+  resting: [],
   figures: [
     {
       key: "width_cv",

@@ -35,7 +35,7 @@ export function WallPage() {
       <div className="mb-4 grid gap-4 lg:grid-cols-2">
         <div className="space-y-4">
           <Week week={week.data} />
-          <Stuck standings={standings.data} />
+          <Stuck standings={standings.data} resting={week.data.resting} />
         </div>
         <Panel tight aria-label="Where everybody stands">
           <h2 className="font-bold">Where everybody stands, by their last three beads</h2>

@@ -127,12 +127,20 @@ class SpreadSerializer(serializers.Serializer[Any]):
     places = StandsAtSerializer(many=True)
 
 
+class StandingSerializer(serializers.Serializer[Any]):
+    student = PersonSerializer()
+    last_worked_at = serializers.DateTimeField(allow_null=True)
+    overdue = serializers.IntegerField()
+    stuck = serializers.BooleanField()
+
+
 class WeekSerializer(serializers.Serializer[Any]):
     """What the class gets wrong in the week since then, beside the month before it."""
 
     since = serializers.DateTimeField()
     faults = ShareSerializer(many=True)
     causes = ShareSerializer(many=True)
+    resting = StandingSerializer(many=True)
     figures = SpreadSerializer(many=True)
 
 
@@ -152,6 +160,7 @@ def told_week(found: Week) -> dict[str, Any]:
         "since": found.since,
         "faults": shares(found.faults, {key: kind.words for key, kind in FAULT_KINDS.items()}),
         "causes": shares(found.causes, CAUSES_TOLD),
+        "resting": [{**one, "student": PersonSerializer(one["student"]).data} for one in found.resting],
         "figures": [
             {
                 "key": key, "words": FIGURES_TOLD[key], "good": good,
@@ -160,13 +169,6 @@ def told_week(found: Week) -> dict[str, Any]:
             for key, (good, places) in found.figures.items()
         ],
     }  # fmt: skip
-
-
-class StandingSerializer(serializers.Serializer[Any]):
-    student = PersonSerializer()
-    last_worked_at = serializers.DateTimeField(allow_null=True)
-    overdue = serializers.IntegerField()
-    stuck = serializers.BooleanField()
 
 
 class ToGoSerializer(serializers.Serializer[Any]):
