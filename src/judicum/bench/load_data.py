@@ -63,9 +63,9 @@ def fill() -> dict[str, Any]:
 STATEMENTS = (
     # Courses that were made just now are told from earlier ones by having no members.
     """INSERT INTO courses_course (name, join_code, created_at, pedal_school, start_school, finish, unit_system, ladder,
-        purge_school, solvent, second_share)
+        purge_school, solvent, second_share, time_zone)
     SELECT 'Course ' || n, substr(md5(%(students)s || '-' || n), 1, 8), now(), 'target', 'quick', 'warm', 'metric',
-        'stainless', 'always', 'acetone', 0 FROM generate_series(1, %(courses)s) n""",
+        'stainless', 'always', 'acetone', 0, 'UTC' FROM generate_series(1, %(courses)s) n""",
     """INSERT INTO accounts_user (password, last_login, username, look, display_name, length_unit, flow_unit, is_active)
     SELECT '!', NULL, name, name, initcap(name), 'mm', 'l_min', true FROM (
         SELECT 'c' || c.id || CASE n WHEN 0 THEN 'teacher' ELSE 'welder' || n END AS name

@@ -171,7 +171,9 @@ def _forecast(everybody: ClassRecords, student_id: int, one: Assignment, marks: 
 def ladder_of(course: Course) -> list[Design]:
     """The course's ladder, from the first rung up."""
     rung = "carbon_rung" if course.ladder == "carbon" else "stainless_rung"
-    return list(of_course(course.pk).filter(version=1, **{f"{rung}__isnull": False}).order_by(rung))
+    return list(
+        of_course(course.pk).filter(version=1, **{f"{rung}__isnull": False}).only("code", "title").order_by(rung)
+    )
 
 
 def _next(ladder: list[Design], design: Design, given: Iterable[str]) -> Design | None:

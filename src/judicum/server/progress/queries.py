@@ -45,6 +45,7 @@ def student_over_time(user: User, course_id: int, student_id: int) -> dict[str, 
     sight = Sight(user, mine.role in STAFF)
     return {
         "student": them.user,
+        "course": mine.course,
         "sight": sight,
         "series": [_series(group, sight) for group in groups.values()],
     }

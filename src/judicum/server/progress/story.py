@@ -41,7 +41,7 @@ def story(user: User, course_id: int, student_id: int) -> dict[str, Any]:
         series["engines"] = sorted({a.figures["engine_version"] for a in series["attempts"] if a.figures})
     return {
         **found,
-        "ladder": _rungs(course_id, student_id, found["series"]),
+        "ladder": _rungs(found["course"], student_id, found["series"]),
         "changes": _changes(course_id, student_id, sight),
     }
 
@@ -57,14 +57,14 @@ def _figures(attempts: list[Brief], sight: Sight) -> list[dict[str, Any]]:
     ]
 
 
-def _rungs(course_id: int, student_id: int, series: list[dict[str, Any]]) -> list[dict[str, Any]]:
-    rows = Attempt.objects.filter(course_id=course_id, student_id=student_id).order_by()
+def _rungs(course: Course, student_id: int, series: list[dict[str, Any]]) -> list[dict[str, Any]]:
+    rows = Attempt.objects.filter(course=course, student_id=student_id).order_by()
     states = list(rows.values_list("assignment_id", "assignment__design__code", "state").distinct())
     given = {pk: code for pk, code, _ in states}
     tried = {pk for pk, _, state in states if state != State.ASSIGNED}
     stand = {one["attempts"][0].goal.id: one for one in series}
     rungs, before_done = [], True
-    for design in ladder_of(Course.objects.get(pk=course_id)):
+    for design in ladder_of(course):
         here = [pk for pk, code in given.items() if code == design.code]
         inside = [stand[pk] for pk in here if pk in stand]
         done = any(one["good_in_a_row"] >= one["attempts"][0].goal.good_in_a_row for one in inside)
