@@ -1872,6 +1872,7 @@ export interface components {
         /** @description The course's evenings ahead; `features` are what a booth may have, in words. */
         Evenings: {
             time_zone: string;
+            changeover_minutes: number;
             features: {
                 [key: string]: string;
             };

@@ -11,6 +11,7 @@ from django.utils import timezone
 
 from judicum.core.errors import NotFound
 from judicum.core.planning.booths import minutes_for, wants_of
+from judicum.core.planning.rota import USUAL_CHANGEOVER
 from judicum.core.setup import read_coupon
 from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Attempt
@@ -20,9 +21,6 @@ from judicum.server.coupons.setup import card_for, coupon_of
 from judicum.server.courses.models import Course, Role
 from judicum.server.courses.queries import members, membership_of, staff_of
 from judicum.server.evenings.models import Attendance, Booth, Feed, Session, Sitting
-
-CHANGEOVER_MINUTES = 10
-"""Between two people at one booth: tidying, taking one's things, setting the machine."""
 
 
 @dataclass(frozen=True)
@@ -103,7 +101,7 @@ def question_of(course: Course, kept: list[Sitting]) -> dict[str, Any]:
         ],
         "people": [{"id": str(one.user_id), "away": away[one.user_id]} for one in members(course.pk, Role.STUDENT)],
         "needs": needs,
-        "changeover_minutes": CHANGEOVER_MINUTES,
+        "changeover_minutes": USUAL_CHANGEOVER,
         "kept": [kept_row(one) for one in kept if need_key(one.assignment_id, one.student_id) in there],
     }
 

@@ -22,6 +22,7 @@ const wen = { id: 3, display_name: "Wen" };
 const oda = { id: 4, display_name: "Oda" };
 const evenings = {
   time_zone: "UTC",
+  changeover_minutes: 10,
   features: { ac: "AC", purge: "purge gas" },
   sessions: [{ id: 1, date: "2026-12-01", start: "18:00", minutes: 180, door_code: "4711" }],
   booths: [

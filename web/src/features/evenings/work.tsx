@@ -55,12 +55,10 @@ export function WorkList({ evenings, session, unplaced, change }: Props) {
   );
 }
 
-const AFTER_MIN = 10;
-
 /** When a booth is free for the rest of the evening. */
 function freeAt(evenings: Evenings, session: Session, booth: number): number {
   const ends = evenings.sittings
     .filter((s) => s.session === session.id && s.booth === booth)
-    .map((s) => s.start + s.minutes + AFTER_MIN);
+    .map((s) => s.start + s.minutes + evenings.changeover_minutes);
   return Math.max(0, ...ends);
 }

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from itertools import combinations
 
 from judicum.core.errors import InvalidValue, refuse_all
-from judicum.core.planning.rota.read import DAY_MINUTES, Asked, Booth, Need, Person, Session
+from judicum.core.planning.rota.read import DAY_MINUTES, Asked, Booth, Need, Person, Session, minutes_of
 
 
 @dataclass(frozen=True)
@@ -90,7 +90,7 @@ class Ground:
         problems: list[InvalidValue] = []
         for kept in self.asked.kept:
             k, session, booth = needs[kept.need], sessions[kept.session], booths[kept.booth]
-            start = (_minutes(kept.start) - _minutes(self.sessions[session].start)) % DAY_MINUTES
+            start = (minutes_of(kept.start) - minutes_of(self.sessions[session].start)) % DAY_MINUTES
             one = Fixed(k, session, booth, start, start + self.needs[k].minutes)
             at = f"kept {kept.need}"
             if any(other.need == k for other in fixed):
@@ -163,8 +163,3 @@ class Ground:
                     start, left = one.end, one.need
                 windows.append(Window(s, b, start, session.minutes, left, None))
         return [window for window in windows if window.end > window.start]
-
-
-def _minutes(clock: str) -> int:
-    hours, minutes = clock.split(":")
-    return 60 * int(hours) + int(minutes)

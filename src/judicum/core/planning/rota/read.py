@@ -112,6 +112,16 @@ def read_rota(given: Any) -> Asked:
     return asked
 
 
+def minutes_of(clock: str) -> int:
+    """Minutes from midnight of a clock.
+
+    >>> minutes_of("18:40")
+    1120
+    """
+    hours, minutes = clock.split(":")
+    return 60 * int(hours) + int(minutes)
+
+
 def _without_nulls(given: Any) -> Any:
     """A list that is null is an empty one."""
     if not isinstance(given, Mapping):

@@ -7,14 +7,14 @@ from typing import Any
 from django.db import transaction
 
 from judicum.core.errors import InvalidValues, NotFound
-from judicum.core.planning.rota import Plan, read_rota
+from judicum.core.planning.rota import Plan, minutes_of, read_rota
 from judicum.core.planning.rota import plan as plan_rota
 from judicum.core.planning.rota.ground import Ground
 from judicum.server.accounts.models import User
 from judicum.server.courses.models import Course
 from judicum.server.courses.queries import staff_of
 from judicum.server.evenings.models import Booth, Session, Sitting
-from judicum.server.evenings.queries import kept_row, question_of, sittings_ahead, today_in, work_in
+from judicum.server.evenings.queries import kept_row, need_key, question_of, sittings_ahead, today_in, work_in
 
 SECONDS = 2.0
 """A person waits for it: an evening class is placed in half a second, the rest is polish."""
@@ -33,7 +33,7 @@ def plan_rest(user: User, course_id: int) -> Plan:
     asked = question_of(course, kept)
     found = plan_rota(read_rota(asked), SECONDS)
     minutes = {need["id"]: need["minutes"] for need in asked["needs"]}
-    stay = {f"{one.assignment_id}-{one.student_id}" for one in kept}
+    stay = {need_key(one.assignment_id, one.student_id) for one in kept}
     Sitting.objects.filter(session__course=course, kept=False).delete()
     sessions = {str(one.pk): one for one in Session.objects.filter(course=course)}
     made = []
@@ -42,7 +42,7 @@ def plan_rest(user: User, course_id: int) -> Plan:
             continue
         assignment, student = map(int, one.need.split("-"))
         session = sessions[one.session]
-        start = (_clock(one.start) - 60 * session.start.hour - session.start.minute) % (24 * 60)
+        start = (minutes_of(one.start) - 60 * session.start.hour - session.start.minute) % (24 * 60)
         made.append(
             Sitting(
                 session=session, booth_id=int(one.booth), assignment_id=assignment, student_id=student, start=start,
@@ -129,8 +129,3 @@ def _forget_past(course: Course) -> None:
 def _held(course_id: int) -> Course:
     """The course with its row held: two who plan at once wait for each other."""
     return Course.objects.select_for_update().get(pk=course_id)
-
-
-def _clock(told: str) -> int:
-    hours, minutes = told.split(":")
-    return 60 * int(hours) + int(minutes)

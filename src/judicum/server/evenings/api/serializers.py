@@ -5,7 +5,7 @@ from typing import Any
 from rest_framework import serializers
 
 from judicum.core.planning.booths import FEATURES
-from judicum.core.planning.rota import Plan
+from judicum.core.planning.rota import USUAL_CHANGEOVER, Plan
 from judicum.server.accounts.api.serializers import PersonSerializer
 from judicum.server.evenings.models import Session, Sitting
 from judicum.server.evenings.queries import Evenings, Work
@@ -97,6 +97,7 @@ class EveningsSerializer(serializers.Serializer[Any]):
     """The course's evenings ahead; `features` are what a booth may have, in words."""
 
     time_zone = serializers.CharField()
+    changeover_minutes = serializers.IntegerField()
     features = serializers.DictField(child=serializers.CharField())
     sessions = EveningSerializer(many=True)
     booths = BoothSerializer(many=True)
@@ -155,6 +156,7 @@ def told_evenings(found: Evenings) -> dict[str, Any]:
     """Evenings as `EveningsSerializer` describes them."""
     return {
         "time_zone": found.course.time_zone,
+        "changeover_minutes": USUAL_CHANGEOVER,
         "features": FEATURES,
         "sessions": EveningSerializer(found.sessions, many=True).data,
         "booths": [
