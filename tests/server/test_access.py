@@ -6,9 +6,11 @@ from collections.abc import Callable
 import pytest
 from django.test import Client
 from django.urls import URLPattern, URLResolver, get_resolver
+from django.utils import timezone
 
 from judicum.core.marking import SCHEMES
 from judicum.server.evenings.models import Session
+from judicum.server.stock.models import Bottle
 from tests.people import RUN, Course, logged
 
 pytestmark = pytest.mark.django_db
@@ -51,6 +53,8 @@ def address(route: str, course: Course) -> str:
         "<int:test_id>": 999999,
         "<int:report_id>": 999999,
         "<int:session_id>": 999999,
+        "<int:item_id>": 999999,
+        "<int:bottle_id>": 999999,
         "<int:booth_id>": 999999,
         "<int:sitting_id>": 999999,
         "<str:token>": "guessed",
@@ -108,13 +112,33 @@ EVENINGS: list[tuple[str, str, object]] = [
     ("GET", "/api/courses/{course}/evenings", None),
     ("POST", "/api/courses/{course}/evenings", SESSION),
     ("POST", "/api/courses/{course}/booths", {"name": "9", "has": []}),
+    ("PUT", "/api/courses/{course}/time-zone", {"time_zone": "UTC"}),
     ("PUT", "/api/courses/{course}/booths/1", {"name": "9", "has": []}),
     ("POST", "/api/courses/{course}/rota", None),
     ("PUT", "/api/courses/{course}/rota", PLACE),
     ("DELETE", "/api/courses/{course}/sittings/1", None),
     ("GET", "/api/courses/{course}/calendar", None),
 ]
+CUP = {"kind": "cup", "given": {"name": "x", "cup": 8}}
+STOCK: list[tuple[str, str, object]] = [
+    ("GET", "/api/courses/{course}/stock", None),
+    ("POST", "/api/courses/{course}/stock", CUP),
+    ("PUT", "/api/courses/{course}/stock/1", CUP),
+    ("DELETE", "/api/courses/{course}/stock/1", None),
+    ("POST", "/api/courses/{course}/stock/1/moves", {"kind": "counted", "amount": 1}),
+    ("GET", "/api/courses/{course}/stock/low", None),
+    ("POST", "/api/courses/{course}/bottles", {"item": 1, "name": "x"}),
+    ("GET", "/api/courses/{course}/stock.csv", None),
+    ("GET", "/api/courses/{course}/stock-moves.csv", None),
+    ("GET", "/api/courses/{course}/plan.csv", None),
+    ("GET", "/api/courses/{course}/cut-list", None),
+    ("GET", "/api/courses/{course}/cut-list.svg", None),
+    ("GET", "/api/courses/{course}/cut-list.dxf", None),
+]
+"""Of those who teach; the bottles' names and the reading of their gauges are everybody's."""
 STUDENT_MAY_NOT = [
+    *STOCK,
+    ("PUT", "/api/bottles/{bottle}", {"closed": True}),
     *ALIKE,
     *EVENINGS,
     ("GET", "/api/courses/{course}/desk", None),
@@ -141,6 +165,8 @@ STUDENT_MAY_NOT = [
     ("PATCH", "/api/courses/{course}/schools", {"ladder": "carbon"}),
 ]
 NOT_THEIRS = [
+    ("GET", "/api/attempts/{attempt}/machine", None),
+    ("PUT", "/api/attempts/{attempt}/machine", {"booth": 1}),
     ("GET", "/api/attempts/{attempt}", None),
     ("GET", "/api/attempts/{attempt}/events", None),
     ("GET", "/api/attempts/{attempt}/last-runs", None),
@@ -156,6 +182,13 @@ NOT_THEIRS = [
     *MARKING,
 ]
 STRANGER_SEES_NO = [
+    *STOCK,
+    ("GET", "/api/courses/{course}/bottles", None),
+    ("PUT", "/api/bottles/{bottle}", {"closed": True}),
+    ("POST", "/api/bottles/{bottle}/readings", {"bar": 100}),
+    ("POST", "/api/courses/{course}/booths/1/notes", {"text": "x"}),
+    ("GET", "/api/attempts/{attempt}/machine", None),
+    ("PUT", "/api/attempts/{attempt}/machine", {"booth": 1}),
     *NOT_THEIRS,
     *ALIKE,
     *EVENINGS,
@@ -194,11 +227,13 @@ INSTRUCTOR_ONLY = [
     ("POST", "/api/courses/{course}/engines", None),
     ("DELETE", "/api/courses/{course}/engines", None),
     ("POST", "/api/courses/{course}/evenings", SESSION),
+    ("PUT", "/api/courses/{course}/time-zone", {"time_zone": "UTC"}),
     ("DELETE", "/api/sessions/{session}", None),
     ("PUT", "/api/attempts/{attempt}/reference", {"comment": "x"}),
     ("DELETE", "/api/attempts/{attempt}/reference", None),
 ]
 STAFF_MAY_NOT = [
+    ("PUT", "/api/attempts/{attempt}/machine", {"booth": 1}),
     ("PUT", "/api/attempts/{attempt}/preparation", {"prepared": []}),
     ("PUT", "/api/attempts/{attempt}/runs/1", RUN),
     ("POST", "/api/attempts/{attempt}/uploads", None),
@@ -225,6 +260,7 @@ def test_the_wrong_role_is_refused(
         "course": course.row.pk, "attempt": course.attempt.pk, "assignment": course.assignment.pk,
         "student": course.student.pk, "other": course.other.pk,
         "session": Session.objects.create(course=course.row, date="2031-01-01", start="18:00", minutes=60).pk,
+        "bottle": Bottle.objects.create(course=course.row, name="1", size_l=20, opened_at=timezone.now()).pk,
     }  # fmt: skip
     for method, pattern, body in calls:
         headers = {"Upload-Length": "1000"} if pattern.endswith("uploads") else {}

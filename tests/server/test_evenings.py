@@ -12,14 +12,17 @@ from django.test.utils import CaptureQueriesContext
 from django.utils import timezone
 from icalendar import Calendar
 
+from judicum.server.attempts.models import Attempt
 from judicum.server.coupons.actions.assign_coupon import assign_coupon
 from judicum.server.coupons.models import Design
 from judicum.server.courses.models import Course as CourseRow
 from judicum.server.evenings.actions.make_sessions import make_sessions
 from judicum.server.evenings.actions.set_booth import set_booth
 from judicum.server.evenings.models import Attendance, Feed, Session, Sitting
-from judicum.server.evenings.queries import evenings_of
-from tests.people import Course
+from judicum.server.evenings.queries import evenings_of, today_in
+from judicum.server.marking.models import Mark
+from judicum.server.schemes.models import Scheme
+from tests.people import Course, logged
 
 pytestmark = pytest.mark.django_db
 
@@ -215,3 +218,75 @@ def test_what_is_past_is_forgotten_when_the_rest_is_planned(course: Course, clie
     sitting = Sitting.objects.get(student=course.student)
     gone = client_of(course.instructor).delete(url(course, f"sittings/{sitting.pk}"))
     assert gone.status_code == 204
+
+
+def test_a_machine_remembers_what_worked_on_it(course: Course, client_of: Callable[..., Client]) -> None:
+    first, second = booth(course, "1"), booth(course, "2")
+    attempt, student = logged(course), client_of(course.student)
+    asked = f"/api/attempts/{attempt.pk}/machine"
+    told = student.get(asked).json()
+    assert (told["booth"], told["worked"]) == (None, None)
+    assert [one["name"] for one in told["booths"]] == ["1", "2"]
+    assert student.put(asked, {"booth": first}, "application/json").json()["booth"] == first
+    assert student.put(asked, {"booth": 999}, "application/json").status_code == 400
+    Attempt.objects.filter(pk=attempt.pk).update(state="returned")
+    usual = Scheme.objects.filter(code=course.assignment.scheme).latest("version")
+    mark = Mark.objects.create(
+        attempt=attempt,
+        scheme=usual,
+        scores={},
+        total=80,
+        passed=True,
+        marked_by=course.instructor,
+        marked_at=timezone.now(),
+    )
+    # Somebody else at the same machine with the same coupon; the mark is not returned yet.
+    other = Attempt.objects.get(student=course.other, number=1)
+    there = client_of(course.other)
+    assert there.put(f"/api/attempts/{other.pk}/machine", {"booth": first}, "application/json").json()["worked"] is None
+    Mark.objects.filter(pk=mark.pk).update(returned_at=timezone.now())
+    worked = there.get(f"/api/attempts/{other.pk}/machine").json()["worked"]
+    assert "current at the arc 52 A" in worked["words"]
+    assert worked["run"]["gas_l_min"] == 11
+    elsewhere = there.put(f"/api/attempts/{other.pk}/machine", {"booth": second}, "application/json").json()
+    assert elsewhere["worked"] is None, "another machine remembers nothing"
+
+
+def test_the_plan_says_where_one_welds_until_somebody_says_otherwise(
+    course: Course, client_of: Callable[..., Client]
+) -> None:
+    at = booth(course)
+    (today,) = make_sessions(course.instructor, course.row.pk, today_in(course.row), time(0, 0), 12 * 60, 1)
+    put(client_of(course.instructor), course, today, at, 0)
+    assert client_of(course.student).get(f"/api/attempts/{course.attempt.pk}/machine").json()["booth"] == at
+
+
+def test_what_is_broken_is_said_by_whoever_stands_there_and_kept_over_time(
+    course: Course, client_of: Callable[..., Client]
+) -> None:
+    at, student, staff = booth(course, "3"), client_of(course.student), client_of(course.instructor)
+    answer = student.post(url(course, f"booths/{at}/notes"), {"text": "pedal sticks"}, "application/json")
+    assert answer.json()["broken"] == "pedal sticks"
+    for text in (" ", "x" * 300):
+        refused = student.post(url(course, f"booths/{at}/notes"), {"text": text}, "application/json")
+        assert refused.status_code == 400
+    kept = {"name": "3", "has": []}
+    mended = staff.put(url(course, f"booths/{at}"), {**kept, "broken": ""}, "application/json").json()
+    assert mended["booths"][0]["broken"] == ""
+    staff.put(url(course, f"booths/{at}"), {**kept, "broken": "gas valve leaks"}, "application/json")
+    notes = staff.get(url(course, "evenings")).json()["notes"]
+    assert [(one["text"], one["mended_at"] is None) for one in notes] == [
+        ("gas valve leaks", True),
+        ("pedal sticks", False),
+    ]
+    assert notes[1]["by"]["display_name"] == "Sanne"
+
+
+def test_the_instructor_says_where_the_course_meets(course: Course, client_of: Callable[..., Client]) -> None:
+    meeting(course, weeks=1)
+    staff = client_of(course.instructor)
+    told = staff.put(url(course, "time-zone"), {"time_zone": "Europe/Oslo"}, "application/json").json()
+    assert told["time_zone"] == "Europe/Oslo"
+    assert told["sessions"][0]["start"] == "18:00", "the clock of a session stays"
+    refused = staff.put(url(course, "time-zone"), {"time_zone": "Moon/Sea"}, "application/json")
+    assert (refused.status_code, refused.json()["errors"][0]["field"]) == (400, "time_zone")

@@ -13,7 +13,8 @@ class Joint:
     `current` is its current over a flat butt's; `work_deg` the usual work angle, degrees; `crown` the filler it
     takes over a flat butt's. `fillet` joints are filled by their leg. On `tube` the wall counts and the bore
     can be purged; `root_shows` where the root is the tube's inside, so that it is purged unless a course says
-    otherwise. `long_preflow` where air lingers in a corner or bore. `always_purged` whatever the course's school.
+    otherwise. `long_preflow` where air lingers in a corner or bore. `always_purged` whatever the course's school. `parts`
+    blanks make one coupon.
     """
 
     key: str
@@ -27,10 +28,11 @@ class Joint:
     crown: float = 1.0
     fit_up: bool = True
     always_purged: bool = False
+    parts: int = 2
 
 
 _TABLE = (
-    Joint("bead_on_plate", "bead on plate", 1.0, 90, fit_up=False),
+    Joint("bead_on_plate", "bead on plate", 1.0, 90, fit_up=False, parts=1),
     Joint("butt", "square butt", 1.0, 90),
     Joint("lap", "lap", 1.10, 60, fillet=True),
     Joint("tee", "tee fillet", 1.21, 45, fillet=True),

@@ -102,6 +102,15 @@ _TABLE = (
     Quantity("time_limit_s", "Time allowed", "time", "s", 10, 86400, 10),
     Quantity("pass_mark", "Pass mark", "plain", "of 100", 0, 100, 5),
     Quantity("weight", "Weight", "plain", "", 0.1, 1000, 1),
+    Quantity("bottle_l", "Bottle size", "plain", "L", 0.5, 60, 1),
+    Quantity("bottle_bar", "Pressure", "plain", "bar", 0, 320, 5),
+    Quantity("bottle_c", "Temperature", "plain", "°C", -20, 50, 1),
+    Quantity("blank_length_mm", "Length", "length", "mm", 5, 6000, 5),
+    Quantity("blank_width_mm", "Width", "length", "mm", 5, 3000, 5),
+    Quantity("kerf_mm", "Kerf", "length", "mm", 0, 10, 0.1),
+    Quantity("price", "Price", "plain", "", 0, 100_000, 1),
+    Quantity("lead_days", "Delivery takes", "count", "days", 0, 365, whole=True),
+    Quantity("low_at", "Low at", "plain", "", 0, 1_000_000, 1),
     Quantity("good_in_a_row", "Good ones in a row", "count", "", 1, 20, whole=True),
 )
 QUANTITIES: dict[str, Quantity] = {quantity.key: quantity for quantity in _TABLE}

@@ -5,13 +5,15 @@ from datetime import time, timedelta
 from typing import Any
 
 from judicum.server.accounts.models import User
+from judicum.server.attempts.models import Attempt
+from judicum.server.attempts.states import State
 from judicum.server.coupons.actions.assign_coupon import assign_coupon
 from judicum.server.coupons.models import Design
 from judicum.server.courses.models import Course
 from judicum.server.evenings.actions.make_sessions import make_sessions
 from judicum.server.evenings.actions.plan_evenings import plan_rest
 from judicum.server.evenings.actions.set_booth import set_booth
-from judicum.server.evenings.models import Booth
+from judicum.server.evenings.models import Booth, WeldedAt
 from judicum.server.evenings.queries import today_in
 
 
@@ -31,3 +33,9 @@ def plan_ahead(staff: Sequence[User], course: Course, told: dict[str, Any]) -> N
             good_in_a_row=2, due_on=today + timedelta(weeks=evenings["weeks"]),
         )  # fmt: skip
     plan_rest(staff[0], course.pk)
+    booths = list(Booth.objects.filter(course=course))
+    welded = Attempt.objects.filter(course=course).exclude(state=State.ASSIGNED).order_by("student_id", "number")
+    # Everybody has a booth they like, and now and then stands at the one beside it.
+    WeldedAt.objects.bulk_create(
+        WeldedAt(attempt=one, booth=booths[(one.student_id + one.number // 2) % len(booths)]) for one in welded
+    )

@@ -22,6 +22,7 @@ from judicum.demo.evenings import plan_ahead
 from judicum.demo.extras import add_views, correct_by_hand
 from judicum.demo.load import assignments_of, begin_of, plans
 from judicum.demo.marking import find_by_hand, keep_references, leave_one_for_second, mark
+from judicum.demo.stock import fill_store
 from judicum.server.accounts.models import User
 from judicum.server.attempts.actions.answer import answer_attempt
 from judicum.server.attempts.actions.log_run import log_run
@@ -196,3 +197,4 @@ def _extras(cast: Cast) -> None:
     keep_references(cast.staff[0], cast.course)
     leave_one_for_second(cast.staff, cast.course)
     plan_ahead(cast.staff, cast.course, cast.told)
+    fill_store(cast.staff, cast.students, cast.course, cast.told, begin_of(cast.course, cast.told))

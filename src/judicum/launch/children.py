@@ -209,3 +209,8 @@ def demo_filler(env: dict[str, str]) -> Child:
     """The process that brings in what was welded in the demo course; it ends when all is there."""
     one_core = {**env, **dict.fromkeys(("OMP_NUM_THREADS", "OPENBLAS_NUM_THREADS", "OPENCV_FOR_THREADS_NUM"), "1")}
     return Child("demo", ["nice", "-n", "10", str(PYTHON), "-m", "judicum.demo", "fill"], one_core, once=True)
+
+
+def gauge(env: dict[str, str], name: str, port: int) -> Child:
+    """The simulated bottle gauge of that name, on loopback."""
+    return Child("gauge", [str(PYTHON), "-m", "judicum.gauge", name, str(port)], env)

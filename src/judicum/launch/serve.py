@@ -22,6 +22,7 @@ from judicum.launch.children import (
     bring_up_to_date,
     demo_filler,
     end,
+    gauge,
     interrupt,
     lives,
     revive,
@@ -36,6 +37,8 @@ from judicum.launch.steps import Trouble, run, step
 
 OWN = {**os.environ, "PYTHONPATH": str(ROOT / "src")}
 FIRST_PORT = 8000
+GAUGE, GAUGE_PORT = "shed", 9700
+"""Name and first port of the simulated bottle gauge that the demo starts."""
 FIRST_WAIT_S, MOST_WAIT_S = 1.0, 30.0
 """Time between two attempts to start a database that does not, doubled each time."""
 
@@ -105,7 +108,12 @@ def _serve(*, demo: bool, reset: bool, port: int | None, host: str, username: st
         names = _addresses() if host == "0.0.0.0" else [host]
         env = environment(cluster, kept["secret_key"], names, web_port)
         bring_up_to_date(env)
+        if demo:
+            gauge_port = free_port(GAUGE_PORT)
+            env["JUDICUM_GAUGES"] = f"{GAUGE}=http://127.0.0.1:{gauge_port}/metrics"
         children = [*web(env, host, web_port), *workers(env)]
+        if demo:
+            children.append(gauge(env, GAUGE, gauge_port))
         _note_running(children, cluster, web_port)
         for child in children:
             child.start()

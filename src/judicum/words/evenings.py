@@ -1,10 +1,13 @@
 """Evenings in words: when, what to bring, why something has no place."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from datetime import date, datetime, time, timedelta
+from typing import Any
 
 from judicum.core.joints import JOINTS
 from judicum.core.planning.booths import FEATURES
+from judicum.core.quantities import QUANTITIES
+from judicum.words.units import Units, told
 
 UNPLACED = {
     "no_booth_has": "no booth has {what}",
@@ -34,6 +37,31 @@ def when_words(day: date, start: time, minutes: int) -> str:
     """
     moment = datetime.combine(day, start) + timedelta(minutes=minutes)
     return f"{moment:%a} {moment.day} {moment:%b}, {moment:%H:%M}"
+
+
+SET = (
+    "current_a",
+    "machine_a",
+    "gas_l_min",
+    "cup",
+    "preflow_s",
+    "downslope_s",
+    "postflow_s",
+    "peak_a",
+    "background_a",
+    "per_second",
+)
+"""What is set at a machine, in the order of its front."""
+
+
+def set_words(run: Mapping[str, Any], units: Units) -> list[str]:
+    """What was set at a machine, one figure each.
+
+    >>> set_words({"current_a": 58.0, "gas_l_min": 9.5, "cup": 10.0, "postflow_s": 9.0}, Units())
+    ['current at the arc 58 A', 'gas flow 9.5 L/min', 'cup number 10', 'post-flow 9 s']
+    """
+    known = [QUANTITIES[key] for key in SET if run.get(key) is not None]
+    return [f"{one.words[0].lower()}{one.words[1:]} {told(run[one.key], one.kind, units)}" for one in known]
 
 
 def bring_words(joint: str) -> str:

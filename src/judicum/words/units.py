@@ -59,7 +59,7 @@ def told(value: float, kind: str, units: Units, digits: int | None = None, *, un
     """A figure with its unit, without idle noughts.
 
     >>> told(11.0, "flow", METRIC), told(0.5, "length", US), told(12.5, "angle", METRIC)
-    ('11 L/min', '20 thou', '12°')
+    ('11 L/min', '20 thou', '13°')
     """
     number, name, usual = in_units(value, kind, units)
     text = fixed(number, usual if digits is None else digits)

@@ -433,6 +433,87 @@ export const vocabulary = {
       "step": 1,
       "whole": false
     },
+    "bottle_l": {
+      "words": "Bottle size",
+      "kind": "plain",
+      "unit": "L",
+      "low": 0.5,
+      "high": 60,
+      "step": 1,
+      "whole": false
+    },
+    "bottle_bar": {
+      "words": "Pressure",
+      "kind": "plain",
+      "unit": "bar",
+      "low": 0,
+      "high": 320,
+      "step": 5,
+      "whole": false
+    },
+    "bottle_c": {
+      "words": "Temperature",
+      "kind": "plain",
+      "unit": "°C",
+      "low": -20,
+      "high": 50,
+      "step": 1,
+      "whole": false
+    },
+    "blank_length_mm": {
+      "words": "Length",
+      "kind": "length",
+      "unit": "mm",
+      "low": 5,
+      "high": 6000,
+      "step": 5,
+      "whole": false
+    },
+    "blank_width_mm": {
+      "words": "Width",
+      "kind": "length",
+      "unit": "mm",
+      "low": 5,
+      "high": 3000,
+      "step": 5,
+      "whole": false
+    },
+    "kerf_mm": {
+      "words": "Kerf",
+      "kind": "length",
+      "unit": "mm",
+      "low": 0,
+      "high": 10,
+      "step": 0.1,
+      "whole": false
+    },
+    "price": {
+      "words": "Price",
+      "kind": "plain",
+      "unit": "",
+      "low": 0,
+      "high": 100000,
+      "step": 1,
+      "whole": false
+    },
+    "lead_days": {
+      "words": "Delivery takes",
+      "kind": "count",
+      "unit": "days",
+      "low": 0,
+      "high": 365,
+      "step": 1.0,
+      "whole": true
+    },
+    "low_at": {
+      "words": "Low at",
+      "kind": "plain",
+      "unit": "",
+      "low": 0,
+      "high": 1000000,
+      "step": 1,
+      "whole": false
+    },
     "good_in_a_row": {
       "words": "Good ones in a row",
       "kind": "count",

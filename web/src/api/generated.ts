@@ -208,6 +208,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{attempt_id}/machine": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The machine an attempt is welded with, and what worked on it last. */
+        get: operations["machine_read"];
+        /** @description The machine an attempt is welded with, and what worked on it last. */
+        put: operations["machine_set"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{attempt_id}/mark": {
         parameters: {
             query?: never;
@@ -380,6 +398,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bottles/{bottle_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description A wired gauge on a bottle; closing it. */
+        put: operations["bottle_set"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bottles/{bottle_id}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Reading a bottle's gauge: typed, or tapped on a photo. */
+        post: operations["gauge_read"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calendar/{token}.ics": {
         parameters: {
             query?: never;
@@ -500,6 +552,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{course_id}/booths/{booth_id}/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Saying what does not work at a booth, by whoever stands there. */
+        post: operations["booth_report"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/bottles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Bottles in use, to everybody in the course; opening one. */
+        get: operations["bottles_read"];
+        put?: never;
+        /** @description Bottles in use, to everybody in the course; opening one. */
+        post: operations["bottle_open"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{course_id}/calendar": {
         parameters: {
             query?: never;
@@ -543,6 +630,57 @@ export interface paths {
         };
         /** @description Who has done what, as PDF, for those who teach. */
         get: operations["class_sheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/cut-list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Blanks of the coming evenings on the sheets and bars there are. */
+        get: operations["cut_list_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/cut-list.dxf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The cut list as DXF. */
+        get: operations["cut_list_dxf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/cut-list.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The cut list as SVG. */
+        get: operations["cut_list_svg"];
         put?: never;
         post?: never;
         delete?: never;
@@ -703,6 +841,23 @@ export interface paths {
         put?: never;
         /** @description The setup card of a coupon that is being designed, by the course's schools; nothing is kept. */
         post: operations["plan_read"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/plan.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Who stands where when, as CSV. */
+        get: operations["plan_csv"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -916,6 +1071,110 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{course_id}/stock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Everything that a course has to weld with. */
+        get: operations["store_read"];
+        put?: never;
+        /** @description Everything that a course has to weld with. */
+        post: operations["stock_item_make"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/stock-moves.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What came, went and was counted, as CSV. */
+        get: operations["stock_moves_csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/stock.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The shelf as CSV. */
+        get: operations["stock_csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/stock/{item_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Changing an item, taking it off the shelf. */
+        put: operations["stock_item_set"];
+        post?: never;
+        /** @description Changing an item, taking it off the shelf. */
+        delete: operations["stock_item_drop"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/stock/{item_id}/moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A count, a delivery, what was thrown away. */
+        post: operations["stock_move"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/stock/low": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What runs out or leaks, for the desk. */
+        get: operations["stock_low_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{course_id}/students/{student_id}/forecasts": {
         parameters: {
             query?: never;
@@ -943,6 +1202,23 @@ export interface paths {
         /** @description A student's story: ladder, coupons over time, what was asked to change. */
         get: operations["progress_read"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/time-zone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Where the course meets, for its instructor. */
+        put: operations["time_zone_set"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1620,6 +1896,39 @@ export interface components {
             broken: string;
             closed: number[];
         };
+        BoothName: {
+            readonly id: number;
+            name: string;
+            broken: string;
+        };
+        /** @description What was broken at a booth, from when to when, and who said so. */
+        BoothNote: {
+            readonly id: number;
+            booth: number;
+            text: string;
+            /** Format: date-time */
+            at: string;
+            by: components["schemas"]["Person"] | null;
+            /** Format: date-time */
+            mended_at: string | null;
+        };
+        /** @description A bottle in use with its last reading, what it still gives, and its leak in words. */
+        BottleInUse: {
+            id: number;
+            name: string;
+            /** Format: double */
+            size_l: number;
+            gauge: string;
+            /** Format: double */
+            bar: number | null;
+            /** Format: date-time */
+            read_at: string | null;
+            how: string;
+            /** Format: double */
+            share: number | null;
+            words: string;
+            leak: string;
+        };
         BriefDesign: {
             title: string;
             purpose: string;
@@ -1715,6 +2024,45 @@ export interface components {
             /** Format: date-time */
             at: string;
         };
+        /** @description A coupon; of the gas of one, litres in all, and what post-flow, a cup wider than usual and purge take of them. */
+        CostAtCoupon: {
+            name: string;
+            coupons: number;
+            by_kind: {
+                [key: string]: number;
+            };
+            /** Format: double */
+            total: number;
+            /** Format: double */
+            gas_l: number;
+            /** Format: double */
+            postflow_l: number;
+            /** Format: double */
+            cup_more_l: number;
+            /** Format: double */
+            purge_l: number;
+        };
+        CostRow: {
+            name: string;
+            coupons: number;
+            by_kind: {
+                [key: string]: number;
+            };
+            /** Format: double */
+            total: number;
+        };
+        Costs: {
+            kinds: {
+                [key: string]: string;
+            };
+            whole: components["schemas"]["CostRow"];
+            unpriced: string;
+            /** Format: double */
+            litre: number | null;
+            people: components["schemas"]["CostRow"][];
+            coupons: components["schemas"]["CostAtCoupon"][];
+            evenings: components["schemas"]["CostRow"][];
+        };
         /** @description The input of a setup card; its fields are checked by the core and documented in docs/setup-card.md. */
         CouponRequest: {
             coupon: {
@@ -1751,6 +2099,27 @@ export interface components {
             machine: number;
             rule: string;
             because: string[];
+        };
+        /** @description A straight cut across the sheet's length (`across`) or along it, at a place and from edge to edge, mm. */
+        Cut: {
+            across: boolean;
+            /** Format: double */
+            at_mm: number;
+            /** Format: double */
+            start_mm: number;
+            /** Format: double */
+            end_mm: number;
+        };
+        /** @description Blanks of one metal and thickness: wanted, laid on sheets, and those that found no room. */
+        Cutting: {
+            what: string;
+            wanted: {
+                [key: string]: number;
+            };
+            short: {
+                [key: string]: number;
+            };
+            sheets: components["schemas"]["Sheet"][];
         };
         /**
          * Defect
@@ -1831,6 +2200,15 @@ export interface components {
             outside: number;
             effect: string;
         };
+        /** @description Four taps on a photo of a gauge, [x, y] in pixels, and what stands at the end of its scale. */
+        DialRequest: {
+            hub: number[];
+            tip: number[];
+            zero: number[];
+            full: number[];
+            /** Format: double */
+            full_bar: number;
+        };
         DoorRequest: {
             code: string;
         };
@@ -1878,6 +2256,7 @@ export interface components {
             };
             sessions: components["schemas"]["Evening"][];
             booths: components["schemas"]["Booth"][];
+            notes: components["schemas"]["BoothNote"][];
             people: components["schemas"]["Person"][];
             attendance: components["schemas"]["Attendance"][];
             sittings: components["schemas"]["Sitting"][];
@@ -2043,6 +2422,27 @@ export interface components {
             ready: boolean;
             words: string;
         };
+        /** @description All argon together, open and on the shelf; `real` litres go for each that is logged. */
+        Gas: {
+            words: string;
+            lasts: string;
+            /** Format: double */
+            per_evening: number | null;
+            /** Format: double */
+            real: number;
+        };
+        GaugeRead: {
+            readonly id: number;
+            /** Format: date-time */
+            at: string;
+            /** Format: double */
+            bar: number;
+            /** Format: double */
+            temperature_c: number | null;
+            /** Format: double */
+            off_bar: number;
+            how: components["schemas"]["HowEnum"];
+        };
         /** @description One of two marks of an attempt, as it was given. */
         GivenMark: {
             marked_by: components["schemas"]["Person"];
@@ -2080,6 +2480,13 @@ export interface components {
             /** Format: double */
             net: number;
         };
+        /**
+         * @description * `typed` - typed
+         *     * `photo` - read off a photo
+         *     * `wired` - wired gauge
+         * @enum {string}
+         */
+        HowEnum: "typed" | "photo" | "wired";
         /** @description A figure or choice that goes in: its limits in SI, or its options by code with their words. */
         Input: {
             key: string;
@@ -2132,6 +2539,13 @@ export interface components {
         JudgeRequest: {
             verdict: (components["schemas"]["VerdictEnum"] | components["schemas"]["NullEnum"]) | null;
         };
+        /** @description An item; `given` are the fields of its kind, as `kinds` of the store names them. */
+        KeepItemRequest: {
+            kind: string;
+            given: {
+                [key: string]: unknown;
+            };
+        };
         /** @description Texts by their key 1 to 9; those left out are removed. */
         KeepPhrasesRequest: {
             phrases: {
@@ -2151,6 +2565,17 @@ export interface components {
          * @enum {string}
          */
         LadderEnum: "stainless" | "carbon";
+        Laid: {
+            name: string;
+            /** Format: double */
+            x_mm: number;
+            /** Format: double */
+            y_mm: number;
+            /** Format: double */
+            length_mm: number;
+            /** Format: double */
+            width_mm: number;
+        };
         /** @description Runs to start from, and whether their attempt passed. */
         LastRuns: {
             passed: boolean;
@@ -2178,6 +2603,16 @@ export interface components {
             options: {
                 [key: string]: number;
             };
+        };
+        /** @description What runs out or leaks, in words, most urgent first. */
+        Low: {
+            lines: string[];
+        };
+        /** @description Where an attempt is welded, and what that machine remembers. */
+        Machine: {
+            booth: number | null;
+            booths: components["schemas"]["BoothName"][];
+            worked: components["schemas"]["WorkedAt"] | null;
         };
         /** @description One session, or one on the same weekday of so many weeks but for the days in `without`. */
         MakeSessionsRequest: {
@@ -2260,6 +2695,14 @@ export interface components {
             readonly id: number;
             user: components["schemas"]["Person"];
             role: components["schemas"]["Role"];
+        };
+        /** @description A count (of all there is), a delivery, or what was thrown away, in the item's unit. */
+        MoveRequest: {
+            kind: string;
+            /** Format: double */
+            amount: number;
+            /** @default  */
+            note: string;
         };
         MyCourse: {
             id: number;
@@ -2378,6 +2821,18 @@ export interface components {
             version: number;
             changed: string[];
             scheme: components["schemas"]["Body"];
+        };
+        /** @description A bottle in use, to whoever may read its gauge. */
+        OpenBottleName: {
+            readonly id: number;
+            name: string;
+            /** Format: double */
+            size_l: number;
+            gauge: string;
+        };
+        OpenBottleRequest: {
+            item: number;
+            name: string;
         };
         Opinion: {
             rule: string;
@@ -2637,6 +3092,14 @@ export interface components {
             /** @default 1 */
             run: number;
         };
+        /** @description A pressure that was typed, or four taps on a photo. */
+        ReadGaugeRequest: {
+            /** Format: double */
+            bar?: number | null;
+            /** Format: double */
+            temperature_c?: number | null;
+            dial?: components["schemas"]["DialRequest"] | null;
+        };
         /** @description A reference bead with its mark. */
         Reference: {
             id: number;
@@ -2705,6 +3168,9 @@ export interface components {
              * @default null
              */
             beads_seen: number | null;
+        };
+        ReportBrokenRequest: {
+            text: string;
         };
         Result: {
             key: string;
@@ -3009,6 +3475,12 @@ export interface components {
             broken: string;
             closed?: number[];
         };
+        /** @description A wired gauge put on a bottle ("" takes it off), or the bottle closed. */
+        SetBottleRequest: {
+            gauge?: string;
+            /** @default false */
+            closed: boolean;
+        };
         /**
          * @description A mark to be set, with the attempt's version that the marker was looking at.
          *
@@ -3062,6 +3534,19 @@ export interface components {
             before: number;
             before_of: number;
             said: string;
+        };
+        /** @description One sheet or bar: its blanks, its cuts in order, the largest piece left (x, y, length, width). */
+        Sheet: {
+            stock: string;
+            /** Format: double */
+            length_mm: number;
+            /** Format: double */
+            width_mm: number;
+            /** Format: double */
+            used_share: number;
+            laid: components["schemas"]["Laid"][];
+            cuts: components["schemas"]["Cut"][];
+            left: number[] | null;
         };
         /**
          * @description * `left` - left
@@ -3176,6 +3661,60 @@ export interface components {
             /** Format: double */
             reach_mm?: number;
         };
+        /** @description One field of an item: a figure with its unit and limits, a choice with its options, or words. */
+        StockField: {
+            key: string;
+            words: string;
+            unit: string | null;
+            /** Format: double */
+            low: number | null;
+            /** Format: double */
+            high: number | null;
+            options: {
+                [key: string]: string;
+            } | null;
+            needed: boolean;
+        };
+        /** @description An item on the shelf: what it is, what is left, how long that lasts, what to order; `given` are its fields. */
+        StockItem: {
+            id: number;
+            kind: string;
+            name: string;
+            what: string;
+            /** Format: double */
+            left: number;
+            left_words: string;
+            /** Format: date-time */
+            counted_at: string | null;
+            /** Format: double */
+            real: number;
+            lasts: string;
+            low: boolean;
+            order: string;
+            supplier: string;
+            /** Format: double */
+            cost: number | null;
+            given: {
+                [key: string]: unknown;
+            };
+        };
+        StockKind: {
+            key: string;
+            words: string;
+            unit: string;
+            specs: components["schemas"]["StockField"][];
+        };
+        Store: {
+            kinds: components["schemas"]["StockKind"][];
+            moves: {
+                [key: string]: string;
+            };
+            gauges: string[];
+            items: components["schemas"]["StockItem"][];
+            bottles: components["schemas"]["BottleInUse"][];
+            gas: components["schemas"]["Gas"];
+            costs: components["schemas"]["Costs"];
+        };
         /** @description Where the strip's picture is and how it lies: its left edge is `from_mm` before the bead's start. */
         Strip: {
             url: string;
@@ -3268,6 +3807,9 @@ export interface components {
             /** Format: double */
             total: number | null;
             comment: string | null;
+        };
+        TimeZoneRequest: {
+            time_zone: string;
         };
         /** TintFigures */
         TintFigures: {
@@ -3392,6 +3934,9 @@ export interface components {
             resting: components["schemas"]["Standing"][];
             figures: components["schemas"]["Spread"][];
         };
+        WeldAtRequest: {
+            booth: number;
+        };
         /**
          * @description * `work` - work
          *     * `travel` - travel
@@ -3427,6 +3972,13 @@ export interface components {
         Worked: {
             attempts: number;
             figures: components["schemas"]["WorkedFigure"][];
+        };
+        /** @description What was set the last time this coupon passed at this machine, in words, and as a run to start from. */
+        WorkedAt: {
+            /** Format: date-time */
+            at: string;
+            words: string[];
+            run: components["schemas"]["Run"];
         };
         WorkedFigure: {
             key: string;
@@ -3818,6 +4370,68 @@ export interface operations {
             };
         };
     };
+    machine_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Machine"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    machine_set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeldAtRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Machine"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     mark_set: {
         parameters: {
             query?: never;
@@ -4194,6 +4808,72 @@ export interface operations {
             };
         };
     };
+    bottle_set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bottle_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["SetBottleRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Store"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    gauge_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bottle_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["ReadGaugeRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GaugeRead"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     calendar_read: {
         parameters: {
             query?: never;
@@ -4453,6 +5133,102 @@ export interface operations {
             };
         };
     };
+    booth_report: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                booth_id: number;
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReportBrokenRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoothName"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bottles_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpenBottleName"][];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bottle_open: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OpenBottleRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Store"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     course_feed_read: {
         parameters: {
             query?: never;
@@ -4530,6 +5306,114 @@ export interface operations {
                 };
                 content: {
                     "application/pdf": string;
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cut_list_read: {
+        parameters: {
+            query?: {
+                /** @description Evenings that blanks are to last. */
+                evenings?: number;
+                /** @description What a cut takes away, mm. */
+                kerf_mm?: number;
+                /** @description Whether blanks may be turned on the sheet. */
+                turns?: boolean;
+            };
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Cutting"][];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cut_list_dxf: {
+        parameters: {
+            query?: {
+                /** @description Evenings that blanks are to last. */
+                evenings?: number;
+                /** @description What a cut takes away, mm. */
+                kerf_mm?: number;
+                /** @description Whether blanks may be turned on the sheet. */
+                turns?: boolean;
+            };
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/vnd.dxf": string;
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cut_list_svg: {
+        parameters: {
+            query?: {
+                /** @description Evenings that blanks are to last. */
+                evenings?: number;
+                /** @description What a cut takes away, mm. */
+                kerf_mm?: number;
+                /** @description Whether blanks may be turned on the sheet. */
+                turns?: boolean;
+            };
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": string;
                 };
             };
             default: {
@@ -4964,6 +5848,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Card"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plan_csv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
                 };
             };
             default: {
@@ -5442,6 +6355,252 @@ export interface operations {
             };
         };
     };
+    store_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Store"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stock_item_make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepItemRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Store"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stock_moves_csv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stock_csv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stock_item_set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+                item_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepItemRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Store"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stock_item_drop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+                item_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stock_move: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+                item_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Store"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stock_low_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Low"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     forecasts_read: {
         parameters: {
             query?: never;
@@ -5490,6 +6649,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Progress"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    time_zone_set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TimeZoneRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Evenings"];
                 };
             };
             default: {

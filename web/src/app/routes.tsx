@@ -20,6 +20,7 @@ const pages: RouteObject[] = [
     path: "evenings",
     lazy: async () => ({ Component: (await import("../features/evenings")).EveningsPage }),
   },
+  { path: "stock", lazy: async () => ({ Component: (await import("../features/stock")).StockPage }) },
   { path: "markers", lazy: async () => ({ Component: (await import("../features/markers")).MarkersPage }) },
   {
     path: "self-test/:testId",

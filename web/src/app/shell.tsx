@@ -6,6 +6,7 @@ import {
   Grid3x3,
   Inbox,
   LogOut,
+  Package,
   Ruler,
   SquarePen,
 } from "lucide-react";
@@ -22,6 +23,7 @@ const staffTabs = [
   { to: "assign", words: "Coupons", icon: SquarePen },
   { to: "wall", words: "Class wall", icon: Grid3x3 },
   { to: "evenings", words: "Evenings", icon: CalendarClock },
+  { to: "stock", words: "Stock", icon: Package },
   { to: "workbench", words: "Workbench", icon: Calculator },
 ];
 const studentTabs = [

@@ -6,6 +6,7 @@ from django.contrib.auth.models import AbstractBaseUser, BaseUserManager
 from django.db import models
 
 from judicum.server.accounts.names import look, written
+from judicum.server.config import lookups as lookups
 
 
 class LengthUnit(models.TextChoices):

@@ -21,6 +21,8 @@ from judicum.server.photos.models import Figures, Measurement
 MEASURING = Exists(Measurement.objects.filter(photo__attempt=OuterRef("pk"), state__in=UNDER_WAY))
 """Whether a photo of an outer attempt waits to be measured, or is being measured."""
 COLUMNS = ("id", "number", "state", "version", "student_id", "assignment_id", "created_at", "updated_at")
+MARK = ("total", "passed", "returned_at", "marked_by_id", "next_change")
+"""What a brief tells of a mark, in the order of its fields."""
 FIGURES = tuple(f.attname for f in Figures._meta.concrete_fields)
 
 
@@ -35,6 +37,7 @@ class Goal:
     finish: str
     good_in_a_row: int
     due_on: date
+    code: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -56,6 +59,7 @@ class Brief:
     passed: bool | None
     returned_at: datetime | None
     marker_id: int | None
+    next_change: str | None
 
 
 def in_brief(attempts: QuerySet[Attempt]) -> QuerySet[Attempt, dict[str, Any]]:
@@ -63,19 +67,19 @@ def in_brief(attempts: QuerySet[Attempt]) -> QuerySet[Attempt, dict[str, Any]]:
     return attempts.annotate(measuring=MEASURING).values(*COLUMNS, "measuring")
 
 
-def briefs(rows: Iterable[Mapping[str, Any]]) -> list[Brief]:
-    """Briefs of rows of `in_brief`, in their order."""
+def briefs(rows: Iterable[Mapping[str, Any]], names: Mapping[int, str] | None = None) -> list[Brief]:
+    """Briefs of rows of `in_brief`, in their order; `names` of their students where they are known."""
     rows = list(rows)
     ids = [row["id"] for row in rows]
     goals = _goals({row["assignment_id"] for row in rows})
-    names = dict(User.objects.filter(pk__in={row["student_id"] for row in rows}).values_list("pk", "display_name"))
-    given = Mark.objects.filter(attempt_id__in=ids).values_list(
-        "attempt_id", "total", "passed", "returned_at", "marked_by_id"
-    )
+    if names is None:
+        students = {row["student_id"] for row in rows}
+        names = dict(User.objects.filter(pk__any=students).values_list("pk", "display_name"))
+    given = Mark.objects.filter(attempt__id__any=ids).values_list("attempt_id", *MARK)
     marks = {pk: told for pk, *told in given}
     figures = {
         told[0]: dict(zip(FIGURES, told, strict=True))
-        for told in Figures.objects.filter(pk__in=ids).values_list(*FIGURES)
+        for told in Figures.objects.filter(attempt__id__any=ids).values_list(*FIGURES)
     }
     return [
         Brief(
@@ -90,15 +94,16 @@ def briefs(rows: Iterable[Mapping[str, Any]]) -> list[Brief]:
             names[row["student_id"]],
             goals[row["assignment_id"]],
             figures.get(row["id"]),
-            *marks.get(row["id"], (None,) * 4),
+            *marks.get(row["id"], (None,) * len(MARK)),
         )
         for row in rows
     ]
 
 
 def brief_of(attempt: Attempt) -> Brief:
-    """The brief of one attempt that is loaded with its assignment, design, student and parts."""
-    goal, design, mark = attempt.assignment, attempt.assignment.design, getattr(attempt, "mark", None)
+    """The brief of one attempt that is loaded with all its parts (`queries.seen`)."""
+    goal, design = attempt.assignment, attempt.assignment.design
+    mark, figures = getattr(attempt, "mark", None), getattr(attempt, "figures", None)
     return Brief(
         attempt.pk,
         attempt.number,
@@ -109,15 +114,21 @@ def brief_of(attempt: Attempt) -> Brief:
         attempt.updated_at,
         any(m.state in UNDER_WAY for photo in attempt.photos.all() for m in photo.measurements.all()),
         attempt.student.display_name,
-        Goal(goal.pk, design.title, design.purpose, goal.target_width_mm, goal.finish, goal.good_in_a_row, goal.due_on),
-        Figures.objects.filter(pk=attempt.pk).values(*FIGURES).first(),
-        mark.total if mark else None,
-        mark.passed if mark else None,
-        mark.returned_at if mark else None,
-        mark.marked_by_id if mark else None,
-    )
+        Goal(goal.pk, design.title, design.purpose, goal.target_width_mm, goal.finish, goal.good_in_a_row, goal.due_on, design.code),
+        {name: getattr(figures, name) for name in FIGURES} if figures else None,
+        *((getattr(mark, name) for name in MARK) if mark else (None,) * len(MARK)),
+    )  # fmt: skip
 
 
 def _goals(ids: Iterable[int]) -> dict[int, Goal]:
-    own = ("id", "design__title", "design__purpose", "target_width_mm", "finish", "good_in_a_row", "due_on")
-    return {told[0]: Goal(*told) for told in Assignment.objects.filter(pk__in=ids).values_list(*own)}
+    own = (
+        "id",
+        "design__title",
+        "design__purpose",
+        "target_width_mm",
+        "finish",
+        "good_in_a_row",
+        "due_on",
+        "design__code",
+    )
+    return {told[0]: Goal(*told) for told in Assignment.objects.filter(pk__any=ids).values_list(*own)}

@@ -86,6 +86,8 @@ class Asked:
 
 def asked_before(attempt: Attempt) -> Asked | None:
     """What was asked to change when the student's last attempt at the same assignment was returned; None at a first one."""
+    if attempt.number == 1:
+        return None
     before = (
         Attempt.objects.filter(
             assignment_id=attempt.assignment_id,
@@ -93,15 +95,15 @@ def asked_before(attempt: Attempt) -> Asked | None:
             number__lt=attempt.number,
             state=State.RETURNED,
         )
+        .filter(mark__isnull=False)
         .exclude(mark__next_change="")
-        .select_related("mark")
         .order_by("-number")
+        .values_list("pk", "number", "mark__next_change")
         .first()
     )
-    if before is None or not hasattr(before, "mark"):
+    if before is None:
         return None
-    verdict = Verdict.objects.filter(attempt=before, taken=True).first()
-    return Asked(before.pk, before.number, before.mark.next_change, verdict)
+    return Asked(*before, Verdict.objects.filter(attempt=before[0], taken=True).first())
 
 
 @dataclass(frozen=True)

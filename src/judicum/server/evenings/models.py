@@ -5,6 +5,7 @@ import secrets
 from django.conf import settings
 from django.db import models
 
+from judicum.server.attempts.models import Attempt
 from judicum.server.coupons.models import Assignment
 from judicum.server.courses.models import Course
 
@@ -51,6 +52,32 @@ class Booth(models.Model):
 
     def __str__(self) -> str:
         return self.name
+
+
+class BoothNote(models.Model):
+    """What did not work at a booth, since when, and when it was mended; the newest open one stands in the booth's `broken`."""
+
+    booth = models.ForeignKey(Booth, on_delete=models.CASCADE, related_name="notes")
+    text = models.CharField(max_length=200)
+    at = models.DateTimeField()
+    by = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.SET_NULL, related_name="+")
+    mended_at = models.DateTimeField(null=True)
+
+    class Meta:
+        ordering = ("-at", "-id")
+
+    def __str__(self) -> str:
+        return self.text
+
+
+class WeldedAt(models.Model):
+    """The booth, and so the machine, that an attempt was welded at."""
+
+    attempt = models.OneToOneField(Attempt, primary_key=True, on_delete=models.CASCADE, related_name="+")
+    booth = models.ForeignKey(Booth, on_delete=models.CASCADE, related_name="welded")
+
+    def __str__(self) -> str:
+        return f"attempt {self.attempt_id} at {self.booth_id}"
 
 
 class Attendance(models.Model):

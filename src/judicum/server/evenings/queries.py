@@ -20,7 +20,10 @@ from judicum.server.coupons.models import Assignment
 from judicum.server.coupons.setup import card_for, coupon_of
 from judicum.server.courses.models import Course, Role
 from judicum.server.courses.queries import members, membership_of, staff_of
-from judicum.server.evenings.models import Attendance, Booth, Feed, Session, Sitting
+from judicum.server.evenings.models import Attendance, Booth, BoothNote, Feed, Session, Sitting
+
+MOST_NOTES = 60
+"""The newest notes of what was broken that the page shows."""
 
 
 @dataclass(frozen=True)
@@ -129,6 +132,7 @@ class Evenings:
     sessions: list[Session]
     booths: list[Booth]
     closed: Mapping[int, list[int]]
+    notes: list[BoothNote]
     sittings: list[Sitting]
     attendance: list[Attendance]
     people: list[User]
@@ -149,7 +153,8 @@ def evenings_of(user: User, course_id: int) -> Evenings:
     ):
         closed[booth].append(session)
     return Evenings(
-        course, sessions, list(Booth.objects.filter(course=course)), closed, sittings_ahead(course),
+        course, sessions, list(Booth.objects.filter(course=course)), closed,
+        list(BoothNote.objects.filter(booth__course=course).select_related("by")[:MOST_NOTES]), sittings_ahead(course),
         list(Attendance.objects.filter(session__in=sessions)), [m.user for m in members(course_id, Role.STUDENT)],
         work_in(course),
     )  # fmt: skip

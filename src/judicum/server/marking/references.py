@@ -43,7 +43,7 @@ def lines_of(reference: Reference) -> list[str]:
 def with_briefs(references: QuerySet[Reference]) -> list[tuple[Reference, Brief]]:
     """References beside the attempt each is of."""
     rows = list(references)
-    found = {one.id: one for one in briefs(in_brief(Attempt.objects.filter(pk__in=[r.attempt_id for r in rows])))}
+    found = {one.id: one for one in briefs(in_brief(Attempt.objects.filter(pk__any=[r.attempt_id for r in rows])))}
     return [(row, found[row.attempt_id]) for row in rows]
 
 

@@ -4,9 +4,13 @@ import hashlib
 from collections import Counter, defaultdict
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
+from datetime import datetime
 from typing import Any
 
+import orjson
 from django.core.cache import cache
+from django.db.models import JSONField, Value
+from django.db.models.functions import NullIf
 
 from judicum.core.choices import FINISH_LEVEL
 from judicum.core.errors import NotAllowed, NotFound
@@ -24,6 +28,8 @@ from judicum.server.schemes.queries import newest_schemes
 
 SHARES = ("width_cv", "pitch_cv", "toe_waviness")
 """Figures that are shares, by their column."""
+SEEN: Any = NullIf("faults", Value([], JSONField()))
+"""Faults of a bead, None where there are none: most rows of a class need no reading of JSON."""
 FAILING = 3
 """Failed in a row at one coupon: stuck, whatever the curve says."""
 KEPT_S = 7 * 24 * 3600
@@ -63,7 +69,7 @@ def forecasts_of(user: User, course_id: int, student_id: int) -> list[tuple[Assi
     if not members(course_id, Role.STUDENT).filter(user_id=student_id).exists():
         raise NotFound(f"There is no student {student_id} in this course.")
     assignments, marks = _assignments(course_id), _pass_marks(course_id)
-    records = _records(course_id, assignments, marks)
+    records = _records(course_id, _returned(course_id), assignments, marks)
     everybody = ClassRecords({student_id: (), **records})
     theirs = set(
         Attempt.objects.filter(course_id=course_id, student_id=student_id).values_list("assignment_id", flat=True)
@@ -83,8 +89,9 @@ def standings(user: User, course_id: int) -> list[Standing]:
     """
     course = staff_of(user, course_id).course
     assignments, marks = _assignments(course_id), _pass_marks(course_id)
-    records = _records(course_id, assignments, marks)
-    ladder, causes, gave = ladder_of(course), _causes(course_id), _marks(course_id)
+    returned = _returned(course_id)
+    records = _records(course_id, returned, assignments, marks)
+    ladder, causes, gave = ladder_of(course), _causes(course_id), _marks(returned)
     given = {one.design.code for one in assignments.values()}
     told = _of_everybody(assignments, records, marks)
     return [
@@ -108,7 +115,8 @@ def _of_everybody(
 ) -> dict[tuple[int, int], Forecast]:
     """Forecasts by student and assignment, where there is a mark; kept until anything that they are made from changes."""
     asked = [(one.pk, one.design.code, one.good_in_a_row, _pass_mark(one, marks)) for one in assignments.values()]
-    key = "forecasts-" + hashlib.sha256(repr((asked, records)).encode()).hexdigest()
+    told = orjson.dumps((asked, records), option=orjson.OPT_NON_STR_KEYS)
+    key = "forecasts-" + hashlib.sha256(told).hexdigest()
     found: dict[tuple[int, int], Forecast] | None = cache.get(key)
     if found is None:
         everybody = ClassRecords(records)
@@ -128,30 +136,44 @@ def _assignments(course_id: int) -> dict[int, Assignment]:
     return {row.pk: row for row in rows}
 
 
+@dataclass(frozen=True, slots=True)
+class _Returned:
+    """A mark that was returned, with whose it is and at which assignment."""
+
+    attempt: int
+    student: int
+    assignment: int
+    at: datetime
+    total: float
+    passed: bool
+
+
+def _returned(course_id: int) -> list[_Returned]:
+    """Every returned mark of a course in order of time."""
+    marks = Mark.objects.filter(attempt__course_id=course_id, returned_at__isnull=False)
+    return [_Returned(*row) for row in marks.values_list(*READ).order_by("attempt__created_at", "attempt_id")]
+
+
 def _records(
-    course_id: int, assignments: Mapping[int, Assignment], pass_marks: Mapping[str, float]
+    course_id: int,
+    returned: Iterable[_Returned],
+    assignments: Mapping[int, Assignment],
+    pass_marks: Mapping[str, float],
 ) -> dict[int, tuple[Tried, ...]]:
     """Returned attempts of every student in order of time."""
-    marks = Mark.objects.filter(attempt__course_id=course_id, returned_at__isnull=False)
-    figures = {
-        row["attempt_id"]: row
-        for row in Figures.objects.filter(attempt__course_id=course_id).values(
-            "attempt_id", *SHARES, "tint_level", "faults"
-        )
-    }
+    rows = Figures.objects.filter(attempt__course_id=course_id)
+    figures = {row["attempt_id"]: row for row in rows.values("attempt_id", *SHARES, "tint_level", seen=SEEN)}
     found: dict[int, list[Tried]] = defaultdict(list)
-    for attempt, student, given, at, total, passed in marks.values_list(*READ).order_by(
-        "attempt__created_at", "attempt_id"
-    ):
-        assignment = assignments[given]
-        row: Mapping[str, Any] = figures.get(attempt) or {}
+    for one in returned:
+        assignment = assignments[one.assignment]
+        row: Mapping[str, Any] = figures.get(one.attempt) or {}
         told: dict[str, float] = {key: row[key] for key in SHARES if row.get(key) is not None}
         if (level := row.get("tint_level")) is not None:
             told["tint_over"] = float(max(0, level - FINISH_LEVEL[assignment.finish]))
-        faults = tuple(fault["kind"] for fault in row.get("faults") or [])
-        if not passed:  # what knocked it out counts as a point under the pass mark, whatever the sum
-            total = min(total, _pass_mark(assignment, pass_marks) - 1)
-        found[student].append(Tried(at, assignment.design.code, total, told, faults))
+        faults = tuple(fault["kind"] for fault in row.get("seen") or [])
+        # What knocked it out counts as a point under the pass mark, whatever the sum.
+        total = one.total if one.passed else min(one.total, _pass_mark(assignment, pass_marks) - 1)
+        found[one.student].append(Tried(one.at, assignment.design.code, total, told, faults))
     return {student: tuple(record) for student, record in found.items()}
 
 
@@ -202,11 +224,9 @@ class _Marks:
     failed: int = 0
 
 
-def _marks(course_id: int) -> dict[tuple[int, int], _Marks]:
-    marks = Mark.objects.filter(attempt__course_id=course_id, returned_at__isnull=False)
-    rows: Any = marks.values_list("attempt__student_id", "attempt__assignment_id", "total", "passed")
+def _marks(returned: Iterable[_Returned]) -> dict[tuple[int, int], _Marks]:
     found: dict[tuple[int, int], _Marks] = defaultdict(_Marks)
-    for student, assignment, total, passed in rows.order_by("attempt__number"):
-        one = found[student, assignment]
-        one.best, one.failed = max(one.best, total), 0 if passed else one.failed + 1
+    for row in returned:
+        one = found[row.student, row.assignment]
+        one.best, one.failed = max(one.best, row.total), 0 if row.passed else one.failed + 1
     return found

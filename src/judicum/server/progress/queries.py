@@ -16,14 +16,14 @@ from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.queries import course_attempts
 from judicum.server.attempts.states import HELD_BACK, State
 from judicum.server.attempts.visibility import Sight
-from judicum.server.courses.models import STAFF, Membership, Role
+from judicum.server.courses.models import STAFF, Role
 from judicum.server.courses.queries import members, membership_of, staff_of
 from judicum.server.photos.counting import UNDER_WAY
 from judicum.server.photos.models import Measurement
 
 
 def student_over_time(user: User, course_id: int, student_id: int) -> dict[str, Any]:
-    """A student's photographed attempts by coupon, oldest first, with bands, trends and good ones in a row.
+    """A student's attempts, oldest first, and those that were photographed by coupon, with trends and good ones in a row.
 
     Raises:
         NotFound: not in the course. NotAllowed: a student asking for another.
@@ -31,22 +31,22 @@ def student_over_time(user: User, course_id: int, student_id: int) -> dict[str, 
     mine = membership_of(user, course_id)
     if mine.role not in STAFF and student_id != user.pk:
         raise NotAllowed("A student sees only their own progress.")
-    them = (
-        Membership.objects.select_related("user")
-        .filter(course_id=course_id, user_id=student_id, role=Role.STUDENT)
-        .first()
-    )
-    if them is None:
+    them = mine if student_id == user.pk else members(course_id).filter(user_id=student_id).first()
+    if them is None or them.role != Role.STUDENT:
         raise NotFound(f"There is no student {student_id} in this course.")
-    found = course_attempts(mine, student_id).exclude(state__in=[State.ASSIGNED, State.LOGGED])
+    student = user if them is mine else them.user
+    rows = in_brief(course_attempts(mine, student_id).order_by("created_at", "id"))
+    every = briefs(rows, {student_id: student.display_name})
     groups: dict[int, list[Brief]] = {}
-    for attempt in briefs(in_brief(found.order_by("created_at", "id"))):
-        groups.setdefault(attempt.goal.id, []).append(attempt)
+    for attempt in every:
+        if attempt.state not in (State.ASSIGNED, State.LOGGED):
+            groups.setdefault(attempt.goal.id, []).append(attempt)
     sight = Sight(user, mine.role in STAFF)
     return {
-        "student": them.user,
+        "student": student,
         "course": mine.course,
         "sight": sight,
+        "attempts": every,
         "series": [_series(group, sight) for group in groups.values()],
     }
 

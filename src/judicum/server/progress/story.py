@@ -7,7 +7,6 @@ from judicum.core.choices import FINISH_LEVEL
 from judicum.core.progress.cone import cone
 from judicum.server.accounts.models import User
 from judicum.server.attempts.briefs import Brief
-from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.states import State
 from judicum.server.attempts.visibility import Sight
 from judicum.server.causes.models import Verdict
@@ -17,10 +16,6 @@ from judicum.server.progress.queries import student_over_time
 
 TINT, MARK = "tint_level", "total"
 """Figures beside the shares: the tint of the bead, and the mark."""
-CHANGE = (
-    "pk", "number", "created_at", "assignment__design__title", "state", "mark__next_change", "mark__returned_at",
-    "mark__marked_by_id",
-)  # fmt: skip
 MOST_CHANGES = 20
 """The newest that are told of."""
 DONE, TRIED, READY, LOCKED = RUNGS = ("done", "tried", "ready", "locked")
@@ -41,8 +36,8 @@ def story(user: User, course_id: int, student_id: int) -> dict[str, Any]:
         series["engines"] = sorted({a.figures["engine_version"] for a in series["attempts"] if a.figures})
     return {
         **found,
-        "ladder": _rungs(found["course"], student_id, found["series"]),
-        "changes": _changes(course_id, student_id, sight),
+        "ladder": _rungs(found["course"], found["attempts"], found["series"]),
+        "changes": _changes(found["attempts"], sight),
     }
 
 
@@ -57,11 +52,9 @@ def _figures(attempts: list[Brief], sight: Sight) -> list[dict[str, Any]]:
     ]
 
 
-def _rungs(course: Course, student_id: int, series: list[dict[str, Any]]) -> list[dict[str, Any]]:
-    rows = Attempt.objects.filter(course=course, student_id=student_id).order_by()
-    states = list(rows.values_list("assignment_id", "assignment__design__code", "state").distinct())
-    given = {pk: code for pk, code, _ in states}
-    tried = {pk for pk, _, state in states if state != State.ASSIGNED}
+def _rungs(course: Course, attempts: list[Brief], series: list[dict[str, Any]]) -> list[dict[str, Any]]:
+    given = {one.goal.id: one.goal.code for one in attempts}
+    tried = {one.goal.id for one in attempts if one.state != State.ASSIGNED}
     stand = {one["attempts"][0].goal.id: one for one in series}
     rungs, before_done = [], True
     for design in ladder_of(course):
@@ -75,24 +68,23 @@ def _rungs(course: Course, student_id: int, series: list[dict[str, Any]]) -> lis
     return rungs
 
 
-def _changes(course_id: int, student_id: int, sight: Sight) -> list[dict[str, Any]]:
+def _changes(attempts: list[Brief], sight: Sight) -> list[dict[str, Any]]:
     """What was asked to change, newest first, with what the next attempt showed; only of marks that this person sees."""
-    rows = Attempt.objects.filter(course_id=course_id, student_id=student_id, mark__isnull=False)
-    told = rows.exclude(mark__next_change="").order_by("-created_at", "-pk").values_list(*CHANGE)[:MOST_CHANGES]
+    told = [one for one in reversed(attempts) if one.next_change][:MOST_CHANGES]
     causes = {
         attempt: rest
-        for attempt, *rest in Verdict.objects.filter(attempt__in=[row[0] for row in told], taken=True).values_list(
+        for attempt, *rest in Verdict.objects.filter(attempt__id__any=[one.id for one in told], taken=True).values_list(
             "attempt_id", "cause", "done", "gone"
         )
     }
     found = []
-    for attempt, number, at, title, state, text, returned_at, marker in told:
-        if not sight.sees_mark(state, returned_at, marker):
+    for one in told:
+        if not sight.sees_mark(one.state, one.returned_at, one.marker_id):
             continue
-        cause, done, gone = causes.get(attempt, (None, "", ""))
+        cause, done, gone = causes.get(one.id, (None, "", ""))
         found.append(
             {
-                "attempt": attempt, "title": title, "number": number, "at": at, "text": text,
+                "attempt": one.id, "title": one.goal.title, "number": one.number, "at": one.created_at, "text": one.next_change,
                 "cause": cause if sight.teaches else None, "done": done, "gone": gone,
             }
         )  # fmt: skip

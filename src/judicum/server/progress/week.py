@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from datetime import datetime, timedelta
 from typing import Any
 
+from django.db.models import BooleanField, ExpressionWrapper, Q
 from django.utils import timezone
 
 from judicum.core.acceptance import BANDS
@@ -14,7 +15,7 @@ from judicum.server.attempts.queries import newest_keys
 from judicum.server.causes.models import Verdict
 from judicum.server.courses.queries import staff_of
 from judicum.server.photos.models import Figures
-from judicum.server.progress.forecasts import SHARES
+from judicum.server.progress.forecasts import SEEN, SHARES
 from judicum.server.progress.queries import desk
 
 WEEK, MONTH = timedelta(days=7), timedelta(days=28)
@@ -70,9 +71,10 @@ def week_of(user: User, course_id: int, now: datetime | None = None) -> Week:
     end = min(now or timezone.now(), newest) if newest else now or timezone.now()
     since = end - WEEK
     rows = figures.filter(attempt__created_at__gt=since - MONTH, attempt__created_at__lte=end)
-    told = list(rows.values_list("attempt_id", "attempt__created_at", "faults"))
-    new = {attempt for attempt, at, _ in told if at > since}
-    seen = [(attempt, {fault["kind"] for fault in faults}) for attempt, _, faults in told]
+    this_week: Any = ExpressionWrapper(Q(attempt__created_at__gt=since), BooleanField())
+    told = list(rows.values_list("attempt_id", this_week, SEEN))
+    new = {attempt for attempt, recent, _ in told if recent}
+    seen = [(attempt, {fault["kind"] for fault in faults or []}) for attempt, _, faults in told]
     taken = Verdict.objects.filter(
         attempt__course_id=course_id, attempt__created_at__gt=since - MONTH, attempt__created_at__lte=end, taken=True
     )
@@ -97,7 +99,7 @@ def _shares(seen: Iterable[tuple[int, set[str]]], new: set[int], beads: int) -> 
 
 def _places(course_id: int) -> dict[str, tuple[float, list[Place]]]:
     newest = newest_keys(course_id, NEWEST)
-    rows = Figures.objects.filter(pk__in=[pk for _, keys in newest for pk in keys]).values("pk", *SHARES)
+    rows = Figures.objects.filter(attempt__id__any=[pk for _, keys in newest for pk in keys]).values("pk", *SHARES)
     shares = {row["pk"]: row for row in rows}
     found = {}
     for key in SHARES:

@@ -8,6 +8,7 @@ import { ViewsOf } from "../../ui/views-of";
 import { finishWords } from "../../ui/words";
 import { Feedback } from "./feedback";
 import { LogForm } from "./log-form";
+import { Machine } from "./machine";
 import { OtherViews } from "./other-views";
 import { PhotoStep } from "./photo-step";
 import { Preparation } from "./preparation";
@@ -55,6 +56,7 @@ export function AttemptPage() {
       ) : (
         <>
           <SetupCard attempt={a} />
+          {may(a, "log") && <Machine attempt={a.id} />}
           {may(a, "prepare") && <Preparation attempt={a} />}
           {photos && <PhotoStep attempt={a} />}
           {may(a, "add_view") ? <OtherViews attempt={a} /> : <ViewsOf attempt={a} />}

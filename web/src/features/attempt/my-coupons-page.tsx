@@ -6,6 +6,7 @@ import { may, type Brief } from "../../ui/use-attempt";
 import { useUnits } from "../../ui/use-units";
 import { measure } from "../../ui/units";
 import { dateWords, finishWords, stateWords } from "../../ui/words";
+import { Gauge } from "./gauge";
 import { MyEvenings } from "./my-evenings";
 import { useMine, useWeldAnother } from "./queries";
 
@@ -20,6 +21,7 @@ export function MyCouponsPage() {
     <>
       <h1 className="mb-3 text-2xl font-bold">My coupons</h1>
       <MyEvenings />
+      <Gauge />
       <div className="grid gap-3 lg:grid-cols-2">
         {[...groups.values()].map((group) => (
           <CouponCard key={group[0]?.assignment.id} attempts={group.sort((a, b) => b.number - a.number)} />

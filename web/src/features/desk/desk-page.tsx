@@ -8,7 +8,7 @@ import { Empty, Loading, Problem } from "../../ui/states";
 import { useGiven } from "../../ui/use-given";
 import { useReferences } from "../../ui/use-references";
 import { dateWords } from "../../ui/words";
-import { useDesk, useWaiting, type Order } from "./queries";
+import { useDesk, useLow, useWaiting, type Order } from "./queries";
 import { Waiting } from "./waiting";
 
 export function DeskPage() {
@@ -37,6 +37,7 @@ export function DeskPage() {
       <section>
         <h1 className="text-2xl font-bold">On the desk</h1>
         <Begin />
+        <Low />
         <p className="mb-3" role="status">
           {desk.data.to_mark} to mark · {desk.data.to_return} marked but not returned · {desk.data.welding} at
           the booths
@@ -86,6 +87,29 @@ function Begin() {
       </Link>
       : ten marks, blind, five minutes.
     </p>
+  );
+}
+
+/** What runs out or leaks, so that it is ordered in time. */
+function Low() {
+  const paths = usePaths();
+  const low = useLow();
+  if (!low.data || low.data.lines.length === 0) return null;
+  return (
+    <details className="mb-2 rounded-box bg-base-100 p-2 text-sm">
+      <summary className="cursor-pointer font-semibold text-error">
+        Stock:{" "}
+        {low.data.lines.length === 1 ? "one thing runs" : `${String(low.data.lines.length)} things run`} low
+      </summary>
+      <ul className="list-disc pl-5">
+        {low.data.lines.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+      <Link className="link" to={paths.to("stock")}>
+        To the stock
+      </Link>
+    </details>
   );
 }
 

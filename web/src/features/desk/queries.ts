@@ -5,6 +5,7 @@ import { useCourse } from "../../ui/course";
 
 const BUSY_MS = 3000;
 const CALM_MS = 30_000;
+const LONG_MS = 300_000;
 
 export type Order = keyof typeof vocabulary.orders;
 export type WaitingAttempt = Schemas["WaitingAttempt"];
@@ -16,6 +17,18 @@ export function useDesk() {
     queryKey: ["desk", id],
     queryFn: () => unwrap(api.GET("/api/courses/{course_id}/desk", { params: { path: { course_id: id } } })),
     refetchInterval: (q) => (q.state.data?.measuring ? BUSY_MS : CALM_MS),
+  });
+}
+
+/** What runs out or leaks: it changes by the evening, not by the second. */
+export function useLow() {
+  const { id } = useCourse();
+  return useQuery({
+    queryKey: ["stock", id, "low"],
+    queryFn: () =>
+      unwrap(api.GET("/api/courses/{course_id}/stock/low", { params: { path: { course_id: id } } })),
+    refetchInterval: LONG_MS,
+    staleTime: LONG_MS,
   });
 }
 

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { TextField, Toggle } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
+import { dateWords } from "../../ui/words";
 import type { Booth, Change, Evenings, Session } from "./queries";
 
 type Props = { evenings: Evenings; session: Session | undefined; change: Change };
@@ -35,6 +36,21 @@ export function Booths({ evenings, session, change }: Props) {
   );
 }
 
+/** What was broken at a booth over time, newest first. */
+function Notes({ notes }: { notes: Evenings["notes"] }) {
+  if (notes.length === 0) return null;
+  return (
+    <ul className="quiet list-disc pl-5 text-sm">
+      {notes.map((note) => (
+        <li key={note.id}>
+          {note.text}: {note.by?.display_name ?? "somebody"}, {dateWords(note.at)}
+          {note.mended_at ? `, mended ${dateWords(note.mended_at)}` : ""}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 type FormProps = Props & { booth: Booth | undefined; done: () => void };
 
 function Form({ booth, evenings, session, change, done }: FormProps) {
@@ -61,6 +77,7 @@ function Form({ booth, evenings, session, change, done }: FormProps) {
         ))}
       </fieldset>
       <TextField label="What is broken there" value={broken} onChange={setBroken} />
+      {booth && <Notes notes={evenings.notes.filter((note) => note.booth === booth.id)} />}
       {session && (
         <Toggle
           checked={closed.includes(session.id)}

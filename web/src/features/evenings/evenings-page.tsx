@@ -62,7 +62,7 @@ export function EveningsPage() {
         <div className="space-y-3">
           {session && <WorkList {...{ evenings, session, change }} unplaced={plan.data?.unplaced ?? []} />}
           <Booths {...{ evenings, session, change }} />
-          {instructor && <SessionForm change={change} />}
+          {instructor && <SessionForm change={change} zone={evenings.time_zone} />}
           {instructor && session && <Drop session={session} change={change} />}
           <Calendar />
         </div>

@@ -25,6 +25,13 @@ export function useEvenings() {
       unwrap(api.POST("/api/courses/{course_id}/evenings", { params: { path: course }, body })),
     onSuccess: told,
   });
+  const zone = useMutation({
+    mutationFn: (time_zone: string) =>
+      unwrap(
+        api.PUT("/api/courses/{course_id}/time-zone", { params: { path: course }, body: { time_zone } }),
+      ),
+    onSuccess: told,
+  });
   const drop = useMutation({
     mutationFn: (session: number) =>
       unwrap(api.DELETE("/api/sessions/{session_id}", { params: { path: { session_id: session } } })),
@@ -68,7 +75,7 @@ export function useEvenings() {
       ),
     onSuccess: again,
   });
-  return { read, make, drop, booth, attend, plan, place, takeOut };
+  return { read, make, zone, drop, booth, attend, plan, place, takeOut };
 }
 
 export type Change = ReturnType<typeof useEvenings>;

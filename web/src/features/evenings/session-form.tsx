@@ -5,7 +5,7 @@ import { Problem } from "../../ui/states";
 import type { Change } from "./queries";
 
 /** New evenings: one, or the same weekday for some weeks, holidays left out. */
-export function SessionForm({ change }: { change: Change }) {
+export function SessionForm({ change, zone }: { change: Change; zone: string }) {
   const [first, setFirst] = useState("");
   const [start, setStart] = useState("18:00");
   const [minutes, setMinutes] = useState("180");
@@ -39,6 +39,33 @@ export function SessionForm({ change }: { change: Change }) {
       <button className="btn btn-sm" disabled={change.make.isPending || first === ""}>
         Make them
       </button>
+      <Zone key={zone} zone={zone} change={change} />
     </Panel>
   );
 }
+
+/** Where the course meets: whose clock its evenings go by. */
+function Zone({ zone, change }: { zone: string; change: Change }) {
+  const [typed, setTyped] = useState(zone);
+  return (
+    <div className="space-y-1">
+      <TextField
+        label="Clock of the workshop"
+        list="time-zones"
+        value={typed}
+        onChange={(next) => {
+          setTyped(next);
+          if (zones.includes(next) && next !== zone) change.zone.mutate(next);
+        }}
+      />
+      <datalist id="time-zones">
+        {zones.map((one) => (
+          <option key={one} value={one} />
+        ))}
+      </datalist>
+      <Problem error={change.zone.error} />
+    </div>
+  );
+}
+
+const zones = Intl.supportedValuesOf("timeZone");

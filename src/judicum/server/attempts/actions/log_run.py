@@ -12,6 +12,7 @@ from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Attempt, Run
 from judicum.server.attempts.queries import held_own
 from judicum.server.attempts.states import Step, advance
+from judicum.server.stock.actions.take import take
 
 MOST_RUNS = 40
 
@@ -42,4 +43,5 @@ def log_run(
     if still := [key for key in run.measured if key in changed]:
         run.measured = [key for key in run.measured if key not in still]
         run.save(update_fields=["measured"])
+    take(attempt)
     return attempt

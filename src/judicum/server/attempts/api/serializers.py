@@ -10,6 +10,7 @@ from judicum.core.fields import Spec
 from judicum.core.marking import FINDINGS
 from judicum.core.setup import RUN
 from judicum.server.accounts.api.serializers import PersonSerializer
+from judicum.server.api.plain import columns
 from judicum.server.attempts.briefs import Brief, brief_of
 from judicum.server.attempts.models import Attempt, Event, Run
 from judicum.server.attempts.queries import earlier_measured
@@ -45,7 +46,7 @@ class NumberedRunSerializer(RunSerializer):
 
 def told_run(run: Run) -> dict[str, Any]:
     """A run as `NumberedRunSerializer` describes it: its columns as they are."""
-    return {name: getattr(run, name) for name in NumberedRunSerializer.Meta.fields}
+    return columns(run, NumberedRunSerializer)
 
 
 class LastRunsSerializer(serializers.Serializer[Any]):
@@ -123,6 +124,11 @@ class GoalSerializer(serializers.ModelSerializer[Assignment]):
     class Meta:
         model = Assignment
         fields = ("id", "design", "target_width_mm", "finish", "good_in_a_row", "due_on")
+
+
+def told_goal(goal: Assignment) -> dict[str, Any]:
+    """A goal as `GoalSerializer` describes it."""
+    return {**columns(goal, GoalSerializer), "design": columns(goal.design, DesignSerializer)}
 
 
 class BriefDesignSerializer(serializers.ModelSerializer[Design]):
@@ -216,7 +222,7 @@ class AttemptSerializer(AttemptBriefSerializer):
     def to_representation(self, attempt: Any) -> dict[str, Any]:
         return {
             **super().to_representation(brief_of(attempt)),
-            "assignment": GoalSerializer(attempt.assignment).data,
+            "assignment": told_goal(attempt.assignment),
             "runs": [told_run(run) for run in attempt.runs.all()],
             "preparation": self.get_preparation(attempt),
             "photos": [told_photo(photo) for photo in attempt.photos.all()],
@@ -252,7 +258,7 @@ class AttemptSerializer(AttemptBriefSerializer):
     @extend_schema_field(EarlierSerializer(allow_null=True))
     def get_earlier(self, attempt: Attempt) -> Any:
         before = earlier_measured(attempt)
-        return EarlierSerializer(before).data if before else None
+        return {"id": before.pk, "number": before.number} if before else None
 
     @extend_schema_field(AskedSerializer(allow_null=True))
     def get_asked(self, attempt: Attempt) -> Any:

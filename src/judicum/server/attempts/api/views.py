@@ -36,14 +36,14 @@ from judicum.server.attempts.queries import (
     attempt_for,
     course_attempts,
     last_good_runs,
-    load_parts,
     newest_of_each,
+    seen,
     setup_of,
     told_check,
     visible_events,
 )
 from judicum.server.attempts.states import State
-from judicum.server.attempts.visibility import Sight, sight_of
+from judicum.server.attempts.visibility import Sight
 from judicum.server.attempts.waiting import NEEDS, ORDERS, next_waiting, waiting_in
 from judicum.server.coupons.api.card import CheckSerializer
 from judicum.server.coupons.queries import assignment_for
@@ -65,9 +65,8 @@ NEWEST, MOST_OF_EACH = 4, 20
 def shown(request: Request, attempt_id: int) -> Response:
     """The whole attempt as this person may see it."""
     user = person(request)
-    attempt = attempt_for(user, attempt_id)
-    context = {"sight": sight_of(user, attempt), "units": units_of(user)}
-    return Response(AttemptSerializer(load_parts(attempt), context=context).data)
+    attempt, sight = seen(user, attempt_id)
+    return Response(AttemptSerializer(attempt, context={"sight": sight, "units": units_of(user)}).data)
 
 
 def sight_in(mine: Membership) -> Sight:

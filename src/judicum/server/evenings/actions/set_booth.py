@@ -3,12 +3,13 @@
 from collections.abc import Sequence
 
 from django.db import transaction
+from django.utils import timezone
 
 from judicum.core.errors import InvalidValue, NotFound
 from judicum.core.planning.booths import FEATURES
 from judicum.server.accounts.models import User
-from judicum.server.courses.queries import staff_of
-from judicum.server.evenings.models import Booth, Session
+from judicum.server.courses.queries import membership_of, staff_of
+from judicum.server.evenings.models import Booth, BoothNote, Session
 
 MOST_NAME, MOST_BROKEN = 40, 200
 
@@ -44,8 +45,38 @@ def set_booth(
         raise NotFound(f"There is no booth {booth_id} in this course.")
     if Booth.objects.filter(course=course, name=name.strip()).exclude(pk=booth.pk).exists():
         raise InvalidValue("name", name, "a name that no other booth has")
-    booth.name, booth.has, booth.broken = name.strip(), list(dict.fromkeys(has)), broken
+    before = booth.broken
+    booth.name, booth.has, booth.broken = name.strip(), list(dict.fromkeys(has)), broken.strip()
     booth.save()
+    if booth.broken != before:
+        _keep_note(booth, user)
     booth.closed.set(sessions)
     booth.sittings.filter(session__in=sessions).delete()
     return booth
+
+
+@transaction.atomic
+def report_broken(user: User, course_id: int, booth_id: int, text: str) -> Booth:
+    """Somebody who stands at a booth says what does not work there.
+
+    Raises:
+        InvalidValue: no words, or too many. NotFound: not in the course, no such booth.
+    """
+    course = membership_of(user, course_id).course
+    booth = Booth.objects.select_for_update().filter(course=course, pk=booth_id).first()
+    if booth is None:
+        raise NotFound(f"There is no booth {booth_id} in this course.")
+    if not 1 <= len(text.strip()) <= MOST_BROKEN:
+        raise InvalidValue("text", f"{len(text)} characters", f"1 to {MOST_BROKEN} characters")
+    booth.broken = text.strip()
+    booth.save(update_fields=["broken"])
+    _keep_note(booth, user)
+    return booth
+
+
+def _keep_note(booth: Booth, user: User) -> None:
+    """What was noted before is over; what is noted now begins."""
+    now = timezone.now()
+    booth.notes.filter(mended_at=None).update(mended_at=now)
+    if booth.broken:
+        BoothNote.objects.create(booth=booth, text=booth.broken, at=now, by=user)

@@ -6,10 +6,14 @@ from rest_framework import serializers
 
 from judicum.core.planning.booths import FEATURES
 from judicum.core.planning.rota import USUAL_CHANGEOVER, Plan
+from judicum.core.setup import RUN
 from judicum.server.accounts.api.serializers import PersonSerializer
-from judicum.server.evenings.models import Session, Sitting
+from judicum.server.attempts.api.serializers import RunSerializer
+from judicum.server.evenings.machine import Machine
+from judicum.server.evenings.models import Booth, BoothNote, Session, Sitting
 from judicum.server.evenings.queries import Evenings, Work
-from judicum.words.evenings import bring_words, unplaced_words, when_words
+from judicum.words import Units
+from judicum.words.evenings import bring_words, set_words, unplaced_words, when_words
 
 
 class MakeSessionsSerializer(serializers.Serializer[Any]):
@@ -20,6 +24,10 @@ class MakeSessionsSerializer(serializers.Serializer[Any]):
     minutes = serializers.IntegerField()
     weeks = serializers.IntegerField(default=1)
     without = serializers.ListField(child=serializers.DateField(), default=list, max_length=100)
+
+
+class TimeZoneSerializer(serializers.Serializer[Any]):
+    time_zone = serializers.CharField(max_length=400)
 
 
 class SetBoothSerializer(serializers.Serializer[Any]):
@@ -64,6 +72,58 @@ class BoothSerializer(serializers.Serializer[Any]):
     closed = serializers.ListField(child=serializers.IntegerField())
 
 
+class ReportBrokenSerializer(serializers.Serializer[Any]):
+    text = serializers.CharField(max_length=2000)
+
+
+class BoothNoteSerializer(serializers.ModelSerializer[BoothNote]):
+    """What was broken at a booth, from when to when, and who said so."""
+
+    by = PersonSerializer(allow_null=True)
+
+    class Meta:
+        model = BoothNote
+        fields = ("id", "booth", "text", "at", "by", "mended_at")
+
+
+class BoothNameSerializer(serializers.ModelSerializer[Booth]):
+    class Meta:
+        model = Booth
+        fields = ("id", "name", "broken")
+
+
+class WeldAtSerializer(serializers.Serializer[Any]):
+    booth = serializers.IntegerField()
+
+
+class WorkedAtSerializer(serializers.Serializer[Any]):
+    """What was set the last time this coupon passed at this machine, in words, and as a run to start from."""
+
+    at = serializers.DateTimeField()
+    words = serializers.ListField(child=serializers.CharField())
+    run = RunSerializer()
+
+
+class MachineSerializer(serializers.Serializer[Any]):
+    """Where an attempt is welded, and what that machine remembers."""
+
+    booth = serializers.IntegerField(allow_null=True)
+    booths = BoothNameSerializer(many=True)
+    worked = WorkedAtSerializer(allow_null=True)
+
+
+def told_machine(found: Machine, units: Units) -> dict[str, Any]:
+    """A machine as `MachineSerializer` describes it."""
+    worked = found.worked and {
+        "at": found.worked.at, "words": set_words(found.worked.run, units), "run": {key: found.worked.run[key] for key in RUN.keys},
+    }  # fmt: skip
+    return {
+        "booth": found.booth.pk if found.booth else None,
+        "booths": BoothNameSerializer(found.booths, many=True).data,
+        "worked": worked,
+    }
+
+
 class SittingSerializer(serializers.Serializer[Any]):
     id = serializers.IntegerField()
     session = serializers.IntegerField()
@@ -101,6 +161,7 @@ class EveningsSerializer(serializers.Serializer[Any]):
     features = serializers.DictField(child=serializers.CharField())
     sessions = EveningSerializer(many=True)
     booths = BoothSerializer(many=True)
+    notes = BoothNoteSerializer(many=True)
     people = PersonSerializer(many=True)
     attendance = AttendanceSerializer(many=True)
     sittings = SittingSerializer(many=True)
@@ -169,6 +230,7 @@ def told_evenings(found: Evenings) -> dict[str, Any]:
             }
             for one in found.booths
         ],
+        "notes": BoothNoteSerializer(found.notes, many=True).data,
         "people": PersonSerializer(found.people, many=True).data,
         "attendance": [
             {"session": one.session_id, "student": one.user_id, "there": one.there} for one in found.attendance

@@ -9,28 +9,36 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from judicum.server.api.person import person
+from judicum.server.api.person import person, units_of
 from judicum.server.api.throttles import DoorThrottle
+from judicum.server.courses.actions.set_time_zone import set_time_zone
 from judicum.server.courses.queries import membership_of, staff_of
 from judicum.server.evenings.actions.attend import come_in, set_attendance
 from judicum.server.evenings.actions.make_sessions import drop_session, make_sessions
 from judicum.server.evenings.actions.plan_evenings import place, plan_rest, take_out
-from judicum.server.evenings.actions.set_booth import set_booth
+from judicum.server.evenings.actions.set_booth import report_broken, set_booth
 from judicum.server.evenings.api.serializers import (
+    BoothNameSerializer,
     DoorSerializer,
     EveningsSerializer,
     FeedSerializer,
+    MachineSerializer,
     MakeSessionsSerializer,
     MyEveningsSerializer,
     PlaceByHandSerializer,
     PlannedSerializer,
+    ReportBrokenSerializer,
     SetAttendanceSerializer,
     SetBoothSerializer,
+    TimeZoneSerializer,
+    WeldAtSerializer,
     told_evenings,
+    told_machine,
     told_mine,
     told_unplaced,
 )
 from judicum.server.evenings.calendar import calendar_of
+from judicum.server.evenings.machine import machine_of, weld_at
 from judicum.server.evenings.models import Attendance, Feed
 from judicum.server.evenings.queries import evenings_of, feed_of, my_sittings, now_is, sessions_ahead
 from judicum.words.evenings import when_words
@@ -52,6 +60,17 @@ class EveningsView(APIView):
         asked = MakeSessionsSerializer(data=request.data)
         asked.is_valid(raise_exception=True)
         make_sessions(person(request), course_id, **asked.validated_data)
+        return _shown(request, course_id)
+
+
+class TimeZoneView(APIView):
+    """Where the course meets, for its instructor."""
+
+    @extend_schema(operation_id="time_zone_set", request=TimeZoneSerializer, responses=EveningsSerializer)
+    def put(self, request: Request, course_id: int) -> Response:
+        asked = TimeZoneSerializer(data=request.data)
+        asked.is_valid(raise_exception=True)
+        set_time_zone(person(request), course_id, asked.validated_data["time_zone"])
         return _shown(request, course_id)
 
 
@@ -84,6 +103,32 @@ class BoothView(APIView):
         asked.is_valid(raise_exception=True)
         set_booth(person(request), course_id, booth_id, **asked.validated_data)
         return _shown(request, course_id)
+
+
+class BoothNotesView(APIView):
+    """Saying what does not work at a booth, by whoever stands there."""
+
+    @extend_schema(operation_id="booth_report", request=ReportBrokenSerializer, responses=BoothNameSerializer)
+    def post(self, request: Request, course_id: int, booth_id: int) -> Response:
+        asked = ReportBrokenSerializer(data=request.data)
+        asked.is_valid(raise_exception=True)
+        booth = report_broken(person(request), course_id, booth_id, asked.validated_data["text"])
+        return Response(BoothNameSerializer(booth).data)
+
+
+class MachineView(APIView):
+    """The machine an attempt is welded with, and what worked on it last."""
+
+    @extend_schema(operation_id="machine_read", responses=MachineSerializer)
+    def get(self, request: Request, attempt_id: int) -> Response:
+        return Response(told_machine(machine_of(person(request), attempt_id), units_of(request.user)))
+
+    @extend_schema(operation_id="machine_set", request=WeldAtSerializer, responses=MachineSerializer)
+    def put(self, request: Request, attempt_id: int) -> Response:
+        asked = WeldAtSerializer(data=request.data)
+        asked.is_valid(raise_exception=True)
+        weld_at(person(request), attempt_id, asked.validated_data["booth"])
+        return self.get(request, attempt_id)
 
 
 class AttendanceView(APIView):

@@ -6,6 +6,7 @@ from rest_framework import serializers
 
 from judicum.core.marking import CRITERIA, KNOCK_OUTS, MOST_NEXT
 from judicum.server.accounts.api.serializers import PersonSerializer
+from judicum.server.api.plain import columns
 from judicum.server.attempts.actions.answer import ANSWERS
 from judicum.server.marking.models import Mark, Phrase, SecondMark
 
@@ -37,12 +38,13 @@ class MarkSerializer(serializers.ModelSerializer[Mark]):
 
     def to_representation(self, mark: Mark) -> dict[str, Any]:
         # What knocks out is what the scheme minds; the rest was kept for trying other schemes on.
-        told = super().to_representation(mark)
+        minded = [k for k in mark.knocked if k in mark.scheme.body["knock_outs"] and k not in mark.waived]
         return {
-            **told,
-            "knocked": [
-                KNOCK_OUTS[k] for k in mark.knocked if k in mark.scheme.body["knock_outs"] and k not in mark.waived
-            ],
+            **columns(mark, MarkSerializer),
+            "scheme": self.get_scheme(mark),
+            "lines": self.get_lines(mark),
+            "marked_by": PersonSerializer(mark.marked_by).data,
+            "knocked": [KNOCK_OUTS[k] for k in minded],
         }
 
 

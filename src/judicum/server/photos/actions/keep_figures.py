@@ -2,8 +2,10 @@
 
 from typing import Any
 
+from judicum.server.attempts.models import Attempt
 from judicum.server.photos.counting import counting
 from judicum.server.photos.models import Figures, Measurement, MeasurementState, PhotoKind
+from judicum.server.stock.actions.take import take
 
 
 def keep_figures(attempt_id: int) -> None:
@@ -14,6 +16,7 @@ def keep_figures(attempt_id: int) -> None:
     counts = counting(done.defer("overlay", "bead").select_related("chosen").prefetch_related("corrections"))
     if counts is not None:
         Figures.objects.update_or_create(attempt_id=attempt_id, defaults=columns_of(counts))
+        take(Attempt.objects.select_related("assignment__design", "assignment__course").get(pk=attempt_id))
 
 
 def columns_of(counts: Measurement) -> dict[str, Any]:

@@ -1,0 +1,63 @@
+"""A pressure read off a photo of a round gauge: four taps, on the needle's hub and tip and on both ends of the scale."""
+
+import math
+from dataclasses import dataclass
+
+from judicum.core.errors import InvalidValue
+
+ROUND = 2 * math.pi
+TAP_SHARE = 0.02
+"""Of the dial's radius, how far a tap on a phone is likely to lie beside what was meant."""
+MOST_UNEVEN = 0.25
+"""By which share the ends of the scale may lie at unlike distances from the hub: more is a photo taken aslant."""
+LEAST_SWEEP, LEAST_RADIUS = math.radians(180), 20.0
+"""The scale of a bottle's gauge goes round by 270° [src: en-837]; radius in pixels, below which a tap is as wide as the scale."""
+PAST_END = math.radians(12)
+"""A needle rests on its stop a little before zero, or stands a little past the end."""
+
+Point = tuple[float, float]
+
+
+@dataclass(frozen=True)
+class DialReading:
+    """A pressure with the standard uncertainty that taps and slant leave, in the unit of the scale."""
+
+    bar: float
+    uncertainty: float
+
+
+def read_dial(hub: Point, tip: Point, zero: Point, full: Point, full_bar: float) -> DialReading:
+    """The pressure that a needle shows, clockwise from zero.
+
+    Args:
+        hub, tip, zero, full: pixels, x to the right and y down. full_bar: what stands at the end of the scale.
+
+    Raises:
+        InvalidValue: taps on one another, a scale that is no dial, a photo from the side, a needle off the scale.
+
+    >>> read_dial((100, 100), (100, 40), (50, 150), (150, 150), 300).bar
+    150.0
+    """
+    reach = {name: math.dist(hub, point) for name, point in (("tip", tip), ("zero", zero), ("full", full))}
+    for name, length in reach.items():
+        if length < LEAST_RADIUS:
+            raise InvalidValue(name, round(length), f"a point at least {LEAST_RADIUS:.0f} pixels from the hub")
+    if abs(reach["zero"] - reach["full"]) > MOST_UNEVEN * max(reach["zero"], reach["full"]):
+        raise InvalidValue("full", [round(v) for v in full], "as far from the hub as zero is: hold the phone straight before the dial")  # fmt: skip
+    sweep = _clockwise(hub, zero, full)
+    if sweep < LEAST_SWEEP:
+        raise InvalidValue("full", f"{math.degrees(sweep):.0f}° round from zero", "180 to 360°, clockwise")
+    at = _clockwise(hub, zero, tip)
+    if at > ROUND - PAST_END:
+        at = 0.0
+    if at > sweep + PAST_END:
+        raise InvalidValue("tip", f"{math.degrees(at):.0f}° round from zero", f"0 to {math.degrees(sweep):.0f}°, on the scale")  # fmt: skip
+    slant = abs(reach["zero"] - reach["full"]) / (reach["zero"] + reach["full"])
+    off = math.hypot(TAP_SHARE * math.sqrt(2), slant) / sweep
+    return DialReading(full_bar * min(at, sweep) / sweep, full_bar * off)
+
+
+def _clockwise(hub: Point, start: Point, end: Point) -> float:
+    """Angle from one point round to another as seen in a picture (y down), 0 to 2π."""
+    turned = [math.atan2(point[1] - hub[1], point[0] - hub[0]) for point in (start, end)]
+    return (turned[1] - turned[0]) % ROUND

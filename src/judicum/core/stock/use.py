@@ -1,0 +1,106 @@
+"""What one coupon takes: gas by flow and time, wire by the bead's volume, blanks by the joint; and what of it costs what."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import Any
+
+from judicum.core.setup.card import RUN_MM, Card
+from judicum.core.setup.coupon import Coupon
+from judicum.core.setup.filler import CROWN, added_area_mm2, wire_length_mm
+from judicum.core.setup.gas import flow_band_l_min, gas_per_run_l, usual_cup
+
+STUB_SHARE = 0.08
+"""Of the wire, what is left as stubs too short to hold: some 80 mm of a rod of a metre."""
+
+
+@dataclass(frozen=True)
+class Taken:
+    """Gas in litres, wire in metres with its alloy and diameter (mm), blanks in pieces."""
+
+    gas_l: float
+    wire_m: float
+    wire: tuple[str, float] | None
+    blanks: int
+
+
+def run_gas_l(run: Mapping[str, Any], card: Card, length_mm: float) -> float:
+    """Gas of one logged run, litres: flow × (pre-flow + arc + post-flow), and purge × (wait + the same time).
+
+    What was not logged is the card's aim; arc time without a clock is length over travel.
+    """
+    timing = {key: _or(run.get(key), card[key]["aim"]) for key in ("preflow_s", "postflow_s")}
+    speed = _or(run.get("travel_mm_s"), card["travel_mm_s"]["aim"])
+    arc = _or(run.get("arc_s"), length_mm / speed)
+    flow = _or(run.get("gas_l_min"), card["gas_l_min"]["aim"])
+    found = gas_per_run_l(flow, timing["preflow_s"], arc, timing["postflow_s"])
+    purge = card["purge"]
+    purging = run.get("purge_l_min") or (purge["l_min"]["aim"] if purge else None)
+    if purging:
+        wait = _or(run.get("purge_wait_s"), (purge or {}).get("wait_s") or 0.0)
+        found += gas_per_run_l(purging, wait, arc, timing["postflow_s"])
+    return found
+
+
+def wire_of(run: Mapping[str, Any], coupon: Coupon, card: Card) -> tuple[str, float] | None:
+    """Alloy and diameter (mm) of the wire a run was welded with, the card's where not logged; None for a fused one."""
+    told = card["filler"]
+    alloy = run.get("filler_alloy") or (told["alloy"] if told else None)
+    if alloy in (None, "none") or (run.get("technique") or coupon.technique) == "fuse":
+        return None
+    return alloy, run.get("filler_mm") or (told["diameter_mm"] if told else 1.6)
+
+
+def taken(
+    runs: Sequence[Mapping[str, Any]],
+    coupon: Coupon,
+    card: Card,
+    length_mm: float,
+    measured_mm: tuple[float, float] | None = None,
+) -> Taken:
+    """What the runs of one coupon took together.
+
+    Args:
+        runs: as logged; none is the card's own run.
+        length_mm: length of the coupon's seam.
+        measured_mm: the bead's length and width where its photo was measured: its volume is then the bead's own.
+    """
+    every = list(runs) or [{}]
+    long = measured_mm[0] if measured_mm else length_mm
+    area = added_area_mm2(coupon)
+    if measured_mm and not coupon.kind.fillet:
+        area = 2 / 3 * measured_mm[1] * CROWN * measured_mm[1] * coupon.kind.crown
+    # Runs beside one another share a seam; passes over one another each weld all of it.
+    passes = len({run.get("pass_number") or 1 for run in every})
+    each = long * passes / len(every)
+    wire = next((found for run in every if (found := wire_of(run, coupon, card))), None)
+    metres = wire_length_mm(area, long * passes, wire[1]) / 1000 * (1 + STUB_SHARE) if wire else 0.0
+    return Taken(sum(run_gas_l(run, card, each) for run in every), metres, wire, coupon.kind.parts)
+
+
+@dataclass(frozen=True)
+class GasShares:
+    """Of a run's gas, litres: all of it; what post-flow takes; what this cup takes more than the usual one; purge."""
+
+    run_l: float
+    postflow_l: float
+    cup_more_l: float
+    purge_l: float
+
+
+def gas_shares(coupon: Coupon, card: Card, length_mm: float = RUN_MM) -> GasShares:
+    """Where the gas of a run goes by its card: what a wide cup, a long post-flow and purge add."""
+    whole = run_gas_l({}, card, length_mm)
+    flow = card["gas_l_min"]["aim"]
+    plain = {**card, "purge": None}
+    without_purge = run_gas_l({}, plain, length_mm)
+    usual = flow_band_l_min(usual_cup(coupon), "gas_lens")[1]
+    return GasShares(
+        whole,
+        gas_per_run_l(flow, 0, 0, card["postflow_s"]["aim"]),
+        max(0.0, without_purge - run_gas_l({"gas_l_min": usual}, plain, length_mm)),
+        whole - without_purge,
+    )
+
+
+def _or(given: float | None, usual: float) -> float:
+    return usual if given is None else given

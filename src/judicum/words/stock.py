@@ -1,0 +1,119 @@
+"""Stock in words: what an item is, how long it lasts, what leaks, what to order."""
+
+from collections.abc import Mapping, Sequence
+from datetime import date
+from typing import Any
+
+from judicum.core.choices import CHOICES
+from judicum.core.stock.bottle import Content, Fall
+from judicum.core.stock.items import KINDS
+from judicum.core.stock.lasts import LONGEST, Lasts
+from judicum.words.units import METRIC, Units, fixed, told
+
+TAKEN_TOLD = {"gas": "gas", "wire": "wire", "blank": "blanks"}
+"""What a coupon takes, as costs name it."""
+CHOSEN = ("metal", "filler_alloy", "electrode_kind", "gas_part")
+
+
+def spec_words(kind: str, spec: Mapping[str, Any], units: Units = METRIC) -> str:
+    """What tells an item from others of its kind.
+
+    >>> spec_words("blank", {"metal": "304L", "thickness_mm": 1.5, "blank_length_mm": 100.0, "blank_width_mm": 40.0})
+    '304L, 1.5 mm, 100 mm × 40 mm'
+    """
+    said = [str(CHOICES[key].options[spec[key]]) for key in CHOSEN if spec.get(key) is not None]
+    if spec.get("tube_od_mm") is not None:
+        said.append(f"tube {told(spec['tube_od_mm'], 'length', units)}")
+    lengths = [told(spec[key], "length", units) for key in ("thickness_mm", "filler_mm", "electrode_mm") if spec.get(key) is not None]  # fmt: skip
+    sides = [told(spec[key], "length", units) for key in ("blank_length_mm", "blank_width_mm") if spec.get(key) is not None]  # fmt: skip
+    said += [*lengths, *([" × ".join(sides)] if sides else [])]
+    if spec.get("cup") is not None:
+        said.append(f"number {spec['cup']:g}")
+    if spec.get("bottle_l") is not None:
+        said.append(f"{spec['bottle_l']:g} L")
+    return ", ".join(said)
+
+
+def amount_words(kind: str, amount: float) -> str:
+    """An amount in the unit of its kind.
+
+    >>> amount_words("wire", 12.34), amount_words("blank", 12.0), amount_words("gas", 1.0)
+    ('12.3 m', '12 pieces', '1 bottle')
+    """
+    unit = KINDS[kind].unit
+    number = fixed(amount, 1 if unit == "m" else 0)
+    return f"{number} {unit[:-1] if number == '1' and unit.endswith('s') else unit}"
+
+
+def left_words(kind: str, left: float) -> str:
+    """What is left; where more was used than was ever counted, that.
+
+    >>> left_words("blank", -20.0), left_words("blank", 3.0)
+    ('none, 20 pieces more were used than counted: count them', '3 pieces')
+    """
+    if left < 0:
+        return f"none, {amount_words(kind, -left)} more were used than counted: count them"
+    return amount_words(kind, left)
+
+
+def lasts_words(found: Lasts | None) -> str:
+    """How long it lasts, with the range; empty where nothing says what an evening takes.
+
+    >>> lasts_words(Lasts(4, 6, 9, 2.0)), lasts_words(Lasts(0, 0, 1, 2.0)), lasts_words(Lasts(60, None, None, 2.0))
+    ('6 evenings, 4 to 9', 'not through the next evening', 'more than 60 evenings')
+    """
+    if found is None:
+        return ""
+    if found.low >= LONGEST:
+        return f"more than {LONGEST} evenings"
+    if found.mid == 0:
+        return "not through the next evening"
+    high = f"{found.high}" if found.high is not None else f"over {LONGEST}"
+    middle = (
+        f"{found.mid} evening{'s' if found.mid != 1 else ''}" if found.mid is not None else f"over {LONGEST} evenings"
+    )
+    return f"{middle}, {found.low} to {high}" if high != str(found.low) else middle
+
+
+def gas_words(found: Content) -> str:
+    """Litres of argon with what they may be off by.
+
+    >>> gas_words(Content(2412.0, 91.0))
+    '2410 L ± 180'
+    """
+    return f"{round(found.litres, -1):.0f} L ± {round(2 * found.uncertainty, -1):.0f}"
+
+
+def leak_words(name: str, fall: Fall) -> str:
+    """A bottle that fell while nobody welded."""
+    return (
+        f"Bottle {name} lost {round(fall.fell, -1):.0f} L in {fixed(fall.hours, 0)} h while nobody welded, "
+        f"{fixed(fall.litres_per_hour, 1)} L an hour: close it after the evening and look for the leak with soapy water."
+    )
+
+
+def order_words(kind: str, amount: float, by: date | None, today: date) -> str:
+    """What to order, and by when.
+
+    >>> order_words("blank", 24, date(2026, 3, 9), date(2026, 3, 2)), order_words("wire", 10, None, date(2026, 3, 2))
+    ('24 pieces, by Mon 9 Mar', '10.0 m')
+    """
+    if by is None:
+        return amount_words(kind, amount)
+    return f"{amount_words(kind, amount)}, {'today' if by <= today else f'by {by:%a} {by.day} {by:%b}'}"
+
+
+def low_words(name: str, kind: str, left: float, found: Lasts | None) -> str:
+    """One line on the desk about something that runs out."""
+    rest = lasts_words(found)
+    return f"{name}: {left_words(kind, left)}{'' if left < 0 else ' left'}{f', lasts {rest}' if rest else ''}"
+
+
+def unpriced_words(kinds: Sequence[str]) -> str:
+    """What a sum leaves out.
+
+    >>> unpriced_words(["blank", "wire"]), unpriced_words([])
+    ('without blanks and wire that have no price', '')
+    """
+    said = " and ".join(TAKEN_TOLD[kind] for kind in kinds)
+    return f"without {said} that {'has' if said in ('gas', 'wire') else 'have'} no price" if said else ""

@@ -1,0 +1,66 @@
+"""How long a stock lasts."""
+
+import numpy as np
+import pytest
+
+from judicum.core.stock.lasts import LONGEST, lasts, to_order
+
+
+def test_an_even_class_runs_out_when_it_must() -> None:
+    found = lasts(1000, [100.0] * 12)
+    assert found is not None
+    assert found.mid == 10
+    assert found.low < 10 <= (found.high or LONGEST)
+    assert found.per_evening == 100
+
+
+def test_more_evenings_narrow_the_range() -> None:
+    few, many = lasts(1000, [100.0] * 2), lasts(1000, [100.0] * 20)
+    assert few and many and few.high and many.high
+    assert many.high - many.low < few.high - few.low
+
+
+def test_the_plan_counts_before_the_usual() -> None:
+    found = lasts(1000, [100.0] * 12, planned=[500.0, 450.0, None])
+    assert found is not None
+    assert found.mid == 2
+
+
+def test_nothing_known_is_told_as_nothing() -> None:
+    assert lasts(100, []) is None
+    assert lasts(100, [0.0, 0.0]) is None
+    assert lasts(100, [], planned=[None, 20.0]) is not None
+
+
+def test_a_large_stock_outlasts_what_is_foreseen() -> None:
+    found = lasts(1e6, [1.0] * 6)
+    assert found is not None
+    assert (found.mid, found.high) == (None, None)
+    assert found.low == LONGEST
+
+
+@pytest.mark.parametrize("evenings", [2, 5, 12])
+def test_about_four_in_five_run_out_within_the_range(evenings: int) -> None:
+    """Classes whose evenings scatter little, usually and much: an even one is held more often, since evenings are whole."""
+    rng = np.random.default_rng(evenings)
+    held = []
+    for cv in (0.2, 0.4, 0.6):
+        inside = 0
+        for _ in range(400):
+            drawn = rng.gamma(cv**-2, 300 * cv**2, evenings + LONGEST)
+            left = rng.uniform(800, 4000)
+            found = lasts(left, list(drawn[:evenings]))
+            assert found is not None
+            really = int(np.flatnonzero(np.cumsum(drawn[evenings:]) > left)[0])
+            inside += found.low <= really <= (LONGEST if found.high is None else found.high)
+        held.append(inside / 400)
+    assert min(held) >= 0.68
+    assert 0.78 <= np.mean(held) <= 0.93
+
+
+def test_what_is_ordered_covers_the_plan_with_some_to_spare() -> None:
+    found = lasts(5, [2.0] * 10)
+    assert found is not None
+    assert to_order(5, found, evenings=8) == 14  # 16 and a spread of 2.3, less the 5 there are
+    assert to_order(100, found, evenings=8) == 0
+    assert to_order(5, found, evenings=8, planned=[6.0]) == 18

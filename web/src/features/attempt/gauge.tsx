@@ -1,0 +1,50 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, unwrap } from "../../api/client";
+import { useCourse } from "../../ui/course";
+import { Panel } from "../../ui/panel";
+import { ReadGauge } from "../../ui/read-gauge";
+
+/** Reading the gauge of a bottle in use, by whoever stands beside it. */
+export function Gauge() {
+  const { id } = useCourse();
+  const [open, setOpen] = useState<number | null>(null);
+  const [said, setSaid] = useState("");
+  const bottles = useQuery({
+    queryKey: ["bottles", id],
+    queryFn: () =>
+      unwrap(api.GET("/api/courses/{course_id}/bottles", { params: { path: { course_id: id } } })),
+  });
+  const byHand = (bottles.data ?? []).filter((one) => one.gauge === "");
+  if (byHand.length === 0) return null;
+  return (
+    <Panel tight className="mb-3" aria-label="Gas">
+      <div className="flex flex-wrap items-center gap-2">
+        <span className="font-medium">Read the gauge of bottle</span>
+        {byHand.map((one) => (
+          <button
+            key={one.id}
+            className="btn"
+            aria-pressed={open === one.id}
+            onClick={() => setOpen(open === one.id ? null : one.id)}
+          >
+            {one.name}
+          </button>
+        ))}
+      </div>
+      {said && <p role="status">{said}</p>}
+      {open !== null && (
+        <ReadGauge
+          key={open}
+          bottle={open}
+          done={(reading) => {
+            setOpen(null);
+            setSaid(
+              `${reading.bar.toFixed(0)} bar is kept. Close the bottle when you are the last to leave.`,
+            );
+          }}
+        />
+      )}
+    </Panel>
+  );
+}

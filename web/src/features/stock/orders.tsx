@@ -1,0 +1,49 @@
+import { Panel } from "../../ui/panel";
+import { Empty } from "../../ui/states";
+import { money } from "./money";
+import type { Item, Store } from "./queries";
+
+/** What to order so that the evenings ahead are covered, by supplier. */
+export function Orders({ store }: { store: Store }) {
+  const asked = store.items.filter((item) => item.order !== "");
+  const suppliers = [...new Set(asked.map((item) => item.supplier))].sort();
+  return (
+    <Panel tight aria-label="To order" className="h-fit space-y-2">
+      <div className="flex items-baseline justify-between">
+        <h2 className="font-bold">To order</h2>
+        <button className="btn btn-sm print:hidden" onClick={() => window.print()}>
+          Print
+        </button>
+      </div>
+      {asked.length === 0 && <Empty>All that is counted lasts through the evenings ahead.</Empty>}
+      {suppliers.map((supplier) => (
+        <Supplier key={supplier} name={supplier} items={asked.filter((item) => item.supplier === supplier)} />
+      ))}
+      <p className="quiet text-sm">
+        From what the plan asks and what this class really uses, with some to spare; the day is the last on
+        which an order still comes in time.
+      </p>
+    </Panel>
+  );
+}
+
+function Supplier({ name, items }: { name: string; items: Item[] }) {
+  const sum = items.reduce((total, item) => total + (item.cost ?? 0), 0);
+  return (
+    <section>
+      <h3 className="flex justify-between font-semibold">
+        <span>{name === "" ? "No supplier named" : name}</span>
+        {sum > 0 && <span>{money(sum)}</span>}
+      </h3>
+      <ul className="divide-y divide-base-300">
+        {items.map((item) => (
+          <li key={item.id} className="py-1">
+            <span className="font-medium">{item.name}</span>
+            <span className="quiet block text-sm">{item.what}</span>
+            <span className="block">{item.order}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

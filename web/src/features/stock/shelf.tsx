@@ -1,0 +1,137 @@
+import { useState } from "react";
+import { Panel } from "../../ui/panel";
+import { Problem } from "../../ui/states";
+import { ItemForm } from "./item-form";
+import type { Change, Item, Kind, Store } from "./queries";
+
+const COLUMNS = "grid-cols-[minmax(0,3fr)_minmax(0,2fr)_minmax(0,3fr)]";
+
+type Props = { store: Store; change: Change };
+
+/** Everything that is counted, by kind; each line is opened to count it, add to it or change it. */
+export function Shelf({ store, change }: Props) {
+  const [open, setOpen] = useState<number | "new" | null>(null);
+  const turn = (id: number | "new") => setOpen(open === id ? null : id);
+  const kinds = store.kinds.filter((kind) => store.items.some((item) => item.kind === kind.key));
+  return (
+    <Panel tight aria-label="Shelf" className="space-y-2">
+      <div className="flex items-baseline justify-between">
+        <h2 className="font-bold">Shelf</h2>
+        <button className="btn btn-sm" aria-expanded={open === "new"} onClick={() => turn("new")}>
+          New item …
+        </button>
+      </div>
+      {open === "new" && <ItemForm store={store} change={change} item={null} done={() => setOpen(null)} />}
+      {store.items.length === 0 && <p>Nothing is on the shelf yet. Make the first item.</p>}
+      <Problem error={change.drop.error} />
+      {kinds.map((kind) => (
+        <section key={kind.key}>
+          <h3 className="quiet text-sm font-semibold">{kind.words}</h3>
+          <ul className="divide-y divide-base-300">
+            {store.items
+              .filter((item) => item.kind === kind.key)
+              .map((item) => (
+                <li key={item.id}>
+                  <button
+                    className={`grid w-full items-baseline gap-3 py-1.5 text-left hover:bg-base-200 ${COLUMNS}`}
+                    aria-expanded={open === item.id}
+                    onClick={() => turn(item.id)}
+                  >
+                    <span>
+                      <span className="font-medium">{item.name}</span>{" "}
+                      <span className="quiet text-sm">{item.what}</span>
+                    </span>
+                    <span className={item.low ? "font-bold text-error" : "font-semibold"}>
+                      {item.left_words}
+                    </span>
+                    <span className="text-sm">
+                      {item.lasts ? (
+                        `lasts ${item.lasts}`
+                      ) : (
+                        <span className="quiet">nothing says how long</span>
+                      )}
+                    </span>
+                  </button>
+                  {open === item.id && (
+                    <Opened key={item.id} {...{ store, change, item, kind }} done={() => setOpen(null)} />
+                  )}
+                </li>
+              ))}
+          </ul>
+        </section>
+      ))}
+    </Panel>
+  );
+}
+
+type OpenedProps = Props & { item: Item; kind: Kind; done: () => void };
+
+function Opened({ store, change, item, kind, done }: OpenedProps) {
+  const [what, setWhat] = useState("counted");
+  const [amount, setAmount] = useState("");
+  const [note, setNote] = useState("");
+  const [changing, setChanging] = useState(false);
+  const off = Math.round(100 * (item.real - 1));
+  return (
+    <div className="space-y-2 rounded-box bg-base-200 p-3">
+      <form
+        className="flex flex-wrap items-end gap-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          change.move.mutate(
+            { item: item.id, kind: what, amount: Number(amount), note },
+            { onSuccess: done },
+          );
+        }}
+      >
+        <label>
+          <span className="mb-1 block text-sm font-medium">What happened</span>
+          <select className="select w-auto" value={what} onChange={(e) => setWhat(e.target.value)}>
+            {Object.entries(store.moves).map(([key, words]) => (
+              <option key={key} value={key}>
+                {words}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label>
+          <span className="mb-1 block text-sm font-medium">How many {kind.unit}</span>
+          <input
+            className="input w-28"
+            inputMode="decimal"
+            value={amount}
+            onChange={(e) => setAmount(e.target.value.replace(",", "."))}
+          />
+        </label>
+        <label className="grow">
+          <span className="mb-1 block text-sm font-medium">Note</span>
+          <input className="input w-full" value={note} onChange={(e) => setNote(e.target.value)} />
+        </label>
+        <button
+          className="btn btn-primary"
+          disabled={change.move.isPending || amount === "" || Number.isNaN(Number(amount))}
+        >
+          Write it down
+        </button>
+      </form>
+      <Problem error={change.move.error} />
+      <p className="flex flex-wrap items-center gap-2 text-sm">
+        {off !== 0 && (
+          <span>
+            Between counts {Math.abs(off)} % {off > 0 ? "more" : "less"} went than was logged.
+          </span>
+        )}
+        <button className="btn btn-sm" aria-expanded={changing} onClick={() => setChanging(!changing)}>
+          Change what it is
+        </button>
+        <button
+          className="btn btn-ghost btn-sm"
+          onClick={() => change.drop.mutate(item.id, { onSuccess: done })}
+        >
+          Take it off the shelf
+        </button>
+      </p>
+      {changing && <ItemForm store={store} change={change} item={item} done={done} />}
+    </div>
+  );
+}
