@@ -12,7 +12,7 @@ from prometheus_client import CollectorRegistry, Gauge, start_http_server
 
 from judicum.core.errors import InvalidValue
 from judicum.core.stock.bottle import FULL_BAR, litres
-from judicum.gauge.__main__ import told
+from judicum.gauge.__main__ import Sensor, told
 from judicum.gauge.bottle import Bottle as Simulated
 from judicum.server.stock.actions.keep_item import keep_item, move
 from judicum.server.stock.actions.use_bottle import open_bottle, set_bottle
@@ -119,8 +119,10 @@ def test_the_simulated_bottle_falls_with_what_is_logged_and_breathes_with_the_da
 
 def test_the_simulated_gauge_knows_its_bottle_by_its_name(course: Course, gauge: Served) -> None:
     assert told("shed") is None
+    assert list(Sensor("shed").collect()) == [], "on no bottle it tells nothing, not nought"
     one = bottle(course)
     before = told("shed")
+    assert [family.name for family in Sensor("shed").collect()] == [PRESSURE, TEMPERATURE]
     Use.objects.create(
         attempt=course.attempt,
         course=course.row,

@@ -5,10 +5,13 @@ It stands in for a sensor on the bottle: nothing of it is used by the applicatio
 
 import sys
 import time
+from collections.abc import Iterator
 
 import django
 from django.db import Error, close_old_connections
-from prometheus_client import CollectorRegistry, Gauge, start_http_server
+from prometheus_client import CollectorRegistry, start_http_server
+from prometheus_client.core import GaugeMetricFamily
+from prometheus_client.registry import Collector
 
 django.setup()
 
@@ -19,7 +22,7 @@ from judicum.gauge.bottle import Bottle  # noqa: E402
 from judicum.server.stock import models  # noqa: E402
 from judicum.server.stock.gauges import PRESSURE, TEMPERATURE  # noqa: E402
 
-EVERY_S = 5.0
+DAY_S = 24 * 3600
 
 
 def told(name: str) -> tuple[float, float] | None:
@@ -33,20 +36,29 @@ def told(name: str) -> tuple[float, float] | None:
     return bottle.pressure_bar((used or 0.0) / beside, now), bottle.temperature_c(now)
 
 
-def main() -> None:
-    name, port = sys.argv[1], int(sys.argv[2])
-    registry = CollectorRegistry()
-    pressure = Gauge(PRESSURE, "Pressure on the gauge of a gas bottle", registry=registry)
-    warmth = Gauge(TEMPERATURE, "Temperature of the bottle", registry=registry)
-    start_http_server(port, "127.0.0.1", registry)
-    while True:
+class Sensor(Collector):
+    """What the gauge shows at the moment it is asked; nothing while it is on no bottle, or the database rests."""
+
+    def __init__(self, name: str) -> None:
+        self.name = name
+
+    def collect(self) -> Iterator[GaugeMetricFamily]:
         try:
-            if (found := told(name)) is not None:
-                pressure.set(found[0])
-                warmth.set(found[1])
-        except Error:  # the database may start again: the gauge goes on with what it showed
             close_old_connections()
-        time.sleep(EVERY_S)
+            found = told(self.name)
+        except Error:
+            return
+        if found is not None:
+            yield GaugeMetricFamily(PRESSURE, "Pressure on the gauge of a gas bottle", found[0])
+            yield GaugeMetricFamily(TEMPERATURE, "Temperature of the bottle", found[1])
+
+
+def main() -> None:
+    registry = CollectorRegistry(auto_describe=False)
+    registry.register(Sensor(sys.argv[1]))
+    start_http_server(int(sys.argv[2]), "127.0.0.1", registry)
+    while True:
+        time.sleep(DAY_S)
 
 
 if __name__ == "__main__":
