@@ -17,7 +17,13 @@ pytestmark = pytest.mark.django_db
 
 COUPON = {"metal": "304L", "joint": "tee", "thickness_mm": 2.0}
 SCHEME = {"code": "training", "scheme": SCHEMES["training"].as_json()}
-OPEN = {"api/session POST", "api/join POST", "api/schema GET", "api/calendar/<str:token>.ics GET"}
+OPEN = {
+    "api/session POST",
+    "api/password-reset POST",
+    "api/join POST",
+    "api/schema GET",
+    "api/calendar/<str:token>.ics GET",
+}
 
 
 def routes() -> list[tuple[str, list[str]]]:
@@ -55,6 +61,7 @@ def address(route: str, course: Course) -> str:
         "<int:session_id>": 999999,
         "<int:item_id>": 999999,
         "<int:bottle_id>": 999999,
+        "<int:member_id>": 999999,
         "<int:booth_id>": 999999,
         "<int:sitting_id>": 999999,
         "<str:token>": "guessed",
@@ -119,6 +126,13 @@ EVENINGS: list[tuple[str, str, object]] = [
     ("DELETE", "/api/courses/{course}/sittings/1", None),
     ("GET", "/api/courses/{course}/calendar", None),
 ]
+PEOPLE: list[tuple[str, str, object]] = [
+    ("GET", "/api/courses/{course}/join-code", None),
+    ("PUT", "/api/courses/{course}/join-code", {"renew": True}),
+    ("PUT", "/api/courses/{course}/members/1", {"role": "student"}),
+    ("DELETE", "/api/courses/{course}/members/1", None),
+    ("POST", "/api/courses/{course}/members/1/reset", None),
+]
 CUP = {"kind": "cup", "given": {"name": "x", "cup": 8}}
 STOCK: list[tuple[str, str, object]] = [
     ("GET", "/api/courses/{course}/stock", None),
@@ -137,6 +151,8 @@ STOCK: list[tuple[str, str, object]] = [
 ]
 """Of those who teach; the bottles' names and the reading of their gauges are everybody's."""
 STUDENT_MAY_NOT = [
+    *PEOPLE,
+    ("POST", "/api/courses", {"name": "x"}),
     *STOCK,
     ("PUT", "/api/bottles/{bottle}", {"closed": True}),
     *ALIKE,
@@ -182,6 +198,7 @@ NOT_THEIRS = [
     *MARKING,
 ]
 STRANGER_SEES_NO = [
+    *PEOPLE,
     *STOCK,
     ("GET", "/api/courses/{course}/bottles", None),
     ("PUT", "/api/bottles/{bottle}", {"closed": True}),
@@ -221,6 +238,8 @@ STRANGER_SEES_NO = [
     ("GET", "/api/assignments/{assignment}/job.pdf", None),
 ]
 INSTRUCTOR_ONLY = [
+    *PEOPLE,
+    ("POST", "/api/courses", {"name": "x"}),
     ("PATCH", "/api/courses/{course}/schools", {"ladder": "carbon"}),
     ("POST", "/api/courses/{course}/schemes", SCHEME),
     ("PUT", "/api/courses/{course}/second-share", {"share": 10}),

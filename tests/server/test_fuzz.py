@@ -10,10 +10,14 @@ from django.db import close_old_connections
 
 from judicum.bench.fuzz import fuzz
 from judicum.server.attempts.api.serializers import AttemptBriefSerializer
+from judicum.server.courses.models import Membership
+from judicum.server.evenings.actions.set_booth import set_booth
+from judicum.server.stock.actions.keep_item import keep_item
+from judicum.server.stock.actions.use_bottle import open_bottle
 from tests.measured import measured_attempt
 from tests.people import Course
 
-EACH = 3
+EACH = 2
 """Calls of every operation by each person, in each of the two ways."""
 
 
@@ -35,6 +39,7 @@ def test_odd_calls_are_answered_as_described(course: Course, settings: Any, who:
     logging.disable(logging.CRITICAL)
     attempt = measured_attempt(course)
     photo = attempt.photos.get()
+    gas = keep_item(course.instructor, course.row.pk, None, "gas", {"name": "Argon", "bottle_l": 20.0})
     ids = {
         "course_id": course.row.pk,
         "assignment_id": course.assignment.pk,
@@ -43,6 +48,10 @@ def test_odd_calls_are_answered_as_described(course: Course, settings: Any, who:
         "photo_id": photo.pk,
         "measurement_id": photo.measurements.get().pk,
         "number": 1,
+        "item_id": gas.pk,
+        "bottle_id": open_bottle(course.instructor, course.row.pk, gas.pk, "1").pk,
+        "booth_id": set_booth(course.instructor, course.row.pk, None, "1", []).pk,
+        "member_id": Membership.objects.get(course=course.row, user=course.assistant).pk,
     }
     try:
         for seed in (0, 1):

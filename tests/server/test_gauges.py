@@ -119,10 +119,10 @@ def test_the_simulated_bottle_falls_with_what_is_logged_and_breathes_with_the_da
 
 def test_the_simulated_gauge_knows_its_bottle_by_its_name(course: Course, gauge: Served) -> None:
     assert told("shed") is None
-    assert list(Sensor("shed").collect()) == [], "on no bottle it tells nothing, not nought"
+    assert list(Sensor(lambda: told("shed")).collect()) == [], "on no bottle it tells nothing, not nought"
     one = bottle(course)
     before = told("shed")
-    assert [family.name for family in Sensor("shed").collect()] == [PRESSURE, TEMPERATURE]
+    assert [family.name for family in Sensor(lambda: told("shed")).collect()] == [PRESSURE, TEMPERATURE]
     Use.objects.create(
         attempt=course.attempt,
         course=course.row,

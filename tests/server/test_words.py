@@ -20,11 +20,12 @@ from judicum.server.attempts.states import State
 from judicum.server.attempts.waiting import NEEDS as WAITING_NEEDS
 from judicum.server.attempts.waiting import ORDERS as WAITING_ORDERS
 from judicum.server.coupons.sheet import Heading, card_sheet, figures
+from judicum.server.courses.models import Role
 from judicum.server.photos.models import PhotoKind
 from judicum.words import METRIC, US
 from judicum.words import setup as words
 from judicum.words.attempts import GROUPS as GROUP_WORDS
-from judicum.words.attempts import NEEDS, ORDERS, STATES, VIEWS
+from judicum.words.attempts import NEEDS, ORDERS, ROLES, STATES, VIEWS
 from judicum.words.marking import REASONS, because
 from judicum.words.workbench import NOTES, RESULTS
 from judicum.words.workbench import PANELS as PANEL_WORDS
@@ -67,6 +68,7 @@ def test_every_run_field_has_a_column_and_every_group_and_state_its_words() -> N
     assert columns == {spec.key for specs in GROUPS.values() for spec in specs}
     assert set(GROUPS) == set(GROUP_WORDS)
     assert set(State.values) == set(STATES)
+    assert set(Role.values) == set(ROLES)
     assert (set(ORDERS), set(NEEDS)) == (set(WAITING_ORDERS), set(WAITING_NEEDS))
     assert set(PhotoKind.values) == set(VIEWS)
 

@@ -5,7 +5,8 @@ It stands in for a sensor on the bottle: nothing of it is used by the applicatio
 
 import sys
 import time
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
+from concurrent.futures import ThreadPoolExecutor
 
 import django
 from django.db import Error, close_old_connections
@@ -36,26 +37,32 @@ def told(name: str) -> tuple[float, float] | None:
     return bottle.pressure_bar((used or 0.0) / beside, now), bottle.temperature_c(now)
 
 
-class Sensor(Collector):
-    """What the gauge shows at the moment it is asked; nothing while it is on no bottle, or the database rests."""
+def asked(name: str) -> tuple[float, float] | None:
+    """The same, from a thread that lives long; None while the database rests."""
+    try:
+        close_old_connections()
+        return told(name)
+    except Error:
+        return None
 
-    def __init__(self, name: str) -> None:
-        self.name = name
+
+class Sensor(Collector):
+    """What the gauge shows at the moment it is asked; nothing where `ask` gives nothing."""
+
+    def __init__(self, ask: Callable[[], tuple[float, float] | None]) -> None:
+        self.ask = ask
 
     def collect(self) -> Iterator[GaugeMetricFamily]:
-        try:
-            close_old_connections()
-            found = told(self.name)
-        except Error:
-            return
-        if found is not None:
+        if (found := self.ask()) is not None:
             yield GaugeMetricFamily(PRESSURE, "Pressure on the gauge of a gas bottle", found[0])
             yield GaugeMetricFamily(TEMPERATURE, "Temperature of the bottle", found[1])
 
 
 def main() -> None:
     registry = CollectorRegistry(auto_describe=False)
-    registry.register(Sensor(sys.argv[1]))
+    # Every request comes in a thread of its own, and each would open a connection to the database.
+    one = ThreadPoolExecutor(1)
+    registry.register(Sensor(lambda: one.submit(asked, sys.argv[1]).result()))
     start_http_server(int(sys.argv[2]), "127.0.0.1", registry)
     while True:
         time.sleep(DAY_S)

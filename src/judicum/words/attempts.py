@@ -32,3 +32,5 @@ GROUPS = {
 }
 """Groups of `judicum.core.setup.run.GROUPS`."""
 SEVERE = {"stop": "stop", "warn": "look again", "note": "mind"}
+ROLES = {"instructor": "instructor", "assistant": "assistant", "student": "student"}
+"""What somebody may be in a course."""

@@ -26,7 +26,7 @@ from judicum.core.quantities import QUANTITIES, Quantity
 from judicum.core.setup.gauge import TABLES_INCH
 from judicum.core.setup.run import GROUPS, RUN
 from judicum.words.attempts import GROUPS as GROUP_WORDS
-from judicum.words.attempts import NEEDS, ORDERS, STATES, VIEWS
+from judicum.words.attempts import NEEDS, ORDERS, ROLES, STATES, VIEWS
 from judicum.words.marking import PLACEHOLDERS
 
 
@@ -63,6 +63,7 @@ def vocabulary() -> dict[str, Any]:
         "views": VIEWS,
         "orders": ORDERS,
         "needs": NEEDS,
+        "roles": ROLES,
     }
 
 

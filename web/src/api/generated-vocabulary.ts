@@ -1873,5 +1873,10 @@ export const vocabulary = {
     "first": "first of its kind",
     "failing": "failed the last one",
     "stuck": "stuck: three failed in a row"
+  },
+  "roles": {
+    "instructor": "instructor",
+    "assistant": "assistant",
+    "student": "student"
   }
 } as const;

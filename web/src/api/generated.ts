@@ -449,6 +449,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Making a course. */
+        post: operations["course_make"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{course_id}": {
         parameters: {
             query?: never;
@@ -761,6 +778,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{course_id}/join-code": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The code newcomers join with, for the course's instructor. */
+        get: operations["join_code_read"];
+        /** @description The code newcomers join with, for the course's instructor. */
+        put: operations["join_code_set"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{course_id}/members": {
         parameters: {
             query?: never;
@@ -772,6 +807,41 @@ export interface paths {
         get: operations["courses_members_list"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/members/{member_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Giving a member another role, letting somebody go. */
+        put: operations["member_set"];
+        post?: never;
+        /** @description Giving a member another role, letting somebody go. */
+        delete: operations["member_let_go"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/members/{member_id}/reset": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A one-time link for a member who forgot the password. */
+        post: operations["reset_link_make"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1346,6 +1416,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/password-reset": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A new password by the one-time link that was handed over. */
+        post: operations["password_reset"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/photo-look": {
         parameters: {
             query?: never;
@@ -1497,6 +1584,40 @@ export interface paths {
         post: operations["session_open"];
         /** @description The session of this browser. */
         delete: operations["session_close"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/everywhere": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** @description Signing out in every browser. */
+        delete: operations["sessions_close"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description One's own password: this browser stays signed in, every other is signed out. */
+        put: operations["password_change"];
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2006,6 +2127,10 @@ export interface components {
             cause: string | null;
             became: string;
         };
+        ChangePasswordRequest: {
+            old: string;
+            password: string;
+        };
         /** @description What of a run lies off the card; `besides` are codes of warnings that say more than the deviations. */
         Check: {
             deviations: components["schemas"]["Deviation"][];
@@ -2512,6 +2637,12 @@ export interface components {
             /** Format: double */
             high: number;
         };
+        JoinCode: {
+            code: string;
+            left: number | null;
+            /** Format: date-time */
+            until: string | null;
+        };
         /** @description A course code; name and password too for somebody who has no account yet. */
         JoinRequest: {
             code: string;
@@ -2613,6 +2744,11 @@ export interface components {
             booth: number | null;
             booths: components["schemas"]["BoothName"][];
             worked: components["schemas"]["WorkedAt"] | null;
+        };
+        /** @description A new course; `like` is a course of one's own that it takes coupons, schemes, schools and booths from. */
+        MakeCourseRequest: {
+            name: string;
+            like?: number | null;
         };
         /** @description One session, or one on the same weekday of so many weeks but for the days in `without`. */
         MakeSessionsRequest: {
@@ -3172,6 +3308,17 @@ export interface components {
         ReportBrokenRequest: {
             text: string;
         };
+        /** @description The one-time address at which somebody sets a new password, to be handed to them; good for a day. */
+        ResetLink: {
+            name: string;
+            address: string;
+        };
+        /** @description A new password by the token of a one-time link. */
+        ResetPasswordRequest: {
+            person: number;
+            token: string;
+            password: string;
+        };
         Result: {
             key: string;
             words: string;
@@ -3481,6 +3628,14 @@ export interface components {
             /** @default false */
             closed: boolean;
         };
+        /** @description How many more may join (null: any number, 0: nobody) and until when (null: no end); `renew` ends the old code. */
+        SetJoinCodeRequest: {
+            /** @default false */
+            renew: boolean;
+            left?: number | null;
+            /** Format: date-time */
+            until?: string | null;
+        };
         /**
          * @description A mark to be set, with the attempt's version that the marker was looking at.
          *
@@ -3499,6 +3654,9 @@ export interface components {
             /** @default  */
             next_change: string;
             cause?: string | null;
+        };
+        SetRoleRequest: {
+            role: string;
         };
         /** @description Two points of the photo [x1, y1, x2, y2] in pixels, and the distance between them in mm. */
         SetScaleRequest: {
@@ -4903,6 +5061,37 @@ export interface operations {
             };
         };
     };
+    course_make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MakeCourseRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Session"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     course_read: {
         parameters: {
             query?: never;
@@ -5671,6 +5860,68 @@ export interface operations {
             };
         };
     };
+    join_code_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JoinCode"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    join_code_set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["SetJoinCodeRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JoinCode"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     courses_members_list: {
         parameters: {
             query?: {
@@ -5693,6 +5944,99 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PaginatedMemberList"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    member_set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+                member_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetRoleRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Member"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    member_let_go: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+                member_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reset_link_make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+                member_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ResetLink"];
                 };
             };
             default: {
@@ -6948,6 +7292,36 @@ export interface operations {
             };
         };
     };
+    password_reset: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ResetPasswordRequest"];
+            };
+        };
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     photo_look: {
         parameters: {
             query?: {
@@ -7290,6 +7664,62 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sessions_close: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    password_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangePasswordRequest"];
+            };
+        };
         responses: {
             /** @description No response body */
             204: {

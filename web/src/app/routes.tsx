@@ -1,5 +1,5 @@
 import { createBrowserRouter, type RouteObject } from "react-router";
-import { JoinPage, SignInPage } from "../features/session";
+import { JoinPage, ResetPage, SignInPage } from "../features/session";
 import { Nowhere } from "./nowhere";
 import { ByRole } from "./by-role";
 import { CourseShell, Home } from "./shell";
@@ -21,6 +21,8 @@ const pages: RouteObject[] = [
     lazy: async () => ({ Component: (await import("../features/evenings")).EveningsPage }),
   },
   { path: "stock", lazy: async () => ({ Component: (await import("../features/stock")).StockPage }) },
+  { path: "people", lazy: async () => ({ Component: (await import("../features/people")).PeoplePage }) },
+  { path: "account", lazy: async () => ({ Component: (await import("../features/people")).AccountPage }) },
   { path: "markers", lazy: async () => ({ Component: (await import("../features/markers")).MarkersPage }) },
   {
     path: "self-test/:testId",
@@ -47,6 +49,7 @@ const pages: RouteObject[] = [
 export const router = createBrowserRouter([
   { path: "/sign-in", element: <SignInPage /> },
   { path: "/join", element: <JoinPage /> },
+  { path: "/reset/:person/:token", element: <ResetPage /> },
   { path: "/", element: <Home /> },
   { path: "/course/:courseId", element: <CourseShell />, HydrateFallback: () => null, children: pages },
   { path: "*", element: <Nowhere /> },

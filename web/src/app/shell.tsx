@@ -2,6 +2,7 @@ import {
   CalendarClock,
   ChartLine,
   Calculator,
+  CircleUserRound,
   ClipboardList,
   Grid3x3,
   Inbox,
@@ -10,13 +11,16 @@ import {
   Ruler,
   SquarePen,
 } from "lucide-react";
-import { Navigate, NavLink, Outlet, useParams } from "react-router";
+import { Link, Navigate, NavLink, Outlet, useNavigate, useParams } from "react-router";
+import type { Schemas } from "../api/client";
 import { CourseContext } from "../ui/course";
 import { Loading, Problem } from "../ui/states";
 import { Undo } from "../ui/undo";
 import { useChangeUnits, useSession, useSignOut } from "../ui/use-session";
 import { Filling } from "./filling";
 import { ThemeSwitch } from "./theme";
+
+type MyCourse = Schemas["MyCourse"];
 
 const staffTabs = [
   { to: "desk", words: "Desk", icon: Inbox },
@@ -70,9 +74,7 @@ export function CourseShell() {
         </a>
         <header className="flex items-center gap-x-3 border-b border-base-300 bg-base-100 px-3 py-1 lg:gap-x-5">
           <img src="/mark.svg" alt="Judicum" className="size-8" />
-          <span className="min-w-0 shrink truncate font-semibold" title={course.name}>
-            {course.name}
-          </span>
+          <CourseName course={course} courses={session.data.courses} />
           <nav
             aria-label="Course"
             className={
@@ -94,6 +96,14 @@ export function CourseShell() {
           <div className="ml-auto flex shrink-0 items-center">
             <UnitSwitch />
             <ThemeSwitch />
+            <Link
+              className="btn btn-ghost px-2"
+              aria-label={`Account of ${session.data.display_name}`}
+              to={`/course/${String(course.id)}/account`}
+            >
+              <CircleUserRound size={18} aria-hidden />{" "}
+              <span className="hidden md:inline">{session.data.display_name}</span>
+            </Link>
             <SignOut name={session.data.display_name} />
           </div>
         </header>
@@ -104,6 +114,36 @@ export function CourseShell() {
         {!student && <Undo />}
       </div>
     </CourseContext>
+  );
+}
+
+type CourseNameProps = { course: MyCourse; courses: MyCourse[] };
+
+/** The open course; who has several chooses another here. */
+function CourseName({ course, courses }: CourseNameProps) {
+  const navigate = useNavigate();
+  if (courses.length < 2)
+    return (
+      <span className="min-w-0 shrink truncate font-semibold" title={course.name}>
+        {course.name}
+      </span>
+    );
+  return (
+    <select
+      className="select min-w-24 shrink truncate font-semibold select-sm"
+      aria-label="Course to work in"
+      value={course.id}
+      onChange={(e) => {
+        const next = courses.find((one) => String(one.id) === e.target.value);
+        if (next) void navigate(`/course/${String(next.id)}/${next.role === "student" ? "mine" : "desk"}`);
+      }}
+    >
+      {courses.map((one) => (
+        <option key={one.id} value={one.id}>
+          {one.name}
+        </option>
+      ))}
+    </select>
   );
 }
 
@@ -139,7 +179,7 @@ function SignOut({ name }: { name: string }) {
   const out = useSignOut();
   return (
     <button className="btn btn-ghost px-2" aria-label={`Sign out ${name}`} onClick={() => out.mutate()}>
-      <LogOut size={18} aria-hidden /> <span className="hidden md:inline">{name}</span>
+      <LogOut size={18} aria-hidden />
     </button>
   );
 }

@@ -33,7 +33,7 @@ class UserManager(BaseUserManager["User"]):
 class User(AbstractBaseUser):
     """Somebody who can sign in; what they may do comes from their membership in a course.
 
-    `look` is what no two login names may share (`names.look`).
+    `look` is what no two login names may share (`names.look`); `signed_out` counts how often all sessions were ended.
     """
 
     username = models.CharField(max_length=60, unique=True)
@@ -42,6 +42,7 @@ class User(AbstractBaseUser):
     length_unit = models.CharField(max_length=8, choices=LengthUnit.choices, default=LengthUnit.MM)
     flow_unit = models.CharField(max_length=8, choices=FlowUnit.choices, default=FlowUnit.L_MIN)
     is_active = models.BooleanField(default=True)
+    signed_out = models.PositiveIntegerField(default=0)
 
     USERNAME_FIELD = "username"
     objects: ClassVar[UserManager] = UserManager()
@@ -51,3 +52,7 @@ class User(AbstractBaseUser):
 
     def __str__(self) -> str:
         return self.display_name
+
+    def get_session_auth_hash(self) -> str:
+        """What every session carries: another password, or signing out everywhere, ends them all."""
+        return super().get_session_auth_hash() + (f"-{self.signed_out}" if self.signed_out else "")

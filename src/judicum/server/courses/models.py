@@ -23,13 +23,16 @@ def _school(key: str) -> Any:
 
 
 class Course(models.Model):
-    """A class that meets over some weeks; students join with its code.
+    """A class that meets over some weeks; students join with its code: `join_left` more of them (None: any number), until
+    `join_until` (None: without end).
 
     `second_share` is the share (percent) of marks that go to a blind second marker by lot. `filling` says how far its attempts are brought in (`done` of `total`) while that goes on.
     """
 
     name = models.CharField(max_length=120)
     join_code = models.CharField(max_length=12, unique=True)
+    join_left = models.PositiveIntegerField(null=True)
+    join_until = models.DateTimeField(null=True)
     created_at = models.DateTimeField(auto_now_add=True)
     filling = models.JSONField(null=True)
     time_zone = models.CharField(max_length=40, default="UTC")

@@ -170,12 +170,16 @@ const PAPERS = [
 ] as const;
 
 function Handouts() {
+  const paths = usePaths();
   const about = useAboutCourse();
   return (
     <>
       {about.data?.join_code && (
         <p className="mt-3 text-sm">
-          New students join with the code <strong>{about.data.join_code}</strong>.
+          New students join with the code <strong>{about.data.join_code}</strong>.{" "}
+          <Link className="link" to={paths.to("people")}>
+            People, codes, new courses
+          </Link>
         </p>
       )}
       <p className="mt-1 text-sm">

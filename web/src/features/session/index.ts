@@ -1,2 +1,3 @@
 export { SignInPage } from "./sign-in-page";
 export { JoinPage } from "./join-page";
+export { ResetPage } from "./reset-page";

@@ -13,6 +13,19 @@ class SignInSerializer(serializers.Serializer[Any]):
     password = serializers.CharField(max_length=200, trim_whitespace=False)
 
 
+class ChangePasswordSerializer(serializers.Serializer[Any]):
+    old = serializers.CharField(max_length=200, trim_whitespace=False)
+    password = serializers.CharField(max_length=200, trim_whitespace=False)
+
+
+class ResetPasswordSerializer(serializers.Serializer[Any]):
+    """A new password by the token of a one-time link."""
+
+    person = serializers.IntegerField()
+    token = serializers.CharField(max_length=200)
+    password = serializers.CharField(max_length=200, trim_whitespace=False)
+
+
 class UnitsSerializer(serializers.Serializer[Any]):
     length_unit = serializers.ChoiceField(LengthUnit.choices, required=False)
     flow_unit = serializers.ChoiceField(FlowUnit.choices, required=False)

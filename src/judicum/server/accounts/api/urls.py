@@ -1,5 +1,11 @@
 from django.urls import path
 
-from judicum.server.accounts.api.views import SessionView, UnitsView
+from judicum.server.accounts.api.views import EverywhereView, PasswordView, ResetPasswordView, SessionView, UnitsView
 
-urlpatterns = [path("session", SessionView.as_view()), path("session/units", UnitsView.as_view())]
+urlpatterns = [
+    path("session", SessionView.as_view()),
+    path("session/units", UnitsView.as_view()),
+    path("session/password", PasswordView.as_view()),
+    path("session/everywhere", EverywhereView.as_view()),
+    path("password-reset", ResetPasswordView.as_view()),
+]

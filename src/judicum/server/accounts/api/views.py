@@ -1,6 +1,6 @@
 """Signing in and out, and one's own settings."""
 
-from django.contrib.auth import logout
+from django.contrib.auth import logout, update_session_auth_hash
 from drf_spectacular.utils import extend_schema
 from rest_framework import status
 from rest_framework.permissions import AllowAny, IsAuthenticated
@@ -10,8 +10,15 @@ from rest_framework.throttling import BaseThrottle
 from rest_framework.views import APIView
 
 from judicum.server.accounts.actions.change_units import change_units
+from judicum.server.accounts.actions.set_password import change_password, reset_password, sign_out_everywhere
 from judicum.server.accounts.actions.sign_in import sign_in
-from judicum.server.accounts.api.serializers import SessionSerializer, SignInSerializer, UnitsSerializer
+from judicum.server.accounts.api.serializers import (
+    ChangePasswordSerializer,
+    ResetPasswordSerializer,
+    SessionSerializer,
+    SignInSerializer,
+    UnitsSerializer,
+)
 from judicum.server.accounts.queries import with_courses
 from judicum.server.api.person import person
 from judicum.server.api.throttles import DoorThrottle
@@ -40,6 +47,43 @@ class SessionView(APIView):
     @extend_schema(operation_id="session_close", request=None, responses={204: None})
     def delete(self, request: Request) -> Response:
         logout(request._request)
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class PasswordView(APIView):
+    """One's own password: this browser stays signed in, every other is signed out."""
+
+    @extend_schema(operation_id="password_change", request=ChangePasswordSerializer, responses={204: None})
+    def put(self, request: Request) -> Response:
+        asked = ChangePasswordSerializer(data=request.data)
+        asked.is_valid(raise_exception=True)
+        user = change_password(person(request), **asked.validated_data)
+        update_session_auth_hash(request._request, user)
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class EverywhereView(APIView):
+    """Signing out in every browser."""
+
+    @extend_schema(operation_id="sessions_close", request=None, responses={204: None})
+    def delete(self, request: Request) -> Response:
+        sign_out_everywhere(person(request))
+        logout(request._request)
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class ResetPasswordView(APIView):
+    """A new password by the one-time link that was handed over."""
+
+    permission_classes = (AllowAny,)
+    throttle_classes = (DoorThrottle,)
+
+    @extend_schema(operation_id="password_reset", request=ResetPasswordSerializer, responses={204: None})
+    def post(self, request: Request) -> Response:
+        asked = ResetPasswordSerializer(data=request.data)
+        asked.is_valid(raise_exception=True)
+        given = asked.validated_data
+        reset_password(given["person"], given["token"], given["password"])
         return Response(status=status.HTTP_204_NO_CONTENT)
 
 

@@ -1,10 +1,10 @@
 """Joining a course with its code."""
 
-from django.contrib.auth.password_validation import validate_password
-from django.core.exceptions import ValidationError
 from django.db import IntegrityError, transaction
+from django.utils import timezone
 
-from judicum.core.errors import InvalidValue, InvalidValues
+from judicum.core.errors import InvalidValue
+from judicum.server.accounts.actions.set_password import check_password
 from judicum.server.accounts.models import User
 from judicum.server.accounts.names import check_name
 from judicum.server.courses.codes import meant
@@ -17,21 +17,34 @@ def units_of(course: Course) -> dict[str, str]:
 
 
 def find_course(code: str) -> Course:
-    """The course with this join code, capitals or not.
+    """The course with this join code, capitals or not, held until the transaction ends.
 
     Raises:
-        InvalidValue: no course has it.
+        InvalidValue: no course has it, or it lets nobody in any more.
     """
-    course = Course.objects.filter(join_code__in=[meant(code), code.strip().upper()]).first()
+    rows = Course.objects.select_for_update().filter(join_code__in=[meant(code), code.strip().upper()])
+    course = rows.first()
     if course is None:
         raise InvalidValue("code", code, "the code on your course sheet")
+    if course.join_left == 0 or (course.join_until is not None and course.join_until <= timezone.now()):
+        raise InvalidValue("code", code, "a code that still lets people in: ask your instructor")
     return course
+
+
+def _joined(course: Course) -> None:
+    """One less may join, where that is counted."""
+    if course.join_left is not None:
+        Course.objects.filter(pk=course.pk).update(join_left=course.join_left - 1)
 
 
 @transaction.atomic
 def join_course(user: User, code: str) -> Membership:
     """Make a person a student of the course; somebody already in it keeps their role."""
-    return Membership.objects.get_or_create(course=find_course(code), user=user, defaults={"role": Role.STUDENT})[0]
+    course = find_course(code)
+    member, new = Membership.objects.get_or_create(course=course, user=user, defaults={"role": Role.STUDENT})
+    if new:
+        _joined(course)
+    return member
 
 
 @transaction.atomic
@@ -44,10 +57,7 @@ def register_and_join(code: str, username: str, display_name: str, password: str
     course = find_course(code)
     username, display_name = check_name("username", username), check_name("display_name", display_name)
     user = User(username=username, display_name=display_name)
-    try:
-        validate_password(password, user)
-    except ValidationError as error:
-        raise InvalidValues([InvalidValue("password", None, message) for message in error.messages]) from error
+    check_password(password, user)
     try:
         with transaction.atomic():
             user = User.objects.create_user(username, password, display_name, **units_of(course))
@@ -56,4 +66,5 @@ def register_and_join(code: str, username: str, display_name: str, password: str
             "username", username, "a name that nobody has taken yet, nor one that looks like it"
         ) from error
     Membership.objects.create(course=course, user=user, role=Role.STUDENT)
+    _joined(course)
     return user

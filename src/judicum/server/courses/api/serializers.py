@@ -47,6 +47,42 @@ class CourseSerializer(serializers.ModelSerializer[Course]):
         fields = ("id", "name", "role", "join_code", "schools", "filling")
 
 
+class MakeCourseSerializer(serializers.Serializer[Any]):
+    """A new course; `like` is a course of one's own that it takes coupons, schemes, schools and booths from."""
+
+    name = serializers.CharField(max_length=400)
+    like = serializers.IntegerField(allow_null=True, default=None)
+
+
+class SetJoinCodeSerializer(serializers.Serializer[Any]):
+    """How many more may join (null: any number, 0: nobody) and until when (null: no end); `renew` ends the old code."""
+
+    renew = serializers.BooleanField(default=False)
+    left = serializers.IntegerField(allow_null=True, default=None)
+    until = serializers.DateTimeField(allow_null=True, default=None)
+
+
+class JoinCodeSerializer(serializers.Serializer[Any]):
+    code = serializers.CharField()
+    left = serializers.IntegerField(allow_null=True)
+    until = serializers.DateTimeField(allow_null=True)
+
+
+class SetRoleSerializer(serializers.Serializer[Any]):
+    role = serializers.CharField(max_length=40)
+
+
+class ResetLinkSerializer(serializers.Serializer[Any]):
+    """The one-time address at which somebody sets a new password, to be handed to them; good for a day."""
+
+    name = serializers.CharField()
+    address = serializers.CharField()
+
+
+def told_join_code(course: Course) -> dict[str, Any]:
+    return {"code": course.join_code, "left": course.join_left, "until": course.join_until}
+
+
 class MemberSerializer(serializers.ModelSerializer[Membership]):
     user = PersonSerializer()
 

@@ -2,6 +2,7 @@
 
 from django.contrib.auth import login
 from drf_spectacular.utils import extend_schema
+from rest_framework import status
 from rest_framework.generics import ListAPIView
 from rest_framework.permissions import AllowAny
 from rest_framework.request import Request
@@ -14,10 +15,23 @@ from judicum.server.accounts.queries import with_courses
 from judicum.server.api.person import person
 from judicum.server.api.throttles import DoorThrottle
 from judicum.server.courses.actions.join_course import join_course, register_and_join
+from judicum.server.courses.actions.make_course import make_course
+from judicum.server.courses.actions.set_members import let_go, reset_token, set_join_code, set_role
 from judicum.server.courses.actions.set_schools import set_schools
-from judicum.server.courses.api.serializers import CourseSerializer, JoinSerializer, MemberSerializer, SchoolsSerializer
+from judicum.server.courses.api.serializers import (
+    CourseSerializer,
+    JoinCodeSerializer,
+    JoinSerializer,
+    MakeCourseSerializer,
+    MemberSerializer,
+    ResetLinkSerializer,
+    SchoolsSerializer,
+    SetJoinCodeSerializer,
+    SetRoleSerializer,
+    told_join_code,
+)
 from judicum.server.courses.models import STAFF, Membership
-from judicum.server.courses.queries import members, membership_of, staff_of
+from judicum.server.courses.queries import instructor_of, members, membership_of, staff_of
 
 
 class CourseView(APIView):
@@ -35,6 +49,58 @@ class CourseView(APIView):
             "filling": mine.course.filling,
         }
         return Response(CourseSerializer(shown).data)  # type: ignore[arg-type]
+
+
+class CoursesView(APIView):
+    """Making a course."""
+
+    @extend_schema(operation_id="course_make", request=MakeCourseSerializer, responses=SessionSerializer)
+    def post(self, request: Request) -> Response:
+        asked = MakeCourseSerializer(data=request.data)
+        asked.is_valid(raise_exception=True)
+        make_course(person(request), **asked.validated_data)
+        return Response(SessionSerializer(with_courses(person(request))).data)
+
+
+class JoinCodeView(APIView):
+    """The code newcomers join with, for the course's instructor."""
+
+    @extend_schema(operation_id="join_code_read", responses=JoinCodeSerializer)
+    def get(self, request: Request, course_id: int) -> Response:
+        return Response(told_join_code(instructor_of(person(request), course_id).course))
+
+    @extend_schema(operation_id="join_code_set", request=SetJoinCodeSerializer, responses=JoinCodeSerializer)
+    def put(self, request: Request, course_id: int) -> Response:
+        asked = SetJoinCodeSerializer(data=request.data)
+        asked.is_valid(raise_exception=True)
+        return Response(told_join_code(set_join_code(person(request), course_id, **asked.validated_data)))
+
+
+class MemberView(APIView):
+    """Giving a member another role, letting somebody go."""
+
+    @extend_schema(operation_id="member_set", request=SetRoleSerializer, responses=MemberSerializer)
+    def put(self, request: Request, course_id: int, member_id: int) -> Response:
+        asked = SetRoleSerializer(data=request.data)
+        asked.is_valid(raise_exception=True)
+        return Response(
+            MemberSerializer(set_role(person(request), course_id, member_id, asked.validated_data["role"])).data
+        )
+
+    @extend_schema(operation_id="member_let_go", responses={204: None})
+    def delete(self, request: Request, course_id: int, member_id: int) -> Response:
+        let_go(person(request), course_id, member_id)
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class ResetLinkView(APIView):
+    """A one-time link for a member who forgot the password."""
+
+    @extend_schema(operation_id="reset_link_make", request=None, responses=ResetLinkSerializer)
+    def post(self, request: Request, course_id: int, member_id: int) -> Response:
+        user, token = reset_token(person(request), course_id, member_id)
+        address = request.build_absolute_uri(f"/reset/{user.pk}/{token}")
+        return Response({"name": user.display_name, "address": address})
 
 
 class SchoolsView(APIView):

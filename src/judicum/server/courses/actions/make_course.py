@@ -1,0 +1,74 @@
+"""Making a course: a fresh one, or one like another."""
+
+from datetime import timedelta
+
+from django.db import transaction
+from django.utils import timezone
+from django.utils.text import slugify
+
+from judicum.core.choices import SCHOOLS
+from judicum.core.errors import InvalidValue, NotAllowed
+from judicum.server.accounts.models import User
+from judicum.server.coupons.models import Assignment, Design
+from judicum.server.courses.codes import fresh_code
+from judicum.server.courses.models import Course, Membership, Role
+from judicum.server.courses.queries import instructor_of
+from judicum.server.evenings.models import Booth
+from judicum.server.schemes.models import Scheme
+
+MOST_NAME = 120
+COPIED = (*SCHOOLS, "time_zone", "second_share")
+"""What of a course's own columns another one takes over."""
+
+
+@transaction.atomic
+def make_course(user: User, name: str, like: int | None = None) -> Course:
+    """A new course whose instructor the person is.
+
+    Args:
+        like: a course of one's own to copy: schools, schemes, coupons of its own, what was given when, booths; not the people and
+            nothing that was welded. What was given is due as long after today as it was after that course began.
+
+    Raises:
+        InvalidValue: no name, or one too long. NotAllowed: not an instructor of any course. NotFound: `like` is not one's own.
+    """
+    if not Membership.objects.filter(user=user, role=Role.INSTRUCTOR).exists():
+        raise NotAllowed("Only an instructor makes courses.")
+    kept = check_course_name(name)
+    course = Course.objects.create(name=kept, join_code=fresh_code())
+    Membership.objects.create(course=course, user=user, role=Role.INSTRUCTOR)
+    if like is not None:
+        _copy(instructor_of(user, like).course, course, user)
+    return course
+
+
+def check_course_name(name: str) -> str:
+    """The name as it is kept. Raises InvalidValue."""
+    kept = " ".join(name.split())
+    if not 1 <= len(kept) <= MOST_NAME:
+        raise InvalidValue("name", name, f"1 to {MOST_NAME} characters")
+    return kept
+
+
+def _copy(old: Course, new: Course, user: User) -> None:
+    for key in COPIED:
+        setattr(new, key, getattr(old, key))
+    new.save(update_fields=list(COPIED))
+    for scheme in Scheme.objects.filter(course=old).order_by("code", "-version").distinct("code"):
+        scheme.pk, scheme.course = None, new
+        scheme.save()
+    designs = {}
+    for design in Design.objects.filter(course=old).order_by("code", "-version").distinct("code"):
+        was = design.code
+        design.pk, design.course, design.version = None, new, 1
+        design.code = f"{slugify(was)[:28]}-{new.pk}"
+        design.save()
+        designs[was] = design
+    later = timezone.now().date() - old.created_at.date()
+    for given in Assignment.objects.filter(course=old).select_related("design").order_by("created_at", "id"):
+        given.pk, given.course, given.created_by = None, new, user
+        given.design = designs.get(given.design.code, given.design)
+        given.due_on, given.created_at = given.due_on + later, timezone.now() + timedelta(microseconds=1)
+        given.save()
+    for booth in Booth.objects.filter(course=old):
+        Booth.objects.create(course=new, name=booth.name, has=booth.has)

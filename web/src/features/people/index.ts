@@ -1,0 +1,2 @@
+export { AccountPage } from "./account-page";
+export { PeoplePage } from "./people-page";

@@ -1,0 +1,154 @@
+import { useState } from "react";
+import { vocabulary } from "../../api/generated-vocabulary";
+import { useCourse } from "../../ui/course";
+import { TextField, Toggle } from "../../ui/field";
+import { Panel } from "../../ui/panel";
+import { Loading, Problem } from "../../ui/states";
+import { dateWords } from "../../ui/words";
+import { useJoinCode, useMakeCourse, usePeople, type Change, type Member } from "./queries";
+
+/** Who takes part in the course; its instructor gives roles, lets go, renews the code and makes further courses. */
+export function PeoplePage() {
+  const change = usePeople();
+  const instructor = useCourse().role === "instructor";
+  const { read } = change;
+  if (read.isPending) return <Loading what="the people" />;
+  if (read.isError) return <Problem error={read.error} again={() => void read.refetch()} />;
+  return (
+    <div className="grid gap-3 xl:grid-cols-[minmax(0,1fr)_22rem]">
+      <section className="space-y-2">
+        <h1 className="text-2xl font-bold">People</h1>
+        <Problem error={change.setRole.error ?? change.letGo.error ?? change.reset.error} />
+        {change.reset.data && (
+          <p role="status" className="rounded-box bg-accent p-3 text-accent-content">
+            Hand this to {change.reset.data.name}; it works once, for a day:{" "}
+            <strong className="break-all">{change.reset.data.address}</strong>
+          </p>
+        )}
+        <ul className="divide-y divide-base-300 rounded-box border border-base-300 bg-base-100">
+          {read.data.map((member) => (
+            <li key={member.id} className="flex min-h-12 flex-wrap items-center gap-x-4 px-3 py-1">
+              <span className="grow font-medium">{member.user.display_name}</span>
+              {instructor ? (
+                <Row member={member} change={change} />
+              ) : (
+                <span>{vocabulary.roles[member.role]}</span>
+              )}
+            </li>
+          ))}
+        </ul>
+      </section>
+      {instructor && (
+        <aside className="space-y-3">
+          <JoinCode />
+          <NewCourse />
+        </aside>
+      )}
+    </div>
+  );
+}
+
+function Row({ member, change }: { member: Member; change: Change }) {
+  const [sure, setSure] = useState(false);
+  const name = member.user.display_name;
+  return (
+    <>
+      <select
+        className="select w-auto select-sm"
+        aria-label={`Role of ${name}`}
+        value={member.role}
+        onChange={(e) => change.setRole.mutate({ member: member.id, role: e.target.value })}
+      >
+        {Object.entries(vocabulary.roles).map(([role, words]) => (
+          <option key={role} value={role}>
+            {words}
+          </option>
+        ))}
+      </select>
+      <button
+        className="btn btn-sm"
+        aria-label={`New password for ${name}`}
+        onClick={() => change.reset.mutate(member.id)}
+      >
+        New password
+      </button>
+      {sure ? (
+        <button className="btn btn-error btn-sm" onClick={() => change.letGo.mutate(member.id)}>
+          Yes, let {name} go
+        </button>
+      ) : (
+        <button className="btn btn-ghost btn-sm" aria-label={`Let ${name} go`} onClick={() => setSure(true)}>
+          Let go
+        </button>
+      )}
+    </>
+  );
+}
+
+function JoinCode() {
+  const { read, set } = useJoinCode();
+  const [left, setLeft] = useState("");
+  const [until, setUntil] = useState("");
+  if (!read.data) return <Problem error={read.error} />;
+  const { code, left: open, until: end } = read.data;
+  const keep = (renew: boolean, most: number | null) =>
+    set.mutate({ renew, left: most, until: until === "" ? null : new Date(until).toISOString() });
+  return (
+    <Panel tight className="space-y-2" aria-label="Join code">
+      <h2 className="font-bold">Join code</h2>
+      <p>
+        <strong className="text-xl tracking-wide">{code}</strong>{" "}
+        {open === 0 ? "lets nobody in" : open === null ? "lets anybody in" : `lets ${String(open)} more in`}
+        {end && `, until ${dateWords(end)}`}
+      </p>
+      <TextField
+        label="How many more (empty: any number)"
+        inputMode="numeric"
+        value={left}
+        onChange={setLeft}
+      />
+      <TextField label="Until (empty: no end)" type="datetime-local" value={until} onChange={setUntil} />
+      <Problem error={set.error} />
+      <div className="flex flex-wrap gap-1">
+        <button className="btn btn-sm" onClick={() => keep(false, left === "" ? null : Number(left))}>
+          Keep these limits
+        </button>
+        <button className="btn btn-sm" onClick={() => keep(true, left === "" ? null : Number(left))}>
+          A new code
+        </button>
+        <button className="btn btn-sm" onClick={() => keep(false, 0)}>
+          Let nobody in
+        </button>
+      </div>
+    </Panel>
+  );
+}
+
+function NewCourse() {
+  const { id, name: here } = useCourse();
+  const [name, setName] = useState("");
+  const [copy, setCopy] = useState(true);
+  const make = useMakeCourse();
+  return (
+    <Panel
+      as="form"
+      tight
+      className="space-y-2"
+      aria-label="New course"
+      onSubmit={(e: React.FormEvent) => {
+        e.preventDefault();
+        make.mutate({ name, like: copy ? id : null });
+      }}
+    >
+      <h2 className="font-bold">New course</h2>
+      <TextField label="What it is called" value={name} onChange={setName} />
+      <Toggle checked={copy} onChange={setCopy}>
+        Like {here}: its coupons, schemes, schools, due dates and booths, not its people
+      </Toggle>
+      <Problem error={make.error} />
+      <button className="btn btn-primary btn-sm" disabled={name === "" || make.isPending}>
+        Make it
+      </button>
+    </Panel>
+  );
+}

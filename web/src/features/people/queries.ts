@@ -1,0 +1,97 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useNavigate } from "react-router";
+import { api, unwrap, type Schemas } from "../../api/client";
+import { allPages, useCourse } from "../../ui/course";
+
+export type Member = Schemas["Member"];
+
+/** Everybody in the course, and what its instructor does with them. */
+export function usePeople() {
+  const { id } = useCourse();
+  const queries = useQueryClient();
+  const key = ["members", id];
+  const path = (member: number) => ({ course_id: id, member_id: member });
+  const again = () => queries.invalidateQueries({ queryKey: key });
+  const read = useQuery({
+    queryKey: key,
+    queryFn: () =>
+      allPages((page) =>
+        unwrap(
+          api.GET("/api/courses/{course_id}/members", {
+            params: { path: { course_id: id }, query: { page, page_size: 100 } },
+          }),
+        ),
+      ),
+  });
+  const setRole = useMutation({
+    mutationFn: ({ member, role }: { member: number; role: string }) =>
+      unwrap(
+        api.PUT("/api/courses/{course_id}/members/{member_id}", {
+          params: { path: path(member) },
+          body: { role },
+        }),
+      ),
+    onSuccess: again,
+  });
+  const letGo = useMutation({
+    mutationFn: (member: number) =>
+      unwrap(api.DELETE("/api/courses/{course_id}/members/{member_id}", { params: { path: path(member) } })),
+    onSuccess: again,
+  });
+  const reset = useMutation({
+    mutationFn: (member: number) =>
+      unwrap(
+        api.POST("/api/courses/{course_id}/members/{member_id}/reset", { params: { path: path(member) } }),
+      ),
+  });
+  return { read, setRole, letGo, reset };
+}
+
+export type Change = ReturnType<typeof usePeople>;
+
+/** The code newcomers join with. */
+export function useJoinCode() {
+  const { id } = useCourse();
+  const queries = useQueryClient();
+  const key = ["join-code", id];
+  const path = { course_id: id };
+  const read = useQuery({
+    queryKey: key,
+    queryFn: () => unwrap(api.GET("/api/courses/{course_id}/join-code", { params: { path } })),
+  });
+  const set = useMutation({
+    mutationFn: (body: Schemas["SetJoinCodeRequest"]) =>
+      unwrap(api.PUT("/api/courses/{course_id}/join-code", { params: { path }, body })),
+    onSuccess: (after) => {
+      queries.setQueryData(key, after);
+      void queries.invalidateQueries({ queryKey: ["course", id] });
+    },
+  });
+  return { read, set };
+}
+
+/** Makes a course and goes there. */
+export function useMakeCourse() {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  return useMutation({
+    mutationFn: (body: Schemas["MakeCourseRequest"]) => unwrap(api.POST("/api/courses", { body })),
+    onSuccess: (session) => {
+      queries.setQueryData(["session"], session);
+      const made = session.courses.at(-1);
+      if (made) void navigate(`/course/${String(made.id)}/people`);
+    },
+  });
+}
+
+export const useChangePassword = () =>
+  useMutation({
+    mutationFn: (body: Schemas["ChangePasswordRequest"]) =>
+      unwrap(api.PUT("/api/session/password", { body })),
+  });
+
+export const useSignOutEverywhere = () =>
+  useMutation({
+    mutationFn: () => unwrap(api.DELETE("/api/session/everywhere")),
+    onSuccess: () => location.assign("/sign-in"),
+  });

@@ -1,0 +1,47 @@
+import { useMutation } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useParams } from "react-router";
+import { api, unwrap, type Schemas } from "../../api/client";
+import { Problem } from "../../ui/states";
+import { Field, Frame } from "./frame";
+
+/** A new password by the one-time link that was handed over. */
+export function ResetPage() {
+  const { person, token } = useParams();
+  const [password, setPassword] = useState("");
+  const reset = useMutation({
+    mutationFn: (body: Schemas["ResetPasswordRequest"]) => unwrap(api.POST("/api/password-reset", { body })),
+  });
+  return (
+    <Frame title="A new password">
+      {reset.isSuccess ? (
+        <p role="status">
+          It is set.{" "}
+          <Link className="link" to="/sign-in">
+            Sign in with it
+          </Link>
+        </p>
+      ) : (
+        <form
+          onSubmit={(e) => {
+            e.preventDefault();
+            reset.mutate({ person: Number(person), token: token ?? "", password });
+          }}
+        >
+          <Field
+            id="password"
+            label="New password, at least 8 characters"
+            type="password"
+            value={password}
+            autoComplete="new-password"
+            onChange={setPassword}
+          />
+          <Problem error={reset.error} />
+          <button className="btn mt-4 h-12 w-full btn-primary" disabled={reset.isPending}>
+            Set it
+          </button>
+        </form>
+      )}
+    </Frame>
+  );
+}
