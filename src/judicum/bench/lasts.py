@@ -17,10 +17,10 @@ MEAN = 300.0
 """What an evening takes, in any unit."""
 
 
-def held(rng: np.random.Generator, cv: float, evenings: int) -> tuple[float, float]:
+def held(rng: np.random.Generator, cv: float, evenings: int, classes: int = CLASSES) -> tuple[float, float]:
     """The share of classes whose stock ran out within the range, and the range's mean width in evenings."""
     inside, wide = 0, []
-    for _ in range(CLASSES):
+    for _ in range(classes):
         drawn = rng.gamma(cv**-2, MEAN * cv**2, evenings + LONGEST)
         left = rng.uniform(800, 4000)
         found = lasts(left, list(drawn[:evenings]))
@@ -29,7 +29,7 @@ def held(rng: np.random.Generator, cv: float, evenings: int) -> tuple[float, flo
         high = LONGEST if found.high is None else found.high
         inside += found.low <= really <= high
         wide.append(high - found.low)
-    return inside / CLASSES, float(np.mean(wide))
+    return inside / classes, float(np.mean(wide))
 
 
 def main() -> None:

@@ -3,6 +3,8 @@
 import numpy as np
 import pytest
 
+from judicum.bench.lasts import SCATTER
+from judicum.bench.lasts import held as share_held
 from judicum.core.stock.lasts import LONGEST, lasts, to_order
 
 
@@ -43,17 +45,7 @@ def test_a_large_stock_outlasts_what_is_foreseen() -> None:
 def test_about_four_in_five_run_out_within_the_range(evenings: int) -> None:
     """Classes whose evenings scatter little, usually and much: an even one is held more often, since evenings are whole."""
     rng = np.random.default_rng(evenings)
-    held = []
-    for cv in (0.2, 0.4, 0.6):
-        inside = 0
-        for _ in range(400):
-            drawn = rng.gamma(cv**-2, 300 * cv**2, evenings + LONGEST)
-            left = rng.uniform(800, 4000)
-            found = lasts(left, list(drawn[:evenings]))
-            assert found is not None
-            really = int(np.flatnonzero(np.cumsum(drawn[evenings:]) > left)[0])
-            inside += found.low <= really <= (LONGEST if found.high is None else found.high)
-        held.append(inside / 400)
+    held = [share_held(rng, cv, evenings, classes=400)[0] for cv in SCATTER]
     assert min(held) >= 0.68
     assert 0.78 <= np.mean(held) <= 0.93
 

@@ -43,6 +43,11 @@ SURE = 2.0
 OPEN_FIELDS = Fields("a bottle", (QUANTITIES["bottle_l"], QUANTITIES["bottle_bar"], QUANTITIES["bottle_c"]), ("bottle_l", "bottle_bar"))  # fmt: skip
 
 
+def gauge_off_bar(full_bar: float = GAUGE_FULL_BAR) -> float:
+    """Standard uncertainty of a gauge with that end of scale, bar: its class is the half width of an even spread."""
+    return GAUGE_SHARE * full_bar / math.sqrt(3)
+
+
 @dataclass(frozen=True)
 class Content:
     """Litres at 20 °C and 1.013 bar that can be drawn before `KEPT_BAR`, and their standard uncertainty."""
@@ -58,7 +63,7 @@ class Reading:
     at: datetime
     bar: float
     temperature_c: float | None = None
-    off_bar: float = GAUGE_SHARE * GAUGE_FULL_BAR / math.sqrt(3)
+    off_bar: float = gauge_off_bar()
 
 
 @dataclass(frozen=True)

@@ -11,7 +11,7 @@ from judicum.core.errors import InvalidValue
 from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Attempt, Run
 from judicum.server.attempts.queries import attempt_for, held_own
-from judicum.server.evenings.models import Booth, BoothNote, Sitting, WeldedAt
+from judicum.server.evenings.models import Booth, Sitting, WeldedAt
 from judicum.server.evenings.queries import today_in
 
 
@@ -30,7 +30,6 @@ class Machine:
     booth: Booth | None
     booths: list[Booth]
     worked: Worked | None
-    notes: list[BoothNote]
 
 
 def machine_of(user: User, attempt_id: int) -> Machine:
@@ -40,8 +39,8 @@ def machine_of(user: User, attempt_id: int) -> Machine:
     said = WeldedAt.objects.filter(attempt=attempt).values_list("booth_id", flat=True).first() or _planned(attempt)
     booth = next((one for one in booths if one.pk == said), None)
     if booth is None:
-        return Machine(None, booths, None, [])
-    return Machine(booth, booths, worked_at(booth, attempt), list(booth.notes.select_related("by")[:5]))
+        return Machine(None, booths, None)
+    return Machine(booth, booths, worked_at(booth, attempt))
 
 
 def _planned(attempt: Attempt) -> int | None:

@@ -81,6 +81,7 @@ def set_join_code(
     return course
 
 
+@transaction.atomic
 def reset_token(user: User, course_id: int, member_id: int) -> tuple[User, str]:
     """The one-time token with which a member sets a new password; it ends with its use, the next sign-in, or after a day.
 
@@ -88,10 +89,7 @@ def reset_token(user: User, course_id: int, member_id: int) -> tuple[User, str]:
         NotAllowed: for another instructor, or for somebody who teaches a course that one is not instructor of.
         NotFound: not the course's instructor, no such member.
     """
-    course = instructor_of(user, course_id).course
-    found = Membership.objects.select_related("user").filter(course=course, pk=member_id).first()
-    if found is None:
-        raise NotFound(f"There is no member {member_id} in this course.")
+    found = _member(user, course_id, member_id)
     mine = Membership.objects.filter(user=user, role=Role.INSTRUCTOR).values("course_id")
     teaches = Membership.objects.filter(user=found.user, role__in=STAFF)
     elsewhere = teaches.exclude(course_id__in=mine)

@@ -2,14 +2,14 @@
 
 from collections.abc import Mapping, Sequence
 from datetime import datetime
-from math import sqrt
+from math import hypot
 from typing import Any
 
 from django.db import transaction
 from django.utils import timezone
 
 from judicum.core.errors import InvalidValue
-from judicum.core.stock.bottle import GAUGE_FULL_BAR, GAUGE_SHARE, OPEN_FIELDS
+from judicum.core.stock.bottle import OPEN_FIELDS, gauge_off_bar
 from judicum.core.stock.dial import read_dial
 from judicum.server.accounts.models import User
 from judicum.server.courses.queries import staff_of
@@ -82,12 +82,12 @@ def read_gauge(
     bottle = bottle_for(user, bottle_id)
     if (bar is None) == (dial is None):
         raise InvalidValue("bottle_bar", bar, "a pressure, or four taps on a photo of the dial")
-    off, how = GAUGE_SHARE * GAUGE_FULL_BAR / sqrt(3), GaugeReading.How.TYPED
+    off, how = gauge_off_bar(), GaugeReading.How.TYPED
     if dial is not None:
         hub, tip, zero, full = (_point(dial, name) for name in ("hub", "tip", "zero", "full"))
         found = read_dial(hub, tip, zero, full, dial["full_bar"])
-        own = GAUGE_SHARE * dial["full_bar"] / sqrt(3)
-        bar, off, how = round(found.bar, 1), (found.uncertainty**2 + own**2) ** 0.5, GaugeReading.How.PHOTO
+        bar, how = round(found.bar, 1), GaugeReading.How.PHOTO
+        off = hypot(found.uncertainty, gauge_off_bar(dial["full_bar"]))
     return keep_reading(bottle, bar, temperature_c, off, how, user, at)
 
 

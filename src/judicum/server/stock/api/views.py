@@ -28,7 +28,7 @@ from judicum.server.stock.api.serializers import (
     told_store,
 )
 from judicum.server.stock.costs import costs_of
-from judicum.server.stock.cutting import OfMetal, cutting, dxf_of, svg_of
+from judicum.server.stock.cutting import OfMetal, cutting
 from judicum.server.stock.queries import open_bottles, store_of
 from judicum.server.stock.tables import moves_csv, plan_csv, stock_csv
 
@@ -155,6 +155,8 @@ class CutDrawingView(APIView):
 
     @extend_schema(operation_id="cut_list_svg", parameters=CUT, responses={(200, "image/svg+xml"): OpenApiTypes.BINARY})
     def get(self, request: Request, course_id: int) -> HttpResponse:
+        from judicum.server.stock.drawing import svg_of
+
         return _file(svg_of(_cut(request, course_id)), "image/svg+xml", "cut-list.svg")
 
 
@@ -163,6 +165,8 @@ class CutDxfView(APIView):
 
     @extend_schema(operation_id="cut_list_dxf", parameters=CUT, responses={(200, "image/vnd.dxf"): OpenApiTypes.BINARY})
     def get(self, request: Request, course_id: int) -> HttpResponse:
+        from judicum.server.stock.drawing import dxf_of
+
         return _file(dxf_of(_cut(request, course_id)), "image/vnd.dxf", "cut-list.dxf")
 
 
