@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from datetime import date, timedelta
 
-from judicum.server.accounts.models import User
+from judicum.server.accounts.models import User, Workshop
 from judicum.server.attempts.actions.log_run import log_run
 from judicum.server.attempts.models import Attempt
 from judicum.server.coupons.actions.assign_coupon import assign_coupon
@@ -18,7 +18,7 @@ RUN = {"current_a": 52, "gas_l_min": 11, "cup": 10, "gas_part": "gas_lens", "pol
 
 @dataclass
 class Course:
-    """The course and everybody in it; `stranger` teaches another one."""
+    """The course and everybody in it; `stranger` owns another workshop and teaches there."""
 
     row: CourseRow
     instructor: User
@@ -33,9 +33,9 @@ class Course:
         return Attempt.objects.get(assignment=self.assignment, student=self.student, number=1)
 
 
-def make_person(username: str) -> User:
+def make_person(username: str, workshop: Workshop) -> User:
     """Somebody whose password hash takes no time (the hash itself is tested in test_session)."""
-    user = User(username=username, look=username, display_name=username.capitalize())
+    user = User(username=username, look=username, workshop=workshop, display_name=username.capitalize())
     user.set_unusable_password()
     user.save()
     return user
@@ -44,9 +44,12 @@ def make_person(username: str) -> User:
 def make_course() -> Course:
     """Two staff, two students, one assignment for both students; a stranger with a course of their own."""
     load_library()
-    people = {name: make_person(name) for name in ("ilka", "asmus", "sanne", "odo", "stig")}
-    row = CourseRow.objects.create(name="Test course", join_code="TEST1")
-    elsewhere = CourseRow.objects.create(name="Elsewhere", join_code="ELSE1")
+    mill, quay = (Workshop.objects.create(name=name) for name in ("Mill", "Quay"))
+    people = {name: make_person(name, mill) for name in ("ilka", "asmus", "sanne", "odo")}
+    people["stig"] = make_person("stig", quay)
+    User.objects.filter(pk=people["stig"].pk).update(owns=True)
+    row = CourseRow.objects.create(workshop=mill, name="Test course", join_code="TEST1")
+    elsewhere = CourseRow.objects.create(workshop=quay, name="Elsewhere", join_code="ELSE1")
     for name, role in (
         ("ilka", Role.INSTRUCTOR),
         ("asmus", Role.ASSISTANT),

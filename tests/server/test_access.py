@@ -46,6 +46,9 @@ def routes() -> list[tuple[str, list[str]]]:
 def address(route: str, course: Course) -> str:
     ids = {
         "<int:course_id>": course.row.pk,
+        "<int:workshop_course_id>": course.row.pk,
+        "<int:person_id>": 999999,
+        "<uuid:token_id>": "00000000-0000-4000-8000-000000000000",
         "<int:assignment_id>": course.assignment.pk,
         "<int:attempt_id>": course.attempt.pk,
         "<int:student_id>": course.student.pk,
@@ -132,7 +135,24 @@ PEOPLE: list[tuple[str, str, object]] = [
     ("PUT", "/api/courses/{course}/members/1", {"role": "student"}),
     ("DELETE", "/api/courses/{course}/members/1", None),
     ("POST", "/api/courses/{course}/members/1/reset", None),
+    ("POST", "/api/courses/{course}/members/1/move", {"to": 1}),
+    ("PUT", "/api/courses/{course}/archived", None),
+    ("DELETE", "/api/courses/{course}/archived", None),
 ]
+WORKSHOP: list[tuple[str, str, object]] = [
+    ("GET", "/api/workshop", None),
+    ("PUT", "/api/workshop", {"name": "x", "second_factor": False, "thin_after_days": None}),
+    ("GET", "/api/workshop/courses", None),
+    ("PUT", "/api/workshop/courses/{course}/part", None),
+    ("GET", "/api/workshop/people", None),
+    ("POST", "/api/workshop/people", {"username": "x", "display_name": "x"}),
+    ("PUT", "/api/workshop/people/{student}", {"owns": True, "is_active": True}),
+    ("POST", "/api/workshop/people/{student}/reset", None),
+    ("DELETE", "/api/workshop/people/{student}/second-factor", None),
+]
+"""Of the workshop's owners alone, whatever somebody teaches there."""
+NOT_ANOTHERS_OWNERS = [call for call in WORKSHOP if "{" in call[1]]
+"""What the owner of another workshop would do to this one's courses and people."""
 CUP = {"kind": "cup", "given": {"name": "x", "cup": 8}}
 STOCK: list[tuple[str, str, object]] = [
     ("GET", "/api/courses/{course}/stock", None),
@@ -152,6 +172,7 @@ STOCK: list[tuple[str, str, object]] = [
 """Of those who teach; the bottles' names and the reading of their gauges are everybody's."""
 STUDENT_MAY_NOT = [
     *PEOPLE,
+    *WORKSHOP,
     ("POST", "/api/courses", {"name": "x"}),
     *STOCK,
     ("PUT", "/api/bottles/{bottle}", {"closed": True}),
@@ -199,6 +220,7 @@ NOT_THEIRS = [
 ]
 STRANGER_SEES_NO = [
     *PEOPLE,
+    *NOT_ANOTHERS_OWNERS,
     *STOCK,
     ("GET", "/api/courses/{course}/bottles", None),
     ("PUT", "/api/bottles/{bottle}", {"closed": True}),
@@ -252,6 +274,7 @@ INSTRUCTOR_ONLY = [
     ("DELETE", "/api/attempts/{attempt}/reference", None),
 ]
 STAFF_MAY_NOT = [
+    *WORKSHOP,
     ("PUT", "/api/attempts/{attempt}/machine", {"booth": 1}),
     ("PUT", "/api/attempts/{attempt}/preparation", {"prepared": []}),
     ("PUT", "/api/attempts/{attempt}/runs/1", RUN),

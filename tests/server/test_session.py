@@ -19,7 +19,9 @@ def test_sign_in_tells_who_one_is_and_which_courses_one_has(course: Course) -> N
     client = Client()
     answer = sign_in(client, "sanne", PASSWORD)
     assert answer.status_code == 200
-    assert answer.json()["courses"] == [{"id": course.row.pk, "name": "Test course", "role": "student"}]
+    assert answer.json()["courses"] == [
+        {"id": course.row.pk, "name": "Test course", "role": "student", "archived": False}
+    ]
     assert client.get("/api/session").json()["username"] == "sanne"
     assert client.delete("/api/session").status_code == 204
     assert client.get("/api/session").status_code == 401

@@ -18,15 +18,18 @@ class BenchCourse:
 
 def bench_course() -> BenchCourse:
     """Make the course, its people and the logged attempt."""
-    from judicum.server.accounts.models import User
+    from judicum.server.accounts.models import User, Workshop
     from judicum.server.attempts.actions.log_run import log_run
     from judicum.server.attempts.models import Attempt
     from judicum.server.coupons.library import load_library
     from judicum.server.courses.models import Course, Membership, Role
 
     load_library()
-    course = Course.objects.create(name="Bench", join_code="BENCH001")
-    teacher, welder = (User.objects.create_user(name, "bench-only-password") for name in ("teacher", "welder"))
+    workshop = Workshop.objects.create(name="Bench")
+    course = Course.objects.create(workshop=workshop, name="Bench", join_code="BENCH001")
+    teacher, welder = (
+        User.objects.create_user(name, "bench-only-password", workshop=workshop) for name in ("teacher", "welder")
+    )
     for person, role in ((teacher, Role.INSTRUCTOR), (welder, Role.STUDENT)):
         Membership.objects.create(user=person, course=course, role=role)
     assignment = give_coupon(teacher, course.pk)

@@ -44,7 +44,7 @@ from judicum.bench.course import give_coupon, session_of
 from judicum.server.accounts.models import User
 from judicum.server.courses.models import Course, Membership, Role
 course = Course.objects.get()
-phones = [User.objects.create_user(f"phone{{k}}", "bench-only-password") for k in range({PHONES})]
+phones = [User.objects.create_user(f"phone{{k}}", "bench-only-password", workshop=course.workshop) for k in range({PHONES})]
 for user in phones:
     Membership.objects.create(course=course, user=user, role=Role.STUDENT)
 given = give_coupon(Membership.objects.get(role=Role.INSTRUCTOR).user, course.pk)

@@ -159,12 +159,14 @@ def populate() -> tuple[dict[str, Any], dict[str, int]]:
     """A course with a measured attempt, and the people who ask."""
     from judicum.bench.course import bench_course, drawn
     from judicum.core.photo.measure import measure_photo
-    from judicum.server.accounts.models import User
+    from judicum.server.accounts.models import User, Workshop
     from judicum.server.photos.actions.send_photo import send_photo
     from judicum.server.photos.actions.store_measurement import Found, store_measurement
     from judicum.server.photos.models import Measurement
 
-    there, stranger = bench_course(), User.objects.create_user("stranger", "bench-only-password")
+    there = bench_course()
+    elsewhere = Workshop.objects.create(name="Elsewhere")
+    stranger = User.objects.create_user("stranger", "bench-only-password", workshop=elsewhere)
     jpeg = drawn()
     photo = send_photo(there.welder, there.attempt.pk, jpeg, "bead.jpg", measure=False)
     made = Measurement.objects.create(photo=photo, requested_at=photo.sent_at)

@@ -62,12 +62,14 @@ def fill() -> dict[str, Any]:
 
 STATEMENTS = (
     # Courses that were made just now are told from earlier ones by having no members.
-    """INSERT INTO courses_course (name, join_code, created_at, pedal_school, start_school, finish, unit_system, ladder,
+    """INSERT INTO accounts_workshop (name, second_factor, created_at)
+    SELECT 'Bench', false, now() WHERE NOT EXISTS (SELECT 1 FROM accounts_workshop)""",
+    """INSERT INTO courses_course (workshop_id, name, join_code, created_at, pedal_school, start_school, finish, unit_system, ladder,
         purge_school, solvent, second_share, time_zone)
-    SELECT 'Course ' || n, substr(md5(%(students)s || '-' || n), 1, 8), now(), 'target', 'quick', 'warm', 'metric',
+    SELECT (SELECT min(id) FROM accounts_workshop), 'Course ' || n, substr(md5(%(students)s || '-' || n), 1, 8), now(), 'target', 'quick', 'warm', 'metric',
         'stainless', 'always', 'acetone', 0, 'UTC' FROM generate_series(1, %(courses)s) n""",
-    """INSERT INTO accounts_user (password, last_login, username, look, display_name, length_unit, flow_unit, is_active, signed_out)
-    SELECT '!', NULL, name, name, initcap(name), 'mm', 'l_min', true, 0 FROM (
+    """INSERT INTO accounts_user (workshop_id, password, last_login, username, look, display_name, length_unit, flow_unit, is_active, signed_out)
+    SELECT (SELECT min(id) FROM accounts_workshop), '!', NULL, name, name, initcap(name), 'mm', 'l_min', true, 0 FROM (
         SELECT 'c' || c.id || CASE n WHEN 0 THEN 'teacher' ELSE 'welder' || n END AS name
         FROM courses_course c CROSS JOIN generate_series(0, %(students)s) n
         WHERE NOT EXISTS (SELECT 1 FROM courses_membership m WHERE m.course_id = c.id)) made""",

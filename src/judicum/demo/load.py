@@ -8,7 +8,7 @@ from django.utils import timezone
 
 from judicum.demo.drawing import Weld
 from judicum.demo.scenario import PASSWORD
-from judicum.server.accounts.models import User
+from judicum.server.accounts.models import User, Workshop
 from judicum.server.coupons.actions.assign_coupon import assign_coupon
 from judicum.server.coupons.library import load_library
 from judicum.server.coupons.models import Assignment, Design
@@ -22,7 +22,10 @@ EVENING = time(18, 30)
 def load(told: dict[str, Any]) -> Course:
     """Make the demo course with everything but its attempts: all of it or nothing."""
     load_library()
-    course = Course.objects.create(name=told["course"]["name"], join_code=told["course"]["join_code"])
+    workshop = Workshop.objects.create(name=told["workshop"])
+    course = Course.objects.create(
+        workshop=workshop, name=told["course"]["name"], join_code=told["course"]["join_code"]
+    )
     staff = [_person(p, course, p["role"]) for p in told["staff"]]
     for one in told["students"]:
         _person(one, course, Role.STUDENT)
@@ -80,6 +83,8 @@ def assignments_of(course: Course) -> list[Assignment]:
 
 
 def _person(told: dict[str, Any], course: Course, role: str) -> User:
-    user = User.objects.create_user(told["username"], PASSWORD, told["name"])
+    user = User.objects.create_user(
+        told["username"], PASSWORD, told["name"], workshop=course.workshop, owns=told.get("owns", False)
+    )
     Membership.objects.create(course=course, user=user, role=role)
     return user

@@ -1,32 +1,66 @@
-"""Making the first instructor of an empty installation; runs inside the installed program."""
+"""What is done to accounts on the server itself; runs inside the installed program.
 
-import secrets
+python -m judicum.launch.accounts first OWNER           the first workshop of an empty installation, with its owner
+python -m judicum.launch.accounts workshop NAME OWNER    one more workshop
+python -m judicum.launch.accounts recover LOGIN ADDRESS  somebody who has lost password and second factor
+"""
+
 import sys
+from collections.abc import Callable
 
 import django
 
 django.setup()
 
+from django.contrib.auth.tokens import default_token_generator  # noqa: E402
 from django.db import transaction  # noqa: E402
 
+from judicum.core.errors import InvalidValue, JudicumError  # noqa: E402
+from judicum.server.accounts.actions.second_factor import drop_second  # noqa: E402
 from judicum.server.accounts.models import User  # noqa: E402
+from judicum.server.accounts.names import look  # noqa: E402
 from judicum.server.coupons.library import load_library  # noqa: E402
-from judicum.server.courses.codes import fresh_code  # noqa: E402
-from judicum.server.courses.models import Course, Membership, Role  # noqa: E402
+from judicum.server.courses.actions.make_course import make_course  # noqa: E402
+from judicum.server.workshops.actions.set_workshop import make_workshop  # noqa: E402
 
 
 @transaction.atomic
-def first_instructor(username: str) -> str:
-    """Create the first instructor with a course and the coupon library; says what was made."""
+def first(owner: str) -> str:
+    """The first workshop with its owner and a course; says what was made, or that there is one."""
     load_library()
     if User.objects.exists():
         return "Sign in with your own name."
-    password = secrets.token_urlsafe(9)
-    user = User.objects.create_user(username, password, username.capitalize())
-    course = Course.objects.create(name="My first course", join_code=fresh_code())
-    Membership.objects.create(course=course, user=user, role=Role.INSTRUCTOR)
-    return f"First instructor: name {username}, password {password} (shown only now)\nStudents join with the code {course.join_code}."
+    return workshop("My workshop", owner)
 
+
+@transaction.atomic
+def workshop(name: str, owner: str) -> str:
+    """One more workshop with its owner and a first course; says what was made."""
+    load_library()
+    user, password = make_workshop(name, owner)
+    course = make_course(user, "My first course")
+    told = f"Owner of {name}: name {user.username}, password {password} (shown only now)"
+    return f"{told}\nStudents join with the code {course.join_code}."
+
+
+@transaction.atomic
+def recover(login: str, address: str) -> str:
+    """A one-time address at which somebody sets a new password; their second factor is gone."""
+    user = User.objects.select_for_update().filter(look=look(login), removed_at=None).first()
+    if user is None:
+        raise InvalidValue("login", login, "the login name of somebody on this server")
+    drop_second(user)
+    user.is_active = True
+    user.signed_out += 1
+    user.save(update_fields=["is_active", "signed_out"])
+    token = default_token_generator.make_token(user)
+    return f"{user.username} sets a new password, once and within a day, at\n{address}reset/{user.pk}/{token}"
+
+
+DOES: dict[str, Callable[..., str]] = {"first": first, "workshop": workshop, "recover": recover}
 
 if __name__ == "__main__":
-    print(first_instructor(sys.argv[1] if len(sys.argv) > 1 else "instructor"))
+    try:
+        print(DOES[sys.argv[1]](*sys.argv[2:]))
+    except JudicumError as error:
+        sys.exit(f"judicum: {error}")

@@ -21,20 +21,20 @@ SPEAK = [PYTHON, "-m", "judicum.words.vocabulary"]
 
 
 def test(arguments: list[str]) -> int:
-    """Run every check; the exit code is pytest's, whose closing line comes last."""
-    with install.only_one():
-        install.python_packages(dev=True)
-        npm, node_env = install.web_packages()
-        install.page()
-        browser = install.chromium()
-        install.nginx()
+    """Run every check; the exit code is pytest's, whose closing line comes last.
+
+    What does not wait for one another goes side by side: Debian's programs, the Python packages and their checks, the page and
+    its checks.
+    """
     cluster = throwaway()
     scratch = Path(tempfile.mkdtemp(prefix="judicum-test-var-"))
     try:
-        with step("format, lint, types, import rules, the page's unit tests"), ThreadPoolExecutor(2) as side_by_side:
-            both = [side_by_side.submit(_python_checks), side_by_side.submit(_web_checks, npm, node_env)]
-            for one in both:
-                one.result()
+        with install.only_one(), ThreadPoolExecutor(3) as side_by_side:
+            programs = side_by_side.submit(_programs)
+            install.python_packages(dev=True)
+            page = side_by_side.submit(_page)
+            side_by_side.submit(_python_checks).result()
+            browser, (npm, node_env) = programs.result(), page.result()
         cluster.start()
         env = {
             **environment(cluster, "only-for-tests"),
@@ -58,6 +58,22 @@ def test(arguments: list[str]) -> int:
         shutil.rmtree(scratch, ignore_errors=True)
 
 
+def _programs() -> Path:
+    """Debian's programs that the tests need; returns Chromium's."""
+    install.nginx()
+    install.postgres_programs()
+    return install.chromium()
+
+
+def _page() -> tuple[list[str], dict[str, str]]:
+    """Build the page and check it; returns how npm is called."""
+    npm, node_env = install.web_packages()
+    install.page()
+    with step("format, lint, types and unit tests of the page"):
+        _web_checks(npm, node_env)
+    return npm, node_env
+
+
 def _python_checks() -> None:
     tools = VENV / "bin"
     env = {
@@ -66,10 +82,11 @@ def _python_checks() -> None:
         "JUDICUM_DATABASE_URL": "postgres://nobody@127.0.0.1:1/none",
         "JUDICUM_SECRET_KEY": "types",
     }
-    run([tools / "ruff", "check", "."], why="ruff", cwd=ROOT, log=LOGS / "ruff.log")
-    run([tools / "ruff", "format", "--check", "."], why="ruff format", cwd=ROOT, log=LOGS / "ruff.log")
-    run([tools / "lint-imports"], why="an import rule is broken", cwd=ROOT, env=env, log=LOGS / "imports.log")
-    run([tools / "mypy"], why="mypy", cwd=ROOT, env=env, log=LOGS / "mypy.log")
+    with step("format, lint, import rules and types of the Python code"):
+        run([tools / "ruff", "check", "."], why="ruff", cwd=ROOT, log=LOGS / "ruff.log")
+        run([tools / "ruff", "format", "--check", "."], why="ruff format", cwd=ROOT, log=LOGS / "ruff.log")
+        run([tools / "lint-imports"], why="an import rule is broken", cwd=ROOT, env=env, log=LOGS / "imports.log")
+        run([tools / "mypy"], why="mypy", cwd=ROOT, env=env, log=LOGS / "mypy.log")
 
 
 def _web_checks(npm: list[str], node_env: dict[str, str]) -> None:

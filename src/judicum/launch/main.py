@@ -32,12 +32,17 @@ def _parser() -> argparse.ArgumentParser:
         starting.add_argument("--host", default="127.0.0.1", help="address to listen on (default: this machine only)")
         starting.add_argument("--reset", action="store_true", help="remove all data first")
         if name == "start":
-            starting.add_argument("--instructor", metavar="NAME", help="login name of the first instructor")
+            starting.add_argument("--owner", metavar="NAME", help="login name of the first workshop's owner")
     alone = commands.add_parser("web", help="only the web server, against a database and a store elsewhere")
     alone.add_argument("--port", type=int, default=serve.FIRST_PORT)
     alone.add_argument("--host", default="127.0.0.1", help="address to listen on (default: this machine only)")
     alone = commands.add_parser("worker", help="only workers, against a database and a store elsewhere")
     alone.add_argument("--count", type=int, help="how many; one a core by default, at most four")
+    more = commands.add_parser("workshop", help="make one more workshop, with its owner")
+    more.add_argument("name", help="what it is called")
+    more.add_argument("--owner", metavar="NAME", required=True, help="login name of its owner")
+    lost = commands.add_parser("recover", help="let somebody in again who has lost password and second factor")
+    lost.add_argument("login", metavar="NAME", help="their login name")
     commands.add_parser("migrate", help="bring the database of several hosts up to date")
     commands.add_parser("stop", help="stop, or end what a killed start left behind")
     testing = commands.add_parser("test", help="lint, types, drift and all tests", add_help=False)
@@ -76,12 +81,16 @@ def _run(asked: argparse.Namespace) -> int:
             reset=asked.reset,
             port=asked.port,
             host=asked.host,
-            username=getattr(asked, "instructor", None),
+            username=getattr(asked, "owner", None),
         )
     if asked.command == "web":
         return host.serve_web(asked.host, asked.port)
     if asked.command == "worker":
         return host.serve_workers(asked.count)
+    if asked.command == "workshop":
+        return serve.account_command("workshop", asked.name, asked.owner)
+    if asked.command == "recover":
+        return serve.account_command("recover", asked.login, serve.own_address())
     if asked.command == "migrate":
         return host.migrate()
     if asked.command == "stop":

@@ -157,12 +157,55 @@ def _say_where(names: list[str], port: int, logins: str) -> None:
 
 
 def _load(env: dict[str, str], *, demo: bool, username: str | None) -> str:
-    command = [str(PYTHON), "-m", "judicum.launch.accounts"] if not demo else [str(PYTHON), "-m", "judicum.demo"]
-    asked = [] if demo or not username else [username]
-    done = subprocess.run([*command, *asked], env=env, stdout=subprocess.PIPE, cwd=ROOT)
+    if not demo:
+        return on_accounts(env, "first", username or "owner")
+    done = subprocess.run([str(PYTHON), "-m", "judicum.demo"], env=env, stdout=subprocess.PIPE, cwd=ROOT)
     if done.returncode:
-        raise Trouble("the demo data cannot be loaded" if demo else "the first instructor account cannot be made")
+        raise Trouble("the demo data cannot be loaded")
     return done.stdout.decode()
+
+
+def on_accounts(env: dict[str, str], *what: str) -> str:
+    """Have something done to accounts; what is to be told of it."""
+    command = [str(PYTHON), "-m", "judicum.launch.accounts", *what]
+    done = subprocess.run(command, env=env, capture_output=True, cwd=ROOT)
+    if done.returncode:
+        said = done.stderr.decode(errors="replace").strip().splitlines()[-1:]
+        raise Trouble(said[0].removeprefix("judicum: ") if said else "the account cannot be made")
+    return done.stdout.decode()
+
+
+@contextlib.contextmanager
+def with_database() -> Iterator[dict[str, str]]:
+    """The environment of this checkout's own programs with its database up: as it runs, or started for this command."""
+    with install.only_one():
+        install.python_packages()
+    kept = _secrets()
+    note = _note()
+    cluster = Cluster(home_of_checkout(), kept.get("database_port", 5440), kept["password"])
+    ours = not cluster.runs()
+    if ours:
+        cluster = Cluster(home_of_checkout(), free_port(kept.get("database_port", 5440)), kept["password"])
+        cluster.start()
+    try:
+        yield environment(cluster, kept["secret_key"], port=note["port"] if note else kept.get("web_port", FIRST_PORT))
+    finally:
+        if ours:
+            cluster.stop()
+
+
+def account_command(*what: str) -> int:
+    """Do something to accounts, running or not, and tell it."""
+    with with_database() as env:
+        bring_up_to_date(env)
+        print(on_accounts(env, *what), end="")
+    return 0
+
+
+def own_address() -> str:
+    """Where this checkout is reached from this machine."""
+    note = _note()
+    return f"http://127.0.0.1:{note['port'] if note else _secrets().get('web_port', FIRST_PORT)}/"
 
 
 def _watch(children: list[Child], cluster: Cluster, port: int) -> None:

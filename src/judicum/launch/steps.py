@@ -3,6 +3,7 @@
 import errno
 import subprocess
 import sys
+import threading
 import time
 from collections.abc import Iterator, Mapping, Sequence
 from contextlib import contextmanager
@@ -15,15 +16,17 @@ class Trouble(Exception):
 
 @contextmanager
 def step(what: str) -> Iterator[None]:
-    """Print what is being done, then how long it took."""
-    print(f"  {what} …", end="", file=sys.stderr, flush=True)
-    begun = time.monotonic()
+    """Print what is being done, then how long it took; of several side by side, each in one line at its end."""
+    aside = threading.current_thread() is not threading.main_thread()
+    label = f"  {what} …"
+    if not aside:
+        print(label, end="", file=sys.stderr, flush=True)
+    begun, told = time.monotonic(), "failed"
     try:
         yield
-    except BaseException:
-        print(" failed", file=sys.stderr, flush=True)
-        raise
-    print(f" {time.monotonic() - begun:.1f} s", file=sys.stderr, flush=True)
+        told = f"{time.monotonic() - begun:.1f} s"
+    finally:
+        print(f"{label if aside else ''} {told}", file=sys.stderr, flush=True)
 
 
 def run(

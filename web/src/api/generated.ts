@@ -500,6 +500,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{course_id}/archived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Archiving a course (PUT) and opening it again (DELETE), for its instructor. */
+        put: operations["course_archive"];
+        post?: never;
+        /** @description Archiving a course (PUT) and opening it again (DELETE), for its instructor. */
+        delete: operations["course_reopen"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{course_id}/assignments": {
         parameters: {
             query?: never;
@@ -826,6 +844,23 @@ export interface paths {
         post?: never;
         /** @description Giving a member another role, letting somebody go. */
         delete: operations["member_let_go"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/members/{member_id}/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Moving a student to another course, with all that they welded. */
+        post: operations["member_move"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1623,6 +1658,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/session/second-factor": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description One's own second factor: begun (POST), put in force by its first code (PUT), turned off by the password (DELETE). */
+        put: operations["second_factor_confirm"];
+        /** @description One's own second factor: begun (POST), put in force by its first code (PUT), turned off by the password (DELETE). */
+        post: operations["second_factor_begin"];
+        /** @description One's own second factor: begun (POST), put in force by its first code (PUT), turned off by the password (DELETE). */
+        delete: operations["second_factor_off"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session/units": {
         parameters: {
             query?: never;
@@ -1691,6 +1745,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/tokens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description One's own tokens, for programs; none makes another. */
+        get: operations["tokens_list"];
+        put?: never;
+        /** @description One's own tokens, for programs; none makes another. */
+        post: operations["token_make"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tokens/{token_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** @description Ending a token. */
+        delete: operations["token_end"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/uploads/{upload_id}": {
         parameters: {
             query?: never;
@@ -1737,6 +1826,127 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The workshop. */
+        get: operations["workshop_read"];
+        /** @description The workshop. */
+        put: operations["workshop_set"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/courses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Every course of the workshop, archived ones too. */
+        get: operations["workshop_courses"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/courses/{workshop_course_id}/part": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description An owner becomes instructor of a course. */
+        put: operations["workshop_take_part"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Everybody of the workshop. */
+        get: operations["workshop_people_list"];
+        put?: never;
+        /** @description Everybody of the workshop. */
+        post: operations["workshop_person_make"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/people/{person_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description One of the workshop: owner or not, may sign in or not. */
+        put: operations["workshop_person_set"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/people/{person_id}/reset": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A one-time link for somebody of the workshop who forgot the password. */
+        post: operations["workshop_person_reset"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/workshop/people/{person_id}/second-factor": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** @description Taking away the second factor of somebody who lost it. */
+        delete: operations["workshop_person_second_drop"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2140,6 +2350,10 @@ export interface components {
         /** @description The number of the bead that counts. */
         ChooseBeadRequest: {
             number: number;
+        };
+        /** @description The six digits that the phone shows. */
+        CodeRequest: {
+            code: string;
         };
         /** @description A step in force: what, by whom, when. */
         Correction: {
@@ -2612,6 +2826,11 @@ export interface components {
          * @enum {string}
          */
         HowEnum: "typed" | "photo" | "wired";
+        /** @description Somebody's part in a course. */
+        InCourse: {
+            course: string;
+            role: components["schemas"]["Role"];
+        };
         /** @description A figure or choice that goes in: its limits in SI, or its options by code with their words. */
         Input: {
             key: string;
@@ -2642,6 +2861,10 @@ export interface components {
             left: number | null;
             /** Format: date-time */
             until: string | null;
+            /** @description Where a newcomer joins, the code filled in. */
+            address: string;
+            /** @description The address for a phone's camera, as a data URI. */
+            picture: string;
         };
         /** @description A course code; name and password too for somebody who has no account yet. */
         JoinRequest: {
@@ -2745,10 +2968,19 @@ export interface components {
             booths: components["schemas"]["BoothName"][];
             worked: components["schemas"]["WorkedAt"] | null;
         };
+        /** @description The secret of a new token, told only now: `Authorization: Bearer SECRET`. */
+        MadeToken: {
+            secret: string;
+            token: components["schemas"]["Token"];
+        };
         /** @description A new course; `like` is a course of one's own that it takes coupons, schemes, schools and booths from. */
         MakeCourseRequest: {
             name: string;
             like?: number | null;
+        };
+        MakePersonRequest: {
+            username: string;
+            display_name: string;
         };
         /** @description One session, or one on the same weekday of so many weeks but for the days in `without`. */
         MakeSessionsRequest: {
@@ -2760,6 +2992,11 @@ export interface components {
             /** @default 1 */
             weeks: number;
             without?: string[];
+        };
+        MakeTokenRequest: {
+            name: string;
+            scope: string;
+            days: number;
         };
         /** @description A mark: a score 0 to 10 by the criteria of its scheme, null where one does not apply. */
         Mark: {
@@ -2840,10 +3077,15 @@ export interface components {
             /** @default  */
             note: string;
         };
+        /** @description The course that a student is moved to. */
+        MoveStudentRequest: {
+            to: number;
+        };
         MyCourse: {
             id: number;
             name: string;
             role: components["schemas"]["Role"];
+            readonly archived: boolean;
         };
         MyEvenings: {
             sittings: components["schemas"]["MySitting"][];
@@ -3052,6 +3294,21 @@ export interface components {
             previous: string | null;
             results: components["schemas"]["Member"][];
         };
+        PaginatedWorkshopPersonList: {
+            /** @example 123 */
+            count: number;
+            /**
+             * Format: uri
+             * @example http://api.example.org/accounts/?page=4
+             */
+            next: string | null;
+            /**
+             * Format: uri
+             * @example http://api.example.org/accounts/?page=2
+             */
+            previous: string | null;
+            results: components["schemas"]["WorkshopPerson"][];
+        };
         Panel: {
             key: string;
             words: string;
@@ -3235,6 +3492,10 @@ export interface components {
             /** Format: double */
             temperature_c?: number | null;
             dial?: components["schemas"]["DialRequest"] | null;
+        };
+        /** @description Each signs in once without the phone; told only now. */
+        RecoveryCodes: {
+            codes: string[];
         };
         /** @description A reference bead with its mark. */
         Reference: {
@@ -3553,6 +3814,12 @@ export interface components {
             purge_school: components["schemas"]["PurgeSchoolEnum"];
             solvent: components["schemas"]["SolventEnum"];
         };
+        /**
+         * @description * `read` - Read
+         *     * `write` - Write
+         * @enum {string}
+         */
+        ScopeEnum: "read" | "write";
         Scores: {
             scores: {
                 [key: string]: number | null;
@@ -3573,6 +3840,19 @@ export interface components {
             first: components["schemas"]["GivenMark"] | null;
             second: components["schemas"]["GivenMark"] | null;
         };
+        /** @description What an app on a phone reads: as address, as a picture for its camera (data URI), and the secret to type. */
+        SecondFactorBegun: {
+            address: string;
+            picture: string;
+            secret: string;
+        };
+        /**
+         * @description * `on` - on
+         *     * `off` - off
+         *     * `missing` - missing
+         * @enum {string}
+         */
+        SecondFactorEnum: "on" | "off" | "missing";
         SecondShare: {
             share: number;
         };
@@ -3609,6 +3889,10 @@ export interface components {
             display_name: string;
             length_unit: components["schemas"]["LengthUnitEnum"];
             flow_unit: components["schemas"]["FlowUnitEnum"];
+            email: string;
+            workshop: string;
+            owns: boolean;
+            readonly second_factor: components["schemas"]["SecondFactorEnum"];
             courses: components["schemas"]["MyCourse"][];
         };
         SetAttendanceRequest: {
@@ -3655,6 +3939,11 @@ export interface components {
             next_change: string;
             cause?: string | null;
         };
+        /** @description Whether they own the workshop too, and may sign in. */
+        SetPersonRequest: {
+            owns: boolean;
+            is_active: boolean;
+        };
         SetRoleRequest: {
             role: string;
         };
@@ -3674,6 +3963,11 @@ export interface components {
             waived?: string[];
             /** @default  */
             comment: string;
+        };
+        SetWorkshopRequest: {
+            name: string;
+            second_factor: boolean;
+            thin_after_days: number | null;
         };
         /** @description The card of an attempt's coupon, each logged run beside it, and what worked here. */
         Setup: {
@@ -3722,6 +4016,8 @@ export interface components {
         SignInRequest: {
             username: string;
             password: string;
+            /** @default  */
+            code: string;
         };
         Sitting: {
             id: number;
@@ -3986,6 +4282,16 @@ export interface components {
             median: number;
             high: number;
         };
+        Token: {
+            /** Format: uuid */
+            readonly id: string;
+            name: string;
+            scope: components["schemas"]["ScopeEnum"];
+            /** Format: date-time */
+            readonly created: string;
+            /** Format: date-time */
+            expiry: string | null;
+        };
         /**
          * @description * `tint` - tint
          *     * `width` - width
@@ -4147,6 +4453,31 @@ export interface components {
             low: number;
             /** Format: double */
             high: number;
+        };
+        /** @description What the workshop is called, asks of those who teach, and keeps of photos (days, null: all). */
+        Workshop: {
+            name: string;
+            second_factor: boolean;
+            thin_after_days: number | null;
+        };
+        /** @description A course of the workshop; `role` is one's own in it. */
+        WorkshopCourse: {
+            id: number;
+            name: string;
+            people: number;
+            /** Format: date-time */
+            archived_at: string | null;
+            role: (components["schemas"]["Role"] | components["schemas"]["NullEnum"]) | null;
+        };
+        /** @description Somebody of the workshop; `second_factor` says whether they have one. */
+        WorkshopPerson: {
+            readonly id: number;
+            username: string;
+            display_name: string;
+            owns: boolean;
+            is_active: boolean;
+            readonly second_factor: boolean;
+            courses: components["schemas"]["InCourse"][];
         };
     };
     responses: never;
@@ -5150,6 +5481,63 @@ export interface operations {
             };
         };
     };
+    course_archive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Session"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    course_reopen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     courses_assignments_list: {
         parameters: {
             query?: {
@@ -6001,6 +6389,39 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    member_move: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+                member_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveStudentRequest"];
+            };
+        };
         responses: {
             /** @description No response body */
             204: {
@@ -7738,6 +8159,90 @@ export interface operations {
             };
         };
     };
+    second_factor_confirm: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CodeRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecoveryCodes"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    second_factor_begin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SecondFactorBegun"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    second_factor_off: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     units_change: {
         parameters: {
             query?: never;
@@ -7861,6 +8366,92 @@ export interface operations {
             };
         };
     };
+    tokens_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Token"][];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    token_make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MakeTokenRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeToken"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    token_end: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     upload_append: {
         parameters: {
             query?: never;
@@ -7940,6 +8531,273 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Answer"];
                 };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    workshop_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Workshop"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    workshop_set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetWorkshopRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Workshop"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    workshop_courses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkshopCourse"][];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    workshop_take_part: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                workshop_course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Session"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    workshop_people_list: {
+        parameters: {
+            query?: {
+                /** @description A page number within the paginated result set. */
+                page?: number;
+                /** @description Number of results to return per page. */
+                page_size?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaginatedWorkshopPersonList"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    workshop_person_make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MakePersonRequest"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ResetLink"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    workshop_person_set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetPersonRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkshopPerson"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    workshop_person_reset: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ResetLink"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    workshop_person_second_drop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             default: {
                 headers: {

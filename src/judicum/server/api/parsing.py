@@ -6,6 +6,7 @@ from typing import IO, Any
 from rest_framework.exceptions import ParseError
 from rest_framework.parsers import JSONParser
 from rest_framework.request import Request
+from rest_framework.serializers import Serializer
 
 from judicum.core.errors import InvalidValue
 
@@ -25,6 +26,13 @@ class TextJSONParser(JSONParser):
             raise ParseError(f"JSON error - nested more than {MOST_DEPTH} deep") from None
         _check(given)
         return given
+
+
+def given(serializer: type[Serializer[Any]], request: Request) -> dict[str, Any]:
+    """What a request's body says, as the serializer reads it; raises its ValidationError."""
+    asked = serializer(data=request.data)
+    asked.is_valid(raise_exception=True)
+    return dict(asked.validated_data)
 
 
 def sent_bytes(request: Request, field: str) -> bytes:

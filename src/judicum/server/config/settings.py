@@ -47,6 +47,10 @@ INSTALLED_APPS = [
     "django.contrib.contenttypes",
     "django.contrib.sessions",
     "axes",
+    "django_otp",
+    "django_otp.plugins.otp_totp",
+    "django_otp.plugins.otp_static",
+    "knox",
     "procrastinate.contrib.django",
     "rest_framework",
     "drf_spectacular",
@@ -62,6 +66,7 @@ INSTALLED_APPS = [
     "judicum.server.reports",
     "judicum.server.evenings",
     "judicum.server.stock",
+    "judicum.server.workshops",
 ]
 MIDDLEWARE = [
     "judicum.server.operations.watch.Watched",
@@ -131,17 +136,29 @@ MOST_BYTES_OF_PERSON = int(env.float("JUDICUM_MOST_PERSON_GB", default=4.0) * 1e
 MOST_BYTES_OF_COURSE = int(env.float("JUDICUM_MOST_COURSE_GB", default=100.0) * 1e9)
 GAUGES = env.dict("JUDICUM_GAUGES", default={})
 """Address of each wired bottle gauge by its name: `shed=http://127.0.0.1:9700/metrics`."""
+KNOX_TOKEN_MODEL = "accounts.Token"
+# Its own table of tokens would be made all the same, and would stand in the way of a flush.
+MIGRATION_MODULES = {"knox": None}
+REST_KNOX = {"AUTH_HEADER_PREFIX": "Bearer", "TOKEN_PREFIX": "judicum_"}
+OTP_TOTP_ISSUER = "Judicum"
 DATA_UPLOAD_MAX_MEMORY_SIZE = 6 * 1024 * 1024
 
 REST_FRAMEWORK = {
-    "DEFAULT_AUTHENTICATION_CLASSES": ["judicum.server.api.authentication.SessionOnly"],
-    "DEFAULT_PERMISSION_CLASSES": ["rest_framework.permissions.IsAuthenticated"],
+    "DEFAULT_AUTHENTICATION_CLASSES": [
+        "judicum.server.api.authentication.SessionOnly",
+        "judicum.server.api.authentication.ByToken",
+    ],
+    "DEFAULT_PERMISSION_CLASSES": [
+        "rest_framework.permissions.IsAuthenticated",
+        "judicum.server.api.archived.NotArchived",
+    ],
+    "DEFAULT_THROTTLE_CLASSES": ["judicum.server.api.throttles.TokenThrottle"],
     "DEFAULT_RENDERER_CLASSES": ["judicum.server.api.rendering.FastJSON"],
     "DEFAULT_PARSER_CLASSES": ["judicum.server.api.parsing.TextJSONParser"],
     "DEFAULT_SCHEMA_CLASS": "judicum.server.api.schema.SchemaWithProblems",
     "DEFAULT_PAGINATION_CLASS": "judicum.server.api.paging.Pages",
     # A class of thirty behind one address signs in at once; a guesser gets through 2^40 codes in 35,000 years.
-    "DEFAULT_THROTTLE_RATES": {"door": "60/min"},
+    "DEFAULT_THROTTLE_RATES": {"door": "60/min", "token": env.str("JUDICUM_TOKEN_RATE", default="120/min")},
     "NUM_PROXIES": PROXIES,
     "EXCEPTION_HANDLER": "judicum.server.api.errors.problem_response",
     "UNAUTHENTICATED_USER": "django.contrib.auth.models.AnonymousUser",

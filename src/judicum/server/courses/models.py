@@ -4,8 +4,10 @@ from typing import Any
 
 from django.conf import settings
 from django.db import models
+from django.utils import timezone
 
 from judicum.core.choices import CHOICES
+from judicum.server.accounts.models import Workshop, own_key
 
 
 class Role(models.TextChoices):
@@ -23,17 +25,20 @@ def _school(key: str) -> Any:
 
 
 class Course(models.Model):
-    """A class that meets over some weeks; students join with its code: `join_left` more of them (None: any number), until
+    """A class of a workshop that meets over some weeks; students join with its code: `join_left` more of them (None: any number), until
     `join_until` (None: without end).
 
-    `second_share` is the share (percent) of marks that go to a blind second marker by lot. `filling` says how far its attempts are brought in (`done` of `total`) while that goes on.
+    An archived one is read and reported, and nothing of it changes any more. `second_share` is the share (percent) of marks that go to a blind second marker by lot. `filling` says how far its attempts are brought in (`done` of `total`) while that goes on.
     """
 
+    key = own_key()
+    workshop = models.ForeignKey(Workshop, on_delete=models.PROTECT, related_name="courses")
     name = models.CharField(max_length=120)
+    archived_at = models.DateTimeField(null=True)
     join_code = models.CharField(max_length=12, unique=True)
     join_left = models.PositiveIntegerField(null=True)
     join_until = models.DateTimeField(null=True)
-    created_at = models.DateTimeField(auto_now_add=True)
+    created_at = models.DateTimeField(default=timezone.now)
     filling = models.JSONField(null=True)
     time_zone = models.CharField(max_length=40, default="UTC")
     second_share = models.PositiveSmallIntegerField(default=0)
@@ -55,7 +60,7 @@ class Membership(models.Model):
     course = models.ForeignKey(Course, on_delete=models.CASCADE, related_name="memberships")
     user = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="memberships")
     role = models.CharField(max_length=12, choices=Role.choices, default=Role.STUDENT)
-    joined_at = models.DateTimeField(auto_now_add=True)
+    joined_at = models.DateTimeField(default=timezone.now)
 
     class Meta:
         constraints = (models.UniqueConstraint(fields=("course", "user"), name="one_membership_per_course"),)

@@ -3,8 +3,8 @@
 from django.db.models import QuerySet
 
 from judicum.core.errors import NotAllowed, NotFound
-from judicum.server.accounts.models import User
-from judicum.server.courses.models import STAFF, Membership, Role
+from judicum.server.accounts.models import User, Workshop
+from judicum.server.courses.models import STAFF, Course, Membership, Role
 
 
 def membership_of(user: User, course_id: int) -> Membership:
@@ -40,6 +40,14 @@ def instructor_of(user: User, course_id: int) -> Membership:
     found = membership_of(user, course_id)
     if found.role != Role.INSTRUCTOR:
         raise NotAllowed("Only the course's instructor may do this.")
+    return found
+
+
+def course_in(workshop: Workshop, course_id: int) -> Course:
+    """A course of a workshop. Raises NotFound."""
+    found = Course.objects.filter(workshop=workshop, pk=course_id).first()
+    if found is None:
+        raise NotFound(f"There is no course {course_id} in your workshop.")
     return found
 
 

@@ -17,6 +17,12 @@ def check_password(password: str, user: User) -> None:
         raise InvalidValues([InvalidValue("password", None, message) for message in error.messages]) from error
 
 
+def check_old(user: User, old: str) -> None:
+    """Raises InvalidValue: not the password one has."""
+    if not user.check_password(old):
+        raise InvalidValue("old", None, "the password you sign in with now")
+
+
 @transaction.atomic
 def change_password(user: User, old: str, password: str) -> User:
     """Set one's own new password; every other browser is signed out by it.
@@ -24,8 +30,7 @@ def change_password(user: User, old: str, password: str) -> User:
     Raises:
         InvalidValue: the old one is another. InvalidValues: too weak.
     """
-    if not user.check_password(old):
-        raise InvalidValue("old", None, "the password you sign in with now")
+    check_old(user, old)
     check_password(password, user)
     user.set_password(password)
     user.save(update_fields=["password"])

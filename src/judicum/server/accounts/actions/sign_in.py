@@ -5,6 +5,7 @@ from django.contrib.auth import authenticate, login
 from django.http import HttpRequest
 from rest_framework.exceptions import AuthenticationFailed, Throttled
 
+from judicum.server.accounts.actions.second_factor import MISSING, check_second, lacks_second
 from judicum.server.accounts.lockout import WAIT
 from judicum.server.accounts.models import User
 from judicum.server.accounts.names import look
@@ -17,11 +18,11 @@ class WrongPassword(AuthenticationFailed):
     default_code = "wrong_password"
 
 
-def sign_in(request: HttpRequest, username: str, password: str) -> User:
+def sign_in(request: HttpRequest, username: str, password: str, code: str = "") -> User:
     """Check the password and open a session.
 
     Raises:
-        WrongPassword: no such pair.
+        WrongPassword: no such pair. SecondFactorNeeded, WrongCode: the person has a second factor.
         Throttled: too many wrong passwords; try again after the pause.
     """
     # However the name was typed, it is one door: capitals do not open another one to guess at.
@@ -32,5 +33,8 @@ def sign_in(request: HttpRequest, username: str, password: str) -> User:
     user = authenticate(request, **credentials)
     if not isinstance(user, User):
         raise WrongPassword()
+    check_second(user, code)
     login(request, user)
+    if lacks_second(user):
+        request.session[MISSING] = True
     return user

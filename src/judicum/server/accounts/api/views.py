@@ -1,5 +1,9 @@
 """Signing in and out, and one's own settings."""
 
+from urllib.parse import parse_qs, urlsplit
+from uuid import UUID
+
+import segno
 from django.contrib.auth import logout, update_session_auth_hash
 from drf_spectacular.utils import extend_schema
 from rest_framework import status
@@ -10,16 +14,28 @@ from rest_framework.throttling import BaseThrottle
 from rest_framework.views import APIView
 
 from judicum.server.accounts.actions.change_units import change_units
+from judicum.server.accounts.actions.keep_token import end_token, make_token
+from judicum.server.accounts.actions.second_factor import MISSING, begin_second, confirm_second, turn_off_second
 from judicum.server.accounts.actions.set_password import change_password, reset_password, sign_out_everywhere
 from judicum.server.accounts.actions.sign_in import sign_in
 from judicum.server.accounts.api.serializers import (
     ChangePasswordSerializer,
+    CodeSerializer,
+    MadeTokenSerializer,
+    MakeTokenSerializer,
+    PasswordSerializer,
+    RecoveryCodesSerializer,
     ResetPasswordSerializer,
+    SecondFactorBegunSerializer,
     SessionSerializer,
     SignInSerializer,
+    TokenSerializer,
     UnitsSerializer,
 )
+from judicum.server.accounts.models import Token
 from judicum.server.accounts.queries import with_courses
+from judicum.server.api.authentication import SessionOnly
+from judicum.server.api.parsing import given
 from judicum.server.api.person import person
 from judicum.server.api.throttles import DoorThrottle
 
@@ -27,11 +43,13 @@ from judicum.server.api.throttles import DoorThrottle
 class SessionView(APIView):
     """The session of this browser."""
 
+    without_second = True
+
     def get_permissions(self) -> list[AllowAny | IsAuthenticated]:
         return [AllowAny()] if self.request.method == "POST" else [IsAuthenticated()]
 
     def get_throttles(self) -> list[BaseThrottle]:
-        return [DoorThrottle()] if self.request.method == "POST" else []
+        return [DoorThrottle()] if self.request.method == "POST" else super().get_throttles()
 
     @extend_schema(operation_id="session_read", responses=SessionSerializer)
     def get(self, request: Request) -> Response:
@@ -53,6 +71,8 @@ class SessionView(APIView):
 class PasswordView(APIView):
     """One's own password: this browser stays signed in, every other is signed out."""
 
+    authentication_classes = (SessionOnly,)
+
     @extend_schema(operation_id="password_change", request=ChangePasswordSerializer, responses={204: None})
     def put(self, request: Request) -> Response:
         asked = ChangePasswordSerializer(data=request.data)
@@ -65,10 +85,64 @@ class PasswordView(APIView):
 class EverywhereView(APIView):
     """Signing out in every browser."""
 
+    authentication_classes = (SessionOnly,)
+    without_second = True
+
     @extend_schema(operation_id="sessions_close", request=None, responses={204: None})
     def delete(self, request: Request) -> Response:
         sign_out_everywhere(person(request))
         logout(request._request)
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class SecondFactorView(APIView):
+    """One's own second factor: begun (POST), put in force by its first code (PUT), turned off by the password (DELETE)."""
+
+    authentication_classes = (SessionOnly,)
+    without_second = True
+
+    @extend_schema(operation_id="second_factor_begin", request=None, responses=SecondFactorBegunSerializer)
+    def post(self, request: Request) -> Response:
+        address = begin_second(person(request))
+        picture = segno.make(address, error="m", micro=False).svg_data_uri(scale=4)
+        secret = parse_qs(urlsplit(address).query)["secret"][0]
+        return Response({"address": address, "picture": picture, "secret": secret})
+
+    @extend_schema(operation_id="second_factor_confirm", request=CodeSerializer, responses=RecoveryCodesSerializer)
+    def put(self, request: Request) -> Response:
+        codes = confirm_second(person(request), given(CodeSerializer, request)["code"])
+        request._request.session.pop(MISSING, None)
+        return Response({"codes": codes})
+
+    @extend_schema(operation_id="second_factor_off", request=PasswordSerializer, responses={204: None})
+    def delete(self, request: Request) -> Response:
+        turn_off_second(person(request), given(PasswordSerializer, request)["password"])
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class TokensView(APIView):
+    """One's own tokens, for programs; none makes another."""
+
+    authentication_classes = (SessionOnly,)
+
+    @extend_schema(operation_id="tokens_list", responses=TokenSerializer(many=True))
+    def get(self, request: Request) -> Response:
+        return Response(TokenSerializer(Token.objects.filter(user=person(request)), many=True).data)
+
+    @extend_schema(operation_id="token_make", request=MakeTokenSerializer, responses=MadeTokenSerializer)
+    def post(self, request: Request) -> Response:
+        token, secret = make_token(person(request), **given(MakeTokenSerializer, request))
+        return Response({"secret": secret, "token": TokenSerializer(token).data}, status=status.HTTP_201_CREATED)
+
+
+class TokenView(APIView):
+    """Ending a token."""
+
+    authentication_classes = (SessionOnly,)
+
+    @extend_schema(operation_id="token_end", responses={204: None})
+    def delete(self, request: Request, token_id: UUID) -> Response:
+        end_token(person(request), token_id)
         return Response(status=status.HTTP_204_NO_CONTENT)
 
 

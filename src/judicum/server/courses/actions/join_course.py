@@ -26,7 +26,11 @@ def find_course(code: str) -> Course:
     course = rows.first()
     if course is None:
         raise InvalidValue("code", code, "the code on your course sheet")
-    if course.join_left == 0 or (course.join_until is not None and course.join_until <= timezone.now()):
+    if (
+        course.archived_at is not None
+        or course.join_left == 0
+        or (course.join_until is not None and course.join_until <= timezone.now())
+    ):
         raise InvalidValue("code", code, "a code that still lets people in: ask your instructor")
     return course
 
@@ -39,8 +43,14 @@ def _joined(course: Course) -> None:
 
 @transaction.atomic
 def join_course(user: User, code: str) -> Membership:
-    """Make a person a student of the course; somebody already in it keeps their role."""
+    """Make a person a student of the course; somebody already in it keeps their role.
+
+    Raises:
+        InvalidValue: no such code, or the course of another workshop.
+    """
     course = find_course(code)
+    if course.workshop_id != user.workshop_id:
+        raise InvalidValue("code", code, "a code of your own workshop; for another one make an account of its own")
     member, new = Membership.objects.get_or_create(course=course, user=user, defaults={"role": Role.STUDENT})
     if new:
         _joined(course)
@@ -56,11 +66,13 @@ def register_and_join(code: str, username: str, display_name: str, password: str
     """
     course = find_course(code)
     username, display_name = check_name("username", username), check_name("display_name", display_name)
-    user = User(username=username, display_name=display_name)
+    user = User(username=username, display_name=display_name, workshop=course.workshop)
     check_password(password, user)
     try:
         with transaction.atomic():
-            user = User.objects.create_user(username, password, display_name, **units_of(course))
+            user = User.objects.create_user(
+                username, password, display_name, workshop=course.workshop, **units_of(course)
+            )
     except IntegrityError as error:
         raise InvalidValue(
             "username", username, "a name that nobody has taken yet, nor one that looks like it"

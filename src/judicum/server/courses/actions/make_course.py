@@ -30,16 +30,21 @@ def make_course(user: User, name: str, like: int | None = None) -> Course:
             nothing that was welded. What was given is due as long after today as it was after that course began.
 
     Raises:
-        InvalidValue: no name, or one too long. NotAllowed: not an instructor of any course. NotFound: `like` is not one's own.
+        InvalidValue: no name, or one too long. NotAllowed: neither an owner nor an instructor of any course. NotFound: `like` is not one's own.
     """
-    if not Membership.objects.filter(user=user, role=Role.INSTRUCTOR).exists():
-        raise NotAllowed("Only an instructor makes courses.")
+    if not may_make_courses(user):
+        raise NotAllowed("Only an owner of the workshop or an instructor makes courses.")
     kept = check_course_name(name)
-    course = Course.objects.create(name=kept, join_code=fresh_code())
+    course = Course.objects.create(workshop=user.workshop, name=kept, join_code=fresh_code())
     Membership.objects.create(course=course, user=user, role=Role.INSTRUCTOR)
     if like is not None:
         _copy(instructor_of(user, like).course, course, user)
     return course
+
+
+def may_make_courses(user: User) -> bool:
+    """Owners of the workshop, and whoever is instructor of one of its courses."""
+    return user.owns or Membership.objects.filter(user=user, role=Role.INSTRUCTOR).exists()
 
 
 def check_course_name(name: str) -> str:

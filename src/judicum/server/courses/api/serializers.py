@@ -2,6 +2,7 @@
 
 from typing import Any
 
+import segno
 from rest_framework import serializers
 
 from judicum.core.choices import SCHOOLS
@@ -47,6 +48,12 @@ class CourseSerializer(serializers.ModelSerializer[Course]):
         fields = ("id", "name", "role", "join_code", "schools", "filling")
 
 
+class MoveStudentSerializer(serializers.Serializer[Any]):
+    """The course that a student is moved to."""
+
+    to = serializers.IntegerField()
+
+
 class MakeCourseSerializer(serializers.Serializer[Any]):
     """A new course; `like` is a course of one's own that it takes coupons, schemes, schools and booths from."""
 
@@ -66,6 +73,8 @@ class JoinCodeSerializer(serializers.Serializer[Any]):
     code = serializers.CharField()
     left = serializers.IntegerField(allow_null=True)
     until = serializers.DateTimeField(allow_null=True)
+    address = serializers.CharField(help_text="Where a newcomer joins, the code filled in.")
+    picture = serializers.CharField(help_text="The address for a phone's camera, as a data URI.")
 
 
 class SetRoleSerializer(serializers.Serializer[Any]):
@@ -79,8 +88,12 @@ class ResetLinkSerializer(serializers.Serializer[Any]):
     address = serializers.CharField()
 
 
-def told_join_code(course: Course) -> dict[str, Any]:
-    return {"code": course.join_code, "left": course.join_left, "until": course.join_until}
+def told_join_code(course: Course, root: str) -> dict[str, Any]:
+    """The join code with its address under `root`, the server's own."""
+    address = f"{root}join?code={course.join_code}"
+    picture = segno.make(address, error="m", micro=False).svg_data_uri(scale=4)
+    limits = {"left": course.join_left, "until": course.join_until}
+    return {"code": course.join_code, **limits, "address": address, "picture": picture}
 
 
 class MemberSerializer(serializers.ModelSerializer[Membership]):

@@ -1,6 +1,7 @@
 from django.urls import path
 
 from judicum.server.courses.api.views import (
+    ArchivedView,
     CoursesView,
     CourseView,
     JoinCodeView,
@@ -15,6 +16,7 @@ urlpatterns = [
     path("join", JoinView.as_view()),
     path("courses", CoursesView.as_view()),
     path("courses/<int:course_id>/join-code", JoinCodeView.as_view()),
+    path("courses/<int:course_id>/archived", ArchivedView.as_view()),
     path("courses/<int:course_id>/members/<int:member_id>", MemberView.as_view()),
     path("courses/<int:course_id>/members/<int:member_id>/reset", ResetLinkView.as_view()),
     path("courses/<int:course_id>", CourseView.as_view()),

@@ -12,8 +12,10 @@ from rest_framework.views import APIView
 from judicum.core.errors import InvalidValue
 from judicum.server.accounts.api.serializers import SessionSerializer
 from judicum.server.accounts.queries import with_courses
+from judicum.server.api.parsing import given
 from judicum.server.api.person import person
 from judicum.server.api.throttles import DoorThrottle
+from judicum.server.courses.actions.archive_course import archive_course
 from judicum.server.courses.actions.join_course import join_course, register_and_join
 from judicum.server.courses.actions.make_course import make_course
 from judicum.server.courses.actions.set_members import let_go, reset_token, set_join_code, set_role
@@ -30,7 +32,7 @@ from judicum.server.courses.api.serializers import (
     SetRoleSerializer,
     told_join_code,
 )
-from judicum.server.courses.models import STAFF, Membership
+from judicum.server.courses.models import STAFF, Course, Membership
 from judicum.server.courses.queries import instructor_of, members, membership_of, staff_of
 
 
@@ -67,13 +69,32 @@ class JoinCodeView(APIView):
 
     @extend_schema(operation_id="join_code_read", responses=JoinCodeSerializer)
     def get(self, request: Request, course_id: int) -> Response:
-        return Response(told_join_code(instructor_of(person(request), course_id).course))
+        return self._told(request, instructor_of(person(request), course_id).course)
 
     @extend_schema(operation_id="join_code_set", request=SetJoinCodeSerializer, responses=JoinCodeSerializer)
     def put(self, request: Request, course_id: int) -> Response:
-        asked = SetJoinCodeSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        return Response(told_join_code(set_join_code(person(request), course_id, **asked.validated_data)))
+        asked = given(SetJoinCodeSerializer, request)
+        return self._told(request, set_join_code(person(request), course_id, **asked))
+
+    @staticmethod
+    def _told(request: Request, course: Course) -> Response:
+        return Response(told_join_code(course, request.build_absolute_uri("/")))
+
+
+class ArchivedView(APIView):
+    """Archiving a course (PUT) and opening it again (DELETE), for its instructor."""
+
+    of_archived = True
+
+    @extend_schema(operation_id="course_archive", request=None, responses=SessionSerializer)
+    def put(self, request: Request, course_id: int) -> Response:
+        archive_course(person(request), course_id, archived=True)
+        return Response(SessionSerializer(with_courses(person(request))).data)
+
+    @extend_schema(operation_id="course_reopen", responses=SessionSerializer)
+    def delete(self, request: Request, course_id: int) -> Response:
+        archive_course(person(request), course_id, archived=False)
+        return Response(SessionSerializer(with_courses(person(request))).data)
 
 
 class MemberView(APIView):
@@ -136,13 +157,13 @@ class JoinView(APIView):
     def post(self, request: Request) -> Response:
         asked = JoinSerializer(data=request.data)
         asked.is_valid(raise_exception=True)
-        given = asked.validated_data
+        typed = asked.validated_data
         if request.user.is_authenticated:
-            join_course(person(request), given["code"])
+            join_course(person(request), typed["code"])
             return Response(SessionSerializer(with_courses(person(request))).data)
         for field in ("username", "display_name", "password"):
-            if not given.get(field):
+            if not typed.get(field):
                 raise InvalidValue(field, None, "needed for a new account")
-        user = register_and_join(**given)
+        user = register_and_join(**typed)
         login(request._request, user, backend="django.contrib.auth.backends.ModelBackend")
         return Response(SessionSerializer(with_courses(user)).data)

@@ -1,0 +1,59 @@
+"""What a workshop is called and asks of its people, and a workshop made."""
+
+import secrets
+
+from django.db import transaction
+
+from judicum.core.errors import InvalidValue, refuse_all
+from judicum.server.accounts.actions.second_factor import STAFF_ROLES, has_second
+from judicum.server.accounts.models import User, Workshop
+from judicum.server.accounts.names import check_name
+from judicum.server.accounts.queries import owned_by
+from judicum.server.courses.actions.make_course import check_course_name
+
+LEAST_DAYS, MOST_DAYS = 30, 3650
+"""Age at which photos are thinned: not before a coupon was surely marked and talked over."""
+
+
+@transaction.atomic
+def make_workshop(name: str, owner: str) -> tuple[User, str]:
+    """A new workshop with its first owner; returns them and their password, which is told only now.
+
+    Raises:
+        InvalidValue: a name that is none, or a login name that is taken.
+    """
+    login = check_name("owner", owner)
+    if User.objects.filter(username=login).exists():
+        raise InvalidValue("owner", owner, "a login name that nobody on this server has")
+    workshop = Workshop.objects.create(name=check_course_name(name))
+    password = secrets.token_urlsafe(9)
+    return User.objects.create_user(login, password, login.capitalize(), workshop=workshop, owns=True), password
+
+
+@transaction.atomic
+def set_workshop(owner: User, name: str, second_factor: bool, thin_after_days: int | None) -> Workshop:
+    """Change one's workshop. Asking for a second factor ends every session of those who teach without one.
+
+    Raises:
+        NotAllowed: not an owner. InvalidValues: no name, an age outside of LEAST_DAYS to MOST_DAYS.
+    """
+    workshop = Workshop.objects.select_for_update().get(pk=owned_by(owner).pk)
+    problems = []
+    try:
+        workshop.name = check_course_name(name)
+    except InvalidValue as problem:
+        problems.append(problem)
+    if thin_after_days is not None and not LEAST_DAYS <= thin_after_days <= MOST_DAYS:
+        allowed = f"{LEAST_DAYS} to {MOST_DAYS} days, or nothing to keep every photo"
+        problems.append(InvalidValue("thin_after_days", thin_after_days, allowed))
+    refuse_all(problems)
+    asked_now = second_factor and not workshop.second_factor
+    workshop.second_factor, workshop.thin_after_days = second_factor, thin_after_days
+    workshop.save()
+    if asked_now:
+        teach = User.objects.filter(workshop=workshop, memberships__role__in=STAFF_ROLES)
+        for one in (teach | User.objects.filter(workshop=workshop, owns=True)).distinct():
+            if not has_second(one):
+                one.signed_out += 1
+                one.save(update_fields=["signed_out"])
+    return workshop
