@@ -84,8 +84,8 @@ def test_lost_and_recovered(course: Course, teacher: User, client_of: Callable[.
     assert answer.status_code == 200
     let_time_pass(teacher)
     assert sign_in(paper[3])[1].status_code == 401, "each once"
-    assert client.delete(HERE, {"password": "wrong"}, JSON).status_code == 400
-    assert client.delete(HERE, {"password": PASSWORD}, JSON).status_code == 204
+    assert client.post(f"{HERE}/off", {"password": "wrong"}, JSON).status_code == 400
+    assert client.post(f"{HERE}/off", {"password": PASSWORD}, JSON).status_code == 204
     assert sign_in()[1].status_code == 200
     # Phone and paper lost: another owner takes it away; where there is none, whoever has the server.
     set_up(client, teacher)

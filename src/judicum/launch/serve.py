@@ -70,6 +70,7 @@ def environment(cluster: Cluster, secret_key: str, hosts: Sequence[str] = (), po
         "JUDICUM_DATABASE_URL": cluster.url,
         "JUDICUM_SECRET_KEY": secret_key,
         "JUDICUM_VAR": str(VAR),
+        "JUDICUM_ADDRESS": os.environ.get("JUDICUM_ADDRESS", f"http://127.0.0.1:{port or FIRST_PORT}/"),
         "JUDICUM_HOSTS": ",".join(dict.fromkeys(["localhost", "127.0.0.1", "[::1]", *hosts])),
         # Cookies are not told apart by port: two checkouts on one machine need names of their own.
         "JUDICUM_SESSION_COOKIE": f"judicum_session_{port}",

@@ -34,3 +34,4 @@ GROUPS = {
 SEVERE = {"stop": "stop", "warn": "look again", "note": "mind"}
 ROLES = {"instructor": "instructor", "assistant": "assistant", "student": "student"}
 """What somebody may be in a course."""
+TOKEN_SCOPES = {"read": "reads", "write": "reads and writes"}

@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from datetime import date
 from decimal import ROUND_HALF_UP, Decimal
 from typing import Literal
 
@@ -18,6 +19,15 @@ class Units:
 
     length: Length = "mm"
     flow: Flow = "l_min"
+
+
+def date_words(day: date) -> str:
+    """A day as the page says it.
+
+    >>> date_words(date(2026, 11, 7))
+    '7 Nov 2026'
+    """
+    return f"{day.day} {day:%b %Y}"
 
 
 METRIC = Units()

@@ -26,8 +26,9 @@ from judicum.core.quantities import QUANTITIES, Quantity
 from judicum.core.setup.gauge import TABLES_INCH
 from judicum.core.setup.run import GROUPS, RUN
 from judicum.words.attempts import GROUPS as GROUP_WORDS
-from judicum.words.attempts import NEEDS, ORDERS, ROLES, STATES, VIEWS
+from judicum.words.attempts import NEEDS, ORDERS, ROLES, STATES, TOKEN_SCOPES, VIEWS
 from judicum.words.marking import PLACEHOLDERS
+from judicum.words.notices import KINDS as NOTICES
 
 
 def vocabulary() -> dict[str, Any]:
@@ -64,6 +65,8 @@ def vocabulary() -> dict[str, Any]:
         "orders": ORDERS,
         "needs": NEEDS,
         "roles": ROLES,
+        "token_scopes": TOKEN_SCOPES,
+        "notices": NOTICES,
     }
 
 

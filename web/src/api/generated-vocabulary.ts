@@ -1878,5 +1878,15 @@ export const vocabulary = {
     "instructor": "instructor",
     "assistant": "assistant",
     "student": "student"
+  },
+  "token_scopes": {
+    "read": "reads",
+    "write": "reads and writes"
+  },
+  "notices": {
+    "due": "a coupon is due tomorrow",
+    "returned": "a mark came back",
+    "again": "a coupon is to be welded, or photographed, again",
+    "low": "the stock of a course I teach runs low"
   }
 } as const;

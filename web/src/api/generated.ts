@@ -1451,6 +1451,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/password-forgotten": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A link for a new password by mail; the answer is the same whoever asks. */
+        post: operations["password_forgotten"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/password-reset": {
         parameters: {
             query?: never;
@@ -1641,6 +1658,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/session/mail": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What one is told of by mail. */
+        get: operations["wish_read"];
+        /** @description What one is told of by mail. */
+        put: operations["wish_set"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session/password": {
         parameters: {
             query?: never;
@@ -1666,12 +1701,28 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** @description One's own second factor: begun (POST), put in force by its first code (PUT), turned off by the password (DELETE). */
+        /** @description One's own second factor: begun (POST), put in force by its first code (PUT). */
         put: operations["second_factor_confirm"];
-        /** @description One's own second factor: begun (POST), put in force by its first code (PUT), turned off by the password (DELETE). */
+        /** @description One's own second factor: begun (POST), put in force by its first code (PUT). */
         post: operations["second_factor_begin"];
-        /** @description One's own second factor: begun (POST), put in force by its first code (PUT), turned off by the password (DELETE). */
-        delete: operations["second_factor_off"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/second-factor/off": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Turning one's own second factor off, by the password. */
+        post: operations["second_factor_off"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1883,6 +1934,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/workshop/mail": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What the stand-in for a mail server wrote for the workshop, for its owners; a reset link is not shown to them. */
+        get: operations["mail_list"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/workshop/people": {
         parameters: {
             query?: never;
@@ -1909,10 +1977,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** @description One of the workshop: owner or not, may sign in or not. */
+        /** @description One of the workshop: owner or not, may sign in or not, removed for good. */
         put: operations["workshop_person_set"];
         post?: never;
-        delete?: never;
+        /** @description One of the workshop: owner or not, may sign in or not, removed for good. */
+        delete: operations["workshop_person_remove"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2761,6 +2830,10 @@ export interface components {
             ready: boolean;
             words: string;
         };
+        /** @description The name one signs in with. */
+        ForgottenRequest: {
+            username: string;
+        };
         /** @description All argon together, open and on the shelf; `real` litres go for each that is logged. */
         Gas: {
             words: string;
@@ -2972,6 +3045,14 @@ export interface components {
         MadeToken: {
             secret: string;
             token: components["schemas"]["Token"];
+        };
+        /** @description A message that the stand-in for a mail server wrote. */
+        Mail: {
+            /** Format: date-time */
+            at: string | null;
+            to: string;
+            subject: string;
+            text: string;
         };
         /** @description A new course; `like` is a course of one's own that it takes coupons, schemes, schools and booths from. */
         MakeCourseRequest: {
@@ -3322,6 +3403,10 @@ export interface components {
          * @enum {string}
          */
         PaperEnum: "a4" | "letter";
+        /** @description The password one signs in with now, before something that matters. */
+        PasswordRequest: {
+            password: string;
+        };
         /** @description The schools of a course: how it is taught where practitioners disagree. */
         PatchedSchoolsRequest: {
             pedal_school?: components["schemas"]["PedalSchoolEnum"];
@@ -3355,6 +3440,8 @@ export interface components {
             readonly url: string;
             width_px: number;
             height_px: number;
+            /** @description Whether the picture itself is not kept any more. */
+            gone: boolean;
             /** Format: date-time */
             sent_at: string;
             measurements: components["schemas"]["Measurement"][];
@@ -3964,6 +4051,12 @@ export interface components {
             /** @default  */
             comment: string;
         };
+        /** @description `password` is needed where the address becomes another. */
+        SetWishRequest: {
+            email: string;
+            kinds: string[];
+            password?: string;
+        };
         SetWorkshopRequest: {
             name: string;
             second_factor: boolean;
@@ -4016,8 +4109,7 @@ export interface components {
         SignInRequest: {
             username: string;
             password: string;
-            /** @default  */
-            code: string;
+            code?: string;
         };
         Sitting: {
             id: number;
@@ -4421,6 +4513,11 @@ export interface components {
             max: number;
             /** Uncertainty */
             uncertainty: number;
+        };
+        /** @description Where mail goes and what somebody is told of (`kinds` of the vocabulary's `notices`). */
+        Wish: {
+            email: string;
+            kinds: string[];
         };
         /** @description What somebody is to weld next and how long it takes; `wants` in words. */
         Work: {
@@ -7713,6 +7810,36 @@ export interface operations {
             };
         };
     };
+    password_forgotten: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ForgottenRequest"];
+            };
+        };
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     password_reset: {
         parameters: {
             query?: never;
@@ -8129,6 +8256,64 @@ export interface operations {
             };
         };
     };
+    wish_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Wish"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    wish_set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetWishRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Wish"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     password_change: {
         parameters: {
             query?: never;
@@ -8224,7 +8409,11 @@ export interface operations {
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PasswordRequest"];
+            };
+        };
         responses: {
             /** @description No response body */
             204: {
@@ -8656,6 +8845,33 @@ export interface operations {
             };
         };
     };
+    mail_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Mail"][];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     workshop_people_list: {
         parameters: {
             query?: {
@@ -8741,6 +8957,34 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["WorkshopPerson"];
                 };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    workshop_person_remove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             default: {
                 headers: {

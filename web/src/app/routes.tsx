@@ -2,7 +2,7 @@ import { createBrowserRouter, type RouteObject } from "react-router";
 import { JoinPage, ResetPage, SignInPage } from "../features/session";
 import { Nowhere } from "./nowhere";
 import { ByRole } from "./by-role";
-import { CourseShell, Home } from "./shell";
+import { CourseShell, Home, PlainShell } from "./shell";
 
 /** Every page of a course comes when it is needed; plots, marking desk and builder never weigh on the first load. */
 const pages: RouteObject[] = [
@@ -22,7 +22,6 @@ const pages: RouteObject[] = [
   },
   { path: "stock", lazy: async () => ({ Component: (await import("../features/stock")).StockPage }) },
   { path: "people", lazy: async () => ({ Component: (await import("../features/people")).PeoplePage }) },
-  { path: "account", lazy: async () => ({ Component: (await import("../features/people")).AccountPage }) },
   { path: "markers", lazy: async () => ({ Component: (await import("../features/markers")).MarkersPage }) },
   {
     path: "self-test/:testId",
@@ -46,11 +45,25 @@ const pages: RouteObject[] = [
   { path: "attempt/:attemptId", element: <ByRole /> },
 ];
 
+/** Pages that belong to no course. */
+const own: RouteObject[] = [
+  { path: "/account", lazy: async () => ({ Component: (await import("../features/account")).AccountPage }) },
+  {
+    path: "/workshop",
+    lazy: async () => ({ Component: (await import("../features/workshop")).WorkshopPage }),
+  },
+  {
+    path: "/workshop/people",
+    lazy: async () => ({ Component: (await import("../features/workshop")).WorkshopPeoplePage }),
+  },
+];
+
 export const router = createBrowserRouter([
   { path: "/sign-in", element: <SignInPage /> },
   { path: "/join", element: <JoinPage /> },
   { path: "/reset/:person/:token", element: <ResetPage /> },
   { path: "/", element: <Home /> },
   { path: "/course/:courseId", element: <CourseShell />, HydrateFallback: () => null, children: pages },
+  { element: <PlainShell />, HydrateFallback: () => null, children: own },
   { path: "*", element: <Nowhere /> },
 ]);

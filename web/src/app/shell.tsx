@@ -21,6 +21,7 @@ import { Filling } from "./filling";
 import { ThemeSwitch } from "./theme";
 
 type MyCourse = Schemas["MyCourse"];
+type Session = Schemas["Session"];
 
 const staffTabs = [
   { to: "desk", words: "Desk", icon: Inbox },
@@ -44,18 +45,21 @@ export function Home() {
   const session = useSession();
   if (session.isPending) return <Loading what="your courses" />;
   if (session.isError) return <Navigate to="/sign-in" replace />;
-  const course = session.data.courses[0];
-  if (!course) return <Navigate to="/join" replace />;
-  return (
-    <Navigate to={`/course/${String(course.id)}/${course.role === "student" ? "mine" : "desk"}`} replace />
-  );
+  if (session.data.second_factor === "missing") return <Navigate to="/account" replace />;
+  const course = session.data.courses.find((one) => !one.archived) ?? session.data.courses[0];
+  if (course) return <Navigate to={beginOf(course)} replace />;
+  return <Navigate to={session.data.owns ? "/workshop" : "/join"} replace />;
 }
+
+const beginOf = (course: MyCourse) =>
+  `/course/${String(course.id)}/${course.role === "student" ? "mine" : "desk"}`;
 
 export function CourseShell() {
   const session = useSession();
   const { courseId } = useParams();
   if (session.isPending) return <Loading what="the course" />;
   if (session.isError) return <Navigate to="/sign-in" replace />;
+  if (session.data.second_factor === "missing") return <Navigate to="/account" replace />;
   const course = session.data.courses.find((c) => String(c.id) === courseId);
   if (!course) {
     return (
@@ -64,17 +68,36 @@ export function CourseShell() {
       </main>
     );
   }
-  const student = course.role === "student";
-  const tabs = student ? studentTabs : staffTabs;
   return (
     <CourseContext value={{ id: course.id, name: course.name, role: course.role }}>
-      <div className={`min-h-dvh bg-base-200 ${student ? "pb-20 sm:pb-0" : ""}`}>
-        <a href="#content" className="btn sr-only btn-sm focus:not-sr-only">
-          Skip to content
-        </a>
-        <header className="flex items-center gap-x-3 border-b border-base-300 bg-base-100 px-3 py-1 lg:gap-x-5">
+      <Around session={session.data} course={course} />
+    </CourseContext>
+  );
+}
+
+/** What belongs to no course: one's own account, the workshop. */
+export function PlainShell() {
+  const session = useSession();
+  if (session.isPending) return <Loading what="your account" />;
+  if (session.isError) return <Navigate to="/sign-in" replace />;
+  return <Around session={session.data} />;
+}
+
+/** Head and foot of every page; the tabs are those of the open course. */
+function Around({ session, course }: { session: Session; course?: MyCourse }) {
+  const student = course?.role === "student";
+  const tabs = !course ? [] : student ? studentTabs : staffTabs;
+  return (
+    <div className={`min-h-dvh bg-base-200 ${student ? "pb-20 sm:pb-0" : ""}`}>
+      <a href="#content" className="btn sr-only btn-sm focus:not-sr-only">
+        Skip to content
+      </a>
+      <header className="flex items-center gap-x-3 border-b border-base-300 bg-base-100 px-3 py-1 lg:gap-x-5">
+        <Link to="/" className="shrink-0">
           <img src="/mark.svg" alt="Judicum" className="size-8" />
-          <CourseName course={course} courses={session.data.courses} />
+        </Link>
+        {course ? <CourseName course={course} session={session} /> : <strong>{session.workshop}</strong>}
+        {tabs.length > 0 && (
           <nav
             aria-label="Course"
             className={
@@ -86,43 +109,51 @@ export function CourseShell() {
             {tabs.map(({ to, words, icon: Icon }) => (
               <NavLink
                 key={to}
-                to={`/course/${String(course.id)}/${to}`}
+                to={`/course/${String(course?.id)}/${to}`}
                 className={({ isActive }) => `${TAB} ${isActive ? HERE : ""}`}
               >
                 <Icon size={18} aria-hidden /> {words}
               </NavLink>
             ))}
           </nav>
-          <div className="ml-auto flex shrink-0 items-center">
-            <UnitSwitch />
-            <ThemeSwitch />
-            <Link
-              className="btn btn-ghost px-2"
-              aria-label={`Account of ${session.data.display_name}`}
-              to={`/course/${String(course.id)}/account`}
-            >
-              <CircleUserRound size={18} aria-hidden />{" "}
-              <span className="hidden md:inline">{session.data.display_name}</span>
-            </Link>
-            <SignOut name={session.data.display_name} />
-          </div>
-        </header>
-        <Filling />
-        <main id="content" className="mx-auto max-w-[1400px] p-3 sm:px-4 sm:py-2.5">
-          <Outlet />
-        </main>
-        {!student && <Undo />}
-      </div>
-    </CourseContext>
+        )}
+        <div className="ml-auto flex shrink-0 items-center">
+          <UnitSwitch />
+          <ThemeSwitch />
+          <Link
+            className="btn btn-ghost px-2"
+            aria-label={`Account of ${session.display_name}`}
+            to="/account"
+          >
+            <CircleUserRound size={18} aria-hidden />{" "}
+            <span className="hidden md:inline">{session.display_name}</span>
+          </Link>
+          <SignOut name={session.display_name} />
+        </div>
+      </header>
+      {course && <Filling />}
+      {course?.archived && (
+        <p role="status" className="border-b border-base-300 bg-accent px-4 py-1 text-sm text-accent-content">
+          This course is archived: it can be read and reported, and nothing of it changes any more.
+        </p>
+      )}
+      <main id="content" className="mx-auto max-w-[1400px] p-3 sm:px-4 sm:py-2.5">
+        <Outlet />
+      </main>
+      {course && !student && <Undo />}
+    </div>
   );
 }
 
-type CourseNameProps = { course: MyCourse; courses: MyCourse[] };
+type CourseNameProps = { course: MyCourse; session: Session };
 
-/** The open course; who has several chooses another here. */
-function CourseName({ course, courses }: CourseNameProps) {
+const WORKSHOP = "workshop";
+
+/** The open course; who has several, or the workshop too, chooses another here. */
+function CourseName({ course, session }: CourseNameProps) {
   const navigate = useNavigate();
-  if (courses.length < 2)
+  const { courses, owns } = session;
+  if (courses.length < 2 && !owns)
     return (
       <span className="min-w-0 shrink truncate font-semibold" title={course.name}>
         {course.name}
@@ -135,14 +166,16 @@ function CourseName({ course, courses }: CourseNameProps) {
       value={course.id}
       onChange={(e) => {
         const next = courses.find((one) => String(one.id) === e.target.value);
-        if (next) void navigate(`/course/${String(next.id)}/${next.role === "student" ? "mine" : "desk"}`);
+        void navigate(next ? beginOf(next) : "/workshop");
       }}
     >
       {courses.map((one) => (
         <option key={one.id} value={one.id}>
           {one.name}
+          {one.archived ? " (archived)" : ""}
         </option>
       ))}
+      {owns && <option value={WORKSHOP}>{session.workshop}: the workshop</option>}
     </select>
   );
 }

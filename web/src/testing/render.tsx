@@ -31,7 +31,8 @@ const session = {
   display_name: "Ilka",
   length_unit: "mm",
   flow_unit: "l_min",
-  courses: [],
+  second_factor: "off",
+  courses: [] as { id: number; name: string; role: string; archived: boolean }[],
 };
 
 /** Renders inside of a course, with the session of somebody who thinks in the given units. */

@@ -37,12 +37,14 @@ class PhotoKind(models.TextChoices):
 class Photo(models.Model):
     """A picture sent for an attempt. Only one of the bead is measured.
 
+    Thinned to its strip, or of somebody who was removed, it has no `picture` any more but its [width, height] in `gone_px`.
     `request_id` is what its sending and its measuring are logged under. `angles` are the torch angles read on it: key of the run's field to which, run, torch, reference,
     angle_deg, uncertainty_deg.
     """
 
     attempt = models.ForeignKey("attempts.Attempt", on_delete=models.CASCADE, related_name="photos")
-    picture = models.ForeignKey(StoredPicture, on_delete=models.PROTECT, related_name="photos")
+    picture = models.ForeignKey(StoredPicture, null=True, on_delete=models.PROTECT, related_name="photos")
+    gone_px = models.JSONField(null=True)
     kind = models.CharField(max_length=8, choices=PhotoKind.choices, default=PhotoKind.BEAD)
     angles = models.JSONField(default=dict)
     name = models.CharField(max_length=200, blank=True)
@@ -55,6 +57,14 @@ class Photo(models.Model):
 
     def __str__(self) -> str:
         return f"photo {self.pk} of attempt {self.attempt_id}"
+
+    @property
+    def size_px(self) -> tuple[int, int]:
+        """Width and height, of a picture that is gone too."""
+        if self.picture is not None:
+            return self.picture.width_px, self.picture.height_px
+        wide, tall = self.gone_px or (1, 1)
+        return wide, tall
 
 
 class MeasurementState(models.TextChoices):

@@ -2,7 +2,7 @@
 
 from uuid import UUID
 
-from judicum.core.errors import NotFound
+from judicum.core.errors import NotFound, WrongState
 from judicum.core.numbers import whole
 from judicum.core.photo.report import Report
 from judicum.server.accounts.models import User
@@ -16,6 +16,7 @@ from judicum.server.photos.models import (
     Photo,
     PhotoKind,
     SeenBead,
+    StoredPicture,
     Upload,
 )
 
@@ -30,6 +31,13 @@ def photo_for(user: User, photo_id: int) -> Photo:
     if found is None:
         raise NotFound(f"There is no photo {photo_id} for you.")
     return found
+
+
+def picture_of(photo: Photo) -> StoredPicture:
+    """The picture of a photo. Raises WrongState: it is not kept any more."""
+    if photo.picture is None:
+        raise WrongState("This photo is not kept any more, only its strip and figures; they stay as they are.")
+    return photo.picture
 
 
 def measurement_for(user: User, measurement_id: int) -> Measurement:

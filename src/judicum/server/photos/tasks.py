@@ -16,6 +16,7 @@ from judicum.server.photos.apart import room_for
 from judicum.server.photos.counting import UNDER_WAY
 from judicum.server.photos.jobs import reconcile
 from judicum.server.photos.models import Measurement, MeasurementState
+from judicum.server.photos.queries import picture_of
 
 log = logging.getLogger(__name__)
 
@@ -44,7 +45,7 @@ def measure(measurement_id: int) -> None:
             if mine.scale_points is not None:
                 x1, y1, x2, y2, length_mm = mine.scale_points
                 given = GivenScale.from_points((x1, y1), (x2, y2), length_mm)
-            with mine.photo.picture.original.open("rb") as file:
+            with picture_of(mine.photo).original.open("rb") as file:
                 data = file.read()
             with room_for(data, most_wait_s=None):
                 measured = measure_all(data, mine.photo.name, given)

@@ -19,7 +19,7 @@ from judicum.server.reports.models import Report
 from judicum.words import Units
 from judicum.words.attempts import STATES
 from judicum.words.progress import FIGURES_TOLD, RUNGS_TOLD, became_words, figure_words, told_to_student
-from judicum.words.units import told
+from judicum.words.units import date_words, told
 
 HEADINGS = (
     "Date",
@@ -111,11 +111,6 @@ def period_words(since: date | None, until: date | None) -> str:
     if since and until:
         return f"{date_words(since)} to {date_words(until)}"
     return f"from {date_words(since)}" if since else f"until {date_words(until)}" if until else "the whole course"
-
-
-def date_words(day: date) -> str:
-    """A day as the page says it."""
-    return f"{day.day} {day:%b %Y}"
 
 
 def finish_words(code: str) -> str:

@@ -1,2 +1,1 @@
-export { AccountPage } from "./account-page";
 export { PeoplePage } from "./people-page";

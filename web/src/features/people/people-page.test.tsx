@@ -3,7 +3,6 @@ import { cleanup, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, expect, it, vi } from "vitest";
 import { serve, show } from "../../testing/render";
-import { AccountPage } from "./account-page";
 import { PeoplePage } from "./people-page";
 
 afterEach(() => {
@@ -13,11 +12,12 @@ afterEach(() => {
 
 const MEMBERS = "/api/courses/7/members";
 const GUS = { id: 3, role: "student", user: { id: 30, display_name: "Gus" } };
+const JOIN = { address: "http://here/join?code=ABCD2345", picture: "data:image/svg+xml," };
 
 function served(more: Record<string, unknown> = {}) {
   return serve({
     [`GET ${MEMBERS}`]: { next: null, results: [GUS] },
-    "GET /api/courses/7/join-code": { code: "ABCD2345", left: 2, until: null },
+    "GET /api/courses/7/join-code": { code: "ABCD2345", left: 2, until: null, ...JOIN },
     ...more,
   });
 }
@@ -47,7 +47,7 @@ it("gives roles, asks before somebody is let go, and shows a reset link once", a
 
 it("limits the join code and makes a course like this one", async () => {
   const calls = served({
-    "PUT /api/courses/7/join-code": { code: "NEW12345", left: 5, until: null },
+    "PUT /api/courses/7/join-code": { code: "NEW12345", left: 5, until: null, ...JOIN },
     "POST /api/courses": { courses: [{ id: 8, name: "Next", role: "instructor" }] },
   });
   show(<PeoplePage />);
@@ -64,13 +64,21 @@ it("limits the join code and makes a course like this one", async () => {
   ]);
 });
 
-it("changes one's password and empties the fields", async () => {
-  const calls = served({ "PUT /api/session/password": {} });
-  show(<AccountPage />);
-  await userEvent.type(screen.getByLabelText("The one you have"), "old-password");
-  await userEvent.type(screen.getByLabelText("The new one, at least 8 characters"), "new-password");
-  await userEvent.click(screen.getByRole("button", { name: "Change it" }));
-  expect(await screen.findByText(/It is changed/)).toBeTruthy();
-  expect(calls.at(-1)?.body).toEqual({ old: "old-password", password: "new-password" });
-  expect(screen.getByLabelText<HTMLInputElement>("The one you have").value).toBe("");
+it("moves a student to another course that one teaches, and archives the course when one is sure", async () => {
+  const calls = served({ [`POST ${MEMBERS}/3/move`]: {}, "PUT /api/courses/7/archived": { courses: [] } });
+  const courses = [
+    { id: 7, name: "Evening", role: "instructor", archived: false },
+    { id: 9, name: "Spring", role: "instructor", archived: false },
+    { id: 10, name: "Last year", role: "instructor", archived: true },
+    { id: 11, name: "Elsewhere", role: "assistant", archived: false },
+  ];
+  show(<PeoplePage />, { courses });
+  const to = await screen.findByLabelText<HTMLSelectElement>("Move Gus to another course");
+  expect([...to.options].map((one) => one.text)).toEqual(["Move to …", "Spring"]);
+  await userEvent.selectOptions(to, "9");
+  await userEvent.click(screen.getByRole("button", { name: "Archive this course" }));
+  expect(changes(calls)).toHaveLength(1);
+  await userEvent.click(screen.getByRole("button", { name: "Yes, archive it" }));
+  await waitFor(() => expect(changes(calls)).toHaveLength(2));
+  expect(changes(calls)[0]?.body).toEqual({ to: 9 });
 });

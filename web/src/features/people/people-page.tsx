@@ -4,8 +4,9 @@ import { useCourse } from "../../ui/course";
 import { TextField, Toggle } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
+import { useSession } from "../../ui/use-session";
 import { dateWords } from "../../ui/words";
-import { useJoinCode, useMakeCourse, usePeople, type Change, type Member } from "./queries";
+import { useArchive, useJoinCode, useMakeCourse, usePeople, type Change, type Member } from "./queries";
 
 /** Who takes part in the course; its instructor gives roles, lets go, renews the code and makes further courses. */
 export function PeoplePage() {
@@ -18,7 +19,7 @@ export function PeoplePage() {
     <div className="grid gap-3 xl:grid-cols-[minmax(0,1fr)_22rem]">
       <section className="space-y-2">
         <h1 className="text-2xl font-bold">People</h1>
-        <Problem error={change.setRole.error ?? change.letGo.error ?? change.reset.error} />
+        <Problem error={errorOf(change)} />
         {change.reset.data && (
           <p role="status" className="rounded-box bg-accent p-3 text-accent-content">
             Hand this to {change.reset.data.name}; it works once, for a day:{" "}
@@ -42,11 +43,15 @@ export function PeoplePage() {
         <aside className="space-y-3">
           <JoinCode />
           <NewCourse />
+          <Archive />
         </aside>
       )}
     </div>
   );
 }
+
+const errorOf = ({ setRole, letGo, reset, move }: Change) =>
+  setRole.error ?? letGo.error ?? reset.error ?? move.error;
 
 function Row({ member, change }: { member: Member; change: Change }) {
   const [sure, setSure] = useState(false);
@@ -72,6 +77,7 @@ function Row({ member, change }: { member: Member; change: Change }) {
       >
         New password
       </button>
+      {member.role === "student" && <MoveTo member={member} move={change.move} />}
       {sure ? (
         <button className="btn btn-error btn-sm" onClick={() => change.letGo.mutate(member.id)}>
           Yes, let {name} go
@@ -85,12 +91,70 @@ function Row({ member, change }: { member: Member; change: Change }) {
   );
 }
 
+/** The other courses of one's own that still run. */
+function MoveTo({ member, move }: { member: Member; move: Change["move"] }) {
+  const { id } = useCourse();
+  const session = useSession();
+  const others = (session.data?.courses ?? []).filter(
+    (one) => one.id !== id && one.role === "instructor" && !one.archived,
+  );
+  if (others.length === 0) return null;
+  return (
+    <select
+      className="select w-auto select-sm"
+      aria-label={`Move ${member.user.display_name} to another course`}
+      value=""
+      onChange={(e) => move.mutate({ member: member.id, to: Number(e.target.value) })}
+    >
+      <option value="">Move to …</option>
+      {others.map((one) => (
+        <option key={one.id} value={one.id}>
+          {one.name}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+/** Ending the course: everything stays to be read and reported. */
+function Archive() {
+  const { id, name } = useCourse();
+  const session = useSession();
+  const archive = useArchive();
+  const [sure, setSure] = useState(false);
+  const archived = session.data?.courses.find((one) => one.id === id)?.archived ?? false;
+  return (
+    <Panel tight className="space-y-2" aria-label="End of the course">
+      <h2 className="font-bold">End of the course</h2>
+      <p className="text-sm">
+        {archived
+          ? `${name} is archived.`
+          : "Archived, it is read and reported as before; nobody joins, and nothing of it changes any more."}
+      </p>
+      <Problem error={archive.error} />
+      {archived ? (
+        <button className="btn btn-sm" onClick={() => archive.mutate(false)}>
+          Open it again
+        </button>
+      ) : sure ? (
+        <button className="btn btn-sm btn-warning" onClick={() => archive.mutate(true)}>
+          Yes, archive it
+        </button>
+      ) : (
+        <button className="btn btn-sm" onClick={() => setSure(true)}>
+          Archive this course
+        </button>
+      )}
+    </Panel>
+  );
+}
+
 function JoinCode() {
   const { read, set } = useJoinCode();
   const [left, setLeft] = useState("");
   const [until, setUntil] = useState("");
   if (!read.data) return <Problem error={read.error} />;
-  const { code, left: open, until: end } = read.data;
+  const { code, left: open, until: end, address, picture } = read.data;
   const keep = (renew: boolean, most: number | null) =>
     set.mutate({ renew, left: most, until: until === "" ? null : new Date(until).toISOString() });
   return (
@@ -101,6 +165,12 @@ function JoinCode() {
         {open === 0 ? "lets nobody in" : open === null ? "lets anybody in" : `lets ${String(open)} more in`}
         {end && `, until ${dateWords(end)}`}
       </p>
+      <div className="flex items-center gap-3">
+        <img src={picture} alt="The address, for a phone's camera" className="size-24 bg-white p-1" />
+        <a className="link text-sm break-all" href={address}>
+          {address}
+        </a>
+      </div>
       <TextField
         label="How many more (empty: any number)"
         inputMode="numeric"

@@ -44,7 +44,17 @@ export function usePeople() {
         api.POST("/api/courses/{course_id}/members/{member_id}/reset", { params: { path: path(member) } }),
       ),
   });
-  return { read, setRole, letGo, reset };
+  const move = useMutation({
+    mutationFn: ({ member, to }: { member: number; to: number }) =>
+      unwrap(
+        api.POST("/api/courses/{course_id}/members/{member_id}/move", {
+          params: { path: path(member) },
+          body: { to },
+        }),
+      ),
+    onSuccess: again,
+  });
+  return { read, setRole, letGo, reset, move };
 }
 
 export type Change = ReturnType<typeof usePeople>;
@@ -70,6 +80,22 @@ export function useJoinCode() {
   return { read, set };
 }
 
+/** Ends the course, or opens it again. */
+export function useArchive() {
+  const { id } = useCourse();
+  const queries = useQueryClient();
+  const params = { path: { course_id: id } };
+  return useMutation({
+    mutationFn: (archived: boolean) =>
+      unwrap(
+        archived
+          ? api.PUT("/api/courses/{course_id}/archived", { params })
+          : api.DELETE("/api/courses/{course_id}/archived", { params }),
+      ),
+    onSuccess: (session) => queries.setQueryData(["session"], session),
+  });
+}
+
 /** Makes a course and goes there. */
 export function useMakeCourse() {
   const queries = useQueryClient();
@@ -83,15 +109,3 @@ export function useMakeCourse() {
     },
   });
 }
-
-export const useChangePassword = () =>
-  useMutation({
-    mutationFn: (body: Schemas["ChangePasswordRequest"]) =>
-      unwrap(api.PUT("/api/session/password", { body })),
-  });
-
-export const useSignOutEverywhere = () =>
-  useMutation({
-    mutationFn: () => unwrap(api.DELETE("/api/session/everywhere")),
-    onSuccess: () => location.assign("/sign-in"),
-  });

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import { Problem } from "../../ui/states";
 import { useSession } from "../../ui/use-session";
 import { Field, Frame } from "./frame";
@@ -7,8 +7,14 @@ import { useJoin } from "./queries";
 
 export function JoinPage() {
   const session = useSession();
+  const [search] = useSearchParams();
   const signedIn = session.isSuccess;
-  const [given, setGiven] = useState({ code: "", display_name: "", username: "", password: "" });
+  const [given, setGiven] = useState({
+    code: search.get("code") ?? "",
+    display_name: "",
+    username: "",
+    password: "",
+  });
   const set = (key: keyof typeof given) => (value: string) => setGiven((g) => ({ ...g, [key]: value }));
   const join = useJoin();
   return (

@@ -31,6 +31,22 @@ it("keeps what was typed and says what is wrong where it is refused", async () =
   expect(screen.getByLabelText<HTMLInputElement>("Name").value).toBe("bram");
 });
 
+it("asks for the second factor once name and password were right", async () => {
+  const needed = { code: "second_factor_needed", status: 401, detail: "Type the code.", errors: [] };
+  const fetches = vi.fn(
+    async () => new Response(JSON.stringify(needed), { status: 401, headers: { "Content-Type": "a/json" } }),
+  );
+  vi.stubGlobal("fetch", fetches);
+  show(<SignInPage />);
+  expect(screen.queryByLabelText(/Code from your phone/)).toBeNull();
+  await userEvent.type(screen.getByLabelText("Name"), "bram");
+  await userEvent.type(screen.getByLabelText("Password"), "a long secret{Enter}");
+  const calls = serve({ "POST /api/session": begun });
+  await userEvent.type(await screen.findByLabelText(/Code from your phone/), "123456{Enter}");
+  await waitFor(() => expect(calls).toHaveLength(1));
+  expect(calls[0]?.body).toEqual({ username: "bram", password: "a long secret", code: "123456" });
+});
+
 it("asks somebody signed in for the code alone", async () => {
   const calls = serve({ "POST /api/join": begun });
   show(<JoinPage />);

@@ -13,7 +13,7 @@ from judicum.server.courses.models import Membership
 class SignInSerializer(serializers.Serializer[Any]):
     username = serializers.CharField(max_length=60)
     password = serializers.CharField(max_length=200, trim_whitespace=False)
-    code = serializers.CharField(max_length=40, default="", allow_blank=True)
+    code = serializers.CharField(max_length=40, required=False, allow_blank=True)
 
 
 class ChangePasswordSerializer(serializers.Serializer[Any]):

@@ -96,7 +96,7 @@ class EverywhereView(APIView):
 
 
 class SecondFactorView(APIView):
-    """One's own second factor: begun (POST), put in force by its first code (PUT), turned off by the password (DELETE)."""
+    """One's own second factor: begun (POST), put in force by its first code (PUT)."""
 
     authentication_classes = (SessionOnly,)
     without_second = True
@@ -114,8 +114,14 @@ class SecondFactorView(APIView):
         request._request.session.pop(MISSING, None)
         return Response({"codes": codes})
 
+
+class SecondFactorOffView(APIView):
+    """Turning one's own second factor off, by the password."""
+
+    authentication_classes = (SessionOnly,)
+
     @extend_schema(operation_id="second_factor_off", request=PasswordSerializer, responses={204: None})
-    def delete(self, request: Request) -> Response:
+    def post(self, request: Request) -> Response:
         turn_off_second(person(request), given(PasswordSerializer, request)["password"])
         return Response(status=status.HTTP_204_NO_CONTENT)
 

@@ -15,7 +15,7 @@ from judicum.server.attempts.states import Step, advance
 from judicum.server.photos.actions.keep_figures import keep_figures
 from judicum.server.photos.apart import room_for
 from judicum.server.photos.models import Correction, Measurement
-from judicum.server.photos.queries import measurement_for
+from judicum.server.photos.queries import measurement_for, picture_of
 from judicum.server.photos.storage import store_file
 
 MOST_STEPS = 500
@@ -47,7 +47,7 @@ def correct_measurement(user: User, measurement_id: int, given: Mapping[str, Any
         raise InvalidValue("step", step["step"], f"at most {MOST_STEPS} corrections of one measurement")
     computed = Report.from_json(traced.report)
     report, bead = correct(computed, Bead.from_json(traced.bead), [*(c.step for c in before), step])
-    with seen.photo.picture.original.open("rb") as file:
+    with picture_of(seen.photo).original.open("rb") as file:
         data = file.read()
     with room_for(data):
         strip = store_file("strips", "jpg", encode_jpeg(cut_strip(decode(data), bead)))

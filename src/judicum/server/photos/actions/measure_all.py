@@ -55,8 +55,9 @@ def _outdated(course_id: int) -> QuerySet[Figures]:
 
 
 def _to_measure(course_id: int) -> QuerySet[Figures]:
-    """What a person corrected or chose stays as they left it."""
-    return _outdated(course_id).filter(corrected=False, measurement__chosen=None)
+    """What a person corrected or chose stays as they left it; what is thinned cannot be measured."""
+    there = _outdated(course_id).exclude(measurement__photo__picture=None)
+    return there.filter(corrected=False, measurement__chosen=None)
 
 
 @transaction.atomic

@@ -11,7 +11,7 @@ from judicum.server.attempts.states import Step, advance
 from judicum.server.photos.counting import UNDER_WAY
 from judicum.server.photos.jobs import has_job, start
 from judicum.server.photos.models import Measurement, MeasurementState, Photo, PhotoKind, Remeasuring
-from judicum.server.photos.queries import photo_for
+from judicum.server.photos.queries import photo_for, picture_of
 
 MEASURED = (PhotoKind.BEAD, PhotoKind.BACK)
 """The kinds of photo that are measured: the bead's at once, its back's when somebody who teaches asks for it."""
@@ -74,4 +74,5 @@ def taught_photo(user: User, photo_id: int) -> Photo:
         raise NotAllowed("Only the course's instructor and assistants may have a photo measured.")
     if photo.kind not in MEASURED:
         raise WrongState("Only a photo of the bead or of its back can be measured.")
+    picture_of(photo)
     return photo

@@ -244,14 +244,15 @@ class PhotoSerializer(serializers.ModelSerializer[Photo]):
     """A photo with its measurements, newest first."""
 
     url = serializers.SerializerMethodField()
-    width_px = serializers.IntegerField(source="picture.width_px")
-    height_px = serializers.IntegerField(source="picture.height_px")
+    width_px = serializers.IntegerField()
+    height_px = serializers.IntegerField()
+    gone = serializers.BooleanField(help_text="Whether the picture itself is not kept any more.")
     angles = serializers.SerializerMethodField()
     measurements = MeasurementSerializer(many=True)
 
     class Meta:
         model = Photo
-        fields = ("id", "kind", "angles", "name", "url", "width_px", "height_px", "sent_at", "measurements")
+        fields = ("id", "kind", "angles", "name", "url", "width_px", "height_px", "gone", "sent_at", "measurements")
 
     @extend_schema_field(AngleSerializer(many=True))
     def get_angles(self, photo: Photo) -> Any:
@@ -270,8 +271,9 @@ def told_photo(photo: Photo) -> dict[str, Any]:
         "angles": one.get_angles(photo),
         "name": photo.name,
         "url": one.get_url(photo),
-        "width_px": photo.picture.width_px,
-        "height_px": photo.picture.height_px,
+        "width_px": photo.size_px[0],
+        "height_px": photo.size_px[1],
+        "gone": photo.picture is None,
         "sent_at": photo.sent_at,
         "measurements": [many.to_representation(m) for m in photo.measurements.all()],
     }

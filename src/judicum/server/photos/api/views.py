@@ -9,7 +9,7 @@ import binascii
 import io
 from uuid import UUID
 
-from django.http import FileResponse
+from django.http import FileResponse, HttpResponse
 from django.http.response import HttpResponseBase
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import OpenApiParameter, extend_schema
@@ -125,7 +125,8 @@ class PictureView(APIView):
 
     @extend_schema(operation_id="photo_picture", responses={(200, "image/jpeg"): OpenApiTypes.BINARY})
     def get(self, request: Request, photo_id: int) -> HttpResponseBase:
-        return _jpeg(photo_for(person(request), photo_id).picture.shown)
+        photo = photo_for(person(request), photo_id)
+        return _gone(*photo.size_px) if photo.picture is None else _jpeg(photo.picture.shown)
 
 
 class StripView(APIView):
@@ -143,12 +144,21 @@ class StripView(APIView):
             return _jpeg(correction_of(measurement, asked).strip)
         if bead is not None:
             return _jpeg(bead_of(measurement, bead).strip)
-        if not measurement.strip:
-            raise NotFound("This measurement has no strip.")
         return _jpeg(measurement.strip)
 
 
+def _gone(wide: int, tall: int) -> HttpResponse:
+    """A grey sheet of a picture's size for one that is not kept any more, so that what is drawn over it lies right."""
+    sheet = (
+        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 {wide} {tall}" width="{wide}" height="{tall}">'
+        f'<rect width="{wide}" height="{tall}" fill="#cfd3d6"/></svg>'
+    )
+    return HttpResponse(sheet, content_type="image/svg+xml", headers={"Cache-Control": "private, no-cache"})
+
+
 def _jpeg(file) -> FileResponse:  # type: ignore[no-untyped-def]
+    if not file:
+        raise NotFound("There is no strip of this measurement, or none any more.")
     response = FileResponse(file.open("rb"), content_type="image/jpeg")
     # The address names what never changes, but only this person may see it.
     response["Cache-Control"] = "private, max-age=86400, immutable"

@@ -10,11 +10,11 @@ from judicum.server.coupons.models import Assignment
 from judicum.server.coupons.setup import card_for, checklist_for
 from judicum.server.coupons.sheet import figures
 from judicum.server.reports.class_sheet import HEADINGS, ClassRow
-from judicum.server.reports.contents import date_words, finish_words
+from judicum.server.reports.contents import finish_words
 from judicum.server.reports.pdf.sheet import CERTIFIES_NOBODY, HEADING, SMALL, TITLE, built, said, table
 from judicum.words import Units
 from judicum.words import setup as words
-from judicum.words.units import told
+from judicum.words.units import date_words, told
 
 
 def class_sheet(rows: Sequence[ClassRow], course: str, paper: str) -> bytes:

@@ -15,6 +15,7 @@ from judicum.server.api.parsing import given
 from judicum.server.api.person import person
 from judicum.server.courses.api.serializers import MoveStudentSerializer, ResetLinkSerializer
 from judicum.server.workshops.actions.move_student import move_student
+from judicum.server.workshops.actions.remove_person import remove_person
 from judicum.server.workshops.actions.set_person import (
     make_person,
     owner_drops_second,
@@ -96,13 +97,18 @@ class WorkshopPeopleView(ListAPIView[User]):
 
 
 class WorkshopPersonView(OwnersView):
-    """One of the workshop: owner or not, may sign in or not."""
+    """One of the workshop: owner or not, may sign in or not, removed for good."""
 
     @extend_schema(operation_id="workshop_person_set", request=SetPersonSerializer, responses=WorkshopPersonSerializer)
     def put(self, request: Request, person_id: int) -> Response:
         asked = given(SetPersonSerializer, request)
         set_person(person(request), person_id, asked["owns"], asked["is_active"])
         return Response(WorkshopPersonSerializer(people_of(person(request)).get(pk=person_id)).data)
+
+    @extend_schema(operation_id="workshop_person_remove", responses={204: None})
+    def delete(self, request: Request, person_id: int) -> Response:
+        remove_person(person(request), person_id)
+        return Response(status=status.HTTP_204_NO_CONTENT)
 
 
 class WorkshopResetView(OwnersView):

@@ -1,0 +1,18 @@
+"""Dropping the reports that name somebody."""
+
+from django.core.files.storage import default_storage
+from django.db import transaction
+from django.db.models import Q
+
+from judicum.server.accounts.models import User
+from judicum.server.reports.models import Report
+
+
+def drop_reports(person: User) -> None:
+    """Remove every report about a person, asked for by them, or about everybody of a course they are in."""
+    courses = person.memberships.values("course_id")
+    rows = Report.objects.filter(Q(student=person) | Q(asked_by=person) | Q(student=None, course_id__in=courses))
+    names = [str(row.file.name) for row in rows if row.file]
+    rows.delete()
+    for name in names:
+        transaction.on_commit(lambda name=name: default_storage.delete(name))  # type: ignore[misc]

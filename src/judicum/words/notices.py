@@ -1,0 +1,65 @@
+"""What the server writes by mail."""
+
+from collections.abc import Mapping, Sequence
+from datetime import date
+
+from judicum.words.units import date_words
+
+KINDS = {
+    "due": "a coupon is due tomorrow",
+    "returned": "a mark came back",
+    "again": "a coupon is to be welded, or photographed, again",
+    "low": "the stock of a course I teach runs low",
+}
+"""What somebody may wish to be told."""
+_HEADS = {
+    "due": "Due tomorrow",
+    "returned": "Marked and returned",
+    "again": "To be done again",
+    "low": "Runs low",
+}
+NO_ANSWER = (
+    "Nobody reads answers to this address. What you are told, and whether, you choose on the page of your account."
+)
+
+
+def digest(name: str, day: date, news: Mapping[str, Sequence[str]], address: str) -> tuple[str, str]:
+    """Subject and text of somebody's mail of the day; `news` are lines by kind.
+
+    >>> subject, text = digest("Alma", date(2026, 11, 27), {"due": ["Bead on plate"]}, "http://here/")
+    >>> subject
+    'Judicum, 27 Nov 2026: 1 due tomorrow'
+    >>> text.splitlines()[2:4]
+    ['Due tomorrow', '- Bead on plate']
+    """
+    told = [kind for kind in KINDS if news.get(kind)]
+    parts = [f"{len(news[kind])} {_HEADS[kind].lower()}" for kind in told]
+    text = [f"{name}, this is new for you.", ""]
+    for kind in told:
+        text += [_HEADS[kind], *(f"- {line}" for line in news[kind]), ""]
+    return f"Judicum, {date_words(day)}: {', '.join(parts)}", "\n".join([*text, address, "", NO_ANSWER, ""])
+
+
+def reset_mail(name: str, address: str) -> tuple[str, str]:
+    """Subject and text of the mail with the link for a new password."""
+    text = f"""{name}, somebody asked for a new password of yours. It is set, once and within a day, at
+
+{address}
+
+If it was not you, nothing has to be done: your password is as it was.
+"""
+    return "Judicum: a new password", text
+
+
+def coupon_line(title: str, number: int | None, course: str) -> str:
+    """An attempt, or a coupon, in a line of the digest.
+
+    >>> coupon_line("Bead on plate", 2, "Evening course")
+    'Bead on plate, attempt 2 (Evening course)'
+    """
+    return f"{title}{f', attempt {number}' if number else ''} ({course})"
+
+
+def low_line(item: str, course: str) -> str:
+    """A sort of stock that runs low, in a line of the digest."""
+    return f"{item} ({course})"

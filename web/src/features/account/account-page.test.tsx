@@ -1,0 +1,58 @@
+// @vitest-environment jsdom
+import { cleanup, screen, waitFor } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { afterEach, expect, it, vi } from "vitest";
+import { serve, show } from "../../testing/render";
+import { AccountPage } from "./account-page";
+
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+
+const SECOND = "/api/session/second-factor";
+const BEGUN = { address: "otpauth://totp/x", picture: "data:image/svg+xml,", secret: "ABCDEF" };
+const token = { id: "t1", name: "Sheet", scope: "read", created: "2026-01-01", expiry: "2026-04-01" };
+
+it("changes one's password and empties the fields", async () => {
+  const calls = serve({ "PUT /api/session/password": {}, "GET /api/tokens": [] });
+  show(<AccountPage />);
+  await userEvent.type(screen.getByLabelText("The one you have"), "old-password");
+  await userEvent.type(screen.getByLabelText("The new one, at least 8 characters"), "new-password");
+  await userEvent.click(screen.getByRole("button", { name: "Change it" }));
+  expect(await screen.findByText(/It is changed/)).toBeTruthy();
+  expect(calls.at(-1)?.body).toEqual({ old: "old-password", password: "new-password" });
+  expect(screen.getByLabelText<HTMLInputElement>("The one you have").value).toBe("");
+});
+
+it("sets up a second factor where the workshop asks for one, and nothing else is there", async () => {
+  const calls = serve({ [`POST ${SECOND}`]: BEGUN, [`PUT ${SECOND}`]: { codes: ["aaaa1111", "bbbb2222"] } });
+  show(<AccountPage />, { second_factor: "missing" });
+  expect(screen.queryByText("Tokens for programs")).toBeNull();
+  await userEvent.click(screen.getByRole("button", { name: "Set it up" }));
+  await userEvent.type(await screen.findByLabelText("The six digits it shows"), "123456");
+  await userEvent.click(screen.getByRole("button", { name: "Turn it on" }));
+  expect(await screen.findByText("bbbb2222")).toBeTruthy();
+  expect(calls.find((call) => call.method === "PUT")?.body).toEqual({ code: "123456" });
+});
+
+it("makes a token whose secret is shown once, and ends one", async () => {
+  const calls = serve({
+    "GET /api/tokens": [token],
+    "POST /api/tokens": { secret: "judicum_s3cret", token },
+    "DELETE /api/tokens/t1": {},
+  });
+  show(<AccountPage />);
+  expect(await screen.findByText(/reads, until/)).toBeTruthy();
+  await userEvent.type(screen.getByLabelText("What it is for"), "Class list");
+  await userEvent.click(screen.getByRole("button", { name: "reads and writes" }));
+  await userEvent.click(screen.getByRole("button", { name: "Make a token" }));
+  expect(await screen.findByText("judicum_s3cret")).toBeTruthy();
+  expect(calls.find((call) => call.method === "POST")?.body).toEqual({
+    name: "Class list",
+    scope: "write",
+    days: 90,
+  });
+  await userEvent.click(screen.getByRole("button", { name: "End Sheet" }));
+  await waitFor(() => expect(calls.some((call) => call.method === "DELETE")).toBe(true));
+});

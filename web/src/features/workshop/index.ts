@@ -1,0 +1,2 @@
+export { WorkshopPage } from "./workshop-page";
+export { WorkshopPeoplePage } from "./workshop-people-page";

@@ -1,0 +1,120 @@
+import { useState } from "react";
+import { Link } from "react-router";
+import type { Schemas } from "../../api/client";
+import { vocabulary } from "../../api/generated-vocabulary";
+import { TextField, Toggle } from "../../ui/field";
+import { Panel } from "../../ui/panel";
+import { Loading, Problem } from "../../ui/states";
+import { dateWords } from "../../ui/words";
+import { useWorkshop, useWorkshopCourses } from "./queries";
+
+/** The workshop, for its owners: courses, and what holds for all of them. */
+export function WorkshopPage() {
+  const { read, set } = useWorkshop();
+  if (read.isPending) return <Loading what="the workshop" />;
+  if (read.isError) return <Problem error={read.error} again={() => void read.refetch()} />;
+  return (
+    <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_24rem]">
+      <section className="space-y-3">
+        <div className="flex flex-wrap items-baseline gap-x-5">
+          <h1 className="text-2xl font-bold">{read.data.name}</h1>
+          <Link className="link" to="/workshop/people">
+            People
+          </Link>
+        </div>
+        <Courses />
+      </section>
+      <aside className="space-y-3">
+        <Rules key={JSON.stringify(read.data)} now={read.data} set={set} />
+      </aside>
+    </div>
+  );
+}
+
+function Courses() {
+  const { read, part, make } = useWorkshopCourses();
+  const [name, setName] = useState("");
+  if (read.isPending) return <Loading what="the courses" />;
+  if (read.isError) return <Problem error={read.error} again={() => void read.refetch()} />;
+  return (
+    <>
+      <ul className="divide-y divide-base-300 rounded-box border border-base-300 bg-base-100">
+        {read.data.map((one) => (
+          <li key={one.id} className="flex min-h-12 flex-wrap items-center gap-x-4 px-3 py-1">
+            <span className="grow font-medium">{one.name}</span>
+            <span className="quiet">
+              {one.people} {one.people === 1 ? "person" : "people"}
+              {one.archived_at && `, archived ${dateWords(one.archived_at)}`}
+            </span>
+            {one.role ? (
+              <Link
+                className="btn btn-sm"
+                to={`/course/${String(one.id)}/desk`}
+                aria-label={`Open ${one.name}`}
+              >
+                Open as {vocabulary.roles[one.role]}
+              </Link>
+            ) : (
+              <button
+                className="btn btn-sm"
+                aria-label={`Take part in ${one.name}`}
+                onClick={() => part.mutate(one.id)}
+              >
+                Take part as {vocabulary.roles.instructor}
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+      <form
+        className="flex items-end gap-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          make.mutate(name);
+        }}
+      >
+        <TextField label="A new course is called" value={name} onChange={setName} />
+        <button className="btn btn-primary" disabled={name === "" || make.isPending}>
+          Make it
+        </button>
+      </form>
+      <Problem error={part.error ?? make.error} />
+    </>
+  );
+}
+
+type RulesProps = { now: Schemas["Workshop"]; set: ReturnType<typeof useWorkshop>["set"] };
+
+function Rules({ now, set }: RulesProps) {
+  const [name, setName] = useState(now.name);
+  const [second, setSecond] = useState(now.second_factor);
+  const [days, setDays] = useState(now.thin_after_days === null ? "" : String(now.thin_after_days));
+  return (
+    <Panel
+      as="form"
+      className="space-y-3"
+      aria-label="What holds in the workshop"
+      onSubmit={(e: React.FormEvent) => {
+        e.preventDefault();
+        set.mutate({ name, second_factor: second, thin_after_days: days === "" ? null : Number(days) });
+      }}
+    >
+      <h2 className="text-lg font-bold">What holds in all courses</h2>
+      <TextField label="Name of the workshop" value={name} onChange={setName} />
+      <Toggle checked={second} onChange={setSecond}>
+        Who teaches signs in with a second factor
+      </Toggle>
+      <TextField
+        label="Thin photos to their strips after so many days (empty: never)"
+        inputMode="numeric"
+        value={days}
+        onChange={setDays}
+      />
+      <Problem error={set.error} />
+      {set.isSuccess && <p role="status">Kept.</p>}
+      <button className="btn btn-primary" disabled={set.isPending}>
+        Keep
+      </button>
+    </Panel>
+  );
+}

@@ -1,0 +1,108 @@
+import { useState } from "react";
+import { Link } from "react-router";
+import { vocabulary } from "../../api/generated-vocabulary";
+import { TextField, Toggle } from "../../ui/field";
+import { Panel } from "../../ui/panel";
+import { Loading, Problem } from "../../ui/states";
+import { useWorkshopPeople, type Change, type WorkshopPerson } from "./queries";
+
+/** Everybody of the workshop: who owns it, who may sign in, whose password or phone is lost. */
+export function WorkshopPeoplePage() {
+  const change = useWorkshopPeople();
+  const { read, make, set, reset, dropSecond } = change;
+  const link = reset.data ?? make.data;
+  if (read.isPending) return <Loading what="the people" />;
+  if (read.isError) return <Problem error={read.error} again={() => void read.refetch()} />;
+  return (
+    <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_20rem]">
+      <section className="space-y-3">
+        <div className="flex flex-wrap items-baseline gap-x-5">
+          <h1 className="text-2xl font-bold">People of the workshop</h1>
+          <Link className="link" to="/workshop">
+            Courses and rules
+          </Link>
+        </div>
+        <Problem error={set.error ?? reset.error ?? dropSecond.error} />
+        {link && (
+          <p role="status" className="rounded-box bg-accent p-3 text-accent-content">
+            Hand this to {link.name}; it works once, for a day:{" "}
+            <strong className="break-all">{link.address}</strong>
+          </p>
+        )}
+        <ul className="divide-y divide-base-300 rounded-box border border-base-300 bg-base-100">
+          {read.data.map((one) => (
+            <Row key={one.id} one={one} change={change} />
+          ))}
+        </ul>
+      </section>
+      <NewPerson make={make} />
+    </div>
+  );
+}
+
+function Row({ one, change }: { one: WorkshopPerson; change: Change }) {
+  const name = one.display_name;
+  const set = (given: Partial<WorkshopPerson>) =>
+    change.set.mutate({ id: one.id, owns: one.owns, is_active: one.is_active, ...given });
+  return (
+    <li className="flex min-h-12 flex-wrap items-center gap-x-4 gap-y-1 px-3 py-1.5">
+      <span className="grow">
+        <strong>{name}</strong> <span className="quiet">{one.username}</span>
+        <span className="block text-sm">
+          {one.courses.map((c) => `${c.course} (${vocabulary.roles[c.role]})`).join(", ") || "in no course"}
+        </span>
+      </span>
+      <Toggle checked={one.owns} onChange={(owns) => set({ owns })}>
+        <span>
+          owner<span className="sr-only"> {name}</span>
+        </span>
+      </Toggle>
+      <Toggle checked={one.is_active} onChange={(is_active) => set({ is_active })}>
+        <span>
+          may sign in<span className="sr-only"> {name}</span>
+        </span>
+      </Toggle>
+      <button
+        className="btn btn-sm"
+        aria-label={`New password for ${name}`}
+        onClick={() => change.reset.mutate(one.id)}
+      >
+        New password
+      </button>
+      {one.second_factor && (
+        <button
+          className="btn btn-sm"
+          aria-label={`${name} lost the phone`}
+          onClick={() => change.dropSecond.mutate(one.id)}
+        >
+          Lost phone
+        </button>
+      )}
+    </li>
+  );
+}
+
+function NewPerson({ make }: { make: Change["make"] }) {
+  const [display_name, setName] = useState("");
+  const [username, setLogin] = useState("");
+  return (
+    <Panel
+      as="form"
+      tight
+      className="space-y-2"
+      aria-label="Somebody new"
+      onSubmit={(e: React.FormEvent) => {
+        e.preventDefault();
+        make.mutate({ display_name, username });
+      }}
+    >
+      <h2 className="font-bold">Somebody new</h2>
+      <TextField label="Name" value={display_name} onChange={setName} />
+      <TextField label="Name to sign in with" value={username} onChange={setLogin} />
+      <Problem error={make.error} />
+      <button className="btn btn-primary btn-sm" disabled={display_name === "" || username === ""}>
+        Make the account
+      </button>
+    </Panel>
+  );
+}
