@@ -41,6 +41,13 @@ def _parser() -> argparse.ArgumentParser:
     more = commands.add_parser("workshop", help="make one more workshop, with its owner")
     more.add_argument("name", help="what it is called")
     more.add_argument("--owner", metavar="NAME", required=True, help="login name of its owner")
+    out = commands.add_parser("export", help="write a course's archive")
+    out.add_argument("what", choices=["course", "list"], help="a course, or the list of them with their numbers")
+    out.add_argument("number", nargs="?", help="the course's number")
+    out.add_argument("-o", dest="file", metavar="FILE", default="course.zip")
+    into = commands.add_parser("import", help="bring a course's archive in")
+    into.add_argument("file", metavar="FILE")
+    into.add_argument("--workshop", metavar="NAME", default="", help="into which workshop, where there are several")
     lost = commands.add_parser("recover", help="let somebody in again who has lost password and second factor")
     lost.add_argument("login", metavar="NAME", help="their login name")
     commands.add_parser("migrate", help="bring the database of several hosts up to date")
@@ -89,6 +96,12 @@ def _run(asked: argparse.Namespace) -> int:
         return host.serve_workers(asked.count)
     if asked.command == "workshop":
         return serve.account_command("workshop", asked.name, asked.owner)
+    if asked.command == "export":
+        return serve.archive_command(
+            *(["export", asked.number or "", asked.file] if asked.what == "course" else ["list"])
+        )
+    if asked.command == "import":
+        return serve.archive_command("import", asked.file, asked.workshop)
     if asked.command == "recover":
         return serve.account_command("recover", asked.login, serve.own_address())
     if asked.command == "migrate":

@@ -168,11 +168,16 @@ def _load(env: dict[str, str], *, demo: bool, username: str | None) -> str:
 
 def on_accounts(env: dict[str, str], *what: str) -> str:
     """Have something done to accounts; what is to be told of it."""
-    command = [str(PYTHON), "-m", "judicum.launch.accounts", *what]
-    done = subprocess.run(command, env=env, capture_output=True, cwd=ROOT)
+    return _told_by(env, "judicum.launch.accounts", *what)
+
+
+def _told_by(env: dict[str, str], program: str, *what: str) -> str:
+    """Run one of our programs from where the person is; what it prints. Raises Trouble with its last line."""
+    command = [str(PYTHON), "-m", program, *what]
+    done = subprocess.run(command, env=env, capture_output=True)
     if done.returncode:
         said = done.stderr.decode(errors="replace").strip().splitlines()[-1:]
-        raise Trouble(said[0].removeprefix("judicum: ") if said else "the account cannot be made")
+        raise Trouble(said[0].removeprefix("judicum: ") if said else f"{program} ended with {done.returncode}")
     return done.stdout.decode()
 
 
@@ -200,6 +205,14 @@ def account_command(*what: str) -> int:
     with with_database() as env:
         bring_up_to_date(env)
         print(on_accounts(env, *what), end="")
+    return 0
+
+
+def archive_command(*what: str) -> int:
+    """Write or read an archive, running or not, and tell what came of it."""
+    with with_database() as env:
+        bring_up_to_date(env)
+        print(_told_by(env, "judicum.server.archive", *what), end="")
     return 0
 
 

@@ -68,6 +68,7 @@ INSTALLED_APPS = [
     "judicum.server.stock",
     "judicum.server.notices",
     "judicum.server.workshops",
+    "judicum.server.archive",
 ]
 MIDDLEWARE = [
     "judicum.server.operations.watch.Watched",

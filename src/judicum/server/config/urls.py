@@ -41,6 +41,7 @@ urlpatterns: list[URLPattern | URLResolver] = [
     path("api/", include("judicum.server.stock.api.urls")),
     path("api/", include("judicum.server.workshops.api.urls")),
     path("api/", include("judicum.server.notices.api.urls")),
+    path("api/", include("judicum.server.archive.api.urls")),
     path("api/schema", SpectacularAPIView.as_view(), name="schema"),
     path("health", health),
     path("ready", ready),

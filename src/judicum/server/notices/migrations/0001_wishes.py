@@ -6,20 +6,28 @@ from django.db import migrations, models
 
 
 class Migration(migrations.Migration):
-
     initial = True
 
     dependencies = [
-        ('accounts', '0007_tokens'),
+        ("accounts", "0007_tokens"),
     ]
 
     operations = [
         migrations.CreateModel(
-            name='Wish',
+            name="Wish",
             fields=[
-                ('user', models.OneToOneField(on_delete=django.db.models.deletion.CASCADE, primary_key=True, related_name='wish', serialize=False, to=settings.AUTH_USER_MODEL)),
-                ('kinds', models.JSONField(default=list)),
-                ('told_at', models.DateTimeField(null=True)),
+                (
+                    "user",
+                    models.OneToOneField(
+                        on_delete=django.db.models.deletion.CASCADE,
+                        primary_key=True,
+                        related_name="wish",
+                        serialize=False,
+                        to=settings.AUTH_USER_MODEL,
+                    ),
+                ),
+                ("kinds", models.JSONField(default=list)),
+                ("told_at", models.DateTimeField(null=True)),
             ],
         ),
     ]

@@ -5,20 +5,21 @@ from django.db import migrations, models
 
 
 class Migration(migrations.Migration):
-
     dependencies = [
-        ('photos', '0008_faults'),
+        ("photos", "0008_faults"),
     ]
 
     operations = [
         migrations.AddField(
-            model_name='photo',
-            name='gone_px',
+            model_name="photo",
+            name="gone_px",
             field=models.JSONField(null=True),
         ),
         migrations.AlterField(
-            model_name='photo',
-            name='picture',
-            field=models.ForeignKey(null=True, on_delete=django.db.models.deletion.PROTECT, related_name='photos', to='photos.storedpicture'),
+            model_name="photo",
+            name="picture",
+            field=models.ForeignKey(
+                null=True, on_delete=django.db.models.deletion.PROTECT, related_name="photos", to="photos.storedpicture"
+            ),
         ),
     ]

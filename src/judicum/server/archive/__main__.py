@@ -1,0 +1,65 @@
+"""Archives from the command line; runs inside the installed program.
+
+python -m judicum.server.archive list
+python -m judicum.server.archive export COURSE FILE
+python -m judicum.server.archive import FILE [WORKSHOP]
+"""
+
+import sys
+from pathlib import Path
+
+import django
+
+django.setup()
+
+from judicum.core.errors import InvalidValue, JudicumError  # noqa: E402
+from judicum.server.accounts.models import Workshop  # noqa: E402
+from judicum.server.archive.actions.import_course import import_course  # noqa: E402
+from judicum.server.archive.write import archive_of  # noqa: E402
+from judicum.server.coupons.library import load_library  # noqa: E402
+from judicum.server.courses.models import Course  # noqa: E402
+
+
+def courses() -> str:
+    """Every course with its number."""
+    rows = Course.objects.select_related("workshop").order_by("pk")
+    return "\n".join(f"{row.pk:>5}  {row.name}  ({row.workshop.name})" for row in rows)
+
+
+def export(number: str, file: str) -> str:
+    """Write a course's archive: aside first, so that FILE is whole or not there."""
+    course = Course.objects.filter(pk=int(number) if number.isdigit() else 0).first()
+    if course is None:
+        raise InvalidValue("course", number, "the number of a course:\n" + courses())
+    target = Path(file)
+    aside = target.with_name(f".{target.name}.part")
+    try:
+        with aside.open("wb") as out:
+            for chunk in archive_of(course.pk):
+                out.write(chunk)
+        aside.replace(target)
+    finally:
+        aside.unlink(missing_ok=True)
+    return f"{course.name} is in {target} ({target.stat().st_size / 1e6:.1f} MB)."
+
+
+def bring_in(file: str, name: str = "") -> str:
+    """Import a course's archive into the workshop of that name, or the only one."""
+    load_library()
+    rows = Workshop.objects.filter(name=name) if name else Workshop.objects.all()
+    if rows.count() != 1:
+        names = (
+            ", ".join(Workshop.objects.values_list("name", flat=True)) or "none is here yet: ./judicum start makes one"
+        )
+        raise InvalidValue("workshop", name or None, f"one of {names}")
+    course, new = import_course(Path(file), rows.get())
+    return f"{course.name} is course {course.pk}." if new else f"{course.name} is here already, as course {course.pk}."
+
+
+DOES = {"list": courses, "export": export, "import": bring_in}
+
+if __name__ == "__main__":
+    try:
+        print(DOES[sys.argv[1]](*sys.argv[2:]))  # type: ignore[operator]
+    except JudicumError as error:
+        sys.exit(f"judicum: {error}")
