@@ -48,6 +48,11 @@ def _parser() -> argparse.ArgumentParser:
     into = commands.add_parser("import", help="bring a course's archive in")
     into.add_argument("file", metavar="FILE")
     into.add_argument("--workshop", metavar="NAME", default="", help="into which workshop, where there are several")
+    kept = commands.add_parser("backup", help="write everything into one file, while it runs")
+    kept.add_argument("-o", dest="file", metavar="FILE", default="judicum-backup.zip")
+    back = commands.add_parser("restore", help="put a backup into an empty checkout")
+    back.add_argument("file", metavar="FILE")
+    commands.add_parser("check-data", help="find missing, altered or orphaned files, and rows that point nowhere")
     lost = commands.add_parser("recover", help="let somebody in again who has lost password and second factor")
     lost.add_argument("login", metavar="NAME", help="their login name")
     commands.add_parser("migrate", help="bring the database of several hosts up to date")
@@ -102,6 +107,12 @@ def _run(asked: argparse.Namespace) -> int:
         )
     if asked.command == "import":
         return serve.archive_command("import", asked.file, asked.workshop)
+    if asked.command == "backup":
+        return serve.archive_command("backup", asked.file)
+    if asked.command == "restore":
+        return serve.restore(asked.file)
+    if asked.command == "check-data":
+        return serve.archive_command("check-data")
     if asked.command == "recover":
         return serve.account_command("recover", asked.login, serve.own_address())
     if asked.command == "migrate":

@@ -13,6 +13,8 @@ SECRETS = VAR / "secrets.json"
 LAUNCHER = VAR / "launcher.lock"
 """Held by the one that starts everything, for as long as it runs; its process number stands in it."""
 RUNNING = VAR / "running.json"
+RESTORING = VAR / "restoring"
+"""There while a backup is put back: what lies here is not whole."""
 SETTINGS = "judicum.server.config.settings"
 CHECKOUT_ID = hashlib.sha256(str(ROOT).encode()).hexdigest()[:10]
 

@@ -32,7 +32,7 @@ from judicum.launch.children import (
     workers,
 )
 from judicum.launch.cluster import Cluster, free_port, home_of_checkout
-from judicum.launch.places import LAUNCHER, PYTHON, ROOT, RUNNING, SECRETS, VAR
+from judicum.launch.places import LAUNCHER, PYTHON, RESTORING, ROOT, RUNNING, SECRETS, VAR
 from judicum.launch.steps import Trouble, run, step
 
 OWN = {**os.environ, "PYTHONPATH": str(ROOT / "src")}
@@ -94,11 +94,9 @@ def _serve(*, demo: bool, reset: bool, port: int | None, host: str, username: st
         install.nginx()
         kept = _secrets()
         stop_left_behind(quiet=True)
-        if reset:
+        if reset or RESTORING.exists():  # half a restore is none
             with step("removing all data"):
-                Cluster(home_of_checkout(), 0, "").remove()
-                for folder in ("media",):
-                    shutil.rmtree(VAR / folder, ignore_errors=True)
+                _remove_data()
         cluster = Cluster(home_of_checkout(), free_port(kept.get("database_port", 5440)), kept["password"])
         web_port = port or free_port(kept.get("web_port", FIRST_PORT), host)
         kept |= {"database_port": cluster.port, "web_port": web_port}
@@ -176,6 +174,7 @@ def _told_by(env: dict[str, str], program: str, *what: str) -> str:
     command = [str(PYTHON), "-m", program, *what]
     done = subprocess.run(command, env=env, capture_output=True)
     if done.returncode:
+        print(done.stdout.decode(), end="")
         said = done.stderr.decode(errors="replace").strip().splitlines()[-1:]
         raise Trouble(said[0].removeprefix("judicum: ") if said else f"{program} ended with {done.returncode}")
     return done.stdout.decode()
@@ -214,6 +213,35 @@ def archive_command(*what: str) -> int:
         bring_up_to_date(env)
         print(_told_by(env, "judicum.server.archive", *what), end="")
     return 0
+
+
+def restore(file: str) -> int:
+    """Put a backup into a checkout that has no data yet; one that was cut short left none."""
+    with _only_launcher():
+        home = home_of_checkout()
+        if RESTORING.exists():
+            _remove_data()
+        if (home / "data").exists() or (VAR / "media").exists():
+            raise Trouble("there is data here already; restore into an empty checkout, or remove it with start --reset")
+        RESTORING.touch()
+        try:
+            with with_database() as env:
+                print(_told_by(env, "judicum.server.archive", "restore", file), end="")
+                bring_up_to_date(env)
+            RESTORING.unlink()
+        except BaseException:
+            _remove_data()
+            raise
+    return 0
+
+
+def _remove_data() -> None:
+    """Take database and files away, and with them what says that a restore is under way."""
+    cluster = Cluster(home_of_checkout(), 0, "")
+    cluster.stop()
+    cluster.remove()
+    shutil.rmtree(VAR / "media", ignore_errors=True)
+    RESTORING.unlink(missing_ok=True)
 
 
 def own_address() -> str:

@@ -3,6 +3,9 @@
 python -m judicum.server.archive list
 python -m judicum.server.archive export COURSE FILE
 python -m judicum.server.archive import FILE [WORKSHOP]
+python -m judicum.server.archive backup FILE
+python -m judicum.server.archive restore FILE
+python -m judicum.server.archive check-data
 """
 
 import sys
@@ -12,9 +15,13 @@ import django
 
 django.setup()
 
+from django.utils import timezone  # noqa: E402
+
 from judicum.core.errors import InvalidValue, JudicumError  # noqa: E402
 from judicum.server.accounts.models import Workshop  # noqa: E402
 from judicum.server.archive.actions.import_course import import_course  # noqa: E402
+from judicum.server.archive.backup import back_up, restore  # noqa: E402
+from judicum.server.archive.check import check_data  # noqa: E402
 from judicum.server.archive.write import archive_of  # noqa: E402
 from judicum.server.coupons.library import load_library  # noqa: E402
 from judicum.server.courses.models import Course  # noqa: E402
@@ -56,7 +63,39 @@ def bring_in(file: str, name: str = "") -> str:
     return f"{course.name} is course {course.pk}." if new else f"{course.name} is here already, as course {course.pk}."
 
 
-DOES = {"list": courses, "export": export, "import": bring_in}
+def backup(file: str) -> str:
+    """Everything, into one file."""
+    made = back_up(Path(file), timezone.now())
+    lost = f" {len(made['missing'])} files that rows name were not there." if made["missing"] else ""
+    return f"{file}: the database and {made['files']} files, {made['bytes'] / 1e6:.1f} MB.{lost}"
+
+
+def put_back(file: str) -> str:
+    """A backup into an empty database and store."""
+    if not Path(file).is_file():
+        raise InvalidValue("backup", file, "a file that is there")
+    told = restore(Path(file))
+    return f"Restored: the database and {told['files']} files of {told['at']}."
+
+
+def check() -> str:
+    """What is wrong with rows and files; ends the program with 1 where anything is."""
+    found = list(check_data())
+    for one in found:
+        print(f"{one.kind}: {one.where}")
+    if found:
+        raise InvalidValue("data", f"{len(found)} things", "none: see the list above")
+    return "Every file is there and as it was stored, and every row points to one that is there."
+
+
+DOES = {
+    "list": courses,
+    "export": export,
+    "import": bring_in,
+    "backup": backup,
+    "restore": put_back,
+    "check-data": check,
+}
 
 if __name__ == "__main__":
     try:

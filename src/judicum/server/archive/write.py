@@ -5,7 +5,9 @@ import io
 import json
 import re
 import zipfile
-from collections.abc import Iterator
+from collections.abc import Callable, Iterable, Iterator
+from dataclasses import dataclass
+from functools import partial
 from pathlib import PurePosixPath
 from typing import Any
 
@@ -76,6 +78,48 @@ def by_content(name: str) -> str:
     return f"{folder}/{digest[:2]}/{digest}{path.suffix}"
 
 
+@dataclass(frozen=True)
+class Entry:
+    """A file that goes into a zip: its name there, how its bytes are opened, whether they are worth packing."""
+
+    name: str
+    opened: Callable[[], Any]
+    packed: bool = False
+
+
+def zipped(tables: dict[str, bytes], files: dict[str, str], more: dict[str, Any]) -> Iterator[bytes]:
+    """Tables and files of an archive, then its manifest."""
+    lines = [Entry(f"tables/{name}.jsonl", partial(io.BytesIO, data), packed=True) for name, data in tables.items()]
+    entries = [*lines, *(stored_entry(inside, stored) for inside, stored in sorted(files.items()))]
+    about = {"format": FORMAT, "version": VERSION, "exported_at": timezone.now().isoformat(), **more}
+    yield from zip_of(entries, about)
+
+
+def stored_entry(inside: str, stored: str) -> Entry:
+    """A file of the store."""
+    return Entry(f"files/{inside}", lambda: default_storage.open(stored))
+
+
+def zip_of(entries: Iterable[Entry], about: dict[str, Any]) -> Iterator[bytes]:
+    """A zip, chunk by chunk as it is made; last in it is `manifest.json`: `about`, and every file with its checksum."""
+    sink = _Sink()
+    listed: list[dict[str, Any]] = []
+    with zipfile.ZipFile(sink, "w") as archive:
+        for one in entries:
+            total, size = hashlib.sha256(), 0
+            how = zipfile.ZIP_DEFLATED if one.packed else zipfile.ZIP_STORED
+            with one.opened() as file, archive.open(_info(one.name, how), "w", force_zip64=True) as entry:
+                while piece := file.read(CHUNK):
+                    entry.write(piece)
+                    total.update(piece)
+                    size += len(piece)
+                    yield sink.take()
+            listed.append({"name": one.name, "bytes": size, "sha256": total.hexdigest()})
+        manifest = json.dumps({**about, "files": listed}, indent=1)
+        archive.writestr(_info("manifest.json", zipfile.ZIP_DEFLATED), manifest)
+    yield sink.take()
+
+
 class _Sink(io.RawIOBase):
     """What the zip writes, to be taken piece by piece."""
 
@@ -94,34 +138,8 @@ class _Sink(io.RawIOBase):
         return made
 
 
-def zipped(tables: dict[str, bytes], files: dict[str, str], more: dict[str, Any]) -> Iterator[bytes]:
-    """Tables (compressed), files as they are, then the manifest with a checksum of each."""
-    sink = _Sink()
-    listed: list[dict[str, Any]] = []
-    with zipfile.ZipFile(sink, "w", zipfile.ZIP_DEFLATED) as archive:
-        for name, data in tables.items():
-            member = f"tables/{name}.jsonl"
-            archive.writestr(_entry(member, zipfile.ZIP_DEFLATED), data)
-            listed.append({"name": member, "bytes": len(data), "sha256": hashlib.sha256(data).hexdigest()})
-            yield sink.take()
-        for inside, stored in sorted(files.items()):
-            member, total, size = f"files/{inside}", hashlib.sha256(), 0
-            with default_storage.open(stored) as file, archive.open(_entry(member, zipfile.ZIP_STORED), "w") as entry:
-                while piece := file.read(CHUNK):
-                    entry.write(piece)
-                    total.update(piece)
-                    size += len(piece)
-                    yield sink.take()
-            listed.append({"name": member, "bytes": size, "sha256": total.hexdigest()})
-        manifest = {
-            "format": FORMAT, "version": VERSION, "exported_at": timezone.now().isoformat(), **more, "files": listed,
-        }  # fmt: skip
-        archive.writestr(_entry("manifest.json", zipfile.ZIP_DEFLATED), json.dumps(manifest, indent=1))
-    yield sink.take()
-
-
-def _entry(name: str, how: int) -> zipfile.ZipInfo:
-    entry = zipfile.ZipInfo(name, ONE_TIME)
-    entry.compress_type = how
-    entry.external_attr = 0o644 << 16
-    return entry
+def _info(name: str, how: int) -> zipfile.ZipInfo:
+    info = zipfile.ZipInfo(name, ONE_TIME)
+    info.compress_type = how
+    info.external_attr = 0o644 << 16
+    return info
