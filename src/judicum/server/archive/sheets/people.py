@@ -1,0 +1,65 @@
+"""Who takes part in a course."""
+
+from collections.abc import Iterator, Mapping, Sequence
+from typing import Any
+
+from django.contrib.auth.tokens import default_token_generator
+
+from judicum.core.choices import Choice
+from judicum.core.errors import InvalidValue
+from judicum.core.fields import Text
+from judicum.core.sheets import Column
+from judicum.server.accounts.models import User
+from judicum.server.accounts.names import check_name, look
+from judicum.server.archive.sheets.base import Done, Sheet
+from judicum.server.courses.actions.join_course import units_of
+from judicum.server.courses.actions.set_members import set_role
+from judicum.server.courses.models import Course, Membership, Role
+from judicum.server.courses.queries import members
+from judicum.words.attempts import ROLES
+
+COLUMNS = (
+    Column(Text("username", "Name to sign in with", 60), needed=True),
+    Column(Text("name", "Name", 80)),
+    Column(Choice("role", "Role", dict[str | int, str](list(ROLES.items())))),
+)
+
+
+def rows(course: Course) -> Iterator[Sequence[Any]]:
+    for member in members(course.pk):
+        yield member.user.username, member.user.display_name, member.role
+
+
+def put(user: User, course: Course, values: Mapping[str, Any]) -> Done:
+    """Somebody new of the workshop, somebody of it who joins the course, or a member with another role.
+
+    Raises:
+        InvalidValue: a name that somebody of another workshop has, or another name than the one somebody gave themselves.
+    """
+    login, role = values["username"], values.get("role")
+    there = User.objects.filter(look=look(login)).first()
+    if there is None:
+        return _new(course, login, values.get("name") or login, role or Role.STUDENT)
+    if there.workshop_id != course.workshop_id or there.removed_at is not None:
+        raise InvalidValue("username", login, "a name that nobody of this server has, or somebody of your workshop")
+    name = values.get("name")
+    if name and name != there.display_name:
+        raise InvalidValue("name", name, f"{there.display_name}: a name is its owner's to change")
+    member = Membership.objects.filter(course=course, user=there).first()
+    if member is None:
+        Membership.objects.create(course=course, user=there, role=role or Role.STUDENT)
+        return Done("made", f"{there.display_name} joins")
+    if role in (None, member.role):
+        return Done("same", there.display_name)
+    set_role(user, course.pk, member.pk, str(role))
+    return Done("changed", f"{there.display_name}: {ROLES[str(role)]}")
+
+
+def _new(course: Course, login: str, name: str, role: str) -> Done:
+    check_name("username", login)
+    made = User.objects.create_user(login, None, check_name("name", name), workshop=course.workshop, **units_of(course))
+    Membership.objects.create(course=course, user=made, role=role)
+    return Done("made", f"{made.display_name}, a new account", (made.pk, default_token_generator.make_token(made)))
+
+
+SHEET = Sheet("people", "People", lambda course: COLUMNS, rows, put, instructors=True)
