@@ -20,6 +20,7 @@ SCHEME = {"code": "training", "scheme": SCHEMES["training"].as_json()}
 OPEN = {
     "api/session POST",
     "api/password-reset POST",
+    "api/password-forgotten POST",
     "api/join POST",
     "api/schema GET",
     "api/calendar/<str:token>.ics GET",
@@ -54,6 +55,7 @@ def address(route: str, course: Course) -> str:
         "<int:student_id>": course.student.pk,
         "<int:photo_id>": 999999,
         "<int:measurement_id>": 999999,
+        "<str:sheet>": "runs",
         "<uuid:upload_id>": "00000000-0000-4000-8000-000000000000",
         "<str:kind>": "window",
         "<str:panel>": "gas",
@@ -136,6 +138,8 @@ PEOPLE: list[tuple[str, str, object]] = [
     ("DELETE", "/api/courses/{course}/members/1", None),
     ("POST", "/api/courses/{course}/members/1/reset", None),
     ("POST", "/api/courses/{course}/members/1/move", {"to": 1}),
+    ("GET", "/api/courses/{course}/archive.zip", None),
+    ("GET", "/api/courses/{course}/sheets/people.csv", None),
     ("PUT", "/api/courses/{course}/archived", None),
     ("DELETE", "/api/courses/{course}/archived", None),
 ]
@@ -149,6 +153,8 @@ WORKSHOP: list[tuple[str, str, object]] = [
     ("PUT", "/api/workshop/people/{student}", {"owns": True, "is_active": True}),
     ("POST", "/api/workshop/people/{student}/reset", None),
     ("DELETE", "/api/workshop/people/{student}/second-factor", None),
+    ("DELETE", "/api/workshop/people/{student}", None),
+    ("GET", "/api/workshop/mail", None),
 ]
 """Of the workshop's owners alone, whatever somebody teaches there."""
 NOT_ANOTHERS_OWNERS = [call for call in WORKSHOP if "{" in call[1]]

@@ -16,6 +16,7 @@ from judicum.server.coupons.models import Assignment, Design
 from judicum.server.courses.models import Membership
 from judicum.server.marking.actions.mark_attempt import set_mark
 from judicum.server.marking.models import Mark
+from judicum.words import tables as words
 from tests.measured import measured_attempt
 from tests.people import PASSWORD, RUN, Course, logged
 
@@ -47,6 +48,10 @@ def foresee(client: Client, course: Course, sheet: str, text: str) -> list[dict[
 def put(client: Client, course: Course, sheet: str, text: str) -> tuple[bool, list[str]]:
     told = client.put(at(course, sheet), text, "text/csv").json()
     return told["kept"], [one["outcome"] for one in told["lines"]]
+
+
+def test_every_table_has_its_words() -> None:
+    assert list(SHEETS) == list(words.SHEETS)
 
 
 def test_what_goes_out_comes_in_as_the_same(course: Course, staff: Client) -> None:

@@ -29,6 +29,7 @@ from judicum.words.attempts import GROUPS as GROUP_WORDS
 from judicum.words.attempts import NEEDS, ORDERS, ROLES, STATES, TOKEN_SCOPES, VIEWS
 from judicum.words.marking import PLACEHOLDERS
 from judicum.words.notices import KINDS as NOTICES
+from judicum.words.tables import OUTCOMES, SHEETS
 
 
 def vocabulary() -> dict[str, Any]:
@@ -67,6 +68,8 @@ def vocabulary() -> dict[str, Any]:
         "roles": ROLES,
         "token_scopes": TOKEN_SCOPES,
         "notices": NOTICES,
+        "sheets": SHEETS,
+        "outcomes": OUTCOMES,
     }
 
 

@@ -1888,5 +1888,19 @@ export const vocabulary = {
     "returned": "a mark came back",
     "again": "a coupon is to be welded, or photographed, again",
     "low": "the stock of a course I teach runs low"
+  },
+  "sheets": {
+    "people": "People",
+    "coupons": "Coupons",
+    "assignments": "Given coupons",
+    "runs": "Runs",
+    "figures": "Figures and findings",
+    "marks": "Marks"
+  },
+  "outcomes": {
+    "made": "new",
+    "changed": "changes",
+    "same": "as it is",
+    "refused": "refused"
   }
 } as const;

@@ -500,6 +500,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{course_id}/archive.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description All of a course as an open archive (docs/archive/). */
+        get: operations["course_archive_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{course_id}/archived": {
         parameters: {
             query?: never;
@@ -1142,6 +1159,25 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{course_id}/sheets/{sheet}.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description One of a course's tables: out as CSV, and in again: foreseen (POST) or, all or nothing, done (PUT). */
+        get: operations["sheet_read"];
+        /** @description One of a course's tables: out as CSV, and in again: foreseen (POST) or, all or nothing, done (PUT). */
+        put: operations["sheet_put"];
+        /** @description One of a course's tables: out as CSV, and in again: foreseen (POST) or, all or nothing, done (PUT). */
+        post: operations["sheet_foresee"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{course_id}/sittings/{sitting_id}": {
         parameters: {
             query?: never;
@@ -1636,6 +1672,23 @@ export interface paths {
         post: operations["session_open"];
         /** @description The session of this browser. */
         delete: operations["session_close"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/archive.zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description All that is kept about oneself. */
+        get: operations["personal_archive_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -3299,6 +3352,14 @@ export interface components {
             current_a: number;
         };
         /**
+         * @description * `made` - made
+         *     * `changed` - changed
+         *     * `same` - same
+         *     * `refused` - refused
+         * @enum {string}
+         */
+        OutcomeEnum: "made" | "changed" | "same" | "refused";
+        /**
          * @description Toes, centreline and ripple fronts as points [x, y] in pixels of the upright photo of `size`.
          *
          *     Along the strip, in mm: the toes' offsets `left_n_mm` and `right_n_mm` at `s_mm`, and stretches [from, to]
@@ -4092,6 +4153,19 @@ export interface components {
             laid: components["schemas"]["Laid"][];
             cuts: components["schemas"]["Cut"][];
             left: number[] | null;
+        };
+        /** @description What came of every line that holds anything, and whether it is kept: all of it, or nothing. */
+        SheetDone: {
+            kept: boolean;
+            lines: components["schemas"]["SheetLine"][];
+        };
+        /** @description One line: its number in the file, what it does, to what; `hand_over` is where somebody new sets a password, once. */
+        SheetLine: {
+            line: number;
+            outcome: components["schemas"]["OutcomeEnum"];
+            what: string;
+            problems: components["schemas"]["FieldProblem"][];
+            hand_over: string | null;
         };
         /**
          * @description * `left` - left
@@ -5566,6 +5640,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Alike"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    course_archive_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
                 };
             };
             default: {
@@ -7159,6 +7262,104 @@ export interface operations {
             };
         };
     };
+    sheet_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+                sheet: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sheet_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+                sheet: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "text/csv": string;
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetDone"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sheet_foresee: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+                sheet: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "text/csv": string;
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetDone"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     sitting_take_out: {
         parameters: {
             query?: never;
@@ -8219,6 +8420,33 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    personal_archive_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
+                };
             };
             default: {
                 headers: {

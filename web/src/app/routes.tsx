@@ -1,5 +1,5 @@
 import { createBrowserRouter, type RouteObject } from "react-router";
-import { JoinPage, ResetPage, SignInPage } from "../features/session";
+import { ForgottenPage, JoinPage, ResetPage, SignInPage } from "../features/session";
 import { Nowhere } from "./nowhere";
 import { ByRole } from "./by-role";
 import { CourseShell, Home, PlainShell } from "./shell";
@@ -22,6 +22,7 @@ const pages: RouteObject[] = [
   },
   { path: "stock", lazy: async () => ({ Component: (await import("../features/stock")).StockPage }) },
   { path: "people", lazy: async () => ({ Component: (await import("../features/people")).PeoplePage }) },
+  { path: "records", lazy: async () => ({ Component: (await import("../features/records")).RecordsPage }) },
   { path: "markers", lazy: async () => ({ Component: (await import("../features/markers")).MarkersPage }) },
   {
     path: "self-test/:testId",
@@ -56,12 +57,21 @@ const own: RouteObject[] = [
     path: "/workshop/people",
     lazy: async () => ({ Component: (await import("../features/workshop")).WorkshopPeoplePage }),
   },
+  {
+    path: "/workshop/mail",
+    lazy: async () => ({ Component: (await import("../features/workshop")).MailPage }),
+  },
+  {
+    path: "/api-guide",
+    lazy: async () => ({ Component: (await import("../features/api-guide")).ApiGuidePage }),
+  },
 ];
 
 export const router = createBrowserRouter([
   { path: "/sign-in", element: <SignInPage /> },
   { path: "/join", element: <JoinPage /> },
   { path: "/reset/:person/:token", element: <ResetPage /> },
+  { path: "/forgotten", element: <ForgottenPage /> },
   { path: "/", element: <Home /> },
   { path: "/course/:courseId", element: <CourseShell />, HydrateFallback: () => null, children: pages },
   { element: <PlainShell />, HydrateFallback: () => null, children: own },

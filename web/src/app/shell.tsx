@@ -161,7 +161,7 @@ function CourseName({ course, session }: CourseNameProps) {
     );
   return (
     <select
-      className="select min-w-24 shrink truncate font-semibold select-sm"
+      className="select min-w-24 shrink truncate pe-8 font-semibold select-sm"
       aria-label="Course to work in"
       value={course.id}
       onChange={(e) => {

@@ -19,38 +19,45 @@ export function BeadPhoto({ photo, overlay, traced, close }: Props) {
     ? `Photo of the bead with its traced toes and ${String(overlay.fronts.length)} ripple fronts`
     : "Photo of the bead";
   return (
-    <svg
-      viewBox={box.join(" ")}
-      role="img"
-      aria-label={words}
-      className="block w-full rounded-box bg-base-300"
-    >
-      <image href={photo.url} width={photo.width_px} height={photo.height_px} />
-      {overlay && traced && (
-        <g fill="none" vectorEffect="non-scaling-stroke">
-          {overlay.fronts.map((front, i) => (
-            <polyline
-              key={i}
-              points={asPoints(front)}
-              stroke="#ffffff"
-              strokeOpacity={0.7}
-              strokeWidth={1}
-              vectorEffect="non-scaling-stroke"
-            />
-          ))}
-          {[overlay.left, overlay.right].map((toe, i) => (
-            <polyline
-              key={i}
-              points={asPoints(toe)}
-              stroke="#00e5ff"
-              strokeWidth={1.6}
-              vectorEffect="non-scaling-stroke"
-            />
-          ))}
-        </g>
+    <figure>
+      <svg
+        viewBox={box.join(" ")}
+        role="img"
+        aria-label={words}
+        className="block w-full rounded-box bg-base-300"
+      >
+        <image href={photo.url} width={photo.width_px} height={photo.height_px} />
+        {overlay && traced && (
+          <g fill="none" vectorEffect="non-scaling-stroke">
+            {overlay.fronts.map((front, i) => (
+              <polyline
+                key={i}
+                points={asPoints(front)}
+                stroke="#ffffff"
+                strokeOpacity={0.7}
+                strokeWidth={1}
+                vectorEffect="non-scaling-stroke"
+              />
+            ))}
+            {[overlay.left, overlay.right].map((toe, i) => (
+              <polyline
+                key={i}
+                points={asPoints(toe)}
+                stroke="#00e5ff"
+                strokeWidth={1.6}
+                vectorEffect="non-scaling-stroke"
+              />
+            ))}
+          </g>
+        )}
+        {overlay && <CursorAcross overlay={overlay} />}
+      </svg>
+      {photo.gone && (
+        <figcaption className="py-1 text-sm">
+          The photo itself is not kept any more; its strip and figures are.
+        </figcaption>
       )}
-      {overlay && <CursorAcross overlay={overlay} />}
-    </svg>
+    </figure>
   );
 }
 

@@ -56,3 +56,23 @@ it("makes a token whose secret is shown once, and ends one", async () => {
   await userEvent.click(screen.getByRole("button", { name: "End Sheet" }));
   await waitFor(() => expect(calls.some((call) => call.method === "DELETE")).toBe(true));
 });
+
+it("takes the password where the mail address changes, and keeps what one is told of", async () => {
+  const wish = { email: "", kinds: [] };
+  const after = { email: "ilka@example.org", kinds: ["due"] };
+  const calls = serve({
+    "GET /api/tokens": [],
+    "GET /api/session/mail": wish,
+    "PUT /api/session/mail": after,
+  });
+  show(<AccountPage />);
+  await userEvent.type(await screen.findByLabelText("Your address"), "ilka@example.org");
+  await userEvent.type(screen.getByLabelText(/since the address changes/), "a-good-password");
+  await userEvent.click(screen.getByLabelText("a coupon is due tomorrow"));
+  await userEvent.click(screen.getByRole("button", { name: "Keep" }));
+  await waitFor(() => expect(calls.some((call) => call.method === "PUT")).toBe(true));
+  expect(calls.find((call) => call.method === "PUT")?.body).toEqual({
+    ...after,
+    password: "a-good-password",
+  });
+});

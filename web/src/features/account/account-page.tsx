@@ -3,6 +3,7 @@ import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
 import { useSession } from "../../ui/use-session";
 import { NewPassword } from "./new-password";
+import { Mail } from "./mail";
 import { useSignOutEverywhere } from "./queries";
 import { SecondFactor } from "./second-factor";
 import { Tokens } from "./tokens";
@@ -36,14 +37,28 @@ export function AccountPage() {
       <div className="grid items-start gap-3 md:grid-cols-2">
         <div className="space-y-3">
           <NewPassword />
+          <Mail />
           <LostPhone />
         </div>
         <div className="space-y-3">
           <SecondFactor state={second_factor} />
           <Tokens />
+          <Kept />
         </div>
       </div>
     </div>
+  );
+}
+
+function Kept() {
+  return (
+    <Panel className="space-y-2">
+      <h2 className="text-lg font-bold">What is kept about you</h2>
+      <p>Everything, as an archive: what you welded, what was measured and marked, your photos.</p>
+      <a className="btn" href="/api/session/archive.zip" download>
+        Take it along
+      </a>
+    </Panel>
   );
 }
 

@@ -51,3 +51,18 @@ export function useTokens() {
   });
   return { read, make, end };
 }
+
+/** Where mail goes and what one is told of. */
+export function useMailWish() {
+  const queries = useQueryClient();
+  const key = ["mail-wish"];
+  const read = useQuery({ queryKey: key, queryFn: () => unwrap(api.GET("/api/session/mail")) });
+  const set = useMutation({
+    mutationFn: (body: Schemas["SetWishRequest"]) => unwrap(api.PUT("/api/session/mail", { body })),
+    onSuccess: (after) => {
+      queries.setQueryData(key, after);
+      void queries.invalidateQueries({ queryKey: ["session"] });
+    },
+  });
+  return { read, set };
+}

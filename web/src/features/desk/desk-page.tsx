@@ -180,6 +180,10 @@ function Handouts() {
           <Link className="link" to={paths.to("people")}>
             People, codes, new courses
           </Link>
+          {"; "}
+          <Link className="link" to={paths.to("records")}>
+            tables and archive
+          </Link>
         </p>
       )}
       <p className="mt-1 text-sm">

@@ -1,6 +1,7 @@
 import { useState } from "react";
+import { Link } from "react-router";
 import { vocabulary } from "../../api/generated-vocabulary";
-import { useCourse } from "../../ui/course";
+import { useCourse, usePaths } from "../../ui/course";
 import { TextField, Toggle } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
@@ -11,6 +12,7 @@ import { useArchive, useJoinCode, useMakeCourse, usePeople, type Change, type Me
 /** Who takes part in the course; its instructor gives roles, lets go, renews the code and makes further courses. */
 export function PeoplePage() {
   const change = usePeople();
+  const paths = usePaths();
   const instructor = useCourse().role === "instructor";
   const { read } = change;
   if (read.isPending) return <Loading what="the people" />;
@@ -18,7 +20,12 @@ export function PeoplePage() {
   return (
     <div className="grid gap-3 xl:grid-cols-[minmax(0,1fr)_22rem]">
       <section className="space-y-2">
-        <h1 className="text-2xl font-bold">People</h1>
+        <div className="flex flex-wrap items-baseline gap-x-5">
+          <h1 className="text-2xl font-bold">People</h1>
+          <Link className="link" to={paths.to("records")}>
+            From a table, or into one
+          </Link>
+        </div>
         <Problem error={errorOf(change)} />
         {change.reset.data && (
           <p role="status" className="rounded-box bg-accent p-3 text-accent-content">

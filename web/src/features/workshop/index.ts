@@ -1,2 +1,3 @@
 export { WorkshopPage } from "./workshop-page";
 export { WorkshopPeoplePage } from "./workshop-people-page";
+export { MailPage } from "./mail-page";

@@ -81,7 +81,11 @@ export function useWorkshopPeople() {
       unwrap(api.DELETE("/api/workshop/people/{person_id}/second-factor", path(id))),
     onSuccess: again,
   });
-  return { read, make, set, reset, dropSecond };
+  const remove = useMutation({
+    mutationFn: (id: number) => unwrap(api.DELETE("/api/workshop/people/{person_id}", path(id))),
+    onSuccess: again,
+  });
+  return { read, make, set, reset, dropSecond, remove };
 }
 
 export type Change = ReturnType<typeof useWorkshopPeople>;

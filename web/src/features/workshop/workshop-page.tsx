@@ -21,6 +21,9 @@ export function WorkshopPage() {
           <Link className="link" to="/workshop/people">
             People
           </Link>
+          <Link className="link" to="/workshop/mail">
+            Mail that was written
+          </Link>
         </div>
         <Courses />
       </section>

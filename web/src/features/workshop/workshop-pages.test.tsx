@@ -59,3 +59,17 @@ it("keeps somebody out, hands over a link, takes a lost second factor away", asy
   await waitFor(() => expect(changed(calls)).toHaveLength(3));
   expect(changed(calls)[0]).toEqual(["PUT /api/workshop/people/30", { owns: false, is_active: false }]);
 });
+
+it("removes somebody only when asked twice", async () => {
+  const calls = serve({
+    "GET /api/workshop/people": { next: null, results: [GUS] },
+    "DELETE /api/workshop/people/30": {},
+  });
+  show(<WorkshopPeoplePage />);
+  await userEvent.click(await screen.findByRole("button", { name: "Remove Gus" }));
+  await userEvent.click(screen.getByRole("button", { name: "No" }));
+  await userEvent.click(screen.getByRole("button", { name: "Remove Gus" }));
+  expect(changed(calls)).toEqual([]);
+  await userEvent.click(screen.getByRole("button", { name: "Yes, remove Gus" }));
+  await waitFor(() => expect(changed(calls)).toEqual([["DELETE /api/workshop/people/30", null]]));
+});

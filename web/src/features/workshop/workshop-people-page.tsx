@@ -9,7 +9,7 @@ import { useWorkshopPeople, type Change, type WorkshopPerson } from "./queries";
 /** Everybody of the workshop: who owns it, who may sign in, whose password or phone is lost. */
 export function WorkshopPeoplePage() {
   const change = useWorkshopPeople();
-  const { read, make, set, reset, dropSecond } = change;
+  const { read, make, set, reset, dropSecond, remove } = change;
   const link = reset.data ?? make.data;
   if (read.isPending) return <Loading what="the people" />;
   if (read.isError) return <Problem error={read.error} again={() => void read.refetch()} />;
@@ -22,7 +22,7 @@ export function WorkshopPeoplePage() {
             Courses and rules
           </Link>
         </div>
-        <Problem error={set.error ?? reset.error ?? dropSecond.error} />
+        <Problem error={set.error ?? reset.error ?? dropSecond.error ?? remove.error} />
         {link && (
           <p role="status" className="rounded-box bg-accent p-3 text-accent-content">
             Hand this to {link.name}; it works once, for a day:{" "}
@@ -78,7 +78,30 @@ function Row({ one, change }: { one: WorkshopPerson; change: Change }) {
           Lost phone
         </button>
       )}
+      <Remove name={name} remove={() => change.remove.mutate(one.id)} />
     </li>
+  );
+}
+
+/** For good: asked twice. */
+function Remove({ name, remove }: { name: string; remove: () => void }) {
+  const [sure, setSure] = useState(false);
+  if (!sure)
+    return (
+      <button className="btn btn-ghost btn-sm" aria-label={`Remove ${name}`} onClick={() => setSure(true)}>
+        Remove
+      </button>
+    );
+  return (
+    <span role="alert" className="basis-full rounded-box border border-error p-2 text-sm">
+      Name, photos and notes of {name} go for good; figures and marks stay without a name.{" "}
+      <button className="btn btn-error btn-sm" onClick={remove}>
+        Yes, remove {name}
+      </button>{" "}
+      <button className="btn btn-sm" onClick={() => setSure(false)}>
+        No
+      </button>
+    </span>
   );
 }
 

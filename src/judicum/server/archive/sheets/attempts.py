@@ -226,6 +226,6 @@ def put_mark(user: User, course: Course, values: Mapping[str, Any]) -> Done:
     return Done("same" if same else "changed" if mark else "made", _told(attempt))
 
 
-RUN_SHEET = Sheet("runs", "Runs", lambda course: RUNS, run_rows, put_run)
-FIGURE_SHEET = Sheet("figures", "Figures", lambda course: FIGURES, figure_rows, put_figures)
-MARK_SHEET = Sheet("marks", "Marks", mark_columns, mark_rows, put_mark)
+RUN_SHEET = Sheet("runs", lambda course: RUNS, run_rows, put_run)
+FIGURE_SHEET = Sheet("figures", lambda course: FIGURES, figure_rows, put_figures)
+MARK_SHEET = Sheet("marks", mark_columns, mark_rows, put_mark)

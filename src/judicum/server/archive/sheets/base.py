@@ -36,7 +36,6 @@ class Sheet:
     """
 
     name: str
-    words: str
     columns: Callable[[Course], Sequence[Column]]
     rows: Callable[[Course], Iterable[Sequence[Any]]]
     put: Callable[[User, Course, Mapping[str, Any]], Done]

@@ -113,5 +113,5 @@ def put_given(user: User, course: Course, values: Mapping[str, Any]) -> Done:
     return Done("made", what)
 
 
-COUPON_SHEET = Sheet("coupons", "Coupons", lambda course: COUPONS, coupon_rows, put_coupon)
-GIVEN_SHEET = Sheet("assignments", "Given coupons", lambda course: GIVEN, given_rows, put_given)
+COUPON_SHEET = Sheet("coupons", lambda course: COUPONS, coupon_rows, put_coupon)
+GIVEN_SHEET = Sheet("assignments", lambda course: GIVEN, given_rows, put_given)

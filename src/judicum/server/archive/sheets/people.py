@@ -62,4 +62,4 @@ def _new(course: Course, login: str, name: str, role: str) -> Done:
     return Done("made", f"{made.display_name}, a new account", (made.pk, default_token_generator.make_token(made)))
 
 
-SHEET = Sheet("people", "People", lambda course: COLUMNS, rows, put, instructors=True)
+SHEET = Sheet("people", lambda course: COLUMNS, rows, put, instructors=True)

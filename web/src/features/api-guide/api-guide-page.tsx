@@ -1,0 +1,85 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { TextField } from "../../ui/field";
+import { Loading, Problem } from "../../ui/states";
+import { callsOf, type Call, type Description } from "./described";
+
+/** What programs may ask of this server, read from its own description. */
+export function ApiGuidePage() {
+  const [wanted, setWanted] = useState("");
+  const read = useQuery({
+    queryKey: ["api-guide"],
+    queryFn: async () => {
+      const answer = await fetch("/api/schema?format=json");
+      if (!answer.ok) throw new Error("The description of the API cannot be read.");
+      return callsOf((await answer.json()) as Description);
+    },
+    staleTime: Infinity,
+  });
+  if (read.isPending) return <Loading what="the guide" />;
+  if (read.isError) return <Problem error={read.error} again={() => void read.refetch()} />;
+  const fits = (call: Call) => `${call.method} ${call.path} ${call.about}`.toLowerCase().includes(wanted);
+  return (
+    <div className="mx-auto max-w-4xl space-y-4">
+      <h1 className="text-2xl font-bold">The API, for programs</h1>
+      <p>
+        Send <code>Authorization: Bearer</code> and a token that you made on the page of your account. Figures
+        are SI, units stand in the names, times are UTC. What is refused comes back as JSON with{" "}
+        <code>code</code>, <code>detail</code> and, field by field, what was given and what is allowed. The
+        same as a file:{" "}
+        <a className="link" href="/api/schema">
+          OpenAPI
+        </a>
+        .
+      </p>
+      <TextField
+        label="Only calls that hold"
+        value={wanted}
+        onChange={(typed) => setWanted(typed.toLowerCase())}
+      />
+      {[...read.data].map(([group, calls]) => (
+        <Group key={group} name={group} calls={calls.filter(fits)} />
+      ))}
+    </div>
+  );
+}
+
+function Group({ name, calls }: { name: string; calls: Call[] }) {
+  if (calls.length === 0) return null;
+  return (
+    <section className="space-y-1" aria-label={name}>
+      <h2 className="text-lg font-bold">{name.replaceAll("-", " ")}</h2>
+      {calls.map((call) => (
+        <details
+          key={`${call.method} ${call.path}`}
+          className="rounded-box border border-base-300 bg-base-100 px-3 py-2"
+        >
+          <summary className="cursor-pointer">
+            <strong className="inline-block w-16">{call.method}</strong>
+            <code className="break-all">{call.path}</code>
+            <span className="block pl-16 text-sm">{call.about}</span>
+          </summary>
+          <Fields title="In the address" fields={call.asks} />
+          <Fields title="Sent" fields={call.sends} />
+          <Fields title="Answered" fields={call.gives} />
+        </details>
+      ))}
+    </section>
+  );
+}
+
+function Fields({ title, fields }: { title: string; fields: string[] }) {
+  if (fields.length === 0) return null;
+  return (
+    <div className="mt-2 pl-16 text-sm">
+      <h3 className="font-medium">{title}</h3>
+      <ul className="columns-2">
+        {fields.map((field) => (
+          <li key={field}>
+            <code className="break-all">{field}</code>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,1 @@
+export { ApiGuidePage } from "./api-guide-page";

@@ -1,0 +1,109 @@
+import { useState } from "react";
+import { vocabulary } from "../../api/generated-vocabulary";
+import { Field } from "../../ui/field";
+import { Panel } from "../../ui/panel";
+import { Problem } from "../../ui/states";
+import { useSheet, type Line, type SheetFile } from "./queries";
+
+const outcomes = vocabulary.outcomes;
+const counted = (lines: Line[]) =>
+  (Object.keys(outcomes) as Line["outcome"][])
+    .map((outcome) => [outcome, lines.filter((line) => line.outcome === outcome).length] as const)
+    .filter(([, count]) => count > 0)
+    .map(([outcome, count]) => `${String(count)} ${outcomes[outcome]}`)
+    .join(", ");
+
+/** A table that comes in: first what each line would do, then all of it or nothing. */
+export function BringIn({ sheet }: { sheet: string }) {
+  const { foresee, put } = useSheet(sheet);
+  const [file, setFile] = useState<SheetFile | null>(null);
+  const told = put.data ?? foresee.data;
+  const refused = told?.lines.some((line) => line.outcome === "refused") ?? false;
+  const choose = async (chosen: File | undefined) => {
+    if (!chosen) return;
+    // Read now: the file may change before it is kept.
+    const read = { name: chosen.name, data: await chosen.arrayBuffer() };
+    put.reset();
+    setFile(read);
+    foresee.mutate(read);
+  };
+  return (
+    <Panel className="space-y-3" aria-label="In">
+      <h2 className="text-lg font-bold">In</h2>
+      <Field label="A file with commas or semicolons between (CSV)">
+        <input
+          type="file"
+          accept=".csv,.tsv,.txt,text/csv"
+          className="file-input w-full max-w-md"
+          onChange={(e) => {
+            void choose(e.target.files?.[0]);
+            e.target.value = "";
+          }}
+        />
+      </Field>
+      <Problem error={foresee.error ?? put.error} />
+      {told && file && (
+        <>
+          <p role="status">
+            <strong>{file.name}</strong>: {counted(told.lines) || "no line holds anything"}.{" "}
+            {told.kept
+              ? "It is done."
+              : refused
+                ? "Nothing is kept while a line is refused: mend the file and choose it again."
+                : "Nothing is kept yet."}
+          </p>
+          {!told.kept && (
+            <button
+              className="btn btn-primary"
+              disabled={refused || told.lines.length === 0 || put.isPending}
+              onClick={() => put.mutate(file)}
+            >
+              Keep all of it
+            </button>
+          )}
+          <Lines lines={told.lines} />
+        </>
+      )}
+    </Panel>
+  );
+}
+
+const MARKS = { made: "badge-success", changed: "badge-info", same: "badge-ghost", refused: "badge-error" };
+
+function Lines({ lines }: { lines: Line[] }) {
+  return (
+    <div className="overflow-x-auto">
+      <table className="table table-sm">
+        <thead>
+          <tr>
+            <th scope="col">Line</th>
+            <th scope="col">What it does</th>
+            <th scope="col">To what</th>
+          </tr>
+        </thead>
+        <tbody>
+          {lines.map((line) => (
+            <tr key={line.line}>
+              <td>{line.line}</td>
+              <td>
+                <span className={`badge badge-sm ${MARKS[line.outcome]}`}>{outcomes[line.outcome]}</span>
+              </td>
+              <td>
+                {line.what}
+                {line.problems.map((problem) => (
+                  <span key={problem.field} className="block">
+                    <strong>{problem.field.replaceAll("_", " ")}</strong>
+                    {problem.given === null ? "" : ` (${problem.given})`}: {problem.allowed}
+                  </span>
+                ))}
+                {line.hand_over && (
+                  <span className="block break-all">Hand over, works once, for a day: {line.hand_over}</span>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

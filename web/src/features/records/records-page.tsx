@@ -1,0 +1,49 @@
+import { useState } from "react";
+import { vocabulary } from "../../api/generated-vocabulary";
+import { useCourse } from "../../ui/course";
+import { Panel, Picker } from "../../ui/panel";
+import { BringIn } from "./bring-in";
+
+const words = vocabulary.sheets;
+export type SheetName = keyof typeof words;
+
+/** The course's tables out to a spreadsheet and back, and all of it as an archive. */
+export function RecordsPage() {
+  const { id, role } = useCourse();
+  const instructor = role === "instructor";
+  // Who takes part is the instructor's to say.
+  const names = (Object.keys(words) as SheetName[]).filter((name) => instructor || name !== "people");
+  const [sheet, setSheet] = useState<SheetName>(names[0] ?? "runs");
+  const root = `/api/courses/${String(id)}`;
+  return (
+    <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_20rem]">
+      <section className="space-y-3">
+        <h1 className="text-2xl font-bold">Tables and archive</h1>
+        <Picker label="Table" options={names} words={(one) => words[one]} value={sheet} choose={setSheet} />
+        <Panel className="space-y-2" aria-label="Out">
+          <h2 className="text-lg font-bold">Out</h2>
+          <p>
+            {words[sheet]} as they are, for a spreadsheet. The same file comes in again below; columns may be
+            left out, and figures may be in inches or CFH where the column says so.
+          </p>
+          <a className="btn" href={`${root}/sheets/${sheet}.csv`} download>
+            Save {sheet}.csv
+          </a>
+        </Panel>
+        <BringIn key={sheet} sheet={sheet} />
+      </section>
+      {instructor && (
+        <Panel tight className="space-y-2" aria-label="Archive">
+          <h2 className="font-bold">The whole course</h2>
+          <p className="text-sm">
+            Everything of it in one file of open formats: rows, photos, strips, marks, log. Another server
+            takes it in with <code>./judicum import</code>.
+          </p>
+          <a className="btn btn-sm" href={`${root}/archive.zip`} download>
+            Save the archive
+          </a>
+        </Panel>
+      )}
+    </div>
+  );
+}

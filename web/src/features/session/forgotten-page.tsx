@@ -1,0 +1,48 @@
+import { useMutation } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link } from "react-router";
+import { api, unwrap } from "../../api/client";
+import { Problem } from "../../ui/states";
+import { Field, Frame } from "./frame";
+
+/** A link for a new password by mail, to whoever gave an address. */
+export function ForgottenPage() {
+  const [username, setUsername] = useState("");
+  const ask = useMutation({
+    mutationFn: () => unwrap(api.POST("/api/password-forgotten", { body: { username } })),
+  });
+  return (
+    <Frame title="A forgotten password">
+      {ask.isSuccess ? (
+        <p role="status">
+          If that name is known and has a mail address, a link is on its way; it works once, for a day.
+          Without an address, ask your instructor for one.
+        </p>
+      ) : (
+        <form
+          onSubmit={(e) => {
+            e.preventDefault();
+            ask.mutate();
+          }}
+        >
+          <Field
+            id="username"
+            label="Name you sign in with"
+            value={username}
+            autoComplete="username"
+            onChange={setUsername}
+          />
+          <Problem error={ask.error} />
+          <button className="btn mt-4 h-12 w-full btn-primary" disabled={ask.isPending}>
+            Mail me a link
+          </button>
+        </form>
+      )}
+      <p className="mt-6">
+        <Link className="link" to="/sign-in">
+          Back to signing in
+        </Link>
+      </p>
+    </Frame>
+  );
+}

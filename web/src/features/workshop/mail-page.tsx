@@ -1,0 +1,43 @@
+import { useQuery } from "@tanstack/react-query";
+import { Link } from "react-router";
+import { api, unwrap } from "../../api/client";
+import { Empty, Loading, Problem } from "../../ui/states";
+import { dateWords } from "../../ui/words";
+
+/** What the stand-in for a mail server wrote for the workshop. */
+export function MailPage() {
+  const read = useQuery({
+    queryKey: ["workshop-mail"],
+    queryFn: () => unwrap(api.GET("/api/workshop/mail")),
+  });
+  if (read.isPending) return <Loading what="the mail" />;
+  if (read.isError) return <Problem error={read.error} again={() => void read.refetch()} />;
+  return (
+    <div className="mx-auto max-w-3xl space-y-3">
+      <div className="flex flex-wrap items-baseline gap-x-5">
+        <h1 className="text-2xl font-bold">Mail that was written</h1>
+        <Link className="link" to="/workshop">
+          The workshop
+        </Link>
+      </div>
+      <p>
+        No mail server is named on this machine: messages are kept here instead. Links for new passwords are
+        for their reader alone.
+      </p>
+      {read.data.length === 0 && <Empty>Nothing was written yet.</Empty>}
+      <ul className="space-y-2">
+        {read.data.map((mail, k) => (
+          <li key={k}>
+            <details className="rounded-box border border-base-300 bg-base-100 p-3">
+              <summary className="cursor-pointer">
+                <strong>{mail.subject}</strong> to {mail.to}
+                {mail.at && `, ${dateWords(mail.at)}`}
+              </summary>
+              <pre className="mt-2 font-sans whitespace-pre-wrap">{mail.text}</pre>
+            </details>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
