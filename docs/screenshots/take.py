@@ -8,6 +8,12 @@ from pathlib import Path
 from playwright.sync_api import Browser, Locator, Page, sync_playwright
 
 HERE = Path(__file__).parent
+NOTEBOOK = """student;coupon;due;attempt;current (A);Gas flow (CFH);postflow_s;note
+alma;corner-fused-15;;2;52,5;23;9;from the notebook
+bo;corner-fused-15;;2;hot;20;;
+cleo;corner-fused-15;;7;48;21;8;
+dara;corner-fused-15;;2;50 A;9,5 l/min;8;torch upright
+"""
 LAPTOP, PHONE = (1280, 800), (390, 844)
 
 
@@ -85,6 +91,13 @@ def main(base: str) -> None:
         take(staff, "evening")
         staff.get_by_role("link", name="Stock", exact=True).click()
         take(staff, "stock")
+        staff.get_by_role("link", name="Desk").click()
+        staff.get_by_role("link", name="tables and archive").click()
+        staff.get_by_role("button", name="Runs").click()
+        table = {"name": "notebook.csv", "mimeType": "text/csv", "buffer": NOTEBOOK.encode()}
+        staff.get_by_label("A file with commas or semicolons between (CSV)").set_input_files(table)
+        staff.get_by_text("refused").first.wait_for()
+        take(staff, "records")
         staff.get_by_role("link", name="Class wall").click()
         staff.get_by_role("link", name="Alma Reuss").first.click()
         take(staff, "student")
@@ -118,10 +131,6 @@ def main(base: str) -> None:
         of_corner(phone).get_by_role("button", name="Weld another").first.click()
         phone.get_by_role("heading", name="Log of the run").wait_for()
         take(phone, "phone-card")
-        phone.get_by_role("link", name="Cadence").click()
-        phone.get_by_role("button", name="Start").click()
-        phone.wait_for_timeout(4000)
-        phone.screenshot(path=HERE / "phone-cadence.png")
 
 
 if __name__ == "__main__":

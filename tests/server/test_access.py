@@ -2,6 +2,7 @@
 
 import json
 from collections.abc import Callable
+from typing import Any
 
 import pytest
 from django.test import Client
@@ -28,17 +29,21 @@ OPEN = {
 
 
 def routes() -> list[tuple[str, list[str]]]:
-    """Every API address with its methods, from the URL table itself."""
-    found: list[tuple[str, list[str]]] = []
+    """Every API address with its methods."""
+    kinds = ("get", "post", "put", "patch", "delete")
+    return [(route, [m.upper() for m in kinds if hasattr(view, m)]) for route, view in views_by_route().items()]
+
+
+def views_by_route() -> dict[str, Any]:
+    """The view of every API address, from the URL table itself."""
+    found: dict[str, Any] = {}
 
     def walk(patterns: list[URLPattern | URLResolver], prefix: str) -> None:
         for p in patterns:
             if isinstance(p, URLResolver):
                 walk(p.url_patterns, prefix + str(p.pattern))
             elif hasattr(p.callback, "view_class"):
-                view = p.callback.view_class
-                methods = [m.upper() for m in ("get", "post", "put", "patch", "delete") if hasattr(view, m)]
-                found.append((prefix + str(p.pattern), methods))
+                found[prefix + str(p.pattern)] = p.callback.view_class
 
     walk(get_resolver().url_patterns, "")
     return found

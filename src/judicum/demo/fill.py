@@ -21,6 +21,7 @@ from judicum.demo.drawing import Weld, draw, habits_of, shaky
 from judicum.demo.evenings import plan_ahead
 from judicum.demo.extras import add_views, correct_by_hand
 from judicum.demo.load import assignments_of, begin_of, plans
+from judicum.demo.mail import write_mail
 from judicum.demo.marking import find_by_hand, keep_references, leave_one_for_second, mark
 from judicum.demo.stock import fill_store
 from judicum.server.accounts.models import User
@@ -198,3 +199,4 @@ def _extras(cast: Cast) -> None:
     leave_one_for_second(cast.staff, cast.course)
     plan_ahead(cast.staff, cast.course, cast.told)
     fill_store(cast.staff, cast.students, cast.course, cast.told, begin_of(cast.course, cast.told))
+    write_mail([*cast.staff[:1], *cast.students[:2]])

@@ -127,7 +127,7 @@ def _drift(env: dict[str, str], npm: list[str], node_env: dict[str, str], scratc
 
 
 def write_openapi() -> int:
-    """Write the OpenAPI file and the TypeScript types made from it."""
+    """Write the OpenAPI file, the TypeScript types and vocabulary made from it, and the schemas of the archive."""
     with install.only_one():
         install.python_packages(dev=True)
         npm, node_env = install.web_packages()
@@ -145,4 +145,6 @@ def write_openapi() -> int:
         cwd=WEB,
     )
     VOCABULARY.write_text(run(SPEAK, why="the page's vocabulary cannot be made", env=env))
+    schemas = [PYTHON, "-m", "judicum.server.archive.schemas", ROOT / "docs" / "archive"]
+    run(schemas, why="the archive's schemas cannot be made", env=env)
     return 0

@@ -20,7 +20,7 @@ from django.utils import timezone  # noqa: E402
 from judicum.core.errors import InvalidValue, JudicumError  # noqa: E402
 from judicum.server.accounts.models import Workshop  # noqa: E402
 from judicum.server.archive.actions.import_course import import_course  # noqa: E402
-from judicum.server.archive.backup import back_up, restore  # noqa: E402
+from judicum.server.archive.backup import CannotBackUp, back_up, restore  # noqa: E402
 from judicum.server.archive.check import check_data  # noqa: E402
 from judicum.server.archive.write import archive_of  # noqa: E402
 from judicum.server.coupons.library import load_library  # noqa: E402
@@ -100,5 +100,5 @@ DOES = {
 if __name__ == "__main__":
     try:
         print(DOES[sys.argv[1]](*sys.argv[2:]))  # type: ignore[operator]
-    except JudicumError as error:
+    except (JudicumError, CannotBackUp) as error:
         sys.exit(f"judicum: {error}")

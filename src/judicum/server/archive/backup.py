@@ -19,7 +19,7 @@ from typing import Any
 from django.core.files.storage import default_storage
 from django.db import connection, transaction
 
-from judicum.core.errors import InvalidValue, JudicumError, NoRoom
+from judicum.core.errors import InvalidValue, NoRoom
 from judicum.server.archive.stored import named_files
 from judicum.server.archive.write import CHUNK, Entry, stored_entry, zip_of
 from judicum.server.operations.keeping import files_stay
@@ -30,10 +30,8 @@ NOT_DUMPED = ("cache", "photos_upload")
 """Tables whose rows are not worth keeping: what is counted at the door, and photos of which only pieces have arrived."""
 
 
-class CannotBackUp(JudicumError):
+class CannotBackUp(Exception):
     """A program of PostgreSQL failed; the message is its last line."""
-
-    code = "cannot_back_up"
 
 
 def back_up(target: Path, at: datetime, pool: Path | None = None) -> dict[str, Any]:

@@ -1,6 +1,6 @@
 """The JSON Schema of every table of an archive (draft 2020-12), made from the models.
 
-python -m judicum.server.archive.schemas docs/archive    writes one file a table
+python -m judicum.server.archive.schemas docs/archive    writes one file a table (so does ./judicum openapi)
 """
 
 import json

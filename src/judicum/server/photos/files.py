@@ -4,7 +4,7 @@ from collections.abc import Iterable
 
 from django.core.files.storage import default_storage
 from django.db import transaction
-from django.db.models import QuerySet
+from django.db.models import Q, QuerySet
 
 from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Attempt
@@ -21,7 +21,7 @@ def let_go_of_pictures(photos: QuerySet[Photo]) -> int:
     unseen = StoredPicture.objects.filter(pk__in={photo.picture_id for photo in rows}, photos=None)
     names = [str(file) for row in unseen for file in (row.original.name, row.shown.name)]
     unseen.delete()
-    _delete_later(name for name in names if not StoredPicture.objects.filter(shown=name).exists())
+    _delete_later(names)
     return len(rows)
 
 
@@ -37,7 +37,7 @@ def let_go_of_strips(attempts: QuerySet[Attempt]) -> None:
     for rows in holders:
         rows.update(strip="")
     Figures.objects.filter(attempt__in=attempts).update(has_strip=False)
-    _delete_later(name for name in names if not _strip_is_named(name))
+    _delete_later(names)
 
 
 def let_go_of_uploads(user: User) -> None:
@@ -57,5 +57,8 @@ def _delete_later(names: Iterable[str]) -> None:
 
 
 def _delete(name: str) -> None:
+    """Unless somebody sent the same bytes again meanwhile."""
     with files_stay(held_back=True):
-        default_storage.delete(name)
+        named = StoredPicture.objects.filter(Q(original=name) | Q(shown=name)).exists()
+        if not named and not _strip_is_named(name):
+            default_storage.delete(name)

@@ -50,6 +50,8 @@ class DesignsView(ListAPIView[Design]):
 class PlanView(APIView):
     """The setup card of a coupon that is being designed, by the course's schools; nothing is kept."""
 
+    of_archived = True
+
     @extend_schema(operation_id="plan_read", request=CouponSerializer, responses=CardSerializer)
     def post(self, request: Request, course_id: int) -> Response:
         course = membership_of(person(request), course_id).course

@@ -86,13 +86,18 @@ def reset_token(user: User, course_id: int, member_id: int) -> tuple[User, str]:
     """The one-time token with which a member sets a new password; it ends with its use, the next sign-in, or after a day.
 
     Raises:
-        NotAllowed: for another instructor, or for somebody who teaches a course that one is not instructor of.
+        NotAllowed: for another instructor or an owner of the workshop, or for somebody who teaches a course that one is not instructor of.
         NotFound: not the course's instructor, no such member.
     """
     found = _member(user, course_id, member_id)
     mine = Membership.objects.filter(user=user, role=Role.INSTRUCTOR).values("course_id")
     teaches = Membership.objects.filter(user=found.user, role__in=STAFF)
     elsewhere = teaches.exclude(course_id__in=mine)
-    if found.user_id == user.pk or teaches.filter(role=Role.INSTRUCTOR).exists() or elsewhere.exists():
+    if (
+        found.user.owns
+        or found.user_id == user.pk
+        or teaches.filter(role=Role.INSTRUCTOR).exists()
+        or elsewhere.exists()
+    ):
         raise NotAllowed("A password is reset for students and assistants of one's own courses.")
     return found.user, default_token_generator.make_token(found.user)

@@ -91,7 +91,7 @@ class ArchivedView(APIView):
         archive_course(person(request), course_id, archived=True)
         return Response(SessionSerializer(with_courses(person(request))).data)
 
-    @extend_schema(operation_id="course_reopen", responses=SessionSerializer)
+    @extend_schema(operation_id="course_reopen", responses={200: SessionSerializer})
     def delete(self, request: Request, course_id: int) -> Response:
         archive_course(person(request), course_id, archived=False)
         return Response(SessionSerializer(with_courses(person(request))).data)

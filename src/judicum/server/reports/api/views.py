@@ -29,6 +29,8 @@ PDF = {(200, "application/pdf"): OpenApiTypes.BINARY}
 class ReportsView(APIView):
     """One's own student reports of a course, and asking for another."""
 
+    of_archived = True
+
     @extend_schema(operation_id="reports_list", responses=StudentReportSerializer(many=True))
     def get(self, request: Request, course_id: int) -> Response:
         return Response(StudentReportSerializer(reports_for(person(request), course_id), many=True).data)
