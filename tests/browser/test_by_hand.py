@@ -149,6 +149,7 @@ def test_an_angle_is_read_on_the_torch_and_two_beads_laid_over_one_another(
     page = open_page(browser, live_server.url, LAPTOP, complaints)
     sign_in(page, course.instructor)
     page.goto(f"/course/{course.row.pk}/attempt/{second.pk}")
+    page.wait_for_load_state("networkidle")  # what comes in above moves the button
     page.get_by_role("button", name="every figure, the whole log").click()
     expect(page.get_by_text("measured", exact=True)).to_be_visible()
     page.get_by_role("link", name=f"lay it over attempt {first.number}").click()

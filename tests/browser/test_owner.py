@@ -138,6 +138,7 @@ def test_a_school_is_run_from_its_first_day(
     # The course ends, is taken along, and comes in elsewhere.
     page.goto(f"{live_server.url}/course/{course.pk}/people")
     expect(page.get_by_alt_text("The address, for a phone's camera")).to_be_visible()
+    page.wait_for_load_state("networkidle")
     page.get_by_role("button", name="Archive this course").click()
     page.get_by_role("button", name="Yes, archive it").click()
     expect(page.get_by_text("This course is archived:")).to_be_visible()

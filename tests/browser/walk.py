@@ -4,7 +4,7 @@ from axe_playwright_python.sync_playwright import Axe
 from playwright.sync_api import Browser, Page, expect
 
 from judicum.server.accounts.models import User
-from tests.browser.conftest import listen
+from tests.browser.conftest import OPEN, listen
 from tests.people import PASSWORD
 
 PHONE = {"width": 390, "height": 844}
@@ -25,6 +25,7 @@ def no_violations(page: Page) -> None:
 
 def open_page(browser: Browser, address: str, size: dict[str, int], heard: list[str]) -> Page:
     context = browser.new_context(base_url=address, viewport=size, reduced_motion="reduce")  # type: ignore[arg-type]
+    OPEN.append(context)
     page = context.new_page()
     page.set_default_timeout(PATIENCE_MS)
     listen(page, heard)

@@ -23,6 +23,7 @@ from judicum.core.errors import InvalidValue
 from judicum.server.archive.backup import Backup, back_up, keep_daily
 from judicum.server.archive.check import check_data
 from judicum.server.archive.stored import named_files
+from judicum.server.archive.write import archive_of
 from judicum.server.attempts.models import Attempt, Event
 from judicum.server.photos.models import StoredPicture
 from tests.measured import measured_attempt
@@ -108,6 +109,30 @@ def test_killed_at_random_a_restore_leaves_nothing_and_done_it_leaves_everything
     assert again.wait() == 1
     assert again.stderr is not None
     assert "never written over" in again.stderr.read()
+
+
+def test_killed_at_random_an_import_leaves_nothing(course: Course, empty: dict[str, str], tmp_path: Path) -> None:
+    path, everything = tmp_path / "course.zip", tmp_path / "all.zip"
+    path.write_bytes(b"".join(archive_of(course.row.pk)))
+    back_up(everything, AT)
+    assert program(empty, "restore", str(everything)).wait() == 0
+    with psycopg.connect(empty["JUDICUM_DATABASE_URL"]) as there:
+        there.execute("UPDATE courses_course SET key = gen_random_uuid()")  # a server that does not have it
+    workshop = course.row.workshop.name
+    count = "SELECT (SELECT count(*) FROM courses_course), (SELECT count(*) FROM attempts_event)"
+    before = asked(empty, count)
+    for k in range(KILLS - 1):
+        begun = program(empty, "import", str(path), workshop)
+        time.sleep(random.Random(k).uniform(1.5, 3.0))
+        begun.send_signal(signal.SIGKILL)
+        begun.wait()
+        until_quiet(empty)
+        if asked(empty, count) != before:
+            break
+    else:
+        assert program(empty, "import", str(path), workshop).wait() == 0
+    courses, events = before[0]
+    assert asked(empty, count) == [(courses + 1, 2 * events)], "whole or not at all"
 
 
 def until_quiet(env: dict[str, str]) -> None:

@@ -46,9 +46,10 @@ def test(arguments: list[str]) -> int:
         }
         _drift(env, npm, node_env, scratch)
         sys.stderr.flush()
-        # One worker to a core; a file stays on one worker, so what a file draws or builds is made once. Files come in the
-        # order of tests/conftest.py, the slow ones first.
-        shared = ["-n", str(os.cpu_count() or 1), "--dist", "loadfile", "--no-loadscope-reorder"]
+        # One worker more than there are cores: a quarter of their time is waiting for browsers and other programs. A file
+        # stays on one worker, so what a file draws or builds is made once. Files come in the order of tests/conftest.py, the
+        # slow ones first.
+        shared = ["-n", str((os.cpu_count() or 1) + 1), "--dist", "loadfile", "--no-loadscope-reorder"]
         return subprocess.run(
             [PYTHON, "-m", "pytest", "--reuse-db", *shared, *arguments], env=env, cwd=ROOT, stdin=subprocess.DEVNULL
         ).returncode

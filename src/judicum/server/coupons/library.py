@@ -31,7 +31,12 @@ def library() -> list[dict[str, Any]]:
 
 def load_library() -> None:
     """Add the designs that are not there yet; those that are keep what is welded."""
-    for design in library():
-        row, made = Design.objects.get_or_create(code=design["code"], version=1, defaults=design)
-        if not made and any(getattr(row, key) != design.get(key, "") for key in PLACE):
-            Design.objects.filter(pk=row.pk).update(**{key: design.get(key, "") for key in PLACE})
+    told = library()
+    there = {row.code: row for row in Design.objects.filter(code__in=[one["code"] for one in told], version=1)}
+    missing = [Design(**one) for one in told if one["code"] not in there]
+    # Two servers that start at once both add them; the first one's stay.
+    Design.objects.bulk_create(missing, ignore_conflicts=True)
+    for one in told:
+        row = there.get(one["code"])
+        if row is not None and any(getattr(row, key) != one.get(key, "") for key in PLACE):
+            Design.objects.filter(pk=row.pk).update(**{key: one.get(key, "") for key in PLACE})
