@@ -6,11 +6,13 @@ from judicum.bench import queue
 from judicum.server.attempts.models import Attempt
 from judicum.server.photos.actions.request_measurement import request_measurement
 from judicum.server.photos.models import Measurement, MeasurementState, Photo
+from tests.drawn import bead_photo
 
 
 @pytest.fixture
 def filled(db: None, monkeypatch: pytest.MonkeyPatch) -> None:
     monkeypatch.setattr(queue, "PHOTOS", 1)
+    monkeypatch.setattr("judicum.bench.course.drawn", lambda seed: bead_photo().jpeg)  # eight megapixels take seconds
     queue.fill()
 
 

@@ -30,7 +30,7 @@ from tests.measured import measured_attempt
 from tests.people import Course, make_course
 
 AT = datetime(2031, 3, 4, 2, 0, tzinfo=UTC)
-KILLS = 3
+KILLS = 2
 """Of a restore at random moments."""
 
 

@@ -18,7 +18,7 @@ from tests.measured import measured_attempt
 from tests.people import Course
 
 EACH = 2
-"""Calls of every operation by each person, in each of the two ways."""
+"""Calls of every operation by each person; `./judicum bench-fuzz` makes as many as one likes."""
 
 
 @pytest.fixture
@@ -33,10 +33,8 @@ def _one_connection() -> Iterator[None]:
 
 
 @pytest.mark.usefixtures("_one_connection")
-@pytest.mark.parametrize(
-    ("who", "seeds"), [("instructor", (0, 1)), ("student", (0,)), ("stranger", (1,)), ("nobody", (0,))]
-)
-def test_odd_calls_are_answered_as_described(course: Course, settings: Any, who: str, seeds: tuple[int, ...]) -> None:
+@pytest.mark.parametrize(("who", "seed"), [("instructor", 0), ("student", 1), ("stranger", 2), ("nobody", 3)])
+def test_odd_calls_are_answered_as_described(course: Course, settings: Any, who: str, seed: int) -> None:
     settings.ALLOWED_HOSTS = ["*"]
     logging.disable(logging.CRITICAL)
     attempt = measured_attempt(course)
@@ -56,10 +54,9 @@ def test_odd_calls_are_answered_as_described(course: Course, settings: Any, who:
         "member_id": Membership.objects.get(course=course.row, user=course.assistant).pk,
     }
     try:
-        for seed in seeds:
-            told = fuzz({who: getattr(course, who, None)}, ids, EACH, seed)
-            assert told.faults == {}
-            assert told.calls > 150
+        told = fuzz({who: getattr(course, who, None)}, ids, EACH, seed)
+        assert told.faults == {}
+        assert told.calls > 150
     finally:
         logging.disable(logging.NOTSET)
 

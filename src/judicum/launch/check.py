@@ -33,18 +33,18 @@ def test(arguments: list[str]) -> int:
             programs = side_by_side.submit(_programs)
             install.python_packages(dev=True)
             page = side_by_side.submit(_page)
+            env = {
+                **environment(cluster, "only-for-tests"),
+                "JUDICUM_VAR": str(scratch),
+                "DJANGO_ALLOW_ASYNC_UNSAFE": "true",
+                # The cluster goes with the run: no connection is kept, no database dropped at the end.
+                "JUDICUM_CONN_MAX_AGE": "0",
+            }
             side_by_side.submit(_python_checks).result()
-            browser, (npm, node_env) = programs.result(), page.result()
-        cluster.start()
-        env = {
-            **environment(cluster, "only-for-tests"),
-            "JUDICUM_VAR": str(scratch),
-            "JUDICUM_CHROMIUM": str(browser),
-            "DJANGO_ALLOW_ASYNC_UNSAFE": "true",
-            # The cluster goes with the run: no connection is kept, no database dropped at the end.
-            "JUDICUM_CONN_MAX_AGE": "0",
-        }
-        _drift(env, npm, node_env, scratch)
+            env["JUDICUM_CHROMIUM"] = str(programs.result())
+            cluster.start()
+            _drift(env, scratch)
+            _drift_of_types(*page.result(), scratch)
         sys.stderr.flush()
         # One worker more than there are cores: a quarter of their time is waiting for browsers and other programs. A file
         # stays on one worker, so what a file draws or builds is made once. Files come in the order of tests/conftest.py, the
@@ -98,7 +98,7 @@ def _web_checks(npm: list[str], node_env: dict[str, str]) -> None:
     run([*npm, "test"], why="vitest", env=node_env, cwd=WEB, log=LOGS / "vitest.log")
 
 
-def _drift(env: dict[str, str], npm: list[str], node_env: dict[str, str], scratch: Path) -> None:
+def _drift(env: dict[str, str], scratch: Path) -> None:
     with step("migration drift"):
         run(
             [PYTHON, "-m", "django", "makemigrations", "--check", "--dry-run"],
@@ -107,7 +107,7 @@ def _drift(env: dict[str, str], npm: list[str], node_env: dict[str, str], scratc
             log=LOGS / "drift.log",
         )
     with step("OpenAPI drift"):
-        fresh = scratch / "openapi.yaml"
+        fresh = scratch / OPENAPI.name
         run(
             [PYTHON, "-m", "django", "spectacular", "--fail-on-warn", "--file", fresh],
             why="the OpenAPI file cannot be made",
@@ -115,16 +115,19 @@ def _drift(env: dict[str, str], npm: list[str], node_env: dict[str, str], scratc
             log=LOGS / "drift.log",
         )
         run(["diff", OPENAPI, fresh], why=f"{OPENAPI.relative_to(ROOT)} is out of date (./judicum openapi)")
-        types = scratch / "generated.ts"
-        run(
-            [*npm, "exec", "--", "openapi-typescript", str(fresh), "-o", str(types)],
-            why="openapi-typescript",
-            env=node_env,
-            cwd=WEB,
-        )
-        run(["diff", TYPES, types], why=f"{TYPES.relative_to(ROOT)} is out of date (./judicum openapi)")
         if VOCABULARY.read_text() != run(SPEAK, why="the page's vocabulary cannot be made", env=env):
             raise Trouble(f"{VOCABULARY.relative_to(ROOT)} is out of date (./judicum openapi)")
+
+
+def _drift_of_types(npm: list[str], node_env: dict[str, str], scratch: Path) -> None:
+    types = scratch / "generated.ts"
+    run(
+        [*npm, "exec", "--", "openapi-typescript", str(scratch / OPENAPI.name), "-o", str(types)],
+        why="openapi-typescript",
+        env=node_env,
+        cwd=WEB,
+    )
+    run(["diff", TYPES, types], why=f"{TYPES.relative_to(ROOT)} is out of date (./judicum openapi)")
 
 
 def write_openapi() -> int:
