@@ -111,7 +111,8 @@ def test_those_who_teach_are_told_what_runs_low(course: Course, settings: Any) -
     wishing(course.instructor, "low", "due")
     Item.objects.create(course=course.row, kind="cup", name="Cup 8", low_at=4, spec={"cup": 8})
     assert send_digests(MORNING) == 1
-    assert "Runs low\n- Cup 8 (Test course)" in messages(settings, course.row.workshop_id)[0].get_content()
+    text = messages(settings, course.row.workshop_id)[0].get_content()
+    assert "Runs low\n- Cup 8: 0 pieces left (Test course)" in text
 
 
 def test_a_forgotten_password_is_mailed_and_its_link_hidden_from_owners(

@@ -1,6 +1,7 @@
 """The demo's mail: three people who wish to be told, and this morning's mail to them."""
 
 from collections.abc import Sequence
+from datetime import timedelta
 
 from django.utils import timezone
 
@@ -8,7 +9,11 @@ from judicum.demo.scenario import PASSWORD
 from judicum.server.accounts.models import User
 from judicum.server.notices.actions.send_digests import HOUR, send_digests
 from judicum.server.notices.actions.set_wish import set_wish
+from judicum.server.notices.models import Wish
 from judicum.words.notices import KINDS
+
+SINCE = timedelta(days=4)
+"""The last mail before: marks of the last evening but one came back since."""
 
 
 def write_mail(people: Sequence[User]) -> None:
@@ -17,4 +22,6 @@ def write_mail(people: Sequence[User]) -> None:
         return
     for person in people:
         set_wish(person, f"{person.username}@example.org", list(KINDS), PASSWORD)
-    send_digests(timezone.now().replace(hour=HOUR + 1))
+    now = timezone.now()
+    Wish.objects.filter(user__in=people).update(told_at=now - SINCE)
+    send_digests(now.replace(hour=HOUR + 1))

@@ -192,8 +192,11 @@ def with_database() -> Iterator[dict[str, str]]:
     if ours:
         cluster = Cluster(home_of_checkout(), free_port(kept.get("database_port", 5440)), kept["password"])
         cluster.start()
+    env = environment(cluster, kept["secret_key"], port=note["port"] if note else kept.get("web_port", FIRST_PORT))
     try:
-        yield environment(cluster, kept["secret_key"], port=note["port"] if note else kept.get("web_port", FIRST_PORT))
+        if ours and not RESTORING.exists():  # a restore brings its own tables
+            bring_up_to_date(env)
+        yield env
     finally:
         if ours:
             cluster.stop()
@@ -202,7 +205,6 @@ def with_database() -> Iterator[dict[str, str]]:
 def account_command(*what: str) -> int:
     """Do something to accounts, running or not, and tell it."""
     with with_database() as env:
-        bring_up_to_date(env)
         print(on_accounts(env, *what), end="")
     return 0
 
@@ -210,7 +212,6 @@ def account_command(*what: str) -> int:
 def archive_command(*what: str) -> int:
     """Write or read an archive, running or not, and tell what came of it."""
     with with_database() as env:
-        bring_up_to_date(env)
         print(_told_by(env, "judicum.server.archive", *what), end="")
     return 0
 

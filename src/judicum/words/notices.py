@@ -60,6 +60,6 @@ def coupon_line(title: str, number: int | None, course: str) -> str:
     return f"{title}{f', attempt {number}' if number else ''} ({course})"
 
 
-def low_line(item: str, course: str) -> str:
-    """A sort of stock that runs low, in a line of the digest."""
-    return f"{item} ({course})"
+def low_line(told: str, course: str) -> str:
+    """What is told on a course's desk of its store, in a line of the digest."""
+    return f"{told} ({course})"

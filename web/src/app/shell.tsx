@@ -1,6 +1,7 @@
 import {
   CalendarClock,
   ChartLine,
+  ChevronsUpDown,
   Calculator,
   CircleUserRound,
   ClipboardList,
@@ -160,23 +161,26 @@ function CourseName({ course, session }: CourseNameProps) {
       </span>
     );
   return (
-    <select
-      className="select min-w-24 shrink truncate pe-8 font-semibold select-sm"
-      aria-label="Course to work in"
-      value={course.id}
-      onChange={(e) => {
-        const next = courses.find((one) => String(one.id) === e.target.value);
-        void navigate(next ? beginOf(next) : "/workshop");
-      }}
-    >
-      {courses.map((one) => (
-        <option key={one.id} value={one.id}>
-          {one.name}
-          {one.archived ? " (archived)" : ""}
-        </option>
-      ))}
-      {owns && <option value={WORKSHOP}>{session.workshop}: the workshop</option>}
-    </select>
+    <label className="flex min-w-24 shrink items-center gap-1">
+      <ChevronsUpDown size={16} className="shrink-0" aria-hidden />
+      <select
+        className="select min-w-20 shrink bg-none pe-2 font-semibold select-sm"
+        aria-label="Course to work in"
+        value={course.id}
+        onChange={(e) => {
+          const next = courses.find((one) => String(one.id) === e.target.value);
+          void navigate(next ? beginOf(next) : "/workshop");
+        }}
+      >
+        {courses.map((one) => (
+          <option key={one.id} value={one.id}>
+            {one.name}
+            {one.archived ? " (archived)" : ""}
+          </option>
+        ))}
+        {owns && <option value={WORKSHOP}>{session.workshop}: the workshop</option>}
+      </select>
+    </label>
   );
 }
 

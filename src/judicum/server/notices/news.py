@@ -10,6 +10,7 @@ from judicum.server.accounts.models import User
 from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.states import OVER, State, Step
 from judicum.server.courses.models import STAFF, Membership, Role
+from judicum.server.stock.low import told_low
 from judicum.server.stock.queries import store_in
 from judicum.words.notices import coupon_line, low_line
 
@@ -59,10 +60,9 @@ def _again(user: User, since: datetime, now: datetime) -> list[str]:
 def _low(user: User, since: datetime, now: datetime) -> list[str]:
     teaches = Membership.objects.filter(user=user, role__in=STAFF, course__archived_at=None).select_related("course")
     return [
-        low_line(one.item.name, member.course.name)
+        low_line(line, member.course.name)
         for member in teaches.order_by("id")
-        for one in store_in(member.course).shelf
-        if one.low
+        for line in told_low(store_in(member.course))
     ]
 
 

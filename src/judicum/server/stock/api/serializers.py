@@ -22,7 +22,6 @@ from judicum.words.stock import (
     lasts_words,
     leak_words,
     left_words,
-    low_words,
     order_words,
     spec_words,
     unpriced_words,
@@ -270,17 +269,3 @@ def _told_coupon(one: AtCoupon) -> dict[str, Any]:
         **_told_cost(one.assignment.design.title, one.welded, one.cost),
         "gas_l": gas.run_l, "postflow_l": gas.postflow_l, "cup_more_l": gas.cup_more_l, "purge_l": gas.purge_l,
     }  # fmt: skip
-
-
-def told_low(store: Store) -> list[str]:
-    """What runs out or leaks, as `LowSerializer` describes it."""
-    leaks = [leak_words(one.bottle.name, one.leak) for one in store.bottles if one.leak]
-    short = [one for one in store.shelf if one.low]
-    short.sort(key=lambda one: one.lasts.low if one.lasts else 99)
-    gas = [f"Argon: {gas_words(store.gas_left)}, {lasts_words(store.gas_lasts)}"] if gas_is_low(store) else []
-    return [*gas, *leaks, *(low_words(one.item.name, one.item.kind, one.level.left, one.lasts) for one in short)]
-
-
-def gas_is_low(store: Store) -> bool:
-    """Whether argon may not last through the next evening."""
-    return bool(store.bottles) and store.gas_lasts is not None and store.gas_lasts.low < 1

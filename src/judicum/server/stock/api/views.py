@@ -24,11 +24,11 @@ from judicum.server.stock.api.serializers import (
     ReadGaugeSerializer,
     SetBottleSerializer,
     StoreSerializer,
-    told_low,
     told_store,
 )
 from judicum.server.stock.costs import costs_of
 from judicum.server.stock.cutting import OfMetal, cutting
+from judicum.server.stock.low import told_low
 from judicum.server.stock.queries import open_bottles, store_of
 from judicum.server.stock.tables import moves_csv, plan_csv, stock_csv
 
