@@ -13,6 +13,7 @@ import pytest
 from django.apps import apps
 from django.core.files.storage import default_storage
 from django.test import Client
+from django.utils import timezone
 from jsonschema import Draft202012Validator
 
 from judicum.core.errors import InvalidValue
@@ -31,6 +32,7 @@ from judicum.server.marking.actions.mark_attempt import return_mark, set_mark
 from judicum.server.marking.models import SelfTest
 from judicum.server.photos.actions.correct_measurement import correct_measurement
 from judicum.server.photos.models import Measurement, StoredPicture
+from judicum.server.schemes.models import Scheme
 from judicum.server.stock.actions.keep_item import keep_item
 from tests.measured import measured_attempt
 from tests.people import Course
@@ -88,6 +90,7 @@ def forget(course: Course, settings: Any, tmp_path: Path) -> Workshop:
         **settings.STORAGES,
         "default": {**settings.STORAGES["default"], "OPTIONS": {"location": str(tmp_path / "other")}},
     }
+    Scheme.objects.filter(course=None).update(created_at=timezone.now())  # each server put them in on a day of its own
     return Workshop.objects.create(name="New quay")
 
 

@@ -33,6 +33,8 @@ def written(table: Table, row: Model, number: int, numbers: Numbers, names: Mapp
         elif isinstance(field, FileField):
             value = names[str(value)] if value else ""
         made[field.name] = _plain(value)
+    if made.get("course", 0) is None:
+        made |= table.as_shipped
     for several in table.lists:
         other = BY_MODEL[several.related_model]
         made[several.name] = sorted(numbers[other.name][one.pk] for one in getattr(row, several.name).all())

@@ -1,7 +1,7 @@
 """Which rows belong to a course's archive: one entry a table, each after those it points to."""
 
-from collections.abc import Callable
-from dataclasses import dataclass
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, field
 from typing import Any
 
 from django.db.models import Field, Model, Q, QuerySet
@@ -26,6 +26,7 @@ class Table:
     """Rows of one model: which of them belong to a course, in the order of their keys, and what of them is not written.
 
     `by` is what they are ordered by and so numbered. `later` are references to tables that come after.
+    `as_shipped` stands in rows that ship and belong to no course, where each server has its own.
     """
 
     name: str
@@ -35,6 +36,7 @@ class Table:
     without: tuple[str, ...] = ()
     by: str = "pk"
     later: tuple[str, ...] = ()
+    as_shipped: Mapping[str, str] = field(default_factory=dict)
 
     def rows(self, course_id: int) -> QuerySet[Any]:
         return self.model._default_manager.filter(self.of(course_id)).order_by(self.by)
@@ -59,9 +61,11 @@ def _people(course_id: int) -> Q:
     """Everybody whom a row of the course names."""
     named: set[int] = set()
     for table in TABLES[1:]:
-        for field in table.fields:
-            if field.related_model is User:
-                named.update(table.rows(course_id).exclude(**{field.name: None}).values_list(field.attname, flat=True))
+        for column in table.fields:
+            if column.related_model is User:
+                named.update(
+                    table.rows(course_id).exclude(**{column.name: None}).values_list(column.attname, flat=True)
+                )
     return Q(pk__in=named)
 
 
@@ -88,7 +92,10 @@ TABLES: tuple[Table, ...] = (
         "course", Course, "The course itself, in one row.", _of("pk"),
         ("workshop", "join_code", "join_left", "join_until", "filling"),
     ),
-    Table("schemes", Scheme, "Marking schemes; those that ship have no course.", _schemes),
+    Table(
+        "schemes", Scheme, "Marking schemes; those that ship have no course.", _schemes,
+        as_shipped={"created_at": "1970-01-01T00:00:00+00:00"},
+    ),
     Table("designs", Design, "Coupons; those of the library have no course.", _designs),
     Table("memberships", Membership, "Who takes part, as what.", _of("course")),
     Table("assignments", Assignment, "Coupons that were given.", _of("course")),
