@@ -4,7 +4,8 @@ import hashlib
 import io
 import json
 import zipfile
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
 from pathlib import Path
 from typing import Any
 from uuid import uuid4
@@ -12,6 +13,7 @@ from uuid import uuid4
 import pytest
 from django.apps import apps
 from django.core.files.storage import default_storage
+from django.db import connection
 from django.test import Client
 from django.utils import timezone
 from jsonschema import Draft202012Validator
@@ -81,7 +83,7 @@ def members(path: Path) -> dict[str, bytes]:
 
 def forget(course: Course, settings: Any, tmp_path: Path) -> Workshop:
     """Another server: none of the course's rows, people or files."""
-    with connection_free():
+    with unguarded():
         for table in reversed(TABLES):
             if table.name not in ("schemes", "designs"):
                 rows = table.model._default_manager.all()
@@ -94,22 +96,15 @@ def forget(course: Course, settings: Any, tmp_path: Path) -> Workshop:
     return Workshop.objects.create(name="New quay")
 
 
-def connection_free() -> Any:
-    """Deleting the log too, and whatever points at what goes."""
-    from contextlib import contextmanager
-
-    from django.db import connection
-
-    @contextmanager
-    def without() -> Any:
-        with connection.cursor() as cursor:
-            cursor.execute("SET session_replication_role = 'replica'")
-            for rest in ("evenings_booth_closed", "marking_selftest_references"):
-                cursor.execute(f"DELETE FROM {rest}")
-            yield
-            cursor.execute("SET session_replication_role = 'origin'")
-
-    return without()
+@contextmanager
+def unguarded() -> Iterator[None]:
+    """Rows may be deleted whatever points at them, the log too."""
+    with connection.cursor() as cursor:
+        cursor.execute("SET session_replication_role = 'replica'")
+        for rest in ("evenings_booth_closed", "marking_selftest_references"):
+            cursor.execute(f"DELETE FROM {rest}")
+        yield
+        cursor.execute("SET session_replication_role = 'origin'")
 
 
 def test_every_table_is_in_the_archive_or_it_is_said_why_not() -> None:

@@ -6,6 +6,7 @@ from typing import Any
 import pytest
 from django.test import Client
 
+from judicum.core.errors import InvalidValue
 from judicum.server.accounts.models import User, Workshop
 from judicum.server.attempts.models import Attempt
 from judicum.server.coupons.models import Assignment
@@ -60,6 +61,9 @@ def test_nobody_joins_a_course_of_another_workshop(course: Course, client_of: Ca
 def test_an_owner_without_a_course_makes_the_first(client_of: Callable[..., Client], db: None) -> None:
     owner, password = make_workshop("  Weir   works ", "Hedda")
     assert (owner.workshop.name, owner.owns, owner.check_password(password)) == ("Weir works", True, True)
+    with pytest.raises(InvalidValue, match="owner"):
+        make_workshop("Another", "hedda")  # looks like one that is taken
+    assert not Workshop.objects.filter(name="Another").exists()
     told = client_of(owner).post("/api/courses", {"name": "Spring"}, JSON).json()
     assert [(one["name"], one["role"]) for one in told["courses"]] == [("Spring", "instructor")]
 

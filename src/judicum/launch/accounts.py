@@ -12,11 +12,12 @@ import django
 
 django.setup()
 
-from django.contrib.auth.tokens import default_token_generator  # noqa: E402
 from django.db import transaction  # noqa: E402
 
 from judicum.core.errors import InvalidValue, JudicumError  # noqa: E402
 from judicum.server.accounts.actions.second_factor import drop_second  # noqa: E402
+from judicum.server.accounts.actions.set_password import sign_out_everywhere  # noqa: E402
+from judicum.server.accounts.links import reset_path  # noqa: E402
 from judicum.server.accounts.models import User  # noqa: E402
 from judicum.server.accounts.names import look  # noqa: E402
 from judicum.server.coupons.library import load_library  # noqa: E402
@@ -50,11 +51,10 @@ def recover(login: str, address: str) -> str:
     if user is None:
         raise InvalidValue("login", login, "the login name of somebody on this server")
     drop_second(user)
+    sign_out_everywhere(user)
     user.is_active = True
-    user.signed_out += 1
-    user.save(update_fields=["is_active", "signed_out"])
-    token = default_token_generator.make_token(user)
-    return f"{user.username} sets a new password, once and within a day, at\n{address}reset/{user.pk}/{token}"
+    user.save(update_fields=["is_active"])
+    return f"{user.username} sets a new password, once and within a day, at\n{address}{reset_path(user)}"
 
 
 DOES: dict[str, Callable[..., str]] = {"first": first, "workshop": workshop, "recover": recover}

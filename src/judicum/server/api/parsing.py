@@ -28,7 +28,7 @@ class TextJSONParser(JSONParser):
         return given
 
 
-def given(serializer: type[Serializer[Any]], request: Request) -> dict[str, Any]:
+def sent(serializer: type[Serializer[Any]], request: Request) -> dict[str, Any]:
     """What a request's body says, as the serializer reads it; raises its ValidationError."""
     asked = serializer(data=request.data)
     asked.is_valid(raise_exception=True)

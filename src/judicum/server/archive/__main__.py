@@ -22,7 +22,7 @@ from judicum.server.accounts.models import Workshop  # noqa: E402
 from judicum.server.archive.actions.import_course import import_course  # noqa: E402
 from judicum.server.archive.backup import CannotBackUp, back_up, restore  # noqa: E402
 from judicum.server.archive.check import check_data  # noqa: E402
-from judicum.server.archive.write import archive_of  # noqa: E402
+from judicum.server.archive.write import archive_of, write_whole  # noqa: E402
 from judicum.server.coupons.library import load_library  # noqa: E402
 from judicum.server.courses.models import Course  # noqa: E402
 
@@ -34,19 +34,12 @@ def courses() -> str:
 
 
 def export(number: str, file: str) -> str:
-    """Write a course's archive: aside first, so that FILE is whole or not there."""
+    """Write a course's archive."""
     course = Course.objects.filter(pk=int(number) if number.isdigit() else 0).first()
     if course is None:
         raise InvalidValue("course", number, "the number of a course:\n" + courses())
     target = Path(file)
-    aside = target.with_name(f".{target.name}.part")
-    try:
-        with aside.open("wb") as out:
-            for chunk in archive_of(course.pk):
-                out.write(chunk)
-        aside.replace(target)
-    finally:
-        aside.unlink(missing_ok=True)
+    write_whole(target, archive_of(course.pk))
     return f"{course.name} is in {target} ({target.stat().st_size / 1e6:.1f} MB)."
 
 

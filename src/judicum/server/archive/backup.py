@@ -7,6 +7,7 @@ each. Those that are made daily share their files: these lie beside them in `fil
 import hashlib
 import json
 import os
+import shutil
 import subprocess
 import tempfile
 import zipfile
@@ -19,13 +20,15 @@ from typing import Any
 from django.core.files.storage import default_storage
 from django.db import connection, transaction
 
-from judicum.core.errors import InvalidValue, NoRoom
+from judicum.core.errors import InvalidValue
 from judicum.server.archive.stored import named_files
-from judicum.server.archive.write import CHUNK, Entry, stored_entry, zip_of
+from judicum.server.archive.write import Entry, stored_entry, write_whole, zip_of
 from judicum.server.operations.keeping import files_stay
+from judicum.server.photos.storage import WholeFiles, room_or_words
 
 FORMAT, VERSION = "judicum-backup", 1
 DUMP = "database.dump"
+NO_ROOM = "The disk is full: no backup was made, and the earlier ones stay."
 NOT_DUMPED = ("cache", "photos_upload")
 """Tables whose rows are not worth keeping: what is counted at the door, and photos of which only pieces have arrived."""
 
@@ -43,30 +46,17 @@ def back_up(target: Path, at: datetime, pool: Path | None = None) -> dict[str, A
     Raises:
         CannotBackUp: the database cannot be dumped. NoRoom: the disk is full.
     """
-    aside = target.with_name(f".{target.name}.part")
-    try:
-        with files_stay(), _dumped() as (dump, names):
-            missing = [name for name in sorted(names) if not default_storage.exists(name)]
-            there = [name for name in sorted(names) if name not in set(missing)]
-            entries = [Entry(DUMP, lambda: dump.open("rb"))]
-            about: dict[str, Any] = {
-                "format": FORMAT, "version": VERSION, "at": at.isoformat(), "missing": missing,
-                "beside": [] if pool is None else _pooled(pool, there),
-            }  # fmt: skip
-            if pool is None:
-                entries += [stored_entry(name, name) for name in there]
-            with aside.open("wb") as out:
-                for chunk in zip_of(entries, about):
-                    out.write(chunk)
-                out.flush()
-                os.fsync(out.fileno())
-        aside.replace(target)
-    except OSError as error:
-        if error.errno == 28:  # ENOSPC
-            raise NoRoom("The disk is full: no backup was made, and the earlier ones stay.") from error
-        raise
-    finally:
-        aside.unlink(missing_ok=True)
+    with room_or_words(NO_ROOM), files_stay(), _dumped() as (dump, names):
+        missing = [name for name in sorted(names) if not default_storage.exists(name)]
+        there = sorted(names - set(missing))
+        entries = [Entry(DUMP, lambda: dump.open("rb"))]
+        about: dict[str, Any] = {
+            "format": FORMAT, "version": VERSION, "at": at.isoformat(), "missing": missing,
+            "beside": [] if pool is None else _pooled(pool, there),
+        }  # fmt: skip
+        if pool is None:
+            entries += [stored_entry(name, name) for name in there]
+        write_whole(target, zip_of(entries, about))
     return {"missing": missing, "files": len(there), "bytes": target.stat().st_size}
 
 
@@ -100,17 +90,13 @@ def postgres(program: str, *arguments: str) -> str:
 
 def _pooled(pool: Path, names: list[str]) -> list[dict[str, Any]]:
     """Copy what the pool does not have yet; every file with its size and checksum."""
-    listed = []
+    kept, listed = WholeFiles(location=str(pool)), []
     for name in names:
-        target = pool / name
-        if not target.exists() or target.stat().st_size != default_storage.size(name):
-            target.parent.mkdir(parents=True, exist_ok=True)
-            aside = target.with_name(f".{target.name}.part")
-            with default_storage.open(name) as file, aside.open("wb") as out:
-                while piece := file.read(CHUNK):
-                    out.write(piece)
-            aside.replace(target)
-        listed.append({"name": name, "bytes": target.stat().st_size, "sha256": _digest(target)})
+        if not kept.exists(name) or kept.size(name) != default_storage.size(name):
+            kept.delete(name)
+            with default_storage.open(name) as file:
+                kept.save(name, file)
+        listed.append({"name": name, "bytes": kept.size(name), "sha256": _digest(pool / name)})
     return listed
 
 
@@ -157,14 +143,12 @@ class Backup:
 
     @staticmethod
     def _check(one: dict[str, Any], opened: Any) -> None:
-        total = hashlib.sha256()
         try:
             with opened() as file:
-                while piece := file.read(CHUNK):
-                    total.update(piece)
+                digest = hashlib.file_digest(file, "sha256").hexdigest()
         except zipfile.BadZipFile as error:
             raise InvalidValue(one["name"], str(error), "a file that can be unpacked") from error
-        if total.hexdigest() != one["sha256"]:
+        if digest != one["sha256"]:
             raise InvalidValue(
                 one["name"], "other bytes", "what the manifest says: the backup was altered or cut short"
             )
@@ -189,8 +173,7 @@ def restore(path: Path) -> dict[str, Any]:
     with tempfile.TemporaryDirectory(prefix="judicum-restore-") as folder:
         dump = Path(folder) / DUMP
         with backup.dump() as file, dump.open("wb") as out:
-            while piece := file.read(CHUNK):
-                out.write(piece)
+            shutil.copyfileobj(file, out)
         connection.close()
         postgres("pg_restore", "--single-transaction", "--exit-on-error", "--no-owner", str(dump))
     return {"at": backup.manifest["at"], "files": len(backup.names)}

@@ -1,16 +1,15 @@
 """Whether rows and files belong together: what is missing, altered, orphaned, or points nowhere."""
 
-import hashlib
 from collections.abc import Iterator
 from dataclasses import dataclass
 from datetime import timedelta
 
 from django.apps import apps
 from django.core.files.storage import default_storage
-from django.db.models import F, Q
+from django.db.models import Exists, F, OuterRef, Q
 from django.utils import timezone
 
-from judicum.server.archive.stored import FOLDERS, files_there, named_files
+from judicum.server.archive.stored import FOLDERS, digest_of, files_there, named_files
 from judicum.server.archive.write import BY_CONTENT
 from judicum.server.attempts.models import Attempt
 from judicum.server.coupons.models import Assignment
@@ -38,18 +37,13 @@ def check_data() -> Iterator[Found]:
         yield Found("missing file", name)
     for name in sorted(there & named):
         said = BY_CONTENT.match(name)
-        if said and _digest(name) != said[2]:
+        if said and digest_of(name) != said[2]:
             yield Found("altered file", name)
     for name in sorted(there - named):
         if default_storage.get_modified_time(name) < timezone.now() - JUST_NOW:
             yield Found("orphaned file", name)
     yield from _references()
     yield from _disagreements()
-
-
-def _digest(name: str) -> str:
-    with default_storage.open(name) as file:
-        return hashlib.file_digest(file, "sha256").hexdigest()
 
 
 def _references() -> Iterator[Found]:
@@ -77,6 +71,6 @@ def _disagreements() -> Iterator[Found]:
         said = BY_CONTENT.match(name)
         if said and said[2] != pk:
             yield Found("disagreement", f"picture {pk}: its file is {name}")
-    for given in Assignment.objects.all():
-        if not Scheme.objects.filter(Q(course=given.course_id) | Q(course=None), code=given.scheme).exists():
-            yield Found("disagreement", f"assignment {given.pk}: there is no scheme {given.scheme}")
+    schemes = Scheme.objects.filter(Q(course=OuterRef("course")) | Q(course=None), code=OuterRef("scheme"))
+    for key, scheme in Assignment.objects.filter(~Exists(schemes)).values_list("pk", "scheme"):
+        yield Found("disagreement", f"assignment {key}: there is no scheme {scheme}")

@@ -18,8 +18,8 @@ from judicum.server.archive.write import BY_CONTENT, CHUNK, FORMAT
 
 MOST_ROW_BYTES = 4_000_000_000
 """Of all tables together, unpacked: a course of 200,000 attempts has less than half of it."""
-REPORTS = {"measurements": ("report",), "beads": ("report",), "corrections": ("report",)}
-"""Columns that the core's own reader must understand."""
+REPORTED = ("measurements", "beads", "corrections")
+"""Tables with a `report`, which the core's own reader must understand."""
 
 
 class Archive:
@@ -101,8 +101,8 @@ class Archive:
                 if wrong is not None:
                     place = ".".join(map(str, wrong.absolute_path)) or "row"
                     raise InvalidValue(at, f"{place}: {wrong.message}"[:200], f"docs/archive/{name}.schema.json")
-                for column in REPORTS.get(name, ()):
-                    self._check_report(at, row[column])
+                if name in REPORTED:
+                    self._check_report(at, row["report"])
                 absent = [row[column] for column in stored if row[column] and row[column] not in files]
                 if absent:
                     raise InvalidValue(at, absent[0], "a file of the archive")

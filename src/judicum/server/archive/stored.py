@@ -1,12 +1,15 @@
 """Every file that rows name."""
 
+import hashlib
 from collections.abc import Iterator
 
 from django.apps import apps
 from django.core.files.storage import default_storage
 from django.db.models import FileField
 
-FOLDERS = ("originals", "shown", "strips", "reports")
+PICTURES = ("originals", "shown", "strips")
+"""Folders whose files are named by what they hold."""
+FOLDERS = (*PICTURES, "reports")
 """Folders of the store that hold what rows name; `uploads` holds pieces on their way."""
 
 
@@ -19,6 +22,12 @@ def named_files() -> set[str]:
                 rows = model._default_manager.exclude(**{field.name: ""})
                 names.update(rows.values_list(field.name, flat=True).distinct())
     return {name for name in names if name}
+
+
+def digest_of(name: str) -> str:
+    """SHA-256 of a file of the store."""
+    with default_storage.open(name) as file:
+        return hashlib.file_digest(file, "sha256").hexdigest()
 
 
 def files_there(folder: str) -> Iterator[str]:

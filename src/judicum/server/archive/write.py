@@ -3,12 +3,13 @@
 import hashlib
 import io
 import json
+import os
 import re
 import zipfile
 from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass
 from functools import partial
-from pathlib import PurePosixPath
+from pathlib import Path, PurePosixPath
 from typing import Any
 
 from django.core.files.storage import default_storage
@@ -17,10 +18,11 @@ from django.db.models import FileField
 from django.utils import timezone
 
 from judicum.server.archive.rows import written
+from judicum.server.archive.stored import PICTURES, digest_of
 from judicum.server.archive.tables import TABLES, VERSION, Table
 
 FORMAT = "judicum-course"
-BY_CONTENT = re.compile(r"^(originals|shown|strips)/[0-9a-f]{2}/([0-9a-f]{64})\.(jpg|png|heic)$")
+BY_CONTENT = re.compile(rf"^({'|'.join(PICTURES)})/[0-9a-f]{{2}}/([0-9a-f]{{64}})\.(jpg|png|heic)$")
 """A file's name says what it holds: SHA-256 of its bytes."""
 CHUNK = 1 << 20
 ONE_TIME = (1980, 1, 1, 0, 0, 0)
@@ -43,16 +45,16 @@ def archive_of(course_id: int) -> Iterator[bytes]:
 
 def _rows(course_id: int) -> tuple[dict[str, bytes], dict[str, str]]:
     """Every table's lines, and the store's name of each file by its name in the archive."""
+    chosen = [(table, table.rows(course_id)) for table in TABLES]
     numbers: dict[str, dict[Any, int]] = {}
-    for table in TABLES:
-        keys = table.rows(course_id).values_list("pk", flat=True)
+    for table, rows in chosen:
+        keys = rows.values_list("pk", flat=True)
         numbers[table.name] = {key: number for number, key in enumerate(keys, 1)}
     files: dict[str, str] = {}
     lines: dict[str, bytes] = {}
-    for table in TABLES:
+    for table, rows in chosen:
         out = io.BytesIO()
-        rows = table.rows(course_id).prefetch_related(*(one.name for one in table.lists))
-        for number, row in enumerate(rows, 1):
+        for number, row in enumerate(rows.prefetch_related(*(one.name for one in table.lists)), 1):
             names = _names(table, row)
             files |= {inside: stored for stored, inside in names.items()}
             line = written(table, row, number, numbers, names)
@@ -71,10 +73,8 @@ def by_content(name: str) -> str:
     """The name that says what a file holds; files of earlier days have others."""
     if BY_CONTENT.match(name):
         return name
-    with default_storage.open(name) as file:
-        digest = hashlib.file_digest(file, "sha256").hexdigest()
-    path = PurePosixPath(name)
-    folder = path.parts[0] if path.parts[0] in ("originals", "shown", "strips") else "strips"
+    digest, path = digest_of(name), PurePosixPath(name)
+    folder = path.parts[0] if path.parts[0] in PICTURES else "strips"
     return f"{folder}/{digest[:2]}/{digest}{path.suffix}"
 
 
@@ -118,6 +118,19 @@ def zip_of(entries: Iterable[Entry], about: dict[str, Any]) -> Iterator[bytes]:
         manifest = json.dumps({**about, "files": listed}, indent=1)
         archive.writestr(_info("manifest.json", zipfile.ZIP_DEFLATED), manifest)
     yield sink.take()
+
+
+def write_whole(target: Path, chunks: Iterable[bytes]) -> None:
+    """Write a file that is there whole or not at all: aside, flushed, then renamed."""
+    aside = target.with_name(f".{target.name}.part")
+    try:
+        with aside.open("wb") as out:
+            out.writelines(chunks)
+            out.flush()
+            os.fsync(out.fileno())
+        aside.replace(target)
+    finally:
+        aside.unlink(missing_ok=True)
 
 
 class _Sink(io.RawIOBase):

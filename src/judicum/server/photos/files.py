@@ -21,7 +21,7 @@ def let_go_of_pictures(photos: QuerySet[Photo]) -> int:
     unseen = StoredPicture.objects.filter(pk__in={photo.picture_id for photo in rows}, photos=None)
     names = [str(file) for row in unseen for file in (row.original.name, row.shown.name)]
     unseen.delete()
-    _delete_later(names)
+    delete_later(names)
     return len(rows)
 
 
@@ -37,7 +37,7 @@ def let_go_of_strips(attempts: QuerySet[Attempt]) -> None:
     for rows in holders:
         rows.update(strip="")
     Figures.objects.filter(attempt__in=attempts).update(has_strip=False)
-    _delete_later(names)
+    delete_later(names)
 
 
 def let_go_of_uploads(user: User) -> None:
@@ -51,8 +51,9 @@ def _strip_is_named(name: str) -> bool:
     return any(model.objects.filter(strip=name).exists() for model in (Measurement, SeenBead, Correction))
 
 
-def _delete_later(names: Iterable[str]) -> None:
-    for name in list(names):
+def delete_later(names: Iterable[str]) -> None:
+    """Delete files once the transaction is kept, and no backup copies."""
+    for name in names:
         transaction.on_commit(lambda name=name: _delete(name))  # type: ignore[misc]
 
 

@@ -43,17 +43,18 @@ class WholeFiles(FileSystemStorage):
         return name
 
 
+NO_ROOM = "There is no room left on the server; nothing was lost. Tell your instructor and send it again later."
+
+
 @contextmanager
-def room_or_words() -> Iterator[None]:
+def room_or_words(said: str = NO_ROOM) -> Iterator[None]:
     """Turns a full disk into words. Raises NoRoom."""
     try:
         yield
     except OSError as error:
         if error.errno not in (errno.ENOSPC, errno.EDQUOT):
             raise
-        raise NoRoom(
-            "There is no room left on the server; nothing was lost. Tell your instructor and send it again later."
-        ) from error
+        raise NoRoom(said) from error
 
 
 def store_file(folder: str, suffix: str, data: bytes) -> str:

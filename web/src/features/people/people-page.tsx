@@ -3,11 +3,13 @@ import { Link } from "react-router";
 import { vocabulary } from "../../api/generated-vocabulary";
 import { useCourse, usePaths } from "../../ui/course";
 import { TextField, Toggle } from "../../ui/field";
+import { HandOver } from "../../ui/hand-over";
 import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
+import { useMakeCourse } from "../../ui/use-make-course";
 import { useSession } from "../../ui/use-session";
 import { dateWords } from "../../ui/words";
-import { useArchive, useJoinCode, useMakeCourse, usePeople, type Change, type Member } from "./queries";
+import { useArchive, useJoinCode, usePeople, type Change, type Member } from "./queries";
 
 /** Who takes part in the course; its instructor gives roles, lets go, renews the code and makes further courses. */
 export function PeoplePage() {
@@ -27,12 +29,7 @@ export function PeoplePage() {
           </Link>
         </div>
         <Problem error={errorOf(change)} />
-        {change.reset.data && (
-          <p role="status" className="rounded-box bg-accent p-3 text-accent-content">
-            Hand this to {change.reset.data.name}; it works once, for a day:{" "}
-            <strong className="break-all">{change.reset.data.address}</strong>
-          </p>
-        )}
+        {change.reset.data && <HandOver link={change.reset.data} />}
         <ul className="divide-y divide-base-300 rounded-box border border-base-300 bg-base-100">
           {read.data.map((member) => (
             <li key={member.id} className="flex min-h-12 flex-wrap items-center gap-x-4 px-3 py-1">

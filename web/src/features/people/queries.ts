@@ -1,5 +1,4 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useNavigate } from "react-router";
 import { api, unwrap, type Schemas } from "../../api/client";
 import { allPages, useCourse } from "../../ui/course";
 
@@ -93,19 +92,5 @@ export function useArchive() {
           : api.DELETE("/api/courses/{course_id}/archived", { params }),
       ),
     onSuccess: (session) => queries.setQueryData(["session"], session),
-  });
-}
-
-/** Makes a course and goes there. */
-export function useMakeCourse() {
-  const queries = useQueryClient();
-  const navigate = useNavigate();
-  return useMutation({
-    mutationFn: (body: Schemas["MakeCourseRequest"]) => unwrap(api.POST("/api/courses", { body })),
-    onSuccess: (session) => {
-      queries.setQueryData(["session"], session);
-      const made = session.courses.at(-1);
-      if (made) void navigate(`/course/${String(made.id)}/people`);
-    },
   });
 }

@@ -20,7 +20,7 @@ export function useWorkshop() {
   return { read, set };
 }
 
-/** Its courses; an owner takes part in one, or makes one. */
+/** Its courses; an owner takes part in one. */
 export function useWorkshopCourses() {
   const queries = useQueryClient();
   const navigate = useNavigate();
@@ -40,15 +40,7 @@ export function useWorkshopCourses() {
       void navigate(`/course/${String(id)}/desk`);
     },
   });
-  const make = useMutation({
-    mutationFn: (name: string) => unwrap(api.POST("/api/courses", { body: { name, like: null } })),
-    onSuccess: (session) => {
-      queries.setQueryData(["session"], session);
-      const made = session.courses.at(-1);
-      if (made) void navigate(`/course/${String(made.id)}/people`);
-    },
-  });
-  return { read, part, make };
+  return { read, part };
 }
 
 /** Everybody of the workshop, and what an owner does with them. */

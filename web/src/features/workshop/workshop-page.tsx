@@ -5,6 +5,7 @@ import { vocabulary } from "../../api/generated-vocabulary";
 import { TextField, Toggle } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
+import { useMakeCourse } from "../../ui/use-make-course";
 import { dateWords } from "../../ui/words";
 import { useWorkshop, useWorkshopCourses } from "./queries";
 
@@ -35,7 +36,8 @@ export function WorkshopPage() {
 }
 
 function Courses() {
-  const { read, part, make } = useWorkshopCourses();
+  const { read, part } = useWorkshopCourses();
+  const make = useMakeCourse();
   const [name, setName] = useState("");
   if (read.isPending) return <Loading what="the courses" />;
   if (read.isError) return <Problem error={read.error} again={() => void read.refetch()} />;
@@ -73,7 +75,7 @@ function Courses() {
         className="flex items-end gap-2"
         onSubmit={(e) => {
           e.preventDefault();
-          make.mutate(name);
+          make.mutate({ name, like: null });
         }}
       >
         <TextField label="A new course is called" value={name} onChange={setName} />

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { vocabulary } from "../../api/generated-vocabulary";
 import { TextField, Toggle } from "../../ui/field";
+import { HandOver } from "../../ui/hand-over";
 import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
 import { useWorkshopPeople, type Change, type WorkshopPerson } from "./queries";
@@ -23,12 +24,7 @@ export function WorkshopPeoplePage() {
           </Link>
         </div>
         <Problem error={set.error ?? reset.error ?? dropSecond.error ?? remove.error} />
-        {link && (
-          <p role="status" className="rounded-box bg-accent p-3 text-accent-content">
-            Hand this to {link.name}; it works once, for a day:{" "}
-            <strong className="break-all">{link.address}</strong>
-          </p>
-        )}
+        {link && <HandOver link={link} />}
         <ul className="divide-y divide-base-300 rounded-box border border-base-300 bg-base-100">
           {read.data.map((one) => (
             <Row key={one.id} one={one} change={change} />

@@ -9,9 +9,9 @@ from rest_framework.exceptions import AuthenticationFailed
 from judicum.core.errors import InvalidValue, WrongState
 from judicum.server.accounts.actions.set_password import check_old
 from judicum.server.accounts.models import User
+from judicum.server.courses.models import STAFF
 
 RECOVERY_CODES = 10
-STAFF_ROLES = ("instructor", "assistant")
 MISSING = "second_factor_missing"
 """What a session holds whose person teaches in a workshop that asks for a second factor, and has none yet."""
 
@@ -38,7 +38,7 @@ def lacks_second(user: User) -> bool:
     """Whether the workshop asks this person for a second factor that they do not have."""
     if not user.workshop.second_factor or has_second(user):
         return False
-    return user.owns or user.memberships.filter(role__in=STAFF_ROLES).exists()
+    return user.owns or user.memberships.filter(role__in=STAFF).exists()
 
 
 def check_second(user: User, code: str) -> None:

@@ -3,7 +3,6 @@
 from urllib.parse import parse_qs, urlsplit
 from uuid import UUID
 
-import segno
 from django.contrib.auth import logout, update_session_auth_hash
 from drf_spectacular.utils import extend_schema
 from rest_framework import status
@@ -32,10 +31,11 @@ from judicum.server.accounts.api.serializers import (
     TokenSerializer,
     UnitsSerializer,
 )
+from judicum.server.accounts.links import for_camera
 from judicum.server.accounts.models import Token
 from judicum.server.accounts.queries import with_courses
 from judicum.server.api.authentication import SessionOnly
-from judicum.server.api.parsing import given
+from judicum.server.api.parsing import sent
 from judicum.server.api.person import person
 from judicum.server.api.throttles import DoorThrottle
 
@@ -57,9 +57,8 @@ class SessionView(APIView):
 
     @extend_schema(operation_id="session_open", request=SignInSerializer, responses=SessionSerializer)
     def post(self, request: Request) -> Response:
-        asked = SignInSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        user = sign_in(request._request, **asked.validated_data)
+        asked = sent(SignInSerializer, request)
+        user = sign_in(request._request, **asked)
         return Response(SessionSerializer(with_courses(user)).data)
 
     @extend_schema(operation_id="session_close", request=None, responses={204: None})
@@ -75,9 +74,8 @@ class PasswordView(APIView):
 
     @extend_schema(operation_id="password_change", request=ChangePasswordSerializer, responses={204: None})
     def put(self, request: Request) -> Response:
-        asked = ChangePasswordSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        user = change_password(person(request), **asked.validated_data)
+        asked = sent(ChangePasswordSerializer, request)
+        user = change_password(person(request), **asked)
         update_session_auth_hash(request._request, user)
         return Response(status=status.HTTP_204_NO_CONTENT)
 
@@ -104,13 +102,12 @@ class SecondFactorView(APIView):
     @extend_schema(operation_id="second_factor_begin", request=None, responses=SecondFactorBegunSerializer)
     def post(self, request: Request) -> Response:
         address = begin_second(person(request))
-        picture = segno.make(address, error="m", micro=False).svg_data_uri(scale=4)
         secret = parse_qs(urlsplit(address).query)["secret"][0]
-        return Response({"address": address, "picture": picture, "secret": secret})
+        return Response({"address": address, "picture": for_camera(address), "secret": secret})
 
     @extend_schema(operation_id="second_factor_confirm", request=CodeSerializer, responses=RecoveryCodesSerializer)
     def put(self, request: Request) -> Response:
-        codes = confirm_second(person(request), given(CodeSerializer, request)["code"])
+        codes = confirm_second(person(request), sent(CodeSerializer, request)["code"])
         request._request.session.pop(MISSING, None)
         return Response({"codes": codes})
 
@@ -122,7 +119,7 @@ class SecondFactorOffView(APIView):
 
     @extend_schema(operation_id="second_factor_off", request=PasswordSerializer, responses={204: None})
     def post(self, request: Request) -> Response:
-        turn_off_second(person(request), given(PasswordSerializer, request)["password"])
+        turn_off_second(person(request), sent(PasswordSerializer, request)["password"])
         return Response(status=status.HTTP_204_NO_CONTENT)
 
 
@@ -137,7 +134,7 @@ class TokensView(APIView):
 
     @extend_schema(operation_id="token_make", request=MakeTokenSerializer, responses=MadeTokenSerializer)
     def post(self, request: Request) -> Response:
-        token, secret = make_token(person(request), **given(MakeTokenSerializer, request))
+        token, secret = make_token(person(request), **sent(MakeTokenSerializer, request))
         return Response({"secret": secret, "token": TokenSerializer(token).data}, status=status.HTTP_201_CREATED)
 
 
@@ -160,9 +157,7 @@ class ResetPasswordView(APIView):
 
     @extend_schema(operation_id="password_reset", request=ResetPasswordSerializer, responses={204: None})
     def post(self, request: Request) -> Response:
-        asked = ResetPasswordSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        given = asked.validated_data
+        given = sent(ResetPasswordSerializer, request)
         reset_password(given["person"], given["token"], given["password"])
         return Response(status=status.HTTP_204_NO_CONTENT)
 
@@ -172,9 +167,6 @@ class UnitsView(APIView):
 
     @extend_schema(operation_id="units_change", request=UnitsSerializer, responses=SessionSerializer)
     def patch(self, request: Request) -> Response:
-        asked = UnitsSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        user = change_units(
-            person(request), asked.validated_data.get("length_unit"), asked.validated_data.get("flow_unit")
-        )
+        asked = sent(UnitsSerializer, request)
+        user = change_units(person(request), asked.get("length_unit"), asked.get("flow_unit"))
         return Response(SessionSerializer(with_courses(user)).data)

@@ -32,5 +32,5 @@ def told_line(one: LineDone, units: Units, root: str) -> dict[str, Any]:
         {"field": p.field, "given": problems.given(p, units), "allowed": problems.allowed(p, units)}
         for p in one.problems
     ]
-    address = f"{root}reset/{one.hand_over[0]}/{one.hand_over[1]}" if one.hand_over else None
+    address = root + one.hand_over if one.hand_over else None
     return {"line": one.line, "outcome": one.outcome, "what": one.what, "problems": told, "hand_over": address}

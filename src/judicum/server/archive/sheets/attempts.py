@@ -70,10 +70,10 @@ def _given(course: Course, values: Mapping[str, Any]) -> tuple[User, Assignment]
 def _attempt(course: Course, values: Mapping[str, Any]) -> Attempt:
     """The attempt that a line names. Raises InvalidValue."""
     student, given = _given(course, values)
-    found = Attempt.objects.filter(assignment=given, student=student, number=values["attempt"]).first()
+    found = _of(course).filter(assignment=given, student=student, number=values["attempt"]).first()
     if found is None:
         raise InvalidValue("attempt", values["attempt"], "the number of an attempt that was opened")
-    return Attempt.objects.select_related("student", "assignment__design", "assignment__course").get(pk=found.pk)
+    return found
 
 
 RUNS = (
@@ -101,13 +101,11 @@ def put_run(user: User, course: Course, values: Mapping[str, Any]) -> Done:
             )
         attempt = open_attempt(given, student, by=user)
     number = values.get("run") or 1
-    logged = {key: values.get(key) for key in RUN.keys}
     there = Run.objects.filter(attempt=attempt, number=number).first()
-    if there is not None:
-        kept = {key: getattr(there, key) for key in RUN.keys}
-        logged = {key: kept[key] if key not in values else logged[key] for key in RUN.keys}
-        if all((logged[key] or None) == (kept[key] or None) for key in RUN.keys):
-            return Done("same", f"{_told(attempt)}, run {number}")
+    kept = {key: getattr(there, key) for key in RUN.keys} if there else {}
+    logged = {key: values.get(key, kept.get(key)) for key in RUN.keys}
+    if there and all((logged[key] or None) == (kept[key] or None) for key in RUN.keys):
+        return Done("same", f"{_told(attempt)}, run {number}")
     log_for(user, attempt.pk, {key: value for key, value in logged.items() if value is not None}, number=number)
     return Done("changed" if there else "made", f"{_told(attempt)}, run {number}")
 
@@ -167,12 +165,15 @@ def put_figures(user: User, course: Course, values: Mapping[str, Any]) -> Done:
 
 TEXTS = (Column(Text("comment", "Comment")), Column(Text("next_change", "Next change", 300)))
 RETURNED = Flag("returned", "Returned")
+NOT_SCORES = (*(column.key for column in (*NAMED, *TEXTS)), RETURNED.key)
+"""Columns of a mark's line that are no criterion's."""
 
 
 def _lines(course: Course) -> tuple[str, ...]:
     """Keys of all criteria by which coupons of the course are marked."""
     keys: dict[str, None] = {}
-    for code in Assignment.objects.filter(course=course).order_by("pk").values_list("scheme", flat=True):
+    codes = Assignment.objects.filter(course=course).order_by("pk").values_list("scheme", flat=True)
+    for code in dict.fromkeys(codes):
         keys |= dict.fromkeys(read_scheme(scheme_coded(course.pk, code).body).keys)
     for mark in Mark.objects.filter(attempt__course=course).order_by("pk").values_list("scores", flat=True):
         keys |= dict.fromkeys(mark)
@@ -203,7 +204,7 @@ def put_mark(user: User, course: Course, values: Mapping[str, Any]) -> Done:
     keys = read_scheme(mark.scheme.body if mark else scheme_coded(course.pk, attempt.assignment.scheme).body).keys
     had = mark.scores if mark else {}
     scores = {key: values.get(key, had.get(key)) for key in keys}
-    odd = [key for key in _lines(course) if key not in keys and values.get(key) is not None]
+    odd = [key for key, value in values.items() if key not in (*keys, *NOT_SCORES) and value is not None]
     if odd:
         raise InvalidValue(odd[0], values[odd[0]], "nothing: this coupon is not marked by it")
     comment = values.get("comment", mark.comment if mark else "") or ""

@@ -1,7 +1,7 @@
 """What a sheet is: its columns, what it tells, and what one line of it does."""
 
 from collections.abc import Callable, Iterable, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any, Literal
 
 from django.db import transaction
@@ -20,11 +20,11 @@ MOST_BYTES = 2_000_000
 
 @dataclass(frozen=True)
 class Done:
-    """What a line did, and to what; `hand_over` is the address at which somebody new sets a password."""
+    """What a line did, and to what; `hand_over` is the path at which somebody new sets a password."""
 
     outcome: Outcome
     what: str
-    hand_over: tuple[int, str] | None = None
+    hand_over: str | None = None
 
 
 @dataclass(frozen=True)
@@ -63,7 +63,7 @@ class LineDone:
     outcome: Outcome
     what: str
     problems: tuple[InvalidValue, ...] = ()
-    hand_over: tuple[int, str] | None = None
+    hand_over: str | None = None
 
 
 class _Unkept(Exception):
@@ -89,7 +89,7 @@ def put_sheet(user: User, course_id: int, sheet: Sheet, data: bytes, keep: bool)
             if not keep or any(one.outcome == "refused" for one in done):
                 raise _Unkept()
     except _Unkept:
-        return [LineDone(one.line, one.outcome, one.what, one.problems) for one in done], False
+        return [replace(one, hand_over=None) for one in done], False
     return done, True
 
 

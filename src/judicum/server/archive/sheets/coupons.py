@@ -1,8 +1,9 @@
 """Coupons of the course's own, and the library's beside them; and what was given of them."""
 
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import asdict
 from typing import Any
+
+from django.contrib.postgres.aggregates import ArrayAgg
 
 from judicum.core.choices import CHOICES
 from judicum.core.errors import InvalidValue
@@ -57,8 +58,8 @@ def put_coupon(user: User, course: Course, values: Mapping[str, Any]) -> Done:
         return Done("same", base.title)
     kept = {} if base is None else {key: getattr(base, key) for key in (*COUPON_KEYS, *WORDS)} | base.more
     whole = {key: value for key, value in {**kept, **given}.items() if value is not None}
-    words = Words(**{key: whole.pop(key) for key in asdict(Words("", "")) if key in whole} | {"purpose": whole.pop("purpose", "")})  # fmt: skip
-    made = save_design(user, course.pk, whole, words, base.pk if base else None)
+    said = {key: whole.pop(key) for key in WORDS if key in whole}
+    made = save_design(user, course.pk, whole, Words(**{"purpose": "", **said}), base.pk if base else None)
     own = base is not None and base.course_id is not None
     return Done("changed" if own else "made", f"{made.title}, version {made.version} ({made.code})")
 
@@ -77,10 +78,11 @@ FIGURES = ("target_width_mm", "finish", "good_in_a_row", "scheme", "pass_mark")
 
 
 def given_rows(course: Course) -> Iterator[Sequence[Any]]:
-    rows = Assignment.objects.filter(course=course).select_related("design").order_by("created_at", "id")
-    for one in rows:
-        names = one.attempts.order_by("student__username").values_list("student__username", flat=True).distinct()
-        yield [one.design.code, one.due_on.isoformat(), *(getattr(one, key) for key in FIGURES), " ".join(names)]
+    names = ArrayAgg("attempts__student__username", distinct=True, order_by="attempts__student__username")
+    rows = Assignment.objects.filter(course=course).select_related("design").annotate(names=names)
+    for one in rows.order_by("created_at", "id"):
+        told = " ".join(filter(None, one.names))
+        yield [one.design.code, one.due_on.isoformat(), *(getattr(one, key) for key in FIGURES), told]
 
 
 def put_given(user: User, course: Course, values: Mapping[str, Any]) -> Done:

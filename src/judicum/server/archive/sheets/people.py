@@ -3,14 +3,14 @@
 from collections.abc import Iterator, Mapping, Sequence
 from typing import Any
 
-from django.contrib.auth.tokens import default_token_generator
-
 from judicum.core.choices import Choice
 from judicum.core.errors import InvalidValue
 from judicum.core.fields import Text
 from judicum.core.sheets import Column
+from judicum.server.accounts.actions.make_account import make_account
+from judicum.server.accounts.links import reset_path
 from judicum.server.accounts.models import User
-from judicum.server.accounts.names import check_name, look
+from judicum.server.accounts.names import look
 from judicum.server.archive.sheets.base import Done, Sheet
 from judicum.server.courses.actions.join_course import units_of
 from judicum.server.courses.actions.set_members import set_role
@@ -56,10 +56,9 @@ def put(user: User, course: Course, values: Mapping[str, Any]) -> Done:
 
 
 def _new(course: Course, login: str, name: str, role: str) -> Done:
-    check_name("username", login)
-    made = User.objects.create_user(login, None, check_name("name", name), workshop=course.workshop, **units_of(course))
+    made = make_account(course.workshop, login, name, fields=("username", "name"), **units_of(course))
     Membership.objects.create(course=course, user=made, role=role)
-    return Done("made", f"{made.display_name}, a new account", (made.pk, default_token_generator.make_token(made)))
+    return Done("made", f"{made.display_name}, a new account", reset_path(made))
 
 
 SHEET = Sheet("people", lambda course: COLUMNS, rows, put, instructors=True)

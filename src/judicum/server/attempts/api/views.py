@@ -12,6 +12,7 @@ from rest_framework.views import APIView
 from judicum.core.errors import InvalidValue
 from judicum.core.numbers import whole
 from judicum.server.api.paging import ByChange
+from judicum.server.api.parsing import sent
 from judicum.server.api.person import person, units_of
 from judicum.server.attempts.actions.log_run import log_run
 from judicum.server.attempts.actions.note_findings import note_findings
@@ -157,9 +158,8 @@ class PreparationView(APIView):
 
     @extend_schema(operation_id="preparation_tick", request=PrepareSerializer, responses=AttemptSerializer)
     def put(self, request: Request, attempt_id: int) -> Response:
-        asked = PrepareSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        tick_preparation(person(request), attempt_id, asked.validated_data["prepared"])
+        asked = sent(PrepareSerializer, request)
+        tick_preparation(person(request), attempt_id, asked["prepared"])
         return shown(request, attempt_id)
 
 

@@ -6,6 +6,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from judicum.core.errors import NotAllowed
+from judicum.server.api.parsing import sent
 from judicum.server.api.person import person, units_of
 from judicum.server.attempts.models import Attempt
 from judicum.server.attempts.queries import attempt_for, marks_blind
@@ -31,9 +32,8 @@ class CauseView(APIView):
 
     @extend_schema(operation_id="cause_judge", request=JudgeSerializer, responses=ExplanationSerializer)
     def put(self, request: Request, attempt_id: int, cause: str) -> Response:
-        asked = JudgeSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        judge_cause(person(request), attempt_id, cause, asked.validated_data["verdict"])
+        asked = sent(JudgeSerializer, request)
+        judge_cause(person(request), attempt_id, cause, asked["verdict"])
         return Response(_told(_explainable(request, attempt_id), units_of(request.user)))
 
 

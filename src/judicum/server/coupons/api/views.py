@@ -8,6 +8,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from judicum.core.setup import plan_card
+from judicum.server.api.parsing import sent
 from judicum.server.api.person import person, units_of
 from judicum.server.coupons.actions.assign_coupon import assign_coupon
 from judicum.server.coupons.actions.save_design import Words, save_design
@@ -39,9 +40,7 @@ class DesignsView(ListAPIView[Design]):
 
     @extend_schema(operation_id="design_save", request=SaveDesignSerializer, responses={201: DesignSerializer})
     def post(self, request: Request, course_id: int) -> Response:
-        asked = SaveDesignSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        given = dict(asked.validated_data)
+        given = sent(SaveDesignSerializer, request)
         coupon, base = given.pop("coupon"), given.pop("base", None)
         made = save_design(person(request), course_id, coupon, Words(**given), base)
         return Response(DesignSerializer(made).data, status=status.HTTP_201_CREATED)
@@ -55,9 +54,8 @@ class PlanView(APIView):
     @extend_schema(operation_id="plan_read", request=CouponSerializer, responses=CardSerializer)
     def post(self, request: Request, course_id: int) -> Response:
         course = membership_of(person(request), course_id).course
-        asked = CouponSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        plan = plan_card({**schools_of(course), **asked.validated_data["coupon"]})
+        asked = sent(CouponSerializer, request)
+        plan = plan_card({**schools_of(course), **asked["coupon"]})
         return Response(CardSerializer(words.card(plan, units_of(request.user))).data)
 
 
@@ -74,9 +72,7 @@ class AssignmentsView(ListAPIView[Assignment]):
 
     @extend_schema(operation_id="assignment_create", request=AssignSerializer, responses={201: AssignmentSerializer})
     def post(self, request: Request, course_id: int) -> Response:
-        asked = AssignSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        given = dict(asked.validated_data)
+        given = sent(AssignSerializer, request)
         made = assign_coupon(
             person(request), course_id, design_id=given.pop("design"), student_ids=given.pop("students", None), **given
         )

@@ -1,17 +1,18 @@
 """Joining a course with its code."""
 
-from django.db import IntegrityError, transaction
+from typing import Any
+
+from django.db import transaction
 from django.utils import timezone
 
 from judicum.core.errors import InvalidValue
-from judicum.server.accounts.actions.set_password import check_password
+from judicum.server.accounts.actions.make_account import make_account
 from judicum.server.accounts.models import User
-from judicum.server.accounts.names import check_name
 from judicum.server.courses.codes import meant
 from judicum.server.courses.models import Course, Membership, Role
 
 
-def units_of(course: Course) -> dict[str, str]:
+def units_of(course: Course) -> dict[str, Any]:
     """The units that a newcomer of the course sees until they switch."""
     return {"length_unit": "thou", "flow_unit": "cfh"} if course.unit_system == "us" else {}
 
@@ -65,18 +66,7 @@ def register_and_join(code: str, username: str, display_name: str, password: str
         InvalidValue: unknown code, a name that is none, or is taken or looks like one that is. InvalidValues: a password that is too weak.
     """
     course = find_course(code)
-    username, display_name = check_name("username", username), check_name("display_name", display_name)
-    user = User(username=username, display_name=display_name, workshop=course.workshop)
-    check_password(password, user)
-    try:
-        with transaction.atomic():
-            user = User.objects.create_user(
-                username, password, display_name, workshop=course.workshop, **units_of(course)
-            )
-    except IntegrityError as error:
-        raise InvalidValue(
-            "username", username, "a name that nobody has taken yet, nor one that looks like it"
-        ) from error
+    user = make_account(course.workshop, username, display_name, password, **units_of(course))
     Membership.objects.create(course=course, user=user, role=Role.STUDENT)
     _joined(course)
     return user

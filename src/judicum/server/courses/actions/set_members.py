@@ -2,7 +2,6 @@
 
 from datetime import datetime
 
-from django.contrib.auth.tokens import default_token_generator
 from django.db import transaction
 from django.utils import timezone
 
@@ -82,8 +81,8 @@ def set_join_code(
 
 
 @transaction.atomic
-def reset_token(user: User, course_id: int, member_id: int) -> tuple[User, str]:
-    """The one-time token with which a member sets a new password; it ends with its use, the next sign-in, or after a day.
+def may_reset(user: User, course_id: int, member_id: int) -> User:
+    """A member who may be handed a link for a new password.
 
     Raises:
         NotAllowed: for another instructor or an owner of the workshop, or for somebody who teaches a course that one is not instructor of.
@@ -100,4 +99,4 @@ def reset_token(user: User, course_id: int, member_id: int) -> tuple[User, str]:
         or elsewhere.exists()
     ):
         raise NotAllowed("A password is reset for students and assistants of one's own courses.")
-    return found.user, default_token_generator.make_token(found.user)
+    return found.user

@@ -2,11 +2,13 @@
 
 from typing import Any
 
-import segno
 from rest_framework import serializers
+from rest_framework.request import Request
 
 from judicum.core.choices import SCHOOLS
 from judicum.server.accounts.api.serializers import PersonSerializer
+from judicum.server.accounts.links import for_camera, reset_path
+from judicum.server.accounts.models import User
 from judicum.server.courses.models import Course, Membership, Role
 
 
@@ -88,12 +90,16 @@ class ResetLinkSerializer(serializers.Serializer[Any]):
     address = serializers.CharField()
 
 
+def told_reset_link(user: User, request: Request) -> dict[str, str]:
+    """The one-time address of somebody who may be handed it."""
+    return {"name": user.display_name, "address": request.build_absolute_uri(f"/{reset_path(user)}")}
+
+
 def told_join_code(course: Course, root: str) -> dict[str, Any]:
     """The join code with its address under `root`, the server's own."""
     address = f"{root}join?code={course.join_code}"
-    picture = segno.make(address, error="m", micro=False).svg_data_uri(scale=4)
     limits = {"left": course.join_left, "until": course.join_until}
-    return {"code": course.join_code, **limits, "address": address, "picture": picture}
+    return {"code": course.join_code, **limits, "address": address, "picture": for_camera(address)}
 
 
 class MemberSerializer(serializers.ModelSerializer[Membership]):

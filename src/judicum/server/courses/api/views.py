@@ -12,13 +12,13 @@ from rest_framework.views import APIView
 from judicum.core.errors import InvalidValue
 from judicum.server.accounts.api.serializers import SessionSerializer
 from judicum.server.accounts.queries import with_courses
-from judicum.server.api.parsing import given
+from judicum.server.api.parsing import sent
 from judicum.server.api.person import person
 from judicum.server.api.throttles import DoorThrottle
 from judicum.server.courses.actions.archive_course import archive_course
 from judicum.server.courses.actions.join_course import join_course, register_and_join
 from judicum.server.courses.actions.make_course import make_course
-from judicum.server.courses.actions.set_members import let_go, reset_token, set_join_code, set_role
+from judicum.server.courses.actions.set_members import let_go, may_reset, set_join_code, set_role
 from judicum.server.courses.actions.set_schools import set_schools
 from judicum.server.courses.api.serializers import (
     CourseSerializer,
@@ -31,6 +31,7 @@ from judicum.server.courses.api.serializers import (
     SetJoinCodeSerializer,
     SetRoleSerializer,
     told_join_code,
+    told_reset_link,
 )
 from judicum.server.courses.models import STAFF, Course, Membership
 from judicum.server.courses.queries import instructor_of, members, membership_of, staff_of
@@ -58,9 +59,8 @@ class CoursesView(APIView):
 
     @extend_schema(operation_id="course_make", request=MakeCourseSerializer, responses=SessionSerializer)
     def post(self, request: Request) -> Response:
-        asked = MakeCourseSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        make_course(person(request), **asked.validated_data)
+        asked = sent(MakeCourseSerializer, request)
+        make_course(person(request), **asked)
         return Response(SessionSerializer(with_courses(person(request))).data)
 
 
@@ -73,7 +73,7 @@ class JoinCodeView(APIView):
 
     @extend_schema(operation_id="join_code_set", request=SetJoinCodeSerializer, responses=JoinCodeSerializer)
     def put(self, request: Request, course_id: int) -> Response:
-        asked = given(SetJoinCodeSerializer, request)
+        asked = sent(SetJoinCodeSerializer, request)
         return self._told(request, set_join_code(person(request), course_id, **asked))
 
     @staticmethod
@@ -102,11 +102,8 @@ class MemberView(APIView):
 
     @extend_schema(operation_id="member_set", request=SetRoleSerializer, responses=MemberSerializer)
     def put(self, request: Request, course_id: int, member_id: int) -> Response:
-        asked = SetRoleSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        return Response(
-            MemberSerializer(set_role(person(request), course_id, member_id, asked.validated_data["role"])).data
-        )
+        asked = sent(SetRoleSerializer, request)
+        return Response(MemberSerializer(set_role(person(request), course_id, member_id, asked["role"])).data)
 
     @extend_schema(operation_id="member_let_go", responses={204: None})
     def delete(self, request: Request, course_id: int, member_id: int) -> Response:
@@ -119,9 +116,7 @@ class ResetLinkView(APIView):
 
     @extend_schema(operation_id="reset_link_make", request=None, responses=ResetLinkSerializer)
     def post(self, request: Request, course_id: int, member_id: int) -> Response:
-        user, token = reset_token(person(request), course_id, member_id)
-        address = request.build_absolute_uri(f"/reset/{user.pk}/{token}")
-        return Response({"name": user.display_name, "address": address})
+        return Response(told_reset_link(may_reset(person(request), course_id, member_id), request))
 
 
 class SchoolsView(APIView):
@@ -155,9 +150,7 @@ class JoinView(APIView):
 
     @extend_schema(operation_id="course_join", request=JoinSerializer, responses=SessionSerializer)
     def post(self, request: Request) -> Response:
-        asked = JoinSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        typed = asked.validated_data
+        typed = sent(JoinSerializer, request)
         if request.user.is_authenticated:
             join_course(person(request), typed["code"])
             return Response(SessionSerializer(with_courses(person(request))).data)

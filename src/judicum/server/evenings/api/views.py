@@ -9,6 +9,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from judicum.server.api.parsing import sent
 from judicum.server.api.person import person, units_of
 from judicum.server.api.throttles import DoorThrottle
 from judicum.server.courses.actions.set_time_zone import set_time_zone
@@ -57,9 +58,8 @@ class EveningsView(APIView):
 
     @extend_schema(operation_id="sessions_make", request=MakeSessionsSerializer, responses=EveningsSerializer)
     def post(self, request: Request, course_id: int) -> Response:
-        asked = MakeSessionsSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        make_sessions(person(request), course_id, **asked.validated_data)
+        asked = sent(MakeSessionsSerializer, request)
+        make_sessions(person(request), course_id, **asked)
         return _shown(request, course_id)
 
 
@@ -68,9 +68,8 @@ class TimeZoneView(APIView):
 
     @extend_schema(operation_id="time_zone_set", request=TimeZoneSerializer, responses=EveningsSerializer)
     def put(self, request: Request, course_id: int) -> Response:
-        asked = TimeZoneSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        set_time_zone(person(request), course_id, asked.validated_data["time_zone"])
+        asked = sent(TimeZoneSerializer, request)
+        set_time_zone(person(request), course_id, asked["time_zone"])
         return _shown(request, course_id)
 
 
@@ -88,9 +87,8 @@ class BoothsView(APIView):
 
     @extend_schema(operation_id="booth_make", request=SetBoothSerializer, responses=EveningsSerializer)
     def post(self, request: Request, course_id: int) -> Response:
-        asked = SetBoothSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        set_booth(person(request), course_id, None, **asked.validated_data)
+        asked = sent(SetBoothSerializer, request)
+        set_booth(person(request), course_id, None, **asked)
         return _shown(request, course_id)
 
 
@@ -99,9 +97,8 @@ class BoothView(APIView):
 
     @extend_schema(operation_id="booth_set", request=SetBoothSerializer, responses=EveningsSerializer)
     def put(self, request: Request, course_id: int, booth_id: int) -> Response:
-        asked = SetBoothSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        set_booth(person(request), course_id, booth_id, **asked.validated_data)
+        asked = sent(SetBoothSerializer, request)
+        set_booth(person(request), course_id, booth_id, **asked)
         return _shown(request, course_id)
 
 
@@ -110,9 +107,8 @@ class BoothNotesView(APIView):
 
     @extend_schema(operation_id="booth_report", request=ReportBrokenSerializer, responses=BoothNameSerializer)
     def post(self, request: Request, course_id: int, booth_id: int) -> Response:
-        asked = ReportBrokenSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        booth = report_broken(person(request), course_id, booth_id, asked.validated_data["text"])
+        asked = sent(ReportBrokenSerializer, request)
+        booth = report_broken(person(request), course_id, booth_id, asked["text"])
         return Response(BoothNameSerializer(booth).data)
 
 
@@ -125,9 +121,8 @@ class MachineView(APIView):
 
     @extend_schema(operation_id="machine_set", request=WeldAtSerializer, responses=MachineSerializer)
     def put(self, request: Request, attempt_id: int) -> Response:
-        asked = WeldAtSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        weld_at(person(request), attempt_id, asked.validated_data["booth"])
+        asked = sent(WeldAtSerializer, request)
+        weld_at(person(request), attempt_id, asked["booth"])
         return self.get(request, attempt_id)
 
 
@@ -136,9 +131,7 @@ class AttendanceView(APIView):
 
     @extend_schema(operation_id="attendance_set", request=SetAttendanceSerializer, responses={204: None})
     def put(self, request: Request, session_id: int) -> Response:
-        asked = SetAttendanceSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        given = asked.validated_data
+        given = sent(SetAttendanceSerializer, request)
         set_attendance(person(request), session_id, given["student"], given["there"])
         return Response(status=status.HTTP_204_NO_CONTENT)
 
@@ -150,9 +143,8 @@ class DoorView(APIView):
 
     @extend_schema(operation_id="door_open", request=DoorSerializer, responses={204: None})
     def post(self, request: Request, session_id: int) -> Response:
-        asked = DoorSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        come_in(person(request), session_id, asked.validated_data["code"])
+        asked = sent(DoorSerializer, request)
+        come_in(person(request), session_id, asked["code"])
         return Response(status=status.HTTP_204_NO_CONTENT)
 
 
@@ -167,9 +159,7 @@ class RotaView(APIView):
 
     @extend_schema(operation_id="rota_place", request=PlaceByHandSerializer, responses=PlannedSerializer)
     def put(self, request: Request, course_id: int) -> Response:
-        asked = PlaceByHandSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        given = asked.validated_data
+        given = sent(PlaceByHandSerializer, request)
         done = place(
             person(request),
             course_id,

@@ -6,6 +6,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from judicum.server.api.parsing import sent
 from judicum.server.api.person import person
 from judicum.server.attempts.api.serializers import AttemptSerializer
 from judicum.server.attempts.api.views import shown
@@ -38,16 +39,14 @@ class SecondView(APIView):
 
     @extend_schema(operation_id="second_ask", request=VersionSerializer, responses=AttemptSerializer)
     def post(self, request: Request, attempt_id: int) -> Response:
-        asked = VersionSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        ask_second(person(request), attempt_id, **asked.validated_data)
+        asked = sent(VersionSerializer, request)
+        ask_second(person(request), attempt_id, **asked)
         return shown(request, attempt_id)
 
     @extend_schema(operation_id="second_set", request=SetSecondSerializer, responses=AttemptSerializer)
     def put(self, request: Request, attempt_id: int) -> Response:
-        asked = SetSecondSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        set_second_mark(person(request), attempt_id, **asked.validated_data)
+        asked = sent(SetSecondSerializer, request)
+        set_second_mark(person(request), attempt_id, **asked)
         return shown(request, attempt_id)
 
 
@@ -56,9 +55,8 @@ class AgreeView(APIView):
 
     @extend_schema(operation_id="second_agree", request=AgreeSerializer, responses=AttemptSerializer)
     def post(self, request: Request, attempt_id: int) -> Response:
-        asked = AgreeSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        agree(person(request), attempt_id, **asked.validated_data)
+        asked = sent(AgreeSerializer, request)
+        agree(person(request), attempt_id, **asked)
         return shown(request, attempt_id)
 
 
@@ -67,9 +65,8 @@ class SecondShareView(APIView):
 
     @extend_schema(operation_id="second_share_set", request=SecondShareSerializer, responses=SecondShareSerializer)
     def put(self, request: Request, course_id: int) -> Response:
-        asked = SecondShareSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        course = set_second_share(person(request), course_id, asked.validated_data["share"])
+        asked = sent(SecondShareSerializer, request)
+        course = set_second_share(person(request), course_id, asked["share"])
         return Response({"share": course.second_share})
 
 
@@ -96,9 +93,8 @@ class ReferenceView(APIView):
 
     @extend_schema(operation_id="reference_keep", request=KeepReferenceSerializer, responses={204: None})
     def put(self, request: Request, attempt_id: int) -> Response:
-        asked = KeepReferenceSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        keep_reference(person(request), attempt_id, asked.validated_data["comment"])
+        asked = sent(KeepReferenceSerializer, request)
+        keep_reference(person(request), attempt_id, asked["comment"])
         return Response(status=status.HTTP_204_NO_CONTENT)
 
     @extend_schema(operation_id="reference_let_go", responses={204: None})
@@ -131,7 +127,6 @@ class SelfTestBeadView(APIView):
     @extend_schema(operation_id="self_test_mark", request=ScoresSerializer, responses=SelfTestSerializer)
     def put(self, request: Request, course_id: int, test_id: int, reference_id: int) -> Response:
         staff_of(person(request), course_id)
-        asked = ScoresSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        test = answer_bead(person(request), test_id, reference_id, asked.validated_data["scores"])
+        asked = sent(ScoresSerializer, request)
+        test = answer_bead(person(request), test_id, reference_id, asked["scores"])
         return Response(told_test(test))

@@ -9,6 +9,7 @@ from rest_framework.views import APIView
 
 from judicum.core.errors import NotAllowed
 from judicum.core.marking import KNOCK_OUTS, back_from, read_scheme
+from judicum.server.api.parsing import sent
 from judicum.server.api.person import person, units_of
 from judicum.server.attempts.actions.answer import answer_attempt
 from judicum.server.attempts.actions.note_findings import findings_asked_for
@@ -91,9 +92,8 @@ class MarkView(APIView):
 
     @extend_schema(operation_id="mark_set", request=SetMarkSerializer, responses=AttemptSerializer)
     def put(self, request: Request, attempt_id: int) -> Response:
-        asked = SetMarkSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        set_mark(person(request), attempt_id, **asked.validated_data)
+        asked = sent(SetMarkSerializer, request)
+        set_mark(person(request), attempt_id, **asked)
         return shown(request, attempt_id)
 
 
@@ -102,9 +102,8 @@ class ReturnView(APIView):
 
     @extend_schema(operation_id="mark_return", request=ReturnMarkSerializer, responses=AttemptSerializer)
     def post(self, request: Request, attempt_id: int) -> Response:
-        asked = ReturnMarkSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        return_mark(person(request), attempt_id, **asked.validated_data)
+        asked = sent(ReturnMarkSerializer, request)
+        return_mark(person(request), attempt_id, **asked)
         return shown(request, attempt_id)
 
 
@@ -113,9 +112,8 @@ class AnswerView(APIView):
 
     @extend_schema(operation_id="attempt_answer", request=AnswerSerializer, responses=AttemptSerializer)
     def post(self, request: Request, attempt_id: int) -> Response:
-        asked = AnswerSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        answer_attempt(person(request), attempt_id, **asked.validated_data)
+        asked = sent(AnswerSerializer, request)
+        answer_attempt(person(request), attempt_id, **asked)
         return shown(request, attempt_id)
 
 
@@ -133,10 +131,9 @@ class TrySchemeView(APIView):
 
     @extend_schema(operation_id="scheme_try", request=SaveSchemeSerializer, responses=TriedSerializer)
     def post(self, request: Request, course_id: int) -> Response:
-        asked = SaveSchemeSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        rules = read_scheme(asked.validated_data["scheme"])
-        return Response(TriedSerializer(tried_on(person(request), course_id, rules, asked.validated_data["code"])).data)
+        asked = sent(SaveSchemeSerializer, request)
+        rules = read_scheme(asked["scheme"])
+        return Response(TriedSerializer(tried_on(person(request), course_id, rules, asked["code"])).data)
 
 
 class PhrasesView(APIView):
@@ -148,7 +145,6 @@ class PhrasesView(APIView):
 
     @extend_schema(operation_id="phrases_keep", request=KeepPhrasesSerializer, responses=PhraseSerializer(many=True))
     def put(self, request: Request) -> Response:
-        asked = KeepPhrasesSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        kept = keep_phrases(person(request), asked.validated_data["phrases"])
+        asked = sent(KeepPhrasesSerializer, request)
+        kept = keep_phrases(person(request), asked["phrases"])
         return Response(PhraseSerializer(kept, many=True).data)

@@ -3,10 +3,10 @@
 from datetime import datetime, timedelta
 
 from django.conf import settings
-from django.contrib.auth.tokens import default_token_generator
 from django.core.cache import cache
 from django.db import transaction
 
+from judicum.server.accounts.links import reset_path
 from judicum.server.accounts.models import User
 from judicum.server.accounts.names import look
 from judicum.server.notices.mail import send
@@ -16,8 +16,6 @@ from judicum.words import notices as words
 
 HOUR = 7
 """Of the morning, by the clock of the person's course: before anybody sets out."""
-
-
 BETWEEN_S = 120
 """Between two mails about one forgotten password: nobody's box is filled by others."""
 
@@ -56,5 +54,4 @@ def mail_reset(name: str, root: str) -> None:
     """Mail the link for a new password to somebody who is known and has an address; nothing tells whether it was so."""
     user = User.objects.filter(look=look(name), is_active=True).exclude(email="").first()
     if user is not None and cache.add(f"reset-mail-{user.pk}", True, BETWEEN_S):
-        address = f"{root}reset/{user.pk}/{default_token_generator.make_token(user)}"
-        send(user, *words.reset_mail(user.display_name, address), private=True)
+        send(user, *words.reset_mail(user.display_name, root + reset_path(user)), private=True)

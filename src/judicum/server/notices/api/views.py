@@ -9,7 +9,7 @@ from rest_framework.views import APIView
 
 from judicum.server.accounts.queries import owned_by
 from judicum.server.api.authentication import SessionOnly
-from judicum.server.api.parsing import given
+from judicum.server.api.parsing import sent
 from judicum.server.api.person import person
 from judicum.server.api.throttles import DoorThrottle
 from judicum.server.notices.actions.send_digests import mail_reset
@@ -37,7 +37,7 @@ class WishView(APIView):
 
     @extend_schema(operation_id="wish_set", request=SetWishSerializer, responses=WishSerializer)
     def put(self, request: Request) -> Response:
-        wish = set_wish(person(request), **given(SetWishSerializer, request))
+        wish = set_wish(person(request), **sent(SetWishSerializer, request))
         return Response({"email": person(request).email, "kinds": wish.kinds})
 
 
@@ -59,5 +59,5 @@ class ForgottenView(APIView):
 
     @extend_schema(operation_id="password_forgotten", request=ForgottenSerializer, responses={204: None})
     def post(self, request: Request) -> Response:
-        mail_reset(given(ForgottenSerializer, request)["username"], request.build_absolute_uri("/"))
+        mail_reset(sent(ForgottenSerializer, request)["username"], request.build_absolute_uri("/"))
         return Response(status=status.HTTP_204_NO_CONTENT)

@@ -11,7 +11,7 @@ from rest_framework.views import APIView
 from judicum.core.errors import InvalidValue
 from judicum.core.numbers import whole
 from judicum.core.photo.decode import decode
-from judicum.server.api.parsing import sent_bytes
+from judicum.server.api.parsing import sent, sent_bytes
 from judicum.server.api.person import person
 from judicum.server.attempts.api.serializers import AttemptSerializer
 from judicum.server.attempts.api.views import shown
@@ -103,9 +103,8 @@ class ChooseBeadView(APIView):
     @extend_schema(operation_id="measurement_choose_bead", request=ChooseBeadSerializer, responses=AttemptSerializer)
     def post(self, request: Request, measurement_id: int) -> Response:
         measurement_for(person(request), measurement_id)
-        asked = ChooseBeadSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        made = choose_bead(person(request), measurement_id, asked.validated_data["number"])
+        asked = sent(ChooseBeadSerializer, request)
+        made = choose_bead(person(request), measurement_id, asked["number"])
         return shown(request, made.photo.attempt_id)
 
 
@@ -114,9 +113,8 @@ class ScaleView(APIView):
 
     @extend_schema(operation_id="photo_set_scale", request=SetScaleSerializer, responses={202: AttemptSerializer})
     def post(self, request: Request, photo_id: int) -> Response:
-        asked = SetScaleSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        made = set_scale(person(request), photo_id, **asked.validated_data)
+        asked = sent(SetScaleSerializer, request)
+        made = set_scale(person(request), photo_id, **asked)
         answer = shown(request, made.photo.attempt_id)
         answer.status_code = 202
         return answer
@@ -128,8 +126,7 @@ class AngleView(APIView):
     @extend_schema(operation_id="photo_read_angle", request=ReadAngleSerializer, responses=AttemptSerializer)
     def post(self, request: Request, photo_id: int) -> Response:
         photo_for(person(request), photo_id)
-        asked = ReadAngleSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        values = dict(asked.validated_data)
+        asked = sent(ReadAngleSerializer, request)
+        values = dict(asked)
         photo = read_angle(person(request), photo_id, run_number=values.pop("run"), **values)
         return shown(request, photo.attempt_id)

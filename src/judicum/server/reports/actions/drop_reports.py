@@ -1,10 +1,9 @@
 """Dropping the reports that name somebody."""
 
-from django.core.files.storage import default_storage
-from django.db import transaction
 from django.db.models import Q
 
 from judicum.server.accounts.models import User
+from judicum.server.photos.files import delete_later
 from judicum.server.reports.models import Report
 
 
@@ -14,5 +13,4 @@ def drop_reports(person: User) -> None:
     rows = Report.objects.filter(Q(student=person) | Q(asked_by=person) | Q(student=None, course_id__in=courses))
     names = [str(row.file.name) for row in rows if row.file]
     rows.delete()
-    for name in names:
-        transaction.on_commit(lambda name=name: default_storage.delete(name))  # type: ignore[misc]
+    delete_later(names)

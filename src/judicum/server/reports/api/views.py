@@ -11,6 +11,7 @@ from rest_framework.views import APIView
 from judicum.core.errors import InvalidValue, WrongState
 from judicum.core.marking import read_scheme
 from judicum.core.photo.printing import PAPERS
+from judicum.server.api.parsing import sent
 from judicum.server.api.person import person, units_of
 from judicum.server.coupons.queries import assignment_for
 from judicum.server.courses.queries import staff_of
@@ -37,9 +38,7 @@ class ReportsView(APIView):
 
     @extend_schema(operation_id="report_ask", request=AskReportSerializer, responses={201: StudentReportSerializer})
     def post(self, request: Request, course_id: int) -> Response:
-        asked = AskReportSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        given = asked.validated_data
+        given = sent(AskReportSerializer, request)
         report = ask_report(
             person(request), course_id, given["student"], given["paper"], given["since"], given["until"]
         )

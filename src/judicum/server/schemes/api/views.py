@@ -6,6 +6,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from judicum.server.api.parsing import sent
 from judicum.server.api.person import person
 from judicum.server.schemes.actions.save_scheme import save_scheme
 from judicum.server.schemes.api.serializers import SaveSchemeSerializer, SchemeSerializer
@@ -23,8 +24,7 @@ class SchemesView(APIView):
         operation_id="scheme_save", request=SaveSchemeSerializer, responses={201: SchemeSerializer(many=True)}
     )
     def post(self, request: Request, course_id: int) -> Response:
-        asked = SaveSchemeSerializer(data=request.data)
-        asked.is_valid(raise_exception=True)
-        save_scheme(person(request), course_id, asked.validated_data["scheme"], asked.validated_data["code"])
+        asked = sent(SaveSchemeSerializer, request)
+        save_scheme(person(request), course_id, asked["scheme"], asked["code"])
         every = SchemeSerializer(schemes_for(person(request), course_id), many=True).data
         return Response(every, status=status.HTTP_201_CREATED)

@@ -3,11 +3,12 @@
 from django.http import HttpResponse
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import OpenApiParameter, extend_schema
-from rest_framework import serializers, status
+from rest_framework import status
 from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from judicum.server.api.parsing import sent
 from judicum.server.api.person import person, units_of
 from judicum.server.courses.models import Role
 from judicum.server.courses.queries import members
@@ -39,12 +40,6 @@ def _shown(request: Request, course_id: int) -> Response:
     return Response(told_store(store, costs_of(store, people), units_of(request.user)))
 
 
-def _given(request: Request, of: type[serializers.Serializer]) -> dict:  # type: ignore[type-arg]
-    asked = of(data=request.data)
-    asked.is_valid(raise_exception=True)
-    return dict(asked.validated_data)
-
-
 class StoreView(APIView):
     """Everything that a course has to weld with."""
 
@@ -54,7 +49,7 @@ class StoreView(APIView):
 
     @extend_schema(operation_id="stock_item_make", request=KeepItemSerializer, responses=StoreSerializer)
     def post(self, request: Request, course_id: int) -> Response:
-        keep_item(person(request), course_id, None, **_given(request, KeepItemSerializer))
+        keep_item(person(request), course_id, None, **sent(KeepItemSerializer, request))
         return _shown(request, course_id)
 
 
@@ -63,7 +58,7 @@ class StockItemView(APIView):
 
     @extend_schema(operation_id="stock_item_set", request=KeepItemSerializer, responses=StoreSerializer)
     def put(self, request: Request, course_id: int, item_id: int) -> Response:
-        keep_item(person(request), course_id, item_id, **_given(request, KeepItemSerializer))
+        keep_item(person(request), course_id, item_id, **sent(KeepItemSerializer, request))
         return _shown(request, course_id)
 
     @extend_schema(operation_id="stock_item_drop", responses={204: None})
@@ -77,7 +72,7 @@ class StockMoveView(APIView):
 
     @extend_schema(operation_id="stock_move", request=MoveSerializer, responses=StoreSerializer)
     def post(self, request: Request, course_id: int, item_id: int) -> Response:
-        move(person(request), course_id, item_id, **_given(request, MoveSerializer))
+        move(person(request), course_id, item_id, **sent(MoveSerializer, request))
         return _shown(request, course_id)
 
 
@@ -98,7 +93,7 @@ class BottlesView(APIView):
 
     @extend_schema(operation_id="bottle_open", request=OpenBottleSerializer, responses=StoreSerializer)
     def post(self, request: Request, course_id: int) -> Response:
-        given = _given(request, OpenBottleSerializer)
+        given = sent(OpenBottleSerializer, request)
         open_bottle(person(request), course_id, given["item"], given["name"])
         return _shown(request, course_id)
 
@@ -108,7 +103,7 @@ class BottleView(APIView):
 
     @extend_schema(operation_id="bottle_set", request=SetBottleSerializer, responses=StoreSerializer)
     def put(self, request: Request, bottle_id: int) -> Response:
-        bottle = set_bottle(person(request), bottle_id, **_given(request, SetBottleSerializer))
+        bottle = set_bottle(person(request), bottle_id, **sent(SetBottleSerializer, request))
         return _shown(request, bottle.course_id)
 
 
@@ -117,7 +112,7 @@ class GaugeView(APIView):
 
     @extend_schema(operation_id="gauge_read", request=ReadGaugeSerializer, responses=GaugeReadSerializer)
     def post(self, request: Request, bottle_id: int) -> Response:
-        found = read_gauge(person(request), bottle_id, **_given(request, ReadGaugeSerializer))
+        found = read_gauge(person(request), bottle_id, **sent(ReadGaugeSerializer, request))
         return Response(GaugeReadSerializer(found).data)
 
 

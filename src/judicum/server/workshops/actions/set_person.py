@@ -1,34 +1,25 @@
 """What an owner does with the people of the workshop."""
 
-from django.contrib.auth.tokens import default_token_generator
-from django.db import IntegrityError, transaction
+from django.db import transaction
 
-from judicum.core.errors import InvalidValue, NotAllowed, WrongState
+from judicum.core.errors import NotAllowed, WrongState
+from judicum.server.accounts.actions.make_account import make_account
 from judicum.server.accounts.actions.second_factor import drop_second
+from judicum.server.accounts.actions.set_password import sign_out_everywhere
 from judicum.server.accounts.models import Token, User
-from judicum.server.accounts.names import check_name
 from judicum.server.accounts.queries import owned_by
 from judicum.server.courses.models import Course, Membership, Role
 from judicum.server.courses.queries import course_in
 from judicum.server.workshops.queries import person_of
 
 
-@transaction.atomic
-def make_person(owner: User, username: str, display_name: str) -> tuple[User, str]:
-    """Somebody new in the workshop, in no course yet; returns them and the token by which they set their password.
+def make_person(owner: User, username: str, display_name: str) -> User:
+    """Somebody new in the workshop, in no course yet and without a password.
 
     Raises:
         NotAllowed: not an owner. InvalidValue: a name that is none, or a login name that is taken.
     """
-    workshop = owned_by(owner)
-    login, shown = check_name("username", username), check_name("display_name", display_name)
-    try:
-        with transaction.atomic():
-            made = User.objects.create_user(login, None, shown, workshop=workshop)
-    except IntegrityError as error:
-        allowed = "a name that nobody has taken yet, nor one that looks like it"
-        raise InvalidValue("username", username, allowed) from error
-    return made, default_token_generator.make_token(made)
+    return make_account(owned_by(owner), username, display_name)
 
 
 @transaction.atomic
@@ -42,10 +33,10 @@ def set_person(owner: User, person_id: int, owns: bool, active: bool) -> User:
     keep_one_owner(person, still=owns and active)
     person.owns = owns
     if person.is_active and not active:
-        person.signed_out += 1
+        sign_out_everywhere(person)
         Token.objects.filter(user=person).delete()
     person.is_active = active
-    person.save(update_fields=["owns", "is_active", "signed_out"])
+    person.save(update_fields=["owns", "is_active"])
     return person
 
 
@@ -59,8 +50,8 @@ def keep_one_owner(person: User, still: bool) -> None:
 
 
 @transaction.atomic
-def owner_reset(owner: User, person_id: int) -> tuple[User, str]:
-    """The one-time token with which somebody of the workshop sets a new password; not for other owners.
+def owner_resets(owner: User, person_id: int) -> User:
+    """Somebody of the workshop who may be handed a link for a new password; not other owners.
 
     Raises:
         NotAllowed: an owner's password. NotFound: nobody of this workshop.
@@ -68,7 +59,7 @@ def owner_reset(owner: User, person_id: int) -> tuple[User, str]:
     person = person_of(owner, person_id)
     if person.owns:
         raise NotAllowed("An owner's password is reset by mail, or on the server: ./judicum recover NAME.")
-    return person, default_token_generator.make_token(person)
+    return person
 
 
 @transaction.atomic
@@ -82,8 +73,7 @@ def owner_drops_second(owner: User, person_id: int) -> User:
     if person.pk == owner.pk:
         raise NotAllowed("Turn your own off with your password, on the page of your account.")
     drop_second(person)
-    person.signed_out += 1
-    person.save(update_fields=["signed_out"])
+    sign_out_everywhere(person)
     return person
 
 

@@ -5,11 +5,13 @@ import secrets
 from django.db import transaction
 
 from judicum.core.errors import InvalidValue, refuse_all
-from judicum.server.accounts.actions.second_factor import STAFF_ROLES, has_second
+from judicum.server.accounts.actions.make_account import make_account
+from judicum.server.accounts.actions.second_factor import has_second
+from judicum.server.accounts.actions.set_password import sign_out_everywhere
 from judicum.server.accounts.models import User, Workshop
-from judicum.server.accounts.names import check_name
 from judicum.server.accounts.queries import owned_by
 from judicum.server.courses.actions.make_course import check_course_name
+from judicum.server.courses.models import STAFF
 
 LEAST_DAYS, MOST_DAYS = 30, 3650
 """Age at which photos are thinned: not before a coupon was surely marked and talked over."""
@@ -22,12 +24,10 @@ def make_workshop(name: str, owner: str) -> tuple[User, str]:
     Raises:
         InvalidValue: a name that is none, or a login name that is taken.
     """
-    login = check_name("owner", owner)
-    if User.objects.filter(username=login).exists():
-        raise InvalidValue("owner", owner, "a login name that nobody on this server has")
     workshop = Workshop.objects.create(name=check_course_name(name))
     password = secrets.token_urlsafe(9)
-    return User.objects.create_user(login, password, login.capitalize(), workshop=workshop, owns=True), password
+    made = make_account(workshop, owner, owner.capitalize(), password, ("owner", "owner"), owns=True)
+    return made, password
 
 
 @transaction.atomic
@@ -51,9 +51,8 @@ def set_workshop(owner: User, name: str, second_factor: bool, thin_after_days: i
     workshop.second_factor, workshop.thin_after_days = second_factor, thin_after_days
     workshop.save()
     if asked_now:
-        teach = User.objects.filter(workshop=workshop, memberships__role__in=STAFF_ROLES)
+        teach = User.objects.filter(workshop=workshop, memberships__role__in=STAFF)
         for one in (teach | User.objects.filter(workshop=workshop, owns=True)).distinct():
             if not has_second(one):
-                one.signed_out += 1
-                one.save(update_fields=["signed_out"])
+                sign_out_everywhere(one)
     return workshop

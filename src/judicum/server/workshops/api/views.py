@@ -11,15 +11,15 @@ from judicum.server.accounts.api.serializers import SessionSerializer
 from judicum.server.accounts.models import User
 from judicum.server.accounts.queries import owned_by, with_courses
 from judicum.server.api.authentication import SessionOnly
-from judicum.server.api.parsing import given
+from judicum.server.api.parsing import sent
 from judicum.server.api.person import person
-from judicum.server.courses.api.serializers import MoveStudentSerializer, ResetLinkSerializer
+from judicum.server.courses.api.serializers import MoveStudentSerializer, ResetLinkSerializer, told_reset_link
 from judicum.server.workshops.actions.move_student import move_student
 from judicum.server.workshops.actions.remove_person import remove_person
 from judicum.server.workshops.actions.set_person import (
     make_person,
     owner_drops_second,
-    owner_reset,
+    owner_resets,
     set_person,
     take_part,
 )
@@ -33,11 +33,6 @@ from judicum.server.workshops.api.serializers import (
     WorkshopSerializer,
 )
 from judicum.server.workshops.queries import courses_of, people_of
-
-
-def reset_link(request: Request, user: User, token: str) -> dict[str, str]:
-    """The one-time address at which somebody sets their password."""
-    return {"name": user.display_name, "address": request.build_absolute_uri(f"/reset/{user.pk}/{token}")}
 
 
 class OwnersView(APIView):
@@ -55,7 +50,7 @@ class WorkshopView(OwnersView):
 
     @extend_schema(operation_id="workshop_set", request=SetWorkshopSerializer, responses=WorkshopSerializer)
     def put(self, request: Request) -> Response:
-        changed = set_workshop(person(request), **given(SetWorkshopSerializer, request))
+        changed = set_workshop(person(request), **sent(SetWorkshopSerializer, request))
         return Response(WorkshopSerializer(changed).data)
 
 
@@ -92,8 +87,8 @@ class WorkshopPeopleView(ListAPIView[User]):
         operation_id="workshop_person_make", request=MakePersonSerializer, responses={201: ResetLinkSerializer}
     )
     def post(self, request: Request) -> Response:
-        made, token = make_person(person(request), **given(MakePersonSerializer, request))
-        return Response(reset_link(request, made, token), status=status.HTTP_201_CREATED)
+        made = make_person(person(request), **sent(MakePersonSerializer, request))
+        return Response(told_reset_link(made, request), status=status.HTTP_201_CREATED)
 
 
 class WorkshopPersonView(OwnersView):
@@ -101,7 +96,7 @@ class WorkshopPersonView(OwnersView):
 
     @extend_schema(operation_id="workshop_person_set", request=SetPersonSerializer, responses=WorkshopPersonSerializer)
     def put(self, request: Request, person_id: int) -> Response:
-        asked = given(SetPersonSerializer, request)
+        asked = sent(SetPersonSerializer, request)
         set_person(person(request), person_id, asked["owns"], asked["is_active"])
         return Response(WorkshopPersonSerializer(people_of(person(request)).get(pk=person_id)).data)
 
@@ -116,7 +111,7 @@ class WorkshopResetView(OwnersView):
 
     @extend_schema(operation_id="workshop_person_reset", request=None, responses=ResetLinkSerializer)
     def post(self, request: Request, person_id: int) -> Response:
-        return Response(reset_link(request, *owner_reset(person(request), person_id)))
+        return Response(told_reset_link(owner_resets(person(request), person_id), request))
 
 
 class WorkshopSecondView(OwnersView):
@@ -133,5 +128,5 @@ class MoveView(APIView):
 
     @extend_schema(operation_id="member_move", request=MoveStudentSerializer, responses={204: None})
     def post(self, request: Request, course_id: int, member_id: int) -> Response:
-        move_student(person(request), course_id, member_id, given(MoveStudentSerializer, request)["to"])
+        move_student(person(request), course_id, member_id, sent(MoveStudentSerializer, request)["to"])
         return Response(status=status.HTTP_204_NO_CONTENT)

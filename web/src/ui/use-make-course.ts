@@ -1,0 +1,17 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useNavigate } from "react-router";
+import { api, unwrap, type Schemas } from "../api/client";
+
+/** Makes a course and goes there. */
+export function useMakeCourse() {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  return useMutation({
+    mutationFn: (body: Schemas["MakeCourseRequest"]) => unwrap(api.POST("/api/courses", { body })),
+    onSuccess: (session) => {
+      queries.setQueryData(["session"], session);
+      const made = session.courses.at(-1);
+      if (made) void navigate(`/course/${String(made.id)}/people`);
+    },
+  });
+}
