@@ -9,6 +9,7 @@ from django.test import Client
 from django.test.utils import CaptureQueriesContext
 from django.utils import timezone
 
+from judicum.core.photo.measure import ENGINE_VERSION
 from judicum.server.attempts.models import Attempt
 from judicum.server.causes.models import Verdict
 from judicum.server.photos.models import Figures
@@ -59,7 +60,7 @@ def test_each_figure_has_its_band_its_values_and_where_it_goes(
     measured_attempt(course)
     mine = progress(client_of(course.student), course)["series"][0]
     assert mine["figures"][-1]["values"][-1] is None
-    assert mine["engines"] == ["3.0"]
+    assert mine["engines"] == [ENGINE_VERSION]
 
 
 def test_changes_are_told_with_what_became_of_them_and_the_cause_to_those_who_teach(

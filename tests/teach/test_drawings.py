@@ -4,7 +4,7 @@ import numpy as np
 import pytest
 
 from judicum.teach.drawings import EXTRAS, FACE, FRONT, GRANULAR, HOLE, OTHER, PORE, TINTED, Drawing, draw
-from judicum.teach.light import Lamps, lit
+from judicum.teach.light import ROOM, Lamps, lit
 from judicum.teach.texture import along_noise, clouds, grain, half_plane, strokes
 
 SHAPE = (96, 160)
@@ -83,6 +83,28 @@ def test_flat_metal_is_lit_evenly_and_a_ridge_is_not() -> None:
     ridge = np.exp(-(((np.arange(40)[:, None] - 20) / 5.0) ** 2)) * np.ones((1, 40))
     shade = lit(ridge, 10.0, flat, lamps)
     assert shade[14:18].mean() > 1.05 > 0.95 > shade[22:26].mean()
+
+
+def test_polished_metal_mirrors_the_room_by_its_slope_and_dull_metal_does_not() -> None:
+    room = np.ones((ROOM, ROOM), np.float32)
+    room[: ROOM // 2 - 3] = 5.0  # a window on that side
+    lamps = Lamps(np.array([[0.0, 0.0, 1.0]]), np.ones(1), 0.5, 0.0, room, mirrored=1.0)
+    ridge = np.exp(-(((np.arange(40)[:, None] - 20) / 5.0) ** 2)) * np.ones((1, 40))
+    polished, dull = (lit(ridge, 10.0, np.full(ridge.shape, gloss), lamps) for gloss in (1.0, 0.0))
+    sides = polished[14:18].mean(), polished[22:26].mean()
+    assert max(sides) > 1.5 * min(sides)
+    assert dull[14:18].mean() == pytest.approx(dull[22:26].mean(), rel=0.05)
+
+
+def test_a_hollow_is_darker_than_what_stands_above_it() -> None:
+    step = np.where(np.arange(80)[:, None] < 40, 1.0, 0.0) * np.ones((1, 20))
+    plain, shaded = (
+        lit(step, 10.0, np.zeros(step.shape), Lamps(np.array([[0.0, 0.0, 1.0]]), np.ones(1), 0.5, 0.0, shaded=s))
+        for s in (0.0, 2.0)
+    )
+    assert shaded[43:47].mean() < 0.7 * plain[43:47].mean()
+    assert shaded[30:38] == pytest.approx(plain[30:38])
+    assert shaded[70:] == pytest.approx(plain[70:])
 
 
 def test_textures_are_as_strong_as_they_say() -> None:

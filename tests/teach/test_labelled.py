@@ -2,14 +2,16 @@
 
 from pathlib import Path
 
+import cv2
 import numpy as np
 import pytest
 
 from judicum.bench.scenes import Case
 from judicum.camera import Fault, Scene, View, weld
+from judicum.core.arrays import Flags
 from judicum.teach.camera_set import draw_set
-from judicum.teach.drawings import CRATER, FACE, GRANULAR, GROOVE, HOLE, PORE
-from judicum.teach.labelled import TOP, UNTOLD, Labelled, Straight, read_labelled, read_straight
+from judicum.teach.drawings import CRATER, FACE, GRANULAR, GROOVE, HOLE, PORE, SPECK
+from judicum.teach.labelled import TOP, UNTOLD, Labelled, Straight, grafted, read_labelled, read_straight
 
 WIDTH_MM, LENGTH_MM, DENSITY = 5.0, 60.0, 8.0
 FAULTS = (
@@ -86,3 +88,52 @@ def test_fronts_lie_on_the_straightened_face_where_the_truth_says(folder: Path) 
     assert gaps.mean() == pytest.approx(2.0, abs=0.1)
     assert (clean.heat < 0).mean() == pytest.approx(WIDTH_MM / LENGTH_MM, abs=0.03)
     assert len(list(read_straight(folder, DENSITY, "all"))) == 2
+
+
+def test_a_part_of_a_folder_is_told_by_remainders(folder: Path) -> None:
+    assert len(list(read_labelled(folder, DENSITY, "1of4"))) == 1
+    assert list(read_labelled(folder, DENSITY, "3of4")) == []
+
+
+def test_a_crop_along_the_bead_gets_faults_and_their_labels(read: list[Labelled]) -> None:
+    """Of a clean bead, about half of the crops have one drawn or set into them; the face is where it was."""
+    kinds, faulty = set[str](), 0
+    for seed in range(40):
+        picture, surface, extras = read[0].crop(np.random.default_rng(seed), (96, 160), DENSITY, 7.0, read)
+        told = {
+            name
+            for name, k in (("pore", PORE), ("speck", SPECK), ("crater", CRATER), ("groove", GROOVE))
+            if (extras[k] == TOP).any()
+        }
+        told |= {name for name, k in (("sugar", GRANULAR), ("hole", HOLE)) if (surface == k).any()}
+        kinds |= told
+        faulty += bool(told)
+        assert picture.shape == (96, 160, 3)
+        assert (extras[PORE] == TOP).sum() < 0.2 * (surface == FACE).sum() + 200
+    assert 10 <= faulty <= 36
+    assert kinds == {"pore", "speck", "crater", "groove", "sugar", "hole"}
+
+
+def test_spots_are_cut_out_where_the_truth_has_them(read: list[Labelled]) -> None:
+    assert read[0].spots == ()
+    assert [spot.kind for spot in read[1].spots] == ["pore", "burn_through"]
+    pore = read[1].spots[0]
+    assert read[1].extras[PORE][round(pore.row), round(pore.column)] == TOP
+    assert pore.radius == pytest.approx(0.6 * read[1].px_per_mm)
+    assert read[1].surface[round(read[1].spots[1].row), round(read[1].spots[1].column)] == HOLE
+
+
+def test_a_spot_is_as_bright_against_its_new_place_as_it_was(read: list[Labelled]) -> None:
+    clean, marked = read[0], read[1]
+    donor = Labelled(marked.plane, marked.surface, marked.extras, marked.px_per_mm, marked.spots[:1])
+    picture, surface, extras = clean.plane.copy(), clean.surface.copy(), clean.extras.copy()
+    after = grafted(np.random.default_rng(2), picture, surface, extras, donor, 1.0)
+    spot = extras[PORE] == TOP
+    assert 0.5 < spot.sum() / clean.px_per_mm**2 < 2.5
+    assert after[spot].mean() < 0.6 * picture[surface == FACE].mean()
+    changed = np.abs(after.astype(int) - picture).max(-1) > 12
+    assert not changed[~dilated(spot, 12)].any()
+
+
+def dilated(flags: Flags, by_px: int) -> Flags:
+    return cv2.dilate(flags.astype(np.uint8), np.ones((3, 3), np.uint8), iterations=by_px) > 0

@@ -23,6 +23,7 @@ from judicum.core.arrays import Floats, Pixels
 from judicum.core.photo.along import PX_PER_MM, ROWS, straightened
 from judicum.teach.drawings import FACE, FRONT, FRONT_SIGMA_MM, draw
 from judicum.teach.labelled import Straight, read_straight, relit
+from judicum.teach.net import halve, take_on
 from judicum.teach.texture import Rng
 
 COLUMNS = 288
@@ -173,19 +174,27 @@ def main() -> None:
     asked.add_argument("--minutes", type=float, default=20)
     asked.add_argument("--seed", type=int, default=1)
     asked.add_argument("--rate", type=float, default=3e-3)
-    asked.add_argument("--from", dest="start", type=Path, help="weights (.pt) to go on from, as far as they fit")
+    asked.add_argument(
+        "--from",
+        dest="start",
+        type=Path,
+        help="weights (.pt) to go on from, as far as they fit, or a network that ships (.onnx)",
+    )
     asked.add_argument("--pictures", nargs="*", default=[], metavar="FOLDER[:odd|even]")
     given = asked.parse_args()
     torch.set_num_threads(1)
     torch.manual_seed(given.seed)
     net = AlongNet()
-    if given.start:
+    batches = _batches(given.pictures, given.seed)
+    if given.start and given.start.suffix == ".onnx":
+        take_on(net, given.start, next(batches)[0])
+    elif given.start:
         kept_weights, mine = torch.load(given.start), net.state_dict()
         net.load_state_dict({k: v for k, v in kept_weights.items() if v.shape == mine[k].shape}, strict=False)
     kept = AveragedModel(net, multi_avg_fn=get_ema_multi_avg_fn(AVERAGED), use_buffers=True)
     best = torch.optim.AdamW(net.parameters(), lr=given.rate, weight_decay=1e-3)
     began, mean = time.time(), 0.0
-    for step, (picture, heat) in enumerate(_batches(given.pictures, given.seed)):
+    for step, (picture, heat) in enumerate(batches):
         used = (time.time() - began) / (60 * given.minutes)
         if used >= 1:
             break
@@ -212,6 +221,7 @@ def save(net: nn.Module, path: Path) -> None:
         net, (torch.zeros(1, 3, ROWS, 96),), path, input_names=["picture"], output_names=["odds"],
         dynamic_axes={"picture": {0: "batch", 3: "columns"}, "odds": {0: "batch", 2: "columns"}}, opset_version=17, dynamo=False,
     )  # fmt: skip
+    halve(path)
     net.train()
 
 

@@ -50,6 +50,11 @@ def draw(rng: Rng, shape: tuple[int, int], px_per_mm: float, most_turn_deg: floa
         colour = _joint(rng, x, y, joint_at, angle + rng.normal(0, 0.03), colour)
     if rng.random() < 0.25:
         colour = _shadow(rng, x, y, colour)
+    if rng.random() < 0.2:  # the edge of a second plate
+        step = rng.uniform(-1.5, 1.5) * half_plane(
+            rng, x, y, joint_at, angle + rng.normal(0, 0.03), rng.uniform(0.05, 0.4)
+        )
+        height = height + step.astype(np.float32)
     beads = 0 if rng.random() > with_bead else 1 if rng.random() < 0.85 else int(rng.integers(2, 4))
     if not beads and rng.random() < 0.7:
         colour = _stripe(rng, x, y, middle, angle, colour)
@@ -202,7 +207,7 @@ def _bead(
     )
     surface[(film > 9) & (surface == OTHER)] = TINTED
     # Profile from sunken to humped, ripples of any shape and depth.
-    profile = rng.uniform(-0.08, 0.28) * width * np.sqrt(np.clip(1 - across ** rng.choice([2, 2, 4, 8]), 0, 1))
+    profile = rng.uniform(-0.1, 0.45) * width * np.sqrt(np.clip(1 - across ** rng.choice([2, 2, 4, 8]), 0, 1))
     profile = profile * np.clip((1 - np.clip(tip, 0, 1) ** power), 0, 1) ** 0.5
     rippled = _ripples(rng, s, off, across, half, long, width, at, px_per_mm, shape)
     if rippled is not None:
@@ -210,7 +215,9 @@ def _bead(
         profile = profile + lift * inside
         face = face * (1 - notch)[..., None]
         extras[FRONT] = np.maximum(extras[FRONT] * (1 - inside), heat * inside)
-    height = height * (1 - inside) + (height + profile) * inside
+    # The bead fills what lies under it.
+    filled = cv2.GaussianBlur(height, (0, 0), width * px_per_mm / 4) if np.ptp(height) > 0 else height
+    height = height * (1 - inside) + (filled + profile) * inside
     gloss = gloss * (1 - inside) + inside * rng.choice([0.0, 0.1, 0.3, 0.6, 1.0])
     # Lines at the toe: dark undercut edge, light roll.
     for _ in range(int(rng.integers(0, 3))):
@@ -220,7 +227,7 @@ def _bead(
     colour = colour * (1 - inside[..., None]) + face * inside[..., None]
     solid = inside > 0.5
     surface[solid] = FACE
-    colour, gloss = _faults(rng, s, off, half, beyond, solid, long, width, px_per_mm, colour, gloss, surface, extras)
+    colour, gloss = faults(rng, s, off, half, beyond, solid, long, width, px_per_mm, colour, gloss, surface, extras)
     return colour.astype(np.float32), height.astype(np.float32), gloss.astype(np.float32)
 
 
@@ -271,10 +278,28 @@ def _spot(s: Floats, off: Floats, rng: Rng, where_s: float, where_n: float, size
     return np.hypot(ds, dn * rng.uniform(0.8, 1.2)) / (size / 2 * ragged)
 
 
-def _faults(
+def _splinter(rng: Rng, ds: Floats, dn: Floats) -> Floats:
+    """Distance from the middle of a piece with straight edges, three to six of them, in its own size: under 1 inside."""
+    sides = int(rng.integers(3, 7))
+    turns = np.sort(
+        rng.uniform(0, 2 * np.pi) + (np.arange(sides) + rng.uniform(-0.25, 0.25, sides)) * 2 * np.pi / sides
+    )
+    flat, lean = rng.uniform(0.4, 1.0), rng.uniform(0, np.pi)
+    a = ds * np.cos(lean) + dn * np.sin(lean)
+    b = (dn * np.cos(lean) - ds * np.sin(lean)) / flat
+    return np.max([(a * np.cos(turn) + b * np.sin(turn)) / 0.8 for turn in turns], axis=0)
+
+
+def faults(
     rng: Rng, s: Floats, off: Floats, half: Floats, beyond: Floats, solid: Pixels, long: float, width: float,
     px_per_mm: float, colour: Floats, gloss: Floats, surface: Pixels, extras: Floats,
 ) -> tuple[Floats, Floats]:  # fmt: skip
+    """Faults of any kind by chance on a bead, whose colour and gloss come back with them.
+
+    Args:
+        s, off, half, beyond: along the bead, from its middle, half its width there, past its toe, mm; `solid` its face.
+        surface, extras: labels, which are written into.
+    """
     shape = s.shape
     edge = 0.8 / px_per_mm
 
@@ -286,8 +311,8 @@ def _faults(
     def place() -> tuple[float, float]:
         return float(rng.uniform(1, long - 1)), float(rng.uniform(-0.32, 0.32) * width)
 
-    if rng.random() < 0.22:  # grey, dull, granular: a patch or all of it
-        far = rng.uniform(2, 9) if rng.random() < 0.75 else 3 * long
+    if rng.random() < 0.18:  # grey, dull, granular: a patch or all of it
+        far = rng.uniform(2, 9) if rng.random() < 0.85 else 3 * long
         away = np.hypot((s - rng.uniform(0, long)) / far, off / (half * rng.uniform(0.9, 1.6) + 0.01))
         away = away + rng.uniform(0, 0.2) * clouds(rng, shape, px_per_mm * 0.5)
         cover = np.clip((1 - away) / 0.15, 0, 1)
@@ -321,23 +346,29 @@ def _faults(
             lay((1 - away) * size / 2 / edge + 0.5, float(np.exp(rng.uniform(-5, -2.6))))
             extras[PORE][(away < 1) & solid] = 1
             extras[FRONT][away < 1] = 0
-    if rng.random() < 0.2:
+    if rng.random() < 0.3:
         for _ in range(int(rng.integers(1, 4))):
             where_s, where_n = place()
-            turn, size = rng.uniform(0, np.pi), rng.uniform(0.35, 1.5)
-            a = (s - where_s) * np.cos(turn) + (off - where_n) * np.sin(turn)
-            b = (off - where_n) * np.cos(turn) - (s - where_s) * np.sin(turn)
-            away = np.maximum(np.abs(a), np.abs(b) / rng.uniform(0.25, 0.9)) / (size / 2)
+            size = rng.uniform(0.4, 1.5)
+            away = _splinter(rng, s - where_s, off - where_n) / (size / 2)
             tone = np.exp(rng.uniform(-3.2, 0.5)) * (1 + 0.3 * rng.standard_normal(3) * (rng.random() < 0.3))
-            lay((1 - away) * size / 2 / edge + 0.5, np.clip(tone, 0.01, None))
+            tone = np.clip(tone, 0.01, None) * np.ones((*shape, 3))
+            if rng.random() < 0.6:  # a facet that catches the light, a bright rim
+                turn = rng.uniform(0, 2 * np.pi)
+                tilt = ((s - where_s) * np.cos(turn) + (off - where_n) * np.sin(turn)) / size
+                tone = tone * np.exp(rng.uniform(0.2, 1.2) * np.clip(tilt, -1, 1))[..., None]
+                tone = tone * np.exp(rng.uniform(-0.3, 0.9) * (away > 0.75))[..., None]
+            lay((1 - away) * size / 2 / edge + 0.5, tone)
             extras[SPECK][(away < 1) & solid] = 1
-    if rng.random() < 0.2:
+    if rng.random() < 0.25:
         size = rng.uniform(0.35, 0.9) * width
         end = rng.choice([0.0, long])
         where_s = end + (size / 2 + rng.uniform(0.1, 0.5) * width) * (1 if end == 0 else -1)
         away = _spot(s, off, rng, where_s, rng.normal(0, 0.06) * width, size)
         turn = rng.uniform(0, 2 * np.pi)
         slope = np.clip(away, 0, 1) * np.cos(np.arctan2(off, s - where_s) - turn)
+        if rng.random() < 0.5:  # a dish with rings in it, or a knob in its middle
+            slope = slope + rng.uniform(0.2, 0.8) * np.cos(np.pi * rng.uniform(1.5, 5) * away) * np.clip(away, 0.2, 1)
         bowl = np.clip((1.05 - away) / 0.2, 0, 1)
         colour = colour * (1 - bowl * (rng.uniform(0.0, 0.5) - rng.uniform(0.2, 0.6) * slope))[..., None]
         colour = colour * (1 + rng.uniform(-0.7, 0.3) * np.exp(-(((away - 1) / 0.12) ** 2)))[..., None]

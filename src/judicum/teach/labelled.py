@@ -4,7 +4,7 @@ A picture is read on the card plane once, with its labels; every crop of it is t
 """
 
 import json
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from pathlib import Path
@@ -15,6 +15,7 @@ import numpy as np
 
 from judicum.core.arrays import Floats, Pixels
 from judicum.core.photo.decode import decode
+from judicum.core.photo.film import srgb_to_linear
 from judicum.core.photo.picture import Picture
 from judicum.core.photo.scale import find_card
 from judicum.core.photo.unwrap import Line, read_grid
@@ -22,14 +23,17 @@ from judicum.teach.drawings import (
     CRATER,
     EXTRAS,
     FACE,
+    FRONT,
     GRANULAR,
     GROOVE,
     HOLE,
     PORE,
     SPECK,
     TINTED,
+    faults,
 )
-from judicum.teach.texture import Rng
+from judicum.teach.light import coded
+from judicum.teach.texture import Rng, clouds, half_plane
 
 UNTOLD = 255
 """Label of a place about which the truth says nothing."""
@@ -47,7 +51,29 @@ CAP_RIM_MM = 0.5
 """The rounded ends are told by their length only: so near to their outline is untold."""
 TIP_SHARE = 0.12
 """Share of the width to either side of the centreline over which an end is as good as straight."""
+GRAFTS = ("pore", "inclusion", "burn_through")
+ALONG_DEG = 15.0
+"""Crops turned by less than this have the bead along their columns."""
+LEAST_COLUMNS = 40
 PLACES = {"pore": PORE, "inclusion": SPECK, "crater": CRATER}
+MORE_FAULTS = 0.5
+"""Share of the crops on whose bead faults are drawn by chance: few labelled pictures have any."""
+GRAFTED = 0.3
+"""Share of the crops into which a spot is set that was cut out of another picture."""
+RIM = 1.5
+"""What is cut out around a spot, in its radii: its rim, and what it fades into its new place over."""
+PARTS = {"all": (0, 1, 2, 3), "odd": (1, 3), "even": (0, 2), "1of4": (1,), "3of4": (3,)}
+"""Which pictures of a folder are read: by the remainder of their number, divided by four."""
+
+
+@dataclass(frozen=True)
+class Spot:
+    """A round fault in a plane: its middle, radius (px) and kind."""
+
+    row: float
+    column: float
+    radius: float
+    kind: str
 
 
 @dataclass
@@ -59,6 +85,7 @@ class Labelled:
     surface: Pixels
     extras: Pixels
     px_per_mm: float
+    spots: tuple[Spot, ...] = ()
 
     @cached_property
     def faults(self) -> Floats:
@@ -67,9 +94,17 @@ class Labelled:
         return np.argwhere(marked[::2, ::2]) * 2
 
     def crop(
-        self, rng: Rng, shape: tuple[int, int], px_per_mm: float, most_turn_deg: float
+        self,
+        rng: Rng,
+        shape: tuple[int, int],
+        px_per_mm: float,
+        most_turn_deg: float,
+        others: Sequence["Labelled"] = (),
     ) -> tuple[Pixels, Pixels, Pixels]:
-        """A piece of `shape` around a place of the bead, turned within `most_turn_deg`, in another light."""
+        """A piece of `shape` around a place of the bead, turned within `most_turn_deg`, in another light.
+
+        Where the bead lies along it, faults are drawn on it by chance, or spots set into it out of `others`.
+        """
         rows, columns = shape
         # Half of the crops show where the bead is, the rest anything.
         known = np.argwhere(self.surface[::7, ::7] == FACE) * 7
@@ -88,10 +123,70 @@ class Labelled:
         def cut(values: Pixels, how: int, rim: int) -> Pixels:
             return np.asarray(cv2.warpAffine(values, turn, size, flags=how, borderValue=(rim, rim, rim, rim)))
 
-        picture = relit(rng, cut(self.plane, cv2.INTER_LINEAR, 0))
+        picture = cut(self.plane, cv2.INTER_LINEAR, 0)
         surface = cut(self.surface, cv2.INTER_NEAREST, UNTOLD)
         extras = np.stack([cut(e, cv2.INTER_NEAREST, UNTOLD) for e in self.extras])
-        return picture, surface, extras
+        if most_turn_deg < ALONG_DEG:
+            if rng.random() < MORE_FAULTS:
+                picture = with_faults(rng, picture, surface, extras, px_per_mm)
+            elif (spotted := [one for one in others if one.spots]) and rng.random() < GRAFTED / (1 - MORE_FAULTS):
+                picture = grafted(rng, picture, surface, extras, spotted[int(rng.integers(len(spotted)))], zoom)
+        return relit(rng, picture), surface, extras
+
+
+def with_faults(rng: Rng, picture: Pixels, surface: Pixels, extras: Pixels, px_per_mm: float) -> Pixels:
+    """Faults drawn on the bead of a crop, along whose columns it lies."""
+    solid = surface == FACE
+    columns = np.flatnonzero(solid.sum(0) > 4)
+    if len(columns) < LEAST_COLUMNS:
+        return picture
+    rows = np.arange(len(surface))[:, None] + np.zeros_like(surface, np.float32)
+    high = np.maximum(solid.sum(0), 1)
+    middle = np.interp(np.arange(surface.shape[1]), columns, ((rows * solid).sum(0) / high)[columns])
+    half = np.interp(np.arange(surface.shape[1]), columns, high[columns] / 2) / px_per_mm
+    off = (rows - cv2.GaussianBlur(middle[None], (0, 0), 6.0)).astype(np.float32) / px_per_mm
+    s = np.broadcast_to((np.arange(surface.shape[1]) - columns[0]) / px_per_mm, surface.shape)
+    beyond = [cv2.distanceTransform(np.ascontiguousarray(part, np.uint8), cv2.DIST_L2, 3) for part in (~solid, solid)]
+    drawn = np.zeros(extras.shape, np.float32)
+    colour, _ = faults(
+        rng, s, off, np.broadcast_to(half, surface.shape), (beyond[0] - beyond[1]) / px_per_mm, solid,
+        float(columns[-1] - columns[0]) / px_per_mm, 2 * float(np.median(half)), px_per_mm, srgb_to_linear(picture),
+        np.zeros(surface.shape, np.float32), surface, drawn,
+    )  # fmt: skip
+    drawn[FRONT] = 0
+    extras[drawn > 0.5] = TOP
+    return coded(cv2.GaussianBlur(colour.astype(np.float32), (0, 0), rng.uniform(0.3, 0.9)))
+
+
+def grafted(rng: Rng, picture: Pixels, surface: Pixels, extras: Pixels, donor: Labelled, zoom: float) -> Pixels:
+    """A spot of another picture set into the face, as bright against what is around it as it was there."""
+    spot = donor.spots[int(rng.integers(len(donor.spots)))]
+    radius = spot.radius * zoom * float(np.exp(rng.normal(0, 0.2)))
+    inside = cv2.distanceTransform(np.asarray(surface == FACE, np.uint8), cv2.DIST_L2, 3)
+    places = np.argwhere(inside > (0.6 if spot.kind == "burn_through" else 1.1) * radius)
+    if not len(places):
+        return picture
+    row, column = places[rng.integers(len(places))]
+    turn = cv2.getRotationMatrix2D((spot.column, spot.row), float(rng.uniform(0, 360)), radius / spot.radius)
+    turn[:, 2] += np.array([column, row]) - (spot.column, spot.row)
+    size = (surface.shape[1], surface.shape[0])
+    moved = cv2.warpAffine(
+        srgb_to_linear(donor.plane), turn, size, flags=cv2.INTER_LINEAR, borderMode=cv2.BORDER_REFLECT
+    )
+    rows, columns = np.ogrid[: size[1], : size[0]]
+    away = np.hypot(rows - row, columns - column) / radius
+    ring = (away > 1.2) & (away < 1.2 + RIM)
+    here = srgb_to_linear(picture)
+    moved = moved * (np.median(here[ring], axis=0) / np.maximum(np.median(moved[ring], axis=0), 1e-3))
+    cover = np.clip((RIM - away) / (RIM - 1.15), 0, 1)[..., None]
+    near, within = (away >= 1) & (away < 1 + 2 / radius), away < 1
+    if spot.kind == "burn_through":
+        surface[within] = HOLE
+        surface[near] = UNTOLD
+    else:
+        extras[PLACES[spot.kind]][within] = TOP
+        extras[PLACES[spot.kind]][near] = UNTOLD
+    return coded(here * (1 - cover) + moved * cover)
 
 
 def relit(rng: Rng, picture: Pixels) -> Pixels:
@@ -100,7 +195,20 @@ def relit(rng: Rng, picture: Pixels) -> Pixels:
     if rng.random() < 0.3:
         soft = cv2.GaussianBlur(seen, (0, 0), rng.uniform(0.4, 1.2))
         seen = soft if rng.random() < 0.6 else 2 * seen - soft
-    seen *= np.exp(rng.normal(0, 0.06, 3)).astype(np.float32)
+    elif rng.random() < 0.2:  # the lens does not see all of it sharp
+        soft = cv2.GaussianBlur(seen, (0, 0), rng.uniform(1.0, 2.0))
+        high, wide = (np.linspace(0, 1, k, dtype=np.float32) for k in seen.shape[:2])
+        depth = half_plane(rng, wide[None], high[:, None], rng.uniform(0, 1, 2), rng.uniform(0, 2 * np.pi), 0.2)
+        seen = seen + (soft - seen) * depth[..., None].astype(np.float32)
+    if rng.random() < 0.4:  # light that falls unevenly
+        fall = np.exp(rng.uniform(0.05, 0.3) * clouds(rng, seen.shape[:2], rng.uniform(40, 200)))
+        seen *= fall[..., None].astype(np.float32)
+    if rng.random() < 0.3:
+        grey = seen.mean(-1, keepdims=True)
+        seen = grey + (seen - grey) * np.float32(rng.uniform(0.4, 1.5))
+    if rng.random() < 0.3:
+        seen = 255 * (np.clip(seen, 0, 255) / 255) ** np.float32(np.exp(rng.normal(0, 0.25)))
+    seen *= np.exp(rng.normal(0, 0.08, 3)).astype(np.float32)
     seen = (seen - 128) * np.float32(np.exp(rng.normal(0, 0.12))) + 128 + np.float32(rng.normal(0, 8))
     seen += rng.normal(0, rng.uniform(0, 5), seen.shape).astype(np.float32)
     return np.clip(seen, 0, 255).astype(np.uint8)
@@ -135,12 +243,12 @@ def read_labelled(folder: Path, px_per_mm: float, which: str) -> Iterator[Labell
     """Every picture of a folder that can be learnt from, read FINER than `px_per_mm`.
 
     Args:
-        which: `odd` or `even` takes the pictures with such a number, `all` each.
+        which: a name of PARTS.
     """
     density = px_per_mm * FINER
     for seen in _read(folder, density, which):
         labels = _labels(seen.plane.shape[:2], seen.spans, density, seen.line, seen.truth, seen.centre)
-        yield Labelled(seen.plane, *labels, density)
+        yield Labelled(seen.plane, *labels, density, _spots(seen, density))
 
 
 def read_straight(folder: Path, px_per_mm: float, which: str) -> Iterator[Straight]:
@@ -168,7 +276,7 @@ def read_straight(folder: Path, px_per_mm: float, which: str) -> Iterator[Straig
 def _read(folder: Path, density: float, which: str) -> Iterator[_Seen]:
     for told in json.loads((folder / "truth.json").read_text()):
         number = int("".join(c for c in told["name"] if c.isdigit()) or 0)
-        if which != "all" and (number % 2 == 1) != (which == "odd"):
+        if number % 4 not in PARTS[which]:
             continue
         if told["must_refuse"] not in (None, "no_bead"):
             continue
@@ -228,6 +336,20 @@ def _frame(
     profile = truth["profile"]
     width = np.interp(s, profile["s_mm"], [0.0 if w is None else w for w in profile["width_mm"]])
     return _Frame(s, middle, off, width, length, mean)
+
+
+def _spots(seen: _Seen, density: float) -> tuple[Spot, ...]:
+    """The round faults of a picture that can be set into another."""
+    if seen.truth is None or seen.centre is None:
+        return ()
+    frame = _frame(seen.plane.shape[:2], seen.spans, density, seen.line, seen.truth, seen.centre)
+    found = []
+    for fault in seen.truth["defects"]:
+        if fault["kind"] in GRAFTS:
+            column = int(np.abs(frame.s - fault["s_mm"]).argmin())
+            row = int(np.abs(frame.off[:, column] - fault["n_mm"]).argmin())
+            found.append(Spot(row, column, fault["size_mm"] / 2 * density, fault["kind"]))
+    return tuple(found)
 
 
 def _labels(

@@ -15,8 +15,8 @@ from torch import nn
 from torch.optim.swa_utils import AveragedModel, get_ema_multi_avg_fn
 
 from judicum.teach.drawings import EXTRAS, FACE, FRONT, HOLE, draw
-from judicum.teach.labelled import TOP, UNTOLD, Labelled, read_labelled
-from judicum.teach.net import Net
+from judicum.teach.labelled import PARTS, TOP, UNTOLD, Labelled, read_labelled
+from judicum.teach.net import Net, halve, take_on
 
 SHAPE = (160, 288)
 POOL = 1600
@@ -25,16 +25,16 @@ AVERAGED = 0.995
 """Share that the kept weights keep at each step: they are the mean of the last few hundred steps'."""
 RENEW_S = 0.25
 """Wait between two drawings once the pool is full: the cores are for teaching then."""
-KINDS = {"where": (5.0, 90.0), "close": (10.0, 7.0)}
-"""Pixels a millimetre and greatest turn of the bead, degrees."""
+KINDS = {"where": (5.0, 90.0, 4), "close": (10.0, 7.0, 5)}
+"""Pixels a millimetre, greatest turn of the bead, degrees, and levels of the network."""
 SURFACES = HOLE + 1
-SPOT_WEIGHT = 24.0
+SPOT_WEIGHT = 10.0
 """How much more a place of a spot counts than one of none: they are some hundred times rarer."""
 LEAST_SPOT = 20.0
 """Places with which a kind's overlap counts fully: a batch without the kind says little."""
 LEAST_TOLD = 200.0
 """Places (weighted) with which a picture counts fully for a kind of fault; one that shows less of a bead counts less."""
-KNOWN = 5
+KNOWN = 7
 """Of a batch, so many are cut from labelled pictures where there are any."""
 
 
@@ -51,7 +51,7 @@ def _pools(names: list[str] | None) -> tuple[list[shared_memory.SharedMemory], l
 
 def _keep_drawing(names: list[str], kind: str, seed: int) -> None:
     made, (pictures, surfaces, extras) = _pools(names)
-    density, turn = KINDS[kind]
+    density, turn, _ = KINDS[kind]
     k = 0
     while made:
         rng = np.random.default_rng((seed, k))
@@ -67,13 +67,14 @@ def _keep_drawing(names: list[str], kind: str, seed: int) -> None:
 def _batch(
     rng: np.random.Generator, pools: list[np.ndarray], filled: int, known: list[list[Labelled]], kind: str
 ) -> list[torch.Tensor]:
-    density, turn = KINDS[kind]
+    density, turn, _ = KINDS[kind]
     cut = KNOWN if known else 0
     at = rng.integers(0, filled, BATCH - cut)
     pieces = [[pools[0][k], pools[1][k] & 127, pools[2][k]] for k in at]
     for _ in range(cut):
         folder = known[int(rng.integers(len(known)))]
-        pieces.append([*folder[int(rng.integers(len(folder)))].crop(rng, SHAPE, density, turn)])
+        others = known[int(rng.integers(len(known)))]
+        pieces.append([*folder[int(rng.integers(len(folder)))].crop(rng, SHAPE, density, turn, others)])
     picture, surface, extras = (torch.from_numpy(np.stack(each)) for each in zip(*pieces, strict=True))
     picture, surface = picture.permute(0, 3, 1, 2).float() / 255, surface.long()
     extras = torch.where(extras == UNTOLD, -1.0, extras.float() / TOP)
@@ -86,7 +87,7 @@ def _batch(
 
 def loss_of(out: torch.Tensor, surface: torch.Tensor, extras: torch.Tensor) -> torch.Tensor:
     """Cross entropy of the surfaces, and of fronts and faults on the bead."""
-    weights = torch.tensor([1.0, 1.0, 1.0, 3.0, 6.0])
+    weights = torch.tensor([1.0, 1.0, 1.0, 1.5, 2.0])
     surfaces = nn.functional.cross_entropy(out[:, :SURFACES], surface, weight=weights, ignore_index=UNTOLD)
     sure = (surface != UNTOLD).float()
     bead = (surface >= FACE).float() * sure
@@ -117,10 +118,16 @@ def main() -> None:
     asked.add_argument("-o", "--output", type=Path, required=True)
     asked.add_argument("--minutes", type=float, default=60)
     asked.add_argument("--seed", type=int, default=1)
-    asked.add_argument("--from", dest="start", type=Path, help="weights (.pt) to go on from")
+    asked.add_argument(
+        "--from", dest="start", type=Path, help="weights (.pt), or a network that ships (.onnx), to go on from"
+    )
     asked.add_argument("--rate", type=float, default=3e-3)
     asked.add_argument(
-        "--pictures", nargs="*", default=[], metavar="FOLDER[:odd|even]", help="labelled pictures, truth.json beside"
+        "--pictures",
+        nargs="*",
+        default=[],
+        metavar="FOLDER[:PART]",
+        help=f"labelled pictures, truth.json beside; parts: {', '.join(PARTS)}",
     )
     given = asked.parse_args()
     known = []
@@ -133,12 +140,17 @@ def main() -> None:
     made, pools = _pools(None)
     drawing = Process(target=_keep_drawing, args=([m.name for m in made], given.kind, given.seed), daemon=True)
     drawing.start()
-    net = Net(SURFACES + (EXTRAS - 1 if given.kind == "close" else 0))
-    if given.start:
+    net = Net(SURFACES + (EXTRAS - 1 if given.kind == "close" else 0), KINDS[given.kind][2])
+    rng = np.random.default_rng(given.seed)
+    if given.start and given.start.suffix == ".onnx":
+        while (pools[1][: 4 * BATCH, 0, 0] < 128).any():
+            time.sleep(1)
+        take_on(net, given.start, _batch(rng, pools, 4 * BATCH, known, given.kind)[0])
+    elif given.start:
         net.load_state_dict(torch.load(given.start))
+    net.to(memory_format=torch.channels_last)  # half as fast again on these processors
     kept = AveragedModel(net, multi_avg_fn=get_ema_multi_avg_fn(AVERAGED), use_buffers=True)
     best = torch.optim.AdamW(net.parameters(), lr=given.rate, weight_decay=1e-4)
-    rng = np.random.default_rng(given.seed)
     began, step, mean = time.time(), 0, 0.0
     while (used := (time.time() - began) / (60 * given.minutes)) < 1:
         filled = int((pools[1][:, 0, 0] >= 128).sum())
@@ -148,7 +160,7 @@ def main() -> None:
         for group in best.param_groups:
             group["lr"] = given.rate * min(1, step / 200 + 0.05) * (0.02 + 0.98 * 0.5 * (1 + np.cos(np.pi * used)))
         picture, surface, extras = _batch(rng, pools, filled, known, given.kind)
-        loss = loss_of(net(picture), surface, extras)
+        loss = loss_of(net(picture.contiguous(memory_format=torch.channels_last)), surface, extras)
         best.zero_grad()
         loss.backward()
         nn.utils.clip_grad_norm_(net.parameters(), 2.0)
@@ -168,7 +180,7 @@ def main() -> None:
 
 
 def save(net: Net, path: Path) -> None:
-    """Weights as .pt to go on from, and as ONNX for any rows and columns that are multiples of 16."""
+    """Weights as .pt to go on from, and as ONNX for any rows and columns that the network takes."""
     torch.save(net.state_dict(), path.with_suffix(".pt"))
     net.eval()
     sizes = {0: "batch", 2: "rows", 3: "columns"}
@@ -176,6 +188,7 @@ def save(net: Net, path: Path) -> None:
         net, (torch.zeros(1, 3, 64, 96),), path, input_names=["picture"], output_names=["scores"],
         dynamic_axes={"picture": sizes, "scores": sizes}, opset_version=17, dynamo=False,
     )  # fmt: skip
+    halve(path)
     net.train()
 
 

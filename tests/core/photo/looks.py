@@ -1,7 +1,5 @@
 """Close looks as the network would give them: a bead with its fronts and faults, drawn straight into the answer."""
 
-from dataclasses import replace
-
 import numpy as np
 
 from judicum.core.arrays import Floats, Pixels
@@ -39,8 +37,16 @@ def look(
     nothing = np.zeros(face.shape)
     names = ("granular", "hole", "pore", "speck", "crater", "groove")
     seen = parts.get("seen", np.full((*face.shape, 3), 120, np.uint8))
-    drawn = CloseLook(LINE, S, N, seen, face, *(parts.get(name, nothing) for name in names))
-    return replace(drawn, face=parts["face"]) if "face" in parts else drawn
+    face = parts.get("face", face)
+    return CloseLook(
+        LINE,
+        S,
+        N,
+        seen,
+        np.stack([face, parts.get("second", face)]),
+        face,
+        *(parts.get(name, nothing) for name in names),
+    )
 
 
 def patch(width_mm: float = 2 * HALF_MM, long_mm: float = LENGTH_MM) -> Patch:

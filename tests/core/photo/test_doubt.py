@@ -31,6 +31,14 @@ def test_two_opinions_of_the_width_cover_both(apart: float) -> None:
     assert 2 * doubt.width_mm >= abs(apart) - 1e-9
 
 
+@pytest.mark.parametrize("half", [1.5, 3.3])
+def test_two_networks_of_the_close_look_that_differ_leave_the_bead_unsure(half: float) -> None:
+    doubt = doubt_of(look(second=look(half).face), toes(), patch())
+    assert doubt.unsure
+    assert 2 * doubt.width_mm >= abs(2 * HALF_MM - 2 * half) - 0.11
+    assert not doubt_of(look(second=look(HALF_MM + 0.1).face), toes(), patch()).unsure
+
+
 def test_the_stretch_that_wavers_is_told() -> None:
     clear, soft = look(soft_mm=0.02).face, look(soft_mm=0.6).face
     face = np.where((S > 20) & (S < 28), soft, clear)

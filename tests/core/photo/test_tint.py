@@ -90,3 +90,13 @@ def test_a_film_is_read_whatever_its_brightness(gain: float) -> None:
     read, misfit = film_of(lab.astype(float))
     assert read == pytest.approx(thickness, abs=6)
     assert misfit.max() < 8
+
+
+def test_colours_that_come_again_are_read_alike_wherever_they_stand() -> None:
+    rng = np.random.default_rng(3)
+    lab = film_lab(np.array([3.0, 21.0, 37.0, 64.0]))
+    order = rng.integers(0, 4, 300)
+    each, _ = film_of(lab)
+    read, misfit = film_of(lab[order] + rng.uniform(-0.2, 0.2, (300, 3)))
+    assert read.shape == misfit.shape == (300,)
+    assert read == pytest.approx(each[order], abs=3)

@@ -1,33 +1,38 @@
-"""A close look along a bead by two networks: face and faults on the straightened plate."""
+"""A close look along a bead by two networks: face and faults on the straightened plate.
+
+Both tell the same; they were taught apart, so that where they differ tells how sure the look is.
+"""
 
 from dataclasses import dataclass
 
 import numpy as np
 
 from judicum.core.arrays import Floats, Pixels
-from judicum.core.photo.network import odds_of, scores, share_of
+from judicum.core.photo.network import odds_of, scores, share_of, shares_of
 from judicum.core.photo.picture import Picture
 from judicum.core.photo.scale import Scale
 from judicum.core.photo.unwrap import Line, read_grid
 
 PX_PER_MM = 10.0
-"""What the network was taught at."""
+"""What the networks were taught at."""
+NETWORKS = ("close-1", "close-2")
 SURFACES = ("other", "tinted", "face", "granular", "hole")
 EXTRAS = ("pore", "speck", "crater", "groove")
 
 
 @dataclass(frozen=True)
 class CloseLook:
-    """What the network sees on a grid along a line: rows over `n_mm`, columns over `s_mm`.
+    """What the networks see on a grid along a line: rows over `n_mm`, columns over `s_mm`.
 
-    `seen` is what it was shown, (rows, columns, 3); `face` the natural logarithm of the odds that a place lies between
-    the toes; the others are shares 0 to 1.
+    `seen` is what they were shown, (rows, columns, 3); `each` (2, rows, columns) the natural logarithm of the odds that a
+    place lies between the toes as each network tells it, and `face` their mean; the others are shares 0 to 1.
     """
 
     line: Line
     s_mm: Floats
     n_mm: Floats
     seen: Pixels
+    each: Floats
     face: Floats
     granular: Floats
     hole: Floats
@@ -50,18 +55,21 @@ def look_closely(
 ) -> CloseLook:
     """Look along a line, from the first to the last of `s_mm` along and of `n_mm` across it, mm."""
     seen = read_grid(picture, scale, line, s_mm, n_mm, PX_PER_MM)
-    first, second = scores("close", seen), scores("faults", seen)
-    surfaces, extras = second[: len(SURFACES)], share_of(second[len(SURFACES) :])
-    face = [odds_of(told[: len(SURFACES)], SURFACES.index("face")) for told in (first, second)]
-    shares = np.exp(surfaces - np.logaddexp.reduce(surfaces, axis=0))
-    named = dict(zip(EXTRAS, extras, strict=True))
+    # Seen in a mirror too: a toe must lie alike from either side, and what is left of chance is halved.
+    mirrored = np.ascontiguousarray(seen[::-1])
+    told = np.stack([(scores(name, seen) + scores(name, mirrored)[:, ::-1]) / 2 for name in NETWORKS])
+    surfaces, extras = told[:, : len(SURFACES)], told[:, len(SURFACES) :]
+    each = np.stack([odds_of(one, SURFACES.index("face")) for one in surfaces])
+    shares = np.mean([shares_of(one) for one in surfaces], axis=0)
+    named = dict(zip(EXTRAS, share_of(extras.mean(0)), strict=True))
     rows, columns = seen.shape[:2]
     return CloseLook(
         line,
         s_mm[0] + np.arange(columns) / PX_PER_MM,
         n_mm[0] + np.arange(rows) / PX_PER_MM,
         seen,
-        (face[0] + face[1]) / 2,
+        each,
+        each.mean(0),
         shares[SURFACES.index("granular")],
         shares[SURFACES.index("hole")],
         **named,

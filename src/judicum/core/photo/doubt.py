@@ -1,4 +1,4 @@
-"""How sure the toes are: by how sharply the network tells face from plate, and by whether both networks agree."""
+"""How sure the toes are: by how sharply the networks tell face from plate, and by whether all of them agree."""
 
 from dataclasses import dataclass
 
@@ -40,7 +40,7 @@ def doubt_of(look: CloseLook, toes: Toes, patch: Patch) -> Doubt:
     """How sure the toes are that were followed in a close look at a patch."""
     blur = np.maximum(*_blur_mm(look, toes))
     usual = float(np.mean(blur[toes.inside])) if toes.inside.any() else float(np.mean(blur))
-    apart = abs(patch.width_mm - toes.width_mm)
+    apart = float(np.ptp([patch.width_mm, toes.width_mm, *_widths_mm(look, toes)]))
     unsure = apart > APART_MM
     width = float(np.hypot(TELLS * max(usual - SHARP_MM, 0.0), apart / 2 if unsure else 0.0))
     step = float(toes.s_mm[1] - toes.s_mm[0])
@@ -50,6 +50,14 @@ def doubt_of(look: CloseLook, toes: Toes, patch: Patch) -> Doubt:
         for a, b in runs(wavers, step, LEAST_MM, 1.0)
     ]
     return Doubt(width, unsure, tuple(stretches))
+
+
+def _widths_mm(look: CloseLook, toes: Toes) -> list[float]:
+    """The bead's usual width as each network of the close look sees it near the toes, mm."""
+    columns = np.clip(np.round(look.column(toes.s_mm[toes.inside])).astype(int), 0, len(look.s_mm) - 1)
+    n = look.n_mm[:, None]
+    near = (n > toes.left_mm[toes.inside] - AROUND_MM) & (n < toes.right_mm[toes.inside] + AROUND_MM)
+    return [float(np.median(((one[:, columns] > 0) & near).sum(0))) / PX_PER_MM for one in look.each]
 
 
 def _blur_mm(look: CloseLook, toes: Toes) -> tuple[Floats, Floats]:

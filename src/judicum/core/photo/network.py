@@ -11,7 +11,7 @@ from judicum.core.arrays import Floats, Pixels
 
 MOST_ODDS = 30.0
 """Beyond this a share is 0 or 1 to thirteen digits."""
-MULTIPLE = 16
+MULTIPLE = 32
 """Rows and columns a network takes are multiples of this."""
 
 
@@ -44,6 +44,11 @@ def scores(name: str, seen: Pixels) -> Floats:
 def share_of(odds: Floats) -> Floats:
     """Shares 0 to 1 from natural logarithms of odds."""
     return np.asarray(1 / (1 + np.exp(-np.clip(odds, -MOST_ODDS, MOST_ODDS))))
+
+
+def shares_of(surfaces: Floats) -> Floats:
+    """Shares 0 to 1 of each surface, which make 1 at every place."""
+    return np.asarray(np.exp(surfaces - np.logaddexp.reduce(surfaces, axis=0)))
 
 
 def odds_of(surfaces: Floats, first: int) -> Floats:

@@ -4,7 +4,8 @@ import numpy as np
 import pytest
 
 from judicum.core.photo.defects.find import find_defects
-from judicum.core.photo.defects.spots import pores
+from judicum.core.photo.defects.fault import Fault
+from judicum.core.photo.defects.spots import may_have_craters, pores, seen_as_crater, specks_seen
 from judicum.core.photo.defects.stretches import runs, sugar, uneven_width
 from judicum.core.photo.toes import Toes
 from tests.core.photo.looks import HALF_MM, LENGTH_MM, LINE, box, disc, look, toes
@@ -56,3 +57,27 @@ def test_runs_bridge_short_breaks_and_leave_short_ones_out() -> None:
     flags[[*range(10, 30), *range(33, 50), 70]] = True
     assert runs(flags, 0.1, 1.0, 0.6) == [(10, 49)]
     assert runs(flags, 0.1, 1.9, 0.1) == [(10, 29)]
+
+
+def test_a_speck_that_the_networks_see_is_told_but_at_a_tip_and_on_a_pore() -> None:
+    seen = look(
+        speck=0.6 * (disc(20.0, 0.5, 0.8) + disc(1.0, 0.0, 0.8) + disc(35.0, 0.0, 0.8)),
+        pore=0.95 * disc(35.0, 0.0, 1.0),
+    )
+    (found,) = specks_seen(seen, toes())[:1]
+    assert (found.kind, found.s_mm, found.size_mm) == (
+        "inclusion",
+        pytest.approx(20.0, abs=0.1),
+        pytest.approx(0.8, abs=0.15),
+    )
+    assert [(f.kind, round(f.s_mm)) for f in find_defects(seen, toes(), np.ones(3))] == [
+        ("inclusion", 20),
+        ("pore", 35),
+    ]
+
+
+@pytest.mark.parametrize("share", [0.2, 0.9])
+def test_a_ring_counts_only_where_the_networks_see_a_crater(share: float) -> None:
+    ring = Fault("crater", 47.0, 0.0, 3.0, 0.7)
+    seen = look(crater=share * disc(47.0, 0.0, 3.0))
+    assert seen_as_crater(seen, ring) is may_have_craters(seen) is (share > 0.5)

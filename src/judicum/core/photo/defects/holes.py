@@ -39,25 +39,26 @@ MOST_SPECKS = 3
 """More alike are ripples or shine."""
 
 
-def burnt_through(face: Face) -> list[Fault]:
-    """Round blobs that are dark by themselves and against the light around, wider than half of the bead."""
+def burnt_through(face: Face, dark: list[Flags]) -> list[Fault]:
+    """Of `dark_blobs` the round ones that are wider than half of the bead."""
     found = []
-    for blob in _dark(face):
+    for blob in dark:
         size = float(np.sqrt(4 * blob.sum() / np.pi)) * face.step_mm + RIM_MM
         if size > BURN_SHARE * face.width_mm and _roundness(blob) >= ROUND:
             found.append(Fault("burn_through", *_middle(face, blob), size, 0.9))
     return found
 
 
-def specks(face: Face) -> list[Fault]:
-    """Blobs of one tone with a hard edge, brighter or darker than the face without being a hole."""
-    dark = np.any([np.zeros(face.light.shape, bool), *_dark(face)], axis=0).astype(np.uint8)
-    holes = cv2.dilate(dark, np.ones((3, 3), np.uint8), iterations=max(1, round(SPECK_MARGIN_MM / face.step_mm))) > 0
+def specks(face: Face, dark: list[Flags]) -> list[Fault]:
+    """Blobs of one tone with a hard edge, brighter or darker than the face without being one of `dark_blobs`."""
+    black = np.any([np.zeros(face.light.shape, bool), *dark], axis=0).astype(np.uint8)
+    holes = cv2.dilate(black, np.ones((3, 3), np.uint8), iterations=max(1, round(SPECK_MARGIN_MM / face.step_mm))) > 0
     clear = np.minimum(face.s_mm - face.s_mm[0], face.s_mm[-1] - face.s_mm) > TIP_SHARE * face.width_mm
     return _specks(face, _against_around(face), face.inside(RIM_MM) & ~holes & clear[None, :])
 
 
-def _dark(face: Face) -> list[Flags]:
+def dark_blobs(face: Face) -> list[Flags]:
+    """Blobs that are dark by themselves and against the light around."""
     ratio = _against_around(face)
     dark = (ratio < np.log(HOLE_LIGHT)) & (face.lab[..., 0] < HOLE_LIGHTNESS)
     black = (face.lab[..., 0] < BLACK_LIGHTNESS) & (np.hypot(face.lab[..., 1], face.lab[..., 2]) < BLACK_CHROMA)

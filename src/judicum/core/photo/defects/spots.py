@@ -1,4 +1,4 @@
-"""Faults that are spots on the face, as the network sees them: pores, and whether a ring is a crater."""
+"""Faults that are spots on the face, as the networks see them: pores, specks, and whether a ring is a crater."""
 
 import cv2
 import numpy as np
@@ -8,38 +8,57 @@ from judicum.core.photo.close import PX_PER_MM, CloseLook
 from judicum.core.photo.defects.fault import Fault
 from judicum.core.photo.toes import Toes
 
-SEEN = 0.5
-"""Share from which a place belongs to a spot."""
+SEEN, SPECK_SEEN = 0.5, 0.3
+"""Share from which a place belongs to a pore and to a speck, which is the rarer and half taken for a pore."""
 LEAST_MM = 0.3
 """Least diameter: a smaller spot is the picture's grain."""
-LEAST_CRATER = 0.18
-"""Mean share within a ring that the network calls crater: of labelled pictures craters had 0.21 and more, other rings up
-to 0.14."""
-LEAST_CONFIDENCE = 0.7
-"""Least mean share over a spot."""
+LEAST_SPECK = 0.4
+"""Least mean share over a speck: one of a labelled bead had 0.43, none but at a tip was called so elsewhere."""
+CLEAR_OF_TIPS = 0.6
+"""Share of the width from a tip within which the rounded end's shine looks like a speck."""
+LEAST_CRATER = 0.5
+"""Mean share within a ring that the networks call crater: of labelled pictures craters had 0.8 and more, other rings up to
+0.5."""
+LEAST_CONFIDENCE = 0.85
+"""Least mean share over a spot: of pictures kept from the networks pores had 0.90 and more, shine and dark fronts up to 0.81."""
 
 
 def pores(look: CloseLook, toes: Toes) -> list[Fault]:
     """Round open holes between two toes."""
+    return _blobs("pore", look, look.pore > SEEN, look.pore, _face(look, toes, 0.0), LEAST_CONFIDENCE)
+
+
+def specks_seen(look: CloseLook, toes: Toes) -> list[Fault]:
+    """Hard-edged specks between two toes."""
+    body = _face(look, toes, CLEAR_OF_TIPS * toes.width_mm)
+    return _blobs("inclusion", look, look.speck > SPECK_SEEN, look.speck, body, LEAST_SPECK)
+
+
+def _face(look: CloseLook, toes: Toes, clear_mm: float) -> Flags:
+    """What lies between the toes and so far from the tips."""
     left, right = toes.at(look.s_mm)
     between = (look.n_mm[:, None] > left) & (look.n_mm[:, None] < right)
-    face = np.asarray(between & (look.s_mm > toes.start_mm) & (look.s_mm < toes.end_mm))
-    return _blobs("pore", look, look.pore, face)
+    return np.asarray(between & (look.s_mm > toes.start_mm + clear_mm) & (look.s_mm < toes.end_mm - clear_mm))
+
+
+def may_have_craters(look: CloseLook) -> bool:
+    """Whether the networks see anything of a crater: rings need not be looked for where they do not."""
+    return float(look.crater.max()) > LEAST_CRATER
 
 
 def seen_as_crater(look: CloseLook, ring: Fault) -> bool:
-    """Whether the network, too, sees a crater within a ring that the light shows."""
+    """Whether the networks, too, see a crater within a ring that the light shows."""
     away = np.hypot(look.s_mm[None, :] - ring.s_mm, look.n_mm[:, None] - ring.n_mm)
     return float(look.crater[away < ring.size_mm / 2].mean()) > LEAST_CRATER
 
 
-def _blobs(kind: str, look: CloseLook, share: Floats, face: Flags) -> list[Fault]:
+def _blobs(kind: str, look: CloseLook, seen: Flags, share: Floats, face: Flags, least: float) -> list[Fault]:
     found = []
-    count, labels, stats, middles = cv2.connectedComponentsWithStats(((share > SEEN) & face).astype(np.uint8))
+    count, labels, stats, middles = cv2.connectedComponentsWithStats((seen & face).astype(np.uint8))
     for k in range(1, count):
         size = float(np.sqrt(4 * stats[k, cv2.CC_STAT_AREA] / np.pi)) / PX_PER_MM
         sure = float(share[labels == k].mean())
-        if size >= LEAST_MM and sure >= LEAST_CONFIDENCE:
+        if size >= LEAST_MM and sure >= least:
             column, row = middles[k]
             found.append(Fault(kind, look.s_mm[0] + column / PX_PER_MM, look.n_mm[0] + row / PX_PER_MM, size, sure))
     return found

@@ -13,6 +13,8 @@ from judicum.core.photo.unwrap import read_at
 
 SUGAR_SHARE, SUGARED = 0.35, 0.5
 """Shares of the face across the bead that are grey and granular: out to where a patch reaches, and in the midst of it."""
+LEAST_SUGAR = 0.8
+"""Mean of that share over a patch: of pictures kept from the networks sugar had 0.86 and more, silver ripples up to 0.74."""
 SUGAR_MM, UNDERCUT_MM, GAP_MM, BULGE_MM = 2.0, 3.0, 1.5, 3.0
 """Least lengths along the bead."""
 LEAST_GROOVE, BESIDE_MM = 0.3, 0.35
@@ -54,7 +56,7 @@ def sugar(look: CloseLook, toes: Toes) -> list[Fault]:
     return [
         _stretch("sugaring", look, a, b, 0.0, float(share[a : b + 1].mean()))
         for a, b in runs((share > SUGAR_SHARE) & inside, 1 / PX_PER_MM, SUGAR_MM, 1.0)
-        if (share[a : b + 1] > SUGARED).sum() / PX_PER_MM > SUGAR_MM
+        if (share[a : b + 1] > SUGARED).sum() / PX_PER_MM > SUGAR_MM and share[a : b + 1].mean() > LEAST_SUGAR
     ]
 
 
