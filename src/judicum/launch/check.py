@@ -46,10 +46,10 @@ def test(arguments: list[str]) -> int:
             _drift(env, scratch)
             _drift_of_types(*page.result(), scratch)
         sys.stderr.flush()
-        # One worker more than there are cores: a quarter of their time is waiting for browsers and other programs. A file
+        # Two workers more than there are cores: a third of their time is waiting for browsers and other programs. A file
         # stays on one worker, so what a file draws or builds is made once. Files come in the order of tests/conftest.py, the
         # slow ones first.
-        shared = ["-n", str((os.cpu_count() or 1) + 1), "--dist", "loadfile", "--no-loadscope-reorder"]
+        shared = ["-n", str((os.cpu_count() or 1) + 2), "--dist", "loadfile", "--no-loadscope-reorder"]
         return subprocess.run(
             [PYTHON, "-m", "pytest", "--reuse-db", *shared, *arguments], env=env, cwd=ROOT, stdin=subprocess.DEVNULL
         ).returncode

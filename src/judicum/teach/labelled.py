@@ -32,8 +32,8 @@ from judicum.teach.drawings import (
     TINTED,
     faults,
 )
-from judicum.teach.light import coded
-from judicum.teach.texture import Rng, clouds, half_plane
+from judicum.teach.light import coded, half_sharp
+from judicum.teach.texture import Rng, clouds
 
 UNTOLD = 255
 """Label of a place about which the truth says nothing."""
@@ -168,7 +168,8 @@ def grafted(rng: Rng, picture: Pixels, surface: Pixels, extras: Pixels, donor: L
         return picture
     row, column = places[rng.integers(len(places))]
     turn = cv2.getRotationMatrix2D((spot.column, spot.row), float(rng.uniform(0, 360)), radius / spot.radius)
-    turn[:, 2] += np.array([column, row]) - (spot.column, spot.row)
+    shift: Floats = np.array([column - spot.column, row - spot.row], float)
+    turn[:, 2] += shift
     size = (surface.shape[1], surface.shape[0])
     moved = cv2.warpAffine(
         srgb_to_linear(donor.plane), turn, size, flags=cv2.INTER_LINEAR, borderMode=cv2.BORDER_REFLECT
@@ -196,10 +197,7 @@ def relit(rng: Rng, picture: Pixels) -> Pixels:
         soft = cv2.GaussianBlur(seen, (0, 0), rng.uniform(0.4, 1.2))
         seen = soft if rng.random() < 0.6 else 2 * seen - soft
     elif rng.random() < 0.2:  # the lens does not see all of it sharp
-        soft = cv2.GaussianBlur(seen, (0, 0), rng.uniform(1.0, 2.0))
-        high, wide = (np.linspace(0, 1, k, dtype=np.float32) for k in seen.shape[:2])
-        depth = half_plane(rng, wide[None], high[:, None], rng.uniform(0, 1, 2), rng.uniform(0, 2 * np.pi), 0.2)
-        seen = seen + (soft - seen) * depth[..., None].astype(np.float32)
+        seen = half_sharp(rng, seen, rng.uniform(1.0, 2.0))
     if rng.random() < 0.4:  # light that falls unevenly
         fall = np.exp(rng.uniform(0.05, 0.3) * clouds(rng, seen.shape[:2], rng.uniform(40, 200)))
         seen *= fall[..., None].astype(np.float32)

@@ -71,8 +71,8 @@ def lit(height_mm: Floats, px_per_mm: float, gloss: Floats, lamps: Lamps) -> Flo
         total = total + strength * (facing + 2.0 * gloss * mirror)
         flat = flat + strength * (towards[2] + 2.0 * gloss * half[2] ** sharp)
     if lamps.mirrored:
-        column, row = ((0.5 + 0.5 * slope * upright) * (ROOM - 1) for slope in (slope_x, slope_y))
-        seen = cv2.remap(lamps.room, column.astype(np.float32), row.astype(np.float32), cv2.INTER_LINEAR)
+        across, down = (((0.5 + 0.5 * slope * upright) * (ROOM - 1)).astype(np.float32) for slope in (slope_x, slope_y))
+        seen = cv2.remap(lamps.room, across, down, cv2.INTER_LINEAR)
         total = total + lamps.mirrored * gloss * seen
         flat = flat + lamps.mirrored * gloss * lamps.room[ROOM // 2, ROOM // 2]
     light = np.clip(total / flat, 0.02, 6)
@@ -93,10 +93,7 @@ def develop(rng: Rng, picture: Floats, px_per_mm: float) -> Pixels:
     blur = rng.choice([0.04, 0.08, 0.14, 0.22]) * px_per_mm
     picture = cv2.GaussianBlur(picture.astype(np.float32), (0, 0), max(blur, 0.25))
     if rng.random() < 0.2:  # the lens does not see all of it sharp
-        soft = cv2.GaussianBlur(picture, (0, 0), rng.uniform(0.1, 0.2) * px_per_mm)
-        depth = half_plane(rng, *np.meshgrid(*(np.linspace(0, 1, k) for k in shape[::-1])), rng.uniform(0, 1, 2),
-                           rng.uniform(0, 2 * np.pi), rng.uniform(0.05, 0.4))[..., None].astype(np.float32)  # fmt: skip
-        picture = picture * (1 - depth) + soft * depth
+        picture = half_sharp(rng, picture, rng.uniform(0.1, 0.2) * px_per_mm)
     noise = rng.uniform(0.0, 0.03) * np.sqrt(np.clip(picture, 0.005, 1))
     soft = rng.standard_normal(picture.shape).astype(np.float32)
     if rng.random() < 0.4:
@@ -107,13 +104,23 @@ def develop(rng: Rng, picture: Floats, px_per_mm: float) -> Pixels:
         seen = seen + rng.uniform(0.2, 1.0) * (seen - cv2.GaussianBlur(seen, (0, 0), rng.uniform(0.6, 1.5)))
     if rng.random() < 0.3:
         seen = seen * (1 + 0.04 * clouds(rng, shape, px_per_mm * 15)[..., None])
-    told = np.clip(seen * 255 + 0.5, 0, 255).astype(np.uint8)
+    told: Pixels = np.clip(seen * 255 + 0.5, 0, 255).astype(np.uint8)
     if rng.random() < 0.5:
         _, file = cv2.imencode(".jpg", told, [cv2.IMWRITE_JPEG_QUALITY, int(rng.integers(55, 96))])
         again = cv2.imdecode(file, cv2.IMREAD_COLOR)
         assert again is not None
         told = again
     return told
+
+
+def half_sharp(rng: Rng, picture: Floats, blur_px: float) -> Floats:
+    """A picture (rows, columns, 3) that goes from sharp on one side to blurred on the other."""
+    soft = cv2.GaussianBlur(picture, (0, 0), blur_px)
+    high, wide = (np.linspace(0, 1, k) for k in picture.shape[:2])
+    depth = half_plane(
+        rng, wide[None], high[:, None], rng.uniform(0, 1, 2), rng.uniform(0, 2 * np.pi), rng.uniform(0.05, 0.4)
+    )
+    return picture + (soft - picture) * depth[..., None].astype(np.float32)
 
 
 def _code(light: Floats) -> Floats:

@@ -70,9 +70,7 @@ def take_on(net: nn.Module, path: Path, example: torch.Tensor) -> None:
         one.name.removesuffix(".half"): torch.from_numpy(numpy_helper.to_array(one).astype("float32"))
         for one in graph.initializer
     }
-    told: list[list[torch.Tensor] | None] = [
-        [kept[name] for name in node.input[1:3]] for node in graph.node if node.op_type == "Conv"
-    ]
+    told: list[Any] = [[kept[name] for name in node.input[1:3]] for node in graph.node if node.op_type == "Conv"]
     parts = [
         part for part in net.modules() if isinstance(part, nn.Conv1d | nn.Conv2d | nn.BatchNorm1d | nn.BatchNorm2d)
     ]
@@ -88,11 +86,10 @@ def take_on(net: nn.Module, path: Path, example: torch.Tensor) -> None:
                 part.weight.copy_(one[0])
             elif k >= len(convolutions) // 2:
                 _pass_on(part)
-            norm = following.get(part)
             if part.bias is not None:
                 part.bias.copy_(one[1])
             else:
-                hooks.append(norm.register_forward_pre_hook(_keeping(None if one is None else one[1])))
+                hooks.append(following[part].register_forward_pre_hook(_keeping(None if one is None else one[1])))
         net(example)
     for hook in hooks:
         hook.remove()

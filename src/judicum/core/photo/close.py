@@ -55,9 +55,9 @@ def look_closely(
 ) -> CloseLook:
     """Look along a line, from the first to the last of `s_mm` along and of `n_mm` across it, mm."""
     seen = read_grid(picture, scale, line, s_mm, n_mm, PX_PER_MM)
-    # Seen in a mirror too: a toe must lie alike from either side, and what is left of chance is halved.
-    mirrored = np.ascontiguousarray(seen[::-1])
-    told = np.stack([(scores(name, seen) + scores(name, mirrored)[:, ::-1]) / 2 for name in NETWORKS])
+    # One of them sees it in a mirror: what either takes for the upper toe by habit does not add up.
+    straight, mirrored = NETWORKS
+    told = np.stack([scores(straight, seen), scores(mirrored, np.ascontiguousarray(seen[::-1]))[:, ::-1]])
     surfaces, extras = told[:, : len(SURFACES)], told[:, len(SURFACES) :]
     each = np.stack([odds_of(one, SURFACES.index("face")) for one in surfaces])
     shares = np.mean([shares_of(one) for one in surfaces], axis=0)

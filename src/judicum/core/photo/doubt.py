@@ -14,8 +14,9 @@ from judicum.core.photo.toes import Toes
 from judicum.core.photo.where import Patch
 
 UNSURE_BEAD = "unsure: a second look at the photo sees the bead otherwise; check the toes and correct them by hand"
-APART_MM = 0.5
-"""Widths further apart than this are two opinions."""
+COARSE_APART_MM, FINE_APART_MM = 0.7, 0.4
+"""Widths further apart than this are two opinions: what the search for beads saw, which takes dark film beside a bead for
+some half a millimetre of it, and what the close look's networks saw each for itself."""
 AROUND_MM = 1.5
 """How far from a toe the network may waver for that toe's sake."""
 SHARP_MM = 0.12
@@ -40,8 +41,9 @@ def doubt_of(look: CloseLook, toes: Toes, patch: Patch) -> Doubt:
     """How sure the toes are that were followed in a close look at a patch."""
     blur = np.maximum(*_blur_mm(look, toes))
     usual = float(np.mean(blur[toes.inside])) if toes.inside.any() else float(np.mean(blur))
-    apart = float(np.ptp([patch.width_mm, toes.width_mm, *_widths_mm(look, toes)]))
-    unsure = apart > APART_MM
+    coarse, fine = abs(patch.width_mm - toes.width_mm), float(np.ptp(_widths_mm(look, toes)))
+    unsure = coarse > COARSE_APART_MM or fine > FINE_APART_MM
+    apart = max(coarse, fine)
     width = float(np.hypot(TELLS * max(usual - SHARP_MM, 0.0), apart / 2 if unsure else 0.0))
     step = float(toes.s_mm[1] - toes.s_mm[0])
     wavers = gaussian_filter1d(blur, SMOOTH_MM / step) > UNSURE_MM
