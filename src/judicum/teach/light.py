@@ -61,7 +61,8 @@ def lit(height_mm: Floats, px_per_mm: float, gloss: Floats, lamps: Lamps) -> Flo
     slope_y, slope_x = np.gradient(height_mm * px_per_mm)
     slope_x, slope_y = np.clip(slope_x, -3, 3), np.clip(slope_y, -3, 3)
     upright = 1 / np.sqrt(1 + slope_x**2 + slope_y**2)
-    total, flat = np.full(height_mm.shape, lamps.even, np.float32), lamps.even + 0 * gloss
+    total: Floats = np.full(height_mm.shape, lamps.even, np.float32)
+    flat = lamps.even + 0 * gloss
     sharp = 6 + 60 * gloss
     for towards, strength in zip(lamps.towards, lamps.strength, strict=True):
         facing = np.clip((towards[2] - slope_x * towards[0] - slope_y * towards[1]) * upright, 0, None)
@@ -72,7 +73,7 @@ def lit(height_mm: Floats, px_per_mm: float, gloss: Floats, lamps: Lamps) -> Flo
         flat = flat + strength * (towards[2] + 2.0 * gloss * half[2] ** sharp)
     if lamps.mirrored:
         across, down = (((0.5 + 0.5 * slope * upright) * (ROOM - 1)).astype(np.float32) for slope in (slope_x, slope_y))
-        seen = cv2.remap(lamps.room, across, down, cv2.INTER_LINEAR)
+        seen: Floats = cv2.remap(lamps.room, across, down, cv2.INTER_LINEAR)
         total = total + lamps.mirrored * gloss * seen
         flat = flat + lamps.mirrored * gloss * lamps.room[ROOM // 2, ROOM // 2]
     light = np.clip(total / flat, 0.02, 6)
