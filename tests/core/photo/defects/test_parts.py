@@ -61,7 +61,7 @@ def test_runs_bridge_short_breaks_and_leave_short_ones_out() -> None:
 
 def test_a_speck_that_the_networks_see_is_told_but_at_a_tip_and_on_a_pore() -> None:
     seen = look(
-        speck=0.6 * (disc(20.0, 0.5, 0.8) + disc(1.0, 0.0, 0.8) + disc(35.0, 0.0, 0.8)),
+        speck=0.7 * (disc(20.0, 0.5, 0.8) + disc(1.0, 0.0, 0.8) + disc(35.0, 0.0, 0.8)),
         pore=0.95 * disc(35.0, 0.0, 1.0),
     )
     found = sorted(specks_seen(seen, toes()), key=lambda speck: speck.s_mm)

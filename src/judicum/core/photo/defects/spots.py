@@ -12,8 +12,8 @@ SEEN, SPECK_SEEN = 0.5, 0.3
 """Share from which a place belongs to a pore and to a speck, which is the rarer and half taken for a pore."""
 LEAST_MM = 0.3
 """Least diameter: a smaller spot is the picture's grain."""
-LEAST_SPECK = 0.4
-"""Least mean share over a speck: one of a labelled bead had 0.43, none but at a tip was called so elsewhere."""
+LEAST_SPECK = 0.6
+"""Least mean share over a speck: of the labelled pictures' beads shine was called so up to 0.55."""
 CLEAR_OF_TIPS = 0.6
 """Share of the width from a tip within which the rounded end's shine looks like a speck."""
 LEAST_CRATER = 0.5
