@@ -5,7 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 from scipy.ndimage import gaussian_filter1d
 
-from judicum.core.arrays import Floats
+from judicum.core.arrays import Floats, Whole
 from judicum.core.photo.bead import Stretch
 from judicum.core.photo.close import PX_PER_MM, CloseLook
 from judicum.core.photo.defects.stretches import runs
@@ -56,16 +56,19 @@ def doubt_of(look: CloseLook, toes: Toes, patch: Patch) -> Doubt:
 
 def _widths_mm(look: CloseLook, toes: Toes) -> list[float]:
     """The bead's usual width as each network of the close look sees it near the toes, mm."""
-    columns = np.clip(np.round(look.column(toes.s_mm[toes.inside])).astype(int), 0, len(look.s_mm) - 1)
-    n = look.n_mm[:, None]
+    columns, n = _columns(look, toes.s_mm[toes.inside]), look.n_mm[:, None]
     near = (n > toes.left_mm[toes.inside] - AROUND_MM) & (n < toes.right_mm[toes.inside] + AROUND_MM)
     return [float(np.median(((one[:, columns] > 0) & near).sum(0))) / PX_PER_MM for one in look.each]
 
 
+def _columns(look: CloseLook, s_mm: Floats) -> Whole:
+    """The look's columns nearest to places along its line."""
+    return np.clip(np.round(look.column(s_mm)).astype(int), 0, len(look.s_mm) - 1)
+
+
 def _blur_mm(look: CloseLook, toes: Toes) -> tuple[Floats, Floats]:
     """Width over which the network changes from face to plate at the left and the right toe, at every place of the toes."""
-    columns = np.clip(np.round(look.column(toes.s_mm)).astype(int), 0, len(look.s_mm) - 1)
-    share = share_of(look.face[:, columns])
+    share = share_of(look.face[:, _columns(look, toes.s_mm)])
     wavers = 4 * share * (1 - share) / PX_PER_MM
     n = look.n_mm[:, None]
     left, right = ((wavers * (np.abs(n - toe) < AROUND_MM)).sum(0) for toe in (toes.left_mm, toes.right_mm))

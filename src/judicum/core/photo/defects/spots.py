@@ -20,18 +20,18 @@ LEAST_CRATER = 0.5
 """Mean share within a ring that the networks call crater: of labelled pictures craters had 0.8 and more, other rings up to
 0.5."""
 LEAST_CONFIDENCE = 0.85
-"""Least mean share over a spot: of pictures kept from the networks pores had 0.90 and more, shine and dark fronts up to 0.81."""
+"""Least mean share over a pore: of pictures kept from the networks they had 0.90 and more, shine and dark fronts up to 0.81."""
 
 
 def pores(look: CloseLook, toes: Toes) -> list[Fault]:
     """Round open holes between two toes."""
-    return _blobs("pore", look, look.pore > SEEN, look.pore, _face(look, toes, 0.0), LEAST_CONFIDENCE)
+    return _blobs("pore", look, look.pore, _face(look, toes, 0.0), SEEN, LEAST_CONFIDENCE)
 
 
 def specks_seen(look: CloseLook, toes: Toes) -> list[Fault]:
     """Hard-edged specks between two toes."""
     body = _face(look, toes, CLEAR_OF_TIPS * toes.width_mm)
-    return _blobs("inclusion", look, look.speck > SPECK_SEEN, look.speck, body, LEAST_SPECK)
+    return _blobs("inclusion", look, look.speck, body, SPECK_SEEN, LEAST_SPECK)
 
 
 def _face(look: CloseLook, toes: Toes, clear_mm: float) -> Flags:
@@ -52,9 +52,10 @@ def seen_as_crater(look: CloseLook, ring: Fault) -> bool:
     return float(look.crater[away < ring.size_mm / 2].mean()) > LEAST_CRATER
 
 
-def _blobs(kind: str, look: CloseLook, seen: Flags, share: Floats, face: Flags, least: float) -> list[Fault]:
+def _blobs(kind: str, look: CloseLook, share: Floats, face: Flags, seen: float, least: float) -> list[Fault]:
+    """Spots of `face` whose places all have a share over `seen` and together one of at least `least`."""
     found = []
-    count, labels, stats, middles = cv2.connectedComponentsWithStats((seen & face).astype(np.uint8))
+    count, labels, stats, middles = cv2.connectedComponentsWithStats(((share > seen) & face).astype(np.uint8))
     for k in range(1, count):
         size = float(np.sqrt(4 * stats[k, cv2.CC_STAT_AREA] / np.pi)) / PX_PER_MM
         sure = float(share[labels == k].mean())
