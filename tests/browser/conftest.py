@@ -2,13 +2,43 @@
 
 import os
 from collections.abc import Iterator
+from threading import Lock
 from typing import Any
 
 import pytest
+from django.core.signals import request_finished, request_started
 from playwright.sync_api import BrowserContext, ConsoleMessage, Page
+
+from tests.live import until
 
 OPEN: list[BrowserContext] = []
 """Of the test that runs."""
+
+
+class Underway:
+    """Counts the requests that the live server's threads have begun and not ended."""
+
+    def __init__(self) -> None:
+        self.requests = 0
+        self._one = Lock()
+
+    def begun(self, **_: Any) -> None:
+        with self._one:
+            self.requests += 1
+
+    def ended(self, **_: Any) -> None:
+        with self._one:
+            self.requests -= 1
+
+
+@pytest.fixture
+def underway() -> Iterator[Underway]:
+    counted = Underway()
+    request_started.connect(counted.begun)
+    request_finished.connect(counted.ended)
+    yield counted
+    request_started.disconnect(counted.begun)
+    request_finished.disconnect(counted.ended)
 
 
 @pytest.fixture(scope="session")
@@ -25,13 +55,15 @@ def browser_type_launch_args(browser_type_launch_args: dict[str, Any]) -> dict[s
 
 
 @pytest.fixture
-def complaints() -> Iterator[list[str]]:
+def complaints(underway: Underway) -> Iterator[list[str]]:
     """What pages wrote as errors; the test fails on any it did not expect."""
     heard: list[str] = []
     yield heard
-    # What is open asks the server now and then: it is closed before the tables are emptied.
+    # What is open asks the server now and then. It is closed, and what it asked last is answered, before the tables are
+    # emptied: a request that still reads them would stand in the way.
     while OPEN:
         OPEN.pop().close()
+    until(lambda: underway.requests == 0, 30, "every request answered")
     assert heard == []
 
 
