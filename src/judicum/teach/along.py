@@ -21,8 +21,9 @@ from torch.optim.swa_utils import AveragedModel, get_ema_multi_avg_fn
 
 from judicum.core.arrays import Floats, Pixels
 from judicum.core.photo.along import PX_PER_MM, ROWS, straightened
-from judicum.teach.drawings import FACE, FRONT, FRONT_SIGMA_MM, draw
+from judicum.teach.drawings import FRONT_SIGMA_MM, draw
 from judicum.teach.labelled import Straight, read_straight, relit
+from judicum.teach.labels import FACE, FRONT
 from judicum.teach.net import halve, take_on
 from judicum.teach.texture import Rng
 

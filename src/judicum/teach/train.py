@@ -14,8 +14,9 @@ import torch
 from torch import nn
 from torch.optim.swa_utils import AveragedModel, get_ema_multi_avg_fn
 
-from judicum.teach.drawings import EXTRAS, FACE, FRONT, HOLE, draw
+from judicum.teach.drawings import draw
 from judicum.teach.labelled import PARTS, TOP, UNTOLD, Labelled, read_labelled
+from judicum.teach.labels import EXTRAS, FACE, FRONT, HOLE
 from judicum.teach.net import Net, halve, take_on
 
 SHAPE = (160, 288)

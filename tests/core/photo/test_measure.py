@@ -12,7 +12,7 @@ from tests.drawn import bare_photo, bead_photo
 
 VIEWS = [
     {"seed": 3},
-    {"seed": 4, "tilt_deg": 22.0, "turn_deg": -9.0, "width_mm": 5.6, "zone_level": 5},
+    {"seed": 4, "tilt_deg": 22.0, "turn_deg": -9.0, "width_mm": 5.6, "zone_level": 5, "size": (2000, 1500)},
     {"seed": 5, "turn_deg": 180.0, "bead_level": 2, "zone_level": 3, "light": (1.0, 0.85, 0.62)},
     {"seed": 6, "width_cv": 0.10, "pitch_mm": 1.7, "bead_level": 0, "zone_level": 2, "light": (0.85, 0.95, 1.0)},
     {"seed": 7, "angle_deg": 80.0, "width_mm": 3.8, "tilt_deg": 3.0, "length_mm": 36.0},
