@@ -154,8 +154,12 @@ def _develop(scene: Scene, picture: Floats) -> bytes:
     picture = picture + view.noise * np.sqrt(np.clip(picture, 0.01, None)) * rng.standard_normal(picture.shape).astype(
         np.float32
     )
-    linear = np.clip(picture, 0, 1)
-    coded = np.where(linear <= 0.0031308, 12.92 * linear, 1.055 * linear ** (1 / 2.4) - 0.055)
-    ok, file = cv2.imencode(".jpg", (coded * 255 + 0.5).astype(np.uint8), [cv2.IMWRITE_JPEG_QUALITY, view.jpeg_quality])
+    told = (coded(np.clip(picture, 0, 1)) * 255 + 0.5).astype(np.uint8)
+    ok, file = cv2.imencode(".jpg", told, [cv2.IMWRITE_JPEG_QUALITY, view.jpeg_quality])
     assert ok
     return file.tobytes()
+
+
+def coded(light: Floats) -> Floats:
+    """What a picture holds for linear light 0 to 1: the sRGB curve [src: iec-61966-2-1], 0 to 1."""
+    return np.where(light <= 0.0031308, 12.92 * light, 1.055 * light ** (1 / 2.4) - 0.055)

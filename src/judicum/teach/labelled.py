@@ -22,7 +22,7 @@ from judicum.core.photo.unwrap import Line, read_grid
 from judicum.teach.decoys import decoys
 from judicum.teach.faults import faults
 from judicum.teach.labels import CRATER, EXTRAS, FACE, FRONT, GRANULAR, GROOVE, HOLE, PORE, SPECK, TINTED
-from judicum.teach.light import coded, half_sharp
+from judicum.teach.light import as_picture, half_sharp
 from judicum.teach.texture import Rng, clouds
 
 UNTOLD = 255
@@ -149,7 +149,7 @@ def drawn_on(rng: Rng, picture: Pixels, surface: Pixels, extras: Pixels, px_per_
         )
     drawn[FRONT] = 0
     extras[drawn > 0.5] = TOP
-    return coded(cv2.GaussianBlur(colour.astype(np.float32), (0, 0), rng.uniform(0.3, 0.9)))
+    return as_picture(cv2.GaussianBlur(colour.astype(np.float32), (0, 0), rng.uniform(0.3, 0.9)))
 
 
 def grafted(rng: Rng, picture: Pixels, surface: Pixels, extras: Pixels, donor: Labelled, zoom: float) -> Pixels:
@@ -181,7 +181,7 @@ def grafted(rng: Rng, picture: Pixels, surface: Pixels, extras: Pixels, donor: L
     else:
         extras[PLACES[spot.kind]][within] = TOP
         extras[PLACES[spot.kind]][near] = UNTOLD
-    return coded(here * (1 - cover) + moved * cover)
+    return as_picture(here * (1 - cover) + moved * cover)
 
 
 def relit(rng: Rng, picture: Pixels) -> Pixels:

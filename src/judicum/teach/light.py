@@ -5,6 +5,7 @@ from dataclasses import dataclass, field
 import cv2
 import numpy as np
 
+from judicum.camera.draw import coded
 from judicum.core.arrays import Floats, Pixels
 from judicum.teach.texture import Rng, clouds, half_plane
 
@@ -100,7 +101,7 @@ def develop(rng: Rng, picture: Floats, px_per_mm: float) -> Pixels:
     if rng.random() < 0.4:
         soft = 0.6 * soft + 0.8 * cv2.GaussianBlur(soft, (0, 0), 0.8)
     picture = np.clip(picture + noise * soft, 0, 1)
-    seen = _code(picture)
+    seen = coded(picture)
     if rng.random() < 0.4:
         seen = seen + rng.uniform(0.2, 1.0) * (seen - cv2.GaussianBlur(seen, (0, 0), rng.uniform(0.6, 1.5)))
     if rng.random() < 0.3:
@@ -124,10 +125,6 @@ def half_sharp(rng: Rng, picture: Floats, blur_px: float) -> Floats:
     return picture + (soft - picture) * depth[..., None].astype(np.float32)
 
 
-def _code(light: Floats) -> Floats:
-    return np.where(light <= 0.0031308, 12.92 * light, 1.055 * np.maximum(light, 1e-6) ** (1 / 2.4) - 0.055)
-
-
-def coded(light: Floats) -> Pixels:
+def as_picture(light: Floats) -> Pixels:
     """The picture of linear light."""
-    return np.clip(_code(np.clip(light, 0, 1)) * 255 + 0.5, 0, 255).astype(np.uint8)
+    return np.clip(coded(np.clip(light, 0, 1)) * 255 + 0.5, 0, 255).astype(np.uint8)

@@ -58,10 +58,10 @@ def look_closely(
     # One of them sees it in a mirror: what either takes for the upper toe by habit does not add up.
     straight, mirrored = NETWORKS
     told = np.stack([scores(straight, seen), scores(mirrored, np.ascontiguousarray(seen[::-1]))[:, ::-1]])
-    surfaces, extras = told[:, : len(SURFACES)], told[:, len(SURFACES) :]
+    surfaces = [shares_of(one[: len(SURFACES)]) for one in told]
     each = np.stack([odds_of(one, SURFACES.index("face")) for one in surfaces])
-    shares = np.mean([shares_of(one) for one in surfaces], axis=0)
-    named = dict(zip(EXTRAS, share_of(extras.mean(0)), strict=True))
+    shares = np.mean(surfaces, axis=0)
+    named = dict(zip(EXTRAS, share_of(told[:, len(SURFACES) :].mean(0)), strict=True))
     rows, columns = seen.shape[:2]
     return CloseLook(
         line,

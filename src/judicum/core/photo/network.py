@@ -11,6 +11,7 @@ from judicum.core.arrays import Floats, Pixels
 
 MOST_ODDS = 30.0
 """Beyond this a share is 0 or 1 to thirteen digits."""
+LEAST_SHARE = float(np.exp(-MOST_ODDS))
 MULTIPLE = 32
 """Rows and columns a network takes are multiples of this."""
 
@@ -47,11 +48,12 @@ def share_of(odds: Floats) -> Floats:
 
 
 def shares_of(surfaces: Floats) -> Floats:
-    """Shares 0 to 1 of each surface, which make 1 at every place."""
-    return np.asarray(np.exp(surfaces - np.logaddexp.reduce(surfaces, axis=0)))
+    """Shares 0 to 1 of each surface (surfaces, rows, columns), which make 1 at every place."""
+    spread = np.exp(surfaces - surfaces.max(0))
+    return np.asarray(spread / spread.sum(0))
 
 
-def odds_of(surfaces: Floats, first: int) -> Floats:
+def odds_of(shares: Floats, first: int) -> Floats:
     """Natural logarithm of the odds that a place is one of the surfaces from `first` on: (rows, columns)."""
-    rest = np.logaddexp.reduce(surfaces[:first], axis=0)
-    return np.asarray(np.logaddexp.reduce(surfaces[first:], axis=0) - rest)
+    rest, these = (np.maximum(part.sum(0), LEAST_SHARE) for part in (shares[:first], shares[first:]))
+    return np.asarray(np.log(these / rest))

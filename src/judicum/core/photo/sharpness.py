@@ -6,7 +6,12 @@ from judicum.core.arrays import Floats, Pixels
 from judicum.core.photo.scale import Scale, card_geometry
 from judicum.core.photo.unwrap import read_at
 
-REACH_MM = 1.2
+REACH_MM, STEP_MM = 1.2, 0.02
+"""How far to either side of a marker's edge its light is read, and how finely."""
+END = 25
+"""Places at either end of such a line that tell how dark and how light it is."""
+LEAST_STEP = 25.0
+"""Least step of light, of 255, at an edge that tells anything."""
 
 
 def blur_mm(picture: Pixels, scale: Scale) -> float | None:
@@ -20,39 +25,35 @@ def blur_mm(picture: Pixels, scale: Scale) -> float | None:
     card = card_geometry()[scale.kind]
     side = card["marker_size"]
     rises: dict[int, list[float]] = {0: [], 1: []}
-    offset = np.arange(-REACH_MM, REACH_MM, 0.02)
+    offset = np.arange(-REACH_MM, REACH_MM, STEP_MM)
+    parts = np.linspace(0.15, 0.85, 8) * side
     for marker in card["markers"]:
         corner = np.array(marker["at"], float)
         for axis in (0, 1):
             for edge, outward in ((0.0, -1.0), (float(side), 1.0)):
-                step = np.array([outward, 0.0]) if axis == 0 else np.array([0.0, outward])
-                parts = np.linspace(0.15, 0.85, 8)[:, None] * side
-                at = np.broadcast_to(edge, parts.shape)
-                points = corner + np.concatenate([at, parts] if axis == 0 else [parts, at], axis=1)
-                for px in scale.px(points[:, None] + offset[:, None] * step):
-                    if (px < 1).any() or (px > np.array(picture.shape[1::-1]) - 2).any():
-                        continue
-                    profile = _along(picture, px)
-                    rise = _rise(profile)
-                    if rise is not None:
-                        rises[axis].append(rise * 0.02)
+                across, along = np.broadcast_arrays(edge + outward * offset, parts[:, None])
+                lines = scale.px(corner + np.stack([across, along] if axis == 0 else [along, across], -1))
+                seen = ((lines >= 1) & (lines <= np.array(picture.shape[1::-1]) - 2)).all((1, 2))
+                if seen.any():
+                    rises[axis] += list(_rises(_along(picture, lines[seen])) * STEP_MM)
     medians = [float(np.median(r)) for r in rises.values() if len(r) >= 4]
     return max(medians) / 2 if medians else None
 
 
 def _along(picture: Pixels, px: Floats) -> Floats:
-    """The green of a photo along places (k, 2) in pixels, between neighbours."""
-    low = np.floor(px.min(0)).astype(int)
-    high = np.ceil(px.max(0)).astype(int) + 2
+    """The green of a photo along lines (lines, places, 2) in pixels, between neighbours."""
+    low = np.floor(px.min((0, 1))).astype(int)
+    high = np.ceil(px.max((0, 1))).astype(int) + 2
     green = np.ascontiguousarray(picture[low[1] : high[1], low[0] : high[0], 1])
-    return read_at(green.astype(np.float32), (px[:, 1] - low[1])[None], (px[:, 0] - low[0])[None])[0]
+    return read_at(green.astype(np.float32), px[..., 1] - low[1], px[..., 0] - low[0])
 
 
-def _rise(profile: Floats) -> float | None:
-    dark, light = np.median(profile[:25]), np.median(profile[-25:])
-    if light - dark < 25:
-        return None
-    part = (profile - dark) / (light - dark)
-    high = int((part > 0.84).argmax())
-    low = int(len(part[:high]) - 1 - (part[:high][::-1] < 0.16).argmax()) if high else 0
-    return float(high - low)
+def _rises(profiles: Floats) -> Floats:
+    """Places from 16 to 84 % of each profile (lines, places) that goes from dark to light; the others are left out."""
+    dark, light = (np.median(end, axis=1, keepdims=True) for end in (profiles[:, :END], profiles[:, -END:]))
+    clear = (light - dark >= LEAST_STEP)[:, 0]
+    part = ((profiles - dark) / np.maximum(light - dark, 1e-6))[clear]
+    high = (part > 0.84).argmax(1)
+    below = (part < 0.16) & (np.arange(part.shape[1]) < high[:, None])
+    low = np.where(below.any(1), part.shape[1] - 1 - below[:, ::-1].argmax(1), high - 1)
+    return np.asarray(high - np.where(high > 0, low, 0), float)

@@ -7,7 +7,7 @@ import cv2
 import numpy as np
 
 from judicum.core.arrays import Flags, Floats, Whole
-from judicum.core.photo.network import odds_of, scores
+from judicum.core.photo.network import odds_of, scores, shares_of
 from judicum.core.photo.picture import Picture
 from judicum.core.photo.regions import Region, regions
 from judicum.core.photo.scale import Scale
@@ -54,7 +54,7 @@ def patches(picture: Picture, scale: Scale) -> list[Patch]:
     high = np.max([box.high for box in boxes], axis=0) + AROUND_MM
     across = Line(low, np.array([1.0, 0.0]))
     seen = read_grid(picture, scale, across, (0.0, high[0] - low[0]), (0.0, high[1] - low[1]), PX_PER_MM)
-    odds = odds_of(scores("where", seen), FACE)
+    odds = odds_of(shares_of(scores("where", seen)), FACE)
     face = (odds > 0) & _searched(boxes, low, odds.shape)
     count, labels, stats, _ = cv2.connectedComponentsWithStats(face.astype(np.uint8))
     least = LEAST_PIECE_MM2 * PX_PER_MM**2

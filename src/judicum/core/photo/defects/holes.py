@@ -49,28 +49,35 @@ def burnt_through(face: Face, dark: list[Flags]) -> list[Fault]:
     return found
 
 
-def specks(face: Face, dark: list[Flags]) -> list[Fault]:
-    """Blobs of one tone with a hard edge, brighter or darker than the face without being one of `dark_blobs`."""
+def specks(face: Face, against: Floats, dark: list[Flags]) -> list[Fault]:
+    """Blobs of one tone with a hard edge, brighter or darker than the face without being one of `dark_blobs`.
+
+    Args:
+        against: what `against_around` says of the face.
+    """
     black = np.any([np.zeros(face.light.shape, bool), *dark], axis=0).astype(np.uint8)
     holes = cv2.dilate(black, np.ones((3, 3), np.uint8), iterations=max(1, round(SPECK_MARGIN_MM / face.step_mm))) > 0
     clear = np.minimum(face.s_mm - face.s_mm[0], face.s_mm[-1] - face.s_mm) > TIP_SHARE * face.width_mm
-    return _specks(face, _against_around(face), face.inside(RIM_MM) & ~holes & clear[None, :])
+    return _specks(face, against, face.inside(RIM_MM) & ~holes & clear[None, :])
 
 
-def dark_blobs(face: Face) -> list[Flags]:
-    """Blobs that are dark by themselves and against the light around."""
-    ratio = _against_around(face)
-    dark = (ratio < np.log(HOLE_LIGHT)) & (face.lab[..., 0] < HOLE_LIGHTNESS)
+def dark_blobs(face: Face, against: Floats) -> list[Flags]:
+    """Blobs that are dark by themselves and against the light around.
+
+    Args:
+        against: what `against_around` says of the face.
+    """
+    dark = (against < np.log(HOLE_LIGHT)) & (face.lab[..., 0] < HOLE_LIGHTNESS)
     black = (face.lab[..., 0] < BLACK_LIGHTNESS) & (np.hypot(face.lab[..., 1], face.lab[..., 2]) < BLACK_CHROMA)
     near = face.inside(-2 * SPECK_MARGIN_MM)
     return [
         blob
-        for blob in _blobs((dark | (black & (ratio < np.log(BLACK_LIGHT)))) & near)
+        for blob in _blobs((dark | (black & (against < np.log(BLACK_LIGHT)))) & near)
         if blob.sum() * face.step_mm**2 > LEAST_AREA_MM2
     ]
 
 
-def _against_around(face: Face) -> Floats:
+def against_around(face: Face) -> Floats:
     """Natural logarithm of the light against that around it."""
     light = cv2.GaussianBlur(np.maximum(face.light, 1e-4), (0, 0), 0.05 / face.step_mm)
     # Within a wide hole what lies around is the hole itself: there the same row elsewhere is the measure.
