@@ -19,7 +19,6 @@ from judicum.core.photo.film import srgb_to_linear
 from judicum.core.photo.picture import Picture
 from judicum.core.photo.scale import find_card
 from judicum.core.photo.unwrap import Line, read_grid
-from judicum.teach.decoys import decoys
 from judicum.teach.faults import faults
 from judicum.teach.labels import CRATER, EXTRAS, FACE, FRONT, GRANULAR, GROOVE, HOLE, PORE, SPECK, TINTED
 from judicum.teach.light import as_picture, half_sharp
@@ -46,11 +45,9 @@ ALONG_DEG = 15.0
 """Crops turned by less than this have the bead along their columns."""
 LEAST_COLUMNS = 40
 PLACES = {"pore": PORE, "inclusion": SPECK, "crater": CRATER}
-DRAWN_ON = 0.6
-"""Share of the crops on whose bead faults and decoys are drawn by chance: few labelled pictures have any."""
-FAULTY = 0.75
-"""Share of those on which faults are drawn, not decoys alone."""
-GRAFTED = 0.2
+MORE_FAULTS = 0.5
+"""Share of the crops on whose bead faults are drawn by chance: few labelled pictures have any."""
+GRAFTED = 0.3
 """Share of the crops into which a spot is set that was cut out of another picture."""
 RIM = 1.5
 """What is cut out around a spot, in its radii: its rim, and what it fades into its new place over."""
@@ -119,15 +116,15 @@ class Labelled:
         surface = cut(self.surface, cv2.INTER_NEAREST, UNTOLD)
         extras = np.stack([cut(e, cv2.INTER_NEAREST, UNTOLD) for e in self.extras])
         if most_turn_deg < ALONG_DEG:
-            if rng.random() < DRAWN_ON:
-                picture = drawn_on(rng, picture, surface, extras, px_per_mm)
-            elif (spotted := [one for one in others if one.spots]) and rng.random() < GRAFTED / (1 - DRAWN_ON):
+            if rng.random() < MORE_FAULTS:
+                picture = with_faults(rng, picture, surface, extras, px_per_mm)
+            elif (spotted := [one for one in others if one.spots]) and rng.random() < GRAFTED / (1 - MORE_FAULTS):
                 picture = grafted(rng, picture, surface, extras, spotted[int(rng.integers(len(spotted)))], zoom)
         return relit(rng, picture), surface, extras
 
 
-def drawn_on(rng: Rng, picture: Pixels, surface: Pixels, extras: Pixels, px_per_mm: float) -> Pixels:
-    """Faults and decoys drawn on the bead of a crop, along whose columns it lies."""
+def with_faults(rng: Rng, picture: Pixels, surface: Pixels, extras: Pixels, px_per_mm: float) -> Pixels:
+    """Faults drawn on the bead of a crop, along whose columns it lies."""
     solid = surface == FACE
     columns = np.flatnonzero(solid.sum(0) > 4)
     if len(columns) < LEAST_COLUMNS:
@@ -142,11 +139,8 @@ def drawn_on(rng: Rng, picture: Pixels, surface: Pixels, extras: Pixels, px_per_
     drawn = np.zeros(extras.shape, np.float32)
     frame = s, off, np.broadcast_to(half, surface.shape), (far[0] - far[1]) / px_per_mm
     long, width = float(columns[-1] - columns[0]) / px_per_mm, 2 * float(np.median(half))
-    colour = decoys(rng, *frame, long, width, px_per_mm, srgb_to_linear(picture))
-    if rng.random() < FAULTY:
-        colour, _ = faults(
-            rng, *frame, solid, long, width, px_per_mm, colour, np.zeros(surface.shape, np.float32), surface, drawn
-        )
+    gloss, light = np.zeros(surface.shape, np.float32), srgb_to_linear(picture)
+    colour, _ = faults(rng, *frame, solid, long, width, px_per_mm, light, gloss, surface, drawn)
     drawn[FRONT] = 0
     extras[drawn > 0.5] = TOP
     return as_picture(cv2.GaussianBlur(colour.astype(np.float32), (0, 0), rng.uniform(0.3, 0.9)))

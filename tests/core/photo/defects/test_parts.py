@@ -3,10 +3,9 @@
 import numpy as np
 import pytest
 
-from judicum.core.arrays import Floats, Pixels
 from judicum.core.photo.defects.fault import Fault
 from judicum.core.photo.defects.find import find_defects
-from judicum.core.photo.defects.spots import may_have_craters, seen_as_crater, spots
+from judicum.core.photo.defects.spots import may_have_craters, pores, seen_as_crater, specks_seen
 from judicum.core.photo.defects.stretches import runs, sugar, uneven_width
 from judicum.core.photo.toes import Toes
 from tests.core.photo.looks import HALF_MM, LENGTH_MM, LINE, box, disc, look, toes
@@ -14,9 +13,7 @@ from tests.core.photo.looks import HALF_MM, LENGTH_MM, LINE, box, disc, look, to
 
 @pytest.mark.parametrize("size", [0.5, 0.9, 1.6])
 def test_a_pore_is_told_with_its_place_and_size(size: float) -> None:
-    where = disc(21.0, 0.6, size)
-    (found,) = spots(look(pore=0.95 * where, seen=painted(where, 15)), toes())
-    assert found.kind == "pore"
+    (found,) = pores(look(pore=0.95 * disc(21.0, 0.6, size)), toes())
     assert (found.s_mm, found.n_mm) == pytest.approx((21.0, 0.6), abs=0.1)
     assert found.size_mm == pytest.approx(size, abs=0.15)
     assert found.confidence == pytest.approx(0.95, abs=0.01)
@@ -27,8 +24,8 @@ def test_a_pore_is_told_with_its_place_and_size(size: float) -> None:
     [0.95 * disc(21.0, 0.0, 0.15), 0.95 * disc(21.0, 4.5, 1.0), 0.55 * disc(21.0, 0.0, 1.0)],
     ids=["grain", "beside the bead", "unsure"],
 )
-def test_what_is_no_spot(seen: np.ndarray) -> None:
-    assert spots(look(pore=seen), toes()) == []
+def test_what_is_no_pore(seen: np.ndarray) -> None:
+    assert pores(look(pore=seen), toes()) == []
 
 
 def test_sugar_is_told_where_it_covers_most_of_the_face() -> None:
@@ -41,8 +38,7 @@ def test_sugar_is_told_where_it_covers_most_of_the_face() -> None:
 
 def test_what_lies_in_sugar_is_not_told_besides() -> None:
     grey = 0.9 * box((20.0, 29.0), (-2.2, 2.2))
-    holes = disc(24.0, 0.0, 0.8) + disc(40.0, 0.0, 0.8)
-    seen = look(granular=grey, pore=0.9 * holes, seen=painted(holes, 15))
+    seen = look(granular=grey, pore=0.9 * disc(24.0, 0.0, 0.8) + 0.9 * disc(40.0, 0.0, 0.8))
     assert [f.kind for f in find_defects(seen, toes(), np.ones(3))] == ["sugaring", "pore"]
 
 
@@ -63,28 +59,18 @@ def test_runs_bridge_short_breaks_and_leave_short_ones_out() -> None:
     assert runs(flags, 0.1, 1.9, 0.1) == [(10, 29)]
 
 
-def painted(where: Floats, level: int) -> Pixels:
-    """A grey bead with something of another brightness on it."""
-    seen = np.full((*where.shape, 3), 120, np.uint8)
-    seen[where > 0] = level
-    return seen
-
-
-@pytest.mark.parametrize(("level", "kind"), [(20, "pore"), (60, "pore"), (85, "inclusion"), (230, "inclusion")])
-@pytest.mark.parametrize(("pore", "speck"), [(0.9, 0.05), (0.4, 0.5)])
-def test_a_spot_is_a_hole_where_it_is_dark_whatever_the_networks_rather_call_it(
-    level: int, kind: str, pore: float, speck: float
-) -> None:
-    where = disc(20.0, 0.5, 0.8)
-    (found,) = spots(look(pore=pore * where, speck=speck * where, seen=painted(where, level)), toes())
-    assert (found.kind, found.s_mm) == (kind, pytest.approx(20.0, abs=0.1))
-    assert found.confidence == pytest.approx(pore + speck, abs=0.01)
-
-
-def test_shine_on_a_rounded_end_is_no_speck_but_a_hole_there_is_a_pore() -> None:
-    where = disc(1.0, 0.0, 0.8)
-    assert spots(look(speck=0.9 * where), toes()) == []
-    assert [f.kind for f in spots(look(speck=0.9 * where, seen=painted(where, 15)), toes())] == ["pore"]
+def test_a_speck_that_the_networks_see_is_told_but_at_a_tip_and_on_a_pore() -> None:
+    seen = look(
+        speck=0.7 * (disc(20.0, 0.5, 0.8) + disc(1.0, 0.0, 0.8) + disc(35.0, 0.0, 0.8)),
+        pore=0.95 * disc(35.0, 0.0, 1.0),
+    )
+    found = sorted(specks_seen(seen, toes()), key=lambda speck: speck.s_mm)
+    assert [round(speck.s_mm) for speck in found] == [20, 35]
+    assert found[0].size_mm == pytest.approx(0.8, abs=0.15)
+    assert [(f.kind, round(f.s_mm)) for f in find_defects(seen, toes(), np.ones(3))] == [
+        ("inclusion", 20),
+        ("pore", 35),
+    ]
 
 
 @pytest.mark.parametrize("share", [0.2, 0.9])

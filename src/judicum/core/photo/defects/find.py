@@ -5,8 +5,8 @@ from judicum.core.photo.close import CloseLook
 from judicum.core.photo.defects.crater import craters
 from judicum.core.photo.defects.face import straighten
 from judicum.core.photo.defects.fault import Fault
-from judicum.core.photo.defects.holes import burnt_through
-from judicum.core.photo.defects.spots import may_have_craters, seen_as_crater, spots
+from judicum.core.photo.defects.holes import against_around, burnt_through, dark_blobs, specks
+from judicum.core.photo.defects.spots import may_have_craters, pores, seen_as_crater, specks_seen
 from judicum.core.photo.defects.stretches import seen_as_groove, sugar, undercut, uneven_width
 from judicum.core.photo.toes import Toes
 
@@ -20,16 +20,25 @@ def find_defects(look: CloseLook, toes: Toes, gains: Floats) -> list[Fault]:
         gains: (3,) what balances the light of what the look saw.
     """
     face = straighten(look, toes, gains)
-    sugared, burnt = sugar(look, toes), burnt_through(face)
+    against = against_around(face)
+    dark = dark_blobs(face, against)
+    sugared, burnt = sugar(look, toes), burnt_through(face, dark)
     # A hole, or sugar beside the bead, is not the bead's width.
     uneven = [fault for fault in uneven_width(toes) if not _covered(fault, [*burnt, *sugared])]
     hidden = [*sugared, *burnt, *(fault for fault in uneven if fault.kind == "gap")]
     rings = craters(face) if may_have_craters(look) else []
     rings = [ring for ring in rings if seen_as_crater(look, ring) and not _covered(ring, hidden)]
     # A hole in a crater is the crater's pinhole.
-    holes_and_specks = [spot for spot in spots(look, toes) if not _covered(spot, [*hidden, *rings])]
+    # The light tells a speck from a hole by its not being black; the networks are less sure of which it is.
+    pored = pores(look, toes)
+    hard = specks(face, against, dark)
+    hard += [one for one in specks_seen(look, toes) if not _covered(one, [*hard, *pored])]
+    spots = [
+        *(speck for speck in hard if not _covered(speck, [*hidden, *rings])),
+        *(pore for pore in pored if not _covered(pore, [*hidden, *rings, *hard])),
+    ]
     grooves = [one for one in undercut(face) if seen_as_groove(look, toes, one) and not _covered(one, hidden)]
-    return sorted([*sugared, *burnt, *uneven, *rings, *holes_and_specks, *grooves], key=lambda fault: fault.s_mm)
+    return sorted([*sugared, *burnt, *uneven, *rings, *spots, *grooves], key=lambda fault: fault.s_mm)
 
 
 def _covered(fault: Fault, others: list[Fault]) -> bool:

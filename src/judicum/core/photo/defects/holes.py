@@ -1,4 +1,4 @@
-"""Holes right through the face, by the light on the straightened face."""
+"""Holes right through the face, and specks that are no holes, by the light on the straightened face."""
 
 import cv2
 import numpy as np
@@ -20,30 +20,56 @@ LEAST_AREA_MM2 = 0.04
 """A smaller blob is grain."""
 RIM_MM = 0.10
 """The blob's edge is at the hole's darkest third; its blurred rim adds a little on either side."""
-ROUND = 0.55
-"""Least roundness of a hole."""
+ALIKE_SHARE, ALIKE_MM2, MOST_ALIKE = 0.55, 0.06, 3
+"""Places of some size that stand out by this share of a speck's step; so many of them are shine."""
+SEED_SPREADS = 1.6
+"""How many times the face's own spread the brightest part of a speck stands out."""
+SPECK_STEP = 0.6
+"""Natural logarithm of the light step at a speck."""
+SPECK_MM = (0.35, 1.7)
+SPECK_MARGIN_MM = 0.3
+"""Shine along a toe is no speck."""
+ROUND, SPECK_ROUND, HARD = 0.55, 0.5, 0.55
+"""Least roundness of a hole and of a speck, and share of a speck's step that lies at its rim."""
+TIP_SHARE = 0.6
+"""The rounded ends shine: specks are not looked for within this share of the width from a tip."""
 BURN_SHARE = 0.5
 """A hole wider than this share of the bead goes right through."""
-BESIDE_MM = 0.6
-"""So far past the toes a hole may lie."""
+MOST_SPECKS = 3
+"""More alike are ripples or shine."""
 
 
-def burnt_through(face: Face) -> list[Fault]:
-    """Round holes wider than half of the bead."""
+def burnt_through(face: Face, dark: list[Flags]) -> list[Fault]:
+    """Of `dark_blobs` the round ones that are wider than half of the bead."""
     found = []
-    for blob in _dark_blobs(face):
+    for blob in dark:
         size = float(np.sqrt(4 * blob.sum() / np.pi)) * face.step_mm + RIM_MM
         if size > BURN_SHARE * face.width_mm and _roundness(blob) >= ROUND:
             found.append(Fault("burn_through", *_middle(face, blob), size, 0.9))
     return found
 
 
-def _dark_blobs(face: Face) -> list[Flags]:
-    """Blobs that are dark by themselves and against the light around."""
-    against = _against_around(face)
+def specks(face: Face, against: Floats, dark: list[Flags]) -> list[Fault]:
+    """Blobs of one tone with a hard edge, brighter or darker than the face without being one of `dark_blobs`.
+
+    Args:
+        against: what `against_around` says of the face.
+    """
+    black = np.any([np.zeros(face.light.shape, bool), *dark], axis=0).astype(np.uint8)
+    holes = cv2.dilate(black, np.ones((3, 3), np.uint8), iterations=max(1, round(SPECK_MARGIN_MM / face.step_mm))) > 0
+    clear = np.minimum(face.s_mm - face.s_mm[0], face.s_mm[-1] - face.s_mm) > TIP_SHARE * face.width_mm
+    return _specks(face, against, face.inside(RIM_MM) & ~holes & clear[None, :])
+
+
+def dark_blobs(face: Face, against: Floats) -> list[Flags]:
+    """Blobs that are dark by themselves and against the light around.
+
+    Args:
+        against: what `against_around` says of the face.
+    """
     dark = (against < np.log(HOLE_LIGHT)) & (face.lab[..., 0] < HOLE_LIGHTNESS)
     black = (face.lab[..., 0] < BLACK_LIGHTNESS) & (np.hypot(face.lab[..., 1], face.lab[..., 2]) < BLACK_CHROMA)
-    near = face.inside(-BESIDE_MM)
+    near = face.inside(-2 * SPECK_MARGIN_MM)
     return [
         blob
         for blob in _blobs((dark | (black & (against < np.log(BLACK_LIGHT)))) & near)
@@ -51,13 +77,63 @@ def _dark_blobs(face: Face) -> list[Flags]:
     ]
 
 
-def _against_around(face: Face) -> Floats:
+def against_around(face: Face) -> Floats:
     """Natural logarithm of the light against that around it."""
     light = cv2.GaussianBlur(np.maximum(face.light, 1e-4), (0, 0), 0.05 / face.step_mm)
     # Within a wide hole what lies around is the hole itself: there the same row elsewhere is the measure.
     usual = BLACK_LIGHT * np.median(light, axis=1, keepdims=True)
     around = np.maximum(_median_around(light, AROUND_MM / face.step_mm), usual)
     return np.asarray(np.log(light / np.maximum(around, 1e-4)))
+
+
+def _specks(face: Face, ratio: Floats, usable: Flags) -> list[Fault]:
+    step = face.step_mm
+    margin = ~face.inside(SPECK_MARGIN_MM)
+    found = []
+    for sign in (1.0, -1.0):
+        level = sign * ratio
+        spread = float(np.quantile(level[usable], 0.985)) if usable.any() else 0.0
+        for seed in _blobs((level > max(SPECK_STEP, SEED_SPREADS * spread)) & usable):
+            blob = _to_half_height(level, seed, usable)
+            if blob[margin].any():
+                continue
+            size = float(np.sqrt(4 * blob.sum() / np.pi)) * step
+            if (
+                not SPECK_MM[0] <= size <= SPECK_MM[1]
+                or _roundness(blob) < SPECK_ROUND
+                or _hardness(level, blob, step) < HARD
+            ):
+                continue
+            if _alike(level, blob, usable, step) >= MOST_ALIKE:
+                continue
+            found.append(Fault("inclusion", *_middle(face, blob), size, 0.6))
+    return found if len(found) <= MOST_SPECKS else []
+
+
+def _to_half_height(level: Floats, seed: Flags, usable: Flags) -> Flags:
+    """The whole speck round its brightest part: what stands out by more than half as much and hangs together with it."""
+    _, labels = cv2.connectedComponents(((level > float(level[seed].max()) / 2) & usable).astype(np.uint8))
+    return np.asarray(labels == labels[np.unravel_index(int(np.where(seed, level, -np.inf).argmax()), level.shape)])
+
+
+def _alike(level: Floats, blob: Flags, usable: Flags, step: float) -> int:
+    """How many other places stand out nearly as much as a speck does: shine comes back front after front."""
+    others = (level > ALIKE_SHARE * float(level[blob].max())) & usable & ~blob
+    stats = cv2.connectedComponentsWithStats(others.astype(np.uint8), connectivity=8)[2]
+    return int((stats[1:, cv2.CC_STAT_AREA] * step**2 > ALIKE_MM2).sum())
+
+
+def _hardness(level: Floats, blob: Flags, step: float) -> float:
+    """Share of the step that lies within a tenth of a millimetre of the blob's rim (0 to 1)."""
+    kernel = np.ones((3, 3), np.uint8)
+    grown = cv2.dilate(blob.astype(np.uint8), kernel, iterations=max(1, round(0.15 / step))) > 0
+    shrunk = cv2.erode(blob.astype(np.uint8), kernel, iterations=1) > 0
+    ring = cv2.dilate(grown.astype(np.uint8), kernel, iterations=max(1, round(0.2 / step))) > 0
+    core = level[shrunk if shrunk.any() else blob].mean()
+    outside = np.median(level[ring & ~grown])
+    whole = max(float(core - outside), 1e-3)
+    at_rim = float(np.median(level[grown & ~blob]) - outside)
+    return 1 - max(at_rim, 0.0) / whole
 
 
 def _median_around(light: Floats, radius: float) -> Floats:

@@ -14,12 +14,13 @@ from judicum.core.photo.unwrap import read_at
 SUGAR_SHARE, SUGARED = 0.35, 0.5
 """Shares of the face across the bead that are grey and granular: out to where a patch reaches, and in the midst of it."""
 LEAST_SUGAR = 0.65
-"""Mean of that share over a patch: of labelled pictures sugar but one had 0.74 and more, what is none up to 0.46."""
+"""Mean of that share over a patch: of other drawers' pictures sugar had 0.88 and more, of drawn ones 0.50; what is none up to
+0.43, and silver ripples up to 0.74 by one network alone, on pictures kept from it."""
 SUGAR_MM, UNDERCUT_MM, GAP_MM, BULGE_MM = 2.0, 3.0, 1.5, 3.0
 """Least lengths along the bead."""
-LEAST_GROOVE, BESIDE_MM = 0.55, 0.35
+LEAST_GROOVE, BESIDE_MM = 0.6, 0.35
 """Mean share that the networks call groove within BESIDE_MM of the toe, from which darkness there is one: of labelled
-pictures grooves had 0.66 and more, other dark stretches but one up to 0.37."""
+pictures grooves had 0.71 and more, other dark stretches but one up to 0.55."""
 GROOVE_DARKER = 0.25
 """Natural logarithm by which a groove is darker than the same toe usually is."""
 GROOVE_SPREADS = 2.0
