@@ -29,7 +29,7 @@ from tests.drawn import bead_photo
 from tests.measured import measured_attempt
 from tests.people import Course, logged, make_course
 
-CUT = 200_000
+CUT = 100_000
 
 
 def begun(course: Course) -> tuple[Upload, bytes]:
