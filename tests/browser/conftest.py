@@ -31,14 +31,21 @@ class Underway:
             self.requests -= 1
 
 
-@pytest.fixture
-def underway() -> Iterator[Underway]:
-    counted = Underway()
-    request_started.connect(counted.begun)
-    request_finished.connect(counted.ended)
-    yield counted
-    request_started.disconnect(counted.begun)
-    request_finished.disconnect(counted.ended)
+@pytest.fixture(autouse=True)
+def _all_answered(live_server: Any, transactional_db: None) -> Iterator[None]:
+    """Pages are closed, and what they asked last is answered, before the tables are emptied.
+
+    What is open asks the server now and then, and a request that still reads the tables would stand in the way.
+    """
+    underway = Underway()
+    request_started.connect(underway.begun)
+    request_finished.connect(underway.ended)
+    yield
+    while OPEN:
+        OPEN.pop().close()
+    until(lambda: underway.requests == 0, 30, "every request answered")
+    request_started.disconnect(underway.begun)
+    request_finished.disconnect(underway.ended)
 
 
 @pytest.fixture(scope="session")
@@ -55,15 +62,10 @@ def browser_type_launch_args(browser_type_launch_args: dict[str, Any]) -> dict[s
 
 
 @pytest.fixture
-def complaints(underway: Underway) -> Iterator[list[str]]:
+def complaints() -> Iterator[list[str]]:
     """What pages wrote as errors; the test fails on any it did not expect."""
     heard: list[str] = []
     yield heard
-    # What is open asks the server now and then. It is closed, and what it asked last is answered, before the tables are
-    # emptied: a request that still reads them would stand in the way.
-    while OPEN:
-        OPEN.pop().close()
-    until(lambda: underway.requests == 0, 30, "every request answered")
     assert heard == []
 
 

@@ -12,6 +12,7 @@ from judicum.core.arrays import Floats, Pixels
 MOST_ODDS = 30.0
 """Beyond this a share is 0 or 1 to thirteen digits."""
 LEAST_SHARE = float(np.exp(-MOST_ODDS))
+"""And one that is less counts as this."""
 MULTIPLE = 32
 """Rows and columns a network takes are multiples of this."""
 
