@@ -6,6 +6,7 @@ from typing import Any
 
 import pytest
 from django.conf import settings
+from django.contrib.auth.hashers import Argon2PasswordHasher
 from django.core.cache import cache
 from django.test import Client
 
@@ -27,8 +28,10 @@ def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
 
 
 @pytest.fixture(autouse=True)
-def _own_files(tmp_path: Path, settings: Any) -> None:
-    """Every test has its own folder of pictures and uploads, and a fast password hash."""
+def _own_files(tmp_path: Path, settings: Any, monkeypatch: pytest.MonkeyPatch) -> None:
+    """Every test has its own folder of pictures and uploads, and the password hash at a thousandth of its cost."""
+    for cost, least in (("time_cost", 1), ("memory_cost", 64), ("parallelism", 1)):
+        monkeypatch.setattr(Argon2PasswordHasher, cost, least)
     settings.STORAGES = {
         **settings.STORAGES,
         "default": {
