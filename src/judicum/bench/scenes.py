@@ -37,10 +37,10 @@ def cases(share: float = 1.0, draw: int = 0) -> Iterator[Case]:
             if kind == "refusal":
                 yield _refused(rng, k)
             else:
-                yield Case(f"{kind}-{k:02d}.jpg", kind, _near_enough(_scene(rng, kind, k)))
+                yield Case(f"{kind}-{k:02d}.jpg", kind, near_enough(_scene(rng, kind, k)))
 
 
-def _near_enough(scene: Scene) -> Scene:
+def near_enough(scene: Scene) -> Scene:
     """The scene in the smallest of the sizes that shows more than LEAST_PX_PER_MM, from its own size on."""
     for size in SIZES[SIZES.index(scene.view.size) :]:
         larger = replace(scene, view=replace(scene.view, size=size))
@@ -128,9 +128,7 @@ def _apart(faults: list[Fault], length: float) -> tuple[Fault, ...]:
 def _refused(rng: np.random.Generator, k: int) -> Case:
     code = ("no_bead", "blurred", "no_scale", "card_tilted", "too_small", "overexposed", "no_bead")[k % 7]
     scene = _scene(rng, "plate", 0)
-    scene = _near_enough(
-        replace(scene, view=replace(scene.view, size=(1920, 1440), tilt_deg=float(rng.uniform(1, 15))))
-    )
+    scene = near_enough(replace(scene, view=replace(scene.view, size=(1920, 1440), tilt_deg=float(rng.uniform(1, 15)))))
     by_code: dict[str, dict[str, Any]] = {
         "no_bead": {"bead": None, "stripe_nm": float(rng.choice([0, 25, 40])), "decoys": ("scratches", "dots")},
         "blurred": {"view": replace(scene.view, size=(2592, 1944), tilt_deg=5.0, blur_px=float(rng.uniform(5.0, 7.0)))},

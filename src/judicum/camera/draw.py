@@ -38,7 +38,7 @@ def take_photo(scene: Scene) -> Photo:
         (np.arange(rows) + 0.5) / px_per_mm - BORDER_MM + low[1],
     )
     plane = _plane(scene, x.astype(np.float32), y.astype(np.float32), px_per_mm)
-    to_px = _hold(scene, low, high)
+    to_px = _to_px(scene, low, high)
     at = 0.5 / px_per_mm - BORDER_MM
     from_plane = to_px @ np.array([[1 / px_per_mm, 0, at + low[0]], [0, 1 / px_per_mm, at + low[1]], [0, 0, 1]])
     picture = cv2.warpPerspective(plane, from_plane, view.size, flags=cv2.INTER_AREA)
@@ -80,12 +80,12 @@ def _plane(scene: Scene, x: Floats, y: Floats, px_per_mm: float) -> Floats:
         0.5 * px_per_mm,
     )
     plane *= (1 - 0.35 * shadow * ~on_card)[..., None]
-    ink = _print(card, x, y) * (1 + 0.012 * clouds(rng, x.shape, px_per_mm * 4))
+    ink = printed(card, x, y) * (1 + 0.012 * clouds(rng, x.shape, px_per_mm * 4))
     plane[on_card] = ink[on_card][:, None]
     return plane
 
 
-def _print(card: dict[str, Any], x: Floats, y: Floats) -> Floats:
+def printed(card: dict[str, Any], x: Floats, y: Floats) -> Floats:
     """Linear reflectance of the printed card: paper, markers, grey patches."""
     ink = np.full(x.shape, 0.86, np.float32)
     dictionary = cv2.aruco.getPredefinedDictionary(cv2.aruco.DICT_4X4_50)
@@ -112,8 +112,9 @@ def frame(scene: Scene) -> tuple[Floats, Floats]:
     return np.zeros(2), np.array(card_geometry()["window"]["size"], float)
 
 
-def _hold(scene: Scene, low: Floats, high: Floats) -> Floats:
-    """Card millimetres to pixels for a camera that looks at the middle of the frame from the given tilt."""
+def hold(scene: Scene, low: Floats, high: Floats) -> tuple[Floats, float, float]:
+    """How the camera is held: the rotation from the card's axes (x right, y down, z into it) to the camera's, how far the
+    middle of the frame is, mm, and the focal length, pixels."""
     view = scene.view
     width, height = high - low
     focal = 0.8 * max(view.size)
@@ -121,9 +122,16 @@ def _hold(scene: Scene, low: Floats, high: Floats) -> Floats:
     axis = np.array([np.cos(towards), np.sin(towards), 0.0])
     lean = cv2.Rodrigues(axis * tilt)[0]
     roll = cv2.Rodrigues(np.array([0.0, 0.0, turn]))[0]
-    rotation = roll @ lean
+    rotation = np.asarray(roll @ lean)
     corners = np.array([[a - width / 2, b - height / 2, 0.0] for a in (0, width) for b in (0, height)]) @ rotation.T
     far = max(float((np.abs(corners[:, k]) * focal / (0.47 * view.size[k]) - corners[:, 2]).max()) for k in (0, 1))
+    return rotation, far, focal
+
+
+def _to_px(scene: Scene, low: Floats, high: Floats) -> Floats:
+    """Card millimetres to pixels for a camera that looks at the middle of the frame from the given tilt."""
+    view = scene.view
+    rotation, far, focal = hold(scene, low, high)
     camera = np.array([[focal, 0, view.size[0] / 2 - 0.5], [0, focal, view.size[1] / 2 - 0.5], [0, 0, 1]])
     pose = np.column_stack(
         [rotation[:, 0], rotation[:, 1], rotation @ np.append(-(low + high) / 2, 0) + np.array([0, 0, far])]
@@ -134,7 +142,7 @@ def _hold(scene: Scene, low: Floats, high: Floats) -> Floats:
 def px_per_mm_on_bead(scene: Scene) -> float:
     """Pixels a millimetre in the middle of the frame, where the bead lies: the geometric mean of both directions."""
     low, high = frame(scene)
-    to_px = _hold(scene, low, high)
+    to_px = _to_px(scene, low, high)
     middle = (low + high) / 2
     around = np.array([[middle + step for step in ([0, 0], [1, 0], [0, 1])]], np.float64)
     here, right, below = cv2.perspectiveTransform(around, to_px)[0]

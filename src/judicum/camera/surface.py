@@ -1,6 +1,6 @@
 """The coupon seen from straight above, in linear light: plate, film, bead and its faults."""
 
-from dataclasses import replace
+from dataclasses import dataclass, replace
 
 import cv2
 import numpy as np
@@ -15,6 +15,18 @@ LIGHTS = (((-0.35, -0.75, 0.62), 0.62), ((0.6, 0.25, 0.9), 0.38))
 """Directions towards the lamps (x right, y down, z to the viewer) and their share of the light."""
 
 
+@dataclass(frozen=True)
+class Laid:
+    """A bead laid on a grid (rows, columns): film (nm), height over the plate and distance to the outline, negative
+    inside (mm), cover 0 to 1 and the dark line of each front 0 to 1."""
+
+    film: Floats
+    height: Floats
+    beyond: Floats
+    inside: Floats
+    notch: Floats
+
+
 def coupon(scene: Scene, x: Floats, y: Floats, px_per_mm: float) -> Floats:
     """Linear-light colour (rows, columns, 3: blue, green, red) of the coupon at card positions x, y in mm."""
     rng = np.random.default_rng(scene.seed)
@@ -27,7 +39,9 @@ def coupon(scene: Scene, x: Floats, y: Floats, px_per_mm: float) -> Floats:
     inside = np.zeros_like(x)
     beyond = np.full_like(x, 9.0)
     if scene.bead is not None:
-        film, shade, inside, beyond = _lay(rng, scene.bead, s, n, px_per_mm)
+        laid = lay(rng, scene.bead, s, n, px_per_mm)
+        film, inside, beyond = laid.film, laid.inside, laid.beyond
+        shade = _shade(laid, px_per_mm)
         metal = metal * (1 - inside) + np.exp(0.04 * clouds(rng, x.shape, px_per_mm * 0.25)).astype(np.float32) * inside
     elif scene.stripe_nm:
         film = scene.stripe_nm * np.exp(-((n / 2.5) ** 2))
@@ -61,10 +75,8 @@ def bead_frame(scene: Scene, x: Floats, y: Floats) -> tuple[Floats, Floats]:
     ).astype(np.float32)
 
 
-def _lay(
-    rng: np.random.Generator, bead: Bead, s: Floats, n: Floats, px_per_mm: float
-) -> tuple[Floats, Floats, Floats, Floats]:
-    """Film thickness (nm), brightness of the lit surface, cover (0 to 1) of the bead, and mm to its outline."""
+def lay(rng: np.random.Generator, bead: Bead, s: Floats, n: Floats, px_per_mm: float) -> Laid:
+    """The bead on a grid of its own frame: s along and n across, mm."""
     clipped = np.clip(s, 0, bead.length_mm)
     centre = np.interp(clipped, bead.s_mm, bead.centre_mm).astype(np.float32)
     half = np.interp(clipped, bead.s_mm, bead.half_mm).astype(np.float32)
@@ -91,9 +103,6 @@ def _lay(
         nearest = np.minimum(np.abs(lead - low), np.abs(high - lead))
         notch = 0.35 * np.exp(-((nearest / 0.10) ** 2)) * inside * min(1.0, bead.ripple_mm / 0.05)
     height = cv2.GaussianBlur(height.astype(np.float32), (0, 0), 0.05 * px_per_mm)
-    shade = (
-        _lit(height, px_per_mm) * (1 - np.where(beyond < 0, 0.55, 0.25) * np.exp(-((beyond / 0.13) ** 2))) * (1 - notch)
-    )
     side = np.where(off < 0, bead.fade_mm[0], bead.fade_mm[1])
     uneven = 1 + 0.12 * clouds(rng, s.shape, px_per_mm * 6)
     zone = bead.zone_nm * np.exp(-1.6 * (np.clip(beyond, 0, None) / (side * uneven)) ** 1.4)  # as truth.zone_film
@@ -102,7 +111,13 @@ def _lay(
     # The film passes from face to zone over a tenth of a millimetre.
     mixed = 1 / (1 + np.exp(np.clip(beyond / 0.05, -30, 30)))
     film = face * mixed + zone * (1 - mixed)
-    return film.astype(np.float32), shade.astype(np.float32), inside, beyond.astype(np.float32)
+    return Laid(film.astype(np.float32), height, beyond.astype(np.float32), inside, notch)
+
+
+def _shade(laid: Laid, px_per_mm: float) -> Floats:
+    """Brightness of the lit bead, dark along its toes and fronts."""
+    rim = np.where(laid.beyond < 0, 0.55, 0.25) * np.exp(-((laid.beyond / 0.13) ** 2))
+    return (_lit(laid.height, px_per_mm) * (1 - rim) * (1 - laid.notch)).astype(np.float32)
 
 
 def _lit(height: Floats, px_per_mm: float) -> Floats:

@@ -8,22 +8,29 @@ import json
 import os
 from collections.abc import Iterable
 from concurrent.futures import ProcessPoolExecutor
+from dataclasses import replace
 from functools import partial
+from importlib import import_module
 from pathlib import Path
 from typing import Any
 
 import numpy as np
 
-from judicum.bench.scenes import Case, cases
+from judicum.bench.scenes import SIZES, Case, cases, near_enough
 from judicum.camera import Scene, take_photo
 
 PROFILE_STEPS = 10
 """Every so many of a bead's samples (0.05 mm) the width is told: half a millimetre."""
 
 
-def labelled(case: Case, folder: Path) -> dict[str, Any]:
+TRACED_KINDS = ("plate", "lap", "tube", "smooth", "refusal")
+"""What the tracer can show: a wall that stands beside a fillet is not among it."""
+
+
+def labelled(case: Case, folder: Path, traced: bool = False) -> dict[str, Any]:
     """Draw one case into a folder; its entry of `truth.json`."""
-    photo = take_photo(case.scene)
+    take = import_module("judicum.teach.traced").take_photo if traced else take_photo  # needs Mitsuba
+    photo = take(case.scene)
     (folder / case.name).write_bytes(photo.jpeg)
     truth = None if photo.truth is None else {**photo.truth, "profile": _profile(case.scene)}
     return {"name": case.name, "must_refuse": case.refusal, "truth": truth}
@@ -42,22 +49,33 @@ def _profile(scene: Scene) -> dict[str, list[Any]]:
     return {"s_mm": bead.s_mm[at].tolist(), "width_mm": width[at].tolist(), "centre_mm": centre.tolist()}
 
 
-def draw_set(folder: Path, chosen: Iterable[Case]) -> int:
+def draw_set(folder: Path, chosen: Iterable[Case], traced: bool = False) -> int:
     """Draw cases that can be learnt from, with `truth.json` beside them; how many."""
     folder.mkdir(parents=True, exist_ok=True)
     wanted = [case for case in chosen if case.refusal in (None, "no_bead")]
+    if traced:
+        wanted = [replace(case, scene=_small(case.scene)) for case in wanted if case.kind in TRACED_KINDS]
     with ProcessPoolExecutor(os.cpu_count()) as pool:
-        told = list(pool.map(partial(labelled, folder=folder), wanted))
+        told = list(pool.map(partial(labelled, folder=folder, traced=traced), wanted))
     (folder / "truth.json").write_text(json.dumps(told))
     return len(told)
+
+
+def _small(scene: Scene) -> Scene:
+    """The scene in the smallest picture that shows enough: paths are traced by the pixel."""
+    return near_enough(replace(scene, view=replace(scene.view, size=SIZES[0])))
 
 
 def main() -> None:
     asked = argparse.ArgumentParser(description=__doc__)
     asked.add_argument("-o", "--output", type=Path, required=True)
     asked.add_argument("--draw", type=int, default=101)
+    asked.add_argument("--share", type=float, default=1.0, help="the first so many of each kind")
+    asked.add_argument(
+        "--traced", action="store_true", help="trace the light (needs Mitsuba): twenty seconds a picture"
+    )
     given = asked.parse_args()
-    print(f"{draw_set(given.output, cases(draw=given.draw))} pictures")
+    print(f"{draw_set(given.output, cases(given.share, given.draw), given.traced)} pictures")
 
 
 if __name__ == "__main__":

@@ -11,6 +11,7 @@ import numpy as np
 
 from judicum.core.arrays import Floats, Pixels
 from judicum.core.photo.film import film_lab, lab_to_linear
+from judicum.teach.decoys import decoys
 from judicum.teach.faults import faults
 from judicum.teach.labels import EXTRAS, FACE, FRONT, OTHER, TINTED
 from judicum.teach.light import Lamps, develop, lit
@@ -224,6 +225,7 @@ def _bead(
     colour = colour * (1 - inside[..., None]) + face * inside[..., None]
     solid = inside > 0.5
     surface[solid] = FACE
+    colour = decoys(rng, s, off, half, beyond, long, width, px_per_mm, colour)
     colour, gloss = faults(rng, s, off, half, beyond, solid, long, width, px_per_mm, colour, gloss, surface, extras)
     return colour.astype(np.float32), height.astype(np.float32), gloss.astype(np.float32)
 

@@ -15,7 +15,7 @@ def _spot(s: Floats, off: Floats, rng: Rng, where_s: float, where_n: float, size
     return np.hypot(ds, dn * rng.uniform(0.8, 1.2)) / (size / 2 * ragged)
 
 
-def _splinter(rng: Rng, ds: Floats, dn: Floats) -> Floats:
+def splinter(rng: Rng, ds: Floats, dn: Floats) -> Floats:
     """Distance from the middle of a piece with straight edges, three to six of them, in its own size: under 1 inside."""
     sides = int(rng.integers(3, 7))
     turns = np.sort(
@@ -87,7 +87,7 @@ def faults(
         for _ in range(int(rng.integers(1, 4))):
             where_s, where_n = place()
             size = rng.uniform(0.4, 1.5)
-            away = _splinter(rng, s - where_s, off - where_n) / (size / 2)
+            away = splinter(rng, s - where_s, off - where_n) / (size / 2)
             tone = np.exp(rng.uniform(-3.2, 0.5)) * (1 + 0.3 * rng.standard_normal(3) * (rng.random() < 0.3))
             tone = np.clip(tone, 0.01, None) * np.ones((*shape, 3))
             if rng.random() < 0.6:  # a facet that catches the light, a bright rim

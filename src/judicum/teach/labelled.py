@@ -19,6 +19,7 @@ from judicum.core.photo.film import srgb_to_linear
 from judicum.core.photo.picture import Picture
 from judicum.core.photo.scale import find_card
 from judicum.core.photo.unwrap import Line, read_grid
+from judicum.teach.decoys import decoys
 from judicum.teach.faults import faults
 from judicum.teach.labels import CRATER, EXTRAS, FACE, FRONT, GRANULAR, GROOVE, HOLE, PORE, SPECK, TINTED
 from judicum.teach.light import as_picture, half_sharp
@@ -124,7 +125,7 @@ class Labelled:
 
 
 def with_faults(rng: Rng, picture: Pixels, surface: Pixels, extras: Pixels, px_per_mm: float) -> Pixels:
-    """Faults drawn on the bead of a crop, along whose columns it lies."""
+    """Faults, and what looks like them, drawn on the bead of a crop, along whose columns it lies."""
     solid = surface == FACE
     columns = np.flatnonzero(solid.sum(0) > 4)
     if len(columns) < LEAST_COLUMNS:
@@ -140,6 +141,7 @@ def with_faults(rng: Rng, picture: Pixels, surface: Pixels, extras: Pixels, px_p
     frame = s, off, np.broadcast_to(half, surface.shape), (far[0] - far[1]) / px_per_mm
     long, width = float(columns[-1] - columns[0]) / px_per_mm, 2 * float(np.median(half))
     gloss, light = np.zeros(surface.shape, np.float32), srgb_to_linear(picture)
+    light = decoys(rng, *frame, long, width, px_per_mm, light)
     colour, _ = faults(rng, *frame, solid, long, width, px_per_mm, light, gloss, surface, drawn)
     drawn[FRONT] = 0
     extras[drawn > 0.5] = TOP

@@ -103,13 +103,14 @@ def best_paths(gain: Floats, reach: int, price: float) -> Whole:
     back = np.zeros((columns, toes, rows), np.intp)
     padded = np.full((toes, rows + 2 * reach), -1e9)
     inner = padded[:, reach : reach + rows]
-    from_each = np.lib.stride_tricks.sliding_window_view(padded, 2 * reach + 1, axis=1)
-    prices = price * np.abs(np.arange(-reach, reach + 1))
+    # The moves come first: the best of them is then told for all rows at once.
+    from_each = np.lib.stride_tricks.sliding_window_view(padded, rows, axis=1).swapaxes(0, 1)
+    prices = price * np.abs(np.arange(-reach, reach + 1))[:, None, None]
     inner[:] = gain[:, :, 0]
     for j in range(1, columns):
         came = from_each - prices
-        came.argmax(2, out=back[j])
-        inner[:] = came.max(2) + gain[:, :, j]
+        came.argmax(0, out=back[j])
+        inner[:] = came.max(0) + gain[:, :, j]
     path = np.empty((toes, columns), np.int64)
     path[:, -1] = inner.argmax(1)
     each = np.arange(toes)

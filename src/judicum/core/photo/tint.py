@@ -23,6 +23,8 @@ THICKNESS_NM = np.arange(0.0, 75.1, 1.5)
 GAINS = np.exp(np.linspace(np.log(0.55), np.log(1.7), 13))
 CELL_LAB = 0.5
 """CIELAB over which colours are taken as one."""
+AT_ONCE = 512
+"""Colours compared with every film in one go: more would not stay near the core."""
 ZONE_MM = 3.0
 ZONE_SHARE = 0.07
 """Of the band, what a level covers at least: a twentieth by definition, and a fiftieth more, which the light's scatter
@@ -46,11 +48,12 @@ class Tint:
 
 @cache
 def _palette() -> tuple[Floats, Floats]:
-    """CIELAB of every film at every brightness (films, gains, 3) and the price of the brightness."""
+    """Of every film at every brightness (films × gains) what tells the square of a colour's distance from it, less the
+    colour's own square, when multiplied with (L*, a*, b*, 1): (4, k); and the price of the brightness (k,)."""
     linear = lab_to_linear(film_lab(THICKNESS_NM))[:, None, :] * GAINS[None, :, None]
-    lab = linear_to_lab(linear.astype(np.float32))
-    price = 9.0 * np.abs(np.log(GAINS)).astype(np.float32)
-    return lab, price
+    lab = linear_to_lab(linear.astype(np.float32)).reshape(-1, 3)
+    price = np.tile(9.0 * np.abs(np.log(GAINS)), len(THICKNESS_NM)).astype(np.float32)
+    return np.vstack([-2 * lab.T, (lab**2).sum(1)]).astype(np.float32), price
 
 
 def film_of(lab: Floats) -> tuple[Floats, Floats]:
@@ -60,15 +63,21 @@ def film_of(lab: Floats) -> tuple[Floats, Floats]:
         lab: (k, 3), scaled so that untinted metal reads L* 75, a* 0, b* 0.
     """
     palette, price = _palette()
-    flat = palette.reshape(-1, 3)
-    cost_of = np.broadcast_to(price, palette.shape[:2]).reshape(-1)
     # A bead shows the same colours over and over: each is looked up once, to half of what an eye can tell.
     cells = np.round(np.asarray(lab) / CELL_LAB).astype(np.int64)
     _, first, same = np.unique(cells @ (2**24, 2**12, 1), return_index=True, return_inverse=True)
     told = cells[first].astype(np.float32) * np.float32(CELL_LAB)
-    distance = np.sqrt(np.maximum((told**2).sum(1)[:, None] + (flat**2).sum(1)[None] - 2 * told @ flat.T, 0)) + cost_of
-    best = distance.argmin(1)
-    return THICKNESS_NM[best // len(GAINS)][same], distance[np.arange(len(told)), best][same]
+    thickness, misfit = np.empty(len(told)), np.empty(len(told))
+    for at in range(0, len(told), AT_ONCE):
+        some = told[at : at + AT_ONCE]
+        distance = np.column_stack([some, np.ones(len(some), np.float32)]) @ palette
+        distance += (some**2).sum(1)[:, None]
+        np.sqrt(np.maximum(distance, 0, out=distance), out=distance)
+        distance += price
+        best = distance.argmin(1)
+        thickness[at : at + AT_ONCE] = THICKNESS_NM[best // len(GAINS)]
+        misfit[at : at + AT_ONCE] = distance[np.arange(len(some)), best]
+    return thickness[same], misfit[same]
 
 
 def _against(light: Floats, plate: Floats) -> Floats:
