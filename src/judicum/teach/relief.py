@@ -59,7 +59,7 @@ def relief(scene: Scene, low: Floats, high: Floats, px_per_mm: float) -> Relief:
         bead = replace(
             scene.bead,
             crown_mm=float(rng.uniform(0.03, 0.22) * 2 * scene.bead.half_mm.mean()),
-            ripple_mm=float(np.exp(rng.uniform(-4.0, -2.6))) if scene.bead.ripple_mm else 0.0,
+            ripple_mm=float(np.exp(rng.uniform(-3.5, -2.4))) if scene.bead.ripple_mm else 0.0,
         )
         laid = lay(rng, bead, s, n, px_per_mm)
         film = laid.film
@@ -68,7 +68,7 @@ def relief(scene: Scene, low: Floats, high: Floats, px_per_mm: float) -> Relief:
         skin = rng.choice([0.0005, 0.002, 0.005]) * clouds(rng, x.shape, px_per_mm * rng.uniform(0.12, 0.6))
         skin = skin - rng.uniform(0.0, 0.06) * laid.notch
         made.fine = made.fine * (1 - laid.inside) + skin * laid.inside
-        made.rough += (float(np.exp(rng.uniform(-2.8, -1.0))) - made.rough) * laid.inside
+        made.rough += (float(np.exp(rng.uniform(-2.8, -1.4))) - made.rough) * laid.inside
     table = lab_to_linear(film_lab(np.arange(0.0, 76.0))).astype(np.float32)[:, ::-1]
     made.tint = table[np.clip(np.round(film), 0, 75).astype(int)] * rng.uniform(0.9, 1.2)
     made.stuff = made.tint * np.float32(rng.uniform(0.4, 1.0))

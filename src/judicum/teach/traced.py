@@ -1,6 +1,7 @@
 """Photos of scenes with light that is traced: real shapes, gloss, room light and depth of field.
 
-Needs Mitsuba 3 (a development package) and a shared library of LLVM 15 or newer.
+Needs Mitsuba 3 (a development package) and the shared library of an LLVM newer than 15, which cannot tell the lesser of two
+numbers (`libllvm19`; where several are there, DRJIT_LIBLLVM_PATH says which).
 """
 
 import tempfile

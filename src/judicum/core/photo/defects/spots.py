@@ -6,6 +6,7 @@ import numpy as np
 from judicum.core.arrays import Flags, Floats
 from judicum.core.photo.close import PX_PER_MM, CloseLook
 from judicum.core.photo.defects.fault import Fault
+from judicum.core.photo.defects.holes import BURN_SHARE
 from judicum.core.photo.toes import Toes
 
 SEEN, SPECK_SEEN = 0.5, 0.3
@@ -19,6 +20,8 @@ CLEAR_OF_TIPS = 0.6
 LEAST_CRATER = 0.5
 """Mean share within a ring that the networks call crater: of labelled pictures craters had 0.8 and more, other rings up to
 0.5."""
+CRATER_ALONE, CRATER_SHARE, CRATER_AT = 0.7, 0.25, 1.2
+LEAST_HOLE = 0.7
 LEAST_CONFIDENCE = 0.85
 """Least mean share over a pore: of pictures kept from the networks they had 0.90 and more, shine and dark fronts up to 0.81."""
 
@@ -50,6 +53,23 @@ def seen_as_crater(look: CloseLook, ring: Fault) -> bool:
     """Whether the networks, too, see a crater within a ring that the light shows."""
     away = np.hypot(look.s_mm[None, :] - ring.s_mm, look.n_mm[:, None] - ring.n_mm)
     return float(look.crater[away < ring.size_mm / 2].mean()) > LEAST_CRATER
+
+
+def holes_seen(look: CloseLook, toes: Toes) -> list[Fault]:
+    """Holes wider than half of the bead, black or not."""
+    holes = _blobs("burn_through", look, look.hole, _face(look, toes, 0.0), SEEN, LEAST_HOLE)
+    return [hole for hole in holes if hole.size_mm > BURN_SHARE * toes.width_mm]
+
+
+def craters_seen(look: CloseLook, toes: Toes) -> list[Fault]:
+    """Craters at either end, whether the light shows their rims or not."""
+    dishes = _blobs("crater", look, look.crater, _face(look, toes, 0.0), SEEN, CRATER_ALONE)
+    return [
+        dish
+        for dish in dishes
+        if dish.size_mm > CRATER_SHARE * toes.width_mm
+        and min(dish.s_mm - toes.start_mm, toes.end_mm - dish.s_mm) < CRATER_AT * toes.width_mm
+    ]
 
 
 def _blobs(kind: str, look: CloseLook, share: Floats, face: Flags, seen: float, least: float) -> list[Fault]:
