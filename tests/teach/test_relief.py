@@ -1,18 +1,22 @@
 """The coupon's shape and stuff for the path tracer: each fault is where and what its scene says."""
 
+import json
 from dataclasses import replace
+from pathlib import Path
 from types import SimpleNamespace
+from typing import Any
 
 import numpy as np
 import pytest
 
 from judicum.bench.scenes import SIZES, cases
-from judicum.camera import Fault, Scene, View, take_photo, weld
+from judicum.camera import Fault, Scene, weld
 from judicum.camera.surface import bead_frame
+from judicum.camera.truth import truth
 from judicum.core.arrays import Floats
 from judicum.core.photo.film import film_lab, lab_to_linear
-from judicum.teach.camera_set import TRACED_KINDS, draw_set
-from judicum.teach.relief import PLATE_MM, Relief, relief
+from judicum.teach.camera_set import TRACED_KINDS, _profile, draw_set
+from judicum.teach.relief import PLATE_MM, Relief, as_seen, relief
 
 LOW, HIGH, DENSITY = np.array([40.0, 40.0]), np.array([130.0, 70.0]), 8.0
 WIDTH_MM, LENGTH_MM, START = 6.0, 60.0, (50.0, 55.0)
@@ -132,6 +136,36 @@ def test_a_lap_steps_down_away_from_the_card_and_the_bead_bridges_it() -> None:
         assert under.std() < 0.02
 
 
+def told(of: Scene) -> dict[str, Any]:
+    known = truth(of)
+    assert known is not None
+    return {**known, "profile": _profile(of)}
+
+
+def test_metal_on_the_cards_plane_is_seen_where_it_is() -> None:
+    plain = told(scene())
+    seen = as_seen(plain, relief(scene(), LOW, HIGH, DENSITY), np.array([20.0, 90.0, -200.0]), 0.0)
+    assert np.array(seen["profile"]["width_mm"]) == pytest.approx(np.array(plain["profile"]["width_mm"]), abs=1e-3)
+    assert np.array(seen["profile"]["centre_mm"]) == pytest.approx(np.array(plain["profile"]["centre_mm"]), abs=1e-3)
+    assert seen["bead"]["length_mm"] == pytest.approx(LENGTH_MM, abs=1e-3)
+
+
+@pytest.mark.parametrize(("eye_y", "wider"), [(-45.0, -1), (155.0, 1)])
+def test_the_deeper_toe_of_a_lap_is_seen_nearer_to_the_camera(eye_y: float, wider: int) -> None:
+    lap = scene(joint="lap")
+    made_ = relief(lap, LOW, HIGH, DENSITY)
+    eye, below = np.array([80.0, eye_y, -200.0]), 0.2
+    seen = as_seen(told(lap), made_, eye, below)
+    deep = below - float(made_.height[-20].mean())
+    lower_toe = START[1] + HALF
+    shift = (lower_toe - eye_y) * (-eye[2] / (deep - eye[2]) - 1) - (START[1] - HALF - eye_y) * (
+        -eye[2] / (below - eye[2]) - 1
+    )
+    assert np.sign(shift) == wider and abs(shift) > 0.2
+    assert seen["bead"]["width_mm"]["mean"] - WIDTH_MM == pytest.approx(shift, abs=0.05)
+    assert np.array(seen["profile"]["width_mm"]).mean() == pytest.approx(seen["bead"]["width_mm"]["mean"])
+
+
 def test_metal_is_as_coloured_as_its_film() -> None:
     shaped, _, s, n = made(level=3)
     face = shaped.tint[(s > 10) & (s < 50) & (np.abs(n) < 1.5)].mean(0)
@@ -148,7 +182,7 @@ def test_a_stripe_without_a_bead_is_tinted_flat_plate() -> None:
 
 
 def test_the_tracer_is_given_small_pictures_of_what_it_can_show(
-    tmp_path: pytest.TempPathFactory, monkeypatch: pytest.MonkeyPatch
+    tmp_path: Path, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     seen: list[Scene] = []
 
@@ -163,13 +197,16 @@ def test_the_tracer_is_given_small_pictures_of_what_it_can_show(
 
         map = staticmethod(map)
 
-    def traced(one: Scene) -> object:
+    def trace(one: Scene, told: object) -> tuple[bytes, object]:
         seen.append(one)
-        return take_photo(replace(one, view=View(size=(400, 300))))
+        return b"traced", told
 
     monkeypatch.setattr("judicum.teach.camera_set.ProcessPoolExecutor", Here)
-    monkeypatch.setattr("judicum.teach.camera_set.import_module", lambda name: SimpleNamespace(take_photo=traced))
+    monkeypatch.setattr("judicum.teach.camera_set.import_module", lambda name: SimpleNamespace(trace=trace))
     chosen = [case for case in cases(0.05, draw=3) if case.kind != "refusal"]
-    assert draw_set(tmp_path, chosen, traced=True) == len(seen) == sum(case.kind in TRACED_KINDS for case in chosen)  # type: ignore[arg-type]
+    assert draw_set(tmp_path, chosen, traced=True) == len(seen) == sum(case.kind in TRACED_KINDS for case in chosen)
     assert 0 < len(seen) < len(chosen)
+    told = json.loads((tmp_path / "truth.json").read_text())
+    assert {(tmp_path / one["name"]).read_bytes() for one in told} == {b"traced"}
+    assert all(one["truth"]["profile"]["width_mm"] for one in told)
     assert {one.view.size for one in seen} <= set(SIZES[:4]) and min(one.view.size for one in seen) == SIZES[0]

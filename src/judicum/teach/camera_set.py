@@ -18,6 +18,7 @@ import numpy as np
 
 from judicum.bench.scenes import SIZES, Case, cases, near_enough
 from judicum.camera import Scene, take_photo
+from judicum.camera.truth import truth
 
 PROFILE_STEPS = 10
 """Every so many of a bead's samples (0.05 mm) the width is told: half a millimetre."""
@@ -29,11 +30,15 @@ TRACED_KINDS = ("plate", "lap", "tube", "smooth", "refusal")
 
 def labelled(case: Case, folder: Path, traced: bool = False) -> dict[str, Any]:
     """Draw one case into a folder; its entry of `truth.json`."""
-    take = import_module("judicum.teach.traced").take_photo if traced else take_photo  # needs Mitsuba
-    photo = take(case.scene)
-    (folder / case.name).write_bytes(photo.jpeg)
-    truth = None if photo.truth is None else {**photo.truth, "profile": _profile(case.scene)}
-    return {"name": case.name, "must_refuse": case.refusal, "truth": truth}
+    told = truth(case.scene)
+    if told is not None:
+        told["profile"] = _profile(case.scene)
+    if traced:  # needs Mitsuba
+        jpeg, told = import_module("judicum.teach.traced").trace(case.scene, told)
+    else:
+        jpeg = take_photo(case.scene).jpeg
+    (folder / case.name).write_bytes(jpeg)
+    return {"name": case.name, "must_refuse": case.refusal, "truth": told}
 
 
 def _profile(scene: Scene) -> dict[str, list[Any]]:

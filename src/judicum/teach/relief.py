@@ -1,6 +1,7 @@
 """The shape and stuff of a scene's coupon, as a path tracer needs them: height, metal, film, dirt and holes."""
 
 from dataclasses import dataclass, replace
+from typing import Any
 
 import cv2
 import numpy as np
@@ -81,6 +82,48 @@ def relief(scene: Scene, low: Floats, high: Floats, px_per_mm: float) -> Relief:
                 at = _At(s - fault.s_mm, n - middle, laid.beyond, np.sign(fault.n_mm) * n > 0, laid.inside, px_per_mm)
                 WROUGHT[fault.kind](rng, made, bead, fault, at)
     return made
+
+
+OUTSIDE_MM = 0.15
+"""A toe is as high as the metal so far outside of it."""
+
+
+def as_seen(truth: dict[str, Any], made: Relief, eye: Floats, below_mm: float) -> dict[str, Any]:
+    """A truth whose outline lies where a camera at `eye` (mm on the card, z into it) sees it through the card's plane.
+
+    The lower sheet of a lap is a millimetre deeper than the card: seen aslant its toe moves by tenths. Width and
+    centreline of `profile`, tips, length and the width's mean are told as they are seen.
+
+    Args:
+        truth: as `camera_set` tells it, with its `profile`. below_mm: how far the plate lies under the card's top.
+    """
+
+    def seen(places: Floats, at: Floats) -> Floats:
+        """Where on the card's plane places (k, 2) appear, which are as high as those of `at`."""
+        column, row = ((at - made.low) * made.px_per_mm).round().astype(int).T
+        row, column = (np.clip(v, 0, most - 1) for v, most in zip((row, column), made.height.shape, strict=True))
+        deep = (below_mm - made.height[row, column])[:, None]
+        return np.asarray(eye[:2] + (places - eye[:2]) * eye[2] / (eye[2] - deep))
+
+    profile, bead = truth["profile"], truth["bead"]
+    centre, half = np.array(profile["centre_mm"]), np.array(profile["width_mm"])[:, None] / 2
+    along = np.gradient(centre, axis=0)
+    along /= np.linalg.norm(along, axis=1, keepdims=True)
+    across = np.stack([-along[:, 1], along[:, 0]], 1)
+    left, right = (
+        seen(centre + side * half * across, centre + side * (half + OUTSIDE_MM) * across) for side in (-1, 1)
+    )
+    tips = np.array([bead["start_mm"], bead["end_mm"]])
+    out = (tips[1] - tips[0]) / np.linalg.norm(tips[1] - tips[0])
+    start, end = seen(tips, tips + OUTSIDE_MM * np.array([-out, out]))
+    width = np.linalg.norm(right - left, axis=1)
+    told = {**profile, "centre_mm": ((left + right) / 2).tolist(), "width_mm": width.tolist()}
+    longer = float(np.linalg.norm(end - start) / np.linalg.norm(tips[1] - tips[0]))
+    bead = {
+        **bead, "start_mm": start.tolist(), "end_mm": end.tolist(), "length_mm": bead["length_mm"] * longer,
+        "width_mm": {**bead["width_mm"], "mean": float(width.mean())},
+    }  # fmt: skip
+    return {**truth, "bead": bead, "profile": told}
 
 
 def _plate(rng: Rng, scene: Scene, low: Floats, px_per_mm: float, s: Floats, n: Floats) -> Relief:

@@ -13,12 +13,11 @@ import drjit
 import mitsuba as mi
 import numpy as np
 
-from judicum.camera.draw import Photo, coded, frame, hold, printed
+from judicum.camera.draw import coded, frame, hold, printed
 from judicum.camera.scene import Scene
-from judicum.camera.truth import truth
 from judicum.core.arrays import Floats
 from judicum.core.photo.scale import card_geometry
-from judicum.teach.relief import PLATE_MM, Relief, relief
+from judicum.teach.relief import PLATE_MM, Relief, as_seen, relief
 from judicum.teach.texture import Rng, clouds, grain
 
 MESH_MM = 0.08
@@ -34,24 +33,30 @@ AROUND_MM = 6.0
 """How far past the cut-out, or past the strip's frame, the coupon is shaped."""
 
 
-def take_photo(scene: Scene) -> Photo:
-    """Trace the scene, as `judicum.camera.take_photo` draws it; `to_px` is None."""
+def trace(scene: Scene, truth: dict[str, Any] | None) -> tuple[bytes, dict[str, Any] | None]:
+    """The JPEG file of a scene whose light is traced, and its truth as that camera sees it (`relief.as_seen`)."""
     mi.set_variant("llvm_ad_rgb")
     drjit.set_thread_count(1)  # photos are traced side by side
     rng = np.random.default_rng((scene.seed, 83))
     low, high = frame(scene)
+    rotation, far, _ = hold(scene, low, high)
+    eye = np.append((low + high) / 2, 0.0) - rotation.T @ [0, 0, far]
+    sensor, room = _sensor(rng, scene, low, high), _room(rng)
+    made = _relief(scene, low, high)
+    below_mm = float(rng.uniform(0.1, 0.3))
     with tempfile.TemporaryDirectory() as folder:
         world = {
             "type": "scene",
             "integrator": {"type": "path", "max_depth": 4, "hide_emitters": False},
-            "sensor": _sensor(rng, scene, low, high),
-            "room": _room(rng),
-            "coupon": _coupon(rng, scene, low, high, Path(folder)),
+            "sensor": sensor,
+            "room": room,
+            "coupon": _coupon(made, _mesh(made, Path(folder) / "coupon.ply", below_mm)),
             "bench": _flat(np.array([[-400.0, -400.0], [600.0, 600.0]]), 0.3 + PLATE_MM, _bench(rng)),
             **_card(rng, scene),
         }
         light = np.array(mi.render(mi.load_dict(world), spp=SAMPLES, seed=scene.seed))
-    return Photo(_develop(rng, scene, light[..., ::-1]), truth(scene), np.eye(3))
+    jpeg = _develop(rng, scene, light[..., ::-1])
+    return jpeg, None if truth is None else as_seen(truth, made, eye, below_mm)
 
 
 def _sensor(rng: Rng, scene: Scene, low: Floats, high: Floats) -> dict[str, Any]:
@@ -102,11 +107,15 @@ def _map(values: Floats, **more: Any) -> dict[str, Any]:
     return {"type": "bitmap", "bitmap": mi.Bitmap(values), "raw": True, "wrap_mode": "clamp", **more}
 
 
-def _coupon(rng: Rng, scene: Scene, low: Floats, high: Floats, folder: Path) -> dict[str, Any]:
+def _relief(scene: Scene, low: Floats, high: Floats) -> Relief:
+    """What is seen of the coupon: through the card's window, or all of the frame beside the strip."""
     if scene.card != "strip":
         hole = card_geometry()["window"]["cut_out"]
         low, high = np.array(hole["at"], float), np.add(hole["at"], hole["size"])
-    made = relief(scene, low - AROUND_MM, high + AROUND_MM, TEXTURE_PX_PER_MM)
+    return relief(scene, low - AROUND_MM, high + AROUND_MM, TEXTURE_PX_PER_MM)
+
+
+def _coupon(made: Relief, mesh: Path) -> dict[str, Any]:
     metal = {
         "type": "blendbsdf",
         "weight": _map(np.clip(made.dull, 0, 1)),
@@ -121,7 +130,7 @@ def _coupon(rng: Rng, scene: Scene, low: Floats, high: Floats, folder: Path) -> 
     }
     return {
         "type": "ply",
-        "filename": str(_mesh(made, folder / "coupon.ply", float(rng.uniform(0.1, 0.3)))),
+        "filename": str(mesh),
         "bsdf": {
             "type": "mask",
             "opacity": _map(1 - made.open),

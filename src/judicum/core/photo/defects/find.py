@@ -6,7 +6,14 @@ from judicum.core.photo.defects.crater import craters
 from judicum.core.photo.defects.face import straighten
 from judicum.core.photo.defects.fault import Fault
 from judicum.core.photo.defects.holes import against_around, burnt_through, dark_blobs, specks
-from judicum.core.photo.defects.spots import craters_seen, holes_seen, may_have_craters, pores, seen_as_crater, specks_seen
+from judicum.core.photo.defects.spots import (
+    craters_seen,
+    holes_seen,
+    may_have_craters,
+    pores,
+    seen_as_crater,
+    specks_seen,
+)
 from judicum.core.photo.defects.stretches import grooves_seen, seen_as_groove, sugar, undercut, uneven_width
 from judicum.core.photo.toes import Toes
 
