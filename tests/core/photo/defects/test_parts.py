@@ -5,7 +5,14 @@ import pytest
 
 from judicum.core.photo.defects.fault import Fault
 from judicum.core.photo.defects.find import find_defects
-from judicum.core.photo.defects.spots import may_have_craters, pores, seen_as_crater, specks_seen
+from judicum.core.photo.defects.spots import (
+    craters_seen,
+    holes_seen,
+    may_have_craters,
+    pores,
+    seen_as_crater,
+    specks_seen,
+)
 from judicum.core.photo.defects.stretches import runs, sugar, uneven_width
 from judicum.core.photo.toes import Toes
 from tests.core.photo.looks import HALF_MM, LENGTH_MM, LINE, box, disc, look, toes
@@ -78,3 +85,27 @@ def test_a_ring_counts_only_where_the_networks_see_a_crater(share: float) -> Non
     ring = Fault("crater", 47.0, 0.0, 3.0, 0.7)
     seen = look(crater=share * disc(47.0, 0.0, 3.0))
     assert seen_as_crater(seen, ring) is may_have_craters(seen) is (share > 0.5)
+
+
+@pytest.mark.parametrize(("share", "size", "told"), [(0.97, 4.0, 1), (0.97, 1.5, 0), (0.55, 4.0, 0)])
+def test_a_hole_the_networks_see_goes_right_through_when_it_is_wide_and_sure(
+    share: float, size: float, told: int
+) -> None:
+    found = holes_seen(look(hole=share * disc(25.0, 0.3, size)), toes())
+    assert len(found) == told
+    if found:
+        assert (found[0].s_mm, found[0].n_mm) == pytest.approx((25.0, 0.3), abs=0.1)
+        assert found[0].size_mm == pytest.approx(size, abs=0.15)
+
+
+@pytest.mark.parametrize(
+    ("s_mm", "size", "share", "told"),
+    [(47.0, 3.0, 0.97, 1), (25.0, 3.0, 0.97, 0), (47.0, 1.5, 0.97, 0), (47.0, 3.0, 0.7, 0)],
+    ids=["at an end", "midway", "too small", "unsure"],
+)
+def test_a_crater_the_networks_are_sure_of_needs_no_ring(s_mm: float, size: float, share: float, told: int) -> None:
+    seen = look(crater=share * disc(s_mm, 0.0, size))
+    assert len(craters_seen(seen, toes())) == told
+    found = find_defects(seen, toes(), np.ones(3))
+    assert [f.kind for f in found] == ["crater"] * told
+    assert all(f.pinhole is False for f in found)

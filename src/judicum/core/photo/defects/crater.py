@@ -50,7 +50,7 @@ def craters(face: Face) -> list[Fault]:
         s, radius = float(face.s_mm[0] + places[column]), float(radii[row])
         confidence = float(np.clip(0.4 + ring, 0.4, 0.95))
         found.append(
-            Fault("crater", s, face.across(s, float(aside[offset])), 2 * radius, confidence, _pinhole(face, s, radius))
+            Fault("crater", s, face.across(s, float(aside[offset])), 2 * radius, confidence, has_pinhole(face, s, radius))
         )
     return found
 
@@ -68,7 +68,7 @@ def _ring(face: Face, light: Floats, places: Floats, n_mm: float, radius: float)
     return np.quantile(darker, 0.2, axis=1)
 
 
-def _pinhole(face: Face, s_mm: float, radius: float) -> bool:
+def has_pinhole(face: Face, s_mm: float, radius: float) -> bool:
     """Whether a hole sits in the crater."""
     near = np.hypot(face.s_mm[None, :] - s_mm, face.n_mm[:, None]) < 0.7 * radius
     light = face.light[near]

@@ -1,8 +1,10 @@
 """All faults of a bead, each place told once."""
 
+from dataclasses import replace
+
 from judicum.core.arrays import Floats
 from judicum.core.photo.close import CloseLook
-from judicum.core.photo.defects.crater import craters
+from judicum.core.photo.defects.crater import craters, has_pinhole
 from judicum.core.photo.defects.face import straighten
 from judicum.core.photo.defects.fault import Fault
 from judicum.core.photo.defects.holes import against_around, burnt_through, dark_blobs, specks
@@ -14,7 +16,7 @@ from judicum.core.photo.defects.spots import (
     seen_as_crater,
     specks_seen,
 )
-from judicum.core.photo.defects.stretches import grooves_seen, seen_as_groove, sugar, undercut, uneven_width
+from judicum.core.photo.defects.stretches import seen_as_groove, sugar, undercut, uneven_width
 from judicum.core.photo.toes import Toes
 
 
@@ -36,7 +38,11 @@ def find_defects(look: CloseLook, toes: Toes, gains: Floats) -> list[Fault]:
     hidden = [*sugared, *burnt, *(fault for fault in uneven if fault.kind == "gap")]
     rings = craters(face) if may_have_craters(look) else []
     rings = [ring for ring in rings if seen_as_crater(look, ring) and not _covered(ring, hidden)]
-    rings += [one for one in craters_seen(look, toes) if not _covered(one, [*rings, *hidden])]
+    rings += [
+        replace(one, pinhole=has_pinhole(face, one.s_mm, one.size_mm / 2))
+        for one in craters_seen(look, toes)
+        if not _covered(one, [*rings, *hidden])
+    ]
     # A hole in a crater is the crater's pinhole.
     # The light tells a speck from a hole by its not being black; the networks are less sure of which it is.
     pored = pores(look, toes)
@@ -47,7 +53,6 @@ def find_defects(look: CloseLook, toes: Toes, gains: Floats) -> list[Fault]:
         *(pore for pore in pored if not _covered(pore, [*hidden, *rings, *hard])),
     ]
     grooves = [one for one in undercut(face) if seen_as_groove(look, toes, one) and not _covered(one, hidden)]
-    grooves += [one for one in grooves_seen(look, toes) if not _covered(one, [*grooves, *hidden])]
     return sorted([*sugared, *burnt, *uneven, *rings, *spots, *grooves], key=lambda fault: fault.s_mm)
 
 

@@ -18,10 +18,9 @@ LEAST_SUGAR = 0.65
 0.43, and silver ripples up to 0.74 by one network alone, on pictures kept from it."""
 SUGAR_MM, UNDERCUT_MM, GAP_MM, BULGE_MM = 2.0, 3.0, 1.5, 3.0
 """Least lengths along the bead."""
-LEAST_GROOVE, BESIDE_MM = 0.6, 0.35
-"""Mean share that the networks call groove within BESIDE_MM of the toe, from which darkness there is one: of labelled
-pictures grooves had 0.71 and more, other dark stretches but one up to 0.55."""
-GROOVE_ALONE = 0.8
+LEAST_GROOVE, BESIDE_MM = 0.91, 0.35
+"""Mean share that the networks call groove within BESIDE_MM of the toe, from which darkness there is one: grooves had 0.91
+and more but for one, other dark stretches up to 0.905."""
 GROOVE_DARKER = 0.25
 """Natural logarithm by which a groove is darker than the same toe usually is."""
 GROOVE_SPREADS = 2.0
@@ -111,20 +110,6 @@ def seen_as_groove(look: CloseLook, toes: Toes, dark: Fault) -> bool:
     toe = left if dark.n_mm < (left + right).mean() / 2 else right
     beside = np.abs(look.n_mm[:, None] - toe) < BESIDE_MM
     return float(np.where(beside, look.groove[:, columns], 0).max(0).mean()) > LEAST_GROOVE
-
-
-def grooves_seen(look: CloseLook, toes: Toes) -> list[Fault]:
-    """Grooves along either toe as the networks see them, whatever their light."""
-    found = []
-    body = (look.s_mm > toes.start_mm + 0.6 * toes.width_mm) & (look.s_mm < toes.end_mm - 0.6 * toes.width_mm)
-    for toe, side in zip(toes.at(look.s_mm), (-1.0, 1.0), strict=True):
-        beside = np.abs(look.n_mm[:, None] - toe) < BESIDE_MM
-        share = np.where(beside, look.groove, 0).max(0)
-        for a, b in runs((share > 0.5) & body, 1 / PX_PER_MM, UNDERCUT_MM, 1.0):
-            sure = float(share[a : b + 1].mean())
-            if sure > GROOVE_ALONE:
-                found.append(_stretch("undercut", look, a, b, float(toe[(a + b) // 2] + 0.1 * side), sure))
-    return found
 
 
 def _beside(face: Face, side: float, offset_mm: Floats) -> Floats:
