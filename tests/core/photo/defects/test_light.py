@@ -4,42 +4,29 @@ import numpy as np
 import pytest
 
 from judicum.core.photo.defects.crater import craters
-from judicum.core.photo.defects.face import Face
-from judicum.core.photo.defects.fault import Fault
-from judicum.core.photo.defects.holes import against_around, burnt_through, dark_blobs, specks
+from judicum.core.photo.defects.hard import specks
 from judicum.core.photo.defects.stretches import undercut
 from tests.core.photo.defects.faces import HALF_MM, LENGTH_MM, Canvas
 
 
-def burnt(face: Face) -> list[Fault]:
-    return burnt_through(face, dark_blobs(face, against_around(face)))
-
-
-def hard(face: Face) -> list[Fault]:
-    against = against_around(face)
-    return specks(face, against, dark_blobs(face, against))
-
-
-def test_a_hole_over_half_the_width_goes_right_through() -> None:
-    canvas = Canvas()
-    canvas.dim(canvas.near(22, 0, 3.6), 0.02)
-    (found,) = burnt(canvas.face())
-    assert (found.kind, round(found.size_mm, 1)) == ("burn_through", pytest.approx(3.6, abs=0.3))
-
-
-def test_a_dark_line_across_is_no_hole() -> None:
+def test_a_dark_line_across_is_no_speck() -> None:
     canvas = Canvas()
     for s in np.arange(5, 55, 2.2):
         canvas.dim((np.abs(canvas.s - s)[None, :] < 0.1) & (np.abs(canvas.n)[:, None] < HALF_MM), 0.25)
-    assert burnt(canvas.face()) == []
-    assert hard(canvas.face()) == []
+    assert specks(canvas.face()) == []
+
+
+def test_a_black_hole_is_no_speck() -> None:
+    canvas = Canvas()
+    canvas.dim(canvas.near(22, 0, 1.2), 0.02)
+    assert specks(canvas.face()) == []
 
 
 @pytest.mark.parametrize("share", [2.2, 0.35])
 def test_a_hard_speck_that_is_no_hole_is_an_inclusion(share: float) -> None:
     canvas = Canvas(face_nm=20)
     canvas.dim(canvas.near(25, 0.8, 0.9), share)
-    assert [f.kind for f in hard(canvas.face())] == ["inclusion"]
+    assert [f.kind for f in specks(canvas.face())] == ["inclusion"]
 
 
 @pytest.mark.parametrize(("glints", "kinds"), [(1, ["inclusion"]), (8, [])])
@@ -47,14 +34,14 @@ def test_glints_that_come_back_along_the_bead_are_shine(glints: int, kinds: list
     canvas = Canvas(face_nm=20)
     for s in np.linspace(12, 48, glints) if glints > 1 else [25.0]:
         canvas.dim(canvas.near(float(s), 0.4, 0.8), 2.4)
-    assert [f.kind for f in hard(canvas.face())] == kinds
+    assert [f.kind for f in specks(canvas.face())] == kinds
 
 
 @pytest.mark.parametrize("size", [0.6, 0.9, 1.3])
 def test_a_speck_has_the_size_it_has_at_half_its_height(size: float) -> None:
     canvas = Canvas(face_nm=20)
     canvas.dim(canvas.near(25, 0.4, size), 2.6)
-    (found,) = hard(canvas.face())
+    (found,) = specks(canvas.face())
     assert found.kind == "inclusion"
     assert found.size_mm == pytest.approx(size, abs=0.25)
 
@@ -62,7 +49,7 @@ def test_a_speck_has_the_size_it_has_at_half_its_height(size: float) -> None:
 def test_shine_that_runs_out_to_the_toe_is_no_speck() -> None:
     canvas = Canvas(face_nm=20)
     canvas.dim(canvas.near(25, HALF_MM - 0.35, 0.9), 2.4)
-    assert hard(canvas.face()) == []
+    assert specks(canvas.face()) == []
 
 
 @pytest.mark.parametrize("side", [-1.0, 1.0])

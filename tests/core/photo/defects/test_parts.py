@@ -11,6 +11,7 @@ from judicum.core.photo.defects.spots import (
     may_have_craters,
     pores,
     seen_as_crater,
+    seen_as_spot,
     specks_seen,
 )
 from judicum.core.photo.defects.stretches import runs, sugar, uneven_width
@@ -68,7 +69,7 @@ def test_runs_bridge_short_breaks_and_leave_short_ones_out() -> None:
 
 def test_a_speck_that_the_networks_see_is_told_but_at_a_tip_and_on_a_pore() -> None:
     seen = look(
-        speck=0.7 * (disc(20.0, 0.5, 0.8) + disc(1.0, 0.0, 0.8) + disc(35.0, 0.0, 0.8)),
+        speck=0.9 * (disc(20.0, 0.5, 0.8) + disc(1.0, 0.0, 0.8) + disc(35.0, 0.0, 0.8)),
         pore=0.95 * disc(35.0, 0.0, 1.0),
     )
     found = sorted(specks_seen(seen, toes()), key=lambda speck: speck.s_mm)
@@ -109,3 +110,11 @@ def test_a_crater_the_networks_are_sure_of_needs_no_ring(s_mm: float, size: floa
     found = find_defects(seen, toes(), np.ones(3))
     assert [f.kind for f in found] == ["crater"] * told
     assert all(f.pinhole is False for f in found)
+
+
+@pytest.mark.parametrize(
+    ("pore", "speck", "told"), [(0.9, 0.0, True), (0.0, 0.9, True), (0.4, 0.4, True), (0.2, 0.1, False)]
+)
+def test_a_speck_of_the_light_counts_where_the_networks_see_any_spot(pore: float, speck: float, told: bool) -> None:
+    at = disc(20.0, 0.5, 1.0)
+    assert seen_as_spot(look(pore=pore * at, speck=speck * at), Fault("inclusion", 20.0, 0.5, 0.8, 0.6)) is told

@@ -50,7 +50,9 @@ def craters(face: Face) -> list[Fault]:
         s, radius = float(face.s_mm[0] + places[column]), float(radii[row])
         confidence = float(np.clip(0.4 + ring, 0.4, 0.95))
         found.append(
-            Fault("crater", s, face.across(s, float(aside[offset])), 2 * radius, confidence, has_pinhole(face, s, radius))
+            Fault(
+                "crater", s, face.across(s, float(aside[offset])), 2 * radius, confidence, has_pinhole(face, s, radius)
+            )
         )
     return found
 

@@ -7,13 +7,14 @@ from judicum.core.photo.close import CloseLook
 from judicum.core.photo.defects.crater import craters, has_pinhole
 from judicum.core.photo.defects.face import straighten
 from judicum.core.photo.defects.fault import Fault
-from judicum.core.photo.defects.holes import against_around, burnt_through, dark_blobs, specks
+from judicum.core.photo.defects.hard import specks
 from judicum.core.photo.defects.spots import (
     craters_seen,
     holes_seen,
     may_have_craters,
     pores,
     seen_as_crater,
+    seen_as_spot,
     specks_seen,
 )
 from judicum.core.photo.defects.stretches import seen_as_groove, sugar, undercut, uneven_width
@@ -29,10 +30,7 @@ def find_defects(look: CloseLook, toes: Toes, gains: Floats) -> list[Fault]:
         gains: (3,) what balances the light of what the look saw.
     """
     face = straighten(look, toes, gains)
-    against = against_around(face)
-    dark = dark_blobs(face, against)
-    sugared, burnt = sugar(look, toes), burnt_through(face, dark)
-    burnt += [one for one in holes_seen(look, toes) if not _covered(one, burnt)]
+    sugared, burnt = sugar(look, toes), holes_seen(look, toes)
     # A hole, or sugar beside the bead, is not the bead's width.
     uneven = [fault for fault in uneven_width(toes) if not _covered(fault, [*burnt, *sugared])]
     hidden = [*sugared, *burnt, *(fault for fault in uneven if fault.kind == "gap")]
@@ -46,7 +44,7 @@ def find_defects(look: CloseLook, toes: Toes, gains: Floats) -> list[Fault]:
     # A hole in a crater is the crater's pinhole.
     # The light tells a speck from a hole by its not being black; the networks are less sure of which it is.
     pored = pores(look, toes)
-    hard = specks(face, against, dark)
+    hard = [speck for speck in specks(face) if seen_as_spot(look, speck)]
     hard += [one for one in specks_seen(look, toes) if not _covered(one, [*hard, *pored])]
     spots = [
         *(speck for speck in hard if not _covered(speck, [*hidden, *rings])),

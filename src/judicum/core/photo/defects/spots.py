@@ -6,15 +6,14 @@ import numpy as np
 from judicum.core.arrays import Flags, Floats
 from judicum.core.photo.close import PX_PER_MM, CloseLook
 from judicum.core.photo.defects.fault import Fault
-from judicum.core.photo.defects.holes import BURN_SHARE
 from judicum.core.photo.toes import Toes
 
 SEEN, SPECK_SEEN = 0.5, 0.3
 """Share from which a place belongs to a pore and to a speck, which is the rarer and half taken for a pore."""
 LEAST_MM = 0.3
 """Least diameter: a smaller spot is the picture's grain."""
-LEAST_SPECK = 0.6
-"""Least mean share over a speck: of the labelled pictures' beads shine was called so up to 0.55."""
+LEAST_SPECK = 0.7
+"""Least mean share over a speck: on pictures kept from the networks specks had 0.81 and more, and nothing else had any."""
 CLEAR_OF_TIPS = 0.6
 """Share of the width from a tip within which the rounded end's shine looks like a speck."""
 LEAST_CRATER = 0.8
@@ -22,10 +21,12 @@ LEAST_CRATER = 0.8
 CRATER_ALONE, CRATER_SHARE, CRATER_AT = 0.84, 0.5, 1.2
 """Mean share over what the networks alone call crater, its size as a share of the width and how many widths from a tip it
 may lie: on pictures kept from them craters had 0.83 and more, ends that are none up to 0.81, and up to 0.83 on others."""
+BURN_SHARE = 0.5
+"""A hole wider than this share of the bead goes right through."""
 LEAST_HOLE = 0.6
 """Mean share over a hole: through holes had 0.65 and more; nothing else as wide was called so at all."""
-LEAST_CONFIDENCE = 0.85
-"""Least mean share over a pore: of pictures kept from the networks they had 0.90 and more, shine and dark fronts up to 0.81."""
+LEAST_CONFIDENCE = 0.88
+"""Least mean share over a pore: on pictures kept from the networks they had 0.90 and more, and nothing else had any."""
 
 
 def pores(look: CloseLook, toes: Toes) -> list[Fault]:
@@ -55,6 +56,12 @@ def seen_as_crater(look: CloseLook, ring: Fault) -> bool:
     """Whether the networks, too, see a crater within a ring that the light shows."""
     away = np.hypot(look.s_mm[None, :] - ring.s_mm, look.n_mm[:, None] - ring.n_mm)
     return float(look.crater[away < ring.size_mm / 2].mean()) > LEAST_CRATER
+
+
+def seen_as_spot(look: CloseLook, speck: Fault) -> bool:
+    """Whether the networks, too, see a spot, be it a pore, where the light shows a speck."""
+    away = np.hypot(look.s_mm[None, :] - speck.s_mm, look.n_mm[:, None] - speck.n_mm)
+    return float((look.pore + look.speck)[away < speck.size_mm / 2].mean()) > SEEN
 
 
 def holes_seen(look: CloseLook, toes: Toes) -> list[Fault]:

@@ -1,4 +1,4 @@
-"""Holes right through the face, and specks that are no holes, by the light on the straightened face."""
+"""Specks that are no holes, by the light on the straightened face."""
 
 import cv2
 import numpy as np
@@ -19,7 +19,7 @@ BLACK_LIGHT = 0.6
 LEAST_AREA_MM2 = 0.04
 """A smaller blob is grain."""
 RIM_MM = 0.10
-"""The blob's edge is at the hole's darkest third; its blurred rim adds a little on either side."""
+"""Within this of the outline the toe's own edge is seen."""
 ALIKE_SHARE, ALIKE_MM2, MOST_ALIKE = 0.55, 0.06, 3
 """Places of some size that stand out by this share of a speck's step; so many of them are shine."""
 SEED_SPREADS = 1.6
@@ -29,43 +29,28 @@ SPECK_STEP = 0.6
 SPECK_MM = (0.35, 1.7)
 SPECK_MARGIN_MM = 0.3
 """Shine along a toe is no speck."""
-ROUND, SPECK_ROUND, HARD = 0.55, 0.5, 0.55
-"""Least roundness of a hole and of a speck, and share of a speck's step that lies at its rim."""
+SPECK_ROUND, HARD = 0.5, 0.55
+"""Least roundness of a speck, and share of a speck's step that lies at its rim."""
 TIP_SHARE = 0.6
 """The rounded ends shine: specks are not looked for within this share of the width from a tip."""
-BURN_SHARE = 0.5
-"""A hole wider than this share of the bead goes right through."""
 MOST_SPECKS = 3
 """More alike are ripples or shine."""
 
 
-def burnt_through(face: Face, dark: list[Flags]) -> list[Fault]:
-    """Of `dark_blobs` the round ones that are wider than half of the bead."""
-    found = []
-    for blob in dark:
-        size = float(np.sqrt(4 * blob.sum() / np.pi)) * face.step_mm + RIM_MM
-        if size > BURN_SHARE * face.width_mm and _roundness(blob) >= ROUND:
-            found.append(Fault("burn_through", *_middle(face, blob), size, 0.9))
-    return found
-
-
-def specks(face: Face, against: Floats, dark: list[Flags]) -> list[Fault]:
-    """Blobs of one tone with a hard edge, brighter or darker than the face without being one of `dark_blobs`.
-
-    Args:
-        against: what `against_around` says of the face.
-    """
-    black = np.any([np.zeros(face.light.shape, bool), *dark], axis=0).astype(np.uint8)
+def specks(face: Face) -> list[Fault]:
+    """Blobs of one tone with a hard edge, brighter or darker than the face without being holes, which are black."""
+    against = _against_around(face)
+    black = np.any([np.zeros(face.light.shape, bool), *_dark_blobs(face, against)], axis=0).astype(np.uint8)
     holes = cv2.dilate(black, np.ones((3, 3), np.uint8), iterations=max(1, round(SPECK_MARGIN_MM / face.step_mm))) > 0
     clear = np.minimum(face.s_mm - face.s_mm[0], face.s_mm[-1] - face.s_mm) > TIP_SHARE * face.width_mm
     return _specks(face, against, face.inside(RIM_MM) & ~holes & clear[None, :])
 
 
-def dark_blobs(face: Face, against: Floats) -> list[Flags]:
+def _dark_blobs(face: Face, against: Floats) -> list[Flags]:
     """Blobs that are dark by themselves and against the light around.
 
     Args:
-        against: what `against_around` says of the face.
+        against: what `_against_around` says of the face.
     """
     dark = (against < np.log(HOLE_LIGHT)) & (face.lab[..., 0] < HOLE_LIGHTNESS)
     black = (face.lab[..., 0] < BLACK_LIGHTNESS) & (np.hypot(face.lab[..., 1], face.lab[..., 2]) < BLACK_CHROMA)
@@ -77,7 +62,7 @@ def dark_blobs(face: Face, against: Floats) -> list[Flags]:
     ]
 
 
-def against_around(face: Face) -> Floats:
+def _against_around(face: Face) -> Floats:
     """Natural logarithm of the light against that around it."""
     light = cv2.GaussianBlur(np.maximum(face.light, 1e-4), (0, 0), 0.05 / face.step_mm)
     # Within a wide hole what lies around is the hole itself: there the same row elsewhere is the measure.
