@@ -12,6 +12,7 @@ from judicum.core.photo.defects.spots import (
     craters_seen,
     holes_seen,
     may_have_craters,
+    may_have_spots,
     pores,
     seen_as_crater,
     seen_as_spot,
@@ -44,7 +45,7 @@ def find_defects(look: CloseLook, toes: Toes, gains: Floats) -> list[Fault]:
     # A hole in a crater is the crater's pinhole.
     # The light tells a speck from a hole by its not being black; the networks are less sure of which it is.
     pored = pores(look, toes)
-    hard = [speck for speck in specks(face) if seen_as_spot(look, speck)]
+    hard = [speck for speck in specks(face) if seen_as_spot(look, speck)] if may_have_spots(look) else []
     hard += [one for one in specks_seen(look, toes) if not _covered(one, [*hard, *pored])]
     spots = [
         *(speck for speck in hard if not _covered(speck, [*hidden, *rings])),

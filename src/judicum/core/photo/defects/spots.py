@@ -58,6 +58,11 @@ def seen_as_crater(look: CloseLook, ring: Fault) -> bool:
     return float(look.crater[away < ring.size_mm / 2].mean()) > LEAST_CRATER
 
 
+def may_have_spots(look: CloseLook) -> bool:
+    """Whether the networks see any spot: specks need not be looked for in the light where they do not."""
+    return float((look.pore + look.speck).max()) > SEEN
+
+
 def seen_as_spot(look: CloseLook, speck: Fault) -> bool:
     """Whether the networks, too, see a spot, be it a pore, where the light shows a speck."""
     away = np.hypot(look.s_mm[None, :] - speck.s_mm, look.n_mm[:, None] - speck.n_mm)
