@@ -3,6 +3,7 @@
 import numpy as np
 import pytest
 
+from judicum.teach.decoys import SHARE, decoys
 from judicum.teach.drawings import Drawing, draw
 from judicum.teach.labels import EXTRAS, FACE, FRONT, GRANULAR, HOLE, OTHER, PORE, TINTED
 from judicum.teach.light import ROOM, Lamps, lit
@@ -118,3 +119,17 @@ def test_textures_are_as_strong_as_they_say() -> None:
     x, y = np.meshgrid(np.arange(20.0), np.arange(20.0))
     side = half_plane(rng, x, y, np.array([10.0, 10.0]), 0.0, 0.05)
     assert side[0].max() < 0.01 and side[-1].min() > 0.99
+
+
+def test_decoys_change_the_light_of_their_share_of_the_beads_and_nothing_beyond_reason() -> None:
+    s, off = np.meshgrid(np.linspace(0, 20, 160), np.linspace(-6, 6, 96))
+    half, plain = np.full(SHAPE, 3.0), np.full((*SHAPE, 3), 0.3, np.float32)
+    changed = 0
+    for seed in SEEDS:
+        rng = np.random.default_rng(seed)
+        colour = decoys(rng, s, off, half, np.abs(off) - half, 20.0, 6.0, 8.0, plain)
+        assert colour.shape == plain.shape and colour.min() > 0 and colour.max() < 6
+        # Light, not another colour: the film is read from the colour.
+        assert np.ptp(colour, axis=-1).max() == 0
+        changed += bool((colour != plain).any())
+    assert changed / len(SEEDS) == pytest.approx(SHARE, abs=0.2)

@@ -12,10 +12,9 @@ import pytest
 from judicum.bench.scenes import SIZES, cases
 from judicum.camera import Fault, Scene, weld
 from judicum.camera.surface import bead_frame
-from judicum.camera.truth import truth
 from judicum.core.arrays import Floats
 from judicum.core.photo.film import film_lab, lab_to_linear
-from judicum.teach.camera_set import TRACED_KINDS, _profile, draw_set
+from judicum.teach.camera_set import TRACED_KINDS, draw_set, truth_along
 from judicum.teach.relief import PLATE_MM, Relief, as_seen, relief
 
 LOW, HIGH, DENSITY = np.array([40.0, 40.0]), np.array([130.0, 70.0]), 8.0
@@ -137,9 +136,9 @@ def test_a_lap_steps_down_away_from_the_card_and_the_bead_bridges_it() -> None:
 
 
 def told(of: Scene) -> dict[str, Any]:
-    known = truth(of)
+    known = truth_along(of)
     assert known is not None
-    return {**known, "profile": _profile(of)}
+    return known
 
 
 def test_metal_on_the_cards_plane_is_seen_where_it_is() -> None:

@@ -44,15 +44,24 @@ def coupon(scene: Scene, x: Floats, y: Floats, px_per_mm: float) -> Floats:
         shade = _shade(laid, px_per_mm)
         metal = metal * (1 - inside) + np.exp(0.04 * clouds(rng, x.shape, px_per_mm * 0.25)).astype(np.float32) * inside
     elif scene.stripe_nm:
-        film = scene.stripe_nm * np.exp(-((n / 2.5) ** 2))
+        film = stripe(scene, n)
     shade = shade * joint_light(scene, s, n, inside, beyond)
-    table = lab_to_linear(film_lab(np.arange(0.0, 76.0))).astype(np.float32)
-    tinted = table[np.clip(np.round(film), 0, 75).astype(np.int32)]
-    picture = tinted * (metal * shade)[..., None]
+    picture = tinted(film) * (metal * shade)[..., None]
     picture = with_decoys(scene, picture, s, n, px_per_mm, beyond > 1.0)
     if scene.bead is not None:
         picture = with_faults(rng, picture, scene.bead, s, n, inside)
     return picture.astype(np.float32)
+
+
+def stripe(scene: Scene, n: Floats) -> Floats:
+    """Film (nm) of a tinted stripe where there is no bead; n in mm across it."""
+    return np.asarray(scene.stripe_nm * np.exp(-((n / 2.5) ** 2)))
+
+
+def tinted(film_nm: Floats) -> Floats:
+    """Linear-light colour (..., 3: blue, green, red) of metal under a film."""
+    table = lab_to_linear(film_lab(np.arange(0.0, 76.0))).astype(np.float32)
+    return np.asarray(table[np.clip(np.round(film_nm), 0, 75).astype(np.int32)])
 
 
 def coupon_with_all(scene: Scene, x: Floats, y: Floats, px_per_mm: float) -> Floats:

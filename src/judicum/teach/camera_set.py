@@ -30,15 +30,19 @@ TRACED_KINDS = ("plate", "lap", "tube", "smooth", "refusal")
 
 def labelled(case: Case, folder: Path, traced: bool = False) -> dict[str, Any]:
     """Draw one case into a folder; its entry of `truth.json`."""
-    told = truth(case.scene)
-    if told is not None:
-        told["profile"] = _profile(case.scene)
+    told = truth_along(case.scene)
     if traced:  # needs Mitsuba
         jpeg, told = import_module("judicum.teach.traced").trace(case.scene, told)
     else:
         jpeg = take_photo(case.scene).jpeg
     (folder / case.name).write_bytes(jpeg)
     return {"name": case.name, "must_refuse": case.refusal, "truth": told}
+
+
+def truth_along(scene: Scene) -> dict[str, Any] | None:
+    """The truth of a scene with its `profile`; None without a bead."""
+    told = truth(scene)
+    return None if told is None else {**told, "profile": _profile(scene)}
 
 
 def _profile(scene: Scene) -> dict[str, list[Any]]:

@@ -7,9 +7,8 @@ import cv2
 import numpy as np
 
 from judicum.camera.scene import Bead, Fault, Scene
-from judicum.camera.surface import bead_frame, lay
+from judicum.camera.surface import bead_frame, lay, stripe, tinted
 from judicum.core.arrays import Floats
-from judicum.core.photo.film import film_lab, lab_to_linear
 from judicum.teach.faults import splinter
 from judicum.teach.texture import Rng, clouds, grain, strokes
 
@@ -54,7 +53,7 @@ def relief(scene: Scene, low: Floats, high: Floats, px_per_mm: float) -> Relief:
     s, n = bead_frame(scene, x, y)
     made = _plate(rng, scene, low, px_per_mm, s, n)
     if scene.bead is None:
-        film = scene.stripe_nm * np.exp(-((n / 2.5) ** 2))
+        film = stripe(scene, n)
         _join(rng, made, scene, n, np.zeros_like(n), 1.0)
     else:
         bead = replace(
@@ -70,8 +69,7 @@ def relief(scene: Scene, low: Floats, high: Floats, px_per_mm: float) -> Relief:
         skin = skin - rng.uniform(0.0, 0.06) * laid.notch
         made.fine = made.fine * (1 - laid.inside) + skin * laid.inside
         made.rough += (float(np.exp(rng.uniform(-2.8, -1.4))) - made.rough) * laid.inside
-    table = lab_to_linear(film_lab(np.arange(0.0, 76.0))).astype(np.float32)[:, ::-1]
-    made.tint = table[np.clip(np.round(film), 0, 75).astype(int)] * rng.uniform(0.9, 1.2)
+    made.tint = tinted(film)[..., ::-1] * rng.uniform(0.9, 1.2)
     made.stuff = made.tint * np.float32(rng.uniform(0.4, 1.0))
     if scene.bead is not None:
         if bead.grey:
@@ -167,8 +165,8 @@ def _granular(rng: Rng, made: Relief, share: Floats, px_per_mm: float) -> None:
     """Grey metal that grew rough: scattering, dark, in grains."""
     coarse = clouds(rng, share.shape, px_per_mm * rng.uniform(0.15, 0.4))
     made.height += rng.uniform(0.02, 0.08) * coarse * share
-    tone = np.exp(rng.uniform(-2.6, -1.2) + 0.25 * coarse)[..., None] * np.array([1.0, 1.0, 1.0])
-    made.cover(share, stuff=tone, dull=rng.uniform(0.75, 1.0), rough=0.5)
+    tone = np.exp(rng.uniform(-2.6, -1.2) + 0.25 * coarse)
+    made.cover(share, stuff=tone[..., None], dull=rng.uniform(0.75, 1.0), rough=0.5)
 
 
 @dataclass

@@ -14,7 +14,7 @@ import mitsuba as mi
 import numpy as np
 
 from judicum.camera.draw import coded, frame, hold, printed
-from judicum.camera.scene import Scene
+from judicum.camera.scene import Scene, View
 from judicum.core.arrays import Floats
 from judicum.core.photo.scale import card_geometry
 from judicum.teach.relief import PLATE_MM, Relief, as_seen, relief
@@ -39,15 +39,19 @@ def trace(scene: Scene, truth: dict[str, Any] | None) -> tuple[bytes, dict[str, 
     drjit.set_thread_count(1)  # photos are traced side by side
     rng = np.random.default_rng((scene.seed, 83))
     low, high = frame(scene)
-    rotation, far, _ = hold(scene, low, high)
-    eye = np.append((low + high) / 2, 0.0) - rotation.T @ [0, 0, far]
-    sensor, room = _sensor(rng, scene, low, high), _room(rng)
+    rotation, far, focal = hold(scene, low, high)
+    middle = np.append((low + high) / 2, 0.0)
+    eye = middle - rotation.T @ [0, 0, far]
+    towards = mi.ScalarTransform4f().look_at(
+        origin=eye.tolist(), target=middle.tolist(), up=(-rotation.T @ [0, 1, 0]).tolist()
+    )
+    sensor, room = _sensor(rng, scene.view, far, focal, towards), _room(rng)
     made = _relief(scene, low, high)
     below_mm = float(rng.uniform(0.1, 0.3))
     with tempfile.TemporaryDirectory() as folder:
         world = {
             "type": "scene",
-            "integrator": {"type": "path", "max_depth": 4, "hide_emitters": False},
+            "integrator": {"type": "path", "max_depth": 4},
             "sensor": sensor,
             "room": room,
             "coupon": _coupon(made, _mesh(made, Path(folder) / "coupon.ply", below_mm)),
@@ -55,24 +59,20 @@ def trace(scene: Scene, truth: dict[str, Any] | None) -> tuple[bytes, dict[str, 
             **_card(rng, scene),
         }
         light = np.array(mi.render(mi.load_dict(world), spp=SAMPLES, seed=scene.seed))
-    jpeg = _develop(rng, scene, light[..., ::-1])
+    jpeg = _develop(rng, scene.view, light[..., ::-1])
     return jpeg, None if truth is None else as_seen(truth, made, eye, below_mm)
 
 
-def _sensor(rng: Rng, scene: Scene, low: Floats, high: Floats) -> dict[str, Any]:
-    rotation, far, focal = hold(scene, low, high)
-    middle = np.append((low + high) / 2, 0.0)
-    eye = middle - rotation.T @ [0, 0, far]
+def _sensor(rng: Rng, view: View, far: float, focal: float, towards: Any) -> dict[str, Any]:
+    """A lens `far` mm from what it looks at; `focal` in pixels."""
     return {
         "type": "thinlens",
         "aperture_radius": float(rng.uniform(0.1, 1.2)),
         "focus_distance": far * float(rng.uniform(0.97, 1.03)),
-        "fov": float(np.degrees(2 * np.arctan(scene.view.size[0] / 2 / focal))),
+        "fov": float(np.degrees(2 * np.arctan(view.size[0] / 2 / focal))),
         "fov_axis": "x",
-        "to_world": mi.ScalarTransform4f().look_at(
-            origin=eye.tolist(), target=middle.tolist(), up=(-rotation.T @ [0, 1, 0]).tolist()
-        ),
-        "film": {"type": "hdrfilm", "width": scene.view.size[0], "height": scene.view.size[1], "pixel_format": "rgb"},
+        "to_world": towards,
+        "film": {"type": "hdrfilm", "width": view.size[0], "height": view.size[1], "pixel_format": "rgb"},
     }
 
 
@@ -101,10 +101,10 @@ def _room(rng: Rng) -> dict[str, Any]:
     }
 
 
-def _map(values: Floats, **more: Any) -> dict[str, Any]:
+def _map(values: Floats) -> dict[str, Any]:
     """A texture of linear values (rows, columns[, 3]): the first row at v = 0."""
     values = np.ascontiguousarray(values if values.ndim == 3 else values[..., None], np.float32)
-    return {"type": "bitmap", "bitmap": mi.Bitmap(values), "raw": True, "wrap_mode": "clamp", **more}
+    return {"type": "bitmap", "bitmap": mi.Bitmap(values), "raw": True, "wrap_mode": "clamp"}
 
 
 def _relief(scene: Scene, low: Floats, high: Floats) -> Relief:
@@ -173,8 +173,6 @@ def _flat(box: Floats, z: float, bsdf: dict[str, Any]) -> dict[str, Any]:
 
 
 def _card(rng: Rng, scene: Scene) -> dict[str, Any]:
-    if scene.card == "none":
-        return {}
     card = card_geometry()[scene.card]
     width, height = card["size"]
     x, y = np.meshgrid(
@@ -204,9 +202,8 @@ def _bench(rng: Rng) -> dict[str, Any]:
     return {"type": "diffuse", "reflectance": _map(np.clip(colour * tone[..., None], 0, 0.9))}
 
 
-def _develop(rng: Rng, scene: Scene, light: Floats) -> bytes:
+def _develop(rng: Rng, view: View, light: Floats) -> bytes:
     """What the phone makes of the light: exposure by the bright parts, white balance, noise, sharpening, JPEG."""
-    view = scene.view
     # A path that meets a lamp in a mirror by chance is no light that a phone sees.
     light = np.minimum(light.astype(np.float32), STRAY * cv2.medianBlur(light.astype(np.float32), 3))
     balance = light.mean((0, 1)).mean() / light.mean((0, 1))

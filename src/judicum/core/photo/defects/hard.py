@@ -40,26 +40,25 @@ MOST_SPECKS = 3
 def specks(face: Face) -> list[Fault]:
     """Blobs of one tone with a hard edge, brighter or darker than the face without being holes, which are black."""
     against = _against_around(face)
-    black = np.any([np.zeros(face.light.shape, bool), *_dark_blobs(face, against)], axis=0).astype(np.uint8)
-    holes = cv2.dilate(black, np.ones((3, 3), np.uint8), iterations=max(1, round(SPECK_MARGIN_MM / face.step_mm))) > 0
+    kernel, steps = np.ones((3, 3), np.uint8), max(1, round(SPECK_MARGIN_MM / face.step_mm))
+    near_holes = cv2.dilate(_holes(face, against).astype(np.uint8), kernel, iterations=steps) > 0
     clear = np.minimum(face.s_mm - face.s_mm[0], face.s_mm[-1] - face.s_mm) > TIP_SHARE * face.width_mm
-    return _specks(face, against, face.inside(RIM_MM) & ~holes & clear[None, :])
+    return _specks(face, against, face.inside(RIM_MM) & ~near_holes & clear[None, :])
 
 
-def _dark_blobs(face: Face, against: Floats) -> list[Flags]:
-    """Blobs that are dark by themselves and against the light around.
+def _holes(face: Face, against: Floats) -> Flags:
+    """Places that are dark by themselves and against the light around.
 
     Args:
         against: what `_against_around` says of the face.
     """
     dark = (against < np.log(HOLE_LIGHT)) & (face.lab[..., 0] < HOLE_LIGHTNESS)
     black = (face.lab[..., 0] < BLACK_LIGHTNESS) & (np.hypot(face.lab[..., 1], face.lab[..., 2]) < BLACK_CHROMA)
-    near = face.inside(-2 * SPECK_MARGIN_MM)
-    return [
-        blob
-        for blob in _blobs((dark | (black & (against < np.log(BLACK_LIGHT)))) & near)
-        if blob.sum() * face.step_mm**2 > LEAST_AREA_MM2
-    ]
+    found = np.zeros(face.light.shape, bool)
+    for blob in _blobs((dark | (black & (against < np.log(BLACK_LIGHT)))) & face.inside(-2 * SPECK_MARGIN_MM)):
+        if blob.sum() * face.step_mm**2 > LEAST_AREA_MM2:
+            found |= blob
+    return found
 
 
 def _against_around(face: Face) -> Floats:

@@ -54,8 +54,7 @@ def may_have_craters(look: CloseLook) -> bool:
 
 def seen_as_crater(look: CloseLook, ring: Fault) -> bool:
     """Whether the networks, too, see a crater within a ring that the light shows."""
-    away = np.hypot(look.s_mm[None, :] - ring.s_mm, look.n_mm[:, None] - ring.n_mm)
-    return float(look.crater[away < ring.size_mm / 2].mean()) > LEAST_CRATER
+    return _share_within(look, look.crater, ring) > LEAST_CRATER
 
 
 def may_have_spots(look: CloseLook) -> bool:
@@ -65,8 +64,7 @@ def may_have_spots(look: CloseLook) -> bool:
 
 def seen_as_spot(look: CloseLook, speck: Fault) -> bool:
     """Whether the networks, too, see a spot, be it a pore, where the light shows a speck."""
-    away = np.hypot(look.s_mm[None, :] - speck.s_mm, look.n_mm[:, None] - speck.n_mm)
-    return float((look.pore + look.speck)[away < speck.size_mm / 2].mean()) > SEEN
+    return _share_within(look, look.pore + look.speck, speck) > SEEN
 
 
 def holes_seen(look: CloseLook, toes: Toes) -> list[Fault]:
@@ -84,6 +82,12 @@ def craters_seen(look: CloseLook, toes: Toes) -> list[Fault]:
         if dish.size_mm > CRATER_SHARE * toes.width_mm
         and min(dish.s_mm - toes.start_mm, toes.end_mm - dish.s_mm) < CRATER_AT * toes.width_mm
     ]
+
+
+def _share_within(look: CloseLook, share: Floats, fault: Fault) -> float:
+    """Mean of a share over the disc of a fault."""
+    away = np.hypot(look.s_mm[None, :] - fault.s_mm, look.n_mm[:, None] - fault.n_mm)
+    return float(share[away < fault.size_mm / 2].mean())
 
 
 def _blobs(kind: str, look: CloseLook, share: Floats, face: Flags, seen: float, least: float) -> list[Fault]:
