@@ -9,12 +9,12 @@ from typing import Any
 import numpy as np
 import pytest
 
-from judicum.bench.scenes import SIZES, cases
+from judicum.bench.scenes import APART_MM, SIZES, cases
 from judicum.camera import Fault, Scene, weld
 from judicum.camera.surface import bead_frame
 from judicum.core.arrays import Floats
 from judicum.core.photo.film import film_lab, lab_to_linear
-from judicum.teach.camera_set import TRACED_KINDS, draw_set, truth_along
+from judicum.teach.camera_set import TRACED_KINDS, draw_set, faulty, truth_along
 from judicum.teach.relief import PLATE_MM, Relief, as_seen, relief
 
 LOW, HIGH, DENSITY = np.array([40.0, 40.0]), np.array([130.0, 70.0]), 8.0
@@ -209,3 +209,20 @@ def test_the_tracer_is_given_small_pictures_of_what_it_can_show(
     assert {(tmp_path / one["name"]).read_bytes() for one in told} == {b"traced"}
     assert all(one["truth"]["profile"]["width_mm"] for one in told)
     assert {one.view.size for one in seen} <= set(SIZES[:4]) and min(one.view.size for one in seen) == SIZES[0]
+
+
+def test_a_bead_to_be_taught_with_has_more_faults_and_each_has_its_place() -> None:
+    more = 0
+    for case in cases(0.2, draw=3):
+        told = faulty(case.scene)
+        if case.scene.bead is None or told.bead is None:
+            assert told == case.scene
+            continue
+        more += len(told.bead.faults) - len(case.scene.bead.faults)
+        assert told.bead.faults[: len(case.scene.bead.faults)] == case.scene.bead.faults
+        added = told.bead.faults[len(case.scene.bead.faults) :]
+        for k, fault in enumerate(added):
+            others = [*case.scene.bead.faults, *added[:k]]
+            assert all(abs(fault.s_mm - other.s_mm) > APART_MM for other in others)
+            assert 0 < fault.s_mm < told.bead.length_mm
+    assert more > 30

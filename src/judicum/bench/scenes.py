@@ -57,7 +57,7 @@ def _scene(rng: np.random.Generator, kind: str, k: int) -> Scene:
     kinds = [KINDS[(k // 2 + turn) % len(KINDS)] for turn in range(1 + (k % 6 == 1))] if k % 2 else []
     if kind == "smooth":
         kinds = kinds[:1] if k % 4 == 1 else []
-    faults = _apart([_fault(rng, each, length, width) for each in kinds], length)
+    faults = _apart([chance_fault(rng, each, length, width) for each in kinds], length)
     bead = weld(
         rng, length_mm=length, width_mm=width, width_cv=float(rng.uniform(0.01, 0.08)), pitch_mm=float(rng.uniform(1.2, 3.0)),
         pitch_cv=float(rng.uniform(0.04, 0.18)), wander_mm=float(rng.uniform(0.03, 0.35)), bead_level=int(rng.integers(0, 7)),
@@ -100,7 +100,8 @@ def _view(rng: np.random.Generator, strip: bool) -> View:
     )
 
 
-def _fault(rng: np.random.Generator, kind: str, length: float, width: float) -> Fault:
+def chance_fault(rng: np.random.Generator, kind: str, length: float, width: float) -> Fault:
+    """A fault of a kind on a bead of that length and width, mm."""
     s = float(rng.uniform(0.25, 0.75) * length)
     if kind == "crater":
         return Fault(kind, length - 0.55 * width, 0.0, float(rng.uniform(0.45, 0.7) * width), bool(rng.uniform() < 0.5))

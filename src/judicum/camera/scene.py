@@ -44,7 +44,15 @@ class Bead:
     zone_nm: float
     fade_mm: tuple[float, float]
     crown_mm: float = 0.8
+    flank: float = 1.0
+    """How the crown falls to the toes: 1 meets the plate at an angle (a parabola), 2 runs out into it."""
     ripple_mm: float = 0.06
+    rise: float = 0.5
+    fall: float = 6.0
+    """A ripple's height at a part (0 to 1) of its gap: part ** rise * (1 - part ** fall), its front where it has fallen."""
+    film_ends_mm: float = 0.0
+    film_soft_mm: float = 0.05
+    """How far outside the toe the face's film gives way to the zone's, and over what: film follows heat, not the toe."""
     grey: bool = False
     faults: tuple[Fault, ...] = ()
     film_rise_nm: float = 0.0

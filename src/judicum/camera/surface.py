@@ -99,7 +99,7 @@ def lay(rng: np.random.Generator, bead: Bead, s: Floats, n: Floats, px_per_mm: f
     notch = np.zeros_like(s)
     height = (
         bead.crown_mm
-        * np.clip(1 - (off / np.maximum(half, 1e-3)) ** 2, 0, 1)
+        * np.clip(1 - (off / np.maximum(half, 1e-3)) ** 2, 0, 1) ** bead.flank
         * np.sqrt(np.clip(1 - towards_tip**2, 0, 1))
     )
     if len(bead.fronts_mm):
@@ -108,7 +108,7 @@ def lay(rng: np.random.Generator, bead: Bead, s: Floats, n: Floats, px_per_mm: f
         index = np.clip(np.searchsorted(bead.fronts_mm, lead.ravel()).reshape(lead.shape), 1, len(bead.fronts_mm) - 1)
         low, high = bead.fronts_mm[index - 1], bead.fronts_mm[index]
         part = np.clip((lead - low) / (high - low), 0, 1)
-        height = height + inside * bead.ripple_mm * 2.2 * np.sqrt(part) * (1 - part**6)
+        height = height + inside * bead.ripple_mm * 2.2 * part**bead.rise * (1 - part**bead.fall)
         nearest = np.minimum(np.abs(lead - low), np.abs(high - lead))
         notch = 0.35 * np.exp(-((nearest / 0.10) ** 2)) * inside * min(1.0, bead.ripple_mm / 0.05)
     height = cv2.GaussianBlur(height.astype(np.float32), (0, 0), 0.05 * px_per_mm)
@@ -117,8 +117,7 @@ def lay(rng: np.random.Generator, bead: Bead, s: Floats, n: Floats, px_per_mm: f
     zone = bead.zone_nm * np.exp(-1.6 * (np.clip(beyond, 0, None) / (side * uneven)) ** 1.4)  # as truth.zone_film
     rise = bead.film_rise_nm * (clipped / max(bead.length_mm, 1e-3) - 0.5)
     face = np.clip(bead.film_nm + rise, 0.0, None) * (1 + 0.06 * clouds(rng, s.shape, px_per_mm * 3))
-    # The film passes from face to zone over a tenth of a millimetre.
-    mixed = 1 / (1 + np.exp(np.clip(beyond / 0.05, -30, 30)))
+    mixed = 1 / (1 + np.exp(np.clip((beyond - bead.film_ends_mm) / bead.film_soft_mm, -30, 30)))
     film = face * mixed + zone * (1 - mixed)
     return Laid(film.astype(np.float32), height, beyond.astype(np.float32), inside, notch)
 

@@ -21,6 +21,7 @@ from torch.optim.swa_utils import AveragedModel, get_ema_multi_avg_fn
 
 from judicum.core.arrays import Floats, Pixels
 from judicum.core.photo.along import PX_PER_MM, ROWS, straightened
+from judicum.teach.clear import clear_only
 from judicum.teach.drawings import FRONT_SIGMA_MM, draw
 from judicum.teach.labelled import Straight, read_straight, relit
 from judicum.teach.labels import FACE, FRONT
@@ -126,7 +127,7 @@ def _batches(pictures: list[str], seed: int) -> Iterator[tuple[torch.Tensor, tor
     folders = []
     for folder in pictures:
         path, _, which = folder.partition(":")
-        folders.append(list(read_straight(Path(path), PX_PER_MM, which or "all")))
+        folders.append([clear_only(one) for one in read_straight(Path(path), PX_PER_MM, which or "all")])
         print(f"{len(folders[-1])} pictures of {folder}", flush=True)
     out: Queue[tuple[Pixels, Floats]] = Queue(64)
     Process(target=_draw, args=(out, seed), daemon=True).start()

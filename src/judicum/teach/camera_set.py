@@ -16,8 +16,9 @@ from typing import Any
 
 import numpy as np
 
-from judicum.bench.scenes import SIZES, Case, cases, near_enough
+from judicum.bench.scenes import APART_MM, KINDS, SIZES, Case, cases, chance_fault, near_enough
 from judicum.camera import Scene, take_photo
+from judicum.camera.scene import with_outline
 from judicum.camera.truth import truth
 
 PROFILE_STEPS = 10
@@ -58,6 +59,27 @@ def _profile(scene: Scene) -> dict[str, list[Any]]:
     return {"s_mm": bead.s_mm[at].tolist(), "width_mm": width[at].tolist(), "centre_mm": centre.tolist()}
 
 
+MORE_FAULTS = 4
+"""So many kinds are tried on a bead to be taught with: a traced picture takes long, and every second has no fault."""
+ALONG = (0.12, 0.88)
+"""Where along a bead they lie, as shares of its length."""
+
+
+def faulty(scene: Scene) -> Scene:
+    """The scene with more faults on its bead, as many as lie APART_MM from each other."""
+    bead = scene.bead
+    if bead is None:
+        return scene
+    rng = np.random.default_rng((scene.seed, 97))
+    for kind in rng.permutation(KINDS)[:MORE_FAULTS]:
+        fault = chance_fault(rng, str(kind), bead.length_mm, 2 * float(np.median(bead.half_mm)))
+        if fault.kind != "crater":  # those lie at the end
+            fault = replace(fault, s_mm=float(rng.uniform(*ALONG) * bead.length_mm))
+        if all(abs(fault.s_mm - other.s_mm) > APART_MM for other in bead.faults):
+            bead = with_outline(bead, fault)
+    return replace(scene, bead=bead)
+
+
 def draw_set(folder: Path, chosen: Iterable[Case], traced: bool = False) -> int:
     """Draw cases that can be learnt from, with `truth.json` beside them; how many."""
     folder.mkdir(parents=True, exist_ok=True)
@@ -83,8 +105,12 @@ def main() -> None:
     asked.add_argument(
         "--traced", action="store_true", help="trace the light (needs Mitsuba): twenty seconds a picture"
     )
+    asked.add_argument("--faulty", action="store_true", help="more faults on every bead, to be taught with")
     given = asked.parse_args()
-    print(f"{draw_set(given.output, cases(given.share, given.draw), given.traced)} pictures")
+    chosen = cases(given.share, given.draw)
+    if given.faulty:
+        chosen = (replace(case, scene=faulty(case.scene)) for case in chosen)
+    print(f"{draw_set(given.output, chosen, given.traced)} pictures")
 
 
 if __name__ == "__main__":

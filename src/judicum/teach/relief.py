@@ -59,7 +59,12 @@ def relief(scene: Scene, low: Floats, high: Floats, px_per_mm: float) -> Relief:
         bead = replace(
             scene.bead,
             crown_mm=float(rng.uniform(0.03, 0.22) * 2 * scene.bead.half_mm.mean()),
+            flank=float(rng.uniform(0.8, 2.0)),
             ripple_mm=float(np.exp(rng.uniform(-3.5, -2.4))) if scene.bead.ripple_mm else 0.0,
+            rise=float(np.exp(rng.uniform(-0.9, 0.4))),
+            fall=float(np.exp(rng.uniform(1.4, 3.7))),
+            film_ends_mm=float(rng.uniform(-0.16, 0.04)),
+            film_soft_mm=float(np.exp(rng.uniform(-4.0, -2.4))),
         )
         laid = lay(rng, bead, s, n, px_per_mm)
         film = laid.film

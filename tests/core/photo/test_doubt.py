@@ -24,6 +24,13 @@ def test_the_more_gradually_the_face_ends_the_greater_the_doubt() -> None:
     assert doubts[-1] > 0.2
 
 
+def test_toes_that_run_out_into_the_plate_leave_the_bead_unsure() -> None:
+    sure, unsure = (doubt_of(look(soft_mm=soft), toes(), patch()) for soft in (0.1, 0.3))
+    assert not sure.unsure
+    assert unsure.unsure
+    assert unsure.width_mm > 2 * sure.width_mm
+
+
 @pytest.mark.parametrize("apart", [-1.4, 0.8])
 def test_two_opinions_of_the_width_cover_both(apart: float) -> None:
     doubt = doubt_of(look(), toes(), patch(2 * HALF_MM + apart))
@@ -55,7 +62,7 @@ def doubtful() -> Measured:
     assert report.bead is not None and report.quality is not None
     width = report.bead.width_mm.model_copy(update={"uncertainty": 0.9})
     bead = report.bead.model_copy(update={"width_mm": width})
-    quality = report.quality.model_copy(update={"warnings": [UNSURE_BEAD]})
+    quality = report.quality.model_copy(update={"warnings": [UNSURE_BEAD, "unsure: as an engine before worded it"]})
     return Measured(report.but(bead=bead, quality=quality), measured.bead)
 
 

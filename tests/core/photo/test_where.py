@@ -4,6 +4,7 @@ import numpy as np
 import pytest
 
 from judicum.core.photo.decode import decode
+from judicum.core.photo.doubt import UNSURE_BEAD, Doubt
 from judicum.core.photo.measure import measure_all, measure_photo
 from judicum.core.photo.picture import Picture
 from judicum.core.photo.scale import find_card
@@ -67,3 +68,20 @@ def test_without_asking_for_all_the_longest_is_taken() -> None:
     report = measure_photo(photo).report
     longest = max(range(3), key=lambda k: truths[k]["bead"]["length_mm"])
     assert (report.bead_number, report.beads_seen) == (longest + 1, 3)
+
+
+def test_a_bead_that_is_clear_comes_before_a_longer_one_that_is_not(monkeypatch: pytest.MonkeyPatch) -> None:
+    photo, truths = beads_photo()
+    longest = max(range(3), key=lambda k: truths[k]["bead"]["length_mm"])
+    seen: list[bool] = []
+
+    def doubt(*given: object) -> Doubt:
+        seen.append(not seen)  # the longest is looked at first
+        return Doubt(0.3, seen[-1], ())
+
+    monkeypatch.setattr("judicum.core.photo.measure.doubt_of", doubt)
+    first, *_, last = measure_all(photo)
+    assert len(seen) == 3
+    assert last.report.bead_number == longest + 1
+    assert last.report.quality is not None and last.report.quality.warnings == [UNSURE_BEAD]
+    assert first.report.quality is not None and first.report.quality.warnings == []

@@ -16,7 +16,7 @@ import numpy as np
 from judicum.core.arrays import Floats
 from judicum.core.errors import InvalidValue
 from judicum.core.photo.bead import Bead
-from judicum.core.photo.doubt import UNSURE_BEAD
+from judicum.core.photo.doubt import UNSURE
 from judicum.core.photo.fault_kinds import hidden_by
 from judicum.core.photo.figures import outline_figures, ripple_figures, rounded
 from judicum.core.photo.report import Defect, Report, Sides, TintFigures
@@ -74,10 +74,10 @@ def correct(report: Report, bead: Bead, steps: Sequence[Step]) -> tuple[Report, 
 
 
 def _settled(report: Report) -> Report:
-    """The report without the doubt about its toes: a person has set them."""
+    """The report without the doubt about its toes, however its engine worded it: a person has set them."""
     if report.quality is None:
         return report
-    warnings = [warning for warning in report.quality.warnings if warning != UNSURE_BEAD]
+    warnings = [warning for warning in report.quality.warnings if not warning.startswith(UNSURE)]
     return report.but(quality=report.quality.model_copy(update={"warnings": warnings}))
 
 

@@ -13,7 +13,7 @@ from judicum.core.photo.bead import Bead
 from judicum.core.photo.close import CloseLook, look_closely
 from judicum.core.photo.decode import decode
 from judicum.core.photo.defects import Fault, find_defects
-from judicum.core.photo.doubt import UNSURE_BEAD, doubt_of
+from judicum.core.photo.doubt import UNSURE_BEAD, Doubt, doubt_of
 from judicum.core.photo.fault_kinds import hidden_by
 from judicum.core.photo.figures import outline_figures, ripple_figures, rounded, tint_figures
 from judicum.core.photo.follow import follow, to_tips
@@ -89,6 +89,7 @@ def _beads(data: bytes, name: str, given: GivenScale | None) -> Iterator[Measure
         return
     picture, scale, report = read
     found = [bead for patch in patches(picture, scale) if (bead := _located(picture, scale, patch)) is not None]
+    found.sort(key=lambda bead: bead.doubt.unsure)  # a strip of bench may be longer than the bead, but is not as clear
     if not found:
         yield _refused(report, refuse("no_bead"))
         return
@@ -127,11 +128,11 @@ def _read(data: bytes, report: Report, given: GivenScale | None) -> tuple[Pictur
 
 @dataclass(frozen=True)
 class _Located:
-    """A bead that was found: where the first network saw it, the close look at it, its toes, the reading along them."""
+    """A bead that was found: the close look at it, its toes, how sure they are, and the reading along them."""
 
-    patch: Patch
     look: CloseLook
     toes: Toes
+    doubt: Doubt
     along: Along
 
 
@@ -148,27 +149,26 @@ def _located(picture: Picture, scale: Scale, patch: Patch) -> _Located | None:
     widths = sorted((patch.width_mm, toes.width_mm))
     if widths[0] < LEAST_AGREEMENT * widths[1] or toes.length_mm < LEAST_LENGTH_MM or toes.width_mm < LEAST_WIDTH_MM:
         return None
-    return _Located(patch, look, toes, along)
+    return _Located(look, toes, doubt_of(look, toes, patch), along)
 
 
 def _numbered(beads: Sequence[_Located]) -> list[int]:
     """The beads' numbers, 1 for the one nearest to the card's top edge, or to its left edge where they stand upright."""
-    upright = float(np.mean([abs(bead.patch.line.along[1]) for bead in beads])) > np.sqrt(0.5)
+    upright = float(np.mean([abs(bead.toes.line.along[1]) for bead in beads])) > np.sqrt(0.5)
     places = [
-        bead.patch.line.mm(bead.toes.length_mm / 2 + bead.toes.start_mm, 0.0)[0 if upright else 1] for bead in beads
+        bead.toes.line.mm(bead.toes.length_mm / 2 + bead.toes.start_mm, 0.0)[0 if upright else 1] for bead in beads
     ]
     return [int(place) + 1 for place in np.argsort(np.argsort(places))]
 
 
 def _figures(picture: Picture, scale: Scale, gains: Floats, found: _Located, report: Report) -> Measured:
     """All that one bead gives."""
-    look, toes = found.look, found.toes
+    look, toes, doubt = found.look, found.toes, found.doubt
     line = outline(toes)
     large, small = scale.px_per_mm_at(line.centre_mm[len(line.centre_mm) // 2])
     if np.sqrt(large * small) < LEAST_PX_PER_MM:
         return _refused(report, refuse("too_small", px_per_mm=float(np.sqrt(large * small))))
     clipped = _clipped_share(picture, scale, line)
-    doubt = doubt_of(look, toes, found.patch)
     warnings = ([] if scale.kind in ("window", "strip") else [NO_CARD]) + ([UNSURE_BEAD] if doubt.unsure else [])
     assert report.quality is not None
     quality = report.quality.model_copy(update={"clipped_share": rounded(clipped, 4), "warnings": warnings})
