@@ -1,14 +1,19 @@
 """Where beads lie: pieces put together, several beads numbered, and none where none is."""
 
+from dataclasses import replace
+
 import numpy as np
 import pytest
 
+from judicum.bench.scenes import cases
+from judicum.camera import take_photo
 from judicum.core.photo.decode import decode
 from judicum.core.photo.doubt import UNSURE_BEAD, Doubt
 from judicum.core.photo.measure import measure_all, measure_photo
 from judicum.core.photo.picture import Picture
-from judicum.core.photo.scale import find_card
-from judicum.core.photo.where import PX_PER_MM, _joined, patches
+from judicum.core.photo.regions import regions
+from judicum.core.photo.scale import Scale, find_card
+from judicum.core.photo.where import PX_PER_MM, _in_photo, _joined, patches
 from tests.drawn import bare_photo, bead_photo, beads_photo
 
 
@@ -85,3 +90,39 @@ def test_a_bead_that_is_clear_comes_before_a_longer_one_that_is_not(monkeypatch:
     assert last.report.bead_number == longest + 1
     assert last.report.quality is not None and last.report.quality.warnings == [UNSURE_BEAD]
     assert first.report.quality is not None and first.report.quality.warnings == []
+
+
+@pytest.fixture(scope="module")
+def beside_a_strip() -> tuple[Picture, Scale]:
+    """A lap beside a strip card: a third of what is searched lies outside of the photo."""
+    scene = next(case for case in cases(0.02) if case.kind == "lap").scene
+    scene = replace(scene, view=replace(scene.view, tilt_deg=3.0, turn_deg=2.0))
+    picture = Picture(decode(take_photo(scene).jpeg))
+    scale = find_card(picture)
+    assert scale is not None and scale.kind == "strip"
+    return picture, scale
+
+
+def test_only_what_the_photo_shows_is_searched(beside_a_strip: tuple[Picture, Scale]) -> None:
+    picture, scale = beside_a_strip
+    boxes = regions(picture, scale)
+    low, high = np.min([box.low for box in boxes], 0), np.max([box.high for box in boxes], 0)
+    first, last = _in_photo(picture, scale, low, high)
+    assert (first >= low).all() and (last <= high).all()
+    assert np.prod((last - first) / (high - low)) < 0.9
+    places = np.stack(np.meshgrid(*(np.linspace(low[k], high[k], 60) for k in (0, 1))), -1)
+    px = scale.px(places)
+    shown = ((px >= 0) & (px < picture.size_px)).all(-1)
+    kept = ((places >= first) & (places <= last)).all(-1)
+    assert shown.any() and kept[shown].all()
+
+
+def test_a_grid_that_is_cut_to_the_photo_shows_the_same_beads(
+    beside_a_strip: tuple[Picture, Scale], monkeypatch: pytest.MonkeyPatch
+) -> None:
+    (cut,) = patches(*beside_a_strip)
+    monkeypatch.setattr("judicum.core.photo.where._in_photo", lambda picture, scale, low, high: (low, high))
+    (whole,) = patches(*beside_a_strip)
+    assert [cut.start_mm, cut.end_mm, cut.width_mm] == pytest.approx(
+        [whole.start_mm, whole.end_mm, whole.width_mm], abs=0.1
+    )

@@ -19,8 +19,8 @@ STEP_S_MM, STEP_N_MM = 0.25, 0.05
 """How finely a toe is followed along and across the line, mm: the width is told every 0.5 mm, to 0.01 mm or so."""
 MOST_ODDS = 4.0
 """Natural logarithm of odds beyond which one place counts no more: 50 to 1."""
-INSIDE_MM = 0.02
-"""So far inside of the true ones the networks see toes at least, on every set of pictures kept from them (0.03 mm in the mean)."""
+INSIDE_MM = 0.03
+"""So far inside of the true ones the networks see toes in the mean of the sets of other drawers' pictures kept from them."""
 ROUGH = 2
 """How much coarser the toes are followed before the tips are known."""
 REACH_ROWS = 6

@@ -19,6 +19,8 @@ FACE = 2
 """Its surfaces from this one on lie between the toes: face, grey granular metal, hole."""
 AROUND_MM = 4.0
 """Seen around the searched regions, so that a bead at their rim has surroundings too."""
+CELL_MM = 16 / PX_PER_MM
+"""What one place of the network's coarsest level covers: a grid cut by whole ones is seen as it was uncut."""
 LEAST_PIECE_MM2 = 6.0
 LEAST_ASPECT = 2.0
 """A bead is at least so many times longer than wide."""
@@ -52,6 +54,7 @@ def patches(picture: Picture, scale: Scale) -> list[Patch]:
     boxes = regions(picture, scale)
     low = np.min([box.low for box in boxes], axis=0) - AROUND_MM
     high = np.max([box.high for box in boxes], axis=0) + AROUND_MM
+    low, high = _in_photo(picture, scale, low, high)
     across = Line(low, np.array([1.0, 0.0]))
     seen = read_grid(picture, scale, across, (0.0, high[0] - low[0]), (0.0, high[1] - low[1]), PX_PER_MM)
     odds = odds_of(shares_of(scores("where", seen)), FACE)
@@ -61,6 +64,18 @@ def patches(picture: Picture, scale: Scale) -> list[Patch]:
     pieces = [np.argwhere(labels == k)[:, ::-1] for k in range(1, count) if stats[k, cv2.CC_STAT_AREA] >= least]
     beads = [_patch(cells, low, odds) for cells in _joined(pieces)]
     return sorted(filter(None, beads), key=lambda bead: -bead.length_mm * min(bead.odds, 2.0))
+
+
+def _in_photo(picture: Picture, scale: Scale, low: Floats, high: Floats) -> tuple[Floats, Floats]:
+    """The box from `low` to `high` as far as the photo shows it, by whole cells of CELL_MM: a strip's reaches past most."""
+    nodes = [np.arange(low[k], high[k] + CELL_MM, CELL_MM) for k in (0, 1)]
+    px = scale.px(np.stack(np.meshgrid(*nodes), -1))
+    shown = ((px >= 0) & (px < picture.size_px)).all(-1)
+    spans = [np.flatnonzero(shown.any(axis)) for axis in (0, 1)]
+    if not shown.any():
+        return low, high
+    first, last = (np.array([nodes[k][span[at]] for k, span in enumerate(spans)]) for at in (0, -1))
+    return np.maximum(first - CELL_MM, low), np.minimum(last + CELL_MM, high)
 
 
 def _searched(boxes: Sequence[Region], low: Floats, shape: tuple[int, ...]) -> Flags:
