@@ -70,11 +70,10 @@ def _in_photo(picture: Picture, scale: Scale, low: Floats, high: Floats) -> tupl
     """The box from `low` to `high` as far as the photo shows it, by whole cells of CELL_MM: a strip's reaches past most."""
     nodes = [np.arange(low[k], high[k] + CELL_MM, CELL_MM) for k in (0, 1)]
     px = scale.px(np.stack(np.meshgrid(*nodes), -1))
-    shown = ((px >= 0) & (px < picture.size_px)).all(-1)
-    spans = [np.flatnonzero(shown.any(axis)) for axis in (0, 1)]
-    if not shown.any():
+    shown = np.argwhere(np.all((px >= 0) & (px < picture.size_px), axis=-1))[:, ::-1]
+    if not len(shown):
         return low, high
-    first, last = (np.array([nodes[k][span[at]] for k, span in enumerate(spans)]) for at in (0, -1))
+    first, last = (np.array([nodes[k][at[k]] for k in (0, 1)]) for at in (shown.min(0), shown.max(0)))
     return np.maximum(first - CELL_MM, low), np.minimum(last + CELL_MM, high)
 
 
