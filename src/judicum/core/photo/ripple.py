@@ -32,7 +32,7 @@ NEAR, FILLS = 0.45, 0.75
 """Shares of the usual pitch that a clear peak keeps from clearer ones, and a faint one from all others."""
 LEAST_USUAL_HEAT = 0.5
 """What the usual front of a bead with distinct ripples has: labelled ones but one had 0.66 and more, fused beads with as
-many peaks up to 0.46."""
+many peaks up to 0.46, but for one of 20 on the fixed set."""
 SMOOTH_MM = 0.08
 """Over this the network's answer is smoothed, so that one front has one peak."""
 ROUNDED = 0.25
