@@ -1,5 +1,6 @@
 """Fixtures of the server's tests."""
 
+import os
 from collections.abc import Callable
 from pathlib import Path
 from typing import Any
@@ -8,6 +9,7 @@ import pytest
 from django.conf import settings
 from django.contrib.auth.hashers import Argon2PasswordHasher
 from django.core.cache import cache
+from django.db import connection
 from django.test import Client
 
 from tests.people import Course, make_course
@@ -25,6 +27,12 @@ SLOW = (
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
     """Slow files first; within a file, and among the others, the order stays."""
     items.sort(key=lambda item: next((k for k, name in enumerate(SLOW) if name in item.nodeid), len(SLOW)))
+
+
+@pytest.fixture(scope="session")
+def django_db_modify_db_settings(django_db_modify_db_settings: None) -> None:
+    """A worker's database is a copy of the one whose tables the test command has made, where it has."""
+    connection.settings_dict["TEST"]["TEMPLATE"] = os.environ.get("JUDICUM_TEST_TEMPLATE")
 
 
 @pytest.fixture(autouse=True)

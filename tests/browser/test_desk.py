@@ -1,8 +1,12 @@
 """The marking desk as those who teach use it: one screen, one key for a clear pass, two for a fail with its cause, undo."""
 
 import re
+from datetime import timedelta
+from importlib import import_module
 from typing import Any
 
+import pytest
+from django.utils import timezone
 from playwright.sync_api import Browser, Page, expect
 
 from judicum.server.attempts.actions.log_run import log_run
@@ -30,12 +34,23 @@ def with_a_cause(course: Course) -> Attempt:
     return attempt
 
 
+def unhurried(page: Page, monkeypatch: pytest.MonkeyPatch) -> None:
+    """What is offered for seconds stays: how many they are is tested elsewhere, and a slow machine needs more."""
+    page.clock.set_fixed_time(timezone.now())
+    monkeypatch.setattr(import_module("judicum.server.marking.actions.take_back"), "ON_THE_WAY", timedelta(minutes=10))
+
+
 def test_a_class_is_marked_with_few_keys_on_one_screen(
-    browser: Browser, live_server: Any, transactional_db: None, complaints: list[str]
+    browser: Browser,
+    live_server: Any,
+    transactional_db: None,
+    complaints: list[str],
+    monkeypatch: pytest.MonkeyPatch,
 ) -> None:
     course = make_course()
     sound, short = measured_attempt(course), with_a_cause(course)
     page = open_page(browser, live_server.url, LAPTOP, complaints)
+    unhurried(page, monkeypatch)
     sign_in(page, course.instructor)
     page.goto(f"/course/{course.row.pk}/desk?order=coupon&assignment={course.assignment.pk}")
     expect(page.get_by_label("Only one coupon")).to_have_value(str(course.assignment.pk))

@@ -17,8 +17,9 @@ from judicum.server.stock.actions.use_bottle import open_bottle
 from tests.measured import measured_attempt
 from tests.people import Course
 
-EACH = 2
-"""Calls of every operation by each person; `./judicum bench-fuzz` makes as many as one likes."""
+ASKED = [("instructor", 0, 2), ("student", 1, 2), ("stranger", 2, 1), ("nobody", 3, 1)]
+"""Who, seed, and calls of every operation: fewer by those who are turned away at most doors, whatever they send.
+`./judicum bench-fuzz` makes as many as one likes."""
 
 
 @pytest.fixture
@@ -33,8 +34,8 @@ def _one_connection() -> Iterator[None]:
 
 
 @pytest.mark.usefixtures("_one_connection")
-@pytest.mark.parametrize(("who", "seed"), [("instructor", 0), ("student", 1), ("stranger", 2), ("nobody", 3)])
-def test_odd_calls_are_answered_as_described(course: Course, settings: Any, who: str, seed: int) -> None:
+@pytest.mark.parametrize(("who", "seed", "each"), ASKED)
+def test_odd_calls_are_answered_as_described(course: Course, settings: Any, who: str, seed: int, each: int) -> None:
     settings.ALLOWED_HOSTS = ["*"]
     logging.disable(logging.CRITICAL)
     attempt = measured_attempt(course)
@@ -54,9 +55,9 @@ def test_odd_calls_are_answered_as_described(course: Course, settings: Any, who:
         "member_id": Membership.objects.get(course=course.row, user=course.assistant).pk,
     }
     try:
-        told = fuzz({who: getattr(course, who, None)}, ids, EACH, seed)
+        told = fuzz({who: getattr(course, who, None)}, ids, each, seed)
         assert told.faults == {}
-        assert told.calls > 150
+        assert told.calls > 75 * each
     finally:
         logging.disable(logging.NOTSET)
 

@@ -17,14 +17,15 @@ from judicum.launch.steps import Trouble, run, step
 OPENAPI = WEB / "openapi.yaml"
 TYPES = WEB / "src" / "api" / "generated.ts"
 VOCABULARY = WEB / "src" / "api" / "generated-vocabulary.ts"
+TOOLS = VENV / "bin"
 SPEAK = [PYTHON, "-m", "judicum.words.vocabulary"]
 
 
 def test(arguments: list[str]) -> int:
     """Run every check; the exit code is pytest's, whose closing line comes last.
 
-    What does not wait for one another goes side by side: Debian's programs, the Python packages and their checks, the page; the
-    page's own checks go beside the tests.
+    What does not wait for one another goes side by side: Debian's programs, the Python packages and their checks, the page; types
+    and the page's own checks go beside the tests.
     """
     cluster = throwaway()
     scratch = Path(tempfile.mkdtemp(prefix="judicum-test-var-"))
@@ -46,9 +47,10 @@ def test(arguments: list[str]) -> int:
                 env["JUDICUM_CHROMIUM"] = str(programs.result())
                 cluster.start()
                 _drift(env, scratch)
+                _tables(env)
                 node = page.result()
                 _drift_of_types(*node, scratch)
-            checked = side_by_side.submit(_page_checks, *node)
+            checked = side_by_side.submit(_slow_checks, *node)
             code = _pytest(env, arguments)
             checked.result()
         return code
@@ -82,27 +84,29 @@ def _pytest(env: dict[str, str], arguments: list[str]) -> int:
     worker, so what a file draws or builds is made once. Files come in the order of tests/conftest.py, the slow ones first.
     """
     sys.stderr.flush()
-    shared = ["-n", str((os.cpu_count() or 1) + 3), "--dist", "loadfile", "--no-loadscope-reorder"]
+    shared = ["-n", str((os.cpu_count() or 1) + 2), "--dist", "loadfile", "--no-loadscope-reorder"]
     command = ["-m", "pytest", "--reuse-db", *shared, *arguments]
     return subprocess.run([PYTHON, *command], env=env, cwd=ROOT, stdin=subprocess.DEVNULL).returncode
 
 
 def _python_checks() -> None:
-    tools = VENV / "bin"
+    with step("format, lint and import rules of the Python code"):
+        run([TOOLS / "ruff", "check", "."], why="ruff", cwd=ROOT, log=LOGS / "ruff.log")
+        run([TOOLS / "ruff", "format", "--check", "."], why="ruff format", cwd=ROOT, log=LOGS / "ruff.log")
+        env = {**os.environ, "PYTHONPATH": str(ROOT / "src")}
+        run([TOOLS / "lint-imports"], why="an import rule is broken", cwd=ROOT, env=env, log=LOGS / "imports.log")
+
+
+def _slow_checks(npm: list[str], node_env: dict[str, str]) -> None:
+    """What takes a minute and rarely finds anything, beside the tests."""
     env = {
         **os.environ,
         "PYTHONPATH": str(ROOT / "src"),
         "JUDICUM_DATABASE_URL": "postgres://nobody@127.0.0.1:1/none",
         "JUDICUM_SECRET_KEY": "types",
     }
-    with step("format, lint, import rules and types of the Python code"):
-        run([tools / "ruff", "check", "."], why="ruff", cwd=ROOT, log=LOGS / "ruff.log")
-        run([tools / "ruff", "format", "--check", "."], why="ruff format", cwd=ROOT, log=LOGS / "ruff.log")
-        run([tools / "lint-imports"], why="an import rule is broken", cwd=ROOT, env=env, log=LOGS / "imports.log")
-        run([tools / "mypy"], why="mypy", cwd=ROOT, env=env, log=LOGS / "mypy.log")
-
-
-def _page_checks(npm: list[str], node_env: dict[str, str]) -> None:
+    with step("types of the Python code"):
+        run([TOOLS / "mypy"], why="mypy", cwd=ROOT, env=env, log=LOGS / "mypy.log")
     with step("format, lint, types and unit tests of the page"):
         run([*npm, "run", "format:check"], why="prettier", env=node_env, cwd=WEB, log=LOGS / "prettier.log")
         run([*npm, "run", "unused"], why="knip", env=node_env, cwd=WEB, log=LOGS / "knip.log")
@@ -130,6 +134,13 @@ def _drift(env: dict[str, str], scratch: Path) -> None:
         run(["diff", OPENAPI, fresh], why=f"{OPENAPI.relative_to(ROOT)} is out of date (./judicum openapi)")
         if VOCABULARY.read_text() != run(SPEAK, why="the page's vocabulary cannot be made", env=env):
             raise Trouble(f"{VOCABULARY.relative_to(ROOT)} is out of date (./judicum openapi)")
+
+
+def _tables(env: dict[str, str]) -> None:
+    """Make the tables once: each worker's database is a copy (tests/conftest.py)."""
+    with step("tables of the tests' databases"):
+        run([PYTHON, "-m", "django", "migrate"], why="the migrations do not run", env=env, log=LOGS / "migrate.log")
+    env["JUDICUM_TEST_TEMPLATE"] = "judicum"
 
 
 def _drift_of_types(npm: list[str], node_env: dict[str, str], scratch: Path) -> None:
