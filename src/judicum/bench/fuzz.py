@@ -12,6 +12,7 @@ from collections import Counter
 from collections.abc import Iterator, Mapping
 from contextlib import suppress
 from dataclasses import dataclass, field
+from functools import cache
 from typing import Any
 
 import django
@@ -46,11 +47,7 @@ def fuzz(people: Mapping[str, Any], ids: Mapping[str, int], each: int, seed: int
     from hypothesis import seed as seeded
     from hypothesis.errors import Unsatisfiable
 
-    from judicum.server.config.wsgi import application
-
-    for binary in ("application/offset+octet-stream", "image/jpeg"):
-        schemathesis.serializer(binary)(_as_bytes)
-    schema = schemathesis.openapi.from_wsgi("/api/schema", application)
+    schema = _schema()
     mode = schemathesis.GenerationMode.POSITIVE if seed % 2 == 0 else schemathesis.GenerationMode.NEGATIVE
     told = Told()
     drawn_as = settings(
@@ -67,6 +64,18 @@ def fuzz(people: Mapping[str, Any], ids: Mapping[str, int], each: int, seed: int
             with suppress(Unsatisfiable):  # an address of nothing but words that may be any cannot be called wrongly
                 seeded(seed)(drawn_as(given(case=operation.as_strategy(generation_mode=mode))(ask)))()
     return told
+
+
+@cache
+def _schema() -> Any:
+    """The server's own description of its API: making it takes seconds, and it stays the same."""
+    import schemathesis
+
+    from judicum.server.config.wsgi import application
+
+    for binary in ("application/offset+octet-stream", "image/jpeg"):
+        schemathesis.serializer(binary)(_as_bytes)
+    return schemathesis.openapi.from_wsgi("/api/schema", application)
 
 
 def _asking(told: Told, where: str, cookies: dict[str, str], ids: Mapping[str, int]) -> Any:

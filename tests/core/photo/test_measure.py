@@ -89,7 +89,7 @@ def test_what_cannot_be_measured_is_refused_with_its_code() -> None:
     assert refusal_of(good[: len(good) // 2]) == "unreadable"
     assert refusal_of(bead_photo(size=(1000, 750)).jpeg) == "too_small"
     assert refusal_of(bead_photo(blur_px=5.0).jpeg) == "blurred"
-    assert refusal_of(bead_photo(tilt_deg=50.0, size=(4000, 3000)).jpeg) == "card_tilted"
+    assert refusal_of(bead_photo(tilt_deg=50.0, size=(2400, 1800)).jpeg) == "card_tilted"
     assert refusal_of(bead_photo(exposure=5.0, bead_level=0).jpeg) in ("overexposed", "no_scale")
     assert refusal_of(bare_photo().jpeg) == "no_bead"
 
