@@ -48,5 +48,6 @@ def read_along(look: CloseLook, toes: Toes) -> Along:
     s = np.arange(first, last, 1 / PX_PER_MM)
     left, right = toes.at(s)
     face = straightened(look.seen, look.row(left), look.row(right), look.column(s))
-    front, inside = run("along", face)
+    # A bead may as well have been laid the other way: the mean of what is said of the face read from either tip.
+    front, inside = (run("along", face) + run("along", face[:, ::-1])[:, ::-1]) / 2
     return Along(s, face, share_of(front), inside)

@@ -26,16 +26,16 @@ WIDE_MM = 0.4
 """What is narrower than this along the bead is a line of the ripples, what is wider the shade of the face."""
 LEAST_HEAT = 0.3
 """How likely a place is a front from which a peak counts."""
-FAINT_HEAT = 0.05
+FAINT_HEAT = 0.1
 """And from which one counts that fills a gap."""
-NEAR, FILLS = 0.45, 0.75
+NEAR, FILLS = 0.55, 0.75
 """Shares of the usual pitch that a clear peak keeps from clearer ones, and a faint one from all others."""
 LEAST_USUAL_HEAT = 0.5
 """What the usual front of a bead with distinct ripples has: labelled ones but one had 0.66 and more, fused beads with as
 many peaks up to 0.46, but for one of 20 on the fixed set."""
 SMOOTH_MM = 0.08
 """Over this the network's answer is smoothed, so that one front has one peak."""
-ROUNDED = 0.25
+ROUNDED = 0.35
 """Share of the width from a tip within which the rounded end's rim looks like a front."""
 LEAST_FRONTS = 4
 """Fewer fronts give no figures of their spacing."""
