@@ -30,6 +30,11 @@ ZONE_SHARE = 0.07
 """Of the band, what a level covers at least: a twentieth by definition, and a fiftieth more, which the light's scatter
 puts a level too high."""
 ZONE_STEP_MM = 0.1
+LEAST_CLEAN, MOST_DULL = 52.0, 9.0
+"""CIELAB lightness under which, and chroma under which, a place is as the scale's grey oxide (40 and 0)."""
+MOST_MATT, BRIGHTEST = 75.0, 10.0
+"""Lightness that the brightest places across a grey bead have at most, that of the untinted plate, and how many of them, per
+cent: the oxide is matt, and what is dark beside a brighter line is metal that mirrors something dark."""
 SHADE_MM = 0.2
 """So far from the toe its own shade hides the film."""
 
@@ -120,10 +125,11 @@ def read_tint(band: Band, plate: Plate, left_mm: Floats, right_mm: Floats, s_mm:
 
 
 def _levels(lab: Floats, grey: bool = True) -> Whole:
-    flat = lab.reshape(-1, 3).astype(np.float32)
-    thickness, _ = film_of(flat)
-    levels = level_of_film(thickness)
+    """Levels of places (rows across, columns along, 3: CIELAB against the plate)."""
+    thickness, _ = film_of(lab.reshape(-1, 3).astype(np.float32))
+    levels = level_of_film(thickness).reshape(lab.shape[:-1])
     if grey:
-        dull = (flat[:, 0] < 52) & (np.hypot(flat[:, 1], flat[:, 2]) < 9)
+        shines = np.percentile(lab[..., 0], 100 - BRIGHTEST, axis=0) > MOST_MATT
+        dull = (lab[..., 0] < LEAST_CLEAN) & (np.hypot(lab[..., 1], lab[..., 2]) < MOST_DULL) & ~shines
         levels = np.where(dull, GREY_LEVEL, levels)
-    return levels.reshape(lab.shape[:-1])
+    return levels
