@@ -1,5 +1,7 @@
 """Ripple fronts out of what the network sees: found where they are, counted, and not invented."""
 
+from dataclasses import replace
+
 import numpy as np
 import pytest
 
@@ -75,6 +77,36 @@ def test_the_network_sees_drawn_crescents(pitch: float, curve: float) -> None:
 def test_the_network_sees_none_on_a_smooth_face() -> None:
     plain = look(seen=crescents(np.array([-99.0]), noise=3.0))
     assert find_fronts(read_along(plain, toes()), toes()) is None
+
+
+@pytest.mark.parametrize(("heat", "filled"), [(0.2, True), (0.07, False)])
+def test_a_faint_peak_fills_a_gap_and_the_faintest_leaves_it_a_lapse(heat: float, filled: bool) -> None:
+    regular = np.arange(5.0, 45.0, 2.0)
+    clear, faint = told(np.delete(regular, 8)), told(regular[8:9], heat)
+    found = find_fronts(replace(clear, front=np.maximum(clear.front, faint.front)), toes())
+    assert found is not None
+    assert found.figures()["count"] == len(regular) - (not filled)
+    assert found.figures()["lapses_mm"] == ([] if filled else [pytest.approx(21.0, abs=0.05)])
+
+
+def test_a_weaker_peak_within_half_a_pitch_of_a_clear_one_is_none() -> None:
+    regular = np.arange(5.0, 45.0, 2.0)
+    clear, echo = told(regular), told(regular[4:5] + 1.0, 0.5)
+    found = find_fronts(replace(clear, front=np.maximum(clear.front, echo.front)), toes())
+    assert found is not None
+    assert found.figures()["count"] == len(regular)
+
+
+def test_the_face_is_read_from_either_tip(monkeypatch: pytest.MonkeyPatch) -> None:
+    ahead = np.linspace(-2.0, 6.0, 40)
+    answers = iter([np.stack([np.zeros(40), ahead]), np.stack([np.zeros(40), ahead])])
+    asked: list[Pixels] = []
+    monkeypatch.setattr("judicum.core.photo.along.run", lambda name, seen: asked.append(seen) or next(answers))
+    seen = look(seen=crescents(even(2.1), 1.0))
+    monkeypatch.setattr("judicum.core.photo.along.REACH_MM", (4.0 - LENGTH_MM) / 2)
+    read = read_along(seen, toes())
+    assert (asked[0] == asked[1][:, ::-1]).all()
+    assert read.inside == pytest.approx(np.full(40, 2.0))
 
 
 def test_a_missed_dab_is_a_lapse_and_a_blind_stretch_is_not() -> None:

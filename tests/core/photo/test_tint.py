@@ -74,6 +74,15 @@ def test_a_dull_dark_bead_is_grey_not_silver() -> None:
     assert tint.share["grey"] > 0.9
 
 
+def test_dark_metal_beside_a_bright_line_mirrors_something_and_is_not_grey() -> None:
+    band = bead_band(bead_nm=3, zone_nm=20)
+    band.linear[np.abs(band.n_mm) < 2] = lab_to_linear(np.array([45.0, 0.0, 0.0]))
+    band.linear[np.abs(band.n_mm - 0.6) < 0.3] = lab_to_linear(np.array([95.0, 0.0, 0.0]))
+    tint = tint_of(band)
+    assert tint.bead == 0
+    assert tint.share["grey"] < 0.05
+
+
 def test_a_patch_of_another_colour_shows_along_the_bead() -> None:
     band = bead_band(bead_nm=middle(1))
     patch = (band.s_mm > 25) & (band.s_mm < 31)

@@ -21,6 +21,8 @@ from judicum.core.photo.unwrap import read_at
 
 THICKNESS_NM = np.arange(0.0, 75.1, 1.5)
 GAINS = np.exp(np.linspace(np.log(0.55), np.log(1.7), 13))
+"""Brightness that shine and slope give a place, against the plate's; a bead's flanks mirror darker things still."""
+FACE_GAINS = np.exp(np.linspace(np.log(0.3), np.log(1.7), 19))
 CELL_LAB = 0.5
 """CIELAB over which colours are taken as one."""
 AT_ONCE = 512
@@ -52,22 +54,23 @@ class Tint:
 
 
 @cache
-def _palette() -> tuple[Floats, Floats]:
+def _palette(face: bool) -> tuple[Floats, Floats]:
     """Of every film at every brightness (films × gains) what tells the square of a colour's distance from it, less the
     colour's own square, when multiplied with (L*, a*, b*, 1): (4, k); and the price of the brightness (k,)."""
-    linear = lab_to_linear(film_lab(THICKNESS_NM))[:, None, :] * GAINS[None, :, None]
+    gains = FACE_GAINS if face else GAINS
+    linear = lab_to_linear(film_lab(THICKNESS_NM))[:, None, :] * gains[None, :, None]
     lab = linear_to_lab(linear.astype(np.float32)).reshape(-1, 3)
-    price = np.tile(9.0 * np.abs(np.log(GAINS)), len(THICKNESS_NM)).astype(np.float32)
+    price = np.tile(9.0 * np.abs(np.log(gains)), len(THICKNESS_NM)).astype(np.float32)
     return np.vstack([-2 * lab.T, (lab**2).sum(1)]).astype(np.float32), price
 
 
-def film_of(lab: Floats) -> tuple[Floats, Floats]:
+def film_of(lab: Floats, face: bool = False) -> tuple[Floats, Floats]:
     """Film thickness (nm) that explains each colour best, and the misfit (CIELAB).
 
     Args:
-        lab: (k, 3), scaled so that untinted metal reads L* 75, a* 0, b* 0.
+        lab: (k, 3), scaled so that untinted metal reads L* 75, a* 0, b* 0. face: whether they lie on a bead's.
     """
-    palette, price = _palette()
+    palette, price = _palette(face)
     # A bead shows the same colours over and over: each is looked up once, to half of what an eye can tell.
     cells = np.round(np.asarray(lab) / CELL_LAB).astype(np.int64)
     _, first, same = np.unique(cells @ (2**24, 2**12, 1), return_index=True, return_inverse=True)
@@ -80,7 +83,7 @@ def film_of(lab: Floats) -> tuple[Floats, Floats]:
         np.sqrt(np.maximum(distance, 0, out=distance), out=distance)
         distance += price
         best = distance.argmin(1)
-        thickness[at : at + AT_ONCE] = THICKNESS_NM[best // len(GAINS)]
+        thickness[at : at + AT_ONCE] = np.repeat(THICKNESS_NM, len(price) // len(THICKNESS_NM))[best]
         misfit[at : at + AT_ONCE] = distance[np.arange(len(some)), best]
     return thickness[same], misfit[same]
 
@@ -108,12 +111,12 @@ def read_tint(band: Band, plate: Plate, left_mm: Floats, right_mm: Floats, s_mm:
     u = np.linspace(0.14, 0.86, 11)[:, None]
     # Across the face the plate's light goes from the left side's to the right side's.
     face_plate = (plate.left * (1 - u) + plate.right * u)[:, None, :]
-    levels = _levels(_against(read(left_mm * (1 - u) + right_mm * u), face_plate))
+    levels = _levels(_against(read(left_mm * (1 - u) + right_mm * u), face_plate), face=True)
     zones = []
     for toe, sign, colour in ((left_mm, -1.0, plate.left), (right_mm, 1.0, plate.right)):
         away = np.arange(SHADE_MM + ZONE_STEP_MM / 2, ZONE_MM, ZONE_STEP_MM)[:, None]
         beside = gaussian_filter1d(read(toe[None, :] + sign * away), 1.0 / step, axis=1)
-        level = _levels(_against(beside, colour), grey=False)
+        level = _levels(_against(beside, colour), face=False)
         # What lies in the toe's shadow is taken to be as what comes next.
         zones.append(np.concatenate([np.repeat(level[:1], round(SHADE_MM / ZONE_STEP_MM), axis=0), level]))
     covered = [k for k in range(7) if np.mean(np.concatenate(zones) == k) >= ZONE_SHARE]
@@ -124,11 +127,11 @@ def read_tint(band: Band, plate: Plate, left_mm: Floats, right_mm: Floats, s_mm:
     return Tint(int(np.median(levels)), max(covered, default=0), left, right, along, share)
 
 
-def _levels(lab: Floats, grey: bool = True) -> Whole:
-    """Levels of places (rows across, columns along, 3: CIELAB against the plate)."""
-    thickness, _ = film_of(lab.reshape(-1, 3).astype(np.float32))
+def _levels(lab: Floats, face: bool) -> Whole:
+    """Levels of places of a face or of the zone beside it (rows across, columns along, 3: CIELAB against the plate)."""
+    thickness, _ = film_of(lab.reshape(-1, 3).astype(np.float32), face)
     levels = level_of_film(thickness).reshape(lab.shape[:-1])
-    if grey:
+    if face:
         shines = np.percentile(lab[..., 0], 100 - BRIGHTEST, axis=0) > MOST_MATT
         dull = (lab[..., 0] < LEAST_CLEAN) & (np.hypot(lab[..., 1], lab[..., 2]) < MOST_DULL) & ~shines
         levels = np.where(dull, GREY_LEVEL, levels)
