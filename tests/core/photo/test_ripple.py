@@ -97,16 +97,17 @@ def test_a_weaker_peak_within_half_a_pitch_of_a_clear_one_is_none() -> None:
     assert found.figures()["count"] == len(regular)
 
 
-def test_the_face_is_read_from_either_tip(monkeypatch: pytest.MonkeyPatch) -> None:
-    ahead = np.linspace(-2.0, 6.0, 40)
-    answers = iter([np.stack([np.zeros(40), ahead]), np.stack([np.zeros(40), ahead])])
+def test_fronts_are_read_from_either_tip(monkeypatch: pytest.MonkeyPatch) -> None:
+    rising, inside = np.linspace(-2.0, 6.0, 40), np.arange(40.0)
+    answers = iter([np.stack([rising, inside]), np.stack([rising, -inside])])
     asked: list[Pixels] = []
     monkeypatch.setattr("judicum.core.photo.along.run", lambda name, seen: asked.append(seen) or next(answers))
     seen = look(seen=crescents(even(2.1), 1.0))
     monkeypatch.setattr("judicum.core.photo.along.REACH_MM", (4.0 - LENGTH_MM) / 2)
     read = read_along(seen, toes())
     assert (asked[0] == asked[1][:, ::-1]).all()
-    assert read.inside == pytest.approx(np.full(40, 2.0))
+    assert read.front == pytest.approx(np.full(40, 1 / (1 + np.exp(-2.0))))
+    assert read.inside == pytest.approx(inside)
 
 
 def test_a_missed_dab_is_a_lapse_and_a_blind_stretch_is_not() -> None:

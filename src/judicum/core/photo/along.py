@@ -48,6 +48,7 @@ def read_along(look: CloseLook, toes: Toes) -> Along:
     s = np.arange(first, last, 1 / PX_PER_MM)
     left, right = toes.at(s)
     face = straightened(look.seen, look.row(left), look.row(right), look.column(s))
-    # A bead may as well have been laid the other way: the mean of what is said of the face read from either tip.
-    front, inside = (run("along", face) + run("along", face[:, ::-1])[:, ::-1]) / 2
-    return Along(s, face, share_of(front), inside)
+    front, inside = run("along", face)
+    # Fronts look alike from either tip, the tips do not.
+    other_way, _ = run("along", face[:, ::-1])
+    return Along(s, face, share_of((front + other_way[::-1]) / 2), inside)
