@@ -15,14 +15,23 @@ from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Floats, Whole
 from judicum.core.photo.band import Band
-from judicum.core.photo.film import GREY_LEVEL, film_lab, lab_to_linear, level_name, level_of_film, linear_to_lab
+from judicum.core.photo.film import (
+    GREY_LEVEL,
+    UNTINTED_LAB,
+    film_lab,
+    lab_to_linear,
+    level_name,
+    level_of_film,
+    linear_to_lab,
+)
 from judicum.core.photo.plate import Plate, tint_reach
 from judicum.core.photo.unwrap import read_at
 
 THICKNESS_NM = np.arange(0.0, 75.1, 1.5)
 GAINS = np.exp(np.linspace(np.log(0.55), np.log(1.7), 13))
-"""Brightness that shine and slope give a place, against the plate's; a bead's flanks mirror darker things still."""
+"""How bright shine and slope make a place beside the bead, against the plate."""
 FACE_GAINS = np.exp(np.linspace(np.log(0.3), np.log(1.7), 19))
+"""And a place of the face, which mirrors what is darker still."""
 CELL_LAB = 0.5
 """CIELAB over which colours are taken as one."""
 AT_ONCE = 512
@@ -34,9 +43,9 @@ puts a level too high."""
 ZONE_STEP_MM = 0.1
 LEAST_CLEAN, MOST_DULL = 52.0, 9.0
 """CIELAB lightness under which, and chroma under which, a place is as the scale's grey oxide (40 and 0)."""
-MOST_MATT, BRIGHTEST = 75.0, 10.0
-"""Lightness that the brightest places across a grey bead have at most, that of the untinted plate, and how many of them, per
-cent: the oxide is matt, and what is dark beside a brighter line is metal that mirrors something dark."""
+BRIGHTEST = 10.0
+"""Per cent of the places across a bead that are its brightest. Grey oxide is matt: where they outshine untinted plate, what is
+dark beside them is metal that mirrors something dark."""
 SHADE_MM = 0.2
 """So far from the toe its own shade hides the film."""
 
@@ -83,14 +92,14 @@ def film_of(lab: Floats, face: bool = False) -> tuple[Floats, Floats]:
         np.sqrt(np.maximum(distance, 0, out=distance), out=distance)
         distance += price
         best = distance.argmin(1)
-        thickness[at : at + AT_ONCE] = np.repeat(THICKNESS_NM, len(price) // len(THICKNESS_NM))[best]
+        thickness[at : at + AT_ONCE] = THICKNESS_NM[best // (len(price) // len(THICKNESS_NM))]
         misfit[at : at + AT_ONCE] = distance[np.arange(len(some)), best]
     return thickness[same], misfit[same]
 
 
 def _against(light: Floats, plate: Floats) -> Floats:
     """CIELAB of linear light (..., 3), scaled so that this plate reads L* 75 and neutral."""
-    neutral = lab_to_linear(np.array([75.0, 0.0, 0.0]))
+    neutral = lab_to_linear(np.array(UNTINTED_LAB))
     scaled = (light / np.maximum(plate, 1e-3) * neutral).astype(np.float32)
     return linear_to_lab(scaled.reshape(-1, 1, 3)).reshape(light.shape)
 
@@ -132,7 +141,7 @@ def _levels(lab: Floats, face: bool) -> Whole:
     thickness, _ = film_of(lab.reshape(-1, 3).astype(np.float32), face)
     levels = level_of_film(thickness).reshape(lab.shape[:-1])
     if face:
-        shines = np.percentile(lab[..., 0], 100 - BRIGHTEST, axis=0) > MOST_MATT
+        shines = np.percentile(lab[..., 0], 100 - BRIGHTEST, axis=0) > UNTINTED_LAB[0]
         dull = (lab[..., 0] < LEAST_CLEAN) & (np.hypot(lab[..., 1], lab[..., 2]) < MOST_DULL) & ~shines
         levels = np.where(dull, GREY_LEVEL, levels)
     return levels
