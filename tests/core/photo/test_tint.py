@@ -13,8 +13,8 @@ S = np.arange(12.0, 48.0, 0.25)
 TOES = (np.full_like(S, -2.0), np.full_like(S, 2.0), S)
 
 
-def tint_of(band: Band) -> Tint:
-    return read_tint(band, read_plate(band, *TOES), *TOES)
+def tint_of(band: Band, granular: float = 0.0) -> Tint:
+    return read_tint(band, read_plate(band, *TOES), *TOES, np.full_like(S, granular))
 
 
 def middle(level: int) -> float:
@@ -65,22 +65,19 @@ def test_the_tinted_width_ends_where_the_film_is_gone(fade: float) -> None:
     assert tint.left_mm == pytest.approx(truth, abs=0.4)
 
 
-def test_a_dull_dark_bead_is_grey_not_silver() -> None:
+@pytest.mark.parametrize(("granular", "level", "name"), [(0.9, 7, "grey"), (0.25, 0, "silver")])
+def test_a_dull_dark_bead_is_grey_where_it_is_granular_and_else_mirrors_something(
+    granular: float, level: int, name: str
+) -> None:
     band = bead_band(bead_nm=3, zone_nm=20)
-    inside = np.abs(band.n_mm) < 2
-    band.linear[inside] = lab_to_linear(np.array([40.0, 0.0, 0.0]))
-    tint = tint_of(band)
-    assert tint.bead == 7
-    assert tint.share["grey"] > 0.9
+    band.linear[np.abs(band.n_mm) < 2] = lab_to_linear(np.array([44.0, 0.0, 0.0]))
+    tint = tint_of(band, granular)
+    assert tint.bead == level
+    assert tint.share[name] > 0.9
 
 
-def test_dark_metal_beside_a_bright_line_mirrors_something_and_is_not_grey() -> None:
-    band = bead_band(bead_nm=3, zone_nm=20)
-    band.linear[np.abs(band.n_mm) < 2] = lab_to_linear(np.array([45.0, 0.0, 0.0]))
-    band.linear[np.abs(band.n_mm - 0.6) < 0.3] = lab_to_linear(np.array([95.0, 0.0, 0.0]))
-    tint = tint_of(band)
-    assert tint.bead == 0
-    assert tint.share["grey"] < 0.05
+def test_a_coloured_bead_is_not_grey_though_it_is_granular() -> None:
+    assert tint_of(bead_band(bead_nm=middle(5)), 0.9).bead == 5
 
 
 def test_a_patch_of_another_colour_shows_along_the_bead() -> None:

@@ -11,13 +11,15 @@ from judicum.core.arrays import Floats, Pixels
 from judicum.core.photo.network import odds_of, scores, share_of, shares_of
 from judicum.core.photo.picture import Picture
 from judicum.core.photo.scale import Scale
-from judicum.core.photo.unwrap import Line, read_grid
+from judicum.core.photo.unwrap import Line, read_at, read_grid
 
 PX_PER_MM = 10.0
 """What the networks were taught at."""
 NETWORKS = ("close-1", "close-2")
 SURFACES = ("other", "tinted", "face", "granular", "hole")
 EXTRAS = ("pore", "speck", "crater", "groove")
+GRANULAR = 0.35
+"""Share of the face across the bead from which it is grey and granular there: sugar, or a bead grey from end to end."""
 
 
 @dataclass(frozen=True)
@@ -48,6 +50,13 @@ class CloseLook:
     def column(self, s_mm: Floats) -> Floats:
         """Fractional columns of places along the line."""
         return (s_mm - self.s_mm[0]) * PX_PER_MM
+
+    def granular_share(self, left_mm: Floats, right_mm: Floats) -> Floats:
+        """Of the face between toes (columns,), less what lies at them, the share that is grey and granular: (columns,)."""
+        part = np.linspace(0.15, 0.85, 15)[:, None]
+        rows = self.row(left_mm * (1 - part) + right_mm * part)
+        columns = np.broadcast_to(np.arange(rows.shape[1]), rows.shape)
+        return np.asarray(read_at(self.granular.astype(np.float32), rows, columns).mean(0))
 
 
 def look_closely(

@@ -182,18 +182,19 @@ def _figures(picture: Picture, scale: Scale, gains: Floats, found: _Located, rep
     report = report.but(
         **outline_figures(line, scale, doubt.width_mm),
         ripple=ripple_figures(ripple),
-        tint=tint_figures(_tint(picture, scale, gains, toes)),
+        tint=tint_figures(_tint(picture, scale, gains, look, toes)),
         defects=told,
     )
     return Measured(report, Bead(line, scale, picture.size_px, ripple, doubt.stretches), picture.pixels)
 
 
-def _tint(picture: Picture, scale: Scale, gains: Floats, toes: Toes) -> Tint:
+def _tint(picture: Picture, scale: Scale, gains: Floats, look: CloseLook, toes: Toes) -> Tint:
     band = read_band(picture, scale, gains, toes.line, (toes.start_mm - BEYOND_MM, toes.end_mm + BEYOND_MM))
     s = np.arange(toes.start_mm, toes.end_mm, TINT_STEP_MM)
     left, right = toes.at(s)
     plate = read_plate(band, left, right, s)
-    return read_tint(band, plate, left, right, s)
+    granular = np.interp(s, look.s_mm, look.granular_share(*toes.at(look.s_mm)))
+    return read_tint(band, plate, left, right, s, granular)
 
 
 def _told(fault: Fault, bead: Outline, toes: Toes) -> Defect:

@@ -15,6 +15,7 @@ from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Floats, Whole
 from judicum.core.photo.band import Band
+from judicum.core.photo.close import GRANULAR
 from judicum.core.photo.film import (
     GREY_LEVEL,
     UNTINTED_LAB,
@@ -43,9 +44,6 @@ puts a level too high."""
 ZONE_STEP_MM = 0.1
 LEAST_CLEAN, MOST_DULL = 52.0, 9.0
 """CIELAB lightness under which, and chroma under which, a place is as the scale's grey oxide (40 and 0)."""
-BRIGHTEST = 10.0
-"""Per cent of the places across a bead that are its brightest. Grey oxide is matt: where they outshine untinted plate, what is
-dark beside them is metal that mirrors something dark."""
 SHADE_MM = 0.2
 """So far from the toe its own shade hides the film."""
 
@@ -104,12 +102,13 @@ def _against(light: Floats, plate: Floats) -> Floats:
     return linear_to_lab(scaled.reshape(-1, 1, 3)).reshape(light.shape)
 
 
-def read_tint(band: Band, plate: Plate, left_mm: Floats, right_mm: Floats, s_mm: Floats) -> Tint:
+def read_tint(band: Band, plate: Plate, left_mm: Floats, right_mm: Floats, s_mm: Floats, granular: Floats) -> Tint:
     """Tint figures of a bead.
 
     Args:
         band: straight band around the bead. plate: the untinted plate beside it.
-        left_mm, right_mm: (k,) toes across the band; s_mm: (k,) along it, evenly spaced.
+        left_mm, right_mm: (k,) toes across the band; s_mm: (k,) along it, evenly spaced. granular: (k,) share of the
+            face across the bead that is grey and granular.
     """
     step = float(s_mm[1] - s_mm[0])
     soft = cv2.GaussianBlur(band.linear, (0, 0), sigmaX=0.25 * band.px_per_mm, sigmaY=0.10 * band.px_per_mm)
@@ -120,12 +119,12 @@ def read_tint(band: Band, plate: Plate, left_mm: Floats, right_mm: Floats, s_mm:
     u = np.linspace(0.14, 0.86, 11)[:, None]
     # Across the face the plate's light goes from the left side's to the right side's.
     face_plate = (plate.left * (1 - u) + plate.right * u)[:, None, :]
-    levels = _levels(_against(read(left_mm * (1 - u) + right_mm * u), face_plate), face=True)
+    levels = _levels(_against(read(left_mm * (1 - u) + right_mm * u), face_plate), granular)
     zones = []
     for toe, sign, colour in ((left_mm, -1.0, plate.left), (right_mm, 1.0, plate.right)):
         away = np.arange(SHADE_MM + ZONE_STEP_MM / 2, ZONE_MM, ZONE_STEP_MM)[:, None]
         beside = gaussian_filter1d(read(toe[None, :] + sign * away), 1.0 / step, axis=1)
-        level = _levels(_against(beside, colour), face=False)
+        level = _levels(_against(beside, colour))
         # What lies in the toe's shadow is taken to be as what comes next.
         zones.append(np.concatenate([np.repeat(level[:1], round(SHADE_MM / ZONE_STEP_MM), axis=0), level]))
     covered = [k for k in range(7) if np.mean(np.concatenate(zones) == k) >= ZONE_SHARE]
@@ -136,12 +135,13 @@ def read_tint(band: Band, plate: Plate, left_mm: Floats, right_mm: Floats, s_mm:
     return Tint(int(np.median(levels)), max(covered, default=0), left, right, along, share)
 
 
-def _levels(lab: Floats, face: bool) -> Whole:
-    """Levels of places of a face or of the zone beside it (rows across, columns along, 3: CIELAB against the plate)."""
-    thickness, _ = film_of(lab.reshape(-1, 3).astype(np.float32), face)
+def _levels(lab: Floats, granular: Floats | None = None) -> Whole:
+    """Levels of places (rows across, columns along, 3: CIELAB against the plate) of a face that is `granular` (columns,), or of
+    the zone beside one."""
+    thickness, _ = film_of(lab.reshape(-1, 3).astype(np.float32), face=granular is not None)
     levels = level_of_film(thickness).reshape(lab.shape[:-1])
-    if face:
-        shines = np.percentile(lab[..., 0], 100 - BRIGHTEST, axis=0) > UNTINTED_LAB[0]
-        dull = (lab[..., 0] < LEAST_CLEAN) & (np.hypot(lab[..., 1], lab[..., 2]) < MOST_DULL) & ~shines
-        levels = np.where(dull, GREY_LEVEL, levels)
+    # What is dull where the networks see no grey oxide is clean metal that mirrors something dark.
+    if granular is not None:
+        dull = (lab[..., 0] < LEAST_CLEAN) & (np.hypot(lab[..., 1], lab[..., 2]) < MOST_DULL)
+        levels = np.where(dull & (granular > GRANULAR), GREY_LEVEL, levels)
     return levels

@@ -5,14 +5,14 @@ import numpy as np
 from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Flags, Floats
-from judicum.core.photo.close import PX_PER_MM, CloseLook
+from judicum.core.photo.close import GRANULAR, PX_PER_MM, CloseLook
 from judicum.core.photo.defects.face import Face
 from judicum.core.photo.defects.fault import Fault
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import read_at
 
-SUGAR_SHARE, SUGARED = 0.35, 0.5
-"""Shares of the face across the bead that are grey and granular: out to where a patch reaches, and in the midst of it."""
+SUGARED = 0.5
+"""Share of the face across the bead that is grey and granular in the midst of a patch, which reaches to where it is GRANULAR."""
 LEAST_SUGAR = 0.65
 """Mean of that share over a patch: of other drawers' pictures sugar had 0.88 and more, of drawn ones 0.50; what is none up to
 0.43, and silver ripples up to 0.74 by one network alone, on pictures kept from it."""
@@ -48,16 +48,11 @@ def runs(flags: Flags, step_mm: float, least_mm: float, bridge_mm: float = 0.6) 
 
 def sugar(look: CloseLook, toes: Toes) -> list[Fault]:
     """Patches of dull, grey, granular oxide over most of the face."""
-    left, right = toes.at(look.s_mm)
-    part = np.linspace(0.15, 0.85, 15)[:, None]
-    rows = look.row(left * (1 - part) + right * part)
-    share = read_at(look.granular.astype(np.float32), rows, np.broadcast_to(np.arange(rows.shape[1]), rows.shape)).mean(
-        0
-    )
+    share = look.granular_share(*toes.at(look.s_mm))
     inside = (look.s_mm > toes.start_mm) & (look.s_mm < toes.end_mm)
     return [
         _stretch("sugaring", look, a, b, 0.0, float(share[a : b + 1].mean()))
-        for a, b in runs((share > SUGAR_SHARE) & inside, 1 / PX_PER_MM, SUGAR_MM, 1.0)
+        for a, b in runs((share > GRANULAR) & inside, 1 / PX_PER_MM, SUGAR_MM, 1.0)
         if (share[a : b + 1] > SUGARED).sum() / PX_PER_MM > SUGAR_MM and share[a : b + 1].mean() > LEAST_SUGAR
     ]
 
