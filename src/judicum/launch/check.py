@@ -30,7 +30,7 @@ def test(arguments: list[str]) -> int:
     cluster = throwaway()
     scratch = Path(tempfile.mkdtemp(prefix="judicum-test-var-"))
     try:
-        with ThreadPoolExecutor(3) as side_by_side:
+        with ThreadPoolExecutor(4) as side_by_side:
             with install.only_one():
                 programs = side_by_side.submit(_programs)
                 packages = side_by_side.submit(install.python_packages, dev=True)
@@ -43,11 +43,13 @@ def test(arguments: list[str]) -> int:
                     # The cluster goes with the run: no connection is kept, no database dropped at the end.
                     "JUDICUM_CONN_MAX_AGE": "0",
                 }
+                compiled = side_by_side.submit(_compiled, dict(env))
                 side_by_side.submit(_python_checks).result()
                 env["JUDICUM_CHROMIUM"] = str(programs.result())
                 cluster.start()
                 _drift(env, scratch)
                 _tables(env)
+                compiled.result()
                 node = page.result()
                 _drift_of_types(*node, scratch)
             checked = side_by_side.submit(_slow_checks, *node)
@@ -75,6 +77,12 @@ def _page(packages: Future[None]) -> tuple[list[str], dict[str, str]]:
     packages.result()
     install.page()
     return npm, node_env
+
+
+def _compiled(env: dict[str, str]) -> None:
+    """Compile what the tests import once: every worker begins by importing all of it, and all begin at the same time."""
+    with step("compiling the tests and what they import"):
+        run([PYTHON, "-m", "pytest", "--collect-only", "-q"], why="a test cannot be imported", env=env, cwd=ROOT, log=LOGS / "collect.log")  # fmt: skip
 
 
 def _pytest(env: dict[str, str], arguments: list[str]) -> int:

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 import numpy as np
+from scipy.special import fdtri, stdtrit
 
 from judicum.core.arrays import Floats
 from judicum.core.marking.scheme import HALF, HIGHEST
@@ -76,11 +77,9 @@ def mean_difference(first: Sequence[float], second: Sequence[float]) -> Interval
     """
     if len(first) < 2:
         return None
-    from scipy.stats import t
-
     off = np.subtract(second, first)
     value, error = float(off.mean()), float(off.std(ddof=1) / np.sqrt(len(off)))
-    reach = error * float(t.ppf((1 + CONFIDENCE) / 2, len(off) - 1))
+    reach = error * float(stdtrit(len(off) - 1, (1 + CONFIDENCE) / 2))
     return Interval(value, value - reach, value + reach)
 
 
@@ -116,8 +115,6 @@ def intraclass(ratings: Floats) -> Interval | None:
     Returns:
         The figure with its interval by the F distribution; None where all marks are the same.
     """
-    from scipy.stats import f
-
     n, k = ratings.shape
     grand = ratings.mean()
     of_beads = k * ((ratings.mean(1) - grand) ** 2).sum() / (n - 1)
@@ -138,7 +135,7 @@ def intraclass(ratings: Floats) -> Interval | None:
     freedom = (a * of_markers + b * error) ** 2 / (
         (a * of_markers) ** 2 / (k - 1) + (b * error) ** 2 / ((n - 1) * (k - 1))
     )
-    upper, lower = (float(f.ppf((1 + CONFIDENCE) / 2, *df)) for df in ((n - 1, freedom), (freedom, n - 1)))
+    upper, lower = (float(fdtri(*df, (1 + CONFIDENCE) / 2)) for df in ((n - 1, freedom), (freedom, n - 1)))
     spread = k * of_markers + (k * n - k - n) * error
     low = n * (of_beads - upper * error) / (upper * spread + n * of_beads)
     high = n * (lower * of_beads - error) / (spread + n * lower * of_beads)

@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import datetime
 
-from scipy.optimize import brentq
+import numpy as np
 
 from judicum.core.fields import Fields
 from judicum.core.quantities import QUANTITIES
@@ -28,8 +28,6 @@ B_CM3_MOL = (-16.0, -60.0, -10.0)
 """cm³/mol. Second virial coefficient of argon as a series in (298.15 K / T − 1) [src: crc-virial]."""
 C_CM6_MOL2 = 1160.0
 """cm⁶/mol². Third virial coefficient of argon near 25 °C [src: dymond-smith]."""
-MOST_MOL_CM3 = 0.02
-"""mol/cm³. Past any gas bottle; the root lies below."""
 MODEL_SHARE = 0.01
 """Of the litres, how far two virial coefficients may be off up to 230 bar (tests/core/stock/test_bottle.py)."""
 GAUGE_SHARE = 0.025
@@ -89,16 +87,25 @@ class Fall:
         return (self.fell - self.logged) / self.hours
 
 
-def density_mol_cm3(bar: float, temperature_c: float) -> float:
-    """Molar density of argon at an absolute pressure, mol/cm³: P = ρRT (1 + Bρ + Cρ²) [src: crc-virial]."""
+def _virials(temperature_c: float) -> tuple[float, float]:
+    """RT, bar cm³/mol, and the second virial coefficient, cm³/mol, of argon."""
     kelvin = temperature_c + ZERO_C_K
     step = B_REFERENCE_K / kelvin - 1
-    second = sum(a * step**k for k, a in enumerate(B_CM3_MOL))
+    return GAS_CONSTANT * kelvin, sum(a * step**k for k, a in enumerate(B_CM3_MOL))
 
-    def over(rho: float) -> float:
-        return GAS_CONSTANT * kelvin * rho * (1 + second * rho + C_CM6_MOL2 * rho**2) - bar
 
-    return float(brentq(over, 0.0, MOST_MOL_CM3, xtol=1e-12))
+def density_mol_cm3(bar: float, temperature_c: float) -> float:
+    """Molar density of argon at an absolute pressure, mol/cm³: P = ρRT (1 + Bρ + Cρ²) [src: crc-virial]."""
+    energy, second = _virials(temperature_c)
+    roots = np.roots([C_CM6_MOL2, second, 1.0, -bar / energy])
+    # The pressure grows with the density at any temperature of a bottle, so one root of the three is real.
+    return float(roots[np.abs(roots.imag).argmin()].real)
+
+
+def pressure_bar(density: float, temperature_c: float) -> float:
+    """The absolute pressure of argon at a molar density, mol/cm³: the inverse of `density_mol_cm3`."""
+    energy, second = _virials(temperature_c)
+    return energy * density * (1 + second * density + C_CM6_MOL2 * density**2)
 
 
 def compressibility(bar: float, temperature_c: float) -> float:
@@ -127,7 +134,8 @@ def bar_with(size_l: float, given_l: float, temperature_c: float = LITRES_AT_C) 
     """What the gauge shows when so many litres can still be drawn: the inverse of `litres`, bar."""
     if given_l <= 0:
         return KEPT_BAR
-    return float(brentq(lambda bar: litres(size_l, bar, temperature_c) - given_l, 0.0, 2 * FULL_BAR))
+    kept = density_mol_cm3(KEPT_BAR + AIR_BAR, temperature_c)
+    return pressure_bar(kept + given_l * density_mol_cm3(AIR_BAR, LITRES_AT_C) / size_l, temperature_c) - AIR_BAR
 
 
 def content(size_l: float, reading: Reading) -> Content:

@@ -6,7 +6,7 @@ from math import ceil, sqrt
 from statistics import fmean
 
 import numpy as np
-from scipy.stats import t as student_t
+from scipy.special import stdtrit
 
 USUAL_CV, WEIGHS = 0.4, 2.0
 """Standard deviation over the mean of what evenings take, where few evenings cannot say, and as how many evenings it weighs
@@ -59,7 +59,7 @@ def lasts(
     # Evenings scatter about a mean that is itself known from `own` of them only.
     off = np.sqrt(evenings * spread**2 + (evenings * spread) ** 2 / max(own, 1) + left_uncertainty**2)
     # As factors: what is taken is never below nothing, and few evenings misjudge it by a factor rather than by an amount.
-    wide = float(student_t.ppf((1 + HOLDS) / 2, own + WEIGHS)) * off / np.maximum(middle, LEAST)
+    wide = float(stdtrit(own + WEIGHS, (1 + HOLDS) / 2)) * off / np.maximum(middle, LEAST)
     reach = np.exp(np.minimum(wide, WIDEST))
     low = _covered(middle * reach, left)
     return Lasts(

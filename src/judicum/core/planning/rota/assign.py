@@ -10,14 +10,11 @@ from collections import defaultdict
 from collections.abc import Iterable, Sequence
 
 import numpy as np
-from scipy.optimize import Bounds, LinearConstraint, milp
-from scipy.sparse import coo_array
 
 from judicum.core.arrays import Floats
 from judicum.core.planning.rota.ground import Ground
+from judicum.core.planning.rota.programme import Row, least
 
-Row = tuple[dict[int, float], float]
-"""Coefficients by variable, and what their sum is at most."""
 LEAST_S = 0.3
 """Seconds that a solve gets at least, however late it is."""
 
@@ -88,27 +85,10 @@ class Assignment:
     def _run(self, cost: Floats, rows: Sequence[Row], seconds: float) -> list[int] | None:
         if not self.options:
             return []
-        at, columns, values, limits = [], [], [], []
-        for k, (coefficients, most) in enumerate(rows):
-            at += [k] * len(coefficients)
-            columns += list(coefficients)
-            values += list(coefficients.values())
-            limits.append(most)
-        matrix = coo_array((values, (at, columns)), shape=(len(rows), self.size)).tocsr()
-        whole = np.ones(self.size)
-        whole[-2:] = 0
-        upper = np.ones(self.size)
-        upper[-2:] = np.inf
-        done = milp(
-            cost,
-            integrality=whole,
-            bounds=Bounds(np.zeros(self.size), upper),
-            constraints=LinearConstraint(matrix, -np.inf, np.array(limits)),
-            options={"time_limit": max(LEAST_S, seconds), "mip_rel_gap": 1e-6},
-        )
-        if done.x is None:
-            return None
-        return [k for k in range(len(self.options)) if done.x[k] > 0.5]
+        whole, upper = np.ones(self.size), np.ones(self.size)
+        whole[-2:], upper[-2:] = 0, np.inf
+        found = least(cost, rows, np.zeros(self.size), upper, whole, max(LEAST_S, seconds))
+        return None if found is None else [k for k in range(len(self.options)) if found[k] > 0.5]
 
     def _room(self, need: int, w: int) -> bool:
         """Whether the need alone has room in the window beside what is kept."""

@@ -3,10 +3,9 @@
 from itertools import combinations
 
 import numpy as np
-from scipy.optimize import Bounds, LinearConstraint, milp
-from scipy.sparse import coo_array
 
 from judicum.core.planning.rota.ground import Fixed, Ground, Window
+from judicum.core.planning.rota.programme import Row, least
 
 SECONDS = 1.0
 
@@ -30,7 +29,7 @@ def in_order(
     length = ground.sessions[session].minutes
     kept = [one for one in ground.fixed if one.session == session]
     low, high = np.zeros(len(chosen)), np.zeros(len(chosen))
-    rows: list[tuple[dict[int, float], float]] = []
+    rows: list[Row] = []
     count = len(chosen)
     for k, (need, window) in enumerate(chosen):
         minutes = ground.needs[need].minutes
@@ -64,24 +63,18 @@ def in_order(
             rows.append(({j: 1.0, i: -1.0, first: -big}, -float(theirs + gap)))
     if (high < low).any():
         return None
-    at, columns, values = [], [], []
-    for r, (coefficients, _) in enumerate(rows):
-        at += [r] * len(coefficients)
-        columns += list(coefficients)
-        values += list(coefficients.values())
     orders = count - len(chosen)
-    cost = np.concatenate([np.ones(len(chosen)), np.zeros(orders)])
-    constraints = [LinearConstraint(coo_array((values, (at, columns)), shape=(len(rows), count)).tocsr(), -np.inf, np.array([most for _, most in rows]))] if rows else []  # fmt: skip
-    done = milp(
-        cost,
-        integrality=np.ones(count),
-        bounds=Bounds(np.concatenate([low, np.zeros(orders)]), np.concatenate([high, np.ones(orders)])),
-        constraints=constraints,
-        options={"time_limit": seconds},
+    found = least(
+        np.concatenate([np.ones(len(chosen)), np.zeros(orders)]),
+        rows,
+        np.concatenate([low, np.zeros(orders)]),
+        np.concatenate([high, np.ones(orders)]),
+        np.ones(count),
+        seconds,
     )
-    if done.x is None:
+    if found is None:
         return None
-    starts = [round(float(v)) for v in done.x[: len(chosen)]]
+    starts = [round(float(v)) for v in found[: len(chosen)]]
     return [
         Fixed(need, session, window.booth, start, start + ground.needs[need].minutes)
         for (need, window), start in zip(chosen, starts, strict=True)
