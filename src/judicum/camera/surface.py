@@ -8,11 +8,15 @@ import numpy as np
 from judicum.camera.faults import with_faults
 from judicum.camera.scene import Bead, Scene
 from judicum.camera.surroundings import joint_light, with_decoys
-from judicum.core.arrays import Floats
+from judicum.core.arrays import Flags, Floats
 from judicum.core.photo.film import film_lab, lab_to_linear
 
 LIGHTS = (((-0.35, -0.75, 0.62), 0.62), ((0.6, 0.25, 0.9), 0.38))
 """Directions towards the lamps (x right, y down, z to the viewer) and their share of the light."""
+
+
+RIM_MM = 2.0
+"""Further from the outline a bead neither rises nor darkens the plate."""
 
 
 @dataclass(frozen=True)
@@ -96,22 +100,20 @@ def lay(rng: np.random.Generator, bead: Bead, s: Floats, n: Floats, px_per_mm: f
     # Signed distance to the outline, negative inside; good near the toes, where it matters.
     beyond = np.where(towards_tip > 0, np.hypot(towards_tip * half, off) - half, np.abs(off) - reach)
     inside = np.clip(0.5 - beyond * px_per_mm, 0, 1).astype(np.float32)
-    notch = np.zeros_like(s)
-    height = (
-        bead.crown_mm
-        * np.clip(1 - (off / np.maximum(half, 1e-3)) ** 2, 0, 1) ** bead.flank
-        * np.sqrt(np.clip(1 - towards_tip**2, 0, 1))
-    )
-    if len(bead.fronts_mm):
-        lead = s + bead.curve_mm * (off / half) ** 2
-        lead = lead + 0.05 * clouds(rng, s.shape, px_per_mm * 0.8)
-        index = np.clip(np.searchsorted(bead.fronts_mm, lead.ravel()).reshape(lead.shape), 1, len(bead.fronts_mm) - 1)
-        low, high = bead.fronts_mm[index - 1], bead.fronts_mm[index]
-        part = np.clip((lead - low) / (high - low), 0, 1)
-        height = height + inside * bead.ripple_mm * 2.2 * part**bead.rise * (1 - part**bead.fall)
-        nearest = np.minimum(np.abs(lead - low), np.abs(high - lead))
-        notch = 0.35 * np.exp(-((nearest / 0.10) ** 2)) * inside * min(1.0, bead.ripple_mm / 0.05)
-    height = cv2.GaussianBlur(height.astype(np.float32), (0, 0), 0.05 * px_per_mm)
+    height, notch = np.zeros_like(s), np.zeros(s.shape)
+    lead_noise = 0.05 * clouds(rng, s.shape, px_per_mm * 0.8) if len(bead.fronts_mm) else None
+    box = _around((np.abs(off) <= half + 1 / px_per_mm) & (towards_tip <= 1), 3 + int(0.25 * px_per_mm))
+    if box is not None:
+        risen, notch[box] = _relief(
+            bead,
+            s[box],
+            off[box],
+            half[box],
+            towards_tip[box],
+            inside[box],
+            None if lead_noise is None else lead_noise[box],
+        )
+        height[box] = cv2.GaussianBlur(risen, (0, 0), 0.05 * px_per_mm)
     side = np.where(off < 0, bead.fade_mm[0], bead.fade_mm[1])
     uneven = 1 + 0.12 * clouds(rng, s.shape, px_per_mm * 6)
     zone = bead.zone_nm * np.exp(-1.6 * (np.clip(beyond, 0, None) / (side * uneven)) ** 1.4)  # as truth.zone_film
@@ -122,10 +124,45 @@ def lay(rng: np.random.Generator, bead: Bead, s: Floats, n: Floats, px_per_mm: f
     return Laid(film.astype(np.float32), height, beyond.astype(np.float32), inside, notch)
 
 
+def _relief(
+    bead: Bead, s: Floats, off: Floats, half: Floats, towards_tip: Floats, inside: Floats, uneven_mm: Floats | None
+) -> tuple[Floats, Floats]:
+    """Height of a bead over the plate, mm, and the dark line of each front, where it lies (arguments as in `lay`)."""
+    height = (
+        bead.crown_mm
+        * np.clip(1 - (off / np.maximum(half, 1e-3)) ** 2, 0, 1) ** bead.flank
+        * np.sqrt(np.clip(1 - towards_tip**2, 0, 1))
+    )
+    notch = np.zeros_like(s)
+    if uneven_mm is not None:
+        lead = s + bead.curve_mm * (off / half) ** 2
+        lead = lead + uneven_mm
+        index = np.clip(np.searchsorted(bead.fronts_mm, lead.ravel()).reshape(lead.shape), 1, len(bead.fronts_mm) - 1)
+        low, high = bead.fronts_mm[index - 1], bead.fronts_mm[index]
+        part = np.clip((lead - low) / (high - low), 0, 1)
+        height = height + inside * bead.ripple_mm * 2.2 * part**bead.rise * (1 - part**bead.fall)
+        nearest = np.minimum(np.abs(lead - low), np.abs(high - lead))
+        notch = 0.35 * np.exp(-((nearest / 0.10) ** 2)) * inside * min(1.0, bead.ripple_mm / 0.05)
+    return height.astype(np.float32), notch
+
+
+def _around(there: Flags, margin: int) -> tuple[slice, slice] | None:
+    """The box (rows, columns) of all that is there, with a margin; None where nothing is."""
+    sides = [np.flatnonzero(there.any(axis)) for axis in (1, 0)]
+    if not len(sides[0]):
+        return None
+    rows, columns = (slice(max(0, int(at[0]) - margin), int(at[-1]) + 1 + margin) for at in sides)
+    return rows, columns
+
+
 def _shade(laid: Laid, px_per_mm: float) -> Floats:
-    """Brightness of the lit bead, dark along its toes and fronts."""
-    rim = np.where(laid.beyond < 0, 0.55, 0.25) * np.exp(-((laid.beyond / 0.13) ** 2))
-    return (_lit(laid.height, px_per_mm) * (1 - rim) * (1 - laid.notch)).astype(np.float32)
+    """Brightness of the lit bead, dark along its toes and fronts; that of flat metal away from it."""
+    shade = np.full(laid.height.shape, _lit(np.zeros((2, 2), np.float32), px_per_mm)[0, 0])
+    box = _around(laid.beyond < RIM_MM, 3)
+    if box is not None:
+        rim = np.where(laid.beyond[box] < 0, 0.55, 0.25) * np.exp(-((laid.beyond[box] / 0.13) ** 2))
+        shade[box] = _lit(laid.height[box], px_per_mm) * (1 - rim) * (1 - laid.notch[box])
+    return shade
 
 
 def _lit(height: Floats, px_per_mm: float) -> Floats:
