@@ -151,6 +151,17 @@ def test_compiled_python_is_kept_where_the_machine_asks_for_none(tmp_path: Path)
         assert list(tmp_path.rglob(f"{part}.*.pyc")), part
 
 
+def test_a_process_of_the_server_loads_no_library_that_only_a_few_answers_need() -> None:
+    """Each of them takes as long to load as a third of the rest; a school's server begins ten processes."""
+    told = "import sys, django; django.setup(); from django.urls import get_resolver; get_resolver().url_patterns; print(*sys.modules)"
+    done = subprocess.run([sys.executable, "-c", told], capture_output=True, text=True, check=True, timeout=120)
+    loaded = set(done.stdout.split())
+    assert "judicum.server.evenings.queries" in loaded
+    assert loaded.isdisjoint(
+        {"scipy.stats", "scipy.optimize", "scipy.interpolate", "statsmodels", "onnx", "hypothesis"}
+    )
+
+
 def test_help_lists_the_commands() -> None:
     done = subprocess.run([*JUDICUM, "--help"], capture_output=True, text=True, timeout=60)
     assert done.returncode == 0

@@ -15,6 +15,7 @@ from judicum.core.stock.bottle import (
     density_mol_cm3,
     falls,
     litres,
+    pressure_bar,
 )
 
 BEGUN = datetime(2026, 3, 3, 18, tzinfo=UTC)
@@ -40,6 +41,12 @@ def test_a_full_bottle_holds_about_its_pressure_times_its_size() -> None:
     assert compressibility(201, 20) == pytest.approx(0.945, abs=0.006)
     assert litres(20, KEPT_BAR) == 0
     assert litres(20, 0) == 0
+
+
+@pytest.mark.parametrize("temperature", [-20.0, 0.0, 20.0, 45.0])
+@pytest.mark.parametrize("bar", [0.0, 1.0, 60.0, 230.0])
+def test_density_and_pressure_are_inverse(temperature: float, bar: float) -> None:
+    assert pressure_bar(density_mol_cm3(bar, temperature), temperature) == pytest.approx(bar, abs=1e-9)
 
 
 @pytest.mark.parametrize("given", [5.0, 80.0, 1500.0, 4100.0])
