@@ -27,7 +27,7 @@ def test_an_evening_is_planned_changed_by_hand_and_read_on_a_phone(
     page.get_by_role("button", name="Plan the rest").click()
     sanne = page.get_by_role("button", name="Sanne, Bead on plate, 1.5 mm, booth")
     expect(sanne).to_be_visible()
-    expect(page.get_by_text("Everybody stands somewhere.")).to_be_visible()
+    expect(page.get_by_text("All that is to be welded has a place.")).to_be_visible()
     no_violations(page)
 
     # Dragged by the mouse to the right, it stays where it was dropped; a key moves it on by five minutes.

@@ -84,7 +84,7 @@ def test_an_evening_on_two_phones_and_a_laptop(
     no_violations(laptop)
     laptop.get_by_role("link", name="Evenings", exact=True).click()
     laptop.get_by_role("button", name="Plan the rest").click()
-    expect(laptop.get_by_text("Everybody stands somewhere.")).to_be_visible()
+    expect(laptop.get_by_text("All that is to be welded has a place.")).to_be_visible()
 
     # The first phone reads the gauge by photo: the needle stands straight up, half way round.
     first = open_page(browser, live_server.url, PHONE, complaints)
@@ -119,7 +119,7 @@ def test_an_evening_on_two_phones_and_a_laptop(
     laptop.get_by_role("button", name="Keep it").click()
     expect(laptop.get_by_role("button", name="Keep it")).to_be_hidden()
     laptop.get_by_role("button", name="Plan the rest").click()
-    expect(laptop.get_by_text("Everybody stands somewhere.")).to_be_visible()
+    expect(laptop.get_by_text("All that is to be welded has a place.")).to_be_visible()
     assert Sitting.objects.get(student=course.student).booth_id != mine.booth_id
 
     # The late comer comes in by the door's code on the second phone.

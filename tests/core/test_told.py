@@ -102,7 +102,7 @@ def test_what_became_of_a_change_is_told_where_it_can_be() -> None:
 
 
 def test_a_week_without_a_month_before_it_is_told_alone() -> None:
-    assert share_words(2, 5, 0, 0) == "2 of 5 beads this week"
+    assert share_words(2, 5, 0, 0) == "2 of 5 beads"
 
 
 def test_evenings_are_told() -> None:

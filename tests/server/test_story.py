@@ -91,7 +91,7 @@ def test_the_week_tells_faults_and_causes_beside_the_month_before(
     told = client_of(course.assistant).get(f"/api/courses/{course.row.pk}/week").json()
     assert [one["words"] for one in told["faults"]] == ["pore", "undercut"]
     assert (told["faults"][0]["now"], told["faults"][0]["now_of"], told["faults"][0]["before"]) == (5, 7, 0)
-    assert told["faults"][0]["said"] == "5 of 7 beads this week, 0 of 17 in the month before"
+    assert told["faults"][0]["said"] == "5 of 7 beads, 0 of 17 in the month before"
     assert [one["now"] for one in told["causes"]] == [1]
     spread = {one["key"]: one for one in told["figures"]}
     assert [one["student"]["display_name"] for one in spread["width_cv"]["places"]] == ["Sanne"]
@@ -104,6 +104,7 @@ def test_a_course_that_has_rested_is_told_of_its_last_week(course: Course) -> No
     Attempt.objects.filter(pk__in=[a.pk for a in attempts]).update(created_at=timezone.now() - timedelta(days=60))
     found = week_of(course.instructor, course.row.pk)
     assert found.since < timezone.now() - timedelta(days=60)
+    assert found.until - found.since == timedelta(days=7)
 
 
 @pytest.mark.parametrize(

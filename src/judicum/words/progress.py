@@ -94,6 +94,6 @@ def became_words(done: str, gone: str) -> str:
 
 
 def share_words(now: int, now_of: int, before: int, before_of: int) -> str:
-    """In how many beads something shows this week, beside the month before."""
-    said = f"{now} of {now_of} beads this week"
+    """In how many beads something shows in the last week of welding, beside the month before."""
+    said = f"{now} of {now_of} beads"
     return f"{said}, {before} of {before_of} in the month before" if before_of else said

@@ -4555,10 +4555,12 @@ export interface components {
             /** Format: double */
             meant: number;
         };
-        /** @description What the class gets wrong in the week since then, beside the month before it. */
+        /** @description What the class gets wrong in the last week of welding, beside the month before it. */
         Week: {
             /** Format: date-time */
             since: string;
+            /** Format: date-time */
+            until: string;
             faults: components["schemas"]["Share"][];
             causes: components["schemas"]["Share"][];
             resting: components["schemas"]["Standing"][];

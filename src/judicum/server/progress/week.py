@@ -53,6 +53,7 @@ class Week:
     place, best first."""
 
     since: datetime
+    until: datetime
     faults: list[Share]
     causes: list[Share]
     resting: list[dict[str, Any]]
@@ -81,6 +82,7 @@ def week_of(user: User, course_id: int, now: datetime | None = None) -> Week:
     causes = [(attempt, {cause}) for attempt, cause in taken.values_list("attempt_id", "cause")]
     return Week(
         since,
+        end,
         _shares(seen, new, len(told)),
         _shares(causes, new, len(told)),
         [one for one in desk(user, course_id)["students"] if one["stuck"]],

@@ -61,7 +61,7 @@ function Both({ one, other }: { one: Shown; other: Shown }) {
         <CursorField axis={axis} length={length}>
           <Placed axis={axis} shown={one} units={units} />
           <Placed axis={axis} shown={other} units={units} />
-          <Track words="Width: above whole line, below dashed" span={axis}>
+          <Track words="Width, below dashed" span={axis}>
             <WidthTrack report={one.report} limits={limits} />
             <WidthTrack report={other.report} limits={limits} second />
           </Track>

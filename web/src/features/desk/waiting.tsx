@@ -44,9 +44,13 @@ export function Waiting({ attempt, search }: { attempt: WaitingAttempt; search: 
         )}
       </span>
       <span className="text-sm">
-        <span className="block">width varies {percent(m?.width_cv)}</span>
-        <span className="block">ripples vary {percent(m?.pitch_cv)}</span>
-        <TintBadge level={m?.tint_level} />
+        {m?.width_cv != null && (
+          <>
+            <span className="block">width varies {percent(m.width_cv)}</span>
+            <span className="block">ripples vary {percent(m.pitch_cv)}</span>
+            <TintBadge level={m.tint_level} />
+          </>
+        )}
       </span>
     </Link>
   );

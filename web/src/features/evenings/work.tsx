@@ -15,7 +15,7 @@ export function WorkList({ evenings, session, unplaced, change }: Props) {
   return (
     <Panel tight aria-label="Without a place" className="print:hidden">
       <h2 className="font-bold">Without a place ({left.length})</h2>
-      {left.length === 0 && <p className="quiet text-sm">Everybody stands somewhere.</p>}
+      {left.length === 0 && <p className="quiet text-sm">All that is to be welded has a place.</p>}
       <ul className="divide-y divide-base-300">
         {left.map((work) => (
           <li key={`${String(work.assignment)}-${String(work.student.id)}`} className="py-1 text-sm">

@@ -18,10 +18,11 @@ const share = (words: string, now: number, before: number) => ({
   now_of: 10,
   before,
   before_of: 20,
-  said: `${String(now)} of 10 beads this week`,
+  said: `${String(now)} of 10 beads`,
 });
 const week = {
   since: "2026-11-12T18:00:00Z",
+  until: "2026-11-19T18:00:00Z",
   faults: [share("pore", 4, 1), share("undercut", 0, 3)],
   causes: [],
   resting: [],
@@ -81,11 +82,12 @@ const hung = () =>
 it("begins with what goes wrong this week, and says what does not any more", async () => {
   serve(reads);
   show(<WallPage />);
-  const now = await screen.findByRole("region", { name: "This week" });
+  const now = await screen.findByRole("region", { name: "The last week of welding" });
   expect(now.textContent).toContain("pore");
   expect(within(now).getByText("more")).toBeTruthy();
   expect(now.textContent).toContain("Not any more: undercut.");
-  expect(now.textContent).toContain("None this week.");
+  expect(now.textContent).toContain("None.");
+  expect(now.textContent).toContain("12 Nov to 19 Nov");
 });
 
 it("says in words where everybody stands, and who is furthest off", async () => {
@@ -101,7 +103,7 @@ it("says in words where everybody stands, and who is furthest off", async () => 
 it("hangs the wall by need until another order is chosen", async () => {
   serve(reads);
   show(<WallPage />);
-  await screen.findByRole("region", { name: "This week" });
+  await screen.findByRole("region", { name: "The last week of welding" });
   expect(hung()).toEqual(["Wen", "Oda"]);
   await userEvent.click(screen.getByRole("button", { name: "name" }));
   expect(hung()).toEqual(["Oda", "Wen"]);

@@ -7,8 +7,10 @@ const SHOWN = 4;
 /** What the class as a whole gets wrong now, beside the month before: with that the next evening begins. */
 export function Week({ week }: { week: Schemas["Week"] }) {
   return (
-    <Panel tight aria-label="This week">
-      <h2 className="font-bold">This week, since {dateWords(week.since)}</h2>
+    <Panel tight aria-label="The last week of welding">
+      <h2 className="font-bold">
+        The last week of welding, {dateWords(week.since)} to {dateWords(week.until)}
+      </h2>
       <div className="grid gap-x-4 sm:grid-cols-2">
         <Shares title="Faults" shares={week.faults} />
         <Shares title="Causes taken" shares={week.causes} />
@@ -23,7 +25,7 @@ function Shares({ title, shares }: { title: string; shares: Schemas["Share"][] }
   return (
     <div>
       <h3 className="text-sm font-semibold">{title}</h3>
-      {now.length === 0 && <p className="quiet text-sm">None this week.</p>}
+      {now.length === 0 && <p className="quiet text-sm">None.</p>}
       <ul className="text-sm">
         {now.slice(0, SHOWN).map((one) => (
           <li key={one.words} className="flex flex-wrap items-baseline gap-x-2">

@@ -135,9 +135,10 @@ class StandingSerializer(serializers.Serializer[Any]):
 
 
 class WeekSerializer(serializers.Serializer[Any]):
-    """What the class gets wrong in the week since then, beside the month before it."""
+    """What the class gets wrong in the last week of welding, beside the month before it."""
 
     since = serializers.DateTimeField()
+    until = serializers.DateTimeField()
     faults = ShareSerializer(many=True)
     causes = ShareSerializer(many=True)
     resting = StandingSerializer(many=True)
@@ -158,6 +159,7 @@ def told_week(found: Week) -> dict[str, Any]:
 
     return {
         "since": found.since,
+        "until": found.until,
         "faults": shares(found.faults, {key: kind.words for key, kind in FAULT_KINDS.items()}),
         "causes": shares(found.causes, CAUSES_TOLD),
         "resting": [{**one, "student": PersonSerializer(one["student"]).data} for one in found.resting],
