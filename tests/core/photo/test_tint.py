@@ -3,8 +3,11 @@
 import numpy as np
 import pytest
 
+from judicum.bench.causes import case_of
+from judicum.camera import take_photo
 from judicum.core.photo.band import Band
 from judicum.core.photo.film import film_lab, lab_to_linear, linear_to_lab, tint_levels
+from judicum.core.photo.measure import measure_photo
 from judicum.core.photo.plate import read_plate
 from judicum.core.photo.tint import Tint, film_of, read_tint
 from tests.core.photo.bands import bead_band, lit_band
@@ -65,15 +68,31 @@ def test_the_tinted_width_ends_where_the_film_is_gone(fade: float) -> None:
     assert tint.left_mm == pytest.approx(truth, abs=0.4)
 
 
-@pytest.mark.parametrize(("granular", "level", "name"), [(0.9, 7, "grey"), (0.25, 0, "silver")])
-def test_a_dull_dark_bead_is_grey_where_it_is_granular_and_else_mirrors_something(
-    granular: float, level: int, name: str
-) -> None:
+@pytest.mark.parametrize("granular", [0.9, 0.05])
+def test_a_bead_that_is_dull_and_dark_from_end_to_end_is_grey(granular: float) -> None:
     band = bead_band(bead_nm=3, zone_nm=20)
     band.linear[np.abs(band.n_mm) < 2] = lab_to_linear(np.array([44.0, 0.0, 0.0]))
     tint = tint_of(band, granular)
+    assert tint.bead == 7
+    assert tint.share["grey"] > 0.9
+
+
+@pytest.mark.parametrize(("granular", "level"), [(0.9, 7), (0.25, 0)])
+def test_a_dark_part_of_a_bead_that_shines_elsewhere_is_grey_where_it_is_granular_and_else_mirrors_something(
+    granular: float, level: int
+) -> None:
+    band = bead_band(bead_nm=3, zone_nm=20)
+    band.linear[np.abs(band.n_mm) < 2] = lab_to_linear(np.array([44.0, 0.0, 0.0]))
+    band.linear[np.abs(band.n_mm + 0.9) < 0.3] = lab_to_linear(np.array([70.0, 0.0, 1.0]))
+    tint = tint_of(band, granular)
     assert tint.bead == level
-    assert tint.share[name] > 0.9
+
+
+@pytest.mark.parametrize("seed", [500, 503])
+def test_a_bead_of_too_little_gas_is_grey(seed: int) -> None:
+    told = measure_photo(take_photo(case_of("flow_low", seed)[0]).jpeg).report.tint
+    assert told is not None
+    assert told.bead.level == 7
 
 
 def test_a_coloured_bead_is_not_grey_though_it_is_granular() -> None:

@@ -44,6 +44,9 @@ puts a level too high."""
 ZONE_STEP_MM = 0.1
 LEAST_CLEAN, MOST_DULL = 52.0, 9.0
 """CIELAB lightness under which, and chroma under which, a place is as the scale's grey oxide (40 and 0)."""
+BRIGHTEST = 10.0
+"""Per cent of a face that are its brightest places. Of matt beads, dull from end to end, they had L* 38 to 49, of clean ones
+that mirror something dark 57 and more."""
 SHADE_MM = 0.2
 """So far from the toe its own shade hides the film."""
 
@@ -140,8 +143,9 @@ def _levels(lab: Floats, granular: Floats | None = None) -> Whole:
     the zone beside one."""
     thickness, _ = film_of(lab.reshape(-1, 3).astype(np.float32), face=granular is not None)
     levels = level_of_film(thickness).reshape(lab.shape[:-1])
-    # What is dull where the networks see no grey oxide is clean metal that mirrors something dark.
     if granular is not None:
         dull = (lab[..., 0] < LEAST_CLEAN) & (np.hypot(lab[..., 1], lab[..., 2]) < MOST_DULL)
-        levels = np.where(dull & (granular > GRANULAR), GREY_LEVEL, levels)
+        # What is dull on a face that shines elsewhere, and no grey oxide to the networks, is clean metal that mirrors something dark.
+        matt = np.percentile(lab[..., 0], 100 - BRIGHTEST) < LEAST_CLEAN
+        levels = np.where(dull & (matt | (granular > GRANULAR)), GREY_LEVEL, levels)
     return levels
