@@ -164,7 +164,7 @@ function CourseName({ course, session }: CourseNameProps) {
     <label className="flex min-w-24 shrink items-center gap-1">
       <ChevronsUpDown size={16} className="shrink-0" aria-hidden />
       <select
-        className="select min-w-20 shrink bg-none pe-2 font-semibold text-ellipsis select-sm"
+        className="select min-w-20 shrink bg-none pe-2 font-semibold select-sm"
         aria-label="Course to work in"
         value={course.id}
         onChange={(e) => {
