@@ -21,7 +21,7 @@ export function Feedback({ attempt, mark }: { attempt: Attempt; mark: Schemas["M
   return (
     <Panel className="space-y-4">
       <div className="flex items-end gap-4">
-        <p className="text-5xl font-bold">
+        <p className="shrink-0 text-5xl font-bold whitespace-nowrap">
           {mark.total.toFixed(0)}
           <span className="quiet text-xl font-normal"> of 100</span>
         </p>
