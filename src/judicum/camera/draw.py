@@ -60,12 +60,13 @@ def _plane(scene: Scene, x: Floats, y: Floats, px_per_mm: float) -> Floats:
     rng = np.random.default_rng(scene.seed + 7)
     card = card_geometry()["strip" if scene.card == "strip" else "window"]
     width, height = card["size"]
-    uneven, rows_of = clouds(rng, x.shape, px_per_mm * 20), rng.standard_normal((x.shape[0], 1))
+    # Drawn also where a strip's coupon covers them: what chance gives afterwards stays the same.
+    uneven, brushed = clouds(rng, x.shape, px_per_mm * 20), rng.standard_normal((x.shape[0], 1))
     on_card = (x > 0) & (x < width) & (y > 0) & (y < height) & (scene.card != "none")
     if scene.card == "strip":
         plane = coupon_with_all(scene, x, y, px_per_mm)
     else:
-        streaks = 0.42 * np.exp(0.06 * uneven + 0.10 * rows_of)
+        streaks = 0.42 * np.exp(0.06 * uneven + 0.10 * brushed)
         plane = np.repeat(cv2.GaussianBlur(streaks.astype(np.float32), (0, 0), 1.0)[..., None], 3, axis=2)
         cut_x, cut_y = card["cut_out"]["at"]
         cut_w, cut_h = card["cut_out"]["size"]

@@ -13,8 +13,6 @@ from judicum.core.photo.film import film_lab, lab_to_linear
 
 LIGHTS = (((-0.35, -0.75, 0.62), 0.62), ((0.6, 0.25, 0.9), 0.38))
 """Directions towards the lamps (x right, y down, z to the viewer) and their share of the light."""
-
-
 RIM_MM = 2.0
 """Further from the outline a bead neither rises nor darkens the plate."""
 
@@ -101,18 +99,11 @@ def lay(rng: np.random.Generator, bead: Bead, s: Floats, n: Floats, px_per_mm: f
     beyond = np.where(towards_tip > 0, np.hypot(towards_tip * half, off) - half, np.abs(off) - reach)
     inside = np.clip(0.5 - beyond * px_per_mm, 0, 1).astype(np.float32)
     height, notch = np.zeros_like(s), np.zeros(s.shape)
-    lead_noise = 0.05 * clouds(rng, s.shape, px_per_mm * 0.8) if len(bead.fronts_mm) else None
+    ragged = 0.05 * clouds(rng, s.shape, px_per_mm * 0.8) if len(bead.fronts_mm) else height
+    # With room for all that the blur reaches.
     box = _around((np.abs(off) <= half + 1 / px_per_mm) & (towards_tip <= 1), 3 + int(0.25 * px_per_mm))
     if box is not None:
-        risen, notch[box] = _relief(
-            bead,
-            s[box],
-            off[box],
-            half[box],
-            towards_tip[box],
-            inside[box],
-            None if lead_noise is None else lead_noise[box],
-        )
+        risen, notch[box] = _relief(bead, *(each[box] for each in (s, off, half, towards_tip, inside, ragged)))
         height[box] = cv2.GaussianBlur(risen, (0, 0), 0.05 * px_per_mm)
     side = np.where(off < 0, bead.fade_mm[0], bead.fade_mm[1])
     uneven = 1 + 0.12 * clouds(rng, s.shape, px_per_mm * 6)
@@ -125,18 +116,18 @@ def lay(rng: np.random.Generator, bead: Bead, s: Floats, n: Floats, px_per_mm: f
 
 
 def _relief(
-    bead: Bead, s: Floats, off: Floats, half: Floats, towards_tip: Floats, inside: Floats, uneven_mm: Floats | None
+    bead: Bead, s: Floats, off: Floats, half: Floats, towards_tip: Floats, inside: Floats, ragged: Floats
 ) -> tuple[Floats, Floats]:
-    """Height of a bead over the plate, mm, and the dark line of each front, where it lies (arguments as in `lay`)."""
+    """Height of a bead over the plate, mm, and the dark line of each front, where it lies: as in `lay`, and by how much the
+    fronts are ragged, mm."""
     height = (
         bead.crown_mm
         * np.clip(1 - (off / np.maximum(half, 1e-3)) ** 2, 0, 1) ** bead.flank
         * np.sqrt(np.clip(1 - towards_tip**2, 0, 1))
     )
     notch = np.zeros_like(s)
-    if uneven_mm is not None:
-        lead = s + bead.curve_mm * (off / half) ** 2
-        lead = lead + uneven_mm
+    if len(bead.fronts_mm):
+        lead = s + bead.curve_mm * (off / half) ** 2 + ragged
         index = np.clip(np.searchsorted(bead.fronts_mm, lead.ravel()).reshape(lead.shape), 1, len(bead.fronts_mm) - 1)
         low, high = bead.fronts_mm[index - 1], bead.fronts_mm[index]
         part = np.clip((lead - low) / (high - low), 0, 1)
@@ -158,7 +149,7 @@ def _around(there: Flags, margin: int) -> tuple[slice, slice] | None:
 def _shade(laid: Laid, px_per_mm: float) -> Floats:
     """Brightness of the lit bead, dark along its toes and fronts; that of flat metal away from it."""
     shade = np.full(laid.height.shape, _lit(np.zeros((2, 2), np.float32), px_per_mm)[0, 0])
-    box = _around(laid.beyond < RIM_MM, 3)
+    box = _around(laid.beyond < RIM_MM, 3)  # and what a slope is taken over
     if box is not None:
         rim = np.where(laid.beyond[box] < 0, 0.55, 0.25) * np.exp(-((laid.beyond[box] / 0.13) ** 2))
         shade[box] = _lit(laid.height[box], px_per_mm) * (1 - rim) * (1 - laid.notch[box])

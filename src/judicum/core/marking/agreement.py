@@ -1,6 +1,6 @@
 """Whether two markers mark alike, and whether one drifts: differences, kappa, intraclass correlation, a control chart.
 
-Statistics of kept libraries are imported where they are used: they take longer to load than all the rest of the core.
+Kept libraries that take longer to load than all the rest of the core are imported where they are used.
 """
 
 from collections.abc import Mapping, Sequence
