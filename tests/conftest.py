@@ -12,7 +12,7 @@ from django.core.cache import cache
 from django.db import connection
 from django.test import Client
 
-from tests.people import Course, make_course
+from tests.people import Course, same_course
 
 SLOW = (
     "tests/launch/test_hosts",
@@ -55,7 +55,7 @@ def _own_files(tmp_path: Path, settings: Any, monkeypatch: pytest.MonkeyPatch) -
 @pytest.fixture
 def course(db: None) -> Course:
     """A course with its people, a coupon given to everybody, and another course beside it."""
-    return make_course()
+    return same_course()
 
 
 @pytest.fixture

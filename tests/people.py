@@ -1,11 +1,15 @@
 """A small course to test with."""
 
+from copy import deepcopy
 from dataclasses import dataclass
 from datetime import date, timedelta
+from functools import cache
+
+from django.db import connection
 
 from judicum.server.accounts.models import User, Workshop
 from judicum.server.attempts.actions.log_run import log_run
-from judicum.server.attempts.models import Attempt
+from judicum.server.attempts.models import Attempt, Event
 from judicum.server.coupons.actions.assign_coupon import assign_coupon
 from judicum.server.coupons.library import load_library
 from judicum.server.coupons.models import Assignment, Design
@@ -68,6 +72,32 @@ def make_course() -> Course:
         due_on=date.today() + timedelta(days=14),
     )
     return Course(row, people["ilka"], people["asmus"], people["sanne"], people["odo"], people["stig"], assignment)
+
+
+ROWS = (Design, Workshop, User, CourseRow, Membership, Assignment, Attempt, Event)
+"""All that `make_course` leaves in the tables."""
+
+
+@cache
+def _kept() -> tuple[Course, list[tuple[str, str]]]:
+    """A course that this makes, and the rows of each table as JSON."""
+    course = make_course()
+    tables = [model._meta.db_table for model in ROWS]
+    with connection.cursor() as cursor:
+        return course, [
+            (table, cursor.execute(f"SELECT json_agg({table})::text FROM {table}").fetchone()[0]) for table in tables
+        ]
+
+
+def same_course() -> Course:
+    """The course of `make_course` in tables that hold nothing else, with the same ids each time: made once, its rows are put back."""
+    there = _kept.cache_info().currsize
+    course, rows = _kept()
+    if there:
+        with connection.cursor() as cursor:
+            for table, told in rows:
+                cursor.execute(f"INSERT INTO {table} SELECT * FROM json_populate_recordset(NULL::{table}, %s)", [told])
+    return deepcopy(course)
 
 
 def logged(course: Course) -> Attempt:

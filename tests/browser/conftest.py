@@ -53,7 +53,7 @@ def browser_type_launch_args(browser_type_launch_args: dict[str, Any]) -> dict[s
     """Headless, and asking nobody outside."""
     return {
         **browser_type_launch_args,
-        "executable_path": os.environ.get("JUDICUM_CHROMIUM", "/usr/bin/chromium"),
+        "executable_path": os.environ.get("JUDICUM_CHROMIUM", "/usr/bin/chromium-headless-shell"),
         "args": [
             "--headless", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
             "--disable-background-networking", "--disable-component-update", "--disable-sync",

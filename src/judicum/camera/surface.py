@@ -69,6 +69,8 @@ def tinted(film_nm: Floats) -> Floats:
 def coupon_with_all(scene: Scene, x: Floats, y: Floats, px_per_mm: float) -> Floats:
     """The coupon with the beads beside the scene's own: each place looks as the bead nearest to it makes it look."""
     picture = coupon(scene, x, y, px_per_mm)
+    if not scene.beside:
+        return picture
     nearest = np.abs(bead_frame(scene, x, y)[1])
     for other in scene.beside:
         away = np.abs(bead_frame(other, x, y)[1])

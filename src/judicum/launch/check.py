@@ -24,13 +24,13 @@ SPEAK = [PYTHON, "-m", "judicum.words.vocabulary"]
 def test(arguments: list[str]) -> int:
     """Run every check; the exit code is pytest's, whose closing line comes last.
 
-    What does not wait for one another goes side by side: Debian's programs, the Python packages and their checks, the page; types
-    and the page's own checks go beside the tests.
+    What does not wait for one another goes side by side: Debian's programs, the Python packages and their checks, the page; the
+    types of the Python code and the page's own checks go on beside the tests.
     """
     cluster = throwaway()
     scratch = Path(tempfile.mkdtemp(prefix="judicum-test-var-"))
     try:
-        with ThreadPoolExecutor(4) as side_by_side:
+        with ThreadPoolExecutor(6) as side_by_side:
             with install.only_one():
                 programs = side_by_side.submit(_programs)
                 packages = side_by_side.submit(install.python_packages, dev=True)
@@ -40,11 +40,10 @@ def test(arguments: list[str]) -> int:
                     **environment(cluster, "only-for-tests"),
                     "JUDICUM_VAR": str(scratch),
                     "DJANGO_ALLOW_ASYNC_UNSAFE": "true",
-                    # The cluster goes with the run: no connection is kept, no database dropped at the end.
-                    "JUDICUM_CONN_MAX_AGE": "0",
                 }
                 compiled = side_by_side.submit(_compiled, dict(env))
                 side_by_side.submit(_python_checks).result()
+                checks = [side_by_side.submit(_python_types)]
                 env["JUDICUM_CHROMIUM"] = str(programs.result())
                 cluster.start()
                 _drift(env, scratch)
@@ -52,9 +51,10 @@ def test(arguments: list[str]) -> int:
                 compiled.result()
                 node = page.result()
                 _drift_of_types(*node, scratch)
-            checked = side_by_side.submit(_slow_checks, *node)
+            checks.append(side_by_side.submit(_page_checks, *node))
             code = _pytest(env, arguments)
-            checked.result()
+            for check in checks:
+                check.result()
         return code
     finally:
         cluster.stop()
@@ -105,8 +105,7 @@ def _python_checks() -> None:
         run([TOOLS / "lint-imports"], why="an import rule is broken", cwd=ROOT, env=env, log=LOGS / "imports.log")
 
 
-def _slow_checks(npm: list[str], node_env: dict[str, str]) -> None:
-    """What takes a minute and rarely finds anything, beside the tests."""
+def _python_types() -> None:
     env = {
         **os.environ,
         "PYTHONPATH": str(ROOT / "src"),
@@ -115,6 +114,9 @@ def _slow_checks(npm: list[str], node_env: dict[str, str]) -> None:
     }
     with step("types of the Python code"):
         run([TOOLS / "mypy"], why="mypy", cwd=ROOT, env=env, log=LOGS / "mypy.log")
+
+
+def _page_checks(npm: list[str], node_env: dict[str, str]) -> None:
     with step("format, lint, types and unit tests of the page"):
         run([*npm, "run", "format:check"], why="prettier", env=node_env, cwd=WEB, log=LOGS / "prettier.log")
         run([*npm, "run", "unused"], why="knip", env=node_env, cwd=WEB, log=LOGS / "knip.log")
