@@ -44,7 +44,7 @@ def take_photo(scene: Scene) -> Photo:
     to_px = _to_px(scene, low, high)
     at = 0.5 / px_per_mm - BORDER_MM
     from_plane = to_px @ np.array([[1 / px_per_mm, 0, at + low[0]], [0, 1 / px_per_mm, at + low[1]], [0, 0, 1]])
-    picture = cv2.warpPerspective(plane, from_plane, view.size, flags=cv2.INTER_AREA)
+    picture: Floats = cv2.warpPerspective(plane, from_plane, view.size, flags=cv2.INTER_AREA)
     cover = cv2.warpPerspective(np.ones(plane.shape[:2], np.float32), from_plane, view.size)[..., None]
     bare = np.flatnonzero(cover < 1)
     picture *= cover
