@@ -17,7 +17,7 @@ from torch.optim.swa_utils import AveragedModel, get_ema_multi_avg_fn
 from judicum.teach.drawings import draw
 from judicum.teach.labelled import PARTS, TOP, UNTOLD, Labelled, read_labelled
 from judicum.teach.labels import EXTRAS, FACE, FRONT, HOLE
-from judicum.teach.net import Net, halve, take_on
+from judicum.teach.net import Net, halve, pack, take_on
 
 SHAPE = (160, 288)
 POOL = 1600
@@ -189,6 +189,7 @@ def save(net: Net, path: Path) -> None:
         net, (torch.zeros(1, 3, 64, 96),), path, input_names=["picture"], output_names=["scores"],
         dynamic_axes={"picture": sizes, "scores": sizes}, opset_version=17, dynamo=False,
     )  # fmt: skip
+    pack(path)
     halve(path)
     net.train()
 
