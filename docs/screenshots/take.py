@@ -22,7 +22,7 @@ def chromium() -> Iterator[Browser]:
     """Debian's Chromium without a screen, closed at the end."""
     with sync_playwright() as p:
         browser = p.chromium.launch(
-            executable_path="/usr/bin/chromium",
+            executable_path="/usr/bin/chromium-headless-shell",
             args=["--no-sandbox", "--disable-gpu", "--disable-background-networking"],
         )
         yield browser
