@@ -48,7 +48,7 @@ def speed(done: Sequence[Outcome]) -> str:
     """Time of measuring against that of decoding alone, on one core, over the set's photos of 12 megapixels.
 
     In a process of its own that draws nothing, as a worker is: where pictures have been drawn, room for another lies ready, and
-    decoding alone takes half the time.
+    decoding alone takes three fifths of the time.
     """
     large = [case for case, truth, _ in done if truth is not None and case.scene.view.size == (4000, 3000)][:5]
     if not large:

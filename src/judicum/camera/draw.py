@@ -170,7 +170,7 @@ def _develop(scene: Scene, picture: Floats) -> bytes:
     picture *= view.exposure
     picture = cv2.GaussianBlur(picture, (0, 0), max(view.blur_px, 0.3))
     told = np.empty(picture.shape, np.uint8)
-    # By strips of rows that stay in the processor's cache: half the time of the whole at once.
+    # By strips of rows, which stay in the processor's cache: a fifth less time than the whole at once.
     for first in range(0, len(picture), STRIP_ROWS):
         strip = picture[first : first + STRIP_ROWS]
         grain = view.noise * np.sqrt(np.maximum(strip, 0.01)) * rng.standard_normal(strip.shape).astype(np.float32)
