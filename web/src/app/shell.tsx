@@ -38,7 +38,8 @@ const studentTabs = [
   { to: "workbench", words: "Workbench", icon: Calculator },
 ];
 
-const TAB = "flex grow items-center justify-center gap-2 px-3 py-3 font-medium sm:grow-0 sm:py-2";
+const TAB = "flex grow whitespace-nowrap items-center justify-center gap-2 px-3 py-3 font-medium sm:grow-0 sm:py-2";
+const FOOT = "max-sm:flex-col max-sm:gap-0 max-sm:px-1 max-sm:pt-2 max-sm:text-sm";
 const HERE = "text-primary underline decoration-2 underline-offset-8";
 
 /** Sends a person to where their work begins. */
@@ -111,7 +112,7 @@ function Around({ session, course }: { session: Session; course?: MyCourse }) {
               <NavLink
                 key={to}
                 to={`/course/${String(course?.id)}/${to}`}
-                className={({ isActive }) => `${TAB} ${isActive ? HERE : ""}`}
+                className={({ isActive }) => `${TAB} ${student ? FOOT : ""} ${isActive ? HERE : ""}`}
               >
                 <Icon size={18} aria-hidden /> {words}
               </NavLink>
