@@ -14,6 +14,8 @@ bo;corner-fused-15;;2;hot;20;;
 cleo;corner-fused-15;;7;48;21;8;
 dara;corner-fused-15;;2;50 A;9,5 l/min;8;torch upright
 """
+DRAWN = "() => [...document.images].every(one => one.complete || one.getBoundingClientRect().top > innerHeight)"
+"""Every picture in sight is there."""
 LAPTOP, PHONE = (1280, 800), (390, 844)
 
 
@@ -50,6 +52,7 @@ def take(page: Page, name: str) -> None:
     # What the page asked for meanwhile, pictures above all.
     page.wait_for_load_state("networkidle")
     page.wait_for_timeout(1500)
+    page.wait_for_function(DRAWN)
     page.screenshot(path=HERE / f"{name}.png")
 
 

@@ -8,7 +8,7 @@ import pytest
 from playwright.sync_api import Browser, expect
 
 from judicum.server.attempts.models import Attempt
-from tests.browser.walk import LAPTOP, PHONE, no_violations, open_page, sign_in
+from tests.browser.walk import LAPTOP, PHONE, fits_narrow, no_violations, open_page, sign_in
 from tests.drawn import bead_photo
 from tests.live import Worker
 from tests.live import worker as worker
@@ -43,6 +43,7 @@ def test_one_coupon_from_assigned_to_marked(
     phone = open_page(browser, live_server.url, PHONE, complaints)
     sign_in(phone, course.student)
     no_violations(phone)
+    fits_narrow(phone)
     phone.get_by_role("region").or_(phone.locator("section")).filter(has_text="Square butt, 1.5 mm").get_by_role(
         "link", name="Weld attempt 1"
     ).click()

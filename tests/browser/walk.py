@@ -13,6 +13,8 @@ PATIENCE_MS = 60_000
 expect.set_options(timeout=PATIENCE_MS)
 PATIENT = "const wait = AbortSignal.timeout.bind(AbortSignal); AbortSignal.timeout = ms => wait(20 * ms)"
 """The page itself gives up what takes too long, the look at a photo for one; not here."""
+NARROW = {"width": 320, "height": 640}
+"""The narrowest phone in use."""
 LAPTOP = {"width": 1280, "height": 800}
 
 
@@ -31,6 +33,17 @@ def no_violations(page: Page) -> None:
         page.wait_for_timeout(80)  # motion is off: only a repaint
         found = axe.run(page, options=asked)
         assert found.violations_count == 0, f"{page.url} by {theme}: {found.generate_report()}"
+
+
+def fits_narrow(page: Page) -> None:
+    """On the narrowest phone nothing reaches past the side, and each tab below keeps its words in one line."""
+    size = page.viewport_size
+    assert size is not None
+    page.set_viewport_size(NARROW)  # type: ignore[arg-type]
+    assert page.evaluate("document.documentElement.scrollWidth") <= NARROW["width"]
+    lines = "tabs => tabs.map(tab => { const words = document.createRange(); words.selectNode(tab.lastChild); return words.getClientRects().length })"
+    assert page.locator("nav[aria-label=Course] a").evaluate_all(lines) == [1, 1, 1]
+    page.set_viewport_size(size)
 
 
 def open_page(browser: Browser, address: str, size: dict[str, int], heard: list[str]) -> Page:

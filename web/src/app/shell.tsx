@@ -38,8 +38,9 @@ const studentTabs = [
   { to: "workbench", words: "Workbench", icon: Calculator },
 ];
 
-const TAB = "flex grow whitespace-nowrap items-center justify-center gap-2 px-3 py-3 font-medium sm:grow-0 sm:py-2";
-const FOOT = "max-sm:flex-col max-sm:gap-0 max-sm:px-1 max-sm:pt-2 max-sm:text-sm";
+const TAB =
+  "flex grow whitespace-nowrap items-center justify-center gap-2 px-3 py-3 font-medium sm:grow-0 sm:py-2";
+const FOOT = "max-sm:flex-col max-sm:gap-0 max-sm:px-1 max-sm:py-0 max-sm:text-sm";
 const HERE = "text-primary underline decoration-2 underline-offset-8";
 
 /** Sends a person to where their work begins. */
@@ -104,7 +105,8 @@ function Around({ session, course }: { session: Session; course?: MyCourse }) {
             aria-label="Course"
             className={
               student
-                ? "fixed inset-x-0 bottom-0 z-20 flex border-t border-base-300 bg-base-100 sm:static sm:border-0"
+                ? "fixed inset-x-0 bottom-0 z-20 flex h-14 border-t border-base-300 bg-base-100 " +
+                  "sm:static sm:h-auto sm:border-0"
                 : "flex shrink-0"
             }
           >

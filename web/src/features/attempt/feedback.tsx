@@ -43,7 +43,7 @@ export function Feedback({ attempt, mark }: { attempt: Attempt; mark: Schemas["M
       {mark.comment && <p className="whitespace-pre-wrap">{mark.comment}</p>}
       <ul className="grid grid-cols-2 gap-x-6 sm:grid-cols-3">
         {Object.entries(mark.lines).map(([key, words]) => (
-          <li key={key} className="flex justify-between border-b border-base-300 py-1">
+          <li key={key} className="flex justify-between gap-2 border-b border-base-300 py-1">
             <span>{words}</span>
             <strong>{mark.scores[key] ?? "–"}</strong>
           </li>

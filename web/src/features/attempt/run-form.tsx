@@ -23,7 +23,7 @@ type Props = {
 };
 
 const FOOT =
-  "sticky bottom-12 z-10 -mx-4 flex gap-2 border-t border-base-300 bg-base-100 px-4 py-2 sm:bottom-0";
+  "sticky bottom-14 z-10 -mx-4 flex gap-2 border-t border-base-300 bg-base-100 px-4 py-2 sm:bottom-0";
 
 /** One run while it is typed: it opens filled, and only what differed is changed. */
 export function RunForm({ attempt, number, start, card, last, units, close }: Props) {
