@@ -26,7 +26,7 @@ DATABASE: dict[str, Any] = env.db_url("JUDICUM_DATABASE_URL")
 DATABASES = {
     "default": {
         **DATABASE,
-        "CONN_MAX_AGE": env.int("JUDICUM_CONN_MAX_AGE", default=60),
+        "CONN_MAX_AGE": 60,
         # A connection that the database closed meanwhile is opened anew instead of failing a request.
         "CONN_HEALTH_CHECKS": True,
         "OPTIONS": {
