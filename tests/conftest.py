@@ -43,7 +43,7 @@ def _own_files(tmp_path: Path, settings: Any, monkeypatch: pytest.MonkeyPatch) -
     settings.STORAGES = {
         **settings.STORAGES,
         "default": {
-            "BACKEND": "judicum.server.photos.storage.WholeFiles",
+            "BACKEND": "judicum.server.platform.storage.WholeFiles",
             "OPTIONS": {"location": str(tmp_path / "media")},
         },
     }

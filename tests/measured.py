@@ -5,12 +5,12 @@ from functools import cache
 from django.utils import timezone
 
 from judicum.core.photo.measure import measure_photo
-from judicum.server.attempts.actions.log_run import log_run
-from judicum.server.attempts.actions.open_attempt import open_attempt
-from judicum.server.attempts.models import Attempt
-from judicum.server.photos.actions.send_photo import send_photo
-from judicum.server.photos.actions.store_measurement import Found, store_measurement
-from judicum.server.photos.models import Measurement
+from judicum.server.record.attempts.actions.log_run import log_run
+from judicum.server.record.attempts.actions.open_attempt import open_attempt
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.photos.actions.send_photo import send_photo
+from judicum.server.record.photos.actions.store_measurement import Found, store_measurement
+from judicum.server.record.photos.models import Measurement
 from tests.drawn import bead_photo
 from tests.people import RUN, Course
 

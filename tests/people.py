@@ -7,14 +7,15 @@ from functools import cache
 
 from django.db import connection
 
-from judicum.server.accounts.models import User, Workshop
-from judicum.server.attempts.actions.log_run import log_run
-from judicum.server.attempts.models import Attempt, Event
-from judicum.server.coupons.actions.assign_coupon import assign_coupon
-from judicum.server.coupons.library import load_library
-from judicum.server.coupons.models import Assignment, Design
-from judicum.server.courses.models import Course as CourseRow
-from judicum.server.courses.models import Membership, Role
+from judicum.server.catalogue.coupons.library import load_library
+from judicum.server.catalogue.coupons.models import Assignment, Design
+from judicum.server.people.accounts.models import User, Workshop
+from judicum.server.people.courses.models import Course as CourseRow
+from judicum.server.people.courses.models import Membership
+from judicum.server.people.roles import Role
+from judicum.server.record.attempts.actions.assign_coupon import assign_coupon
+from judicum.server.record.attempts.actions.log_run import log_run
+from judicum.server.record.attempts.models import Attempt, Event
 
 PASSWORD = "a-good-long-password"
 RUN = {"current_a": 52, "gas_l_min": 11, "cup": 10, "gas_part": "gas_lens", "polarity": "DCEN", "postflow_s": 8}

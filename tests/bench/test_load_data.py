@@ -5,8 +5,8 @@ from django.test import Client
 
 from judicum.bench import load_data
 from judicum.bench.load import CLASS_PAGE, OF_STAFF
-from judicum.server.attempts.models import Attempt
-from judicum.server.courses.models import Membership
+from judicum.server.people.courses.models import Membership
+from judicum.server.record.attempts.models import Attempt
 from tests.drawn import bead_photo
 
 

@@ -3,9 +3,9 @@
 import pytest
 
 from judicum.bench import queue
-from judicum.server.attempts.models import Attempt
-from judicum.server.photos.actions.request_measurement import request_measurement
-from judicum.server.photos.models import Measurement, MeasurementState, Photo
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.photos.actions.request_measurement import request_measurement
+from judicum.server.record.photos.models import Measurement, MeasurementState, Photo
 from tests.drawn import bead_photo
 
 

@@ -10,8 +10,8 @@ from playwright.sync_api import Browser, Page, expect
 
 from judicum.camera.torch import take_torch_photo
 from judicum.core.photo.decode import decode, encode_jpeg
-from judicum.server.attempts.models import Run
-from judicum.server.photos.models import Correction, Measurement, Photo
+from judicum.server.record.attempts.models import Run
+from judicum.server.record.photos.models import Correction, Measurement, Photo
 from tests.browser.walk import LAPTOP, PHONE, no_violations, open_page, sign_in
 from tests.drawn import bead_photo
 from tests.measured import measured_attempt

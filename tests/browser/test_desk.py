@@ -9,9 +9,9 @@ import pytest
 from django.utils import timezone
 from playwright.sync_api import Browser, Page, expect
 
-from judicum.server.attempts.actions.log_run import log_run
-from judicum.server.attempts.models import Attempt
-from judicum.server.causes.models import Verdict
+from judicum.server.record.attempts.actions.log_run import log_run
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.causes.models import Verdict
 from tests.browser.walk import LAPTOP, no_violations, open_page, sign_in
 from tests.measured import measured_attempt
 from tests.people import RUN, Course, make_course
@@ -37,7 +37,9 @@ def with_a_cause(course: Course) -> Attempt:
 def unhurried(page: Page, monkeypatch: pytest.MonkeyPatch) -> None:
     """What is offered for seconds stays: how many they are is tested elsewhere, and a slow machine needs more."""
     page.clock.set_fixed_time(timezone.now())
-    monkeypatch.setattr(import_module("judicum.server.marking.actions.take_back"), "ON_THE_WAY", timedelta(minutes=10))
+    monkeypatch.setattr(
+        import_module("judicum.server.record.marking.actions.take_back"), "ON_THE_WAY", timedelta(minutes=10)
+    )
 
 
 def test_a_class_is_marked_with_few_keys_on_one_screen(

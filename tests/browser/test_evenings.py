@@ -6,9 +6,9 @@ from typing import Any
 from django.utils import timezone
 from playwright.sync_api import Browser, expect
 
-from judicum.server.evenings.actions.make_sessions import make_sessions
-from judicum.server.evenings.actions.set_booth import set_booth
-from judicum.server.evenings.models import Sitting
+from judicum.server.follow.evenings.actions.make_sessions import make_sessions
+from judicum.server.follow.evenings.actions.set_booth import set_booth
+from judicum.server.follow.evenings.models import Sitting
 from tests.browser.walk import LAPTOP, PHONE, no_violations, open_page, sign_in
 from tests.people import make_course
 

@@ -4,11 +4,11 @@ from typing import Any
 
 from playwright.sync_api import Browser, Page, expect
 
-from judicum.server.attempts.models import Attempt
-from judicum.server.marking.actions.keep_reference import keep_reference
-from judicum.server.marking.actions.mark_attempt import return_mark, set_mark
-from judicum.server.reports.models import Report
-from judicum.server.reports.tasks import draw_report
+from judicum.server.read.reports.models import Report
+from judicum.server.read.reports.tasks import draw_report
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.marking.actions.keep_reference import keep_reference
+from judicum.server.record.marking.actions.mark_attempt import return_mark, set_mark
 from tests.browser.walk import LAPTOP, PHONE, no_violations, open_page, sign_in
 from tests.measured import measured_attempt
 from tests.people import Course, make_course

@@ -11,14 +11,14 @@ from django_otp.plugins.otp_totp.models import TOTPDevice
 from playwright.sync_api import Browser, Page, expect
 
 from judicum.core.marking import SCHEMES, USUAL_SCHEME
-from judicum.server.accounts.models import User
-from judicum.server.archive.actions.import_course import import_course
-from judicum.server.attempts.models import Attempt
-from judicum.server.coupons.library import load_library
-from judicum.server.courses.models import Course
-from judicum.server.marking.actions.mark_attempt import return_mark, set_mark
-from judicum.server.notices.outbox import FOR_ITS_READER
-from judicum.server.workshops.actions.set_workshop import make_workshop
+from judicum.server.catalogue.coupons.library import load_library
+from judicum.server.exchange.archive.actions.import_course import import_course
+from judicum.server.people.accounts.models import User
+from judicum.server.people.courses.models import Course
+from judicum.server.people.workshops.actions.set_workshop import make_workshop
+from judicum.server.platform.outbox import FOR_ITS_READER
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.marking.actions.mark_attempt import return_mark, set_mark
 from tests.browser.walk import LAPTOP, PHONE, no_violations, open_page
 from tests.measured import measured_attempt
 from tests.people import PASSWORD
@@ -52,7 +52,7 @@ def code_of(user: User) -> str:
 def test_a_school_is_run_from_its_first_day(
     browser: Browser, live_server: Any, transactional_db: None, complaints: list[str], settings: Any, tmp_path: Path
 ) -> None:
-    settings.EMAIL_BACKEND = "judicum.server.notices.outbox.Outbox"
+    settings.EMAIL_BACKEND = "judicum.server.platform.outbox.Outbox"
     load_library()
     owner, password = make_workshop("Weir street", "hedda")
     page = open_page(browser, live_server.url, LAPTOP, complaints)

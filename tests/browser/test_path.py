@@ -7,7 +7,7 @@ from typing import Any
 import pytest
 from playwright.sync_api import Browser, expect
 
-from judicum.server.attempts.models import Attempt
+from judicum.server.record.attempts.models import Attempt
 from tests.browser.walk import LAPTOP, PHONE, fits_narrow, no_violations, open_page, sign_in
 from tests.drawn import bead_photo
 from tests.live import Worker
@@ -114,7 +114,7 @@ def test_one_coupon_from_assigned_to_marked(
 def test_two_markers_and_a_clear_word_to_the_later(
     browser: Browser, live_server: Any, transactional_db: None, complaints: list[str]
 ) -> None:
-    from judicum.server.marking.actions.mark_attempt import set_mark
+    from judicum.server.record.marking.actions.mark_attempt import set_mark
     from tests.measured import measured_attempt
     from tests.server.test_marking import SCORES
 

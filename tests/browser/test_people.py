@@ -4,7 +4,7 @@ from typing import Any
 
 from playwright.sync_api import Browser, expect
 
-from judicum.server.courses.models import Course, Membership
+from judicum.server.people.courses.models import Course, Membership
 from tests.browser.walk import LAPTOP, PHONE, no_violations, open_page, sign_in
 from tests.people import make_course
 

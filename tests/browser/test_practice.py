@@ -5,7 +5,7 @@ from typing import Any
 import pytest
 from playwright.sync_api import Browser, expect
 
-from judicum.server.attempts.models import Attempt, Run
+from judicum.server.record.attempts.models import Attempt, Run
 from tests.browser.walk import LAPTOP, PHONE, no_violations, open_page, sign_in
 from tests.people import make_course
 

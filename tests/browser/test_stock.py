@@ -9,12 +9,12 @@ from django.utils import timezone
 from playwright.sync_api import Browser, Locator, Page, expect
 
 from judicum.core.stock.bottle import KEPT_BAR
-from judicum.server.attempts.actions.log_run import log_run
-from judicum.server.evenings.actions.make_sessions import make_sessions
-from judicum.server.evenings.actions.set_booth import set_booth
-from judicum.server.evenings.models import Sitting
-from judicum.server.evenings.queries import today_in
-from judicum.server.stock.models import Bottle, GaugeReading, Use
+from judicum.server.follow.evenings.actions.make_sessions import make_sessions
+from judicum.server.follow.evenings.actions.set_booth import set_booth
+from judicum.server.follow.evenings.models import Sitting
+from judicum.server.follow.evenings.queries import today_in
+from judicum.server.follow.stock.models import Bottle, GaugeReading, Use
+from judicum.server.record.attempts.actions.log_run import log_run
 from tests.browser.walk import LAPTOP, PHONE, no_violations, open_page, sign_in
 from tests.people import RUN, make_course
 

@@ -3,7 +3,7 @@
 from axe_playwright_python.sync_playwright import Axe
 from playwright.sync_api import Browser, Page, expect
 
-from judicum.server.accounts.models import User
+from judicum.server.people.accounts.models import User
 from tests.browser.conftest import OPEN, listen
 from tests.people import PASSWORD
 

@@ -10,8 +10,8 @@ from django.urls import URLPattern, URLResolver, get_resolver
 from django.utils import timezone
 
 from judicum.core.marking import SCHEMES
-from judicum.server.evenings.models import Session
-from judicum.server.stock.models import Bottle
+from judicum.server.follow.evenings.models import Session
+from judicum.server.follow.stock.models import Bottle
 from tests.people import RUN, Course, logged
 
 pytestmark = pytest.mark.django_db

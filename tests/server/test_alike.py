@@ -8,10 +8,10 @@ from django.test import Client
 from django.test.utils import CaptureQueriesContext
 from django.utils import timezone
 
-from judicum.server.attempts.models import Attempt
-from judicum.server.marking.alike import alike
-from judicum.server.marking.models import Mark, Reference, SecondMark
-from judicum.server.schemes.queries import scheme_coded
+from judicum.server.catalogue.schemes.queries import scheme_coded
+from judicum.server.read.agreement import alike
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.marking.models import Mark, Reference, SecondMark
 from judicum.words.agreement import agreement_words, severity_words
 from tests.measured import measured_attempt
 from tests.people import Course

@@ -11,11 +11,11 @@ from django.test.utils import CaptureQueriesContext
 from django.utils import timezone
 
 from judicum.core.errors import WrongState
-from judicum.server.attempts.models import Attempt
-from judicum.server.attempts.waiting import NEEDS, waiting_in
-from judicum.server.marking.actions.take_back import take_back
-from judicum.server.photos.actions.send_photo import send_photo
-from judicum.server.photos.actions.store_measurement import store_measurement
+from judicum.server.read.waiting import NEEDS, waiting_in
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.marking.actions.take_back import take_back
+from judicum.server.record.photos.actions.send_photo import send_photo
+from judicum.server.record.photos.actions.store_measurement import store_measurement
 from tests.drawn import bead_photo
 from tests.measured import bead_measured, measured_attempt
 from tests.people import Course

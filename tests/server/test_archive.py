@@ -20,22 +20,22 @@ from jsonschema import Draft202012Validator
 
 from judicum.core.errors import InvalidValue
 from judicum.core.marking import SCHEMES, USUAL_SCHEME
-from judicum.server.accounts.models import User, Workshop
-from judicum.server.archive.actions.import_course import import_course
-from judicum.server.archive.schemas import texts
-from judicum.server.archive.tables import LEFT_OUT, TABLES
-from judicum.server.archive.write import archive_of
-from judicum.server.attempts.models import Attempt, Event
-from judicum.server.courses.models import Course as CourseRow
-from judicum.server.evenings.actions.set_booth import set_booth
-from judicum.server.evenings.models import Booth, Session, WeldedAt
-from judicum.server.marking.actions.keep_reference import keep_reference
-from judicum.server.marking.actions.mark_attempt import return_mark, set_mark
-from judicum.server.marking.models import SelfTest
-from judicum.server.photos.actions.correct_measurement import correct_measurement
-from judicum.server.photos.models import Measurement, StoredPicture
-from judicum.server.schemes.models import Scheme
-from judicum.server.stock.actions.keep_item import keep_item
+from judicum.server.catalogue.schemes.models import Scheme
+from judicum.server.exchange.archive.actions.import_course import import_course
+from judicum.server.exchange.archive.schemas import texts
+from judicum.server.exchange.archive.tables import LEFT_OUT, TABLES
+from judicum.server.exchange.archive.write import archive_of
+from judicum.server.follow.evenings.actions.set_booth import set_booth
+from judicum.server.follow.evenings.models import Booth, Session, WeldedAt
+from judicum.server.follow.stock.actions.keep_item import keep_item
+from judicum.server.people.accounts.models import User, Workshop
+from judicum.server.people.courses.models import Course as CourseRow
+from judicum.server.record.attempts.models import Attempt, Event
+from judicum.server.record.marking.actions.keep_reference import keep_reference
+from judicum.server.record.marking.actions.mark_attempt import return_mark, set_mark
+from judicum.server.record.marking.models import SelfTest
+from judicum.server.record.photos.actions.correct_measurement import correct_measurement
+from judicum.server.record.photos.models import Measurement, StoredPicture
 from tests.measured import measured_attempt
 from tests.people import Course
 
@@ -116,7 +116,7 @@ def test_every_table_is_in_the_archive_or_it_is_said_why_not() -> None:
 
 def test_the_schemas_that_ship_are_those_of_the_tables() -> None:
     shipped = {file.name: file.read_text() for file in DOCS.glob("*.schema.json")}
-    assert shipped == texts(), "python -m judicum.server.archive.schemas docs/archive"
+    assert shipped == texts(), "python -m judicum.server.exchange.archive.schemas docs/archive"
 
 
 def test_out_and_in_and_out_again_is_the_same(full: Course, settings: Any, tmp_path: Path) -> None:

@@ -5,8 +5,8 @@ from django.db import DatabaseError, connection, transaction
 from django.test import Client
 
 from judicum.core.errors import WrongState
-from judicum.server.attempts.models import Attempt, Event
-from judicum.server.attempts.states import STEPS, State, Step, advance
+from judicum.server.record.attempts.models import Attempt, Event
+from judicum.server.record.attempts.states import STEPS, State, Step, advance
 from tests.people import RUN, Course, logged
 
 pytestmark = pytest.mark.django_db

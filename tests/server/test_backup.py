@@ -20,12 +20,12 @@ from django.core.files.storage import default_storage
 from django.db import connection
 
 from judicum.core.errors import InvalidValue
-from judicum.server.archive.backup import Backup, back_up, keep_daily
-from judicum.server.archive.check import check_data
-from judicum.server.archive.stored import named_files
-from judicum.server.archive.write import archive_of
-from judicum.server.attempts.models import Attempt, Event
-from judicum.server.photos.models import StoredPicture
+from judicum.server.exchange.archive.write import archive_of
+from judicum.server.exchange.backup import Backup, back_up, keep_daily
+from judicum.server.exchange.check import check_data
+from judicum.server.exchange.stored import named_files
+from judicum.server.record.attempts.models import Attempt, Event
+from judicum.server.record.photos.models import StoredPicture
 from tests.measured import measured_attempt
 from tests.people import Course, make_course
 
@@ -62,7 +62,7 @@ def empty(tmp_path: Path) -> Iterator[dict[str, str]]:
 
 
 def program(env: dict[str, str], *what: str) -> "subprocess.Popen[str]":
-    command = [sys.executable, "-m", "judicum.server.archive", *what]
+    command = [sys.executable, "-m", "judicum.server.exchange", *what]
     return subprocess.Popen(command, env=env, stdout=subprocess.PIPE, stderr=subprocess.PIPE, text=True)
 
 
@@ -156,7 +156,7 @@ def test_what_was_altered_or_cut_short_is_not_restored(course: Course, tmp_path:
 
 
 def test_a_full_disk_leaves_no_half_backup(course: Course, tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
-    monkeypatch.setattr("judicum.server.archive.backup.os.fsync", _full)
+    monkeypatch.setattr("judicum.server.exchange.backup.os.fsync", _full)
     with pytest.raises(Exception, match="no backup was made"):
         back_up(tmp_path / "all.zip", AT)
     assert list(tmp_path.glob("*all*")) == []

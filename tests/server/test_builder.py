@@ -6,8 +6,8 @@ from typing import Any
 import pytest
 from django.test import Client
 
-from judicum.server.coupons.models import Design
-from judicum.server.coupons.setup import card_for, coupon_of
+from judicum.server.catalogue.coupons.models import Design
+from judicum.server.catalogue.coupons.setup import card_for, coupon_of
 from tests.people import Course
 
 pytestmark = pytest.mark.django_db

@@ -7,11 +7,11 @@ import pytest
 from django.test import Client
 
 from judicum.core.causes import CAUSES
-from judicum.server.attempts.actions.log_run import log_run
-from judicum.server.attempts.models import Attempt
-from judicum.server.causes.models import Verdict
-from judicum.server.causes.queries import case_of
-from judicum.server.photos.models import Measurement
+from judicum.server.record.attempts.actions.log_run import log_run
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.causes.models import Verdict
+from judicum.server.record.causes.queries import case_of
+from judicum.server.record.photos.models import Measurement
 from judicum.words.causes import CAUSES_TOLD, EVIDENCE_TOLD, STEPS_TOLD, TRACKS
 from tests.measured import measured_attempt
 from tests.people import RUN, Course

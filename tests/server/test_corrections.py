@@ -4,11 +4,11 @@ from typing import Any
 import pytest
 from django.test import Client
 
-from judicum.server.attempts.models import Attempt
-from judicum.server.marking.queries import propose
-from judicum.server.photos.actions.request_measurement import measure_again
-from judicum.server.photos.models import Correction, Measurement
-from judicum.server.photos.tasks import measure
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.marking.queries import propose
+from judicum.server.record.photos.actions.request_measurement import measure_again
+from judicum.server.record.photos.models import Correction, Measurement
+from judicum.server.record.photos.tasks import measure
 from tests.drawn import bead_photo
 from tests.measured import measured_attempt
 from tests.people import Course

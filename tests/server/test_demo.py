@@ -11,14 +11,14 @@ from judicum.demo import fill as filling
 from judicum.demo.drawing import Weld, draw, habits_of, shaky
 from judicum.demo.load import load, plans
 from judicum.demo.scenario import scenario
-from judicum.server.accounts.models import User
-from judicum.server.attempts.models import Attempt, Event
-from judicum.server.causes.models import Verdict
-from judicum.server.coupons.library import load_library
-from judicum.server.courses.models import Course, Membership
-from judicum.server.evenings.models import Sitting
-from judicum.server.marking.models import Phrase
-from judicum.server.photos.models import Measurement
+from judicum.server.catalogue.coupons.library import load_library
+from judicum.server.follow.evenings.models import Sitting
+from judicum.server.people.accounts.models import User
+from judicum.server.people.courses.models import Course, Membership
+from judicum.server.record.attempts.models import Attempt, Event
+from judicum.server.record.causes.models import Verdict
+from judicum.server.record.marking.models import Phrase
+from judicum.server.record.photos.models import Measurement
 from tests.drawn import bead_photo
 from tests.measured import bead_measured
 

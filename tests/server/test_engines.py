@@ -7,9 +7,9 @@ from django.test import Client
 from procrastinate.contrib.django.models import ProcrastinateJob
 
 from judicum.core.photo.measure import ENGINE_VERSION
-from judicum.server.photos.actions.store_measurement import store_measurement
-from judicum.server.photos.models import Figures, Measurement
-from judicum.server.photos.tasks import measure
+from judicum.server.record.photos.actions.store_measurement import store_measurement
+from judicum.server.record.photos.models import Figures, Measurement
+from judicum.server.record.photos.tasks import measure
 from tests.measured import bead_measured, measured_attempt
 from tests.people import Course
 

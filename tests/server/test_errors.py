@@ -1,8 +1,8 @@
 import pytest
 
 from judicum.core import errors
-from judicum.server.api.errors import STATUS, problem_response
-from judicum.server.photos.actions.receive_upload import OffsetConflict
+from judicum.server.http.problems import STATUS, problem_response
+from judicum.server.record.photos.actions.receive_upload import OffsetConflict
 
 
 def every_error(kind: type[errors.JudicumError] = errors.JudicumError) -> list[type[errors.JudicumError]]:

@@ -12,16 +12,16 @@ from django.test.utils import CaptureQueriesContext
 from django.utils import timezone
 from icalendar import Calendar
 
-from judicum.server.attempts.models import Attempt
-from judicum.server.coupons.actions.assign_coupon import assign_coupon
-from judicum.server.coupons.models import Design
-from judicum.server.courses.models import Course as CourseRow
-from judicum.server.evenings.actions.make_sessions import make_sessions
-from judicum.server.evenings.actions.set_booth import set_booth
-from judicum.server.evenings.models import Attendance, Feed, Session, Sitting
-from judicum.server.evenings.queries import evenings_of, today_in
-from judicum.server.marking.models import Mark
-from judicum.server.schemes.models import Scheme
+from judicum.server.catalogue.coupons.models import Design
+from judicum.server.catalogue.schemes.models import Scheme
+from judicum.server.follow.evenings.actions.make_sessions import make_sessions
+from judicum.server.follow.evenings.actions.set_booth import set_booth
+from judicum.server.follow.evenings.models import Attendance, Feed, Session, Sitting
+from judicum.server.follow.evenings.queries import evenings_of, today_in
+from judicum.server.people.courses.models import Course as CourseRow
+from judicum.server.record.attempts.actions.assign_coupon import assign_coupon
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.marking.models import Mark
 from tests.people import Course, logged
 
 pytestmark = pytest.mark.django_db

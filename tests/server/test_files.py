@@ -16,14 +16,14 @@ from django.utils import timezone
 
 from judicum.core.errors import EditConflict
 from judicum.core.photo.fault_kinds import FAULT_KINDS
-from judicum.server.marking.queries import propose
-from judicum.server.photos.actions import correct_measurement as correcting
-from judicum.server.photos.actions.keep_figures import keep_figures
-from judicum.server.photos.actions.receive_upload import begin_upload, clear_abandoned, receive_piece
-from judicum.server.photos.models import Correction, Measurement, Upload
-from judicum.server.photos.pieces import uploads_with_pieces
-from judicum.server.photos.queries import measurement_that_counts
-from judicum.server.photos.storage import store_file
+from judicum.server.platform.storage import store_file
+from judicum.server.record.marking.queries import propose
+from judicum.server.record.photos.actions import correct_measurement as correcting
+from judicum.server.record.photos.actions.keep_figures import keep_figures
+from judicum.server.record.photos.actions.receive_upload import begin_upload, clear_abandoned, receive_piece
+from judicum.server.record.photos.models import Correction, Measurement, Upload
+from judicum.server.record.photos.pieces import uploads_with_pieces
+from judicum.server.record.photos.queries import measurement_that_counts
 from tests.measured import measured_attempt
 from tests.people import Course, logged
 

@@ -9,11 +9,11 @@ from django.test import Client
 from django.test.utils import CaptureQueriesContext
 
 from judicum.core.progress import forecast
-from judicum.server.attempts.models import Attempt
-from judicum.server.causes.models import Verdict
-from judicum.server.photos.actions.keep_figures import keep_figures
-from judicum.server.photos.models import Measurement
-from judicum.server.progress.forecasts import standings
+from judicum.server.read.progress.forecasts import standings
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.causes.models import Verdict
+from judicum.server.record.photos.actions.keep_figures import keep_figures
+from judicum.server.record.photos.models import Measurement
 from judicum.words.progress import told, told_to_student
 from tests.core.progress.test_forecast import asked, attempts
 from tests.measured import measured_attempt

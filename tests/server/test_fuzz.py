@@ -9,11 +9,11 @@ from django.core import signals
 from django.db import close_old_connections
 
 from judicum.bench.fuzz import fuzz
-from judicum.server.attempts.api.serializers import AttemptBriefSerializer
-from judicum.server.courses.models import Membership
-from judicum.server.evenings.actions.set_booth import set_booth
-from judicum.server.stock.actions.keep_item import keep_item
-from judicum.server.stock.actions.use_bottle import open_bottle
+from judicum.server.follow.evenings.actions.set_booth import set_booth
+from judicum.server.follow.stock.actions.keep_item import keep_item
+from judicum.server.follow.stock.actions.use_bottle import open_bottle
+from judicum.server.http.serializers.attempts import AttemptBriefSerializer
+from judicum.server.people.courses.models import Membership
 from tests.measured import measured_attempt
 from tests.people import Course
 

@@ -14,11 +14,11 @@ from judicum.core.errors import InvalidValue
 from judicum.core.stock.bottle import FULL_BAR, litres
 from judicum.gauge.__main__ import Sensor, told
 from judicum.gauge.bottle import Bottle as Simulated
-from judicum.server.stock.actions.keep_item import keep_item, move
-from judicum.server.stock.actions.use_bottle import open_bottle, set_bottle
-from judicum.server.stock.gauges import PRESSURE, TEMPERATURE, ask_gauge
-from judicum.server.stock.models import Bottle, GaugeReading, Use
-from judicum.server.stock.tasks import EVERY, read_gauges
+from judicum.server.follow.stock.actions.keep_item import keep_item, move
+from judicum.server.follow.stock.actions.use_bottle import open_bottle, set_bottle
+from judicum.server.follow.stock.gauges import PRESSURE, TEMPERATURE, ask_gauge
+from judicum.server.follow.stock.models import Bottle, GaugeReading, Use
+from judicum.server.follow.stock.tasks import EVERY, read_gauges
 from tests.people import Course
 
 pytestmark = pytest.mark.django_db

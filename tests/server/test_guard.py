@@ -7,7 +7,7 @@ from typing import Any
 import pytest
 from django.test import Client
 
-from judicum.server.courses.codes import ALPHABET, LENGTH, fresh_code, meant
+from judicum.server.people.courses.codes import ALPHABET, LENGTH, fresh_code, meant
 from tests.people import Course, logged
 
 NUL, HALF = "\0", "\ud800"
@@ -58,7 +58,7 @@ def test_a_fault_of_ours_is_told_without_its_insides(
     def breaks(*_: object) -> None:
         raise RuntimeError("secret insides")
 
-    monkeypatch.setattr("judicum.server.courses.api.views.membership_of", breaks)
+    monkeypatch.setattr("judicum.server.http.routes.courses.membership_of", breaks)
     client = client_of(course.student)
     client.raise_request_exception = False
     answer = client.get(f"/api/courses/{course.row.pk}")

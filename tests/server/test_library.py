@@ -1,9 +1,9 @@
 from judicum.core.choices import CHOICES
 from judicum.core.setup import plan_card
-from judicum.server.coupons.library import library, load_library
-from judicum.server.coupons.models import Assignment, Design
-from judicum.server.coupons.queries import designs_for
-from judicum.server.coupons.setup import coupon_of
+from judicum.server.catalogue.coupons.library import library, load_library
+from judicum.server.catalogue.coupons.models import Assignment, Design
+from judicum.server.catalogue.coupons.queries import designs_for
+from judicum.server.catalogue.coupons.setup import coupon_of
 from tests.people import Course
 
 

@@ -6,12 +6,12 @@ from datetime import timedelta
 from django.test import Client
 from django.utils import timezone
 
-from judicum.server.attempts.actions.open_attempt import open_attempt
-from judicum.server.attempts.models import Attempt
-from judicum.server.marking.models import Mark
-from judicum.server.photos.actions.keep_figures import keep_figures
-from judicum.server.photos.models import Measurement, Photo
-from judicum.server.schemes.queries import scheme_coded
+from judicum.server.catalogue.schemes.queries import scheme_coded
+from judicum.server.record.attempts.actions.open_attempt import open_attempt
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.marking.models import Mark
+from judicum.server.record.photos.actions.keep_figures import keep_figures
+from judicum.server.record.photos.models import Measurement, Photo
 from tests.measured import measured_attempt
 from tests.people import Course
 

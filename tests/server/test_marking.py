@@ -5,7 +5,7 @@ import pytest
 from django.test import Client
 
 from judicum.core.marking import SCHEMES, USUAL_SCHEME
-from judicum.server.attempts.models import Attempt
+from judicum.server.record.attempts.models import Attempt
 from tests.measured import measured_attempt
 from tests.people import Course
 

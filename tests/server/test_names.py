@@ -6,8 +6,8 @@ import pytest
 from django.test import Client
 
 from judicum.core.errors import InvalidValue
-from judicum.server.accounts.models import User
-from judicum.server.accounts.names import check_name, look, written
+from judicum.server.people.accounts.models import User
+from judicum.server.people.accounts.names import check_name, look, written
 from tests.people import PASSWORD, Course
 
 

@@ -15,16 +15,17 @@ from django.utils import timezone
 from procrastinate.contrib.django.models import ProcrastinateJob
 
 from judicum.core.errors import UnreadablePicture, WrongState
-from judicum.server.attempts.actions.open_attempt import weld_another
-from judicum.server.attempts.models import Attempt
-from judicum.server.photos import storage
-from judicum.server.photos.actions import receive_upload
-from judicum.server.photos.actions.receive_upload import begin_upload, finish_whole, receive_piece
-from judicum.server.photos.actions.request_measurement import measure_again, request_measurement
-from judicum.server.photos.jobs import LIVE, MOST_JOBS, has_job, reconcile
-from judicum.server.photos.models import Measurement, Photo, Upload
-from judicum.server.photos.pieces import keep_piece, uploads_with_pieces
-from judicum.server.photos.storage import store_file
+from judicum.server.platform import storage
+from judicum.server.platform.storage import store_file
+from judicum.server.record.attempts.actions.open_attempt import weld_another
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.photos.actions import receive_upload
+from judicum.server.record.photos.actions.receive_upload import begin_upload, finish_whole, receive_piece
+from judicum.server.record.photos.actions.reconcile_jobs import MAX_JOBS, reconcile
+from judicum.server.record.photos.actions.request_measurement import measure_again, request_measurement
+from judicum.server.record.photos.jobs import LIVE, has_job
+from judicum.server.record.photos.models import Measurement, Photo, Upload
+from judicum.server.record.photos.pieces import keep_piece, uploads_with_pieces
 from tests.drawn import bead_photo
 from tests.measured import measured_attempt
 from tests.people import Course, logged, make_course
@@ -145,7 +146,7 @@ def give_up(mine: Measurement) -> None:
 
 def test_a_row_without_a_job_is_started_again_and_in_the_end_given_up(course: Course) -> None:
     mine = adrift(course)
-    for _ in range(MOST_JOBS - 1):
+    for _ in range(MAX_JOBS - 1):
         assert reconcile(timezone.now()) == [mine.pk]
         mine.refresh_from_db()
         assert mine.state == "waiting"
@@ -155,7 +156,7 @@ def test_a_row_without_a_job_is_started_again_and_in_the_end_given_up(course: Co
     reconcile(timezone.now())
     mine.refresh_from_db()
     assert mine.state == "failed"
-    assert ProcrastinateJob.objects.filter(args__measurement_id=mine.pk).count() == MOST_JOBS
+    assert ProcrastinateJob.objects.filter(args__measurement_id=mine.pk).count() == MAX_JOBS
 
 
 def test_a_row_whose_job_is_on_its_way_is_left_alone(course: Course) -> None:

@@ -10,17 +10,17 @@ import pytest
 from django.test import Client
 from django.utils import timezone
 
-from judicum.server.accounts.models import User
-from judicum.server.attempts.actions.answer import answer_attempt
-from judicum.server.attempts.models import Attempt
-from judicum.server.coupons.models import Assignment
-from judicum.server.courses.models import Course as CourseRow
-from judicum.server.marking.models import Mark
-from judicum.server.notices.actions.send_digests import send_digests
-from judicum.server.notices.actions.set_wish import set_wish
-from judicum.server.notices.models import Wish
-from judicum.server.schemes.models import Scheme
-from judicum.server.stock.models import Item
+from judicum.server.catalogue.coupons.models import Assignment
+from judicum.server.catalogue.schemes.models import Scheme
+from judicum.server.follow.notices.actions.send_digests import send_digests
+from judicum.server.follow.notices.actions.set_wish import set_wish
+from judicum.server.follow.notices.models import Wish
+from judicum.server.follow.stock.models import Item
+from judicum.server.people.accounts.models import User
+from judicum.server.people.courses.models import Course as CourseRow
+from judicum.server.record.attempts.actions.answer import answer_attempt
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.marking.models import Mark
 from tests.people import PASSWORD, Course, logged
 
 pytestmark = pytest.mark.django_db
@@ -30,7 +30,7 @@ MORNING = datetime(2031, 3, 4, 8, 0, tzinfo=UTC)
 
 @pytest.fixture(autouse=True)
 def _outbox(settings: Any) -> None:
-    settings.EMAIL_BACKEND = "judicum.server.notices.outbox.Outbox"
+    settings.EMAIL_BACKEND = "judicum.server.platform.outbox.Outbox"
 
 
 def wishing(user: User, *kinds: str) -> User:

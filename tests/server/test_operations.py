@@ -13,12 +13,12 @@ from django.db import connection
 from django.test import Client
 from pythonjsonlogger.json import JsonFormatter
 
-from judicum.server.operations import trail
-from judicum.server.photos import tasks
-from judicum.server.photos.actions.receive_upload import begin_upload, finish_whole
-from judicum.server.photos.models import Measurement, Photo
-from judicum.server.photos.pieces import keep_piece
-from judicum.server.photos.storage import WholeFiles
+from judicum.server.platform import request_id as trail
+from judicum.server.platform.storage import WholeFiles
+from judicum.server.record.photos import tasks
+from judicum.server.record.photos.actions.receive_upload import begin_upload, finish_whole
+from judicum.server.record.photos.models import Measurement, Photo
+from judicum.server.record.photos.pieces import keep_piece
 from tests.drawn import bead_photo
 from tests.people import Course, logged
 

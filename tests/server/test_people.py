@@ -9,13 +9,14 @@ from django.test import Client
 from django.utils import timezone
 
 from judicum.core.marking import SCHEMES
-from judicum.server.accounts.models import User
-from judicum.server.coupons.models import Assignment, Design
-from judicum.server.courses.models import Course as CourseRow
-from judicum.server.courses.models import Membership, Role
-from judicum.server.evenings.actions.set_booth import set_booth
-from judicum.server.evenings.models import Booth
-from judicum.server.schemes.queries import newest_schemes
+from judicum.server.catalogue.coupons.models import Assignment, Design
+from judicum.server.catalogue.schemes.queries import newest_schemes
+from judicum.server.follow.evenings.actions.set_booth import set_booth
+from judicum.server.follow.evenings.models import Booth
+from judicum.server.people.accounts.models import User
+from judicum.server.people.courses.models import Course as CourseRow
+from judicum.server.people.courses.models import Membership
+from judicum.server.people.roles import Role
 from tests.people import PASSWORD, Course, logged
 
 pytestmark = pytest.mark.django_db

@@ -9,9 +9,10 @@ from PIL import Image
 from procrastinate.contrib.django.models import ProcrastinateJob
 
 from judicum.core.photo.measure import ENGINE_VERSION
-from judicum.server.photos.actions.store_measurement import store_measurement
-from judicum.server.photos.models import Measurement, Photo, StoredPicture, Upload
-from judicum.server.photos.tasks import measure
+from judicum.server.record.photos.actions.store_measurement import store_measurement
+from judicum.server.record.photos.jobs import TASK
+from judicum.server.record.photos.models import Measurement, Photo, StoredPicture, Upload
+from judicum.server.record.photos.tasks import measure
 from tests.drawn import bare_photo, bead_photo
 from tests.measured import bead_measured, measured_attempt
 from tests.people import Course, logged
@@ -51,9 +52,7 @@ def test_a_photo_arrives_in_pieces_and_waits_to_be_measured(course: Course, clie
     made = photo.measurements.get()
     assert made.state == "waiting"
     # Jobs of tests before this one stay: the queue's tables are not emptied.
-    mine = ProcrastinateJob.objects.filter(
-        task_name="judicum.server.photos.tasks.measure", args__measurement_id=made.pk, status="todo"
-    )
+    mine = ProcrastinateJob.objects.filter(task_name=TASK, args__measurement_id=made.pk, status="todo")
     assert mine.count() == 1
     shown = client.get(f"/api/attempts/{attempt.pk}").json()
     assert shown["state"] == "photographed"

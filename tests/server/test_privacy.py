@@ -12,14 +12,14 @@ from django.test import Client
 from django.utils import timezone
 
 from judicum.core.marking import SCHEMES, USUAL_SCHEME
-from judicum.server.accounts.models import User, Workshop
-from judicum.server.attempts.models import Attempt, Event, Run
-from judicum.server.marking.actions.mark_attempt import return_mark, set_mark
-from judicum.server.marking.models import Mark
-from judicum.server.photos.actions.send_photo import send_photo
-from judicum.server.photos.models import Figures, Measurement, Photo
-from judicum.server.workshops.actions.remove_person import remove_person
-from judicum.server.workshops.actions.thin_photos import thin_photos
+from judicum.server.people.accounts.models import User, Workshop
+from judicum.server.record.attempts.models import Attempt, Event, Run
+from judicum.server.record.marking.actions.mark_attempt import return_mark, set_mark
+from judicum.server.record.marking.models import Mark
+from judicum.server.record.photos.actions.send_photo import send_photo
+from judicum.server.record.photos.models import Figures, Measurement, Photo
+from judicum.server.upkeep.remove_person import remove_person
+from judicum.server.upkeep.thin_photos import thin_photos
 from tests.drawn import bead_photo
 from tests.measured import measured_attempt
 from tests.people import Course

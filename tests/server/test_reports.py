@@ -10,9 +10,9 @@ from django.test import Client
 from procrastinate.contrib.django.models import ProcrastinateJob
 from pypdf import PdfReader
 
-from judicum.server.accounts.models import User
-from judicum.server.reports.models import Report
-from judicum.server.reports.tasks import draw_report
+from judicum.server.people.accounts.models import User
+from judicum.server.read.reports.models import Report
+from judicum.server.read.reports.tasks import draw_report
 from tests.people import Course
 from tests.server.test_forecasts import returned
 
@@ -92,7 +92,7 @@ def test_a_report_waits_behind_photos_and_tells_when_it_is_not_there_yet(
     staff = client_of(course.instructor)
     url = f"/api/courses/{course.row.pk}/reports"
     asked = staff.post(url, {"student": None, "paper": "a4"}, "application/json").json()
-    assert ProcrastinateJob.objects.get(task_name__endswith="draw_report", args__report_id=asked["id"]).priority == -5
+    assert ProcrastinateJob.objects.get(task_name="reports.draw", args__report_id=asked["id"]).priority == -5
     early = staff.get(f"/api/reports/{asked['id']}/file")
     assert (early.status_code, early.json()["code"]) == (409, "wrong_state")
     wrong = staff.post(
@@ -146,7 +146,7 @@ def test_a_report_that_cannot_be_drawn_says_so(
     asked = staff.post(
         f"/api/courses/{course.row.pk}/reports", {"student": None, "paper": "a4"}, "application/json"
     ).json()
-    monkeypatch.setattr("judicum.server.reports.actions.make_report.student_report", lambda *_: 1 / 0)
+    monkeypatch.setattr("judicum.server.read.reports.actions.make_report.student_report", lambda *_: 1 / 0)
     with pytest.raises(ZeroDivisionError):
         draw_report(asked["id"])
     assert Report.objects.get(pk=asked["id"]).state == "failed"

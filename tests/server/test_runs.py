@@ -5,12 +5,13 @@ from collections.abc import Callable
 import pytest
 from django.test import Client
 
-from judicum.server.attempts.actions.log_run import log_run
-from judicum.server.attempts.actions.open_attempt import open_attempt
-from judicum.server.attempts.models import Attempt, Run
-from judicum.server.coupons.actions.assign_coupon import assign_coupon
-from judicum.server.courses.models import Membership, Role
-from judicum.server.marking.actions.mark_attempt import return_mark, set_mark
+from judicum.server.people.courses.models import Membership
+from judicum.server.people.roles import Role
+from judicum.server.record.attempts.actions.assign_coupon import assign_coupon
+from judicum.server.record.attempts.actions.log_run import log_run
+from judicum.server.record.attempts.actions.open_attempt import open_attempt
+from judicum.server.record.attempts.models import Attempt, Run
+from judicum.server.record.marking.actions.mark_attempt import return_mark, set_mark
 from tests.measured import measured_attempt
 from tests.people import RUN, Course, logged
 from tests.server.test_marking import SCORES

@@ -7,12 +7,12 @@ import pytest
 from django.test import Client
 
 from judicum.core.marking import SCHEMES
-from judicum.server.attempts.models import Attempt
-from judicum.server.coupons.models import Assignment
-from judicum.server.marking.models import Mark
-from judicum.server.photos.models import Measurement
-from judicum.server.schemes.library import load_schemes
-from judicum.server.schemes.models import Scheme
+from judicum.server.catalogue.coupons.models import Assignment
+from judicum.server.catalogue.schemes.library import load_schemes
+from judicum.server.catalogue.schemes.models import Scheme
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.marking.models import Mark
+from judicum.server.record.photos.models import Measurement
 from tests.measured import measured_attempt
 from tests.people import Course
 from tests.server.test_marking import SCORES, mark

@@ -9,7 +9,7 @@ from django_otp.oath import TOTP
 from django_otp.plugins.otp_totp.models import TOTPDevice
 
 from judicum.launch import accounts
-from judicum.server.accounts.models import User
+from judicum.server.people.accounts.models import User
 from tests.people import PASSWORD, Course
 
 pytestmark = pytest.mark.django_db

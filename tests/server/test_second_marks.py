@@ -6,11 +6,11 @@ from typing import Any
 import pytest
 from django.test import Client
 
-from judicum.server.attempts.models import Attempt
-from judicum.server.courses.models import Course as CourseRow
-from judicum.server.courses.models import Membership
-from judicum.server.marking.actions.ask_second import drawn_for_second
-from judicum.server.marking.models import Mark, SecondMark
+from judicum.server.people.courses.models import Course as CourseRow
+from judicum.server.people.courses.models import Membership
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.marking.actions.ask_second import drawn_for_second
+from judicum.server.record.marking.models import Mark, SecondMark
 from tests.measured import measured_attempt
 from tests.people import Course
 from tests.server.test_marking import SCORES, mark

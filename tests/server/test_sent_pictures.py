@@ -14,10 +14,10 @@ from django.test import Client
 
 from judicum.core.errors import Busy, TooMuch, UnreadablePicture
 from judicum.core.photo.arrive import look_into
-from judicum.server.photos import apart
-from judicum.server.photos.actions import receive_upload
-from judicum.server.photos.actions.receive_upload import begin_upload, receive_piece
-from judicum.server.photos.models import Photo, Upload
+from judicum.server.platform import sandbox as apart
+from judicum.server.record.photos.actions import receive_upload
+from judicum.server.record.photos.actions.receive_upload import begin_upload, receive_piece
+from judicum.server.record.photos.models import Photo, Upload
 from tests.drawn import bead_photo
 from tests.people import Course, logged
 

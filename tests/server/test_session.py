@@ -1,8 +1,8 @@
 import pytest
 from django.test import Client
 
-from judicum.server.accounts.models import User
-from judicum.server.courses.models import Membership
+from judicum.server.people.accounts.models import User
+from judicum.server.people.courses.models import Membership
 from tests.people import PASSWORD, Course
 
 pytestmark = pytest.mark.django_db

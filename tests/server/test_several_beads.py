@@ -8,13 +8,13 @@ from django.test import Client
 from django.utils import timezone
 
 from judicum.core.photo.measure import measure_all
-from judicum.server.accounts.models import User
-from judicum.server.attempts.actions.log_run import log_run
-from judicum.server.attempts.models import Attempt
-from judicum.server.marking.actions.mark_attempt import set_mark
-from judicum.server.photos.actions.send_photo import send_photo
-from judicum.server.photos.actions.store_measurement import Found, store_measurement
-from judicum.server.photos.models import Figures, Measurement, SeenBead
+from judicum.server.people.accounts.models import User
+from judicum.server.record.attempts.actions.log_run import log_run
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.marking.actions.mark_attempt import set_mark
+from judicum.server.record.photos.actions.send_photo import send_photo
+from judicum.server.record.photos.actions.store_measurement import Found, store_measurement
+from judicum.server.record.photos.models import Figures, Measurement, SeenBead
 from tests.drawn import beads_photo
 from tests.measured import measured_attempt
 from tests.people import RUN, Course

@@ -9,13 +9,13 @@ import pytest
 from django.test import Client
 
 from judicum.core.marking import SCHEMES, USUAL_SCHEME
-from judicum.server.accounts.models import User
-from judicum.server.archive.sheets import MOST_BYTES, SHEETS
-from judicum.server.attempts.models import Attempt, Event, Run
-from judicum.server.coupons.models import Assignment, Design
-from judicum.server.courses.models import Membership
-from judicum.server.marking.actions.mark_attempt import set_mark
-from judicum.server.marking.models import Mark
+from judicum.server.catalogue.coupons.models import Assignment, Design
+from judicum.server.exchange.sheets import MOST_BYTES, SHEETS
+from judicum.server.people.accounts.models import User
+from judicum.server.people.courses.models import Membership
+from judicum.server.record.attempts.models import Attempt, Event, Run
+from judicum.server.record.marking.actions.mark_attempt import set_mark
+from judicum.server.record.marking.models import Mark
 from judicum.words import tables as words
 from tests.measured import measured_attempt
 from tests.people import PASSWORD, RUN, Course, logged

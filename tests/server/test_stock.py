@@ -16,19 +16,19 @@ from django.utils import timezone
 
 from judicum.core.stock.bottle import litres
 from judicum.core.stock.use import run_gas_l
-from judicum.server.attempts.actions.log_run import log_run
-from judicum.server.attempts.actions.open_attempt import weld_another
-from judicum.server.attempts.models import Attempt
-from judicum.server.coupons.setup import card_for
-from judicum.server.evenings.actions.make_sessions import make_sessions
-from judicum.server.evenings.actions.plan_evenings import plan_rest
-from judicum.server.evenings.actions.set_booth import set_booth
-from judicum.server.photos.models import Figures
-from judicum.server.stock.actions.keep_item import keep_item, move
-from judicum.server.stock.actions.take import take
-from judicum.server.stock.actions.use_bottle import open_bottle, read_gauge
-from judicum.server.stock.models import Bottle, GaugeReading, Item, Movement, Use
-from judicum.server.stock.queries import store_in
+from judicum.server.catalogue.coupons.setup import card_for
+from judicum.server.follow.evenings.actions.make_sessions import make_sessions
+from judicum.server.follow.evenings.actions.plan_evenings import plan_rest
+from judicum.server.follow.evenings.actions.set_booth import set_booth
+from judicum.server.follow.stock.actions.keep_item import keep_item, move
+from judicum.server.follow.stock.actions.take import take
+from judicum.server.follow.stock.actions.use_bottle import open_bottle, read_gauge
+from judicum.server.follow.stock.models import Bottle, GaugeReading, Item, Movement, Use
+from judicum.server.follow.stock.queries import store_in
+from judicum.server.record.attempts.actions.log_run import log_run
+from judicum.server.record.attempts.actions.open_attempt import weld_another
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.photos.models import Figures
 from tests.measured import measured_attempt
 from tests.people import RUN, Course, logged
 

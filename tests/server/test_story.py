@@ -10,11 +10,11 @@ from django.test.utils import CaptureQueriesContext
 from django.utils import timezone
 
 from judicum.core.photo.measure import ENGINE_VERSION
-from judicum.server.attempts.models import Attempt
-from judicum.server.causes.models import Verdict
-from judicum.server.photos.models import Figures
-from judicum.server.progress.story import story
-from judicum.server.progress.week import week_of
+from judicum.server.read.progress.story import story
+from judicum.server.read.progress.week import week_of
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.causes.models import Verdict
+from judicum.server.record.photos.models import Figures
 from judicum.words.progress import became_words
 from tests.measured import measured_attempt
 from tests.people import Course

@@ -7,9 +7,9 @@ import pytest
 from django.test import Client
 from django.utils import timezone
 
-from judicum.server.accounts.actions.keep_token import MOST_TOKENS
-from judicum.server.accounts.models import Token
-from judicum.server.api.throttles import TokenThrottle
+from judicum.server.http.throttles import TokenThrottle
+from judicum.server.people.accounts.actions.keep_token import MOST_TOKENS
+from judicum.server.people.accounts.models import Token
 from tests.people import RUN, Course
 
 pytestmark = pytest.mark.django_db

@@ -8,10 +8,10 @@ import pytest
 from django.test import Client
 
 from judicum.core.errors import InvalidValue, WrongState
-from judicum.server.attempts.actions.log_run import log_run
-from judicum.server.attempts.models import Run
-from judicum.server.photos.actions.send_photo import send_photo
-from judicum.server.photos.models import Measurement, Photo
+from judicum.server.record.attempts.actions.log_run import log_run
+from judicum.server.record.attempts.models import Run
+from judicum.server.record.photos.actions.send_photo import send_photo
+from judicum.server.record.photos.models import Measurement, Photo
 from tests.drawn import bead_photo
 from tests.people import RUN, Course, logged
 

@@ -8,9 +8,9 @@ import pytest
 from django.test import Client
 
 from judicum.core.marking import SCHEMES, USUAL_SCHEME
-from judicum.server.attempts.models import Attempt
-from judicum.server.attempts.visibility import Sight
-from judicum.server.marking.actions.mark_attempt import return_mark, set_mark
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.attempts.visibility import Sight
+from judicum.server.record.marking.actions.mark_attempt import return_mark, set_mark
 from tests.measured import measured_attempt
 from tests.people import Course
 from tests.server.test_access import routes

@@ -15,13 +15,13 @@ from judicum.core.setup import Checked, Warned, plan_card
 from judicum.core.setup.run import GROUPS
 from judicum.core.setup.warnings import SEVERITY
 from judicum.core.workbench import PANELS, compute
-from judicum.server.attempts.models import Run
-from judicum.server.attempts.states import State
-from judicum.server.attempts.waiting import NEEDS as WAITING_NEEDS
-from judicum.server.attempts.waiting import ORDERS as WAITING_ORDERS
-from judicum.server.coupons.sheet import Heading, card_sheet, figures
-from judicum.server.courses.models import Role
-from judicum.server.photos.models import PhotoKind
+from judicum.server.catalogue.coupons.sheet import Heading, card_sheet, figures
+from judicum.server.people.roles import Role
+from judicum.server.read.waiting import NEEDS as WAITING_NEEDS
+from judicum.server.read.waiting import ORDERS as WAITING_ORDERS
+from judicum.server.record.attempts.models import Run
+from judicum.server.record.attempts.states import State
+from judicum.server.record.photos.models import PhotoKind
 from judicum.words import METRIC, US
 from judicum.words import setup as words
 from judicum.words.attempts import GROUPS as GROUP_WORDS

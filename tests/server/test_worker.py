@@ -4,8 +4,8 @@ import signal
 
 from procrastinate.contrib.django.models import ProcrastinateJob
 
-from judicum.server.photos.actions.send_photo import send_photo
-from judicum.server.photos.models import Measurement
+from judicum.server.record.photos.actions.send_photo import send_photo
+from judicum.server.record.photos.models import Measurement
 from tests.drawn import bead_photo
 from tests.live import Worker, until
 from tests.live import worker as worker

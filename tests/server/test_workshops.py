@@ -7,13 +7,14 @@ import pytest
 from django.test import Client
 
 from judicum.core.errors import InvalidValue
-from judicum.server.accounts.models import User, Workshop
-from judicum.server.attempts.models import Attempt
-from judicum.server.coupons.models import Assignment
-from judicum.server.courses.models import Course as CourseRow
-from judicum.server.courses.models import Membership, Role
-from judicum.server.stock.models import Use
-from judicum.server.workshops.actions.set_workshop import make_workshop
+from judicum.server.catalogue.coupons.models import Assignment
+from judicum.server.follow.stock.models import Use
+from judicum.server.people.accounts.models import User, Workshop
+from judicum.server.people.courses.models import Course as CourseRow
+from judicum.server.people.courses.models import Membership
+from judicum.server.people.roles import Role
+from judicum.server.people.workshops.actions.set_workshop import make_workshop
+from judicum.server.record.attempts.models import Attempt
 from tests.people import PASSWORD, RUN, Course, logged, make_person
 from tests.server.test_access import routes, views_by_route
 

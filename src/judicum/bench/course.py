@@ -18,11 +18,12 @@ class BenchCourse:
 
 def bench_course() -> BenchCourse:
     """Make the course, its people and the logged attempt."""
-    from judicum.server.accounts.models import User, Workshop
-    from judicum.server.attempts.actions.log_run import log_run
-    from judicum.server.attempts.models import Attempt
-    from judicum.server.coupons.library import load_library
-    from judicum.server.courses.models import Course, Membership, Role
+    from judicum.server.catalogue.coupons.library import load_library
+    from judicum.server.people.accounts.models import User, Workshop
+    from judicum.server.people.courses.models import Course, Membership
+    from judicum.server.people.roles import Role
+    from judicum.server.record.attempts.actions.log_run import log_run
+    from judicum.server.record.attempts.models import Attempt
 
     load_library()
     workshop = Workshop.objects.create(name="Bench")
@@ -40,8 +41,8 @@ def bench_course() -> BenchCourse:
 
 def give_coupon(teacher: Any, course_id: int) -> Any:
     """A plate to weld a bead on, for everybody in the course."""
-    from judicum.server.coupons.actions.assign_coupon import assign_coupon
-    from judicum.server.coupons.models import Design
+    from judicum.server.catalogue.coupons.models import Design
+    from judicum.server.record.attempts.actions.assign_coupon import assign_coupon
 
     design = Design.objects.get(code="plate-bead-15", version=1)
     goal = {"target_width_mm": 4.5, "finish": "warm", "good_in_a_row": 3, "due_on": date.today()}

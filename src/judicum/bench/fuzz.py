@@ -168,10 +168,10 @@ def populate() -> tuple[dict[str, Any], dict[str, int]]:
     """A course with a measured attempt, and the people who ask."""
     from judicum.bench.course import bench_course, drawn
     from judicum.core.photo.measure import measure_photo
-    from judicum.server.accounts.models import User, Workshop
-    from judicum.server.photos.actions.send_photo import send_photo
-    from judicum.server.photos.actions.store_measurement import Found, store_measurement
-    from judicum.server.photos.models import Measurement
+    from judicum.server.people.accounts.models import User, Workshop
+    from judicum.server.record.photos.actions.send_photo import send_photo
+    from judicum.server.record.photos.actions.store_measurement import Found, store_measurement
+    from judicum.server.record.photos.models import Measurement
 
     there = bench_course()
     elsewhere = Workshop.objects.create(name="Elsewhere")

@@ -123,8 +123,8 @@ DESK_PAGES = ("list", "desk", "wall", "progress")
 def callers(port: int, count: int, seed: int = 1) -> list[Caller]:
     """People of the large course first: its teacher, then students; a fifth of all teach some course."""
     from judicum.bench.course import session_of
-    from judicum.server.attempts.models import Attempt
-    from judicum.server.courses.models import Membership
+    from judicum.server.people.courses.models import Membership
+    from judicum.server.record.attempts.models import Attempt
 
     rng = random.Random(seed)
     made = []

@@ -26,8 +26,8 @@ def fill() -> dict[str, Any]:
     from judicum.bench.course import drawn
     from judicum.core.photo.arrive import look_into
     from judicum.core.photo.measure import measure_photo
-    from judicum.server.coupons.library import load_library
-    from judicum.server.coupons.models import Design
+    from judicum.server.catalogue.coupons.library import load_library
+    from judicum.server.catalogue.coupons.models import Design
     from judicum.words.photo import report_in_words
 
     load_library()

@@ -18,7 +18,7 @@ WARM_UP_S = 120
 def fill() -> None:
     """One attempt with PHOTOS drawn photos of eight megapixels, none measured yet."""
     from judicum.bench.course import bench_course, drawn
-    from judicum.server.photos.actions.send_photo import send_photo
+    from judicum.server.record.photos.actions.send_photo import send_photo
 
     made = bench_course()
     for seed in range(PHOTOS):
@@ -27,8 +27,8 @@ def fill() -> None:
 
 def measure(workers: int) -> float:
     """Photos a minute once the workers are warm: every one is given a photo first, then all are queued and timed."""
-    from judicum.server.photos.actions.request_measurement import request_measurement
-    from judicum.server.photos.models import Photo
+    from judicum.server.record.photos.actions.request_measurement import request_measurement
+    from judicum.server.record.photos.models import Photo
 
     photos = list(Photo.objects.order_by("id"))
     _until_done([request_measurement(p).pk for p in photos[: 2 * workers]])
@@ -38,7 +38,7 @@ def measure(workers: int) -> float:
 
 
 def _until_done(asked: list[int]) -> None:
-    from judicum.server.photos.models import Measurement, MeasurementState
+    from judicum.server.record.photos.models import Measurement, MeasurementState
 
     patience = time.monotonic() + WARM_UP_S
     while Measurement.objects.filter(pk__in=asked).exclude(state=MeasurementState.DONE).exists():

@@ -9,7 +9,7 @@ django.setup()
 
 from judicum.demo.load import load  # noqa: E402
 from judicum.demo.scenario import PASSWORD, scenario  # noqa: E402
-from judicum.server.courses.models import Course  # noqa: E402
+from judicum.server.people.courses.models import Course  # noqa: E402
 
 
 def main() -> None:

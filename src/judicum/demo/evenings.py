@@ -4,17 +4,17 @@ from collections.abc import Sequence
 from datetime import time, timedelta
 from typing import Any
 
-from judicum.server.accounts.models import User
-from judicum.server.attempts.models import Attempt
-from judicum.server.attempts.states import State
-from judicum.server.coupons.actions.assign_coupon import assign_coupon
-from judicum.server.coupons.models import Design
-from judicum.server.courses.models import Course
-from judicum.server.evenings.actions.make_sessions import make_sessions
-from judicum.server.evenings.actions.plan_evenings import plan_rest
-from judicum.server.evenings.actions.set_booth import set_booth
-from judicum.server.evenings.models import Booth, WeldedAt
-from judicum.server.evenings.queries import today_in
+from judicum.server.catalogue.coupons.models import Design
+from judicum.server.follow.evenings.actions.make_sessions import make_sessions
+from judicum.server.follow.evenings.actions.plan_evenings import plan_rest
+from judicum.server.follow.evenings.actions.set_booth import set_booth
+from judicum.server.follow.evenings.models import Booth, WeldedAt
+from judicum.server.follow.evenings.queries import today_in
+from judicum.server.people.accounts.models import User
+from judicum.server.people.courses.models import Course
+from judicum.server.record.attempts.actions.assign_coupon import assign_coupon
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.attempts.states import State
 
 
 def plan_ahead(staff: Sequence[User], course: Course, told: dict[str, Any]) -> None:

@@ -7,12 +7,12 @@ import numpy as np
 from judicum.camera import Scene, View, take_photo, weld
 from judicum.camera.torch import take_torch_photo
 from judicum.core.photo.steps import Step
-from judicum.server.accounts.models import User
-from judicum.server.attempts.models import Attempt
-from judicum.server.photos.actions.correct_measurement import correct_measurement
-from judicum.server.photos.actions.read_angle import read_angle
-from judicum.server.photos.actions.send_photo import send_photo
-from judicum.server.photos.models import Measurement
+from judicum.server.people.accounts.models import User
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.photos.actions.correct_measurement import correct_measurement
+from judicum.server.record.photos.actions.read_angle import read_angle
+from judicum.server.record.photos.actions.send_photo import send_photo
+from judicum.server.record.photos.models import Measurement
 
 TORCH_DEG = 77.0
 

@@ -24,19 +24,19 @@ from judicum.demo.load import assignments_of, begin_of, plans
 from judicum.demo.mail import write_mail
 from judicum.demo.marking import find_by_hand, keep_references, leave_one_for_second, mark
 from judicum.demo.stock import fill_store
-from judicum.server.accounts.models import User
-from judicum.server.attempts.actions.answer import answer_attempt
-from judicum.server.attempts.actions.log_run import log_run
-from judicum.server.attempts.actions.open_attempt import open_attempt
-from judicum.server.attempts.actions.tick_preparation import tick_preparation
-from judicum.server.attempts.models import Attempt
-from judicum.server.attempts.states import State
-from judicum.server.coupons.models import Assignment
-from judicum.server.coupons.setup import card_for, checklist_for
-from judicum.server.courses.models import Course
-from judicum.server.photos.actions.send_photo import send_photo
-from judicum.server.photos.actions.store_measurement import Found, store_measurement
-from judicum.server.photos.models import Measurement
+from judicum.server.catalogue.coupons.models import Assignment
+from judicum.server.catalogue.coupons.setup import card_for, checklist_for
+from judicum.server.people.accounts.models import User
+from judicum.server.people.courses.models import Course
+from judicum.server.record.attempts.actions.answer import answer_attempt
+from judicum.server.record.attempts.actions.log_run import log_run
+from judicum.server.record.attempts.actions.open_attempt import open_attempt
+from judicum.server.record.attempts.actions.tick_preparation import tick_preparation
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.attempts.states import State
+from judicum.server.record.photos.actions.send_photo import send_photo
+from judicum.server.record.photos.actions.store_measurement import Found, store_measurement
+from judicum.server.record.photos.models import Measurement
 
 NOT_MARKED = 8
 """Of the last evening: they wait on the desk."""

@@ -8,12 +8,13 @@ from django.utils import timezone
 
 from judicum.demo.drawing import Weld
 from judicum.demo.scenario import PASSWORD
-from judicum.server.accounts.models import User, Workshop
-from judicum.server.coupons.actions.assign_coupon import assign_coupon
-from judicum.server.coupons.library import load_library
-from judicum.server.coupons.models import Assignment, Design
-from judicum.server.courses.models import Course, Membership, Role
-from judicum.server.marking.actions.keep_phrases import keep_phrases
+from judicum.server.catalogue.coupons.library import load_library
+from judicum.server.catalogue.coupons.models import Assignment, Design
+from judicum.server.people.accounts.models import User, Workshop
+from judicum.server.people.courses.models import Course, Membership
+from judicum.server.people.roles import Role
+from judicum.server.record.attempts.actions.assign_coupon import assign_coupon
+from judicum.server.record.marking.actions.keep_phrases import keep_phrases
 
 EVENING = time(18, 30)
 

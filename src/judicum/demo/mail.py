@@ -6,10 +6,10 @@ from datetime import timedelta
 from django.utils import timezone
 
 from judicum.demo.scenario import PASSWORD
-from judicum.server.accounts.models import User
-from judicum.server.notices.actions.send_digests import HOUR, send_digests
-from judicum.server.notices.actions.set_wish import set_wish
-from judicum.server.notices.models import Wish
+from judicum.server.follow.notices.actions.send_digests import HOUR, send_digests
+from judicum.server.follow.notices.actions.set_wish import set_wish
+from judicum.server.follow.notices.models import Wish
+from judicum.server.people.accounts.models import User
 from judicum.words.notices import KINDS
 
 SINCE = timedelta(days=4)

@@ -8,20 +8,20 @@ import numpy as np
 
 from judicum.core.causes import explain_case
 from judicum.core.marking.scheme import HALF, HIGHEST
-from judicum.server.accounts.models import User
-from judicum.server.attempts.actions.note_findings import findings_asked_for, note_findings
-from judicum.server.attempts.models import Attempt
-from judicum.server.attempts.states import State
-from judicum.server.causes.actions.judge_cause import ASIDE, judge_cause
-from judicum.server.causes.queries import case_of
-from judicum.server.courses.actions.set_second_share import set_second_share
-from judicum.server.courses.models import Course
-from judicum.server.marking.actions.ask_second import ask_second
-from judicum.server.marking.actions.keep_reference import keep_reference
-from judicum.server.marking.actions.mark_attempt import return_mark, set_mark
-from judicum.server.marking.actions.mark_second import agree, set_second_mark
-from judicum.server.marking.models import Mark
-from judicum.server.marking.queries import propose
+from judicum.server.people.accounts.models import User
+from judicum.server.people.courses.actions.set_second_share import set_second_share
+from judicum.server.people.courses.models import Course
+from judicum.server.record.attempts.actions.note_findings import findings_asked_for, note_findings
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.attempts.states import State
+from judicum.server.record.causes.actions.judge_cause import ASIDE, judge_cause
+from judicum.server.record.causes.queries import case_of
+from judicum.server.record.marking.actions.ask_second import ask_second
+from judicum.server.record.marking.actions.keep_reference import keep_reference
+from judicum.server.record.marking.actions.mark_attempt import return_mark, set_mark
+from judicum.server.record.marking.actions.mark_second import agree, set_second_mark
+from judicum.server.record.marking.models import Mark
+from judicum.server.record.marking.queries import propose
 from judicum.words.causes import advice
 from judicum.words.units import fixed
 

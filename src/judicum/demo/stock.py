@@ -4,12 +4,12 @@ from collections.abc import Sequence
 from datetime import datetime, timedelta
 from typing import Any
 
-from judicum.server.accounts.models import User
-from judicum.server.courses.models import Course
-from judicum.server.stock.actions.keep_item import keep_item, move
-from judicum.server.stock.actions.use_bottle import open_bottle, read_gauge, set_bottle
-from judicum.server.stock.gauges import known_gauges
-from judicum.server.stock.models import Item
+from judicum.server.follow.stock.actions.keep_item import keep_item, move
+from judicum.server.follow.stock.actions.use_bottle import open_bottle, read_gauge, set_bottle
+from judicum.server.follow.stock.gauges import known_gauges
+from judicum.server.follow.stock.models import Item
+from judicum.server.people.accounts.models import User
+from judicum.server.people.courses.models import Course
 
 RECOUNTED = timedelta(weeks=9)
 """After the first evening."""

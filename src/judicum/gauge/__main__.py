@@ -20,8 +20,8 @@ from django.db.models import Sum  # noqa: E402
 from django.utils import timezone  # noqa: E402
 
 from judicum.gauge.bottle import Bottle  # noqa: E402
-from judicum.server.stock import models  # noqa: E402
-from judicum.server.stock.gauges import PRESSURE, TEMPERATURE  # noqa: E402
+from judicum.server.follow.stock import models  # noqa: E402
+from judicum.server.follow.stock.gauges import PRESSURE, TEMPERATURE  # noqa: E402
 
 DAY_S = 24 * 3600
 

@@ -15,14 +15,14 @@ django.setup()
 from django.db import transaction  # noqa: E402
 
 from judicum.core.errors import InvalidValue, JudicumError  # noqa: E402
-from judicum.server.accounts.actions.second_factor import drop_second  # noqa: E402
-from judicum.server.accounts.actions.set_password import sign_out_everywhere  # noqa: E402
-from judicum.server.accounts.links import reset_path  # noqa: E402
-from judicum.server.accounts.models import User  # noqa: E402
-from judicum.server.accounts.names import look  # noqa: E402
-from judicum.server.coupons.library import load_library  # noqa: E402
-from judicum.server.courses.actions.make_course import make_course  # noqa: E402
-from judicum.server.workshops.actions.set_workshop import make_workshop  # noqa: E402
+from judicum.server.catalogue.coupons.library import load_library  # noqa: E402
+from judicum.server.people.accounts.actions.second_factor import drop_second  # noqa: E402
+from judicum.server.people.accounts.actions.set_password import sign_out_everywhere  # noqa: E402
+from judicum.server.people.accounts.links import reset_path  # noqa: E402
+from judicum.server.people.accounts.models import User  # noqa: E402
+from judicum.server.people.accounts.names import look  # noqa: E402
+from judicum.server.people.workshops.actions.set_workshop import make_workshop  # noqa: E402
+from judicum.server.upkeep.make_course import make_course  # noqa: E402
 
 
 @transaction.atomic

@@ -183,6 +183,6 @@ def write_openapi() -> int:
         cwd=WEB,
     )
     VOCABULARY.write_text(run(SPEAK, why="the page's vocabulary cannot be made", env=env))
-    schemas = [PYTHON, "-m", "judicum.server.archive.schemas", ROOT / "docs" / "archive"]
+    schemas = [PYTHON, "-m", "judicum.server.exchange.archive.schemas", ROOT / "docs" / "archive"]
     run(schemas, why="the archive's schemas cannot be made", env=env)
     return 0

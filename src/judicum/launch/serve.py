@@ -212,7 +212,7 @@ def account_command(*what: str) -> int:
 def archive_command(*what: str) -> int:
     """Write or read an archive, running or not, and tell what came of it."""
     with with_database() as env:
-        print(_told_by(env, "judicum.server.archive", *what), end="")
+        print(_told_by(env, "judicum.server.exchange", *what), end="")
     return 0
 
 
@@ -227,7 +227,7 @@ def restore(file: str) -> int:
         RESTORING.touch()
         try:
             with with_database() as env:
-                print(_told_by(env, "judicum.server.archive", "restore", file), end="")
+                print(_told_by(env, "judicum.server.exchange", "restore", file), end="")
                 bring_up_to_date(env)
             RESTORING.unlink()
         except BaseException:

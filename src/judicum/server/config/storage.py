@@ -10,7 +10,7 @@ def default_storage(env: environ.Env, folder: Path) -> dict[str, Any]:
     """The default entry of Django's STORAGES: a bucket where `JUDICUM_S3_BUCKET` names one."""
     bucket = env.str("JUDICUM_S3_BUCKET", default="")
     if not bucket:
-        return {"BACKEND": "judicum.server.photos.storage.WholeFiles", "OPTIONS": {"location": str(folder)}}
+        return {"BACKEND": "judicum.server.platform.storage.WholeFiles", "OPTIONS": {"location": str(folder)}}
     options = {
         "bucket_name": bucket,
         "endpoint_url": env.str("JUDICUM_S3_ENDPOINT", default="") or None,

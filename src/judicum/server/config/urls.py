@@ -6,8 +6,8 @@ from django.urls import URLPattern, URLResolver, include, path, re_path
 from django.views.decorators.csrf import ensure_csrf_cookie
 from drf_spectacular.views import SpectacularAPIView
 
-from judicum.server.api.errors import unknown_address
-from judicum.server.operations.views import health, metrics, ready
+from judicum.server.http.operations import health, metrics, ready
+from judicum.server.http.problems import unknown_address
 
 
 @ensure_csrf_cookie
@@ -27,21 +27,7 @@ def page(request: HttpRequest) -> HttpResponseBase:
 
 
 urlpatterns: list[URLPattern | URLResolver] = [
-    path("api/", include("judicum.server.accounts.api.urls")),
-    path("api/", include("judicum.server.courses.api.urls")),
-    path("api/", include("judicum.server.schemes.api.urls")),
-    path("api/", include("judicum.server.coupons.api.urls")),
-    path("api/", include("judicum.server.attempts.api.urls")),
-    path("api/", include("judicum.server.photos.api.urls")),
-    path("api/", include("judicum.server.causes.api.urls")),
-    path("api/", include("judicum.server.marking.api.urls")),
-    path("api/", include("judicum.server.progress.api.urls")),
-    path("api/", include("judicum.server.reports.api.urls")),
-    path("api/", include("judicum.server.evenings.api.urls")),
-    path("api/", include("judicum.server.stock.api.urls")),
-    path("api/", include("judicum.server.workshops.api.urls")),
-    path("api/", include("judicum.server.notices.api.urls")),
-    path("api/", include("judicum.server.archive.api.urls")),
+    path("api/", include("judicum.server.http.urls")),
     path("api/schema", SpectacularAPIView.as_view(), name="schema"),
     path("health", health),
     path("ready", ready),

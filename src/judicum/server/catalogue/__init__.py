@@ -1,0 +1,1 @@
+"""What may be practised and how it is marked: coupons and marking schemes."""

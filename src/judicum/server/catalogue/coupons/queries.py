@@ -1,0 +1,46 @@
+"""Reading designs and assignments."""
+
+from django.db.models import Count, F, Q, QuerySet
+
+from judicum.core.errors import NotFound
+from judicum.server.catalogue.coupons.models import Assignment, Design
+from judicum.server.people.accounts.models import User
+from judicum.server.people.courses.queries import membership_of
+from judicum.server.people.roles import STAFF
+
+
+def designs_for(user: User, course_id: int) -> QuerySet[Design]:
+    """The newest version of every design that the course can give: the library's and its own.
+
+    Raises:
+        NotFound: not a course one takes part in.
+    """
+    membership_of(user, course_id)
+    newest = of_course(course_id).order_by("code", "-version").distinct("code").values("pk")
+    return Design.objects.filter(pk__in=newest).order_by(F("stainless_rung").asc(nulls_last=True), "carbon_rung", "id")
+
+
+def of_course(course_id: int) -> QuerySet[Design]:
+    """Every version of the library's designs and of the course's own."""
+    return Design.objects.filter(Q(course_id=course_id) | Q(course_id=None))
+
+
+def assignments_for(user: User, course_id: int) -> QuerySet[Assignment]:
+    """Assignments of a course: all for those who teach it, one's own for a student."""
+    mine = membership_of(user, course_id)
+    found = Assignment.objects.filter(course_id=course_id).select_related("design")
+    if mine.role not in STAFF:
+        found = found.filter(attempts__student=user).distinct()
+    return found.annotate(students=Count("attempts__student", distinct=True)).order_by("-created_at", "-id")
+
+
+def assignment_for(user: User, assignment_id: int) -> Assignment:
+    """One assignment that the person may see.
+
+    Raises:
+        NotFound: there is none.
+    """
+    found = Assignment.objects.select_related("course", "design").filter(pk=assignment_id).first()
+    if found is None or not assignments_for(user, found.course_id).filter(pk=assignment_id).exists():
+        raise NotFound(f"There is no assignment {assignment_id} for you.")
+    return found

@@ -1,0 +1,75 @@
+"""The setup card of an assigned coupon, and a logged run beside it."""
+
+from collections.abc import Mapping, Sequence
+from typing import Any
+
+from judicum.core.joints import JOINTS
+from judicum.core.setup import RUN, Card, Checked, check_setup, checklist, plan_card, read_coupon
+from judicum.server.catalogue.coupons.models import Assignment
+from judicum.server.people.courses.models import Course
+
+
+def coupon_of(assignment: Assignment, run: Mapping[str, Any] | None = None) -> dict[str, Any]:
+    """The coupon that the core plans for an assignment by its course's schools.
+
+    Technique and pass are those really used, once a run is logged.
+    """
+    design, course = assignment.design, assignment.course
+    coupon: dict[str, Any] = {
+        "metal": design.metal, "joint": design.joint, "thickness_mm": design.thickness_mm, "position": design.position,
+        "technique": design.technique, "target_width_mm": assignment.target_width_mm,
+        "finish": assignment.finish,
+        **schools_of(course), **design.more,
+    }  # fmt: skip
+    if design.tube_od_mm is not None:
+        coupon |= {"tube_od_mm": design.tube_od_mm, "form": "tube"}
+        coupon.setdefault("purge", purged(course, design.joint, assignment.finish))
+    for key, column in (("technique", "technique"), ("pass", "pass_number")):
+        if run and run.get(column):
+            coupon[key] = run[column]
+    return coupon
+
+
+def schools_of(course: Course) -> dict[str, str]:
+    """What of the course's schools the setup card asks for."""
+    return {"pedal_school": course.pedal_school, "start_school": course.start_school}
+
+
+def purged(course: Course, joint: str, finish: str) -> bool | None:
+    """Whether tube is purged by the course's school; None leaves it to the card's own rule."""
+    if course.purge_school == "always":
+        return None
+    return finish == "bright" or JOINTS[joint].always_purged
+
+
+def card_for(assignment: Assignment) -> Card:
+    """The setup card of an assignment."""
+    return plan_card(coupon_of(assignment))
+
+
+def checklist_for(assignment: Assignment) -> list[str]:
+    """What is prepared before the arc."""
+    return checklist(read_coupon(coupon_of(assignment)))
+
+
+def check_for(assignment: Assignment, run: Mapping[str, Any]) -> Checked:
+    """What of a logged run lies off the card.
+
+    Raises:
+        InvalidValues: a figure that is none of sense.
+    """
+    return check_setup({"coupon": coupon_of(assignment, run), "used": logged_of(run)})
+
+
+def logged_of(run: Mapping[str, Any]) -> dict[str, Any]:
+    """What was really logged of a run, as the core reads it: no empty fields, and no alloy where there was no filler."""
+    used = {key: run[key] for key in RUN.keys if run.get(key) not in (None, "", [])}
+    if used.get("filler_alloy") == "none":
+        del used["filler_alloy"]
+    return used
+
+
+def worst_check(assignment: Assignment, runs: Sequence[Mapping[str, Any]]) -> Checked | None:
+    """Of several runs, the one that lies furthest off the card; None where nothing was logged."""
+    checks = [check_for(assignment, run) for run in runs]
+    return max(checks, key=lambda c: (len(c.deviations), len(c.warnings)), default=None)

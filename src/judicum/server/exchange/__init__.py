@@ -1,0 +1,1 @@
+"""What goes out of a server and comes in: archives, tables, backups."""

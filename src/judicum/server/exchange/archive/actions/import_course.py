@@ -1,0 +1,169 @@
+"""Bringing a course's archive into this server."""
+
+from collections.abc import Callable
+from pathlib import Path
+from typing import Any
+from uuid import UUID, uuid4
+
+from django.db import transaction
+
+from judicum.core.errors import InvalidValue
+from judicum.server.catalogue.coupons.models import Design
+from judicum.server.catalogue.schemes.models import Scheme
+from judicum.server.exchange.archive.read import Archive, opened
+from judicum.server.exchange.archive.rows import read
+from judicum.server.exchange.archive.tables import BY_MODEL, TABLES, Table
+from judicum.server.people.accounts.models import User, Workshop
+from judicum.server.people.accounts.names import look
+from judicum.server.people.courses.codes import fresh_code
+from judicum.server.people.courses.models import Course
+from judicum.server.platform.storage import store_file
+from judicum.server.record.photos.models import StoredPicture
+
+AT_ONCE = 500
+"""Rows in one statement."""
+
+Numbers = dict[str, dict[Any, Any]]
+
+
+def import_course(path: Path, workshop: Workshop) -> tuple[Course, bool]:
+    """Bring a course in, all of it or nothing; returns it, and whether it is new. Twice is the same as once.
+
+    People of the workshop are matched by their key; others are made without a password, under another login name where
+    theirs is taken.
+
+    Raises:
+        InvalidValue: no archive, cut short, altered, of a later version, or with a row that is none: names file and line.
+        NoRoom: the disk is full.
+    """
+    with opened(path) as archive:
+        key = UUID(next(iter(archive.rows("course")), {"key": str(uuid4())})["key"])
+        there = Course.objects.filter(key=key).first()
+        if there is not None:
+            if there.workshop_id != workshop.pk:
+                raise InvalidValue("course", there.key, "a course that no other workshop of this server has")
+            return there, False
+        # Files first: a row never names one that is not there. Without its rows a file is found by ./judicum check-data.
+        for name in archive.files:
+            folder, _, last = name.split("/")
+            store_file(folder, last.rpartition(".")[2], archive.bytes_of(name))
+        with transaction.atomic():
+            return _rows(archive, workshop), True
+
+
+def _rows(archive: Archive, workshop: Workshop) -> Course:
+    numbers: Numbers = {table.name: {} for table in TABLES}
+    later: list[tuple[Table, Any, dict[str, Any]]] = []
+    course: Course | None = None
+    for table in TABLES:
+        read_rows = [(given, *_read(table, given, numbers)) for given in archive.rows(table.name)]
+        for _, row, _ in read_rows:
+            if isinstance(row, User | Course):
+                row.workshop = workshop
+        kept = [row for _, row, _ in read_rows]
+        if table.name in MAKE:
+            kept = [MAKE[table.name](row, course) for row in kept]
+        else:
+            table.model._default_manager.bulk_create(kept, batch_size=AT_ONCE)
+        for (given, _, rest), row in zip(read_rows, kept, strict=True):
+            numbers[table.name][given.get("id", row.pk)] = row.pk
+            if rest:
+                later.append((table, row, rest))
+        if table.model is Course:
+            if len(kept) != 1:
+                raise InvalidValue("tables/course.jsonl", f"{len(kept)} rows", "one course")
+            course = kept[0]
+    for table, row, rest in later:
+        _set_later(table, row, rest, numbers)
+    assert course is not None
+    return course
+
+
+def _read(table: Table, given: dict[str, Any], numbers: Numbers) -> tuple[Any, dict[str, Any]]:
+    try:
+        return read(table, given, numbers)
+    except (KeyError, TypeError, ValueError) as error:
+        at = f"tables/{table.name}.jsonl row {given.get('id')}"
+        raise InvalidValue(at, str(error), "rows of this archive alone") from error
+
+
+def _course(course: Any, none: None) -> Course:
+    course.join_code = fresh_code()
+    return _saved(course)
+
+
+def _person(user: Any, none: None) -> User:
+    """The person of the workshop with this key, else a new one."""
+    there = User.objects.filter(key=user.key, workshop=user.workshop).first()
+    if there is not None:
+        return there
+    if User.objects.filter(key=user.key).exists():
+        user.key = uuid4()
+    name, k = user.username, 1
+    while User.objects.filter(look=look(user.username)).exists():
+        k += 1
+        user.username = f"{name[:50]}-{k}"
+    user.look = look(user.username)
+    user.set_unusable_password()
+    user.save()
+    return user
+
+
+def _picture(picture: Any, course: Any) -> StoredPicture:
+    """Stored once, whoever sends it."""
+    return StoredPicture.objects.filter(pk=picture.pk).first() or _saved(picture)
+
+
+def _saved(row: Any) -> Any:
+    row.save(force_insert=True)
+    return row
+
+
+def _design(design: Any, course: Any) -> Design:
+    """The library's coupon where it is the same here; else the course's own, under a code that is free."""
+    there = Design.objects.filter(course=None, code=design.code, version=design.version).first()
+    if design.course_id is None and there is not None and _same(there, design):
+        return there
+    design.course = course
+    code, k = design.code, 1
+    while Design.objects.filter(code=design.code, version=design.version).exists():
+        k += 1
+        design.code = f"{code[:34]}-{k}"
+    return _saved(design)
+
+
+def _scheme(scheme: Any, course: Any) -> Scheme:
+    """The scheme that ships where it is the same here; else the course's own."""
+    there = Scheme.objects.filter(course=None, code=scheme.code, version=scheme.version).first()
+    if scheme.course_id is None and there is not None and there.body == scheme.body:
+        return there
+    scheme.course = course
+    return _saved(scheme)
+
+
+def _same(one: Design, other: Design) -> bool:
+    names = [field.attname for field in Design._meta.concrete_fields if field.name not in ("id", "course")]
+    return all(getattr(one, name) == getattr(other, name) for name in names)
+
+
+MAKE: dict[str, Callable[[Any, Any], Any]] = {
+    "people": _person,
+    "course": _course,
+    "pictures": _picture,
+    "designs": _design,
+    "schemes": _scheme,
+}
+"""Tables whose rows may be on this server already, or are made one by one."""
+
+
+def _set_later(table: Table, row: Any, rest: dict[str, Any], numbers: Numbers) -> None:
+    for name, value in rest.items():
+        field = table.model._meta.get_field(name)
+        other = BY_MODEL[field.related_model].name  # type: ignore[index]
+        try:
+            if isinstance(value, list):
+                getattr(row, name).set([numbers[other][one] for one in value])
+            elif value is not None:
+                type(row).objects.filter(pk=row.pk).update(**{name: numbers[other][value]})
+        except KeyError as error:
+            raise InvalidValue(f"tables/{table.name}.jsonl", f"{name} {error}", f"a row of {other}") from error

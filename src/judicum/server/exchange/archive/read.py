@@ -1,0 +1,128 @@
+"""Opening an archive: nothing of it is believed before it was checked."""
+
+import hashlib
+import json
+import zipfile
+from collections.abc import Iterator, Mapping
+from contextlib import contextmanager
+from pathlib import Path
+from typing import Any
+
+from jsonschema import Draft202012Validator
+
+from judicum.core.errors import InvalidValue
+from judicum.core.photo.report import Report
+from judicum.server.exchange.archive.schemas import schema_of
+from judicum.server.exchange.archive.tables import BY_NAME, VERSION
+from judicum.server.exchange.archive.write import BY_CONTENT, CHUNK, FORMAT
+
+MOST_ROW_BYTES = 4_000_000_000
+"""Of all tables together, unpacked: a course of 200,000 attempts has less than half of it."""
+REPORTED = ("measurements", "beads", "corrections")
+"""Tables with a `report`, which the core's own reader must understand."""
+
+
+class Archive:
+    """An archive whose members were checked against its manifest."""
+
+    def __init__(self, opened: zipfile.ZipFile) -> None:
+        self._zip = opened
+        self.manifest = self._manifest()
+        self._check_members()
+
+    def _manifest(self) -> dict[str, Any]:
+        try:
+            told = json.loads(self._zip.read("manifest.json"))
+            kind, version = told["format"], told["version"]
+            list(told["files"])
+        except (KeyError, TypeError, ValueError, zipfile.BadZipFile, zipfile.LargeZipFile) as error:
+            raise InvalidValue("archive", str(error), "the archive of a course, whole") from error
+        if kind != FORMAT or not isinstance(version, int):
+            raise InvalidValue("archive", kind, f"an archive of format {FORMAT}")
+        if version > VERSION:
+            raise InvalidValue("version", version, f"{VERSION} or earlier; bring this server up to date first")
+        return dict(told)
+
+    def _check_members(self) -> None:
+        there = {info.filename: info for info in self._zip.infolist()}
+        listed = {one["name"]: one for one in self.manifest["files"]}
+        if len(there) != len(self._zip.infolist()) or set(there) != {*listed, "manifest.json"}:
+            odd = sorted(set(there) ^ {*listed, "manifest.json"})
+            raise InvalidValue("archive", odd[:3], "the files that its manifest lists, each once")
+        if sum(info.file_size for name, info in there.items() if name.startswith("tables/")) > MOST_ROW_BYTES:
+            raise InvalidValue("archive", "its tables", f"at most {MOST_ROW_BYTES} bytes of rows")
+        missing = [name for name in BY_NAME if f"tables/{name}.jsonl" not in listed]
+        if missing:
+            raise InvalidValue("archive", None, "a table " + ", ".join(missing))
+        for name, one in listed.items():
+            self._check_member(name, one)
+
+    def _check_member(self, name: str, one: Mapping[str, Any]) -> None:
+        total, size = hashlib.sha256(), 0
+        try:
+            with self._zip.open(name) as file:
+                while piece := file.read(CHUNK):
+                    total.update(piece)
+                    size += len(piece)
+                    if size > one["bytes"]:
+                        break
+        except (zipfile.BadZipFile, EOFError, OSError, NotImplementedError, RuntimeError) as error:
+            raise InvalidValue(name, str(error), "a file that can be unpacked") from error
+        if size != one["bytes"] or total.hexdigest() != one["sha256"]:
+            raise InvalidValue(name, f"{size} bytes", "what the manifest says: it was altered, or cut short")
+        if name.startswith("files/"):
+            said = BY_CONTENT.match(name.removeprefix("files/"))
+            if said is None or said[2] != one["sha256"]:
+                raise InvalidValue(name, one["sha256"], "a file named by its folder and the hash of its bytes")
+        elif name.removeprefix("tables/").removesuffix(".jsonl") not in BY_NAME:
+            raise InvalidValue(name, name, "a table of this format")
+
+    @property
+    def files(self) -> list[str]:
+        """Names of the files in the store's way."""
+        return [n["name"].removeprefix("files/") for n in self.manifest["files"] if n["name"].startswith("files/")]
+
+    def bytes_of(self, name: str) -> bytes:
+        return self._zip.read(f"files/{name}")
+
+    def rows(self, name: str) -> Iterator[dict[str, Any]]:
+        """The rows of a table, each checked. Raises InvalidValue: names table and line."""
+        check = Draft202012Validator(schema_of(BY_NAME[name]))
+        files = set(self.files)
+        stored = [f.name for f in BY_NAME[name].fields if f.get_internal_type() == "FileField"]
+        with self._zip.open(f"tables/{name}.jsonl") as lines:
+            for number, line in enumerate(lines, 1):
+                at = f"tables/{name}.jsonl line {number}"
+                try:
+                    row = json.loads(line)
+                except ValueError as error:
+                    raise InvalidValue(at, str(error), "JSON") from error
+                wrong = next(check.iter_errors(row), None)
+                if wrong is not None:
+                    place = ".".join(map(str, wrong.absolute_path)) or "row"
+                    raise InvalidValue(at, f"{place}: {wrong.message}"[:200], f"docs/archive/{name}.schema.json")
+                if name in REPORTED:
+                    self._check_report(at, row["report"])
+                absent = [row[column] for column in stored if row[column] and row[column] not in files]
+                if absent:
+                    raise InvalidValue(at, absent[0], "a file of the archive")
+                yield row
+
+    @staticmethod
+    def _check_report(at: str, report: Any) -> None:
+        if report is None:
+            return
+        try:
+            Report.from_json(report)
+        except Exception as error:
+            raise InvalidValue(at, str(error)[:200], "a measurement report") from error
+
+
+@contextmanager
+def opened(path: Path) -> Iterator[Archive]:
+    """An archive, checked whole. Raises InvalidValue, FileNotFoundError."""
+    try:
+        with zipfile.ZipFile(path) as file:
+            yield Archive(file)
+    except zipfile.BadZipFile as error:
+        raise InvalidValue("archive", path.name, "a zip file, whole") from error

@@ -1,0 +1,200 @@
+"""Backups of everything: the database by its own dump, and the files it names, of one moment.
+
+A backup is a zip: `database.dump` (PostgreSQL's custom format), files under `files/`, and `manifest.json` with a checksum of
+each. Those that are made daily share their files: these lie beside them in `files/`, each once.
+"""
+
+import hashlib
+import json
+import os
+import shutil
+import subprocess
+import tempfile
+import zipfile
+from collections.abc import Iterator
+from contextlib import contextmanager
+from datetime import datetime
+from pathlib import Path
+from typing import Any
+
+from django.core.files.storage import default_storage
+from django.db import connection, transaction
+
+from judicum.core.errors import InvalidValue
+from judicum.server.exchange.archive.write import Entry, stored_entry, write_whole, zip_of
+from judicum.server.exchange.stored import named_files
+from judicum.server.platform.file_lock import files_stay
+from judicum.server.platform.storage import WholeFiles, room_or_words
+
+FORMAT, VERSION = "judicum-backup", 1
+DUMP = "database.dump"
+NO_ROOM = "The disk is full: no backup was made, and the earlier ones stay."
+NOT_DUMPED = ("cache", "photos_upload")
+"""Tables whose rows are not worth keeping: what is counted at the door, and photos of which only pieces have arrived."""
+
+
+class CannotBackUp(Exception):
+    """A program of PostgreSQL failed; the message is its last line."""
+
+
+def back_up(target: Path, at: datetime, pool: Path | None = None) -> dict[str, Any]:
+    """Write a backup while everything runs; returns its manifest, without the list of files but with how many.
+
+    Args:
+        target: the zip; it is there whole or not at all. pool: the folder in which its files lie beside it; None for within.
+
+    Raises:
+        CannotBackUp: the database cannot be dumped. NoRoom: the disk is full.
+    """
+    with room_or_words(NO_ROOM), files_stay(), _dumped() as (dump, names):
+        missing = [name for name in sorted(names) if not default_storage.exists(name)]
+        there = sorted(names - set(missing))
+        entries = [Entry(DUMP, lambda: dump.open("rb"))]
+        about: dict[str, Any] = {
+            "format": FORMAT, "version": VERSION, "at": at.isoformat(), "missing": missing,
+            "beside": [] if pool is None else _pooled(pool, there),
+        }  # fmt: skip
+        if pool is None:
+            entries += [stored_entry(name, name) for name in there]
+        write_whole(target, zip_of(entries, about))
+    return {"missing": missing, "files": len(there), "bytes": target.stat().st_size}
+
+
+@contextmanager
+def _dumped() -> Iterator[tuple[Path, set[str]]]:
+    """The database's dump in a file of its own, and the names of files of the same moment."""
+    with tempfile.TemporaryDirectory(prefix="judicum-dump-") as folder, transaction.atomic():
+        with connection.cursor() as cursor:
+            cursor.execute("SET TRANSACTION ISOLATION LEVEL REPEATABLE READ, READ ONLY")
+            cursor.execute("SELECT pg_export_snapshot()")
+            snapshot = cursor.fetchone()[0]
+        dump = Path(folder) / DUMP
+        without = [f"--exclude-table-data={name}" for name in NOT_DUMPED]
+        postgres("pg_dump", "--format=custom", "--no-owner", f"--snapshot={snapshot}", *without, "-f", str(dump))
+        yield dump, named_files()
+
+
+def postgres(program: str, *arguments: str) -> str:
+    """Run one of PostgreSQL's programs on our database. Raises CannotBackUp."""
+    newest = sorted(Path("/usr/lib/postgresql").glob(f"*/bin/{program}"), key=lambda p: int(p.parts[-3]))
+    where = connection.settings_dict
+    env = {**os.environ, "PGPASSWORD": where["PASSWORD"] or ""}
+    at = ["-h", where["HOST"], "-p", str(where["PORT"]), "-U", where["USER"], "-d", where["NAME"]]
+    command = [str(newest[-1] if newest else program), *at, *arguments]
+    done = subprocess.run(command, env=env, capture_output=True, text=True, stdin=subprocess.DEVNULL)
+    if done.returncode:
+        said = done.stderr.strip().splitlines()
+        raise CannotBackUp(f"{program}: {said[-1] if said else done.returncode}")
+    return done.stdout
+
+
+def _pooled(pool: Path, names: list[str]) -> list[dict[str, Any]]:
+    """Copy what the pool does not have yet; every file with its size and checksum."""
+    kept, listed = WholeFiles(location=str(pool)), []
+    for name in names:
+        if not kept.exists(name) or kept.size(name) != default_storage.size(name):
+            kept.delete(name)
+            with default_storage.open(name) as file:
+                kept.save(name, file)
+        listed.append({"name": name, "bytes": kept.size(name), "sha256": _digest(pool / name)})
+    return listed
+
+
+def _digest(path: Path) -> str:
+    with path.open("rb") as file:
+        return hashlib.file_digest(file, "sha256").hexdigest()
+
+
+class Backup:
+    """A backup that was opened and whose every byte was checked."""
+
+    def __init__(self, path: Path) -> None:
+        try:
+            self._zip = zipfile.ZipFile(path)
+            self.manifest = json.loads(self._zip.read("manifest.json"))
+            kind, version = self.manifest["format"], self.manifest["version"]
+        except (zipfile.BadZipFile, KeyError, ValueError) as error:
+            raise InvalidValue("backup", path.name, "a backup, whole") from error
+        if kind != FORMAT or version != VERSION:
+            raise InvalidValue("backup", f"{kind} {version}", f"{FORMAT} {VERSION}")
+        self._pool = path.parent / "files"
+        inside = {one["name"].removeprefix("files/"): one for one in self.manifest["files"]}
+        self._beside = {one["name"]: one for one in self.manifest["beside"]}
+        self._inside = {name: one for name, one in inside.items() if name != DUMP}
+        self._check(inside[DUMP], self.dump)
+        for name, one in {**self._inside, **self._beside}.items():
+            self._check(one, lambda name=name: self.opened(name))
+
+    @property
+    def names(self) -> list[str]:
+        return sorted({*self._inside, *self._beside})
+
+    def dump(self) -> Any:
+        return self._zip.open(DUMP)
+
+    def opened(self, name: str) -> Any:
+        """A file's bytes. Raises InvalidValue: it is not beside the backup any more."""
+        if name in self._inside:
+            return self._zip.open(f"files/{name}")
+        try:
+            return (self._pool / name).open("rb")
+        except FileNotFoundError as error:
+            raise InvalidValue(name, None, f"a file in {self._pool}, beside the backup") from error
+
+    @staticmethod
+    def _check(one: dict[str, Any], opened: Any) -> None:
+        try:
+            with opened() as file:
+                digest = hashlib.file_digest(file, "sha256").hexdigest()
+        except zipfile.BadZipFile as error:
+            raise InvalidValue(one["name"], str(error), "a file that can be unpacked") from error
+        if digest != one["sha256"]:
+            raise InvalidValue(
+                one["name"], "other bytes", "what the manifest says: the backup was altered or cut short"
+            )
+
+
+def restore(path: Path) -> dict[str, Any]:
+    """Put a backup into an empty database and store: all of it or, as far as the database goes, nothing.
+
+    Files come first; a row never names one that is not there. The rows come in one transaction.
+
+    Raises:
+        InvalidValue: no backup, altered, cut short, or there are tables already. CannotBackUp: the dump cannot be read.
+    """
+    with connection.cursor() as cursor:
+        if connection.introspection.table_names(cursor):
+            raise InvalidValue("database", "tables", "an empty database: a backup is never written over what is there")
+    backup = Backup(path)
+    for name in backup.names:
+        with backup.opened(name) as file:
+            default_storage.delete(name)
+            default_storage.save(name, file)
+    with tempfile.TemporaryDirectory(prefix="judicum-restore-") as folder:
+        dump = Path(folder) / DUMP
+        with backup.dump() as file, dump.open("wb") as out:
+            shutil.copyfileobj(file, out)
+        connection.close()
+        postgres("pg_restore", "--single-transaction", "--exit-on-error", "--no-owner", str(dump))
+    return {"at": backup.manifest["at"], "files": len(backup.names)}
+
+
+def keep_daily(folder: Path, at: datetime, keep: int) -> dict[str, Any]:
+    """One more backup in a folder of them; of the older ones `keep` - 1 stay, and the files that these name."""
+    pool = folder / "files"
+    pool.mkdir(parents=True, exist_ok=True)
+    made = back_up(folder / f"judicum-{at:%Y%m%d-%H%M%S}.zip", at, pool)
+    every = sorted(folder.glob("judicum-*.zip"))
+    for old in every[:-keep]:
+        old.unlink()
+    needed = {one["name"] for path in every[-keep:] for one in _listed(path)}
+    for file in pool.rglob("*"):
+        if file.is_file() and str(file.relative_to(pool)) not in needed:
+            file.unlink()
+    return made
+
+
+def _listed(path: Path) -> list[dict[str, Any]]:
+    with zipfile.ZipFile(path) as file:
+        beside: list[dict[str, Any]] = json.loads(file.read("manifest.json"))["beside"]
+        return beside

@@ -1,0 +1,65 @@
+"""Who takes part in a course."""
+
+from collections.abc import Iterator, Mapping, Sequence
+from typing import Any
+
+from judicum.core.choices import Choice
+from judicum.core.errors import InvalidValue
+from judicum.core.fields import Text
+from judicum.core.sheets import Column
+from judicum.server.exchange.sheets.base import Done, Sheet
+from judicum.server.people.accounts.actions.make_account import make_account
+from judicum.server.people.accounts.links import reset_path
+from judicum.server.people.accounts.models import User
+from judicum.server.people.accounts.names import look
+from judicum.server.people.courses.actions.join_course import units_of
+from judicum.server.people.courses.actions.set_members import set_role
+from judicum.server.people.courses.models import Course, Membership
+from judicum.server.people.courses.queries import members
+from judicum.server.people.roles import Role
+from judicum.words.attempts import ROLES
+
+COLUMNS = (
+    Column(Text("username", "Name to sign in with", 60), needed=True),
+    Column(Text("name", "Name", 80)),
+    Column(Choice("role", "Role", dict[str | int, str](list(ROLES.items())))),
+)
+
+
+def rows(course: Course) -> Iterator[Sequence[Any]]:
+    for member in members(course.pk):
+        yield member.user.username, member.user.display_name, member.role
+
+
+def put(user: User, course: Course, values: Mapping[str, Any]) -> Done:
+    """Somebody new of the workshop, somebody of it who joins the course, or a member with another role.
+
+    Raises:
+        InvalidValue: a name that somebody of another workshop has, or another name than the one somebody gave themselves.
+    """
+    login, role = values["username"], values.get("role")
+    there = User.objects.filter(look=look(login)).first()
+    if there is None:
+        return _new(course, login, values.get("name") or login, role or Role.STUDENT)
+    if there.workshop_id != course.workshop_id or there.removed_at is not None:
+        raise InvalidValue("username", login, "a name that nobody of this server has, or somebody of your workshop")
+    name = values.get("name")
+    if name and name != there.display_name:
+        raise InvalidValue("name", name, f"{there.display_name}: a name is its owner's to change")
+    member = Membership.objects.filter(course=course, user=there).first()
+    if member is None:
+        Membership.objects.create(course=course, user=there, role=role or Role.STUDENT)
+        return Done("made", f"{there.display_name} joins")
+    if role in (None, member.role):
+        return Done("same", there.display_name)
+    set_role(user, course.pk, member.pk, str(role))
+    return Done("changed", f"{there.display_name}: {ROLES[str(role)]}")
+
+
+def _new(course: Course, login: str, name: str, role: str) -> Done:
+    made = make_account(course.workshop, login, name, fields=("username", "name"), **units_of(course))
+    Membership.objects.create(course=course, user=made, role=role)
+    return Done("made", f"{made.display_name}, a new account", reset_path(made))
+
+
+SHEET = Sheet("people", lambda course: COLUMNS, rows, put, instructors=True)

@@ -1,0 +1,1 @@
+"""What follows an attempt without being known to it: sessions, stock, notices."""

@@ -1,0 +1,68 @@
+"""Items on the shelf: making one, changing it, taking it off; counting, and what comes and goes."""
+
+from collections.abc import Mapping
+from datetime import datetime
+from typing import Any
+
+from django.db import transaction
+from django.utils import timezone
+
+from judicum.core.errors import InvalidValue
+from judicum.core.stock.items import ABOUT, read_amount, read_item
+from judicum.core.stock.level import MOVES
+from judicum.server.follow.stock.models import Item, Movement
+from judicum.server.follow.stock.queries import item_for
+from judicum.server.people.accounts.models import User
+from judicum.server.people.courses.queries import staff_of
+
+MOST_NOTE = 200
+OWN = {spec.key for spec in ABOUT}
+
+
+@transaction.atomic
+def keep_item(user: User, course_id: int, item_id: int | None, kind: str, given: Mapping[str, Any]) -> Item:
+    """Make an item (`item_id` None) or change one; its kind stays.
+
+    Raises:
+        InvalidValues: a kind or field that is wrong, a name that is taken. NotFound, NotAllowed: not a course one teaches.
+    """
+    course = staff_of(user, course_id).course
+    item = Item(course=course, kind=kind) if item_id is None else item_for(user, course_id, item_id)
+    clean = read_item(item.kind, given)
+    if kind != item.kind:
+        raise InvalidValue("kind", kind, f"{item.kind}: an item keeps its kind")
+    clean["name"] = clean["name"].strip()
+    if not clean["name"]:
+        raise InvalidValue("name", given.get("name"), "a name")
+    if Item.objects.filter(course=course, name=clean["name"]).exclude(pk=item.pk).exists():
+        raise InvalidValue("name", clean["name"], "a name that no other item has")
+    for key in OWN:
+        setattr(item, key, clean[key])
+    item.spec = {key: value for key, value in clean.items() if key not in OWN and value is not None}
+    item.save()
+    return item
+
+
+def drop_item(user: User, course_id: int, item_id: int) -> None:
+    """Take an item off the shelf with all that was counted of it. Raises NotFound, NotAllowed."""
+    item_for(user, course_id, item_id).delete()
+
+
+@transaction.atomic
+def move(
+    user: User, course_id: int, item_id: int, kind: str, amount: object, note: str = "", at: datetime | None = None
+) -> Movement:
+    """Write down a count, a delivery, or what was thrown away.
+
+    Raises:
+        InvalidValue: an unknown kind, an amount that is none, a note too long. NotFound, NotAllowed: not a course one teaches.
+    """
+    item = item_for(user, course_id, item_id)
+    by_hand = [key for key in MOVES if key != "opened"]
+    if kind not in by_hand:
+        raise InvalidValue("kind", kind, "one of " + ", ".join(by_hand))
+    if len(note) > MOST_NOTE:
+        raise InvalidValue("note", f"{len(note)} characters", f"at most {MOST_NOTE} characters")
+    return Movement.objects.create(
+        item=item, kind=kind, amount=read_amount("amount", amount), note=note.strip(), at=at or timezone.now(), by=user
+    )

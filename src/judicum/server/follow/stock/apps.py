@@ -1,0 +1,19 @@
+"""The application; it follows what attempts take."""
+
+from typing import Any
+
+from django.apps import AppConfig
+
+
+class StockConfig(AppConfig):
+    name = "judicum.server.follow.stock"
+
+    def ready(self) -> None:
+        # Models are there only once all applications are.
+        from judicum.server.follow.stock.actions.take import take
+        from judicum.server.record.attempts.signals import consumption_changed
+
+        def follow(attempt: Any, **_: Any) -> None:
+            take(attempt)
+
+        consumption_changed.connect(follow, weak=False, dispatch_uid="stock")

@@ -1,0 +1,1 @@
+"""Addresses: each reads a request, calls one action or reader, and answers."""

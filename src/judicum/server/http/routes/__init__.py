@@ -1,0 +1,1 @@
+"""Views, one module a topic."""

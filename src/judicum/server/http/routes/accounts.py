@@ -1,0 +1,172 @@
+"""Signing in and out, and one's own settings."""
+
+from urllib.parse import parse_qs, urlsplit
+from uuid import UUID
+
+from django.contrib.auth import logout, update_session_auth_hash
+from drf_spectacular.utils import extend_schema
+from rest_framework import status
+from rest_framework.permissions import AllowAny, IsAuthenticated
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.throttling import BaseThrottle
+from rest_framework.views import APIView
+
+from judicum.server.http.authentication import SessionOnly
+from judicum.server.http.parsing import sent
+from judicum.server.http.person import person
+from judicum.server.http.serializers.accounts import (
+    ChangePasswordSerializer,
+    CodeSerializer,
+    MadeTokenSerializer,
+    MakeTokenSerializer,
+    PasswordSerializer,
+    RecoveryCodesSerializer,
+    ResetPasswordSerializer,
+    SecondFactorBegunSerializer,
+    SessionSerializer,
+    SignInSerializer,
+    TokenSerializer,
+    UnitsSerializer,
+)
+from judicum.server.http.throttles import DoorThrottle
+from judicum.server.people.accounts.actions.change_units import change_units
+from judicum.server.people.accounts.actions.keep_token import end_token, make_token
+from judicum.server.people.accounts.actions.second_factor import MISSING, begin_second, confirm_second, turn_off_second
+from judicum.server.people.accounts.actions.set_password import change_password, reset_password, sign_out_everywhere
+from judicum.server.people.accounts.actions.sign_in import sign_in
+from judicum.server.people.accounts.links import for_camera
+from judicum.server.people.accounts.models import Token
+from judicum.server.people.accounts.queries import with_courses
+
+
+class SessionView(APIView):
+    """The session of this browser."""
+
+    without_second = True
+
+    def get_permissions(self) -> list[AllowAny | IsAuthenticated]:
+        return [AllowAny()] if self.request.method == "POST" else [IsAuthenticated()]
+
+    def get_throttles(self) -> list[BaseThrottle]:
+        return [DoorThrottle()] if self.request.method == "POST" else super().get_throttles()
+
+    @extend_schema(operation_id="session_read", responses=SessionSerializer)
+    def get(self, request: Request) -> Response:
+        return Response(SessionSerializer(with_courses(person(request))).data)
+
+    @extend_schema(operation_id="session_open", request=SignInSerializer, responses=SessionSerializer)
+    def post(self, request: Request) -> Response:
+        asked = sent(SignInSerializer, request)
+        user = sign_in(request._request, **asked)
+        return Response(SessionSerializer(with_courses(user)).data)
+
+    @extend_schema(operation_id="session_close", request=None, responses={204: None})
+    def delete(self, request: Request) -> Response:
+        logout(request._request)
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class PasswordView(APIView):
+    """One's own password: this browser stays signed in, every other is signed out."""
+
+    authentication_classes = (SessionOnly,)
+
+    @extend_schema(operation_id="password_change", request=ChangePasswordSerializer, responses={204: None})
+    def put(self, request: Request) -> Response:
+        asked = sent(ChangePasswordSerializer, request)
+        user = change_password(person(request), **asked)
+        update_session_auth_hash(request._request, user)
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class EverywhereView(APIView):
+    """Signing out in every browser."""
+
+    authentication_classes = (SessionOnly,)
+    without_second = True
+
+    @extend_schema(operation_id="sessions_close", request=None, responses={204: None})
+    def delete(self, request: Request) -> Response:
+        sign_out_everywhere(person(request))
+        logout(request._request)
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class SecondFactorView(APIView):
+    """One's own second factor: begun (POST), put in force by its first code (PUT)."""
+
+    authentication_classes = (SessionOnly,)
+    without_second = True
+
+    @extend_schema(operation_id="second_factor_begin", request=None, responses=SecondFactorBegunSerializer)
+    def post(self, request: Request) -> Response:
+        address = begin_second(person(request))
+        secret = parse_qs(urlsplit(address).query)["secret"][0]
+        return Response({"address": address, "picture": for_camera(address), "secret": secret})
+
+    @extend_schema(operation_id="second_factor_confirm", request=CodeSerializer, responses=RecoveryCodesSerializer)
+    def put(self, request: Request) -> Response:
+        codes = confirm_second(person(request), sent(CodeSerializer, request)["code"])
+        request._request.session.pop(MISSING, None)
+        return Response({"codes": codes})
+
+
+class SecondFactorOffView(APIView):
+    """Turning one's own second factor off, by the password."""
+
+    authentication_classes = (SessionOnly,)
+
+    @extend_schema(operation_id="second_factor_off", request=PasswordSerializer, responses={204: None})
+    def post(self, request: Request) -> Response:
+        turn_off_second(person(request), sent(PasswordSerializer, request)["password"])
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class TokensView(APIView):
+    """One's own tokens, for programs; none makes another."""
+
+    authentication_classes = (SessionOnly,)
+
+    @extend_schema(operation_id="tokens_list", responses=TokenSerializer(many=True))
+    def get(self, request: Request) -> Response:
+        return Response(TokenSerializer(Token.objects.filter(user=person(request)), many=True).data)
+
+    @extend_schema(operation_id="token_make", request=MakeTokenSerializer, responses=MadeTokenSerializer)
+    def post(self, request: Request) -> Response:
+        token, secret = make_token(person(request), **sent(MakeTokenSerializer, request))
+        return Response({"secret": secret, "token": TokenSerializer(token).data}, status=status.HTTP_201_CREATED)
+
+
+class TokenView(APIView):
+    """Ending a token."""
+
+    authentication_classes = (SessionOnly,)
+
+    @extend_schema(operation_id="token_end", responses={204: None})
+    def delete(self, request: Request, token_id: UUID) -> Response:
+        end_token(person(request), token_id)
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class ResetPasswordView(APIView):
+    """A new password by the one-time link that was handed over."""
+
+    permission_classes = (AllowAny,)
+    throttle_classes = (DoorThrottle,)
+
+    @extend_schema(operation_id="password_reset", request=ResetPasswordSerializer, responses={204: None})
+    def post(self, request: Request) -> Response:
+        given = sent(ResetPasswordSerializer, request)
+        reset_password(given["person"], given["token"], given["password"])
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class UnitsView(APIView):
+    """The units one thinks in."""
+
+    @extend_schema(operation_id="units_change", request=UnitsSerializer, responses=SessionSerializer)
+    def patch(self, request: Request) -> Response:
+        asked = sent(UnitsSerializer, request)
+        user = change_units(person(request), asked.get("length_unit"), asked.get("flow_unit"))
+        return Response(SessionSerializer(with_courses(user)).data)

@@ -1,0 +1,95 @@
+"""Archives as files: a course's for its instructor, a person's own."""
+
+from django.http import HttpResponse, StreamingHttpResponse
+from django.http.response import HttpResponseBase
+from drf_spectacular.types import OpenApiTypes
+from drf_spectacular.utils import extend_schema
+from rest_framework.parsers import BaseParser
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from judicum.core.errors import NotFound
+from judicum.server.exchange.archive.personal import personal_archive
+from judicum.server.exchange.archive.write import archive_of
+from judicum.server.exchange.sheets import MOST_BYTES, SHEETS, Sheet, put_sheet
+from judicum.server.http.authentication import SessionOnly
+from judicum.server.http.parsing import sent_bytes
+from judicum.server.http.person import person
+from judicum.server.http.serializers.archive import SheetDoneSerializer, told_line
+from judicum.server.people.accounts.units import units_of
+from judicum.server.people.courses.queries import instructor_of
+
+TABLE = {"text/csv": OpenApiTypes.BINARY}
+ZIP = {(200, "application/zip"): OpenApiTypes.BINARY}
+
+
+def _zip(chunks, name: str) -> StreamingHttpResponse:  # type: ignore[no-untyped-def]
+    response = StreamingHttpResponse(chunks, content_type="application/zip")
+    response["Content-Disposition"] = f'attachment; filename="{name}.zip"'
+    return response
+
+
+class CourseArchiveView(APIView):
+    """All of a course as an open archive (docs/archive/)."""
+
+    @extend_schema(operation_id="course_archive_file", responses=ZIP)
+    def get(self, request: Request, course_id: int) -> HttpResponseBase:
+        course = instructor_of(person(request), course_id).course
+        return _zip(archive_of(course.pk), f"course-{course.pk}")
+
+
+class PersonalArchiveView(APIView):
+    """All that is kept about oneself."""
+
+    authentication_classes = (SessionOnly,)
+
+    @extend_schema(operation_id="personal_archive_file", responses=ZIP)
+    def get(self, request: Request) -> HttpResponseBase:
+        return _zip(personal_archive(person(request)), "what-is-kept-about-me")
+
+
+class TableParser(BaseParser):
+    """A table as the bytes of its file."""
+
+    media_type = "text/csv"
+
+    def parse(self, stream, media_type=None, parser_context=None):  # type: ignore[no-untyped-def]
+        return stream.read(MOST_BYTES + 1)
+
+
+class SheetView(APIView):
+    """One of a course's tables: out as CSV, and in again: foreseen (POST) or, all or nothing, done (PUT)."""
+
+    parser_classes = (TableParser,)
+
+    @extend_schema(operation_id="sheet_read", responses={(200, "text/csv"): OpenApiTypes.BINARY})
+    def get(self, request: Request, course_id: int, sheet: str) -> HttpResponseBase:
+        found = _sheet(sheet)
+        text = found.text(person(request), course_id)
+        response = HttpResponse(text.encode(), content_type="text/csv; charset=utf-8")
+        response["Content-Disposition"] = f'attachment; filename="{found.name}.csv"'
+        return response
+
+    @extend_schema(operation_id="sheet_foresee", request=TABLE, responses=SheetDoneSerializer)
+    def post(self, request: Request, course_id: int, sheet: str) -> Response:
+        return self._put(request, course_id, sheet, keep=False)
+
+    @extend_schema(operation_id="sheet_put", request=TABLE, responses=SheetDoneSerializer)
+    def put(self, request: Request, course_id: int, sheet: str) -> Response:
+        return self._put(request, course_id, sheet, keep=True)
+
+    @staticmethod
+    def _put(request: Request, course_id: int, name: str, keep: bool) -> Response:
+        sheet = _sheet(name)
+        sheet.course(person(request), course_id)
+        done, kept = put_sheet(person(request), course_id, sheet, sent_bytes(request, "table"), keep)
+        units = units_of(request.user)
+        root = request.build_absolute_uri("/")
+        return Response({"kept": kept, "lines": [told_line(one, units, root) for one in done]})
+
+
+def _sheet(name: str) -> Sheet:
+    if name not in SHEETS:
+        raise NotFound(f"There is no table {name[:40]!r}; there are {', '.join(SHEETS)}.")
+    return SHEETS[name]

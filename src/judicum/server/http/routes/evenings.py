@@ -1,0 +1,242 @@
+"""Evenings: sessions, booths, who is there, who stands where; one's own; calendars."""
+
+from django.http import HttpResponse
+from drf_spectacular.types import OpenApiTypes
+from drf_spectacular.utils import extend_schema
+from rest_framework import status
+from rest_framework.permissions import AllowAny
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from judicum.server.follow.evenings.actions.attend import come_in, set_attendance
+from judicum.server.follow.evenings.actions.make_sessions import drop_session, make_sessions
+from judicum.server.follow.evenings.actions.plan_evenings import place, plan_rest, take_out
+from judicum.server.follow.evenings.actions.set_booth import report_broken, set_booth
+from judicum.server.follow.evenings.calendar import calendar_of
+from judicum.server.follow.evenings.machine import machine_of, weld_at
+from judicum.server.follow.evenings.models import Attendance, Feed
+from judicum.server.follow.evenings.queries import evenings_of, feed_of, my_sittings, now_is, sessions_ahead
+from judicum.server.http.parsing import sent
+from judicum.server.http.person import person
+from judicum.server.http.serializers.evenings import (
+    BoothNameSerializer,
+    DoorSerializer,
+    EveningsSerializer,
+    FeedSerializer,
+    MachineSerializer,
+    MakeSessionsSerializer,
+    MyEveningsSerializer,
+    PlaceByHandSerializer,
+    PlannedSerializer,
+    ReportBrokenSerializer,
+    SetAttendanceSerializer,
+    SetBoothSerializer,
+    TimeZoneSerializer,
+    WeldAtSerializer,
+    told_evenings,
+    told_machine,
+    told_mine,
+    told_unplaced,
+)
+from judicum.server.http.throttles import DoorThrottle
+from judicum.server.people.accounts.units import units_of
+from judicum.server.people.courses.actions.set_time_zone import set_time_zone
+from judicum.server.people.courses.queries import membership_of, staff_of
+from judicum.words.evenings import when_words
+
+
+def _shown(request: Request, course_id: int) -> Response:
+    return Response(told_evenings(evenings_of(person(request), course_id)))
+
+
+class EveningsView(APIView):
+    """The course's evenings ahead, and making sessions."""
+
+    @extend_schema(operation_id="evenings_read", responses=EveningsSerializer)
+    def get(self, request: Request, course_id: int) -> Response:
+        return _shown(request, course_id)
+
+    @extend_schema(operation_id="sessions_make", request=MakeSessionsSerializer, responses=EveningsSerializer)
+    def post(self, request: Request, course_id: int) -> Response:
+        asked = sent(MakeSessionsSerializer, request)
+        make_sessions(person(request), course_id, **asked)
+        return _shown(request, course_id)
+
+
+class TimeZoneView(APIView):
+    """Where the course meets, for its instructor."""
+
+    @extend_schema(operation_id="time_zone_set", request=TimeZoneSerializer, responses=EveningsSerializer)
+    def put(self, request: Request, course_id: int) -> Response:
+        asked = sent(TimeZoneSerializer, request)
+        set_time_zone(person(request), course_id, asked["time_zone"])
+        return _shown(request, course_id)
+
+
+class SessionView(APIView):
+    """Dropping a session."""
+
+    @extend_schema(operation_id="session_drop", responses={204: None})
+    def delete(self, request: Request, session_id: int) -> Response:
+        drop_session(person(request), session_id)
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class BoothsView(APIView):
+    """Making a booth."""
+
+    @extend_schema(operation_id="booth_make", request=SetBoothSerializer, responses=EveningsSerializer)
+    def post(self, request: Request, course_id: int) -> Response:
+        asked = sent(SetBoothSerializer, request)
+        set_booth(person(request), course_id, None, **asked)
+        return _shown(request, course_id)
+
+
+class BoothView(APIView):
+    """Changing a booth: what it has, what is broken, when it is closed."""
+
+    @extend_schema(operation_id="booth_set", request=SetBoothSerializer, responses=EveningsSerializer)
+    def put(self, request: Request, course_id: int, booth_id: int) -> Response:
+        asked = sent(SetBoothSerializer, request)
+        set_booth(person(request), course_id, booth_id, **asked)
+        return _shown(request, course_id)
+
+
+class BoothNotesView(APIView):
+    """Saying what does not work at a booth, by whoever stands there."""
+
+    @extend_schema(operation_id="booth_report", request=ReportBrokenSerializer, responses=BoothNameSerializer)
+    def post(self, request: Request, course_id: int, booth_id: int) -> Response:
+        asked = sent(ReportBrokenSerializer, request)
+        booth = report_broken(person(request), course_id, booth_id, asked["text"])
+        return Response(BoothNameSerializer(booth).data)
+
+
+class MachineView(APIView):
+    """The machine an attempt is welded with, and what worked on it last."""
+
+    @extend_schema(operation_id="machine_read", responses=MachineSerializer)
+    def get(self, request: Request, attempt_id: int) -> Response:
+        return Response(told_machine(machine_of(person(request), attempt_id), units_of(request.user)))
+
+    @extend_schema(operation_id="machine_set", request=WeldAtSerializer, responses=MachineSerializer)
+    def put(self, request: Request, attempt_id: int) -> Response:
+        asked = sent(WeldAtSerializer, request)
+        weld_at(person(request), attempt_id, asked["booth"])
+        return self.get(request, attempt_id)
+
+
+class AttendanceView(APIView):
+    """Who is away and who is there."""
+
+    @extend_schema(operation_id="attendance_set", request=SetAttendanceSerializer, responses={204: None})
+    def put(self, request: Request, session_id: int) -> Response:
+        given = sent(SetAttendanceSerializer, request)
+        set_attendance(person(request), session_id, given["student"], given["there"])
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class DoorView(APIView):
+    """Coming in with the code at the door."""
+
+    throttle_classes = (DoorThrottle,)
+
+    @extend_schema(operation_id="door_open", request=DoorSerializer, responses={204: None})
+    def post(self, request: Request, session_id: int) -> Response:
+        asked = sent(DoorSerializer, request)
+        come_in(person(request), session_id, asked["code"])
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class RotaView(APIView):
+    """Planning everything that is not placed by hand, and placing by hand."""
+
+    @extend_schema(operation_id="rota_plan", request=None, responses=PlannedSerializer)
+    def post(self, request: Request, course_id: int) -> Response:
+        found = plan_rest(person(request), course_id)
+        evenings = told_evenings(evenings_of(person(request), course_id))
+        return Response({"evenings": evenings, "unplaced": told_unplaced(found), "gone": []})
+
+    @extend_schema(operation_id="rota_place", request=PlaceByHandSerializer, responses=PlannedSerializer)
+    def put(self, request: Request, course_id: int) -> Response:
+        given = sent(PlaceByHandSerializer, request)
+        done = place(
+            person(request),
+            course_id,
+            given["assignment"],
+            given["student"],
+            given["session"],
+            given["booth"],
+            given["start"],
+        )
+        evenings = told_evenings(evenings_of(person(request), course_id))
+        gone = [f"{one.student.display_name}, {one.assignment.design.title}" for one in done.gone]
+        return Response({"evenings": evenings, "unplaced": [], "gone": gone})
+
+
+class SittingView(APIView):
+    """Taking a sitting out."""
+
+    @extend_schema(operation_id="sitting_take_out", responses={204: None})
+    def delete(self, request: Request, course_id: int, sitting_id: int) -> Response:
+        take_out(person(request), course_id, sitting_id)
+        return Response(status=status.HTTP_204_NO_CONTENT)
+
+
+class MyEveningsView(APIView):
+    """Where one stands, and when the course meets."""
+
+    @extend_schema(operation_id="my_evenings_read", responses=MyEveningsSerializer)
+    def get(self, request: Request, course_id: int) -> Response:
+        user = person(request)
+        course = membership_of(user, course_id).course
+        sessions = sessions_ahead(course)
+        said = dict(Attendance.objects.filter(session__in=sessions, user=user).values_list("session_id", "there"))
+        rows = [
+            {
+                "id": one.pk, "when": when_words(one.date, one.start, 0), "away": said.get(one.pk) is False,
+                "there": said.get(one.pk) is True, "now": now_is(one),
+            }
+            for one in sessions
+        ]  # fmt: skip
+        return Response({"sittings": [told_mine(one) for one in my_sittings(user, course_id)], "sessions": rows})
+
+
+class FeedsView(APIView):
+    """The secret address of one's own calendar, made when it is first asked for; asked anew with PUT, the old one ends."""
+
+    @extend_schema(operation_id="feed_read", responses=FeedSerializer)
+    def get(self, request: Request, course_id: int) -> Response:
+        user = person(request)
+        membership_of(user, course_id)
+        feed, _ = Feed.objects.get_or_create(course_id=course_id, user=user)
+        return Response({"address": f"/api/calendar/{feed.token}.ics"})
+
+    @extend_schema(operation_id="feed_renew", request=None, responses=FeedSerializer)
+    def put(self, request: Request, course_id: int) -> Response:
+        user = person(request)
+        membership_of(user, course_id)
+        Feed.objects.filter(course_id=course_id, user=user).delete()
+        return self.get(request, course_id)
+
+
+class CourseFeedView(APIView):
+    """The secret address of the course's calendar, for those who teach it to hand on."""
+
+    @extend_schema(operation_id="course_feed_read", responses=FeedSerializer)
+    def get(self, request: Request, course_id: int) -> Response:
+        staff_of(person(request), course_id)
+        feed, _ = Feed.objects.get_or_create(course_id=course_id, user=None)
+        return Response({"address": f"/api/calendar/{feed.token}.ics"})
+
+
+class CalendarView(APIView):
+    """A calendar by its secret address (iCalendar); whoever has the address reads it."""
+
+    permission_classes = (AllowAny,)
+    throttle_classes = (DoorThrottle,)
+
+    @extend_schema(operation_id="calendar_read", responses={(200, "text/calendar"): OpenApiTypes.BINARY})
+    def get(self, request: Request, token: str) -> HttpResponse:
+        return HttpResponse(calendar_of(feed_of(token)), content_type="text/calendar; charset=utf-8")

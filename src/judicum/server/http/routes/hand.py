@@ -1,0 +1,132 @@
+"""What people do by hand to photos: look before sending, correct, set a scale, read an angle."""
+
+import cv2
+from drf_spectacular.types import OpenApiTypes
+from drf_spectacular.utils import OpenApiParameter, extend_schema
+from rest_framework.parsers import BaseParser
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from judicum.core.errors import InvalidValue
+from judicum.core.numbers import whole
+from judicum.core.photo.decode import decode
+from judicum.server.http.parsing import sent, sent_bytes
+from judicum.server.http.person import person
+from judicum.server.http.routes.attempts import shown
+from judicum.server.http.serializers.attempts import AttemptSerializer
+from judicum.server.http.serializers.photos import (
+    ChooseBeadSerializer,
+    ReadAngleSerializer,
+    SeenSerializer,
+    SetScaleSerializer,
+    StepSerializer,
+)
+from judicum.server.record.photos.actions.choose_bead import choose_bead
+from judicum.server.record.photos.actions.correct_measurement import correct_measurement, undo_correction
+from judicum.server.record.photos.actions.read_angle import read_angle
+from judicum.server.record.photos.actions.request_measurement import set_scale
+from judicum.server.record.photos.queries import measurement_for, photo_for
+from judicum.words.photo import look
+
+MOST_LOOKED_AT = 3 * 1024 * 1024
+LOOKED_AT_PX = 1600
+MOST_LOOKED_AT_PX = 12_000_000
+"""The page sends a copy of about two million; a picture that claims more is not unpacked for a first look."""
+MOST_SIDE_PX = 100_000
+
+
+class SmallPictureParser(BaseParser):
+    """A small JPEG, at most MOST_LOOKED_AT bytes."""
+
+    media_type = "image/jpeg"
+
+    def parse(self, stream, media_type=None, parser_context=None):  # type: ignore[no-untyped-def]
+        data = stream.read(MOST_LOOKED_AT + 1)
+        if len(data) > MOST_LOOKED_AT:
+            raise InvalidValue("picture", f"over {MOST_LOOKED_AT} bytes", "a copy of at most 3 MB, 1600 pixels wide")
+        return data
+
+
+class PhotoLookView(APIView):
+    """A look at a small copy of a photo before it is sent; nothing is kept."""
+
+    parser_classes = (SmallPictureParser,)
+
+    @extend_schema(
+        operation_id="photo_look",
+        request={"image/jpeg": OpenApiTypes.BINARY},
+        responses=SeenSerializer(many=True),
+        parameters=[OpenApiParameter("long_side_px", OpenApiTypes.INT, description="Long side of the photo itself.")],
+    )
+    def post(self, request: Request) -> Response:
+        from judicum.core.photo.look import look_over
+
+        person(request)
+        asked = request.query_params.get("long_side_px", "")
+        long_side = whole(asked) if asked else None
+        if asked and not 0 < (long_side or 0) < MOST_SIDE_PX:
+            raise InvalidValue("long_side_px", asked[:20], f"a whole number of pixels, under {MOST_SIDE_PX}")
+        picture = decode(sent_bytes(request, "picture"), MOST_LOOKED_AT_PX)
+        own = max(picture.shape[:2])
+        if (down := LOOKED_AT_PX / own) < 1:
+            picture = cv2.resize(picture, None, fx=down, fy=down, interpolation=cv2.INTER_AREA)
+        seen = look_over(picture, (long_side or own) / max(picture.shape[:2]))
+        told = [{"code": s.code, "message": look(s.code, s.figures)} for s in seen]
+        return Response(SeenSerializer(told, many=True).data)
+
+
+class CorrectionsView(APIView):
+    """Steps over a measurement: one more, or back."""
+
+    @extend_schema(operation_id="measurement_correct", request=StepSerializer, responses=AttemptSerializer)
+    def post(self, request: Request, measurement_id: int) -> Response:
+        if not isinstance(request.data, dict):
+            raise InvalidValue("step", type(request.data).__name__, "an object with a step")
+        made = correct_measurement(person(request), measurement_id, request.data)
+        return shown(request, made.measurement.photo.attempt_id)
+
+    @extend_schema(
+        operation_id="measurement_undo",
+        responses={200: AttemptSerializer},
+        parameters=[OpenApiParameter("every", OpenApiTypes.BOOL)],
+    )
+    def delete(self, request: Request, measurement_id: int) -> Response:
+        every = request.query_params.get("every") == "true"
+        undo_correction(person(request), measurement_id, every)
+        return shown(request, measurement_for(person(request), measurement_id).photo.attempt_id)
+
+
+class ChooseBeadView(APIView):
+    """Which of several beads counts."""
+
+    @extend_schema(operation_id="measurement_choose_bead", request=ChooseBeadSerializer, responses=AttemptSerializer)
+    def post(self, request: Request, measurement_id: int) -> Response:
+        measurement_for(person(request), measurement_id)
+        asked = sent(ChooseBeadSerializer, request)
+        made = choose_bead(person(request), measurement_id, asked["number"])
+        return shown(request, made.photo.attempt_id)
+
+
+class ScaleView(APIView):
+    """The scale of a photo without a card, by two points."""
+
+    @extend_schema(operation_id="photo_set_scale", request=SetScaleSerializer, responses={202: AttemptSerializer})
+    def post(self, request: Request, photo_id: int) -> Response:
+        asked = sent(SetScaleSerializer, request)
+        made = set_scale(person(request), photo_id, **asked)
+        answer = shown(request, made.photo.attempt_id)
+        answer.status_code = 202
+        return answer
+
+
+class AngleView(APIView):
+    """A torch angle by two drawn lines."""
+
+    @extend_schema(operation_id="photo_read_angle", request=ReadAngleSerializer, responses=AttemptSerializer)
+    def post(self, request: Request, photo_id: int) -> Response:
+        photo_for(person(request), photo_id)
+        asked = sent(ReadAngleSerializer, request)
+        values = dict(asked)
+        photo = read_angle(person(request), photo_id, run_number=values.pop("run"), **values)
+        return shown(request, photo.attempt_id)

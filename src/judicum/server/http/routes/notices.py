@@ -1,0 +1,63 @@
+"""Mail: what one is told of, what was written, a forgotten password."""
+
+from drf_spectacular.utils import extend_schema
+from rest_framework import status
+from rest_framework.permissions import AllowAny
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from judicum.server.follow.notices.actions.send_digests import mail_reset
+from judicum.server.follow.notices.actions.set_wish import set_wish
+from judicum.server.follow.notices.models import Wish
+from judicum.server.http.authentication import SessionOnly
+from judicum.server.http.parsing import sent
+from judicum.server.http.person import person
+from judicum.server.http.serializers.notices import (
+    ForgottenSerializer,
+    MailSerializer,
+    SetWishSerializer,
+    WishSerializer,
+)
+from judicum.server.http.throttles import DoorThrottle
+from judicum.server.people.accounts.queries import owned_by
+from judicum.server.platform.outbox import written
+
+
+class WishView(APIView):
+    """What one is told of by mail."""
+
+    authentication_classes = (SessionOnly,)
+
+    @extend_schema(operation_id="wish_read", responses=WishSerializer)
+    def get(self, request: Request) -> Response:
+        user = person(request)
+        wish = Wish.objects.filter(user=user).first()
+        return Response({"email": user.email, "kinds": wish.kinds if wish else []})
+
+    @extend_schema(operation_id="wish_set", request=SetWishSerializer, responses=WishSerializer)
+    def put(self, request: Request) -> Response:
+        wish = set_wish(person(request), **sent(SetWishSerializer, request))
+        return Response({"email": person(request).email, "kinds": wish.kinds})
+
+
+class MailView(APIView):
+    """What the stand-in for a mail server wrote for the workshop, for its owners; a reset link is not shown to them."""
+
+    authentication_classes = (SessionOnly,)
+
+    @extend_schema(operation_id="mail_list", responses=MailSerializer(many=True))
+    def get(self, request: Request) -> Response:
+        return Response(MailSerializer(written(owned_by(person(request)).pk), many=True).data)
+
+
+class ForgottenView(APIView):
+    """A link for a new password by mail; the answer is the same whoever asks."""
+
+    permission_classes = (AllowAny,)
+    throttle_classes = (DoorThrottle,)
+
+    @extend_schema(operation_id="password_forgotten", request=ForgottenSerializer, responses={204: None})
+    def post(self, request: Request) -> Response:
+        mail_reset(sent(ForgottenSerializer, request)["username"], request.build_absolute_uri("/"))
+        return Response(status=status.HTTP_204_NO_CONTENT)

@@ -1,0 +1,1 @@
+"""Workshops, accounts, courses and who takes part in them."""

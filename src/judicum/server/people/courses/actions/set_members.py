@@ -1,0 +1,103 @@
+"""Who takes part in a course: roles given and taken, the join code, a forgotten password."""
+
+from datetime import datetime
+
+from django.db import transaction
+from django.utils import timezone
+
+from judicum.core.errors import InvalidValue, NotAllowed, NotFound, WrongState
+from judicum.server.people.accounts.models import User
+from judicum.server.people.courses.codes import fresh_code
+from judicum.server.people.courses.models import Course, Membership
+from judicum.server.people.courses.queries import instructor_of
+from judicum.server.people.roles import STAFF, Role
+
+MOST_TO_JOIN = 1000
+
+
+def _member(user: User, course_id: int, member_id: int) -> Membership:
+    """A member of a course whose instructor one is, held until the transaction ends."""
+    course = instructor_of(user, course_id).course
+    rows = Membership.objects.select_for_update(of=("self",)).select_related("user")
+    found = rows.filter(course=course, pk=member_id).first()
+    if found is None:
+        raise NotFound(f"There is no member {member_id} in this course.")
+    return found
+
+
+def _keep_one_instructor(member: Membership) -> None:
+    others = Membership.objects.filter(course_id=member.course_id, role=Role.INSTRUCTOR).exclude(pk=member.pk)
+    if member.role == Role.INSTRUCTOR and not others.exists():
+        raise WrongState("A course keeps one instructor; make somebody else instructor first.")
+
+
+@transaction.atomic
+def set_role(user: User, course_id: int, member_id: int, role: str) -> Membership:
+    """Give a member another role.
+
+    Raises:
+        InvalidValue: no role. WrongState: the last instructor. NotFound, NotAllowed: not the course's instructor, no such member.
+    """
+    member = _member(user, course_id, member_id)
+    if role not in Role.values:
+        raise InvalidValue("role", role, "one of " + ", ".join(Role.values))
+    if role != Role.INSTRUCTOR:
+        _keep_one_instructor(member)
+    member.role = role
+    member.save(update_fields=["role"])
+    return member
+
+
+@transaction.atomic
+def let_go(user: User, course_id: int, member_id: int) -> None:
+    """Take somebody out of a course; what they welded or marked stays in its records.
+
+    Raises:
+        WrongState: the last instructor. NotFound, NotAllowed: not the course's instructor, no such member.
+    """
+    member = _member(user, course_id, member_id)
+    _keep_one_instructor(member)
+    member.delete()
+
+
+@transaction.atomic
+def set_join_code(
+    user: User, course_id: int, renew: bool = False, left: int | None = None, until: datetime | None = None
+) -> Course:
+    """Say how many more may join (None: any number, 0: nobody) and until when; `renew` ends the old code.
+
+    Raises:
+        InvalidValue: a number that is none, a time that is over. NotFound, NotAllowed: not the course's instructor.
+    """
+    course = instructor_of(user, course_id).course
+    if left is not None and not 0 <= left <= MOST_TO_JOIN:
+        raise InvalidValue("left", left, f"0 to {MOST_TO_JOIN}, or nothing for any number")
+    if until is not None and until <= timezone.now():
+        raise InvalidValue("until", until.isoformat(timespec="minutes"), "a time to come, or nothing for no end")
+    course.join_left, course.join_until = left, until
+    if renew:
+        course.join_code = fresh_code()
+    course.save(update_fields=["join_left", "join_until", "join_code"])
+    return course
+
+
+@transaction.atomic
+def may_reset(user: User, course_id: int, member_id: int) -> User:
+    """A member who may be handed a link for a new password.
+
+    Raises:
+        NotAllowed: for another instructor or an owner of the workshop, or for somebody who teaches a course that one is not instructor of.
+        NotFound: not the course's instructor, no such member.
+    """
+    found = _member(user, course_id, member_id)
+    mine = Membership.objects.filter(user=user, role=Role.INSTRUCTOR).values("course_id")
+    teaches = Membership.objects.filter(user=found.user, role__in=STAFF)
+    elsewhere = teaches.exclude(course_id__in=mine)
+    if (
+        found.user.owns
+        or found.user_id == user.pk
+        or teaches.filter(role=Role.INSTRUCTOR).exists()
+        or elsewhere.exists()
+    ):
+        raise NotAllowed("A password is reset for students and assistants of one's own courses.")
+    return found.user

@@ -1,0 +1,62 @@
+"""Courses and who takes part in them."""
+
+from typing import Any
+
+from django.conf import settings
+from django.db import models
+from django.utils import timezone
+
+from judicum.core.choices import CHOICES
+from judicum.server.people.accounts.models import Workshop, own_key
+from judicum.server.people.roles import Role
+
+
+def _school(key: str) -> Any:
+    """A column for one school; the usual one is the default."""
+    return models.CharField(max_length=12, choices=list(CHOICES[key].options.items()), default=CHOICES[key].codes[0])
+
+
+class Course(models.Model):
+    """A class of a workshop that meets over some weeks; students join with its code: `join_left` more of them (None: any number), until
+    `join_until` (None: without end).
+
+    An archived one is read and reported, and nothing of it changes any more. `second_share` is the share (percent) of marks that go to a blind second marker by lot. `filling` says how far its attempts are brought in (`done` of `total`) while that goes on.
+    """
+
+    key = own_key()
+    workshop = models.ForeignKey(Workshop, on_delete=models.PROTECT, related_name="courses")
+    name = models.CharField(max_length=120)
+    archived_at = models.DateTimeField(null=True)
+    join_code = models.CharField(max_length=12, unique=True)
+    join_left = models.PositiveIntegerField(null=True)
+    join_until = models.DateTimeField(null=True)
+    created_at = models.DateTimeField(default=timezone.now)
+    filling = models.JSONField(null=True)
+    time_zone = models.CharField(max_length=40, default="UTC")
+    second_share = models.PositiveSmallIntegerField(default=0)
+    pedal_school = _school("pedal_school")
+    start_school = _school("start_school")
+    finish = _school("finish")
+    unit_system = _school("unit_system")
+    ladder = _school("ladder")
+    purge_school = _school("purge_school")
+    solvent = _school("solvent")
+
+    def __str__(self) -> str:
+        return self.name
+
+
+class Membership(models.Model):
+    """One person's role in one course."""
+
+    course = models.ForeignKey(Course, on_delete=models.CASCADE, related_name="memberships")
+    user = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="memberships")
+    role = models.CharField(max_length=12, choices=Role.choices, default=Role.STUDENT)
+    joined_at = models.DateTimeField(default=timezone.now)
+
+    class Meta:
+        constraints = (models.UniqueConstraint(fields=("course", "user"), name="one_membership_per_course"),)
+        ordering = ("id",)
+
+    def __str__(self) -> str:
+        return f"{self.user} in {self.course}"

@@ -1,0 +1,49 @@
+"""Reading a workshop, for its owners."""
+
+from typing import Any
+
+from django.db.models import Count, Prefetch, QuerySet
+from django_otp.plugins.otp_totp.models import TOTPDevice
+
+from judicum.core.errors import NotFound
+from judicum.server.people.accounts.models import User
+from judicum.server.people.accounts.queries import owned_by
+from judicum.server.people.courses.models import Course, Membership
+
+
+def people_of(owner: User) -> QuerySet[User]:
+    """Everybody of one's workshop who was not removed, with the courses they are in. Raises NotAllowed."""
+    workshop = owned_by(owner)
+    memberships = Prefetch("memberships", Membership.objects.select_related("course").order_by("course_id"))
+    devices = Prefetch("totpdevice_set", TOTPDevice.objects.filter(confirmed=True), to_attr="seconds")
+    return User.objects.filter(workshop=workshop, removed_at=None).prefetch_related(memberships, devices)
+
+
+def person_of(owner: User, person_id: int) -> User:
+    """One of one's workshop, held until the transaction ends.
+
+    Raises:
+        NotAllowed: not an owner. NotFound: nobody of this workshop.
+    """
+    rows = User.objects.select_for_update().filter(workshop=owned_by(owner), removed_at=None)
+    found = rows.filter(pk=person_id).first()
+    if found is None:
+        raise NotFound(f"There is nobody with number {person_id} in your workshop.")
+    return found
+
+
+def courses_of(owner: User) -> list[dict[str, Any]]:
+    """Every course of one's workshop, newest first, with how many take part and the owner's own role. Raises NotAllowed."""
+    workshop = owned_by(owner)
+    roles = dict(Membership.objects.filter(user=owner).values_list("course_id", "role"))
+    rows = Course.objects.filter(workshop=workshop).annotate(people=Count("memberships")).order_by("-created_at", "-id")
+    return [
+        {
+            "id": row.pk,
+            "name": row.name,
+            "people": row.people,
+            "archived_at": row.archived_at,
+            "role": roles.get(row.pk),
+        }
+        for row in rows
+    ]

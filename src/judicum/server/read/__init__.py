@@ -1,0 +1,1 @@
+"""What pages and reports show, put together from several rooms."""

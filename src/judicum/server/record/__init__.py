@@ -1,0 +1,1 @@
+"""What was welded: attempts, runs, photos, measurements, causes and marks."""

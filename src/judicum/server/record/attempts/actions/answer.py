@@ -1,0 +1,55 @@
+"""Answers beside a mark: another photo, weld it again."""
+
+from datetime import datetime
+
+from django.db import transaction
+
+from judicum.core.errors import EditConflict, InvalidValue
+from judicum.core.marking import MOST_NEXT
+from judicum.server.people.accounts.models import User
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.attempts.queries import held_as_staff
+from judicum.server.record.attempts.states import State, Step, advance
+
+ANSWERS = {"another_photo": Step.ASK_PHOTO, "weld_again": Step.SEND_BACK}
+
+
+@transaction.atomic
+def answer_attempt(
+    user: User, attempt_id: int, version: int, answer: str, why: str, at: datetime | None = None
+) -> Attempt:
+    """Answer an attempt without a mark; the student sees why.
+
+    Args:
+        answer: one of ANSWERS. version: the attempt's that the marker was looking at.
+
+    Raises:
+        InvalidValue: no such answer, no reason given or one that is too long.
+        EditConflict: the attempt has changed since. WrongState: no photo yet, or marked.
+        NotFound, NotAllowed: not a course one teaches.
+    """
+    if answer not in ANSWERS:
+        raise InvalidValue("answer", answer, "one of " + ", ".join(ANSWERS))
+    if not 1 <= len(why.strip()) <= MOST_NEXT:
+        raise InvalidValue("why", why, f"1 to {MOST_NEXT} characters")
+    attempt = held_as_staff(user, attempt_id)
+    check_version(attempt, version)
+    attempt.answer = why.strip()
+    attempt.save(update_fields=["answer"])
+    advance(attempt, ANSWERS[answer], user, at, why=attempt.answer)
+    return attempt
+
+
+def check_version(attempt: Attempt, version: int) -> None:
+    """Raises EditConflict where somebody changed the attempt since that version, and says who and how."""
+    if attempt.version == version:
+        return
+    if attempt.state == State.SECOND_ASKED:
+        # Whoever marks blind is not to learn who marked first.
+        raise EditConflict("A second mark was asked for in the meantime. Load it again; what you typed is still here.")
+    last = attempt.events.select_related("actor").order_by("-at", "-id").first()
+    who = last.actor.display_name if last and last.actor else "The measurement"
+    what = last.kind.replace("_", " ") if last else "change"
+    raise EditConflict(
+        f"{who} changed this attempt in the meantime ({what}). Load it again; what you typed is still here."
+    )

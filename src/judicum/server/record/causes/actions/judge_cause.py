@@ -1,0 +1,82 @@
+"""Taking a cause as what is to change next, or setting it aside."""
+
+from datetime import datetime
+from typing import Any
+
+from django.db import transaction
+from django.utils import timezone
+
+from judicum.core.causes import CAUSES, explain_case, followed, strengths
+from judicum.core.errors import InvalidValue
+from judicum.server.people.accounts.models import User
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.attempts.queries import held_as_staff
+from judicum.server.record.attempts.states import Step, advance
+from judicum.server.record.causes.models import Verdict
+from judicum.server.record.causes.queries import asked_before, case_of
+
+TAKEN, ASIDE = "taken", "set_aside"
+VERDICTS = (TAKEN, ASIDE)
+
+
+@transaction.atomic
+def judge_cause(user: User, attempt_id: int, cause: str, verdict: str | None, at: datetime | None = None) -> Attempt:
+    """Keep what somebody who teaches makes of a cause; None takes it back.
+
+    Raises:
+        InvalidValue: no such cause or verdict. WrongState: nothing has been sent yet.
+        NotFound, NotAllowed: not a course one teaches.
+    """
+    check_cause(cause)
+    if verdict is not None and verdict not in VERDICTS:
+        raise InvalidValue("verdict", verdict, "one of " + ", ".join(VERDICTS) + ", or null")
+    attempt = held_as_staff(user, attempt_id)
+    advance(attempt, Step.JUDGE_CAUSE, user, at, cause=cause, verdict=verdict)
+    if verdict == TAKEN:
+        take(user, attempt, cause, at)
+    elif verdict == ASIDE:
+        Verdict.objects.update_or_create(
+            attempt=attempt, cause=cause, defaults={"taken": False, "by": user, "at": at or timezone.now()}
+        )
+    else:
+        Verdict.objects.filter(attempt=attempt, cause=cause).delete()
+    return attempt
+
+
+def check_cause(cause: str) -> None:
+    """Raises InvalidValue where there is no such cause."""
+    if cause not in CAUSES:
+        raise InvalidValue("cause", cause, "one of " + ", ".join(CAUSES))
+
+
+def take(user: User, attempt: Attempt, cause: str, at: datetime | None = None) -> dict[str, Any]:
+    """Keep a cause as the one taken, instead of another that was; returns its change. The caller holds the attempt."""
+    case = case_of(attempt)
+    found = explain_case(case)
+    ranked = next((one for one in found.causes if one.code == cause), None)
+    change: dict[str, Any] = {"key": CAUSES[cause].change[0], "from": None, "to": None}
+    if ranked is not None:
+        change = {"key": ranked.key, "from": ranked.before, "to": ranked.after}
+    Verdict.objects.filter(attempt=attempt, taken=True).exclude(cause=cause).delete()
+    kept = {
+        "taken": True,
+        "change": change,
+        "symptoms": strengths(found.symptoms, CAUSES[cause].shows),
+        "by": user,
+        "at": at or timezone.now(),
+    }
+    Verdict.objects.update_or_create(attempt=attempt, cause=cause, defaults=kept)
+    return change
+
+
+def drop_taken(attempt: Attempt) -> None:
+    """No cause is taken any more. The caller holds the attempt."""
+    Verdict.objects.filter(attempt=attempt, taken=True).delete()
+
+
+def keep_followed(attempt: Attempt) -> None:
+    """Write down whether what was asked to change before this attempt was done in it, and whether the symptom has gone."""
+    asked = asked_before(attempt)
+    if asked is not None and asked.verdict is not None:
+        found = followed(case_of(attempt), asked.verdict.change, asked.verdict.symptoms)
+        Verdict.objects.filter(pk=asked.verdict.pk).update(done=found.done, gone=found.gone)

@@ -1,0 +1,129 @@
+"""An attempt as a case of judicum.core.causes, explained; and what of the last change was done."""
+
+from collections import Counter
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from typing import Any
+
+from django.db.models import Count
+
+from judicum.core.causes import SKIPPABLE, Explained, Followed, explain_case, followed, read_case
+from judicum.core.causes.case import BY_HAND, Case
+from judicum.server.catalogue.coupons.setup import checklist_for, coupon_of, logged_of
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.attempts.states import State
+from judicum.server.record.causes.models import Verdict
+from judicum.server.record.photos.queries import measurement_that_counts
+
+NOTICED = ("electrode_after", "rod_end", "arc", "puff_at_start", "draught", "part_hot")
+"""Columns of a run that the core's cases take apart from what was set."""
+APART = (*NOTICED, "restarts_mm", "note")
+
+
+def case_of(attempt: Attempt) -> Case:
+    """The attempt as a case: its coupon and runs, what was skipped, noticed, found by hand and measured, what was before."""
+    runs: list[dict[str, Any]] = [dict(run) for run in attempt.runs.order_by("number").values()]
+    measurement = measurement_that_counts(attempt)
+    steps = [step for step in checklist_for(attempt.assignment) if step in SKIPPABLE]
+    case = read_case(
+        {
+            "coupon": coupon_of(attempt.assignment, runs[0] if runs else None),
+            "runs": [_set(run) for run in runs],
+            # A list that nobody ticked anything on was not kept.
+            "skipped": [step for step in steps if step not in attempt.prepared] if attempt.prepared else None,
+            "looks": _noticed(runs),
+            "by_hand": {key: attempt.by_hand.get(key) for key in (*BY_HAND, "face", "back")},
+            "measurement": measurement.result if measurement else None,
+        }
+    )
+    verdicts = Verdict.objects.exclude(attempt=attempt)
+    mine = verdicts.filter(
+        attempt__student_id=attempt.student_id, attempt__created_at__lt=attempt.created_at, taken=True
+    )
+    taken, rejected = _in_course(attempt)
+    return replace(case, confirmed=tuple(mine.values_list("cause", flat=True)), usual=taken, rejected=rejected)
+
+
+def _set(run: Mapping[str, Any]) -> dict[str, Any]:
+    return {key: value for key, value in logged_of(run).items() if key not in APART}
+
+
+def _noticed(runs: list[dict[str, Any]]) -> dict[str, Any]:
+    """What was noticed over all runs: the last that was noted; places of restarts together."""
+    found: dict[str, Any] = {}
+    for run in runs:
+        found |= {key: run[key] for key in NOTICED if run[key] is not None}
+    if restarts := [at for run in runs for at in run["restarts_mm"] or []]:
+        found["restarts_mm"] = restarts
+    return found
+
+
+def _in_course(attempt: Attempt) -> tuple[dict[str, int], dict[str, int]]:
+    """How often each cause was taken and set aside in the attempt's course, this attempt left out."""
+    rows = (
+        Verdict.objects.filter(attempt__course_id=attempt.course_id)
+        .exclude(attempt=attempt)
+        .values_list("cause", "taken")
+        .annotate(times=Count("id"))
+        .order_by()
+    )
+    taken: Counter[str] = Counter()
+    rejected: Counter[str] = Counter()
+    for cause, was_taken, times in rows:
+        (taken if was_taken else rejected)[cause] = times
+    return dict(taken), dict(rejected)
+
+
+@dataclass(frozen=True)
+class Asked:
+    """The one thing that was asked to change at the last attempt of the same coupon, and the attempt it was said of."""
+
+    attempt_id: int
+    number: int
+    text: str
+    verdict: Verdict | None
+
+
+def asked_before(attempt: Attempt) -> Asked | None:
+    """What was asked to change when the student's last attempt at the same assignment was returned; None at a first one."""
+    if attempt.number == 1:
+        return None
+    before = (
+        Attempt.objects.filter(
+            assignment_id=attempt.assignment_id,
+            student_id=attempt.student_id,
+            number__lt=attempt.number,
+            state=State.RETURNED,
+        )
+        .filter(mark__isnull=False)
+        .exclude(mark__next_change="")
+        .order_by("-number")
+        .values_list("pk", "number", "mark__next_change")
+        .first()
+    )
+    if before is None:
+        return None
+    return Asked(*before, Verdict.objects.filter(attempt=before[0], taken=True).first())
+
+
+@dataclass(frozen=True)
+class Explanation:
+    """An attempt explained: symptoms and causes, each cause's verdict, and what became of the last change."""
+
+    found: Explained
+    verdicts: dict[str, bool]
+    asked: Asked | None
+    followed: Followed | None
+
+
+def explanation_of(attempt: Attempt, blind: bool = False) -> Explanation:
+    """Explain an attempt as it stands now; `blind` to one who is not to see what was made of it."""
+    case = case_of(attempt)
+    asked = asked_before(attempt)
+    verdict = asked.verdict if asked else None
+    return Explanation(
+        explain_case(case),
+        {} if blind else dict(Verdict.objects.filter(attempt=attempt).values_list("cause", "taken")),
+        asked,
+        followed(case, verdict.change, verdict.symptoms) if verdict else None,
+    )

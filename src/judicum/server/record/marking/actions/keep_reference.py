@@ -1,0 +1,46 @@
+"""Keeping a returned mark as a reference for markers, and letting it go."""
+
+from datetime import datetime
+
+from django.db import transaction
+from django.utils import timezone
+
+from judicum.core.errors import InvalidValue, NotFound, WrongState
+from judicum.core.marking import MOST_NEXT
+from judicum.server.people.accounts.models import User
+from judicum.server.people.courses.queries import instructor_of
+from judicum.server.record.attempts.queries import held_as_staff
+from judicum.server.record.attempts.states import State
+from judicum.server.record.marking.models import Reference
+
+
+@transaction.atomic
+def keep_reference(user: User, attempt_id: int, comment: str, at: datetime | None = None) -> Reference:
+    """Keep an attempt's returned mark as a reference; kept again, it has the new comment.
+
+    Raises:
+        InvalidValue: no comment or one that is too long. WrongState: not returned.
+        NotFound, NotAllowed: not the course's instructor.
+    """
+    text = comment.strip()
+    if not 1 <= len(text) <= MOST_NEXT:
+        raise InvalidValue("comment", comment, f"1 to {MOST_NEXT} characters")
+    attempt = held_as_staff(user, attempt_id)
+    instructor_of(user, attempt.course_id)
+    if attempt.state != State.RETURNED:
+        raise WrongState("A reference is a returned mark; this attempt is not returned.")
+    Reference.objects.filter(attempt=attempt, let_go_at=None).update(let_go_at=at or timezone.now())
+    return Reference.objects.create(attempt=attempt, comment=text, kept_by=user, kept_at=at or timezone.now())
+
+
+@transaction.atomic
+def let_go(user: User, attempt_id: int, at: datetime | None = None) -> None:
+    """Let a reference go; tests that were made with it stay.
+
+    Raises:
+        NotFound: no reference. NotFound, NotAllowed: not the course's instructor.
+    """
+    attempt = held_as_staff(user, attempt_id)
+    instructor_of(user, attempt.course_id)
+    if not Reference.objects.filter(attempt=attempt, let_go_at=None).update(let_go_at=at or timezone.now()):
+        raise NotFound(f"Attempt {attempt_id} is no reference.")

@@ -1,0 +1,145 @@
+"""Setting a mark, and giving it back to the student."""
+
+from collections.abc import Mapping, Sequence
+from datetime import datetime
+from typing import Any
+
+from django.db import transaction
+from django.utils import timezone
+
+from judicum.core.errors import InvalidValue, refuse_all
+from judicum.core.marking import MOST_COMMENT, MOST_NEXT, check_scores, passes, read_scheme, total
+from judicum.server.people.accounts.models import User
+from judicum.server.record.attempts.actions.answer import check_version
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.attempts.queries import held_as_staff
+from judicum.server.record.attempts.states import Step, advance
+from judicum.server.record.causes.actions.judge_cause import check_cause, drop_taken, keep_followed, take
+from judicum.server.record.marking.actions.ask_second import ask, drawn_for_second
+from judicum.server.record.marking.models import Mark
+from judicum.server.record.marking.queries import Proposal, propose
+
+
+@transaction.atomic
+def set_mark(
+    user: User,
+    attempt_id: int,
+    version: int,
+    scores: Mapping[str, float | None],
+    comment: str,
+    next_change: str,
+    at: datetime | None = None,
+    not_applying: Sequence[str] = (),
+    waived: Sequence[str] = (),
+    cause: str | None = None,
+) -> Mark:
+    """Set or change an attempt's mark by its coupon's scheme; once marked, by the version it was first marked by.
+
+    Args:
+        version: the attempt's version that the marker was looking at.
+        not_applying: criteria without a score that are said not to apply. waived: knock-outs that are not minded.
+        cause: the cause taken as what is to change next; None for none.
+
+    Raises:
+        EditConflict: the attempt has changed since; nothing is written.
+        InvalidValues, InvalidValue: scores, texts or codes outside what is allowed.
+        WrongState: no photo yet. NotFound, NotAllowed: not a course one teaches.
+    """
+    attempt = held_as_staff(user, attempt_id)
+    check_texts(comment, next_change)
+    if cause is not None:
+        check_cause(cause)
+    proposal = propose(attempt)
+    given = read_given(attempt, proposal, scores, not_applying, waived)
+    check_version(attempt, version)
+    first_time = not Mark.objects.filter(attempt=attempt).exists()
+    advance(
+        attempt, Step.MARK, user, at, scores=given["scores"], total=given["total"], passed=given["passed"], cause=cause
+    )
+    if cause is not None:
+        take(user, attempt, cause, at)
+    else:
+        drop_taken(attempt)
+    fields = {
+        "measurement": proposal.measurement,
+        "scheme": proposal.scheme,
+        **given,
+        "suggested": {one.criterion: one.score for one in proposal.suggestions},
+        "readings": {key: read.figure for key, read in proposal.readings.items() if read.figure is not None},
+        "knocked": list(proposal.knocked),
+        "waived": list(waived),
+        "comment": comment,
+        "next_change": next_change,
+        "marked_by": user,
+        "marked_at": at or timezone.now(),
+        "returned_at": None,
+    }
+    keep_followed(attempt)
+    mark = Mark.objects.update_or_create(attempt=attempt, defaults=fields)[0]
+    if first_time and drawn_for_second(user, attempt):
+        ask(attempt, mark, None, at)
+    return mark
+
+
+def check_texts(comment: str, next_change: str = "") -> None:
+    """Raises InvalidValue where the words of a mark are too long."""
+    for name, text, most in (("comment", comment, MOST_COMMENT), ("next_change", next_change, MOST_NEXT)):
+        if len(text) > most:
+            raise InvalidValue(name, f"{len(text)} characters", f"at most {most} characters")
+
+
+def read_given(
+    attempt: Attempt,
+    proposal: Proposal,
+    scores: Mapping[str, float | None],
+    not_applying: Sequence[str] = (),
+    waived: Sequence[str] = (),
+) -> dict[str, Any]:
+    """What somebody gave an attempt, checked against its scheme: scores, not_applying, total and passed.
+
+    Raises:
+        InvalidValues: scores or codes outside what is allowed.
+    """
+    rules = proposal.rules
+    clean = check_scores(rules, scores)
+    without = [key for key in rules.keys if clean[key] is None]
+    empty = [one.criterion for one in proposal.suggestions if not one.applies and clean[one.criterion] is None]
+    _check_within("not_applying", not_applying, without)
+    _check_within("waived", waived, proposal.minded)
+    left = tuple(key for key in proposal.knocked if key not in waived)
+    mark_total = total(rules, clean)
+    return {
+        "scores": clean,
+        "not_applying": list(dict.fromkeys([*not_applying, *empty])),
+        "total": mark_total,
+        "passed": passes(rules, mark_total, left, attempt.assignment.pass_mark),
+    }
+
+
+def _check_within(name: str, given: Sequence[str], allowed: Sequence[str]) -> None:
+    refuse_all([InvalidValue(name, one, "some of " + ", ".join(allowed)) for one in given if one not in allowed])
+
+
+@transaction.atomic
+def return_mark(user: User, attempt_id: int, version: int, at: datetime | None = None) -> Mark:
+    """Give the mark back to the student, who sees it from then on.
+
+    Raises:
+        InvalidValues: lines of the scheme that have neither a score nor are said not to apply; nothing is returned.
+        EditConflict: the attempt has changed since. WrongState: not marked.
+        NotFound, NotAllowed: not a course one teaches.
+    """
+    attempt = held_as_staff(user, attempt_id)
+    check_version(attempt, version)
+    advance(attempt, Step.RETURN, user, at)
+    mark = Mark.objects.select_related("scheme").get(attempt=attempt)
+    refuse_all(
+        [
+            InvalidValue(f"scores.{key}", None, "a score, or that the line does not apply")
+            for key in read_scheme(mark.scheme.body).keys
+            if mark.scores.get(key) is None and key not in mark.not_applying
+        ]
+    )
+    mark.returned_at = at or timezone.now()
+    mark.save(update_fields=["returned_at"])
+    return mark

@@ -1,0 +1,38 @@
+"""Saying which of several beads in a photo counts."""
+
+from django.db import transaction
+from django.utils import timezone
+
+from judicum.core.errors import InvalidValue
+from judicum.server.people.accounts.models import User
+from judicum.server.record.attempts.queries import held
+from judicum.server.record.attempts.states import Step, advance
+from judicum.server.record.photos.actions.keep_figures import keep_figures
+from judicum.server.record.photos.models import Measurement
+from judicum.server.record.photos.queries import measurement_for
+
+
+@transaction.atomic
+def choose_bead(user: User, measurement_id: int, number: int) -> Measurement:
+    """Let another bead of a measured photo count; corrections of the one before are taken back and stay on record.
+
+    The student may for their own coupon, those who teach for any, until it is marked. Every bead's figures are kept.
+
+    Raises:
+        InvalidValue: the photo has no such bead. WrongState: marked already. NotFound: not visible.
+    """
+    attempt = held(measurement_for(user, measurement_id).photo.attempt_id)
+    mine = Measurement.objects.select_for_update(of=("self",)).select_related("photo", "chosen").get(pk=measurement_id)
+    beads = {bead.number: bead for bead in mine.beads.all()}
+    if number not in beads:
+        allowed = "one of " + ", ".join(map(str, beads)) if beads else "nothing: the photo shows one bead"
+        raise InvalidValue("number", number, allowed)
+    now = timezone.now()
+    advance(attempt, Step.CHOOSE_BEAD, user, now, measurement=mine.pk, bead=number)
+    counting = mine.computed.report or {}
+    if counting.get("bead_number") != number:
+        mine.corrections.filter(undone_at=None).update(undone_by=user, undone_at=now)
+        mine.chosen = beads[number]
+        mine.save(update_fields=["chosen"])
+        keep_figures(attempt.pk)
+    return mine

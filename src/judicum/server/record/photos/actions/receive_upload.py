@@ -1,0 +1,181 @@
+"""Receiving a file in pieces, so that a lost connection costs at most one piece."""
+
+from contextlib import suppress
+from datetime import datetime, timedelta
+from uuid import UUID
+
+from django.conf import settings
+from django.core.cache import cache
+from django.db import transaction
+from django.db.models import Sum
+
+from judicum.core.errors import Busy, InvalidValue, JudicumError, NoRoom, NotAllowed, TooMuch, WrongState
+from judicum.server.people.accounts.models import User
+from judicum.server.platform import request_id as trail
+from judicum.server.platform.sandbox import look_apart
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.attempts.queries import attempt_for
+from judicum.server.record.attempts.states import allowed
+from judicum.server.record.photos.actions.send_photo import add_photo, check_size, step_for
+from judicum.server.record.photos.models import Photo, PhotoKind, Upload
+from judicum.server.record.photos.pictures import store_picture
+from judicum.server.record.photos.pieces import (
+    drop_pieces,
+    keep_piece,
+    last_piece_is_there,
+    uploads_with_pieces,
+    whole_file,
+)
+from judicum.server.record.photos.queries import upload_for
+
+MAX_PIECE = 4 * 1024 * 1024
+ABANDONED = timedelta(days=2)
+"""A phone that has not gone on with an upload for so long has given it up."""
+MOST_OPEN = 20
+"""Uploads that one person may have under way: what a phone collects in an evening without a connection."""
+MOST_PHOTOS = 40
+"""Photos of one attempt: the bead a few times over, its back, the setup, the torch."""
+COUNTED_S = 300
+"""A course's bytes are counted anew after this: the limit is there for the disk, not for the last photo."""
+
+
+PASSING = (NoRoom, Busy)
+"""What may be otherwise a little later: the upload waits for it."""
+
+
+class OffsetConflict(WrongState):
+    """A piece that does not begin where the last one ended."""
+
+    code = "offset_conflict"
+
+
+def begin_upload(user: User, attempt_id: int, size: int, name: str, kind: str = PhotoKind.BEAD) -> Upload:
+    """Announce a file for one's own attempt.
+
+    Raises:
+        InvalidValue: empty, over 25 MB or of no known kind. WrongState: photos cannot be added now.
+        TooMuch: a limit of the person, the attempt or the course is reached. NotFound, NotAllowed: not one's own attempt.
+    """
+    check_size(size)
+    attempt = attempt_for(user, attempt_id)
+    if attempt.student_id != user.pk:
+        raise NotAllowed("Only the student who welds the coupon may do this.")
+    if not allowed(attempt, step_for(kind)):
+        raise WrongState(
+            f"The attempt is {attempt.state}; log the run before its photo, and a marked one takes no more."
+        )
+    _check_room(user, attempt, size)
+    return Upload.objects.create(
+        attempt=attempt, user=user, size=size, name=name[:200], kind=kind, request_id=trail.current()
+    )
+
+
+def receive_piece(user: User, upload_id: UUID, offset: int, piece: bytes) -> Upload:
+    """Append a piece; the last one turns the upload into a photo.
+
+    The whole length is told only once the photo is stored and its row committed: until then the upload stands where the
+    last piece began, and the phone sends that one again. One that was sent twice is answered as it was the first time.
+
+    Raises:
+        OffsetConflict: the piece does not begin at `received`. InvalidValue: more than announced.
+        UnreadablePicture: the whole file is no picture; the upload is then discarded.
+        NoRoom: the disk is full; nothing of the piece is kept. NotFound: no such upload of this person.
+    """
+    with transaction.atomic():
+        upload = upload_for(user, upload_id)
+        upload = Upload.objects.select_for_update().get(pk=upload.pk)
+        end = offset + len(piece)
+        if upload.photo_id is not None and end == upload.size:
+            return upload
+        if offset != upload.received:
+            raise OffsetConflict(f"The piece begins at {offset}; {upload.received} bytes have arrived.")
+        if end > upload.size:
+            raise InvalidValue("Upload-Offset", end, f"at most the announced {upload.size} bytes")
+        keep_piece(upload, offset, piece)
+        if end < upload.size:
+            upload.received, upload.offsets = end, [*upload.offsets, offset]
+            upload.save(update_fields=["received", "offsets"])
+            return upload
+    return _finish(upload)
+
+
+def _check_room(user: User, attempt: Attempt, size: int) -> None:
+    """Raises TooMuch where one more upload of `size` bytes would be over a limit."""
+    if Upload.objects.filter(user=user, photo=None).count() >= MOST_OPEN:
+        raise TooMuch(f"You have {MOST_OPEN} photos under way; let them arrive first, or wait until they are cleared.")
+    if attempt.photos.count() >= MOST_PHOTOS:
+        raise TooMuch(f"This attempt has {MOST_PHOTOS} photos; that is the most one may have.")
+    mine = Photo.objects.filter(sent_by=user).aggregate(sum=Sum("picture__bytes"))["sum"] or 0
+    if mine + size > settings.MOST_BYTES_OF_PERSON:
+        most = settings.MOST_BYTES_OF_PERSON / 1e9
+        raise TooMuch(f"Your photos take {mine / 1e9:.1f} GB; {most:g} GB is the most one person may keep.")
+    course = (
+        cache.get_or_set(f"bytes-of-course-{attempt.course_id}", lambda: _bytes_of(attempt.course_id), COUNTED_S) or 0
+    )
+    if course + size > settings.MOST_BYTES_OF_COURSE:
+        most = settings.MOST_BYTES_OF_COURSE / 1e9
+        raise TooMuch(f"The course's photos take {course / 1e9:.1f} GB; {most:g} GB is the most. Tell your instructor.")
+
+
+def _bytes_of(course_id: int) -> int:
+    return Photo.objects.filter(attempt__course_id=course_id).aggregate(sum=Sum("picture__bytes"))["sum"] or 0
+
+
+def _finish(upload: Upload) -> Upload:
+    """Make the photo of a file all of whose pieces have arrived, in one step with the upload's last offset.
+
+    A file that is no picture, or that may not be added any more, is discarded; where the server is busy, the disk full or
+    the database gone, the upload stays as it was.
+    """
+    try:
+        with trail.following(upload.request_id):
+            whole = whole_file(upload)
+            check_size(len(whole))
+            picture = store_picture(whole, look_apart)  # before any row is held
+            with transaction.atomic():
+                upload = Upload.objects.select_for_update().select_related("user").get(pk=upload.pk)
+                if upload.photo_id is None:
+                    upload.photo = add_photo(upload.user, upload.attempt_id, picture, upload.name, kind=upload.kind)
+                    upload.received = upload.size
+                    upload.save(update_fields=["photo", "received"])
+    except PASSING:
+        raise
+    except JudicumError:
+        drop_pieces(str(upload.pk))
+        upload.delete()
+        raise
+    drop_pieces(str(upload.pk))
+    return upload
+
+
+def finish_whole() -> int:
+    """Make the photos of files that have wholly arrived and whose sender never came back; returns how many.
+
+    The last piece of such a file was kept when the server or the database went away.
+    """
+    finished = 0
+    for upload in Upload.objects.filter(photo=None):
+        if last_piece_is_there(upload):
+            with suppress(JudicumError):
+                _finish(upload)
+                finished += 1
+    return finished
+
+
+def clear_abandoned(now: datetime) -> int:
+    """Remove uploads that nobody went on with for ABANDONED, and all pieces without an upload.
+
+    Returns how many uploads went. One that has become a photo is only a row and goes too.
+    """
+    there = uploads_with_pieces()
+    old = Upload.objects.filter(started_at__lt=now - ABANDONED)
+    gone = [str(pk) for pk in old.values_list("pk", flat=True)]
+    for pk in gone:
+        drop_pieces(pk)
+    old.delete()
+    # Listed before the rows are: an upload that begins meanwhile is not among them.
+    known = {str(pk) for pk in Upload.objects.values_list("pk", flat=True)}
+    for pk in there:
+        if pk not in known:
+            drop_pieces(pk)
+    return len(gone)

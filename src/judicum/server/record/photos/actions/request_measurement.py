@@ -1,0 +1,78 @@
+"""Asking the worker to measure a photo."""
+
+from django.db import transaction
+from django.utils import timezone
+
+from judicum.core.errors import NotAllowed, WrongState
+from judicum.core.photo.scale import GivenScale
+from judicum.server.people.accounts.models import User
+from judicum.server.record.attempts.queries import held, teaches
+from judicum.server.record.attempts.states import Step, advance
+from judicum.server.record.photos.counting import UNDER_WAY
+from judicum.server.record.photos.jobs import has_job, start
+from judicum.server.record.photos.models import Measurement, MeasurementState, Photo, PhotoKind, Remeasuring
+from judicum.server.record.photos.queries import photo_for, picture_of
+
+MEASURED = (PhotoKind.BEAD, PhotoKind.BACK)
+"""The kinds of photo that are measured: the bead's at once, its back's when somebody who teaches asks for it."""
+
+
+def request_measurement(
+    photo: Photo,
+    by: User | None = None,
+    scale_points: list[float] | None = None,
+    together: Remeasuring | None = None,
+) -> Measurement:
+    """Queue a measurement, `together` with others of a course or alone; the job is written in the caller's transaction."""
+    made = Measurement.objects.create(
+        photo=photo, requested_at=timezone.now(), requested_by=by, scale_points=scale_points, together=together
+    )
+    start(made)
+    return made
+
+
+@transaction.atomic
+def measure_again(user: User, photo_id: int) -> Measurement:
+    """Measure a photo once more, with the scale last set by hand if there is one; the earlier results stay.
+
+    One that still waits is not doubled, and one whose job went away with its worker is started again.
+
+    Raises:
+        NotFound: not visible. NotAllowed: not one who teaches the course. WrongState: of neither side of a bead.
+    """
+    photo = taught_photo(user, photo_id)
+    held(photo.attempt_id)
+    points = photo.measurements.exclude(scale_points=None).values_list("scale_points", flat=True).first()
+    waiting = photo.measurements.filter(state__in=UNDER_WAY).first()
+    if waiting is None:
+        return request_measurement(photo, user, points)
+    if not has_job(waiting.pk):
+        start(waiting)
+    return waiting
+
+
+@transaction.atomic
+def set_scale(user: User, photo_id: int, points_px: list[float], length_mm: float) -> Measurement:
+    """Set a photo's scale by two points [x1, y1, x2, y2] a known length apart, and measure it with that.
+
+    Raises:
+        InvalidValue: points too close together, or a scale that no photo has. Otherwise as `measure_again`.
+    """
+    GivenScale.from_points((points_px[0], points_px[1]), (points_px[2], points_px[3]), length_mm)
+    photo = taught_photo(user, photo_id)
+    attempt = held(photo.attempt_id)
+    # What waits with another scale would only be overtaken.
+    photo.measurements.filter(state__in=UNDER_WAY).update(state=MeasurementState.FAILED, finished_at=timezone.now())
+    advance(attempt, Step.CORRECT, user, change={"step": "set_scale", "points_px": points_px, "length_mm": length_mm})
+    return request_measurement(photo, user, [*points_px, length_mm])
+
+
+def taught_photo(user: User, photo_id: int) -> Photo:
+    """A photo of a bead, or of its back, in a course that the person teaches."""
+    photo = photo_for(user, photo_id)
+    if not teaches(user, photo.attempt):
+        raise NotAllowed("Only the course's instructor and assistants may have a photo measured.")
+    if photo.kind not in MEASURED:
+        raise WrongState("Only a photo of the bead or of its back can be measured.")
+    picture_of(photo)
+    return photo

@@ -1,0 +1,100 @@
+"""Writing down what a measurement gave."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from datetime import datetime
+
+from django.db import transaction
+from django.utils import timezone
+
+from judicum.core.photo.decode import encode_jpeg
+from judicum.core.photo.measure import ENGINE_VERSION, Measured
+from judicum.core.photo.strip import cut_strip
+from judicum.server.platform.storage import store_file
+from judicum.server.record.attempts.queries import held
+from judicum.server.record.attempts.states import Step, advance
+from judicum.server.record.photos.actions.keep_figures import keep_figures
+from judicum.server.record.photos.models import Measurement, MeasurementState, PhotoKind, SeenBead
+from judicum.words.photo import report_in_words
+
+
+@dataclass(frozen=True)
+class Found:
+    """One bead of a photo, or its refusal, with the strip of a measured one as a JPEG file."""
+
+    measured: Measured
+    strip: bytes | None
+
+    @classmethod
+    def of(cls, measured: Measured) -> "Found":
+        """With the strip cut, and without the picture it was cut from."""
+        return cls(replace(measured, picture=None), strip_file(measured))
+
+
+def strip_file(measured: Measured) -> bytes | None:
+    """The strip of a measured bead as a JPEG file, None for a refused photo."""
+    if measured.bead is None or measured.picture is None:
+        return None
+    return encode_jpeg(cut_strip(measured.picture, measured.bead))
+
+
+def store_measurement(measurement_id: int, found: Sequence[Found], at: datetime | None = None) -> bool:
+    """Save what a photo gave, the bead that counts first, and move the attempt on.
+
+    Returns:
+        False where this measurement was done already.
+    """
+    measured = found[0].measured
+    names = [store_file("strips", "jpg", one.strip) if one.strip else "" for one in found]
+    with transaction.atomic():
+        mine = Measurement.objects.select_for_update(of=("self",)).select_related("photo").get(pk=measurement_id)
+        if mine.state == MeasurementState.DONE:
+            return False
+        refused = measured.report.refusal
+        mine.state = MeasurementState.DONE
+        mine.engine_version = ENGINE_VERSION
+        mine.report, mine.strip = report_in_words(measured), names[0]
+        if measured.bead is not None:
+            mine.overlay, mine.bead = measured.bead.overlay(), measured.bead.as_json()
+        mine.refusal_code = refused.code if refused else ""
+        mine.finished_at = at or timezone.now()
+        attempt = held(mine.photo.attempt_id)
+        if mine.photo.kind == PhotoKind.BACK:
+            # Looked at beside the bead: neither its figures nor how far the attempt is follow from it.
+            mine.report = {**mine.report, "side": "back"}
+            mine.save()
+            advance(attempt, Step.MEASURE_BACK, None, at, measurement=mine.pk, refusal=mine.refusal_code or None)
+            return True
+        mine.save()
+        _keep_beads(mine, found, names)
+        keep_figures(mine.photo.attempt_id)
+        step = Step.REFUSE_PHOTO if refused else Step.MEASURE
+        advance(
+            attempt,
+            step,
+            None,
+            at,
+            measurement=mine.pk,
+            engine=ENGINE_VERSION,
+            refusal=mine.refusal_code or None,
+            moved=mine.together_id is None,
+        )
+    return True
+
+
+def _keep_beads(mine: Measurement, found: Sequence[Found], strips: Sequence[str]) -> None:
+    """Every measured bead, where the photo shows several of them."""
+    kept = [
+        SeenBead(
+            measurement=mine,
+            number=one.measured.report.bead_number or 1,
+            report=report_in_words(one.measured),
+            overlay=one.measured.bead.overlay(),
+            bead=one.measured.bead.as_json(),
+            strip=strip,
+        )
+        for one, strip in zip(found, strips, strict=True)
+        if one.measured.bead is not None
+    ]
+    if len(kept) > 1:
+        SeenBead.objects.bulk_create(kept)

@@ -1,0 +1,93 @@
+"""Reading photos, measurements and uploads for a person."""
+
+from uuid import UUID
+
+from judicum.core.errors import NotFound, WrongState
+from judicum.core.numbers import whole
+from judicum.core.photo.report import Report
+from judicum.server.people.accounts.models import User
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.attempts.queries import visible_to
+from judicum.server.record.photos.models import (
+    Correction,
+    Figures,
+    Measurement,
+    MeasurementState,
+    Photo,
+    PhotoKind,
+    SeenBead,
+    StoredPicture,
+    Upload,
+)
+
+
+def photo_for(user: User, photo_id: int) -> Photo:
+    """One photo that the person may see. Raises NotFound."""
+    found = (
+        Photo.objects.select_related("picture", "attempt__assignment")
+        .filter(pk=photo_id, attempt__in=visible_to(user))
+        .first()
+    )
+    if found is None:
+        raise NotFound(f"There is no photo {photo_id} for you.")
+    return found
+
+
+def picture_of(photo: Photo) -> StoredPicture:
+    """The picture of a photo. Raises WrongState: it is not kept any more."""
+    if photo.picture is None:
+        raise WrongState("This photo is not kept any more, only its strip and figures; they stay as they are.")
+    return photo.picture
+
+
+def measurement_for(user: User, measurement_id: int) -> Measurement:
+    """One measurement that the person may see. Raises NotFound."""
+    found = (
+        Measurement.objects.select_related("photo__picture", "photo__attempt__assignment", "chosen")
+        .filter(pk=measurement_id, photo__attempt__in=visible_to(user))
+        .first()
+    )
+    if found is None:
+        raise NotFound(f"There is no measurement {measurement_id} for you.")
+    return found
+
+
+def correction_of(measurement: Measurement, correction_id: str) -> Correction:
+    """One correction of a measurement, in force or not. Raises NotFound."""
+    found = measurement.corrections.filter(pk=whole(correction_id) or 0).first()
+    if found is None:
+        raise NotFound(f"There is no correction {correction_id[:20]} of this measurement.")
+    return found
+
+
+def bead_of(measurement: Measurement, number: str) -> SeenBead:
+    """One of several beads of a measurement. Raises NotFound."""
+    found = measurement.beads.filter(number=whole(number) or 0).first()
+    if found is None:
+        raise NotFound(f"There is no bead {number[:20]} in this photo.")
+    return found
+
+
+def upload_for(user: User, upload_id: UUID) -> Upload:
+    """One's own upload. Raises NotFound."""
+    found = Upload.objects.filter(pk=upload_id, user=user).first()
+    if found is None:
+        raise NotFound("There is no such upload of yours.")
+    return found
+
+
+def measurement_that_counts(attempt: Attempt) -> Measurement | None:
+    """The attempt's measurement that counts, read with its corrections."""
+    kept = Figures.objects.filter(attempt=attempt).values("measurement")
+    return Measurement.objects.select_related("chosen").prefetch_related("corrections").filter(pk__in=kept).first()
+
+
+def back_seen(attempt: Attempt) -> Report | None:
+    """What the newest measured photo of the attempt's back shows; None where none was measured."""
+    found = (
+        Measurement.objects.filter(photo__attempt=attempt, photo__kind=PhotoKind.BACK, state=MeasurementState.DONE)
+        .exclude(report=None)
+        .order_by("-requested_at", "-id")
+        .first()
+    )
+    return Report.from_json(found.report) if found and found.report else None

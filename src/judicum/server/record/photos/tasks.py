@@ -1,0 +1,96 @@
+"""The worker's tasks: measuring a photo, and taking back what a killed worker left behind."""
+
+import logging
+import time
+
+from asgiref.sync import sync_to_async
+from django.utils import timezone
+from procrastinate import JobContext
+from procrastinate.contrib.django import app
+from procrastinate.jobs import Status
+
+from judicum.server.platform import request_id as trail
+from judicum.server.platform.sandbox import room_for
+from judicum.server.record.photos.actions.mark_failed import mark_failed
+from judicum.server.record.photos.actions.receive_upload import clear_abandoned, finish_whole
+from judicum.server.record.photos.actions.reconcile_jobs import reconcile
+from judicum.server.record.photos.counting import UNDER_WAY
+from judicum.server.record.photos.jobs import QUEUE, TASK
+from judicum.server.record.photos.models import Measurement, MeasurementState
+from judicum.server.record.photos.queries import picture_of
+
+log = logging.getLogger(__name__)
+
+STALLED_SECONDS = 10
+MOST_ATTEMPTS = 2
+"""A job that was running when its worker died this many times is given up: it may be what kills it."""
+
+
+@app.task(name=TASK, queue=QUEUE)
+def measure(measurement_id: int) -> None:
+    """Measure one photo; one that is done already is left alone."""
+    # The measuring code takes seconds to import and only the worker needs it.
+    from judicum.core.photo.measure import measure_all
+    from judicum.core.photo.scale import GivenScale
+    from judicum.server.record.photos.actions.store_measurement import Found, store_measurement
+
+    mine = Measurement.objects.select_related("photo__picture").filter(pk=measurement_id).first()
+    if mine is None or not Measurement.objects.filter(pk=measurement_id, state__in=UNDER_WAY).update(
+        state=MeasurementState.MEASURING
+    ):
+        return
+    with trail.following(mine.photo.request_id):
+        begun = time.perf_counter()
+        try:
+            given = None
+            if mine.scale_points is not None:
+                x1, y1, x2, y2, length_mm = mine.scale_points
+                given = GivenScale.from_points((x1, y1), (x2, y2), length_mm)
+            with picture_of(mine.photo).original.open("rb") as file:
+                data = file.read()
+            with room_for(data, most_wait_s=None):
+                measured = measure_all(data, mine.photo.name, given)
+            store_measurement(measurement_id, [Found.of(one) for one in measured])
+        except Exception:
+            log.exception("measurement %s failed", measurement_id)
+            mark_failed(measurement_id)
+            raise
+        took = {
+            "measurement": measurement_id,
+            "photo": mine.photo_id,
+            "ms": round(1000 * (time.perf_counter() - begun)),
+        }
+        log.info("measured", extra=took)
+
+
+@app.periodic(cron="* * * * * */10")
+@app.task(queueing_lock="retry_stalled", pass_context=True, queue="upkeep")
+async def retry_stalled(context: JobContext, timestamp: int) -> None:
+    """Give jobs whose worker died to a living one, at most MOST_ATTEMPTS times each."""
+    manager = context.app.job_manager
+    for job in await manager.get_stalled_jobs(seconds_since_heartbeat=STALLED_SECONDS):
+        if job.attempts >= MOST_ATTEMPTS:
+            await manager.finish_job(job, Status.FAILED, delete_job=False)
+            measurement_id = job.task_kwargs.get("measurement_id")
+            if isinstance(measurement_id, int):
+                await sync_to_async(mark_failed)(measurement_id)
+        else:
+            await manager.retry_job(job)
+
+
+@app.periodic(cron="* * * * *")
+@app.task(queueing_lock="put_right", queue="upkeep")
+def put_right(timestamp: int) -> None:
+    """Finish what a crash left half done: whole uploads without a photo, rows without a job."""
+    finished, started = finish_whole(), reconcile(timezone.now())
+    if finished or started:
+        log.warning("finished %s whole uploads; measurements without a job: %s", finished, started)
+
+
+@app.periodic(cron="17 * * * *")
+@app.task(queueing_lock="clear_abandoned", queue="upkeep")
+def clear_uploads(timestamp: int) -> None:
+    """Remove uploads that were given up."""
+    gone = clear_abandoned(timezone.now())
+    if gone:
+        log.info("removed %s abandoned uploads", gone)

@@ -1,0 +1,1 @@
+"""Changes that reach through several rooms: copying a course, moving or removing a person, ageing photos."""
