@@ -29,8 +29,8 @@ PHOTOS = 4
 PEOPLE = f"""
 import django; django.setup()
 from tests.people import make_course, logged, RUN
-from judicum.server.attempts.actions.log_run import log_run
-from judicum.server.attempts.actions.open_attempt import open_attempt
+from judicum.server.record.attempts.actions.log_run import log_run
+from judicum.server.record.attempts.actions.open_attempt import open_attempt
 course = make_course()
 course.student.set_password("{PASSWORD}"); course.student.save()
 ids = [logged(course).pk]

@@ -158,11 +158,11 @@ def test_two_points_that_make_no_scale_are_refused(course: Course, client_of: Ca
 
 def test_a_small_copy_is_looked_over_before_it_is_sent(course: Course, client_of: Callable[..., Client]) -> None:
     client = client_of(course.student)
-    good = client.post("/api/photo-look?long_side_px=4000", bead_photo().jpeg, "image/jpeg")
+    good = client.post("/api/photo-precheck?long_side_px=4000", bead_photo().jpeg, "image/jpeg")
     assert (good.status_code, good.json()) == (200, [])
-    small = client.post("/api/photo-look?long_side_px=900", bead_photo().jpeg, "image/jpeg").json()
+    small = client.post("/api/photo-precheck?long_side_px=900", bead_photo().jpeg, "image/jpeg").json()
     assert [s["code"] for s in small] == ["too_small"]
-    assert client.post("/api/photo-look", b"no picture", "image/jpeg").json()["code"] == "unreadable"
-    assert client.post("/api/photo-look?long_side_px=-3", b"", "image/jpeg").status_code == 400
-    assert client.post("/api/photo-look", b"x" * (3 * 1024 * 1024 + 1), "image/jpeg").status_code == 400
-    assert Client().post("/api/photo-look", b"", "image/jpeg").status_code in (401, 403)
+    assert client.post("/api/photo-precheck", b"no picture", "image/jpeg").json()["code"] == "unreadable"
+    assert client.post("/api/photo-precheck?long_side_px=-3", b"", "image/jpeg").status_code == 400
+    assert client.post("/api/photo-precheck", b"x" * (3 * 1024 * 1024 + 1), "image/jpeg").status_code == 400
+    assert Client().post("/api/photo-precheck", b"", "image/jpeg").status_code in (401, 403)

@@ -6,7 +6,7 @@ import pytest
 from django.test import Client
 from procrastinate.contrib.django.models import ProcrastinateJob
 
-from judicum.core.photo.measure import ENGINE_VERSION
+from judicum.core.photo.engine import ENGINE_VERSION
 from judicum.server.record.photos.actions.store_measurement import store_measurement
 from judicum.server.record.photos.models import Figures, Measurement
 from judicum.server.record.photos.tasks import measure

@@ -8,7 +8,7 @@ from django.test import Client
 from PIL import Image
 from procrastinate.contrib.django.models import ProcrastinateJob
 
-from judicum.core.photo.measure import ENGINE_VERSION
+from judicum.core.photo.engine import ENGINE_VERSION
 from judicum.server.record.photos.actions.store_measurement import store_measurement
 from judicum.server.record.photos.jobs import TASK
 from judicum.server.record.photos.models import Measurement, Photo, StoredPicture, Upload

@@ -13,8 +13,8 @@ from django.core.cache import cache
 from django.test import Client
 
 from judicum.core.errors import Busy, TooMuch, UnreadablePicture
-from judicum.core.photo.arrive import look_into
-from judicum.server.platform import sandbox as apart
+from judicum.core.photo.ingest import ingest
+from judicum.server.platform import sandbox
 from judicum.server.record.photos.actions import receive_upload
 from judicum.server.record.photos.actions.receive_upload import begin_upload, receive_piece
 from judicum.server.record.photos.models import Photo, Upload
@@ -36,18 +36,18 @@ def grey_png(width: int, height: int, bits: int = 8, colour: int = 0) -> bytes:
 
 
 def test_what_comes_back_from_apart_is_what_is_seen_here() -> None:
-    assert apart.look_apart(bead_photo().jpeg) == look_into(bead_photo().jpeg)
+    assert sandbox.ingest_in_sandbox(bead_photo().jpeg) == ingest(bead_photo().jpeg)
 
 
 @pytest.mark.parametrize("data", [b"no picture", bead_photo().jpeg[:9000], b""])
 def test_what_is_no_picture_is_refused_in_words(data: bytes) -> None:
     with pytest.raises(UnreadablePicture, match="picture"):
-        apart.look_apart(data)
+        sandbox.ingest_in_sandbox(data)
 
 
 @pytest.mark.parametrize("size", [(20000, 1), (1, 20000), (1, 1)])
 def test_odd_shapes_keep_a_copy_to_show(size: tuple[int, int]) -> None:
-    arrived = apart.look_apart(grey_png(*size))
+    arrived = sandbox.ingest_in_sandbox(grey_png(*size))
     assert (arrived.width_px, arrived.height_px) == size
     assert arrived.shown.startswith(b"\xff\xd8")
 
@@ -56,12 +56,12 @@ def test_the_largest_picture_takes_half_a_gigabyte_apart_and_nothing_here() -> N
     before = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss
     data = grey_png(7680, 7680, 16, 2)
     made = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss
-    assert apart.look_apart(data).width_px == 7680
+    assert sandbox.ingest_in_sandbox(data).width_px == 7680
     assert resource.getrusage(resource.RUSAGE_SELF).ru_maxrss - max(before, made) < 20_000  # kB: the copy to show
     watch = "import resource,subprocess,sys; subprocess.run(sys.argv[1:], stdin=open(sys.argv[0].replace('-c','/dev/stdin')), stdout=-3); print(resource.getrusage(resource.RUSAGE_CHILDREN).ru_maxrss)"
     told = subprocess.run(
-        [sys.executable, "-c", watch, sys.executable, "-m", "judicum.core.photo.arrive"],
-        input=data,
+        [sys.executable, "-c", watch, sys.executable, "-m", "judicum.core.photo.sandboxed", "ingest"],
+        input=b"{}\n" + data,
         capture_output=True,
     )
     assert 200_000 < int(told.stdout) < 560_000
@@ -80,19 +80,19 @@ def test_where_no_place_comes_free_the_phone_is_told_to_send_again(
             f"/api/uploads/{upload.pk}", data, "application/offset+octet-stream", headers={"Upload-Offset": "0"}
         )
 
-    with apart.place("look", 2), apart.place("look", 2):
-        with pytest.raises(Busy), apart.place("look", 2, 0.2):
+    with sandbox.slot("sandbox", 2), sandbox.slot("sandbox", 2):
+        with pytest.raises(Busy), sandbox.slot("sandbox", 2, 0.2):
             pass
-        monkeypatch.setattr(receive_upload, "look_apart", lambda data: refuse())
+        monkeypatch.setattr(receive_upload, "ingest_in_sandbox", lambda data: refuse())
         answer = send()
     assert (answer.status_code, answer.json()["code"]) == (503, "busy")
-    monkeypatch.setattr(receive_upload, "look_apart", apart.look_apart)
+    monkeypatch.setattr(receive_upload, "ingest_in_sandbox", sandbox.ingest_in_sandbox)
     assert send().status_code == 204
     assert Photo.objects.count() == 1
 
 
 def refuse() -> None:
-    with apart.place("look", 2, 0.1):
+    with sandbox.slot("sandbox", 2, 0.1):
         pass
 
 
@@ -103,19 +103,19 @@ def test_being_stopped_says_nothing_about_the_picture_and_breaking_does(
     def ends(*_: object, **__: object) -> subprocess.CompletedProcess[bytes]:
         return subprocess.CompletedProcess([], -signal, b"", b"")
 
-    monkeypatch.setattr(apart.subprocess, "run", ends)
+    monkeypatch.setattr(sandbox.subprocess, "run", ends)
     with pytest.raises(error):
-        apart.look_apart(bead_photo().jpeg)
+        sandbox.ingest_in_sandbox(bead_photo().jpeg)
 
 
 def test_a_large_picture_has_the_machine_s_one_place_for_such() -> None:
     small, large = grey_png(100, 100), grey_png(6000, 4000)
-    with apart.room_for(large):
-        with apart.room_for(small, 0.1):
+    with sandbox.large_picture_slot(large):
+        with sandbox.large_picture_slot(small, 0.1):
             pass
-        with pytest.raises(Busy), apart.room_for(large, 0.1):
+        with pytest.raises(Busy), sandbox.large_picture_slot(large, 0.1):
             pass
-    with apart.room_for(large, 0.1):
+    with sandbox.large_picture_slot(large, 0.1):
         pass
 
 
@@ -128,7 +128,7 @@ def test_limits_of_a_person_an_attempt_and_a_course_are_told(
     def begin() -> Upload:
         return begin_upload(course.student, course.attempt.pk, len(data), "bead.jpg")
 
-    monkeypatch.setattr(receive_upload, "MOST_OPEN", 2)
+    monkeypatch.setattr(receive_upload, "MAX_OPEN", 2)
     first = begin()
     begin()
     with pytest.raises(TooMuch, match="2 photos under way"):
@@ -142,6 +142,6 @@ def test_limits_of_a_person_an_attempt_and_a_course_are_told(
     with pytest.raises(TooMuch, match="The course's photos take"):
         begin()
     settings.MOST_BYTES_OF_COURSE = 10**9
-    monkeypatch.setattr(receive_upload, "MOST_PHOTOS", 1)
+    monkeypatch.setattr(receive_upload, "MAX_PHOTOS", 1)
     with pytest.raises(TooMuch, match="This attempt has 1 photos"):
         begin()

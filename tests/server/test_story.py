@@ -9,7 +9,7 @@ from django.test import Client
 from django.test.utils import CaptureQueriesContext
 from django.utils import timezone
 
-from judicum.core.photo.measure import ENGINE_VERSION
+from judicum.core.photo.engine import ENGINE_VERSION
 from judicum.server.read.progress.story import story
 from judicum.server.read.progress.week import week_of
 from judicum.server.record.attempts.models import Attempt

@@ -41,8 +41,9 @@ CSRF = "x" * 32
 PEOPLE = f"""
 import django; django.setup()
 from judicum.bench.course import give_coupon, session_of
-from judicum.server.accounts.models import User
-from judicum.server.courses.models import Course, Membership, Role
+from judicum.server.people.accounts.models import User
+from judicum.server.people.courses.models import Course, Membership
+from judicum.server.people.roles import Role
 course = Course.objects.get()
 phones = [User.objects.create_user(f"phone{{k}}", "bench-only-password", workshop=course.workshop) for k in range({PHONES})]
 for user in phones:

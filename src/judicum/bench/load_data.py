@@ -24,7 +24,7 @@ def fill() -> dict[str, Any]:
     from django.db import connection
 
     from judicum.bench.course import drawn
-    from judicum.core.photo.arrive import look_into
+    from judicum.core.photo.ingest import ingest
     from judicum.core.photo.measure import measure_photo
     from judicum.server.catalogue.coupons.library import load_library
     from judicum.server.catalogue.coupons.models import Design
@@ -35,7 +35,7 @@ def fill() -> dict[str, Any]:
     measured = measure_photo(jpeg, "bead.jpg")
     assert measured.bead is not None
     report, overlay = report_in_words(measured), measured.bead.overlay()
-    shown = default_storage.save("shown/bench.jpg", ContentFile(look_into(jpeg).shown))
+    shown = default_storage.save("shown/bench.jpg", ContentFile(ingest(jpeg).shown))
     designs = [d.pk for d in Design.objects.filter(version=1, course=None).order_by("pk")[:COUPONS]]
     figures: dict[str, Any] = {
         "full": json.dumps(report),

@@ -1,7 +1,8 @@
-"""Refusals and the first look at a photo in words."""
+"""Refusals and what the precheck of a photo finds, in words."""
 
 from typing import TYPE_CHECKING, Any
 
+from judicum.core.photo.picture_file import PhotoProblem
 from judicum.core.photo.refuse import NotMeasured
 
 if TYPE_CHECKING:  # the measuring code is slow to import
@@ -17,7 +18,7 @@ REFUSALS = {
     "overexposed": "{share:.0%} of the bead is burnt out to white; at most {most:.0%} may be. Turn off the flash or shade the bead.",
     "no_bead": "No bead was found beside the card. Lay the card so that the whole bead is in its window or along the strip.",
 }
-LOOKS = {
+PRECHECKS = {
     "no_card": "No scale card is to be seen. Lay it flat on the coupon, all of its black squares in the picture.",
     "card_cut_off": "The scale card is cut off. Step back a little until all of its black squares are in the picture.",
     "too_dark": "The photo is too dark. Put a lamp over the bench or move the coupon under one; no flash.",
@@ -30,9 +31,9 @@ def refusal(why: NotMeasured) -> str:
     return why.why or REFUSALS[why.code].format(**why.figures)
 
 
-def look(code: str, figures: dict[str, float]) -> str:
-    """The sentence of something that is seen at first sight."""
-    return (LOOKS | REFUSALS)[code].format(**figures)
+def precheck_message(problem: PhotoProblem) -> str:
+    """The sentence of a problem that the precheck found."""
+    return (PRECHECKS | REFUSALS)[problem.code].format(**problem.figures)
 
 
 def with_refusal_told(measured: "Measured") -> "Report":

@@ -18,9 +18,9 @@ from judicum.core.marking import (
     USUAL_SCHEME,
     Criterion,
 )
-from judicum.core.photo.decode import MOST_BYTES
 from judicum.core.photo.fault_kinds import FAULT_KINDS
 from judicum.core.photo.film import tint_levels
+from judicum.core.photo.picture_file import MAX_BYTES
 from judicum.core.photo.steps import REACH_MM
 from judicum.core.quantities import QUANTITIES, Quantity
 from judicum.core.setup.gauge import TABLES_INCH
@@ -59,7 +59,7 @@ def vocabulary() -> dict[str, Any]:
         "lapse": {"long": LAPSE_LONG, "short": LAPSE_SHORT},
         "cardWidthShare": list(CARD_WIDTH_SHARE),
         "finishLevel": FINISH_LEVEL,
-        "most": {"comment": MOST_COMMENT, "next": MOST_NEXT, "photoBytes": MOST_BYTES},
+        "most": {"comment": MOST_COMMENT, "next": MOST_NEXT, "photoBytes": MAX_BYTES},
         "reachMm": REACH_MM,
         "states": STATES,
         "views": VIEWS,

@@ -7,7 +7,8 @@ import pytest
 from PIL import Image, ImageCms
 
 from judicum.core.errors import UnreadablePicture
-from judicum.core.photo.decode import decode, encode_jpeg, sniff_format
+from judicum.core.photo.decode import decode, encode_jpeg
+from judicum.core.photo.picture_file import sniff_format
 
 
 def picture(mode: str = "RGB", size: tuple[int, int] = (60, 40)) -> Image.Image:

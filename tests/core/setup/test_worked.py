@@ -4,11 +4,11 @@ import pytest
 
 from judicum.core.heat import heat_per_length_kj_mm
 from judicum.core.metals import METALS
-from judicum.core.planning import carry_over_rpm, plan_runs, run_order, turntable_rpm
 from judicum.core.setup import filler, gas
 from judicum.core.setup.current import bead_width_mm, heat_balance_a, heat_balance_w
 from judicum.core.setup.gauge import gauge_mm
 from judicum.core.setup.pulse import Pulse
+from judicum.core.tube import carry_over_rpm, plan_runs, run_order, turntable_rpm
 
 
 def test_pulse_mean() -> None:

@@ -6,6 +6,7 @@ from typing import Any
 
 from pydantic import ValidationError
 
+from judicum.core.causes.table import CAUSES
 from judicum.core.choices import CHOICES
 from judicum.core.errors import InvalidValue
 from judicum.core.photo.report import Report
@@ -221,8 +222,6 @@ def _filled(given: Mapping[str, Any]) -> dict[str, Any]:
 
 
 def _confirmed(given: Mapping[str, Any]) -> tuple[str, ...]:
-    from judicum.core.causes.table import CAUSES
-
     found = []
     for number, one in enumerate(_list(given, "earlier")):
         if not isinstance(one, Mapping):
@@ -237,8 +236,6 @@ def _confirmed(given: Mapping[str, Any]) -> tuple[str, ...]:
 
 
 def _usual(given: Mapping[str, Any]) -> dict[str, int]:
-    from judicum.core.causes.table import CAUSES
-
     found = _object(given, "confirmed_in_course", tuple(CAUSES))
     for key, count in found.items():
         if isinstance(count, bool) or not isinstance(count, int) or not 0 <= count <= 1_000_000:

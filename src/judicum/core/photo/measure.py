@@ -31,8 +31,6 @@ from judicum.core.photo.unwrap import sample
 from judicum.core.photo.where import LEAST_LENGTH_MM, LEAST_WIDTH_MM, Patch, patches
 from judicum.core.photo.width import Outline, outline
 
-ENGINE_VERSION = "3.5"
-
 BESIDE_MM, BEYOND_MM = 4.0, 6.0
 """How far beside and past a patch is looked closely: the zone next to the toes, and tips that the patch missed."""
 LEAST_AGREEMENT = 0.45

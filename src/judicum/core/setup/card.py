@@ -6,13 +6,13 @@ from typing import Any
 from judicum.core.acceptance import CARD_WIDTH_SHARE
 from judicum.core.choices import FINISH_LEVEL
 from judicum.core.heat import ARC_EFFICIENCY, arc_volts, heat_per_length_kj_mm
-from judicum.core.planning import plan_runs, run_order, turntable_rpm
 from judicum.core.setup import electrode, gas, hands, rules
 from judicum.core.setup.coupon import Coupon, read_coupon
 from judicum.core.setup.current import bead_width_mm, current_a, opinions
 from judicum.core.setup.filler import filler
 from judicum.core.setup.schools import START_S
 from judicum.core.setup.warnings import Warned
+from judicum.core.tube import plan_runs, run_order, turntable_rpm
 
 RUN_MM = 100.0
 DABS_A_RUN = 17

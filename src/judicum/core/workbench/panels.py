@@ -7,13 +7,13 @@ from judicum.core.choices import CHOICES, Choice
 from judicum.core.errors import InvalidValue
 from judicum.core.fields import Fields
 from judicum.core.heat import ARC_EFFICIENCY, heat_per_length_kj_mm
-from judicum.core.planning import carry_over_rpm, plan_runs, run_order, trial_bands
 from judicum.core.quantities import QUANTITIES, Kind, Quantity
 from judicum.core.setup import gas
 from judicum.core.setup.filler import fillet_area_mm2, wire_length_mm
 from judicum.core.setup.gauge import MISMATCH_SHARE, TABLES_INCH, gauge_mm
 from judicum.core.setup.pulse import Pulse
 from judicum.core.setup.rules import MOST_ON_SHARE
+from judicum.core.tube import carry_over_rpm, plan_runs, run_order, trial_bands
 from judicum.core.workbench.panel import Answer, Input, Note, Panel, Result
 
 BOTTLE_BAR = 200.0

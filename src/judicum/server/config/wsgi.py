@@ -6,6 +6,3 @@ from django.core.wsgi import get_wsgi_application
 
 os.environ.setdefault("DJANGO_SETTINGS_MODULE", "judicum.server.config.settings")
 application = get_wsgi_application()
-
-# Loaded before the first request, so that a student's first photo is looked over within a second.
-import judicum.core.photo.look  # noqa: E402, F401

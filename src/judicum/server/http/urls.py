@@ -75,7 +75,7 @@ urlpatterns = [
     path("photos/<int:photo_id>/measure-again", photos.MeasureAgainView.as_view()),
     path("photos/<int:photo_id>/scale", hand.ScaleView.as_view()),
     path("photos/<int:photo_id>/angle", hand.AngleView.as_view()),
-    path("photo-look", hand.PhotoLookView.as_view()),
+    path("photo-precheck", hand.PhotoPrecheckView.as_view()),
     path("measurements/<int:measurement_id>/corrections", hand.CorrectionsView.as_view()),
     path("measurements/<int:measurement_id>/bead", hand.ChooseBeadView.as_view()),
     path("measurements/<int:measurement_id>/strip", photos.StripView.as_view()),

@@ -1,7 +1,7 @@
-"""Looking into pictures that somebody sent, in processes of their own and only so many at a time.
+"""Pictures that somebody sent are unpacked in processes of their own, only so many at a time.
 
 A picture may take hundreds of megabytes while it is unpacked, or break what unpacks it; neither may reach a web server's
-process. The places are locks on files, so that they count for all processes of a machine.
+process. The slots are locks on files, so that they count for all processes of a machine.
 """
 
 import fcntl
@@ -10,7 +10,7 @@ import signal
 import subprocess
 import sys
 import time
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from contextlib import contextmanager
 from pathlib import Path
 from typing import Any
@@ -18,24 +18,24 @@ from typing import Any
 from django.conf import settings
 
 from judicum.core.errors import Busy, UnreadablePicture
-from judicum.core.photo.arrive import Arrived
-from judicum.core.photo.decode import LARGE_PIXELS, pixels_of
+from judicum.core.photo.picture_file import LARGE_PIXELS, Ingested, PhotoProblem, pixels_of
 
-AT_ONCE = 2
-"""Pictures that are looked into at the same time."""
-MOST_WAIT_S = 10.0
-"""So long a request waits for a place; then the phone is told to send its last piece again."""
-MOST_S = 60.0
+SLOTS = 2
+"""Pictures that are unpacked at the same time."""
+MAX_WAIT_S = 10.0
+"""So long a request waits for a slot; then the phone is told to send its last piece again."""
+MAX_S = 60.0
+"""s. So long one picture may take, waiting for the processor counted in."""
 ENDED = (-signal.SIGTERM, -signal.SIGKILL, -signal.SIGINT, -signal.SIGHUP)
 """Ends that say nothing about the picture: somebody else sent the signal."""
 
 
 @contextmanager
-def place(name: str, count: int, most_wait_s: float | None = MOST_WAIT_S) -> Iterator[None]:
-    """Hold one of `count` places of this machine. Raises Busy where none comes free in time; None waits for ever."""
-    folder = Path(settings.VAR) / "places"
+def slot(name: str, count: int, max_wait_s: float | None = MAX_WAIT_S) -> Iterator[None]:
+    """Hold one of `count` slots of this machine. Raises Busy where none comes free in time; None waits for ever."""
+    folder = Path(settings.VAR) / "slots"
     folder.mkdir(parents=True, exist_ok=True)
-    deadline = None if most_wait_s is None else time.monotonic() + most_wait_s
+    deadline = None if max_wait_s is None else time.monotonic() + max_wait_s
     while True:
         for k in range(count):
             with (folder / f"{name}-{k}").open("w") as lock:
@@ -51,35 +51,56 @@ def place(name: str, count: int, most_wait_s: float | None = MOST_WAIT_S) -> Ite
 
 
 @contextmanager
-def room_for(data: bytes, most_wait_s: float | None = MOST_WAIT_S) -> Iterator[None]:
-    """Where a picture is a large one: the machine's one place for such. Raises Busy, UnreadablePicture."""
+def large_picture_slot(data: bytes, max_wait_s: float | None = MAX_WAIT_S) -> Iterator[None]:
+    """Where a picture is a large one: the machine's one slot for such. Raises Busy, UnreadablePicture."""
     if pixels_of(data) < LARGE_PIXELS:
         yield
         return
-    with place("large", 1, most_wait_s):
+    with slot("large", 1, max_wait_s):
         yield
 
 
-def look_apart(data: bytes) -> Arrived:
-    """`look_into` in a process of its own.
+def run_in_sandbox(job: str, data: bytes, **given: Any) -> tuple[Any, bytes]:
+    """Run one of `judicum.core.photo.sandboxed.JOBS` on a picture file; returns what it made, as JSON and as a file.
 
     Raises:
         UnreadablePicture: no picture, or one that cannot be unpacked within the limits of memory and time.
-        Busy: no place came free in time.
+        Busy: no slot came free in time, or the server was stopped.
     """
-    with place("look", AT_ONCE), room_for(data):
+    sent = json.dumps(given).encode() + b"\n" + data
+    with slot("sandbox", SLOTS), large_picture_slot(data):
         try:
             done = subprocess.run(
-                [sys.executable, "-m", "judicum.core.photo.arrive"], input=data, capture_output=True, timeout=MOST_S
+                [sys.executable, "-m", "judicum.core.photo.sandboxed", job],
+                input=sent,
+                capture_output=True,
+                timeout=MAX_S,
             )
         except subprocess.TimeoutExpired as error:
             raise UnreadablePicture("The picture takes too long to unpack; send it as a plain JPEG.") from error
     if done.returncode in ENDED:
         raise Busy("The server was just stopped or started again; this photo is sent again by itself in a moment.")
-    line, _, shown = done.stdout.partition(b"\n")
-    told: dict[str, Any] = (
-        json.loads(line) if done.returncode == 0 and line else {"unreadable": "The picture cannot be unpacked."}
-    )
-    if "unreadable" in told:
-        raise UnreadablePicture(told["unreadable"])
-    return Arrived(told["media_type"], told["width_px"], told["height_px"], shown)
+    line, _, file = done.stdout.partition(b"\n")
+    if done.returncode or not line:
+        raise UnreadablePicture("The picture cannot be unpacked.")
+    said: dict[str, Any] = json.loads(line)
+    if "unreadable" in said:
+        raise UnreadablePicture(said["unreadable"])
+    return said["made"], file
+
+
+def ingest_in_sandbox(data: bytes) -> Ingested:
+    """What a picture is, with a copy to show. Raises UnreadablePicture, Busy."""
+    made, shown = run_in_sandbox("ingest", data)
+    return Ingested(**made, shown=shown)
+
+
+def precheck_in_sandbox(data: bytes, long_side_px: int | None) -> list[PhotoProblem]:
+    """What is wrong at first sight with a photo of which `data` is a small copy. Raises UnreadablePicture, Busy."""
+    made, _ = run_in_sandbox("precheck", data, long_side_px=long_side_px)
+    return [PhotoProblem(**one) for one in made]
+
+
+def strip_in_sandbox(data: bytes, bead: Mapping[str, Any]) -> bytes:
+    """The strip of a bead (`Bead.as_json`) cut out of its photo, as a JPEG file. Raises UnreadablePicture, Busy."""
+    return run_in_sandbox("cut_strip", data, bead=bead)[1]

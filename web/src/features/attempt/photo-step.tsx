@@ -4,10 +4,10 @@ import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
 import { may, newest, type Attempt } from "../../ui/use-attempt";
 import { BeadResult } from "./bead-result";
-import { lookOver, type Seen } from "./look-over";
+import { precheckPhoto, type PhotoProblem } from "./precheck";
 import { useUpload, type Sending } from "./use-upload";
 
-type Looked = null | "looking" | { file: File; seen: Seen[] };
+type Looked = null | "looking" | { file: File; seen: PhotoProblem[] };
 
 /** Sending the photo of the bead, following it while it is measured, and what came of it. */
 export function PhotoStep({ attempt }: { attempt: Attempt }) {
@@ -21,7 +21,7 @@ export function PhotoStep({ attempt }: { attempt: Attempt }) {
     e.target.value = "";
     if (!file) return;
     setLooked("looking");
-    void lookOver(file).then((seen) => {
+    void precheckPhoto(file).then((seen) => {
       setLooked(seen.length > 0 ? { file, seen } : null);
       if (seen.length === 0) send(file);
     });
@@ -120,7 +120,7 @@ function Busy({ words }: { words: string }) {
   );
 }
 
-function Doubt({ seen, anyway }: { seen: Seen[]; anyway: () => void }) {
+function Doubt({ seen, anyway }: { seen: PhotoProblem[]; anyway: () => void }) {
   return (
     <div role="alert" className="alert items-start alert-warning">
       <div>

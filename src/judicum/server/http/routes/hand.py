@@ -1,6 +1,5 @@
-"""What people do by hand to photos: look before sending, correct, set a scale, read an angle."""
+"""What people do by hand to photos: precheck before sending, correct, set a scale, read an angle."""
 
-import cv2
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import OpenApiParameter, extend_schema
 from rest_framework.parsers import BaseParser
@@ -10,70 +9,62 @@ from rest_framework.views import APIView
 
 from judicum.core.errors import InvalidValue
 from judicum.core.numbers import whole
-from judicum.core.photo.decode import decode
 from judicum.server.http.parsing import sent, sent_bytes
 from judicum.server.http.person import person
 from judicum.server.http.routes.attempts import shown
 from judicum.server.http.serializers.attempts import AttemptSerializer
 from judicum.server.http.serializers.photos import (
     ChooseBeadSerializer,
+    PhotoProblemSerializer,
     ReadAngleSerializer,
-    SeenSerializer,
     SetScaleSerializer,
     StepSerializer,
 )
+from judicum.server.platform.sandbox import precheck_in_sandbox
 from judicum.server.record.photos.actions.choose_bead import choose_bead
 from judicum.server.record.photos.actions.correct_measurement import correct_measurement, undo_correction
 from judicum.server.record.photos.actions.read_angle import read_angle
 from judicum.server.record.photos.actions.request_measurement import set_scale
 from judicum.server.record.photos.queries import measurement_for, photo_for
-from judicum.words.photo import look
+from judicum.words.photo import precheck_message
 
-MOST_LOOKED_AT = 3 * 1024 * 1024
-LOOKED_AT_PX = 1600
-MOST_LOOKED_AT_PX = 12_000_000
-"""The page sends a copy of about two million; a picture that claims more is not unpacked for a first look."""
-MOST_SIDE_PX = 100_000
+MAX_COPY_BYTES = 3 * 1024 * 1024
+"""Bytes. The page sends a copy 1400 pixels wide, under half a megabyte."""
+MAX_SIDE_PX = 100_000
+"""px. More than any camera has."""
 
 
 class SmallPictureParser(BaseParser):
-    """A small JPEG, at most MOST_LOOKED_AT bytes."""
+    """A small JPEG, at most MAX_COPY_BYTES."""
 
     media_type = "image/jpeg"
 
     def parse(self, stream, media_type=None, parser_context=None):  # type: ignore[no-untyped-def]
-        data = stream.read(MOST_LOOKED_AT + 1)
-        if len(data) > MOST_LOOKED_AT:
-            raise InvalidValue("picture", f"over {MOST_LOOKED_AT} bytes", "a copy of at most 3 MB, 1600 pixels wide")
+        data = stream.read(MAX_COPY_BYTES + 1)
+        if len(data) > MAX_COPY_BYTES:
+            raise InvalidValue("picture", f"over {MAX_COPY_BYTES} bytes", "a copy of at most 3 MB, 1600 pixels wide")
         return data
 
 
-class PhotoLookView(APIView):
-    """A look at a small copy of a photo before it is sent; nothing is kept."""
+class PhotoPrecheckView(APIView):
+    """The precheck of a small copy of a photo before it is sent; nothing is kept."""
 
     parser_classes = (SmallPictureParser,)
 
     @extend_schema(
-        operation_id="photo_look",
+        operation_id="photo_precheck",
         request={"image/jpeg": OpenApiTypes.BINARY},
-        responses=SeenSerializer(many=True),
+        responses=PhotoProblemSerializer(many=True),
         parameters=[OpenApiParameter("long_side_px", OpenApiTypes.INT, description="Long side of the photo itself.")],
     )
     def post(self, request: Request) -> Response:
-        from judicum.core.photo.look import look_over
-
         person(request)
         asked = request.query_params.get("long_side_px", "")
         long_side = whole(asked) if asked else None
-        if asked and not 0 < (long_side or 0) < MOST_SIDE_PX:
-            raise InvalidValue("long_side_px", asked[:20], f"a whole number of pixels, under {MOST_SIDE_PX}")
-        picture = decode(sent_bytes(request, "picture"), MOST_LOOKED_AT_PX)
-        own = max(picture.shape[:2])
-        if (down := LOOKED_AT_PX / own) < 1:
-            picture = cv2.resize(picture, None, fx=down, fy=down, interpolation=cv2.INTER_AREA)
-        seen = look_over(picture, (long_side or own) / max(picture.shape[:2]))
-        told = [{"code": s.code, "message": look(s.code, s.figures)} for s in seen]
-        return Response(SeenSerializer(told, many=True).data)
+        if asked and not 0 < (long_side or 0) < MAX_SIDE_PX:
+            raise InvalidValue("long_side_px", asked[:20], f"a whole number of pixels, under {MAX_SIDE_PX}")
+        found = precheck_in_sandbox(sent_bytes(request, "picture"), long_side)
+        return Response([{"code": one.code, "message": precheck_message(one)} for one in found])
 
 
 class CorrectionsView(APIView):

@@ -233,7 +233,7 @@ class SetScaleSerializer(serializers.Serializer[Any]):
     length_mm = serializers.FloatField()
 
 
-class SeenSerializer(serializers.Serializer[Any]):
+class PhotoProblemSerializer(serializers.Serializer[Any]):
     """Something wrong with a photo at first sight, and what to do."""
 
     code = serializers.CharField()

@@ -5,16 +5,16 @@ from collections.abc import Callable
 
 from django.core.files.storage import default_storage
 
-from judicum.core.photo.arrive import Arrived, look_into
+from judicum.core.photo.picture_file import Ingested
 from judicum.server.platform.storage import holds, store_file
 from judicum.server.record.photos.models import StoredPicture
 
 
-def store_picture(data: bytes, look: Callable[[bytes], Arrived] = look_into) -> StoredPicture:
+def store_picture(data: bytes, ingest: Callable[[bytes], Ingested]) -> StoredPicture:
     """Store a picture by the hash of its bytes, with a copy to show that has no metadata at all.
 
     Args:
-        look: how it is looked into: here, or for what strangers send `sandbox.look_apart`.
+        ingest: what unpacks it; `ingest_in_sandbox` for what a stranger sends.
 
     Raises:
         UnreadablePicture: the bytes are no picture, whatever the file was called.
@@ -27,17 +27,17 @@ def store_picture(data: bytes, look: Callable[[bytes], Arrived] = look_into) -> 
         and default_storage.exists(str(known.shown.name))
     ):
         return known
-    arrived = look(data)
-    suffix = {"image/jpeg": "jpg", "image/png": "png", "image/heic": "heic"}[arrived.media_type]
+    ingested = ingest(data)
+    suffix = {"image/jpeg": "jpg", "image/png": "png", "image/heic": "heic"}[ingested.media_type]
     original = store_file("originals", suffix, data)
     return StoredPicture.objects.get_or_create(
         pk=digest,
         defaults={
-            "media_type": arrived.media_type,
+            "media_type": ingested.media_type,
             "bytes": len(data),
-            "height_px": arrived.height_px,
-            "width_px": arrived.width_px,
+            "height_px": ingested.height_px,
+            "width_px": ingested.width_px,
             "original": original,
-            "shown": store_file("shown", "jpg", arrived.shown),
+            "shown": store_file("shown", "jpg", ingested.shown),
         },
     )[0]

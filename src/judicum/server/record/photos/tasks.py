@@ -10,7 +10,7 @@ from procrastinate.contrib.django import app
 from procrastinate.jobs import Status
 
 from judicum.server.platform import request_id as trail
-from judicum.server.platform.sandbox import room_for
+from judicum.server.platform.sandbox import large_picture_slot
 from judicum.server.record.photos.actions.mark_failed import mark_failed
 from judicum.server.record.photos.actions.receive_upload import clear_abandoned, finish_whole
 from judicum.server.record.photos.actions.reconcile_jobs import reconcile
@@ -22,7 +22,7 @@ from judicum.server.record.photos.queries import picture_of
 log = logging.getLogger(__name__)
 
 STALLED_SECONDS = 10
-MOST_ATTEMPTS = 2
+MAX_ATTEMPTS = 2
 """A job that was running when its worker died this many times is given up: it may be what kills it."""
 
 
@@ -48,7 +48,7 @@ def measure(measurement_id: int) -> None:
                 given = GivenScale.from_points((x1, y1), (x2, y2), length_mm)
             with picture_of(mine.photo).original.open("rb") as file:
                 data = file.read()
-            with room_for(data, most_wait_s=None):
+            with large_picture_slot(data, max_wait_s=None):
                 measured = measure_all(data, mine.photo.name, given)
             store_measurement(measurement_id, [Found.of(one) for one in measured])
         except Exception:
@@ -66,10 +66,10 @@ def measure(measurement_id: int) -> None:
 @app.periodic(cron="* * * * * */10")
 @app.task(queueing_lock="retry_stalled", pass_context=True, queue="upkeep")
 async def retry_stalled(context: JobContext, timestamp: int) -> None:
-    """Give jobs whose worker died to a living one, at most MOST_ATTEMPTS times each."""
+    """Give jobs whose worker died to a living one, at most MAX_ATTEMPTS times each."""
     manager = context.app.job_manager
     for job in await manager.get_stalled_jobs(seconds_since_heartbeat=STALLED_SECONDS):
-        if job.attempts >= MOST_ATTEMPTS:
+        if job.attempts >= MAX_ATTEMPTS:
             await manager.finish_job(job, Status.FAILED, delete_job=False)
             measurement_id = job.task_kwargs.get("measurement_id")
             if isinstance(measurement_id, int):

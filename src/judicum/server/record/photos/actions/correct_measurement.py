@@ -10,7 +10,7 @@ from judicum.core.errors import EditConflict, InvalidValue, NotAllowed, WrongSta
 from judicum.core.photo.report import Report
 from judicum.core.photo.steps import check_step
 from judicum.server.people.accounts.models import User
-from judicum.server.platform.sandbox import room_for
+from judicum.server.platform.sandbox import strip_in_sandbox
 from judicum.server.platform.storage import store_file
 from judicum.server.record.attempts.queries import held_as_staff, teaches
 from judicum.server.record.attempts.states import Step, advance
@@ -18,24 +18,22 @@ from judicum.server.record.photos.actions.keep_figures import keep_figures
 from judicum.server.record.photos.models import Correction, Measurement
 from judicum.server.record.photos.queries import measurement_for, picture_of
 
-MOST_STEPS = 500
+MAX_STEPS = 500
 
 
 def correct_measurement(user: User, measurement_id: int, given: Mapping[str, Any]) -> Correction:
     """Add one step to a measurement's corrections; its figures, drawing and strip are made again from all of them.
 
-    The picture is decoded and the strip cut before any row is held; the row is then held only to write. Where somebody
+    The strip is cut, in the sandbox, before any row is held; the row is then held only to write. Where somebody
     else corrected the same measurement meanwhile, nothing is written.
 
     Raises:
         InvalidValues: a step that does not fit. WrongState: nothing was measured, or by an engine that kept no trace.
         EditConflict: somebody else was faster. NotFound, NotAllowed: not a course one teaches.
     """
-    # Only this and the worker need the measuring code.
+    # Slow to import, and few web processes ever correct a bead.
     from judicum.core.photo.bead import Bead
     from judicum.core.photo.correct import correct
-    from judicum.core.photo.decode import decode, encode_jpeg
-    from judicum.core.photo.strip import cut_strip
 
     step = check_step(given)
     seen = _taught(user, measurement_id)
@@ -43,14 +41,13 @@ def correct_measurement(user: User, measurement_id: int, given: Mapping[str, Any
     if traced.bead is None or traced.report is None:
         raise WrongState("There is no traced bead to correct; have the photo measured again first.")
     before = seen.corrections_in_force
-    if len(before) >= MOST_STEPS:
-        raise InvalidValue("step", step["step"], f"at most {MOST_STEPS} corrections of one measurement")
+    if len(before) >= MAX_STEPS:
+        raise InvalidValue("step", step["step"], f"at most {MAX_STEPS} corrections of one measurement")
     computed = Report.from_json(traced.report)
     report, bead = correct(computed, Bead.from_json(traced.bead), [*(c.step for c in before), step])
     with picture_of(seen.photo).original.open("rb") as file:
         data = file.read()
-    with room_for(data):
-        strip = store_file("strips", "jpg", encode_jpeg(cut_strip(decode(data), bead)))
+    strip = store_file("strips", "jpg", strip_in_sandbox(data, bead.as_json()))
     made = Correction(step=step, report=report.as_json(), overlay=bead.overlay(), by=user, at=timezone.now())
     made.strip.name = strip
     with transaction.atomic():

@@ -8,7 +8,7 @@ from django.db.models import QuerySet
 from django.utils import timezone
 
 from judicum.core.errors import WrongState
-from judicum.core.photo.measure import ENGINE_VERSION
+from judicum.core.photo.engine import ENGINE_VERSION
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
 from judicum.server.people.courses.queries import instructor_of, staff_of

@@ -12,11 +12,11 @@ from django.db.models import Sum
 from judicum.core.errors import Busy, InvalidValue, JudicumError, NoRoom, NotAllowed, TooMuch, WrongState
 from judicum.server.people.accounts.models import User
 from judicum.server.platform import request_id as trail
-from judicum.server.platform.sandbox import look_apart
+from judicum.server.platform.sandbox import ingest_in_sandbox
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import attempt_for
 from judicum.server.record.attempts.states import allowed
-from judicum.server.record.photos.actions.send_photo import add_photo, check_size, step_for
+from judicum.server.record.photos.actions.add_photo import add_photo, check_size, step_for
 from judicum.server.record.photos.models import Photo, PhotoKind, Upload
 from judicum.server.record.photos.pictures import store_picture
 from judicum.server.record.photos.pieces import (
@@ -31,9 +31,9 @@ from judicum.server.record.photos.queries import upload_for
 MAX_PIECE = 4 * 1024 * 1024
 ABANDONED = timedelta(days=2)
 """A phone that has not gone on with an upload for so long has given it up."""
-MOST_OPEN = 20
+MAX_OPEN = 20
 """Uploads that one person may have under way: what a phone collects in an evening without a connection."""
-MOST_PHOTOS = 40
+MAX_PHOTOS = 40
 """Photos of one attempt: the bead a few times over, its back, the setup, the torch."""
 COUNTED_S = 300
 """A course's bytes are counted anew after this: the limit is there for the disk, not for the last photo."""
@@ -101,10 +101,10 @@ def receive_piece(user: User, upload_id: UUID, offset: int, piece: bytes) -> Upl
 
 def _check_room(user: User, attempt: Attempt, size: int) -> None:
     """Raises TooMuch where one more upload of `size` bytes would be over a limit."""
-    if Upload.objects.filter(user=user, photo=None).count() >= MOST_OPEN:
-        raise TooMuch(f"You have {MOST_OPEN} photos under way; let them arrive first, or wait until they are cleared.")
-    if attempt.photos.count() >= MOST_PHOTOS:
-        raise TooMuch(f"This attempt has {MOST_PHOTOS} photos; that is the most one may have.")
+    if Upload.objects.filter(user=user, photo=None).count() >= MAX_OPEN:
+        raise TooMuch(f"You have {MAX_OPEN} photos under way; let them arrive first, or wait until they are cleared.")
+    if attempt.photos.count() >= MAX_PHOTOS:
+        raise TooMuch(f"This attempt has {MAX_PHOTOS} photos; that is the most one may have.")
     mine = Photo.objects.filter(sent_by=user).aggregate(sum=Sum("picture__bytes"))["sum"] or 0
     if mine + size > settings.MOST_BYTES_OF_PERSON:
         most = settings.MOST_BYTES_OF_PERSON / 1e9
@@ -131,7 +131,7 @@ def _finish(upload: Upload) -> Upload:
         with trail.following(upload.request_id):
             whole = whole_file(upload)
             check_size(len(whole))
-            picture = store_picture(whole, look_apart)  # before any row is held
+            picture = store_picture(whole, ingest_in_sandbox)  # before any row is held
             with transaction.atomic():
                 upload = Upload.objects.select_for_update().select_related("user").get(pk=upload.pk)
                 if upload.photo_id is None:

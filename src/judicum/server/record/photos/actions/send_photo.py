@@ -1,36 +1,15 @@
-"""Adding a whole photo to an attempt and asking for its measurement."""
+"""Sending a picture in one piece, unpacked in this very process: for programs that drew it (demo, benchmarks, tests).
+
+What a stranger sends arrives by `receive_upload`, which unpacks in the sandbox.
+"""
 
 from datetime import datetime
 
-from django.db import transaction
-from django.utils import timezone
-
-from judicum.core.errors import InvalidValue
-from judicum.core.photo.decode import MOST_BYTES
+from judicum.core.photo.ingest import ingest
 from judicum.server.people.accounts.models import User
-from judicum.server.platform import request_id as trail
-from judicum.server.record.attempts.queries import held_own
-from judicum.server.record.attempts.states import Step, advance
-from judicum.server.record.photos.actions.request_measurement import request_measurement
-from judicum.server.record.photos.models import Photo, PhotoKind, StoredPicture
+from judicum.server.record.photos.actions.add_photo import add_photo, check_size
+from judicum.server.record.photos.models import Photo, PhotoKind
 from judicum.server.record.photos.pictures import store_picture
-
-
-def check_size(size: int) -> None:
-    """Raises InvalidValue for an empty file or one over 25 MB."""
-    if not 0 < size <= MOST_BYTES:
-        raise InvalidValue("size", size, f"1 to {MOST_BYTES} bytes ({MOST_BYTES >> 20} MB)")
-
-
-def step_for(kind: str) -> Step:
-    """The step that a photo of this kind takes: the bead moves the attempt on, other views only join it.
-
-    Raises:
-        InvalidValue: no such kind.
-    """
-    if kind not in PhotoKind.values:
-        raise InvalidValue("kind", kind, "one of " + ", ".join(PhotoKind.values))
-    return Step.ADD_PHOTO if kind == PhotoKind.BEAD else Step.ADD_VIEW
 
 
 def send_photo(
@@ -48,38 +27,4 @@ def send_photo(
         UnreadablePicture: no picture. InvalidValue: over 25 MB. Otherwise as `add_photo`.
     """
     check_size(len(data))
-    return add_photo(user, attempt_id, store_picture(data), name, at, measure, kind)
-
-
-def add_photo(
-    user: User,
-    attempt_id: int,
-    picture: StoredPicture,
-    name: str = "",
-    at: datetime | None = None,
-    measure: bool = True,
-    kind: str = PhotoKind.BEAD,
-) -> Photo:
-    """Add a stored picture to one's own attempt; one of the bead is measured in the background.
-
-    Raises:
-        WrongState: nothing logged yet, or already marked. NotFound, NotAllowed: not one's own attempt.
-    """
-    with transaction.atomic():
-        attempt = held_own(user, attempt_id)
-        if attempt.answer and kind == PhotoKind.BEAD:  # what was asked for has come
-            attempt.answer = ""
-            attempt.save(update_fields=["answer"])
-        advance(attempt, step_for(kind), user, at, sha256=picture.pk, kind=kind)
-        photo = Photo.objects.create(
-            attempt=attempt,
-            picture=picture,
-            kind=kind,
-            name=name[:200],
-            sent_by=user,
-            sent_at=at or timezone.now(),
-            request_id=trail.current(),
-        )
-        if measure and kind == PhotoKind.BEAD:
-            request_measurement(photo)
-    return photo
+    return add_photo(user, attempt_id, store_picture(data, ingest), name, at, measure, kind)

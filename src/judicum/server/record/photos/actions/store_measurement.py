@@ -8,7 +8,8 @@ from django.db import transaction
 from django.utils import timezone
 
 from judicum.core.photo.decode import encode_jpeg
-from judicum.core.photo.measure import ENGINE_VERSION, Measured
+from judicum.core.photo.engine import ENGINE_VERSION
+from judicum.core.photo.measure import Measured
 from judicum.core.photo.strip import cut_strip
 from judicum.server.platform.storage import store_file
 from judicum.server.record.attempts.queries import held

@@ -2,7 +2,7 @@
 
 import { csrfToken, type Schemas } from "../../api/client";
 
-export type Seen = Schemas["Seen"];
+export type PhotoProblem = Schemas["PhotoProblem"];
 
 const COPY_PX = 1400;
 const PATIENCE_MS = 2500;
@@ -14,7 +14,7 @@ export function copySize(width: number, height: number, most = COPY_PX): [number
 }
 
 /** What is wrong with a photo at first sight; nothing where it cannot be told: measuring decides anyway. */
-export async function lookOver(file: File): Promise<Seen[]> {
+export async function precheckPhoto(file: File): Promise<PhotoProblem[]> {
   try {
     const whole = await createImageBitmap(file);
     const [width, height] = copySize(whole.width, whole.height);
@@ -26,13 +26,13 @@ export async function lookOver(file: File): Promise<Seen[]> {
     const longSide = Math.max(whole.width, whole.height);
     whole.close();
     const body = await canvas.convertToBlob({ type: "image/jpeg", quality: 0.9 });
-    const answer = await fetch(`/api/photo-look?long_side_px=${String(longSide)}`, {
+    const answer = await fetch(`/api/photo-precheck?long_side_px=${String(longSide)}`, {
       method: "POST",
       headers: { "Content-Type": "image/jpeg", "X-CSRFToken": csrfToken() },
       body,
       signal: AbortSignal.timeout(PATIENCE_MS),
     });
-    return answer.ok ? ((await answer.json()) as Seen[]) : [];
+    return answer.ok ? ((await answer.json()) as PhotoProblem[]) : [];
   } catch {
     return [];
   }

@@ -4,7 +4,7 @@ import pytest
 
 from judicum.core.arrays import Pixels
 from judicum.core.photo.decode import decode
-from judicum.core.photo.look import look_over
+from judicum.core.photo.precheck import precheck
 from tests.drawn import bead_photo
 
 
@@ -14,7 +14,7 @@ def photo() -> Pixels:
 
 
 def codes(picture: Pixels, shrunk: float = 1.0) -> list[str]:
-    return [seen.code for seen in look_over(picture, shrunk)]
+    return [seen.code for seen in precheck(picture, shrunk)]
 
 
 def smaller(picture: Pixels, to: int) -> Pixels:

@@ -1,5 +1,5 @@
 import { describe, expect, it, vi } from "vitest";
-import { copySize, lookOver } from "./look-over";
+import { copySize, precheckPhoto } from "./precheck";
 
 describe("looking at a photo before it is sent", () => {
   it("makes the copy small enough and no larger than the photo", () => {
@@ -9,7 +9,7 @@ describe("looking at a photo before it is sent", () => {
   });
   it("never stands in the way of a file the browser cannot show", async () => {
     vi.stubGlobal("createImageBitmap", () => Promise.reject(new Error("no picture")));
-    await expect(lookOver(new File(["x"], "x.heic"))).resolves.toEqual([]);
+    await expect(precheckPhoto(new File(["x"], "x.heic"))).resolves.toEqual([]);
     vi.unstubAllGlobals();
   });
 });

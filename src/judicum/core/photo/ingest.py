@@ -1,0 +1,28 @@
+"""What is made of a picture when it arrives: what it is, and a copy to show without any metadata."""
+
+import cv2
+
+from judicum.core.arrays import Pixels
+from judicum.core.photo.decode import decode, encode_jpeg
+from judicum.core.photo.picture_file import Ingested, sniff_format
+
+SHOWN_LONG_SIDE_PX = 2400
+"""px. Longest side of the copy: a full-screen picture on a tablet."""
+SHOWN_QUALITY = 88
+"""JPEG quality of the copy: ripples stay, a 12-megapixel photo takes under a megabyte."""
+
+
+def ingest(data: bytes) -> Ingested:
+    """Decode a picture file and make the copy to show. Raises UnreadablePicture."""
+    media_type = sniff_format(data)
+    pixels = decode(data)
+    return Ingested(media_type, pixels.shape[1], pixels.shape[0], encode_jpeg(_fit(pixels), SHOWN_QUALITY))
+
+
+def _fit(pixels: Pixels) -> Pixels:
+    shrink = max(pixels.shape[:2]) / SHOWN_LONG_SIDE_PX
+    if shrink <= 1:
+        return pixels
+    # A side of one pixel stays one.
+    size = [max(1, round(side / shrink)) for side in (pixels.shape[1], pixels.shape[0])]
+    return cv2.resize(pixels, size, interpolation=cv2.INTER_AREA)

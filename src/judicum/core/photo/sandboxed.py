@@ -1,0 +1,68 @@
+"""Unpacking a picture that somebody sent, as a program of its own, within limits on memory and time: whatever is sent, the
+process that asked is not harmed.
+
+    python -m judicum.core.photo.sandboxed JOB
+
+Standard input is one line of JSON, the job's arguments, and then the picture file. Standard output is one line of JSON and,
+where the job makes one, a JPEG file.
+"""
+
+import dataclasses
+import json
+import resource
+import sys
+from collections.abc import Callable, Mapping
+from typing import Any
+
+import cv2
+
+from judicum.core.errors import UnreadablePicture
+from judicum.core.photo.bead import Bead
+from judicum.core.photo.decode import decode, encode_jpeg
+from judicum.core.photo.ingest import ingest
+from judicum.core.photo.precheck import precheck_file
+from judicum.core.photo.strip import cut_strip
+
+MAX_MEMORY = 1600 << 20
+"""Bytes of address space; a picture of 60 million pixels takes a third of it."""
+MAX_CPU_S = 40
+"""Seconds of one core; a picture of 60 million pixels takes four."""
+
+
+def _ingest(data: bytes, given: Mapping[str, Any]) -> tuple[Any, bytes]:
+    made = dataclasses.asdict(ingest(data))
+    shown = made.pop("shown")
+    return made, shown
+
+
+def _precheck(data: bytes, given: Mapping[str, Any]) -> tuple[Any, bytes]:
+    return [dataclasses.asdict(one) for one in precheck_file(data, given["long_side_px"])], b""
+
+
+def _cut_strip(data: bytes, given: Mapping[str, Any]) -> tuple[Any, bytes]:
+    return {}, encode_jpeg(cut_strip(decode(data), Bead.from_json(given["bead"])))
+
+
+JOBS: dict[str, Callable[[bytes, Mapping[str, Any]], tuple[Any, bytes]]] = {
+    "ingest": _ingest,
+    "precheck": _precheck,
+    "cut_strip": _cut_strip,
+}
+
+
+def main() -> None:
+    resource.setrlimit(resource.RLIMIT_AS, (MAX_MEMORY, MAX_MEMORY))
+    resource.setrlimit(resource.RLIMIT_CPU, (MAX_CPU_S, MAX_CPU_S))
+    cv2.setNumThreads(1)
+    given = json.loads(sys.stdin.buffer.readline())
+    out = sys.stdout.buffer
+    try:
+        made, file = JOBS[sys.argv[1]](sys.stdin.buffer.read(), given)
+    except UnreadablePicture as error:
+        out.write(json.dumps({"unreadable": str(error)}).encode() + b"\n")
+        return
+    out.write(json.dumps({"made": made}).encode() + b"\n" + file)
+
+
+if __name__ == "__main__":
+    main()
