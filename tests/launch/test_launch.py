@@ -165,7 +165,9 @@ def test_a_process_of_the_server_loads_no_library_that_only_a_few_answers_need()
 def test_a_process_of_the_server_has_nothing_loaded_that_unpacks_pictures_to_measure_them() -> None:
     told = "import sys, django; django.setup(); from django.urls import get_resolver; get_resolver().url_patterns; print(*sys.modules)"
     done = subprocess.run([sys.executable, "-c", told], capture_output=True, text=True, check=True, timeout=120)
-    assert set(done.stdout.split()).isdisjoint({"judicum.core.photo.decode", "judicum.core.photo.measure", "onnxruntime"})
+    assert set(done.stdout.split()).isdisjoint(
+        {"judicum.core.photo.decode", "judicum.core.photo.measure", "onnxruntime"}
+    )
 
 
 def test_help_lists_the_commands() -> None:

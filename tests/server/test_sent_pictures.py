@@ -13,7 +13,12 @@ from django.core.cache import cache
 from django.test import Client
 
 from judicum.core.errors import Busy, TooMuch, UnreadablePicture
+from judicum.core.photo.bead import Bead
+from judicum.core.photo.decode import encode_jpeg
 from judicum.core.photo.ingest import ingest
+from judicum.core.photo.measure import measure_photo
+from judicum.core.photo.precheck import precheck_file
+from judicum.core.photo.strip import cut_strip
 from judicum.server.platform import sandbox
 from judicum.server.record.photos.actions import receive_upload
 from judicum.server.record.photos.actions.receive_upload import begin_upload, receive_piece
@@ -145,3 +150,18 @@ def test_limits_of_a_person_an_attempt_and_a_course_are_told(
     monkeypatch.setattr(receive_upload, "MAX_PHOTOS", 1)
     with pytest.raises(TooMuch, match="This attempt has 1 photos"):
         begin()
+
+
+def test_a_precheck_and_a_strip_from_the_sandbox_are_those_made_here() -> None:
+    jpeg = bead_photo().jpeg
+    assert sandbox.precheck_in_sandbox(jpeg, 900) == precheck_file(jpeg, 900)
+    measured = measure_photo(jpeg)
+    assert measured.bead is not None
+    assert measured.picture is not None
+    kept = measured.bead.as_json()
+    assert sandbox.strip_in_sandbox(jpeg, kept) == encode_jpeg(cut_strip(measured.picture, Bead.from_json(kept)))
+
+
+def test_a_copy_that_claims_more_pixels_than_a_page_sends_is_not_unpacked() -> None:
+    with pytest.raises(UnreadablePicture, match="12 million"):
+        sandbox.precheck_in_sandbox(grey_png(4000, 3200), None)
