@@ -9,10 +9,9 @@ from django.test.utils import CaptureQueriesContext
 from django.utils import timezone
 
 from judicum.server.catalogue.schemes.queries import scheme_coded
-from judicum.server.read.agreement import alike
+from judicum.server.read.agreement import agreement_page
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.marking.models import Mark, Reference, SecondMark
-from judicum.words.agreement import agreement_words, severity_words
 from tests.measured import measured_attempt
 from tests.people import Course
 from tests.server.test_forecasts import returned
@@ -79,10 +78,10 @@ def test_a_scheme_that_fits_better_is_offered_and_never_applied(
 
 def test_few_pairs_are_told_to_be_few(course: Course) -> None:
     marked_twice(course, 3)
-    found = alike(course.instructor, course.row.pk)
-    assert agreement_words("tint", found.lines["tint"]).endswith("only 3 pairs, so this is far from certain")
-    _, marks, chart = found.markers[0]
-    assert severity_words(marks, chart).endswith("18 more marks until drift can be told")
+    found = agreement_page(course.instructor, course.row.pk)
+    tint = next(line for line in found.lines if line.key == "tint")
+    assert tint.said.endswith("only 3 pairs, so this is far from certain")
+    assert found.markers[0].said.endswith("18 more marks until drift can be told")
 
 
 def test_alike_takes_as_many_queries_for_few_as_for_many(course: Course) -> None:
@@ -90,7 +89,7 @@ def test_alike_takes_as_many_queries_for_few_as_for_many(course: Course) -> None
     marked_twice(course, 2)
     for _ in range(2):
         with CaptureQueriesContext(connection) as caught:
-            alike(course.instructor, course.row.pk)
+            agreement_page(course.instructor, course.row.pk)
         counts.append(len(caught))
         attempt = measured_attempt(course)
         seen = timezone.now()

@@ -6,7 +6,7 @@ from django.test import Client
 
 from judicum.core.errors import WrongState
 from judicum.server.record.attempts.models import Attempt, Event
-from judicum.server.record.attempts.states import STEPS, State, Step, advance
+from judicum.server.record.attempts.states import STEPS, AttemptState, AttemptStep, advance
 from tests.people import RUN, Course, logged
 
 pytestmark = pytest.mark.django_db
@@ -102,9 +102,11 @@ def test_the_next_attempt_waits_until_this_one_is_welded(course: Course, client_
     assert answer.json()["code"] == "wrong_state"
 
 
-@pytest.mark.parametrize("step", [s for s in Step if s != Step.OPEN])
-@pytest.mark.parametrize("state", list(State))
-def test_a_step_is_possible_exactly_where_the_table_says(course: Course, step: Step, state: State) -> None:
+@pytest.mark.parametrize("step", [s for s in AttemptStep if s != AttemptStep.OPEN])
+@pytest.mark.parametrize("state", list(AttemptState))
+def test_a_step_is_possible_exactly_where_the_table_says(
+    course: Course, step: AttemptStep, state: AttemptState
+) -> None:
     attempt = course.attempt
     attempt.state = state
     before = attempt.version

@@ -17,8 +17,9 @@ from judicum.server.catalogue.schemes.models import Scheme
 from judicum.server.follow.evenings.actions.make_sessions import make_sessions
 from judicum.server.follow.evenings.actions.set_booth import set_booth
 from judicum.server.follow.evenings.models import Attendance, Feed, Session, Sitting
-from judicum.server.follow.evenings.queries import evenings_of, today_in
+from judicum.server.follow.evenings.queries import today_in
 from judicum.server.people.courses.models import Course as CourseRow
+from judicum.server.read.sessions import session_plan
 from judicum.server.record.attempts.actions.assign_coupon import assign_coupon
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.marking.models import Mark
@@ -201,7 +202,7 @@ def test_the_page_of_evenings_takes_as_many_queries_for_few_as_for_many(course: 
         make_sessions(course.instructor, course.row.pk, soon(10 * k + 1), time(18, 0), 120, 2)
         booth(course, str(k))
         with CaptureQueriesContext(connection) as caught:
-            evenings_of(course.instructor, course.row.pk)
+            session_plan(course.instructor, course.row.pk)
         counts.append(len(caught))
     assert counts[0] == counts[1]
 

@@ -12,7 +12,7 @@ from judicum.bench.fuzz import fuzz
 from judicum.server.follow.evenings.actions.set_booth import set_booth
 from judicum.server.follow.stock.actions.keep_item import keep_item
 from judicum.server.follow.stock.actions.use_bottle import open_bottle
-from judicum.server.http.serializers.attempts import AttemptBriefSerializer
+from judicum.server.http.rendering import FastJSON
 from judicum.server.people.courses.models import Membership
 from tests.measured import measured_attempt
 from tests.people import Course
@@ -67,7 +67,7 @@ def test_an_answer_that_is_not_as_described_is_found(
     course: Course, settings: Any, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     settings.ALLOWED_HOSTS = ["*"]
-    monkeypatch.setattr(AttemptBriefSerializer, "to_representation", lambda self, row: {"id": "one"})
+    monkeypatch.setattr(FastJSON, "render", lambda *_, **__: b'{"results": [{"id": "one"}]}')
     people = {"instructor": course.instructor}
     told = fuzz(people, {"course_id": course.row.pk}, 8, 0, "/courses/{course_id}/attempts")
     assert list(told.faults) == ["instructor: GET /api/courses/{course_id}/attempts"]
@@ -75,6 +75,8 @@ def test_an_answer_that_is_not_as_described_is_found(
     def breaks(*_: object) -> None:
         raise RuntimeError("a fault of ours")
 
-    monkeypatch.setattr(AttemptBriefSerializer, "to_representation", breaks)
+    monkeypatch.undo()
+    monkeypatch.setattr("judicum.server.http.routes.attempts.briefs", breaks)
+    settings.ALLOWED_HOSTS = ["*"]
     told = fuzz(people, {"course_id": course.row.pk}, 8, 0, "/courses/{course_id}/attempts")
     assert "500" in told.faults["instructor: GET /api/courses/{course_id}/attempts"]

@@ -58,7 +58,7 @@ def test_a_fault_of_ours_is_told_without_its_insides(
     def breaks(*_: object) -> None:
         raise RuntimeError("secret insides")
 
-    monkeypatch.setattr("judicum.server.http.routes.courses.membership_of", breaks)
+    monkeypatch.setattr("judicum.server.read.people.membership_of", breaks)
     client = client_of(course.student)
     client.raise_request_exception = False
     answer = client.get(f"/api/courses/{course.row.pk}")

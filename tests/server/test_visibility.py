@@ -9,7 +9,7 @@ from django.test import Client
 
 from judicum.core.marking import SCHEMES, USUAL_SCHEME
 from judicum.server.record.attempts.models import Attempt
-from judicum.server.record.attempts.visibility import Sight
+from judicum.server.record.attempts.visibility import VisibilityPolicy
 from judicum.server.record.marking.actions.mark_attempt import return_mark, set_mark
 from tests.measured import measured_attempt
 from tests.people import Course
@@ -118,4 +118,4 @@ def test_what_may_be_done_now_comes_from_the_server(
     url = f"/api/attempts/{course.attempt.pk}"
     assert client_of(course.student).get(url).json()["may"] == student
     assert client_of(course.instructor).get(url).json()["may"] == teacher
-    assert Sight(course.other, False).may(state, course.student.pk) == []
+    assert VisibilityPolicy(course.other, False).may(state, course.student.pk) == []

@@ -20,7 +20,7 @@ from judicum.server.people.roles import Role
 from judicum.server.read.waiting import NEEDS as WAITING_NEEDS
 from judicum.server.read.waiting import ORDERS as WAITING_ORDERS
 from judicum.server.record.attempts.models import Run
-from judicum.server.record.attempts.states import State
+from judicum.server.record.attempts.states import AttemptState
 from judicum.server.record.photos.models import PhotoKind
 from judicum.words import METRIC, US
 from judicum.words import setup as words
@@ -67,7 +67,7 @@ def test_every_run_field_has_a_column_and_every_group_and_state_its_words() -> N
     columns = {f.name for f in Run._meta.fields} - {"id", "attempt", "number", "measured"}
     assert columns == {spec.key for specs in GROUPS.values() for spec in specs}
     assert set(GROUPS) == set(GROUP_WORDS)
-    assert set(State.values) == set(STATES)
+    assert set(AttemptState.values) == set(STATES)
     assert set(Role.values) == set(ROLES)
     assert (set(ORDERS), set(NEEDS)) == (set(WAITING_ORDERS), set(WAITING_NEEDS))
     assert set(PhotoKind.values) == set(VIEWS)

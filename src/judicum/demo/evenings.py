@@ -14,7 +14,7 @@ from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
 from judicum.server.record.attempts.actions.assign_coupon import assign_coupon
 from judicum.server.record.attempts.models import Attempt
-from judicum.server.record.attempts.states import State
+from judicum.server.record.attempts.states import AttemptState
 
 
 def plan_ahead(staff: Sequence[User], course: Course, told: dict[str, Any]) -> None:
@@ -34,7 +34,7 @@ def plan_ahead(staff: Sequence[User], course: Course, told: dict[str, Any]) -> N
         )  # fmt: skip
     plan_rest(staff[0], course.pk)
     booths = list(Booth.objects.filter(course=course))
-    welded = Attempt.objects.filter(course=course).exclude(state=State.ASSIGNED).order_by("student_id", "number")
+    welded = Attempt.objects.filter(course=course).exclude(state=AttemptState.ASSIGNED).order_by("student_id", "number")
     # Everybody has a booth they like, and now and then stands at the one beside it.
     WeldedAt.objects.bulk_create(
         WeldedAt(attempt=one, booth=booths[(one.student_id + one.number // 2) % len(booths)]) for one in welded

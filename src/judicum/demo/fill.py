@@ -33,7 +33,7 @@ from judicum.server.record.attempts.actions.log_run import log_run
 from judicum.server.record.attempts.actions.open_attempt import open_attempt
 from judicum.server.record.attempts.actions.tick_preparation import tick_preparation
 from judicum.server.record.attempts.models import Attempt
-from judicum.server.record.attempts.states import State
+from judicum.server.record.attempts.states import AttemptState
 from judicum.server.record.photos.actions.send_photo import send_photo
 from judicum.server.record.photos.actions.store_measurement import Found, store_measurement
 from judicum.server.record.photos.models import Measurement
@@ -122,7 +122,7 @@ def _is_there(cast: Cast, plan: Weld) -> bool:
     mine = Attempt.objects.filter(
         assignment=cast.assignments[plan.assignment], student=cast.students[plan.student], number=plan.number
     )
-    return mine.exclude(state=State.ASSIGNED).exists()
+    return mine.exclude(state=AttemptState.ASSIGNED).exists()
 
 
 def _write(cast: Cast, plan: Weld, drawn: Drawn, marked: bool) -> None:
@@ -188,7 +188,7 @@ def _run(plan: Weld, assignment: Assignment, habits: list[Any]) -> dict[str, Any
 
 def _extras(cast: Cast) -> None:
     """The back of a coupon and the torch in place, and a correction by hand, at the newest attempts."""
-    newest = {a.student_id: a for a in Attempt.objects.filter(course=cast.course, state=State.MEASURED)}
+    newest = {a.student_id: a for a in Attempt.objects.filter(course=cast.course, state=AttemptState.MEASURED)}
     for person, student in zip(cast.told["students"], cast.students, strict=True):
         attempt = newest.get(student.pk)
         if attempt and person.get("shows_torch"):

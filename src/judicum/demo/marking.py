@@ -13,7 +13,7 @@ from judicum.server.people.courses.actions.set_second_share import set_second_sh
 from judicum.server.people.courses.models import Course
 from judicum.server.record.attempts.actions.note_findings import findings_asked_for, note_findings
 from judicum.server.record.attempts.models import Attempt
-from judicum.server.record.attempts.states import State
+from judicum.server.record.attempts.states import AttemptState
 from judicum.server.record.causes.actions.judge_cause import ASIDE, judge_cause
 from judicum.server.record.causes.queries import case_of
 from judicum.server.record.marking.actions.ask_second import ask_second
@@ -130,7 +130,7 @@ def keep_references(instructor: User, course: Course) -> None:
 
 def leave_one_for_second(staff: Sequence[User], course: Course) -> None:
     """The assistant marked one and asked for a second mark: it waits for the instructor; and from now on the lot is drawn."""
-    waits = Attempt.objects.filter(course=course, state=State.MEASURED).order_by("pk").first()
+    waits = Attempt.objects.filter(course=course, state=AttemptState.MEASURED).order_by("pk").first()
     # Once only: a fill that went on where another ended has the share already.
     if waits is not None and not Course.objects.get(pk=course.pk).second_share:
         set_mark(staff[1], waits.pk, waits.version, scores_of(waits, 1), "", "Hold the beat to the end.")

@@ -131,7 +131,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** @description Taking one cause, or setting it aside. */
+        /** @description Confirming one cause, or ruling it out. */
         put: operations["cause_judge"];
         post?: never;
         delete?: never;
@@ -961,7 +961,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** @description The setup card of a coupon that is being designed, by the course's schools; nothing is kept. */
+        /** @description The setup card of a coupon that is being designed, by the course's methods; nothing is kept. */
         post: operations["plan_read"];
         delete?: never;
         options?: never;
@@ -1202,7 +1202,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description Every student at every coupon: who may climb and who is stuck, for those who teach. Plain rows: a class has hundreds. */
+        /** @description Every student at every coupon: who is ready for the next and who is stuck, for those who teach. */
         get: operations["standings_read"];
         put?: never;
         post?: never;
@@ -1340,7 +1340,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description A student's story: ladder, coupons over time, what was asked to change. */
+        /** @description A student's story: sequence, coupons over time, what was asked to change. */
         get: operations["progress_read"];
         put?: never;
         post?: never;
@@ -1374,7 +1374,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description What waits for those who teach, in the order asked for: at most MOST_WAITING of it, and how many there are. */
+        /** @description What waits for those who teach, in the order asked for, and how many there are. */
         get: operations["waiting_read"];
         put?: never;
         post?: never;
@@ -1521,7 +1521,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/photo-look": {
+    "/api/photo-precheck": {
         parameters: {
             query?: never;
             header?: never;
@@ -1530,8 +1530,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** @description A look at a small copy of a photo before it is sent; nothing is kept. */
-        post: operations["photo_look"];
+        /** @description The precheck of a small copy of a photo before it is sent; nothing is kept. */
+        post: operations["photo_precheck"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2079,20 +2079,30 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /** @description The mark that both stand behind. */
-        AgreeRequest: {
+        AgreedMarkRequest: {
             version: number;
             scores: {
                 [key: string]: number | null;
             };
+            /** @default [] */
             not_applying?: string[];
+            /** @default [] */
             waived?: string[];
             /** @default  */
-            comment: string;
+            comment?: string;
             /** @default  */
-            next_change: string;
+            next_change?: string;
+        };
+        /** @description How alike a course is marked; `share` (percent) of its marks goes to a second marker. */
+        Agreement: {
+            share: number;
+            lines: components["schemas"]["AgreementLine"][];
+            markers: components["schemas"]["Marker"][];
+            departures: components["schemas"]["Departure"][];
+            offers: components["schemas"]["SchemeOffer"][];
         };
         /** @description How far second marks agree with first ones in one line; `said` is it in words. */
-        Agreement: {
+        AgreementLine: {
             key: string;
             words: string;
             pairs: number;
@@ -2101,101 +2111,70 @@ export interface components {
             icc: components["schemas"]["Interval"] | null;
             said: string;
         };
-        Alike: {
-            share: number;
-            lines: components["schemas"]["Agreement"][];
-            markers: components["schemas"]["Marker"][];
-            departures: components["schemas"]["Departure"][];
-            offers: components["schemas"]["Offer"][];
-        };
         /** @description A torch angle that was read on the photo, with the two lines drawn, [x, y] in its pixels. */
         Angle: {
             which: string;
             run: number;
             torch: number[][];
             reference: number[][];
-            /** Format: double */
             angle_deg: number;
-            /** Format: double */
             uncertainty_deg: number;
         };
-        Angles: {
-            /** Format: double */
-            work: number;
-            /** Format: double */
-            travel: number;
-            /** Format: double */
-            filler: number;
+        /** @description Two drawn lines: the torch from its tip upward, and the plate or the direction of travel from the joint outward. */
+        AngleRequest: {
+            /** @enum {string} */
+            which: "work" | "travel";
+            torch: number[][];
+            reference: number[][];
+            /** @default 1 */
+            run?: number;
         };
-        /** @description What a calculator gives; `series` are drawn, units in their names. */
-        Answer: {
-            results: components["schemas"]["Result"][];
-            series: {
-                [key: string]: number[];
-            };
-            notes: string[];
-        };
-        /**
-         * @description * `another_photo` - another_photo
-         *     * `weld_again` - weld_again
-         * @enum {string}
-         */
-        AnswerEnum: "another_photo" | "weld_again";
         /** @description An answer beside a mark, and why: the student reads it. */
         AnswerRequest: {
             version: number;
-            answer: components["schemas"]["AnswerEnum"];
+            /** @enum {string} */
+            answer: "another_photo" | "weld_again";
             why: string;
-        };
-        /** @description A student report to make: of one, or of everybody in one file (`student` null). */
-        AskReportRequest: {
-            student?: number | null;
-            paper: components["schemas"]["PaperEnum"];
-            /** Format: date */
-            since?: string | null;
-            /** Format: date */
-            until?: string | null;
-        };
-        /** @description What was asked to change at the attempt before; `followed` is what became of it, null where that cannot be told. */
-        Asked: {
-            attempt: number;
-            number: number;
-            text: string;
-            followed: string | null;
-            done: string | null;
-            gone: string | null;
         };
         /** @description A design to be given; `students` left out or null means the whole class. */
         AssignRequest: {
             design: number;
-            /** Format: double */
             target_width_mm: number;
-            finish: components["schemas"]["Finish"];
+            /** @enum {string} */
+            finish: "warm" | "bright" | "show_colour";
             /** @default 3 */
-            good_in_a_row: number;
+            good_in_a_row?: number;
             /** @default training */
-            scheme: string;
-            /** Format: double */
+            scheme?: string;
+            /** @default null */
             pass_mark?: number | null;
             /** Format: date */
             due_on: string;
+            /** @default null */
             students?: number[] | null;
         };
+        /** @description A coupon given to some or all students of a course. */
         Assignment: {
-            readonly id: number;
+            id: number;
             design: components["schemas"]["Design"];
-            /** Format: double */
             target_width_mm: number;
-            finish: components["schemas"]["Finish"];
+            /** @enum {string} */
+            finish: "warm" | "bright" | "show_colour";
             good_in_a_row: number;
             scheme: string;
-            /** Format: double */
             pass_mark: number | null;
             /** Format: date */
             due_on: string;
             /** Format: date-time */
             created_at: string;
             students: number;
+        };
+        /** @description A page of assignments; `next` and `previous` are addresses. */
+        Assignments: {
+            count: number;
+            next: string | null;
+            previous: string | null;
+            results: components["schemas"]["Assignment"][];
         };
         /**
          * @description An attempt with all that belongs to it; `earlier` is the one before it that was measured.
@@ -2213,22 +2192,21 @@ export interface components {
             created_at: string;
             /** Format: date-time */
             updated_at: string;
-            measurement: components["schemas"]["Figures"] | null;
+            measurement: components["schemas"]["MeasurementSummary"] | null;
             measuring: boolean;
-            /** Format: double */
             mark_total: number | null;
             passed: boolean | null;
             may: components["schemas"]["AttemptStep"][];
             runs: components["schemas"]["NumberedRun"][];
-            readonly preparation: components["schemas"]["PreparationStep"][];
+            preparation: components["schemas"]["PreparationStep"][];
             photos: components["schemas"]["Photo"][];
-            readonly mark: components["schemas"]["Mark"] | null;
-            readonly second: components["schemas"]["Second"] | null;
-            readonly earlier: components["schemas"]["Earlier"] | null;
+            mark: components["schemas"]["Mark"] | null;
+            second: components["schemas"]["SecondMark"] | null;
+            earlier: components["schemas"]["EarlierAttempt"] | null;
             answer: string;
-            readonly asked: components["schemas"]["Asked"] | null;
+            asked: components["schemas"]["RequestedChange"] | null;
         };
-        /** @description An attempt in a list, with the figures that count and what else this person may see (`visibility.Sight`). */
+        /** @description An attempt in a list, with the figures that count and what else this person may see (`VisibilityPolicy`). */
         AttemptBrief: {
             id: number;
             number: number;
@@ -2240,172 +2218,191 @@ export interface components {
             created_at: string;
             /** Format: date-time */
             updated_at: string;
-            measurement: components["schemas"]["Figures"] | null;
+            measurement: components["schemas"]["MeasurementSummary"] | null;
             measuring: boolean;
-            /** Format: double */
             mark_total: number | null;
             passed: boolean | null;
             may: components["schemas"]["AttemptStep"][];
         };
-        /**
-         * @description * `assigned` - Assigned
-         *     * `logged` - Logged
-         *     * `photographed` - Photographed
-         *     * `measured` - Measured
-         *     * `marked` - Marked
-         *     * `returned` - Returned
-         *     * `photo_asked` - Photo Asked
-         *     * `weld_again` - Weld Again
-         *     * `second_asked` - Second Asked
-         *     * `to_agree` - To Agree
-         * @enum {string}
-         */
+        /** @description A page of attempts; `next` and `previous` are addresses. */
+        AttemptBriefs: {
+            next: string | null;
+            previous: string | null;
+            results: components["schemas"]["AttemptBrief"][];
+        };
+        /** @description One change of an attempt: who, when, what. */
+        AttemptEvent: {
+            id: number;
+            /** Format: date-time */
+            at: string;
+            kind: components["schemas"]["AttemptStep"];
+            actor: components["schemas"]["Person"] | null;
+            data: {
+                [key: string]: unknown;
+            };
+        };
+        AttemptEventList: components["schemas"]["AttemptEvent"][];
+        /** @enum {string} */
         AttemptState: "assigned" | "logged" | "photographed" | "measured" | "marked" | "returned" | "photo_asked" | "weld_again" | "second_asked" | "to_agree";
-        /**
-         * @description * `open` - Open
-         *     * `prepare` - Prepare
-         *     * `log` - Log
-         *     * `add_photo` - Add Photo
-         *     * `add_view` - Add View
-         *     * `read_angle` - Read Angle
-         *     * `measure` - Measure
-         *     * `refuse_photo` - Refuse Photo
-         *     * `measure_back` - Measure Back
-         *     * `correct` - Correct
-         *     * `choose_bead` - Choose Bead
-         *     * `find` - Find
-         *     * `judge_cause` - Judge Cause
-         *     * `mark` - Mark
-         *     * `return` - Return
-         *     * `ask_photo` - Ask Photo
-         *     * `send_back` - Send Back
-         *     * `take_back` - Take Back
-         *     * `ask_second` - Ask Second
-         *     * `mark_second` - Mark Second
-         *     * `agree` - Agree
-         * @enum {string}
-         */
+        /** @enum {string} */
         AttemptStep: "open" | "prepare" | "log" | "add_photo" | "add_view" | "read_angle" | "measure" | "refuse_photo" | "measure_back" | "correct" | "choose_bead" | "find" | "judge_cause" | "mark" | "return" | "ask_photo" | "send_back" | "take_back" | "ask_second" | "mark_second" | "agree";
         Attendance: {
             session: number;
             student: number;
             there: boolean;
         };
-        /**
-         * @description * `bright` - bright
-         *     * `tinted` - tinted
-         *     * `sugared` - sugared
-         *     * `not_through` - not through
-         *     * `hangs_through` - hangs through
-         * @enum {string}
-         */
-        BackEnum: "bright" | "tinted" | "sugared" | "not_through" | "hangs_through";
-        /** BeadFigures */
+        /** @description Somebody away or there; null where nothing is known. */
+        AttendanceRequest: {
+            student: number;
+            there: boolean | null;
+        };
         BeadFigures: {
-            /** Start Mm */
             start_mm: number[];
-            /** End Mm */
             end_mm: number[];
-            /** Length Mm */
             length_mm: number;
             width_mm: components["schemas"]["WidthFigures"];
-            /** Straightness Mm */
             straightness_mm: number;
             toe_waviness_mm: components["schemas"]["Sides"];
-        };
-        BeadGoal: {
-            width_mm: components["schemas"]["Range"];
-            max_tint_level: number | null;
-        };
-        /** @description One of several beads in a photo: its number, its toes in pixels, whether it counts and whether the server took it. */
-        BeadSeen: {
-            number: number;
-            left: number[][];
-            right: number[][];
-            counts: boolean;
-            suggested: boolean;
-        };
-        /**
-         * @description * `held` - held
-         *     * `opened` - opened
-         *     * `broke` - broke
-         * @enum {string}
-         */
-        BendEnum: "held" | "opened" | "broke";
-        /** @description A scheme as the core reads it (judicum.core.marking.read_scheme). */
-        Body: {
-            title: string;
-            lines: components["schemas"]["Line"][];
-            knock_outs: string[];
-            /** Format: double */
-            pass_mark: number;
-            /** Format: double */
-            time_limit_s: number | null;
         };
         Booth: {
             id: number;
             name: string;
-            has: components["schemas"]["HasEnum"][];
+            has: ("ac" | "pulse" | "purge" | "turntable" | "large_head" | "small_head")[];
             broken: string;
             closed: number[];
         };
         BoothName: {
-            readonly id: number;
+            id: number;
             name: string;
             broken: string;
         };
         /** @description What was broken at a booth, from when to when, and who said so. */
         BoothNote: {
-            readonly id: number;
+            id: number;
             booth: number;
             text: string;
             /** Format: date-time */
             at: string;
             by: components["schemas"]["Person"] | null;
-            /** Format: date-time */
             mended_at: string | null;
+        };
+        BoothRequest: {
+            name: string;
+            has: string[];
+            /** @default  */
+            broken?: string;
+            /** @default [] */
+            closed?: number[];
+        };
+        /** @description A student at a booth for one coupon, from `start` minutes after the session's beginning. */
+        BoothSlot: {
+            id: number;
+            session: number;
+            booth: number;
+            assignment: number;
+            title: string;
+            student: components["schemas"]["Person"];
+            start: number;
+            minutes: number;
+            kept: boolean;
+        };
+        /** @description Somebody placed by hand: minutes from the session's beginning. */
+        BoothSlotRequest: {
+            assignment: number;
+            student: number;
+            session: number;
+            booth: number;
+            start: number;
         };
         /** @description A bottle in use with its last reading, what it still gives, and its leak in words. */
         BottleInUse: {
             id: number;
             name: string;
-            /** Format: double */
             size_l: number;
             gauge: string;
-            /** Format: double */
             bar: number | null;
-            /** Format: date-time */
             read_at: string | null;
             how: string;
-            /** Format: double */
             share: number | null;
             words: string;
             leak: string;
         };
-        BriefDesign: {
-            title: string;
-            purpose: string;
+        /** @description A bottle in use, to whoever may read its gauge. */
+        BottleName: {
+            id: number;
+            name: string;
+            size_l: number;
+            gauge: string;
+        };
+        BottleNameList: components["schemas"]["BottleName"][];
+        /** @description A wired gauge put on a bottle ("" takes it off), or the bottle closed. */
+        BottleRequest: {
+            /** @default null */
+            gauge?: string | null;
+            /** @default false */
+            closed?: boolean;
         };
         /** @description What was to be welded, as a list says it. */
         BriefGoal: {
-            readonly id: number;
-            design: components["schemas"]["BriefDesign"];
-            /** Format: double */
+            id: number;
+            design: components["schemas"]["GoalDesign"];
             target_width_mm: number;
-            finish: components["schemas"]["Finish"];
+            /** @enum {string} */
+            finish: "warm" | "bright" | "show_colour";
             good_in_a_row: number;
             /** Format: date */
             due_on: string;
         };
-        /** @description The figures of a card that a student sets and holds. */
+        Calculator: {
+            key: string;
+            words: string;
+            formula: string;
+            source: string;
+            inputs: components["schemas"]["CalculatorInput"][];
+        };
+        /** @description What a calculator gives; `series` are drawn, units in their names. */
+        CalculatorAnswer: {
+            results: components["schemas"]["CalculatorResult"][];
+            series: {
+                [key: string]: number[];
+            };
+            notes: string[];
+        };
+        /** @description A figure or choice that goes in: its limits in SI, or its options by code with their words. */
+        CalculatorInput: {
+            key: string;
+            words: string;
+            kind: string;
+            unit: string;
+            default: string;
+            low: number | null;
+            high: number | null;
+            step: number;
+            options: {
+                [key: string]: string;
+            };
+        };
+        CalculatorList: components["schemas"]["Calculator"][];
+        CalculatorResult: {
+            key: string;
+            words: string;
+            value: number;
+            quantity: string;
+            unit: string;
+            digits: number;
+        };
+        /** @description The secret address of a calendar. */
+        CalendarSubscription: {
+            address: string;
+        };
+        /** @description The figures that a student sets and holds. */
         Card: {
-            current_a: components["schemas"]["Current"];
+            current_a: components["schemas"]["CardCurrent"];
             opinions: components["schemas"]["Opinion"][];
             polarity: string;
-            cup: components["schemas"]["Cup"];
+            cup: components["schemas"]["CardCup"];
             gas_part: string;
             gas_l_min: components["schemas"]["Range"];
-            /** Format: double */
             reynolds: number;
             stickout_mm: components["schemas"]["Range"];
             arc_length_mm: components["schemas"]["Range"];
@@ -2413,36 +2410,86 @@ export interface components {
             postflow_s: components["schemas"]["Range"];
             downslope_s: components["schemas"]["Range"];
             start_s: components["schemas"]["Range"];
-            electrode: components["schemas"]["Electrode"];
-            filler: components["schemas"]["Filler"] | null;
-            angles_deg: components["schemas"]["Angles"];
+            electrode: components["schemas"]["CardElectrode"];
+            filler: components["schemas"]["CardFiller"] | null;
+            angles_deg: components["schemas"]["CardAngles"];
             travel_mm_s: components["schemas"]["Range"];
             dab_pitch_mm: components["schemas"]["Range"] | null;
-            /** Format: double */
             dabs_per_s: number | null;
-            heat_kj_mm: components["schemas"]["Heat"];
-            purge: components["schemas"]["Purge"] | null;
+            heat_kj_mm: components["schemas"]["CardHeat"];
+            purge: components["schemas"]["CardPurge"] | null;
             runs: components["schemas"]["TubeRuns"] | null;
             turntable_rpm: components["schemas"]["Range"] | null;
-            /** Format: double */
             pulse_mean_a: number | null;
-            bead: components["schemas"]["BeadGoal"];
-            /** Format: double */
+            bead: components["schemas"]["CardBead"];
             gas_l_per_run: number;
-            warnings: components["schemas"]["Warning"][];
+            warnings: components["schemas"]["CardWarning"][];
             cautions: string[];
+        };
+        CardAngles: {
+            work: number;
+            travel: number;
+            filler: number;
+        };
+        CardBead: {
+            width_mm: components["schemas"]["Range"];
+            max_tint_level: number | null;
+        };
+        CardCup: {
+            number: number;
+            inside_mm: number;
+            low: number;
+            high: number;
+        };
+        /** @description The welding amperage; `machine` is what is set, `because` why it moved from the rule. */
+        CardCurrent: {
+            low: number;
+            aim: number;
+            high: number;
+            machine: number;
+            rule: string;
+            because: string[];
+        };
+        CardElectrode: {
+            diameter_mm: number;
+            taper_mm: number;
+            kinds: string[];
+        };
+        CardFiller: {
+            alloy: string;
+            diameter_mm: number;
+            low_mm: number;
+            high_mm: number;
+            length_mm_per_100mm: number;
+        };
+        /** @description Heat input in kJ/mm: of the arc, and with the arc's efficiency. */
+        CardHeat: {
+            arc: number;
+            net: number;
+        };
+        CardPurge: {
+            l_min: components["schemas"]["Range"];
+            volumes: number;
+            volume_l: number | null;
+            wait_s: number | null;
+        };
+        /** @description `meant` is the figure (SI) that a slip of units probably meant; left out of all others. */
+        CardWarning: {
+            code: string;
+            severity: string;
+            message: string;
+            meant?: number;
         };
         /** @description One cause: its share of all odds, what speaks for and against it, what to change, and what was made of it before. */
         Cause: {
             code: string;
             words: string;
-            /** Format: double */
             share: number;
             speaks_for: components["schemas"]["Evidence"][];
             against: components["schemas"]["Evidence"][];
             advice: string;
             history: string;
-            verdict: (components["schemas"]["VerdictEnum"] | components["schemas"]["NullEnum"]) | null;
+            verdict: ("taken" | "set_aside") | null;
         };
         Caution: {
             code: string;
@@ -2463,12 +2510,6 @@ export interface components {
             old: string;
             password: string;
         };
-        /** @description What of a run lies off the card; `besides` are codes of warnings that say more than the deviations. */
-        Check: {
-            deviations: components["schemas"]["Deviation"][];
-            warnings: components["schemas"]["Warning"][];
-            besides: string[];
-        };
         /** @description The number of the bead that counts. */
         ChooseBeadRequest: {
             number: number;
@@ -2479,29 +2520,45 @@ export interface components {
         };
         /** @description A step in force: what, by whom, when. */
         Correction: {
-            readonly id: number;
-            step: components["schemas"]["Step"];
+            id: number;
+            step: components["schemas"]["CorrectionStep"];
             by: components["schemas"]["Person"];
             /** Format: date-time */
             at: string;
         };
-        /** @description A coupon; of the gas of one, litres in all, and what post-flow, a cup wider than usual and purge take of them. */
-        CostAtCoupon: {
-            name: string;
-            coupons: number;
-            by_kind: {
-                [key: string]: number;
-            };
-            /** Format: double */
-            total: number;
-            /** Format: double */
-            gas_l: number;
-            /** Format: double */
-            postflow_l: number;
-            /** Format: double */
-            cup_more_l: number;
-            /** Format: double */
-            purge_l: number;
+        /** @description One step of a correction; which figures it needs depends on `step`, and the core checks them. */
+        CorrectionRequest: {
+            /** @enum {string} */
+            step: "move_toe" | "move_end" | "start_at_other_end" | "add_fault" | "remove_fault" | "add_front" | "remove_front" | "no_ripples";
+            /** @default null */
+            side?: ("left" | "right") | null;
+            /** @default null */
+            end?: ("start" | "end") | null;
+            /** @default null */
+            kind?: ("pore" | "crater" | "undercut" | "burn_through" | "sugaring" | "inclusion" | "gap" | "bulge") | null;
+            /** @default null */
+            s_mm?: number | null;
+            /** @default null */
+            n_mm?: number | null;
+            /** @default null */
+            size_mm?: number | null;
+            /** @default null */
+            reach_mm?: number | null;
+        };
+        /** @description One step of a correction; which figures it has depends on `step`. Places in mm in the bead frame. */
+        CorrectionStep: {
+            /** @enum {string} */
+            step: "move_toe" | "move_end" | "start_at_other_end" | "add_fault" | "remove_fault" | "add_front" | "remove_front" | "no_ripples";
+            /** @enum {string} */
+            side?: "left" | "right";
+            /** @enum {string} */
+            end?: "start" | "end";
+            /** @enum {string} */
+            kind?: "pore" | "crater" | "undercut" | "burn_through" | "sugaring" | "inclusion" | "gap" | "bulge";
+            s_mm?: number;
+            n_mm?: number;
+            size_mm?: number;
+            reach_mm?: number;
         };
         CostRow: {
             name: string;
@@ -2509,7 +2566,6 @@ export interface components {
             by_kind: {
                 [key: string]: number;
             };
-            /** Format: double */
             total: number;
         };
         Costs: {
@@ -2518,11 +2574,23 @@ export interface components {
             };
             whole: components["schemas"]["CostRow"];
             unpriced: string;
-            /** Format: double */
             litre: number | null;
             people: components["schemas"]["CostRow"][];
-            coupons: components["schemas"]["CostAtCoupon"][];
+            coupons: components["schemas"]["CouponCost"][];
             evenings: components["schemas"]["CostRow"][];
+        };
+        /** @description A coupon; of the gas of one, litres in all, and what post-flow, a cup wider than usual and purge take of them. */
+        CouponCost: {
+            name: string;
+            coupons: number;
+            by_kind: {
+                [key: string]: number;
+            };
+            total: number;
+            gas_l: number;
+            postflow_l: number;
+            cup_more_l: number;
+            purge_l: number;
         };
         /** @description The input of a setup card; its fields are checked by the core and documented in docs/setup-card.md. */
         CouponRequest: {
@@ -2530,49 +2598,109 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        /** @description One student at one coupon, for those who teach: whether they are ready for the next or stuck, and why. */
+        CouponStanding: {
+            student: components["schemas"]["Person"];
+            forecast: components["schemas"]["Forecast"];
+            best: number;
+            stuck: boolean;
+            failed_in_a_row: number;
+            cause: string | null;
+            next_rung: components["schemas"]["SequenceCoupon"] | null;
+        };
+        CouponStandingList: components["schemas"]["CouponStanding"][];
         /** @description A course; the join code only for those who teach it. */
         Course: {
-            readonly id: number;
+            id: number;
             name: string;
             role: components["schemas"]["Role"];
             join_code: string | null;
-            schools: components["schemas"]["Schools"];
+            schools: components["schemas"]["CourseMethods"];
             filling: components["schemas"]["Filling"] | null;
         };
-        Cup: {
-            /** Format: double */
-            number: number;
-            /** Format: double */
-            inside_mm: number;
-            /** Format: double */
-            low: number;
-            /** Format: double */
-            high: number;
+        /** @description How a course is taught where practitioners disagree. */
+        CourseMethods: {
+            /** @enum {string} */
+            pedal_school: "target" | "ride";
+            /** @enum {string} */
+            start_school: "quick" | "settled";
+            /** @enum {string} */
+            finish: "warm" | "bright" | "show_colour";
+            /** @enum {string} */
+            unit_system: "metric" | "us";
+            /** @enum {string} */
+            ladder: "stainless" | "carbon";
+            /** @enum {string} */
+            purge_school: "always" | "root";
+            /** @enum {string} */
+            solvent: "acetone" | "alcohol";
         };
-        Current: {
-            /** Format: double */
-            low: number;
-            /** Format: double */
-            aim: number;
-            /** Format: double */
-            high: number;
-            /** Format: double */
-            machine: number;
-            rule: string;
-            because: string[];
+        /** @description The methods that change; the core checks them, those left out stay. */
+        CourseMethodsRequest: {
+            /** @default null */
+            pedal_school?: string | null;
+            /** @default null */
+            start_school?: string | null;
+            /** @default null */
+            finish?: string | null;
+            /** @default null */
+            unit_system?: string | null;
+            /** @default null */
+            ladder?: string | null;
+            /** @default null */
+            purge_school?: string | null;
+            /** @default null */
+            solvent?: string | null;
+        };
+        CourseSession: {
+            id: number;
+            /** Format: date */
+            date: string;
+            start: string;
+            minutes: number;
+            door_code: string;
+        };
+        /** @description A new course; `like` is a course of one's own that it takes coupons, schemes, methods and booths from. */
+        CreateCourseRequest: {
+            name: string;
+            /** @default null */
+            like?: number | null;
+        };
+        CreatePersonRequest: {
+            username: string;
+            display_name: string;
+        };
+        /** @description One session, or one on the same weekday of so many weeks but for the days in `without`. */
+        CreateSessionsRequest: {
+            /** Format: date */
+            first: string;
+            /** Format: time */
+            start: string;
+            minutes: number;
+            /** @default 1 */
+            weeks?: number;
+            /** @default [] */
+            without?: string[];
+        };
+        CreateTokenRequest: {
+            name: string;
+            scope: string;
+            days: number;
+        };
+        /** @description The secret of a new token, shown only now: `Authorization: Bearer SECRET`. */
+        CreatedToken: {
+            secret: string;
+            token: components["schemas"]["Token"];
         };
         /** @description A straight cut across the sheet's length (`across`) or along it, at a place and from edge to edge, mm. */
         Cut: {
             across: boolean;
-            /** Format: double */
             at_mm: number;
-            /** Format: double */
             start_mm: number;
-            /** Format: double */
             end_mm: number;
         };
         /** @description Blanks of one metal and thickness: wanted, laid on sheets, and those that found no room. */
-        Cutting: {
+        CutList: {
             what: string;
             wanted: {
                 [key: string]: number;
@@ -2580,32 +2708,29 @@ export interface components {
             short: {
                 [key: string]: number;
             };
-            sheets: components["schemas"]["Sheet"][];
+            sheets: components["schemas"]["CutSheet"][];
         };
-        /**
-         * Defect
-         * @description A fault; `pinhole` is said of craters only and left out elsewhere.
-         */
+        CutListList: components["schemas"]["CutList"][];
+        /** @description One sheet or bar: its blanks, its cuts in order, the largest piece left (x, y, length, width). */
+        CutSheet: {
+            stock: string;
+            length_mm: number;
+            width_mm: number;
+            used_share: number;
+            laid: components["schemas"]["LaidBlank"][];
+            cuts: components["schemas"]["Cut"][];
+            left: number[] | null;
+        };
+        /** @description A fault; `pinhole` is said of craters only and left out elsewhere. */
         Defect: {
-            /** Kind */
             kind: string;
-            /** S Mm */
             s_mm: number;
-            /** N Mm */
             n_mm: number;
-            /** X Mm */
             x_mm: number;
-            /** Y Mm */
             y_mm: number;
-            /** Size Mm */
             size_mm: number;
-            /** Confidence */
             confidence: number;
-            /**
-             * Pinhole
-             * @default null
-             */
-            pinhole: boolean | null;
+            pinhole?: boolean;
         };
         /** @description What was given over what was suggested, by criterion, in points of ten. */
         Departure: {
@@ -2615,32 +2740,42 @@ export interface components {
             difference: components["schemas"]["Interval"] | null;
             said: string;
         };
+        /** @description One version of a practice coupon, of the library (`course` null) or of one course. */
         Design: {
-            readonly id: number;
+            id: number;
             course: number | null;
             code: string;
-            /** @default 1 */
             version: number;
             title: string;
             purpose: string;
-            joint: components["schemas"]["Joint"];
+            /** @enum {string} */
+            joint: "bead_on_plate" | "butt" | "lap" | "tee" | "outside_corner" | "edge" | "tube_butt" | "tube_sleeve" | "tube_sleeve_bend" | "tube_flange" | "socket" | "turntable";
             metal: string;
-            /** Format: double */
             thickness_mm: number;
-            position: components["schemas"]["Position"];
-            technique: components["schemas"]["Technique"];
-            /** Format: double */
+            /** @enum {string} */
+            position: "flat" | "horizontal" | "vertical_up" | "overhead";
+            /** @enum {string} */
+            technique: "dab" | "lay_wire" | "walk_cup" | "fuse";
             tube_od_mm: number | null;
             usual_faults: string;
             stainless_rung: number | null;
             carbon_rung: number | null;
-            /** Format: double */
             length_mm: number;
-            /** Format: double */
             target_width_mm: number;
-            finish: components["schemas"]["Finish"];
-            more: unknown;
+            /** @enum {string} */
+            finish: "warm" | "bright" | "show_colour";
+            more: {
+                [key: string]: unknown;
+            };
         };
+        /** @description A page of designs; `next` and `previous` are addresses. */
+        Designs: {
+            count: number;
+            next: string | null;
+            previous: string | null;
+            results: components["schemas"]["Design"][];
+        };
+        /** @description What waits today, and each student's standing. */
         Desk: {
             to_mark: number;
             to_return: number;
@@ -2651,45 +2786,28 @@ export interface components {
         /** @description A logged figure off the card: the range, how far outside, and what it usually does to the bead. */
         Deviation: {
             key: string;
-            /** Format: double */
             used: number;
-            /** Format: double */
             low: number;
-            /** Format: double */
             high: number;
-            /** Format: double */
             outside: number;
             effect: string;
         };
-        /** @description Four taps on a photo of a gauge, [x, y] in pixels, and what stands at the end of its scale. */
+        /** @description Four taps on a photo of a gauge, and what stands at the end of its scale. */
         DialRequest: {
             hub: number[];
             tip: number[];
             zero: number[];
             full: number[];
-            /** Format: double */
             full_bar: number;
         };
+        /** @description The code at the door. */
         DoorRequest: {
             code: string;
         };
-        Earlier: {
-            readonly id: number;
+        EarlierAttempt: {
+            id: number;
             number: number;
         };
-        Electrode: {
-            /** Format: double */
-            diameter_mm: number;
-            /** Format: double */
-            taper_mm: number;
-            kinds: string[];
-        };
-        /**
-         * @description * `start` - start
-         *     * `end` - end
-         * @enum {string}
-         */
-        EndEnum: "start" | "end";
         /** @description Figures of earlier engines (`outdated`), those a person corrected, which stay, and how far measuring all again is. */
         Engines: {
             present: string;
@@ -2699,45 +2817,10 @@ export interface components {
             done: number;
             total: number;
         };
-        Evening: {
-            readonly id: number;
-            /** Format: date */
-            date: string;
-            /** Format: time */
-            start: string;
-            minutes: number;
-            door_code: string;
-        };
-        /** @description The course's evenings ahead; `features` are what a booth may have, in words. */
-        Evenings: {
-            time_zone: string;
-            changeover_minutes: number;
-            features: {
-                [key: string]: string;
-            };
-            sessions: components["schemas"]["Evening"][];
-            booths: components["schemas"]["Booth"][];
-            notes: components["schemas"]["BoothNote"][];
-            people: components["schemas"]["Person"][];
-            attendance: components["schemas"]["Attendance"][];
-            sittings: components["schemas"]["Sitting"][];
-            work: components["schemas"]["Work"][];
-        };
-        Event: {
-            readonly id: number;
-            /** Format: date-time */
-            at: string;
-            kind: components["schemas"]["AttemptStep"];
-            actor: components["schemas"]["Person"] | null;
-            data: unknown;
-        };
-        /** @description Something in words, with the track it shows on and from where to where along the bead, mm; null where it has no place. */
         Evidence: {
             words: string;
-            track: (components["schemas"]["TrackEnum"] | components["schemas"]["NullEnum"]) | null;
-            /** Format: double */
+            track: ("tint" | "width" | "ripples" | "faults") | null;
             from_mm: number | null;
-            /** Format: double */
             to_mm: number | null;
             what: string;
         };
@@ -2746,39 +2829,18 @@ export interface components {
             symptoms: components["schemas"]["Symptom"][];
             causes: components["schemas"]["Cause"][];
             sound: boolean | null;
-            asked: components["schemas"]["Asked"] | null;
+            asked: components["schemas"]["RequestedChange"] | null;
         };
-        /**
-         * @description * `flat` - flat
-         *     * `convex` - convex
-         *     * `sunken` - sunken
-         *     * `ropey` - ropey
-         * @enum {string}
-         */
-        FaceEnum: "flat" | "convex" | "sunken" | "ropey";
-        /**
-         * @description * `pore` - pore
-         *     * `crater` - crater
-         *     * `undercut` - undercut
-         *     * `burn_through` - burn-through
-         *     * `sugaring` - sugaring
-         *     * `inclusion` - inclusion
-         *     * `gap` - gap
-         *     * `bulge` - bulge
-         * @enum {string}
-         */
-        FaultKind: "pore" | "crater" | "undercut" | "burn_through" | "sugaring" | "inclusion" | "gap" | "bulge";
         /** @description A fault's kind and its place along the bead. */
         FaultPlace: {
             kind: string;
-            /** Format: double */
             s_mm: number;
         };
-        /** @description The secret address of a calendar. */
-        Feed: {
-            address: string;
+        /** @description What does not work at a booth. */
+        FaultReportRequest: {
+            text: string;
         };
-        /** @description One field that was refused. */
+        /** @description One field that was refused: what was given, and what is allowed. */
         FieldProblem: {
             field: string;
             given: string | null;
@@ -2788,43 +2850,10 @@ export interface components {
         FigureOverTime: {
             key: string;
             words: string;
-            /** Format: double */
             good: number | null;
             values: (number | null)[];
             told: (string | null)[];
             cone: components["schemas"]["NextFigure"][];
-        };
-        /** @description The figures that count, as a list shows them; `id` is their measurement's. */
-        Figures: {
-            id: number;
-            refusal_code: string;
-            engine_version: string;
-            strip: components["schemas"]["Strip"] | null;
-            /** Format: double */
-            length_mm: number | null;
-            /** Format: double */
-            width_mean_mm: number | null;
-            /** Format: double */
-            width_cv: number | null;
-            /** Format: double */
-            pitch_cv: number | null;
-            tint_level: number | null;
-            tint_name: string;
-            /** Format: double */
-            toe_waviness: number | null;
-            faults: components["schemas"]["FaultPlace"][];
-            corrected: boolean;
-        };
-        Filler: {
-            alloy: string;
-            /** Format: double */
-            diameter_mm: number;
-            /** Format: double */
-            low_mm: number;
-            /** Format: double */
-            high_mm: number;
-            /** Format: double */
-            length_mm_per_100mm: number;
         };
         /** @description How far the attempts of a course are brought in. */
         Filling: {
@@ -2839,43 +2868,34 @@ export interface components {
         };
         /** @description Findings by hand; limits are the core's (judicum.core.marking.findings). */
         FindingsRequest: {
-            /** Format: double */
+            /** @default null */
             leg_upper_mm?: number | null;
-            /** Format: double */
+            /** @default null */
             leg_lower_mm?: number | null;
-            /** Format: double */
+            /** @default null */
             throat_mm?: number | null;
-            face?: (components["schemas"]["FaceEnum"] | components["schemas"]["NullEnum"]) | null;
-            back?: (components["schemas"]["BackEnum"] | components["schemas"]["NullEnum"]) | null;
-            /** Format: double */
+            /** @default null */
+            face?: string | null;
+            /** @default null */
+            back?: string | null;
+            /** @default null */
             distortion_mm?: number | null;
-            /** Format: double */
+            /** @default null */
             distortion_deg?: number | null;
-            bend?: (components["schemas"]["BendEnum"] | components["schemas"]["NullEnum"]) | null;
-            /** Format: double */
+            /** @default null */
+            bend?: string | null;
+            /** @default null */
             time_taken_s?: number | null;
         };
-        /**
-         * @description * `warm` - warm
-         *     * `bright` - bright
-         *     * `show_colour` - show colour
-         * @enum {string}
-         */
-        Finish: "warm" | "bright" | "show_colour";
-        /**
-         * @description * `l_min` - L Min
-         *     * `cfh` - Cfh
-         * @enum {string}
-         */
-        FlowUnitEnum: "l_min" | "cfh";
-        /** @description How a record at one coupon goes on (docs/progress.md); `words` say it to the one who asks. */
+        /** @enum {string} */
+        FlowUnit: "l_min" | "cfh";
+        /** @description How a record at one coupon goes on (docs/progress.md); `words` say it to the one who asks, `to_go` is null where it stands already or is too far. */
         Forecast: {
             assignment: number;
             title: string;
             in_a_row: number;
             attempts: number;
             good_in_a_row: number;
-            /** Format: double */
             next_pass: number;
             to_go: components["schemas"]["ToGo"] | null;
             trend: string;
@@ -2883,30 +2903,36 @@ export interface components {
             ready: boolean;
             words: string;
         };
+        ForecastList: components["schemas"]["Forecast"][];
         /** @description The name one signs in with. */
-        ForgottenRequest: {
+        ForgottenPasswordRequest: {
             username: string;
         };
         /** @description All argon together, open and on the shelf; `real` litres go for each that is logged. */
         Gas: {
             words: string;
             lasts: string;
-            /** Format: double */
             per_evening: number | null;
-            /** Format: double */
             real: number;
         };
-        GaugeRead: {
-            readonly id: number;
+        GaugeReading: {
+            id: number;
             /** Format: date-time */
             at: string;
-            /** Format: double */
             bar: number;
-            /** Format: double */
             temperature_c: number | null;
-            /** Format: double */
             off_bar: number;
-            how: components["schemas"]["HowEnum"];
+            /** @enum {string} */
+            how: "typed" | "photo" | "wired";
+        };
+        /** @description A pressure that was typed, or four taps on a photo. */
+        GaugeReadingRequest: {
+            /** @default null */
+            bar?: number | null;
+            /** @default null */
+            temperature_c?: number | null;
+            /** @default null */
+            dial?: components["schemas"]["DialRequest"] | null;
         };
         /** @description One of two marks of an attempt, as it was given. */
         GivenMark: {
@@ -2914,146 +2940,76 @@ export interface components {
             scores: {
                 [key: string]: number | null;
             };
-            /** Format: double */
             total: number;
             passed: boolean;
             comment: string;
         };
+        GivenScores: {
+            scores: {
+                [key: string]: number | null;
+            };
+        };
+        /** @description What was to be welded. */
         Goal: {
-            readonly id: number;
+            id: number;
             design: components["schemas"]["Design"];
-            /** Format: double */
             target_width_mm: number;
-            finish: components["schemas"]["Finish"];
+            /** @enum {string} */
+            finish: "warm" | "bright" | "show_colour";
             good_in_a_row: number;
             /** Format: date */
             due_on: string;
         };
-        /**
-         * @description * `ac` - ac
-         *     * `pulse` - pulse
-         *     * `purge` - purge
-         *     * `turntable` - turntable
-         *     * `large_head` - large_head
-         *     * `small_head` - small_head
-         * @enum {string}
-         */
-        HasEnum: "ac" | "pulse" | "purge" | "turntable" | "large_head" | "small_head";
-        Heat: {
-            /** Format: double */
-            arc: number;
-            /** Format: double */
-            net: number;
+        GoalDesign: {
+            title: string;
+            purpose: string;
         };
-        /**
-         * @description * `typed` - typed
-         *     * `photo` - read off a photo
-         *     * `wired` - wired gauge
-         * @enum {string}
-         */
-        HowEnum: "typed" | "photo" | "wired";
         /** @description Somebody's part in a course. */
         InCourse: {
             course: string;
             role: components["schemas"]["Role"];
         };
-        /** @description A figure or choice that goes in: its limits in SI, or its options by code with their words. */
-        Input: {
-            key: string;
-            words: string;
-            kind: string;
-            unit: string;
-            default: string;
-            /** Format: double */
-            low: number | null;
-            /** Format: double */
-            high: number | null;
-            /** Format: double */
-            step: number;
-            options: {
-                [key: string]: string;
-            };
-        };
         Interval: {
-            /** Format: double */
             value: number;
-            /** Format: double */
             low: number;
-            /** Format: double */
             high: number;
         };
+        /** @description The code newcomers join with; `address` is where they do, `picture` the same for a phone's camera, as a data URI. */
         JoinCode: {
             code: string;
             left: number | null;
-            /** Format: date-time */
             until: string | null;
-            /** @description Where a newcomer joins, the code filled in. */
             address: string;
-            /** @description The address for a phone's camera, as a data URI. */
             picture: string;
+        };
+        /** @description How many more may join (null: any number, 0: nobody) and until when (null: no end); `renew` ends the old code. */
+        JoinCodeRequest: {
+            /** @default false */
+            renew?: boolean;
+            /** @default null */
+            left?: number | null;
+            /** @default null */
+            until?: string | null;
         };
         /** @description A course code; name and password too for somebody who has no account yet. */
         JoinRequest: {
             code: string;
-            username?: string;
-            display_name?: string;
-            password?: string;
-        };
-        /**
-         * @description * `bead_on_plate` - bead on plate
-         *     * `butt` - square butt
-         *     * `lap` - lap
-         *     * `tee` - tee fillet
-         *     * `outside_corner` - outside corner
-         *     * `edge` - edge
-         *     * `tube_butt` - tube butt
-         *     * `tube_sleeve` - tube sleeve
-         *     * `tube_sleeve_bend` - sleeve on a bend
-         *     * `tube_flange` - tube to flange
-         *     * `socket` - socket
-         *     * `turntable` - turntable tube
-         * @enum {string}
-         */
-        Joint: "bead_on_plate" | "butt" | "lap" | "tee" | "outside_corner" | "edge" | "tube_butt" | "tube_sleeve" | "tube_sleeve_bend" | "tube_flange" | "socket" | "turntable";
-        /** @description `taken`, `set_aside`, or null for neither. */
-        JudgeRequest: {
-            verdict: (components["schemas"]["VerdictEnum"] | components["schemas"]["NullEnum"]) | null;
-        };
-        /** @description An item; `given` are the fields of its kind, as `kinds` of the store names them. */
-        KeepItemRequest: {
-            kind: string;
-            given: {
-                [key: string]: unknown;
-            };
-        };
-        /** @description Texts by their key 1 to 9; those left out are removed. */
-        KeepPhrasesRequest: {
-            phrases: {
-                [key: string]: string;
-            };
-        };
-        KeepReferenceRequest: {
-            comment: string;
+            /** @default null */
+            username?: string | null;
+            /** @default null */
+            display_name?: string | null;
+            /** @default null */
+            password?: string | null;
         };
         KnockOut: {
             key: string;
             words: string;
         };
-        /**
-         * @description * `stainless` - Stainless first
-         *     * `carbon` - Carbon steel first
-         * @enum {string}
-         */
-        LadderEnum: "stainless" | "carbon";
-        Laid: {
+        LaidBlank: {
             name: string;
-            /** Format: double */
             x_mm: number;
-            /** Format: double */
             y_mm: number;
-            /** Format: double */
             length_mm: number;
-            /** Format: double */
             width_mm: number;
         };
         /** @description Runs to start from, and whether their attempt passed. */
@@ -3061,31 +3017,14 @@ export interface components {
             passed: boolean;
             runs: components["schemas"]["Run"][];
         };
-        /**
-         * @description * `mm` - Mm
-         *     * `thou` - Thou
-         * @enum {string}
-         */
-        LengthUnitEnum: "mm" | "thou";
-        /** Level */
+        /** @enum {string} */
+        LengthUnit: "mm" | "thou";
         Level: {
-            /** Level */
             level: number;
-            /** Name */
             name: string;
         };
-        /** @description One criterion in a scheme: its weight, and its curve (figure, score) or the scores of its options. */
-        Line: {
-            criterion: string;
-            /** Format: double */
-            weight: number;
-            curve: number[][];
-            options: {
-                [key: string]: number;
-            };
-        };
         /** @description What runs out or leaks, in words, most urgent first. */
-        Low: {
+        LowStock: {
             lines: string[];
         };
         /** @description Where an attempt is welded, and what that machine remembers. */
@@ -3094,49 +3033,18 @@ export interface components {
             booths: components["schemas"]["BoothName"][];
             worked: components["schemas"]["WorkedAt"] | null;
         };
-        /** @description The secret of a new token, told only now: `Authorization: Bearer SECRET`. */
-        MadeToken: {
-            secret: string;
-            token: components["schemas"]["Token"];
-        };
         /** @description A message that the stand-in for a mail server wrote. */
         Mail: {
-            /** Format: date-time */
             at: string | null;
             to: string;
             subject: string;
             text: string;
         };
-        /** @description A new course; `like` is a course of one's own that it takes coupons, schemes, schools and booths from. */
-        MakeCourseRequest: {
-            name: string;
-            like?: number | null;
-        };
-        MakePersonRequest: {
-            username: string;
-            display_name: string;
-        };
-        /** @description One session, or one on the same weekday of so many weeks but for the days in `without`. */
-        MakeSessionsRequest: {
-            /** Format: date */
-            first: string;
-            /** Format: time */
-            start: string;
-            minutes: number;
-            /** @default 1 */
-            weeks: number;
-            without?: string[];
-        };
-        MakeTokenRequest: {
-            name: string;
-            scope: string;
-            days: number;
-        };
-        /** @description A mark: a score 0 to 10 by the criteria of its scheme, null where one does not apply. */
+        MailList: components["schemas"]["Mail"][];
+        /** @description A mark by the criteria of its scheme; `lines` name them in order, `knocked` are the knock-outs that count, in words. */
         Mark: {
-            readonly scheme: string;
-            /** @description What each criterion of the scheme is called, in its order. */
-            readonly lines: {
+            scheme: string;
+            lines: {
                 [key: string]: string;
             };
             scores: {
@@ -3145,7 +3053,6 @@ export interface components {
             not_applying: string[];
             knocked: string[];
             waived: string[];
-            /** Format: double */
             total: number;
             passed: boolean;
             comment: string;
@@ -3153,14 +3060,34 @@ export interface components {
             marked_by: components["schemas"]["Person"];
             /** Format: date-time */
             marked_at: string;
-            /** Format: date-time */
             returned_at: string | null;
+        };
+        /**
+         * @description A mark to be set.
+         *
+         *     `not_applying` are criteria without a score that do not apply, `waived` knock-outs that are not minded, `cause` the cause
+         *     taken as what is to change next.
+         */
+        MarkRequest: {
+            version: number;
+            scores: {
+                [key: string]: number | null;
+            };
+            /** @default [] */
+            not_applying?: string[];
+            /** @default [] */
+            waived?: string[];
+            /** @default  */
+            comment?: string;
+            /** @default  */
+            next_change?: string;
+            /** @default null */
+            cause?: string | null;
         };
         /** @description One marker over time: marks of a hundred over what was suggested; the moving mean with limits of chance about `usual`. */
         Marker: {
             marker: components["schemas"]["Person"];
             marks: number;
-            /** Format: double */
             usual: number | null;
             moving: number[];
             limits: number[];
@@ -3173,57 +3100,70 @@ export interface components {
          *     `computed` is the report without them, where there are any; `beads` are all of them where the photo shows several.
          */
         Measurement: {
-            readonly id: number;
+            id: number;
             state: components["schemas"]["MeasurementState"];
             refusal_code: string;
             engine_version: string;
             /** Format: date-time */
             requested_at: string;
-            /** Format: date-time */
             finished_at: string | null;
-            readonly strip: components["schemas"]["Strip"] | null;
-            readonly corrected: boolean;
-            readonly report: components["schemas"]["Report"] | null;
-            readonly overlay: components["schemas"]["Overlay"] | null;
-            readonly computed: components["schemas"]["Report"] | null;
-            readonly beads: components["schemas"]["BeadSeen"][];
+            strip: components["schemas"]["Strip"] | null;
+            corrected: boolean;
+            report: components["schemas"]["Report"] | null;
+            overlay: components["schemas"]["Overlay"] | null;
+            computed: components["schemas"]["Report"] | null;
+            beads: components["schemas"]["SeenBead"][];
             corrections: components["schemas"]["Correction"][];
-            readonly scale_set_by: components["schemas"]["Person"] | null;
+            scale_set_by: components["schemas"]["Person"] | null;
         };
-        /**
-         * @description * `waiting` - Waiting
-         *     * `measuring` - Measuring
-         *     * `done` - Done
-         *     * `failed` - Failed
-         * @enum {string}
-         */
+        /** @enum {string} */
         MeasurementState: "waiting" | "measuring" | "done" | "failed";
+        /** @description The figures that count, as a list shows them; `id` is their measurement's. */
+        MeasurementSummary: {
+            id: number;
+            refusal_code: string;
+            engine_version: string;
+            strip: components["schemas"]["Strip"] | null;
+            length_mm: number | null;
+            width_mean_mm: number | null;
+            width_cv: number | null;
+            pitch_cv: number | null;
+            tint_level: number | null;
+            tint_name: string;
+            toe_waviness: number | null;
+            faults: components["schemas"]["FaultPlace"][];
+            corrected: boolean;
+        };
         Member: {
-            readonly id: number;
+            id: number;
             user: components["schemas"]["Person"];
             role: components["schemas"]["Role"];
         };
-        /** @description A count (of all there is), a delivery, or what was thrown away, in the item's unit. */
-        MoveRequest: {
-            kind: string;
-            /** Format: double */
-            amount: number;
-            /** @default  */
-            note: string;
+        /** @description A page of members; `next` and `previous` are addresses. */
+        Members: {
+            count: number;
+            next: string | null;
+            previous: string | null;
+            results: components["schemas"]["Member"][];
         };
         /** @description The course that a student is moved to. */
         MoveStudentRequest: {
             to: number;
         };
+        /** @description Where and when to weld next, and what to bring, in words. */
+        MyBoothSlot: {
+            when: string;
+            booth: string;
+            broken: string;
+            title: string;
+            minutes: number;
+            bring: string;
+        };
         MyCourse: {
             id: number;
             name: string;
             role: components["schemas"]["Role"];
-            readonly archived: boolean;
-        };
-        MyEvenings: {
-            sittings: components["schemas"]["MySitting"][];
-            sessions: components["schemas"]["MySession"][];
+            archived: boolean;
         };
         MySession: {
             id: number;
@@ -3232,138 +3172,125 @@ export interface components {
             there: boolean;
             now: boolean;
         };
-        /** @description Where and when to weld next, and what to bring, in words. */
-        MySitting: {
-            when: string;
-            booth: string;
-            broken: string;
-            title: string;
-            minutes: number;
-            bring: string;
+        MySessions: {
+            sittings: components["schemas"]["MyBoothSlot"][];
+            sessions: components["schemas"]["MySession"][];
         };
-        /**
-         * @description * `none` - none
-         *     * `first` - first
-         *     * `failing` - failing
-         *     * `stuck` - stuck
-         * @enum {string}
-         */
-        NeedEnum: "none" | "first" | "failing" | "stuck";
-        /** @description The attempt that has waited longest, null where none waits. */
-        Next: {
+        /** @description The attempt that is to be looked at next, null where none waits. */
+        NextAttempt: {
             attempt: number | null;
         };
+        /** @description Where a figure of the next attempts is likely to lie. */
         NextFigure: {
-            /** Format: double */
             low: number;
-            /** Format: double */
             mid: number;
-            /** Format: double */
             high: number;
         };
-        /** @enum {unknown} */
-        NullEnum: null;
+        /** @description Where mail goes and what somebody is told of (`kinds` of the vocabulary's `notices`). */
+        NotificationPreference: {
+            email: string;
+            kinds: string[];
+        };
+        /** @description `password` is needed where the address becomes another. */
+        NotificationPreferenceRequest: {
+            email: string;
+            kinds: string[];
+            /** @default  */
+            password?: string;
+        };
         /** @description A run with its number in the attempt, and the keys of what was read off a photo rather than guessed. */
         NumberedRun: {
-            number: number;
-            readonly measured: string[];
-            /** Format: double */
+            /** @default null */
             current_a: number | null;
-            /** Format: double */
+            /** @default null */
             machine_a: number | null;
-            /** Format: double */
+            /** @default null */
             gas_l_min: number | null;
-            /** Format: double */
+            /** @default null */
             cup: number | null;
+            /** @default null */
             gas_part: string | null;
-            /** Format: double */
+            /** @default null */
             stickout_mm: number | null;
+            /** @default null */
             polarity: string | null;
-            /** Format: double */
+            /** @default null */
             preflow_s: number | null;
-            /** Format: double */
+            /** @default null */
             downslope_s: number | null;
-            /** Format: double */
+            /** @default null */
             postflow_s: number | null;
+            /** @default null */
             technique: string | null;
+            /** @default null */
             filler_alloy: string | null;
-            /** Format: double */
+            /** @default null */
             filler_mm: number | null;
+            /** @default null */
             electrode_kind: string | null;
-            /** Format: double */
+            /** @default null */
             electrode_mm: number | null;
+            /** @default null */
             torch: number | null;
-            /** Format: double */
+            /** @default null */
             start_current_a: number | null;
-            /** Format: double */
+            /** @default null */
             peak_a: number | null;
-            /** Format: double */
+            /** @default null */
             background_a: number | null;
-            /** Format: double */
+            /** @default null */
             on_share: number | null;
-            /** Format: double */
+            /** @default null */
             per_second: number | null;
-            /** Format: double */
+            /** @default null */
             purge_l_min: number | null;
-            /** Format: double */
+            /** @default null */
             purge_wait_s: number | null;
-            /** Format: double */
+            /** @default null */
             arc_s: number | null;
-            /** Format: double */
+            /** @default null */
             travel_mm_s: number | null;
+            /** @default null */
             dabs: number | null;
-            /** Format: double */
+            /** @default null */
             work_angle_deg: number | null;
-            /** Format: double */
+            /** @default null */
             travel_angle_deg: number | null;
+            /** @default null */
             pass_number: number | null;
-            restarts_mm: unknown;
+            /** @default null */
+            restarts_mm: number[] | null;
+            /** @default null */
             electrode_after: string | null;
+            /** @default null */
             rod_end: string | null;
+            /** @default null */
             arc: string | null;
+            /** @default null */
             puff_at_start: boolean | null;
+            /** @default null */
             draught: boolean | null;
+            /** @default null */
             part_hot: boolean | null;
-            note: string;
-        };
-        /** @description A version of a scheme whose curves fit better what was given; nothing changes until somebody keeps it. */
-        Offer: {
-            code: string;
-            title: string;
-            version: number;
-            changed: string[];
-            scheme: components["schemas"]["Body"];
-        };
-        /** @description A bottle in use, to whoever may read its gauge. */
-        OpenBottleName: {
-            readonly id: number;
-            name: string;
-            /** Format: double */
-            size_l: number;
-            gauge: string;
+            /** @default null */
+            note: string | null;
+            number: number;
+            measured: string[];
         };
         OpenBottleRequest: {
             item: number;
             name: string;
         };
+        /** @description What another rule says. */
         Opinion: {
             rule: string;
-            /** Format: double */
             current_a: number;
         };
-        /**
-         * @description * `made` - made
-         *     * `changed` - changed
-         *     * `same` - same
-         *     * `refused` - refused
-         * @enum {string}
-         */
-        OutcomeEnum: "made" | "changed" | "same" | "refused";
         /**
          * @description Toes, centreline and ripple fronts as points [x, y] in pixels of the upright photo of `size`.
          *
          *     Along the strip, in mm: the toes' offsets `left_n_mm` and `right_n_mm` at `s_mm`, and stretches [from, to]
-         *     along which a toe may lie elsewhere.
+         *     along which a toe may lie elsewhere; an older engine gave none of these.
          */
         Overlay: {
             size: number[];
@@ -3371,183 +3298,71 @@ export interface components {
             right: number[][];
             centre: number[][];
             fronts: number[][][];
-            /** Format: double */
             px_per_mm?: number;
             s_mm?: number[];
             left_n_mm?: number[];
             right_n_mm?: number[];
             unsure_mm?: number[][];
         };
-        PaginatedAssignmentList: {
-            /** @example 123 */
-            count: number;
-            /**
-             * Format: uri
-             * @example http://api.example.org/accounts/?page=4
-             */
-            next: string | null;
-            /**
-             * Format: uri
-             * @example http://api.example.org/accounts/?page=2
-             */
-            previous: string | null;
-            results: components["schemas"]["Assignment"][];
-        };
-        PaginatedAttemptBriefList: {
-            /**
-             * Format: uri
-             * @example http://api.example.org/accounts/?cursor=cD00ODY%3D"
-             */
-            next: string | null;
-            /**
-             * Format: uri
-             * @example http://api.example.org/accounts/?cursor=cj0xJnA9NDg3
-             */
-            previous: string | null;
-            results: components["schemas"]["AttemptBrief"][];
-        };
-        PaginatedDesignList: {
-            /** @example 123 */
-            count: number;
-            /**
-             * Format: uri
-             * @example http://api.example.org/accounts/?page=4
-             */
-            next: string | null;
-            /**
-             * Format: uri
-             * @example http://api.example.org/accounts/?page=2
-             */
-            previous: string | null;
-            results: components["schemas"]["Design"][];
-        };
-        PaginatedMemberList: {
-            /** @example 123 */
-            count: number;
-            /**
-             * Format: uri
-             * @example http://api.example.org/accounts/?page=4
-             */
-            next: string | null;
-            /**
-             * Format: uri
-             * @example http://api.example.org/accounts/?page=2
-             */
-            previous: string | null;
-            results: components["schemas"]["Member"][];
-        };
-        PaginatedWorkshopPersonList: {
-            /** @example 123 */
-            count: number;
-            /**
-             * Format: uri
-             * @example http://api.example.org/accounts/?page=4
-             */
-            next: string | null;
-            /**
-             * Format: uri
-             * @example http://api.example.org/accounts/?page=2
-             */
-            previous: string | null;
-            results: components["schemas"]["WorkshopPerson"][];
-        };
-        Panel: {
-            key: string;
-            words: string;
-            formula: string;
-            source: string;
-            inputs: components["schemas"]["Input"][];
-        };
-        /**
-         * @description * `a4` - a4
-         *     * `letter` - letter
-         * @enum {string}
-         */
-        PaperEnum: "a4" | "letter";
         /** @description The password one signs in with now, before something that matters. */
         PasswordRequest: {
             password: string;
         };
-        /** @description The schools of a course: how it is taught where practitioners disagree. */
-        PatchedSchoolsRequest: {
-            pedal_school?: components["schemas"]["PedalSchoolEnum"];
-            start_school?: components["schemas"]["StartSchoolEnum"];
-            finish?: components["schemas"]["Finish"];
-            unit_system?: components["schemas"]["UnitSystemEnum"];
-            ladder?: components["schemas"]["LadderEnum"];
-            purge_school?: components["schemas"]["PurgeSchoolEnum"];
-            solvent?: components["schemas"]["SolventEnum"];
-        };
-        PatchedUnitsRequest: {
-            length_unit?: components["schemas"]["LengthUnitEnum"];
-            flow_unit?: components["schemas"]["FlowUnitEnum"];
-        };
-        /**
-         * @description * `target` - Set the target, floor it
-         *     * `ride` - Set above, ride the pedal
-         * @enum {string}
-         */
-        PedalSchoolEnum: "target" | "ride";
         Person: {
-            readonly id: number;
+            id: number;
             display_name: string;
         };
-        /** @description A photo with its measurements, newest first. */
+        /** @description Whether they own the workshop too, and may sign in. */
+        PersonRequest: {
+            owns: boolean;
+            is_active: boolean;
+        };
+        /** @description A photo with its measurements, newest first; `gone` where the picture itself is not kept any more. */
         Photo: {
-            readonly id: number;
-            kind: components["schemas"]["PhotoKindEnum"];
-            readonly angles: components["schemas"]["Angle"][];
+            id: number;
+            kind: components["schemas"]["PhotoKind"];
+            angles: components["schemas"]["Angle"][];
             name: string;
-            readonly url: string;
+            url: string;
             width_px: number;
             height_px: number;
-            /** @description Whether the picture itself is not kept any more. */
             gone: boolean;
             /** Format: date-time */
             sent_at: string;
             measurements: components["schemas"]["Measurement"][];
         };
-        /**
-         * @description * `bead` - Bead
-         *     * `back` - Back
-         *     * `setup` - Setup
-         *     * `torch` - Torch
-         * @enum {string}
-         */
-        PhotoKindEnum: "bead" | "back" | "setup" | "torch";
+        /** @enum {string} */
+        PhotoKind: "bead" | "back" | "setup" | "torch";
+        /** @description Something wrong with a photo at first sight, and what to do. */
+        PhotoProblem: {
+            code: string;
+            message: string;
+        };
+        PhotoProblemList: components["schemas"]["PhotoProblem"][];
         Phrase: {
             key: number;
             text: string;
         };
-        /** @description Somebody placed by hand: minutes from the session's beginning. */
-        PlaceByHandRequest: {
-            assignment: number;
-            student: number;
-            session: number;
-            booth: number;
-            start: number;
+        PhraseList: components["schemas"]["Phrase"][];
+        /** @description Texts by their key 1 to 9; those left out are removed. */
+        PhrasesRequest: {
+            phrases: {
+                [key: string]: string;
+            };
         };
         Planned: {
-            evenings: components["schemas"]["Evenings"];
+            evenings: components["schemas"]["SessionPlan"];
             unplaced: components["schemas"]["Unplaced"][];
             gone: string[];
         };
-        /**
-         * @description * `flat` - flat
-         *     * `horizontal` - horizontal
-         *     * `vertical_up` - vertical up
-         *     * `overhead` - overhead
-         * @enum {string}
-         */
-        Position: "flat" | "horizontal" | "vertical_up" | "overhead";
+        /** @description The ticked steps of the checklist; those left out are not done. */
+        PreparationRequest: {
+            prepared: string[];
+        };
         PreparationStep: {
             step: string;
             words: string;
             done: boolean;
-        };
-        /** @description The ticked steps of the checklist; those left out are not done. */
-        PrepareRequest: {
-            prepared: string[];
         };
         /** @description A refused request. */
         Problem: {
@@ -3558,29 +3373,25 @@ export interface components {
             detail: string;
             errors: components["schemas"]["FieldProblem"][];
         };
-        /** Profile */
         Profile: {
-            /** S Mm */
             s_mm: number[];
-            /** Width Mm */
             width_mm: number[];
-            /** Centre Mm */
             centre_mm: number[][];
         };
         Progress: {
             student: components["schemas"]["Person"];
             series: components["schemas"]["Series"][];
-            ladder: components["schemas"]["RungStanding"][];
+            ladder: components["schemas"]["SequenceStep"][];
             changes: components["schemas"]["Change"][];
         };
         /**
          * @description What the coupon's scheme suggests: its lines, what knocks out, the pass mark, findings that are asked for.
          *
-         *     `back_seen` is the option of `back` that its measured photo speaks for. `placeholders` are the values that stand for a phrase's placeholders at this attempt.
+         *     `back_seen` is the option of `back` that its measured photo speaks for. `placeholders` are the values that stand for a
+         *     phrase's placeholders at this attempt.
          */
         Proposal: {
             scheme: string;
-            /** Format: double */
             pass_mark: number;
             lines: components["schemas"]["Suggestion"][];
             knocked: components["schemas"]["KnockOut"][];
@@ -3593,96 +3404,49 @@ export interface components {
                 [key: string]: string;
             };
         };
-        Purge: {
-            l_min: components["schemas"]["Range"];
-            /** Format: double */
-            volumes: number;
-            /** Format: double */
-            volume_l: number | null;
-            /** Format: double */
-            wait_s: number | null;
-        };
-        /**
-         * @description * `always` - Always on tube
-         *     * `root` - Where the root matters
-         * @enum {string}
-         */
-        PurgeSchoolEnum: "always" | "root";
-        /** Quality */
         Quality: {
-            /** Sharpness */
             sharpness: number | null;
-            /** Clipped Share */
             clipped_share: number | null;
-            /** Warnings */
             warnings: string[];
         };
+        /** @description A figure with its acceptance. */
         Range: {
-            /** Format: double */
             low: number;
-            /** Format: double */
             aim: number;
-            /** Format: double */
             high: number;
         };
-        /** @description Two drawn lines: the torch from its tip upward, and the plate or the direction of travel from the joint outward. */
-        ReadAngleRequest: {
-            which: components["schemas"]["WhichEnum"];
-            torch: number[][];
-            reference: number[][];
-            /** @default 1 */
-            run: number;
-        };
-        /** @description A pressure that was typed, or four taps on a photo. */
-        ReadGaugeRequest: {
-            /** Format: double */
-            bar?: number | null;
-            /** Format: double */
-            temperature_c?: number | null;
-            dial?: components["schemas"]["DialRequest"] | null;
-        };
-        /** @description Each signs in once without the phone; told only now. */
+        /** @description Each signs in once without the phone; shown only now. */
         RecoveryCodes: {
             codes: string[];
         };
         /** @description A reference bead with its mark. */
-        Reference: {
+        ReferenceBead: {
             id: number;
             attempt: number;
             title: string;
             comment: string;
             kept_by: components["schemas"]["Person"];
-            /** Format: double */
             total: number;
-            measurement: components["schemas"]["Figures"] | null;
+            measurement: components["schemas"]["MeasurementSummary"] | null;
         };
         /** @description The reference beads of a course, and whether the one who asks has tested themselves. */
-        References: {
+        ReferenceBeads: {
             tested: boolean;
-            references: components["schemas"]["Reference"][];
+            references: components["schemas"]["ReferenceBead"][];
         };
-        /**
-         * Refusal
-         * @description Why a photo was not measured: code, the figures behind it and, once it is told, the sentence.
-         */
+        /** @description What the reference shows. */
+        ReferenceRequest: {
+            comment: string;
+        };
+        /** @description Why a photo was not measured: code, the figures behind it and, once it is told, the sentence. */
         Refusal: {
-            /** Code */
             code: string;
-            /**
-             * Message
-             * @default
-             */
+            /** @default  */
             message: string;
         };
-        /**
-         * Report
-         * @description What one photo gave; every part but `photo` may be None.
-         */
+        /** @description What one photo gave; every part but `photo` may be None. */
         Report: {
-            /**
-             * Photo
-             * @default
-             */
+            /** @default  */
             photo: string;
             /** @default null */
             refusal: components["schemas"]["Refusal"] | null;
@@ -3698,24 +3462,35 @@ export interface components {
             ripple: components["schemas"]["RippleFigures"] | null;
             /** @default null */
             tint: components["schemas"]["TintFigures"] | null;
-            /**
-             * Defects
-             * @default null
-             */
+            /** @default null */
             defects: components["schemas"]["Defect"][] | null;
-            /**
-             * Bead Number
-             * @default null
-             */
+            /** @default null */
             bead_number: number | null;
-            /**
-             * Beads Seen
-             * @default null
-             */
+            /** @default null */
             beads_seen: number | null;
         };
-        ReportBrokenRequest: {
+        /** @description A student report to make: of one, or of everybody in one file (`student` null). */
+        ReportRequest: {
+            /** @default null */
+            student?: number | null;
+            /** @enum {string} */
+            paper: "a4" | "letter";
+            /** @default null */
+            since?: string | null;
+            /** @default null */
+            until?: string | null;
+        };
+        /** @description What was asked to change at the attempt before; `followed` is what became of it, null where that cannot be told. */
+        RequestedChange: {
+            attempt: number;
+            number: number;
             text: string;
+            /** @default null */
+            followed: string | null;
+            /** @default null */
+            done: string | null;
+            /** @default null */
+            gone: string | null;
         };
         /** @description The one-time address at which somebody sets a new password, to be handed to them; good for a day. */
         ResetLink: {
@@ -3728,184 +3503,179 @@ export interface components {
             token: string;
             password: string;
         };
-        Result: {
-            key: string;
-            words: string;
-            /** Format: double */
-            value: number;
-            quantity: string;
-            unit: string;
-            digits: number;
-        };
-        ReturnMarkRequest: {
-            version: number;
-        };
-        /** RippleFigures */
         RippleFigures: {
-            /** Count */
             count: number;
-            /** Pitch Mm */
             pitch_mm: number;
-            /** Cv */
             cv: number | null;
-            /** Positions Mm */
             positions_mm: number[];
-            /** Lapses Mm */
             lapses_mm: number[];
         };
-        /**
-         * @description * `instructor` - Instructor
-         *     * `assistant` - Assistant
-         *     * `student` - Student
-         * @enum {string}
-         */
+        /** @enum {string} */
         Role: "instructor" | "assistant" | "student";
-        Run: {
-            /** Format: double */
-            current_a: number | null;
-            /** Format: double */
-            machine_a: number | null;
-            /** Format: double */
-            gas_l_min: number | null;
-            /** Format: double */
-            cup: number | null;
-            gas_part: string | null;
-            /** Format: double */
-            stickout_mm: number | null;
-            polarity: string | null;
-            /** Format: double */
-            preflow_s: number | null;
-            /** Format: double */
-            downslope_s: number | null;
-            /** Format: double */
-            postflow_s: number | null;
-            technique: string | null;
-            filler_alloy: string | null;
-            /** Format: double */
-            filler_mm: number | null;
-            electrode_kind: string | null;
-            /** Format: double */
-            electrode_mm: number | null;
-            torch: number | null;
-            /** Format: double */
-            start_current_a: number | null;
-            /** Format: double */
-            peak_a: number | null;
-            /** Format: double */
-            background_a: number | null;
-            /** Format: double */
-            on_share: number | null;
-            /** Format: double */
-            per_second: number | null;
-            /** Format: double */
-            purge_l_min: number | null;
-            /** Format: double */
-            purge_wait_s: number | null;
-            /** Format: double */
-            arc_s: number | null;
-            /** Format: double */
-            travel_mm_s: number | null;
-            dabs: number | null;
-            /** Format: double */
-            work_angle_deg: number | null;
-            /** Format: double */
-            travel_angle_deg: number | null;
-            pass_number: number | null;
-            restarts_mm: unknown;
-            electrode_after: string | null;
-            rod_end: string | null;
-            arc: string | null;
-            puff_at_start: boolean | null;
-            draught: boolean | null;
-            part_hot: boolean | null;
-            note: string;
+        RoleRequest: {
+            role: string;
         };
-        /** @description What of a run lies off the card; `besides` are codes of warnings that say more than the deviations. */
+        /** @description What was set, done and noticed for one run; null where it was not noted. */
+        Run: {
+            /** @default null */
+            current_a: number | null;
+            /** @default null */
+            machine_a: number | null;
+            /** @default null */
+            gas_l_min: number | null;
+            /** @default null */
+            cup: number | null;
+            /** @default null */
+            gas_part: string | null;
+            /** @default null */
+            stickout_mm: number | null;
+            /** @default null */
+            polarity: string | null;
+            /** @default null */
+            preflow_s: number | null;
+            /** @default null */
+            downslope_s: number | null;
+            /** @default null */
+            postflow_s: number | null;
+            /** @default null */
+            technique: string | null;
+            /** @default null */
+            filler_alloy: string | null;
+            /** @default null */
+            filler_mm: number | null;
+            /** @default null */
+            electrode_kind: string | null;
+            /** @default null */
+            electrode_mm: number | null;
+            /** @default null */
+            torch: number | null;
+            /** @default null */
+            start_current_a: number | null;
+            /** @default null */
+            peak_a: number | null;
+            /** @default null */
+            background_a: number | null;
+            /** @default null */
+            on_share: number | null;
+            /** @default null */
+            per_second: number | null;
+            /** @default null */
+            purge_l_min: number | null;
+            /** @default null */
+            purge_wait_s: number | null;
+            /** @default null */
+            arc_s: number | null;
+            /** @default null */
+            travel_mm_s: number | null;
+            /** @default null */
+            dabs: number | null;
+            /** @default null */
+            work_angle_deg: number | null;
+            /** @default null */
+            travel_angle_deg: number | null;
+            /** @default null */
+            pass_number: number | null;
+            /** @default null */
+            restarts_mm: number[] | null;
+            /** @default null */
+            electrode_after: string | null;
+            /** @default null */
+            rod_end: string | null;
+            /** @default null */
+            arc: string | null;
+            /** @default null */
+            puff_at_start: boolean | null;
+            /** @default null */
+            draught: boolean | null;
+            /** @default null */
+            part_hot: boolean | null;
+            /** @default null */
+            note: string | null;
+        };
+        /** @description The same of a run of an attempt, by its number. */
         RunCheck: {
             deviations: components["schemas"]["Deviation"][];
-            warnings: components["schemas"]["Warning"][];
+            warnings: components["schemas"]["CardWarning"][];
             besides: string[];
             number: number;
         };
+        /** @description A run to be logged; the core checks it (judicum.core.setup.run). */
         RunRequest: {
-            /** Format: double */
+            /** @default null */
             current_a?: number | null;
-            /** Format: double */
+            /** @default null */
             machine_a?: number | null;
-            /** Format: double */
+            /** @default null */
             gas_l_min?: number | null;
-            /** Format: double */
+            /** @default null */
             cup?: number | null;
+            /** @default null */
             gas_part?: string | null;
-            /** Format: double */
+            /** @default null */
             stickout_mm?: number | null;
+            /** @default null */
             polarity?: string | null;
-            /** Format: double */
+            /** @default null */
             preflow_s?: number | null;
-            /** Format: double */
+            /** @default null */
             downslope_s?: number | null;
-            /** Format: double */
+            /** @default null */
             postflow_s?: number | null;
+            /** @default null */
             technique?: string | null;
+            /** @default null */
             filler_alloy?: string | null;
-            /** Format: double */
+            /** @default null */
             filler_mm?: number | null;
+            /** @default null */
             electrode_kind?: string | null;
-            /** Format: double */
+            /** @default null */
             electrode_mm?: number | null;
+            /** @default null */
             torch?: number | null;
-            /** Format: double */
+            /** @default null */
             start_current_a?: number | null;
-            /** Format: double */
+            /** @default null */
             peak_a?: number | null;
-            /** Format: double */
+            /** @default null */
             background_a?: number | null;
-            /** Format: double */
+            /** @default null */
             on_share?: number | null;
-            /** Format: double */
+            /** @default null */
             per_second?: number | null;
-            /** Format: double */
+            /** @default null */
             purge_l_min?: number | null;
-            /** Format: double */
+            /** @default null */
             purge_wait_s?: number | null;
-            /** Format: double */
+            /** @default null */
             arc_s?: number | null;
-            /** Format: double */
+            /** @default null */
             travel_mm_s?: number | null;
+            /** @default null */
             dabs?: number | null;
-            /** Format: double */
+            /** @default null */
             work_angle_deg?: number | null;
-            /** Format: double */
+            /** @default null */
             travel_angle_deg?: number | null;
+            /** @default null */
             pass_number?: number | null;
-            restarts_mm?: unknown;
+            /** @default null */
+            restarts_mm?: number[] | null;
+            /** @default null */
             electrode_after?: string | null;
+            /** @default null */
             rod_end?: string | null;
+            /** @default null */
             arc?: string | null;
+            /** @default null */
             puff_at_start?: boolean | null;
+            /** @default null */
             draught?: boolean | null;
+            /** @default null */
             part_hot?: boolean | null;
-            note?: string;
+            /** @default null */
+            note?: string | null;
         };
-        Rung: {
-            id: number;
-            title: string;
-        };
-        /** @description One rung of the ladder and where the student stands at it; `assignment` is the newest that was given there. */
-        RungStanding: {
-            title: string;
-            state: components["schemas"]["RungStandingStateEnum"];
-            words: string;
-            assignment: number | null;
-        };
-        /**
-         * @description * `done` - done
-         *     * `tried` - tried
-         *     * `ready` - ready
-         *     * `locked` - locked
-         * @enum {string}
-         */
-        RungStandingStateEnum: "done" | "tried" | "ready" | "locked";
         /** @description A coupon to keep; `base` is the design it was made from. */
         SaveDesignRequest: {
             coupon: {
@@ -3913,73 +3683,100 @@ export interface components {
             };
             title: string;
             /** @default  */
-            purpose: string;
+            purpose?: string;
             /** @default  */
-            usual_faults: string;
-            /**
-             * Format: double
-             * @default 90
-             */
-            length_mm: number;
+            usual_faults?: string;
+            /** @default 90 */
+            length_mm?: number;
+            /** @default null */
             base?: number | null;
         };
         /** @description A scheme to keep: as a new version of `code`, or as a new one. Its fields are checked by the core. */
         SaveSchemeRequest: {
+            /** @default null */
             code?: string | null;
             scheme: {
                 [key: string]: unknown;
             };
         };
-        /** ScaleRead */
         ScaleRead: {
-            /** Source */
             source: string;
-            /** Mm Per Px */
             mm_per_px: number;
-            /** Residual Mm */
             residual_mm: number | null;
-            /** Tilt Deg */
             tilt_deg: number | null;
         };
-        /** @description The newest version of one scheme; `used` is how many of the course's marks stand on it. */
+        /** @description Two points of the photo [x1, y1, x2, y2] in pixels, and the distance between them in mm. */
+        ScaleRequest: {
+            points_px: number[];
+            length_mm: number;
+        };
+        /** @description The newest version of one scheme; `used` is how many of the course's marks stand on it, `own` whether the course made it. */
         Scheme: {
             code: string;
             version: number;
-            body: components["schemas"]["Body"];
+            body: components["schemas"]["SchemeBody"];
             used: number;
-            /** @description Whether the course made it, or it ships. */
-            readonly own: boolean;
+            own: boolean;
             /** Format: date-time */
             created_at: string;
         };
-        /** @description The schools of a course: how it is taught where practitioners disagree. */
-        Schools: {
-            pedal_school: components["schemas"]["PedalSchoolEnum"];
-            start_school: components["schemas"]["StartSchoolEnum"];
-            finish: components["schemas"]["Finish"];
-            unit_system: components["schemas"]["UnitSystemEnum"];
-            ladder: components["schemas"]["LadderEnum"];
-            purge_school: components["schemas"]["PurgeSchoolEnum"];
-            solvent: components["schemas"]["SolventEnum"];
+        /** @description A scheme as the core reads it (judicum.core.marking.read_scheme). */
+        SchemeBody: {
+            title: string;
+            lines: components["schemas"]["SchemeLine"][];
+            knock_outs: string[];
+            pass_mark: number;
+            time_limit_s: number | null;
         };
-        /**
-         * @description * `read` - Read
-         *     * `write` - Write
-         * @enum {string}
-         */
-        ScopeEnum: "read" | "write";
-        Scores: {
-            scores: {
-                [key: string]: number | null;
+        /** @description One criterion in a scheme: its weight, and its curve (figure, score) or the scores of its options. */
+        SchemeLine: {
+            criterion: string;
+            weight: number;
+            curve: number[][];
+            options: {
+                [key: string]: number;
             };
         };
+        SchemeList: components["schemas"]["Scheme"][];
+        /** @description A version of a scheme whose curves fit better what was given; nothing changes until somebody keeps it. */
+        SchemeOffer: {
+            code: string;
+            title: string;
+            version: number;
+            changed: string[];
+            scheme: components["schemas"]["SchemeBody"];
+        };
+        /** @description What a scheme would have made of the course's last marks. */
+        SchemeTrial: {
+            marks: components["schemas"]["SchemeTrialMark"][];
+            pass_anew: number;
+            fail_anew: number;
+        };
+        SchemeTrialMark: {
+            attempt: number;
+            student: string;
+            title: string;
+            number: number;
+            total: number;
+            passed: boolean;
+            new_total: number;
+            new_passed: boolean;
+        };
+        /** @enum {string} */
+        Scope: "read" | "write";
         ScoresRequest: {
             scores: {
                 [key: string]: number | null;
             };
         };
+        /** @description What an app on a phone reads: as address, as a picture for its camera (data URI), and the secret to type. */
+        SecondFactorBegun: {
+            address: string;
+            picture: string;
+            secret: string;
+        };
         /** @description A second mark that was asked for; each mark is null to whom it is not shown yet. `lines` name the criteria in order. */
-        Second: {
+        SecondMark: {
             by_lot: boolean;
             agreed: boolean;
             lines: {
@@ -3988,140 +3785,93 @@ export interface components {
             first: components["schemas"]["GivenMark"] | null;
             second: components["schemas"]["GivenMark"] | null;
         };
-        /** @description What an app on a phone reads: as address, as a picture for its camera (data URI), and the secret to type. */
-        SecondFactorBegun: {
-            address: string;
-            picture: string;
-            secret: string;
+        /** @description A second mark, given without sight of the first. */
+        SecondMarkRequest: {
+            version: number;
+            scores: {
+                [key: string]: number | null;
+            };
+            /** @default [] */
+            not_applying?: string[];
+            /** @default [] */
+            waived?: string[];
+            /** @default  */
+            comment?: string;
         };
-        /**
-         * @description * `on` - on
-         *     * `off` - off
-         *     * `missing` - missing
-         * @enum {string}
-         */
-        SecondFactorEnum: "on" | "off" | "missing";
+        /** @description The share (percent) of marks that goes to a second marker. */
         SecondShare: {
             share: number;
         };
         SecondShareRequest: {
             share: number;
         };
-        /** @description Something wrong with a photo at first sight, and what to do. */
-        Seen: {
-            code: string;
-            message: string;
+        /** @description One of several beads in a photo: its number, its toes in pixels, whether it counts and whether the server suggested it. */
+        SeenBead: {
+            number: number;
+            left: number[][];
+            right: number[][];
+            counts: boolean;
+            suggested: boolean;
         };
         SelfTest: {
             id: number;
             finished: boolean;
-            result: components["schemas"]["Agreement"] | null;
-            beads: components["schemas"]["TestBead"][];
+            result: components["schemas"]["AgreementLine"] | null;
+            beads: components["schemas"]["SelfTestBead"][];
+        };
+        /** @description One bead of a self-test; the reference's scores, total and comment only once it is finished. */
+        SelfTestBead: {
+            id: number;
+            title: string;
+            target_width_mm: number;
+            measurement: components["schemas"]["MeasurementSummary"] | null;
+            lines: {
+                [key: string]: string;
+            };
+            given: components["schemas"]["GivenScores"] | null;
+            given_total: number | null;
+            scores: {
+                [key: string]: number | null;
+            } | null;
+            total: number | null;
+            comment: string | null;
+        };
+        SequenceCoupon: {
+            id: number;
+            title: string;
+        };
+        /** @description One step of the coupon sequence and where the student stands; `assignment` is the newest that was given there. */
+        SequenceStep: {
+            title: string;
+            /** @enum {string} */
+            state: "done" | "tried" | "ready" | "locked";
+            words: string;
+            assignment: number | null;
         };
         /** @description Attempts at one coupon, oldest first; trends are changes per attempt. */
         Series: {
             assignment: components["schemas"]["BriefGoal"];
             attempts: components["schemas"]["AttemptBrief"][];
-            /** Format: double */
             width_cv_trend: number | null;
-            /** Format: double */
             pitch_cv_trend: number | null;
             good_in_a_row: number;
             figures: components["schemas"]["FigureOverTime"][];
             engines: string[];
         };
-        /** @description Who is signed in, in which units they think, and their courses. */
-        Session: {
-            readonly id: number;
-            username: string;
-            display_name: string;
-            length_unit: components["schemas"]["LengthUnitEnum"];
-            flow_unit: components["schemas"]["FlowUnitEnum"];
-            email: string;
-            workshop: string;
-            owns: boolean;
-            readonly second_factor: components["schemas"]["SecondFactorEnum"];
-            courses: components["schemas"]["MyCourse"][];
-        };
-        SetAttendanceRequest: {
-            student: number;
-            there: boolean | null;
-        };
-        SetBoothRequest: {
-            name: string;
-            has: string[];
-            /** @default  */
-            broken: string;
-            closed?: number[];
-        };
-        /** @description A wired gauge put on a bottle ("" takes it off), or the bottle closed. */
-        SetBottleRequest: {
-            gauge?: string;
-            /** @default false */
-            closed: boolean;
-        };
-        /** @description How many more may join (null: any number, 0: nobody) and until when (null: no end); `renew` ends the old code. */
-        SetJoinCodeRequest: {
-            /** @default false */
-            renew: boolean;
-            left?: number | null;
-            /** Format: date-time */
-            until?: string | null;
-        };
-        /**
-         * @description A mark to be set, with the attempt's version that the marker was looking at.
-         *
-         *     `not_applying` are criteria without a score that do not apply, `waived` knock-outs that are not minded, `cause` the cause
-         *     taken as what is to change next.
-         */
-        SetMarkRequest: {
-            version: number;
-            scores: {
-                [key: string]: number | null;
+        /** @description The course's sessions ahead; `features` are what a booth may have, in words. */
+        SessionPlan: {
+            time_zone: string;
+            changeover_minutes: number;
+            features: {
+                [key: string]: string;
             };
-            not_applying?: string[];
-            waived?: string[];
-            /** @default  */
-            comment: string;
-            /** @default  */
-            next_change: string;
-            cause?: string | null;
-        };
-        /** @description Whether they own the workshop too, and may sign in. */
-        SetPersonRequest: {
-            owns: boolean;
-            is_active: boolean;
-        };
-        SetRoleRequest: {
-            role: string;
-        };
-        /** @description Two points of the photo [x1, y1, x2, y2] in pixels, and the distance between them in mm. */
-        SetScaleRequest: {
-            points_px: number[];
-            /** Format: double */
-            length_mm: number;
-        };
-        /** @description A second mark, given without sight of the first, with the attempt's version that the marker was looking at. */
-        SetSecondRequest: {
-            version: number;
-            scores: {
-                [key: string]: number | null;
-            };
-            not_applying?: string[];
-            waived?: string[];
-            /** @default  */
-            comment: string;
-        };
-        /** @description `password` is needed where the address becomes another. */
-        SetWishRequest: {
-            email: string;
-            kinds: string[];
-            password?: string;
-        };
-        SetWorkshopRequest: {
-            name: string;
-            second_factor: boolean;
-            thin_after_days: number | null;
+            sessions: components["schemas"]["CourseSession"][];
+            booths: components["schemas"]["Booth"][];
+            notes: components["schemas"]["BoothNote"][];
+            people: components["schemas"]["Person"][];
+            attendance: components["schemas"]["Attendance"][];
+            sittings: components["schemas"]["BoothSlot"][];
+            work: components["schemas"]["WorkAhead"][];
         };
         /** @description The card of an attempt's coupon, each logged run beside it, and what worked here. */
         Setup: {
@@ -4129,30 +3879,13 @@ export interface components {
             checks: components["schemas"]["RunCheck"][];
             worked: components["schemas"]["Worked"];
             cautions: components["schemas"]["Caution"][];
-            /** Format: double */
             real_travel_mm_s: number | null;
         };
-        /** @description A fault or a cause: in how many beads this week and in the month before. */
-        Share: {
-            words: string;
-            now: number;
-            now_of: number;
-            before: number;
-            before_of: number;
-            said: string;
-        };
-        /** @description One sheet or bar: its blanks, its cuts in order, the largest piece left (x, y, length, width). */
-        Sheet: {
-            stock: string;
-            /** Format: double */
-            length_mm: number;
-            /** Format: double */
-            width_mm: number;
-            /** Format: double */
-            used_share: number;
-            laid: components["schemas"]["Laid"][];
-            cuts: components["schemas"]["Cut"][];
-            left: number[] | null;
+        /** @description What of a run lies off the card; `besides` are codes of warnings that say more than the deviations. */
+        SetupCheck: {
+            deviations: components["schemas"]["Deviation"][];
+            warnings: components["schemas"]["CardWarning"][];
+            besides: string[];
         };
         /** @description What came of every line that holds anything, and whether it is kept: all of it, or nothing. */
         SheetDone: {
@@ -4162,133 +3895,63 @@ export interface components {
         /** @description One line: its number in the file, what it does, to what; `hand_over` is where somebody new sets a password, once. */
         SheetLine: {
             line: number;
-            outcome: components["schemas"]["OutcomeEnum"];
+            /** @enum {string} */
+            outcome: "made" | "changed" | "same" | "refused";
             what: string;
             problems: components["schemas"]["FieldProblem"][];
             hand_over: string | null;
         };
-        /**
-         * @description * `left` - left
-         *     * `right` - right
-         * @enum {string}
-         */
-        SideEnum: "left" | "right";
-        /** Sides */
         Sides: {
-            /** Left */
             left: number;
-            /** Right */
             right: number;
         };
         SignInRequest: {
             username: string;
             password: string;
+            /** @default  */
             code?: string;
         };
-        Sitting: {
-            id: number;
-            session: number;
-            booth: number;
-            assignment: number;
-            title: string;
-            student: components["schemas"]["Person"];
-            start: number;
-            minutes: number;
-            kept: boolean;
-        };
         /**
-         * @description * `acetone` - Acetone
-         *     * `alcohol` - Denatured alcohol
-         * @enum {string}
+         * @description Who is signed in, in which units they think, and their courses.
+         *
+         *     `second_factor` is missing where the workshop asks for one that they do not have.
          */
-        SolventEnum: "acetone" | "alcohol";
+        SignedIn: {
+            id: number;
+            username: string;
+            display_name: string;
+            length_unit: components["schemas"]["LengthUnit"];
+            flow_unit: components["schemas"]["FlowUnit"];
+            email: string;
+            workshop: string;
+            owns: boolean;
+            /** @enum {string} */
+            second_factor: "on" | "off" | "missing";
+            courses: components["schemas"]["MyCourse"][];
+        };
         /** @description Where everybody stands with a figure, best first; a share of which less is better, good up to `good`. */
         Spread: {
             key: string;
             words: string;
-            /** Format: double */
             good: number;
             places: components["schemas"]["StandsAt"][];
         };
         Standing: {
             student: components["schemas"]["Person"];
-            /** Format: date-time */
             last_worked_at: string | null;
             overdue: number;
             stuck: boolean;
         };
-        /** @description One student at one coupon, for those who teach: whether they may climb or are stuck, and why. */
-        StandingAt: {
-            student: components["schemas"]["Person"];
-            forecast: components["schemas"]["Forecast"];
-            /** Format: double */
-            best: number;
-            stuck: boolean;
-            failed_in_a_row: number;
-            cause: string | null;
-            next_rung: components["schemas"]["Rung"] | null;
-        };
         StandsAt: {
             student: components["schemas"]["Person"];
-            /** Format: double */
             value: number;
-        };
-        /**
-         * @description * `quick` - Quick start
-         *     * `settled` - Settled start
-         * @enum {string}
-         */
-        StartSchoolEnum: "quick" | "settled";
-        /** @description One step of a correction; which figures it needs depends on `step`. Places in mm in the bead frame. */
-        Step: {
-            step: components["schemas"]["StepEnum"];
-            side?: components["schemas"]["SideEnum"];
-            end?: components["schemas"]["EndEnum"];
-            kind?: components["schemas"]["FaultKind"];
-            /** Format: double */
-            s_mm?: number;
-            /** Format: double */
-            n_mm?: number;
-            /** Format: double */
-            size_mm?: number;
-            /** Format: double */
-            reach_mm?: number;
-        };
-        /**
-         * @description * `move_toe` - move_toe
-         *     * `move_end` - move_end
-         *     * `start_at_other_end` - start_at_other_end
-         *     * `add_fault` - add_fault
-         *     * `remove_fault` - remove_fault
-         *     * `add_front` - add_front
-         *     * `remove_front` - remove_front
-         *     * `no_ripples` - no_ripples
-         * @enum {string}
-         */
-        StepEnum: "move_toe" | "move_end" | "start_at_other_end" | "add_fault" | "remove_fault" | "add_front" | "remove_front" | "no_ripples";
-        /** @description One step of a correction; which figures it needs depends on `step`. Places in mm in the bead frame. */
-        StepRequest: {
-            step: components["schemas"]["StepEnum"];
-            side?: components["schemas"]["SideEnum"];
-            end?: components["schemas"]["EndEnum"];
-            kind?: components["schemas"]["FaultKind"];
-            /** Format: double */
-            s_mm?: number;
-            /** Format: double */
-            n_mm?: number;
-            /** Format: double */
-            size_mm?: number;
-            /** Format: double */
-            reach_mm?: number;
         };
         /** @description One field of an item: a figure with its unit and limits, a choice with its options, or words. */
         StockField: {
             key: string;
             words: string;
             unit: string | null;
-            /** Format: double */
             low: number | null;
-            /** Format: double */
             high: number | null;
             options: {
                 [key: string]: string;
@@ -4301,19 +3964,22 @@ export interface components {
             kind: string;
             name: string;
             what: string;
-            /** Format: double */
             left: number;
             left_words: string;
-            /** Format: date-time */
             counted_at: string | null;
-            /** Format: double */
             real: number;
             lasts: string;
             low: boolean;
             order: string;
             supplier: string;
-            /** Format: double */
             cost: number | null;
+            given: {
+                [key: string]: unknown;
+            };
+        };
+        /** @description An item; `given` are the fields of its kind, as `kinds` of the store names them. */
+        StockItemRequest: {
+            kind: string;
             given: {
                 [key: string]: unknown;
             };
@@ -4323,6 +3989,13 @@ export interface components {
             words: string;
             unit: string;
             specs: components["schemas"]["StockField"][];
+        };
+        /** @description A count (of all there is), a delivery, or what was thrown away, in the item's unit. */
+        StockMoveRequest: {
+            kind: string;
+            amount: number;
+            /** @default  */
+            note?: string;
         };
         Store: {
             kinds: components["schemas"]["StockKind"][];
@@ -4338,33 +4011,24 @@ export interface components {
         /** @description Where the strip's picture is and how it lies: its left edge is `from_mm` before the bead's start. */
         Strip: {
             url: string;
-            /** Format: double */
             from_mm: number;
-            /** Format: double */
             to_mm: number;
-            /** Format: double */
             half_height_mm: number;
         };
         /** @description A report that was asked for and how far it is; `student` null for everybody's. */
         StudentReport: {
-            readonly id: number;
+            id: number;
             student: components["schemas"]["Person"] | null;
             paper: string;
-            readonly period: string;
+            period: string;
             /** Format: date-time */
             asked_at: string;
-            state: components["schemas"]["StudentReportStateEnum"];
+            /** @enum {string} */
+            state: "waiting" | "making" | "done" | "failed";
             done: number;
             total: number;
         };
-        /**
-         * @description * `waiting` - Waiting
-         *     * `making` - Making
-         *     * `done` - Done
-         *     * `failed` - Failed
-         * @enum {string}
-         */
-        StudentReportStateEnum: "waiting" | "making" | "done" | "failed";
+        StudentReportList: components["schemas"]["StudentReport"][];
         /**
          * @description What the evidence suggests for one line of the scheme, its weight in percent, and the figures behind it.
          *
@@ -4374,75 +4038,38 @@ export interface components {
         Suggestion: {
             criterion: string;
             words: string;
-            /** Format: double */
             weight: number;
-            /** Format: double */
             score: number | null;
             applies: boolean;
             reason: string;
             because: string;
-            /** Format: double */
             figure: number | null;
             figure_told: string;
             figure_name: string;
             curve: number[][];
             needs: string[];
         };
-        /** @description Something in words, with the track it shows on and from where to where along the bead, mm; null where it has no place. */
         Symptom: {
             words: string;
-            track: (components["schemas"]["TrackEnum"] | components["schemas"]["NullEnum"]) | null;
-            /** Format: double */
+            track: ("tint" | "width" | "ripples" | "faults") | null;
             from_mm: number | null;
-            /** Format: double */
             to_mm: number | null;
             code: string;
-            /** Format: double */
             strength: number;
-        };
-        /**
-         * @description * `dab` - dab
-         *     * `lay_wire` - laid wire
-         *     * `walk_cup` - walked cup
-         *     * `fuse` - fused
-         * @enum {string}
-         */
-        Technique: "dab" | "lay_wire" | "walk_cup" | "fuse";
-        /** @description One bead of a self-test; the reference's scores, total and comment only once it is finished. */
-        TestBead: {
-            id: number;
-            title: string;
-            /** Format: double */
-            target_width_mm: number;
-            measurement: components["schemas"]["Figures"] | null;
-            lines: {
-                [key: string]: string;
-            };
-            given: components["schemas"]["Scores"] | null;
-            /** Format: double */
-            given_total: number | null;
-            scores: {
-                [key: string]: number | null;
-            } | null;
-            /** Format: double */
-            total: number | null;
-            comment: string | null;
         };
         TimeZoneRequest: {
             time_zone: string;
         };
-        /** TintFigures */
         TintFigures: {
             bead: components["schemas"]["Level"];
             haz: components["schemas"]["Level"];
             width_mm: components["schemas"]["Sides"];
-            /** Along */
             along: number[];
-            /** Share */
             share: {
                 [key: string]: number;
             };
         };
+        /** @description How many more attempts. */
         ToGo: {
             low: number;
             median: number;
@@ -4450,71 +4077,43 @@ export interface components {
         };
         Token: {
             /** Format: uuid */
-            readonly id: string;
+            id: string;
             name: string;
-            scope: components["schemas"]["ScopeEnum"];
+            scope: components["schemas"]["Scope"];
             /** Format: date-time */
-            readonly created: string;
-            /** Format: date-time */
+            created: string;
             expiry: string | null;
         };
-        /**
-         * @description * `tint` - tint
-         *     * `width` - width
-         *     * `ripples` - ripples
-         *     * `faults` - faults
-         * @enum {string}
-         */
-        TrackEnum: "tint" | "width" | "ripples" | "faults";
-        /** @description What a scheme would have made of the course's last marks. */
-        Tried: {
-            marks: components["schemas"]["TriedMark"][];
-            pass_anew: number;
-            fail_anew: number;
-        };
-        TriedMark: {
-            attempt: number;
-            student: string;
-            title: string;
-            number: number;
-            /** Format: double */
-            total: number;
-            passed: boolean;
-            /** Format: double */
-            new_total: number;
-            new_passed: boolean;
-        };
+        TokenList: components["schemas"]["Token"][];
         /** @description Runs round a tube; `starts_deg` from the seam's top, `order` the numbers of the runs as they are welded. */
         TubeRuns: {
             count: number;
-            /** Format: double */
             length_mm: number;
             dabs: number;
-            /** Format: double */
             net_mm: number;
             starts_deg: number[];
             order: number[];
             first: string | null;
         };
-        /**
-         * @description * `metric` - mm and L/min
-         *     * `us` - thousandths and CFH
-         * @enum {string}
-         */
-        UnitSystemEnum: "metric" | "us";
-        /** @description What has no place, and why in words. */
+        /** @description The units one thinks in; null leaves one as it is. */
+        UnitsRequest: {
+            /** @default null */
+            length_unit?: components["schemas"]["LengthUnit"] | null;
+            /** @default null */
+            flow_unit?: components["schemas"]["FlowUnit"] | null;
+        };
+        /** @description What is not scheduled, and why in words. */
         Unplaced: {
             assignment: number;
             student: number;
             why: string;
             words: string;
         };
-        /**
-         * @description * `taken` - taken
-         *     * `set_aside` - set_aside
-         * @enum {string}
-         */
-        VerdictEnum: "taken" | "set_aside";
+        /** @description One of the verdicts, or null for none. */
+        VerdictRequest: {
+            verdict: ("taken" | "set_aside") | null;
+        };
+        /** @description The attempt's version that the person was looking at. */
         VersionRequest: {
             version: number;
         };
@@ -4523,7 +4122,6 @@ export interface components {
             count: number;
             attempts: components["schemas"]["WaitingAttempt"][];
         };
-        /** @description An attempt in a list, with the figures that count and what else this person may see (`visibility.Sight`). */
         WaitingAttempt: {
             id: number;
             number: number;
@@ -4535,68 +4133,53 @@ export interface components {
             created_at: string;
             /** Format: date-time */
             updated_at: string;
-            measurement: components["schemas"]["Figures"] | null;
+            measurement: components["schemas"]["MeasurementSummary"] | null;
             measuring: boolean;
-            /** Format: double */
             mark_total: number | null;
             passed: boolean | null;
             may: components["schemas"]["AttemptStep"][];
-            need: components["schemas"]["NeedEnum"];
+            /** @enum {string} */
+            need: "none" | "first" | "failing" | "stuck";
         };
         /** @description A student's newest measured attempts, newest first. */
         WallRow: {
             student: components["schemas"]["Person"];
             attempts: components["schemas"]["AttemptBrief"][];
         };
-        Warning: {
-            code: string;
-            severity: string;
-            message: string;
-            /** Format: double */
-            meant: number;
-        };
+        WallRowList: components["schemas"]["WallRow"][];
         /** @description What the class gets wrong in the last week of welding, beside the month before it. */
         Week: {
             /** Format: date-time */
             since: string;
             /** Format: date-time */
             until: string;
-            faults: components["schemas"]["Share"][];
-            causes: components["schemas"]["Share"][];
+            faults: components["schemas"]["WeekShare"][];
+            causes: components["schemas"]["WeekShare"][];
             resting: components["schemas"]["Standing"][];
             figures: components["schemas"]["Spread"][];
         };
-        WeldAtRequest: {
+        /** @description A fault or a cause: in how many beads this week and in the month before. */
+        WeekShare: {
+            words: string;
+            now: number;
+            now_of: number;
+            before: number;
+            before_of: number;
+            said: string;
+        };
+        WeldedAtRequest: {
             booth: number;
         };
-        /**
-         * @description * `work` - work
-         *     * `travel` - travel
-         * @enum {string}
-         */
-        WhichEnum: "work" | "travel";
-        /** WidthFigures */
         WidthFigures: {
-            /** Mean */
             mean: number;
-            /** Sd */
             sd: number;
-            /** Cv */
             cv: number;
-            /** Min */
             min: number;
-            /** Max */
             max: number;
-            /** Uncertainty */
             uncertainty: number;
         };
-        /** @description Where mail goes and what somebody is told of (`kinds` of the vocabulary's `notices`). */
-        Wish: {
-            email: string;
-            kinds: string[];
-        };
         /** @description What somebody is to weld next and how long it takes; `wants` in words. */
-        Work: {
+        WorkAhead: {
             assignment: number;
             title: string;
             student: components["schemas"]["Person"];
@@ -4620,11 +4203,8 @@ export interface components {
         WorkedFigure: {
             key: string;
             count: number;
-            /** Format: double */
             median: number;
-            /** Format: double */
             low: number;
-            /** Format: double */
             high: number;
         };
         /** @description What the workshop is called, asks of those who teach, and keeps of photos (days, null: all). */
@@ -4638,19 +4218,31 @@ export interface components {
             id: number;
             name: string;
             people: number;
-            /** Format: date-time */
             archived_at: string | null;
-            role: (components["schemas"]["Role"] | components["schemas"]["NullEnum"]) | null;
+            role: components["schemas"]["Role"] | null;
+        };
+        WorkshopCourseList: components["schemas"]["WorkshopCourse"][];
+        /** @description A page of people; `next` and `previous` are addresses. */
+        WorkshopPeople: {
+            count: number;
+            next: string | null;
+            previous: string | null;
+            results: components["schemas"]["WorkshopPerson"][];
         };
         /** @description Somebody of the workshop; `second_factor` says whether they have one. */
         WorkshopPerson: {
-            readonly id: number;
+            id: number;
             username: string;
             display_name: string;
             owns: boolean;
             is_active: boolean;
-            readonly second_factor: boolean;
+            second_factor: boolean;
             courses: components["schemas"]["InCourse"][];
+        };
+        WorkshopRequest: {
+            name: string;
+            second_factor: boolean;
+            thin_after_days: number | null;
         };
     };
     responses: never;
@@ -4761,7 +4353,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["AgreeRequest"];
+                "application/json": components["schemas"]["AgreedMarkRequest"];
             };
         };
         responses: {
@@ -4886,7 +4478,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["JudgeRequest"];
+                "application/json": components["schemas"]["VerdictRequest"];
             };
         };
         responses: {
@@ -4928,7 +4520,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Check"];
+                    "application/json": components["schemas"]["SetupCheck"];
                 };
             };
             default: {
@@ -4957,7 +4549,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Event"][];
+                    "application/json": components["schemas"]["AttemptEventList"];
                 };
             };
             default: {
@@ -5072,7 +4664,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["WeldAtRequest"];
+                "application/json": components["schemas"]["WeldedAtRequest"];
             };
         };
         responses: {
@@ -5105,7 +4697,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SetMarkRequest"];
+                "application/json": components["schemas"]["MarkRequest"];
             };
         };
         responses: {
@@ -5138,7 +4730,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PrepareRequest"];
+                "application/json": components["schemas"]["PreparationRequest"];
             };
         };
         responses: {
@@ -5171,7 +4763,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["KeepReferenceRequest"];
+                "application/json": components["schemas"]["ReferenceRequest"];
             };
         };
         responses: {
@@ -5231,7 +4823,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ReturnMarkRequest"];
+                "application/json": components["schemas"]["VersionRequest"];
             };
         };
         responses: {
@@ -5298,7 +4890,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SetSecondRequest"];
+                "application/json": components["schemas"]["SecondMarkRequest"];
             };
         };
         responses: {
@@ -5481,7 +5073,7 @@ export interface operations {
         };
         requestBody?: {
             content: {
-                "application/json": components["schemas"]["SetBottleRequest"];
+                "application/json": components["schemas"]["BottleRequest"];
             };
         };
         responses: {
@@ -5514,7 +5106,7 @@ export interface operations {
         };
         requestBody?: {
             content: {
-                "application/json": components["schemas"]["ReadGaugeRequest"];
+                "application/json": components["schemas"]["GaugeReadingRequest"];
             };
         };
         responses: {
@@ -5523,7 +5115,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["GaugeRead"];
+                    "application/json": components["schemas"]["GaugeReading"];
                 };
             };
             default: {
@@ -5574,7 +5166,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["MakeCourseRequest"];
+                "application/json": components["schemas"]["CreateCourseRequest"];
             };
         };
         responses: {
@@ -5583,7 +5175,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Session"];
+                    "application/json": components["schemas"]["SignedIn"];
                 };
             };
             default: {
@@ -5641,7 +5233,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Alike"];
+                    "application/json": components["schemas"]["Agreement"];
                 };
             };
             default: {
@@ -5699,7 +5291,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Session"];
+                    "application/json": components["schemas"]["SignedIn"];
                 };
             };
             default: {
@@ -5728,7 +5320,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Session"];
+                    "application/json": components["schemas"]["SignedIn"];
                 };
             };
             default: {
@@ -5744,9 +5336,9 @@ export interface operations {
     courses_assignments_list: {
         parameters: {
             query?: {
-                /** @description A page number within the paginated result set. */
+                /** @description Number of the page, from 1. */
                 page?: number;
-                /** @description Number of results to return per page. */
+                /** @description Rows of a page, up to 100. */
                 page_size?: number;
             };
             header?: never;
@@ -5762,7 +5354,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PaginatedAssignmentList"];
+                    "application/json": components["schemas"]["Assignments"];
                 };
             };
             default: {
@@ -5812,10 +5404,10 @@ export interface operations {
         parameters: {
             query?: {
                 assignment?: number;
-                /** @description The pagination cursor value. */
+                /** @description Where a page begins, as `next` says. */
                 cursor?: string;
                 oldest_first?: boolean;
-                /** @description Number of results to return per page. */
+                /** @description Rows of a page, up to 100. */
                 page_size?: number;
                 state?: ("assigned" | "logged" | "marked" | "measured" | "photo_asked" | "photographed" | "returned" | "second_asked" | "to_agree" | "weld_again")[];
                 student?: number;
@@ -5833,7 +5425,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PaginatedAttemptBriefList"];
+                    "application/json": components["schemas"]["AttemptBriefs"];
                 };
             };
             default: {
@@ -5857,7 +5449,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SetBoothRequest"];
+                "application/json": components["schemas"]["BoothRequest"];
             };
         };
         responses: {
@@ -5866,7 +5458,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Evenings"];
+                    "application/json": components["schemas"]["SessionPlan"];
                 };
             };
             default: {
@@ -5891,7 +5483,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SetBoothRequest"];
+                "application/json": components["schemas"]["BoothRequest"];
             };
         };
         responses: {
@@ -5900,7 +5492,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Evenings"];
+                    "application/json": components["schemas"]["SessionPlan"];
                 };
             };
             default: {
@@ -5925,7 +5517,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ReportBrokenRequest"];
+                "application/json": components["schemas"]["FaultReportRequest"];
             };
         };
         responses: {
@@ -5963,7 +5555,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["OpenBottleName"][];
+                    "application/json": components["schemas"]["BottleNameList"];
                 };
             };
             default: {
@@ -6025,7 +5617,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Feed"];
+                    "application/json": components["schemas"]["CalendarSubscription"];
                 };
             };
             default: {
@@ -6121,7 +5713,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Cutting"][];
+                    "application/json": components["schemas"]["CutListList"];
                 };
             };
             default: {
@@ -6209,9 +5801,9 @@ export interface operations {
     courses_designs_list: {
         parameters: {
             query?: {
-                /** @description A page number within the paginated result set. */
+                /** @description Number of the page, from 1. */
                 page?: number;
-                /** @description Number of results to return per page. */
+                /** @description Rows of a page, up to 100. */
                 page_size?: number;
             };
             header?: never;
@@ -6227,7 +5819,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PaginatedDesignList"];
+                    "application/json": components["schemas"]["Designs"];
                 };
             };
             default: {
@@ -6405,7 +5997,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Evenings"];
+                    "application/json": components["schemas"]["SessionPlan"];
                 };
             };
             default: {
@@ -6429,7 +6021,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["MakeSessionsRequest"];
+                "application/json": components["schemas"]["CreateSessionsRequest"];
             };
         };
         responses: {
@@ -6438,7 +6030,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Evenings"];
+                    "application/json": components["schemas"]["SessionPlan"];
                 };
             };
             default: {
@@ -6491,7 +6083,7 @@ export interface operations {
         };
         requestBody?: {
             content: {
-                "application/json": components["schemas"]["SetJoinCodeRequest"];
+                "application/json": components["schemas"]["JoinCodeRequest"];
             };
         };
         responses: {
@@ -6516,10 +6108,11 @@ export interface operations {
     courses_members_list: {
         parameters: {
             query?: {
-                /** @description A page number within the paginated result set. */
+                /** @description Number of the page, from 1. */
                 page?: number;
-                /** @description Number of results to return per page. */
+                /** @description Rows of a page, up to 100. */
                 page_size?: number;
+                role?: "assistant" | "instructor" | "student";
             };
             header?: never;
             path: {
@@ -6534,7 +6127,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PaginatedMemberList"];
+                    "application/json": components["schemas"]["Members"];
                 };
             };
             default: {
@@ -6559,7 +6152,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SetRoleRequest"];
+                "application/json": components["schemas"]["RoleRequest"];
             };
         };
         responses: {
@@ -6689,7 +6282,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Feed"];
+                    "application/json": components["schemas"]["CalendarSubscription"];
                 };
             };
             default: {
@@ -6718,7 +6311,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Feed"];
+                    "application/json": components["schemas"]["CalendarSubscription"];
                 };
             };
             default: {
@@ -6747,7 +6340,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["MyEvenings"];
+                    "application/json": components["schemas"]["MySessions"];
                 };
             };
             default: {
@@ -6782,7 +6375,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Next"];
+                    "application/json": components["schemas"]["NextAttempt"];
                 };
             };
             default: {
@@ -6873,7 +6466,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["References"];
+                    "application/json": components["schemas"]["ReferenceBeads"];
                 };
             };
             default: {
@@ -6902,7 +6495,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StudentReport"][];
+                    "application/json": components["schemas"]["StudentReportList"];
                 };
             };
             default: {
@@ -6926,7 +6519,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["AskReportRequest"];
+                "application/json": components["schemas"]["ReportRequest"];
             };
         };
         responses: {
@@ -6959,7 +6552,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PlaceByHandRequest"];
+                "application/json": components["schemas"]["BoothSlotRequest"];
             };
         };
         responses: {
@@ -7026,7 +6619,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Scheme"][];
+                    "application/json": components["schemas"]["SchemeList"];
                 };
             };
             default: {
@@ -7059,7 +6652,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Scheme"][];
+                    "application/json": components["schemas"]["SchemeList"];
                 };
             };
             default: {
@@ -7092,7 +6685,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Tried"];
+                    "application/json": components["schemas"]["SchemeTrial"];
                 };
             };
             default: {
@@ -7116,7 +6709,7 @@ export interface operations {
         };
         requestBody?: {
             content: {
-                "application/json": components["schemas"]["PatchedSchoolsRequest"];
+                "application/json": components["schemas"]["CourseMethodsRequest"];
             };
         };
         responses: {
@@ -7125,7 +6718,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Schools"];
+                    "application/json": components["schemas"]["CourseMethods"];
                 };
             };
             default: {
@@ -7408,7 +7001,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StandingAt"][];
+                    "application/json": components["schemas"]["CouponStandingList"];
                 };
             };
             default: {
@@ -7461,7 +7054,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["KeepItemRequest"];
+                "application/json": components["schemas"]["StockItemRequest"];
             };
         };
         responses: {
@@ -7553,7 +7146,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["KeepItemRequest"];
+                "application/json": components["schemas"]["StockItemRequest"];
             };
         };
         responses: {
@@ -7616,7 +7209,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["MoveRequest"];
+                "application/json": components["schemas"]["StockMoveRequest"];
             };
         };
         responses: {
@@ -7654,7 +7247,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Low"];
+                    "application/json": components["schemas"]["LowStock"];
                 };
             };
             default: {
@@ -7684,7 +7277,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Forecast"][];
+                    "application/json": components["schemas"]["ForecastList"];
                 };
             };
             default: {
@@ -7747,7 +7340,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Evenings"];
+                    "application/json": components["schemas"]["SessionPlan"];
                 };
             };
             default: {
@@ -7812,7 +7405,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["WallRow"][];
+                    "application/json": components["schemas"]["WallRowList"];
                 };
             };
             default: {
@@ -7872,7 +7465,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Session"];
+                    "application/json": components["schemas"]["SignedIn"];
                 };
             };
             default: {
@@ -7929,7 +7522,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StepRequest"];
+                "application/json": components["schemas"]["CorrectionRequest"];
             };
         };
         responses: {
@@ -8023,7 +7616,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ForgottenRequest"];
+                "application/json": components["schemas"]["ForgottenPasswordRequest"];
             };
         };
         responses: {
@@ -8074,7 +7667,7 @@ export interface operations {
             };
         };
     };
-    photo_look: {
+    photo_precheck: {
         parameters: {
             query?: {
                 /** @description Long side of the photo itself. */
@@ -8095,7 +7688,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Seen"][];
+                    "application/json": components["schemas"]["PhotoProblemList"];
                 };
             };
             default: {
@@ -8119,7 +7712,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ReadAngleRequest"];
+                "application/json": components["schemas"]["AngleRequest"];
             };
         };
         responses: {
@@ -8210,7 +7803,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SetScaleRequest"];
+                "application/json": components["schemas"]["ScaleRequest"];
             };
         };
         responses: {
@@ -8246,7 +7839,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Phrase"][];
+                    "application/json": components["schemas"]["PhraseList"];
                 };
             };
             default: {
@@ -8268,7 +7861,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["KeepPhrasesRequest"];
+                "application/json": components["schemas"]["PhrasesRequest"];
             };
         };
         responses: {
@@ -8277,7 +7870,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Phrase"][];
+                    "application/json": components["schemas"]["PhraseList"];
                 };
             };
             default: {
@@ -8364,7 +7957,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Session"];
+                    "application/json": components["schemas"]["SignedIn"];
                 };
             };
             default: {
@@ -8395,7 +7988,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Session"];
+                    "application/json": components["schemas"]["SignedIn"];
                 };
             };
             default: {
@@ -8501,7 +8094,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Wish"];
+                    "application/json": components["schemas"]["NotificationPreference"];
                 };
             };
             default: {
@@ -8523,7 +8116,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SetWishRequest"];
+                "application/json": components["schemas"]["NotificationPreferenceRequest"];
             };
         };
         responses: {
@@ -8532,7 +8125,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Wish"];
+                    "application/json": components["schemas"]["NotificationPreference"];
                 };
             };
             default: {
@@ -8672,7 +8265,7 @@ export interface operations {
         };
         requestBody?: {
             content: {
-                "application/json": components["schemas"]["PatchedUnitsRequest"];
+                "application/json": components["schemas"]["UnitsRequest"];
             };
         };
         responses: {
@@ -8681,7 +8274,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Session"];
+                    "application/json": components["schemas"]["SignedIn"];
                 };
             };
             default: {
@@ -8733,7 +8326,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SetAttendanceRequest"];
+                "application/json": components["schemas"]["AttendanceRequest"];
             };
         };
         responses: {
@@ -8800,7 +8393,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Token"][];
+                    "application/json": components["schemas"]["TokenList"];
                 };
             };
             default: {
@@ -8822,7 +8415,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["MakeTokenRequest"];
+                "application/json": components["schemas"]["CreateTokenRequest"];
             };
         };
         responses: {
@@ -8831,7 +8424,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["MadeToken"];
+                    "application/json": components["schemas"]["CreatedToken"];
                 };
             };
             default: {
@@ -8920,7 +8513,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Panel"][];
+                    "application/json": components["schemas"]["CalculatorList"];
                 };
             };
             default: {
@@ -8949,7 +8542,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Answer"];
+                    "application/json": components["schemas"]["CalculatorAnswer"];
                 };
             };
             default: {
@@ -8998,7 +8591,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SetWorkshopRequest"];
+                "application/json": components["schemas"]["WorkshopRequest"];
             };
         };
         responses: {
@@ -9034,7 +8627,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["WorkshopCourse"][];
+                    "application/json": components["schemas"]["WorkshopCourseList"];
                 };
             };
             default: {
@@ -9063,7 +8656,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Session"];
+                    "application/json": components["schemas"]["SignedIn"];
                 };
             };
             default: {
@@ -9090,7 +8683,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Mail"][];
+                    "application/json": components["schemas"]["MailList"];
                 };
             };
             default: {
@@ -9106,9 +8699,9 @@ export interface operations {
     workshop_people_list: {
         parameters: {
             query?: {
-                /** @description A page number within the paginated result set. */
+                /** @description Number of the page, from 1. */
                 page?: number;
-                /** @description Number of results to return per page. */
+                /** @description Rows of a page, up to 100. */
                 page_size?: number;
             };
             header?: never;
@@ -9122,7 +8715,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PaginatedWorkshopPersonList"];
+                    "application/json": components["schemas"]["WorkshopPeople"];
                 };
             };
             default: {
@@ -9144,7 +8737,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["MakePersonRequest"];
+                "application/json": components["schemas"]["CreatePersonRequest"];
             };
         };
         responses: {
@@ -9177,7 +8770,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SetPersonRequest"];
+                "application/json": components["schemas"]["PersonRequest"];
             };
         };
         responses: {

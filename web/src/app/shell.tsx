@@ -22,7 +22,7 @@ import { Filling } from "./filling";
 import { ThemeSwitch } from "./theme";
 
 type MyCourse = Schemas["MyCourse"];
-type Session = Schemas["Session"];
+type Session = Schemas["SignedIn"];
 
 const staffTabs = [
   { to: "desk", words: "Desk", icon: Inbox },

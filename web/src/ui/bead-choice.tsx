@@ -3,7 +3,7 @@ import { api, unwrap } from "../api/client";
 import { Problem } from "./states";
 import { may, useAttemptChange, type Attempt } from "./use-attempt";
 
-type Bead = Schemas["BeadSeen"];
+type Bead = Schemas["SeenBead"];
 type Props = { attempt: Attempt; photo: Schemas["Photo"]; measurement: Schemas["Measurement"] };
 
 const NUMBER = "btn absolute btn-circle -translate-x-1/2 -translate-y-1/2 btn-xs sm:btn-sm";

@@ -3,7 +3,7 @@ import { figure, measure, type Units } from "./units";
 import { fieldWords, quantityOf } from "./words";
 
 /** What of the logged run lies off the card: how far, and what it usually does to the bead. */
-export function OffCard({ check, units }: { check: Schemas["Check"]; units: Units }) {
+export function OffCard({ check, units }: { check: Schemas["SetupCheck"]; units: Units }) {
   const rest = check.warnings.filter((w) => check.besides.includes(w.code));
   if (check.deviations.length === 0 && rest.length === 0)
     return <p className="font-semibold text-success">As the card says.</p>;

@@ -5,7 +5,7 @@ import { TextField } from "./field";
 import { Problem } from "./states";
 
 type Point = [number, number];
-type Reading = Schemas["ReadGaugeRequest"];
+type Reading = Schemas["GaugeReadingRequest"];
 
 /** What is tapped on the photo, in this order. */
 const TAPS = [
@@ -21,7 +21,7 @@ export function ReadGauge({
   done,
 }: {
   bottle: number;
-  done: (reading: Schemas["GaugeRead"]) => void;
+  done: (reading: Schemas["GaugeReading"]) => void;
 }) {
   const [bar, setBar] = useState("");
   const [warm, setWarm] = useState("");

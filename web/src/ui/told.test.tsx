@@ -21,7 +21,7 @@ const low = {
   outside: 2,
   effect: "air reaches the pool",
 };
-const check = (given: object) => given as unknown as Schemas["Check"];
+const check = (given: object) => given as unknown as Schemas["SetupCheck"];
 
 it("says that a run is as the card says", () => {
   show(<OffCard check={check({ deviations: [], warnings: [], besides: [] })} units={mm} />);

@@ -7,7 +7,7 @@ export function useMakeCourse() {
   const queries = useQueryClient();
   const navigate = useNavigate();
   return useMutation({
-    mutationFn: (body: Schemas["MakeCourseRequest"]) => unwrap(api.POST("/api/courses", { body })),
+    mutationFn: (body: Schemas["CreateCourseRequest"]) => unwrap(api.POST("/api/courses", { body })),
     onSuccess: (session) => {
       queries.setQueryData(["session"], session);
       const made = session.courses.at(-1);

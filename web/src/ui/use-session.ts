@@ -12,7 +12,7 @@ export function useSession() {
 export function useChangeUnits() {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (body: Schemas["PatchedUnitsRequest"]) => unwrap(api.PATCH("/api/session/units", { body })),
+    mutationFn: (body: Schemas["UnitsRequest"]) => unwrap(api.PATCH("/api/session/units", { body })),
     onSuccess: (session) => queries.setQueryData(["session"], session),
   });
 }

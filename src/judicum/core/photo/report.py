@@ -6,16 +6,18 @@ not be had; its sentence is put in by whoever tells a person (`judicum.words.pho
 
 from typing import Any
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, ConfigDict, Field, JsonValue
 
 Point = list[float]
 """[x, y]."""
+LEFT_OUT: dict[str, JsonValue] = {"x-left-out": True}
+"""Says in a field's schema that it is left out where it has no value."""
 
 
 class Part(BaseModel):
     """One part of a report; what an older engine wrote beside it is passed over."""
 
-    model_config = ConfigDict(frozen=True, extra="ignore")
+    model_config = ConfigDict(frozen=True, extra="ignore", json_schema_serialization_defaults_required=True)
 
 
 class Refusal(Part):
@@ -98,7 +100,7 @@ class Defect(Part):
     y_mm: float
     size_mm: float
     confidence: float
-    pinhole: bool | None = Field(default=None, exclude_if=lambda value: value is None)
+    pinhole: bool | None = Field(default=None, exclude_if=lambda value: value is None, json_schema_extra=LEFT_OUT)
 
 
 class Report(Part):

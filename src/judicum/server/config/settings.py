@@ -180,25 +180,11 @@ REST_FRAMEWORK = {
 SPECTACULAR_SETTINGS = {
     "TITLE": "Judicum",
     "VERSION": "1",
+    "OAS_VERSION": "3.1.1",
     "DESCRIPTION": "Assigning, logging, measuring and marking practice coupons. Figures are SI; units stand in the names.",
     "SERVE_INCLUDE_SCHEMA": False,
-    "COMPONENT_SPLIT_REQUEST": True,
-    "POSTPROCESSING_HOOKS": [
-        "drf_spectacular.hooks.postprocess_schema_enums",
-        "judicum.server.http.schema.answers_are_whole",
-    ],
-    "ENUM_NAME_OVERRIDES": {
-        "AttemptState": "judicum.server.record.attempts.states.State",
-        "AttemptStep": "judicum.server.record.attempts.states.Step",
-        "FaultKind": "judicum.server.record.photos.models.FAULTS",
-        "PhotoKindEnum": "judicum.server.record.photos.models.PhotoKind",
-        "Role": "judicum.server.people.roles.Role",
-        "Finish": "judicum.server.catalogue.coupons.models.FINISH",
-        "MeasurementState": "judicum.server.record.photos.models.MeasurementState",
-        "Joint": "judicum.server.catalogue.coupons.models.JOINT",
-        "Position": "judicum.server.catalogue.coupons.models.POSITION",
-        "Technique": "judicum.server.catalogue.coupons.models.TECHNIQUE",
-    },
+    "COMPONENT_SPLIT_PATCH": False,
+    "POSTPROCESSING_HOOKS": ["judicum.server.http.schema.tidied"],
 }
 
 PROCRASTINATE_WORKER_DEFAULTS = {

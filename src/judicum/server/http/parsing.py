@@ -1,21 +1,57 @@
 """Reading JSON bodies: text that a database can hold, and no deeper than anybody needs."""
 
 from collections.abc import Mapping
-from typing import IO, Any
+from typing import IO, Any, TypeVar
 
+from pydantic import ValidationError
+from pydantic_core import ErrorDetails
 from rest_framework.exceptions import ParseError
 from rest_framework.parsers import JSONParser
 from rest_framework.request import Request
-from rest_framework.serializers import Serializer
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, InvalidValues
+from judicum.server.answers.base import SECRETS
+from judicum.server.answers.base import Request as Model
 
-MOST_DEPTH = 20
+ALLOWED = {
+    "missing": "a value: it is needed",
+    "extra_forbidden": "nothing: there is no such field",
+    "string_type": "text",
+    "string_too_short": "at least {min_length} characters",
+    "string_too_long": "at most {max_length} characters",
+    "int_type": "a whole number",
+    "int_parsing": "a whole number",
+    "int_from_float": "a whole number",
+    "int_parsing_size": "a whole number of at most 4300 digits",
+    "float_type": "a number",
+    "float_parsing": "a number",
+    "finite_number": "a number that is not infinite",
+    "bool_type": "true or false",
+    "bool_parsing": "true or false",
+    "list_type": "a list",
+    "dict_type": "an object",
+    "model_type": "an object",
+    "literal_error": "{expected}",
+    "enum": "{expected}",
+    "too_long": "at most {max_length} of them",
+    "too_short": "at least {min_length} of them",
+    "greater_than_equal": "{ge} or more",
+    "less_than_equal": "{le} or less",
+    "date_type": "a date, YYYY-MM-DD",
+    "date_from_datetime_parsing": "a date, YYYY-MM-DD",
+    "date_parsing": "a date, YYYY-MM-DD",
+    "time_parsing": "a time of day, HH:MM",
+    "datetime_from_date_parsing": "a date and time with its offset",
+    "datetime_parsing": "a date and time with its offset",
+    "timezone_aware": "a date and time with its offset",
+}
+"""What is allowed, by the kind of pydantic's error."""
+MAX_DEPTH = 20
 """Lists and objects within one another; the deepest body there is has six."""
 
 
 class TextJSONParser(JSONParser):
-    """JSON whose strings are text (no NUL, no half of a surrogate pair) and which is at most MOST_DEPTH deep."""
+    """JSON whose strings are text (no NUL, no half of a surrogate pair) and which is at most MAX_DEPTH deep."""
 
     def parse(
         self, stream: IO[Any], media_type: str | None = None, parser_context: Mapping[str, Any] | None = None
@@ -23,16 +59,37 @@ class TextJSONParser(JSONParser):
         try:
             given = super().parse(stream, media_type, parser_context)
         except RecursionError:
-            raise ParseError(f"JSON error - nested more than {MOST_DEPTH} deep") from None
+            raise ParseError(f"JSON error - nested more than {MAX_DEPTH} deep") from None
         _check(given)
         return given
 
 
-def sent(serializer: type[Serializer[Any]], request: Request) -> dict[str, Any]:
-    """What a request's body says, as the serializer reads it; raises its ValidationError."""
-    asked = serializer(data=request.data)
-    asked.is_valid(raise_exception=True)
-    return dict(asked.validated_data)
+Asked = TypeVar("Asked", bound=Model)
+
+
+def sent(model: type[Asked], request: Request) -> Asked:
+    """What a request's body says. Raises InvalidValues: every field that is missing, unknown or of the wrong kind."""
+    return read_as(model, request.data)
+
+
+def read_as(model: type[Asked], given: Any) -> Asked:
+    """Values as a model of a request reads them. Raises InvalidValues."""
+    if not isinstance(given, Mapping):
+        raise InvalidValue("body", type(given).__name__, "an object with the fields of the request")
+    try:
+        return model.model_validate(given)
+    except ValidationError as error:
+        raise InvalidValues([_refused(one) for one in error.errors(include_url=False)]) from error
+
+
+def _refused(one: ErrorDetails) -> InvalidValue:
+    """One field that pydantic refused, in our words; a secret is not repeated."""
+    names = [str(part) for part in one["loc"]]
+    nothing = one["type"] == "missing" or (names[-1:] and names[-1] in SECRETS)
+    context = one.get("ctx", {})
+    words = ALLOWED.get(one["type"])
+    allowed = words.format(**context) if words else one["msg"][:1].lower() + one["msg"][1:]
+    return InvalidValue(".".join(names), None if nothing else one["input"], allowed)
 
 
 def sent_bytes(request: Request, field: str) -> bytes:
@@ -51,8 +108,8 @@ def _check(given: Any) -> None:
     todo = [(given, 1)]
     while todo:
         value, depth = todo.pop()
-        if depth > MOST_DEPTH:
-            raise ParseError(f"JSON error - nested more than {MOST_DEPTH} deep")
+        if depth > MAX_DEPTH:
+            raise ParseError(f"JSON error - nested more than {MAX_DEPTH} deep")
         if isinstance(value, dict):
             todo += [(part, depth + 1) for pair in value.items() for part in pair]
         elif isinstance(value, list):

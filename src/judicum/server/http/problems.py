@@ -5,7 +5,7 @@ from typing import Any
 from django.core.exceptions import PermissionDenied
 from django.db import DataError
 from django.http import Http404, HttpRequest, JsonResponse
-from rest_framework import exceptions, serializers, status
+from rest_framework import exceptions, status
 from rest_framework.response import Response
 from rest_framework.views import set_rollback
 
@@ -27,25 +27,6 @@ STATUS: dict[type[errors.JudicumError], int] = {
     errors.Busy: status.HTTP_503_SERVICE_UNAVAILABLE,
     errors.NoRoom: status.HTTP_507_INSUFFICIENT_STORAGE,
 }
-
-
-class FieldProblemSerializer(serializers.Serializer[Any]):
-    """One field that was refused."""
-
-    field = serializers.CharField()
-    given = serializers.CharField(allow_null=True)
-    allowed = serializers.CharField()
-
-
-class ProblemSerializer(serializers.Serializer[Any]):
-    """A refused request."""
-
-    type = serializers.CharField()
-    title = serializers.CharField()
-    status = serializers.IntegerField()
-    code = serializers.CharField()
-    detail = serializers.CharField()
-    errors = FieldProblemSerializer(many=True)  # type: ignore[assignment]
 
 
 def problem_response(error: Exception, context: dict[str, Any]) -> Response | None:

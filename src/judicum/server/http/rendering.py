@@ -1,11 +1,12 @@
-"""Answers as JSON, written by orjson: a page of a list or a report is many small figures."""
+"""Answers as JSON: a model writes itself, in one pass of compiled code; problems are plain values, written by orjson."""
 
 from typing import Any
 
 import orjson
+from pydantic import BaseModel, TypeAdapter
 from rest_framework.renderers import JSONRenderer
 
-OPTIONS = orjson.OPT_NON_STR_KEYS | orjson.OPT_UTC_Z
+_MODELS: TypeAdapter[list[Any]] = TypeAdapter(list[Any])
 
 
 class FastJSON(JSONRenderer):
@@ -14,13 +15,10 @@ class FastJSON(JSONRenderer):
     charset = None
 
     def render(self, data: Any, accepted_media_type: str | None = None, renderer_context: Any = None) -> bytes:
-        return b"" if data is None else orjson.dumps(data, _plain, OPTIONS)
-
-
-def _plain(value: Any) -> Any:
-    """What orjson does not know: mappings of the framework, and words that are translated when they are read."""
-    if hasattr(value, "items"):
-        return dict(value)
-    if hasattr(value, "__iter__") and not isinstance(value, str | bytes):
-        return list(value)
-    return str(value)
+        if data is None:
+            return b""
+        if isinstance(data, BaseModel):
+            return data.__pydantic_serializer__.to_json(data)
+        if isinstance(data, list):
+            return _MODELS.dump_json(data)
+        return orjson.dumps(data)

@@ -4,18 +4,18 @@ from collections import defaultdict
 from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import datetime
-from typing import Any
 
-from judicum.core.marking import CRITERIA, read_scheme, total
-from judicum.core.marking.agreement import Agreement, Interval, Severity, agreement, departures, fitted_curve, severity
+from judicum.core.marking import CRITERIA, agreement, read_scheme, total
 from judicum.core.marking.scheme import HALF
-from judicum.server.catalogue.schemes.models import Scheme
+from judicum.server.answers.agreement import Agreement, SchemeOffer
+from judicum.server.answers.marking import AgreementLine, Departure, Interval, Marker
 from judicum.server.catalogue.schemes.queries import newest_schemes
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import staff_of
 from judicum.server.record.marking.models import Mark, SecondMark
+from judicum.words.agreement import agreement_words, difference_words, line_words, severity_words
 
-MOST_MARKS = 2000
+MAX_MARKS = 2000
 """The newest marks of a course that are looked at."""
 TOTAL, PASSED = "total", "passed"
 """Keys beside the criteria."""
@@ -32,28 +32,9 @@ class Given:
     mark: Mark
 
 
-@dataclass(frozen=True)
-class Offer:
-    """A scheme with curves bent to what was given: its newest version, the criteria that changed, and the new body."""
-
-    scheme: Scheme
-    changed: list[str]
-    body: dict[str, Any]
-
-
-@dataclass(frozen=True)
-class Alike:
-    """All of it: agreement by criterion, total and pass; each marker's severity; departures from what was suggested."""
-
-    share: int
-    lines: dict[str, Agreement]
-    markers: list[tuple[User, int, Severity | None]]
-    departures: dict[str, tuple[int, Interval | None]]
-    offers: list[Offer]
-
-
-def alike(user: User, course_id: int) -> Alike:
-    """How alike a course is marked.
+def agreement_page(user: User, course_id: int) -> Agreement:
+    """How alike a course is marked: agreement by criterion, total and pass; each marker's severity; departures from what was
+    suggested; and versions of schemes that would have fitted better.
 
     Raises:
         NotFound, NotAllowed: not a course one teaches.
@@ -61,19 +42,36 @@ def alike(user: User, course_id: int) -> Alike:
     course = staff_of(user, course_id).course
     seconds = {
         one.attempt_id: one
-        for one in SecondMark.objects.filter(attempt__course_id=course_id).order_by("-asked_at")[:MOST_MARKS]
+        for one in SecondMark.objects.filter(attempt__course_id=course_id).order_by("-asked_at")[:MAX_MARKS]
     }
     newest = Mark.objects.filter(attempt__course_id=course_id).exclude(suggested={}).prefetch_related("scheme")
     told = ("attempt", "scheme", "scores", "suggested", "readings", "total", "marked_by", "marked_at")
-    marks = list(newest.only(*told).order_by("-marked_at", "-id")[:MOST_MARKS])
+    marks = list(newest.only(*told).order_by("-marked_at", "-id")[:MAX_MARKS])
     given = _given(marks, seconds)
-    return Alike(
-        course.second_share,
-        _lines([one for one in seconds.values() if one.marked_at is not None]),
-        _markers(given),
-        _departures(given),
-        _offers(course_id, given),
+    return Agreement(
+        share=course.second_share,
+        lines=_lines([one for one in seconds.values() if one.marked_at is not None]),
+        markers=_markers(given),
+        departures=_departures(given),
+        offers=_offers(course_id, given),
     )
+
+
+def agreement_line(key: str, found: agreement.Agreement) -> AgreementLine:
+    """One line of an agreement, with what it means in words."""
+    return AgreementLine(
+        key=key,
+        words=line_words(key),
+        pairs=found.pairs,
+        difference=_interval(found.difference),
+        kappa=_interval(found.kappa),
+        icc=_interval(found.icc),
+        said=agreement_words(key, found),
+    )
+
+
+def _interval(found: agreement.Interval | None) -> Interval | None:
+    return None if found is None else Interval(value=found.value, low=found.low, high=found.high)
 
 
 def _given(marks: list[Mark], seconds: Mapping[int, SecondMark]) -> list[Given]:
@@ -94,7 +92,7 @@ def _given(marks: list[Mark], seconds: Mapping[int, SecondMark]) -> list[Given]:
     return sorted(found, key=lambda one: one.at)
 
 
-def _lines(seconds: list[SecondMark]) -> dict[str, Agreement]:
+def _lines(seconds: list[SecondMark]) -> list[AgreementLine]:
     pairs: dict[str, list[tuple[float, float]]] = defaultdict(list)
     for one in seconds:
         for key, score in one.first["scores"].items():
@@ -103,14 +101,16 @@ def _lines(seconds: list[SecondMark]) -> dict[str, Agreement]:
         pairs[TOTAL].append((one.first["total"], one.total or 0.0))
         pairs[PASSED].append((float(one.first["passed"]), float(bool(one.passed))))
     steps: dict[str, float | None] = {TOTAL: None, PASSED: 1.0}
-    return {
-        key: agreement([a for a, _ in pairs[key]], [b for _, b in pairs[key]], steps.get(key, HALF))
+    return [
+        agreement_line(
+            key, agreement.agreement([a for a, _ in pairs[key]], [b for _, b in pairs[key]], steps.get(key, HALF))
+        )
         for key in (*CRITERIA, TOTAL, PASSED)
         if pairs[key]
-    }
+    ]
 
 
-def _markers(given: list[Given]) -> list[tuple[User, int, Severity | None]]:
+def _markers(given: list[Given]) -> list[Marker]:
     rules = {one.mark.scheme_id: one.mark.scheme for one in given}
     read = {pk: read_scheme(scheme.body) for pk, scheme in rules.items()}
     over: dict[int, list[float]] = defaultdict(list)
@@ -122,20 +122,41 @@ def _markers(given: list[Given]) -> list[tuple[User, int, Severity | None]]:
             gave, suggested = ({k: scores[k] for k in both} for scores in (one.scores, one.mark.suggested))
             over[one.marker].append(total(scheme, gave) - total(scheme, suggested))
     people = User.objects.filter(pk__in=over).order_by("display_name", "pk")
-    return [(one, len(over[one.pk]), severity(over[one.pk])) for one in people]
+    return [_marker(one, len(over[one.pk]), agreement.severity(over[one.pk])) for one in people]
 
 
-def _departures(given: list[Given]) -> dict[str, tuple[int, Interval | None]]:
+def _marker(user: User, marks: int, chart: agreement.Severity | None) -> Marker:
+    return Marker(
+        marker=user,
+        marks=marks,
+        usual=chart.usual if chart else None,
+        moving=list(chart.moving) if chart else [],
+        limits=list(chart.limits) if chart else [],
+        drifts=chart.drifting if chart else False,
+        said=severity_words(marks, chart),
+    )
+
+
+def _departures(given: list[Given]) -> list[Departure]:
     pairs: dict[str, list[tuple[float, float]]] = {key: [] for key in CRITERIA}
     for one in given:
         for key, suggested in one.mark.suggested.items():
             if suggested is not None and (score := one.scores.get(key)) is not None:
                 pairs[key].append((suggested, score))
     used = {key: rows for key, rows in pairs.items() if rows}
-    return {key: (len(used[key]), found) for key, found in departures(used).items()}
+    return [
+        Departure(
+            criterion=key,
+            words=CRITERIA[key].words,
+            marks=len(used[key]),
+            difference=_interval(found),
+            said=difference_words(found, "marks", "what is suggested"),
+        )
+        for key, found in agreement.departures(used).items()
+    ]
 
 
-def _offers(course_id: int, given: list[Given]) -> list[Offer]:
+def _offers(course_id: int, given: list[Given]) -> list[SchemeOffer]:
     """Of each scheme in use the version that would have fitted better, where one would."""
     offers = []
     for scheme in newest_schemes(course_id):
@@ -150,7 +171,7 @@ def _offers(course_id: int, given: list[Given]) -> list[Offer]:
                 if isinstance(one.mark.readings.get(key), int | float) and (score := one.scores.get(key)) is not None
             ]
             curve = (
-                fitted_curve(tuple(map(tuple, line["curve"])), *zip(*read, strict=True))
+                agreement.fitted_curve(tuple(map(tuple, line["curve"])), *zip(*read, strict=True))
                 if read and line["curve"]
                 else None
             )
@@ -158,5 +179,13 @@ def _offers(course_id: int, given: list[Given]) -> list[Offer]:
                 line["curve"] = [list(point) for point in curve]
                 changed.append(key)
         if changed:
-            offers.append(Offer(scheme, changed, body))
+            offers.append(
+                SchemeOffer(
+                    code=scheme.code,
+                    title=scheme.body["title"],
+                    version=scheme.version,
+                    changed=[CRITERIA[key].words for key in changed],
+                    scheme=body,
+                )
+            )
     return offers

@@ -3,20 +3,45 @@
 from typing import Any
 
 from django.contrib.postgres.expressions import ArraySubquery
-from django.db.models import Exists, OuterRef, Prefetch, prefetch_related_objects
+from django.db.models import Exists, OuterRef, Prefetch, QuerySet, prefetch_related_objects
 
 from judicum.core.errors import NotFound
 from judicum.core.setup import Checked, real_travel_mm_s, worked
+from judicum.server.answers.attempts import (
+    Attempt as AttemptAnswer,
+)
+from judicum.server.answers.attempts import (
+    AttemptBrief,
+    AttemptEvent,
+    EarlierAttempt,
+    Goal,
+    LastRuns,
+    NumberedRun,
+    PreparationStep,
+    Run,
+    Setup,
+    WallRow,
+    Worked,
+)
+from judicum.server.answers.coupons import Design, RunCheck, SetupCheck
+from judicum.server.answers.people import Person
 from judicum.server.catalogue.coupons.models import Assignment
-from judicum.server.catalogue.coupons.setup import card_for, check_for
+from judicum.server.catalogue.coupons.setup import card_for, check_for, checklist_for
 from judicum.server.people.accounts.models import User
+from judicum.server.people.accounts.units import units_of
 from judicum.server.people.courses.models import Membership
 from judicum.server.people.courses.queries import members
 from judicum.server.people.roles import STAFF, Role
-from judicum.server.read.briefs import Brief, briefs, in_brief
-from judicum.server.record.attempts.models import Attempt, Run
-from judicum.server.record.attempts.queries import NO_ATTEMPT, visible_to
-from judicum.server.record.attempts.visibility import Sight
+from judicum.server.read.briefs import MARK, SUMMARY, briefs, facts_of, in_brief, summary_of
+from judicum.server.read.causes import requested_change
+from judicum.server.read.marking import mark_answer, second_mark_answer
+from judicum.server.read.photos import photo_answer
+from judicum.server.record.attempts import models
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.attempts.queries import NO_ATTEMPT, attempt_for, visible_events, visible_to
+from judicum.server.record.attempts.visibility import VisibilityPolicy
+from judicum.server.record.causes.queries import asked_before
+from judicum.server.record.photos.counting import UNDER_WAY
 from judicum.server.record.photos.models import Correction, Figures, Measurement, Photo, SeenBead
 from judicum.words import Units
 from judicum.words import setup as words
@@ -26,8 +51,57 @@ UNSHOWN = tuple(f.name for f in User._meta.concrete_fields if f.name not in ("id
 """What of a person an attempt does not show."""
 
 
-def seen(user: User, attempt_id: int) -> tuple[Attempt, Sight]:
-    """One attempt with all that belongs to it, and how the person sees it, in a fixed number of queries.
+def attempt_page(user: User, attempt_id: int) -> AttemptAnswer:
+    """One attempt with all of it that the person may see, in a fixed number of queries. Raises NotFound."""
+    attempt, policy = loaded(user, attempt_id)
+    goal, figures, mark = attempt.assignment, getattr(attempt, "figures", None), getattr(attempt, "mark", None)
+    measuring = any(m.state in UNDER_WAY for photo in attempt.photos.all() for m in photo.measurements.all())
+    facts = facts_of(
+        {**vars(attempt), "measuring": measuring}, policy, [getattr(mark, name) for name in MARK] if mark else None
+    )
+    second = getattr(attempt, "second", None)
+    before = earlier_measured(attempt)
+    return AttemptAnswer(
+        student=Person(id=attempt.student_id, display_name=attempt.student.display_name),
+        assignment=_goal(goal),
+        measurement=summary_of({name: getattr(figures, name) for name in SUMMARY}) if figures else None,
+        runs=[NumberedRun.model_validate(run) for run in attempt.runs.all()],
+        preparation=_preparation(attempt, units_of(user)),
+        photos=[photo_answer(photo) for photo in attempt.photos.all()],
+        mark=mark_answer(mark)
+        if mark and policy.sees_mark(attempt.state, mark.returned_at, mark.marked_by_id)
+        else None,
+        second=second_mark_answer(second, attempt.mark, policy.blind(attempt.state, attempt.mark.marked_by_id))
+        if second and policy.teaches
+        else None,
+        earlier=EarlierAttempt(id=before.pk, number=before.number) if before else None,
+        answer=attempt.answer,
+        asked=requested_change(asked_before(attempt)),
+        **facts,
+    )
+
+
+def _goal(goal: Assignment) -> Goal:
+    return Goal(
+        id=goal.pk,
+        design=Design.model_validate(goal.design),
+        target_width_mm=goal.target_width_mm,
+        finish=goal.finish,
+        good_in_a_row=goal.good_in_a_row,
+        due_on=goal.due_on,
+    )
+
+
+def _preparation(attempt: Attempt, units: Units) -> list[PreparationStep]:
+    solvent = attempt.assignment.course.solvent
+    return [
+        PreparationStep(step=step, words=words.step(step, solvent, units), done=step in attempt.prepared)
+        for step in checklist_for(attempt.assignment)
+    ]
+
+
+def loaded(user: User, attempt_id: int) -> tuple[Attempt, VisibilityPolicy]:
+    """One attempt with all that belongs to it, and the person's policy, in a fixed number of queries.
 
     Raises:
         NotFound: there is none.
@@ -54,17 +128,19 @@ def seen(user: User, attempt_id: int) -> tuple[Attempt, Sight]:
         .prefetch_related(Prefetch("measurements", measurements))
         .order_by("-sent_at", "-id")
     )
-    prefetch_related_objects(
-        [attempt],
-        "runs",
-        Prefetch("photos", photos),
-    )
-    return attempt, Sight(user, attempt.taught)
+    prefetch_related_objects([attempt], "runs", Prefetch("photos", photos))
+    return attempt, VisibilityPolicy(user, attempt.taught)
 
 
-def last_good_runs(user: User, attempt: Attempt) -> tuple[list[Run], bool]:
+def policy_in(mine: Membership) -> VisibilityPolicy:
+    """How a member of a course sees its attempts."""
+    return VisibilityPolicy(mine.user, mine.role in STAFF)
+
+
+def last_runs(user: User, attempt_id: int) -> LastRuns:
     """The student's runs to start from: those of the latest attempt at the same design that passed, else of the
-    latest that was logged; and whether it passed. Only of courses that the person who asks may look into."""
+    latest that was logged; and whether it passed. Only of courses that the person who asks may look into. Raises NotFound."""
+    attempt = attempt_for(user, attempt_id)
     logged = (
         visible_to(user)
         .filter(
@@ -78,41 +154,60 @@ def last_good_runs(user: User, attempt: Attempt) -> tuple[list[Run], bool]:
     )
     passed = logged.filter(mark__passed=True, mark__returned_at__isnull=False).first()
     found = passed or logged.first()
-    return (list(found.runs.all()) if found else []), passed is not None
+    runs = [Run.model_validate(run) for run in found.runs.all()] if found else []
+    return LastRuns(passed=passed is not None, runs=runs)
 
 
-def setup_of(attempt: Attempt, units: Units) -> dict[str, Any]:
-    """The setup card of an attempt's coupon, each logged run beside it, and what worked in this course; in words."""
+def setup_of(user: User, attempt_id: int) -> Setup:
+    """The setup card of an attempt's coupon, each logged run beside it, and what worked in this course; in words.
+
+    Raises:
+        NotFound: not visible.
+    """
+    attempt, units = attempt_for(user, attempt_id), units_of(user)
     card = card_for(attempt.assignment)
-    runs = list(Run.objects.filter(attempt=attempt).values())
-    return {
-        "card": words.card(card, units),
-        "checks": [{"number": run["number"], **told_check(check_for(attempt.assignment, run), units)} for run in runs],
-        "worked": worked_here(attempt.assignment),
-        "cautions": words.cautions(card["cautions"]),
-        "real_travel_mm_s": real_travel_mm_s(_measured_length_mm(attempt), [run["arc_s"] for run in runs]),
-    }
+    runs = list(models.Run.objects.filter(attempt=attempt).values())
+    return Setup(
+        card=words.card(card, units),
+        checks=[
+            RunCheck(number=run["number"], **check_in_words(check_for(attempt.assignment, run), units)) for run in runs
+        ],
+        worked=worked_here(attempt.assignment),
+        cautions=words.cautions(card["cautions"]),
+        real_travel_mm_s=real_travel_mm_s(_measured_length_mm(attempt), [run["arc_s"] for run in runs]),
+    )
 
 
 def _measured_length_mm(attempt: Attempt) -> float | None:
     return Figures.objects.filter(attempt=attempt).values_list("length_mm", flat=True).first()
 
 
-def told_check(found: Checked, units: Units) -> dict[str, Any]:
+def check_of(user: User, attempt_id: int, run: dict[str, object]) -> SetupCheck:
+    """A run beside the card before it is saved. Raises NotFound, InvalidValues."""
+    attempt = attempt_for(user, attempt_id)
+    return SetupCheck(**check_in_words(check_for(attempt.assignment, run), units_of(user)))
+
+
+def check_in_words(found: Checked, units: Units) -> dict[str, Any]:
     """A checked run in words; `besides` are the warnings that say more than its deviations."""
     return {**words.checked(found, units), "besides": words.besides(found)}
 
 
-def worked_here(assignment: Assignment) -> dict[str, Any]:
+def worked_here(assignment: Assignment) -> Worked:
     """Settings of the attempts at this coupon that passed in this course: how many, and each figure's spread."""
-    passed = Run.objects.filter(
+    passed = models.Run.objects.filter(
         attempt__course_id=assignment.course_id,
         attempt__assignment__design__code=assignment.design.code,
         attempt__mark__passed=True,
         attempt__mark__returned_at__isnull=False,
     ).values()
     rows = list(passed)
-    return {"attempts": len({row["attempt_id"] for row in rows}), "figures": worked(rows)}
+    return Worked(attempts=len({row["attempt_id"] for row in rows}), figures=worked(rows))
+
+
+def events_of(user: User, attempt_id: int) -> list[AttemptEvent]:
+    """The log of an attempt as this person may read it, oldest first. Raises NotFound."""
+    return [AttemptEvent.model_validate(one) for one in visible_events(user, attempt_for(user, attempt_id))]
 
 
 def newest_keys(course_id: int, count: int) -> list[tuple[User, list[int]]]:
@@ -124,12 +219,17 @@ def newest_keys(course_id: int, count: int) -> list[tuple[User, list[int]]]:
     return [(one.user, one.newest) for one in students if one.newest]
 
 
-def newest_of_each(course_id: int, count: int) -> list[tuple[User, list[Brief]]]:
-    """The same with the attempts themselves."""
-    rows = newest_keys(course_id, count)
+def wall_of(mine: Membership, count: int) -> list[WallRow]:
+    """The newest measured attempts of every student of a course one teaches, newest first."""
+    rows = newest_keys(mine.course_id, count)
     every = in_brief(Attempt.objects.filter(pk__any=[pk for _, newest in rows for pk in newest]))
-    found = {one.id: one for one in briefs(every)}
-    return [(user, [found[pk] for pk in newest]) for user, newest in rows]
+    found = {one.id: one for one in briefs(every, policy_in(mine))}
+    return [WallRow(student=user, attempts=[found[pk] for pk in newest]) for user, newest in rows]
+
+
+def briefs_of(attempts: QuerySet[Attempt], policy: VisibilityPolicy) -> dict[int, AttemptBrief]:
+    """Briefs of attempts by their key."""
+    return {one.id: one for one in briefs(in_brief(attempts), policy)}
 
 
 def earlier_measured(attempt: Attempt) -> Attempt | None:

@@ -5,15 +5,18 @@ a join of six tables takes the database seven times as long as reading it. No mo
 """
 
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass
-from datetime import date, datetime
 from typing import Any
 
 from django.db.models import Exists, OuterRef, QuerySet
 
+from judicum.server.answers.attempts import AttemptBrief, BriefGoal, GoalDesign
+from judicum.server.answers.people import Person
+from judicum.server.answers.photos import MeasurementSummary
 from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.people.accounts.models import User
+from judicum.server.read.strips import strip_of
 from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.attempts.visibility import VisibilityPolicy
 from judicum.server.record.marking.models import Mark
 from judicum.server.record.photos.counting import UNDER_WAY
 from judicum.server.record.photos.models import Figures, Measurement
@@ -21,45 +24,10 @@ from judicum.server.record.photos.models import Figures, Measurement
 MEASURING = Exists(Measurement.objects.filter(photo__attempt=OuterRef("pk"), state__in=UNDER_WAY))
 """Whether a photo of an outer attempt waits to be measured, or is being measured."""
 COLUMNS = ("id", "number", "state", "version", "student_id", "assignment_id", "created_at", "updated_at")
-MARK = ("total", "passed", "returned_at", "marked_by_id", "next_change")
-"""What a brief tells of a mark, in the order of its fields."""
-FIGURES = tuple(f.attname for f in Figures._meta.concrete_fields)
-
-
-@dataclass(frozen=True, slots=True)
-class Goal:
-    """What was to be welded, as a list says it."""
-
-    id: int
-    title: str
-    purpose: str
-    target_width_mm: float
-    finish: str
-    good_in_a_row: int
-    due_on: date
-    code: str
-
-
-@dataclass(frozen=True, slots=True)
-class Brief:
-    """One attempt: the columns of `Attempt`, its student's name, its goal, the figures that count and its mark."""
-
-    id: int
-    number: int
-    state: str
-    version: int
-    student_id: int
-    created_at: datetime
-    updated_at: datetime
-    measuring: bool
-    student_name: str
-    goal: Goal
-    figures: dict[str, Any] | None
-    mark_total: float | None
-    passed: bool | None
-    returned_at: datetime | None
-    marker_id: int | None
-    next_change: str | None
+MARK = ("total", "passed", "returned_at", "marked_by_id")
+"""What a brief tells of a mark, and what decides who sees it."""
+SUMMARY = tuple(f.attname for f in Figures._meta.concrete_fields)
+GOAL = ("id", "design__title", "design__purpose", "target_width_mm", "finish", "good_in_a_row", "due_on")
 
 
 def in_brief(attempts: QuerySet[Attempt]) -> QuerySet[Attempt, dict[str, Any]]:
@@ -67,68 +35,80 @@ def in_brief(attempts: QuerySet[Attempt]) -> QuerySet[Attempt, dict[str, Any]]:
     return attempts.annotate(measuring=MEASURING).values(*COLUMNS, "measuring")
 
 
-def briefs(rows: Iterable[Mapping[str, Any]], names: Mapping[int, str] | None = None) -> list[Brief]:
-    """Briefs of rows of `in_brief`, in their order; `names` of their students where they are known."""
+def briefs(
+    rows: Iterable[Mapping[str, Any]], policy: VisibilityPolicy, names: Mapping[int, str] | None = None
+) -> list[AttemptBrief]:
+    """Briefs of rows of `in_brief`, in their order, as the policy's person may see them.
+
+    Args:
+        names: of their students, where they are known.
+    """
     rows = list(rows)
     ids = [row["id"] for row in rows]
     goals = _goals({row["assignment_id"] for row in rows})
     if names is None:
         students = {row["student_id"] for row in rows}
         names = dict(User.objects.filter(pk__any=students).values_list("pk", "display_name"))
+    people = {pk: Person(id=pk, display_name=name) for pk, name in names.items()}
     given = Mark.objects.filter(attempt__id__any=ids).values_list("attempt_id", *MARK)
-    marks = {pk: told for pk, *told in given}
+    marks = {pk: mark for pk, *mark in given}
     figures = {
-        told[0]: dict(zip(FIGURES, told, strict=True))
-        for told in Figures.objects.filter(attempt__id__any=ids).values_list(*FIGURES)
+        values[0]: summary_of(dict(zip(SUMMARY, values, strict=True)))
+        for values in Figures.objects.filter(attempt__id__any=ids).values_list(*SUMMARY)
     }
     return [
-        Brief(
-            row["id"],
-            row["number"],
-            row["state"],
-            row["version"],
-            row["student_id"],
-            row["created_at"],
-            row["updated_at"],
-            row["measuring"],
-            names[row["student_id"]],
-            goals[row["assignment_id"]],
-            figures.get(row["id"]),
-            *marks.get(row["id"], (None,) * len(MARK)),
-        )
+        brief_of(row, policy, people[row["student_id"]], goals[row["assignment_id"]], figures.get(row["id"]), marks.get(row["id"]))
         for row in rows
-    ]
+    ]  # fmt: skip
 
 
-def brief_of(attempt: Attempt) -> Brief:
-    """The brief of one attempt that is loaded with all its parts (`queries.seen`)."""
-    goal, design = attempt.assignment, attempt.assignment.design
-    mark, figures = getattr(attempt, "mark", None), getattr(attempt, "figures", None)
-    return Brief(
-        attempt.pk,
-        attempt.number,
-        attempt.state,
-        attempt.version,
-        attempt.student_id,
-        attempt.created_at,
-        attempt.updated_at,
-        any(m.state in UNDER_WAY for photo in attempt.photos.all() for m in photo.measurements.all()),
-        attempt.student.display_name,
-        Goal(goal.pk, design.title, design.purpose, goal.target_width_mm, goal.finish, goal.good_in_a_row, goal.due_on, design.code),
-        {name: getattr(figures, name) for name in FIGURES} if figures else None,
-        *((getattr(mark, name) for name in MARK) if mark else (None,) * len(MARK)),
-    )  # fmt: skip
+def brief_of(
+    row: Mapping[str, Any],
+    policy: VisibilityPolicy,
+    student: Person,
+    goal: BriefGoal,
+    measurement: MeasurementSummary | None,
+    mark: Iterable[Any] | None,
+) -> AttemptBrief:
+    """The brief of one row; `mark` are the values of MARK."""
+    return AttemptBrief(student=student, assignment=goal, measurement=measurement, **facts_of(row, policy, mark))
 
 
-def _goals(ids: Iterable[int]) -> dict[int, Goal]:
-    own = (
-        "id",
-        "design__title",
-        "design__purpose",
-        "target_width_mm",
-        "finish",
-        "good_in_a_row",
-        "due_on",
-        "design__code",
-    )
-    return {told[0]: Goal(*told) for told in Assignment.objects.filter(pk__any=ids).values_list(*own)}
+def facts_of(row: Mapping[str, Any], policy: VisibilityPolicy, mark: Iterable[Any] | None) -> dict[str, Any]:
+    """What of an attempt's own columns and its mark a person may see; `row` as `in_brief` gives it."""
+    total, passed, returned_at, marker_id = mark or (None,) * len(MARK)
+    state = row["state"]
+    sees = policy.sees_mark(state, returned_at, marker_id)
+    return {
+        "id": row["id"],
+        "number": row["number"],
+        "state": policy.state(state),
+        "version": row["version"],
+        "created_at": row["created_at"],
+        "updated_at": row["updated_at"],
+        "measuring": row["measuring"],
+        "mark_total": total if sees else None,
+        "passed": passed if sees else None,
+        "may": policy.may(state, row["student_id"], marker_id),
+    }
+
+
+def summary_of(row: Mapping[str, Any]) -> MeasurementSummary:
+    """The figures that count, of one row of `Figures`."""
+    shown = row["has_strip"] and row["length_mm"] is not None
+    strip = strip_of(row["measurement_id"], row["strip_query"], row["length_mm"]) if shown else None
+    return MeasurementSummary(id=row["measurement_id"], strip=strip, **{name: row[name] for name in SUMMARY_COLUMNS})
+
+
+SUMMARY_COLUMNS = tuple(name for name in MeasurementSummary.model_fields if name not in ("id", "strip"))
+
+
+def _goals(ids: Iterable[int]) -> dict[int, BriefGoal]:
+    rows = Assignment.objects.filter(pk__any=ids).values_list(*GOAL)
+    return {
+        pk: BriefGoal(
+            id=pk, design=GoalDesign(title=title, purpose=purpose), target_width_mm=width, finish=finish,
+            good_in_a_row=in_a_row, due_on=due_on,
+        )
+        for pk, title, purpose, width, finish, in_a_row, due_on in rows
+    }  # fmt: skip

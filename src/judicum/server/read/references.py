@@ -1,50 +1,95 @@
-"""Reference beads beside the attempts they are of, and what a marker's test on them gave."""
+"""Reference beads beside the attempts they are of, and a marker's test of themselves on them."""
 
 from collections.abc import Mapping
 from typing import Any
 
 from django.db.models import QuerySet
 
-from judicum.core.marking.agreement import Agreement, agreement
+from judicum.core.marking import CRITERIA
+from judicum.core.marking.agreement import agreement
+from judicum.server.answers.agreement import ReferenceBead, ReferenceBeads, SelfTest, SelfTestBead
+from judicum.server.answers.attempts import AttemptBrief
+from judicum.server.answers.marking import AgreementLine, GivenScores
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import staff_of
-from judicum.server.read.briefs import Brief, briefs, in_brief
+from judicum.server.read.agreement import agreement_line
+from judicum.server.read.attempts import briefs_of
 from judicum.server.record.attempts.models import Attempt
-from judicum.server.record.marking.models import Reference, SelfTest
-from judicum.server.record.marking.references import references_of
+from judicum.server.record.attempts.visibility import VisibilityPolicy
+from judicum.server.record.marking import models
+from judicum.server.record.marking.models import Reference
+from judicum.server.record.marking.references import lines_of, references_of, self_test_of, tested
 
 
-def references_for(user: User, course_id: int) -> list[tuple[Reference, Brief]]:
+def references_page(user: User, course_id: int) -> ReferenceBeads:
     """The reference beads of a course one teaches, with the attempt each is of.
 
     Raises:
         NotFound, NotAllowed: not a course one teaches.
     """
     staff_of(user, course_id)
-    return with_briefs(references_of(course_id))
+    rows = [
+        ReferenceBead(
+            id=reference.pk,
+            attempt=attempt.id,
+            title=attempt.assignment.design.title,
+            comment=reference.comment,
+            kept_by=reference.kept_by,
+            total=reference.attempt.mark.total,
+            measurement=attempt.measurement,
+        )
+        for reference, attempt in _with_briefs(user, references_of(course_id))
+    ]
+    return ReferenceBeads(tested=tested(user, course_id), references=rows)
 
 
-def with_briefs(references: QuerySet[Reference]) -> list[tuple[Reference, Brief]]:
+def self_test_page(user: User, course_id: int, test_id: int) -> SelfTest:
+    """One's own test. Raises NotFound, NotAllowed."""
+    staff_of(user, course_id)
+    test = self_test_of(user, test_id)
+    references = test.references.select_related("attempt__mark__scheme", "kept_by").order_by("pk")
+    beads, over = _with_briefs(user, references), test.finished_at is not None
+    return SelfTest(
+        id=test.pk,
+        finished=over,
+        result=_result(test, [reference for reference, _ in beads]) if over else None,
+        beads=[_bead(test, reference, attempt, over) for reference, attempt in beads],
+    )
+
+
+def _with_briefs(user: User, references: QuerySet[Reference]) -> list[tuple[Reference, AttemptBrief]]:
     """References beside the attempt each is of."""
     rows = list(references)
-    found = {one.id: one for one in briefs(in_brief(Attempt.objects.filter(pk__any=[r.attempt_id for r in rows])))}
+    found = briefs_of(
+        Attempt.objects.filter(pk__any=[one.attempt_id for one in rows]), VisibilityPolicy(user, teaches=True)
+    )
     return [(row, found[row.attempt_id]) for row in rows]
 
 
-def beads_of(test: SelfTest) -> list[tuple[Reference, Brief]]:
-    """The beads of a test, in its order."""
-    return with_briefs(test.references.select_related("attempt__mark__scheme", "kept_by").order_by("pk"))
+def _bead(test: models.SelfTest, reference: Reference, attempt: AttemptBrief, over: bool) -> SelfTestBead:
+    mark = reference.attempt.mark
+    given = test.given.get(str(reference.pk))
+    return SelfTestBead(
+        id=reference.pk,
+        title=attempt.assignment.design.title,
+        target_width_mm=attempt.assignment.target_width_mm,
+        measurement=attempt.measurement,
+        lines={key: CRITERIA[key].words for key in lines_of(reference)},
+        given=GivenScores(scores=given["scores"]) if given else None,
+        given_total=given["total"] if given else None,
+        scores=mark.scores if over else None,
+        total=mark.total if over else None,
+        comment=reference.comment if over else None,
+    )
 
 
-def result_of(test: SelfTest, beads: list[tuple[Reference, Brief]]) -> Agreement | None:
-    """How far a finished test agrees with the references, over all scores; None before its end."""
-    if test.finished_at is None:
-        return None
+def _result(test: models.SelfTest, references: list[Reference]) -> AgreementLine:
+    """How far a finished test agrees with the references, over all scores."""
     first, second = [], []
-    for reference, _ in beads:
+    for reference in references:
         given: Mapping[str, Any] = test.given[str(reference.pk)]["scores"]
         for key, score in reference.attempt.mark.scores.items():
             if score is not None and given.get(key) is not None:
                 first.append(score)
                 second.append(given[key])
-    return agreement(first, second)
+    return agreement_line("overall", agreement(first, second))

@@ -6,9 +6,12 @@ from django.db.models import Case, Count, IntegerField, OuterRef, QuerySet, Subq
 from django.db.models.functions import Coalesce
 
 from judicum.core.errors import InvalidValue
+from judicum.server.answers.attempts import NEEDS, NextAttempt, Waiting, WaitingAttempt
 from judicum.server.people.accounts.models import User
+from judicum.server.people.courses.queries import staff_of
+from judicum.server.read.attempts import briefs_of, policy_in
 from judicum.server.record.attempts.models import Attempt
-from judicum.server.record.attempts.states import WAITING, State
+from judicum.server.record.attempts.states import WAITING, AttemptState
 from judicum.server.record.marking.models import Mark
 
 ORDERS: dict[str, tuple[str, ...]] = {
@@ -16,9 +19,10 @@ ORDERS: dict[str, tuple[str, ...]] = {
     "need": ("-need", "updated_at", "id"),
     "coupon": ("assignment_id", "updated_at", "id"),
 }
-NEEDS = ("none", "first", "failing", "stuck")
-"""By growing need: nothing, the student's first at this coupon, the last one failed, STUCK_AFTER in a row failed."""
 STUCK_AFTER = 3
+"""Failed in a row at one coupon."""
+MAX_WAITING = 50
+"""Attempts of the list that are told of; what is behind them comes up when these are marked."""
 
 
 def waiting_in(user: User, course_id: int, order: str = "waited", assignment_id: int | None = None) -> "QuerySet[Any]":
@@ -32,7 +36,7 @@ def waiting_in(user: User, course_id: int, order: str = "waited", assignment_id:
     if order not in ORDERS:
         raise InvalidValue("order", order, "one of " + ", ".join(ORDERS))
     found = Attempt.objects.filter(course_id=course_id, state__in=WAITING).exclude(
-        state=State.SECOND_ASKED, mark__marked_by=user
+        state=AttemptState.SECOND_ASKED, mark__marked_by=user
     )
     if assignment_id is not None:
         found = found.filter(assignment_id=assignment_id)
@@ -61,11 +65,30 @@ def waiting_in(user: User, course_id: int, order: str = "waited", assignment_id:
     )
 
 
+def waiting_page(user: User, course_id: int, order: str, assignment_id: int | None) -> Waiting:
+    """What waits for those who teach, in the order asked for: at most MAX_WAITING of it, and how many there are.
+
+    Raises:
+        InvalidValue: another order. NotFound, NotAllowed: not a course one teaches.
+    """
+    mine = staff_of(user, course_id)
+    found = waiting_in(user, course_id, order, assignment_id)
+    needs = {pk: NEEDS[need] for pk, need in found.values_list("pk", "need")[:MAX_WAITING]}
+    by_id = briefs_of(Attempt.objects.filter(pk__in=needs), policy_in(mine))
+    rows = [WaitingAttempt(**dict(by_id[pk]), need=need) for pk, need in needs.items() if pk in by_id]
+    return Waiting(count=found.count(), attempts=rows)
+
+
 def next_waiting(
     user: User, course_id: int, but: int | None = None, order: str = "waited", assignment_id: int | None = None
-) -> int | None:
-    """The attempt of a course that is to be looked at next, of all there are in that order. Raises InvalidValue."""
+) -> NextAttempt:
+    """The attempt of a course that is to be looked at next, of all there are in that order.
+
+    Raises:
+        InvalidValue: another order. NotFound, NotAllowed: not a course one teaches.
+    """
+    staff_of(user, course_id)
     waiting = waiting_in(user, course_id, order, assignment_id)
     if but is not None:
         waiting = waiting.exclude(pk=but)
-    return waiting.values_list("pk", flat=True).first()
+    return NextAttempt(attempt=waiting.values_list("pk", flat=True).first())

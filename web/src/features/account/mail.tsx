@@ -13,7 +13,7 @@ export function Mail() {
   return <Wish key={JSON.stringify(read.data)} now={read.data} set={set} />;
 }
 
-type Props = { now: Schemas["Wish"]; set: ReturnType<typeof useMailWish>["set"] };
+type Props = { now: Schemas["NotificationPreference"]; set: ReturnType<typeof useMailWish>["set"] };
 
 function Wish({ now, set }: Props) {
   const [email, setEmail] = useState(now.email);

@@ -41,7 +41,7 @@ export function useTokens() {
   const again = () => queries.invalidateQueries({ queryKey: key });
   const read = useQuery({ queryKey: key, queryFn: () => unwrap(api.GET("/api/tokens")) });
   const make = useMutation({
-    mutationFn: (body: Schemas["MakeTokenRequest"]) => unwrap(api.POST("/api/tokens", { body })),
+    mutationFn: (body: Schemas["CreateTokenRequest"]) => unwrap(api.POST("/api/tokens", { body })),
     onSuccess: again,
   });
   const end = useMutation({
@@ -58,7 +58,7 @@ export function useMailWish() {
   const key = ["mail-wish"];
   const read = useQuery({ queryKey: key, queryFn: () => unwrap(api.GET("/api/session/mail")) });
   const set = useMutation({
-    mutationFn: (body: Schemas["SetWishRequest"]) => unwrap(api.PUT("/api/session/mail", { body })),
+    mutationFn: (body: Schemas["NotificationPreferenceRequest"]) => unwrap(api.PUT("/api/session/mail", { body })),
     onSuccess: (after) => {
       queries.setQueryData(key, after);
       void queries.invalidateQueries({ queryKey: ["session"] });

@@ -7,7 +7,7 @@ import { ViewsOf } from "../../ui/views-of";
 import { viewWords } from "../../ui/words";
 import { useUpload } from "./use-upload";
 
-type Kind = Exclude<Schemas["PhotoKindEnum"], "bead">;
+type Kind = Exclude<Schemas["PhotoKind"], "bead">;
 
 /** Photos beside the one of the bead: they are looked at, not measured; on the torch an angle can be read. */
 export function OtherViews({ attempt }: { attempt: Attempt }) {

@@ -63,7 +63,7 @@ export function useWeldAnother() {
 }
 
 /** What of a run lies off the card while it is typed, once the fingers rest; nothing for a run that cannot be saved. */
-export function useLiveCheck(attemptId: number, run: Run | null): Schemas["Check"] | undefined {
+export function useLiveCheck(attemptId: number, run: Run | null): Schemas["SetupCheck"] | undefined {
   const rested = useSettled(run === null ? null : JSON.stringify(run), FINGERS_REST_MS);
   const check = useQuery({
     queryKey: ["run-check", attemptId, rested],
@@ -92,7 +92,7 @@ export function useMyEvenings() {
       unwrap(api.GET("/api/courses/{course_id}/my-evenings", { params: { path: { course_id: id } } })),
   });
   const attend = useMutation({
-    mutationFn: ({ session, ...body }: Schemas["SetAttendanceRequest"] & { session: number }) =>
+    mutationFn: ({ session, ...body }: Schemas["AttendanceRequest"] & { session: number }) =>
       unwrap(
         api.PUT("/api/sessions/{session_id}/attendance", { params: { path: { session_id: session } }, body }),
       ),

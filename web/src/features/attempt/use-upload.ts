@@ -17,7 +17,7 @@ export type Sending =
  * Sends a photo in pieces. The file is kept in the browser until it has arrived whole, so that a
  * closed page goes on where it stopped; a lost connection is tried again by itself.
  */
-export function useUpload(attemptId: number, kind: Schemas["PhotoKindEnum"] = "bead") {
+export function useUpload(attemptId: number, kind: Schemas["PhotoKind"] = "bead") {
   const [sending, setSending] = useState<Sending>({ state: "idle" });
   const running = useRef<Upload | null>(null);
   const queries = useQueryClient();

@@ -2,11 +2,11 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, unwrap, type Schemas } from "../../api/client";
 import { useCourse } from "../../ui/course";
 
-export type Evenings = Schemas["Evenings"];
-export type Session = Schemas["Evening"];
+export type Evenings = Schemas["SessionPlan"];
+export type Session = Schemas["CourseSession"];
 export type Booth = Schemas["Booth"];
-export type Sitting = Schemas["Sitting"];
-export type Work = Schemas["Work"];
+export type Sitting = Schemas["BoothSlot"];
+export type Work = Schemas["WorkAhead"];
 
 /** The course's evenings ahead, and everything that changes them; each change answers with all of them. */
 export function useEvenings() {
@@ -21,7 +21,7 @@ export function useEvenings() {
     queryFn: () => unwrap(api.GET("/api/courses/{course_id}/evenings", { params: { path: course } })),
   });
   const make = useMutation({
-    mutationFn: (body: Schemas["MakeSessionsRequest"]) =>
+    mutationFn: (body: Schemas["CreateSessionsRequest"]) =>
       unwrap(api.POST("/api/courses/{course_id}/evenings", { params: { path: course }, body })),
     onSuccess: told,
   });
@@ -38,7 +38,7 @@ export function useEvenings() {
     onSuccess: again,
   });
   const booth = useMutation({
-    mutationFn: ({ id: booth, ...body }: Schemas["SetBoothRequest"] & { id: number | null }) =>
+    mutationFn: ({ id: booth, ...body }: Schemas["BoothRequest"] & { id: number | null }) =>
       unwrap(
         booth === null
           ? api.POST("/api/courses/{course_id}/booths", { params: { path: course }, body })
@@ -50,7 +50,7 @@ export function useEvenings() {
     onSuccess: told,
   });
   const attend = useMutation({
-    mutationFn: ({ session, ...body }: Schemas["SetAttendanceRequest"] & { session: number }) =>
+    mutationFn: ({ session, ...body }: Schemas["AttendanceRequest"] & { session: number }) =>
       unwrap(
         api.PUT("/api/sessions/{session_id}/attendance", { params: { path: { session_id: session } }, body }),
       ),
@@ -61,7 +61,7 @@ export function useEvenings() {
     onSuccess: (after) => told(after.evenings),
   });
   const place = useMutation({
-    mutationFn: (body: Schemas["PlaceByHandRequest"]) =>
+    mutationFn: (body: Schemas["BoothSlotRequest"]) =>
       unwrap(api.PUT("/api/courses/{course_id}/rota", { params: { path: course }, body })),
     onSuccess: (after) => told(after.evenings),
     onError: again,

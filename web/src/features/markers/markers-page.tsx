@@ -10,7 +10,7 @@ import { useAlike, useSetShare } from "./queries";
 import { References } from "./references";
 import { SeverityPlot } from "./severity-plot";
 
-type Alike = Schemas["Alike"];
+type Alike = Schemas["Agreement"];
 
 /** Whether those who teach mark alike: second marks, each over time, what would have fitted better, references. */
 export function MarkersPage() {

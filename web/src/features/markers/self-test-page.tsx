@@ -11,7 +11,7 @@ import { measure } from "../../ui/units";
 import { percent, tintWords } from "../../ui/words";
 import { useSelfTest } from "./queries";
 
-type Bead = Schemas["TestBead"];
+type Bead = Schemas["SelfTestBead"];
 
 const PER_MM = 8;
 const MIDDLE = 7;

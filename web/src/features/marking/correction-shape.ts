@@ -4,7 +4,7 @@ import type { Schemas } from "../../api/client";
 import { measure, type Units } from "../../ui/units";
 import { faultWords } from "../../ui/words";
 
-export type Step = Schemas["StepRequest"];
+export type Step = Schemas["CorrectionRequest"];
 export type Side = "left" | "right";
 export type Tool = "toe" | "front" | "fault";
 type Toes = { s_mm: number[]; left_n_mm: number[]; right_n_mm: number[] };

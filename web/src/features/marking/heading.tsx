@@ -6,7 +6,7 @@ import { useUnits } from "../../ui/use-units";
 import { measure } from "../../ui/units";
 import { finishWords, stateWords } from "../../ui/words";
 
-type Props = { attempt: Attempt; asked: Schemas["Asked"] | null };
+type Props = { attempt: Attempt; asked: Schemas["RequestedChange"] | null };
 
 /** Whose bead, at what, how far; and what was asked to change the last time, with what became of it. */
 export function Heading({ attempt, asked }: Props) {

@@ -69,7 +69,7 @@ export function useJoinCode() {
     queryFn: () => unwrap(api.GET("/api/courses/{course_id}/join-code", { params: { path } })),
   });
   const set = useMutation({
-    mutationFn: (body: Schemas["SetJoinCodeRequest"]) =>
+    mutationFn: (body: Schemas["JoinCodeRequest"]) =>
       unwrap(api.PUT("/api/courses/{course_id}/join-code", { params: { path }, body })),
     onSuccess: (after) => {
       queries.setQueryData(key, after);

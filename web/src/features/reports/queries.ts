@@ -21,7 +21,7 @@ export function useAskReport() {
   const { id } = useCourse();
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (body: Schemas["AskReportRequest"]) =>
+    mutationFn: (body: Schemas["ReportRequest"]) =>
       unwrap(api.POST("/api/courses/{course_id}/reports", { params: { path: { course_id: id } }, body })),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["reports", id] }),
   });

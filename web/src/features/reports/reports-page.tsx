@@ -11,7 +11,7 @@ import { dateWords } from "../../ui/words";
 import { Engines } from "./engines";
 import { useAskReport, useReports, useStudents } from "./queries";
 
-type Paper = Schemas["AskReportRequest"]["paper"];
+type Paper = Schemas["ReportRequest"]["paper"];
 
 const PAPERS: readonly Paper[] = ["a4", "letter"];
 const paperWords = (paper: string) => (paper === "a4" ? "A4" : "Letter");

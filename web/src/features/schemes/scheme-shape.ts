@@ -3,7 +3,7 @@
 import type { Schemas } from "../../api/client";
 import { criteria } from "../../ui/words";
 
-export type Body = Schemas["Body"];
+export type Body = Schemas["SchemeBody"];
 export type Line = Body["lines"][number];
 
 /** A line for a criterion with the weight of a usual one, its own curve and options. */

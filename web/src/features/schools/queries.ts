@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { api, unwrap, type Schemas } from "../../api/client";
 import { useCourse } from "../../ui/course";
 
-export type Schools = Schemas["Schools"];
+export type Schools = Schemas["CourseMethods"];
 
 export function useChangeSchools() {
   const { id } = useCourse();
@@ -12,7 +12,7 @@ export function useChangeSchools() {
       unwrap(
         api.PATCH("/api/courses/{course_id}/schools", {
           params: { path: { course_id: id } },
-          body: given as Schemas["PatchedSchoolsRequest"],
+          body: given as Schemas["CourseMethodsRequest"],
         }),
       ),
     // Awaited, so that the choice stands until the page knows it from the server.

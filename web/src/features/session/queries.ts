@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { api, unwrap, type Schemas } from "../../api/client";
 
-type Session = Schemas["Session"];
+type Session = Schemas["SignedIn"];
 
 /** Begins a session and goes to where that person's work begins; what was read for anybody before is forgotten. */
 function useBegin<T>(begin: (given: T) => Promise<Session>) {

@@ -7,7 +7,7 @@ import { Empty, Loading, Problem } from "../../ui/states";
 import { useSettled } from "../../ui/use-settled";
 import { useCutList, type CutAsked } from "./queries";
 
-type Group = Schemas["Cutting"];
+type Group = Schemas["CutList"];
 type Sheet = Group["sheets"][number];
 
 const TYPING_MS = 400;

@@ -20,7 +20,7 @@ export function useStore() {
     queryFn: () => unwrap(api.GET("/api/courses/{course_id}/stock", { params: { path: course } })),
   });
   const keep = useMutation({
-    mutationFn: ({ item, ...body }: Schemas["KeepItemRequest"] & { item: number | null }) =>
+    mutationFn: ({ item, ...body }: Schemas["StockItemRequest"] & { item: number | null }) =>
       unwrap(
         item === null
           ? api.POST("/api/courses/{course_id}/stock", { params: { path: course }, body })
@@ -41,7 +41,7 @@ export function useStore() {
     onSuccess: again,
   });
   const move = useMutation({
-    mutationFn: ({ item, ...body }: Schemas["MoveRequest"] & { item: number }) =>
+    mutationFn: ({ item, ...body }: Schemas["StockMoveRequest"] & { item: number }) =>
       unwrap(
         api.POST("/api/courses/{course_id}/stock/{item_id}/moves", {
           params: { path: { ...course, item_id: item } },
@@ -56,7 +56,7 @@ export function useStore() {
     onSuccess: told,
   });
   const setBottle = useMutation({
-    mutationFn: ({ bottle, ...body }: Schemas["SetBottleRequest"] & { bottle: number }) =>
+    mutationFn: ({ bottle, ...body }: Schemas["BottleRequest"] & { bottle: number }) =>
       unwrap(api.PUT("/api/bottles/{bottle_id}", { params: { path: { bottle_id: bottle } }, body })),
     onSuccess: told,
   });

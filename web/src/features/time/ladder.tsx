@@ -2,7 +2,7 @@ import { Check, CircleDashed, Lock, Play } from "lucide-react";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 
-type Rung = Schemas["RungStanding"];
+type Rung = Schemas["SequenceStep"];
 
 const LOOK = {
   done: { icon: Check, look: "border-success text-success font-semibold" },

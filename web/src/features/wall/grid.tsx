@@ -4,7 +4,7 @@ import { usePaths } from "../../ui/course";
 import { Panel } from "../../ui/panel";
 import { stuckIn } from "./order";
 
-type Standing = Schemas["StandingAt"];
+type Standing = Schemas["CouponStanding"];
 
 /** People by coupons: tries, good ones in a row of those asked, and how likely the next one passes. */
 export function Grid({ standings }: { standings: Standing[] }) {

@@ -8,7 +8,7 @@ const standing = (id: number, next_pass: number, more: object = {}) =>
     forecast: { next_pass, ready: false },
     stuck: false,
     ...more,
-  }) as Schemas["StandingAt"];
+  }) as Schemas["CouponStanding"];
 const row = (id: number, display_name: string) =>
   ({ student: { id, display_name }, attempts: [] }) as unknown as Schemas["WallRow"];
 

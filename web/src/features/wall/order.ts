@@ -3,7 +3,7 @@
 import type { Schemas } from "../../api/client";
 
 type Row = Schemas["WallRow"];
-type Standing = Schemas["StandingAt"];
+type Standing = Schemas["CouponStanding"];
 
 export const ORDERS = { need: "who needs it most", name: "name", rung: "rung" } as const;
 export type Order = keyof typeof ORDERS;

@@ -39,7 +39,7 @@ it("says who may climb and to what, and who is stuck and why", () => {
     { ...standing, stuck: true, failed_in_a_row: 3, cause: "Uneven dabbing" },
     ready(4, "Oda"),
     ready(5, "Pim"),
-  ] as Schemas["StandingAt"][];
+  ] as Schemas["CouponStanding"][];
   const resting = [
     {
       student: { id: 6, display_name: "Rik" },

@@ -5,7 +5,7 @@ import { Panel } from "../../ui/panel";
 import { dateWords } from "../../ui/words";
 import { stuckIn } from "./order";
 
-type Standing = Schemas["StandingAt"];
+type Standing = Schemas["CouponStanding"];
 
 type Props = { standings: Standing[] };
 
@@ -112,7 +112,7 @@ function GiveAll({ ready }: { ready: Standing[] }) {
   });
 }
 
-function GiveNext({ rung, person }: { rung: Schemas["Rung"]; person: number }) {
+function GiveNext({ rung, person }: { rung: Schemas["SequenceCoupon"]; person: number }) {
   const paths = usePaths();
   return (
     <Link className="link text-sm" to={`${paths.to("assign")}?give=${String(rung.id)}&to=${String(person)}`}>

@@ -19,7 +19,7 @@ export function Week({ week }: { week: Schemas["Week"] }) {
   );
 }
 
-function Shares({ title, shares }: { title: string; shares: Schemas["Share"][] }) {
+function Shares({ title, shares }: { title: string; shares: Schemas["WeekShare"][] }) {
   const now = shares.filter((one) => one.now > 0);
   const gone = shares.filter((one) => one.now === 0).map((one) => one.words.toLowerCase());
   return (
@@ -40,5 +40,5 @@ function Shares({ title, shares }: { title: string; shares: Schemas["Share"][] }
   );
 }
 
-const grows = (one: Schemas["Share"]) =>
+const grows = (one: Schemas["WeekShare"]) =>
   one.now > 1 && one.before_of > 0 && one.now / one.now_of > (1.5 * one.before) / one.before_of;

@@ -2,7 +2,7 @@ import type { Schemas } from "../../api/client";
 import { measure, type Units } from "../../ui/units";
 import { curve, line, onRing, ringArc, turnOf, type Point } from "./drawing-shapes";
 
-type Series = Schemas["Answer"]["series"];
+type Series = Schemas["CalculatorAnswer"]["series"];
 const ink = { className: "stroke-primary", fill: "none", strokeWidth: 2.5 };
 
 type Props = { panel: string; series: Series; units: Units };

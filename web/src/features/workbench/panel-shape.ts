@@ -3,9 +3,9 @@
 import type { Schemas } from "../../api/client";
 import { figure, measure, shownAs, toSi, trimmed, type Quantity, type Units } from "../../ui/units";
 
-export type Panel = Schemas["Panel"];
+export type Panel = Schemas["Calculator"];
 type Input = Panel["inputs"][number];
-type Result = Schemas["Result"];
+type Result = Schemas["CalculatorResult"];
 
 const FINE = 1e5;
 

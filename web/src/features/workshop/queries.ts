@@ -11,7 +11,7 @@ export function useWorkshop() {
   const key = ["workshop"];
   const read = useQuery({ queryKey: key, queryFn: () => unwrap(api.GET("/api/workshop")) });
   const set = useMutation({
-    mutationFn: (body: Schemas["SetWorkshopRequest"]) => unwrap(api.PUT("/api/workshop", { body })),
+    mutationFn: (body: Schemas["WorkshopRequest"]) => unwrap(api.PUT("/api/workshop", { body })),
     onSuccess: (after) => {
       queries.setQueryData(key, after);
       void queries.invalidateQueries({ queryKey: ["session"] });
@@ -57,7 +57,7 @@ export function useWorkshopPeople() {
       ),
   });
   const make = useMutation({
-    mutationFn: (body: Schemas["MakePersonRequest"]) => unwrap(api.POST("/api/workshop/people", { body })),
+    mutationFn: (body: Schemas["CreatePersonRequest"]) => unwrap(api.POST("/api/workshop/people", { body })),
     onSuccess: again,
   });
   const set = useMutation({

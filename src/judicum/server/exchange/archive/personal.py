@@ -12,7 +12,7 @@ from judicum.server.follow.notices.models import Wish
 from judicum.server.people.accounts.models import Token, User
 from judicum.server.record.attempts.models import Attempt, Event
 from judicum.server.record.attempts.queries import marks_blind
-from judicum.server.record.attempts.visibility import Sight
+from judicum.server.record.attempts.visibility import VisibilityPolicy
 from judicum.server.record.marking.models import Phrase
 
 BELONGING = {
@@ -80,7 +80,7 @@ def _told(table: Table, user: User, row: Any, files: dict[str, str]) -> dict[str
     if table.name == "photos" and row.picture is not None:
         told["file"] = _file(str(row.picture.original), files)
     if isinstance(row, Attempt):
-        told["state"] = Sight(user, teaches=False).state(row.state)
+        told["state"] = VisibilityPolicy(user, teaches=False).state(row.state)
         told["coupon"], told["course"] = row.assignment.design.title, row.course.name
         if not hasattr(row, "mark") or row.mark.returned_at is None:
             del told["by_hand"]
@@ -95,7 +95,7 @@ def _file(stored: str, files: dict[str, str]) -> str:
 
 def _events(user: User, mine: Any) -> Iterator[dict[str, Any]]:
     """The log of one's own attempts as one sees it."""
-    sight = Sight(user, teaches=False)
+    sight = VisibilityPolicy(user, teaches=False)
     for attempt in mine.order_by("pk"):
         rows = list(Event.objects.filter(attempt=attempt).select_related("actor").order_by("at", "id"))
         for event in sight.events(rows, marks_blind(user, attempt)):

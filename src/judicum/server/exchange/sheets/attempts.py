@@ -21,7 +21,7 @@ from judicum.server.record.attempts.actions.log_run import log_for
 from judicum.server.record.attempts.actions.note_findings import note_findings
 from judicum.server.record.attempts.actions.open_attempt import open_attempt
 from judicum.server.record.attempts.models import Attempt, Run
-from judicum.server.record.attempts.states import State
+from judicum.server.record.attempts.states import AttemptState
 from judicum.server.record.marking.actions.mark_attempt import return_mark, set_mark
 from judicum.server.record.marking.models import Mark
 from judicum.server.record.photos.models import Figures
@@ -95,7 +95,7 @@ def put_run(user: User, course: Course, values: Mapping[str, Any]) -> Done:
     mine = Attempt.objects.filter(assignment=given, student=student)
     attempt = mine.filter(number=values["attempt"]).first()
     if attempt is None:
-        if values["attempt"] != mine.count() + 1 or mine.filter(state=State.ASSIGNED).exists():
+        if values["attempt"] != mine.count() + 1 or mine.filter(state=AttemptState.ASSIGNED).exists():
             raise InvalidValue(
                 "attempt", values["attempt"], "one that was opened, or the next after the last welded one"
             )
@@ -189,7 +189,7 @@ def mark_columns(course: Course) -> Sequence[Column]:
 def mark_rows(course: Course) -> Iterator[Sequence[Any]]:
     """Marks as they count; one that waits for a blind second mark is nobody's to read yet."""
     keys = _lines(course)
-    marked = _of(course).exclude(mark=None).exclude(state__in=(State.SECOND_ASKED, State.TO_AGREE))
+    marked = _of(course).exclude(mark=None).exclude(state__in=(AttemptState.SECOND_ASKED, AttemptState.TO_AGREE))
     for attempt in marked.select_related("mark"):
         mark = attempt.mark
         scores = [mark.scores.get(key) for key in keys]
@@ -221,7 +221,7 @@ def put_mark(user: User, course: Course, values: Mapping[str, Any]) -> Done:
             user, attempt.pk, attempt.version, scores=scores, comment=comment, next_change=next_change, waived=waived
         )
         attempt.refresh_from_db()
-    if back and attempt.state == State.MARKED:
+    if back and attempt.state == AttemptState.MARKED:
         return_mark(user, attempt.pk, attempt.version)
         same = False
     return Done("same" if same else "changed" if mark else "made", _told(attempt))

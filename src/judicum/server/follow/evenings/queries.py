@@ -1,7 +1,6 @@
 """Evenings read for a person, and as the question that the rota is made of."""
 
 from collections import defaultdict
-from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import date, datetime, timedelta
 from typing import Any
@@ -15,16 +14,13 @@ from judicum.core.planning.rota import USUAL_CHANGEOVER
 from judicum.core.setup import read_coupon
 from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.catalogue.coupons.setup import card_for, coupon_of
-from judicum.server.follow.evenings.models import Attendance, Booth, BoothNote, Feed, Session, Sitting
+from judicum.server.follow.evenings.models import Attendance, Booth, Feed, Session, Sitting
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
-from judicum.server.people.courses.queries import members, membership_of, staff_of
+from judicum.server.people.courses.queries import members, membership_of
 from judicum.server.people.roles import Role
 from judicum.server.record.attempts.models import Attempt
-from judicum.server.record.attempts.states import State
-
-MOST_NOTES = 60
-"""The newest notes of what was broken that the page shows."""
+from judicum.server.record.attempts.states import AttemptState
 
 
 @dataclass(frozen=True)
@@ -58,7 +54,9 @@ def sessions_ahead(course: Course) -> list[Session]:
 
 def work_in(course: Course) -> list[Work]:
     """What everybody is to weld next at each coupon they were given, in the order coupons were given."""
-    rows = Attempt.objects.filter(course=course, state=State.ASSIGNED).select_related("student", "assignment__design")
+    rows = Attempt.objects.filter(course=course, state=AttemptState.ASSIGNED).select_related(
+        "student", "assignment__design"
+    )
     open_ones = rows.order_by("student__display_name", "assignment__created_at", "assignment_id")
     known: dict[int, tuple[int, list[str]]] = {}
     found = []
@@ -123,42 +121,6 @@ def sittings_ahead(course: Course) -> list[Sitting]:
     """Everybody's sittings of today and later."""
     ahead = Sitting.objects.filter(session__course=course, session__date__gte=today_in(course))
     return list(ahead.select_related("session", "booth", "student", "assignment__design"))
-
-
-@dataclass(frozen=True)
-class Evenings:
-    """All that the page of evenings shows."""
-
-    course: Course
-    sessions: list[Session]
-    booths: list[Booth]
-    closed: Mapping[int, list[int]]
-    notes: list[BoothNote]
-    sittings: list[Sitting]
-    attendance: list[Attendance]
-    people: list[User]
-    work: list[Work]
-
-
-def evenings_of(user: User, course_id: int) -> Evenings:
-    """A course's evenings for those who teach it.
-
-    Raises:
-        NotFound, NotAllowed: not a course one teaches.
-    """
-    course = staff_of(user, course_id).course
-    sessions = sessions_ahead(course)
-    closed: dict[int, list[int]] = defaultdict(list)
-    for booth, session in Booth.closed.through.objects.filter(session_id__in=[s.pk for s in sessions]).values_list(
-        "booth_id", "session_id"
-    ):
-        closed[booth].append(session)
-    return Evenings(
-        course, sessions, list(Booth.objects.filter(course=course)), closed,
-        list(BoothNote.objects.filter(booth__course=course).select_related("by")[:MOST_NOTES]), sittings_ahead(course),
-        list(Attendance.objects.filter(session__in=sessions)), [m.user for m in members(course_id, Role.STUDENT)],
-        work_in(course),
-    )  # fmt: skip
 
 
 def session_for(user: User, session_id: int) -> Session:

@@ -12,10 +12,10 @@ from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Membership
 from judicum.server.people.roles import STAFF, Role
 from judicum.server.record.attempts.models import Attempt
-from judicum.server.record.attempts.states import OVER, State, Step
+from judicum.server.record.attempts.states import OVER, AttemptState, AttemptStep
 from judicum.words.notices import coupon_line, low_line
 
-AGAIN = {State.WELD_AGAIN: Step.SEND_BACK, State.PHOTO_ASKED: Step.ASK_PHOTO}
+AGAIN = {AttemptState.WELD_AGAIN: AttemptStep.SEND_BACK, AttemptState.PHOTO_ASKED: AttemptStep.ASK_PHOTO}
 """States that ask a student for something, and the step that leads there."""
 
 
@@ -48,7 +48,7 @@ def _due(user: User, since: datetime, now: datetime) -> list[str]:
 
 
 def _returned(user: User, since: datetime, now: datetime) -> list[str]:
-    back = _mine(user).filter(state=State.RETURNED, mark__returned_at__gt=since, mark__returned_at__lte=now)
+    back = _mine(user).filter(state=AttemptState.RETURNED, mark__returned_at__gt=since, mark__returned_at__lte=now)
     return [_line(one) for one in back.order_by("mark__returned_at")]
 
 

@@ -12,23 +12,11 @@ from rest_framework.response import Response
 from rest_framework.throttling import BaseThrottle
 from rest_framework.views import APIView
 
+from judicum.server.answers import people as people_answers
+from judicum.server.answers.base import list_of
 from judicum.server.http.authentication import SessionOnly
 from judicum.server.http.parsing import sent
 from judicum.server.http.person import person
-from judicum.server.http.serializers.accounts import (
-    ChangePasswordSerializer,
-    CodeSerializer,
-    MadeTokenSerializer,
-    MakeTokenSerializer,
-    PasswordSerializer,
-    RecoveryCodesSerializer,
-    ResetPasswordSerializer,
-    SecondFactorBegunSerializer,
-    SessionSerializer,
-    SignInSerializer,
-    TokenSerializer,
-    UnitsSerializer,
-)
 from judicum.server.http.throttles import DoorThrottle
 from judicum.server.people.accounts.actions.change_units import change_units
 from judicum.server.people.accounts.actions.keep_token import end_token, make_token
@@ -37,7 +25,7 @@ from judicum.server.people.accounts.actions.set_password import change_password,
 from judicum.server.people.accounts.actions.sign_in import sign_in
 from judicum.server.people.accounts.links import for_camera
 from judicum.server.people.accounts.models import Token
-from judicum.server.people.accounts.queries import with_courses
+from judicum.server.read.people import signed_in
 
 
 class SessionView(APIView):
@@ -51,15 +39,15 @@ class SessionView(APIView):
     def get_throttles(self) -> list[BaseThrottle]:
         return [DoorThrottle()] if self.request.method == "POST" else super().get_throttles()
 
-    @extend_schema(operation_id="session_read", responses=SessionSerializer)
+    @extend_schema(operation_id="session_read", responses=people_answers.SignedIn)
     def get(self, request: Request) -> Response:
-        return Response(SessionSerializer(with_courses(person(request))).data)
+        return Response(signed_in(person(request)))
 
-    @extend_schema(operation_id="session_open", request=SignInSerializer, responses=SessionSerializer)
+    @extend_schema(operation_id="session_open", request=people_answers.SignInRequest, responses=people_answers.SignedIn)
     def post(self, request: Request) -> Response:
-        asked = sent(SignInSerializer, request)
-        user = sign_in(request._request, **asked)
-        return Response(SessionSerializer(with_courses(user)).data)
+        asked = sent(people_answers.SignInRequest, request)
+        user = sign_in(request._request, asked.username, asked.password, asked.code)
+        return Response(signed_in(user))
 
     @extend_schema(operation_id="session_close", request=None, responses={204: None})
     def delete(self, request: Request) -> Response:
@@ -72,10 +60,10 @@ class PasswordView(APIView):
 
     authentication_classes = (SessionOnly,)
 
-    @extend_schema(operation_id="password_change", request=ChangePasswordSerializer, responses={204: None})
+    @extend_schema(operation_id="password_change", request=people_answers.ChangePasswordRequest, responses={204: None})
     def put(self, request: Request) -> Response:
-        asked = sent(ChangePasswordSerializer, request)
-        user = change_password(person(request), **asked)
+        asked = sent(people_answers.ChangePasswordRequest, request)
+        user = change_password(person(request), **dict(asked))
         update_session_auth_hash(request._request, user)
         return Response(status=status.HTTP_204_NO_CONTENT)
 
@@ -99,17 +87,19 @@ class SecondFactorView(APIView):
     authentication_classes = (SessionOnly,)
     without_second = True
 
-    @extend_schema(operation_id="second_factor_begin", request=None, responses=SecondFactorBegunSerializer)
+    @extend_schema(operation_id="second_factor_begin", request=None, responses=people_answers.SecondFactorBegun)
     def post(self, request: Request) -> Response:
         address = begin_second(person(request))
         secret = parse_qs(urlsplit(address).query)["secret"][0]
-        return Response({"address": address, "picture": for_camera(address), "secret": secret})
+        return Response(people_answers.SecondFactorBegun(address=address, picture=for_camera(address), secret=secret))
 
-    @extend_schema(operation_id="second_factor_confirm", request=CodeSerializer, responses=RecoveryCodesSerializer)
+    @extend_schema(
+        operation_id="second_factor_confirm", request=people_answers.CodeRequest, responses=people_answers.RecoveryCodes
+    )
     def put(self, request: Request) -> Response:
-        codes = confirm_second(person(request), sent(CodeSerializer, request)["code"])
+        codes = confirm_second(person(request), sent(people_answers.CodeRequest, request).code)
         request._request.session.pop(MISSING, None)
-        return Response({"codes": codes})
+        return Response(people_answers.RecoveryCodes(codes=codes))
 
 
 class SecondFactorOffView(APIView):
@@ -117,9 +107,9 @@ class SecondFactorOffView(APIView):
 
     authentication_classes = (SessionOnly,)
 
-    @extend_schema(operation_id="second_factor_off", request=PasswordSerializer, responses={204: None})
+    @extend_schema(operation_id="second_factor_off", request=people_answers.PasswordRequest, responses={204: None})
     def post(self, request: Request) -> Response:
-        turn_off_second(person(request), sent(PasswordSerializer, request)["password"])
+        turn_off_second(person(request), sent(people_answers.PasswordRequest, request).password)
         return Response(status=status.HTTP_204_NO_CONTENT)
 
 
@@ -128,14 +118,18 @@ class TokensView(APIView):
 
     authentication_classes = (SessionOnly,)
 
-    @extend_schema(operation_id="tokens_list", responses=TokenSerializer(many=True))
+    @extend_schema(operation_id="tokens_list", responses=list_of(people_answers.Token))
     def get(self, request: Request) -> Response:
-        return Response(TokenSerializer(Token.objects.filter(user=person(request)), many=True).data)
+        return Response(
+            [people_answers.Token.model_validate(one) for one in Token.objects.filter(user=person(request))]
+        )
 
-    @extend_schema(operation_id="token_make", request=MakeTokenSerializer, responses=MadeTokenSerializer)
+    @extend_schema(
+        operation_id="token_make", request=people_answers.CreateTokenRequest, responses=people_answers.CreatedToken
+    )
     def post(self, request: Request) -> Response:
-        token, secret = make_token(person(request), **sent(MakeTokenSerializer, request))
-        return Response({"secret": secret, "token": TokenSerializer(token).data}, status=status.HTTP_201_CREATED)
+        token, secret = make_token(person(request), **dict(sent(people_answers.CreateTokenRequest, request)))
+        return Response(people_answers.CreatedToken(secret=secret, token=token), status=status.HTTP_201_CREATED)
 
 
 class TokenView(APIView):
@@ -155,18 +149,18 @@ class ResetPasswordView(APIView):
     permission_classes = (AllowAny,)
     throttle_classes = (DoorThrottle,)
 
-    @extend_schema(operation_id="password_reset", request=ResetPasswordSerializer, responses={204: None})
+    @extend_schema(operation_id="password_reset", request=people_answers.ResetPasswordRequest, responses={204: None})
     def post(self, request: Request) -> Response:
-        given = sent(ResetPasswordSerializer, request)
-        reset_password(given["person"], given["token"], given["password"])
+        given = sent(people_answers.ResetPasswordRequest, request)
+        reset_password(given.person, given.token, given.password)
         return Response(status=status.HTTP_204_NO_CONTENT)
 
 
 class UnitsView(APIView):
     """The units one thinks in."""
 
-    @extend_schema(operation_id="units_change", request=UnitsSerializer, responses=SessionSerializer)
+    @extend_schema(operation_id="units_change", request=people_answers.UnitsRequest, responses=people_answers.SignedIn)
     def patch(self, request: Request) -> Response:
-        asked = sent(UnitsSerializer, request)
-        user = change_units(person(request), asked.get("length_unit"), asked.get("flow_unit"))
-        return Response(SessionSerializer(with_courses(user)).data)
+        asked = sent(people_answers.UnitsRequest, request)
+        user = change_units(person(request), asked.length_unit, asked.flow_unit)
+        return Response(signed_in(user))

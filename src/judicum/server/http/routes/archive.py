@@ -10,15 +10,17 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from judicum.core.errors import NotFound
+from judicum.server.answers import exchange as exchange_answers
+from judicum.server.answers.problems import FieldProblem
 from judicum.server.exchange.archive.personal import personal_archive
 from judicum.server.exchange.archive.write import archive_of
-from judicum.server.exchange.sheets import MOST_BYTES, SHEETS, Sheet, put_sheet
+from judicum.server.exchange.sheets import MOST_BYTES, SHEETS, LineDone, Sheet, put_sheet
 from judicum.server.http.authentication import SessionOnly
 from judicum.server.http.parsing import sent_bytes
 from judicum.server.http.person import person
-from judicum.server.http.serializers.archive import SheetDoneSerializer, told_line
 from judicum.server.people.accounts.units import units_of
 from judicum.server.people.courses.queries import instructor_of
+from judicum.words import Units, problems
 
 TABLE = {"text/csv": OpenApiTypes.BINARY}
 ZIP = {(200, "application/zip"): OpenApiTypes.BINARY}
@@ -71,11 +73,11 @@ class SheetView(APIView):
         response["Content-Disposition"] = f'attachment; filename="{found.name}.csv"'
         return response
 
-    @extend_schema(operation_id="sheet_foresee", request=TABLE, responses=SheetDoneSerializer)
+    @extend_schema(operation_id="sheet_foresee", request=TABLE, responses=exchange_answers.SheetDone)
     def post(self, request: Request, course_id: int, sheet: str) -> Response:
         return self._put(request, course_id, sheet, keep=False)
 
-    @extend_schema(operation_id="sheet_put", request=TABLE, responses=SheetDoneSerializer)
+    @extend_schema(operation_id="sheet_put", request=TABLE, responses=exchange_answers.SheetDone)
     def put(self, request: Request, course_id: int, sheet: str) -> Response:
         return self._put(request, course_id, sheet, keep=True)
 
@@ -86,7 +88,22 @@ class SheetView(APIView):
         done, kept = put_sheet(person(request), course_id, sheet, sent_bytes(request, "table"), keep)
         units = units_of(request.user)
         root = request.build_absolute_uri("/")
-        return Response({"kept": kept, "lines": [told_line(one, units, root) for one in done]})
+        lines = [_line(one, units, root) for one in done]
+        return Response(exchange_answers.SheetDone(kept=kept, lines=lines))
+
+
+def _line(one: LineDone, units: Units, root: str) -> exchange_answers.SheetLine:
+    """What came of a line; `root` is the server's own address."""
+    return exchange_answers.SheetLine(
+        line=one.line,
+        outcome=one.outcome,
+        what=one.what,
+        problems=[
+            FieldProblem(field=p.field, given=problems.given(p, units), allowed=problems.allowed(p, units))
+            for p in one.problems
+        ],
+        hand_over=root + one.hand_over if one.hand_over else None,
+    )
 
 
 def _sheet(name: str) -> Sheet:

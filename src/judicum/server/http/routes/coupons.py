@@ -2,80 +2,72 @@
 
 from drf_spectacular.utils import extend_schema
 from rest_framework import status
-from rest_framework.generics import ListAPIView
 from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from judicum.core.setup import plan_card
+from judicum.server.answers import coupons as coupons_answers
 from judicum.server.catalogue.coupons.actions.save_design import Words, save_design
-from judicum.server.catalogue.coupons.models import Assignment, Design
 from judicum.server.catalogue.coupons.queries import assignments_for, designs_for
 from judicum.server.catalogue.coupons.setup import schools_of
+from judicum.server.http.paging import PAGED, page_of
 from judicum.server.http.parsing import sent
 from judicum.server.http.person import person
-from judicum.server.http.serializers.card import CardSerializer
-from judicum.server.http.serializers.coupons import (
-    AssignmentSerializer,
-    AssignSerializer,
-    CouponSerializer,
-    DesignSerializer,
-    SaveDesignSerializer,
-)
 from judicum.server.people.accounts.units import units_of
 from judicum.server.people.courses.queries import membership_of
 from judicum.server.record.attempts.actions.assign_coupon import assign_coupon
 from judicum.words import setup as words
 
 
-class DesignsView(ListAPIView[Design]):
+class DesignsView(APIView):
     """The library and the course's own coupons, the newest version of each; saving one from the builder."""
 
-    serializer_class = DesignSerializer
-    queryset = Design.objects.none()
+    @extend_schema(operation_id="courses_designs_list", parameters=PAGED, responses=coupons_answers.Designs)
+    def get(self, request: Request, course_id: int) -> Response:
+        return Response(page_of(coupons_answers.Designs, designs_for(person(request), course_id), request))
 
-    def get_queryset(self):  # type: ignore[no-untyped-def]
-        if getattr(self, "swagger_fake_view", False):
-            return Design.objects.none()
-        return designs_for(person(self.request), self.kwargs["course_id"])
-
-    @extend_schema(operation_id="design_save", request=SaveDesignSerializer, responses={201: DesignSerializer})
+    @extend_schema(
+        operation_id="design_save",
+        request=coupons_answers.SaveDesignRequest,
+        responses={201: coupons_answers.Design},
+    )
     def post(self, request: Request, course_id: int) -> Response:
-        given = sent(SaveDesignSerializer, request)
-        coupon, base = given.pop("coupon"), given.pop("base", None)
-        made = save_design(person(request), course_id, coupon, Words(**given), base)
-        return Response(DesignSerializer(made).data, status=status.HTTP_201_CREATED)
+        asked = sent(coupons_answers.SaveDesignRequest, request)
+        about = Words(asked.title, asked.purpose, asked.usual_faults, asked.length_mm)
+        made = save_design(person(request), course_id, asked.coupon, about, asked.base)
+        return Response(coupons_answers.Design.model_validate(made), status=status.HTTP_201_CREATED)
 
 
 class PlanView(APIView):
-    """The setup card of a coupon that is being designed, by the course's schools; nothing is kept."""
+    """The setup card of a coupon that is being designed, by the course's methods; nothing is kept."""
 
     of_archived = True
 
-    @extend_schema(operation_id="plan_read", request=CouponSerializer, responses=CardSerializer)
+    @extend_schema(operation_id="plan_read", request=coupons_answers.CouponRequest, responses=coupons_answers.Card)
     def post(self, request: Request, course_id: int) -> Response:
         course = membership_of(person(request), course_id).course
-        asked = sent(CouponSerializer, request)
-        plan = plan_card({**schools_of(course), **asked["coupon"]})
-        return Response(CardSerializer(words.card(plan, units_of(request.user))).data)
+        asked = sent(coupons_answers.CouponRequest, request)
+        plan = plan_card({**schools_of(course), **asked.coupon})
+        return Response(coupons_answers.Card.model_validate(words.card(plan, units_of(request.user))))
 
 
-class AssignmentsView(ListAPIView[Assignment]):
+class AssignmentsView(APIView):
     """A course's assignments, newest first."""
 
-    serializer_class = AssignmentSerializer
-    queryset = Assignment.objects.none()
+    @extend_schema(operation_id="courses_assignments_list", parameters=PAGED, responses=coupons_answers.Assignments)
+    def get(self, request: Request, course_id: int) -> Response:
+        return Response(page_of(coupons_answers.Assignments, assignments_for(person(request), course_id), request))
 
-    def get_queryset(self):  # type: ignore[no-untyped-def]
-        if getattr(self, "swagger_fake_view", False):
-            return Assignment.objects.none()
-        return assignments_for(person(self.request), self.kwargs["course_id"])
-
-    @extend_schema(operation_id="assignment_create", request=AssignSerializer, responses={201: AssignmentSerializer})
+    @extend_schema(
+        operation_id="assignment_create",
+        request=coupons_answers.AssignRequest,
+        responses={201: coupons_answers.Assignment},
+    )
     def post(self, request: Request, course_id: int) -> Response:
-        given = sent(AssignSerializer, request)
+        given = dict(sent(coupons_answers.AssignRequest, request))
         made = assign_coupon(
-            person(request), course_id, design_id=given.pop("design"), student_ids=given.pop("students", None), **given
+            person(request), course_id, design_id=given.pop("design"), student_ids=given.pop("students"), **given
         )
         shown = assignments_for(person(request), course_id).get(pk=made.pk)
-        return Response(AssignmentSerializer(shown).data, status=status.HTTP_201_CREATED)
+        return Response(coupons_answers.Assignment.model_validate(shown), status=status.HTTP_201_CREATED)

@@ -9,68 +9,55 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from judicum.server.answers import sessions as sessions_answers
 from judicum.server.follow.evenings.actions.attend import come_in, set_attendance
 from judicum.server.follow.evenings.actions.make_sessions import drop_session, make_sessions
 from judicum.server.follow.evenings.actions.plan_evenings import place, plan_rest, take_out
 from judicum.server.follow.evenings.actions.set_booth import report_broken, set_booth
 from judicum.server.follow.evenings.calendar import calendar_of
-from judicum.server.follow.evenings.machine import machine_of, weld_at
-from judicum.server.follow.evenings.models import Attendance, Feed
-from judicum.server.follow.evenings.queries import evenings_of, feed_of, my_sittings, now_is, sessions_ahead
+from judicum.server.follow.evenings.machine import weld_at
+from judicum.server.follow.evenings.models import Feed
+from judicum.server.follow.evenings.queries import feed_of
 from judicum.server.http.parsing import sent
 from judicum.server.http.person import person
-from judicum.server.http.serializers.evenings import (
-    BoothNameSerializer,
-    DoorSerializer,
-    EveningsSerializer,
-    FeedSerializer,
-    MachineSerializer,
-    MakeSessionsSerializer,
-    MyEveningsSerializer,
-    PlaceByHandSerializer,
-    PlannedSerializer,
-    ReportBrokenSerializer,
-    SetAttendanceSerializer,
-    SetBoothSerializer,
-    TimeZoneSerializer,
-    WeldAtSerializer,
-    told_evenings,
-    told_machine,
-    told_mine,
-    told_unplaced,
-)
 from judicum.server.http.throttles import DoorThrottle
 from judicum.server.people.accounts.units import units_of
 from judicum.server.people.courses.actions.set_time_zone import set_time_zone
 from judicum.server.people.courses.queries import membership_of, staff_of
-from judicum.words.evenings import when_words
+from judicum.server.read.sessions import machine_page, my_sessions, session_plan, unplaced_of
 
 
 def _shown(request: Request, course_id: int) -> Response:
-    return Response(told_evenings(evenings_of(person(request), course_id)))
+    return Response(session_plan(person(request), course_id))
 
 
 class EveningsView(APIView):
     """The course's evenings ahead, and making sessions."""
 
-    @extend_schema(operation_id="evenings_read", responses=EveningsSerializer)
+    @extend_schema(operation_id="evenings_read", responses=sessions_answers.SessionPlan)
     def get(self, request: Request, course_id: int) -> Response:
         return _shown(request, course_id)
 
-    @extend_schema(operation_id="sessions_make", request=MakeSessionsSerializer, responses=EveningsSerializer)
+    @extend_schema(
+        operation_id="sessions_make",
+        request=sessions_answers.CreateSessionsRequest,
+        responses=sessions_answers.SessionPlan,
+    )
     def post(self, request: Request, course_id: int) -> Response:
-        asked = sent(MakeSessionsSerializer, request)
-        make_sessions(person(request), course_id, **asked)
+        asked = sent(sessions_answers.CreateSessionsRequest, request)
+        make_sessions(person(request), course_id, **dict(asked))
         return _shown(request, course_id)
 
 
 class TimeZoneView(APIView):
     """Where the course meets, for its instructor."""
 
-    @extend_schema(operation_id="time_zone_set", request=TimeZoneSerializer, responses=EveningsSerializer)
+    @extend_schema(
+        operation_id="time_zone_set", request=sessions_answers.TimeZoneRequest, responses=sessions_answers.SessionPlan
+    )
     def put(self, request: Request, course_id: int) -> Response:
-        asked = sent(TimeZoneSerializer, request)
-        set_time_zone(person(request), course_id, asked["time_zone"])
+        asked = sent(sessions_answers.TimeZoneRequest, request)
+        set_time_zone(person(request), course_id, asked.time_zone)
         return _shown(request, course_id)
 
 
@@ -86,54 +73,62 @@ class SessionView(APIView):
 class BoothsView(APIView):
     """Making a booth."""
 
-    @extend_schema(operation_id="booth_make", request=SetBoothSerializer, responses=EveningsSerializer)
+    @extend_schema(
+        operation_id="booth_make", request=sessions_answers.BoothRequest, responses=sessions_answers.SessionPlan
+    )
     def post(self, request: Request, course_id: int) -> Response:
-        asked = sent(SetBoothSerializer, request)
-        set_booth(person(request), course_id, None, **asked)
+        asked = sent(sessions_answers.BoothRequest, request)
+        set_booth(person(request), course_id, None, **dict(asked))
         return _shown(request, course_id)
 
 
 class BoothView(APIView):
     """Changing a booth: what it has, what is broken, when it is closed."""
 
-    @extend_schema(operation_id="booth_set", request=SetBoothSerializer, responses=EveningsSerializer)
+    @extend_schema(
+        operation_id="booth_set", request=sessions_answers.BoothRequest, responses=sessions_answers.SessionPlan
+    )
     def put(self, request: Request, course_id: int, booth_id: int) -> Response:
-        asked = sent(SetBoothSerializer, request)
-        set_booth(person(request), course_id, booth_id, **asked)
+        asked = sent(sessions_answers.BoothRequest, request)
+        set_booth(person(request), course_id, booth_id, **dict(asked))
         return _shown(request, course_id)
 
 
 class BoothNotesView(APIView):
     """Saying what does not work at a booth, by whoever stands there."""
 
-    @extend_schema(operation_id="booth_report", request=ReportBrokenSerializer, responses=BoothNameSerializer)
+    @extend_schema(
+        operation_id="booth_report", request=sessions_answers.FaultReportRequest, responses=sessions_answers.BoothName
+    )
     def post(self, request: Request, course_id: int, booth_id: int) -> Response:
-        asked = sent(ReportBrokenSerializer, request)
-        booth = report_broken(person(request), course_id, booth_id, asked["text"])
-        return Response(BoothNameSerializer(booth).data)
+        asked = sent(sessions_answers.FaultReportRequest, request)
+        booth = report_broken(person(request), course_id, booth_id, asked.text)
+        return Response(sessions_answers.BoothName.model_validate(booth))
 
 
 class MachineView(APIView):
     """The machine an attempt is welded with, and what worked on it last."""
 
-    @extend_schema(operation_id="machine_read", responses=MachineSerializer)
+    @extend_schema(operation_id="machine_read", responses=sessions_answers.Machine)
     def get(self, request: Request, attempt_id: int) -> Response:
-        return Response(told_machine(machine_of(person(request), attempt_id), units_of(request.user)))
+        return Response(machine_page(person(request), attempt_id, units_of(request.user)))
 
-    @extend_schema(operation_id="machine_set", request=WeldAtSerializer, responses=MachineSerializer)
+    @extend_schema(
+        operation_id="machine_set", request=sessions_answers.WeldedAtRequest, responses=sessions_answers.Machine
+    )
     def put(self, request: Request, attempt_id: int) -> Response:
-        asked = sent(WeldAtSerializer, request)
-        weld_at(person(request), attempt_id, asked["booth"])
+        asked = sent(sessions_answers.WeldedAtRequest, request)
+        weld_at(person(request), attempt_id, asked.booth)
         return self.get(request, attempt_id)
 
 
 class AttendanceView(APIView):
     """Who is away and who is there."""
 
-    @extend_schema(operation_id="attendance_set", request=SetAttendanceSerializer, responses={204: None})
+    @extend_schema(operation_id="attendance_set", request=sessions_answers.AttendanceRequest, responses={204: None})
     def put(self, request: Request, session_id: int) -> Response:
-        given = sent(SetAttendanceSerializer, request)
-        set_attendance(person(request), session_id, given["student"], given["there"])
+        given = sent(sessions_answers.AttendanceRequest, request)
+        set_attendance(person(request), session_id, given.student, given.there)
         return Response(status=status.HTTP_204_NO_CONTENT)
 
 
@@ -142,37 +137,39 @@ class DoorView(APIView):
 
     throttle_classes = (DoorThrottle,)
 
-    @extend_schema(operation_id="door_open", request=DoorSerializer, responses={204: None})
+    @extend_schema(operation_id="door_open", request=sessions_answers.DoorRequest, responses={204: None})
     def post(self, request: Request, session_id: int) -> Response:
-        asked = sent(DoorSerializer, request)
-        come_in(person(request), session_id, asked["code"])
+        asked = sent(sessions_answers.DoorRequest, request)
+        come_in(person(request), session_id, asked.code)
         return Response(status=status.HTTP_204_NO_CONTENT)
 
 
 class RotaView(APIView):
     """Planning everything that is not placed by hand, and placing by hand."""
 
-    @extend_schema(operation_id="rota_plan", request=None, responses=PlannedSerializer)
+    @extend_schema(operation_id="rota_plan", request=None, responses=sessions_answers.Planned)
     def post(self, request: Request, course_id: int) -> Response:
         found = plan_rest(person(request), course_id)
-        evenings = told_evenings(evenings_of(person(request), course_id))
-        return Response({"evenings": evenings, "unplaced": told_unplaced(found), "gone": []})
+        plan = session_plan(person(request), course_id)
+        return Response(sessions_answers.Planned(evenings=plan, unplaced=unplaced_of(found), gone=[]))
 
-    @extend_schema(operation_id="rota_place", request=PlaceByHandSerializer, responses=PlannedSerializer)
+    @extend_schema(
+        operation_id="rota_place", request=sessions_answers.BoothSlotRequest, responses=sessions_answers.Planned
+    )
     def put(self, request: Request, course_id: int) -> Response:
-        given = sent(PlaceByHandSerializer, request)
+        given = sent(sessions_answers.BoothSlotRequest, request)
         done = place(
             person(request),
             course_id,
-            given["assignment"],
-            given["student"],
-            given["session"],
-            given["booth"],
-            given["start"],
+            given.assignment,
+            given.student,
+            given.session,
+            given.booth,
+            given.start,
         )
-        evenings = told_evenings(evenings_of(person(request), course_id))
+        plan = session_plan(person(request), course_id)
         gone = [f"{one.student.display_name}, {one.assignment.design.title}" for one in done.gone]
-        return Response({"evenings": evenings, "unplaced": [], "gone": gone})
+        return Response(sessions_answers.Planned(evenings=plan, unplaced=[], gone=gone))
 
 
 class SittingView(APIView):
@@ -187,33 +184,22 @@ class SittingView(APIView):
 class MyEveningsView(APIView):
     """Where one stands, and when the course meets."""
 
-    @extend_schema(operation_id="my_evenings_read", responses=MyEveningsSerializer)
+    @extend_schema(operation_id="my_evenings_read", responses=sessions_answers.MySessions)
     def get(self, request: Request, course_id: int) -> Response:
-        user = person(request)
-        course = membership_of(user, course_id).course
-        sessions = sessions_ahead(course)
-        said = dict(Attendance.objects.filter(session__in=sessions, user=user).values_list("session_id", "there"))
-        rows = [
-            {
-                "id": one.pk, "when": when_words(one.date, one.start, 0), "away": said.get(one.pk) is False,
-                "there": said.get(one.pk) is True, "now": now_is(one),
-            }
-            for one in sessions
-        ]  # fmt: skip
-        return Response({"sittings": [told_mine(one) for one in my_sittings(user, course_id)], "sessions": rows})
+        return Response(my_sessions(person(request), course_id))
 
 
 class FeedsView(APIView):
     """The secret address of one's own calendar, made when it is first asked for; asked anew with PUT, the old one ends."""
 
-    @extend_schema(operation_id="feed_read", responses=FeedSerializer)
+    @extend_schema(operation_id="feed_read", responses=sessions_answers.CalendarSubscription)
     def get(self, request: Request, course_id: int) -> Response:
         user = person(request)
         membership_of(user, course_id)
         feed, _ = Feed.objects.get_or_create(course_id=course_id, user=user)
-        return Response({"address": f"/api/calendar/{feed.token}.ics"})
+        return Response(sessions_answers.CalendarSubscription(address=f"/api/calendar/{feed.token}.ics"))
 
-    @extend_schema(operation_id="feed_renew", request=None, responses=FeedSerializer)
+    @extend_schema(operation_id="feed_renew", request=None, responses=sessions_answers.CalendarSubscription)
     def put(self, request: Request, course_id: int) -> Response:
         user = person(request)
         membership_of(user, course_id)
@@ -224,11 +210,11 @@ class FeedsView(APIView):
 class CourseFeedView(APIView):
     """The secret address of the course's calendar, for those who teach it to hand on."""
 
-    @extend_schema(operation_id="course_feed_read", responses=FeedSerializer)
+    @extend_schema(operation_id="course_feed_read", responses=sessions_answers.CalendarSubscription)
     def get(self, request: Request, course_id: int) -> Response:
         staff_of(person(request), course_id)
         feed, _ = Feed.objects.get_or_create(course_id=course_id, user=None)
-        return Response({"address": f"/api/calendar/{feed.token}.ics"})
+        return Response(sessions_answers.CalendarSubscription(address=f"/api/calendar/{feed.token}.ics"))
 
 
 class CalendarView(APIView):

@@ -2,6 +2,7 @@
 
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import OpenApiParameter, extend_schema
+from rest_framework import status
 from rest_framework.parsers import BaseParser
 from rest_framework.request import Request
 from rest_framework.response import Response
@@ -9,17 +10,12 @@ from rest_framework.views import APIView
 
 from judicum.core.errors import InvalidValue
 from judicum.core.numbers import whole
+from judicum.server.answers import attempts as attempts_answers
+from judicum.server.answers import photos as photos_answers
+from judicum.server.answers.base import list_of
 from judicum.server.http.parsing import sent, sent_bytes
 from judicum.server.http.person import person
-from judicum.server.http.routes.attempts import shown
-from judicum.server.http.serializers.attempts import AttemptSerializer
-from judicum.server.http.serializers.photos import (
-    ChooseBeadSerializer,
-    PhotoProblemSerializer,
-    ReadAngleSerializer,
-    SetScaleSerializer,
-    StepSerializer,
-)
+from judicum.server.http.routes.attempts import attempt_response
 from judicum.server.platform.sandbox import precheck_in_sandbox
 from judicum.server.record.photos.actions.choose_bead import choose_bead
 from judicum.server.record.photos.actions.correct_measurement import correct_measurement, undo_correction
@@ -54,7 +50,7 @@ class PhotoPrecheckView(APIView):
     @extend_schema(
         operation_id="photo_precheck",
         request={"image/jpeg": OpenApiTypes.BINARY},
-        responses=PhotoProblemSerializer(many=True),
+        responses=list_of(photos_answers.PhotoProblem),
         parameters=[OpenApiParameter("long_side_px", OpenApiTypes.INT, description="Long side of the photo itself.")],
     )
     def post(self, request: Request) -> Response:
@@ -64,60 +60,67 @@ class PhotoPrecheckView(APIView):
         if asked and not 0 < (long_side or 0) < MAX_SIDE_PX:
             raise InvalidValue("long_side_px", asked[:20], f"a whole number of pixels, under {MAX_SIDE_PX}")
         found = precheck_in_sandbox(sent_bytes(request, "picture"), long_side)
-        return Response([{"code": one.code, "message": precheck_message(one)} for one in found])
+        return Response([photos_answers.PhotoProblem(code=one.code, message=precheck_message(one)) for one in found])
 
 
 class CorrectionsView(APIView):
     """Steps over a measurement: one more, or back."""
 
-    @extend_schema(operation_id="measurement_correct", request=StepSerializer, responses=AttemptSerializer)
+    @extend_schema(
+        operation_id="measurement_correct", request=photos_answers.CorrectionRequest, responses=attempts_answers.Attempt
+    )
     def post(self, request: Request, measurement_id: int) -> Response:
         if not isinstance(request.data, dict):
             raise InvalidValue("step", type(request.data).__name__, "an object with a step")
         made = correct_measurement(person(request), measurement_id, request.data)
-        return shown(request, made.measurement.photo.attempt_id)
+        return attempt_response(request, made.measurement.photo.attempt_id)
 
     @extend_schema(
         operation_id="measurement_undo",
-        responses={200: AttemptSerializer},
+        responses={200: attempts_answers.Attempt},
         parameters=[OpenApiParameter("every", OpenApiTypes.BOOL)],
     )
     def delete(self, request: Request, measurement_id: int) -> Response:
         every = request.query_params.get("every") == "true"
         undo_correction(person(request), measurement_id, every)
-        return shown(request, measurement_for(person(request), measurement_id).photo.attempt_id)
+        return attempt_response(request, measurement_for(person(request), measurement_id).photo.attempt_id)
 
 
 class ChooseBeadView(APIView):
     """Which of several beads counts."""
 
-    @extend_schema(operation_id="measurement_choose_bead", request=ChooseBeadSerializer, responses=AttemptSerializer)
+    @extend_schema(
+        operation_id="measurement_choose_bead",
+        request=photos_answers.ChooseBeadRequest,
+        responses=attempts_answers.Attempt,
+    )
     def post(self, request: Request, measurement_id: int) -> Response:
         measurement_for(person(request), measurement_id)
-        asked = sent(ChooseBeadSerializer, request)
-        made = choose_bead(person(request), measurement_id, asked["number"])
-        return shown(request, made.photo.attempt_id)
+        asked = sent(photos_answers.ChooseBeadRequest, request)
+        made = choose_bead(person(request), measurement_id, asked.number)
+        return attempt_response(request, made.photo.attempt_id)
 
 
 class ScaleView(APIView):
     """The scale of a photo without a card, by two points."""
 
-    @extend_schema(operation_id="photo_set_scale", request=SetScaleSerializer, responses={202: AttemptSerializer})
+    @extend_schema(
+        operation_id="photo_set_scale", request=photos_answers.ScaleRequest, responses={202: attempts_answers.Attempt}
+    )
     def post(self, request: Request, photo_id: int) -> Response:
-        asked = sent(SetScaleSerializer, request)
-        made = set_scale(person(request), photo_id, **asked)
-        answer = shown(request, made.photo.attempt_id)
-        answer.status_code = 202
-        return answer
+        asked = sent(photos_answers.ScaleRequest, request)
+        made = set_scale(person(request), photo_id, asked.points_px, asked.length_mm)
+        return attempt_response(request, made.photo.attempt_id, status.HTTP_202_ACCEPTED)
 
 
 class AngleView(APIView):
     """A torch angle by two drawn lines."""
 
-    @extend_schema(operation_id="photo_read_angle", request=ReadAngleSerializer, responses=AttemptSerializer)
+    @extend_schema(
+        operation_id="photo_read_angle", request=photos_answers.AngleRequest, responses=attempts_answers.Attempt
+    )
     def post(self, request: Request, photo_id: int) -> Response:
         photo_for(person(request), photo_id)
-        asked = sent(ReadAngleSerializer, request)
-        values = dict(asked)
-        photo = read_angle(person(request), photo_id, run_number=values.pop("run"), **values)
-        return shown(request, photo.attempt_id)
+        asked = sent(photos_answers.AngleRequest, request)
+        photo = read_angle(person(request), photo_id, asked.which, asked.torch, asked.reference, asked.run)
+        return attempt_response(request, photo.attempt_id)

@@ -7,18 +7,14 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from judicum.server.answers import people as people_answers
+from judicum.server.answers.base import list_of
 from judicum.server.follow.notices.actions.send_digests import mail_reset
 from judicum.server.follow.notices.actions.set_wish import set_wish
 from judicum.server.follow.notices.models import Wish
 from judicum.server.http.authentication import SessionOnly
 from judicum.server.http.parsing import sent
 from judicum.server.http.person import person
-from judicum.server.http.serializers.notices import (
-    ForgottenSerializer,
-    MailSerializer,
-    SetWishSerializer,
-    WishSerializer,
-)
 from judicum.server.http.throttles import DoorThrottle
 from judicum.server.people.accounts.queries import owned_by
 from judicum.server.platform.outbox import written
@@ -29,16 +25,20 @@ class WishView(APIView):
 
     authentication_classes = (SessionOnly,)
 
-    @extend_schema(operation_id="wish_read", responses=WishSerializer)
+    @extend_schema(operation_id="wish_read", responses=people_answers.NotificationPreference)
     def get(self, request: Request) -> Response:
         user = person(request)
         wish = Wish.objects.filter(user=user).first()
-        return Response({"email": user.email, "kinds": wish.kinds if wish else []})
+        return Response(people_answers.NotificationPreference(email=user.email, kinds=wish.kinds if wish else []))
 
-    @extend_schema(operation_id="wish_set", request=SetWishSerializer, responses=WishSerializer)
+    @extend_schema(
+        operation_id="wish_set",
+        request=people_answers.NotificationPreferenceRequest,
+        responses=people_answers.NotificationPreference,
+    )
     def put(self, request: Request) -> Response:
-        wish = set_wish(person(request), **sent(SetWishSerializer, request))
-        return Response({"email": person(request).email, "kinds": wish.kinds})
+        wish = set_wish(person(request), **dict(sent(people_answers.NotificationPreferenceRequest, request)))
+        return Response(people_answers.NotificationPreference(email=person(request).email, kinds=wish.kinds))
 
 
 class MailView(APIView):
@@ -46,9 +46,9 @@ class MailView(APIView):
 
     authentication_classes = (SessionOnly,)
 
-    @extend_schema(operation_id="mail_list", responses=MailSerializer(many=True))
+    @extend_schema(operation_id="mail_list", responses=list_of(people_answers.Mail))
     def get(self, request: Request) -> Response:
-        return Response(MailSerializer(written(owned_by(person(request)).pk), many=True).data)
+        return Response([people_answers.Mail.model_validate(one) for one in written(owned_by(person(request)).pk)])
 
 
 class ForgottenView(APIView):
@@ -57,7 +57,9 @@ class ForgottenView(APIView):
     permission_classes = (AllowAny,)
     throttle_classes = (DoorThrottle,)
 
-    @extend_schema(operation_id="password_forgotten", request=ForgottenSerializer, responses={204: None})
+    @extend_schema(
+        operation_id="password_forgotten", request=people_answers.ForgottenPasswordRequest, responses={204: None}
+    )
     def post(self, request: Request) -> Response:
-        mail_reset(sent(ForgottenSerializer, request)["username"], request.build_absolute_uri("/"))
+        mail_reset(sent(people_answers.ForgottenPasswordRequest, request).username, request.build_absolute_uri("/"))
         return Response(status=status.HTTP_204_NO_CONTENT)

@@ -22,9 +22,10 @@ from rest_framework.views import APIView
 from judicum.core.errors import InvalidValue, NotFound
 from judicum.core.numbers import whole
 from judicum.core.photo.printing import PAPERS, card_pdf
+from judicum.server.answers import photos as photos_answers
 from judicum.server.http.parsing import sent_bytes
 from judicum.server.http.person import person
-from judicum.server.http.serializers.photos import MeasurementSerializer
+from judicum.server.read.photos import measurement_answer
 from judicum.server.record.photos.actions.receive_upload import MAX_PIECE, begin_upload, receive_piece
 from judicum.server.record.photos.actions.request_measurement import measure_again
 from judicum.server.record.photos.models import PhotoKind, Upload
@@ -168,11 +169,10 @@ def _jpeg(file) -> FileResponse:  # type: ignore[no-untyped-def]
 class MeasureAgainView(APIView):
     """Measuring a photo once more with the present engine."""
 
-    @extend_schema(operation_id="photo_measure_again", request=None, responses={202: MeasurementSerializer})
+    @extend_schema(operation_id="photo_measure_again", request=None, responses={202: photos_answers.Measurement})
     def post(self, request: Request, photo_id: int) -> Response:
-        return Response(
-            MeasurementSerializer(measure_again(person(request), photo_id)).data, status=status.HTTP_202_ACCEPTED
-        )
+        made = measure_again(person(request), photo_id)
+        return Response(measurement_answer(made), status=status.HTTP_202_ACCEPTED)
 
 
 class ScaleCardView(APIView):

@@ -11,15 +11,17 @@ from rest_framework.views import APIView
 from judicum.core.errors import InvalidValue, WrongState
 from judicum.core.marking import read_scheme
 from judicum.core.photo.printing import PAPERS
+from judicum.server.answers import reports as reports_answers
+from judicum.server.answers.base import list_of
 from judicum.server.catalogue.coupons.queries import assignment_for
 from judicum.server.catalogue.schemes.queries import scheme_coded
 from judicum.server.http.parsing import sent
 from judicum.server.http.person import person
-from judicum.server.http.serializers.reports import AskReportSerializer, StudentReportSerializer
 from judicum.server.people.accounts.units import units_of
 from judicum.server.people.courses.queries import staff_of
 from judicum.server.read.reports.actions.ask_report import ask_report
 from judicum.server.read.reports.class_sheet import class_csv, class_rows
+from judicum.server.read.reports.contents import report_answer
 from judicum.server.read.reports.models import ReportState
 from judicum.server.read.reports.pdf.lists import class_sheet, job_sheet
 from judicum.server.read.reports.queries import report_for, reports_for
@@ -33,17 +35,17 @@ class ReportsView(APIView):
 
     of_archived = True
 
-    @extend_schema(operation_id="reports_list", responses=StudentReportSerializer(many=True))
+    @extend_schema(operation_id="reports_list", responses=list_of(reports_answers.StudentReport))
     def get(self, request: Request, course_id: int) -> Response:
-        return Response(StudentReportSerializer(reports_for(person(request), course_id), many=True).data)
+        return Response([report_answer(one) for one in reports_for(person(request), course_id)])
 
-    @extend_schema(operation_id="report_ask", request=AskReportSerializer, responses={201: StudentReportSerializer})
+    @extend_schema(
+        operation_id="report_ask", request=reports_answers.ReportRequest, responses={201: reports_answers.StudentReport}
+    )
     def post(self, request: Request, course_id: int) -> Response:
-        given = sent(AskReportSerializer, request)
-        report = ask_report(
-            person(request), course_id, given["student"], given["paper"], given["since"], given["until"]
-        )
-        return Response(StudentReportSerializer(report).data, status=status.HTTP_201_CREATED)
+        given = sent(reports_answers.ReportRequest, request)
+        report = ask_report(person(request), course_id, given.student, given.paper, given.since, given.until)
+        return Response(report_answer(report), status=status.HTTP_201_CREATED)
 
 
 class ReportFileView(APIView):

@@ -8,58 +8,44 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from judicum.server.answers import stock as stock_answers
+from judicum.server.answers.base import list_of
 from judicum.server.follow.stock.actions.keep_item import drop_item, keep_item, move
 from judicum.server.follow.stock.actions.use_bottle import open_bottle, read_gauge, set_bottle
-from judicum.server.follow.stock.costs import costs_of
 from judicum.server.follow.stock.cutting import OfMetal, cutting
-from judicum.server.follow.stock.low import told_low
-from judicum.server.follow.stock.queries import open_bottles, store_of
+from judicum.server.follow.stock.queries import open_bottles
 from judicum.server.follow.stock.tables import moves_csv, plan_csv, stock_csv
-from judicum.server.http.parsing import sent
+from judicum.server.http.parsing import read_as, sent
 from judicum.server.http.person import person
-from judicum.server.http.serializers.cutting import CutAskedSerializer, CuttingSerializer, told_cutting
-from judicum.server.http.serializers.stock import (
-    GaugeReadSerializer,
-    KeepItemSerializer,
-    LowSerializer,
-    MoveSerializer,
-    OpenBottleNameSerializer,
-    OpenBottleSerializer,
-    ReadGaugeSerializer,
-    SetBottleSerializer,
-    StoreSerializer,
-    told_store,
-)
 from judicum.server.people.accounts.units import units_of
-from judicum.server.people.courses.queries import members
-from judicum.server.people.roles import Role
+from judicum.server.read.stock import cut_list_answer, low_stock, store_page
 
 
 def _shown(request: Request, course_id: int) -> Response:
-    store = store_of(person(request), course_id)
-    people = [member.user for member in members(course_id, Role.STUDENT)]
-    return Response(told_store(store, costs_of(store, people), units_of(request.user)))
+    return Response(store_page(person(request), course_id, units_of(request.user)))
 
 
 class StoreView(APIView):
     """Everything that a course has to weld with."""
 
-    @extend_schema(operation_id="store_read", responses=StoreSerializer)
+    @extend_schema(operation_id="store_read", responses=stock_answers.Store)
     def get(self, request: Request, course_id: int) -> Response:
         return _shown(request, course_id)
 
-    @extend_schema(operation_id="stock_item_make", request=KeepItemSerializer, responses=StoreSerializer)
+    @extend_schema(
+        operation_id="stock_item_make", request=stock_answers.StockItemRequest, responses=stock_answers.Store
+    )
     def post(self, request: Request, course_id: int) -> Response:
-        keep_item(person(request), course_id, None, **sent(KeepItemSerializer, request))
+        keep_item(person(request), course_id, None, **dict(sent(stock_answers.StockItemRequest, request)))
         return _shown(request, course_id)
 
 
 class StockItemView(APIView):
     """Changing an item, taking it off the shelf."""
 
-    @extend_schema(operation_id="stock_item_set", request=KeepItemSerializer, responses=StoreSerializer)
+    @extend_schema(operation_id="stock_item_set", request=stock_answers.StockItemRequest, responses=stock_answers.Store)
     def put(self, request: Request, course_id: int, item_id: int) -> Response:
-        keep_item(person(request), course_id, item_id, **sent(KeepItemSerializer, request))
+        keep_item(person(request), course_id, item_id, **dict(sent(stock_answers.StockItemRequest, request)))
         return _shown(request, course_id)
 
     @extend_schema(operation_id="stock_item_drop", responses={204: None})
@@ -71,50 +57,55 @@ class StockItemView(APIView):
 class StockMoveView(APIView):
     """A count, a delivery, what was thrown away."""
 
-    @extend_schema(operation_id="stock_move", request=MoveSerializer, responses=StoreSerializer)
+    @extend_schema(operation_id="stock_move", request=stock_answers.StockMoveRequest, responses=stock_answers.Store)
     def post(self, request: Request, course_id: int, item_id: int) -> Response:
-        move(person(request), course_id, item_id, **sent(MoveSerializer, request))
+        move(person(request), course_id, item_id, **dict(sent(stock_answers.StockMoveRequest, request)))
         return _shown(request, course_id)
 
 
 class LowView(APIView):
     """What runs out or leaks, for the desk."""
 
-    @extend_schema(operation_id="stock_low_read", responses=LowSerializer)
+    @extend_schema(operation_id="stock_low_read", responses=stock_answers.LowStock)
     def get(self, request: Request, course_id: int) -> Response:
-        return Response({"lines": told_low(store_of(person(request), course_id))})
+        return Response(low_stock(person(request), course_id))
 
 
 class BottlesView(APIView):
     """Bottles in use, to everybody in the course; opening one."""
 
-    @extend_schema(operation_id="bottles_read", responses=OpenBottleNameSerializer(many=True))
+    @extend_schema(operation_id="bottles_read", responses=list_of(stock_answers.BottleName))
     def get(self, request: Request, course_id: int) -> Response:
-        return Response(OpenBottleNameSerializer(open_bottles(person(request), course_id), many=True).data)
+        found = open_bottles(person(request), course_id)
+        return Response([stock_answers.BottleName.model_validate(one) for one in found])
 
-    @extend_schema(operation_id="bottle_open", request=OpenBottleSerializer, responses=StoreSerializer)
+    @extend_schema(operation_id="bottle_open", request=stock_answers.OpenBottleRequest, responses=stock_answers.Store)
     def post(self, request: Request, course_id: int) -> Response:
-        given = sent(OpenBottleSerializer, request)
-        open_bottle(person(request), course_id, given["item"], given["name"])
+        given = sent(stock_answers.OpenBottleRequest, request)
+        open_bottle(person(request), course_id, given.item, given.name)
         return _shown(request, course_id)
 
 
 class BottleView(APIView):
     """A wired gauge on a bottle; closing it."""
 
-    @extend_schema(operation_id="bottle_set", request=SetBottleSerializer, responses=StoreSerializer)
+    @extend_schema(operation_id="bottle_set", request=stock_answers.BottleRequest, responses=stock_answers.Store)
     def put(self, request: Request, bottle_id: int) -> Response:
-        bottle = set_bottle(person(request), bottle_id, **sent(SetBottleSerializer, request))
+        bottle = set_bottle(person(request), bottle_id, **dict(sent(stock_answers.BottleRequest, request)))
         return _shown(request, bottle.course_id)
 
 
 class GaugeView(APIView):
     """Reading a bottle's gauge: typed, or tapped on a photo."""
 
-    @extend_schema(operation_id="gauge_read", request=ReadGaugeSerializer, responses=GaugeReadSerializer)
+    @extend_schema(
+        operation_id="gauge_read", request=stock_answers.GaugeReadingRequest, responses=stock_answers.GaugeReading
+    )
     def post(self, request: Request, bottle_id: int) -> Response:
-        found = read_gauge(person(request), bottle_id, **sent(ReadGaugeSerializer, request))
-        return Response(GaugeReadSerializer(found).data)
+        asked = sent(stock_answers.GaugeReadingRequest, request)
+        dial = dict(asked.dial) if asked.dial else None
+        found = read_gauge(person(request), bottle_id, asked.bar, asked.temperature_c, dial)
+        return Response(stock_answers.GaugeReading.model_validate(found))
 
 
 CUT = [
@@ -125,17 +116,16 @@ CUT = [
 
 
 def _cut(request: Request, course_id: int) -> list[OfMetal]:
-    asked = CutAskedSerializer(data=request.query_params)
-    asked.is_valid(raise_exception=True)
-    return cutting(person(request), course_id, **asked.validated_data)
+    asked = read_as(stock_answers.CutListRequest, request.query_params.dict())
+    return cutting(person(request), course_id, asked.evenings, asked.kerf_mm, asked.turns)
 
 
 class CutListView(APIView):
     """Blanks of the coming evenings on the sheets and bars there are."""
 
-    @extend_schema(operation_id="cut_list_read", parameters=CUT, responses=CuttingSerializer(many=True))
+    @extend_schema(operation_id="cut_list_read", parameters=CUT, responses=list_of(stock_answers.CutList))
     def get(self, request: Request, course_id: int) -> Response:
-        return Response([told_cutting(one) for one in _cut(request, course_id)])
+        return Response([cut_list_answer(one) for one in _cut(request, course_id)])
 
 
 def _file(text: str, media_type: str, name: str) -> HttpResponse:

@@ -2,26 +2,19 @@
 
 from drf_spectacular.utils import extend_schema
 from rest_framework import status
-from rest_framework.generics import ListAPIView
 from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from judicum.server.answers import courses as courses_answers
+from judicum.server.answers import people as people_answers
+from judicum.server.answers.base import list_of
 from judicum.server.http.authentication import SessionOnly
+from judicum.server.http.paging import PAGED, Pages
 from judicum.server.http.parsing import sent
 from judicum.server.http.person import person
-from judicum.server.http.serializers.accounts import SessionSerializer
-from judicum.server.http.serializers.courses import MoveStudentSerializer, ResetLinkSerializer, told_reset_link
-from judicum.server.http.serializers.workshops import (
-    MakePersonSerializer,
-    SetPersonSerializer,
-    SetWorkshopSerializer,
-    WorkshopCourseSerializer,
-    WorkshopPersonSerializer,
-    WorkshopSerializer,
-)
-from judicum.server.people.accounts.models import User
-from judicum.server.people.accounts.queries import owned_by, with_courses
+from judicum.server.http.reset_link import reset_link
+from judicum.server.people.accounts.queries import owned_by
 from judicum.server.people.workshops.actions.set_person import (
     make_person,
     owner_drops_second,
@@ -31,6 +24,7 @@ from judicum.server.people.workshops.actions.set_person import (
 )
 from judicum.server.people.workshops.actions.set_workshop import set_workshop
 from judicum.server.people.workshops.queries import courses_of, people_of
+from judicum.server.read.people import signed_in, workshop_person
 from judicum.server.upkeep.move_student import move_student
 from judicum.server.upkeep.remove_person import remove_person
 
@@ -44,61 +38,74 @@ class OwnersView(APIView):
 class WorkshopView(OwnersView):
     """The workshop."""
 
-    @extend_schema(operation_id="workshop_read", responses=WorkshopSerializer)
+    @extend_schema(operation_id="workshop_read", responses=courses_answers.Workshop)
     def get(self, request: Request) -> Response:
-        return Response(WorkshopSerializer(owned_by(person(request))).data)
+        return Response(courses_answers.Workshop.model_validate(owned_by(person(request))))
 
-    @extend_schema(operation_id="workshop_set", request=SetWorkshopSerializer, responses=WorkshopSerializer)
+    @extend_schema(
+        operation_id="workshop_set", request=courses_answers.WorkshopRequest, responses=courses_answers.Workshop
+    )
     def put(self, request: Request) -> Response:
-        changed = set_workshop(person(request), **sent(SetWorkshopSerializer, request))
-        return Response(WorkshopSerializer(changed).data)
+        changed = set_workshop(person(request), **dict(sent(courses_answers.WorkshopRequest, request)))
+        return Response(courses_answers.Workshop.model_validate(changed))
 
 
 class WorkshopCoursesView(OwnersView):
     """Every course of the workshop, archived ones too."""
 
-    @extend_schema(operation_id="workshop_courses", responses=WorkshopCourseSerializer(many=True))
+    @extend_schema(operation_id="workshop_courses", responses=list_of(courses_answers.WorkshopCourse))
     def get(self, request: Request) -> Response:
-        return Response(WorkshopCourseSerializer(courses_of(person(request)), many=True).data)
+        return Response([courses_answers.WorkshopCourse(**row) for row in courses_of(person(request))])
 
 
 class TakePartView(OwnersView):
     """An owner becomes instructor of a course."""
 
-    @extend_schema(operation_id="workshop_take_part", request=None, responses=SessionSerializer)
+    @extend_schema(operation_id="workshop_take_part", request=None, responses=people_answers.SignedIn)
     def put(self, request: Request, workshop_course_id: int) -> Response:
         take_part(person(request), workshop_course_id)
-        return Response(SessionSerializer(with_courses(person(request))).data)
+        return Response(signed_in(person(request)))
 
 
-class WorkshopPeopleView(ListAPIView[User]):
+class WorkshopPeopleView(OwnersView):
     """Everybody of the workshop."""
 
-    authentication_classes = (SessionOnly,)
-    serializer_class = WorkshopPersonSerializer
-    queryset = User.objects.none()
-
-    def get_queryset(self):  # type: ignore[no-untyped-def]
-        if getattr(self, "swagger_fake_view", False):
-            return User.objects.none()
-        return people_of(person(self.request))
+    @extend_schema(operation_id="workshop_people_list", parameters=PAGED, responses=courses_answers.WorkshopPeople)
+    def get(self, request: Request) -> Response:
+        pages = Pages()
+        rows = pages.paginate_queryset(people_of(person(request)), request) or []
+        assert pages.page is not None
+        return Response(
+            courses_answers.WorkshopPeople(
+                count=pages.page.paginator.count,
+                next=pages.get_next_link(),
+                previous=pages.get_previous_link(),
+                results=[workshop_person(one) for one in rows],
+            )
+        )
 
     @extend_schema(
-        operation_id="workshop_person_make", request=MakePersonSerializer, responses={201: ResetLinkSerializer}
+        operation_id="workshop_person_make",
+        request=courses_answers.CreatePersonRequest,
+        responses={201: people_answers.ResetLink},
     )
     def post(self, request: Request) -> Response:
-        made = make_person(person(request), **sent(MakePersonSerializer, request))
-        return Response(told_reset_link(made, request), status=status.HTTP_201_CREATED)
+        made = make_person(person(request), **dict(sent(courses_answers.CreatePersonRequest, request)))
+        return Response(reset_link(made, request), status=status.HTTP_201_CREATED)
 
 
 class WorkshopPersonView(OwnersView):
     """One of the workshop: owner or not, may sign in or not, removed for good."""
 
-    @extend_schema(operation_id="workshop_person_set", request=SetPersonSerializer, responses=WorkshopPersonSerializer)
+    @extend_schema(
+        operation_id="workshop_person_set",
+        request=courses_answers.PersonRequest,
+        responses=courses_answers.WorkshopPerson,
+    )
     def put(self, request: Request, person_id: int) -> Response:
-        asked = sent(SetPersonSerializer, request)
-        set_person(person(request), person_id, asked["owns"], asked["is_active"])
-        return Response(WorkshopPersonSerializer(people_of(person(request)).get(pk=person_id)).data)
+        asked = sent(courses_answers.PersonRequest, request)
+        set_person(person(request), person_id, asked.owns, asked.is_active)
+        return Response(workshop_person(people_of(person(request)).get(pk=person_id)))
 
     @extend_schema(operation_id="workshop_person_remove", responses={204: None})
     def delete(self, request: Request, person_id: int) -> Response:
@@ -109,9 +116,9 @@ class WorkshopPersonView(OwnersView):
 class WorkshopResetView(OwnersView):
     """A one-time link for somebody of the workshop who forgot the password."""
 
-    @extend_schema(operation_id="workshop_person_reset", request=None, responses=ResetLinkSerializer)
+    @extend_schema(operation_id="workshop_person_reset", request=None, responses=people_answers.ResetLink)
     def post(self, request: Request, person_id: int) -> Response:
-        return Response(told_reset_link(owner_resets(person(request), person_id), request))
+        return Response(reset_link(owner_resets(person(request), person_id), request))
 
 
 class WorkshopSecondView(OwnersView):
@@ -126,7 +133,7 @@ class WorkshopSecondView(OwnersView):
 class MoveView(APIView):
     """Moving a student to another course, with all that they welded."""
 
-    @extend_schema(operation_id="member_move", request=MoveStudentSerializer, responses={204: None})
+    @extend_schema(operation_id="member_move", request=courses_answers.MoveStudentRequest, responses={204: None})
     def post(self, request: Request, course_id: int, member_id: int) -> Response:
-        move_student(person(request), course_id, member_id, sent(MoveStudentSerializer, request)["to"])
+        move_student(person(request), course_id, member_id, sent(courses_answers.MoveStudentRequest, request).to)
         return Response(status=status.HTTP_204_NO_CONTENT)

@@ -14,7 +14,11 @@ from django.db.models.functions import NullIf
 
 from judicum.core.choices import FINISH_LEVEL
 from judicum.core.errors import NotAllowed, NotFound
-from judicum.core.progress import ClassRecords, Forecast, Tried
+from judicum.core.progress import ClassRecords, Forecast, ToGo, Tried
+from judicum.server.answers.people import Person
+from judicum.server.answers.progress import CouponStanding, SequenceCoupon
+from judicum.server.answers.progress import Forecast as ForecastAnswer
+from judicum.server.answers.progress import ToGo as ToGoAnswer
 from judicum.server.catalogue.coupons.models import Assignment, Design
 from judicum.server.catalogue.coupons.queries import of_course
 from judicum.server.catalogue.schemes.queries import newest_schemes
@@ -26,6 +30,9 @@ from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.marking.models import Mark
 from judicum.server.record.photos.models import Figures
+from judicum.words.causes import CAUSES_TOLD
+from judicum.words.progress import told as forecast_to_staff
+from judicum.words.progress import told_to_student as forecast_to_student
 
 SHARES = ("width_cv", "pitch_cv", "toe_waviness")
 """Figures that are shares, by their column."""
@@ -38,24 +45,6 @@ KEPT_S = 7 * 24 * 3600
 READ = (
     "attempt_id", "attempt__student_id", "attempt__assignment_id", "attempt__created_at", "total", "passed",
 )  # fmt: skip
-
-
-@dataclass(frozen=True)
-class Standing:
-    """One student at one coupon: the forecast, what is asked, the coupon that comes next, the cause taken most often."""
-
-    student: User
-    assignment: Assignment
-    forecast: Forecast
-    best: float
-    failed_in_a_row: int
-    next_design: Design | None
-    cause: str | None
-
-    @property
-    def stuck(self) -> bool:
-        """Whether somebody should ask after this."""
-        return not self.forecast.ready and (self.failed_in_a_row >= FAILING or self.forecast.plateau)
 
 
 def forecasts_of(user: User, course_id: int, student_id: int) -> list[tuple[Assignment, Forecast]]:
@@ -82,7 +71,31 @@ def forecasts_of(user: User, course_id: int, student_id: int) -> list[tuple[Assi
     ]
 
 
-def standings(user: User, course_id: int) -> list[Standing]:
+def forecasts_page(user: User, course_id: int, student_id: int) -> list[ForecastAnswer]:
+    """A student's forecasts by coupon, the newest coupon first; to the student in kinder words. Raises as `forecasts_of`."""
+    say = forecast_to_student if user.pk == student_id else forecast_to_staff
+    found = forecasts_of(user, course_id, student_id)
+    return [_answer(one, forecast, say(forecast, one.good_in_a_row)) for one, forecast in found]
+
+
+def _answer(assignment: Assignment, found: Forecast, words: str) -> ForecastAnswer:
+    """A forecast; `to_go` is null where it stands already or is too far."""
+    return ForecastAnswer(
+        assignment=assignment.pk,
+        title=assignment.design.title,
+        in_a_row=assignment.good_in_a_row,
+        attempts=found.attempts,
+        good_in_a_row=found.good_in_a_row,
+        next_pass=found.next_pass,
+        to_go=ToGoAnswer(**vars(found.to_go)) if isinstance(found.to_go, ToGo) else None,
+        trend=found.trend,
+        plateau=found.plateau,
+        ready=found.ready,
+        words=words,
+    )
+
+
+def standings(user: User, course_id: int) -> list[CouponStanding]:
     """Every student at every coupon they have a mark for, by name and coupon.
 
     Raises:
@@ -92,23 +105,30 @@ def standings(user: User, course_id: int) -> list[Standing]:
     assignments, marks = _assignments(course_id), _pass_marks(course_id)
     returned = _returned(course_id)
     records = _records(course_id, returned, assignments, marks)
-    ladder, causes, gave = ladder_of(course), _causes(course_id), _marks(returned)
+    ladder, causes, marked = ladder_of(course), _causes(course_id), _marks(returned)
     given = {one.design.code for one in assignments.values()}
     told = _of_everybody(assignments, records, marks)
-    return [
-        Standing(
-            member.user,
-            one,
-            told[key],
-            gave[key].best,
-            gave[key].failed,
-            _next(ladder, one.design, given),
-            causes.get(key),
-        )
-        for member in members(course_id, Role.STUDENT)
-        for one in assignments.values()
-        if (key := (member.user_id, one.pk)) in told
-    ]
+    found = []
+    for member in members(course_id, Role.STUDENT):
+        person = Person(id=member.user_id, display_name=member.user.display_name)
+        for one in assignments.values():
+            key = (member.user_id, one.pk)
+            if key not in told:
+                continue
+            forecast, gave, cause = told[key], marked[key], causes.get(key)
+            coming = _next(ladder, one.design, given)
+            found.append(
+                CouponStanding(
+                    student=person,
+                    forecast=_answer(one, forecast, forecast_to_staff(forecast, one.good_in_a_row)),
+                    best=gave.best,
+                    stuck=not forecast.ready and (gave.failed >= FAILING or forecast.plateau),
+                    failed_in_a_row=gave.failed,
+                    cause=CAUSES_TOLD[cause] if cause else None,
+                    next_rung=SequenceCoupon(id=coming.pk, title=coming.title) if coming else None,
+                )
+            )
+    return found
 
 
 def _of_everybody(

@@ -1,91 +1,118 @@
-"""A student's whole story in a course: ladder, figures with where they are going, what was asked to change."""
-
-from typing import Any
+"""A student's whole story in a course: sequence, figures with where they are going, what was asked to change."""
 
 from judicum.core.acceptance import BANDS
 from judicum.core.choices import FINISH_LEVEL
+from judicum.core.progress import good_in_a_row, trend_per_attempt
 from judicum.core.progress.cone import cone
+from judicum.server.answers.attempts import AttemptBrief
+from judicum.server.answers.progress import Change, FigureOverTime, NextFigure, Progress, SequenceStep, Series
+from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
-from judicum.server.read.briefs import Brief
 from judicum.server.read.progress.forecasts import SHARES, ladder_of
-from judicum.server.read.progress.queries import student_over_time
-from judicum.server.record.attempts.states import State
-from judicum.server.record.attempts.visibility import Sight
+from judicum.server.read.progress.queries import StudentRecord, student_record
+from judicum.server.record.attempts.states import AttemptState
 from judicum.server.record.causes.models import Verdict
+from judicum.server.record.marking.models import Mark
+from judicum.words.causes import CAUSES_TOLD
+from judicum.words.progress import FIGURES_TOLD, RUNGS_TOLD, became_words, figure_words
 
 TINT, MARK = "tint_level", "total"
 """Figures beside the shares: the tint of the bead, and the mark."""
-MOST_CHANGES = 20
+MAX_CHANGES = 20
 """The newest that are told of."""
-DONE, TRIED, READY, LOCKED = RUNGS = ("done", "tried", "ready", "locked")
-"""Where a student stands at a rung: enough good ones in a row; welded; given or next; not yet."""
+DONE, TRIED, READY, LOCKED = "done", "tried", "ready", "locked"
 
 
-def story(user: User, course_id: int, student_id: int) -> dict[str, Any]:
-    """All that a course has of a student, in one answer: what `student_over_time` gives, each coupon's figures with the band
-    and where they go, the ladder, and what was asked to change with what became of it.
+def story(user: User, course_id: int, student_id: int) -> Progress:
+    """All that a course has of a student, in one answer: each coupon's attempts and figures with the band and where they go,
+    the sequence, and what was asked to change with what became of it.
 
     Raises:
         NotFound: not in the course. NotAllowed: a student asking for another.
     """
-    found = student_over_time(user, course_id, student_id)
-    sight: Sight = found["sight"]
-    for series in found["series"]:
-        series["figures"] = _figures(series["attempts"], sight)
-        series["engines"] = sorted({a.figures["engine_version"] for a in series["attempts"] if a.figures})
-    return {
-        **found,
-        "ladder": _rungs(found["course"], found["attempts"], found["series"]),
-        "changes": _changes(found["attempts"], sight),
+    record = student_record(user, course_id, student_id)
+    series = [_series(group) for group in record.by_coupon()]
+    return Progress(
+        student=record.student,
+        series=series,
+        ladder=_steps(record.course, record.attempts, series),
+        changes=_changes(record),
+    )
+
+
+def _series(attempts: list[AttemptBrief]) -> Series:
+    figures = [a.measurement for a in attempts if a.measurement]
+    return Series(
+        assignment=attempts[0].assignment,
+        attempts=attempts,
+        width_cv_trend=trend_per_attempt([f.width_cv for f in figures if f.width_cv is not None]),
+        pitch_cv_trend=trend_per_attempt([f.pitch_cv for f in figures if f.pitch_cv is not None]),
+        good_in_a_row=good_in_a_row([a.passed for a in attempts if a.passed is not None]),
+        figures=_figures(attempts),
+        engines=sorted({f.engine_version for f in figures}),
+    )
+
+
+def _figures(attempts: list[AttemptBrief]) -> list[FigureOverTime]:
+    finish = attempts[-1].assignment.finish
+    values: dict[str, list[float | None]] = {
+        key: [getattr(a.measurement, key) if a.measurement else None for a in attempts] for key in (*SHARES, TINT)
     }
-
-
-def _figures(attempts: list[Brief], sight: Sight) -> list[dict[str, Any]]:
-    goal = attempts[-1].goal
-    measured = {key: [a.figures[key] if a.figures else None for a in attempts] for key in (*SHARES, TINT)}
-    marks = [a.mark_total if sight.sees_mark(a.state, a.returned_at, a.marker_id) else None for a in attempts]
-    good = {**{key: BANDS[key].good for key in SHARES}, TINT: float(FINISH_LEVEL[goal.finish]), MARK: None}
+    values[MARK] = [a.mark_total for a in attempts]
+    good = {**{key: BANDS[key].good for key in SHARES}, TINT: float(FINISH_LEVEL[finish]), MARK: None}
     return [
-        {"key": key, "good": good[key], "values": values, "cone": cone([v for v in values if v is not None])}
-        for key, values in {**measured, MARK: marks}.items()
+        FigureOverTime(
+            key=key,
+            words=FIGURES_TOLD[key],
+            good=good[key],
+            values=mine,
+            told=[None if v is None else figure_words(key, v) for v in mine],
+            cone=[NextFigure(**vars(step)) for step in cone([v for v in mine if v is not None])],
+        )
+        for key, mine in values.items()
     ]
 
 
-def _rungs(course: Course, attempts: list[Brief], series: list[dict[str, Any]]) -> list[dict[str, Any]]:
-    given = {one.goal.id: one.goal.code for one in attempts}
-    tried = {one.goal.id for one in attempts if one.state != State.ASSIGNED}
-    stand = {one["attempts"][0].goal.id: one for one in series}
-    rungs, before_done = [], True
+def _steps(course: Course, attempts: list[AttemptBrief], series: list[Series]) -> list[SequenceStep]:
+    given = dict(
+        Assignment.objects.filter(pk__any={a.assignment.id for a in attempts}).values_list("pk", "design__code")
+    )
+    tried = {a.assignment.id for a in attempts if a.state != AttemptState.ASSIGNED}
+    stand = {one.assignment.id: one for one in series}
+    steps, before_done = [], True
     for design in ladder_of(course):
         here = [pk for pk, code in given.items() if code == design.code]
         inside = [stand[pk] for pk in here if pk in stand]
-        done = any(one["good_in_a_row"] >= one["attempts"][0].goal.good_in_a_row for one in inside)
+        done = any(one.good_in_a_row >= one.assignment.good_in_a_row for one in inside)
         state = DONE if done else TRIED if set(here) & tried else READY if here or before_done else LOCKED
         assignment = max(here) if here else None
-        rungs.append({"title": design.title, "state": state, "assignment": assignment})
+        steps.append(SequenceStep(title=design.title, state=state, words=RUNGS_TOLD[state], assignment=assignment))
         before_done = done
-    return rungs
+    return steps
 
 
-def _changes(attempts: list[Brief], sight: Sight) -> list[dict[str, Any]]:
+def _changes(record: StudentRecord) -> list[Change]:
     """What was asked to change, newest first, with what the next attempt showed; only of marks that this person sees."""
-    told = [one for one in reversed(attempts) if one.next_change][:MOST_CHANGES]
-    causes = {
-        attempt: rest
-        for attempt, *rest in Verdict.objects.filter(attempt__id__any=[one.id for one in told], taken=True).values_list(
-            "attempt_id", "cause", "done", "gone"
-        )
-    }
+    seen = {a.id: a for a in record.attempts if a.mark_total is not None}
+    asked = dict(
+        Mark.objects.filter(attempt__id__any=seen).exclude(next_change="").values_list("attempt_id", "next_change")
+    )
+    newest = [a for a in reversed(seen.values()) if a.id in asked][:MAX_CHANGES]
+    confirmed = Verdict.objects.filter(attempt__id__any=[a.id for a in newest], taken=True)
+    causes = {pk: rest for pk, *rest in confirmed.values_list("attempt_id", "cause", "done", "gone")}
     found = []
-    for one in told:
-        if not sight.sees_mark(one.state, one.returned_at, one.marker_id):
-            continue
-        cause, done, gone = causes.get(one.id, (None, "", ""))
+    for attempt in newest:
+        cause, done, gone = causes.get(attempt.id, (None, "", ""))
         found.append(
-            {
-                "attempt": one.id, "title": one.goal.title, "number": one.number, "at": one.created_at, "text": one.next_change,
-                "cause": cause if sight.teaches else None, "done": done, "gone": gone,
-            }
-        )  # fmt: skip
+            Change(
+                attempt=attempt.id,
+                title=attempt.assignment.design.title,
+                number=attempt.number,
+                at=attempt.created_at,
+                text=asked[attempt.id],
+                cause=CAUSES_TOLD[cause] if cause and record.policy.teaches else None,
+                became=became_words(done, gone),
+            )
+        )
     return found

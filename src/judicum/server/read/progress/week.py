@@ -1,8 +1,7 @@
 """What a class gets wrong this week beside the month before, and where everybody stands with each figure."""
 
 from collections import Counter
-from collections.abc import Iterable
-from dataclasses import dataclass
+from collections.abc import Iterable, Mapping
 from datetime import datetime, timedelta
 from typing import Any
 
@@ -10,6 +9,9 @@ from django.db.models import BooleanField, ExpressionWrapper, Q
 from django.utils import timezone
 
 from judicum.core.acceptance import BANDS
+from judicum.core.photo.fault_kinds import FAULT_KINDS
+from judicum.server.answers.people import Person
+from judicum.server.answers.progress import Spread, StandsAt, Week, WeekShare
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import staff_of
 from judicum.server.read.attempts import newest_keys
@@ -17,47 +19,12 @@ from judicum.server.read.progress.forecasts import SEEN, SHARES
 from judicum.server.read.progress.queries import desk
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.photos.models import Figures
+from judicum.words.causes import CAUSES_TOLD
+from judicum.words.progress import FIGURES_TOLD, share_words
 
 WEEK, MONTH = timedelta(days=7), timedelta(days=28)
 NEWEST = 3
 """Beads of a student whose middle is where they stand now."""
-
-
-@dataclass(frozen=True)
-class Share:
-    """How many beads showed something this week and in the month before, of how many."""
-
-    key: str
-    now: int
-    now_of: int
-    before: int
-    before_of: int
-
-    @property
-    def more(self) -> float:
-        """Share of the beads this week over that of the month before; beads are few, so each side counts one bead more."""
-        return (self.now + 1) / (self.now_of + 2) - (self.before + 1) / (self.before_of + 2)
-
-
-@dataclass(frozen=True)
-class Place:
-    """Where one student stands with one figure."""
-
-    student: User
-    value: float
-
-
-@dataclass(frozen=True)
-class Week:
-    """Faults and causes, those that grew most first; who has not welded for STUCK_DAYS (rows of `desk`); figures with everybody's
-    place, best first."""
-
-    since: datetime
-    until: datetime
-    faults: list[Share]
-    causes: list[Share]
-    resting: list[dict[str, Any]]
-    figures: dict[str, tuple[float, list[Place]]]
 
 
 def week_of(user: User, course_id: int, now: datetime | None = None) -> Week:
@@ -81,34 +48,53 @@ def week_of(user: User, course_id: int, now: datetime | None = None) -> Week:
     )
     causes = [(attempt, {cause}) for attempt, cause in taken.values_list("attempt_id", "cause")]
     return Week(
-        since,
-        end,
-        _shares(seen, new, len(told)),
-        _shares(causes, new, len(told)),
-        [one for one in desk(user, course_id)["students"] if one["stuck"]],
-        _places(course_id),
+        since=since,
+        until=end,
+        faults=_shares(seen, new, len(told), {key: kind.words for key, kind in FAULT_KINDS.items()}),
+        causes=_shares(causes, new, len(told), CAUSES_TOLD),
+        resting=[one for one in desk(user, course_id).students if one.stuck],
+        figures=_spreads(course_id),
     )
 
 
-def _shares(seen: Iterable[tuple[int, set[str]]], new: set[int], beads: int) -> list[Share]:
+def _shares(
+    seen: Iterable[tuple[int, set[str]]], new: set[int], beads: int, words: Mapping[str, str]
+) -> list[WeekShare]:
+    """In how many beads each thing was seen, what grew most first."""
     now: Counter[str] = Counter()
     before: Counter[str] = Counter()
     for attempt, kinds in seen:
         (now if attempt in new else before).update(kinds)
-    shares = [Share(key, now[key], len(new), before[key], beads - len(new)) for key in sorted(set(now) | set(before))]
-    return sorted(shares, key=lambda one: (-one.more, one.key))
+
+    def growth(key: str) -> float:
+        """Share of this week's beads over that of the month before; beads are few, so each side counts one bead more."""
+        return (now[key] + 1) / (len(new) + 2) - (before[key] + 1) / (beads - len(new) + 2)
+
+    return [
+        WeekShare(
+            words=words[key],
+            now=now[key],
+            now_of=len(new),
+            before=before[key],
+            before_of=beads - len(new),
+            said=share_words(now[key], len(new), before[key], beads - len(new)),
+        )
+        for key in sorted(set(now) | set(before), key=lambda key: (-growth(key), key))
+    ]
 
 
-def _places(course_id: int) -> dict[str, tuple[float, list[Place]]]:
+def _spreads(course_id: int) -> list[Spread]:
     newest = newest_keys(course_id, NEWEST)
     rows = Figures.objects.filter(attempt__id__any=[pk for _, keys in newest for pk in keys]).values("pk", *SHARES)
     shares = {row["pk"]: row for row in rows}
-    found = {}
+    found = []
     for key in SHARES:
         places = []
         for student, keys in newest:
             values = sorted(shares[pk][key] for pk in keys if shares[pk][key] is not None)
             if values:
-                places.append(Place(student, values[len(values) // 2]))
-        found[key] = (BANDS[key].good, sorted(places, key=lambda place: place.value))
+                person = Person(id=student.pk, display_name=student.display_name)
+                places.append(StandsAt(student=person, value=values[len(values) // 2]))
+        places.sort(key=lambda place: place.value)
+        found.append(Spread(key=key, words=FIGURES_TOLD[key], good=BANDS[key].good, places=places))
     return found

@@ -9,7 +9,7 @@ from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import members, staff_of
 from judicum.server.people.roles import Role
 from judicum.server.record.attempts.models import Attempt
-from judicum.server.record.attempts.states import State
+from judicum.server.record.attempts.states import AttemptState
 from judicum.words.progress import figure_words
 from judicum.words.tables import as_csv
 
@@ -57,7 +57,7 @@ def class_rows(user: User, course_id: int) -> list[ClassRow]:
     rows = Attempt.objects.filter(course_id=course_id).order_by("number")
     told = rows.values_list("student_id", "assignment_id", "state", "mark__total", "mark__passed", "mark__returned_at")
     for student, assignment, state, total, passed, returned in told:
-        tries[student, assignment] += state != State.ASSIGNED
+        tries[student, assignment] += state != AttemptState.ASSIGNED
         if returned is not None and total is not None:
             marks[student, assignment].append((total, bool(passed)))
     found = []

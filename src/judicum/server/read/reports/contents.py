@@ -3,22 +3,22 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date
-from typing import Any
 
 from judicum.core.choices import CHOICES
 from judicum.core.photo.fault_kinds import FAULT_KINDS
 from judicum.core.photo.strip_frame import OVERHANG_MM
 from judicum.core.progress.cone import Next
+from judicum.server.answers.attempts import AttemptBrief
+from judicum.server.answers.progress import Series
+from judicum.server.answers.reports import StudentReport
 from judicum.server.people.accounts.units import units_of
-from judicum.server.read.briefs import Brief
 from judicum.server.read.progress.forecasts import forecasts_of
 from judicum.server.read.progress.story import LOCKED, story
 from judicum.server.read.reports.models import Report
-from judicum.server.record.attempts.visibility import Sight
 from judicum.server.record.photos.models import Measurement
 from judicum.words import Units
 from judicum.words.attempts import STATES
-from judicum.words.progress import FIGURES_TOLD, RUNGS_TOLD, became_words, figure_words, told_to_student
+from judicum.words.progress import FIGURES_TOLD, figure_words, told_to_student
 from judicum.words.units import date_words, told
 
 HEADINGS = (
@@ -80,27 +80,23 @@ def contents_of(report: Report, student_id: int) -> StudentShown:
         NotFound, NotAllowed: as `story`.
     """
     found = story(report.asked_by, report.course_id, student_id)
-    sight: Sight = found["sight"]
     units = units_of(report.asked_by)
     words = {
         one.pk: told_to_student(forecast, one.good_in_a_row)
         for one, forecast in forecasts_of(report.asked_by, report.course_id, student_id)
         if forecast.attempts
     }
-    coupons = [
-        shown for one in reversed(found["series"]) if (shown := _coupon(one, report, sight, words, units)) is not None
-    ]
+    coupons = [shown for one in reversed(found.series) if (shown := _coupon(one, report, words, units)) is not None]
     work_on = [
-        f"{one['title']}, {one['number']}: {one['text']}"
-        + (f" ({became})" if (became := became_words(one["done"], one["gone"])) else "")
-        for one in found["changes"]
-        if _inside(one["at"].date(), report)
+        f"{one.title}, {one.number}: {one.text}" + (f" ({one.became})" if one.became else "")
+        for one in found.changes
+        if _inside(one.at.date(), report)
     ]
     return StudentShown(
-        found["student"].display_name,
+        found.student.display_name,
         report.course.name,
         period_words(report.since, report.until),
-        [(one["title"], RUNGS_TOLD[one["state"]]) for one in found["ladder"] if one["state"] != LOCKED],
+        [(one.title, one.words) for one in found.ladder if one.state != LOCKED],
         coupons,
         work_on[:5],
     )
@@ -122,62 +118,68 @@ def _inside(day: date, report: Report) -> bool:
     return (report.since is None or day >= report.since) and (report.until is None or day <= report.until)
 
 
-def _coupon(
-    series: dict[str, Any], report: Report, sight: Sight, words: dict[int, str], units: Units
-) -> CouponShown | None:
-    kept = [k for k, one in enumerate(series["attempts"]) if _inside(one.created_at.date(), report)]
+def _coupon(series: Series, report: Report, words: dict[int, str], units: Units) -> CouponShown | None:
+    kept = [k for k, one in enumerate(series.attempts) if _inside(one.created_at.date(), report)]
     if not kept:
         return None
-    attempts: list[Brief] = [series["attempts"][k] for k in kept]
-    goal = attempts[-1].goal
+    attempts = [series.attempts[k] for k in kept]
+    goal = attempts[-1].assignment
     figures = [
         FigureShown(
-            FIGURES_TOLD[one["key"]],
-            one["good"],
-            values := [one["values"][k] for k in kept],
-            one["cone"],
-            next((figure_words(one["key"], v, units) for v in reversed(values) if v is not None), "not measured"),
+            one.words,
+            one.good,
+            values := [one.values[k] for k in kept],
+            [Next(step.low, step.mid, step.high) for step in one.cone],
+            next((figure_words(one.key, v, units) for v in reversed(values) if v is not None), "not measured"),
         )
-        for one in series["figures"]
+        for one in series.figures
     ]
-    standing = f"{series['good_in_a_row']} of {goal.good_in_a_row} good ones in a row. {words.get(goal.id, '')}".strip()
+    standing = f"{series.good_in_a_row} of {goal.good_in_a_row} good ones in a row. {words.get(goal.id, '')}".strip()
     return CouponShown(
-        goal.title,
+        goal.design.title,
         f"{told(goal.target_width_mm, 'length', units)} wide, finish {finish_words(goal.finish)}, {goal.good_in_a_row} good ones in a row",
         standing,
-        [_row(one, sight, units) for one in attempts],
+        [_row(one, units) for one in attempts],
         _strips(attempts),
         figures,
     )
 
 
-def _row(attempt: Brief, sight: Sight, units: Units) -> tuple[str, ...]:
-    seen = sight.sees_mark(attempt.state, attempt.returned_at, attempt.marker_id)
-    mark = (
-        figure_words("total", attempt.mark_total, units)
-        if seen and attempt.mark_total is not None
-        else STATES[sight.state(attempt.state)]
-    )
-    figures = attempt.figures or {}
+def _row(attempt: AttemptBrief, units: Units) -> tuple[str, ...]:
+    mark = STATES[attempt.state] if attempt.mark_total is None else figure_words("total", attempt.mark_total, units)
+    figures = attempt.measurement
     shown = [
-        figure_words(key, figures[key], units) if figures.get(key) is not None else "–"
+        figure_words(key, value, units) if figures and (value := getattr(figures, key)) is not None else "–"
         for key in ("width_mean_mm", "width_cv", "pitch_cv", "toe_waviness", "tint_level")
     ]
-    kinds = dict.fromkeys(FAULT_KINDS[fault["kind"]].words for fault in figures.get("faults") or [])
+    kinds = dict.fromkeys(FAULT_KINDS[fault.kind].words for fault in (figures.faults if figures else []))
     return (date_words(attempt.created_at.date()), str(attempt.number), mark, *shown, ", ".join(kinds) or "–")
 
 
-def _strips(attempts: list[Brief]) -> list[StripShown]:
+def _strips(attempts: list[AttemptBrief]) -> list[StripShown]:
     """The first and the last strip."""
-    with_strip = [one for one in attempts if one.figures and one.figures["has_strip"] and one.figures["length_mm"]]
-    ends = with_strip[:1] + with_strip[-1:] if len(with_strip) > 1 else with_strip
+    measured = [(one, one.measurement) for one in attempts if one.measurement and one.measurement.strip]
+    ends = measured[:1] + measured[-1:] if len(measured) > 1 else measured
     kept = Measurement.objects.select_related("chosen").prefetch_related("corrections")
-    found = {one.pk: one for one in kept.filter(pk__in=[one.figures["measurement_id"] for one in ends if one.figures])}
+    found = {one.pk: one for one in kept.filter(pk__in=[figures.id for _, figures in ends])}
     shown = []
-    for one in ends:
-        assert one.figures is not None
-        with found[one.figures["measurement_id"]].shown_strip.open("rb") as file:
+    for one, figures in ends:
+        with found[figures.id].shown_strip.open("rb") as file:
             jpeg = file.read()
         caption = f"{date_words(one.created_at.date())}, try {one.number}"
-        shown.append(StripShown(caption, jpeg, one.figures["length_mm"] + 2 * OVERHANG_MM))
+        shown.append(StripShown(caption, jpeg, (figures.length_mm or 0.0) + 2 * OVERHANG_MM))
     return shown
+
+
+def report_answer(report: Report) -> StudentReport:
+    """A report that was asked for and how far it is."""
+    return StudentReport(
+        id=report.pk,
+        student=report.student,
+        paper=report.paper,
+        period=period_words(report.since, report.until),
+        asked_at=report.asked_at,
+        state=report.state,
+        done=report.done,
+        total=report.total,
+    )

@@ -5,7 +5,7 @@ from django.db import models
 
 from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.people.courses.models import Course
-from judicum.server.record.attempts.states import WAITING, State, Step
+from judicum.server.record.attempts.states import WAITING, AttemptState, AttemptStep
 
 
 class Attempt(models.Model):
@@ -20,7 +20,7 @@ class Attempt(models.Model):
     assignment = models.ForeignKey(Assignment, on_delete=models.CASCADE, related_name="attempts")
     student = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, related_name="attempts")
     number = models.PositiveIntegerField()
-    state = models.CharField(max_length=14, choices=State.choices, default=State.ASSIGNED)
+    state = models.CharField(max_length=14, choices=AttemptState.choices, default=AttemptState.ASSIGNED)
     version = models.PositiveIntegerField(default=1)
     prepared = models.JSONField(default=list)
     by_hand = models.JSONField(default=dict)
@@ -33,7 +33,9 @@ class Attempt(models.Model):
             models.UniqueConstraint(fields=("assignment", "student", "number"), name="one_attempt_per_number"),
             # Two taps open one attempt: the next one follows when this one was welded.
             models.UniqueConstraint(
-                fields=("assignment", "student"), condition=models.Q(state=State.ASSIGNED), name="one_attempt_to_weld"
+                fields=("assignment", "student"),
+                condition=models.Q(state=AttemptState.ASSIGNED),
+                name="one_attempt_to_weld",
             ),
         )
         indexes = (
@@ -45,7 +47,7 @@ class Attempt(models.Model):
             models.Index(
                 fields=("course", "state", "updated_at"),
                 name="attempts_open",
-                condition=~models.Q(state=State.RETURNED),
+                condition=~models.Q(state=AttemptState.RETURNED),
             ),
             models.Index(
                 fields=("course", "updated_at", "id"), name="attempts_waiting", condition=models.Q(state__in=WAITING)
@@ -118,7 +120,7 @@ class Event(models.Model):
     attempt = models.ForeignKey(Attempt, on_delete=models.PROTECT, related_name="events")
     actor = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.PROTECT, related_name="+")
     at = models.DateTimeField()
-    kind = models.CharField(max_length=16, choices=Step.choices)
+    kind = models.CharField(max_length=16, choices=AttemptStep.choices)
     data = models.JSONField(default=dict)
 
     class Meta:

@@ -7,7 +7,7 @@ from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Membership
 from judicum.server.people.roles import STAFF
 from judicum.server.record.attempts.models import Attempt, Event
-from judicum.server.record.attempts.visibility import Sight
+from judicum.server.record.attempts.visibility import VisibilityPolicy
 
 NO_ATTEMPT = "There is no attempt {} for you."
 
@@ -75,23 +75,23 @@ def held(attempt_id: int) -> Attempt:
 
 def visible_events(user: User, attempt: Attempt) -> list[Event]:
     """The log as this person may read it, oldest first."""
-    return Sight(user, teaches(user, attempt)).events(log_of(attempt), marks_blind(user, attempt))
+    return VisibilityPolicy(user, teaches(user, attempt)).events(log_of(attempt), marks_blind(user, attempt))
 
 
 def marks_blind(user: User, attempt: Attempt) -> bool:
     """Whether the person is not to see the first mark of an attempt that waits for a second."""
     marker = Attempt.objects.filter(pk=attempt.pk).values_list("mark__marked_by", flat=True).first()
-    return Sight(user, teaches(user, attempt)).blind(attempt.state, marker)
+    return VisibilityPolicy(user, teaches(user, attempt)).blind(attempt.state, marker)
 
 
 def log_of(attempt: Attempt) -> QuerySet[Event]:
-    """All that happened to an attempt, oldest first, whoever asks; `visibility.Sight` says what of it is shown."""
+    """All that happened to an attempt, oldest first, whoever asks; `visibility.VisibilityPolicy` says what of it is shown."""
     return attempt.events.select_related("actor").order_by("at", "id")
 
 
-def sight_of(user: User, attempt: Attempt) -> Sight:
+def visibility_of(user: User, attempt: Attempt) -> VisibilityPolicy:
     """This person's view of one attempt."""
-    return Sight(user, teaches(user, attempt))
+    return VisibilityPolicy(user, teaches(user, attempt))
 
 
 def course_attempts(

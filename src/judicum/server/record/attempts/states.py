@@ -9,7 +9,7 @@ from django.utils import timezone
 from judicum.core.errors import WrongState
 
 
-class State(models.TextChoices):
+class AttemptState(models.TextChoices):
     ASSIGNED = "assigned"
     LOGGED = "logged"
     PHOTOGRAPHED = "photographed"
@@ -22,7 +22,7 @@ class State(models.TextChoices):
     TO_AGREE = "to_agree"
 
 
-class Step(models.TextChoices):
+class AttemptStep(models.TextChoices):
     OPEN = "open"
     PREPARE = "prepare"
     LOG = "log"
@@ -46,61 +46,65 @@ class Step(models.TextChoices):
     AGREE = "agree"
 
 
-HELD_BACK = (State.MARKED, State.SECOND_ASKED, State.TO_AGREE)
+HELD_BACK = (AttemptState.MARKED, AttemptState.SECOND_ASKED, AttemptState.TO_AGREE)
 """States of an attempt with a mark that its student knows nothing of."""
-WAITING = (State.PHOTOGRAPHED, State.MEASURED, *HELD_BACK)
+WAITING = (AttemptState.PHOTOGRAPHED, AttemptState.MEASURED, *HELD_BACK)
 """States in which an attempt waits for those who teach: to be marked, marked blind a second time, agreed or returned."""
-OVER = (State.RETURNED, State.WELD_AGAIN)
+OVER = (AttemptState.RETURNED, AttemptState.WELD_AGAIN)
 """States in which nobody has anything to do with an attempt any more."""
-BEFORE_MARK = (State.LOGGED, State.PHOTOGRAPHED, State.MEASURED, State.PHOTO_ASKED)
-SENT = (*WAITING, State.PHOTO_ASKED, State.RETURNED, State.WELD_AGAIN)
+BEFORE_MARK = (AttemptState.LOGGED, AttemptState.PHOTOGRAPHED, AttemptState.MEASURED, AttemptState.PHOTO_ASKED)
+SENT = (*WAITING, AttemptState.PHOTO_ASKED, AttemptState.RETURNED, AttemptState.WELD_AGAIN)
 """States of an attempt that has had a photo."""
 
 # step -> {state before: state after}
-STEPS: dict[Step, dict[State, State]] = {
-    Step.PREPARE: {s: s for s in (State.ASSIGNED, *BEFORE_MARK)},
-    Step.LOG: {State.ASSIGNED: State.LOGGED} | {s: s for s in BEFORE_MARK},
-    Step.ADD_VIEW: {s: s for s in (State.ASSIGNED, *BEFORE_MARK)},
-    Step.READ_ANGLE: {s: s for s in BEFORE_MARK},
-    Step.ADD_PHOTO: dict.fromkeys(BEFORE_MARK, State.PHOTOGRAPHED),
+STEPS: dict[AttemptStep, dict[AttemptState, AttemptState]] = {
+    AttemptStep.PREPARE: {s: s for s in (AttemptState.ASSIGNED, *BEFORE_MARK)},
+    AttemptStep.LOG: {AttemptState.ASSIGNED: AttemptState.LOGGED} | {s: s for s in BEFORE_MARK},
+    AttemptStep.ADD_VIEW: {s: s for s in (AttemptState.ASSIGNED, *BEFORE_MARK)},
+    AttemptStep.READ_ANGLE: {s: s for s in BEFORE_MARK},
+    AttemptStep.ADD_PHOTO: dict.fromkeys(BEFORE_MARK, AttemptState.PHOTOGRAPHED),
     # A measurement may end after the mark was set by eye, or be made again: the mark stands.
-    Step.MEASURE: {**{s: s for s in SENT}, State.PHOTOGRAPHED: State.MEASURED},
-    Step.REFUSE_PHOTO: {s: s for s in SENT},
-    Step.MEASURE_BACK: {s: s for s in State},
-    Step.CORRECT: {s: s for s in SENT},
+    AttemptStep.MEASURE: {**{s: s for s in SENT}, AttemptState.PHOTOGRAPHED: AttemptState.MEASURED},
+    AttemptStep.REFUSE_PHOTO: {s: s for s in SENT},
+    AttemptStep.MEASURE_BACK: {s: s for s in AttemptState},
+    AttemptStep.CORRECT: {s: s for s in SENT},
     # Before a mark stands only: a mark is of one bead.
-    Step.CHOOSE_BEAD: {State.MEASURED: State.MEASURED},
-    Step.FIND: {s: s for s in WAITING},
+    AttemptStep.CHOOSE_BEAD: {AttemptState.MEASURED: AttemptState.MEASURED},
+    AttemptStep.FIND: {s: s for s in WAITING},
     # The cause that was taken belongs to the first mark until one is agreed.
-    Step.JUDGE_CAUSE: {s: s for s in (*WAITING, State.RETURNED) if s != State.SECOND_ASKED},
-    Step.MARK: {
-        State.PHOTOGRAPHED: State.MARKED,
-        State.MEASURED: State.MARKED,
-        State.MARKED: State.MARKED,
-        State.RETURNED: State.MARKED,
+    AttemptStep.JUDGE_CAUSE: {s: s for s in (*WAITING, AttemptState.RETURNED) if s != AttemptState.SECOND_ASKED},
+    AttemptStep.MARK: {
+        AttemptState.PHOTOGRAPHED: AttemptState.MARKED,
+        AttemptState.MEASURED: AttemptState.MARKED,
+        AttemptState.MARKED: AttemptState.MARKED,
+        AttemptState.RETURNED: AttemptState.MARKED,
     },
-    Step.ASK_SECOND: {State.MARKED: State.SECOND_ASKED},
-    Step.MARK_SECOND: {State.SECOND_ASKED: State.TO_AGREE},
-    Step.AGREE: {State.TO_AGREE: State.MARKED},
-    Step.RETURN: {State.MARKED: State.RETURNED},
-    Step.ASK_PHOTO: dict.fromkeys((State.PHOTOGRAPHED, State.MEASURED), State.PHOTO_ASKED),
-    Step.SEND_BACK: dict.fromkeys((State.PHOTOGRAPHED, State.MEASURED), State.WELD_AGAIN),
+    AttemptStep.ASK_SECOND: {AttemptState.MARKED: AttemptState.SECOND_ASKED},
+    AttemptStep.MARK_SECOND: {AttemptState.SECOND_ASKED: AttemptState.TO_AGREE},
+    AttemptStep.AGREE: {AttemptState.TO_AGREE: AttemptState.MARKED},
+    AttemptStep.RETURN: {AttemptState.MARKED: AttemptState.RETURNED},
+    AttemptStep.ASK_PHOTO: dict.fromkeys((AttemptState.PHOTOGRAPHED, AttemptState.MEASURED), AttemptState.PHOTO_ASKED),
+    AttemptStep.SEND_BACK: dict.fromkeys((AttemptState.PHOTOGRAPHED, AttemptState.MEASURED), AttemptState.WELD_AGAIN),
     # Where it leads back to stands in the log (`actions.answer.take_back`).
-    Step.TAKE_BACK: {State.RETURNED: State.MARKED, State.PHOTO_ASKED: State.MEASURED, State.WELD_AGAIN: State.MEASURED},
+    AttemptStep.TAKE_BACK: {
+        AttemptState.RETURNED: AttemptState.MARKED,
+        AttemptState.PHOTO_ASKED: AttemptState.MEASURED,
+        AttemptState.WELD_AGAIN: AttemptState.MEASURED,
+    },
 }
 
 
-def allowed(attempt: Any, step: Step) -> bool:
+def allowed(attempt: Any, step: AttemptStep) -> bool:
     """Whether the step may be taken now."""
     return attempt.state in STEPS[step]
 
 
 def advance(
     attempt: Any,
-    step: Step,
+    step: AttemptStep,
     by: Any,
     at: datetime | None = None,
-    to: State | None = None,
+    to: AttemptState | None = None,
     moved: bool = True,
     **data: Any,
 ) -> None:
@@ -117,7 +121,7 @@ def advance(
     if not allowed(attempt, step):
         may = ", ".join(s.value for s in STEPS[step])
         raise WrongState(f"The attempt is {attempt.state}; {step.label.lower()} is possible when it is {may}.")
-    before, attempt.state = attempt.state, (to or STEPS[step][State(attempt.state)]).value
+    before, attempt.state = attempt.state, (to or STEPS[step][AttemptState(attempt.state)]).value
     attempt.version += 1
     now = at or timezone.now()
     attempt.updated_at = now if moved else attempt.updated_at

@@ -11,7 +11,7 @@ from judicum.core.causes import SKIPPABLE, Explained, Followed, explain_case, fo
 from judicum.core.causes.case import BY_HAND, Case
 from judicum.server.catalogue.coupons.setup import checklist_for, coupon_of, logged_of
 from judicum.server.record.attempts.models import Attempt
-from judicum.server.record.attempts.states import State
+from judicum.server.record.attempts.states import AttemptState
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.photos.queries import measurement_that_counts
 
@@ -93,7 +93,7 @@ def asked_before(attempt: Attempt) -> Asked | None:
             assignment_id=attempt.assignment_id,
             student_id=attempt.student_id,
             number__lt=attempt.number,
-            state=State.RETURNED,
+            state=AttemptState.RETURNED,
         )
         .filter(mark__isnull=False)
         .exclude(mark__next_change="")

@@ -24,7 +24,7 @@ from judicum.server.catalogue.schemes.queries import scheme_coded
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import staff_of
 from judicum.server.record.attempts.models import Attempt
-from judicum.server.record.attempts.states import State
+from judicum.server.record.attempts.states import AttemptState
 from judicum.server.record.marking.models import Mark
 from judicum.server.record.photos.models import Measurement
 from judicum.server.record.photos.queries import measurement_that_counts
@@ -105,7 +105,7 @@ def tried_on(user: User, course_id: int, rules: Rules, code: str | None) -> dict
     marks = (
         Mark.objects.filter(attempt__course_id=course_id)
         .exclude(readings={})
-        .exclude(attempt__state=State.SECOND_ASKED)
+        .exclude(attempt__state=AttemptState.SECOND_ASKED)
     )
     if code is not None:
         marks = marks.filter(attempt__assignment__scheme=code)

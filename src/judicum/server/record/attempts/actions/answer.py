@@ -9,9 +9,9 @@ from judicum.core.marking import MOST_NEXT
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import held_as_staff
-from judicum.server.record.attempts.states import State, Step, advance
+from judicum.server.record.attempts.states import AttemptState, AttemptStep, advance
 
-ANSWERS = {"another_photo": Step.ASK_PHOTO, "weld_again": Step.SEND_BACK}
+ANSWERS = {"another_photo": AttemptStep.ASK_PHOTO, "weld_again": AttemptStep.SEND_BACK}
 
 
 @transaction.atomic
@@ -44,7 +44,7 @@ def check_version(attempt: Attempt, version: int) -> None:
     """Raises EditConflict where somebody changed the attempt since that version, and says who and how."""
     if attempt.version == version:
         return
-    if attempt.state == State.SECOND_ASKED:
+    if attempt.state == AttemptState.SECOND_ASKED:
         # Whoever marks blind is not to learn who marked first.
         raise EditConflict("A second mark was asked for in the meantime. Load it again; what you typed is still here.")
     last = attempt.events.select_related("actor").order_by("-at", "-id").first()

@@ -12,7 +12,7 @@ from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt, Run
 from judicum.server.record.attempts.queries import held_as_staff, held_own
 from judicum.server.record.attempts.signals import consumption_changed
-from judicum.server.record.attempts.states import Step, advance
+from judicum.server.record.attempts.states import AttemptStep, advance
 
 MOST_RUNS = 40
 
@@ -52,7 +52,7 @@ def _log(attempt: Attempt, user: User, values: Mapping[str, Any], at: datetime |
         raise InvalidValue("number", number, f"1 to {most}")
     before = Run.objects.filter(attempt=attempt, number=number).values(*clean).first() or {}
     changed = {key: [before.get(key), value] for key, value in clean.items() if before.get(key) != value}
-    advance(attempt, Step.LOG, user, at, changed=changed, run=number)
+    advance(attempt, AttemptStep.LOG, user, at, changed=changed, run=number)
     run, _ = Run.objects.update_or_create(attempt=attempt, number=number, defaults=clean)
     # A figure that was read off a photo and is typed over is no longer measured.
     if still := [key for key in run.measured if key in changed]:

@@ -12,7 +12,7 @@ from judicum.server.catalogue.coupons.setup import coupon_of
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import held_as_staff
-from judicum.server.record.attempts.states import Step, advance
+from judicum.server.record.attempts.states import AttemptStep, advance
 
 
 def findings_asked_for(assignment: Assignment) -> tuple[str, ...]:
@@ -35,5 +35,5 @@ def note_findings(user: User, attempt_id: int, values: object, at: datetime | No
     changed = {k: [attempt.by_hand.get(k), clean.get(k)] for k in asked if attempt.by_hand.get(k) != clean.get(k)}
     attempt.by_hand = clean
     attempt.save(update_fields=["by_hand"])
-    advance(attempt, Step.FIND, user, at, changed=changed)
+    advance(attempt, AttemptStep.FIND, user, at, changed=changed)
     return attempt

@@ -10,7 +10,7 @@ from judicum.core.errors import NotAllowed, WrongState
 from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt
-from judicum.server.record.attempts.states import State, Step
+from judicum.server.record.attempts.states import AttemptState, AttemptStep
 
 
 def open_attempt(assignment: Assignment, student: User, by: User, at: datetime | None = None) -> Attempt:
@@ -25,7 +25,7 @@ def open_attempt(assignment: Assignment, student: User, by: User, at: datetime |
         created_at=at,
         updated_at=at,
     )
-    attempt.events.create(kind=Step.OPEN, actor=by, at=at, data={"to": State.ASSIGNED})
+    attempt.events.create(kind=AttemptStep.OPEN, actor=by, at=at, data={"to": AttemptState.ASSIGNED})
     return attempt
 
 
@@ -42,7 +42,7 @@ def weld_another(user: User, assignment: Assignment) -> Attempt:
     mine = list(Attempt.objects.filter(assignment=assignment, student=user).order_by("number"))
     if not mine:
         raise NotAllowed("This coupon was not given to you.")
-    waiting = next((attempt for attempt in mine if attempt.state == State.ASSIGNED), None)
+    waiting = next((attempt for attempt in mine if attempt.state == AttemptState.ASSIGNED), None)
     if waiting is not None:
         raise WrongState(f"Attempt {waiting.number} has not been welded yet; log that one first.")
     return open_attempt(assignment, user, by=user)

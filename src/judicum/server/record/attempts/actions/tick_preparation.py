@@ -10,7 +10,7 @@ from judicum.server.catalogue.coupons.setup import checklist_for
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import held_own
-from judicum.server.record.attempts.states import Step, advance
+from judicum.server.record.attempts.states import AttemptStep, advance
 
 
 @transaction.atomic
@@ -28,5 +28,5 @@ def tick_preparation(user: User, attempt_id: int, done: Sequence[str], at: datet
         raise InvalidValue("prepared", unknown[0], "one of " + ", ".join(steps))
     attempt.prepared = [step for step in steps if step in done]
     attempt.save(update_fields=["prepared"])
-    advance(attempt, Step.PREPARE, user, at, prepared=attempt.prepared)
+    advance(attempt, AttemptStep.PREPARE, user, at, prepared=attempt.prepared)
     return attempt

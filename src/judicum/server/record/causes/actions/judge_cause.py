@@ -11,7 +11,7 @@ from judicum.core.errors import InvalidValue
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import held_as_staff
-from judicum.server.record.attempts.states import Step, advance
+from judicum.server.record.attempts.states import AttemptStep, advance
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.causes.queries import asked_before, case_of
 
@@ -31,7 +31,7 @@ def judge_cause(user: User, attempt_id: int, cause: str, verdict: str | None, at
     if verdict is not None and verdict not in VERDICTS:
         raise InvalidValue("verdict", verdict, "one of " + ", ".join(VERDICTS) + ", or null")
     attempt = held_as_staff(user, attempt_id)
-    advance(attempt, Step.JUDGE_CAUSE, user, at, cause=cause, verdict=verdict)
+    advance(attempt, AttemptStep.JUDGE_CAUSE, user, at, cause=cause, verdict=verdict)
     if verdict == TAKEN:
         take(user, attempt, cause, at)
     elif verdict == ASIDE:

@@ -13,7 +13,7 @@ from judicum.server.people.roles import STAFF
 from judicum.server.record.attempts.actions.answer import check_version
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import held_as_staff
-from judicum.server.record.attempts.states import Step, advance
+from judicum.server.record.attempts.states import AttemptStep, advance
 from judicum.server.record.marking.models import Mark, SecondMark
 
 
@@ -49,7 +49,7 @@ def ask_second(user: User, attempt_id: int, version: int, at: datetime | None = 
 
 def ask(attempt: Attempt, mark: Mark, by: User | None, at: datetime | None = None) -> SecondMark:
     """Keep the first mark as it is and wait for the second. The caller holds the attempt."""
-    advance(attempt, Step.ASK_SECOND, by, at, by_lot=by is None)
+    advance(attempt, AttemptStep.ASK_SECOND, by, at, by_lot=by is None)
     return SecondMark.objects.create(
         attempt=attempt,
         asked_by=by,

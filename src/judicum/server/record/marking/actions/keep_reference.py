@@ -10,7 +10,7 @@ from judicum.core.marking import MOST_NEXT
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import instructor_of
 from judicum.server.record.attempts.queries import held_as_staff
-from judicum.server.record.attempts.states import State
+from judicum.server.record.attempts.states import AttemptState
 from judicum.server.record.marking.models import Reference
 
 
@@ -27,7 +27,7 @@ def keep_reference(user: User, attempt_id: int, comment: str, at: datetime | Non
         raise InvalidValue("comment", comment, f"1 to {MOST_NEXT} characters")
     attempt = held_as_staff(user, attempt_id)
     instructor_of(user, attempt.course_id)
-    if attempt.state != State.RETURNED:
+    if attempt.state != AttemptState.RETURNED:
         raise WrongState("A reference is a returned mark; this attempt is not returned.")
     Reference.objects.filter(attempt=attempt, let_go_at=None).update(let_go_at=at or timezone.now())
     return Reference.objects.create(attempt=attempt, comment=text, kept_by=user, kept_at=at or timezone.now())

@@ -13,7 +13,7 @@ from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.actions.answer import check_version
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import held_as_staff
-from judicum.server.record.attempts.states import Step, advance
+from judicum.server.record.attempts.states import AttemptStep, advance
 from judicum.server.record.causes.actions.judge_cause import check_cause, drop_taken, keep_followed, take
 from judicum.server.record.marking.actions.ask_second import ask, drawn_for_second
 from judicum.server.record.marking.models import Mark
@@ -54,7 +54,14 @@ def set_mark(
     check_version(attempt, version)
     first_time = not Mark.objects.filter(attempt=attempt).exists()
     advance(
-        attempt, Step.MARK, user, at, scores=given["scores"], total=given["total"], passed=given["passed"], cause=cause
+        attempt,
+        AttemptStep.MARK,
+        user,
+        at,
+        scores=given["scores"],
+        total=given["total"],
+        passed=given["passed"],
+        cause=cause,
     )
     if cause is not None:
         take(user, attempt, cause, at)
@@ -131,7 +138,7 @@ def return_mark(user: User, attempt_id: int, version: int, at: datetime | None =
     """
     attempt = held_as_staff(user, attempt_id)
     check_version(attempt, version)
-    advance(attempt, Step.RETURN, user, at)
+    advance(attempt, AttemptStep.RETURN, user, at)
     mark = Mark.objects.select_related("scheme").get(attempt=attempt)
     refuse_all(
         [

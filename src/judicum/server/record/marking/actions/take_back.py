@@ -11,12 +11,12 @@ from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.actions.answer import ANSWERS
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import held_as_staff
-from judicum.server.record.attempts.states import State, Step, advance
+from judicum.server.record.attempts.states import AttemptState, AttemptStep, advance
 from judicum.server.record.marking.models import Mark
 
 ON_THE_WAY = timedelta(seconds=5)
 """What is let pass beside the time that is offered: the call may come late from a slow line."""
-UNDONE = (Step.RETURN, *ANSWERS.values())
+UNDONE = (AttemptStep.RETURN, *ANSWERS.values())
 
 
 @transaction.atomic
@@ -35,6 +35,6 @@ def take_back(user: User, attempt_id: int, at: datetime | None = None) -> Attemp
         raise WrongState(f"Only your own return or answer can be taken back, within {UNDO_S} seconds.")
     attempt.answer = ""
     attempt.save(update_fields=["answer"])
-    advance(attempt, Step.TAKE_BACK, user, at, to=State(last.data["from"]))
+    advance(attempt, AttemptStep.TAKE_BACK, user, at, to=AttemptState(last.data["from"]))
     Mark.objects.filter(attempt=attempt).update(returned_at=None)
     return attempt

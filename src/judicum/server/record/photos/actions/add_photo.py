@@ -10,7 +10,7 @@ from judicum.core.photo.picture_file import MAX_BYTES
 from judicum.server.people.accounts.models import User
 from judicum.server.platform import request_id as trail
 from judicum.server.record.attempts.queries import held_own
-from judicum.server.record.attempts.states import Step, advance
+from judicum.server.record.attempts.states import AttemptStep, advance
 from judicum.server.record.photos.actions.request_measurement import request_measurement
 from judicum.server.record.photos.models import Photo, PhotoKind, StoredPicture
 
@@ -21,7 +21,7 @@ def check_size(size: int) -> None:
         raise InvalidValue("size", size, f"1 to {MAX_BYTES} bytes ({MAX_BYTES >> 20} MB)")
 
 
-def step_for(kind: str) -> Step:
+def step_for(kind: str) -> AttemptStep:
     """The step that a photo of this kind takes: the bead moves the attempt on, other views only join it.
 
     Raises:
@@ -29,7 +29,7 @@ def step_for(kind: str) -> Step:
     """
     if kind not in PhotoKind.values:
         raise InvalidValue("kind", kind, "one of " + ", ".join(PhotoKind.values))
-    return Step.ADD_PHOTO if kind == PhotoKind.BEAD else Step.ADD_VIEW
+    return AttemptStep.ADD_PHOTO if kind == PhotoKind.BEAD else AttemptStep.ADD_VIEW
 
 
 def add_photo(

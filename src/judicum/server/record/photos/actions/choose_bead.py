@@ -6,7 +6,7 @@ from django.utils import timezone
 from judicum.core.errors import InvalidValue
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.queries import held
-from judicum.server.record.attempts.states import Step, advance
+from judicum.server.record.attempts.states import AttemptStep, advance
 from judicum.server.record.photos.actions.keep_figures import keep_figures
 from judicum.server.record.photos.models import Measurement
 from judicum.server.record.photos.queries import measurement_for
@@ -28,7 +28,7 @@ def choose_bead(user: User, measurement_id: int, number: int) -> Measurement:
         allowed = "one of " + ", ".join(map(str, beads)) if beads else "nothing: the photo shows one bead"
         raise InvalidValue("number", number, allowed)
     now = timezone.now()
-    advance(attempt, Step.CHOOSE_BEAD, user, now, measurement=mine.pk, bead=number)
+    advance(attempt, AttemptStep.CHOOSE_BEAD, user, now, measurement=mine.pk, bead=number)
     counting = mine.computed.report or {}
     if counting.get("bead_number") != number:
         mine.corrections.filter(undone_at=None).update(undone_by=user, undone_at=now)

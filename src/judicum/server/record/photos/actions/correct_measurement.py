@@ -13,7 +13,7 @@ from judicum.server.people.accounts.models import User
 from judicum.server.platform.sandbox import strip_in_sandbox
 from judicum.server.platform.storage import store_file
 from judicum.server.record.attempts.queries import held_as_staff, teaches
-from judicum.server.record.attempts.states import Step, advance
+from judicum.server.record.attempts.states import AttemptStep, advance
 from judicum.server.record.photos.actions.keep_figures import keep_figures
 from judicum.server.record.photos.models import Correction, Measurement
 from judicum.server.record.photos.queries import measurement_for, picture_of
@@ -58,7 +58,7 @@ def correct_measurement(user: User, measurement_id: int, given: Mapping[str, Any
         made.measurement = mine
         made.save()
         keep_figures(attempt.pk)
-        advance(attempt, Step.CORRECT, user, made.at, measurement=mine.pk, change=step)
+        advance(attempt, AttemptStep.CORRECT, user, made.at, measurement=mine.pk, change=step)
     return made
 
 
@@ -79,7 +79,7 @@ def undo_correction(user: User, measurement_id: int, every: bool = False) -> Mea
     for one in standing if every else standing[-1:]:
         one.undone_by, one.undone_at = user, now
         one.save(update_fields=["undone_by", "undone_at"])
-        advance(attempt, Step.CORRECT, user, now, measurement=mine.pk, change=one.step, undone=True)
+        advance(attempt, AttemptStep.CORRECT, user, now, measurement=mine.pk, change=one.step, undone=True)
     keep_figures(attempt.pk)
     return mine
 

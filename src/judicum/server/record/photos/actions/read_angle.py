@@ -8,7 +8,7 @@ from judicum.core.setup import RUN, check_run
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Run
 from judicum.server.record.attempts.queries import held, teaches
-from judicum.server.record.attempts.states import Step, advance
+from judicum.server.record.attempts.states import AttemptStep, advance
 from judicum.server.record.photos.models import Photo, PhotoKind
 from judicum.server.record.photos.queries import photo_for
 
@@ -34,7 +34,9 @@ def read_angle(user: User, photo_id: int, which: str, torch: Ends, reference: En
     if run is None:
         raise InvalidValue("run", run_number, "a run that was logged; log it before its angle")
     check_run({key: getattr(run, key) for key in RUN.keys} | {key: angle})
-    advance(attempt, Step.READ_ANGLE, user, run=run_number, changed={key: [getattr(run, key), angle]}, photo=photo.pk)
+    advance(
+        attempt, AttemptStep.READ_ANGLE, user, run=run_number, changed={key: [getattr(run, key), angle]}, photo=photo.pk
+    )
     setattr(run, key, angle)
     run.measured = sorted({*run.measured, key})
     run.save(update_fields=[key, "measured"])

@@ -7,7 +7,7 @@ from judicum.core.errors import NotAllowed, WrongState
 from judicum.core.photo.scale import GivenScale
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.queries import held, teaches
-from judicum.server.record.attempts.states import Step, advance
+from judicum.server.record.attempts.states import AttemptStep, advance
 from judicum.server.record.photos.counting import UNDER_WAY
 from judicum.server.record.photos.jobs import has_job, start
 from judicum.server.record.photos.models import Measurement, MeasurementState, Photo, PhotoKind, Remeasuring
@@ -63,7 +63,9 @@ def set_scale(user: User, photo_id: int, points_px: list[float], length_mm: floa
     attempt = held(photo.attempt_id)
     # What waits with another scale would only be overtaken.
     photo.measurements.filter(state__in=UNDER_WAY).update(state=MeasurementState.FAILED, finished_at=timezone.now())
-    advance(attempt, Step.CORRECT, user, change={"step": "set_scale", "points_px": points_px, "length_mm": length_mm})
+    advance(
+        attempt, AttemptStep.CORRECT, user, change={"step": "set_scale", "points_px": points_px, "length_mm": length_mm}
+    )
     return request_measurement(photo, user, [*points_px, length_mm])
 
 

@@ -13,7 +13,7 @@ from judicum.core.photo.measure import Measured
 from judicum.core.photo.strip import cut_strip
 from judicum.server.platform.storage import store_file
 from judicum.server.record.attempts.queries import held
-from judicum.server.record.attempts.states import Step, advance
+from judicum.server.record.attempts.states import AttemptStep, advance
 from judicum.server.record.photos.actions.keep_figures import keep_figures
 from judicum.server.record.photos.models import Measurement, MeasurementState, PhotoKind, SeenBead
 from judicum.words.photo import report_in_words
@@ -64,12 +64,12 @@ def store_measurement(measurement_id: int, found: Sequence[Found], at: datetime 
             # Looked at beside the bead: neither its figures nor how far the attempt is follow from it.
             mine.report = {**mine.report, "side": "back"}
             mine.save()
-            advance(attempt, Step.MEASURE_BACK, None, at, measurement=mine.pk, refusal=mine.refusal_code or None)
+            advance(attempt, AttemptStep.MEASURE_BACK, None, at, measurement=mine.pk, refusal=mine.refusal_code or None)
             return True
         mine.save()
         _keep_beads(mine, found, names)
         keep_figures(mine.photo.attempt_id)
-        step = Step.REFUSE_PHOTO if refused else Step.MEASURE
+        step = AttemptStep.REFUSE_PHOTO if refused else AttemptStep.MEASURE
         advance(
             attempt,
             step,
