@@ -125,7 +125,7 @@ def _plan(asked: argparse.Namespace) -> int:
     from judicum.words import setup
 
     units = UNITS[asked.units]
-    return _each(lambda given: setup.card(plan_card(given), units))
+    return _each(lambda given: setup.card_in_words(plan_card(given), units).model_dump())
 
 
 def _check(asked: argparse.Namespace) -> int:
@@ -133,7 +133,7 @@ def _check(asked: argparse.Namespace) -> int:
     from judicum.words import setup
 
     units = UNITS[asked.units]
-    return _each(lambda given: setup.checked(check_setup(given), units))
+    return _each(lambda given: setup.check_in_words(check_setup(given), units).model_dump())
 
 
 def _explain(asked: argparse.Namespace) -> int:

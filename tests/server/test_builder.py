@@ -107,7 +107,7 @@ def test_the_schools_of_a_course_move_its_cards(course: Course, teacher: Client)
     course.row.refresh_from_db()
     course.assignment.refresh_from_db()
     card = card_for(course.assignment)
-    assert card["current_a"]["machine"] > 1.3 * card["current_a"]["aim"]
+    assert card.current_a.machine > 1.3 * card.current_a.aim
     steps = teacher.get(f"/api/attempts/{course.attempt.pk}").json()["preparation"]
     assert any("denatured alcohol" in s["words"] for s in steps)
     refused = teacher.patch(url, {"pedal_school": "stamp"}, "application/json")

@@ -34,7 +34,7 @@ def test_every_design_has_a_card_that_stops_nobody(course: Course) -> None:
                 course=course.row, design=design, target_width_mm=design.target_width_mm, finish=finish
             )
             card = plan_card(coupon_of(assignment))
-            assert [w for w in card["warnings"] if w.severity == "stop"] == [], design.code
+            assert [w for w in card.warnings if w.severity == "stop"] == [], design.code
 
 
 def test_loading_again_changes_nothing_that_is_welded(course: Course) -> None:

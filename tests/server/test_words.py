@@ -11,7 +11,7 @@ from judicum.core.joints import JOINTS
 from judicum.core.marking import Suggestion
 from judicum.core.metals import METALS
 from judicum.core.photo.fault_kinds import FAULT_KINDS
-from judicum.core.setup import Checked, Warned, plan_card
+from judicum.core.setup import Card, Checked, Warned, plan_card
 from judicum.core.setup.run import GROUPS
 from judicum.core.setup.warnings import SEVERITY
 from judicum.core.workbench import PANELS, compute
@@ -44,7 +44,7 @@ def cards() -> list[dict[str, Any]]:
 
 
 def test_every_caution_has_words() -> None:
-    used = {code for card in cards() for code in card["cautions"]}
+    used = {code for card in cards() for code in card.cautions}
     assert used == set(words.CAUTIONS)
 
 
@@ -130,9 +130,9 @@ def test_a_sentence_is_told_in_the_units_one_thinks_in(warned: Warned, metric: s
 
 def test_no_sentence_of_a_card_is_metric_to_somebody_who_thinks_in_thousandths() -> None:
     odd = {"thickness_mm": 2.0, "cup": 16, "stickout_mm": 40, "filler_mm": 3.2, "travel_mm_s": 0.5, "gauge": 10}
-    told = words.card(plan_card({"metal": "303", "joint": "tube_butt", **odd}), US)
-    said = " ".join(w["message"] for w in told["warnings"])
-    assert len(told["warnings"]) >= 4
+    told = words.card_in_words(plan_card({"metal": "303", "joint": "tube_butt", **odd}), US)
+    said = " ".join(w.message for w in told.warnings)
+    assert len(told.warnings) >= 4
     assert not re.search(r"\d (mm|L/min|mm/s)\b", said), said
 
 
@@ -152,14 +152,14 @@ def test_every_calculator_and_figure_of_it_has_words() -> None:
 
 @pytest.mark.parametrize("card", cards()[::7])
 @pytest.mark.parametrize("units", [METRIC, US])
-def test_the_printed_card_holds_every_figure_in_the_persons_units(card: dict[str, Any], units: Any) -> None:
-    shown = {name: (big, small) for name, big, small in figures(words.card(card, units), units)}
-    assert shown["Current"][0] == f"{card['current_a']['aim']:.0f} A"
+def test_the_printed_card_holds_every_figure_in_the_persons_units(card: Card, units: Any) -> None:
+    shown = {name: (big, small) for name, big, small in figures(words.card_in_words(card, units), units)}
+    assert shown["Current"][0] == f"{card.current_a.aim:.0f} A"
     flow, length = ("L/min", "mm") if units is METRIC else ("CFH", "thou")
     assert shown["Gas flow"][0].endswith(flow)
     assert shown["Stick-out"][0].endswith(length)
-    assert ("Purge" in shown) == (card["purge"] is not None)
-    assert ("Turntable" in shown) == (card["turntable_rpm"] is not None)
+    assert ("Purge" in shown) == (card.purge is not None)
+    assert ("Turntable" in shown) == (card.turntable_rpm is not None)
     heading = Heading("A long title " * 5, "under it")
     sheet = card_sheet(card, [words.step(s, "acetone") for s in words.STEPS], heading, units)
     assert sheet.startswith(b"%PDF-")

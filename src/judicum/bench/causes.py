@@ -55,13 +55,13 @@ def case_of(code: str, seed: int) -> tuple[Scene, dict[str, Any]]:
     run = run_of(rng, card, [(habit, bad)])
     if rng.uniform() < RED_HERRING:
         key = str(rng.choice([k for k in HERRINGS if k not in habit.run]))
-        run[key] = round(float(card[key]["low"]) * 0.8, 2)
+        run[key] = round(float(getattr(card, key).low) * 0.8, 2)
     case: dict[str, Any] = {"coupon": coupon, "runs": [run], "by_hand": dict(habit.by_hand)}
     if rng.uniform() < SEEN_BY_WELDER:
         case["looks"] = dict(habit.looks)
     if rng.uniform() < LIST_KEPT:
         case["skipped"] = [*habit.skipped, *(["practised_on_scrap"] if rng.uniform() < 0.3 else [])]
-    width = float(card["bead"]["width_mm"]["aim"]) * float(rng.normal(1, 0.03))
+    width = float(card.bead.width_mm.aim) * float(rng.normal(1, 0.03))
     bead = weld(
         rng,
         length_mm=float(rng.uniform(72, 92)),

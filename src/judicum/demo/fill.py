@@ -173,13 +173,13 @@ def _run(plan: Weld, assignment: Assignment, habits: list[Any]) -> dict[str, Any
     run = run_of(rng, card, [(habit, bad) for _, habit, bad in habits])
     run["machine_a"] = round(run["current_a"] + 8)
     run |= {
-        "polarity": card["polarity"],
+        "polarity": card.polarity,
         "electrode_kind": "lanthanated_2",
-        "electrode_mm": card["electrode"]["diameter_mm"],
+        "electrode_mm": card.electrode.diameter_mm,
     }
     run |= {"technique": assignment.design.technique}
-    if card["filler"]:
-        run["filler_alloy"] = card["filler"]["alloy"]
+    if card.filler:
+        run["filler_alloy"] = card.filler.alloy
     for _, habit, _ in habits:
         run |= habit.looks
     rounded = {key: round(value, 1) if isinstance(value, float) else value for key, value in run.items()}

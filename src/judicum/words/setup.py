@@ -1,11 +1,13 @@
 """The setup card, the log beside it, preparation and cautions in words."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
+from dataclasses import replace
 from typing import Any
 
 from judicum.core.choices import CHOICES
 from judicum.core.setup import Card, Checked, Warned
-from judicum.core.setup.current import Moved
+from judicum.core.setup.record import Moved
+from judicum.words import card as printed
 from judicum.words.units import METRIC, Units, filled
 
 WARNINGS: dict[str, str] = {
@@ -137,36 +139,56 @@ def moved(one: Moved) -> str:
     return name if one.choice == "metal" else f"{name} {100 * one.share:+.0f} %"
 
 
-def _warnings(found: tuple[Warned, ...] | list[Warned], units: Units) -> list[dict[str, Any]]:
-    told = [{"code": w.code, "severity": w.severity, "message": warning(w, units)} for w in found]
-    return [t if w.meant is None else {**t, "meant": w.meant} for t, w in zip(told, found, strict=True)]
+def _warnings(found: Sequence[Warned], units: Units) -> list[printed.CardWarning]:
+    return [
+        printed.CardWarning(code=w.code, severity=w.severity, message=warning(w, units), meant=w.meant) for w in found
+    ]
 
 
-def card(plan: Card, units: Units = METRIC) -> dict[str, Any]:
+def card_in_words(card: Card, units: Units = METRIC) -> printed.Card:
     """The setup card as the contract prints it, with sentences in the person's units."""
-    current = plan["current_a"]
+    current, rod, runs = card.current_a, card.electrode, card.runs
     kinds = CHOICES["electrode_kind"].options
-    runs = plan["runs"]
-    return {
-        **plan,
-        "current_a": {**current, "rule": RULES[current["rule"]], "because": [moved(m) for m in current["because"]]},
-        "opinions": [{**o, "rule": RULES[o["rule"]]} for o in plan["opinions"]],
-        "electrode": {**plan["electrode"], "kinds": [kinds[k] for k in plan["electrode"]["kinds"]]},
-        "runs": runs and {**runs, "first": "thin side, while cold, a few amps lower" if runs["first"] else None},
-        "warnings": _warnings(plan["warnings"], units),
-    }
+    same = {name: getattr(card, name) for name in printed.Card.model_fields if name not in SAID}
+    return printed.Card(
+        **same,
+        current_a=printed.CardCurrent(
+            low=current.low,
+            aim=current.aim,
+            high=current.high,
+            machine=current.machine,
+            rule=RULES[current.rule],
+            because=[moved(one) for one in current.because],
+        ),
+        opinions=[printed.Opinion(rule=RULES[one.rule], current_a=one.current_a) for one in card.opinions],
+        electrode=printed.CardElectrode(
+            diameter_mm=rod.diameter_mm, taper_mm=rod.taper_mm, kinds=[kinds[kind] for kind in rod.kinds]
+        ),
+        runs=runs and replace(runs, first="thin side, while cold, a few amps lower" if runs.first else None),
+        warnings=_warnings(card.warnings, units),
+    )
 
 
-def checked(found: Checked, units: Units = METRIC) -> dict[str, Any]:
-    """What lies off the card as the contract prints it; `told` warnings say nothing that a deviation does not."""
-    deviations = [
-        {
-            "key": d.key, "used": d.used, "low": d.low, "high": d.high, "outside": d.outside,
-            "effect": EFFECTS["gas_l_min" if d.key == "gas_cfh" else d.key][0 if d.below else 1],
-        }
-        for d in found.deviations
-    ]  # fmt: skip
-    return {"deviations": deviations, "warnings": _warnings(found.warnings, units)}
+SAID = ("current_a", "opinions", "electrode", "runs", "warnings")
+"""Parts of a card that hold codes."""
+
+
+def check_in_words(found: Checked, units: Units = METRIC) -> printed.Check:
+    """What lies off the card as the contract prints it."""
+    return printed.Check(
+        deviations=[
+            printed.Deviation(
+                key=d.key,
+                used=d.used,
+                low=d.low,
+                high=d.high,
+                outside=d.outside,
+                effect=EFFECTS["gas_l_min" if d.key == "gas_cfh" else d.key][0 if d.below else 1],
+            )
+            for d in found.deviations
+        ],
+        warnings=_warnings(found.warnings, units),
+    )
 
 
 def besides(found: Checked) -> list[str]:
@@ -175,7 +197,7 @@ def besides(found: Checked) -> list[str]:
     return [w.code for w in found.warnings if w.key not in off]
 
 
-def cautions(codes: list[str]) -> list[dict[str, str]]:
+def cautions(codes: Sequence[str]) -> list[dict[str, str]]:
     """Cautions with their words."""
     return [{"code": code, "words": CAUTIONS[code]} for code in codes]
 

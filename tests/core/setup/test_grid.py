@@ -1,6 +1,7 @@
 """Every metal, joint, position and technique: each card is whole, of use, and agrees with the trade's rules."""
 
 import itertools
+from dataclasses import asdict
 from typing import Any
 
 import pytest
@@ -55,8 +56,8 @@ def test_fume_and_rust_are_named_where_they_are(metal: str) -> None:
 @pytest.mark.parametrize("school", START_S)
 def test_each_start_school_has_its_own_time_to_the_first_move(school: str) -> None:
     card = plan_card(coupon("304L", "butt", start_school=school))
-    assert card["start_s"] == START_S[school]
-    assert START_S["quick"]["high"] <= START_S["settled"]["aim"]
+    assert card["start_s"] == asdict(START_S[school])
+    assert START_S["quick"].high <= START_S["settled"].aim
 
 
 @pytest.mark.parametrize("electrode", [1.0, 1.6, 2.4, 3.2, 6.4])

@@ -8,8 +8,8 @@ from judicum.words import setup as words
 
 
 def plan_card(given: Any, units: Units = METRIC) -> dict[str, Any]:
-    return words.card(setup.plan_card(given), units)
+    return words.card_in_words(setup.plan_card(given), units).model_dump()
 
 
 def check_setup(given: Any, units: Units = METRIC) -> dict[str, Any]:
-    return words.checked(setup.check_setup(given), units)
+    return words.check_in_words(setup.check_setup(given), units).model_dump()

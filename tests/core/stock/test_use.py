@@ -23,7 +23,7 @@ def test_gas_is_flow_times_time() -> None:
 def test_what_was_not_logged_is_the_cards() -> None:
     _, card = made()
     quiet = {"gas_l_min": 12.0}
-    seconds = card["preflow_s"]["aim"] + 90 / card["travel_mm_s"]["aim"] + card["postflow_s"]["aim"]
+    seconds = card.preflow_s.aim + 90 / card.travel_mm_s.aim + card.postflow_s.aim
     assert run_gas_l(quiet, card, 90) == pytest.approx(12 * seconds / 60)
 
 
@@ -79,7 +79,7 @@ def test_what_a_wide_cup_and_post_flow_add() -> None:
     assert wide.run_l / plain.run_l == pytest.approx(2, rel=0.15), "a cup twice as wide takes twice the gas"
     assert wide.cup_more_l > 0.4 * wide.run_l
     _, card = made()
-    assert plain.postflow_l == pytest.approx(card["gas_l_min"]["aim"] * card["postflow_s"]["aim"] / 60)
+    assert plain.postflow_l == pytest.approx(card.gas_l_min.aim * card.postflow_s.aim / 60)
 
 
 def test_costs_add_up_and_say_what_has_no_price() -> None:

@@ -11,9 +11,10 @@ from judicum.core.choices import CHOICES
 from judicum.core.errors import InvalidValue
 from judicum.core.photo.report import Report
 from judicum.core.quantities import QUANTITIES
-from judicum.core.setup.card import Card, card_of
+from judicum.core.setup.card import card_of
 from judicum.core.setup.check import flow_of, ranges, read_used
 from judicum.core.setup.coupon import Coupon, read_coupon
+from judicum.core.setup.record import Card
 from judicum.core.setup.travel import real_travel_mm_s
 
 KEYS = ("coupon", "runs", "skipped", "looks", "by_hand", "measurement", "earlier", "confirmed_in_course")

@@ -96,17 +96,15 @@ def _few_dabs(case: Case) -> Told | None:
         return far
     if (slow := _outside(case, "dabs_per_s", "below")) is not None:
         return slow
-    pitch, length = case.card["dab_pitch_mm"], case.length_mm
+    pitch, length = case.card.dab_pitch_mm, case.length_mm
     dabs = [run.get("dabs") for run in case.runs]
     known = [d for d in dabs if d]
     if pitch and length and known and len(known) == len(dabs):
         mean = length / sum(known)
-        return _yes(mean > FEW_DABS_SHARE * pitch["high"], "dabs", used=round(mean, 2), high=pitch["high"])
+        return _yes(mean > FEW_DABS_SHARE * pitch.high, "dabs", used=round(mean, 2), high=pitch.high)
     ripple = case.report.ripple if case.report else None
     if pitch and ripple:
-        return _yes(
-            ripple.pitch_mm > FEW_DABS_SHARE * pitch["high"], "pitch_mm", used=ripple.pitch_mm, high=pitch["high"]
-        )
+        return _yes(ripple.pitch_mm > FEW_DABS_SHARE * pitch.high, "pitch_mm", used=ripple.pitch_mm, high=pitch.high)
     return None
 
 
@@ -192,7 +190,7 @@ TESTS: dict[str, Test] = {
         and any((run.get("gas_part") or case.coupon.gas_part) == "collet_body" for run in _runs(case)),
         "gas_part",
     ),
-    "filler": lambda case, seen: _yes(case.card["filler"] is not None, "filler"),
+    "filler": lambda case, seen: _yes(case.card.filler is not None, "filler"),
     "fit_up": lambda case, seen: _yes(case.coupon.kind.fit_up, "joint"),
     "restarts": lambda case, seen: _yes(case.restarts_mm or len(case.runs) > 1, "restarts_mm"),
     "several_runs": lambda case, seen: _yes(len(case.runs) > 1, "runs"),

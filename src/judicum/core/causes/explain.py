@@ -122,21 +122,22 @@ def _ranked(case: Case, cause: Cause, share: float, told: tuple[Told, ...], agai
     elif key == "gas_part":
         before, after = "collet_body", how
     elif key == "purge_l_min":
-        before, purge = 0.0, case.card["purge"]
-        after = purge["l_min"]["aim"] if purge else None
+        before, purge = 0.0, case.card.purge
+        after = purge.l_min.aim if purge else None
     return Ranked(cause.code, round(share, 3), told, against, key, before, after, _history(case, cause.code))
 
 
 def _aim(case: Case, key: str) -> float | None:
     """What to aim at: the card's own figure, within the range of the cup and part that were used."""
-    card: Mapping[str, Any] = case.card
+    card = case.card
     if key == "work_angle_deg":
-        return float(card["angles_deg"]["work"])
+        return float(card.angles_deg.work)
     if key == "travel_angle_deg":
-        return float(card["angles_deg"]["travel"])
+        return float(card.angles_deg.travel)
     if key == "filler_mm":
-        return float(card["filler"]["diameter_mm"]) if card["filler"] else None
-    aim = card[key]["aim"] if isinstance(card.get(key), Mapping) else None
+        return float(card.filler.diameter_mm) if card.filler else None
+    found = card.band(key)
+    aim = found.aim if found else None
     for band in case.bands[:1]:
         if aim is not None and key in band:
             low, high = band[key]

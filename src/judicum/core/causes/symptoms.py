@@ -172,21 +172,21 @@ def _grey(
 
 
 def _width(case: Case, bead: BeadFigures, profile: Profile | None, faults: Sequence[Defect]) -> Iterator[Seen]:
-    width, band = bead.width_mm, case.card["bead"]["width_mm"]
+    width, band = bead.width_mm, case.card.bead.width_mm
     room = 2 * width.uncertainty if width.uncertainty < 0.3 * width.mean else 0.0
-    if width.mean > band["high"] + room:
-        figures: dict[str, float | str] = {"mean_mm": width.mean, "high_mm": band["high"]}
-        yield Seen("bead_wide", _from(1.0, width.mean / band["high"], 1.4), figures=figures)
-    elif width.mean < band["low"] - room:
-        figures = {"mean_mm": width.mean, "low_mm": band["low"]}
-        yield Seen("bead_narrow", _from(1.0, band["low"] / width.mean, 1.4), figures=figures)
+    if width.mean > band.high + room:
+        figures: dict[str, float | str] = {"mean_mm": width.mean, "high_mm": band.high}
+        yield Seen("bead_wide", _from(1.0, width.mean / band.high, 1.4), figures=figures)
+    elif width.mean < band.low - room:
+        figures = {"mean_mm": width.mean, "low_mm": band.low}
+        yield Seen("bead_narrow", _from(1.0, band.low / width.mean, 1.4), figures=figures)
     cv = width.cv
     if profile is not None and len(profile.width_mm) >= LEAST_PLACES:
         s, w = np.asarray(profile.s_mm, float), np.asarray(profile.width_mm, float)
         start = start_of(s, w)
         if start == "wide" and not any(f.kind == "bulge" and f.s_mm < START_MM for f in faults):
             yield Seen("bulge", 0.6, 0.0, START_MM, {"count": 1})
-        elif start == "narrow" and width.mean >= band["low"] - room:
+        elif start == "narrow" and width.mean >= band.low - room:
             mean = float(w[s < START_MM].mean())
             yield Seen("bead_narrow", 0.6, 0.0, START_MM, {"mean_mm": round(mean, 2)})
         s, w, told = _steady(s, w, bead.length_mm, faults, start)

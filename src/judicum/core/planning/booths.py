@@ -1,9 +1,7 @@
 """What a booth may have, what a coupon wants of one, and how long a sitting at it takes."""
 
-from collections.abc import Mapping
-from typing import Any
-
 from judicum.core.setup.coupon import Coupon
+from judicum.core.setup.record import Card
 
 FEATURES: dict[str, str] = {
     "ac": "AC",
@@ -18,12 +16,12 @@ SITTING_MINUTES, TUBE_MINUTES = 45, 60
 """A plate coupon with setting up, tacking, the bead, cleaning and the photo; a tube takes fitting up and purging besides."""
 
 
-def wants_of(coupon: Coupon, card: Mapping[str, Any]) -> list[str]:
+def wants_of(coupon: Coupon, card: Card) -> list[str]:
     """What a coupon wants of its booth, by itself and its setup card: AC, pulse, purge gas, a turntable."""
     wants = {
-        "ac": card["polarity"] == "AC",
+        "ac": card.polarity == "AC",
         "pulse": coupon.pulse is not None,
-        "purge": bool(card["purge"]),
+        "purge": bool(card.purge),
         "turntable": coupon.joint == "turntable",
     }
     return [key for key, wanted in wants.items() if wanted]

@@ -8,11 +8,12 @@ from judicum.core.errors import InvalidValue
 from judicum.core.fields import Fields, Text
 from judicum.core.quantities import QUANTITIES
 from judicum.core.setup import gas, rules
-from judicum.core.setup.card import Card, card_of
+from judicum.core.setup.card import card_of
 from judicum.core.setup.coupon import Coupon, read_coupon
 from judicum.core.setup.filler import SIZES_MM
 from judicum.core.setup.pulse import KEYS as PULSE_KEYS
 from judicum.core.setup.pulse import read_pulse
+from judicum.core.setup.record import Band, Card
 from judicum.core.setup.run import RUN
 from judicum.core.setup.warnings import Warned
 from judicum.core.units import L_MIN_PER_CFH
@@ -118,29 +119,30 @@ def _refuse_nonsense(used: Mapping[str, Any], band: tuple[float, float]) -> None
 def ranges(coupon: Coupon, card: Card, used: Mapping[str, Any]) -> dict[str, tuple[float, float]]:
     """Low and high of every figure that can be compared; gas for the cup and part really used."""
     keys = ("current_a", "stickout_mm", "arc_length_mm", "preflow_s", "postflow_s", "downslope_s", "travel_mm_s")
-    found = {key: (card[key]["low"], card[key]["high"]) for key in keys}
+    found = {key: (band.low, band.high) for key in keys if (band := card.band(key))}
     low, _, high = gas.flow_band_l_min(
-        used.get("cup") or card["cup"]["number"],
+        used.get("cup") or card.cup.number,
         used.get("gas_part") or coupon.gas_part,
-        used.get("stickout_mm") or card["stickout_mm"]["aim"],
+        used.get("stickout_mm") or card.stickout_mm.aim,
     )
     found["gas_l_min"] = (round(low, 1), round(high, 1))
-    found["cup"] = (card["cup"]["low"], card["cup"]["high"])
-    rod = card["electrode"]["diameter_mm"]
+    found["cup"] = (card.cup.low, card.cup.high)
+    rod = card.electrode.diameter_mm
     found["electrode_mm"] = (
         rod,
         SIZES_MM[min(len(SIZES_MM) - 1, max(k for k, s in enumerate(SIZES_MM) if s <= rod) + 2)]
         if rod >= SIZES_MM[0]
         else rod,
     )
-    if card["filler"]:
-        found["filler_mm"] = (card["filler"]["low_mm"], card["filler"]["high_mm"])
-    if card["dab_pitch_mm"]:
-        found["dab_pitch_mm"] = (card["dab_pitch_mm"]["low"], card["dab_pitch_mm"]["high"])
-        found["dabs_per_s"] = (round(0.7 * card["dabs_per_s"], 2), round(1.4 * card["dabs_per_s"], 2))
-    if card["purge"]:
-        found["purge_l_min"] = (card["purge"]["l_min"]["low"], card["purge"]["l_min"]["high"])
-    work = card["angles_deg"]["work"]
+    if card.filler:
+        found["filler_mm"] = (card.filler.low_mm, card.filler.high_mm)
+    if card.dab_pitch_mm:
+        found["dab_pitch_mm"] = (card.dab_pitch_mm.low, card.dab_pitch_mm.high)
+    if card.dabs_per_s:
+        found["dabs_per_s"] = (round(0.7 * card.dabs_per_s, 2), round(1.4 * card.dabs_per_s, 2))
+    if card.purge:
+        found["purge_l_min"] = (card.purge.l_min.low, card.purge.l_min.high)
+    work = card.angles_deg.work
     found["work_angle_deg"] = (work - WORK_OFF_DEG, work + WORK_OFF_DEG)
     found["travel_angle_deg"] = (0, MOST_PUSH_DEG.get(coupon.position, USUAL_PUSH_DEG))
     return found
@@ -149,9 +151,9 @@ def ranges(coupon: Coupon, card: Card, used: Mapping[str, Any]) -> dict[str, tup
 def warnings(coupon: Coupon, card: Card, used: Mapping[str, Any]) -> list[Warned]:
     """What the used settings are warned of; what was not logged is not judged."""
     bands = ranges(coupon, card, used)
-    cup = used.get("cup") or card["cup"]["number"]
+    cup = used.get("cup") or card.cup.number
     part = used.get("gas_part") or coupon.gas_part
-    current = used.get("current_a") or card["current_a"]["aim"]
+    current = used.get("current_a") or card.current_a.aim
     found = [*coupon.questions, *rules.of_metal(coupon)]
     if "torch" in used:
         found += rules.of_torch(used["torch"], current, cup, coupon.torch)
@@ -160,24 +162,24 @@ def warnings(coupon: Coupon, card: Card, used: Mapping[str, Any]) -> list[Warned
     found += rules.of_gas_part(coupon, part, cup)
     flow = flow_of(used)
     if flow is not None:
-        found += rules.of_flow(flow, cup, part, {"low": bands["gas_l_min"][0], "high": bands["gas_l_min"][1]})
+        found += rules.of_flow(flow, cup, part, Band(bands["gas_l_min"][0], flow, bands["gas_l_min"][1]))
     if "stickout_mm" in used:
-        found += rules.of_stickout(used["stickout_mm"], card["stickout_mm"])
+        found += rules.of_stickout(used["stickout_mm"], card.stickout_mm)
     found += rules.of_filler(
         coupon, used.get("filler_alloy"), used.get("filler_mm"), bands["filler_mm"][1] if "filler_mm" in bands else None
     )
     if "electrode_mm" in used or "current_a" in used:
-        found += rules.of_electrode(used.get("electrode_mm") or card["electrode"]["diameter_mm"], current)
+        found += rules.of_electrode(used.get("electrode_mm") or card.electrode.diameter_mm, current)
     if used.get("polarity") not in (None, coupon.metal.polarity):
         codes = {"used": used["polarity"], "metal": coupon.metal_name, "right": coupon.metal.polarity}
         found.append(Warned("polarity_wrong", codes=codes))
     for key, code in (("postflow_s", "postflow_short"), ("preflow_s", "preflow_short")):
         if key in used and used[key] < bands[key][0]:
             found.append(Warned(code, {"used": (used[key], "time"), "low": (bands[key][0], "time")}, key=key))
-    found += rules.of_pulse(used.get("pulse") or coupon.pulse, card["current_a"])
+    found += rules.of_pulse(used.get("pulse") or coupon.pulse, card.current_a)
     found += rules.of_purge(coupon)
     if "travel_angle_deg" in used:
         found += rules.of_angle(used["travel_angle_deg"])
     if "travel_mm_s" in used:
-        found += rules.of_speed(used["travel_mm_s"], card["travel_mm_s"])
+        found += rules.of_speed(used["travel_mm_s"], card.travel_mm_s)
     return found

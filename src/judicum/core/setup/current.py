@@ -1,11 +1,11 @@
 """How much current: three rules side by side, and the aim between them."""
 
 import math
-from dataclasses import dataclass
 
 from judicum.core.metals import Metal
 from judicum.core.setup.coupon import Coupon
 from judicum.core.setup.hands import travel_mm_s
+from judicum.core.setup.record import CurrentBand, Moved
 
 AMPS_PER_THOU = 1.0
 AMPS_PER_MM = 40.0
@@ -25,15 +25,6 @@ WARM_PASS_FACTOR = 0.90
 LOW_SHARE, HIGH_SHARE = 0.75, 1.34
 """Of the aim. Practised people differ by about this much on the same coupon."""
 RIDE_ABOVE = 1.35
-
-
-@dataclass(frozen=True)
-class Moved:
-    """Something that moves the current away from a flat butt: which choice, its code, and by which share."""
-
-    choice: str
-    code: str
-    share: float
 
 
 def effective_mm(thickness_mm: float) -> float:
@@ -107,7 +98,7 @@ def factors(coupon: Coupon) -> list[tuple[Moved, float]]:
     return [(Moved(choice, code, factor - 1), factor) for choice, code, factor in found if factor != 1.0]
 
 
-def current_a(coupon: Coupon) -> dict[str, object]:
+def current_a(coupon: Coupon) -> CurrentBand:
     """Current range, aim and machine setting (A), the rule's code, and why it moved."""
     rules = opinions(coupon)
     practice = rules["amp_per_thou" if coupon.metal.family == "carbon" else "amps_per_mm"]
@@ -122,7 +113,11 @@ def current_a(coupon: Coupon) -> dict[str, object]:
     if ride:
         because.append(Moved("pedal_school", "ride", RIDE_ABOVE - 1))
     thick = coupon.heated_mm > RULE_HOLDS_TO_MM
-    return {
-        "low": round(aim * LOW_SHARE, 1), "aim": round(aim, 1), "high": round(aim * HIGH_SHARE, 1), "machine": round(machine, 1),
-        "rule": ("balanced" if coupon.metal.balanced else "practice") + ("_thick" if thick else "_sheet"), "because": because,
-    }  # fmt: skip
+    return CurrentBand(
+        low=round(aim * LOW_SHARE, 1),
+        aim=round(aim, 1),
+        high=round(aim * HIGH_SHARE, 1),
+        machine=round(machine, 1),
+        rule=("balanced" if coupon.metal.balanced else "practice") + ("_thick" if thick else "_sheet"),
+        because=tuple(because),
+    )

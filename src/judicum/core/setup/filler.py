@@ -4,6 +4,7 @@ import math
 
 from judicum.core.setup.coupon import Coupon
 from judicum.core.setup.current import bead_width_mm
+from judicum.core.setup.record import Filler
 
 SIZES_MM = (0.8, 1.0, 1.2, 1.6, 2.0, 2.4, 3.2)
 BY_THICKNESS = ((0.9, 0.8), (1.3, 1.0), (2.2, 1.2), (4.0, 1.6), (float("inf"), 1.6))
@@ -44,7 +45,7 @@ def added_area_mm2(coupon: Coupon) -> float:
     return 2 / 3 * width * CROWN * width * coupon.kind.crown
 
 
-def filler(coupon: Coupon) -> dict[str, object] | None:
+def filler(coupon: Coupon) -> Filler | None:
     """Alloy, diameter with its range (mm) and length per 100 mm of bead; None for a fused bead."""
     if coupon.technique == "fuse":
         return None
@@ -52,7 +53,5 @@ def filler(coupon: Coupon) -> dict[str, object] | None:
     at = SIZES_MM.index(size)
     low, high = SIZES_MM[max(0, at - 1)], SIZES_MM[min(len(SIZES_MM) - 1, at + 1)]
     used = coupon.filler_mm or size
-    return {
-        "alloy": coupon.metal.fillers[0], "diameter_mm": used, "low_mm": low, "high_mm": high,
-        "length_mm_per_100mm": round(wire_length_mm(added_area_mm2(coupon), 100, used)),
-    }  # fmt: skip
+    length = round(wire_length_mm(added_area_mm2(coupon), 100, used))
+    return Filler(coupon.metal.fillers[0], used, low, high, length)

@@ -1,9 +1,11 @@
 """Shielding gas: cup, flow, Reynolds number, purge, consumption."""
 
 import math
+from dataclasses import dataclass
 
 from judicum.core.setup.coupon import Coupon
 from judicum.core.setup.hands import WIDE_CUP
+from judicum.core.setup.record import Band, Cup, Purge
 
 MM_PER_CUP_NUMBER = 25.4 / 16
 ARGON_KG_M3 = 1.66
@@ -21,8 +23,7 @@ REYNOLDS_WARN = 2000.0
 REYNOLDS_TURBULENT = 2300.0
 REYNOLDS_WARN_COLLET = 1400.0
 
-PURGE_L_MIN = {"low": 2.2, "aim": 3.0, "high": 4.0}
-PURGE_LONG_L_MIN = {"low": 4.0, "aim": 5.0, "high": 7.0}
+PURGE_L_MIN, PURGE_LONG_L_MIN = Band(2.2, 3.0, 4.0), Band(4.0, 5.0, 7.0)
 LONG_BORE_MM = 600.0
 PURGE_VOLUMES = 6
 
@@ -82,16 +83,11 @@ def usual_cup(coupon: Coupon) -> float:
     return CUP_BY_NEED["fillet" if coupon.kind.fillet else "sheet"]
 
 
-def cup(coupon: Coupon) -> dict[str, float]:
+def cup(coupon: Coupon) -> Cup:
     """Cup number with its range and inside diameter, mm."""
     usual = usual_cup(coupon)
     number = coupon.cup or usual
-    return {
-        "number": number,
-        "inside_mm": round(inside_mm(number), 1),
-        "low": max(3, usual - 4),
-        "high": min(24, usual + 4),
-    }
+    return Cup(number, round(inside_mm(number), 1), low=max(3, usual - 4), high=min(24, usual + 4))
 
 
 def least_postflow_s(current_a: float, oxidises: bool = True) -> float:
@@ -103,21 +99,23 @@ def least_postflow_s(current_a: float, oxidises: bool = True) -> float:
     return max(LEAST_POSTFLOW_S if oxidises else LEAST_POSTFLOW_DULL_S, current_a / 10)
 
 
-def timing(coupon: Coupon, current_a: float, cup_number: float) -> dict[str, dict[str, float]]:
+@dataclass(frozen=True)
+class Timing:
+    """Pre-flow, post-flow and down-slope, s."""
+
+    preflow_s: Band
+    postflow_s: Band
+    downslope_s: Band
+
+
+def timing(coupon: Coupon, current_a: float, cup_number: float) -> Timing:
     """Pre-flow, post-flow and down-slope, s."""
     wide = cup_number >= WIDE_CUP or coupon.kind.long_preflow
     low = least_postflow_s(current_a, coupon.metal.oxidises)
-    pre = {"low": 0.5, "aim": 1.2, "high": 2.0} if wide else {"low": 0.3, "aim": 0.5, "high": 1.5}
+    pre = Band(0.5, 1.2, 2.0) if wide else Band(0.3, 0.5, 1.5)
     aim = max(low + 2, 10.0 if wide else 8.0)
-    return {
-        "preflow_s": pre,
-        "postflow_s": {
-            "low": round(low, 1),
-            "aim": round(aim, 1),
-            "high": round(max(aim + 4, MOST_POSTFLOW_S), 1),
-        },
-        "downslope_s": {"low": 3.0, "aim": 4.0, "high": 5.0},
-    }
+    post = Band(round(low, 1), round(aim, 1), round(max(aim + 4, MOST_POSTFLOW_S), 1))
+    return Timing(preflow_s=pre, postflow_s=post, downslope_s=Band(3.0, 4.0, 5.0))
 
 
 def gas_per_run_l(flow_l_min: float, preflow_s: float, arc_s: float, postflow_s: float) -> float:
@@ -154,14 +152,13 @@ def wants_purge(coupon: Coupon) -> bool:
     return coupon.kind.root_shows and coupon.metal.oxidises
 
 
-def purge(coupon: Coupon) -> dict[str, object] | None:
+def purge(coupon: Coupon) -> Purge | None:
     """Purge flow (L/min) and, where the bore is known, its volume (L) and the wait (s)."""
     if not wants_purge(coupon):
         return None
     length = coupon.bore_length_mm or 300.0
     flow = PURGE_LONG_L_MIN if length > LONG_BORE_MM else PURGE_L_MIN
-    found: dict[str, object] = {"l_min": dict(flow), "volumes": PURGE_VOLUMES, "volume_l": None, "wait_s": None}
-    if coupon.tube_od_mm is not None:
-        volume = bore_volume_l(max(coupon.tube_od_mm - 2 * coupon.thinner_mm, 1.0), length)
-        found |= {"volume_l": round(volume, 3), "wait_s": round(purge_wait_s(volume, PURGE_VOLUMES, flow["aim"]))}
-    return found
+    if coupon.tube_od_mm is None:
+        return Purge(flow, PURGE_VOLUMES)
+    volume = bore_volume_l(max(coupon.tube_od_mm - 2 * coupon.thinner_mm, 1.0), length)
+    return Purge(flow, PURGE_VOLUMES, round(volume, 3), round(purge_wait_s(volume, PURGE_VOLUMES, flow.aim)))

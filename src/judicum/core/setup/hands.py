@@ -1,9 +1,12 @@
 """What the hands do: angles, travel, dab pitch, stick-out, arc length."""
 
 from judicum.core.setup.coupon import Coupon
+from judicum.core.setup.record import Angles, Band
 
 TRAVEL_ANGLE_DEG = {"flat": 10, "horizontal": 10, "vertical_up": 15, "overhead": 10}
 FLATTEST_PUSH_DEG = 25
+FILLER_ANGLE_DEG = 20
+"""Degrees to the plate: low enough that its tip stays in the gas."""
 WIDE_CUP = 12
 WIDE_CUP_STICKOUT_MM = 13.0
 """Aim with a wide cup; behind a narrower one the electrode never sticks out further, however thick it is."""
@@ -18,49 +21,44 @@ def travel_mm_s(thickness_mm: float) -> float:
     return 2.4 - 0.3 * min(max(thickness_mm - 2.0, 0.0), 2.0)
 
 
-def around(aim: float, low: float, high: float, digits: int = 1) -> dict[str, float]:
-    """A range with its aim, from shares of the aim."""
-    return {"low": round(aim * low, digits), "aim": round(aim, digits), "high": round(aim * high, digits)}
-
-
-def travel(coupon: Coupon) -> dict[str, float]:
+def travel(coupon: Coupon) -> Band:
     """Travel range and aim, mm/s."""
     aim = coupon.travel_mm_s or travel_mm_s(coupon.thickness_mm)
-    return around(aim, 0.75, 1.3, 2)
+    return Band.around(aim, 0.75, 1.3, 2)
 
 
-def dab_pitch(coupon: Coupon) -> dict[str, float] | None:
+def dab_pitch(coupon: Coupon) -> Band | None:
     """Distance between dabs, mm; None where no dabs are made."""
     if coupon.technique != "dab":
         return None
-    return around(min(max(1.7 + 0.3 * coupon.thickness_mm, 1.8), 2.6), 0.8, 1.25, 2)
+    return Band.around(min(max(1.7 + 0.3 * coupon.thickness_mm, 1.8), 2.6), 0.8, 1.25, 2)
 
 
-def angles_deg(coupon: Coupon) -> dict[str, int]:
+def angles_deg(coupon: Coupon) -> Angles:
     """Work, travel (push) and filler angle, degrees."""
-    return {"work": coupon.kind.work_deg, "travel": TRAVEL_ANGLE_DEG[coupon.position], "filler": 20}
+    return Angles(coupon.kind.work_deg, TRAVEL_ANGLE_DEG[coupon.position], FILLER_ANGLE_DEG)
 
 
-def stickout(coupon: Coupon, electrode_mm: float, cup: float) -> dict[str, float]:
+def stickout(coupon: Coupon, electrode_mm: float, cup: float) -> Band:
     """Stick-out range and aim, mm: by electrode in a fillet, by the cup when it is walked or wide."""
     inside = cup * 25.4 / 16
     if coupon.technique == "walk_cup":
-        return around(inside, 0.6, 1.25)
+        return Band.around(inside, 0.6, 1.25)
     if cup >= WIDE_CUP:
-        return {"low": 8.0, "aim": WIDE_CUP_STICKOUT_MM, "high": 20.0}
+        return Band(8.0, WIDE_CUP_STICKOUT_MM, 20.0)
     if coupon.kind.fillet:
-        return {
-            "low": round(2 * electrode_mm, 1),
-            "aim": round(min(3 * electrode_mm + 2, WIDE_CUP_STICKOUT_MM), 1),
-            "high": round(max(5 * electrode_mm, 16.0), 1),
-        }
-    return {
-        "low": round(2 * electrode_mm, 1),
-        "aim": round(min(3 * electrode_mm, WIDE_CUP_STICKOUT_MM), 1),
-        "high": round(max(4 * electrode_mm, 12.0), 1),
-    }
+        return Band(
+            low=round(2 * electrode_mm, 1),
+            aim=round(min(3 * electrode_mm + 2, WIDE_CUP_STICKOUT_MM), 1),
+            high=round(max(5 * electrode_mm, 16.0), 1),
+        )
+    return Band(
+        low=round(2 * electrode_mm, 1),
+        aim=round(min(3 * electrode_mm, WIDE_CUP_STICKOUT_MM), 1),
+        high=round(max(4 * electrode_mm, 12.0), 1),
+    )
 
 
-def arc_length(electrode_mm: float) -> dict[str, float]:
+def arc_length(electrode_mm: float) -> Band:
     """Arc length, mm: no more than one electrode diameter."""
-    return around(0.75 * electrode_mm, 2 / 3, 4 / 3, 2)
+    return Band.around(0.75 * electrode_mm, 2 / 3, 4 / 3, 2)

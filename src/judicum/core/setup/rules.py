@@ -7,6 +7,7 @@ from judicum.core.setup.coupon import Coupon
 from judicum.core.setup.electrode import carries_a
 from judicum.core.setup.hands import FLATTEST_PUSH_DEG
 from judicum.core.setup.pulse import Pulse
+from judicum.core.setup.record import Band
 from judicum.core.setup.warnings import Warned
 from judicum.core.units import L_MIN_PER_CFH
 
@@ -23,8 +24,6 @@ SLIPS = {
 """What was typed as something else, and the factor that puts it right."""
 FAR_OFF = 1.5
 """A flow within this factor of its band is a bad setting, not a slip of units."""
-
-Band = dict[str, float]
 
 
 def of_metal(coupon: Coupon) -> list[Warned]:
@@ -66,7 +65,7 @@ def of_gas_part(coupon: Coupon, gas_part: str, cup: float) -> list[Warned]:
 def of_flow(flow_l_min: float, cup: float, gas_part: str, band: Band) -> list[Warned]:
     """A flow outside its band, a slip of units, or a jet that turns turbulent."""
     found = []
-    low, high = band["low"], band["high"]
+    low, high = band.low, band.high
     figures = {"used": (flow_l_min, "flow"), "cup": (cup, "count"), "low": (low, "flow"), "high": (high, "flow")}
     slip = flow_slip(flow_l_min, low, high)
     if slip is not None:
@@ -102,10 +101,10 @@ def flow_slip(flow_l_min: float, low: float, high: float) -> tuple[float, str] |
 
 def of_stickout(stickout_mm: float, band: Band) -> list[Warned]:
     """Too long a stick-out."""
-    if stickout_mm <= band["high"]:
+    if stickout_mm <= band.high:
         return []
     return [
-        Warned("stickout_long", {"used": (stickout_mm, "length"), "high": (band["high"], "length")}, key="stickout_mm")
+        Warned("stickout_long", {"used": (stickout_mm, "length"), "high": (band.high, "length")}, key="stickout_mm")
     ]
 
 
@@ -139,11 +138,11 @@ def of_pulse(pulse: Pulse | None, current: Band) -> list[Warned]:
         found.append(
             Warned("pulse_on_share_high", {"used": (pulse.on_share, "share"), "most": (MOST_ON_SHARE, "share")})
         )
-    if not current["low"] <= pulse.mean_a <= current["high"]:
+    if not current.low <= pulse.mean_a <= current.high:
         figures = {
             "used": (pulse.mean_a, "current"),
-            "low": (current["low"], "current"),
-            "high": (current["high"], "current"),
+            "low": (current.low, "current"),
+            "high": (current.high, "current"),
         }
         found.append(Warned("pulse_mean_off", figures))
     return found
@@ -164,8 +163,8 @@ def of_angle(travel_angle_deg: float) -> list[Warned]:
 
 def of_speed(travel_mm_s: float, band: Band) -> list[Warned]:
     """Travel outside its range."""
-    if band["low"] <= travel_mm_s <= band["high"]:
+    if band.low <= travel_mm_s <= band.high:
         return []
-    figures = {"used": (travel_mm_s, "speed"), "low": (band["low"], "speed"), "high": (band["high"], "speed")}
-    how = "slow" if travel_mm_s < band["low"] else "fast"
+    figures = {"used": (travel_mm_s, "speed"), "low": (band.low, "speed"), "high": (band.high, "speed")}
+    how = "slow" if travel_mm_s < band.low else "fast"
     return [Warned("speed_out_of_range", figures, {"how": how}, key="travel_mm_s")]

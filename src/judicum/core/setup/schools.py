@@ -4,11 +4,9 @@ from collections.abc import Mapping
 
 from judicum.core.choices import CHOICES, SCHOOLS
 from judicum.core.fields import Fields
+from judicum.core.setup.record import Band
 
-START_S: dict[str, dict[str, float]] = {
-    "quick": {"low": 1.0, "aim": 2.0, "high": 3.0},
-    "settled": {"low": 3.0, "aim": 4.0, "high": 8.0},
-}
+START_S = {"quick": Band(1.0, 2.0, 3.0), "settled": Band(3.0, 4.0, 8.0)}
 """Time from arc start to the first move, s, by start school."""
 FIELDS = Fields("the schools", tuple(CHOICES[key] for key in SCHOOLS))
 

@@ -1,13 +1,14 @@
 """What one coupon takes: gas by flow and time, wire by the bead's volume, blanks by the joint; and what of it costs what."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
-from judicum.core.setup.card import RUN_MM, Card
+from judicum.core.setup.card import RUN_MM
 from judicum.core.setup.coupon import Coupon
 from judicum.core.setup.filler import CROWN, added_area_mm2, wire_length_mm
 from judicum.core.setup.gas import flow_band_l_min, gas_per_run_l, usual_cup
+from judicum.core.setup.record import Card
 
 STUB_SHARE = 0.08
 """Of the wire, what is left as stubs too short to hold: some 80 mm of a rod of a metre."""
@@ -28,26 +29,27 @@ def run_gas_l(run: Mapping[str, Any], card: Card, length_mm: float) -> float:
 
     What was not logged is the card's aim; arc time without a clock is length over travel.
     """
-    timing = {key: _or(run.get(key), card[key]["aim"]) for key in ("preflow_s", "postflow_s")}
-    speed = _or(run.get("travel_mm_s"), card["travel_mm_s"]["aim"])
+    preflow_s = _or(run.get("preflow_s"), card.preflow_s.aim)
+    postflow_s = _or(run.get("postflow_s"), card.postflow_s.aim)
+    speed = _or(run.get("travel_mm_s"), card.travel_mm_s.aim)
     arc = _or(run.get("arc_s"), length_mm / speed)
-    flow = _or(run.get("gas_l_min"), card["gas_l_min"]["aim"])
-    found = gas_per_run_l(flow, timing["preflow_s"], arc, timing["postflow_s"])
-    purge = card["purge"]
-    purging = run.get("purge_l_min") or (purge["l_min"]["aim"] if purge else None)
+    flow = _or(run.get("gas_l_min"), card.gas_l_min.aim)
+    found = gas_per_run_l(flow, preflow_s, arc, postflow_s)
+    purge = card.purge
+    purging = run.get("purge_l_min") or (purge.l_min.aim if purge else None)
     if purging:
-        wait = _or(run.get("purge_wait_s"), (purge or {}).get("wait_s") or 0.0)
-        found += gas_per_run_l(purging, wait, arc, timing["postflow_s"])
+        wait = _or(run.get("purge_wait_s"), (purge.wait_s if purge else None) or 0.0)
+        found += gas_per_run_l(purging, wait, arc, postflow_s)
     return found
 
 
 def wire_of(run: Mapping[str, Any], coupon: Coupon, card: Card) -> tuple[str, float] | None:
     """Alloy and diameter (mm) of the wire a run was welded with, the card's where not logged; None for a fused one."""
-    told = card["filler"]
-    alloy = run.get("filler_alloy") or (told["alloy"] if told else None)
+    told = card.filler
+    alloy = run.get("filler_alloy") or (told.alloy if told else None)
     if alloy in (None, "none") or (run.get("technique") or coupon.technique) == "fuse":
         return None
-    return alloy, run.get("filler_mm") or (told["diameter_mm"] if told else 1.6)
+    return alloy, run.get("filler_mm") or (told.diameter_mm if told else 1.6)
 
 
 def taken(
@@ -90,13 +92,13 @@ class GasShares:
 def gas_shares(coupon: Coupon, card: Card, length_mm: float = RUN_MM) -> GasShares:
     """Where the gas of a run goes by its card: what a wide cup, a long post-flow and purge add."""
     whole = run_gas_l({}, card, length_mm)
-    flow = card["gas_l_min"]["aim"]
-    plain = {**card, "purge": None}
+    flow = card.gas_l_min.aim
+    plain = replace(card, purge=None)
     without_purge = run_gas_l({}, plain, length_mm)
     usual = flow_band_l_min(usual_cup(coupon), "gas_lens")[1]
     return GasShares(
         whole,
-        gas_per_run_l(flow, 0, 0, card["postflow_s"]["aim"]),
+        gas_per_run_l(flow, 0, 0, card.postflow_s.aim),
         max(0.0, without_purge - run_gas_l({"gas_l_min": usual}, plain, length_mm)),
         whole - without_purge,
     )

@@ -168,12 +168,10 @@ def setup_of(user: User, attempt_id: int) -> Setup:
     card = card_for(attempt.assignment)
     runs = list(models.Run.objects.filter(attempt=attempt).values())
     return Setup(
-        card=words.card(card, units),
-        checks=[
-            RunCheck(number=run["number"], **check_in_words(check_for(attempt.assignment, run), units)) for run in runs
-        ],
+        card=words.card_in_words(card, units),
+        checks=[RunCheck(number=run["number"], **_check(check_for(attempt.assignment, run), units)) for run in runs],
         worked=worked_here(attempt.assignment),
-        cautions=words.cautions(card["cautions"]),
+        cautions=words.cautions(card.cautions),
         real_travel_mm_s=real_travel_mm_s(_measured_length_mm(attempt), [run["arc_s"] for run in runs]),
     )
 
@@ -185,12 +183,12 @@ def _measured_length_mm(attempt: Attempt) -> float | None:
 def check_of(user: User, attempt_id: int, run: dict[str, object]) -> SetupCheck:
     """A run beside the card before it is saved. Raises NotFound, InvalidValues."""
     attempt = attempt_for(user, attempt_id)
-    return SetupCheck(**check_in_words(check_for(attempt.assignment, run), units_of(user)))
+    return SetupCheck(**_check(check_for(attempt.assignment, run), units_of(user)))
 
 
-def check_in_words(found: Checked, units: Units) -> dict[str, Any]:
+def _check(found: Checked, units: Units) -> dict[str, Any]:
     """A checked run in words; `besides` are the warnings that say more than its deviations."""
-    return {**words.checked(found, units), "besides": words.besides(found)}
+    return {**dict(words.check_in_words(found, units)), "besides": words.besides(found)}
 
 
 def worked_here(assignment: Assignment) -> Worked:

@@ -1,9 +1,8 @@
 """The setup card as an A5 sheet to hang beside the machine: big figures in the person's units."""
 
 import io
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
-from typing import Any
 
 from reportlab.lib.pagesizes import A5
 from reportlab.lib.units import mm
@@ -11,8 +10,10 @@ from reportlab.lib.utils import simpleSplit
 from reportlab.pdfgen.canvas import Canvas
 
 from judicum.core.choices import CHOICES
+from judicum.core.setup import Card as SetupCard
 from judicum.words import METRIC, Units
 from judicum.words import setup as words
+from judicum.words.card import Card, Range
 from judicum.words.units import told
 
 MARGIN_MM = 8.0
@@ -27,7 +28,7 @@ class Heading:
     under: str
 
 
-def card_sheet(plan: Mapping[str, Any], steps: Sequence[str], heading: Heading, units: Units = METRIC) -> bytes:
+def card_sheet(plan: SetupCard, steps: Sequence[str], heading: Heading, units: Units = METRIC) -> bytes:
     """Draw a setup card on one A5 page.
 
     Args:
@@ -37,7 +38,7 @@ def card_sheet(plan: Mapping[str, Any], steps: Sequence[str], heading: Heading, 
     Returns:
         A PDF file of one page.
     """
-    card = words.card(dict(plan), units)
+    card = words.card_in_words(plan, units)
     file = io.BytesIO()
     canvas = Canvas(file, pagesize=A5)
     canvas.setTitle(heading.title)
@@ -58,8 +59,8 @@ def card_sheet(plan: Mapping[str, Any], steps: Sequence[str], heading: Heading, 
         canvas.setFont("Helvetica", 7)
         canvas.drawString(x * mm, (line - 12.4) * mm, small)
     y -= -(-len(cells) // columns) * tall + 1.5
-    for warning in card["warnings"]:
-        y = _text(canvas, y, "! " + warning["message"], 7.5, "Helvetica-Bold", width)
+    for warning in card.warnings:
+        y = _text(canvas, y, "! " + warning.message, 7.5, "Helvetica-Bold", width)
     y = _text(canvas, y - 1, "Before the arc", 8.5, "Helvetica-Bold", width)
     for k, step in enumerate(steps):
         x, line = MARGIN_MM + (k % 2) * width / 2, y - (k // 2) * LINE_MM
@@ -68,55 +69,55 @@ def card_sheet(plan: Mapping[str, Any], steps: Sequence[str], heading: Heading, 
         canvas.drawString((x + 3.4) * mm, line * mm, step)
     y -= -(-len(steps) // 2) * LINE_MM + 1
     y = _text(canvas, y, "Cautions", 8.5, "Helvetica-Bold", width)
-    for code in card["cautions"]:
+    for code in card.cautions:
         y = _text(canvas, y, "- " + words.CAUTIONS[code], 6.6, "Helvetica", width, 2.7)
     canvas.showPage()
     canvas.save()
     return file.getvalue()
 
 
-def figures(card: Mapping[str, Any], units: Units) -> list[tuple[str, str, str]]:
+def figures(card: Card, units: Units) -> list[tuple[str, str, str]]:
     """Each figure of the card as name, aim, and range."""
 
     def ranged(name: str, key: str, kind: str, other: str = "") -> tuple[str, str, str]:
-        r = card[key]
-        low, high = told(r["low"], kind, units, unit=False), told(r["high"], kind, units)
-        return name, told(r["aim"], kind, units), f"{low} to {high}{other}"
+        band: Range = getattr(card, key)
+        low, high = told(band.low, kind, units, unit=False), told(band.high, kind, units)
+        return name, told(band.aim, kind, units), f"{low} to {high}{other}"
 
     def mm(value: float, digits: int | None = None) -> str:
         return told(value, "length", units, digits)
 
-    wire, rod = card["filler"], card["electrode"]
+    wire, rod = card.filler, card.electrode
     found = [
-        ranged("Current", "current_a", "current", f", machine {card['current_a']['machine']:.0f} A"),
+        ranged("Current", "current_a", "current", f", machine {card.current_a.machine:.0f} A"),
         ranged("Gas flow", "gas_l_min", "flow"),
-        ("Cup", f"no. {card['cup']['number']:g}", str(CHOICES["gas_part"].options[card["gas_part"]])),
-        ("Polarity", card["polarity"], ""),
+        ("Cup", f"no. {card.cup.number:g}", str(CHOICES["gas_part"].options[card.gas_part])),
+        ("Polarity", card.polarity, ""),
         ranged("Stick-out", "stickout_mm", "length"),
-        ("Electrode", mm(rod["diameter_mm"]), f"taper {mm(rod['taper_mm'])}"),
+        ("Electrode", mm(rod.diameter_mm), f"taper {mm(rod.taper_mm)}"),
         (
             "Filler",
-            f"{wire['alloy']} {mm(wire['diameter_mm'])}" if wire else "none",
-            f"{mm(wire['length_mm_per_100mm'])} for {mm(100)} of bead" if wire else "",
+            f"{wire.alloy} {mm(wire.diameter_mm)}" if wire else "none",
+            f"{mm(wire.length_mm_per_100mm)} for {mm(100)} of bead" if wire else "",
         ),
         ranged("Travel", "travel_mm_s", "speed"),
         (
             "Work / travel angle",
-            f"{card['angles_deg']['work']:.0f}° / {card['angles_deg']['travel']:.0f}°",
-            f"filler {card['angles_deg']['filler']:.0f}°",
+            f"{card.angles_deg.work:.0f}° / {card.angles_deg.travel:.0f}°",
+            f"filler {card.angles_deg.filler:.0f}°",
         ),
         ranged("Pre-flow", "preflow_s", "time"),
         ranged("Down-slope", "downslope_s", "time"),
         ranged("Post-flow", "postflow_s", "time"),
     ]
-    if card["dabs_per_s"]:
-        found.append(("Dabs", f"{card['dabs_per_s']:.1f} a second", f"{mm(card['dab_pitch_mm']['aim'])} apart"))
-    if card["purge"]:
-        wait = card["purge"]["wait_s"]
-        flow = told(card["purge"]["l_min"]["aim"], "flow", units)
+    if card.dabs_per_s and card.dab_pitch_mm:
+        found.append(("Dabs", f"{card.dabs_per_s:.1f} a second", f"{mm(card.dab_pitch_mm.aim)} apart"))
+    if card.purge:
+        wait = card.purge.wait_s
+        flow = told(card.purge.l_min.aim, "flow", units)
         found.append(("Purge", flow, f"wait {wait:.0f} s" if wait else ""))
-    if card["turntable_rpm"]:
-        found.append(("Turntable", f"{card['turntable_rpm']['aim']:.2f} rpm", ""))
+    if card.turntable_rpm:
+        found.append(("Turntable", f"{card.turntable_rpm.aim:.2f} rpm", ""))
     return found
 
 

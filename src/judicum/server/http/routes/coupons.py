@@ -49,7 +49,7 @@ class PlanView(APIView):
         course = membership_of(person(request), course_id).course
         asked = sent(coupons_answers.CouponRequest, request)
         plan = plan_card({**schools_of(course), **asked.coupon})
-        return Response(coupons_answers.Card.model_validate(words.card(plan, units_of(request.user))))
+        return Response(words.card_in_words(plan, units_of(request.user)))
 
 
 class AssignmentsView(APIView):

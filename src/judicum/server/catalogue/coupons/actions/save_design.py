@@ -74,7 +74,7 @@ def save_design(
         technique=read.technique,
         tube_od_mm=read.tube_od_mm,
         thickness_mm=round(read.thickness_mm, 3),
-        target_width_mm=read.target_width_mm or card["bead"]["width_mm"]["aim"],
+        target_width_mm=read.target_width_mm or card.bead.width_mm.aim,
         finish=read.finish,
         more={k: v for k, v in coupon.items() if v is not None and k not in (*OWN_COLUMNS, *NOT_KEPT)},
     )

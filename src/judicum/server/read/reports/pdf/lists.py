@@ -33,7 +33,7 @@ def job_sheet(goal: Assignment, rules: Scheme, units: Units, paper: str) -> byte
     """What a coupon is, how to set up for it, what passes: one sheet for the wall."""
     design = goal.design
     plan = card_for(goal)
-    card = words.card(plan, units)
+    card = words.card_in_words(plan, units)
     pass_mark = rules.pass_mark if goal.pass_mark is None else goal.pass_mark
     shares = ", ".join(
         f"{line.criterion.words.lower()} {rules.share(line.criterion.key):.0f} %" for line in rules.lines
@@ -51,11 +51,11 @@ def job_sheet(goal: Assignment, rules: Scheme, units: Units, paper: str) -> byte
         ),
         said("Set", HEADING),
         table([("Figure", "Aim", "Range"), *figures(card, units)], [60, 50, 70]),
-        *(said("! " + warning["message"]) for warning in card["warnings"]),
+        *(said("! " + warning.message) for warning in card.warnings),
         said("Before the arc", HEADING),
         *(said("– " + words.step(step, goal.course.solvent, units)) for step in checklist_for(goal)),
     ]
     if design.usual_faults:
         flow += [said("What usually goes wrong", HEADING), said(design.usual_faults)]
-    flow += [said("Cautions", HEADING), *(said("– " + words.CAUTIONS[code], SMALL) for code in card["cautions"])]
+    flow += [said("Cautions", HEADING), *(said("– " + words.CAUTIONS[code], SMALL) for code in card.cautions)]
     return built(flow, paper, f"{design.title}: job sheet")

@@ -1,0 +1,167 @@
+"""The setup card as a record: figures in SI, rules, reasons and warnings as codes (`judicum.words.setup` says them)."""
+
+from dataclasses import dataclass
+
+from judicum.core.setup.warnings import Warned
+
+
+@dataclass(frozen=True)
+class Moved:
+    """Something that moves the current away from a flat butt: which choice, its code, and by which share."""
+
+    choice: str
+    code: str
+    share: float
+
+
+@dataclass(frozen=True, slots=True)
+class Band:
+    """A figure with its acceptance: from `low` to `high`, best at `aim`."""
+
+    low: float
+    aim: float
+    high: float
+
+    @classmethod
+    def around(cls, aim: float, low: float, high: float, digits: int = 1) -> "Band":
+        """A band from shares of its aim, rounded.
+
+        >>> Band.around(10.0, 0.8, 1.25)
+        Band(low=8.0, aim=10.0, high=12.5)
+        """
+        return cls(round(aim * low, digits), round(aim, digits), round(aim * high, digits))
+
+
+@dataclass(frozen=True, slots=True)
+class CurrentBand(Band):
+    """The welding amperage; `machine` is what is set, `rule` where the aim comes from, `because` what moved it."""
+
+    machine: float
+    rule: str
+    because: tuple[Moved, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Opinion:
+    """What another rule says, A."""
+
+    rule: str
+    current_a: float
+
+
+@dataclass(frozen=True, slots=True)
+class Cup:
+    """Cup number with its range; inside diameter, mm."""
+
+    number: float
+    inside_mm: float
+    low: float
+    high: float
+
+
+@dataclass(frozen=True, slots=True)
+class Electrode:
+    """Diameter and length of the taper, mm; codes of the kinds that do."""
+
+    diameter_mm: float
+    taper_mm: float
+    kinds: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Filler:
+    """Alloy, diameter with its range (mm), and rod per 100 mm of bead (mm)."""
+
+    alloy: str
+    diameter_mm: float
+    low_mm: float
+    high_mm: float
+    length_mm_per_100mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class Angles:
+    """Work, travel (push) and filler angle, degrees."""
+
+    work: float
+    travel: float
+    filler: float
+
+
+@dataclass(frozen=True, slots=True)
+class HeatInput:
+    """Heat input, kJ/mm: of the arc, and with the arc's efficiency."""
+
+    arc: float
+    net: float
+
+
+@dataclass(frozen=True, slots=True)
+class Purge:
+    """Purge flow (L/min), volume changes, and where the bore is known its volume (L) and the wait (s)."""
+
+    l_min: Band
+    volumes: int
+    volume_l: float | None = None
+    wait_s: float | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Runs:
+    """Runs round a tube: how many, each one's length, dabs and net advance (mm), where they start (degrees from the seam's
+    top), in which order, and a code for what comes first."""
+
+    count: int
+    length_mm: float
+    dabs: int
+    net_mm: float
+    starts_deg: tuple[float, ...]
+    order: tuple[int, ...]
+    first: str | None
+
+
+@dataclass(frozen=True, slots=True)
+class BeadGoal:
+    """Width (mm) and the darkest tint level that is wanted; None on a metal that does not tint."""
+
+    width_mm: Band
+    max_tint_level: int | None
+
+
+@dataclass(frozen=True, slots=True)
+class Card:
+    """The setup card of a coupon, by the contract's keys (docs/setup-card.md)."""
+
+    current_a: CurrentBand
+    opinions: tuple[Opinion, ...]
+    polarity: str
+    cup: Cup
+    gas_part: str
+    gas_l_min: Band
+    reynolds: float
+    stickout_mm: Band
+    arc_length_mm: Band
+    preflow_s: Band
+    postflow_s: Band
+    downslope_s: Band
+    start_s: Band
+    electrode: Electrode
+    filler: Filler | None
+    angles_deg: Angles
+    travel_mm_s: Band
+    dab_pitch_mm: Band | None
+    dabs_per_s: float | None
+    heat_kj_mm: HeatInput
+    purge: Purge | None
+    runs: Runs | None
+    turntable_rpm: Band | None
+    pulse_mean_a: float | None
+    bead: BeadGoal
+    gas_l_per_run: float
+    warnings: tuple[Warned, ...]
+    cautions: tuple[str, ...]
+
+    def band(self, key: str) -> Band | None:
+        """The band of a figure by its key; None for a key that is no band, or one that this coupon has none of."""
+        found = getattr(self, key, None)
+        return found if isinstance(found, Band) else None
