@@ -6,7 +6,8 @@ from django.test import Client
 
 from judicum.core.errors import WrongState
 from judicum.server.record.attempts.models import Attempt, Event
-from judicum.server.record.attempts.states import STEPS, AttemptState, AttemptStep, advance
+from judicum.server.record.attempts.states import STEPS, AttemptState, AttemptStep
+from judicum.server.record.attempts.transitions import advance
 from tests.people import RUN, Course, logged
 
 pytestmark = pytest.mark.django_db

@@ -1,6 +1,6 @@
 """Who is signed in, and the people of a workshop, as their pages show them."""
 
-from judicum.server.answers.courses import Course, InCourse, JoinCode, WorkshopPerson
+from judicum.server.answers.courses import Course, InCourse, JoinCode, WorkshopCourse, WorkshopPerson
 from judicum.server.answers.people import MyCourse, SignedIn
 from judicum.server.people.accounts.actions.second_factor import has_second, lacks_second
 from judicum.server.people.accounts.links import for_camera
@@ -9,6 +9,7 @@ from judicum.server.people.accounts.queries import with_courses
 from judicum.server.people.courses import models
 from judicum.server.people.courses.queries import membership_of
 from judicum.server.people.roles import STAFF
+from judicum.server.people.workshops.queries import courses_of
 
 
 def signed_in(who: User) -> SignedIn:
@@ -70,3 +71,19 @@ def workshop_person(user: User) -> WorkshopPerson:
         second_factor=bool(user.seconds),  # type: ignore[attr-defined]
         courses=[InCourse(course=mine.course.name, role=mine.role) for mine in user.memberships.all()],
     )
+
+
+def workshop_courses(owner: User) -> list[WorkshopCourse]:
+    """Every course of one's workshop, newest first, with one's own role in it. Raises NotAllowed."""
+    rows = courses_of(owner)
+    roles = dict(models.Membership.objects.filter(user=owner).values_list("course_id", "role"))
+    return [
+        WorkshopCourse(
+            id=row.pk,
+            name=row.name,
+            people=row.people,  # type: ignore[attr-defined]  # counted by the query
+            archived_at=row.archived_at,
+            role=roles.get(row.pk),
+        )
+        for row in rows
+    ]

@@ -1,8 +1,11 @@
 """The application; it follows what attempts take."""
 
-from typing import Any
+from typing import TYPE_CHECKING
 
 from django.apps import AppConfig
+
+if TYPE_CHECKING:
+    from judicum.server.record.attempts.models import Attempt
 
 
 class StockConfig(AppConfig):
@@ -13,7 +16,7 @@ class StockConfig(AppConfig):
         from judicum.server.follow.stock.actions.take import take
         from judicum.server.record.attempts.signals import consumption_changed
 
-        def follow(attempt: Any, **_: Any) -> None:
+        def follow(attempt: "Attempt", **_: object) -> None:
             take(attempt)
 
         consumption_changed.connect(follow, weak=False, dispatch_uid="stock")

@@ -5,7 +5,6 @@ from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, field
 from datetime import date, datetime, timedelta
 from itertools import pairwise
-from typing import Any
 from zoneinfo import ZoneInfo
 
 from django.utils import timezone
@@ -16,7 +15,7 @@ from judicum.core.stock.bottle import FULL_BAR, Content, Fall, Reading, content,
 from judicum.core.stock.lasts import Lasts, lasts, to_order
 from judicum.core.stock.level import Level, Move, level, real_share, worn
 from judicum.core.stock.use import Taken, taken
-from judicum.server.catalogue.coupons.models import Assignment
+from judicum.server.catalogue.coupons.models import Assignment, Design
 from judicum.server.catalogue.coupons.setup import card_for, coupon_of
 from judicum.server.follow.evenings.models import Sitting
 from judicum.server.follow.evenings.queries import sessions_ahead
@@ -143,7 +142,7 @@ def moves_of(items: Iterable[Item]) -> dict[int, list[Move]]:
     return found
 
 
-def takes(item: Item, one: Took, design_of: Callable[[int], Any]) -> float:
+def takes(item: Item, one: Took, design_of: Callable[[int], Design]) -> float:
     """What an attempt took of an item, in its unit; 0 of what no log tells of."""
     if item.kind == "wire":
         alloy, size = one.wire
@@ -154,7 +153,7 @@ def takes(item: Item, one: Took, design_of: Callable[[int], Any]) -> float:
     return 0.0
 
 
-def _is_of(item: Item, design: Any) -> bool:
+def _is_of(item: Item, design: Design) -> bool:
     """Whether coupons of a design are made of these blanks."""
     tube, own = design.tube_od_mm, item.spec.get("tube_od_mm")
     return (
@@ -180,7 +179,7 @@ class Planned:
         every = Assignment.objects.filter(course=course).select_related("design", "course")
         return cls([one.date for one in sessions], list(rows), {one.pk: one for one in every})
 
-    def design_of(self, assignment: int) -> Any:
+    def design_of(self, assignment: int) -> Design:
         return self.assignments[assignment].design
 
     def taken(self, assignment: int) -> Taken:

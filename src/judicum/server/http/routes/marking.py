@@ -15,12 +15,12 @@ from judicum.server.http.person import person
 from judicum.server.http.routes.attempts import attempt_response
 from judicum.server.people.accounts.units import units_of
 from judicum.server.read.marking import suggestions
+from judicum.server.read.scheme_trial import scheme_trial
 from judicum.server.record.attempts.actions.answer import answer_attempt
 from judicum.server.record.marking.actions.keep_phrases import keep_phrases
 from judicum.server.record.marking.actions.mark_attempt import return_mark, set_mark
 from judicum.server.record.marking.actions.take_back import take_back
 from judicum.server.record.marking.models import Phrase
-from judicum.server.record.marking.queries import tried_on
 
 
 class SuggestionsView(APIView):
@@ -83,7 +83,7 @@ class TrySchemeView(APIView):
     def post(self, request: Request, course_id: int) -> Response:
         asked = sent(schemes_answers.SaveSchemeRequest, request)
         rules = read_scheme(asked.scheme)
-        return Response(schemes_answers.SchemeTrial(**tried_on(person(request), course_id, rules, asked.code)))
+        return Response(scheme_trial(person(request), course_id, rules, asked.code))
 
 
 class PhrasesView(APIView):

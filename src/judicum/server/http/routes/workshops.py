@@ -23,8 +23,8 @@ from judicum.server.people.workshops.actions.set_person import (
     take_part,
 )
 from judicum.server.people.workshops.actions.set_workshop import set_workshop
-from judicum.server.people.workshops.queries import courses_of, people_of
-from judicum.server.read.people import signed_in, workshop_person
+from judicum.server.people.workshops.queries import people_of
+from judicum.server.read.people import signed_in, workshop_courses, workshop_person
 from judicum.server.upkeep.move_student import move_student
 from judicum.server.upkeep.remove_person import remove_person
 
@@ -55,7 +55,7 @@ class WorkshopCoursesView(OwnersView):
 
     @extend_schema(operation_id="workshop_courses", responses=list_of(courses_answers.WorkshopCourse))
     def get(self, request: Request) -> Response:
-        return Response([courses_answers.WorkshopCourse(**row) for row in courses_of(person(request))])
+        return Response(workshop_courses(person(request)))
 
 
 class TakePartView(OwnersView):

@@ -1,7 +1,5 @@
 """Reading a workshop, for its owners."""
 
-from typing import Any
-
 from django.db.models import Count, Prefetch, QuerySet
 from django_otp.plugins.otp_totp.models import TOTPDevice
 
@@ -32,18 +30,7 @@ def person_of(owner: User, person_id: int) -> User:
     return found
 
 
-def courses_of(owner: User) -> list[dict[str, Any]]:
-    """Every course of one's workshop, newest first, with how many take part and the owner's own role. Raises NotAllowed."""
-    workshop = owned_by(owner)
-    roles = dict(Membership.objects.filter(user=owner).values_list("course_id", "role"))
-    rows = Course.objects.filter(workshop=workshop).annotate(people=Count("memberships")).order_by("-created_at", "-id")
-    return [
-        {
-            "id": row.pk,
-            "name": row.name,
-            "people": row.people,
-            "archived_at": row.archived_at,
-            "role": roles.get(row.pk),
-        }
-        for row in rows
-    ]
+def courses_of(owner: User) -> QuerySet[Course]:
+    """Every course of one's workshop, newest first, with how many take part (`people`). Raises NotAllowed."""
+    rows = Course.objects.filter(workshop=owned_by(owner))
+    return rows.annotate(people=Count("memberships")).order_by("-created_at", "-id")

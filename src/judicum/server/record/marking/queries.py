@@ -1,18 +1,15 @@
 """What an attempt's scheme suggests for it, and what another would have made of the marks there are."""
 
 from dataclasses import dataclass
-from typing import Any
 
 from judicum.core.marking import (
     Evidence,
-    Given,
     Reading,
     Suggestion,
     knocked_out,
     read_all,
     read_scheme,
     suggest,
-    try_on,
 )
 from judicum.core.marking import Scheme as Rules
 from judicum.core.photo.report import Report
@@ -21,16 +18,10 @@ from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.catalogue.coupons.setup import checklist_for, coupon_of, worst_check
 from judicum.server.catalogue.schemes.models import Scheme
 from judicum.server.catalogue.schemes.queries import scheme_coded
-from judicum.server.people.accounts.models import User
-from judicum.server.people.courses.queries import staff_of
 from judicum.server.record.attempts.models import Attempt
-from judicum.server.record.attempts.states import AttemptState
 from judicum.server.record.marking.models import Mark
 from judicum.server.record.photos.models import Measurement
 from judicum.server.record.photos.queries import measurement_that_counts
-
-TRIED_ON = 50
-"""Marks of the course that a changed scheme is tried on."""
 
 
 def scheme_of(attempt: Attempt) -> Scheme:
@@ -93,39 +84,3 @@ def pass_mark_of(attempt: Attempt, rules: Rules) -> float:
     """The coupon's own pass mark, else the scheme's."""
     own = attempt.assignment.pass_mark
     return rules.pass_mark if own is None else own
-
-
-def tried_on(user: User, course_id: int, rules: Rules, code: str | None) -> dict[str, Any]:
-    """What a scheme would have made of the course's last marks: of its coupons where it has a code, else of all.
-
-    Raises:
-        NotFound, NotAllowed: not a course one teaches.
-    """
-    staff_of(user, course_id)
-    marks = (
-        Mark.objects.filter(attempt__course_id=course_id)
-        .exclude(readings={})
-        .exclude(attempt__state=AttemptState.SECOND_ASKED)
-    )
-    if code is not None:
-        marks = marks.filter(attempt__assignment__scheme=code)
-    rows = marks.select_related("attempt__student", "attempt__assignment__design").order_by("-marked_at", "-id")[
-        :TRIED_ON
-    ]
-    shown = []
-    for mark in rows:
-        goal = mark.attempt.assignment
-        knocked = tuple(key for key in mark.knocked if key not in mark.waived)
-        then = try_on(rules, Given(mark.readings, mark.suggested, mark.scores, knocked, goal.pass_mark))
-        shown.append(
-            {
-                "attempt": mark.attempt_id, "student": mark.attempt.student.display_name, "title": goal.design.title,
-                "number": mark.attempt.number, "total": mark.total, "passed": mark.passed, "new_total": then.total,
-                "new_passed": then.passed,
-            }
-        )  # fmt: skip
-    return {
-        "marks": shown,
-        "pass_anew": sum(row["new_passed"] and not row["passed"] for row in shown),
-        "fail_anew": sum(row["passed"] and not row["new_passed"] for row in shown),
-    }

@@ -9,7 +9,8 @@ from judicum.core.marking import MOST_NEXT
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import held_as_staff
-from judicum.server.record.attempts.states import AttemptState, AttemptStep, advance
+from judicum.server.record.attempts.states import AttemptState, AttemptStep
+from judicum.server.record.attempts.transitions import advance
 
 ANSWERS = {"another_photo": AttemptStep.ASK_PHOTO, "weld_again": AttemptStep.SEND_BACK}
 

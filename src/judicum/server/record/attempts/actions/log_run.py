@@ -2,7 +2,6 @@
 
 from collections.abc import Mapping
 from datetime import datetime
-from typing import Any
 
 from django.db import transaction
 
@@ -12,14 +11,15 @@ from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt, Run
 from judicum.server.record.attempts.queries import held_as_staff, held_own
 from judicum.server.record.attempts.signals import consumption_changed
-from judicum.server.record.attempts.states import AttemptStep, advance
+from judicum.server.record.attempts.states import AttemptStep
+from judicum.server.record.attempts.transitions import advance
 
 MOST_RUNS = 40
 
 
 @transaction.atomic
 def log_run(
-    user: User, attempt_id: int, values: Mapping[str, Any], at: datetime | None = None, number: int = 1
+    user: User, attempt_id: int, values: Mapping[str, object], at: datetime | None = None, number: int = 1
 ) -> Attempt:
     """Save one run of one's own attempt; a later save replaces it and the log keeps what changed.
 
@@ -35,7 +35,7 @@ def log_run(
 
 @transaction.atomic
 def log_for(
-    user: User, attempt_id: int, values: Mapping[str, Any], at: datetime | None = None, number: int = 1
+    user: User, attempt_id: int, values: Mapping[str, object], at: datetime | None = None, number: int = 1
 ) -> Attempt:
     """Save one run of a student's attempt in their stead, as from their notebook; the log says who did.
 
@@ -45,7 +45,7 @@ def log_for(
     return _log(held_as_staff(user, attempt_id), user, values, at, number)
 
 
-def _log(attempt: Attempt, user: User, values: Mapping[str, Any], at: datetime | None, number: int) -> Attempt:
+def _log(attempt: Attempt, user: User, values: Mapping[str, object], at: datetime | None, number: int) -> Attempt:
     clean = check_run(values)
     most = min(Run.objects.filter(attempt=attempt).count() + 1, MOST_RUNS)
     if not 1 <= number <= most:

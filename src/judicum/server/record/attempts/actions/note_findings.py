@@ -12,7 +12,8 @@ from judicum.server.catalogue.coupons.setup import coupon_of
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import held_as_staff
-from judicum.server.record.attempts.states import AttemptStep, advance
+from judicum.server.record.attempts.states import AttemptStep
+from judicum.server.record.attempts.transitions import advance
 
 
 def findings_asked_for(assignment: Assignment) -> tuple[str, ...]:

@@ -10,7 +10,8 @@ from judicum.server.catalogue.coupons.setup import checklist_for
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import held_own
-from judicum.server.record.attempts.states import AttemptStep, advance
+from judicum.server.record.attempts.states import AttemptStep
+from judicum.server.record.attempts.transitions import advance
 
 
 @transaction.atomic

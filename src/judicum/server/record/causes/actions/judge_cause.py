@@ -11,7 +11,8 @@ from judicum.core.errors import InvalidValue
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import held_as_staff
-from judicum.server.record.attempts.states import AttemptStep, advance
+from judicum.server.record.attempts.states import AttemptStep
+from judicum.server.record.attempts.transitions import advance
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.causes.queries import asked_before, case_of
 

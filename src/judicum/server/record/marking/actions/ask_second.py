@@ -13,7 +13,8 @@ from judicum.server.people.roles import STAFF
 from judicum.server.record.attempts.actions.answer import check_version
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import held_as_staff
-from judicum.server.record.attempts.states import AttemptStep, advance
+from judicum.server.record.attempts.states import AttemptStep
+from judicum.server.record.attempts.transitions import advance
 from judicum.server.record.marking.models import Mark, SecondMark
 
 

@@ -1,8 +1,8 @@
 """Setting a mark, and giving it back to the student."""
 
 from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
 from datetime import datetime
-from typing import Any
 
 from django.db import transaction
 from django.utils import timezone
@@ -13,7 +13,8 @@ from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.actions.answer import check_version
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import held_as_staff
-from judicum.server.record.attempts.states import AttemptStep, advance
+from judicum.server.record.attempts.states import AttemptStep
+from judicum.server.record.attempts.transitions import advance
 from judicum.server.record.causes.actions.judge_cause import check_cause, drop_taken, keep_followed, take
 from judicum.server.record.marking.actions.ask_second import ask, drawn_for_second
 from judicum.server.record.marking.models import Mark
@@ -58,9 +59,9 @@ def set_mark(
         AttemptStep.MARK,
         user,
         at,
-        scores=given["scores"],
-        total=given["total"],
-        passed=given["passed"],
+        scores=given.scores,
+        total=given.total,
+        passed=given.passed,
         cause=cause,
     )
     if cause is not None:
@@ -70,7 +71,7 @@ def set_mark(
     fields = {
         "measurement": proposal.measurement,
         "scheme": proposal.scheme,
-        **given,
+        **vars(given),
         "suggested": {one.criterion: one.score for one in proposal.suggestions},
         "readings": {key: read.figure for key, read in proposal.readings.items() if read.figure is not None},
         "knocked": list(proposal.knocked),
@@ -95,14 +96,24 @@ def check_texts(comment: str, next_change: str = "") -> None:
             raise InvalidValue(name, f"{len(text)} characters", f"at most {most} characters")
 
 
+@dataclass(frozen=True)
+class GivenScores:
+    """A mark as it was given: scores by criterion, criteria said not to apply, and what that makes."""
+
+    scores: dict[str, float | None]
+    not_applying: list[str]
+    total: float
+    passed: bool
+
+
 def read_given(
     attempt: Attempt,
     proposal: Proposal,
     scores: Mapping[str, float | None],
     not_applying: Sequence[str] = (),
     waived: Sequence[str] = (),
-) -> dict[str, Any]:
-    """What somebody gave an attempt, checked against its scheme: scores, not_applying, total and passed.
+) -> GivenScores:
+    """What somebody gave an attempt, checked against its scheme.
 
     Raises:
         InvalidValues: scores or codes outside what is allowed.
@@ -115,12 +126,12 @@ def read_given(
     _check_within("waived", waived, proposal.minded)
     left = tuple(key for key in proposal.knocked if key not in waived)
     mark_total = total(rules, clean)
-    return {
-        "scores": clean,
-        "not_applying": list(dict.fromkeys([*not_applying, *empty])),
-        "total": mark_total,
-        "passed": passes(rules, mark_total, left, attempt.assignment.pass_mark),
-    }
+    return GivenScores(
+        scores=clean,
+        not_applying=list(dict.fromkeys([*not_applying, *empty])),
+        total=mark_total,
+        passed=passes(rules, mark_total, left, attempt.assignment.pass_mark),
+    )
 
 
 def _check_within(name: str, given: Sequence[str], allowed: Sequence[str]) -> None:

@@ -10,7 +10,8 @@ from judicum.core.errors import NotAllowed
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.actions.answer import check_version
 from judicum.server.record.attempts.queries import held_as_staff
-from judicum.server.record.attempts.states import AttemptStep, advance
+from judicum.server.record.attempts.states import AttemptStep
+from judicum.server.record.attempts.transitions import advance
 from judicum.server.record.marking.actions.mark_attempt import check_texts, read_given
 from judicum.server.record.marking.models import Mark, SecondMark
 from judicum.server.record.marking.queries import propose
@@ -40,11 +41,14 @@ def set_second_mark(
         raise NotAllowed("The second mark is somebody else's to give: the first one is yours.")
     check_version(attempt, version)
     given = read_given(attempt, propose(attempt), scores, not_applying, waived)
-    advance(
-        attempt, AttemptStep.MARK_SECOND, user, at, scores=given["scores"], total=given["total"], passed=given["passed"]
-    )
+    advance(attempt, AttemptStep.MARK_SECOND, user, at, scores=given.scores, total=given.total, passed=given.passed)
     second = SecondMark.objects.get(attempt=attempt)
-    for name, value in {**given, "comment": comment, "marked_by": user, "marked_at": at or timezone.now()}.items():
+    for name, value in {
+        **vars(given),
+        "comment": comment,
+        "marked_by": user,
+        "marked_at": at or timezone.now(),
+    }.items():
         setattr(second, name, value)
     second.save()
     return second
@@ -73,11 +77,11 @@ def agree(
     check_texts(comment, next_change)
     given = read_given(attempt, propose(attempt), scores, not_applying, waived)
     check_version(attempt, version)
-    advance(attempt, AttemptStep.AGREE, user, at, scores=given["scores"], total=given["total"], passed=given["passed"])
+    advance(attempt, AttemptStep.AGREE, user, at, scores=given.scores, total=given.total, passed=given.passed)
     now = at or timezone.now()
     mark = Mark.objects.get(attempt=attempt)
     changes = {
-        **given, "waived": list(waived), "comment": comment, "next_change": next_change, "marked_by": user, "marked_at": now,
+        **vars(given), "waived": list(waived), "comment": comment, "next_change": next_change, "marked_by": user, "marked_at": now,
     }  # fmt: skip
     for name, value in changes.items():
         setattr(mark, name, value)

@@ -11,7 +11,8 @@ from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.actions.answer import ANSWERS
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import held_as_staff
-from judicum.server.record.attempts.states import AttemptState, AttemptStep, advance
+from judicum.server.record.attempts.states import AttemptState, AttemptStep
+from judicum.server.record.attempts.transitions import advance
 from judicum.server.record.marking.models import Mark
 
 ON_THE_WAY = timedelta(seconds=5)

@@ -10,7 +10,8 @@ from judicum.core.photo.picture_file import MAX_BYTES
 from judicum.server.people.accounts.models import User
 from judicum.server.platform import request_id as trail
 from judicum.server.record.attempts.queries import held_own
-from judicum.server.record.attempts.states import AttemptStep, advance
+from judicum.server.record.attempts.states import AttemptStep
+from judicum.server.record.attempts.transitions import advance
 from judicum.server.record.photos.actions.request_measurement import request_measurement
 from judicum.server.record.photos.models import Photo, PhotoKind, StoredPicture
 

@@ -6,7 +6,8 @@ from django.utils import timezone
 from judicum.core.errors import InvalidValue
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.queries import held
-from judicum.server.record.attempts.states import AttemptStep, advance
+from judicum.server.record.attempts.states import AttemptStep
+from judicum.server.record.attempts.transitions import advance
 from judicum.server.record.photos.actions.keep_figures import keep_figures
 from judicum.server.record.photos.models import Measurement
 from judicum.server.record.photos.queries import measurement_for

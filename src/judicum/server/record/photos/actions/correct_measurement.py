@@ -1,7 +1,6 @@
 """Correcting a measurement by hand: steps that lie over the computed result, one after the other."""
 
 from collections.abc import Mapping
-from typing import Any
 
 from django.db import transaction
 from django.utils import timezone
@@ -13,7 +12,8 @@ from judicum.server.people.accounts.models import User
 from judicum.server.platform.sandbox import strip_in_sandbox
 from judicum.server.platform.storage import store_file
 from judicum.server.record.attempts.queries import held_as_staff, teaches
-from judicum.server.record.attempts.states import AttemptStep, advance
+from judicum.server.record.attempts.states import AttemptStep
+from judicum.server.record.attempts.transitions import advance
 from judicum.server.record.photos.actions.keep_figures import keep_figures
 from judicum.server.record.photos.models import Correction, Measurement
 from judicum.server.record.photos.queries import measurement_for, picture_of
@@ -21,7 +21,7 @@ from judicum.server.record.photos.queries import measurement_for, picture_of
 MAX_STEPS = 500
 
 
-def correct_measurement(user: User, measurement_id: int, given: Mapping[str, Any]) -> Correction:
+def correct_measurement(user: User, measurement_id: int, given: Mapping[str, object]) -> Correction:
     """Add one step to a measurement's corrections; its figures, drawing and strip are made again from all of them.
 
     The strip is cut, in the sandbox, before any row is held; the row is then held only to write. Where somebody

@@ -8,7 +8,8 @@ from judicum.core.setup import RUN, check_run
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Run
 from judicum.server.record.attempts.queries import held, teaches
-from judicum.server.record.attempts.states import AttemptStep, advance
+from judicum.server.record.attempts.states import AttemptStep
+from judicum.server.record.attempts.transitions import advance
 from judicum.server.record.photos.models import Photo, PhotoKind
 from judicum.server.record.photos.queries import photo_for
 

@@ -15,7 +15,7 @@ from judicum.server.platform import request_id as trail
 from judicum.server.platform.sandbox import ingest_in_sandbox
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import attempt_for
-from judicum.server.record.attempts.states import allowed
+from judicum.server.record.attempts.transitions import allowed
 from judicum.server.record.photos.actions.add_photo import add_photo, check_size, step_for
 from judicum.server.record.photos.models import Photo, PhotoKind, Upload
 from judicum.server.record.photos.pictures import store_picture

@@ -7,7 +7,8 @@ from judicum.core.errors import NotAllowed, WrongState
 from judicum.core.photo.scale import GivenScale
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.queries import held, teaches
-from judicum.server.record.attempts.states import AttemptStep, advance
+from judicum.server.record.attempts.states import AttemptStep
+from judicum.server.record.attempts.transitions import advance
 from judicum.server.record.photos.counting import UNDER_WAY
 from judicum.server.record.photos.jobs import has_job, start
 from judicum.server.record.photos.models import Measurement, MeasurementState, Photo, PhotoKind, Remeasuring

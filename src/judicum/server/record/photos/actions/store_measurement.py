@@ -13,7 +13,8 @@ from judicum.core.photo.measure import Measured
 from judicum.core.photo.strip import cut_strip
 from judicum.server.platform.storage import store_file
 from judicum.server.record.attempts.queries import held
-from judicum.server.record.attempts.states import AttemptStep, advance
+from judicum.server.record.attempts.states import AttemptStep
+from judicum.server.record.attempts.transitions import advance
 from judicum.server.record.photos.actions.keep_figures import keep_figures
 from judicum.server.record.photos.models import Measurement, MeasurementState, PhotoKind, SeenBead
 from judicum.words.photo import report_in_words
