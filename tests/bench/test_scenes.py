@@ -4,7 +4,7 @@ from itertools import islice
 
 import pytest
 
-from judicum.bench.scenes import APART_MM, LEAST_PX_PER_MM, cases
+from judicum.bench.scenes import APART_MM, MIN_PX_PER_MM, cases
 from judicum.camera.draw import px_per_mm_on_bead
 
 
@@ -30,6 +30,6 @@ def test_no_drawn_fault_covers_another(draw: int) -> None:
 def test_every_photo_that_must_be_measured_is_large_enough_for_it() -> None:
     for case in cases(0.3):
         if case.refusal is None:
-            assert px_per_mm_on_bead(case.scene) > LEAST_PX_PER_MM
+            assert px_per_mm_on_bead(case.scene) > MIN_PX_PER_MM
         if case.refusal == "too_small":
             assert px_per_mm_on_bead(case.scene) < 8

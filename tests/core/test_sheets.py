@@ -8,7 +8,7 @@ from judicum.core.choices import CHOICES
 from judicum.core.errors import InvalidValue
 from judicum.core.fields import Flag, Several, Text
 from judicum.core.quantities import QUANTITIES
-from judicum.core.sheets import MOST_LINES, Column, Day, read_cell, read_sheet
+from judicum.core.sheets import MAX_LINES, Column, Day, read_cell, read_sheet
 
 Q = QUANTITIES
 COLUMNS = (
@@ -111,7 +111,7 @@ def test_each_line_says_what_of_it_cannot_be_read() -> None:
         ("name;current_a;colour\nAlma;52;red\n", "colour"),
         ("name;current_a;current (A)\nAlma;52;53\n", "each column once"),
         ("name;current_a;thickness (kg)\nAlma;52;1\n", "mm"),
-        ("name;current_a\n" + "Alma;52\n" * (MOST_LINES + 1), "lines"),
+        ("name;current_a\n" + "Alma;52\n" * (MAX_LINES + 1), "lines"),
         ('name;current_a\n"Alma' + "x" * 200_000, "table"),
     ],
 )

@@ -40,7 +40,7 @@ def test_a_full_disk_is_said_in_words() -> None:
 
 
 def test_too_little_room_is_said_before_installing(monkeypatch: pytest.MonkeyPatch) -> None:
-    monkeypatch.setattr(install, "LEAST_FREE_BYTES", 10**18)
+    monkeypatch.setattr(install, "MIN_FREE_BYTES", 10**18)
     with pytest.raises(Trouble, match="GB are needed to install"):
         install.check_room()
 
@@ -127,10 +127,10 @@ def test_a_child_that_keeps_ending_is_started_less_often_and_never_given_up(
         assert child.process is not None
         child.process.wait(20)
         children.revive([child], lambda: seen.append(1))
-    assert len(seen) == children.MOST_STARTS - 1
+    assert len(seen) == children.MAX_STARTS - 1
     child.starts = [s - children.REST_S for s in child.starts]
     children.revive([child], lambda: seen.append(1))
-    assert len(seen) == children.MOST_STARTS
+    assert len(seen) == children.MAX_STARTS
 
 
 def test_a_taken_port_is_one_line_and_exit_1() -> None:

@@ -107,7 +107,7 @@ def test_fifty_slow_senders_hold_up_nobody(port: int) -> None:
 
 
 def test_a_body_over_the_limit_is_refused_as_a_problem(port: int) -> None:
-    status, headers, body = call(port, "PATCH", "/api/uploads/x", b"x" * (proxy.MOST_BODY_MB * 2**20 + 1))
+    status, headers, body = call(port, "PATCH", "/api/uploads/x", b"x" * (proxy.MAX_BODY_MB * 2**20 + 1))
     assert (status, headers["Content-Type"]) == (413, "application/problem+json")
     assert json.loads(body)["code"] == "too_large"
     assert call(port, "PATCH", "/api/uploads/x", b"x" * 4 * 2**20)[0] == 200

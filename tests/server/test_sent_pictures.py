@@ -139,14 +139,14 @@ def test_limits_of_a_person_an_attempt_and_a_course_are_told(
     with pytest.raises(TooMuch, match="2 photos under way"):
         begin()
     receive_piece(course.student, first.pk, 0, data)
-    settings.MOST_BYTES_OF_PERSON = 2 * len(data) - 1
+    settings.MAX_BYTES_OF_PERSON = 2 * len(data) - 1
     with pytest.raises(TooMuch, match="one person may keep"):
         begin()
     cache.clear()
-    settings.MOST_BYTES_OF_PERSON, settings.MOST_BYTES_OF_COURSE = 10**9, len(data)
+    settings.MAX_BYTES_OF_PERSON, settings.MAX_BYTES_OF_COURSE = 10**9, len(data)
     with pytest.raises(TooMuch, match="The course's photos take"):
         begin()
-    settings.MOST_BYTES_OF_COURSE = 10**9
+    settings.MAX_BYTES_OF_COURSE = 10**9
     monkeypatch.setattr(receive_upload, "MAX_PHOTOS", 1)
     with pytest.raises(TooMuch, match="This attempt has 1 photos"):
         begin()

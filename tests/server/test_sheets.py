@@ -10,7 +10,7 @@ from django.test import Client
 
 from judicum.core.marking import SCHEMES, USUAL_SCHEME
 from judicum.server.catalogue.coupons.models import Assignment, Design
-from judicum.server.exchange.sheets import MOST_BYTES, SHEETS
+from judicum.server.exchange.sheets import MAX_BYTES, SHEETS
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Membership
 from judicum.server.record.attempts.models import Attempt, Event, Run
@@ -180,7 +180,7 @@ def test_a_blind_second_mark_keeps_the_first_out_of_the_table(course: Course, st
 
 
 def test_odd_files_are_refused_in_words(course: Course, staff: Client) -> None:
-    for text, field in (("", "table"), ("a,b\n1,2\n", "columns"), ("x" * (MOST_BYTES + 1), "table")):
+    for text, field in (("", "table"), ("a,b\n1,2\n", "columns"), ("x" * (MAX_BYTES + 1), "table")):
         answer = staff.put(at(course, "people"), text, "text/csv")
         assert (answer.status_code, answer.json()["errors"][0]["field"]) == (400, field)
     assert staff.get(at(course, "weather")).status_code == 404

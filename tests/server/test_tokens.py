@@ -8,7 +8,7 @@ from django.test import Client
 from django.utils import timezone
 
 from judicum.server.http.throttles import TokenThrottle
-from judicum.server.people.accounts.actions.keep_token import MOST_TOKENS
+from judicum.server.people.accounts.actions.keep_token import MAX_TOKENS
 from judicum.server.people.accounts.models import Token
 from tests.people import RUN, Course
 
@@ -58,7 +58,7 @@ def test_what_is_asked_for_a_token_is_checked(course: Course, client_of: Callabl
     mine = client_of(course.student)
     refused = mine.post("/api/tokens", {"name": "x" * 80, "scope": "all", "days": 0}, JSON).json()["errors"]
     assert [one["field"] for one in refused] == ["name", "scope", "days"]
-    for _ in range(MOST_TOKENS):
+    for _ in range(MAX_TOKENS):
         make(mine)
     more = mine.post("/api/tokens", {"name": "one more", "scope": "read", "days": 1}, JSON)
     assert more.json()["code"] == "too_much"

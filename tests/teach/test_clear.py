@@ -3,7 +3,7 @@
 import numpy as np
 import pytest
 
-from judicum.teach.clear import LEAST_CLEAR, clear_only, clearness
+from judicum.teach.clear import MIN_CLEAR, clear_only, clearness
 from judicum.teach.labelled import Straight
 
 FRONTS = np.cumsum(np.full(14, 20.0)) + np.array([0, 3, -2, 1, 0, 4, -3, 0, 2, 1, -2, 0, 3, 0])
@@ -32,7 +32,7 @@ def test_the_deeper_the_fronts_the_clearer_they_are() -> None:
     found = [clearness(grey(depth), FRONTS, told) for depth in (0.0, 5.0, 40.0)]
     assert found == sorted(found)
     assert found[0] < 1.6
-    assert found[2] > 2 * LEAST_CLEAR
+    assert found[2] > 2 * MIN_CLEAR
 
 
 def test_fronts_told_elsewhere_than_they_are_seen_are_not_clear() -> None:
@@ -40,7 +40,7 @@ def test_fronts_told_elsewhere_than_they_are_seen_are_not_clear() -> None:
     elsewhere = np.sort(rng.uniform(10, COLUMNS - 10, 14))
     assert (
         clearness(grey(30.0), elsewhere, np.ones(COLUMNS, bool))
-        < LEAST_CLEAR
+        < MIN_CLEAR
         < clearness(grey(30.0), FRONTS, np.ones(COLUMNS, bool))
     )
 

@@ -30,7 +30,7 @@ from judicum.launch.cluster import free_port
 PHONES = 6
 CALM_S = (0.5, 3.0)
 """Between a heal and the next kill."""
-MOST_HEAL_S = 30.0
+MAX_HEAL_S = 30.0
 SETTLE_S = 120.0
 """So long after the last kill everything must have been measured."""
 PIECE = 64 * 1024
@@ -253,7 +253,7 @@ def main() -> None:
                 f"{target:<14}{len(times):>4} kills, healed in {sum(times) / len(times):5.1f} s, slowest {max(times):5.1f} s"
             )
         slowest = max(max(times) for times in heals.values())
-        if slowest > MOST_HEAL_S:
+        if slowest > MAX_HEAL_S:
             problems.append(f"one heal took {slowest:.1f} s")
         print(f"{len(arrived)} photos were acknowledged; slowest heal {slowest:.1f} s; {len(problems)} problems")
         for problem in problems[:20]:

@@ -13,7 +13,7 @@ from judicum.core.photo.fault_kinds import FAULT_KINDS
 KINDS = tuple(FAULT_KINDS)
 COUNTS = {"plate": 52, "lap": 26, "fillet": 26, "tube": 16, "smooth": 20, "refusal": 21}
 SIZES = ((1600, 1200), (1920, 1440), (2048, 1536), (2592, 1944), (4000, 3000))
-LEAST_PX_PER_MM = 8.6
+MIN_PX_PER_MM = 8.6
 """A little over the 8 under which a photo is refused, so that a tilt leaves no doubt."""
 APART_MM = 14.0
 DECOYS = ("scratches", "number", "spatter", "dots", "clamp_shadow")
@@ -41,10 +41,10 @@ def cases(share: float = 1.0, draw: int = 0) -> Iterator[Case]:
 
 
 def near_enough(scene: Scene) -> Scene:
-    """The scene in the smallest of the sizes that shows more than LEAST_PX_PER_MM, from its own size on."""
+    """The scene in the smallest of the sizes that shows more than MIN_PX_PER_MM, from its own size on."""
     for size in SIZES[SIZES.index(scene.view.size) :]:
         larger = replace(scene, view=replace(scene.view, size=size))
-        if px_per_mm_on_bead(larger) > LEAST_PX_PER_MM:
+        if px_per_mm_on_bead(larger) > MIN_PX_PER_MM:
             return larger
     return scene
 

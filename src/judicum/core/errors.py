@@ -45,12 +45,12 @@ class InvalidValue(InvalidValues):
         JudicumError.__init__(self, f"{field}: {_shortly(given)} was given; allowed is {self.allowed}")
 
 
-MOST_SHOWN = 80
+MAX_SHOWN = 80
 
 
 def _shortly(given: object) -> str:
     said = repr(given)
-    return said if len(said) <= MOST_SHOWN else said[:MOST_SHOWN] + "…"
+    return said if len(said) <= MAX_SHOWN else said[:MAX_SHOWN] + "…"
 
 
 def refuse_all(problems: list[InvalidValue]) -> None:

@@ -15,9 +15,9 @@ from judicum.core.fields import Flag, Several, Spec
 from judicum.core.quantities import Quantity
 from judicum.core.units import L_MIN_PER_CFH, MM_PER_INCH
 
-MOST_LINES = 20_000
+MAX_LINES = 20_000
 """Lines of one table: a course of two hundred with a hundred runs each."""
-MOST_CELL = 4000
+MAX_CELL = 4000
 _LENGTHS = {
     "mm": 1.0,
     "cm": 10.0,
@@ -186,8 +186,8 @@ def _plain(name: str) -> str:
 
 def _lines(rows: Iterator[list[str]], places: Sequence[_Place | None], decimal_comma: bool) -> Iterator[Line]:
     for number, cells in enumerate(rows, 2):
-        if number - 1 > MOST_LINES:
-            raise InvalidValue("table", f"over {MOST_LINES} lines", f"at most {MOST_LINES} lines in one table")
+        if number - 1 > MAX_LINES:
+            raise InvalidValue("table", f"over {MAX_LINES} lines", f"at most {MAX_LINES} lines in one table")
         if not any(cell.strip() for cell in cells):
             continue
         values: dict[str, Any] = {}
@@ -222,8 +222,8 @@ def read_cell(cell: Cell, text: str, decimal_comma: bool = True, factor: float |
     typed = text.strip()
     if not typed:
         return None
-    if len(typed) > MOST_CELL:
-        raise InvalidValue(cell.key, f"{len(typed)} characters", f"at most {MOST_CELL}")
+    if len(typed) > MAX_CELL:
+        raise InvalidValue(cell.key, f"{len(typed)} characters", f"at most {MAX_CELL}")
     if isinstance(cell, Quantity):
         return _figure(cell, typed, decimal_comma, factor)
     if isinstance(cell, Several):

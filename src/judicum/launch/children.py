@@ -18,11 +18,11 @@ from judicum.launch.cluster import free_port
 from judicum.launch.places import LOGS, PYTHON, ROOT, SETTINGS
 from judicum.launch.steps import Trouble, run, step
 
-MOST_WORKERS = 4
+MAX_WORKERS = 4
 OUR_PROGRAM = {"PYTHONPATH": str(ROOT / "src"), "PYTHONUNBUFFERED": "1", "DJANGO_SETTINGS_MODULE": SETTINGS}
 """What every process of the application needs to find itself."""
 WEB_PROCESSES = 2
-MOST_STARTS, REST_S = 5, 10.0
+MAX_STARTS, REST_S = 5, 10.0
 """After so many starts within a minute, so many seconds between two of them."""
 
 
@@ -58,9 +58,9 @@ class Child:
 
     @property
     def resting(self) -> bool:
-        """Whether it was started MOST_STARTS times within a minute, the last time only just now."""
+        """Whether it was started MAX_STARTS times within a minute, the last time only just now."""
         lately = [s for s in self.starts if s > time.monotonic() - 60]
-        return len(lately) >= MOST_STARTS and lately[-1] > time.monotonic() - REST_S
+        return len(lately) >= MAX_STARTS and lately[-1] > time.monotonic() - REST_S
 
 
 def bring_up_to_date(env: dict[str, str]) -> None:
@@ -119,7 +119,7 @@ def workers(env: dict[str, str], count: int | None = None) -> list[Child]:
         Child(
             f"worker-{k}", ["nice", "-n", "10", *procrastinate, "--name", f"worker-{k}", "--concurrency", "1"], one_core
         )
-        for k in range(1, (count or max(1, min(MOST_WORKERS, os.cpu_count() or 1))) + 1)
+        for k in range(1, (count or max(1, min(MAX_WORKERS, os.cpu_count() or 1))) + 1)
     ]
 
 

@@ -14,7 +14,7 @@ from pathlib import Path
 from judicum.launch.places import LOGS, PYTHON, ROOT, VAR, VENV, WEB, digest_of
 from judicum.launch.steps import Trouble, run, step
 
-LEAST_FREE_BYTES = 1_500_000_000
+MIN_FREE_BYTES = 1_500_000_000
 POLICY = Path("/usr/sbin/policy-rc.d")
 """What Debian asks whether a service may start; 101 says no."""
 NODE_OK = ((20, 19), (22, 12))
@@ -41,9 +41,9 @@ def _stamp(name: str, digest: str) -> None:
 def check_room() -> None:
     """Raises Trouble where the disk has too little room left to install on."""
     free = shutil.disk_usage(VAR if VAR.exists() else ROOT).free
-    if free < LEAST_FREE_BYTES:
+    if free < MIN_FREE_BYTES:
         raise Trouble(
-            f"only {free / 1e9:.1f} GB are free on the disk of {ROOT}; {LEAST_FREE_BYTES / 1e9:.1f} GB are needed to install"
+            f"only {free / 1e9:.1f} GB are free on the disk of {ROOT}; {MIN_FREE_BYTES / 1e9:.1f} GB are needed to install"
         )
 
 

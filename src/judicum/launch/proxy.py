@@ -9,16 +9,16 @@ import os
 from collections.abc import Sequence
 from pathlib import Path
 
-MOST_BODY_MB = 5
+MAX_BODY_MB = 5
 """A piece of an upload is at most 4 MB (`receive_upload.MAX_PIECE`), with its headers."""
 HEADER_S, BODY_S, ANSWER_S, IDLE_S = 10, 20, 120, 30
 """Seconds for all headers; between two reads of a body; for the application's answer; for a connection kept open."""
-MOST_CONNECTIONS, MOST_OF_ONE = 4000, 400
+MAX_CONNECTIONS, MAX_OF_ONE = 4000, 400
 """Connections in all, and of one address: a class of fifty behind one router has six each."""
 OWN = {
     400: ("bad_request", "The request cannot be read."),
     408: ("too_slow", "The request came too slowly; send it again."),
-    413: ("too_large", f"The request is larger than {MOST_BODY_MB} MB."),
+    413: ("too_large", f"The request is larger than {MAX_BODY_MB} MB."),
     414: ("too_long", "The address is too long."),
     431: ("too_long", "The headers are too long."),
     502: ("not_there", "The server is starting or stopping; try again in a moment. Nothing you sent is lost."),
@@ -49,7 +49,7 @@ daemon off;
 worker_processes 1;
 pid {folder}/nginx.pid;
 error_log stderr warn;
-events {{ worker_connections {MOST_CONNECTIONS}; }}
+events {{ worker_connections {MAX_CONNECTIONS}; }}
 http {{
   access_log off;
   server_tokens off;
@@ -64,8 +64,8 @@ http {{
   upstream application {{ least_conn; {servers} keepalive 16; }}
   server {{
     listen {listen};
-    limit_conn one {MOST_OF_ONE};
-    client_max_body_size {MOST_BODY_MB}m;
+    limit_conn one {MAX_OF_ONE};
+    client_max_body_size {MAX_BODY_MB}m;
     client_header_timeout {HEADER_S}s;
     client_body_timeout {BODY_S}s;
     send_timeout {BODY_S}s;

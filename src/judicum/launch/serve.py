@@ -39,7 +39,7 @@ OWN = {**os.environ, "PYTHONPATH": str(ROOT / "src")}
 FIRST_PORT = 8000
 GAUGE, GAUGE_PORT = "shed", 9700
 """Name and first port of the simulated bottle gauge that the demo starts."""
-FIRST_WAIT_S, MOST_WAIT_S = 1.0, 30.0
+FIRST_WAIT_S, MAX_WAIT_S = 1.0, 30.0
 """Time between two attempts to start a database that does not, doubled each time."""
 
 
@@ -264,7 +264,7 @@ def _watch(children: list[Child], cluster: Cluster, port: int) -> None:
             except Trouble as trouble:
                 print(f"  {trouble}; trying again in {wait:.0f} s", file=sys.stderr, flush=True)
                 time.sleep(wait)
-                wait = min(2 * wait, MOST_WAIT_S)
+                wait = min(2 * wait, MAX_WAIT_S)
             continue
         revive(children, lambda: _note_running(children, cluster, port))
 

@@ -14,9 +14,9 @@ PARTS = 12
 ALIKE_ROWS = 2.0
 """A front runs across many rows: what changes from one to the next is grain."""
 EVERY_ROW = 4
-LEAST_FRONTS = 4
+MIN_FRONTS = 4
 """Fewer repeat nothing."""
-LEAST_CLEAR = 2.3
+MIN_CLEAR = 2.3
 """Fronts that stand out less are not told: of 90 traced beads a fifth, on which no eye finds any."""
 
 
@@ -28,9 +28,9 @@ def clearness(face: Floats, fronts: Floats, told: Flags) -> float:
         told: (columns,) where fronts are told.
 
     Returns:
-        The gaps' mean course, root mean square over its own standard error; 0 for under LEAST_FRONTS fronts.
+        The gaps' mean course, root mean square over its own standard error; 0 for under MIN_FRONTS fronts.
     """
-    if len(fronts) < LEAST_FRONTS:
+    if len(fronts) < MIN_FRONTS:
         return 0.0
     at = np.arange(face.shape[1])
     course = gaussian_filter1d(face - gaussian_filter1d(face, float(np.median(np.diff(fronts))), axis=1), ALIKE_ROWS, 0)
@@ -53,5 +53,5 @@ def clear_only(straight: Straight) -> Straight:
     """The same, with nothing told of fronts that are hardly seen."""
     columns = straight.first + np.arange(len(straight.left))
     face = straightened(straight.plane, straight.left, straight.right, columns).astype(float).mean(-1)
-    clear = clearness(face, straight.fronts, straight.heat >= 0) >= LEAST_CLEAR
+    clear = clearness(face, straight.fronts, straight.heat >= 0) >= MIN_CLEAR
     return straight if clear or not len(straight.fronts) else replace(straight, heat=np.full_like(straight.heat, -1.0))

@@ -44,7 +44,7 @@ TIP_SHARE = 0.12
 GRAFTS = ("pore", "inclusion", "burn_through")
 ALONG_DEG = 15.0
 """Crops turned by less than this have the bead along their columns."""
-LEAST_COLUMNS = 40
+MIN_COLUMNS = 40
 PLACES = {"pore": PORE, "inclusion": SPECK, "crater": CRATER}
 MORE_FAULTS = 0.5
 """Share of the crops on whose bead faults are drawn by chance: few labelled pictures have any."""
@@ -128,7 +128,7 @@ def with_faults(rng: Rng, picture: Pixels, surface: Pixels, extras: Pixels, px_p
     """Faults, and what looks like them, drawn on the bead of a crop, along whose columns it lies."""
     solid = surface == FACE
     columns = np.flatnonzero(solid.sum(0) > 4)
-    if len(columns) < LEAST_COLUMNS:
+    if len(columns) < MIN_COLUMNS:
         return picture
     rows = np.arange(len(surface))[:, None] + np.zeros_like(surface, np.float32)
     high = np.maximum(solid.sum(0), 1)

@@ -1,7 +1,7 @@
 """docs/causes.md, made from the tables: `python -m judicum.words.causes_told > docs/causes.md`."""
 
 from judicum.core.causes import CAUSES
-from judicum.core.causes.explain import COURSE_HISTORY, MOST_HISTORY, OWN_HISTORY, UNEXPLAINED, UNKNOWN
+from judicum.core.causes.explain import COURSE_HISTORY, MAX_HISTORY, OWN_HISTORY, UNEXPLAINED, UNKNOWN
 from judicum.core.causes.table import Evidence
 from judicum.words.causes import ADVICE, SYMPTOMS
 
@@ -15,7 +15,7 @@ Made from `judicum.core.causes.table` by `python -m judicum.words.causes_told`; 
 
 **How strongly.** A figure just outside its range speaks with 0.6 of its weight, one 60 % of the limit outside with one and a half times; everything else holds or does not. Evidence for a cause none of whose symptoms is seen counts nothing, so a good bead has no cause whatever was set.
 
-**What was confirmed before** tilts the start: {OWN_HISTORY:g} for each time for this student, up to {COURSE_HISTORY:g} for what is usual in the course, {MOST_HISTORY:g} at most together; less than one clear observation.
+**What was confirmed before** tilts the start: {OWN_HISTORY:g} for each time for this student, up to {COURSE_HISTORY:g} for what is usual in the course, {MAX_HISTORY:g} at most together; less than one clear observation.
 
 **Where the weights come from**: the usual order of causes for each fault in the literature of the trade (docs/references.md), and worked cases (`tests/core/causes`), one for each cause. They were set by hand. `./judicum bench-causes` judges them on welders with one hidden habit each, drawn, photographed, measured and explained ([the table](causes-judged.md)); those welders are our own invention too.
 """

@@ -10,7 +10,7 @@ from judicum.core.choices import CHOICES
 from judicum.core.joints import JOINTS
 from judicum.core.metals import METALS, TORCHES
 from judicum.core.setup import checklist, read_coupon
-from judicum.core.setup.gas import flow_band_l_min, least_postflow_s, reynolds
+from judicum.core.setup.gas import flow_band_l_min, min_postflow_s, reynolds
 from judicum.core.setup.schools import START_S
 from tests.core.setup.told import check_setup, plan_card
 
@@ -82,7 +82,7 @@ def test_a_lens_stays_laminar_over_its_whole_band_and_a_collet_body_takes_more(c
 
 @pytest.mark.parametrize(("amps", "seconds"), [(30, 6), (60, 6), (90, 9), (150, 15)])
 def test_postflow_is_a_second_for_ten_amps_and_six_at_least(amps: float, seconds: float) -> None:
-    assert least_postflow_s(amps) == seconds
+    assert min_postflow_s(amps) == seconds
 
 
 @pytest.mark.parametrize("torch", TORCHES)

@@ -2,7 +2,7 @@ import pytest
 
 from judicum.core.errors import InvalidValues
 from judicum.core.setup import RUN, check_run
-from judicum.core.setup.gas import flow_band_l_min, least_postflow_s
+from judicum.core.setup.gas import flow_band_l_min, min_postflow_s
 
 GOOD = {"current_a": 62, "gas_l_min": 11.0}
 
@@ -43,5 +43,5 @@ def test_a_collet_body_takes_more_flow_than_a_lens_for_the_same_cover() -> None:
 
 
 def test_postflow_is_a_second_per_ten_amps_but_never_under_six() -> None:
-    assert least_postflow_s(40) == 6
-    assert least_postflow_s(110) == 11
+    assert min_postflow_s(40) == 6
+    assert min_postflow_s(110) == 11

@@ -24,7 +24,7 @@ const withCsrf: Middleware = {
 
 /** Answers by address with their hash: asked for again, the server says only whether anything changed. */
 const answers = new Map<string, { tag: string; body: string }>();
-const MOST_ANSWERS = 60;
+const MAX_ANSWERS = 60;
 
 const withTag: Middleware = {
   onRequest({ request }) {
@@ -42,7 +42,7 @@ const withTag: Middleware = {
       answers.delete(request.url);
       answers.set(request.url, { tag, body: await response.clone().text() });
       const oldest = answers.keys().next().value;
-      if (answers.size > MOST_ANSWERS && oldest !== undefined) answers.delete(oldest);
+      if (answers.size > MAX_ANSWERS && oldest !== undefined) answers.delete(oldest);
     }
     return response;
   },

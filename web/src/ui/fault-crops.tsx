@@ -5,7 +5,7 @@ import { measure, type Units } from "./units";
 import { faultWords } from "./words";
 
 type Defect = Schemas["Defect"];
-const LEAST_MM = 6;
+const MIN_MM = 6;
 
 type Props = {
   defects: Defect[];
@@ -22,7 +22,7 @@ export function FaultCrops({ defects, photo, overlay, units, action }: Props) {
     <ol className="flex flex-wrap gap-3" aria-label="Faults, cut out of the photo">
       {defects.map((d, i) => {
         const [x, y] = pointAt(overlay, d.s_mm, d.n_mm);
-        const half = (Math.max(LEAST_MM, 1.6 * d.size_mm) / 2) * (overlay.px_per_mm ?? 20);
+        const half = (Math.max(MIN_MM, 1.6 * d.size_mm) / 2) * (overlay.px_per_mm ?? 20);
         const words = `${faultWords(d.kind)}${d.pinhole ? " with a pinhole" : ""}`;
         return (
           <li key={`${d.kind}${String(d.s_mm)}`} className="w-28 text-xs">

@@ -26,7 +26,7 @@ CHOSEN = {key: CHOICES[key].codes for key in ("electrode_after", "rod_end", "arc
 LOOKS = ("electrode_after", "rod_end", "arc", "puff_at_start", "draught", "part_hot", "restarts_mm")
 BY_HAND = {key: QUANTITIES[key].high for key in ("leg_upper_mm", "leg_lower_mm", "distortion_mm")}
 """Figures found by hand and the most that makes sense, mm."""
-MOST_RESTART_MM = 2000.0
+MAX_RESTART_MM = 2000.0
 NO_TINT = {"level": 0, "name": "silver"}
 REST: dict[str, dict[str, Any]] = {
     "profile": {"s_mm": [], "width_mm": [], "centre_mm": []},
@@ -161,9 +161,9 @@ def _looks(given: Mapping[str, Any]) -> dict[str, Any]:
         if key in CHOSEN:
             _one_of(f"looks.{key}", value, CHOSEN[key])
         elif key == "restarts_mm":
-            if not isinstance(value, list) or not all(_figure(v, MOST_RESTART_MM) for v in value):
+            if not isinstance(value, list) or not all(_figure(v, MAX_RESTART_MM) for v in value):
                 raise InvalidValue(
-                    "looks.restarts_mm", value, f"a list of places along the bead, 0 to {MOST_RESTART_MM:g} mm"
+                    "looks.restarts_mm", value, f"a list of places along the bead, 0 to {MAX_RESTART_MM:g} mm"
                 )
         elif not isinstance(value, bool):
             raise InvalidValue(f"looks.{key}", value, "true, false or null")

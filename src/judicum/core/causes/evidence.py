@@ -17,7 +17,7 @@ FAST_PULSES = 10.0
 """Pulses a second above which a fused look says little of the depth."""
 FEW_DABS_SHARE = 1.35
 """Dab pitch over the card's longest, from which the seam was fed too little."""
-LEAST_WAIT_S = 20.0
+MIN_WAIT_S = 20.0
 """Purging shorter than this has not changed the air of a short tube ten times."""
 
 
@@ -153,7 +153,7 @@ def _one_spot(seen: Sequence[Seen]) -> Told | None:
 
 def _wait_short(case: Case) -> Told | None:
     waits = [run["purge_wait_s"] for run in case.runs if run.get("purge_wait_s") is not None]
-    return _yes(waits and min(waits) < LEAST_WAIT_S, "purge_wait_s", used=min(waits, default=0.0), low=LEAST_WAIT_S)
+    return _yes(waits and min(waits) < MIN_WAIT_S, "purge_wait_s", used=min(waits, default=0.0), low=MIN_WAIT_S)
 
 
 def _fast_pulse(case: Case) -> Told | None:

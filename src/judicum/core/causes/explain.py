@@ -14,13 +14,13 @@ from judicum.core.causes.evidence import TESTS, Told
 from judicum.core.causes.symptoms import Seen, symptoms_of
 from judicum.core.causes.table import CAUSES, Cause, Evidence
 
-MOST_CAUSES = 6
-LEAST_SHARE = 0.02
+MAX_CAUSES = 6
+MIN_SHARE = 0.02
 UNKNOWN = 1.5
 """Odds, as a logarithm, of a cause that is not in the table."""
 UNEXPLAINED = 0.9
 """Cost of each symptom, by its strength, that a cause leaves unexplained."""
-OWN_HISTORY, COURSE_HISTORY, MOST_HISTORY = 0.35, 0.5, 0.9
+OWN_HISTORY, COURSE_HISTORY, MAX_HISTORY = 0.35, 0.5, 0.9
 """What one earlier confirmation of this student's adds; what being the course's only cause adds; the most of both."""
 
 
@@ -73,7 +73,7 @@ def explain_case(case: Case) -> Explained:
     whole = exp(UNKNOWN) + sum(exp(score) for score, _, _, _ in scored)
     ranked = [_ranked(case, cause, exp(score) / whole, told, against) for score, cause, told, against in scored]
     ranked.sort(key=lambda one: -one.share)
-    kept = [one for one in ranked[:MOST_CAUSES] if one.share >= LEAST_SHARE] or ranked[:1]
+    kept = [one for one in ranked[:MAX_CAUSES] if one.share >= MIN_SHARE] or ranked[:1]
     return Explained(tuple(seen), tuple(kept), False)
 
 
@@ -107,7 +107,7 @@ def _history(case: Case, code: str) -> History:
     own, course, rejected = case.confirmed.count(code), case.usual.get(code, 0), case.rejected.get(code, 0)
     judged = sum(case.usual.values()) + sum(case.rejected.values())
     usual = COURSE_HISTORY * (log(1 + course) - log(1 + rejected)) / log(1 + judged) if judged else 0.0
-    return History(own, course, rejected, round(min(MOST_HISTORY, OWN_HISTORY * own + usual), 3))
+    return History(own, course, rejected, round(min(MAX_HISTORY, OWN_HISTORY * own + usual), 3))
 
 
 def _ranked(case: Case, cause: Cause, share: float, told: tuple[Told, ...], against: tuple[Told, ...]) -> Ranked:

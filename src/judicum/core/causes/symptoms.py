@@ -27,11 +27,11 @@ ALL_ALONG = 0.6
 """Share of the length: from so much grey on it is grey all along."""
 END_SHARE, END_MM = 0.15, 12.0
 """Share of the length and most mm from a tip within which a grey stretch must reach to belong to that end."""
-LEAST_GREY_MM = 2.0
+MIN_GREY_MM = 2.0
 """A shorter grey stretch is one place of a ripple or a speck."""
 WAVY_SHARE = 0.07
 """RMS of a toe over the mean width (docs/causes.md)."""
-LOPSIDED_RATIO, LEAST_SIDE_MM = 1.5, 0.5
+LOPSIDED_RATIO, MIN_SIDE_MM = 1.5, 0.5
 """Wider over narrower side of the zone; a zone with both sides under half a millimetre is none to compare."""
 LEGS_RATIO, DISTORTED_MM = 1.25, 2.0
 GROWS_LEVELS = 1.5
@@ -42,12 +42,12 @@ NARROW_START_SHARE, WIDE_START_SHARE, START_MM = 0.85, 1.25, 10.0
 """Mean width of the first millimetres over the rest's; width of a place there over the rest's that is a bulge."""
 OUTLINE = ("gap", "bulge", "burn_through")
 """Faults that make the outline of a bead: what toes and width do there is theirs."""
-TIP_MM, LEAST_PLACES = 3.0, 8
+TIP_MM, MIN_PLACES = 3.0, 8
 """Round tips that are no width; fewer places of a profile tell nothing of its course."""
 NEAR_RESTART_MM = 5.0
 CHANCE = 0.01
 """Of a period in gaps that have none: Fisher's test of the largest line of a periodogram (Fisher 1929)."""
-LEAST_GAPS = 10
+MIN_GAPS = 10
 
 
 @dataclass(frozen=True)
@@ -125,7 +125,7 @@ def _tint(case: Case, report: Report) -> Iterator[Seen]:
             "tint_dark", _from(accepted + 1, level, accepted + 3), figures={"level": level, "accepted": accepted}
         )
     wide, narrow = max(tint.width_mm.left, tint.width_mm.right), min(tint.width_mm.left, tint.width_mm.right)
-    if wide >= LEAST_SIDE_MM and wide >= LOPSIDED_RATIO * max(narrow, 0.1):
+    if wide >= MIN_SIDE_MM and wide >= LOPSIDED_RATIO * max(narrow, 0.1):
         side = "left" if tint.width_mm.left > tint.width_mm.right else "right"
         ratio = min(wide / max(narrow, 0.1), 10.0)
         yield Seen("tint_lopsided", _from(LOPSIDED_RATIO, ratio, 3.0), figures={"ratio": round(ratio, 2), "side": side})
@@ -151,9 +151,9 @@ def _grey(
     edges = np.flatnonzero(np.diff(np.concatenate([[0], grey.astype(int), [0]])))
     patches = []
     for first, last in zip(edges[::2] * step, edges[1::2] * step, strict=True):
-        if last - first < LEAST_GREY_MM:
+        if last - first < MIN_GREY_MM:
             continue
-        strength = _from(LEAST_GREY_MM, last - first, 12.0)
+        strength = _from(MIN_GREY_MM, last - first, 12.0)
         if length - last <= reach / 2 and first > length / 2:
             yield Seen("grey_at_end", strength, round(first, 1), round(last, 1), figures)
         elif first <= reach / 2 and last < length / 2:
@@ -164,7 +164,7 @@ def _grey(
         total = sum(last - first for first, last in patches)
         yield Seen(
             "grey_in_patches",
-            _from(LEAST_GREY_MM, total, 20.0),
+            _from(MIN_GREY_MM, total, 20.0),
             round(patches[0][0], 1),
             round(patches[-1][1], 1),
             figures,
@@ -181,7 +181,7 @@ def _width(case: Case, bead: BeadFigures, profile: Profile | None, faults: Seque
         figures = {"mean_mm": width.mean, "low_mm": band.low}
         yield Seen("bead_narrow", _from(1.0, band.low / width.mean, 1.4), figures=figures)
     cv = width.cv
-    if profile is not None and len(profile.width_mm) >= LEAST_PLACES:
+    if profile is not None and len(profile.width_mm) >= MIN_PLACES:
         s, w = np.asarray(profile.s_mm, float), np.asarray(profile.width_mm, float)
         start = start_of(s, w)
         if start == "wide" and not any(f.kind == "bulge" and f.s_mm < START_MM for f in faults):
@@ -206,7 +206,7 @@ def _width(case: Case, bead: BeadFigures, profile: Profile | None, faults: Seque
 def start_of(s: Floats, width: Floats) -> str | None:
     """Whether the first millimetres are `wide` or `narrow` beside the rest; None where they are neither or cannot be told."""
     first, rest = width[s < START_MM], width[s >= START_MM]
-    if len(first) < 3 or len(rest) < LEAST_PLACES:
+    if len(first) < 3 or len(rest) < MIN_PLACES:
         return None
     usual = float(np.median(rest))
     if (first > max(WIDE_START_SHARE * usual, usual + 3 * float(rest.std()))).sum() >= 2:
@@ -227,7 +227,7 @@ def _steady(
         clear &= np.abs(s - fault.s_mm) > fault.size_mm / 2 + 1.0
     if start is not None:
         clear &= s >= START_MM
-    if clear.sum() < LEAST_PLACES:
+    if clear.sum() < MIN_PLACES:
         return s, width, False
     return s[clear], width[clear], bool(outline) or start is not None
 
@@ -275,7 +275,7 @@ def _ripples(case: Case, ripple: RippleFigures | None) -> Iterator[Seen]:
     if case.restarts_mm and rest <= min(band.accepted, 0.75 * cv):
         yield Seen("ripples_at_restarts", strength, figures=figures)
         return
-    period = period_of(away if len(away) >= LEAST_GAPS else gaps)
+    period = period_of(away if len(away) >= MIN_GAPS else gaps)
     if period is not None:
         yield Seen("ripples_periodic", strength, figures={**figures, "gaps": round(period, 1)})
     else:
@@ -288,7 +288,7 @@ def period_of(values: Floats) -> float | None:
     The largest line of the periodogram against all of them (Fisher, R. A. 1929: Tests of significance in harmonic
     analysis); a line of under two and a half values is an alternation, one of the whole row a drift.
     """
-    if len(values) < LEAST_GAPS:
+    if len(values) < MIN_GAPS:
         return None
     steps = np.arange(len(values))
     flat = values - np.polyval(np.polyfit(steps, values, 1), steps)

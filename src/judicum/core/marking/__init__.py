@@ -4,8 +4,8 @@ from judicum.core.marking.criteria import CRITERIA, KNOCK_OUTS, NOT_ON_THE_BEAD,
 from judicum.core.marking.findings import FINDINGS, MEASURED_AT, asked_for, back_from, check_findings
 from judicum.core.marking.readings import Evidence, Reading, knocked_out, read_all
 from judicum.core.marking.scheme import (
-    MOST_COMMENT,
-    MOST_NEXT,
+    MAX_COMMENT,
+    MAX_NEXT,
     PASS_MARK,
     SCHEMES,
     UNDO_S,
@@ -23,9 +23,9 @@ __all__ = [
     "CRITERIA",
     "FINDINGS",
     "KNOCK_OUTS",
+    "MAX_COMMENT",
+    "MAX_NEXT",
     "MEASURED_AT",
-    "MOST_COMMENT",
-    "MOST_NEXT",
     "NOT_ON_THE_BEAD",
     "PASS_MARK",
     "SCHEMES",

@@ -15,7 +15,7 @@ from judicum.core.marking.scheme import HALF, HIGHEST
 
 CONFIDENCE = 0.95
 """Of every interval."""
-FEWEST = 5
+MIN_PAIRS = 5
 """Pairs under which nothing but the mean difference is said."""
 FEW = 20
 """Pairs under which intervals are wide enough to say so in words."""
@@ -60,7 +60,7 @@ def agreement(first: Sequence[float], second: Sequence[float], step: float | Non
     """
     pairs = len(first)
     kappa = icc = None
-    if pairs >= FEWEST:
+    if pairs >= MIN_PAIRS:
         if step is not None:
             kappa = weighted_kappa(
                 [round(x / step) for x in first], [round(x / step) for x in second], round(HIGHEST / step) + 1
@@ -190,7 +190,7 @@ def severity(over: Sequence[float]) -> Severity | None:
 
 
 Curve = tuple[tuple[float, float], ...]
-FEWEST_TO_BEND = 12
+MIN_TO_BEND = 12
 """Marks of one line that a curve is bent by."""
 
 
@@ -205,7 +205,7 @@ def fitted_curve(curve: Curve, figures: Sequence[float], scores: Sequence[float]
 
     heights = [height for _, height in curve]
     falls, rises = heights == sorted(heights, reverse=True), heights == sorted(heights)
-    if len(figures) < FEWEST_TO_BEND or not (falls or rises):
+    if len(figures) < MIN_TO_BEND or not (falls or rises):
         return None
     order = np.argsort(figures, kind="stable")
     at, given = np.asarray(figures, float)[order], np.asarray(scores, float)[order]

@@ -12,9 +12,9 @@ from judicum.core.quantities import QUANTITIES, Quantity
 
 HIGHEST, HALF = 10.0, 0.5
 """Scores go from 0 to 10 in halves."""
-MOST_COMMENT, MOST_NEXT = 4000, 300
+MAX_COMMENT, MAX_NEXT = 4000, 300
 """Characters of the words that go with a mark."""
-MOST_TITLE, MOST_POINTS = 80, 12
+MAX_TITLE, MAX_POINTS = 80, 12
 UNDO_S = 10
 """How long a return can be taken back, seconds."""
 PASS_MARK = 70.0
@@ -82,8 +82,8 @@ def read_scheme(given: Any) -> Scheme:
         raise InvalidValue("scheme", given, "an object with " + ", ".join(KEYS))
     problems = [InvalidValue(str(key), given[key], "one of " + ", ".join(KEYS)) for key in given if key not in KEYS]
     title = given.get("title")
-    if not isinstance(title, str) or not 1 <= len(title.strip()) <= MOST_TITLE:
-        problems.append(InvalidValue("title", title, f"1 to {MOST_TITLE} characters"))
+    if not isinstance(title, str) or not 1 <= len(title.strip()) <= MAX_TITLE:
+        problems.append(InvalidValue("title", title, f"1 to {MAX_TITLE} characters"))
     figures: dict[str, Any] = {}
     try:
         figures = FIGURES.check({key: given.get(key) for key in FIGURES.keys})
@@ -134,8 +134,8 @@ def _line(given: Any, at: str) -> Line:
 def _curve(given: Any, criterion: Criterion, at: str) -> Curve:
     if not given or criterion.options:
         return criterion.curve
-    allowed = f"2 to {MOST_POINTS} pairs of a growing figure from 0 and a score from 0 to 10"
-    if not isinstance(given, list) or not 2 <= len(given) <= MOST_POINTS:
+    allowed = f"2 to {MAX_POINTS} pairs of a growing figure from 0 and a score from 0 to 10"
+    if not isinstance(given, list) or not 2 <= len(given) <= MAX_POINTS:
         raise InvalidValue(f"{at}.curve", given, allowed)
     if not all(isinstance(p, list | tuple) and len(p) == 2 and all(_figure(v) for v in p) for p in given):
         raise InvalidValue(f"{at}.curve", given, allowed)

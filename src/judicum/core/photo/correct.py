@@ -24,12 +24,12 @@ from judicum.core.photo.ripple import Ripple
 from judicum.core.photo.steps import Step
 from judicum.core.photo.width import SAMPLE_MM, Outline, across_of
 
-LEAST_WIDTH_MM = 0.3
-LEAST_LENGTH_MM = 5.0
+MIN_WIDTH_MM = 0.3
+MIN_LENGTH_MM = 5.0
 SAME_PLACE_MM = 1.0
 SETTLES = ("move_toe",)
 """Steps with which a person says where the toes are."""
-LEAST_FRONTS = 4
+MIN_FRONTS = 4
 """Fewer fronts give no figures of their spacing."""
 
 
@@ -94,7 +94,7 @@ def _as_doubtful(corrected: Report, report: Report) -> Report:
 def _ripple(layer: _Layer) -> Ripple | None:
     known = layer.bead.ripple or Ripple(np.zeros(0), 0.0, 1.0)
     fronts = replace(known, positions_mm=layer.fronts_mm)
-    return fronts.without(hidden_by(layer.faults)) if len(layer.fronts_mm) >= LEAST_FRONTS else None
+    return fronts.without(hidden_by(layer.faults)) if len(layer.fronts_mm) >= MIN_FRONTS else None
 
 
 def _move_toe(layer: _Layer, step: Step) -> _Layer:
@@ -106,8 +106,8 @@ def _move_toe(layer: _Layer, step: Step) -> _Layer:
     shift = (step["n_mm"] - now) * (1 + np.cos(np.pi * away)) / 2
     moved = (left + shift, right) if side == "left" else (left, right + shift)
     narrowest = float((moved[1] - moved[0]).min())
-    if narrowest < LEAST_WIDTH_MM:
-        raise InvalidValue("n_mm", step["n_mm"], f"a toe that leaves the bead at least {LEAST_WIDTH_MM} mm wide")
+    if narrowest < MIN_WIDTH_MM:
+        raise InvalidValue("n_mm", step["n_mm"], f"a toe that leaves the bead at least {MIN_WIDTH_MM} mm wide")
     middle = shift / 2
     centre = line.centre_mm + middle[:, None] * across_of(line.centre_mm, line.s_mm)
     outline = Outline.around(line.s_mm, centre, moved[0] - middle, moved[1] - middle)
@@ -125,9 +125,9 @@ def _shorter(tint: TintFigures | None, side: str, outward_mm: float) -> TintFigu
 def _move_end(layer: _Layer, step: Step) -> _Layer:
     line, length = layer.bead.outline, layer.bead.outline.length_mm
     first, last = (step["s_mm"], length) if step["end"] == "start" else (0.0, step["s_mm"])
-    if last - first < LEAST_LENGTH_MM or first < -20 or last > length + 20:
+    if last - first < MIN_LENGTH_MM or first < -20 or last > length + 20:
         raise InvalidValue(
-            "s_mm", step["s_mm"], f"an end at most 20 mm outside the bead that leaves {LEAST_LENGTH_MM:g} mm of it"
+            "s_mm", step["s_mm"], f"an end at most 20 mm outside the bead that leaves {MIN_LENGTH_MM:g} mm of it"
         )
     s = np.append(np.arange(first, last - 1e-6, SAMPLE_MM), last)
     inside = np.clip(s, 0, length)

@@ -27,8 +27,8 @@ TELLS = 0.5
 VAGUE_MM, VAGUE_TELLS = 0.45, 1.0
 """Where it changes its mind over more than that along a usual toe, the bead's toes are guessed and the share is greater: of
 eight such beads of six sets of pictures five were over 0.2 mm off, of 200 others nine."""
-UNSURE_MM, LEAST_MM = 0.5, 1.5
-"""A stretch of LEAST_MM over which it wavers by more than UNSURE_MM is shown as unsure."""
+UNSURE_MM, MIN_MM = 0.5, 1.5
+"""A stretch of MIN_MM over which it wavers by more than UNSURE_MM is shown as unsure."""
 SMOOTH_MM = 1.0
 
 
@@ -53,7 +53,7 @@ def doubt_of(look: CloseLook, toes: Toes, patch: Patch) -> Doubt:
     wavers = gaussian_filter1d(blur, SMOOTH_MM / step) > UNSURE_MM
     stretches = [
         (round(float(toes.s_mm[a]) - toes.start_mm, 2), round(float(toes.s_mm[b]) - toes.start_mm, 2))
-        for a, b in runs(wavers, step, LEAST_MM, 1.0)
+        for a, b in runs(wavers, step, MIN_MM, 1.0)
     ]
     return Doubt(width, vague or apart > 0, tuple(stretches))
 

@@ -17,7 +17,7 @@ from judicum.core.photo.where import Patch
 
 STEP_S_MM, STEP_N_MM = 0.25, 0.05
 """How finely a toe is followed along and across the line, mm: the width is told every 0.5 mm, to 0.01 mm or so."""
-MOST_ODDS = 4.0
+MAX_ODDS = 4.0
 """Natural logarithm of odds beyond which one place counts no more: 50 to 1."""
 INSIDE_MM = 0.03
 """So far inside of the true ones the networks see toes in the mean of the sets of other drawers' pictures kept from them."""
@@ -31,7 +31,7 @@ MIDDLE_MM = 3.0
 """The middle of a bead wanders over several millimetres, not less."""
 CORE = 0.25
 """Share of the width to either side of the middle that is face wherever there is bead."""
-LEAST_CORE_MM = 0.4
+MIN_CORE_MM = 0.4
 """And at least so much: four cells to either side."""
 TIPS_MM = 3.0
 """A tip lies no further out than this past the patch, whose ends the first network sees to about 1 mm."""
@@ -41,9 +41,9 @@ TIP_MM = 0.05
 
 def follow(look: CloseLook, patch: Patch) -> Toes | None:
     """Both toes, and both tips as far as the close look at a patch tells them; None where no face is seen."""
-    core = np.abs(look.n_mm[:, None] - _middle(look)) < max(CORE * patch.width_mm, LEAST_CORE_MM)
-    seen = (np.clip(look.face, -MOST_ODDS, MOST_ODDS) * core).sum(0) / np.maximum(core.sum(0), 1)
-    first, last = best_run(np.where(_near(look.s_mm, patch), seen, -MOST_ODDS))
+    core = np.abs(look.n_mm[:, None] - _middle(look)) < max(CORE * patch.width_mm, MIN_CORE_MM)
+    seen = (np.clip(look.face, -MAX_ODDS, MAX_ODDS) * core).sum(0) / np.maximum(core.sum(0), 1)
+    first, last = best_run(np.where(_near(look.s_mm, patch), seen, -MAX_ODDS))
     if last - first < 2 or seen[first : last + 1].mean() <= 0:
         return None
     return between(look, float(look.s_mm[first]) - TIP_MM, float(look.s_mm[last]) + TIP_MM, ROUGH)
@@ -54,19 +54,19 @@ def between(look: CloseLook, start_mm: float, end_mm: float, coarser: int = 1) -
     s = np.arange(start_mm, end_mm, STEP_S_MM * coarser)
     n = np.arange(look.n_mm[0], look.n_mm[-1], STEP_N_MM * coarser)
     rows, columns = np.broadcast_arrays(look.row(n)[:, None], look.column(s)[None, :])
-    face = read_at(np.clip(look.face, -MOST_ODDS, MOST_ODDS).astype(np.float32), rows, columns)
+    face = read_at(np.clip(look.face, -MAX_ODDS, MAX_ODDS).astype(np.float32), rows, columns)
     inside = np.cumsum(face, axis=0) * STEP_N_MM * coarser
     middle = np.interp(s, look.s_mm, _middle(look))
     left_of = n[:, None] <= middle[None, :]
     gain = np.where(np.stack([left_of, ~left_of]), np.stack([-inside, inside]), -1e6)
-    path = best_paths(gain, REACH_ROWS, PRICE_MM * MOST_ODDS * coarser)
+    path = best_paths(gain, REACH_ROWS, PRICE_MM * MAX_ODDS * coarser)
     return Toes(look.line, s, n[path[0]] - INSIDE_MM, n[path[1]] + INSIDE_MM, start_mm, end_mm)
 
 
 def to_tips(look: CloseLook, toes: Toes, along: Along, patch: Patch) -> Toes:
     """The toes from tip to tip as the reading along them tells the tips."""
-    inside = np.clip(along.inside, -MOST_ODDS, MOST_ODDS)
-    first, last = best_run(np.where(_near(along.s_mm, patch), inside, -MOST_ODDS))
+    inside = np.clip(along.inside, -MAX_ODDS, MAX_ODDS)
+    first, last = best_run(np.where(_near(along.s_mm, patch), inside, -MAX_ODDS))
     start, end = float(along.s_mm[first]) - TIP_MM, float(along.s_mm[last]) + TIP_MM
     return between(look, start, end) if end - start > toes.length_mm / 2 else toes
 
@@ -78,7 +78,7 @@ def _near(s_mm: Floats, patch: Patch) -> Flags:
 
 def _middle(look: CloseLook) -> Floats:
     """The middle of the face at every column, smooth over MIDDLE_MM."""
-    face = np.clip(look.face, 0, MOST_ODDS) + 1e-4
+    face = np.clip(look.face, 0, MAX_ODDS) + 1e-4
     smooth = MIDDLE_MM / float(look.s_mm[1] - look.s_mm[0])
     placed, weight = (gaussian_filter1d(v, smooth) for v in ((face * look.n_mm[:, None]).sum(0), face.sum(0)))
     return np.asarray(placed / weight)

@@ -20,7 +20,7 @@ from judicum.core.photo.follow import follow, to_tips
 from judicum.core.photo.light import card_gains
 from judicum.core.photo.picture import Picture
 from judicum.core.photo.plate import read_plate
-from judicum.core.photo.refuse import LEAST_PX_PER_MM, MOST_BLUR_MM, MOST_CLIPPED, MOST_TILT_DEG, NotMeasured, refuse
+from judicum.core.photo.refuse import MAX_BLUR_MM, MAX_CLIPPED, MAX_TILT_DEG, MIN_PX_PER_MM, NotMeasured, refuse
 from judicum.core.photo.report import Defect, Quality, Refusal, Report, ScaleRead
 from judicum.core.photo.ripple import find_fronts
 from judicum.core.photo.scale import GivenScale, Scale, find_card, plane_scale
@@ -28,12 +28,12 @@ from judicum.core.photo.sharpness import blur_mm
 from judicum.core.photo.tint import Tint, read_tint
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import sample
-from judicum.core.photo.where import LEAST_LENGTH_MM, LEAST_WIDTH_MM, Patch, patches
+from judicum.core.photo.where import MIN_LENGTH_MM, MIN_WIDTH_MM, Patch, patches
 from judicum.core.photo.width import Outline, outline
 
 BESIDE_MM, BEYOND_MM = 4.0, 6.0
 """How far beside and past a patch is looked closely: the zone next to the toes, and tips that the patch missed."""
-LEAST_AGREEMENT = 0.45
+MIN_AGREEMENT = 0.45
 """Share of the wider width that the narrower one of both networks has at least: else they do not speak of one bead."""
 TINT_STEP_MM = 0.5
 """How far apart across sections are at which the tint is read."""
@@ -112,14 +112,14 @@ def _read(data: bytes, report: Report, given: GivenScale | None) -> tuple[Pictur
         tilt_deg=rounded(scale.tilt_deg, 1),
     )
     report = report.but(scale=read)
-    if scale.tilt_deg is not None and scale.tilt_deg > MOST_TILT_DEG:
+    if scale.tilt_deg is not None and scale.tilt_deg > MAX_TILT_DEG:
         return _refused(report, refuse("card_tilted", tilt_deg=scale.tilt_deg))
     blur = blur_mm(picture.pixels, scale)
     sharpness = None if blur is None else rounded(float(np.exp(-((blur / 0.2) ** 2))), 3)
     report = report.but(quality=Quality(sharpness=sharpness, clipped_share=None, warnings=[]))
-    if 1 / scale.mm_per_px < LEAST_PX_PER_MM:
+    if 1 / scale.mm_per_px < MIN_PX_PER_MM:
         return _refused(report, refuse("too_small", px_per_mm=1 / scale.mm_per_px))
-    if blur is not None and blur > MOST_BLUR_MM:
+    if blur is not None and blur > MAX_BLUR_MM:
         return _refused(report, refuse("blurred"))
     return picture, scale, report
 
@@ -145,7 +145,7 @@ def _located(picture: Picture, scale: Scale, patch: Patch) -> _Located | None:
     along = read_along(look, rough)
     toes = to_tips(look, rough, along, patch)
     widths = sorted((patch.width_mm, toes.width_mm))
-    if widths[0] < LEAST_AGREEMENT * widths[1] or toes.length_mm < LEAST_LENGTH_MM or toes.width_mm < LEAST_WIDTH_MM:
+    if widths[0] < MIN_AGREEMENT * widths[1] or toes.length_mm < MIN_LENGTH_MM or toes.width_mm < MIN_WIDTH_MM:
         return None
     return _Located(look, toes, doubt_of(look, toes, patch), along)
 
@@ -164,14 +164,14 @@ def _figures(picture: Picture, scale: Scale, gains: Floats, found: _Located, rep
     look, toes, doubt = found.look, found.toes, found.doubt
     line = outline(toes)
     large, small = scale.px_per_mm_at(line.centre_mm[len(line.centre_mm) // 2])
-    if np.sqrt(large * small) < LEAST_PX_PER_MM:
+    if np.sqrt(large * small) < MIN_PX_PER_MM:
         return _refused(report, refuse("too_small", px_per_mm=float(np.sqrt(large * small))))
     clipped = _clipped_share(picture, scale, line)
     warnings = ([] if scale.kind in ("window", "strip") else [NO_CARD]) + ([UNSURE_BEAD] if doubt.unsure else [])
     assert report.quality is not None
     quality = report.quality.model_copy(update={"clipped_share": rounded(clipped, 4), "warnings": warnings})
     report = report.but(quality=quality)
-    if clipped > MOST_CLIPPED:
+    if clipped > MAX_CLIPPED:
         return _refused(report, refuse("overexposed", share=clipped))
     told = [_told(fault, line, toes) for fault in find_defects(look, toes, gains)]
     ripple = find_fronts(found.along, toes)

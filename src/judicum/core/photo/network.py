@@ -9,9 +9,9 @@ import onnxruntime
 
 from judicum.core.arrays import Floats, Pixels
 
-MOST_ODDS = 30.0
+MAX_ODDS = 30.0
 """Beyond this a share is 0 or 1 to thirteen digits."""
-LEAST_SHARE = float(np.exp(-MOST_ODDS))
+MIN_SHARE = float(np.exp(-MAX_ODDS))
 """And one that is less counts as this."""
 MULTIPLE = 32
 """Rows and columns a network of the plate takes are multiples of this."""
@@ -70,7 +70,7 @@ def unfolded(cells: Floats) -> Floats:
 
 def share_of(odds: Floats) -> Floats:
     """Shares 0 to 1 from natural logarithms of odds."""
-    return np.asarray(1 / (1 + np.exp(-np.clip(odds, -MOST_ODDS, MOST_ODDS))))
+    return np.asarray(1 / (1 + np.exp(-np.clip(odds, -MAX_ODDS, MAX_ODDS))))
 
 
 def shares_of(surfaces: Floats) -> Floats:
@@ -81,5 +81,5 @@ def shares_of(surfaces: Floats) -> Floats:
 
 def odds_of(shares: Floats, first: int) -> Floats:
     """Natural logarithm of the odds that a place is one of the surfaces from `first` on: (rows, columns)."""
-    rest, these = (np.maximum(part.sum(0), LEAST_SHARE) for part in (shares[:first], shares[first:]))
+    rest, these = (np.maximum(part.sum(0), MIN_SHARE) for part in (shares[:first], shares[first:]))
     return np.asarray(np.log(these / rest))

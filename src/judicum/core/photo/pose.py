@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from judicum.core.errors import InvalidValue
 
 ANGLES = ("work", "travel")
-LEAST_LINE_PX = 40.0
+MIN_LINE_PX = 40.0
 HAND_PX = 3.0
 """How far off a person sets the end of a line, pixels of the photo (standard uncertainty)."""
 
@@ -62,6 +62,6 @@ def _vector(field: str, ends: Ends) -> tuple[float, float]:
     if not good:
         raise InvalidValue(field, given, "two points [x, y] in pixels")
     x, y = given[1][0] - given[0][0], given[1][1] - given[0][1]
-    if math.hypot(x, y) < LEAST_LINE_PX:
-        raise InvalidValue(field, given, f"a line at least {LEAST_LINE_PX:g} pixels long")
+    if math.hypot(x, y) < MIN_LINE_PX:
+        raise InvalidValue(field, given, f"a line at least {MIN_LINE_PX:g} pixels long")
     return x, y

@@ -11,7 +11,7 @@ from judicum.core.arrays import Pixels
 from judicum.core.photo.decode import decode
 from judicum.core.photo.picture import Picture
 from judicum.core.photo.picture_file import PhotoProblem
-from judicum.core.photo.refuse import LEAST_PX_PER_MM, MOST_BLUR_MM, MOST_TILT_DEG, refuse
+from judicum.core.photo.refuse import MAX_BLUR_MM, MAX_TILT_DEG, MIN_PX_PER_MM, refuse
 from judicum.core.photo.scale import Scale, card_geometry, card_of, find_markers
 from judicum.core.photo.sharpness import blur_mm
 
@@ -59,12 +59,12 @@ def precheck(picture: Pixels, shrunk: float = 1.0) -> list[PhotoProblem]:
         return [PhotoProblem(code, {}) for code in found]
     if _cut_off(picture, scale):
         found.append("card_cut_off")
-    if scale.tilt_deg is not None and scale.tilt_deg > MOST_TILT_DEG:
+    if scale.tilt_deg is not None and scale.tilt_deg > MAX_TILT_DEG:
         found.append("card_tilted")
     blur = blur_mm(picture, scale)
-    if blur is not None and blur > max(MOST_BLUR_MM, 1.2 * scale.mm_per_px):
+    if blur is not None and blur > max(MAX_BLUR_MM, 1.2 * scale.mm_per_px):
         found.append("blurred")
-    if shrunk / scale.mm_per_px < LEAST_PX_PER_MM:
+    if shrunk / scale.mm_per_px < MIN_PX_PER_MM:
         found.append("too_small")
     figures = {"tilt_deg": scale.tilt_deg or 0.0, "px_per_mm": shrunk / scale.mm_per_px}
     return [PhotoProblem(code, refuse(code, **figures).figures) for code in found]

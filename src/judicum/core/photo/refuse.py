@@ -2,15 +2,15 @@
 
 from dataclasses import dataclass, field
 
-LEAST_PX_PER_MM = 8.0
-MOST_TILT_DEG = 40.0
-MOST_BLUR_MM = 0.22
-MOST_CLIPPED = 0.25
+MIN_PX_PER_MM = 8.0
+MAX_TILT_DEG = 40.0
+MAX_BLUR_MM = 0.22
+MAX_CLIPPED = 0.25
 
 LIMITS = {
-    "too_small": {"least": LEAST_PX_PER_MM},
-    "card_tilted": {"most": MOST_TILT_DEG},
-    "overexposed": {"most": MOST_CLIPPED},
+    "too_small": {"least": MIN_PX_PER_MM},
+    "card_tilted": {"most": MAX_TILT_DEG},
+    "overexposed": {"most": MAX_CLIPPED},
 }
 CODES = ("unreadable", "too_small", "no_scale", "card_tilted", "blurred", "overexposed", "no_bead")
 

@@ -24,20 +24,20 @@ CURVES = np.arange(-1.2, 1.21, 0.1)
 """Curvatures that are tried, in half widths."""
 WIDE_MM = 0.4
 """What is narrower than this along the bead is a line of the ripples, what is wider the shade of the face."""
-LEAST_HEAT = 0.3
+MIN_HEAT = 0.3
 """How likely a place is a front from which a peak counts."""
 FAINT_HEAT = 0.1
 """And from which one counts that fills a gap."""
 NEAR, FILLS = 0.55, 0.75
 """Shares of the usual pitch that a clear peak keeps from clearer ones, and a faint one from all others."""
-LEAST_USUAL_HEAT = 0.5
+MIN_USUAL_HEAT = 0.5
 """What the usual front of a bead with distinct ripples has: labelled ones but one had 0.66 and more, fused beads with as
 many peaks up to 0.46, but for one of 20 on the fixed set."""
 SMOOTH_MM = 0.08
 """Over this the network's answer is smoothed, so that one front has one peak."""
 ROUNDED = 0.35
 """Share of the width from a tip within which the rounded end's rim looks like a front."""
-LEAST_FRONTS = 4
+MIN_FRONTS = 4
 """Fewer fronts give no figures of their spacing."""
 APART_MM = 0.35
 """Fronts closer together than this are one: half of the finest pitch that is told."""
@@ -92,7 +92,7 @@ def find_fronts(along: Along, toes: Toes) -> Ripple | None:
     highest = maximum_filter1d(heat, 2 * round(APART_MM / step) + 1)
     peaks = np.flatnonzero((heat == highest) & (heat > FAINT_HEAT))
     places = _in_train(peaks, heat)
-    if len(places) < LEAST_FRONTS or float(np.median(heat[places])) < LEAST_USUAL_HEAT:
+    if len(places) < MIN_FRONTS or float(np.median(heat[places])) < MIN_USUAL_HEAT:
         return None
     before, at, after = (heat[np.clip(places + k, 0, len(heat) - 1)] for k in (-1, 0, 1))
     # The top of the parabola through a peak and its neighbours.
@@ -108,14 +108,14 @@ def _in_train(peaks: Whole, heat: Floats) -> Whole:
     Fronts follow one another at about the same distance: half-way through a gap twice as long a faint peak is likely
     one, and right beside a clear one a weaker peak is likely none.
     """
-    clear = peaks[heat[peaks] > LEAST_HEAT]
-    if len(clear) < LEAST_FRONTS:
+    clear = peaks[heat[peaks] > MIN_HEAT]
+    if len(clear) < MIN_FRONTS:
         return clear
     pitch = float(np.median(np.diff(clear)))
     kept: list[int] = []
     for place in sorted(peaks, key=lambda p: -heat[p]):
         away = np.abs(np.array(kept, float) - place).min(initial=np.inf)
-        if away > (NEAR if heat[place] > LEAST_HEAT else FILLS) * pitch:
+        if away > (NEAR if heat[place] > MIN_HEAT else FILLS) * pitch:
             kept.append(int(place))
     return np.array(sorted(kept))
 

@@ -16,8 +16,8 @@ from judicum.core.photo.picture import Picture
 
 LOOKED_AT_PX = (1000, 1800, 800, 350)
 """Long sides at which markers are looked for: 16 to 18 mm across, they are found in less than a megapixel, far ones in more, blurred ones in fewer."""
-LEAST_MARKERS = 2
-MOST_RESIDUAL_MM = 1.5
+MIN_MARKERS = 2
+MAX_RESIDUAL_MM = 1.5
 """A misfit with which markers belong to no card."""
 LENS_MARKERS = 5
 """Fewer do not tell a lens from a tilt: two markers of a strip leave k1 uncertain by 0.003."""
@@ -131,7 +131,7 @@ def find_markers(picture: Picture) -> dict[int, Floats]:
     seen: dict[int, Floats] = {}
     for k, long_side in enumerate(LOOKED_AT_PX):
         seen = max(seen, _markers_at(picture, max(picture.size_px) / long_side, leniently=k > 0), key=len)
-        if len(seen) >= LEAST_MARKERS:
+        if len(seen) >= MIN_MARKERS:
             break
     return seen
 
@@ -171,7 +171,7 @@ def card_of(seen: dict[int, Floats], size_px: tuple[int, int]) -> Scale | None:
 def _fit(kind: str, seen: dict[int, Floats], size_px: tuple[int, int]) -> tuple[int, Scale] | None:
     card = card_geometry()[kind]
     marked = [m for m in card["markers"] if m["id"] in seen]
-    if len(marked) < LEAST_MARKERS:
+    if len(marked) < MIN_MARKERS:
         return None
     at = np.array([m["at"] for m in marked], float)[:, None]
     points_mm = (at + card["marker_size"] * (OUTWARD + 1) / 2).reshape(-1, 2)
@@ -185,7 +185,7 @@ def _fit(kind: str, seen: dict[int, Floats], size_px: tuple[int, int]) -> tuple[
     off = scale.px(points_mm + spread_mm * np.tile(OUTWARD, (len(marked), 1))) - points_px
     mm_per_px = 1 / np.sqrt(large * small)
     residual = float(np.sqrt((off**2).sum(1).mean())) * mm_per_px
-    if not residual <= MOST_RESIDUAL_MM:
+    if not residual <= MAX_RESIDUAL_MM:
         return None
     tilt = float(np.degrees(np.arccos(min(1.0, small / large))))
     return len(points_mm), replace(scale, mm_per_px=mm_per_px, residual_mm=residual, tilt_deg=tilt)

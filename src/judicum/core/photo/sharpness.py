@@ -10,7 +10,7 @@ REACH_MM, STEP_MM = 1.2, 0.02
 """How far to either side of a marker's edge its light is read, and how finely."""
 END = 25
 """Places at either end of such a line that tell how dark and how light it is."""
-LEAST_STEP = 25.0
+MIN_STEP = 25.0
 """Least step of light, of 255, at an edge that tells anything."""
 
 
@@ -51,7 +51,7 @@ def _along(picture: Pixels, px: Floats) -> Floats:
 def _rises(profiles: Floats) -> Floats:
     """Places from 16 to 84 % of each profile (lines, places) that goes from dark to light; the others are left out."""
     dark, light = (np.median(end, axis=1, keepdims=True) for end in (profiles[:, :END], profiles[:, -END:]))
-    clear = (light - dark >= LEAST_STEP)[:, 0]
+    clear = (light - dark >= MIN_STEP)[:, 0]
     part = ((profiles - dark) / np.maximum(light - dark, 1e-6))[clear]
     high = (part > 0.84).argmax(1)
     below = (part < 0.16) & (np.arange(part.shape[1]) < high[:, None])

@@ -42,7 +42,7 @@ ZONE_SHARE = 0.07
 """Of the band, what a level covers at least: a twentieth by definition, and a fiftieth more, which the light's scatter
 puts a level too high."""
 ZONE_STEP_MM = 0.1
-LEAST_CLEAN, MOST_DULL = 52.0, 9.0
+MIN_CLEAN, MAX_DULL = 52.0, 9.0
 """CIELAB lightness under which, and chroma under which, a place is as the scale's grey oxide (40 and 0)."""
 BRIGHTEST = 10.0
 """Per cent of a face that are its brightest places. Of matt beads, dull from end to end, they had L* 38 to 49, of clean ones
@@ -144,8 +144,8 @@ def _levels(lab: Floats, granular: Floats | None = None) -> Whole:
     thickness, _ = film_of(lab.reshape(-1, 3).astype(np.float32), face=granular is not None)
     levels = level_of_film(thickness).reshape(lab.shape[:-1])
     if granular is not None:
-        dull = (lab[..., 0] < LEAST_CLEAN) & (np.hypot(lab[..., 1], lab[..., 2]) < MOST_DULL)
+        dull = (lab[..., 0] < MIN_CLEAN) & (np.hypot(lab[..., 1], lab[..., 2]) < MAX_DULL)
         # What is dull on a face that shines elsewhere, and no grey oxide to the networks, is clean metal that mirrors something dark.
-        matt = np.percentile(lab[..., 0], 100 - BRIGHTEST) < LEAST_CLEAN
+        matt = np.percentile(lab[..., 0], 100 - BRIGHTEST) < MIN_CLEAN
         levels = np.where(dull & (matt | (granular > GRANULAR)), GREY_LEVEL, levels)
     return levels

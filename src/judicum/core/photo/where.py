@@ -21,15 +21,15 @@ AROUND_MM = 4.0
 """Seen around the searched regions, so that a bead at their rim has surroundings too."""
 CELL_MM = 16 / PX_PER_MM
 """What one place of the network's coarsest level covers: a grid cut by whole ones is seen as it was uncut."""
-LEAST_PIECE_MM2 = 6.0
-LEAST_ASPECT = 2.0
+MIN_PIECE_MM2 = 6.0
+MIN_ASPECT = 2.0
 """A bead is at least so many times longer than wide."""
-LEAST_LENGTH_MM, LEAST_WIDTH_MM = 12.0, 1.0
+MIN_LENGTH_MM, MIN_WIDTH_MM = 12.0, 1.0
 BIN_MM = 1.0
 """Over such a piece of the length a width is told."""
-LEAST_ODDS = 1.5
+MIN_ODDS = 1.5
 """Mean odds (natural logarithm) of a bead: the least of some 190 labelled ones had 1.9, stripes of bench and joint up to 1.1."""
-MOST_GAP_MM = 9.0
+MAX_GAP_MM = 9.0
 """Pieces in one line belong to one bead when no more than this is missing between them."""
 
 
@@ -60,7 +60,7 @@ def patches(picture: Picture, scale: Scale) -> list[Patch]:
     odds = odds_of(shares_of(scores("where", seen)), FACE)
     face = (odds > 0) & _searched(boxes, low, odds.shape)
     count, labels, stats, _ = cv2.connectedComponentsWithStats(face.astype(np.uint8))
-    least = LEAST_PIECE_MM2 * PX_PER_MM**2
+    least = MIN_PIECE_MM2 * PX_PER_MM**2
     pieces = [np.argwhere(labels == k)[:, ::-1] for k in range(1, count) if stats[k, cv2.CC_STAT_AREA] >= least]
     beads = [_patch(cells, low, odds) for cells in _joined(pieces)]
     return sorted(filter(None, beads), key=lambda bead: -bead.length_mm * min(bead.odds, 2.0))
@@ -109,7 +109,7 @@ def _joined(pieces: list[Whole]) -> list[Whole]:
                 to = (other - middle) @ along
                 aside = (other - middle) @ np.array([-along[1], along[0]])
                 gap = max(float(to.min() - s.max()), float(s.min() - to.max()))
-                if gap < MOST_GAP_MM * PX_PER_MM and np.median(np.abs(aside)) < 0.6 * width:
+                if gap < MAX_GAP_MM * PX_PER_MM and np.median(np.abs(aside)) < 0.6 * width:
                     bead, again = np.concatenate([bead, left.pop(k)]), True
                     break
         beads.append(bead)
@@ -126,9 +126,9 @@ def _patch(cells: Whole, low: Floats, odds: Floats) -> Patch | None:
         np.histogram(s, np.arange(start, end, BIN_MM))[0] / PX_PER_MM**2 / BIN_MM if end - start > BIN_MM else [0.0]
     )
     width = float(np.median(across))
-    if end - start < max(LEAST_LENGTH_MM, LEAST_ASPECT * width) or width < LEAST_WIDTH_MM:
+    if end - start < max(MIN_LENGTH_MM, MIN_ASPECT * width) or width < MIN_WIDTH_MM:
         return None
     sure = float(odds[cells[:, 1], cells[:, 0]].mean())
-    if sure < LEAST_ODDS:
+    if sure < MIN_ODDS:
         return None
     return Patch(Line(low + middle / PX_PER_MM, along), start, end, width, sure)

@@ -6,7 +6,7 @@ from itertools import combinations
 from math import sqrt
 from statistics import median
 
-LAST, FEWEST = 6, 3
+NEWEST, MIN_VALUES = 6, 3
 """Attempts that the line is read from, and the fewest it is drawn from."""
 DAMPED = 0.6
 """Share of the slope that goes on from one attempt to the next: getting better slows down [src: gardner-2006]."""
@@ -32,8 +32,8 @@ def cone(values: Sequence[float], ahead: int = 3) -> list[Next]:
 
     Held 0.80 of next values of drawn learners (tests/core/progress/test_cone.py).
     """
-    own = list(values[-LAST:])
-    if len(own) < FEWEST:
+    own = list(values[-NEWEST:])
+    if len(own) < MIN_VALUES:
         return []
     # Six figures: plain lists are faster than arrays, and a student's page has forty of these.
     slope = median((b - a) / (j - i) for (i, a), (j, b) in combinations(enumerate(own), 2))

@@ -16,7 +16,7 @@ from judicum.core.marking.scheme import SCHEMES, USUAL_SCHEME
 from judicum.core.marking.score import on_curve
 from judicum.core.photo.fault_kinds import FAULT_KINDS
 from judicum.core.progress.learning import (
-    MOST_AHEAD,
+    MAX_AHEAD,
     Paths,
     Record,
     log_likelihood,
@@ -43,7 +43,7 @@ BEYOND_NOISE = 1.3
 NEAR, FAR = 0.8, 0.35
 """Weight of the student's own marks for the next attempt, and for all that follow: no fixed draw of ways holds the true one,
 marks next to each other are alike, and the further ahead, the less the way of before binds."""
-OTHER_COUPONS, LEAST_OTHERS = 0.5, 3
+OTHER_COUPONS, MIN_OTHERS = 0.5, 3
 """Weight of the course of marks at another coupon, from so many attempts on."""
 SAME_HAND, SAME_HAND_N = 0.6, 4.0
 """How much of a lead over the class on other coupons is kept on this one, and after how many attempts half of that."""
@@ -68,7 +68,7 @@ class ToGo:
 
 @dataclass(frozen=True)
 class Forecast:
-    """All of the answer (docs/progress.md); `to_go` is 0 where they stand, None where more than MOST_AHEAD are likely."""
+    """All of the answer (docs/progress.md); `to_go` is 0 where they stand, None where more than MAX_AHEAD are likely."""
 
     attempts: int
     good_in_a_row: int
@@ -150,7 +150,7 @@ class ClassRecords:
         others = {key: record for key, record in self._records[who].items() if key != coupon}
         logs = np.log(usual) + self._lead(ways, usual, who, others)
         for record in others.values():
-            if len(record) >= LEAST_OTHERS:
+            if len(record) >= MIN_OTHERS:
                 logs = logs + OTHER_COUPONS * log_likelihood(ways, record, level_free=True)
         return logs
 
@@ -182,7 +182,7 @@ def _weights(logs: Floats) -> Floats:
 
 
 def _to_go(done: Floats) -> ToGo | None:
-    """The shortest range of whole numbers that holds HELD of cases; None where more than MOST_AHEAD are likely."""
+    """The shortest range of whole numbers that holds HELD of cases; None where more than MAX_AHEAD are likely."""
     if done.sum() < LIKELY:
         return None
     # The last number stands for itself and all beyond it.
@@ -195,7 +195,7 @@ def _to_go(done: Floats) -> ToGo | None:
             break
         if last - first < high - low:
             low, high = first, last
-    return ToGo(low + 1, min(int(np.searchsorted(below, LIKELY)), MOST_AHEAD), high)
+    return ToGo(low + 1, min(int(np.searchsorted(below, LIKELY)), MAX_AHEAD), high)
 
 
 def trend_of(totals: Floats) -> Trend:

@@ -22,7 +22,7 @@ SEED, PATHS = 20, 600
 """Of the fixed draw; twice as many change no probability by more than 0.01 on average."""
 START, START_SD = 55.0, 18.0
 """First marks of a hundred and how widely they lie, where nothing is known of a class."""
-GAIN, GAIN_SD, LEAST_GAIN, MOST_GAIN = 26.0, 13.0, 3.0, 60.0
+GAIN, GAIN_SD, MIN_GAIN, MAX_GAIN = 26.0, 13.0, 3.0, 60.0
 """Marks that practice adds in the end, for those whom something holds back."""
 MASTERY, MASTERY_SD, MASTERS = 86.0, 7.0, 0.6
 """Mark that the others end at, whatever they begin with; their share."""
@@ -41,7 +41,7 @@ BELIEF, ROUNDS = 6.0, 4
 """How many students the wide starting belief weighs beside those of the class."""
 APART_DAYS = 7.0
 """From one attempt to the next, from now on."""
-MOST_AHEAD = 40
+MAX_AHEAD = 40
 """Further attempts that are looked at."""
 LONGEST = 400
 """Attempts at one coupon that are looked at, the last ones."""
@@ -100,7 +100,7 @@ def paths() -> Paths:
     start = rng.normal(START, START_SD, PATHS)
     to_mastery = rng.normal(MASTERY, MASTERY_SD, PATHS) - start
     master = rng.uniform(size=PATHS) < MASTERS
-    grown = np.clip(np.where(master, to_mastery, rng.normal(GAIN, GAIN_SD, PATHS)), LEAST_GAIN, MOST_GAIN)
+    grown = np.clip(np.where(master, to_mastery, rng.normal(GAIN, GAIN_SD, PATHS)), MIN_GAIN, MAX_GAIN)
     bare = Paths(
         start=start,
         gain=np.where(flat, rng.normal(0.0, 2.0, PATHS), grown),
@@ -110,7 +110,7 @@ def paths() -> Paths:
         noise=_between(rng, NOISE),
         table=np.zeros((PATHS, 0)),
     )
-    every = np.tile(np.arange(LONGEST + MOST_AHEAD, dtype=float), (PATHS, 1))
+    every = np.tile(np.arange(LONGEST + MAX_AHEAD, dtype=float), (PATHS, 1))
     return Paths(bare.start, bare.gain, bare.rate, bare.step, bare.forget, bare.noise, bare.level(every))
 
 
@@ -157,7 +157,7 @@ def usual_in(ways: Paths, classmates: Sequence[Record]) -> Floats:
 
 
 def passes_ahead(ways: Paths, record: Record, pass_mark: float) -> Floats:
-    """How likely each path reaches the pass mark at each of the next MOST_AHEAD attempts (paths × attempts)."""
+    """How likely each path reaches the pass mark at each of the next MAX_AHEAD attempts (paths × attempts)."""
     without_break = not (np.diff(record.days) > BREAK_DAYS).any()
     return _passes(ways, len(record), b"" if without_break else record.days.tobytes(), pass_mark)
 
@@ -167,7 +167,7 @@ def _passes(ways: Paths, done: int, days: bytes, pass_mark: float) -> Floats:
     """`passes_ahead` after so many attempts; `days` are empty where no break lies between them: then they do not matter."""
     before = np.frombuffer(days) if days else APART_DAYS * np.arange(done)
     last = float(before[-1]) if done else -APART_DAYS
-    expected = ways.expected(np.concatenate([before, last + APART_DAYS * np.arange(1, MOST_AHEAD + 1)]))
+    expected = ways.expected(np.concatenate([before, last + APART_DAYS * np.arange(1, MAX_AHEAD + 1)]))
     over = expected[:, done:] - pass_mark
     return np.asarray((1 - ODD) * ndtr(over / ways.noise[:, None]) + ODD * ndtr(over / ODD_SD))
 

@@ -21,7 +21,7 @@ FIGURES = {
 """Figures of an attempt and what makes sense of each: shares, and tint levels over what the finish accepts."""
 ATTEMPT = ("at", "coupon", "total", *FIGURES, "faults", "cause")
 MARKS = Limits(0, 100)
-MOST_STUDENTS, MOST_ATTEMPTS, MOST_WORD = 1000, 2000, 60
+MAX_STUDENTS, MAX_ATTEMPTS, MAX_WORD = 1000, 2000, 60
 
 
 @dataclass(frozen=True)
@@ -62,8 +62,8 @@ def read_question(given: Any) -> Question:
     classmates = given.get("class")
     if classmates is None:
         classmates = []
-    if not isinstance(classmates, list) or len(classmates) > MOST_STUDENTS:
-        raise InvalidValue("class", classmates, f"a list of at most {MOST_STUDENTS} lists of attempts")
+    if not isinstance(classmates, list) or len(classmates) > MAX_STUDENTS:
+        raise InvalidValue("class", classmates, f"a list of at most {MAX_STUDENTS} lists of attempts")
     in_a_row = _figure(given.get("in_a_row"), "in_a_row", row.limits)
     if in_a_row is None or in_a_row % 1:
         raise InvalidValue("in_a_row", given.get("in_a_row"), row.limits)
@@ -87,8 +87,8 @@ def record_of(attempts: tuple[Tried, ...], coupon: str) -> Record:
 
 
 def _attempts(given: Any, at: str) -> tuple[Tried, ...]:
-    if not isinstance(given, list) or len(given) > MOST_ATTEMPTS:
-        raise InvalidValue(at, given, f"a list of at most {MOST_ATTEMPTS} attempts")
+    if not isinstance(given, list) or len(given) > MAX_ATTEMPTS:
+        raise InvalidValue(at, given, f"a list of at most {MAX_ATTEMPTS} attempts")
     return tuple(_attempt(one, f"{at}.{k}") for k, one in enumerate(given))
 
 
@@ -104,7 +104,7 @@ def _attempt(given: Any, at: str) -> Tried:
     faults, cause = given.get("faults"), given.get("cause")
     if faults is None:
         faults = []
-    if not isinstance(faults, list) or len(faults) > MOST_ATTEMPTS:
+    if not isinstance(faults, list) or len(faults) > MAX_ATTEMPTS:
         raise InvalidValue(f"{at}.faults", faults, "a list of kinds of fault")
     return Tried(
         _moment(given.get("at"), f"{at}.at"),
@@ -125,8 +125,8 @@ def _figure(given: Any, at: str, limits: Limits) -> float | None:
 
 
 def _word(given: Any, at: str) -> str:
-    if not isinstance(given, str) or not 1 <= len(given) <= MOST_WORD:
-        raise InvalidValue(at, given, f"1 to {MOST_WORD} characters")
+    if not isinstance(given, str) or not 1 <= len(given) <= MAX_WORD:
+        raise InvalidValue(at, given, f"1 to {MAX_WORD} characters")
     return given
 
 

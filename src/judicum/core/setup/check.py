@@ -32,7 +32,7 @@ USED = Fields(
 )
 WORK_OFF_DEG = 15
 """Degrees. Further from the usual work angle one toe is favoured."""
-MOST_PUSH_DEG = {"vertical_up": 25}
+MAX_PUSH_DEG = {"vertical_up": 25}
 USUAL_PUSH_DEG = 20
 
 
@@ -144,7 +144,7 @@ def ranges(coupon: Coupon, card: Card, used: Mapping[str, Any]) -> dict[str, tup
         found["purge_l_min"] = (card.purge.l_min.low, card.purge.l_min.high)
     work = card.angles_deg.work
     found["work_angle_deg"] = (work - WORK_OFF_DEG, work + WORK_OFF_DEG)
-    found["travel_angle_deg"] = (0, MOST_PUSH_DEG.get(coupon.position, USUAL_PUSH_DEG))
+    found["travel_angle_deg"] = (0, MAX_PUSH_DEG.get(coupon.position, USUAL_PUSH_DEG))
     return found
 
 

@@ -15,9 +15,9 @@ SHARES = {"gas_lens": (0.85, 1.1, 1.45), "collet_body": (1.0, 1.35, 1.75), "doub
 wide cups so far that they are run below the number as well as above."""
 EXTRA_PER_5_MM = 0.12
 SECOND_MESH_FROM = 14
-LEAST_POSTFLOW_S, LEAST_POSTFLOW_DULL_S = 6.0, 4.0
+MIN_POSTFLOW_S, MIN_POSTFLOW_DULL_S = 6.0, 4.0
 """s. Until the end is cold, on metals whose hot surface oxidises and on others."""
-MOST_POSTFLOW_S = 15.0
+MAX_POSTFLOW_S = 15.0
 
 REYNOLDS_WARN = 2000.0
 REYNOLDS_TURBULENT = 2300.0
@@ -90,13 +90,13 @@ def cup(coupon: Coupon) -> Cup:
     return Cup(number, round(inside_mm(number), 1), low=max(3, usual - 4), high=min(24, usual + 4))
 
 
-def least_postflow_s(current_a: float, oxidises: bool = True) -> float:
+def min_postflow_s(current_a: float, oxidises: bool = True) -> float:
     """Least post-flow: 1 s per 10 A, never under 6 s on metals that oxidise hot.
 
     >>> least_postflow_s(85), least_postflow_s(40)
     (8.5, 6.0)
     """
-    return max(LEAST_POSTFLOW_S if oxidises else LEAST_POSTFLOW_DULL_S, current_a / 10)
+    return max(MIN_POSTFLOW_S if oxidises else MIN_POSTFLOW_DULL_S, current_a / 10)
 
 
 @dataclass(frozen=True)
@@ -111,10 +111,10 @@ class Timing:
 def timing(coupon: Coupon, current_a: float, cup_number: float) -> Timing:
     """Pre-flow, post-flow and down-slope, s."""
     wide = cup_number >= WIDE_CUP or coupon.kind.long_preflow
-    low = least_postflow_s(current_a, coupon.metal.oxidises)
+    low = min_postflow_s(current_a, coupon.metal.oxidises)
     pre = Band(0.5, 1.2, 2.0) if wide else Band(0.3, 0.5, 1.5)
     aim = max(low + 2, 10.0 if wide else 8.0)
-    post = Band(round(low, 1), round(aim, 1), round(max(aim + 4, MOST_POSTFLOW_S), 1))
+    post = Band(round(low, 1), round(aim, 1), round(max(aim + 4, MAX_POSTFLOW_S), 1))
     return Timing(preflow_s=pre, postflow_s=post, downslope_s=Band(3.0, 4.0, 5.0))
 
 

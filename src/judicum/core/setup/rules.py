@@ -11,7 +11,7 @@ from judicum.core.setup.record import Band
 from judicum.core.setup.warnings import Warned
 from judicum.core.units import L_MIN_PER_CFH
 
-MOST_ON_SHARE = 0.40
+MAX_ON_SHARE = 0.40
 WIDEST_ON_SMALL_HEAD = 16
 """Cup number."""
 SLIPS = {
@@ -134,9 +134,9 @@ def of_pulse(pulse: Pulse | None, current: Band) -> list[Warned]:
     if pulse is None:
         return []
     found = []
-    if pulse.on_share > MOST_ON_SHARE:
+    if pulse.on_share > MAX_ON_SHARE:
         found.append(
-            Warned("pulse_on_share_high", {"used": (pulse.on_share, "share"), "most": (MOST_ON_SHARE, "share")})
+            Warned("pulse_on_share_high", {"used": (pulse.on_share, "share"), "most": (MAX_ON_SHARE, "share")})
         )
     if not current.low <= pulse.mean_a <= current.high:
         figures = {

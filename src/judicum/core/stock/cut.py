@@ -12,7 +12,7 @@ from rectpack import guillotine
 from judicum.core.errors import InvalidValue, refuse_all
 from judicum.core.quantities import QUANTITIES
 
-MOST_PIECES = 400
+MAX_PIECES = 400
 """More blanks than a course welds in a term; laying them takes some seconds."""
 ALGORITHMS = tuple(
     getattr(guillotine, f"Guillotine{fit}{split}")
@@ -22,7 +22,7 @@ ALGORITHMS = tuple(
 SORTS = (rectpack.SORT_AREA, rectpack.SORT_LSIDE, rectpack.SORT_SSIDE, rectpack.SORT_PERI)
 EXACT = 100
 """Whole numbers to a millimetre that the packing reckons in: hundredths."""
-LEAST_MM = 0.01
+MIN_MM = 0.01
 """mm. Nearer lines are one."""
 
 
@@ -125,8 +125,8 @@ def _check(pieces: Sequence[Piece], stocks: Sequence[Stock], kerf_mm: float) -> 
         for quantity, value in zip((length, width), sides, strict=True):
             if not quantity.low <= value <= quantity.high:
                 problems.append(InvalidValue(f"{name}.{quantity.key}", value, quantity.limits))
-    if (many := sum(piece.count for piece in pieces)) > MOST_PIECES:
-        problems.append(InvalidValue("pieces", many, f"at most {MOST_PIECES} blanks in one list"))
+    if (many := sum(piece.count for piece in pieces)) > MAX_PIECES:
+        problems.append(InvalidValue("pieces", many, f"at most {MAX_PIECES} blanks in one list"))
     refuse_all(problems)
 
 
@@ -181,7 +181,7 @@ def _part(laid: list[Laid], region: Region, kerf_mm: float) -> tuple[list[Cut], 
         return [], [region]
     for across in (region[2] < region[3], region[2] >= region[3]):  # a short cut first
         for at in _lines(laid, region, across, kerf_mm):
-            first = [one for one in laid if _far(one, across) <= at + LEAST_MM]
+            first = [one for one in laid if _far(one, across) <= at + MIN_MM]
             near, far = _split(region, across, at, kerf_mm)
             before, after = (
                 _part(first, near, kerf_mm),
@@ -200,10 +200,8 @@ def _lines(laid: Sequence[Laid], region: Region, across: bool, kerf_mm: float) -
     end = region[0] + region[2] if across else region[1] + region[3]
     found = []
     for at in sorted({_far(one, across) for one in laid}):
-        clear = at + kerf_mm - LEAST_MM
-        if at < end - LEAST_MM and all(
-            _far(one, across) <= at + LEAST_MM or _near(one, across) >= clear for one in laid
-        ):
+        clear = at + kerf_mm - MIN_MM
+        if at < end - MIN_MM and all(_far(one, across) <= at + MIN_MM or _near(one, across) >= clear for one in laid):
             found.append(at)
     return found
 

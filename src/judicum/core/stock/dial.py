@@ -8,9 +8,9 @@ from judicum.core.errors import InvalidValue
 ROUND = 2 * math.pi
 TAP_SHARE = 0.02
 """Of the dial's radius, how far a tap on a phone is likely to lie beside what was meant."""
-MOST_UNEVEN = 0.25
+MAX_UNEVEN = 0.25
 """By which share the ends of the scale may lie at unlike distances from the hub: more is a photo taken aslant."""
-LEAST_SWEEP, LEAST_RADIUS = math.radians(180), 20.0
+MIN_SWEEP, MIN_RADIUS = math.radians(180), 20.0
 """The scale of a bottle's gauge goes round by 270° [src: en-837]; radius in pixels, below which a tap is as wide as the scale."""
 PAST_END = math.radians(12)
 """A needle rests on its stop a little before zero, or stands a little past the end."""
@@ -40,12 +40,12 @@ def read_dial(hub: Point, tip: Point, zero: Point, full: Point, full_bar: float)
     """
     reach = {name: math.dist(hub, point) for name, point in (("tip", tip), ("zero", zero), ("full", full))}
     for name, length in reach.items():
-        if length < LEAST_RADIUS:
-            raise InvalidValue(name, round(length), f"a point at least {LEAST_RADIUS:.0f} pixels from the hub")
-    if abs(reach["zero"] - reach["full"]) > MOST_UNEVEN * max(reach["zero"], reach["full"]):
+        if length < MIN_RADIUS:
+            raise InvalidValue(name, round(length), f"a point at least {MIN_RADIUS:.0f} pixels from the hub")
+    if abs(reach["zero"] - reach["full"]) > MAX_UNEVEN * max(reach["zero"], reach["full"]):
         raise InvalidValue("full", [round(v) for v in full], "as far from the hub as zero is: hold the phone straight before the dial")  # fmt: skip
     sweep = _clockwise(hub, zero, full)
-    if sweep < LEAST_SWEEP:
+    if sweep < MIN_SWEEP:
         raise InvalidValue("full", f"{math.degrees(sweep):.0f}° round from zero", "180 to 360°, clockwise")
     at = _clockwise(hub, zero, tip)
     if at > ROUND - PAST_END:

@@ -13,8 +13,8 @@ MOVES: dict[MoveKind, str] = {
     "opened": "opened",
 }
 """What happens to a stock by hand; a count is all that is there, the others add to it or take from it."""
-FEWEST_LOGGED = 1e-6
-LEAST_REAL, MOST_REAL = 0.5, 3.0
+MIN_LOGGED = 1e-6
+MIN_REAL, MAX_REAL = 0.5, 3.0
 """What is really used over what is logged: outside of this a count was wrong, or a delivery was not written down."""
 
 
@@ -75,7 +75,7 @@ def real_share(gone: float, logged: float) -> float:
     >>> real_share(120, 100), real_share(5, 0), real_share(900, 100)
     (1.2, 1.0, 3.0)
     """
-    return min(MOST_REAL, max(LEAST_REAL, gone / logged)) if logged > FEWEST_LOGGED else 1.0
+    return min(MAX_REAL, max(MIN_REAL, gone / logged)) if logged > MIN_LOGGED else 1.0
 
 
 def worn(moves: Sequence[Move]) -> tuple[float, datetime, datetime] | None:

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from judicum.core.errors import InvalidValue
 
 TIE_IN_MM = 3.0
-MOST_RUNS = 200
+MAX_RUNS = 200
 
 
 @dataclass(frozen=True)
@@ -25,7 +25,7 @@ def plan_runs(tube_od_mm: float, pitch_mm: float, dabs: int, tie_in_mm: float = 
     """Divide a seam into runs that end evenly: net = dabs × pitch − tie-in; runs = circumference / net, rounded up.
 
     Raises:
-        InvalidValue: a run that would not advance, or so little that more than `MOST_RUNS` went round.
+        InvalidValue: a run that would not advance, or so little that more than `MAX_RUNS` went round.
 
     >>> plan = plan_runs(48.3, 2.2, 17)
     >>> round(plan.net_mm, 1), plan.count, round(plan.length_mm, 1), plan.dabs
@@ -35,8 +35,8 @@ def plan_runs(tube_od_mm: float, pitch_mm: float, dabs: int, tie_in_mm: float = 
     if net <= 0:
         raise InvalidValue("dabs", dabs, f"more than {tie_in_mm / pitch_mm:.0f}: a run must advance past its tie-in")
     round_mm = math.pi * tube_od_mm
-    if round_mm / net > MOST_RUNS:
-        raise InvalidValue("dabs", dabs, f"enough that at most {MOST_RUNS} runs go round; each advances {net:.2g} mm")
+    if round_mm / net > MAX_RUNS:
+        raise InvalidValue("dabs", dabs, f"enough that at most {MAX_RUNS} runs go round; each advances {net:.2g} mm")
     count = math.ceil(round_mm / net)
     length = round_mm / count + tie_in_mm
     return TubeRuns(count, length, round(length / pitch_mm), net, tuple(360 * k / count for k in range(count)))

@@ -12,7 +12,7 @@ from judicum.core.setup import gas
 from judicum.core.setup.filler import fillet_area_mm2, wire_length_mm
 from judicum.core.setup.gauge import MISMATCH_SHARE, TABLES_INCH, gauge_mm
 from judicum.core.setup.pulse import Pulse
-from judicum.core.setup.rules import MOST_ON_SHARE
+from judicum.core.setup.rules import MAX_ON_SHARE
 from judicum.core.tube import carry_over_rpm, plan_runs, run_order, trial_bands
 from judicum.core.workbench.panel import Answer, Input, Note, Panel, Result
 
@@ -27,8 +27,8 @@ def _pulse(given: Figures, _: Choices) -> Answer:
     pulse = Pulse(given["peak_a"], given["background_a"], share, given["per_second"])
     period = 1 / pulse.per_second
     notes = []
-    if share > MOST_ON_SHARE:
-        notes.append(Note("on_too_long", {"most": (MOST_ON_SHARE, "share")}))
+    if share > MAX_ON_SHARE:
+        notes.append(Note("on_too_long", {"most": (MAX_ON_SHARE, "share")}))
     if pulse.background_a > pulse.peak_a:
         notes.append(Note("background_above_peak"))
     times = [t for k in range(3) for t in (k * period, k * period, (k + share) * period, (k + share) * period)]

@@ -5,7 +5,7 @@ from typing import Annotated, Any
 
 from pydantic import StringConstraints
 
-from judicum.core.marking import MOST_NEXT
+from judicum.core.marking import MAX_NEXT
 from judicum.server.answers.base import Answer, Codes, LongText, OneOf, Point, Request
 from judicum.server.answers.people import Person
 from judicum.server.record.attempts.actions.answer import ANSWERS
@@ -149,7 +149,7 @@ class Phrase(Answer):
 class PhrasesRequest(Request):
     """Texts by their key 1 to 9; those left out are removed."""
 
-    phrases: dict[str, Annotated[str, StringConstraints(max_length=10 * MOST_NEXT)]]
+    phrases: dict[str, Annotated[str, StringConstraints(max_length=10 * MAX_NEXT)]]
 
 
 class SecondShare(Answer):
@@ -205,7 +205,7 @@ class Departure(Answer):
 class ReferenceRequest(Request):
     """What the reference shows."""
 
-    comment: Annotated[str, StringConstraints(min_length=1, max_length=10 * MOST_NEXT)]
+    comment: Annotated[str, StringConstraints(min_length=1, max_length=10 * MAX_NEXT)]
 
 
 class ScoresRequest(Request):

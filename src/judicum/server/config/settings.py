@@ -134,8 +134,8 @@ WEB_DIST = ROOT / "web" / "dist"
 WHITENOISE_ROOT = WEB_DIST
 WHITENOISE_INDEX_FILE = False
 WHITENOISE_IMMUTABLE_FILE_TEST = r"^/assets/.+-[A-Za-z0-9_-]{8}\.\w+$"
-MOST_BYTES_OF_PERSON = int(env.float("JUDICUM_MOST_PERSON_GB", default=4.0) * 1e9)
-MOST_BYTES_OF_COURSE = int(env.float("JUDICUM_MOST_COURSE_GB", default=100.0) * 1e9)
+MAX_BYTES_OF_PERSON = int(env.float("JUDICUM_MAX_PERSON_GB", default=4.0) * 1e9)
+MAX_BYTES_OF_COURSE = int(env.float("JUDICUM_MAX_COURSE_GB", default=100.0) * 1e9)
 BACKUPS = env.str("JUDICUM_BACKUPS", default=str(VAR / "backups"))
 BACKUPS_KEPT = env.int("JUDICUM_BACKUPS_KEPT", default=7)
 """Where the backup of each night goes, best on another disk, and how many stay; 0 for none."""

@@ -22,7 +22,7 @@ WORKSHOP = "X-Judicum-Workshop"
 PRIVATE = "X-Judicum-Private"
 """Header of what only its reader may see, such as a link for a new password."""
 FOR_ITS_READER = "(for its reader alone)"
-MOST_SHOWN = 100
+MAX_SHOWN = 100
 
 
 def _folder() -> Path:
@@ -53,7 +53,7 @@ class Written:
 
 def written(workshop_id: int) -> list[Written]:
     """The newest messages of a workshop that the stand-in wrote, newest first."""
-    files = sorted((_folder() / str(workshop_id)).glob("*.eml"), reverse=True)[:MOST_SHOWN]
+    files = sorted((_folder() / str(workshop_id)).glob("*.eml"), reverse=True)[:MAX_SHOWN]
     return [_read(file) for file in files]
 
 

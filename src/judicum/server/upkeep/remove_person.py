@@ -22,7 +22,7 @@ from judicum.server.record.photos.files import let_go_of_pictures, let_go_of_str
 from judicum.server.record.photos.models import Photo
 
 THE_STUDENT = "the student"
-LEAST_LETTERS = 3
+MIN_LETTERS = 3
 """A part of a name shorter than this is looked for only with the whole name: it is a word, or within words."""
 
 
@@ -77,7 +77,7 @@ def _take_name_out(person: User) -> None:
 
 
 def _without_names(person: User) -> Callable[[str], str]:
-    parts = [part for part in person.display_name.split() if len(part) >= LEAST_LETTERS]
+    parts = [part for part in person.display_name.split() if len(part) >= MIN_LETTERS]
     names = sorted({person.display_name, person.username, *parts}, key=len, reverse=True)
     pattern = re.compile(r"(?<!\w)(?:" + "|".join(map(re.escape, names)) + r")(?!\w)", re.IGNORECASE)
     return lambda text: pattern.sub(THE_STUDENT, text)

@@ -6,7 +6,7 @@ import { vocabulary } from "../../api/generated-vocabulary";
 import { csrfToken, problemOf, Refused, type Schemas } from "../../api/client";
 
 const PIECE = 512 * 1024;
-const MOST_BYTES = vocabulary.most.photoBytes;
+const MAX_BYTES = vocabulary.most.photoBytes;
 
 export type Sending =
   | { state: "idle" }
@@ -76,7 +76,7 @@ export function useUpload(attemptId: number, kind: Schemas["PhotoKind"] = "bead"
 
   const send = useCallback(
     (file: File) => {
-      if (file.size > MOST_BYTES) {
+      if (file.size > MAX_BYTES) {
         setSending({
           state: "failed",
           error: new Error(

@@ -8,7 +8,7 @@ import type { Taken } from "./use-mark";
 
 type Cause = Schemas["Cause"];
 type Evidence = Schemas["Evidence"];
-export const MOST_CARDS = 3;
+export const MAX_CARDS = 3;
 
 type Props = {
   attempt: Attempt;
@@ -28,7 +28,7 @@ export function CausesPanel({ attempt, causes, cause, take }: Props) {
       <Symptoms data={data} />
       {data.causes.length > 0 && (
         <ol className="grid gap-2 md:grid-cols-3">
-          {data.causes.slice(0, MOST_CARDS).map((one, i) => (
+          {data.causes.slice(0, MAX_CARDS).map((one, i) => (
             <Card
               key={one.code}
               cause={one}
@@ -42,11 +42,11 @@ export function CausesPanel({ attempt, causes, cause, take }: Props) {
         </ol>
       )}
       <Problem error={aside.error} />
-      {data.causes.length > MOST_CARDS && (
+      {data.causes.length > MAX_CARDS && (
         <details className="text-sm">
-          <summary className="cursor-pointer">{data.causes.length - MOST_CARDS} less likely</summary>
+          <summary className="cursor-pointer">{data.causes.length - MAX_CARDS} less likely</summary>
           <ul>
-            {data.causes.slice(MOST_CARDS).map((one) => (
+            {data.causes.slice(MAX_CARDS).map((one) => (
               <li key={one.code} className="flex items-center gap-2">
                 <button className="btn btn-xs" aria-pressed={one.code === cause} onClick={() => take(one)}>
                   Take

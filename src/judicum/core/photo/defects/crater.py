@@ -11,7 +11,7 @@ from judicum.core.photo.unwrap import read_at
 ANGLES = np.radians(np.arange(0, 360, 15))
 STANDS_OUT = 3.0
 """How many spreads a ring at an end must stand out from rings elsewhere on the same bead."""
-LEAST_RING = 0.14
+MIN_RING = 0.14
 
 
 def craters(face: Face) -> list[Fault]:
@@ -45,7 +45,7 @@ def craters(face: Face) -> list[Fault]:
     for at_end in (places < 1.05 * width, places > face.length_mm - 1.05 * width):
         row, offset, column = np.unravel_index(int(np.where(at_end, standing, -9).argmax()), standing.shape)
         ring = float(score[row, offset, column])
-        if ring < LEAST_RING or standing[row, offset, column] < STANDS_OUT:
+        if ring < MIN_RING or standing[row, offset, column] < STANDS_OUT:
             continue
         s, radius = float(face.s_mm[0] + places[column]), float(radii[row])
         confidence = float(np.clip(0.4 + ring, 0.4, 0.95))

@@ -16,11 +16,11 @@ BLACK_LIGHTNESS, BLACK_CHROMA = 11.0, 6.0
 """CIELAB lightness and chroma of a hole: on dark film one is told by being black itself."""
 BLACK_LIGHT = 0.6
 """What is black itself needs only be this much darker than the light around it."""
-LEAST_AREA_MM2 = 0.04
+MIN_AREA_MM2 = 0.04
 """A smaller blob is grain."""
 RIM_MM = 0.10
 """Within this of the outline the toe's own edge is seen."""
-ALIKE_SHARE, ALIKE_MM2, MOST_ALIKE = 0.55, 0.06, 3
+ALIKE_SHARE, ALIKE_MM2, MAX_ALIKE = 0.55, 0.06, 3
 """Places of some size that stand out by this share of a speck's step; so many of them are shine."""
 SEED_SPREADS = 1.6
 """How many times the face's own spread the brightest part of a speck stands out."""
@@ -33,7 +33,7 @@ SPECK_ROUND, HARD = 0.5, 0.55
 """Least roundness of a speck, and share of a speck's step that lies at its rim."""
 TIP_SHARE = 0.6
 """The rounded ends shine: specks are not looked for within this share of the width from a tip."""
-MOST_SPECKS = 3
+MAX_SPECKS = 3
 """More alike are ripples or shine."""
 
 
@@ -56,7 +56,7 @@ def _holes(face: Face, against: Floats) -> Flags:
     black = (face.lab[..., 0] < BLACK_LIGHTNESS) & (np.hypot(face.lab[..., 1], face.lab[..., 2]) < BLACK_CHROMA)
     found = np.zeros(face.light.shape, bool)
     for blob in _blobs((dark | (black & (against < np.log(BLACK_LIGHT)))) & face.inside(-2 * SPECK_MARGIN_MM)):
-        if blob.sum() * face.step_mm**2 > LEAST_AREA_MM2:
+        if blob.sum() * face.step_mm**2 > MIN_AREA_MM2:
             found |= blob
     return found
 
@@ -88,10 +88,10 @@ def _specks(face: Face, ratio: Floats, usable: Flags) -> list[Fault]:
                 or _hardness(level, blob, step) < HARD
             ):
                 continue
-            if _alike(level, blob, usable, step) >= MOST_ALIKE:
+            if _alike(level, blob, usable, step) >= MAX_ALIKE:
                 continue
             found.append(Fault("inclusion", *_middle(face, blob), size, 0.6))
-    return found if len(found) <= MOST_SPECKS else []
+    return found if len(found) <= MAX_SPECKS else []
 
 
 def _to_half_height(level: Floats, seed: Flags, usable: Flags) -> Flags:

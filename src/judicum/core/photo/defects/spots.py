@@ -10,34 +10,34 @@ from judicum.core.photo.toes import Toes
 
 SEEN, SPECK_SEEN = 0.5, 0.3
 """Share from which a place belongs to a pore and to a speck, which is the rarer and half taken for a pore."""
-LEAST_MM = 0.3
+MIN_MM = 0.3
 """Least diameter: a smaller spot is the picture's grain."""
-LEAST_SPECK = 0.74
+MIN_SPECK = 0.74
 """Least mean share over a speck: on pictures kept from the networks specks had 0.79 and more, glints up to 0.70 and one 0.78."""
 CLEAR_OF_TIPS = 0.6
 """Share of the width from a tip within which the rounded end's shine looks like a speck."""
-LEAST_CRATER = 0.8
+MIN_CRATER = 0.8
 """Mean share within a ring that the networks call crater: craters had 0.88 and more but for one, other rings up to 0.77."""
 CRATER_ALONE, CRATER_SHARE, CRATER_AT = 0.84, 0.5, 1.2
 """Mean share over what the networks alone call crater, its size as a share of the width and how many widths from a tip it
 may lie: on pictures kept from them craters had 0.83 and more, ends that are none up to 0.81, and up to 0.83 on others."""
 BURN_SHARE = 0.5
 """A hole wider than this share of the bead goes right through."""
-LEAST_HOLE = 0.6
+MIN_HOLE = 0.6
 """Mean share over a hole: through holes had 0.65 and more; nothing else as wide was called so at all."""
-LEAST_CONFIDENCE = 0.88
+MIN_CONFIDENCE = 0.88
 """Least mean share over a pore: on pictures kept from the networks they had 0.90 and more, and nothing else had any."""
 
 
 def pores(look: CloseLook, toes: Toes) -> list[Fault]:
     """Round open holes between two toes."""
-    return _blobs("pore", look, look.pore, _face(look, toes, 0.0), SEEN, LEAST_CONFIDENCE)
+    return _blobs("pore", look, look.pore, _face(look, toes, 0.0), SEEN, MIN_CONFIDENCE)
 
 
 def specks_seen(look: CloseLook, toes: Toes) -> list[Fault]:
     """Hard-edged specks between two toes."""
     body = _face(look, toes, CLEAR_OF_TIPS * toes.width_mm)
-    return _blobs("inclusion", look, look.speck, body, SPECK_SEEN, LEAST_SPECK)
+    return _blobs("inclusion", look, look.speck, body, SPECK_SEEN, MIN_SPECK)
 
 
 def _face(look: CloseLook, toes: Toes, clear_mm: float) -> Flags:
@@ -49,12 +49,12 @@ def _face(look: CloseLook, toes: Toes, clear_mm: float) -> Flags:
 
 def may_have_craters(look: CloseLook) -> bool:
     """Whether the networks see anything of a crater: rings need not be looked for where they do not."""
-    return float(look.crater.max()) > LEAST_CRATER
+    return float(look.crater.max()) > MIN_CRATER
 
 
 def seen_as_crater(look: CloseLook, ring: Fault) -> bool:
     """Whether the networks, too, see a crater within a ring that the light shows."""
-    return _share_within(look, look.crater, ring) > LEAST_CRATER
+    return _share_within(look, look.crater, ring) > MIN_CRATER
 
 
 def may_have_spots(look: CloseLook) -> bool:
@@ -69,7 +69,7 @@ def seen_as_spot(look: CloseLook, speck: Fault) -> bool:
 
 def holes_seen(look: CloseLook, toes: Toes) -> list[Fault]:
     """Holes wider than half of the bead, black or not."""
-    holes = _blobs("burn_through", look, look.hole, _face(look, toes, 0.0), SEEN, LEAST_HOLE)
+    holes = _blobs("burn_through", look, look.hole, _face(look, toes, 0.0), SEEN, MIN_HOLE)
     return [hole for hole in holes if hole.size_mm > BURN_SHARE * toes.width_mm]
 
 
@@ -97,7 +97,7 @@ def _blobs(kind: str, look: CloseLook, share: Floats, face: Flags, seen: float, 
     for k in range(1, count):
         size = float(np.sqrt(4 * stats[k, cv2.CC_STAT_AREA] / np.pi)) / PX_PER_MM
         sure = float(share[labels == k].mean())
-        if size >= LEAST_MM and sure >= least:
+        if size >= MIN_MM and sure >= least:
             column, row = middles[k]
             found.append(Fault(kind, look.s_mm[0] + column / PX_PER_MM, look.n_mm[0] + row / PX_PER_MM, size, sure))
     return found

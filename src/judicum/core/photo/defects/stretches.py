@@ -13,12 +13,12 @@ from judicum.core.photo.unwrap import read_at
 
 SUGARED = 0.5
 """Share of the face across the bead that is grey and granular in the midst of a patch, which reaches to where it is GRANULAR."""
-LEAST_SUGAR = 0.65
+MIN_SUGAR = 0.65
 """Mean of that share over a patch: of other drawers' pictures sugar had 0.88 and more, of drawn ones 0.50; what is none up to
 0.43, and silver ripples up to 0.74 by one network alone, on pictures kept from it."""
 SUGAR_MM, UNDERCUT_MM, GAP_MM, BULGE_MM = 2.0, 3.0, 1.5, 3.0
 """Least lengths along the bead."""
-LEAST_GROOVE, BESIDE_MM = 0.86, 0.35
+MIN_GROOVE, BESIDE_MM = 0.86, 0.35
 """Mean share that the networks call groove within BESIDE_MM of the toe, from which darkness there is one: grooves had 0.88
 and more but for one, other dark stretches but one up to 0.84."""
 GROOVE_DARKER = 0.25
@@ -35,15 +35,15 @@ CLEAR_OF_TIPS = 1.2
 """So many widths from a tip the width says nothing: the end is rounded."""
 
 
-def runs(flags: Flags, step_mm: float, least_mm: float, bridge_mm: float = 0.6) -> list[tuple[int, int]]:
-    """First and last index of each run of True at least `least_mm` long; breaks up to `bridge_mm` are bridged."""
+def runs(flags: Flags, step_mm: float, min_mm: float, bridge_mm: float = 0.6) -> list[tuple[int, int]]:
+    """First and last index of each run of True at least `min_mm` long; breaks up to `bridge_mm` are bridged."""
     closed = cv2.morphologyEx(
         flags.astype(np.uint8)[None, :],
         cv2.MORPH_CLOSE,
         np.ones((1, 2 * max(1, round(bridge_mm / step_mm / 2)) + 1), np.uint8),
     )[0]
     edges = np.flatnonzero(np.diff(np.concatenate([[0], closed, [0]])))
-    return [(int(a), int(b) - 1) for a, b in zip(edges[::2], edges[1::2], strict=True) if (b - a) * step_mm >= least_mm]
+    return [(int(a), int(b) - 1) for a, b in zip(edges[::2], edges[1::2], strict=True) if (b - a) * step_mm >= min_mm]
 
 
 def sugar(look: CloseLook, toes: Toes) -> list[Fault]:
@@ -53,7 +53,7 @@ def sugar(look: CloseLook, toes: Toes) -> list[Fault]:
     return [
         _stretch("sugaring", look, a, b, 0.0, float(share[a : b + 1].mean()))
         for a, b in runs((share > GRANULAR) & inside, 1 / PX_PER_MM, SUGAR_MM, 1.0)
-        if (share[a : b + 1] > SUGARED).sum() / PX_PER_MM > SUGAR_MM and share[a : b + 1].mean() > LEAST_SUGAR
+        if (share[a : b + 1] > SUGARED).sum() / PX_PER_MM > SUGAR_MM and share[a : b + 1].mean() > MIN_SUGAR
     ]
 
 
@@ -104,7 +104,7 @@ def seen_as_groove(look: CloseLook, toes: Toes, dark: Fault) -> bool:
     left, right = (toe[columns] for toe in toes.at(look.s_mm))
     toe = left if dark.n_mm < (left + right).mean() / 2 else right
     beside = np.abs(look.n_mm[:, None] - toe) < BESIDE_MM
-    return float(np.where(beside, look.groove[:, columns], 0).max(0).mean()) > LEAST_GROOVE
+    return float(np.where(beside, look.groove[:, columns], 0).max(0).mean()) > MIN_GROOVE
 
 
 def _beside(face: Face, side: float, offset_mm: Floats) -> Floats:

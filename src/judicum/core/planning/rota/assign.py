@@ -15,7 +15,7 @@ from judicum.core.arrays import Floats
 from judicum.core.planning.rota.ground import Ground
 from judicum.core.planning.rota.programme import Row, least
 
-LEAST_S = 0.3
+MIN_S = 0.3
 """Seconds that a solve gets at least, however late it is."""
 
 
@@ -87,7 +87,7 @@ class Assignment:
             return []
         whole, upper = np.ones(self.size), np.ones(self.size)
         whole[-2:], upper[-2:] = 0, np.inf
-        found = least(cost, rows, np.zeros(self.size), upper, whole, max(LEAST_S, seconds))
+        found = least(cost, rows, np.zeros(self.size), upper, whole, max(MIN_S, seconds))
         return None if found is None else [k for k in range(len(self.options)) if found[k] > 0.5]
 
     def _room(self, need: int, w: int) -> bool:

@@ -10,7 +10,7 @@ from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, StringConstr
 from judicum.core.errors import InvalidValue, InvalidValues, refuse_all
 
 DAY_MINUTES = 24 * 60
-MOST = {"sessions": 200, "booths": 100, "people": 500, "needs": 2000, "kept": 2000}
+MAX_ROWS = {"sessions": 200, "booths": 100, "people": 500, "needs": 2000, "kept": 2000}
 """Of each list: what an evening course never reaches."""
 Name = Annotated[str, StringConstraints(min_length=1, max_length=80)]
 Clock = Annotated[str, StringConstraints(pattern=r"^([01]\d|2[0-3]):[0-5]\d$")]
@@ -84,12 +84,12 @@ class Kept(_Given):
 class Asked(_Given):
     """Everything a rota is made of."""
 
-    sessions: Annotated[tuple[Session, ...], Field(max_length=MOST["sessions"])]
-    booths: Annotated[tuple[Booth, ...], Field(max_length=MOST["booths"])]
-    people: Annotated[tuple[Person, ...], Field(max_length=MOST["people"])]
-    needs: Annotated[tuple[Need, ...], Field(max_length=MOST["needs"])]
+    sessions: Annotated[tuple[Session, ...], Field(max_length=MAX_ROWS["sessions"])]
+    booths: Annotated[tuple[Booth, ...], Field(max_length=MAX_ROWS["booths"])]
+    people: Annotated[tuple[Person, ...], Field(max_length=MAX_ROWS["people"])]
+    needs: Annotated[tuple[Need, ...], Field(max_length=MAX_ROWS["needs"])]
     changeover_minutes: Annotated[int, Field(ge=0, le=DAY_MINUTES, strict=True)] = USUAL_CHANGEOVER
-    kept: Annotated[tuple[Kept, ...], Field(max_length=MOST["kept"])] = ()
+    kept: Annotated[tuple[Kept, ...], Field(max_length=MAX_ROWS["kept"])] = ()
 
     @property
     def in_order(self) -> tuple[Session, ...]:

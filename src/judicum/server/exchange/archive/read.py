@@ -16,7 +16,7 @@ from judicum.server.exchange.archive.schemas import schema_of
 from judicum.server.exchange.archive.tables import BY_NAME, VERSION
 from judicum.server.exchange.archive.write import BY_CONTENT, CHUNK, FORMAT
 
-MOST_ROW_BYTES = 4_000_000_000
+MAX_ROW_BYTES = 4_000_000_000
 """Of all tables together, unpacked: a course of 200,000 attempts has less than half of it."""
 REPORTED = ("measurements", "beads", "corrections")
 """Tables with a `report`, which the core's own reader must understand."""
@@ -49,8 +49,8 @@ class Archive:
         if len(there) != len(self._zip.infolist()) or set(there) != {*listed, "manifest.json"}:
             odd = sorted(set(there) ^ {*listed, "manifest.json"})
             raise InvalidValue("archive", odd[:3], "the files that its manifest lists, each once")
-        if sum(info.file_size for name, info in there.items() if name.startswith("tables/")) > MOST_ROW_BYTES:
-            raise InvalidValue("archive", "its tables", f"at most {MOST_ROW_BYTES} bytes of rows")
+        if sum(info.file_size for name, info in there.items() if name.startswith("tables/")) > MAX_ROW_BYTES:
+            raise InvalidValue("archive", "its tables", f"at most {MAX_ROW_BYTES} bytes of rows")
         missing = [name for name in BY_NAME if f"tables/{name}.jsonl" not in listed]
         if missing:
             raise InvalidValue("archive", None, "a table " + ", ".join(missing))

@@ -14,7 +14,7 @@ from judicum.server.people.courses.queries import instructor_of, staff_of
 from judicum.words.tables import as_csv
 
 Outcome = Literal["made", "changed", "same", "refused"]
-MOST_BYTES = 2_000_000
+MAX_BYTES = 2_000_000
 """Of one file: a hundred bytes a line."""
 
 
@@ -78,8 +78,8 @@ def put_sheet(user: User, course_id: int, sheet: Sheet, data: bytes, keep: bool)
         InvalidValues: no table. NotFound, NotAllowed: as for the sheet.
     """
     course = sheet.course(user, course_id)
-    if len(data) > MOST_BYTES:
-        raise InvalidValue("table", f"{len(data)} bytes", f"at most {MOST_BYTES} bytes")
+    if len(data) > MAX_BYTES:
+        raise InvalidValue("table", f"{len(data)} bytes", f"at most {MAX_BYTES} bytes")
     lines = read_sheet(data, sheet.columns(course))
     done: list[LineDone] = []
     try:

@@ -9,7 +9,7 @@ from judicum.server.follow.stock.models import Item
 from judicum.server.follow.stock.queries import SAME_MM, OnShelf, store_of
 from judicum.server.people.accounts.models import User
 
-MOST_WEEKS = 26
+MAX_WEEKS = 26
 
 
 @dataclass(frozen=True)
@@ -28,8 +28,8 @@ def cutting(user: User, course_id: int, evenings: int, kerf_mm: float, turns: bo
         InvalidValues: evenings or kerf outside what makes sense. NotFound, NotAllowed: not a course one teaches.
     """
     store = store_of(user, course_id)
-    if not 1 <= evenings <= MOST_WEEKS:
-        raise InvalidValue("evenings", evenings, f"1 to {MOST_WEEKS}")
+    if not 1 <= evenings <= MAX_WEEKS:
+        raise InvalidValue("evenings", evenings, f"1 to {MAX_WEEKS}")
     stocks = [one for one in store.shelf if one.item.kind in ("sheet", "bar") and one.level.left >= 1]
     groups: dict[tuple[str, float], list[OnShelf]] = {}
     for one in store.shelf:

@@ -17,7 +17,7 @@ GAP_MM = 60.0
 BLANK, CUT, EDGE, WORDS = LAYERS = ("BLANKS", "CUTS", "SHEET", "WORDS")
 COLOURS = {BLANK: 7, CUT: 1, EDGE: 8, WORDS: 7}
 """Layers of a drawing and their colour by the DXF index: black or white, red, grey."""
-TEXT_SHARE, MOST_TEXT_MM = 0.2, 14.0
+TEXT_SHARE, MAX_TEXT_MM = 0.2, 14.0
 """Height of a blank's name over its shorter side, and the most, mm."""
 
 
@@ -48,7 +48,7 @@ def _draw(space: Modelspace, sheet: Sheet, y0: float, what: str) -> None:
     say(f"{sheet.stock}: {what}, {100 * sheet.used_share:.0f} % used", 0, sheet.width_mm + GAP_MM / 6, GAP_MM / 4)
     for one in sheet.laid:
         box(one.x_mm, one.y_mm, one.length_mm, one.width_mm, BLANK)
-        height = min(MOST_TEXT_MM, TEXT_SHARE * one.width_mm)
+        height = min(MAX_TEXT_MM, TEXT_SHARE * one.width_mm)
         say(f"{one.length_mm:g} x {one.width_mm:g}", one.x_mm + height / 2, one.y_mm + height / 2, height)
     for number, cut in enumerate(sheet.cuts, 1):
         ends = [(cut.at_mm, y0 + cut.start_mm), (cut.at_mm, y0 + cut.end_mm)]

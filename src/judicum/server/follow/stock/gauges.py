@@ -9,7 +9,7 @@ from prometheus_client.parser import text_string_to_metric_families
 log = logging.getLogger(__name__)
 PRESSURE, TEMPERATURE = "gas_bottle_pressure_bar", "gas_bottle_temperature_celsius"
 WAIT_S = 2.0
-MOST_BYTES = 100_000
+MAX_BYTES = 100_000
 """A gauge tells two figures; what sends more is none."""
 
 
@@ -23,7 +23,7 @@ def ask_gauge(name: str) -> tuple[float, float | None] | None:
     """Pressure (bar) and temperature (°C, None where it has no thermometer) of a gauge; None where it does not answer."""
     try:
         with urlopen(known_gauges()[name], timeout=WAIT_S) as answer:  # an address the server's owner wrote down
-            text = answer.read(MOST_BYTES).decode()
+            text = answer.read(MAX_BYTES).decode()
         told = {
             sample.name: sample.value for family in text_string_to_metric_families(text) for sample in family.samples
         }

@@ -9,7 +9,7 @@ from judicum.server.follow.stock.actions.use_bottle import WIRED_OFF_BAR, keep_r
 from judicum.server.follow.stock.gauges import ask_gauge
 from judicum.server.follow.stock.models import Bottle, GaugeReading
 
-LEAST_CHANGE_BAR = 1.0
+MIN_CHANGE_BAR = 1.0
 """bar. A smaller change is not written down before a reading is EVERY old: twice the sensor's uncertainty."""
 EVERY = timedelta(hours=6)
 
@@ -24,5 +24,5 @@ def read_gauges(timestamp: int) -> None:
             continue
         last = GaugeReading.objects.filter(bottle=bottle).last()
         old = last is None or timezone.now() - last.at >= EVERY
-        if last is None or old or abs(last.bar - told[0]) >= LEAST_CHANGE_BAR:
+        if last is None or old or abs(last.bar - told[0]) >= MIN_CHANGE_BAR:
             keep_reading(bottle, round(told[0], 1), told[1], WIRED_OFF_BAR, GaugeReading.How.WIRED)

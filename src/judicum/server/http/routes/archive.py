@@ -14,7 +14,7 @@ from judicum.server.answers import exchange as exchange_answers
 from judicum.server.answers.problems import FieldProblem
 from judicum.server.exchange.archive.personal import personal_archive
 from judicum.server.exchange.archive.write import archive_of
-from judicum.server.exchange.sheets import MOST_BYTES, SHEETS, LineDone, Sheet, put_sheet
+from judicum.server.exchange.sheets import MAX_BYTES, SHEETS, LineDone, Sheet, put_sheet
 from judicum.server.http.authentication import SessionOnly
 from judicum.server.http.parsing import sent_bytes
 from judicum.server.http.person import person
@@ -57,7 +57,7 @@ class TableParser(BaseParser):
     media_type = "text/csv"
 
     def parse(self, stream, media_type=None, parser_context=None):  # type: ignore[no-untyped-def]
-        return stream.read(MOST_BYTES + 1)
+        return stream.read(MAX_BYTES + 1)
 
 
 class SheetView(APIView):

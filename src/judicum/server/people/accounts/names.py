@@ -13,7 +13,7 @@ from judicum.core.errors import InvalidValue
 
 UNSEEN = ("Cc", "Cf", "Cs", "Co", "Cn")
 """Unicode categories of what has no shape: controls, joiners, direction marks, half pairs, what is not assigned."""
-MOST_LETTERS = 60
+MAX_LETTERS = 60
 
 
 def written(name: str) -> str:
@@ -45,8 +45,8 @@ def check_name(field: str, name: str) -> str:
         InvalidValue: nothing to read, or letters of one script among those of another that look the same.
     """
     kept = written(name)
-    if not any(sign.isalnum() for sign in kept) or len(kept) > MOST_LETTERS:
-        raise InvalidValue(field, name, f"a name of 1 to {MOST_LETTERS} letters or digits")
+    if not any(sign.isalnum() for sign in kept) or len(kept) > MAX_LETTERS:
+        raise InvalidValue(field, name, f"a name of 1 to {MAX_LETTERS} letters or digits")
     if confusables.is_dangerous(kept):
         raise InvalidValue(field, name, "letters of one alphabet; some here only look like those beside them")
     return kept

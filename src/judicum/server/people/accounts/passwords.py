@@ -2,15 +2,15 @@
 
 from django.core.exceptions import ValidationError
 
-LEAST_SIGNS = 8
+MIN_SIGNS = 8
 
 
 class SignsNotBlanks:
     """Blanks count for nothing: eight of them are no password."""
 
     def validate(self, password: str, user: object = None) -> None:
-        if sum(not sign.isspace() for sign in password) < LEAST_SIGNS:
+        if sum(not sign.isspace() for sign in password) < MIN_SIGNS:
             raise ValidationError(self.get_help_text(), code="blank_password")
 
     def get_help_text(self) -> str:
-        return f"at least {LEAST_SIGNS} signs that are no blanks"
+        return f"at least {MIN_SIGNS} signs that are no blanks"

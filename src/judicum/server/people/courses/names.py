@@ -2,13 +2,13 @@
 
 from judicum.core.errors import InvalidValue
 
-MOST_NAME = 120
+MAX_NAME = 120
 """Characters: what fits a line of the sheet and the head of the page."""
 
 
 def check_course_name(name: str) -> str:
     """The name as it is kept. Raises InvalidValue."""
     kept = " ".join(name.split())
-    if not 1 <= len(kept) <= MOST_NAME:
-        raise InvalidValue("name", name, f"1 to {MOST_NAME} characters")
+    if not 1 <= len(kept) <= MAX_NAME:
+        raise InvalidValue("name", name, f"1 to {MAX_NAME} characters")
     return kept

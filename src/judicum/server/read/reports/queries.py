@@ -7,14 +7,14 @@ from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import membership_of
 from judicum.server.read.reports.models import Report
 
-MOST = 20
+MAX_LISTED = 20
 """Newest reports that are listed."""
 
 
 def reports_for(user: User, course_id: int) -> list[Report]:
     """One's own reports of a course, newest first. Raises NotFound."""
     membership_of(user, course_id)
-    return list(_own(user).filter(course_id=course_id)[:MOST])
+    return list(_own(user).filter(course_id=course_id)[:MAX_LISTED])
 
 
 def report_for(user: User, report_id: int) -> Report:

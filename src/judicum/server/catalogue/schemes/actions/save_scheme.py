@@ -16,7 +16,7 @@ from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
 from judicum.server.people.courses.queries import instructor_of
 
-MOST_SCHEMES = 30
+MAX_SCHEMES = 30
 """Of a course, by code: more would not be found again in a list."""
 
 
@@ -35,8 +35,8 @@ def save_scheme(user: User, course_id: int, body: Any, code: str | None = None, 
     codes = list(newest_schemes(course.pk).values_list("code", flat=True))
     if code is None:
         code = _free(slugify(rules.title).replace("-", "_")[:32] or "scheme", codes)
-        if len(codes) >= MOST_SCHEMES:
-            raise InvalidValue("code", code, f"at most {MOST_SCHEMES} schemes in a course")
+        if len(codes) >= MAX_SCHEMES:
+            raise InvalidValue("code", code, f"at most {MAX_SCHEMES} schemes in a course")
     elif code not in codes:
         raise InvalidValue("code", code, "one of " + ", ".join(codes))
     last = Scheme.objects.filter(course=course, code=code).aggregate(last=Max("version"))["last"] or 0
@@ -51,5 +51,5 @@ def save_scheme(user: User, course_id: int, body: Any, code: str | None = None, 
 
 
 def _free(code: str, taken: list[str]) -> str:
-    tries = [code, *(f"{code}_{k}" for k in range(2, MOST_SCHEMES + 2))]
+    tries = [code, *(f"{code}_{k}" for k in range(2, MAX_SCHEMES + 2))]
     return next(one for one in tries if one not in taken)

@@ -11,7 +11,7 @@ from judicum.server.follow.evenings.queries import session_for
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import instructor_of
 
-MOST_WEEKS, SHORTEST, LONGEST = 60, 15, 720
+MAX_WEEKS, SHORTEST, LONGEST = 60, 15, 720
 """Weeks of one pattern; minutes of a session."""
 
 
@@ -28,8 +28,8 @@ def make_sessions(
     course = instructor_of(user, course_id).course
     if not SHORTEST <= minutes <= LONGEST:
         raise InvalidValue("minutes", minutes, f"{SHORTEST} to {LONGEST} minutes")
-    if not 1 <= weeks <= MOST_WEEKS:
-        raise InvalidValue("weeks", weeks, f"1 to {MOST_WEEKS}")
+    if not 1 <= weeks <= MAX_WEEKS:
+        raise InvalidValue("weeks", weeks, f"1 to {MAX_WEEKS}")
     days = [day for k in range(weeks) if (day := first + timedelta(weeks=k)) not in without]
     begin = 60 * start.hour + start.minute
     for other in Session.objects.filter(course=course, date__in=days):

@@ -11,7 +11,7 @@ from judicum.server.follow.evenings.models import Booth, BoothNote, Session
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import membership_of, staff_of
 
-MOST_NAME, MOST_BROKEN = 40, 200
+MAX_NAME, MAX_BROKEN = 40, 200
 
 
 @transaction.atomic
@@ -31,10 +31,10 @@ def set_booth(
         NotFound, NotAllowed: not a course one teaches, no such booth.
     """
     course = staff_of(user, course_id).course
-    if not 1 <= len(name.strip()) <= MOST_NAME:
-        raise InvalidValue("name", name, f"1 to {MOST_NAME} characters")
-    if len(broken) > MOST_BROKEN:
-        raise InvalidValue("broken", f"{len(broken)} characters", f"at most {MOST_BROKEN} characters")
+    if not 1 <= len(name.strip()) <= MAX_NAME:
+        raise InvalidValue("name", name, f"1 to {MAX_NAME} characters")
+    if len(broken) > MAX_BROKEN:
+        raise InvalidValue("broken", f"{len(broken)} characters", f"at most {MAX_BROKEN} characters")
     if unknown := [one for one in has if one not in FEATURES]:
         raise InvalidValue("has", unknown[0], "some of " + ", ".join(FEATURES))
     sessions = list(Session.objects.filter(course=course, pk__in=closed))
@@ -66,8 +66,8 @@ def report_broken(user: User, course_id: int, booth_id: int, text: str) -> Booth
     booth = Booth.objects.select_for_update().filter(course=course, pk=booth_id).first()
     if booth is None:
         raise NotFound(f"There is no booth {booth_id} in this course.")
-    if not 1 <= len(text.strip()) <= MOST_BROKEN:
-        raise InvalidValue("text", f"{len(text)} characters", f"1 to {MOST_BROKEN} characters")
+    if not 1 <= len(text.strip()) <= MAX_BROKEN:
+        raise InvalidValue("text", f"{len(text)} characters", f"1 to {MAX_BROKEN} characters")
     booth.broken = text.strip()
     booth.save(update_fields=["broken"])
     _keep_note(booth, user)

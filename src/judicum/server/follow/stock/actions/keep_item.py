@@ -15,7 +15,7 @@ from judicum.server.follow.stock.queries import item_for
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import staff_of
 
-MOST_NOTE = 200
+MAX_NOTE = 200
 OWN = {spec.key for spec in ABOUT}
 
 
@@ -61,8 +61,8 @@ def move(
     by_hand = [key for key in MOVES if key != "opened"]
     if kind not in by_hand:
         raise InvalidValue("kind", kind, "one of " + ", ".join(by_hand))
-    if len(note) > MOST_NOTE:
-        raise InvalidValue("note", f"{len(note)} characters", f"at most {MOST_NOTE} characters")
+    if len(note) > MAX_NOTE:
+        raise InvalidValue("note", f"{len(note)} characters", f"at most {MAX_NOTE} characters")
     return Movement.objects.create(
         item=item, kind=kind, amount=read_amount("amount", amount), note=note.strip(), at=at or timezone.now(), by=user
     )

@@ -17,7 +17,7 @@ from judicum.server.follow.stock.queries import bottle_for
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import staff_of
 
-MOST_NAME = 40
+MAX_NAME = 40
 WIRED_OFF_BAR = 0.5
 """bar. Standard uncertainty of a pressure sensor of a quarter percent of 400 bar."""
 
@@ -33,8 +33,8 @@ def open_bottle(user: User, course_id: int, item_id: int, name: str, at: datetim
     item = Item.objects.filter(course=course, kind="gas", pk=item_id).first()
     if item is None:
         raise InvalidValue("item", item_id, "a gas of this course's shelf")
-    if not 1 <= len(name.strip()) <= MOST_NAME:
-        raise InvalidValue("name", name, f"1 to {MOST_NAME} characters")
+    if not 1 <= len(name.strip()) <= MAX_NAME:
+        raise InvalidValue("name", name, f"1 to {MAX_NAME} characters")
     if Bottle.objects.filter(course=course, name=name.strip(), closed_at=None).exists():
         raise InvalidValue("name", name, "a name that no other bottle in use has")
     moment = at or timezone.now()

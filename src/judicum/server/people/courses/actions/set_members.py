@@ -12,7 +12,7 @@ from judicum.server.people.courses.models import Course, Membership
 from judicum.server.people.courses.queries import instructor_of
 from judicum.server.people.roles import STAFF, Role
 
-MOST_TO_JOIN = 1000
+MAX_TO_JOIN = 1000
 
 
 def _member(user: User, course_id: int, member_id: int) -> Membership:
@@ -70,8 +70,8 @@ def set_join_code(
         InvalidValue: a number that is none, a time that is over. NotFound, NotAllowed: not the course's instructor.
     """
     course = instructor_of(user, course_id).course
-    if left is not None and not 0 <= left <= MOST_TO_JOIN:
-        raise InvalidValue("left", left, f"0 to {MOST_TO_JOIN}, or nothing for any number")
+    if left is not None and not 0 <= left <= MAX_TO_JOIN:
+        raise InvalidValue("left", left, f"0 to {MAX_TO_JOIN}, or nothing for any number")
     if until is not None and until <= timezone.now():
         raise InvalidValue("until", until.isoformat(timespec="minutes"), "a time to come, or nothing for no end")
     course.join_left, course.join_until = left, until

@@ -13,7 +13,7 @@ from judicum.server.people.accounts.queries import owned_by
 from judicum.server.people.courses.names import check_course_name
 from judicum.server.people.roles import STAFF
 
-LEAST_DAYS, MOST_DAYS = 30, 3650
+MIN_DAYS, MAX_DAYS = 30, 3650
 """Age at which photos are thinned: not before a coupon was surely marked and talked over."""
 
 
@@ -35,7 +35,7 @@ def set_workshop(owner: User, name: str, second_factor: bool, thin_after_days: i
     """Change one's workshop. Asking for a second factor ends every session of those who teach without one.
 
     Raises:
-        NotAllowed: not an owner. InvalidValues: no name, an age outside of LEAST_DAYS to MOST_DAYS.
+        NotAllowed: not an owner. InvalidValues: no name, an age outside of MIN_DAYS to MAX_DAYS.
     """
     workshop = Workshop.objects.select_for_update().get(pk=owned_by(owner).pk)
     problems = []
@@ -43,8 +43,8 @@ def set_workshop(owner: User, name: str, second_factor: bool, thin_after_days: i
         workshop.name = check_course_name(name)
     except InvalidValue as problem:
         problems.append(problem)
-    if thin_after_days is not None and not LEAST_DAYS <= thin_after_days <= MOST_DAYS:
-        allowed = f"{LEAST_DAYS} to {MOST_DAYS} days, or nothing to keep every photo"
+    if thin_after_days is not None and not MIN_DAYS <= thin_after_days <= MAX_DAYS:
+        allowed = f"{MIN_DAYS} to {MAX_DAYS} days, or nothing to keep every photo"
         problems.append(InvalidValue("thin_after_days", thin_after_days, allowed))
     refuse_all(problems)
     asked_now = second_factor and not workshop.second_factor

@@ -5,7 +5,7 @@ from datetime import datetime
 from django.db import transaction
 
 from judicum.core.errors import EditConflict, InvalidValue
-from judicum.core.marking import MOST_NEXT
+from judicum.core.marking import MAX_NEXT
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import held_as_staff
@@ -31,8 +31,8 @@ def answer_attempt(
     """
     if answer not in ANSWERS:
         raise InvalidValue("answer", answer, "one of " + ", ".join(ANSWERS))
-    if not 1 <= len(why.strip()) <= MOST_NEXT:
-        raise InvalidValue("why", why, f"1 to {MOST_NEXT} characters")
+    if not 1 <= len(why.strip()) <= MAX_NEXT:
+        raise InvalidValue("why", why, f"1 to {MAX_NEXT} characters")
     attempt = held_as_staff(user, attempt_id)
     check_version(attempt, version)
     attempt.answer = why.strip()

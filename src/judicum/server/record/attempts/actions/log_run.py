@@ -14,7 +14,7 @@ from judicum.server.record.attempts.signals import consumption_changed
 from judicum.server.record.attempts.states import AttemptStep
 from judicum.server.record.attempts.transitions import advance
 
-MOST_RUNS = 40
+MAX_RUNS = 40
 
 
 @transaction.atomic
@@ -47,7 +47,7 @@ def log_for(
 
 def _log(attempt: Attempt, user: User, values: Mapping[str, object], at: datetime | None, number: int) -> Attempt:
     clean = check_run(values)
-    most = min(Run.objects.filter(attempt=attempt).count() + 1, MOST_RUNS)
+    most = min(Run.objects.filter(attempt=attempt).count() + 1, MAX_RUNS)
     if not 1 <= number <= most:
         raise InvalidValue("number", number, f"1 to {most}")
     before = Run.objects.filter(attempt=attempt, number=number).values(*clean).first() or {}

@@ -5,7 +5,7 @@ from collections.abc import Mapping
 from django.db import transaction
 
 from judicum.core.errors import InvalidValue
-from judicum.core.marking import MOST_NEXT
+from judicum.core.marking import MAX_NEXT
 from judicum.server.people.accounts.models import User
 from judicum.server.record.marking.models import Phrase
 from judicum.words.marking import PLACEHOLDERS, placeholders_in
@@ -23,8 +23,8 @@ def keep_phrases(user: User, phrases: Mapping[str, str]) -> list[Phrase]:
     for key, text in phrases.items():
         if not (isinstance(key, str) and key.isdecimal() and int(key) in KEYS):
             raise InvalidValue("phrases", key, "keys 1 to 9")
-        if len(text) > MOST_NEXT:
-            raise InvalidValue(f"phrases.{key}", f"{len(text)} characters", f"at most {MOST_NEXT} characters")
+        if len(text) > MAX_NEXT:
+            raise InvalidValue(f"phrases.{key}", f"{len(text)} characters", f"at most {MAX_NEXT} characters")
         if unknown := sorted(placeholders_in(text) - set(PLACEHOLDERS)):
             raise InvalidValue(f"phrases.{key}", unknown[0], "some of " + ", ".join(PLACEHOLDERS))
     Phrase.objects.filter(user=user).delete()

@@ -6,7 +6,7 @@ from django.db import transaction
 from django.utils import timezone
 
 from judicum.core.errors import InvalidValue, NotFound, WrongState
-from judicum.core.marking import MOST_NEXT
+from judicum.core.marking import MAX_NEXT
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import instructor_of
 from judicum.server.record.attempts.queries import held_as_staff
@@ -23,8 +23,8 @@ def keep_reference(user: User, attempt_id: int, comment: str, at: datetime | Non
         NotFound, NotAllowed: not the course's instructor.
     """
     text = comment.strip()
-    if not 1 <= len(text) <= MOST_NEXT:
-        raise InvalidValue("comment", comment, f"1 to {MOST_NEXT} characters")
+    if not 1 <= len(text) <= MAX_NEXT:
+        raise InvalidValue("comment", comment, f"1 to {MAX_NEXT} characters")
     attempt = held_as_staff(user, attempt_id)
     instructor_of(user, attempt.course_id)
     if attempt.state != AttemptState.RETURNED:

@@ -8,7 +8,7 @@ from django.db import transaction
 from django.utils import timezone
 
 from judicum.core.errors import InvalidValue, refuse_all
-from judicum.core.marking import MOST_COMMENT, MOST_NEXT, check_scores, passes, read_scheme, total
+from judicum.core.marking import MAX_COMMENT, MAX_NEXT, check_scores, passes, read_scheme, total
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.actions.answer import check_version
 from judicum.server.record.attempts.models import Attempt
@@ -91,7 +91,7 @@ def set_mark(
 
 def check_texts(comment: str, next_change: str = "") -> None:
     """Raises InvalidValue where the words of a mark are too long."""
-    for name, text, most in (("comment", comment, MOST_COMMENT), ("next_change", next_change, MOST_NEXT)):
+    for name, text, most in (("comment", comment, MAX_COMMENT), ("next_change", next_change, MAX_NEXT)):
         if len(text) > most:
             raise InvalidValue(name, f"{len(text)} characters", f"at most {most} characters")
 

@@ -14,7 +14,7 @@ from judicum.server.people.courses.queries import staff_of
 from judicum.server.record.marking.models import SelfTest
 from judicum.server.record.marking.references import TEN, references_of
 
-FEWEST = 3
+MIN_REFERENCES = 3
 """Reference beads under which a test says nothing."""
 
 
@@ -27,8 +27,8 @@ def begin_test(user: User, course_id: int, at: datetime | None = None) -> SelfTe
     """
     staff_of(user, course_id)
     kept = list(references_of(course_id))
-    if len(kept) < FEWEST:
-        raise WrongState(f"A test needs at least {FEWEST} reference beads; {len(kept)} are kept.")
+    if len(kept) < MIN_REFERENCES:
+        raise WrongState(f"A test needs at least {MIN_REFERENCES} reference beads; {len(kept)} are kept.")
     secrets.SystemRandom().shuffle(kept)
     kept.sort(key=lambda one: one.attempt.mark.marked_by_id == user.pk)
     test = SelfTest.objects.create(course_id=course_id, user=user, started_at=at or timezone.now())

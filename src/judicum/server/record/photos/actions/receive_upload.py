@@ -106,14 +106,14 @@ def _check_room(user: User, attempt: Attempt, size: int) -> None:
     if attempt.photos.count() >= MAX_PHOTOS:
         raise TooMuch(f"This attempt has {MAX_PHOTOS} photos; that is the most one may have.")
     mine = Photo.objects.filter(sent_by=user).aggregate(sum=Sum("picture__bytes"))["sum"] or 0
-    if mine + size > settings.MOST_BYTES_OF_PERSON:
-        most = settings.MOST_BYTES_OF_PERSON / 1e9
+    if mine + size > settings.MAX_BYTES_OF_PERSON:
+        most = settings.MAX_BYTES_OF_PERSON / 1e9
         raise TooMuch(f"Your photos take {mine / 1e9:.1f} GB; {most:g} GB is the most one person may keep.")
     course = (
         cache.get_or_set(f"bytes-of-course-{attempt.course_id}", lambda: _bytes_of(attempt.course_id), COUNTED_S) or 0
     )
-    if course + size > settings.MOST_BYTES_OF_COURSE:
-        most = settings.MOST_BYTES_OF_COURSE / 1e9
+    if course + size > settings.MAX_BYTES_OF_COURSE:
+        most = settings.MAX_BYTES_OF_COURSE / 1e9
         raise TooMuch(f"The course's photos take {course / 1e9:.1f} GB; {most:g} GB is the most. Tell your instructor.")
 
 
