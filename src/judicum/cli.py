@@ -41,7 +41,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
         reading.add_argument("--units", choices=tuple(UNITS), default="metric", help="of the sentences; figures are SI")
     bench = commands.add_parser("bench-photo", help="draw the fixed set of photos, measure it, print how well")
     bench.add_argument("--share", type=float, default=1.0, metavar="0..1", help="only this share of each kind")
-    bench.add_argument("--draw", type=int, default=0, metavar="N", help="another draw of the set (0 the fixed one)")
+    bench.add_argument("--seed", type=int, default=0, metavar="N", help="another seed of the set (0 the fixed one)")
     bench.add_argument("--odd", type=int, metavar="N", help="instead measure N odd pictures and count the answers")
     bench.add_argument(
         "--perturb",
@@ -54,13 +54,13 @@ def main(arguments: Sequence[str] | None = None) -> int:
         "bench-rota", help="drawn evenings, planned and checked: how many are placed, how fast"
     )
     evenings.add_argument("--each", type=int, default=3, metavar="N", help="evenings of each kind")
-    evenings.add_argument("--draw", type=int, default=0, metavar="N", help="another draw of them (0 the fixed one)")
+    evenings.add_argument("--seed", type=int, default=0, metavar="N", help="another seed of them (0 the fixed one)")
     classes = commands.add_parser("bench-forecast", help="simulated classes and how well they are foreseen")
     classes.add_argument("--cases", type=int, default=1000, metavar="N", help="questions that are asked")
-    classes.add_argument("--draw", type=int, default=0, metavar="N", help="another draw of them (0 the fixed one)")
+    classes.add_argument("--seed", type=int, default=0, metavar="N", help="another seed of them (0 the fixed one)")
     welders = commands.add_parser("bench-causes", help="welders with one hidden habit each: how often it is found")
     welders.add_argument("--each", type=int, default=3, metavar="N", help="welders of each habit")
-    welders.add_argument("--draw", type=int, default=0, metavar="N", help="another draw of them (0 the fixed one)")
+    welders.add_argument("--seed", type=int, default=0, metavar="N", help="another seed of them (0 the fixed one)")
     asked = parser.parse_args(arguments)
     work = {
         "measure": _measure,
@@ -195,7 +195,7 @@ def _bench_rota(asked: argparse.Namespace) -> int:
 
     if asked.each < 1:
         raise InvalidValue("--each", asked.each, "at least 1")
-    print(bench(asked.each, asked.draw))
+    print(bench(asked.each, asked.seed))
     return 0
 
 
@@ -204,7 +204,7 @@ def _bench_forecast(asked: argparse.Namespace) -> int:
 
     if asked.cases < 1:
         raise InvalidValue("--cases", asked.cases, "at least 1")
-    print(bench(asked.cases, asked.draw))
+    print(bench(asked.cases, asked.seed))
     return 0
 
 
@@ -213,7 +213,7 @@ def _bench_causes(asked: argparse.Namespace) -> int:
 
     if asked.each < 1:
         raise InvalidValue("--each", asked.each, "at least 1")
-    print(bench(asked.each, asked.draw))
+    print(bench(asked.each, asked.seed))
     return 0
 
 
@@ -229,14 +229,14 @@ def _bench(asked: argparse.Namespace) -> int:
 
     if not 0 < asked.share <= 1:
         raise InvalidValue("share", asked.share, "more than 0, at most 1")
-    if asked.draw < 0:
-        raise InvalidValue("draw", asked.draw, "0 or more")
+    if asked.seed < 0:
+        raise InvalidValue("seed", asked.seed, "0 or more")
     if asked.perturb:
         from judicum.bench.perturb import perturb_table
 
         print(perturb_table(asked.share))
         return 0
-    print(bench(asked.share, asked.draw))
+    print(bench(asked.share, asked.seed))
     return 0
 
 

@@ -9,16 +9,16 @@ from judicum.camera.draw import px_per_mm_on_bead
 
 
 def test_the_set_is_the_same_every_time_and_another_draw_is_another_set() -> None:
-    first, again, other = (list(islice(cases(0.2, draw), 12)) for draw in (0, 0, 3))
+    first, again, other = (list(islice(cases(0.2, seed), 12)) for seed in (0, 0, 3))
     assert [repr(c) for c in first] == [repr(c) for c in again]
     assert [c.name for c in first] == [c.name for c in other]
     assert all(repr(a) != repr(b) for a, b in zip(first, other, strict=True))
 
 
-@pytest.mark.parametrize("draw", [0, 1])
-def test_no_drawn_fault_covers_another(draw: int) -> None:
+@pytest.mark.parametrize("seed", [0, 1])
+def test_no_drawn_fault_covers_another(seed: int) -> None:
     seen = 0
-    for case in cases(1.0, draw):
+    for case in cases(1.0, seed):
         faults = case.scene.bead.faults if case.scene.bead else ()
         if len(faults) == 2 and "crater" not in {f.kind for f in faults}:
             seen += 1

@@ -38,7 +38,7 @@ def test_points_of_no_sense_are_one_line_and_exit_2(points: str, capsys: pytest.
 
 
 @pytest.mark.parametrize(
-    ("given", "field"), [(["--share", "0"], "share"), (["--share", "1.5"], "share"), (["--draw", "-1"], "draw")]
+    ("given", "field"), [(["--share", "0"], "share"), (["--share", "1.5"], "share"), (["--seed", "-1"], "seed")]
 )
 def test_a_benchmark_of_no_sense_is_one_line_and_exit_2(
     given: list[str], field: str, capsys: pytest.CaptureFixture[str]

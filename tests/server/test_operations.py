@@ -13,7 +13,7 @@ from django.db import connection
 from django.test import Client
 from pythonjsonlogger.json import JsonFormatter
 
-from judicum.server.platform import request_id as trail
+from judicum.server.platform import request_id
 from judicum.server.platform.storage import WholeFiles
 from judicum.server.record.photos import tasks
 from judicum.server.record.photos.actions.receive_upload import begin_upload, finish_whole
@@ -23,7 +23,7 @@ from tests.drawn import bead_photo
 from tests.people import Course, logged
 
 pytestmark = pytest.mark.django_db
-TRAIL = "phone-0123456789abcdef"
+REQUEST_ID = "phone-0123456789abcdef"
 
 
 def test_a_living_server_says_so_and_one_that_can_serve_says_that(client: Client) -> None:
@@ -63,7 +63,7 @@ def test_metrics_count_answers_by_pattern_and_tell_what_waits(course: Course, cl
 def sent(course: Course) -> Photo:
     """A photo whose pieces came under TRAIL and whose last answer never reached the phone."""
     logged(course)
-    with trail.following(TRAIL):
+    with request_id.bound(REQUEST_ID):
         upload = begin_upload(course.student, course.attempt.pk, len(bead_photo().jpeg), "bead.jpg")
     keep_piece(upload, 0, bead_photo().jpeg)
     assert finish_whole() == 1
@@ -75,28 +75,28 @@ def test_an_id_follows_a_photo_from_the_phone_to_its_measurement(
     course: Course, caplog: pytest.LogCaptureFixture, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     photo = sent(course)
-    assert photo.request_id == TRAIL
+    assert photo.request_id == REQUEST_ID
     mine = Measurement.objects.create(photo=photo, requested_at="2020-01-01T00:00:00Z")
-    caplog.handler.addFilter(trail.put_on)
+    caplog.handler.addFilter(request_id.add_to_record)
     with caplog.at_level(logging.INFO):
         tasks.measure(mine.pk)
     told = next(record for record in caplog.records if record.getMessage() == "measured")
     line = json.loads(JsonFormatter("%(request_id)s %(message)s").format(told))
-    assert line["request_id"] == TRAIL
+    assert line["request_id"] == REQUEST_ID
     assert line["photo"] == photo.pk
-    assert trail.current() == ""
+    assert request_id.current() == ""
 
 
 @pytest.mark.parametrize("given", [None, "short", "no spaces here", "x" * 65])
 def test_an_id_that_is_none_is_replaced(client: Client, given: str | None) -> None:
     headers: Any = {"X-Request-Id": given} if given else {}
-    told = client.get("/health", headers=headers)[trail.HEADER]
+    told = client.get("/health", headers=headers)[request_id.HEADER]
     assert told != given
     assert len(told) == 32
 
 
 def test_a_request_s_own_id_comes_back(client: Client) -> None:
-    assert client.get("/health", headers={"X-Request-Id": TRAIL})[trail.HEADER] == TRAIL
+    assert client.get("/health", headers={"X-Request-Id": REQUEST_ID})[request_id.HEADER] == REQUEST_ID
 
 
 def test_behind_tls_nothing_is_left_to_be_desired() -> None:

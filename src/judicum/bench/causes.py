@@ -97,11 +97,11 @@ def find(job: tuple[str, int]) -> Found:
     return Found(job[0], causes, tuple(s.code for s in found.symptoms), report.refusal is not None)
 
 
-def bench(each: int = 3, draw: int = 0) -> str:
+def bench(each: int = 3, seed: int = 0) -> str:
     """Explain `each` welders of every habit and a share of sound ones; the report as Markdown."""
     codes = [code for code in HABITS for _ in range(each)]
     codes += [NONE] * round(len(codes) * SOUND_SHARE)
-    jobs = [(code, 100_000 * (draw + 1) + k) for k, code in enumerate(codes)]
+    jobs = [(code, 100_000 * (seed + 1) + k) for k, code in enumerate(codes)]
     with ProcessPoolExecutor(os.cpu_count()) as pool:
         done = list(pool.map(find, jobs, chunksize=2))
     return told(done)

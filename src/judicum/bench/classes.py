@@ -68,9 +68,9 @@ def attempts_of(days: Floats, totals: Floats) -> list[dict[str, Any]]:
     ]
 
 
-def cases(count: int, draw: int) -> list[tuple[dict[str, Any], Truth]]:
+def cases(count: int, seed: int) -> list[tuple[dict[str, Any], Truth]]:
     """So many questions with what then happened."""
-    rng = np.random.default_rng(1000 + draw)
+    rng = np.random.default_rng(1000 + seed)
     made: list[tuple[dict[str, Any], Truth]] = []
     while len(made) < count:
         base, misses = float(rng.uniform(35, 65)), float(rng.choice([0.0, 0.05, 0.12]))
@@ -108,9 +108,9 @@ def baselines(asked: dict[str, Any]) -> tuple[float, float]:
     return (sum(own[-3:]) + 1) / (len(own[-3:]) + 2), (sum(every) + 1) / (len(every) + 2)
 
 
-def bench(count: int = 1000, draw: int = 0) -> str:
+def bench(count: int = 1000, seed: int = 0) -> str:
     """Ask so many questions; the report as Markdown."""
-    asked = cases(count, draw)
+    asked = cases(count, seed)
     begun = time.perf_counter()
     told = [forecast(one) for one, _ in asked]
     took = time.perf_counter() - begun

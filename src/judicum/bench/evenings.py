@@ -34,9 +34,9 @@ class Evening:
     most: dict[int, int]
 
 
-def evening(kind: str, draw: int) -> Evening:
+def evening(kind: str, seed: int) -> Evening:
     """One drawn instance of a kind."""
-    rng = np.random.default_rng([KINDS.index(kind), draw])
+    rng = np.random.default_rng([KINDS.index(kind), seed])
     count, many_booths, many_people = SIZES.get(kind, USUAL)
     sessions = [
         {"id": f"s{k + 1}", "date": (BEGIN + timedelta(days=3 * k)).isoformat(), "start": "18:00", "minutes": MINUTES}
@@ -195,7 +195,7 @@ def faults_of(asked: dict[str, Any], told: dict[str, Any]) -> list[str]:
     return wrong
 
 
-def bench(each: int, draw: int = 0) -> str:
+def bench(each: int, seed: int = 0) -> str:
     """Plan so many evenings of each kind; a Markdown table of what was placed, checked, and how long it took."""
     lines = [
         "| kind | evenings | needs | placed of what could be at most, by priority | impossible | seconds, median and most |",
@@ -206,7 +206,7 @@ def bench(each: int, draw: int = 0) -> str:
         placed: dict[int, int] = defaultdict(int)
         most: dict[int, int] = defaultdict(int)
         for k in range(each):
-            one = evening(kind, 1000 * draw + k)
+            one = evening(kind, 1000 * seed + k)
             begun = time.perf_counter()
             told = rota(one.asked).as_json()
             took.append(time.perf_counter() - begun)

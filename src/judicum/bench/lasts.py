@@ -1,4 +1,4 @@
-"""How often a stock runs out within the range it was given: `python -m judicum.bench.lasts [DRAW]`.
+"""How often a stock runs out within the range it was given: `python -m judicum.bench.lasts [SEED]`.
 
 Classes are drawn: evenings take a gamma-distributed amount about a mean that the forecast does not know, with a coefficient of
 variation that it does not know either; the stock is 3 to 13 evenings' worth.
@@ -33,11 +33,11 @@ def held(rng: np.random.Generator, cv: float, evenings: int, classes: int = CLAS
 
 
 def main() -> None:
-    draw = int(sys.argv[1]) if len(sys.argv) > 1 else 0
+    seed = int(sys.argv[1]) if len(sys.argv) > 1 else 0
     print(f"share that runs out within the range (asked: {HOLDS:g}), and its width in evenings")
     print(f"{'evenings seen':<16}" + "".join(f"{f'scatter {cv:g}':>18}" for cv in SCATTER))
     for evenings in EVENINGS:
-        rng = np.random.default_rng([draw, evenings])
+        rng = np.random.default_rng([seed, evenings])
         cells = [held(rng, cv, evenings) for cv in SCATTER]
         print(f"{evenings:<16}" + "".join(f"{share:>12.2f}{wide:>6.1f}" for share, wide in cells))
 

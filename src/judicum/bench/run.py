@@ -26,10 +26,10 @@ def _one(case: Case) -> Outcome:
     return case, photo.truth, measure_photo(photo.jpeg, case.name).report.as_json()
 
 
-def bench(share: float, draw: int = 0) -> str:
-    """Measure the set (or its first share), or another draw of it, and return the report as Markdown."""
+def bench(share: float, seed: int = 0) -> str:
+    """Measure the set (or its first share), or another seed of it, and return the report as Markdown."""
     with ProcessPoolExecutor(os.cpu_count()) as pool:
-        done = list(pool.map(_one, cases(share, draw)))
+        done = list(pool.map(_one, cases(share, seed)))
     tallies: dict[str, Tally] = {}
     refusals = []
     for case, truth, report in done:

@@ -29,11 +29,11 @@ class Case:
     refusal: str | None = None
 
 
-def cases(share: float = 1.0, draw: int = 0) -> Iterator[Case]:
-    """The set, or the first `share` of each kind; every `draw` is another set of the same sort, 0 the fixed one."""
+def cases(share: float = 1.0, seed: int = 0) -> Iterator[Case]:
+    """The set, or the first `share` of each kind; every `seed` is another set of the same sort, 0 the fixed one."""
     for kind, count in COUNTS.items():
         for k in range(max(1, round(count * share))):
-            rng = np.random.default_rng([len(kind), ord(kind[0]), k] + ([draw] if draw else []))
+            rng = np.random.default_rng([len(kind), ord(kind[0]), k] + ([seed] if seed else []))
             if kind == "refusal":
                 yield _refused(rng, k)
             else:

@@ -56,7 +56,7 @@ http {{
   client_body_temp_path {folder}/body;
   proxy_temp_path {folder}/answers;
   fastcgi_temp_path {folder}/unused; uwsgi_temp_path {folder}/unused; scgi_temp_path {folder}/unused;
-  map $http_x_request_id $trail {{ default $request_id; "~^[A-Za-z0-9-]{{8,64}}$" $http_x_request_id; }}
+  map $http_x_request_id $judicum_request_id {{ default $request_id; "~^[A-Za-z0-9-]{{8,64}}$" $http_x_request_id; }}
   map $http_x_forwarded_proto $spoken {{ default $scheme; https https; }}
   limit_conn_zone $binary_remote_addr zone=one:4m;
   gzip on; gzip_vary on; gzip_proxied any; gzip_comp_level 2; gzip_min_length 1000;
@@ -79,7 +79,7 @@ http {{
       proxy_set_header Host $http_host;
       proxy_set_header X-Forwarded-For $proxy_add_x_forwarded_for;
       proxy_set_header X-Forwarded-Proto $spoken;
-      proxy_set_header X-Request-Id $trail;
+      proxy_set_header X-Request-Id $judicum_request_id;
       proxy_request_buffering on;
       proxy_connect_timeout 2s;
       proxy_read_timeout {ANSWER_S}s;
@@ -88,7 +88,7 @@ http {{
     }}
     location = /metrics {{
       {watchers} deny all;
-      proxy_pass http://application; proxy_set_header Host $http_host; proxy_set_header X-Request-Id $trail;
+      proxy_pass http://application; proxy_set_header Host $http_host; proxy_set_header X-Request-Id $judicum_request_id;
     }}
 {pages}
   }}

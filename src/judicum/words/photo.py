@@ -41,7 +41,7 @@ def with_refusal_told(measured: "Measured") -> "Report":
     report = measured.report
     if measured.refusal is None or report.refusal is None:
         return report
-    return report.but(refusal=report.refusal.model_copy(update={"message": refusal(measured.refusal)}))
+    return report.replace(refusal=report.refusal.model_copy(update={"message": refusal(measured.refusal)}))
 
 
 def report_in_words(measured: "Measured") -> dict[str, Any]:

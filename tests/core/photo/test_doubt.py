@@ -63,7 +63,7 @@ def doubtful() -> Measured:
     width = report.bead.width_mm.model_copy(update={"uncertainty": 0.9})
     bead = report.bead.model_copy(update={"width_mm": width})
     quality = report.quality.model_copy(update={"warnings": [UNSURE_BEAD, "unsure: as an engine before worded it"]})
-    return Measured(report.but(bead=bead, quality=quality), measured.bead)
+    return Measured(report.replace(bead=bead, quality=quality), measured.bead)
 
 
 @pytest.mark.parametrize(

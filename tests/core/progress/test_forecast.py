@@ -11,7 +11,7 @@ from judicum.bench.classes import baselines, bench, cases
 from judicum.core.errors import InvalidValues
 from judicum.core.progress import ToGo, forecast
 from judicum.core.progress.forecast import _to_go, trend_of
-from judicum.core.progress.learning import Record, passes_ahead, paths, until_in_a_row, usual_in
+from judicum.core.progress.learning import Record, draw_particles, passes_ahead, until_in_a_row, usual_in
 
 BEGIN = datetime(2026, 10, 1, 18, tzinfo=UTC)
 
@@ -77,9 +77,9 @@ def test_a_break_makes_the_next_pass_less_likely() -> None:
     after[-1]["at"] = (BEGIN + timedelta(days=100)).isoformat()
     days = np.array([0.0, 7, 14, 21, 28])
     totals = np.array([60.0, 68, 74, 78, 80])
-    ways = paths()
-    usual = usual_in(ways, [])
-    soon = float(usual @ passes_ahead(ways, Record(totals, days), 70)[:, 0])
+    particles = draw_particles()
+    usual = usual_in(particles, [])
+    soon = float(usual @ passes_ahead(particles, Record(totals, days), 70)[:, 0])
     assert 0 < soon < 1
     assert forecast(asked(after)).next_pass < forecast(asked(record)).next_pass
 
@@ -177,10 +177,10 @@ def test_higher_marks_hardly_ever_make_a_pass_less_likely(low: float, more: floa
 
 def test_it_foresees_classes_it_was_not_made_for_better_than_what_one_would_guess() -> None:
     some = cases(160, draw=77)
-    told = [forecast(one).next_pass for one, _ in some]
+    likelihood = [forecast(one).next_pass for one, _ in some]
     came = np.array([truth.passed for _, truth in some], float)
     own, klass = np.array([baselines(one) for one, _ in some]).T
-    score = float(((np.array(told) - came) ** 2).mean())
+    score = float(((np.array(likelihood) - came) ** 2).mean())
     assert score < float(((own - came) ** 2).mean())
     assert score < float(((klass - came) ** 2).mean())
     assert "Brier score" in bench(20, 3)

@@ -63,7 +63,7 @@ def correct(report: Report, bead: Bead, steps: Sequence[Step]) -> tuple[Report, 
         layer = _APPLY[step["step"]](layer, step)
     ripple = _ripple(layer)
     bead = replace(layer.bead, ripple=ripple)
-    corrected = report.but(
+    corrected = report.replace(
         **outline_figures(bead.outline, bead.scale),
         ripple=ripple_figures(ripple),
         tint=layer.tint,
@@ -78,7 +78,7 @@ def _settled(report: Report) -> Report:
     if report.quality is None:
         return report
     warnings = [warning for warning in report.quality.warnings if not warning.startswith(UNSURE)]
-    return report.but(quality=report.quality.model_copy(update={"warnings": warnings}))
+    return report.replace(quality=report.quality.model_copy(update={"warnings": warnings}))
 
 
 def _as_doubtful(corrected: Report, report: Report) -> Report:
@@ -88,7 +88,7 @@ def _as_doubtful(corrected: Report, report: Report) -> Report:
     width = corrected.bead.width_mm
     least = max(width.uncertainty, report.bead.width_mm.uncertainty)
     bead = corrected.bead.model_copy(update={"width_mm": width.model_copy(update={"uncertainty": least})})
-    return corrected.but(bead=bead)
+    return corrected.replace(bead=bead)
 
 
 def _ripple(layer: _Layer) -> Ripple | None:

@@ -93,7 +93,7 @@ def _beads(data: bytes, name: str, given: GivenScale | None) -> Iterator[Measure
         return
     gains = card_gains(picture, scale)
     for bead, number in zip(found, _numbered(found), strict=True):
-        yield _figures(picture, scale, gains, bead, report.but(bead_number=number, beads_seen=len(found)))
+        yield _figures(picture, scale, gains, bead, report.replace(bead_number=number, beads_seen=len(found)))
 
 
 def _read(data: bytes, report: Report, given: GivenScale | None) -> tuple[Picture, Scale, Report] | Measured:
@@ -111,12 +111,12 @@ def _read(data: bytes, report: Report, given: GivenScale | None) -> tuple[Pictur
         residual_mm=rounded(scale.residual_mm, 4),
         tilt_deg=rounded(scale.tilt_deg, 1),
     )
-    report = report.but(scale=read)
+    report = report.replace(scale=read)
     if scale.tilt_deg is not None and scale.tilt_deg > MAX_TILT_DEG:
         return _refused(report, refuse("card_tilted", tilt_deg=scale.tilt_deg))
     blur = blur_mm(picture.pixels, scale)
     sharpness = None if blur is None else rounded(float(np.exp(-((blur / 0.2) ** 2))), 3)
-    report = report.but(quality=Quality(sharpness=sharpness, clipped_share=None, warnings=[]))
+    report = report.replace(quality=Quality(sharpness=sharpness, clipped_share=None, warnings=[]))
     if 1 / scale.mm_per_px < MIN_PX_PER_MM:
         return _refused(report, refuse("too_small", px_per_mm=1 / scale.mm_per_px))
     if blur is not None and blur > MAX_BLUR_MM:
@@ -170,14 +170,14 @@ def _figures(picture: Picture, scale: Scale, gains: Floats, found: _Located, rep
     warnings = ([] if scale.kind in ("window", "strip") else [NO_CARD]) + ([UNSURE_BEAD] if doubt.unsure else [])
     assert report.quality is not None
     quality = report.quality.model_copy(update={"clipped_share": rounded(clipped, 4), "warnings": warnings})
-    report = report.but(quality=quality)
+    report = report.replace(quality=quality)
     if clipped > MAX_CLIPPED:
         return _refused(report, refuse("overexposed", share=clipped))
     told = [_told(fault, line, toes) for fault in find_defects(look, toes, gains)]
     ripple = find_fronts(found.along, toes)
     if ripple is not None:
         ripple = ripple.without(hidden_by(told))
-    report = report.but(
+    report = report.replace(
         **outline_figures(line, scale, doubt.width_mm),
         ripple=ripple_figures(ripple),
         tint=tint_figures(_tint(picture, scale, gains, look, toes)),
@@ -218,4 +218,4 @@ def _clipped_share(picture: Picture, scale: Scale, bead: Outline) -> float:
 
 
 def _refused(report: Report, why: NotMeasured) -> Measured:
-    return Measured(report.but(refusal=Refusal(code=why.code)), refusal=why)
+    return Measured(report.replace(refusal=Refusal(code=why.code)), refusal=why)

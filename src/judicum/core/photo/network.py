@@ -1,4 +1,4 @@
-"""The small networks that ship with the program (`judicum.teach`), run on one core."""
+"""The small networks that ship with the program (`training`), run on one core."""
 
 from functools import cache
 from importlib.resources import files

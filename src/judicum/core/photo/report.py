@@ -127,6 +127,6 @@ class Report(Part):
         """The report of JSON values, also of those an older engine wrote."""
         return cls.model_validate(given)
 
-    def but(self, **parts: Any) -> "Report":
+    def replace(self, **parts: Any) -> "Report":
         """The same report with some parts put in their place."""
         return self.model_copy(update=parts)

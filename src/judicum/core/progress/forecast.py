@@ -17,11 +17,11 @@ from judicum.core.marking.score import on_curve
 from judicum.core.photo.fault_kinds import FAULT_KINDS
 from judicum.core.progress.learning import (
     MAX_AHEAD,
-    Paths,
+    Particles,
     Record,
+    draw_particles,
     log_likelihood,
     passes_ahead,
-    paths,
     until_in_a_row,
     usual_in,
 )
@@ -41,7 +41,7 @@ USUAL_NOISE, USUAL_WEIGHT = 7.0, 4.0
 BEYOND_NOISE = 1.3
 """A slope over its own error from which it is a trend: one in ten level records is taken for one."""
 NEAR, FAR = 0.8, 0.35
-"""Weight of the student's own marks for the next attempt, and for all that follow: no fixed draw of ways holds the true one,
+"""Weight of the student's own marks for the next attempt, and for all that follow: no fixed set of particles holds the true one,
 marks next to each other are alike, and the further ahead, the less the way of before binds."""
 OTHER_COUPONS, MIN_OTHERS = 0.5, 3
 """Weight of the course of marks at another coupon, from so many attempts on."""
@@ -119,15 +119,15 @@ class ClassRecords:
 
     def forecast(self, who: Hashable, coupon: str, pass_mark: float, in_a_row: int) -> Forecast:
         """How one student's record at a coupon goes on; all the others are the class."""
-        ways, own = paths(), self._records[who].get(coupon, NOTHING)
+        particles, own = draw_particles(), self._records[who].get(coupon, NOTHING)
         classmates = [kept[coupon] for other, kept in self._records.items() if other != who and coupon in kept]
-        before, told = self._before(ways, who, coupon, classmates), log_likelihood(ways, own)
-        weights = _weights(before + NEAR * told)
-        ahead = passes_ahead(ways, own, pass_mark)
+        before, likelihood = self._before(particles, who, coupon, classmates), log_likelihood(particles, own)
+        weights = _weights(before + NEAR * likelihood)
+        ahead = passes_ahead(particles, own, pass_mark)
         next_pass = round(float(np.clip(weights @ ahead[:, 0], 0.0, 1.0)), 3)
         standing = good_in_a_row([total >= pass_mark for total in own.totals])
         enough = standing >= in_a_row
-        far = _weights(before + FAR * told)
+        far = _weights(before + FAR * likelihood)
         to_go = 0 if enough else _to_go(until_in_a_row(ahead, far, in_a_row, standing))
         here = [one for one in self._attempts[who] if one.coupon == coupon]
         return Forecast(
@@ -144,25 +144,25 @@ class ClassRecords:
             sum(len(one) > 0 for one in classmates),
         )
 
-    def _before(self, ways: Paths, who: Hashable, coupon: str, classmates: list[Record]) -> Floats:
-        """Log odds of each path before the student's own marks here: usual in the class, tilted by their other coupons."""
-        usual = usual_in(ways, classmates)
+    def _before(self, particles: Particles, who: Hashable, coupon: str, classmates: list[Record]) -> Floats:
+        """Log odds of each particle before the student's own marks here: usual in the class, tilted by their other coupons."""
+        usual = usual_in(particles, classmates)
         others = {key: record for key, record in self._records[who].items() if key != coupon}
-        logs = np.log(usual) + self._lead(ways, usual, who, others)
+        logs = np.log(usual) + self._lead(particles, usual, who, others)
         for record in others.values():
             if len(record) >= MIN_OTHERS:
-                logs = logs + OTHER_COUPONS * log_likelihood(ways, record, level_free=True)
+                logs = logs + OTHER_COUPONS * log_likelihood(particles, record, level_free=True)
         return logs
 
-    def _lead(self, ways: Paths, usual: Floats, who: Hashable, others: Mapping[str, Record]) -> Floats:
-        """Log odds of each path from how far a student is before or behind the class at the same attempts of other coupons."""
+    def _lead(self, particles: Particles, usual: Floats, who: Hashable, others: Mapping[str, Record]) -> Floats:
+        """Log odds of each particle from how far a student is before or behind the class at the same attempts of other coupons."""
         off = [one for coupon in others for one in self._before_others(who, coupon)]
         if not off:
             return np.zeros(len(usual))
         lead = float(np.mean(off)) * SAME_HAND * len(off) / (len(off) + SAME_HAND_N)
-        mean = float(usual @ ways.start)
-        spread = float(usual @ (ways.start - mean) ** 2)
-        return lead * (ways.start - mean) / max(spread, 25.0)
+        mean = float(usual @ particles.start)
+        spread = float(usual @ (particles.start - mean) ** 2)
+        return lead * (particles.start - mean) / max(spread, 25.0)
 
     def _before_others(self, who: Hashable, coupon: str) -> list[float]:
         """Marks of a student over the mean of at least two others at the same attempt of a coupon."""

@@ -1,6 +1,6 @@
-"""Ways of learning: how a student's marks on one coupon may go on, and which ways are usual in a class.
+"""Particles, each one way of learning: how a student's marks on one coupon may go on, and which are usual in a class.
 
-A record is looked at through a fixed draw of ways ("paths"): where one starts, how far and how fast one gets better, evenly or
+A record is looked at through a fixed set of particles: where one starts, how far and how fast one gets better, evenly or
 in one step, how much is forgotten over a break, how much one attempt differs from the next. What a class has done says how
 usual each way is (weights of a mixture, fitted by a few rounds of expectation and maximisation from a wide starting belief
 [src: laird-1978]); what the student has done says which of them it may be (Bayes' rule). Even learning follows the
@@ -18,7 +18,7 @@ from scipy.special import ndtr
 
 from judicum.core.arrays import Floats
 
-SEED, PATHS = 20, 600
+SEED, PARTICLES = 20, 600
 """Of the fixed draw; twice as many change no probability by more than 0.01 on average."""
 START, START_SD = 55.0, 18.0
 """First marks of a hundred and how widely they lie, where nothing is known of a class."""
@@ -59,7 +59,7 @@ class Record:
 
 
 @dataclass(frozen=True, eq=False)
-class Paths:
+class Particles:
     """Ways of learning, one an entry; `table` is the mark each expects after 0, 1, 2, … attempts without a break."""
 
     start: Floats
@@ -71,13 +71,13 @@ class Paths:
     table: Floats
 
     def level(self, count: Floats) -> Floats:
-        """The mark each path expects after so many attempts that still count; `count` and result paths × attempts."""
+        """The mark each particle expects after so many attempts that still count; `count` and result particles × attempts."""
         even = -np.expm1(-self.rate[:, None] * count)
         share = np.where(self.step[:, None] > 0, count >= self.step[:, None], even)
         return np.clip(self.start[:, None] + self.gain[:, None] * share, 0.0, CEILING)
 
     def expected(self, days: Floats) -> Floats:
-        """The mark each path expects at attempts on these days (paths × attempts); a break takes from what was practised."""
+        """The mark each particle expects at attempts on these days (particles × attempts); a break takes from what was practised."""
         pauses = np.maximum(0.0, np.diff(days) - BREAK_DAYS)
         if not pauses.any() and len(days) <= self.table.shape[1]:
             return self.table[:, : len(days)]
@@ -92,61 +92,61 @@ class Paths:
 
 
 @lru_cache(maxsize=1)
-def paths() -> Paths:
-    """The fixed draw of ways of learning; the same in every process."""
+def draw_particles() -> Particles:
+    """The fixed set of particles of learning; the same in every process."""
     rng = np.random.default_rng(SEED)
-    kind = rng.uniform(size=PATHS)
+    kind = rng.uniform(size=PARTICLES)
     flat, sudden = kind < FLAT, (kind >= FLAT) & (kind < FLAT + SUDDEN)
-    start = rng.normal(START, START_SD, PATHS)
-    to_mastery = rng.normal(MASTERY, MASTERY_SD, PATHS) - start
-    master = rng.uniform(size=PATHS) < MASTERS
-    grown = np.clip(np.where(master, to_mastery, rng.normal(GAIN, GAIN_SD, PATHS)), MIN_GAIN, MAX_GAIN)
-    bare = Paths(
+    start = rng.normal(START, START_SD, PARTICLES)
+    to_mastery = rng.normal(MASTERY, MASTERY_SD, PARTICLES) - start
+    master = rng.uniform(size=PARTICLES) < MASTERS
+    grown = np.clip(np.where(master, to_mastery, rng.normal(GAIN, GAIN_SD, PARTICLES)), MIN_GAIN, MAX_GAIN)
+    bare = Particles(
         start=start,
-        gain=np.where(flat, rng.normal(0.0, 2.0, PATHS), grown),
+        gain=np.where(flat, rng.normal(0.0, 2.0, PARTICLES), grown),
         rate=_between(rng, RATE),
-        step=np.where(sudden, rng.integers(1, 13, PATHS), 0).astype(float),
-        forget=np.where(rng.uniform(size=PATHS) < 0.5, 0.0, rng.uniform(0.2, 1.0, PATHS)),
+        step=np.where(sudden, rng.integers(1, 13, PARTICLES), 0).astype(float),
+        forget=np.where(rng.uniform(size=PARTICLES) < 0.5, 0.0, rng.uniform(0.2, 1.0, PARTICLES)),
         noise=_between(rng, NOISE),
-        table=np.zeros((PATHS, 0)),
+        table=np.zeros((PARTICLES, 0)),
     )
-    every = np.tile(np.arange(LONGEST + MAX_AHEAD, dtype=float), (PATHS, 1))
-    return Paths(bare.start, bare.gain, bare.rate, bare.step, bare.forget, bare.noise, bare.level(every))
+    every = np.tile(np.arange(LONGEST + MAX_AHEAD, dtype=float), (PARTICLES, 1))
+    return Particles(bare.start, bare.gain, bare.rate, bare.step, bare.forget, bare.noise, bare.level(every))
 
 
 def _between(rng: np.random.Generator, ends: tuple[float, float]) -> Floats:
-    """Figures for all paths, evenly between the logarithms of two ends."""
-    return np.exp(rng.uniform(np.log(ends[0]), np.log(ends[1]), PATHS))
+    """Figures for all particles, evenly between the logarithms of two ends."""
+    return np.exp(rng.uniform(np.log(ends[0]), np.log(ends[1]), PARTICLES))
 
 
-def log_likelihood(ways: Paths, record: Record, level_free: bool = False) -> Floats:
-    """How likely each path makes a record, as a logarithm (paths).
+def log_likelihood(particles: Particles, record: Record, level_free: bool = False) -> Floats:
+    """How likely each particle makes a record, as a logarithm (particles).
 
     Args:
         level_free: only the course of the marks counts, not their height: of another coupon, which may be easier.
     """
-    return _told(ways, record.totals.tobytes(), record.days.tobytes(), level_free)
+    return _log_likelihood(particles, record.totals.tobytes(), record.days.tobytes(), level_free)
 
 
 @lru_cache(maxsize=4096)
-def _told(ways: Paths, totals: bytes, days: bytes, level_free: bool) -> Floats:
+def _log_likelihood(particles: Particles, totals: bytes, days: bytes, level_free: bool) -> Floats:
     """`log_likelihood` of each record once: every student of a class is asked of beside all the others."""
     if not totals:
-        return np.zeros(len(ways.start))
-    off = np.frombuffer(totals)[None, :] - ways.expected(np.frombuffer(days))
+        return np.zeros(len(particles.start))
+    off = np.frombuffer(totals)[None, :] - particles.expected(np.frombuffer(days))
     if level_free:
         off = off - off.mean(1, keepdims=True)
-    usual = (1 - ODD) / ways.noise[:, None] * np.exp(-0.5 * (off / ways.noise[:, None]) ** 2)
+    usual = (1 - ODD) / particles.noise[:, None] * np.exp(-0.5 * (off / particles.noise[:, None]) ** 2)
     return np.asarray(np.log(usual + ODD / ODD_SD * np.exp(-0.5 * (off / ODD_SD) ** 2)).sum(1))
 
 
-def usual_in(ways: Paths, classmates: Sequence[Record]) -> Floats:
-    """How usual each path is among students like these: weights that sum to 1."""
-    belief = np.full(len(ways.start), 1.0 / len(ways.start))
+def usual_in(particles: Particles, classmates: Sequence[Record]) -> Floats:
+    """How usual each particle is among students like these: weights that sum to 1."""
+    belief = np.full(len(particles.start), 1.0 / len(particles.start))
     records = [one for one in classmates if len(one)]
     if not records:
         return belief
-    logs = np.array([log_likelihood(ways, one) for one in records])
+    logs = np.array([log_likelihood(particles, one) for one in records])
     scaled = np.exp(logs - logs.max(1, keepdims=True))
     weights = belief
     for _ in range(ROUNDS):
@@ -156,27 +156,27 @@ def usual_in(ways: Paths, classmates: Sequence[Record]) -> Floats:
     return weights
 
 
-def passes_ahead(ways: Paths, record: Record, pass_mark: float) -> Floats:
-    """How likely each path reaches the pass mark at each of the next MAX_AHEAD attempts (paths × attempts)."""
+def passes_ahead(particles: Particles, record: Record, pass_mark: float) -> Floats:
+    """How likely each particle reaches the pass mark at each of the next MAX_AHEAD attempts (particles × attempts)."""
     without_break = not (np.diff(record.days) > BREAK_DAYS).any()
-    return _passes(ways, len(record), b"" if without_break else record.days.tobytes(), pass_mark)
+    return _passes(particles, len(record), b"" if without_break else record.days.tobytes(), pass_mark)
 
 
 @lru_cache(maxsize=128)
-def _passes(ways: Paths, done: int, days: bytes, pass_mark: float) -> Floats:
+def _passes(particles: Particles, done: int, days: bytes, pass_mark: float) -> Floats:
     """`passes_ahead` after so many attempts; `days` are empty where no break lies between them: then they do not matter."""
     before = np.frombuffer(days) if days else APART_DAYS * np.arange(done)
     last = float(before[-1]) if done else -APART_DAYS
-    expected = ways.expected(np.concatenate([before, last + APART_DAYS * np.arange(1, MAX_AHEAD + 1)]))
+    expected = particles.expected(np.concatenate([before, last + APART_DAYS * np.arange(1, MAX_AHEAD + 1)]))
     over = expected[:, done:] - pass_mark
-    return np.asarray((1 - ODD) * ndtr(over / ways.noise[:, None]) + ODD * ndtr(over / ODD_SD))
+    return np.asarray((1 - ODD) * ndtr(over / particles.noise[:, None]) + ODD * ndtr(over / ODD_SD))
 
 
 def until_in_a_row(passes: Floats, weights: Floats, in_a_row: int, standing: int) -> Floats:
     """How likely enough good ones stand in a row for the first time after exactly 1, 2, … further attempts.
 
     Args:
-        passes: by path and attempt. weights: of the paths. standing: good ones in a row now.
+        passes: by particle and attempt. weights: of the particles. standing: good ones in a row now.
     """
     kept = weights > 1e-6
     passes, state = passes[kept], np.zeros((in_a_row, int(kept.sum())))

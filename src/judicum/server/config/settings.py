@@ -6,7 +6,7 @@ from typing import Any
 import environ
 
 from judicum.server.config.storage import default_storage
-from judicum.server.platform.request_id import put_on
+from judicum.server.platform.request_id import add_to_record
 
 env = environ.Env()
 ROOT = Path(__file__).resolve().parents[4]
@@ -197,7 +197,7 @@ PROCRASTINATE_IMPORT_PATHS = ["judicum.server.record.photos.tasks"]
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
-    "filters": {"trail": {"()": lambda: put_on}},
+    "filters": {"request_id": {"()": lambda: add_to_record}},
     "formatters": {
         "json": {
             "()": "pythonjsonlogger.json.JsonFormatter",
@@ -205,7 +205,7 @@ LOGGING = {
             "rename_fields": {"asctime": "at", "levelname": "level", "name": "logger"},
         }
     },
-    "handlers": {"console": {"class": "logging.StreamHandler", "formatter": "json", "filters": ["trail"]}},
+    "handlers": {"console": {"class": "logging.StreamHandler", "formatter": "json", "filters": ["request_id"]}},
     # axes tells every sign-in in four lines; the request's own line says as much.
     "loggers": {name: {"level": "WARNING"} for name in ("procrastinate", "axes", "botocore", "boto3", "urllib3")},
     "root": {"handlers": ["console"], "level": "INFO"},

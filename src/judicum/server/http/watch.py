@@ -7,7 +7,7 @@ from collections.abc import Callable
 from django.http import HttpRequest, HttpResponse
 from prometheus_client import Counter, Histogram
 
-from judicum.server.platform import request_id as trail
+from judicum.server.platform import request_id
 
 log = logging.getLogger("judicum.request")
 SECONDS = Histogram(
@@ -28,7 +28,7 @@ class Watched:
 
     def __call__(self, request: HttpRequest) -> HttpResponse:
         begun = time.perf_counter()
-        with trail.following(request.headers.get(trail.HEADER)) as trail_id:
+        with request_id.bound(request.headers.get(request_id.HEADER)) as id_of_request:
             response = self.get_response(request)
             took = time.perf_counter() - begun
             # The pattern, not the address: one series for each, however many courses there are.
@@ -44,5 +44,5 @@ class Watched:
                 response.status_code,
                 extra={"ms": round(1000 * took, 1), "user": user.pk if user is not None else None},
             )
-            response.headers[trail.HEADER] = trail_id
+            response.headers[request_id.HEADER] = id_of_request
             return response

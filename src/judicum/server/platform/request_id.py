@@ -13,26 +13,26 @@ from logging import LogRecord
 
 HEADER = "X-Request-Id"
 _WELL_FORMED = re.compile(r"[A-Za-z0-9-]{8,64}")
-_trail: ContextVar[str] = ContextVar("trail", default="")
+_current: ContextVar[str] = ContextVar("trail", default="")
 
 
 def current() -> str:
     """The id under which things are logged now; empty outside any."""
-    return _trail.get()
+    return _current.get()
 
 
 @contextmanager
-def following(given: str | None) -> Iterator[str]:
+def bound(given: str | None) -> Iterator[str]:
     """Log under an id: the given one where it is well formed, else a new one."""
-    trail = given if given and _WELL_FORMED.fullmatch(given) else secrets.token_hex(16)
-    token = _trail.set(trail)
+    request_id = given if given and _WELL_FORMED.fullmatch(given) else secrets.token_hex(16)
+    token = _current.set(request_id)
     try:
-        yield trail
+        yield request_id
     finally:
-        _trail.reset(token)
+        _current.reset(token)
 
 
-def put_on(record: LogRecord) -> bool:
+def add_to_record(record: LogRecord) -> bool:
     """A logging filter that puts the id on every record."""
     record.request_id = current()
     return True

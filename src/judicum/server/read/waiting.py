@@ -80,7 +80,7 @@ def waiting_page(user: User, course_id: int, order: str, assignment_id: int | No
 
 
 def next_waiting(
-    user: User, course_id: int, but: int | None = None, order: str = "waited", assignment_id: int | None = None
+    user: User, course_id: int, replace: int | None = None, order: str = "waited", assignment_id: int | None = None
 ) -> NextAttempt:
     """The attempt of a course that is to be looked at next, of all there are in that order.
 
@@ -89,6 +89,6 @@ def next_waiting(
     """
     staff_of(user, course_id)
     waiting = waiting_in(user, course_id, order, assignment_id)
-    if but is not None:
-        waiting = waiting.exclude(pk=but)
+    if replace is not None:
+        waiting = waiting.exclude(pk=replace)
     return NextAttempt(attempt=waiting.values_list("pk", flat=True).first())

@@ -58,7 +58,8 @@ export function useMailWish() {
   const key = ["mail-wish"];
   const read = useQuery({ queryKey: key, queryFn: () => unwrap(api.GET("/api/session/mail")) });
   const set = useMutation({
-    mutationFn: (body: Schemas["NotificationPreferenceRequest"]) => unwrap(api.PUT("/api/session/mail", { body })),
+    mutationFn: (body: Schemas["NotificationPreferenceRequest"]) =>
+      unwrap(api.PUT("/api/session/mail", { body })),
     onSuccess: (after) => {
       queries.setQueryData(key, after);
       void queries.invalidateQueries({ queryKey: ["session"] });

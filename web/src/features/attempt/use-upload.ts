@@ -26,7 +26,7 @@ export function useUpload(attemptId: number, kind: Schemas["PhotoKind"] = "bead"
   const begin = useCallback(
     (file: File) => {
       setSending({ state: "sending", share: 0, waiting: false });
-      const trail = freshTrail();
+      const requestId = newRequestId();
       const upload = new Upload(file, {
         endpoint: `/api/attempts/${String(attemptId)}/uploads`,
         chunkSize: PIECE,
@@ -36,7 +36,7 @@ export function useUpload(attemptId: number, kind: Schemas["PhotoKind"] = "bead"
         fingerprint: () => Promise.resolve(`${place}-${String(file.size)}-${String(file.lastModified)}`),
         onBeforeRequest: (request) => {
           request.setHeader("X-CSRFToken", csrfToken());
-          request.setHeader("X-Request-Id", trail);
+          request.setHeader("X-Request-Id", requestId);
         },
         onProgress: (sent, total) => setSending({ state: "sending", share: sent / total, waiting: false }),
         onShouldRetry: (error) => {
@@ -115,7 +115,7 @@ export function useUpload(attemptId: number, kind: Schemas["PhotoKind"] = "bead"
 }
 
 /** An id under which the server logs every piece of a photo, and its measuring. */
-function freshTrail(): string {
+function newRequestId(): string {
   return Array.from(crypto.getRandomValues(new Uint8Array(16)), (b) => b.toString(16).padStart(2, "0")).join(
     "",
   );

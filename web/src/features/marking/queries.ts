@@ -105,10 +105,13 @@ export function useKeepReference(attemptId: number) {
 /** Asks for another photo, or sends the coupon back to be welded again. */
 export function useAnswer(attempt: Attempt) {
   const path = { attempt_id: attempt.id };
-  return useAttemptChange(attempt.id, (given: { answer: Schemas["AnswerRequest"]["answer"]; why: string }) => {
-    const body = { version: attempt.version, ...given };
-    return unwrap(api.POST("/api/attempts/{attempt_id}/answer", { params: { path }, body }));
-  });
+  return useAttemptChange(
+    attempt.id,
+    (given: { answer: Schemas["AnswerRequest"]["answer"]; why: string }) => {
+      const body = { version: attempt.version, ...given };
+      return unwrap(api.POST("/api/attempts/{attempt_id}/answer", { params: { path }, body }));
+    },
+  );
 }
 
 /** Findings by hand. */

@@ -1,4 +1,4 @@
-"""Which need goes into which free window: a mixed-integer programme, solved by HiGHS (scipy) [src: huangfu-hall-2018].
+"""Which need goes into which free window: a mixed-integer program, solved by HiGHS (scipy) [src: huangfu-hall-2018].
 
 A window is filled by the minutes of its sittings and a changeover between two people; the order within a session is found
 afterwards (`order`), and what cannot be ordered is cut off here. Variables: x (need in window), y (person in window), and for
@@ -13,7 +13,7 @@ import numpy as np
 
 from judicum.core.arrays import Floats
 from judicum.core.planning.rota.ground import Ground
-from judicum.core.planning.rota.programme import Row, least
+from judicum.core.planning.rota.milp import Row, solve
 
 MIN_S = 0.3
 """Seconds that a solve gets at least, however late it is."""
@@ -87,7 +87,7 @@ class Assignment:
             return []
         whole, upper = np.ones(self.size), np.ones(self.size)
         whole[-2:], upper[-2:] = 0, np.inf
-        found = least(cost, rows, np.zeros(self.size), upper, whole, max(MIN_S, seconds))
+        found = solve(cost, rows, np.zeros(self.size), upper, whole, max(MIN_S, seconds))
         return None if found is None else [k for k in range(len(self.options)) if found[k] > 0.5]
 
     def _room(self, need: int, w: int) -> bool:

@@ -1,11 +1,11 @@
-"""The order of the sittings within one session: a small mixed-integer programme of start times, exact."""
+"""The order of the sittings within one session: a small mixed-integer program of start times, exact."""
 
 from itertools import combinations
 
 import numpy as np
 
 from judicum.core.planning.rota.ground import Fixed, Ground, Window
-from judicum.core.planning.rota.programme import Row, least
+from judicum.core.planning.rota.milp import Row, solve
 
 SECONDS = 1.0
 
@@ -64,7 +64,7 @@ def in_order(
     if (high < low).any():
         return None
     orders = count - len(chosen)
-    found = least(
+    found = solve(
         np.concatenate([np.ones(len(chosen)), np.zeros(orders)]),
         rows,
         np.concatenate([low, np.zeros(orders)]),

@@ -9,7 +9,7 @@ from procrastinate import JobContext
 from procrastinate.contrib.django import app
 from procrastinate.jobs import Status
 
-from judicum.server.platform import request_id as trail
+from judicum.server.platform import request_id
 from judicum.server.platform.sandbox import large_picture_slot
 from judicum.server.record.photos.actions.mark_failed import mark_failed
 from judicum.server.record.photos.actions.receive_upload import clear_abandoned, finish_whole
@@ -39,7 +39,7 @@ def measure(measurement_id: int) -> None:
         state=MeasurementState.MEASURING
     ):
         return
-    with trail.following(mine.photo.request_id):
+    with request_id.bound(mine.photo.request_id):
         begun = time.perf_counter()
         try:
             given = None

@@ -8,7 +8,7 @@ from django.utils import timezone
 from judicum.core.errors import InvalidValue
 from judicum.core.photo.picture_file import MAX_BYTES
 from judicum.server.people.accounts.models import User
-from judicum.server.platform import request_id as trail
+from judicum.server.platform import request_id
 from judicum.server.record.attempts.queries import held_own
 from judicum.server.record.attempts.states import AttemptStep
 from judicum.server.record.attempts.transitions import advance
@@ -60,7 +60,7 @@ def add_photo(
             name=name[:200],
             sent_by=user,
             sent_at=at or timezone.now(),
-            request_id=trail.current(),
+            request_id=request_id.current(),
         )
         if measure and kind == PhotoKind.BEAD:
             request_measurement(photo)

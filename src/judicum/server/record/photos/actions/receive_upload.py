@@ -11,7 +11,7 @@ from django.db.models import Sum
 
 from judicum.core.errors import Busy, InvalidValue, JudicumError, NoRoom, NotAllowed, TooMuch, WrongState
 from judicum.server.people.accounts.models import User
-from judicum.server.platform import request_id as trail
+from judicum.server.platform import request_id
 from judicum.server.platform.sandbox import ingest_in_sandbox
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import attempt_for
@@ -66,7 +66,7 @@ def begin_upload(user: User, attempt_id: int, size: int, name: str, kind: str = 
         )
     _check_room(user, attempt, size)
     return Upload.objects.create(
-        attempt=attempt, user=user, size=size, name=name[:200], kind=kind, request_id=trail.current()
+        attempt=attempt, user=user, size=size, name=name[:200], kind=kind, request_id=request_id.current()
     )
 
 
@@ -128,7 +128,7 @@ def _finish(upload: Upload) -> Upload:
     the database gone, the upload stays as it was.
     """
     try:
-        with trail.following(upload.request_id):
+        with request_id.bound(upload.request_id):
             whole = whole_file(upload)
             check_size(len(whole))
             picture = store_picture(whole, ingest_in_sandbox)  # before any row is held

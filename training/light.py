@@ -7,7 +7,7 @@ import numpy as np
 
 from judicum.camera.draw import coded
 from judicum.core.arrays import Floats, Pixels
-from judicum.teach.texture import Rng, clouds, half_plane
+from training.texture import Rng, clouds, half_plane
 
 ROOM = 64
 HOLLOW_MM = 0.7

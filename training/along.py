@@ -1,4 +1,4 @@
-"""Teaches the small network that reads along a bead whose toes are known: `python -m judicum.teach.along -o FILE.onnx`.
+"""Teaches the small network that reads along a bead whose toes are known: `python -m training.along -o FILE.onnx`.
 
 Its picture is the face straightened between the toes, whatever its width (`ROWS` rows), `PX_PER_MM` columns a
 millimetre, and as much past the tips; it tells for every column how likely a front crosses the centreline there, and
@@ -21,12 +21,12 @@ from torch.optim.swa_utils import AveragedModel, get_ema_multi_avg_fn
 
 from judicum.core.arrays import Floats, Pixels
 from judicum.core.photo.along import PX_PER_MM, ROWS, straightened
-from judicum.teach.clear import clear_only
-from judicum.teach.drawings import FRONT_SIGMA_MM, draw
-from judicum.teach.labelled import Straight, read_straight, relit
-from judicum.teach.labels import FACE, FRONT
-from judicum.teach.net import halve, take_on
-from judicum.teach.texture import Rng
+from training.clear import clear_only
+from training.drawings import FRONT_SIGMA_MM, draw
+from training.labelled import Straight, read_straight, relit
+from training.labels import FACE, FRONT
+from training.net import halve, take_on
+from training.texture import Rng
 
 COLUMNS = 288
 BATCH = 32

@@ -3,11 +3,11 @@
 import numpy as np
 import pytest
 
-from judicum.teach.decoys import SHARE, decoys
-from judicum.teach.drawings import Drawing, draw
-from judicum.teach.labels import EXTRAS, FACE, FRONT, GRANULAR, HOLE, OTHER, PORE, TINTED
-from judicum.teach.light import ROOM, Lamps, lit
-from judicum.teach.texture import along_noise, clouds, grain, half_plane, strokes
+from training.decoys import SHARE, decoys
+from training.drawings import Drawing, draw
+from training.labels import EXTRAS, FACE, FRONT, GRANULAR, HOLE, OTHER, PORE, TINTED
+from training.light import ROOM, Lamps, lit
+from training.texture import along_noise, clouds, grain, half_plane, strokes
 
 SHAPE = (96, 160)
 SEEDS = range(60)

@@ -3,8 +3,8 @@
 import numpy as np
 
 from judicum.core.arrays import Floats, Pixels
-from judicum.teach.labels import CRATER, FRONT, GRANULAR, GROOVE, HOLE, PORE, SPECK
-from judicum.teach.texture import Rng, clouds
+from training.labels import CRATER, FRONT, GRANULAR, GROOVE, HOLE, PORE, SPECK
+from training.texture import Rng, clouds
 
 
 def _spot(s: Floats, off: Floats, rng: Rng, where_s: float, where_n: float, size: float) -> Floats:

@@ -3,8 +3,8 @@
 import numpy as np
 import pytest
 
-from judicum.teach.clear import MIN_CLEAR, clear_only, clearness
-from judicum.teach.labelled import Straight
+from training.clear import MIN_CLEAR, clear_only, clearness
+from training.labelled import Straight
 
 FRONTS = np.cumsum(np.full(14, 20.0)) + np.array([0, 3, -2, 1, 0, 4, -3, 0, 2, 1, -2, 0, 3, 0])
 COLUMNS = 320

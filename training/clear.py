@@ -7,7 +7,7 @@ from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Flags, Floats
 from judicum.core.photo.along import straightened
-from judicum.teach.labelled import Straight
+from training.labelled import Straight
 
 PARTS = 12
 """So many pieces a gap between two fronts is laid into, however long it is."""

@@ -1,4 +1,4 @@
-"""Teaches a network from drawings and writes its weights: `python -m judicum.teach.train where|close -o FILE.onnx`.
+"""Teaches a network from drawings and writes its weights: `python -m training.train where|close -o FILE.onnx`.
 
 Needs PyTorch and onnx (development packages). Drawing goes on in a process of its own and keeps renewing a pool
 that batches are taken from, mirrored and turned about, so that no picture is seen often.
@@ -14,10 +14,10 @@ import torch
 from torch import nn
 from torch.optim.swa_utils import AveragedModel, get_ema_multi_avg_fn
 
-from judicum.teach.drawings import draw
-from judicum.teach.labelled import PARTS, TOP, UNTOLD, Labelled, read_labelled
-from judicum.teach.labels import EXTRAS, FACE, FRONT, HOLE
-from judicum.teach.net import Net, halve, pack, take_on
+from training.drawings import draw
+from training.labelled import PARTS, TOP, UNTOLD, Labelled, read_labelled
+from training.labels import EXTRAS, FACE, FRONT, HOLE
+from training.net import Net, halve, pack, take_on
 
 SHAPE = (160, 288)
 POOL = 1600

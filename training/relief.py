@@ -9,8 +9,8 @@ import numpy as np
 from judicum.camera.scene import Bead, Fault, Scene
 from judicum.camera.surface import bead_frame, lay, stripe, tinted
 from judicum.core.arrays import Floats
-from judicum.teach.faults import splinter
-from judicum.teach.texture import Rng, clouds, grain, strokes
+from training.faults import splinter
+from training.texture import Rng, clouds, grain, strokes
 
 PLATE_MM = 1.5
 """Thickness of the coupon: what the light falls through in a hole."""

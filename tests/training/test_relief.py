@@ -14,8 +14,8 @@ from judicum.camera import Fault, Scene, weld
 from judicum.camera.surface import bead_frame
 from judicum.core.arrays import Floats
 from judicum.core.photo.film import film_lab, lab_to_linear
-from judicum.teach.camera_set import TRACED_KINDS, draw_set, faulty, truth_along
-from judicum.teach.relief import PLATE_MM, Relief, as_seen, relief
+from training.camera_set import TRACED_KINDS, draw_set, faulty, truth_along
+from training.relief import PLATE_MM, Relief, as_seen, relief
 
 LOW, HIGH, DENSITY = np.array([40.0, 40.0]), np.array([130.0, 70.0]), 8.0
 WIDTH_MM, LENGTH_MM, START = 6.0, 60.0, (50.0, 55.0)
@@ -200,8 +200,8 @@ def test_the_tracer_is_given_small_pictures_of_what_it_can_show(
         seen.append(one)
         return b"traced", told
 
-    monkeypatch.setattr("judicum.teach.camera_set.ProcessPoolExecutor", Here)
-    monkeypatch.setattr("judicum.teach.camera_set.import_module", lambda name: SimpleNamespace(trace=trace))
+    monkeypatch.setattr("training.camera_set.ProcessPoolExecutor", Here)
+    monkeypatch.setattr("training.camera_set.import_module", lambda name: SimpleNamespace(trace=trace))
     chosen = [case for case in cases(0.05, draw=3) if case.kind != "refusal"]
     assert draw_set(tmp_path, chosen, traced=True) == len(seen) == sum(case.kind in TRACED_KINDS for case in chosen)
     assert 0 < len(seen) < len(chosen)

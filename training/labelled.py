@@ -19,11 +19,11 @@ from judicum.core.photo.film import srgb_to_linear
 from judicum.core.photo.picture import Picture
 from judicum.core.photo.scale import find_card
 from judicum.core.photo.unwrap import Line, read_grid
-from judicum.teach.decoys import decoys
-from judicum.teach.faults import faults
-from judicum.teach.labels import CRATER, EXTRAS, FACE, FRONT, GRANULAR, GROOVE, HOLE, PORE, SPECK, TINTED
-from judicum.teach.light import as_picture, half_sharp
-from judicum.teach.texture import Rng, clouds
+from training.decoys import decoys
+from training.faults import faults
+from training.labels import CRATER, EXTRAS, FACE, FRONT, GRANULAR, GROOVE, HOLE, PORE, SPECK, TINTED
+from training.light import as_picture, half_sharp
+from training.texture import Rng, clouds
 
 UNTOLD = 255
 """Label of a place about which the truth says nothing."""

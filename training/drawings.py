@@ -11,11 +11,11 @@ import numpy as np
 
 from judicum.core.arrays import Floats, Pixels
 from judicum.core.photo.film import film_lab, lab_to_linear
-from judicum.teach.decoys import decoys
-from judicum.teach.faults import faults
-from judicum.teach.labels import EXTRAS, FACE, FRONT, OTHER, TINTED
-from judicum.teach.light import Lamps, develop, lit
-from judicum.teach.texture import Rng, along_noise, clouds, grain, half_plane, strokes
+from training.decoys import decoys
+from training.faults import faults
+from training.labels import EXTRAS, FACE, FRONT, OTHER, TINTED
+from training.light import Lamps, develop, lit
+from training.texture import Rng, along_noise, clouds, grain, half_plane, strokes
 
 STEP_MM = 0.1
 FRONT_SIGMA_MM = 0.11

@@ -17,8 +17,8 @@ from judicum.camera.draw import coded, frame, hold, printed
 from judicum.camera.scene import Scene, View
 from judicum.core.arrays import Floats
 from judicum.core.photo.scale import card_geometry
-from judicum.teach.relief import PLATE_MM, Relief, as_seen, relief
-from judicum.teach.texture import Rng, clouds, grain
+from training.relief import PLATE_MM, Relief, as_seen, relief
+from training.texture import Rng, clouds, grain
 
 MESH_MM = 0.08
 """Between two vertices: four of them across the thinnest groove."""

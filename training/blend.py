@@ -1,11 +1,11 @@
-"""The weighted mean of two networks `along`, one taught on from the other: `python -m judicum.teach.blend OLD.pt NEW.pt -o FILE.onnx`."""
+"""The weighted mean of two networks `along`, one taught on from the other: `python -m training.blend OLD.pt NEW.pt -o FILE.onnx`."""
 
 import argparse
 from pathlib import Path
 
 import torch
 
-from judicum.teach.along import AlongNet, save
+from training.along import AlongNet, save
 
 
 def main() -> None:

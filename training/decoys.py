@@ -3,7 +3,7 @@
 import numpy as np
 
 from judicum.core.arrays import Floats
-from judicum.teach.texture import Rng, clouds, half_plane, strokes
+from training.texture import Rng, clouds, half_plane, strokes
 
 SHARE = 0.35
 """Of the beads so many have any."""

@@ -1,4 +1,4 @@
-"""Draws a folder of labelled pictures with the simulated camera: `python -m judicum.teach.camera_set -o FOLDER --draw N`.
+"""Draws a folder of labelled pictures with the simulated camera: `python -m training.camera_set -o FOLDER --draw N`.
 
 A draw that is taught with is never measured: the fixed set is draw 0, and figures are told of others (docs/measuring.md).
 """
@@ -33,7 +33,7 @@ def labelled(case: Case, folder: Path, traced: bool = False) -> dict[str, Any]:
     """Draw one case into a folder; its entry of `truth.json`."""
     told = truth_along(case.scene)
     if traced:  # needs Mitsuba
-        jpeg, told = import_module("judicum.teach.traced").trace(case.scene, told)
+        jpeg, told = import_module("training.traced").trace(case.scene, told)
     else:
         jpeg = take_photo(case.scene).jpeg
     (folder / case.name).write_bytes(jpeg)

@@ -1,4 +1,4 @@
-"""A mixed-integer programme with sparse rows, handed to the solver of a kept library."""
+"""A mixed-integer program with sparse rows, handed to the solver of a kept library."""
 
 from collections.abc import Sequence
 
@@ -12,7 +12,7 @@ GAP = 1e-6
 """Share of the cost by which an answer may be off: costs are whole minutes and sittings, of which no class has a million."""
 
 
-def least(cost: Floats, rows: Sequence[Row], low: Floats, high: Floats, whole: Floats, seconds: float) -> Floats | None:
+def solve(cost: Floats, rows: Sequence[Row], low: Floats, high: Floats, whole: Floats, seconds: float) -> Floats | None:
     """The variables (n,) from `low` to `high` that cost least, those whole where `whole` is 1; None where there are none.
 
     Args:

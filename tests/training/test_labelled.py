@@ -9,9 +9,9 @@ import pytest
 from judicum.bench.scenes import Case
 from judicum.camera import Fault, Scene, View, weld
 from judicum.core.arrays import Flags
-from judicum.teach.camera_set import draw_set
-from judicum.teach.labelled import TOP, UNTOLD, Labelled, Straight, grafted, read_labelled, read_straight
-from judicum.teach.labels import CRATER, FACE, GRANULAR, GROOVE, HOLE, PORE, SPECK
+from training.camera_set import draw_set
+from training.labelled import TOP, UNTOLD, Labelled, Straight, grafted, read_labelled, read_straight
+from training.labels import CRATER, FACE, GRANULAR, GROOVE, HOLE, PORE, SPECK
 
 WIDTH_MM, LENGTH_MM, DENSITY = 5.0, 60.0, 8.0
 FAULTS = (
