@@ -5,7 +5,7 @@ from pathlib import Path
 
 import torch
 
-from training.along import AlongNet, save
+from training.axis import AlongNet, save
 
 
 def main() -> None:

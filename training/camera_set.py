@@ -1,4 +1,4 @@
-"""Draws a folder of labelled pictures with the simulated camera: `python -m training.camera_set -o FOLDER --draw N`.
+"""Draws a folder of labelled pictures with the simulated camera: `python -m training.camera_set -o FOLDER --seed N`.
 
 A draw that is taught with is never measured: the fixed set is draw 0, and figures are told of others (docs/measuring.md).
 """
@@ -100,14 +100,14 @@ def _small(scene: Scene) -> Scene:
 def main() -> None:
     asked = argparse.ArgumentParser(description=__doc__)
     asked.add_argument("-o", "--output", type=Path, required=True)
-    asked.add_argument("--draw", type=int, default=101)
+    asked.add_argument("--seed", type=int, default=101)
     asked.add_argument("--share", type=float, default=1.0, help="the first so many of each kind")
     asked.add_argument(
         "--traced", action="store_true", help="trace the light (needs Mitsuba): twenty seconds a picture"
     )
     asked.add_argument("--faulty", action="store_true", help="more faults on every bead, to be taught with")
     given = asked.parse_args()
-    chosen = cases(given.share, given.draw)
+    chosen = cases(given.share, given.seed)
     if given.faulty:
         chosen = (replace(case, scene=faulty(case.scene)) for case in chosen)
     print(f"{draw_set(given.output, chosen, given.traced)} pictures")

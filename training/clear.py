@@ -6,7 +6,7 @@ import numpy as np
 from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Flags, Floats
-from judicum.core.photo.along import straightened
+from judicum.core.photo.axis import straightened
 from training.labelled import Straight
 
 PARTS = 12

@@ -1,4 +1,4 @@
-"""Teaches a network from drawings and writes its weights: `python -m training.train where|close -o FILE.onnx`.
+"""Teaches a network from drawings and writes its weights: `python -m training.train locate|close -o FILE.onnx`.
 
 Needs PyTorch and onnx (development packages). Drawing goes on in a process of its own and keeps renewing a pool
 that batches are taken from, mirrored and turned about, so that no picture is seen often.
@@ -26,7 +26,7 @@ AVERAGED = 0.995
 """Share that the kept weights keep at each step: they are the mean of the last few hundred steps'."""
 RENEW_S = 0.25
 """Wait between two drawings once the pool is full: the cores are for teaching then."""
-KINDS = {"where": (5.0, 90.0, 4), "close": (10.0, 7.0, 5)}
+KINDS = {"locate": (5.0, 90.0, 4), "segment": (10.0, 7.0, 5)}
 """Pixels a millimetre, greatest turn of the bead, degrees, and levels of the network."""
 SURFACES = HOLE + 1
 SPOT_WEIGHT = 10.0
@@ -141,7 +141,7 @@ def main() -> None:
     made, pools = _pools(None)
     drawing = Process(target=_keep_drawing, args=([m.name for m in made], given.kind, given.seed), daemon=True)
     drawing.start()
-    net = Net(SURFACES + (EXTRAS - 1 if given.kind == "close" else 0), KINDS[given.kind][2])
+    net = Net(SURFACES + (EXTRAS - 1 if given.kind == "segment" else 0), KINDS[given.kind][2])
     rng = np.random.default_rng(given.seed)
     if given.start and given.start.suffix == ".onnx":
         while (pools[1][: 4 * BATCH, 0, 0] < 128).any():

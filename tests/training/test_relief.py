@@ -202,7 +202,7 @@ def test_the_tracer_is_given_small_pictures_of_what_it_can_show(
 
     monkeypatch.setattr("training.camera_set.ProcessPoolExecutor", Here)
     monkeypatch.setattr("training.camera_set.import_module", lambda name: SimpleNamespace(trace=trace))
-    chosen = [case for case in cases(0.05, draw=3) if case.kind != "refusal"]
+    chosen = [case for case in cases(0.05, seed=3) if case.kind != "refusal"]
     assert draw_set(tmp_path, chosen, traced=True) == len(seen) == sum(case.kind in TRACED_KINDS for case in chosen)
     assert 0 < len(seen) < len(chosen)
     told = json.loads((tmp_path / "truth.json").read_text())
@@ -213,7 +213,7 @@ def test_the_tracer_is_given_small_pictures_of_what_it_can_show(
 
 def test_a_bead_to_be_taught_with_has_more_faults_and_each_has_its_place() -> None:
     more = 0
-    for case in cases(0.2, draw=3):
+    for case in cases(0.2, seed=3):
         told = faulty(case.scene)
         if case.scene.bead is None or told.bead is None:
             assert told == case.scene

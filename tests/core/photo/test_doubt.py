@@ -7,25 +7,25 @@ from judicum.core.photo.correct import correct
 from judicum.core.photo.doubt import UNSURE_BEAD, doubt_of
 from judicum.core.photo.measure import Measured, measure_photo
 from judicum.core.photo.steps import check_step
-from tests.core.photo.looks import HALF_MM, S, look, patch, toes
+from tests.core.photo.segmentations import HALF_MM, S, patch, segmented, toes
 from tests.drawn import bead_photo
 
 
 def test_a_clear_bead_seen_alike_by_both_networks_leaves_no_doubt() -> None:
-    doubt = doubt_of(look(soft_mm=0.02), toes(), patch(2 * HALF_MM + 0.3))
+    doubt = doubt_of(segmented(soft_mm=0.02), toes(), patch(2 * HALF_MM + 0.3))
     assert doubt.width_mm < 0.05
     assert not doubt.unsure
     assert doubt.stretches == ()
 
 
 def test_the_more_gradually_the_face_ends_the_greater_the_doubt() -> None:
-    doubts = [doubt_of(look(soft_mm=soft), toes(), patch()).width_mm for soft in (0.05, 0.2, 0.4)]
+    doubts = [doubt_of(segmented(soft_mm=soft), toes(), patch()).width_mm for soft in (0.05, 0.2, 0.4)]
     assert doubts == sorted(doubts)
     assert doubts[-1] > 0.2
 
 
 def test_toes_that_run_out_into_the_plate_leave_the_bead_unsure() -> None:
-    sure, unsure = (doubt_of(look(soft_mm=soft), toes(), patch()) for soft in (0.1, 0.3))
+    sure, unsure = (doubt_of(segmented(soft_mm=soft), toes(), patch()) for soft in (0.1, 0.3))
     assert not sure.unsure
     assert unsure.unsure
     assert unsure.width_mm > 2 * sure.width_mm
@@ -33,23 +33,23 @@ def test_toes_that_run_out_into_the_plate_leave_the_bead_unsure() -> None:
 
 @pytest.mark.parametrize("apart", [-1.4, 0.8])
 def test_two_opinions_of_the_width_cover_both(apart: float) -> None:
-    doubt = doubt_of(look(), toes(), patch(2 * HALF_MM + apart))
+    doubt = doubt_of(segmented(), toes(), patch(2 * HALF_MM + apart))
     assert doubt.unsure
     assert 2 * doubt.width_mm >= abs(apart) - 1e-9
 
 
 @pytest.mark.parametrize("half", [1.5, 3.3])
 def test_two_networks_of_the_close_look_that_differ_leave_the_bead_unsure(half: float) -> None:
-    doubt = doubt_of(look(second=look(half).face), toes(), patch())
+    doubt = doubt_of(segmented(second=segmented(half).face), toes(), patch())
     assert doubt.unsure
     assert 2 * doubt.width_mm >= abs(2 * HALF_MM - 2 * half) - 0.11
-    assert not doubt_of(look(second=look(HALF_MM + 0.1).face), toes(), patch()).unsure
+    assert not doubt_of(segmented(second=segmented(HALF_MM + 0.1).face), toes(), patch()).unsure
 
 
 def test_the_stretch_that_wavers_is_told() -> None:
-    clear, soft = look(soft_mm=0.02).face, look(soft_mm=0.6).face
+    clear, soft = segmented(soft_mm=0.02).face, segmented(soft_mm=0.6).face
     face = np.where((S > 20) & (S < 28), soft, clear)
-    ((first, last),) = doubt_of(look(face=face), toes(), patch()).stretches
+    ((first, last),) = doubt_of(segmented(face=face), toes(), patch()).stretches
     assert first == pytest.approx(20, abs=1.5)
     assert last == pytest.approx(28, abs=1.5)
 

@@ -22,7 +22,7 @@ def test_brightness_is_shown_about_zero() -> None:
     assert np.all(np.diff(SHOWN) > 0)
 
 
-@pytest.mark.parametrize(("name", "outputs"), [("where", 5), ("close-1", 9), ("close-2", 9)])
+@pytest.mark.parametrize(("name", "outputs"), [("locate", 5), ("segment-1", 9), ("segment-2", 9)])
 def test_a_network_answers_for_every_pixel_of_any_size(name: str, outputs: int) -> None:
     told = scores(name, PICTURE[:-9, :-13])
     assert told.shape == (outputs, MULTIPLE - 9, 2 * MULTIPLE - 13)

@@ -6,9 +6,9 @@ import numpy as np
 import pytest
 
 from judicum.core.arrays import Floats, Pixels
-from judicum.core.photo.along import PX_PER_MM, ROWS, Along, read_along
+from judicum.core.photo.axis import PX_PER_MM, ROWS, AxisReading, read_axis
 from judicum.core.photo.ripple import Ripple, find_fronts
-from tests.core.photo.looks import HALF_MM, LENGTH_MM, crescents, look, toes
+from tests.core.photo.segmentations import HALF_MM, LENGTH_MM, crescents, segmented, toes
 
 
 def even(pitch: float, cv: float = 0.0, seed: int = 1) -> Floats:
@@ -17,13 +17,13 @@ def even(pitch: float, cv: float = 0.0, seed: int = 1) -> Floats:
     return fronts[(fronts > HALF_MM) & (fronts < LENGTH_MM - HALF_MM)]
 
 
-def told(fronts_mm: Floats, heat: float = 0.9, face: Pixels | None = None) -> Along:
+def told(fronts_mm: Floats, heat: float = 0.9, face: Pixels | None = None) -> AxisReading:
     """What the network would say of fronts at some places (mm from the start), each as likely as `heat`."""
     s = np.arange(-4.0, LENGTH_MM + 4.0, 1 / PX_PER_MM)
     peaks = [heat * np.exp(-0.5 * ((s - f) / 0.11) ** 2) for f in fronts_mm]
     blank = np.full((ROWS, len(s), 3), 120, np.uint8)
     inside = np.where((s > 0) & (s < LENGTH_MM), 6.0, -6.0)
-    return Along(s, blank if face is None else face, np.max([np.zeros(len(s)), *peaks], axis=0), inside)
+    return AxisReading(s, blank if face is None else face, np.max([np.zeros(len(s)), *peaks], axis=0), inside)
 
 
 @pytest.mark.parametrize("pitch", [0.8, 1.4, 3.1])
@@ -57,7 +57,7 @@ def test_the_rounded_ends_are_no_fronts() -> None:
 
 @pytest.mark.parametrize("curve", [-1.5, 0.0, 1.8])
 def test_the_curvature_of_the_fronts_is_found(curve: float) -> None:
-    face = read_along(look(seen=crescents(even(2.1), curve)), toes()).face
+    face = read_axis(segmented(seen=crescents(even(2.1), curve)), toes()).face
     found = find_fronts(told(even(2.1), face=face), toes())
     assert found is not None
     assert found.curve_mm == pytest.approx(curve, abs=0.35)
@@ -68,15 +68,15 @@ def test_the_curvature_of_the_fronts_is_found(curve: float) -> None:
 @pytest.mark.parametrize("curve", [0.8, 1.8])
 def test_the_network_sees_drawn_crescents(pitch: float, curve: float) -> None:
     fronts = even(pitch, 0.08)
-    found = find_fronts(read_along(look(seen=crescents(fronts, curve)), toes()), toes())
+    found = find_fronts(read_axis(segmented(seen=crescents(fronts, curve)), toes()), toes())
     assert found is not None
     assert found.figures()["pitch_mm"] == pytest.approx(np.diff(fronts).mean(), rel=0.03)
     assert np.median(np.abs(found.positions_mm[:, None] - fronts).min(1)) < 0.15
 
 
 def test_the_network_sees_none_on_a_smooth_face() -> None:
-    plain = look(seen=crescents(np.array([-99.0]), noise=3.0))
-    assert find_fronts(read_along(plain, toes()), toes()) is None
+    plain = segmented(seen=crescents(np.array([-99.0]), noise=3.0))
+    assert find_fronts(read_axis(plain, toes()), toes()) is None
 
 
 @pytest.mark.parametrize(("heat", "filled"), [(0.2, True), (0.07, False)])
@@ -101,10 +101,10 @@ def test_fronts_are_read_from_either_tip(monkeypatch: pytest.MonkeyPatch) -> Non
     rising, inside = np.linspace(-2.0, 6.0, 40), np.arange(40.0)
     answers = iter([np.stack([rising, inside]), np.stack([rising, -inside])])
     asked: list[Pixels] = []
-    monkeypatch.setattr("judicum.core.photo.along.run", lambda name, seen: asked.append(seen) or next(answers))
-    seen = look(seen=crescents(even(2.1), 1.0))
-    monkeypatch.setattr("judicum.core.photo.along.REACH_MM", (4.0 - LENGTH_MM) / 2)
-    read = read_along(seen, toes())
+    monkeypatch.setattr("judicum.core.photo.axis.run", lambda name, seen: asked.append(seen) or next(answers))
+    seen = segmented(seen=crescents(even(2.1), 1.0))
+    monkeypatch.setattr("judicum.core.photo.axis.REACH_MM", (4.0 - LENGTH_MM) / 2)
+    read = read_axis(seen, toes())
     assert (asked[0] == asked[1][:, ::-1]).all()
     assert read.front == pytest.approx(np.full(40, 1 / (1 + np.exp(-2.0))))
     assert read.inside == pytest.approx(inside)

@@ -176,7 +176,7 @@ def test_higher_marks_hardly_ever_make_a_pass_less_likely(low: float, more: floa
 
 
 def test_it_foresees_classes_it_was_not_made_for_better_than_what_one_would_guess() -> None:
-    some = cases(160, draw=77)
+    some = cases(160, seed=77)
     likelihood = [forecast(one).next_pass for one, _ in some]
     came = np.array([truth.passed for _, truth in some], float)
     own, klass = np.array([baselines(one) for one, _ in some]).T

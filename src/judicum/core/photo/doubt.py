@@ -7,17 +7,17 @@ from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Floats, Whole
 from judicum.core.photo.bead import Stretch
-from judicum.core.photo.close import PX_PER_MM, CloseLook
 from judicum.core.photo.defects.stretches import runs
+from judicum.core.photo.locate import Patch
 from judicum.core.photo.network import share_of
+from judicum.core.photo.segment import PX_PER_MM, Segmentation
 from judicum.core.photo.toes import Toes
-from judicum.core.photo.where import Patch
 
 UNSURE = "unsure: "
 UNSURE_BEAD = UNSURE + "the toes are hard to tell in this photo; check them and correct them by hand"
 COARSE_APART_MM, FINE_APART_MM = 0.7, 0.4
 """Widths further apart than this are two opinions: what the search for beads saw, which takes dark film beside a bead for
-some half a millimetre of it, and what the close look's networks saw each for itself."""
+some half a millimetre of it, and what the segmentation's networks saw each for itself."""
 AROUND_MM = 1.5
 """How far from a toe the network may waver for that toe's sake."""
 SHARP_MM = 0.12
@@ -41,11 +41,11 @@ class Doubt:
     stretches: tuple[Stretch, ...]
 
 
-def doubt_of(look: CloseLook, toes: Toes, patch: Patch) -> Doubt:
-    """How sure the toes are that were followed in a close look at a patch."""
-    blur = np.maximum(*_blur_mm(look, toes))
+def doubt_of(segmented: Segmentation, toes: Toes, patch: Patch) -> Doubt:
+    """How sure the toes are that were followed in a segmentation at a patch."""
+    blur = np.maximum(*_blur_mm(segmented, toes))
     usual = float(np.mean(blur[toes.inside])) if toes.inside.any() else float(np.mean(blur))
-    coarse, fine = abs(patch.width_mm - toes.width_mm), float(np.ptp(_widths_mm(look, toes)))
+    coarse, fine = abs(patch.width_mm - toes.width_mm), float(np.ptp(_widths_mm(segmented, toes)))
     apart = max(coarse, fine) if coarse > COARSE_APART_MM or fine > FINE_APART_MM else 0.0
     vague = usual > VAGUE_MM
     width = float(np.hypot((VAGUE_TELLS if vague else TELLS) * max(usual - SHARP_MM, 0.0), apart / 2))
@@ -58,22 +58,22 @@ def doubt_of(look: CloseLook, toes: Toes, patch: Patch) -> Doubt:
     return Doubt(width, vague or apart > 0, tuple(stretches))
 
 
-def _widths_mm(look: CloseLook, toes: Toes) -> list[float]:
-    """The bead's usual width as each network of the close look sees it near the toes, mm."""
-    columns, n = _columns(look, toes.s_mm[toes.inside]), look.n_mm[:, None]
+def _widths_mm(segmented: Segmentation, toes: Toes) -> list[float]:
+    """The bead's usual width as each network of the segmentation sees it near the toes, mm."""
+    columns, n = _columns(segmented, toes.s_mm[toes.inside]), segmented.n_mm[:, None]
     near = (n > toes.left_mm[toes.inside] - AROUND_MM) & (n < toes.right_mm[toes.inside] + AROUND_MM)
-    return [float(np.median(((one[:, columns] > 0) & near).sum(0))) / PX_PER_MM for one in look.each]
+    return [float(np.median(((one[:, columns] > 0) & near).sum(0))) / PX_PER_MM for one in segmented.each]
 
 
-def _columns(look: CloseLook, s_mm: Floats) -> Whole:
-    """The look's columns nearest to places along its line."""
-    return np.clip(np.round(look.column(s_mm)).astype(int), 0, len(look.s_mm) - 1)
+def _columns(segmented: Segmentation, s_mm: Floats) -> Whole:
+    """The segmentation's columns nearest to places along its line."""
+    return np.clip(np.round(segmented.column(s_mm)).astype(int), 0, len(segmented.s_mm) - 1)
 
 
-def _blur_mm(look: CloseLook, toes: Toes) -> tuple[Floats, Floats]:
+def _blur_mm(segmented: Segmentation, toes: Toes) -> tuple[Floats, Floats]:
     """Width over which the network changes from face to plate at the left and the right toe, at every place of the toes."""
-    share = share_of(look.face[:, _columns(look, toes.s_mm)])
+    share = share_of(segmented.face[:, _columns(segmented, toes.s_mm)])
     wavers = 4 * share * (1 - share) / PX_PER_MM
-    n = look.n_mm[:, None]
+    n = segmented.n_mm[:, None]
     left, right = ((wavers * (np.abs(n - toe) < AROUND_MM)).sum(0) for toe in (toes.left_mm, toes.right_mm))
     return left, right

@@ -7,32 +7,32 @@ import numpy as np
 
 from judicum.core.arrays import Floats, Pixels
 from judicum.core.errors import UnreadablePicture
-from judicum.core.photo.along import Along, read_along
+from judicum.core.photo.axis import AxisReading, read_axis
 from judicum.core.photo.band import read_band
 from judicum.core.photo.bead import Bead
-from judicum.core.photo.close import CloseLook, look_closely
 from judicum.core.photo.decode import decode
 from judicum.core.photo.defects import Fault, find_defects
 from judicum.core.photo.doubt import UNSURE_BEAD, Doubt, doubt_of
 from judicum.core.photo.fault_kinds import hidden_by
 from judicum.core.photo.figures import outline_figures, ripple_figures, rounded, tint_figures
-from judicum.core.photo.follow import follow, to_tips
 from judicum.core.photo.light import card_gains
+from judicum.core.photo.locate import MIN_LENGTH_MM, MIN_WIDTH_MM, Patch, patches
 from judicum.core.photo.picture import Picture
 from judicum.core.photo.plate import read_plate
 from judicum.core.photo.refuse import MAX_BLUR_MM, MAX_CLIPPED, MAX_TILT_DEG, MIN_PX_PER_MM, NotMeasured, refuse
 from judicum.core.photo.report import Defect, Quality, Refusal, Report, ScaleRead
 from judicum.core.photo.ripple import find_fronts
 from judicum.core.photo.scale import GivenScale, Scale, find_card, plane_scale
+from judicum.core.photo.segment import Segmentation, segment
 from judicum.core.photo.sharpness import blur_mm
 from judicum.core.photo.tint import Tint, read_tint
 from judicum.core.photo.toes import Toes
+from judicum.core.photo.trace import to_tips, trace_toes
 from judicum.core.photo.unwrap import sample
-from judicum.core.photo.where import MIN_LENGTH_MM, MIN_WIDTH_MM, Patch, patches
 from judicum.core.photo.width import Outline, outline
 
 BESIDE_MM, BEYOND_MM = 4.0, 6.0
-"""How far beside and past a patch is looked closely: the zone next to the toes, and tips that the patch missed."""
+"""How far beside and past a patch is segmented: the zone next to the toes, and tips that the patch missed."""
 MIN_AGREEMENT = 0.45
 """Share of the wider width that the narrower one of both networks has at least: else they do not speak of one bead."""
 TINT_STEP_MM = 0.5
@@ -126,28 +126,28 @@ def _read(data: bytes, report: Report, given: GivenScale | None) -> tuple[Pictur
 
 @dataclass(frozen=True)
 class _Located:
-    """A bead that was found: the close look at it, its toes, how sure they are, and the reading along them."""
+    """A bead that was found: the segmentation at it, its toes, how sure they are, and the reading along them."""
 
-    look: CloseLook
+    segmented: Segmentation
     toes: Toes
     doubt: Doubt
-    along: Along
+    along: AxisReading
 
 
 def _located(picture: Picture, scale: Scale, patch: Patch) -> _Located | None:
     """The bead of a patch; None where a closer look finds none."""
     half = patch.width_mm / 2 + BESIDE_MM
     span = patch.start_mm - BEYOND_MM, patch.end_mm + BEYOND_MM
-    look = look_closely(picture, scale, patch.line, span, (-half, half))
-    rough = follow(look, patch)
+    segmented = segment(picture, scale, patch.line, span, (-half, half))
+    rough = trace_toes(segmented, patch)
     if rough is None:
         return None
-    along = read_along(look, rough)
-    toes = to_tips(look, rough, along, patch)
+    along = read_axis(segmented, rough)
+    toes = to_tips(segmented, rough, along, patch)
     widths = sorted((patch.width_mm, toes.width_mm))
     if widths[0] < MIN_AGREEMENT * widths[1] or toes.length_mm < MIN_LENGTH_MM or toes.width_mm < MIN_WIDTH_MM:
         return None
-    return _Located(look, toes, doubt_of(look, toes, patch), along)
+    return _Located(segmented, toes, doubt_of(segmented, toes, patch), along)
 
 
 def _numbered(beads: Sequence[_Located]) -> list[int]:
@@ -161,7 +161,7 @@ def _numbered(beads: Sequence[_Located]) -> list[int]:
 
 def _figures(picture: Picture, scale: Scale, gains: Floats, found: _Located, report: Report) -> Measured:
     """All that one bead gives."""
-    look, toes, doubt = found.look, found.toes, found.doubt
+    segmented, toes, doubt = found.segmented, found.toes, found.doubt
     line = outline(toes)
     large, small = scale.px_per_mm_at(line.centre_mm[len(line.centre_mm) // 2])
     if np.sqrt(large * small) < MIN_PX_PER_MM:
@@ -173,25 +173,25 @@ def _figures(picture: Picture, scale: Scale, gains: Floats, found: _Located, rep
     report = report.replace(quality=quality)
     if clipped > MAX_CLIPPED:
         return _refused(report, refuse("overexposed", share=clipped))
-    told = [_told(fault, line, toes) for fault in find_defects(look, toes, gains)]
+    told = [_told(fault, line, toes) for fault in find_defects(segmented, toes, gains)]
     ripple = find_fronts(found.along, toes)
     if ripple is not None:
         ripple = ripple.without(hidden_by(told))
     report = report.replace(
         **outline_figures(line, scale, doubt.width_mm),
         ripple=ripple_figures(ripple),
-        tint=tint_figures(_tint(picture, scale, gains, look, toes)),
+        tint=tint_figures(_tint(picture, scale, gains, segmented, toes)),
         defects=told,
     )
     return Measured(report, Bead(line, scale, picture.size_px, ripple, doubt.stretches), picture.pixels)
 
 
-def _tint(picture: Picture, scale: Scale, gains: Floats, look: CloseLook, toes: Toes) -> Tint:
+def _tint(picture: Picture, scale: Scale, gains: Floats, segmented: Segmentation, toes: Toes) -> Tint:
     band = read_band(picture, scale, gains, toes.line, (toes.start_mm - BEYOND_MM, toes.end_mm + BEYOND_MM))
     s = np.arange(toes.start_mm, toes.end_mm, TINT_STEP_MM)
     left, right = toes.at(s)
     plate = read_plate(band, left, right, s)
-    granular = np.interp(s, look.s_mm, look.granular_share(*toes.at(look.s_mm)))
+    granular = np.interp(s, segmented.s_mm, segmented.granular_share(*toes.at(segmented.s_mm)))
     return read_tint(band, plate, left, right, s, granular)
 
 

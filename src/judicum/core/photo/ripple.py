@@ -14,7 +14,7 @@ from scipy.ndimage import gaussian_filter1d, maximum_filter1d
 
 from judicum.core.acceptance import LAPSE_LONG, LAPSE_SHORT
 from judicum.core.arrays import Floats, Pixels, Whole
-from judicum.core.photo.along import BEYOND, PX_PER_MM, ROWS, Along
+from judicum.core.photo.axis import BEYOND, PX_PER_MM, ROWS, AxisReading
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import read_at
 
@@ -83,7 +83,7 @@ class Ripple:
         }
 
 
-def find_fronts(along: Along, toes: Toes) -> Ripple | None:
+def find_fronts(along: AxisReading, toes: Toes) -> Ripple | None:
     """The fronts of a bead, or None where none are distinct. Fronts closer than APART_MM are not resolved."""
     step = 1 / PX_PER_MM
     heat = gaussian_filter1d(along.front, SMOOTH_MM / step)

@@ -15,7 +15,6 @@ from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Floats, Whole
 from judicum.core.photo.band import Band
-from judicum.core.photo.close import GRANULAR
 from judicum.core.photo.film import (
     GREY_LEVEL,
     UNTINTED_LAB,
@@ -26,6 +25,7 @@ from judicum.core.photo.film import (
     linear_to_lab,
 )
 from judicum.core.photo.plate import Plate, tint_reach
+from judicum.core.photo.segment import GRANULAR
 from judicum.core.photo.unwrap import read_at
 
 THICKNESS_NM = np.arange(0.0, 75.1, 1.5)

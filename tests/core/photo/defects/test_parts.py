@@ -17,12 +17,12 @@ from judicum.core.photo.defects.spots import (
 )
 from judicum.core.photo.defects.stretches import runs, sugar, uneven_width
 from judicum.core.photo.toes import Toes
-from tests.core.photo.looks import HALF_MM, LENGTH_MM, LINE, box, disc, look, toes
+from tests.core.photo.segmentations import HALF_MM, LENGTH_MM, LINE, box, disc, segmented, toes
 
 
 @pytest.mark.parametrize("size", [0.5, 0.9, 1.6])
 def test_a_pore_is_told_with_its_place_and_size(size: float) -> None:
-    (found,) = pores(look(pore=0.95 * disc(21.0, 0.6, size)), toes())
+    (found,) = pores(segmented(pore=0.95 * disc(21.0, 0.6, size)), toes())
     assert (found.s_mm, found.n_mm) == pytest.approx((21.0, 0.6), abs=0.1)
     assert found.size_mm == pytest.approx(size, abs=0.15)
     assert found.confidence == pytest.approx(0.95, abs=0.01)
@@ -34,20 +34,20 @@ def test_a_pore_is_told_with_its_place_and_size(size: float) -> None:
     ids=["grain", "beside the bead", "unsure"],
 )
 def test_what_is_no_pore(seen: np.ndarray) -> None:
-    assert pores(look(pore=seen), toes()) == []
+    assert pores(segmented(pore=seen), toes()) == []
 
 
 def test_sugar_is_told_where_it_covers_most_of_the_face() -> None:
     grey = 0.9 * box((20.0, 29.0), (-2.2, 2.2))
-    (found,) = sugar(look(granular=grey), toes())
+    (found,) = sugar(segmented(granular=grey), toes())
     assert (found.s_mm, found.size_mm) == pytest.approx((24.5, 9.0), abs=0.5)
-    assert sugar(look(granular=0.95 * disc(21.0, 0.0, 1.5)), toes()) == []
-    assert sugar(look(granular=0.5 * grey), toes()) == []
+    assert sugar(segmented(granular=0.95 * disc(21.0, 0.0, 1.5)), toes()) == []
+    assert sugar(segmented(granular=0.5 * grey), toes()) == []
 
 
 def test_what_lies_in_sugar_is_not_told_besides() -> None:
     grey = 0.9 * box((20.0, 29.0), (-2.2, 2.2))
-    seen = look(granular=grey, pore=0.9 * disc(24.0, 0.0, 0.8) + 0.9 * disc(40.0, 0.0, 0.8))
+    seen = segmented(granular=grey, pore=0.9 * disc(24.0, 0.0, 0.8) + 0.9 * disc(40.0, 0.0, 0.8))
     assert [f.kind for f in find_defects(seen, toes(), np.ones(3))] == ["sugaring", "pore"]
 
 
@@ -69,7 +69,7 @@ def test_runs_bridge_short_breaks_and_leave_short_ones_out() -> None:
 
 
 def test_a_speck_that_the_networks_see_is_told_but_at_a_tip_and_on_a_pore() -> None:
-    seen = look(
+    seen = segmented(
         speck=0.9 * (disc(20.0, 0.5, 0.8) + disc(1.0, 0.0, 0.8) + disc(35.0, 0.0, 0.8)),
         pore=0.95 * disc(35.0, 0.0, 1.0),
     )
@@ -85,7 +85,7 @@ def test_a_speck_that_the_networks_see_is_told_but_at_a_tip_and_on_a_pore() -> N
 @pytest.mark.parametrize("share", [0.2, 0.9])
 def test_a_ring_counts_only_where_the_networks_see_a_crater(share: float) -> None:
     ring = Fault("crater", 47.0, 0.0, 3.0, 0.7)
-    seen = look(crater=share * disc(47.0, 0.0, 3.0))
+    seen = segmented(crater=share * disc(47.0, 0.0, 3.0))
     assert seen_as_crater(seen, ring) is may_have_craters(seen) is (share > 0.5)
 
 
@@ -93,7 +93,7 @@ def test_a_ring_counts_only_where_the_networks_see_a_crater(share: float) -> Non
 def test_a_hole_the_networks_see_goes_right_through_when_it_is_wide_and_sure(
     share: float, size: float, told: int
 ) -> None:
-    found = holes_seen(look(hole=share * disc(25.0, 0.3, size)), toes())
+    found = holes_seen(segmented(hole=share * disc(25.0, 0.3, size)), toes())
     assert len(found) == told
     if found:
         assert (found[0].s_mm, found[0].n_mm) == pytest.approx((25.0, 0.3), abs=0.1)
@@ -106,7 +106,7 @@ def test_a_hole_the_networks_see_goes_right_through_when_it_is_wide_and_sure(
     ids=["at an end", "midway", "too small", "unsure"],
 )
 def test_a_crater_the_networks_are_sure_of_needs_no_ring(s_mm: float, size: float, share: float, told: int) -> None:
-    seen = look(crater=share * disc(s_mm, 0.0, size))
+    seen = segmented(crater=share * disc(s_mm, 0.0, size))
     assert len(craters_seen(seen, toes())) == told
     found = find_defects(seen, toes(), np.ones(3))
     assert [f.kind for f in found] == ["crater"] * told
@@ -118,5 +118,5 @@ def test_a_crater_the_networks_are_sure_of_needs_no_ring(s_mm: float, size: floa
 )
 def test_a_speck_of_the_light_counts_where_the_networks_see_any_spot(pore: float, speck: float, told: bool) -> None:
     at = disc(20.0, 0.5, 1.0)
-    seen = look(pore=pore * at, speck=speck * at)
+    seen = segmented(pore=pore * at, speck=speck * at)
     assert seen_as_spot(seen, Fault("inclusion", 20.0, 0.5, 0.8, 0.6)) is may_have_spots(seen) is told

@@ -65,13 +65,14 @@ export type Given = {
 /** Sets the mark (the first, the second, or the one agreed on) and, if asked, gives it back at once. */
 export function useSetMark(attempt: Attempt) {
   const path = { attempt_id: attempt.id };
-  return useAttemptChange(attempt.id, async ({ duty, andReturn, cause, ...given }: Given) => {
-    const body = { version: attempt.version, ...given };
-    const to = { params: { path }, body };
-    if (duty === "second") return unwrap(api.PUT("/api/attempts/{attempt_id}/second", to));
+  return useAttemptChange(attempt.id, async ({ duty, andReturn, cause, next_change, ...given }: Given) => {
+    const second = { version: attempt.version, ...given };
+    if (duty === "second")
+      return unwrap(api.PUT("/api/attempts/{attempt_id}/second", { params: { path }, body: second }));
+    const body = { ...second, next_change };
     const marked = await unwrap(
       duty === "agree"
-        ? api.POST("/api/attempts/{attempt_id}/agree", to)
+        ? api.POST("/api/attempts/{attempt_id}/agree", { params: { path }, body })
         : api.PUT("/api/attempts/{attempt_id}/mark", { params: { path }, body: { ...body, cause } }),
     );
     // The lot may have sent it to a second marker.

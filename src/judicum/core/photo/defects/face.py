@@ -7,8 +7,8 @@ import numpy as np
 from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Flags, Floats
-from judicum.core.photo.close import PX_PER_MM, CloseLook
 from judicum.core.photo.film import LUMINANCE, film_and_shade, linear_to_lab, srgb_to_linear
+from judicum.core.photo.segment import PX_PER_MM, Segmentation
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import read_at
 
@@ -17,7 +17,7 @@ BESIDE_MM = 2.2
 SMOOTH_MM = 0.5
 """The toes are taken as even over this, so that one ragged place is no fault."""
 RIM_ROWS = 15
-"""Outer rows of the close look, 1.5 mm to either side: what plate is, as far as it is seen there."""
+"""Outer rows of the segmentation, 1.5 mm to either side: what plate is, as far as it is seen there."""
 
 
 @dataclass(frozen=True)
@@ -61,18 +61,18 @@ class Face:
         return np.abs(self.n_mm)[:, None] < half * np.sqrt(np.clip(1 - cap**2, 0, 1))
 
 
-def straighten(look: CloseLook, toes: Toes, gains: Floats) -> Face:
-    """Straighten a close look along the middle between two toes, its light balanced by `gains` (3,)."""
+def straighten(segmented: Segmentation, toes: Toes, gains: Floats) -> Face:
+    """Straighten a segmentation along the middle between two toes, its light balanced by `gains` (3,)."""
     step = 1 / PX_PER_MM
     s = np.arange(toes.start_mm, toes.end_mm, step)
     left, right = (gaussian_filter1d(toe, SMOOTH_MM / step) for toe in toes.at(s))
     centre, half = (left + right) / 2, (right - left) / 2
     reach = float(np.median(half)) * 1.15 + BESIDE_MM
     n = np.arange(-reach, reach, step)
-    light = srgb_to_linear(look.seen) * gains.astype(np.float32)
+    light = srgb_to_linear(segmented.seen) * gains.astype(np.float32)
     rim = np.concatenate([light[:RIM_ROWS], light[-RIM_ROWS:]]).reshape(-1, 3)
-    rows = look.row(centre[None, :] + n[:, None])
-    linear = read_at(light, rows, np.broadcast_to(look.column(s), rows.shape))
+    rows = segmented.row(centre[None, :] + n[:, None])
+    linear = read_at(light, rows, np.broadcast_to(segmented.column(s), rows.shape))
     soft = cv2.GaussianBlur(linear, (0, 0), sigmaX=0.4 / step, sigmaY=0.06 / step)
     shade = film_and_shade(soft, np.maximum(np.median(rim, axis=0), 1e-3))[1]
     return Face(s, n, linear_to_lab(linear), linear @ LUMINANCE, shade, half, centre)

@@ -3,7 +3,6 @@
 from dataclasses import replace
 
 from judicum.core.arrays import Floats
-from judicum.core.photo.close import CloseLook
 from judicum.core.photo.defects.crater import craters, has_pinhole
 from judicum.core.photo.defects.face import straighten
 from judicum.core.photo.defects.fault import Fault
@@ -19,39 +18,40 @@ from judicum.core.photo.defects.spots import (
     specks_seen,
 )
 from judicum.core.photo.defects.stretches import seen_as_groove, sugar, undercut, uneven_width
+from judicum.core.photo.segment import Segmentation
 from judicum.core.photo.toes import Toes
 
 
-def find_defects(look: CloseLook, toes: Toes, gains: Floats) -> list[Fault]:
+def find_defects(segmented: Segmentation, toes: Toes, gains: Floats) -> list[Fault]:
     """Faults of a bead in the order of s.
 
     Under sugar, a hole or a missing stretch nothing else is told: what is seen there belongs to it.
 
     Args:
-        gains: (3,) what balances the light of what the look saw.
+        gains: (3,) what balances the light of what the segmentation saw.
     """
-    face = straighten(look, toes, gains)
-    sugared, burnt = sugar(look, toes), holes_seen(look, toes)
+    face = straighten(segmented, toes, gains)
+    sugared, burnt = sugar(segmented, toes), holes_seen(segmented, toes)
     # A hole, or sugar beside the bead, is not the bead's width.
     uneven = [fault for fault in uneven_width(toes) if not _covered(fault, [*burnt, *sugared])]
     hidden = [*sugared, *burnt, *(fault for fault in uneven if fault.kind == "gap")]
-    rings = craters(face) if may_have_craters(look) else []
-    rings = [ring for ring in rings if seen_as_crater(look, ring) and not _covered(ring, hidden)]
+    rings = craters(face) if may_have_craters(segmented) else []
+    rings = [ring for ring in rings if seen_as_crater(segmented, ring) and not _covered(ring, hidden)]
     rings += [
         replace(one, pinhole=has_pinhole(face, one.s_mm, one.size_mm / 2))
-        for one in craters_seen(look, toes)
+        for one in craters_seen(segmented, toes)
         if not _covered(one, [*rings, *hidden])
     ]
     # A hole in a crater is the crater's pinhole.
     # The light tells a speck from a hole by its not being black; the networks are less sure of which it is.
-    pored = pores(look, toes)
-    hard = [speck for speck in specks(face) if seen_as_spot(look, speck)] if may_have_spots(look) else []
-    hard += [one for one in specks_seen(look, toes) if not _covered(one, [*hard, *pored])]
+    pored = pores(segmented, toes)
+    hard = [speck for speck in specks(face) if seen_as_spot(segmented, speck)] if may_have_spots(segmented) else []
+    hard += [one for one in specks_seen(segmented, toes) if not _covered(one, [*hard, *pored])]
     spots = [
         *(speck for speck in hard if not _covered(speck, [*hidden, *rings])),
         *(pore for pore in pored if not _covered(pore, [*hidden, *rings, *hard])),
     ]
-    grooves = [one for one in undercut(face) if seen_as_groove(look, toes, one) and not _covered(one, hidden)]
+    grooves = [one for one in undercut(face) if seen_as_groove(segmented, toes, one) and not _covered(one, hidden)]
     return sorted([*sugared, *burnt, *uneven, *rings, *spots, *grooves], key=lambda fault: fault.s_mm)
 
 

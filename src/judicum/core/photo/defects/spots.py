@@ -4,8 +4,8 @@ import cv2
 import numpy as np
 
 from judicum.core.arrays import Flags, Floats
-from judicum.core.photo.close import PX_PER_MM, CloseLook
 from judicum.core.photo.defects.fault import Fault
+from judicum.core.photo.segment import PX_PER_MM, Segmentation
 from judicum.core.photo.toes import Toes
 
 SEEN, SPECK_SEEN = 0.5, 0.3
@@ -29,53 +29,53 @@ MIN_CONFIDENCE = 0.88
 """Least mean share over a pore: on pictures kept from the networks they had 0.90 and more, and nothing else had any."""
 
 
-def pores(look: CloseLook, toes: Toes) -> list[Fault]:
+def pores(segmented: Segmentation, toes: Toes) -> list[Fault]:
     """Round open holes between two toes."""
-    return _blobs("pore", look, look.pore, _face(look, toes, 0.0), SEEN, MIN_CONFIDENCE)
+    return _blobs("pore", segmented, segmented.pore, _face(segmented, toes, 0.0), SEEN, MIN_CONFIDENCE)
 
 
-def specks_seen(look: CloseLook, toes: Toes) -> list[Fault]:
+def specks_seen(segmented: Segmentation, toes: Toes) -> list[Fault]:
     """Hard-edged specks between two toes."""
-    body = _face(look, toes, CLEAR_OF_TIPS * toes.width_mm)
-    return _blobs("inclusion", look, look.speck, body, SPECK_SEEN, MIN_SPECK)
+    body = _face(segmented, toes, CLEAR_OF_TIPS * toes.width_mm)
+    return _blobs("inclusion", segmented, segmented.speck, body, SPECK_SEEN, MIN_SPECK)
 
 
-def _face(look: CloseLook, toes: Toes, clear_mm: float) -> Flags:
+def _face(segmented: Segmentation, toes: Toes, clear_mm: float) -> Flags:
     """What lies between the toes and so far from the tips."""
-    left, right = toes.at(look.s_mm)
-    between = (look.n_mm[:, None] > left) & (look.n_mm[:, None] < right)
-    return np.asarray(between & (look.s_mm > toes.start_mm + clear_mm) & (look.s_mm < toes.end_mm - clear_mm))
+    left, right = toes.at(segmented.s_mm)
+    between = (segmented.n_mm[:, None] > left) & (segmented.n_mm[:, None] < right)
+    return np.asarray(between & (segmented.s_mm > toes.start_mm + clear_mm) & (segmented.s_mm < toes.end_mm - clear_mm))
 
 
-def may_have_craters(look: CloseLook) -> bool:
+def may_have_craters(segmented: Segmentation) -> bool:
     """Whether the networks see anything of a crater: rings need not be looked for where they do not."""
-    return float(look.crater.max()) > MIN_CRATER
+    return float(segmented.crater.max()) > MIN_CRATER
 
 
-def seen_as_crater(look: CloseLook, ring: Fault) -> bool:
+def seen_as_crater(segmented: Segmentation, ring: Fault) -> bool:
     """Whether the networks, too, see a crater within a ring that the light shows."""
-    return _share_within(look, look.crater, ring) > MIN_CRATER
+    return _share_within(segmented, segmented.crater, ring) > MIN_CRATER
 
 
-def may_have_spots(look: CloseLook) -> bool:
+def may_have_spots(segmented: Segmentation) -> bool:
     """Whether the networks see any spot: specks need not be looked for in the light where they do not."""
-    return float((look.pore + look.speck).max()) > SEEN
+    return float((segmented.pore + segmented.speck).max()) > SEEN
 
 
-def seen_as_spot(look: CloseLook, speck: Fault) -> bool:
+def seen_as_spot(segmented: Segmentation, speck: Fault) -> bool:
     """Whether the networks, too, see a spot, be it a pore, where the light shows a speck."""
-    return _share_within(look, look.pore + look.speck, speck) > SEEN
+    return _share_within(segmented, segmented.pore + segmented.speck, speck) > SEEN
 
 
-def holes_seen(look: CloseLook, toes: Toes) -> list[Fault]:
+def holes_seen(segmented: Segmentation, toes: Toes) -> list[Fault]:
     """Holes wider than half of the bead, black or not."""
-    holes = _blobs("burn_through", look, look.hole, _face(look, toes, 0.0), SEEN, MIN_HOLE)
+    holes = _blobs("burn_through", segmented, segmented.hole, _face(segmented, toes, 0.0), SEEN, MIN_HOLE)
     return [hole for hole in holes if hole.size_mm > BURN_SHARE * toes.width_mm]
 
 
-def craters_seen(look: CloseLook, toes: Toes) -> list[Fault]:
+def craters_seen(segmented: Segmentation, toes: Toes) -> list[Fault]:
     """Craters at either end, whether the light shows their rims or not."""
-    dishes = _blobs("crater", look, look.crater, _face(look, toes, 0.0), SEEN, CRATER_ALONE)
+    dishes = _blobs("crater", segmented, segmented.crater, _face(segmented, toes, 0.0), SEEN, CRATER_ALONE)
     return [
         dish
         for dish in dishes
@@ -84,13 +84,13 @@ def craters_seen(look: CloseLook, toes: Toes) -> list[Fault]:
     ]
 
 
-def _share_within(look: CloseLook, share: Floats, fault: Fault) -> float:
+def _share_within(segmented: Segmentation, share: Floats, fault: Fault) -> float:
     """Mean of a share over the disc of a fault."""
-    away = np.hypot(look.s_mm[None, :] - fault.s_mm, look.n_mm[:, None] - fault.n_mm)
+    away = np.hypot(segmented.s_mm[None, :] - fault.s_mm, segmented.n_mm[:, None] - fault.n_mm)
     return float(share[away < fault.size_mm / 2].mean())
 
 
-def _blobs(kind: str, look: CloseLook, share: Floats, face: Flags, seen: float, least: float) -> list[Fault]:
+def _blobs(kind: str, segmented: Segmentation, share: Floats, face: Flags, seen: float, least: float) -> list[Fault]:
     """Spots of `face` whose places all have a share over `seen` and together one of at least `least`."""
     found = []
     count, labels, stats, middles = cv2.connectedComponentsWithStats(((share > seen) & face).astype(np.uint8))
@@ -99,5 +99,7 @@ def _blobs(kind: str, look: CloseLook, share: Floats, face: Flags, seen: float, 
         sure = float(share[labels == k].mean())
         if size >= MIN_MM and sure >= least:
             column, row = middles[k]
-            found.append(Fault(kind, look.s_mm[0] + column / PX_PER_MM, look.n_mm[0] + row / PX_PER_MM, size, sure))
+            found.append(
+                Fault(kind, segmented.s_mm[0] + column / PX_PER_MM, segmented.n_mm[0] + row / PX_PER_MM, size, sure)
+            )
     return found

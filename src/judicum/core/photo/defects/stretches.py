@@ -5,9 +5,9 @@ import numpy as np
 from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Flags, Floats
-from judicum.core.photo.close import GRANULAR, PX_PER_MM, CloseLook
 from judicum.core.photo.defects.face import Face
 from judicum.core.photo.defects.fault import Fault
+from judicum.core.photo.segment import GRANULAR, PX_PER_MM, Segmentation
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import read_at
 
@@ -46,12 +46,12 @@ def runs(flags: Flags, step_mm: float, min_mm: float, bridge_mm: float = 0.6) ->
     return [(int(a), int(b) - 1) for a, b in zip(edges[::2], edges[1::2], strict=True) if (b - a) * step_mm >= min_mm]
 
 
-def sugar(look: CloseLook, toes: Toes) -> list[Fault]:
+def sugar(segmented: Segmentation, toes: Toes) -> list[Fault]:
     """Patches of dull, grey, granular oxide over most of the face."""
-    share = look.granular_share(*toes.at(look.s_mm))
-    inside = (look.s_mm > toes.start_mm) & (look.s_mm < toes.end_mm)
+    share = segmented.granular_share(*toes.at(segmented.s_mm))
+    inside = (segmented.s_mm > toes.start_mm) & (segmented.s_mm < toes.end_mm)
     return [
-        _stretch("sugaring", look, a, b, 0.0, float(share[a : b + 1].mean()))
+        _stretch("sugaring", segmented, a, b, 0.0, float(share[a : b + 1].mean()))
         for a, b in runs((share > GRANULAR) & inside, 1 / PX_PER_MM, SUGAR_MM, 1.0)
         if (share[a : b + 1] > SUGARED).sum() / PX_PER_MM > SUGAR_MM and share[a : b + 1].mean() > MIN_SUGAR
     ]
@@ -98,13 +98,13 @@ def undercut(face: Face) -> list[Fault]:
     return found
 
 
-def seen_as_groove(look: CloseLook, toes: Toes, dark: Fault) -> bool:
+def seen_as_groove(segmented: Segmentation, toes: Toes, dark: Fault) -> bool:
     """Whether the network, too, sees a groove where the light along a toe is dark."""
-    columns = np.flatnonzero(np.abs(look.s_mm - dark.s_mm) < dark.size_mm / 2)
-    left, right = (toe[columns] for toe in toes.at(look.s_mm))
+    columns = np.flatnonzero(np.abs(segmented.s_mm - dark.s_mm) < dark.size_mm / 2)
+    left, right = (toe[columns] for toe in toes.at(segmented.s_mm))
     toe = left if dark.n_mm < (left + right).mean() / 2 else right
-    beside = np.abs(look.n_mm[:, None] - toe) < BESIDE_MM
-    return float(np.where(beside, look.groove[:, columns], 0).max(0).mean()) > MIN_GROOVE
+    beside = np.abs(segmented.n_mm[:, None] - toe) < BESIDE_MM
+    return float(np.where(beside, segmented.groove[:, columns], 0).max(0).mean()) > MIN_GROOVE
 
 
 def _beside(face: Face, side: float, offset_mm: Floats) -> Floats:
@@ -132,5 +132,5 @@ def uneven_width(toes: Toes) -> list[Fault]:
     return found
 
 
-def _stretch(kind: str, look: CloseLook, a: int, b: int, n_mm: float, confidence: float) -> Fault:
-    return Fault(kind, float(look.s_mm[(a + b) // 2]), n_mm, (b - a) / PX_PER_MM, confidence)
+def _stretch(kind: str, segmented: Segmentation, a: int, b: int, n_mm: float, confidence: float) -> Fault:
+    return Fault(kind, float(segmented.s_mm[(a + b) // 2]), n_mm, (b - a) / PX_PER_MM, confidence)

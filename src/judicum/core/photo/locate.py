@@ -57,7 +57,7 @@ def patches(picture: Picture, scale: Scale) -> list[Patch]:
     low, high = _in_photo(picture, scale, low, high)
     across = Line(low, np.array([1.0, 0.0]))
     seen = read_grid(picture, scale, across, (0.0, high[0] - low[0]), (0.0, high[1] - low[1]), PX_PER_MM)
-    odds = odds_of(shares_of(scores("where", seen)), FACE)
+    odds = odds_of(shares_of(scores("locate", seen)), FACE)
     face = (odds > 0) & _searched(boxes, low, odds.shape)
     count, labels, stats, _ = cv2.connectedComponentsWithStats(face.astype(np.uint8))
     least = MIN_PIECE_MM2 * PX_PER_MM**2

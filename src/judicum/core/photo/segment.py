@@ -1,6 +1,6 @@
-"""A close look along a bead by two networks: face and faults on the straightened plate.
+"""A segmentation along a bead by two networks: face and faults on the straightened plate.
 
-Both tell the same; they were taught apart, so that where they differ tells how sure the look is.
+Both tell the same; they were taught apart, so that where they differ tells how sure the segmentation is.
 """
 
 from dataclasses import dataclass
@@ -15,7 +15,7 @@ from judicum.core.photo.unwrap import Line, read_at, read_grid
 
 PX_PER_MM = 10.0
 """What the networks were taught at."""
-NETWORKS = ("close-1", "close-2")
+NETWORKS = ("segment-1", "segment-2")
 SURFACES = ("other", "tinted", "face", "granular", "hole")
 EXTRAS = ("pore", "speck", "crater", "groove")
 GRANULAR = 0.35
@@ -23,7 +23,7 @@ GRANULAR = 0.35
 
 
 @dataclass(frozen=True)
-class CloseLook:
+class Segmentation:
     """What the networks see on a grid along a line: rows over `n_mm`, columns over `s_mm`.
 
     `seen` is what they were shown, (rows, columns, 3); `each` (2, rows, columns) the natural logarithm of the odds that a
@@ -59,9 +59,9 @@ class CloseLook:
         return np.asarray(read_at(self.granular.astype(np.float32), rows, columns).mean(0))
 
 
-def look_closely(
+def segment(
     picture: Picture, scale: Scale, line: Line, s_mm: tuple[float, float], n_mm: tuple[float, float]
-) -> CloseLook:
+) -> Segmentation:
     """Look along a line, from the first to the last of `s_mm` along and of `n_mm` across it, mm."""
     seen = read_grid(picture, scale, line, s_mm, n_mm, PX_PER_MM)
     # One of them sees it in a mirror: what either takes for the upper toe by habit does not add up.
@@ -72,7 +72,7 @@ def look_closely(
     shares = np.mean(surfaces, axis=0)
     named = dict(zip(EXTRAS, share_of(told[:, len(SURFACES) :].mean(0)), strict=True))
     rows, columns = seen.shape[:2]
-    return CloseLook(
+    return Segmentation(
         line,
         s_mm[0] + np.arange(columns) / PX_PER_MM,
         n_mm[0] + np.arange(rows) / PX_PER_MM,

@@ -1,4 +1,4 @@
-"""Teaches the small network that reads along a bead whose toes are known: `python -m training.along -o FILE.onnx`.
+"""Teaches the small network that reads along a bead whose toes are known: `python -m training.axis -o FILE.onnx`.
 
 Its picture is the face straightened between the toes, whatever its width (`ROWS` rows), `PX_PER_MM` columns a
 millimetre, and as much past the tips; it tells for every column how likely a front crosses the centreline there, and
@@ -20,7 +20,7 @@ from torch import nn
 from torch.optim.swa_utils import AveragedModel, get_ema_multi_avg_fn
 
 from judicum.core.arrays import Floats, Pixels
-from judicum.core.photo.along import PX_PER_MM, ROWS, straightened
+from judicum.core.photo.axis import PX_PER_MM, ROWS, straightened
 from training.clear import clear_only
 from training.drawings import FRONT_SIGMA_MM, draw
 from training.labelled import Straight, read_straight, relit

@@ -9,11 +9,11 @@ from judicum.bench.scenes import cases
 from judicum.camera import take_photo
 from judicum.core.photo.decode import decode
 from judicum.core.photo.doubt import UNSURE_BEAD, Doubt
+from judicum.core.photo.locate import PX_PER_MM, _in_photo, _joined, patches
 from judicum.core.photo.measure import measure_all, measure_photo
 from judicum.core.photo.picture import Picture
 from judicum.core.photo.regions import regions
 from judicum.core.photo.scale import Scale, find_card
-from judicum.core.photo.where import PX_PER_MM, _in_photo, _joined, patches
 from tests.drawn import bare_photo, bead_photo, beads_photo
 
 
@@ -121,7 +121,7 @@ def test_a_grid_that_is_cut_to_the_photo_shows_the_same_beads(
     beside_a_strip: tuple[Picture, Scale], monkeypatch: pytest.MonkeyPatch
 ) -> None:
     (cut,) = patches(*beside_a_strip)
-    monkeypatch.setattr("judicum.core.photo.where._in_photo", lambda picture, scale, low, high: (low, high))
+    monkeypatch.setattr("judicum.core.photo.locate._in_photo", lambda picture, scale, low, high: (low, high))
     (whole,) = patches(*beside_a_strip)
     assert [cut.start_mm, cut.end_mm, cut.width_mm] == pytest.approx(
         [whole.start_mm, whole.end_mm, whole.width_mm], abs=0.1

@@ -3,10 +3,10 @@
 import numpy as np
 
 from judicum.core.arrays import Floats, Pixels
-from judicum.core.photo.close import PX_PER_MM, CloseLook
+from judicum.core.photo.locate import Patch
+from judicum.core.photo.segment import PX_PER_MM, Segmentation
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import Line
-from judicum.core.photo.where import Patch
 
 LINE = Line(np.array([30.0, 40.0]), np.array([1.0, 0.0]))
 LENGTH_MM, HALF_MM = 50.0, 2.5
@@ -26,9 +26,9 @@ def box(s_mm: tuple[float, float], n_mm: tuple[float, float]) -> Floats:
     return inside.astype(float)
 
 
-def look(
+def segmented(
     half_mm: Floats | float = HALF_MM, centre_mm: Floats | float = 0.0, soft_mm: float = 0.05, **parts: Floats
-) -> CloseLook:
+) -> Segmentation:
     """A bead from 0 to LENGTH_MM, rounded at its ends; `soft_mm` is how gradually the network goes from face to plate."""
     half = np.broadcast_to(half_mm, S.shape)
     tip = np.clip(np.maximum(HALF_MM - S, S - (LENGTH_MM - HALF_MM)) / HALF_MM, 0, None)
@@ -38,7 +38,7 @@ def look(
     names = ("granular", "hole", "pore", "speck", "crater", "groove")
     seen = parts.get("seen", np.full((*face.shape, 3), 120, np.uint8))
     face = parts.get("face", face)
-    return CloseLook(
+    return Segmentation(
         LINE,
         S,
         N,

@@ -8,8 +8,8 @@ from dataclasses import dataclass
 import numpy as np
 
 from judicum.core.arrays import Floats, Pixels
-from judicum.core.photo.close import CloseLook
 from judicum.core.photo.network import run, share_of
+from judicum.core.photo.segment import Segmentation
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import read_at
 
@@ -24,7 +24,7 @@ REACH_MM = 5.0
 
 
 @dataclass(frozen=True)
-class Along:
+class AxisReading:
     """What the network says at places `s_mm` (k,) of the line: `front` how likely a front crosses the centreline there
     (0 to 1), `inside` the natural logarithm of the odds that it lies between the tips; `face` (ROWS, k, 3) is what it saw.
     """
@@ -42,13 +42,13 @@ def straightened(picture: Pixels, left: Floats, right: Floats, columns: Floats) 
     return np.asarray(read_at(picture, rows, np.broadcast_to(columns, rows.shape)))
 
 
-def read_along(look: CloseLook, toes: Toes) -> Along:
-    """Read along a bead, and REACH_MM past its tips as far as the look goes."""
-    first, last = max(toes.start_mm - REACH_MM, look.s_mm[0]), min(toes.end_mm + REACH_MM, look.s_mm[-1])
+def read_axis(segmented: Segmentation, toes: Toes) -> AxisReading:
+    """Read along a bead, and REACH_MM past its tips as far as the segmentation goes."""
+    first, last = max(toes.start_mm - REACH_MM, segmented.s_mm[0]), min(toes.end_mm + REACH_MM, segmented.s_mm[-1])
     s = np.arange(first, last, 1 / PX_PER_MM)
     left, right = toes.at(s)
-    face = straightened(look.seen, look.row(left), look.row(right), look.column(s))
-    front, inside = run("along", face)
+    face = straightened(segmented.seen, segmented.row(left), segmented.row(right), segmented.column(s))
+    front, inside = run("axis", face)
     # Fronts look alike from either tip, the tips do not.
-    other_way, _ = run("along", face[:, ::-1])
-    return Along(s, face, share_of((front + other_way[::-1]) / 2), inside)
+    other_way, _ = run("axis", face[:, ::-1])
+    return AxisReading(s, face, share_of((front + other_way[::-1]) / 2), inside)

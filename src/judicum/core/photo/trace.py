@@ -9,11 +9,11 @@ import numpy as np
 from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Flags, Floats, Whole
-from judicum.core.photo.along import Along
-from judicum.core.photo.close import CloseLook
+from judicum.core.photo.axis import AxisReading
+from judicum.core.photo.locate import Patch
+from judicum.core.photo.segment import Segmentation
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import read_at
-from judicum.core.photo.where import Patch
 
 STEP_S_MM, STEP_N_MM = 0.25, 0.05
 """How finely a toe is followed along and across the line, mm: the width is told every 0.5 mm, to 0.01 mm or so."""
@@ -39,36 +39,36 @@ TIP_MM = 0.05
 """A tip lies half a cell beyond the last cell of face."""
 
 
-def follow(look: CloseLook, patch: Patch) -> Toes | None:
-    """Both toes, and both tips as far as the close look at a patch tells them; None where no face is seen."""
-    core = np.abs(look.n_mm[:, None] - _middle(look)) < max(CORE * patch.width_mm, MIN_CORE_MM)
-    seen = (np.clip(look.face, -MAX_ODDS, MAX_ODDS) * core).sum(0) / np.maximum(core.sum(0), 1)
-    first, last = best_run(np.where(_near(look.s_mm, patch), seen, -MAX_ODDS))
+def trace_toes(segmented: Segmentation, patch: Patch) -> Toes | None:
+    """Both toes, and both tips as far as the segmentation at a patch tells them; None where no face is seen."""
+    core = np.abs(segmented.n_mm[:, None] - _middle(segmented)) < max(CORE * patch.width_mm, MIN_CORE_MM)
+    seen = (np.clip(segmented.face, -MAX_ODDS, MAX_ODDS) * core).sum(0) / np.maximum(core.sum(0), 1)
+    first, last = best_run(np.where(_near(segmented.s_mm, patch), seen, -MAX_ODDS))
     if last - first < 2 or seen[first : last + 1].mean() <= 0:
         return None
-    return between(look, float(look.s_mm[first]) - TIP_MM, float(look.s_mm[last]) + TIP_MM, ROUGH)
+    return between(segmented, float(segmented.s_mm[first]) - TIP_MM, float(segmented.s_mm[last]) + TIP_MM, ROUGH)
 
 
-def between(look: CloseLook, start_mm: float, end_mm: float, coarser: int = 1) -> Toes:
+def between(segmented: Segmentation, start_mm: float, end_mm: float, coarser: int = 1) -> Toes:
     """Both toes from tip to tip, every STEP_S_MM, or so many times `coarser`."""
     s = np.arange(start_mm, end_mm, STEP_S_MM * coarser)
-    n = np.arange(look.n_mm[0], look.n_mm[-1], STEP_N_MM * coarser)
-    rows, columns = np.broadcast_arrays(look.row(n)[:, None], look.column(s)[None, :])
-    face = read_at(np.clip(look.face, -MAX_ODDS, MAX_ODDS).astype(np.float32), rows, columns)
+    n = np.arange(segmented.n_mm[0], segmented.n_mm[-1], STEP_N_MM * coarser)
+    rows, columns = np.broadcast_arrays(segmented.row(n)[:, None], segmented.column(s)[None, :])
+    face = read_at(np.clip(segmented.face, -MAX_ODDS, MAX_ODDS).astype(np.float32), rows, columns)
     inside = np.cumsum(face, axis=0) * STEP_N_MM * coarser
-    middle = np.interp(s, look.s_mm, _middle(look))
+    middle = np.interp(s, segmented.s_mm, _middle(segmented))
     left_of = n[:, None] <= middle[None, :]
     gain = np.where(np.stack([left_of, ~left_of]), np.stack([-inside, inside]), -1e6)
     path = best_paths(gain, REACH_ROWS, PRICE_MM * MAX_ODDS * coarser)
-    return Toes(look.line, s, n[path[0]] - INSIDE_MM, n[path[1]] + INSIDE_MM, start_mm, end_mm)
+    return Toes(segmented.line, s, n[path[0]] - INSIDE_MM, n[path[1]] + INSIDE_MM, start_mm, end_mm)
 
 
-def to_tips(look: CloseLook, toes: Toes, along: Along, patch: Patch) -> Toes:
+def to_tips(segmented: Segmentation, toes: Toes, along: AxisReading, patch: Patch) -> Toes:
     """The toes from tip to tip as the reading along them tells the tips."""
     inside = np.clip(along.inside, -MAX_ODDS, MAX_ODDS)
     first, last = best_run(np.where(_near(along.s_mm, patch), inside, -MAX_ODDS))
     start, end = float(along.s_mm[first]) - TIP_MM, float(along.s_mm[last]) + TIP_MM
-    return between(look, start, end) if end - start > toes.length_mm / 2 else toes
+    return between(segmented, start, end) if end - start > toes.length_mm / 2 else toes
 
 
 def _near(s_mm: Floats, patch: Patch) -> Flags:
@@ -76,11 +76,11 @@ def _near(s_mm: Floats, patch: Patch) -> Flags:
     return np.asarray((s_mm > patch.start_mm - TIPS_MM) & (s_mm < patch.end_mm + TIPS_MM))
 
 
-def _middle(look: CloseLook) -> Floats:
+def _middle(segmented: Segmentation) -> Floats:
     """The middle of the face at every column, smooth over MIDDLE_MM."""
-    face = np.clip(look.face, 0, MAX_ODDS) + 1e-4
-    smooth = MIDDLE_MM / float(look.s_mm[1] - look.s_mm[0])
-    placed, weight = (gaussian_filter1d(v, smooth) for v in ((face * look.n_mm[:, None]).sum(0), face.sum(0)))
+    face = np.clip(segmented.face, 0, MAX_ODDS) + 1e-4
+    smooth = MIDDLE_MM / float(segmented.s_mm[1] - segmented.s_mm[0])
+    placed, weight = (gaussian_filter1d(v, smooth) for v in ((face * segmented.n_mm[:, None]).sum(0), face.sum(0)))
     return np.asarray(placed / weight)
 
 
