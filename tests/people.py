@@ -46,7 +46,7 @@ def make_person(username: str, workshop: Workshop) -> User:
     return user
 
 
-def make_course() -> Course:
+def create_course() -> Course:
     """Two staff, two students, one assignment for both students; a stranger with a course of their own."""
     load_library()
     mill, quay = (Workshop.objects.create(name=name) for name in ("Mill", "Quay"))
@@ -76,13 +76,13 @@ def make_course() -> Course:
 
 
 ROWS = (Design, Workshop, User, CourseRow, Membership, Assignment, Attempt, Event)
-"""All that `make_course` leaves in the tables."""
+"""All that `create_course` leaves in the tables."""
 
 
 @cache
 def _kept() -> tuple[Course, list[tuple[str, str]]]:
     """A course that this makes, and the rows of each table as JSON."""
-    course = make_course()
+    course = create_course()
     tables = [model._meta.db_table for model in ROWS]
     with connection.cursor() as cursor:
         return course, [
@@ -91,7 +91,7 @@ def _kept() -> tuple[Course, list[tuple[str, str]]]:
 
 
 def same_course() -> Course:
-    """The course of `make_course` in tables that hold nothing else, with the same ids each time: made once, its rows are put back."""
+    """The course of `create_course` in tables that hold nothing else, with the same ids each time: made once, its rows are put back."""
     there = _kept.cache_info().currsize
     course, rows = _kept()
     if there:

@@ -15,7 +15,7 @@ from judicum.server.record.photos.models import Correction, Measurement, Photo
 from tests.browser.walk import LAPTOP, PHONE, no_violations, open_page, sign_in
 from tests.drawn import bead_photo
 from tests.measured import measured_attempt
-from tests.people import logged, make_course
+from tests.people import create_course, logged
 
 
 def place(page: Page, share_along: float, n_mm: float) -> tuple[float, float]:
@@ -35,7 +35,7 @@ def drag(page: Page, from_: tuple[float, float], to: tuple[float, float]) -> Non
 def test_a_bad_photo_is_held_back_and_said_why(
     browser: Browser, live_server: Any, transactional_db: None, complaints: list[str], tmp_path: Path
 ) -> None:
-    course = make_course()
+    course = create_course()
     attempt = logged(course)
     picture = decode(bead_photo().jpeg)
     blurred, dark = tmp_path / "blurred.jpg", tmp_path / "dark.jpg"
@@ -57,7 +57,7 @@ def test_a_bad_photo_is_held_back_and_said_why(
 def test_the_instructor_corrects_on_the_strip(
     browser: Browser, live_server: Any, transactional_db: None, complaints: list[str]
 ) -> None:
-    course = make_course()
+    course = create_course()
     attempt = measured_attempt(course)
     computed = Measurement.objects.get().report
     page = open_page(browser, live_server.url, LAPTOP, complaints)
@@ -114,7 +114,7 @@ def test_the_instructor_corrects_on_the_strip(
 def test_an_angle_is_read_on_the_torch_and_two_beads_laid_over_one_another(
     browser: Browser, live_server: Any, transactional_db: None, complaints: list[str], tmp_path: Path
 ) -> None:
-    course = make_course()
+    course = create_course()
     first = measured_attempt(course)
     second = measured_attempt(course)
     drawn = take_torch_photo(70.0)

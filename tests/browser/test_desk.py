@@ -14,7 +14,7 @@ from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.causes.models import Verdict
 from tests.browser.walk import LAPTOP, no_violations, open_page, sign_in
 from tests.measured import measured_attempt
-from tests.people import RUN, Course, make_course
+from tests.people import RUN, Course, create_course
 from tests.server.test_causes import grey_at_end
 
 
@@ -49,7 +49,7 @@ def test_a_class_is_marked_with_few_keys_on_one_screen(
     complaints: list[str],
     monkeypatch: pytest.MonkeyPatch,
 ) -> None:
-    course = make_course()
+    course = create_course()
     sound, short = measured_attempt(course), with_a_cause(course)
     page = open_page(browser, live_server.url, LAPTOP, complaints)
     unhurried(page, monkeypatch)
@@ -93,7 +93,7 @@ def test_a_class_is_marked_with_few_keys_on_one_screen(
 def test_findings_phrases_schemes_and_answers_are_open_to_everybody(
     browser: Browser, live_server: Any, transactional_db: None, complaints: list[str]
 ) -> None:
-    course = make_course()
+    course = create_course()
     attempt = with_a_cause(course)
     page = open_page(browser, live_server.url, LAPTOP, complaints)
     sign_in(page, course.instructor)

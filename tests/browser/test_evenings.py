@@ -10,13 +10,13 @@ from judicum.server.follow.evenings.actions.make_sessions import make_sessions
 from judicum.server.follow.evenings.actions.set_booth import set_booth
 from judicum.server.follow.evenings.models import Sitting
 from tests.browser.walk import LAPTOP, PHONE, no_violations, open_page, sign_in
-from tests.people import make_course
+from tests.people import create_course
 
 
 def test_an_evening_is_planned_changed_by_hand_and_read_on_a_phone(
     browser: Browser, live_server: Any, transactional_db: None, complaints: list[str]
 ) -> None:
-    course = make_course()
+    course = create_course()
     tomorrow = timezone.now().date() + timedelta(days=1)
     make_sessions(course.instructor, course.row.pk, tomorrow, time(18, 0), 180, 2)
     for name in ("1", "2"):

@@ -7,11 +7,11 @@ from playwright.sync_api import Browser, Page, expect
 from judicum.server.read.reports.models import Report
 from judicum.server.read.reports.tasks import draw_report
 from judicum.server.record.attempts.models import Attempt
-from judicum.server.record.marking.actions.keep_reference import keep_reference
 from judicum.server.record.marking.actions.mark_attempt import return_mark, set_mark
+from judicum.server.record.marking.actions.references import save_reference
 from tests.browser.walk import LAPTOP, PHONE, no_violations, open_page, sign_in
 from tests.measured import measured_attempt
-from tests.people import Course, make_course
+from tests.people import Course, create_course
 from tests.server.test_marking import SCORES
 
 
@@ -30,9 +30,9 @@ def at(page: Page, course: Course, where: str) -> None:
 def test_two_marks_a_story_and_a_report(
     browser: Browser, live_server: Any, transactional_db: None, complaints: list[str]
 ) -> None:
-    course = make_course()
+    course = create_course()
     for score in (6.0, 7.0, 8.0):
-        keep_reference(course.instructor, returned(course, score).pk, "as it is")
+        save_reference(course.instructor, returned(course, score).pk, "as it is")
     attempt = measured_attempt(course)
 
     # The assistant marks first and asks for a second mark; the instructor gives it blind.

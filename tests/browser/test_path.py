@@ -12,14 +12,14 @@ from tests.browser.walk import LAPTOP, PHONE, fits_narrow, no_violations, open_p
 from tests.drawn import bead_photo
 from tests.live import Worker
 from tests.live import worker as worker
-from tests.people import make_course
+from tests.people import create_course
 
 
 @pytest.mark.usefixtures("complaints")
 def test_one_coupon_from_assigned_to_marked(
     browser: Browser, live_server: Any, worker: Worker, complaints: list[str], tmp_path: Path
 ) -> None:
-    course = make_course()
+    course = create_course()
     worker.start()
     staff = open_page(browser, live_server.url, LAPTOP, complaints)
     staff.goto("/sign-in")
@@ -118,7 +118,7 @@ def test_two_markers_and_a_clear_word_to_the_later(
     from tests.measured import measured_attempt
     from tests.server.test_marking import SCORES
 
-    course = make_course()
+    course = create_course()
     attempt = measured_attempt(course)
     page = open_page(browser, live_server.url, LAPTOP, [])
     sign_in(page, course.instructor)
@@ -141,7 +141,7 @@ def test_a_refused_photo_and_a_broken_connection_are_told_in_words(
 ) -> None:
     from tests.people import logged
 
-    course = make_course()
+    course = create_course()
     attempt = logged(course)
     phone = open_page(browser, live_server.url, PHONE, [])
     sign_in(phone, course.student)

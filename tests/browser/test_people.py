@@ -6,13 +6,13 @@ from playwright.sync_api import Browser, expect
 
 from judicum.server.people.courses.models import Course, Membership
 from tests.browser.walk import LAPTOP, PHONE, no_violations, open_page, sign_in
-from tests.people import make_course
+from tests.people import create_course
 
 
 def test_a_second_course_a_lost_password_and_somebody_let_go(
     browser: Browser, live_server: Any, transactional_db: None, complaints: list[str]
 ) -> None:
-    course = make_course()
+    course = create_course()
     page = open_page(browser, live_server.url, LAPTOP, complaints)
     sign_in(page, course.instructor)
     page.get_by_role("link", name="People, codes, new courses").click()

@@ -7,14 +7,14 @@ from playwright.sync_api import Browser, expect
 
 from judicum.server.record.attempts.models import Attempt, Run
 from tests.browser.walk import LAPTOP, PHONE, no_violations, open_page, sign_in
-from tests.people import make_course
+from tests.people import create_course
 
 
 @pytest.mark.usefixtures("complaints")
 def test_from_the_builder_to_the_log(
     browser: Browser, live_server: Any, transactional_db: None, complaints: list[str]
 ) -> None:
-    course = make_course()
+    course = create_course()
     staff = open_page(browser, live_server.url, LAPTOP, complaints)
     sign_in(staff, course.instructor)
 

@@ -16,7 +16,7 @@ from judicum.server.follow.evenings.queries import today_in
 from judicum.server.follow.stock.models import Bottle, GaugeReading, Use
 from judicum.server.record.attempts.actions.log_run import log_run
 from tests.browser.walk import LAPTOP, PHONE, no_violations, open_page, sign_in
-from tests.people import RUN, make_course
+from tests.people import RUN, create_course
 
 
 def gauge_picture(path: Path) -> Path:
@@ -60,7 +60,7 @@ def tap(picture: Locator, *points: tuple[int, int]) -> None:
 def test_an_evening_on_two_phones_and_a_laptop(
     browser: Browser, live_server: Any, transactional_db: None, complaints: list[str], tmp_path: Path
 ) -> None:
-    course = make_course()
+    course = create_course()
     today = today_in(course.row)
     for name in ("1", "2"):
         set_booth(course.instructor, course.row.pk, None, name, [])

@@ -150,7 +150,7 @@ PEOPLE: list[tuple[str, str, object]] = [
 ]
 WORKSHOP: list[tuple[str, str, object]] = [
     ("GET", "/api/workshop", None),
-    ("PUT", "/api/workshop", {"name": "x", "second_factor": False, "thin_after_days": None}),
+    ("PUT", "/api/workshop", {"name": "x", "second_factor": False, "photo_retention_days": None}),
     ("GET", "/api/workshop/courses", None),
     ("PUT", "/api/workshop/courses/{course}/part", None),
     ("GET", "/api/workshop/people", None),

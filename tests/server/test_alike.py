@@ -141,7 +141,7 @@ def test_a_reference_is_a_returned_mark_and_is_let_go(course: Course, client_of:
     assert staff.put(url.format(over.pk), {"comment": " "}, "application/json").status_code == 400
     for comment in ("first", "better"):
         staff.put(url.format(over.pk), {"comment": comment}, "application/json")
-    assert [one.comment for one in Reference.objects.filter(let_go_at=None)] == ["better"]
+    assert [one.comment for one in Reference.objects.filter(released_at=None)] == ["better"]
     assert staff.delete(url.format(over.pk)).status_code == 204
     assert staff.delete(url.format(over.pk)).status_code == 404
     assert Reference.objects.count() == 2

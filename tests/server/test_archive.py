@@ -27,12 +27,12 @@ from judicum.server.exchange.archive.tables import LEFT_OUT, TABLES
 from judicum.server.exchange.archive.write import archive_of
 from judicum.server.follow.evenings.actions.set_booth import set_booth
 from judicum.server.follow.evenings.models import Booth, Session, WeldedAt
-from judicum.server.follow.stock.actions.keep_item import keep_item
+from judicum.server.follow.stock.actions.save_item import save_item
 from judicum.server.people.accounts.models import User, Workshop
 from judicum.server.people.courses.models import Course as CourseRow
 from judicum.server.record.attempts.models import Attempt, Event
-from judicum.server.record.marking.actions.keep_reference import keep_reference
 from judicum.server.record.marking.actions.mark_attempt import return_mark, set_mark
+from judicum.server.record.marking.actions.references import save_reference
 from judicum.server.record.marking.models import SelfTest
 from judicum.server.record.photos.actions.correct_measurement import correct_measurement
 from judicum.server.record.photos.models import Measurement, StoredPicture
@@ -54,7 +54,7 @@ def full(course: Course) -> Course:
     set_mark(course.instructor, attempt.pk, attempt.version, scores=SCORES, comment="Calm.", next_change="", cause=None)
     attempt.refresh_from_db()
     return_mark(course.instructor, attempt.pk, attempt.version)
-    keep_reference(course.instructor, attempt.pk, "as it should be")
+    save_reference(course.instructor, attempt.pk, "as it should be")
     reference = attempt.references.get()
     test = SelfTest.objects.create(
         course=course.row,
@@ -67,7 +67,7 @@ def full(course: Course) -> Course:
     booth = Booth.objects.get()
     WeldedAt.objects.create(attempt=attempt, booth=booth)
     booth.closed.add(Session.objects.create(course=course.row, date="2031-01-01", start="18:00", minutes=60))
-    keep_item(course.instructor, course.row.pk, None, "cup", {"name": "Cup 8", "cup": 8})
+    save_item(course.instructor, course.row.pk, None, "cup", {"name": "Cup 8", "cup": 8})
     return course
 
 

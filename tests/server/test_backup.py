@@ -21,13 +21,13 @@ from django.db import connection
 
 from judicum.core.errors import InvalidValue
 from judicum.server.exchange.archive.write import archive_of
-from judicum.server.exchange.backup import Backup, back_up, keep_daily
+from judicum.server.exchange.backup import Backup, back_up, save_daily
 from judicum.server.exchange.check import check_data
 from judicum.server.exchange.stored import named_files
 from judicum.server.record.attempts.models import Attempt, Event
 from judicum.server.record.photos.models import StoredPicture
 from tests.measured import measured_attempt
-from tests.people import Course, make_course
+from tests.people import Course, create_course
 
 AT = datetime(2031, 3, 4, 2, 0, tzinfo=UTC)
 KILLS = 2
@@ -37,7 +37,7 @@ KILLS = 2
 @pytest.fixture
 def course(transactional_db: None) -> Course:
     """Committed, so that PostgreSQL's own programs see it."""
-    made = make_course()
+    made = create_course()
     measured_attempt(made)
     return made
 
@@ -169,7 +169,7 @@ def _full(_: int) -> None:
 def test_each_night_one_more_the_files_shared_and_so_many_kept(course: Course, tmp_path: Path) -> None:
     folder = tmp_path / "nights"
     for day in range(3):
-        keep_daily(folder, AT + timedelta(days=day), 2)
+        save_daily(folder, AT + timedelta(days=day), 2)
     kept = sorted(folder.glob("*.zip"))
     assert [path.name for path in kept] == ["judicum-20310305-020000.zip", "judicum-20310306-020000.zip"]
     assert sum(1 for p in (folder / "files").rglob("*") if p.is_file()) == 3
@@ -178,7 +178,7 @@ def test_each_night_one_more_the_files_shared_and_so_many_kept(course: Course, t
     assert Backup(kept[0]).names == sorted(named_files())
     # What no kept backup names goes; one whose file was lost says so.
     (folder / "files" / "strips").joinpath("left").write_bytes(b"x")
-    keep_daily(folder, AT + timedelta(days=3), 2)
+    save_daily(folder, AT + timedelta(days=3), 2)
     assert not (folder / "files" / "strips" / "left").exists()
     shutil.rmtree(folder / "files" / "strips")
     with pytest.raises(InvalidValue, match="beside the backup"):

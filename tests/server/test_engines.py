@@ -8,7 +8,7 @@ from procrastinate.contrib.django.models import ProcrastinateJob
 
 from judicum.core.photo.engine import ENGINE_VERSION
 from judicum.server.record.photos.actions.store_measurement import store_measurement
-from judicum.server.record.photos.models import Figures, Measurement
+from judicum.server.record.photos.models import Measurement, MeasurementSummary
 from judicum.server.record.photos.tasks import measure
 from tests.measured import bead_measured, measured_attempt
 from tests.people import Course
@@ -19,7 +19,7 @@ pytestmark = pytest.mark.django_db
 def old(course: Course, count: int = 3) -> list[int]:
     """So many attempts whose figures an earlier engine made; their keys."""
     keys = [measured_attempt(course).pk for _ in range(count)]
-    Figures.objects.filter(attempt__in=keys).update(engine_version="2.2")
+    MeasurementSummary.objects.filter(attempt__in=keys).update(engine_version="2.2")
     Measurement.objects.filter(photo__attempt__in=keys).update(engine_version="2.2")
     return keys
 
@@ -32,7 +32,7 @@ def test_all_old_figures_are_measured_again_behind_whatever_waits_and_no_attempt
     assert staff.get(url).json() == {
         "present": ENGINE_VERSION, "outdated": 3, "corrected": 0, "running": False, "done": 0, "total": 0,
     }  # fmt: skip
-    before = {one.pk: one.measurement_id for one in Figures.objects.all()}
+    before = {one.pk: one.measurement_id for one in MeasurementSummary.objects.all()}
     started = staff.post(url, content_type="application/json").json()
     assert (started["running"], started["done"], started["total"]) == (True, 0, 3)
     assert staff.post(url, content_type="application/json").status_code == 409
@@ -44,7 +44,7 @@ def test_all_old_figures_are_measured_again_behind_whatever_waits_and_no_attempt
         store_measurement(one.pk, [bead_measured()])
     after = staff.get(url).json()
     assert (after["running"], after["done"], after["outdated"]) == (False, 3, 0)
-    assert all(before[one.pk] != one.measurement_id for one in Figures.objects.all())
+    assert all(before[one.pk] != one.measurement_id for one in MeasurementSummary.objects.all())
     course.attempt.refresh_from_db()
     assert course.attempt.updated_at == moved
     nothing = staff.post(url, content_type="application/json")
@@ -60,7 +60,7 @@ def test_it_can_be_stopped_and_each_attempt_keeps_figures(course: Course, client
     store_measurement(first.pk, [bead_measured()])
     stopped = staff.delete(url).json()
     assert (stopped["running"], stopped["outdated"]) == (False, 2)
-    assert Figures.objects.count() == 3
+    assert MeasurementSummary.objects.count() == 3
     # The jobs that are left over find nothing to do.
     for one in others:
         measure(one.pk)
@@ -70,7 +70,7 @@ def test_it_can_be_stopped_and_each_attempt_keeps_figures(course: Course, client
 
 def test_what_a_person_corrected_stays(course: Course, client_of: Callable[..., Client]) -> None:
     keys = old(course, 2)
-    Figures.objects.filter(attempt=keys[0]).update(corrected=True)
+    MeasurementSummary.objects.filter(attempt=keys[0]).update(corrected=True)
     staff, url = client_of(course.instructor), f"/api/courses/{course.row.pk}/engines"
     started = staff.post(url, content_type="application/json").json()
     assert (started["total"], started["corrected"]) == (1, 1)

@@ -16,7 +16,7 @@ from judicum.server.catalogue.coupons.models import Design
 from judicum.server.catalogue.schemes.models import Scheme
 from judicum.server.follow.evenings.actions.make_sessions import make_sessions
 from judicum.server.follow.evenings.actions.set_booth import set_booth
-from judicum.server.follow.evenings.models import Attendance, Feed, Session, Sitting
+from judicum.server.follow.evenings.models import Attendance, CalendarSubscription, Session, Sitting
 from judicum.server.follow.evenings.queries import today_in
 from judicum.server.people.courses.models import Course as CourseRow
 from judicum.server.read.sessions import session_plan
@@ -193,7 +193,7 @@ def test_a_calendar_has_a_secret_address_that_can_be_renewed(course: Course, cli
     assert Client().get("/api/calendar/guessed.ics").status_code == 404
     course.row.memberships.filter(user=course.student).delete()
     assert Client().get(new).status_code == 404
-    assert Feed.objects.count() == 2
+    assert CalendarSubscription.objects.count() == 2
 
 
 def test_the_page_of_evenings_takes_as_many_queries_for_few_as_for_many(course: Course) -> None:

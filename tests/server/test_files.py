@@ -19,8 +19,8 @@ from judicum.core.photo.fault_kinds import FAULT_KINDS
 from judicum.server.platform.storage import store_file
 from judicum.server.record.marking.queries import propose
 from judicum.server.record.photos.actions import correct_measurement as correcting
-from judicum.server.record.photos.actions.keep_figures import keep_figures
 from judicum.server.record.photos.actions.receive_upload import begin_upload, clear_abandoned, receive_piece
+from judicum.server.record.photos.actions.save_summary import save_summary
 from judicum.server.record.photos.models import Correction, Measurement, Upload
 from judicum.server.record.photos.pieces import uploads_with_pieces
 from judicum.server.record.photos.queries import measurement_that_counts
@@ -85,7 +85,7 @@ def test_which_measurement_counts_is_one_answer_everywhere(
         for sort, k in done
     ]  # fmt: skip
     good.delete()
-    keep_figures(attempt.pk)
+    save_summary(attempt.pk)
     assert measurement_that_counts(attempt) == (None if counts is None else rows[counts])
 
 

@@ -12,7 +12,7 @@ from judicum.core.progress import forecast
 from judicum.server.read.progress.forecasts import standings
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.causes.models import Verdict
-from judicum.server.record.photos.actions.keep_figures import keep_figures
+from judicum.server.record.photos.actions.save_summary import save_summary
 from judicum.server.record.photos.models import Measurement
 from judicum.words.progress import told, told_to_student
 from tests.core.progress.test_forecast import asked, attempts
@@ -78,7 +78,7 @@ def test_a_fault_that_comes_back_is_told(course: Course, client_of: Callable[...
         made = Measurement.objects.get(photo__attempt=attempt)
         report = {**(made.report or {}), "defects": [{"kind": "pore", **place}]}
         Measurement.objects.filter(pk=made.pk).update(report=report)
-        keep_figures(attempt.pk)
+        save_summary(attempt.pk)
     url = f"/api/courses/{course.row.pk}/students/{course.student.pk}/forecasts"
     assert "comes back: pore in 4 of the last 4" in staff.get(url).json()[0]["words"]
 

@@ -10,7 +10,7 @@ from django.db import close_old_connections
 
 from judicum.bench.fuzz import fuzz
 from judicum.server.follow.evenings.actions.set_booth import set_booth
-from judicum.server.follow.stock.actions.keep_item import keep_item
+from judicum.server.follow.stock.actions.save_item import save_item
 from judicum.server.follow.stock.actions.use_bottle import open_bottle
 from judicum.server.http.rendering import FastJSON
 from judicum.server.people.courses.models import Membership
@@ -40,7 +40,7 @@ def test_odd_calls_are_answered_as_described(course: Course, settings: Any, who:
     logging.disable(logging.CRITICAL)
     attempt = measured_attempt(course)
     photo = attempt.photos.get()
-    gas = keep_item(course.instructor, course.row.pk, None, "gas", {"name": "Argon", "bottle_l": 20.0})
+    gas = save_item(course.instructor, course.row.pk, None, "gas", {"name": "Argon", "bottle_l": 20.0})
     ids = {
         "course_id": course.row.pk,
         "assignment_id": course.assignment.pk,

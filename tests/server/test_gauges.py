@@ -14,7 +14,7 @@ from judicum.core.errors import InvalidValue
 from judicum.core.stock.bottle import FULL_BAR, litres
 from judicum.gauge.__main__ import Sensor, told
 from judicum.gauge.bottle import Bottle as Simulated
-from judicum.server.follow.stock.actions.keep_item import keep_item, move
+from judicum.server.follow.stock.actions.save_item import move, save_item
 from judicum.server.follow.stock.actions.use_bottle import open_bottle, set_bottle
 from judicum.server.follow.stock.gauges import PRESSURE, TEMPERATURE, ask_gauge
 from judicum.server.follow.stock.models import Bottle, GaugeReading, Use
@@ -45,7 +45,7 @@ def gauge(settings: Any) -> Iterator[Served]:
 
 
 def bottle(course: Course, name: str = "shed") -> Bottle:
-    item = keep_item(course.instructor, course.row.pk, None, "gas", {"name": f"Argon {name}", "bottle_l": 20.0})
+    item = save_item(course.instructor, course.row.pk, None, "gas", {"name": f"Argon {name}", "bottle_l": 20.0})
     move(course.instructor, course.row.pk, item.pk, "counted", 1)
     return set_bottle(course.instructor, open_bottle(course.instructor, course.row.pk, item.pk, name).pk, name)
 

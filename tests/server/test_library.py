@@ -18,13 +18,13 @@ def test_the_library_covers_every_joint_position_and_technique() -> None:
 
 
 def test_both_ladders_are_climbed_without_a_gap() -> None:
-    for ladder in ("stainless_rung", "carbon_rung"):
+    for ladder in ("stainless_step", "carbon_step"):
         rungs = sorted(d[ladder] for d in library() if d[ladder] is not None)
         assert rungs == list(range(1, len(rungs) + 1))
         assert len(rungs) >= 24
     first = {d["code"]: d for d in library()}
-    assert first["plate-bead-15"]["stainless_rung"] == 1
-    assert first["carbon-bead-20"]["carbon_rung"] == 1
+    assert first["plate-bead-15"]["stainless_step"] == 1
+    assert first["carbon-bead-20"]["carbon_step"] == 1
 
 
 def test_every_design_has_a_card_that_stops_nobody(course: Course) -> None:

@@ -10,7 +10,7 @@ from judicum.server.catalogue.schemes.queries import scheme_coded
 from judicum.server.record.attempts.actions.open_attempt import open_attempt
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.marking.models import Mark
-from judicum.server.record.photos.actions.keep_figures import keep_figures
+from judicum.server.record.photos.actions.save_summary import save_summary
 from judicum.server.record.photos.models import Measurement, Photo
 from tests.measured import measured_attempt
 from tests.people import Course
@@ -34,7 +34,7 @@ def many(course: Course, count: int) -> list[Attempt]:
             Measurement.objects.create(
                 photo=copy, state="done", report=made.report, strip=made.strip, engine_version="2.2", requested_at=at
             )
-            keep_figures(attempt.pk)
+            save_summary(attempt.pk)
     return list(Attempt.objects.filter(pk__in=[a.pk for a in attempts]).order_by("created_at"))
 
 
@@ -68,7 +68,7 @@ def test_the_wall_has_the_newest_of_each_student_however_many_there_are(
     Measurement.objects.create(
         photo=old, state="done", report=done.report, strip=done.strip, requested_at=timezone.now()
     )
-    keep_figures(other.pk)
+    save_summary(other.pk)
     client = client_of(course.instructor)
     rows = client.get(f"/api/courses/{course.row.pk}/wall").json()
     assert {r["student"]["display_name"]: [a["id"] for a in r["attempts"]] for r in rows} == {

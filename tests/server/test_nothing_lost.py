@@ -25,10 +25,10 @@ from judicum.server.record.photos.actions.reconcile_jobs import MAX_JOBS, reconc
 from judicum.server.record.photos.actions.request_measurement import measure_again, request_measurement
 from judicum.server.record.photos.jobs import LIVE, has_job
 from judicum.server.record.photos.models import Measurement, Photo, Upload
-from judicum.server.record.photos.pieces import keep_piece, uploads_with_pieces
+from judicum.server.record.photos.pieces import save_piece, uploads_with_pieces
 from tests.drawn import bead_photo
 from tests.measured import measured_attempt
-from tests.people import Course, logged, make_course
+from tests.people import Course, create_course, logged
 
 CUT = 100_000
 
@@ -73,7 +73,7 @@ def test_a_last_piece_that_is_sent_twice_is_answered_as_the_first_time(
 
 def test_a_whole_file_whose_sender_never_came_back_is_finished(course: Course) -> None:
     upload, last = begun(course)
-    keep_piece(upload, CUT, last)
+    save_piece(upload, CUT, last)
     assert finish_whole() == 1
     upload.refresh_from_db()
     assert upload.photo is not None
@@ -193,7 +193,7 @@ def test_the_database_lets_a_photo_wait_once_and_a_student_weld_one_at_a_time(co
 
 @pytest.mark.django_db(transaction=True)
 def test_six_taps_at_once_are_one(client_of: Callable[..., Client]) -> None:
-    course = make_course()
+    course = create_course()
     photo = measured_attempt(course).photos.get()
 
     def tap(who: Any, url: str) -> int:

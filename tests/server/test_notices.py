@@ -12,9 +12,9 @@ from django.utils import timezone
 
 from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.catalogue.schemes.models import Scheme
+from judicum.server.follow.notices.actions.save_preference import save_preference
 from judicum.server.follow.notices.actions.send_digests import send_digests
-from judicum.server.follow.notices.actions.set_wish import set_wish
-from judicum.server.follow.notices.models import Wish
+from judicum.server.follow.notices.models import NotificationPreference
 from judicum.server.follow.stock.models import Item
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course as CourseRow
@@ -36,7 +36,7 @@ def _outbox(settings: Any) -> None:
 def wishing(user: User, *kinds: str) -> User:
     user.set_password(PASSWORD)
     user.save()
-    set_wish(user, f"{user.username}@example.org", kinds, PASSWORD)
+    save_preference(user, f"{user.username}@example.org", kinds, PASSWORD)
     return user
 
 
@@ -93,7 +93,9 @@ def test_one_mail_a_day_tells_what_is_new_and_only_what_is_wished(course: Course
     )  # fmt: skip
     assert send_digests(MORNING + timedelta(days=3)) == 1
     assert "83" not in messages(settings, course.row.workshop_id)[2].get_content(), "the mark itself stays inside"
-    assert student.wish.told_at is None or Wish.objects.get(user=student).told_at == MORNING + timedelta(days=3)
+    assert student.preference.told_at is None or NotificationPreference.objects.get(
+        user=student
+    ).told_at == MORNING + timedelta(days=3)
 
 
 def test_the_morning_is_that_of_the_course_and_an_archived_one_is_silent(course: Course) -> None:

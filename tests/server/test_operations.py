@@ -18,7 +18,7 @@ from judicum.server.platform.storage import WholeFiles
 from judicum.server.record.photos import tasks
 from judicum.server.record.photos.actions.receive_upload import begin_upload, finish_whole
 from judicum.server.record.photos.models import Measurement, Photo
-from judicum.server.record.photos.pieces import keep_piece
+from judicum.server.record.photos.pieces import save_piece
 from tests.drawn import bead_photo
 from tests.people import Course, logged
 
@@ -65,7 +65,7 @@ def sent(course: Course) -> Photo:
     logged(course)
     with request_id.bound(REQUEST_ID):
         upload = begin_upload(course.student, course.attempt.pk, len(bead_photo().jpeg), "bead.jpg")
-    keep_piece(upload, 0, bead_photo().jpeg)
+    save_piece(upload, 0, bead_photo().jpeg)
     assert finish_whole() == 1
     Measurement.objects.all().delete()
     return Photo.objects.get()

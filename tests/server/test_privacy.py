@@ -17,9 +17,9 @@ from judicum.server.record.attempts.models import Attempt, Event, Run
 from judicum.server.record.marking.actions.mark_attempt import return_mark, set_mark
 from judicum.server.record.marking.models import Mark
 from judicum.server.record.photos.actions.send_photo import send_photo
-from judicum.server.record.photos.models import Figures, Measurement, Photo
+from judicum.server.record.photos.models import Measurement, MeasurementSummary, Photo
+from judicum.server.upkeep.photo_retention import apply_photo_retention
 from judicum.server.upkeep.remove_person import remove_person
-from judicum.server.upkeep.thin_photos import thin_photos
 from tests.drawn import bead_photo
 from tests.measured import measured_attempt
 from tests.people import Course
@@ -65,7 +65,7 @@ def test_who_is_removed_leaves_figures_and_the_order_of_the_log(
 ) -> None:
     student = client_of(course.student)
     events = [(e.pk, e.kind, e.at, e.actor_id) for e in Event.objects.filter(attempt=attempt)]
-    figures = Figures.objects.values().get(attempt=attempt)
+    figures = MeasurementSummary.objects.values().get(attempt=attempt)
     assert files()
     with after():
         assert client_of(owner).delete(f"/api/workshop/people/{course.student.pk}").status_code == 204
@@ -73,7 +73,7 @@ def test_who_is_removed_leaves_figures_and_the_order_of_the_log(
     assert (gone.display_name, gone.email, gone.is_active) == (f"Removed person {gone.pk}", "", False)
     assert "sanne" not in str(User.objects.values()).lower()
     assert files() == set(), "photo and strip are no file any more"
-    assert Figures.objects.values().get(attempt=attempt) == {**figures, "has_strip": False}
+    assert MeasurementSummary.objects.values().get(attempt=attempt) == {**figures, "has_strip": False}
     mark = Mark.objects.get(attempt=attempt)
     assert (mark.comment, mark.next_change) == ("Calm, the student.", "the student: slower.")
     assert Run.objects.get(attempt=attempt).note == ""
@@ -131,13 +131,13 @@ def test_old_photos_are_thinned_to_their_strips(
     now = timezone.now()
     strip = str(Measurement.objects.get(photo__attempt=attempt).strip)
     Photo.objects.update(sent_at=now - timedelta(days=100))
-    assert thin_photos(now) == 0, "nobody asked for it"
-    Workshop.objects.update(thin_after_days=90)
+    assert apply_photo_retention(now) == 0, "nobody asked for it"
+    Workshop.objects.update(photo_retention_days=90)
     Attempt.objects.update(state="marked")
-    assert thin_photos(now) == 0, "not while it waits"
+    assert apply_photo_retention(now) == 0, "not while it waits"
     Attempt.objects.update(state="returned")
     with after():
-        assert thin_photos(now) == 1
+        assert apply_photo_retention(now) == 1
     assert files() == {strip}
     client = client_of(owner)
     photo = client.get(f"/api/attempts/{attempt.pk}").json()["photos"][0]
@@ -146,4 +146,4 @@ def test_old_photos_are_thinned_to_their_strips(
     assert client.get(address)["Content-Type"] == "image/jpeg"
     again = client.post(f"/api/photos/{photo['id']}/measure-again")
     assert (again.status_code, again.json()["code"]) == (409, "wrong_state")
-    assert thin_photos(now) == 0
+    assert apply_photo_retention(now) == 0

@@ -112,7 +112,7 @@ def test_a_workshop_asks_for_it_of_those_who_teach(
 ) -> None:
     client, assistant, student = client_of(teacher), client_of(course.assistant), client_of(course.student)
     set_up(client, teacher)
-    body = {"name": "Mill", "second_factor": True, "thin_after_days": None}
+    body = {"name": "Mill", "second_factor": True, "photo_retention_days": None}
     assert client.put("/api/workshop", body, JSON).status_code == 200
     assert assistant.get("/api/session").status_code == 401, "signed out: the next sign-in asks for it"
     assert student.get("/api/session").json()["second_factor"] == "off"

@@ -14,7 +14,7 @@ from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.marking.actions.mark_attempt import set_mark
 from judicum.server.record.photos.actions.send_photo import send_photo
 from judicum.server.record.photos.actions.store_measurement import Found, store_measurement
-from judicum.server.record.photos.models import Figures, Measurement, SeenBead
+from judicum.server.record.photos.models import Measurement, MeasurementSummary, SeenBead
 from tests.drawn import beads_photo
 from tests.measured import measured_attempt
 from tests.people import RUN, Course
@@ -81,7 +81,7 @@ def test_the_student_takes_another_and_its_figures_count(
     assert after["report"]["bead_number"] == 3
     lengths = [told["report"]["bead"]["length_mm"] for told in (before, after)]
     assert lengths[0] != lengths[1]
-    assert Figures.objects.get(attempt=attempt).length_mm == lengths[1]
+    assert MeasurementSummary.objects.get(attempt=attempt).length_mm == lengths[1]
     assert after["overlay"] != before["overlay"]
     assert [bead["number"] for bead in after["beads"] if bead["counts"]] == [3]
     assert [bead["number"] for bead in after["beads"] if bead["suggested"]] == [2]

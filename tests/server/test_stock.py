@@ -20,15 +20,15 @@ from judicum.server.catalogue.coupons.setup import card_for
 from judicum.server.follow.evenings.actions.make_sessions import make_sessions
 from judicum.server.follow.evenings.actions.plan_evenings import plan_rest
 from judicum.server.follow.evenings.actions.set_booth import set_booth
-from judicum.server.follow.stock.actions.keep_item import keep_item, move
-from judicum.server.follow.stock.actions.take import take
+from judicum.server.follow.stock.actions.consume_stock import take
+from judicum.server.follow.stock.actions.save_item import move, save_item
 from judicum.server.follow.stock.actions.use_bottle import open_bottle, read_gauge
 from judicum.server.follow.stock.models import Bottle, GaugeReading, Item, Movement, Use
 from judicum.server.follow.stock.queries import store_in
 from judicum.server.record.attempts.actions.log_run import log_run
 from judicum.server.record.attempts.actions.open_attempt import weld_another
 from judicum.server.record.attempts.models import Attempt
-from judicum.server.record.photos.models import Figures
+from judicum.server.record.photos.models import MeasurementSummary
 from tests.measured import measured_attempt
 from tests.people import RUN, Course, logged
 
@@ -44,7 +44,7 @@ def url(course: Course, what: str = "stock") -> str:
 
 
 def item(course: Course, kind: str, name: str, **given: Any) -> Item:
-    return keep_item(course.instructor, course.row.pk, None, kind, {"name": name, **given})
+    return save_item(course.instructor, course.row.pk, None, kind, {"name": name, **given})
 
 
 def stocked(course: Course) -> tuple[Item, Item, Item]:
@@ -99,9 +99,9 @@ def test_a_measured_bead_tells_its_own_wire(course: Course) -> None:
     attempt = measured_attempt(course)
     log_run(course.student, attempt.pk, FILLED)
     own = Use.objects.get().wire_m
-    mean = Figures.objects.get().width_mean_mm
+    mean = MeasurementSummary.objects.get().width_mean_mm
     assert mean is not None
-    Figures.objects.update(width_mean_mm=2 * mean)
+    MeasurementSummary.objects.update(width_mean_mm=2 * mean)
     take(attempt)
     assert Use.objects.get().wire_m == pytest.approx(4 * own), "twice as wide is four times the crown"
 

@@ -14,7 +14,7 @@ from judicum.server.read.progress.story import story
 from judicum.server.read.progress.week import week_of
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.causes.models import Verdict
-from judicum.server.record.photos.models import Figures
+from judicum.server.record.photos.models import MeasurementSummary
 from judicum.words.progress import became_words
 from tests.measured import measured_attempt
 from tests.people import Course
@@ -85,8 +85,8 @@ def test_the_week_tells_faults_and_causes_beside_the_month_before(
 ) -> None:
     attempts = many(course, 24)
     pore = [{"kind": "pore", "s_mm": 10.0}]
-    Figures.objects.filter(attempt__in=attempts[-5:]).update(faults=pore)
-    Figures.objects.filter(attempt=attempts[0]).update(faults=[{"kind": "undercut", "s_mm": 4.0}])
+    MeasurementSummary.objects.filter(attempt__in=attempts[-5:]).update(faults=pore)
+    MeasurementSummary.objects.filter(attempt=attempts[0]).update(faults=[{"kind": "undercut", "s_mm": 4.0}])
     Verdict.objects.create(attempt=attempts[-1], cause="flow_low", taken=True, by=course.instructor, at=timezone.now())
     told = client_of(course.assistant).get(f"/api/courses/{course.row.pk}/week").json()
     assert [one["words"] for one in told["faults"]] == ["pore", "undercut"]

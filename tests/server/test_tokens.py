@@ -8,7 +8,7 @@ from django.test import Client
 from django.utils import timezone
 
 from judicum.server.http.throttles import TokenThrottle
-from judicum.server.people.accounts.actions.keep_token import MAX_TOKENS
+from judicum.server.people.accounts.actions.tokens import MAX_TOKENS
 from judicum.server.people.accounts.models import Token
 from tests.people import RUN, Course
 

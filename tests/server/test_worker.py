@@ -9,11 +9,11 @@ from judicum.server.record.photos.models import Measurement
 from tests.drawn import bead_photo
 from tests.live import Worker, until
 from tests.live import worker as worker
-from tests.people import logged, make_course
+from tests.people import create_course, logged
 
 
 def test_a_killed_workers_photo_is_measured_once_by_the_next_within_a_minute(worker: Worker) -> None:
-    course = make_course()
+    course = create_course()
     attempt = logged(course)
     photo = send_photo(course.student, attempt.pk, bead_photo().jpeg)
     mine = photo.measurements.get()

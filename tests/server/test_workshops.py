@@ -106,10 +106,10 @@ def test_a_workshop_is_renamed_and_odd_figures_are_refused(
     course: Course, owner: User, client_of: Callable[..., Client]
 ) -> None:
     client = client_of(owner)
-    body = {"name": "Mill street", "second_factor": False, "thin_after_days": 400}
+    body = {"name": "Mill street", "second_factor": False, "photo_retention_days": 400}
     assert client.put("/api/workshop", body, JSON).json() == body
-    refused = client.put("/api/workshop", {**body, "name": "x" * 130, "thin_after_days": 3}, JSON).json()["errors"]
-    assert [one["field"] for one in refused] == ["name", "thin_after_days"]
+    refused = client.put("/api/workshop", {**body, "name": "x" * 130, "photo_retention_days": 3}, JSON).json()["errors"]
+    assert [one["field"] for one in refused] == ["name", "photo_retention_days"]
     assert Workshop.objects.get(pk=owner.workshop_id).name == "Mill street"
 
 

@@ -14,7 +14,7 @@ from judicum.server.people.accounts.models import User, Workshop
 from judicum.server.people.courses.models import Course, Membership
 from judicum.server.people.roles import Role
 from judicum.server.record.attempts.actions.assign_coupon import assign_coupon
-from judicum.server.record.marking.actions.keep_phrases import keep_phrases
+from judicum.server.record.marking.actions.save_phrases import save_phrases
 
 EVENING = time(18, 30)
 
@@ -30,7 +30,7 @@ def load(told: dict[str, Any]) -> Course:
     staff = [_person(p, course, p["role"]) for p in told["staff"]]
     for one in told["students"]:
         _person(one, course, Role.STUDENT)
-    keep_phrases(staff[0], told["phrases"])
+    save_phrases(staff[0], told["phrases"])
     begin = begin_of(course, told)
     for given in told["assignments"]:
         design = Design.objects.get(code=given["design"], version=1)

@@ -1,4 +1,4 @@
-"""The demo's mail: three people who wish to be told, and this morning's mail to them."""
+"""The demo's mail: three people who preference to be told, and this morning's mail to them."""
 
 from collections.abc import Sequence
 from datetime import timedelta
@@ -6,9 +6,9 @@ from datetime import timedelta
 from django.utils import timezone
 
 from judicum.demo.scenario import PASSWORD
+from judicum.server.follow.notices.actions.save_preference import save_preference
 from judicum.server.follow.notices.actions.send_digests import HOUR, send_digests
-from judicum.server.follow.notices.actions.set_wish import set_wish
-from judicum.server.follow.notices.models import Wish
+from judicum.server.follow.notices.models import NotificationPreference
 from judicum.server.people.accounts.models import User
 from judicum.words.notices import KINDS
 
@@ -21,7 +21,7 @@ def write_mail(people: Sequence[User]) -> None:
     if any(person.email for person in people):
         return
     for person in people:
-        set_wish(person, f"{person.username}@example.org", list(KINDS), PASSWORD)
+        save_preference(person, f"{person.username}@example.org", list(KINDS), PASSWORD)
     now = timezone.now()
-    Wish.objects.filter(user__in=people).update(told_at=now - SINCE)
+    NotificationPreference.objects.filter(user__in=people).update(told_at=now - SINCE)
     send_digests(now.replace(hour=HOUR + 1))

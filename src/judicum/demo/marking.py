@@ -17,9 +17,9 @@ from judicum.server.record.attempts.states import AttemptState
 from judicum.server.record.causes.actions.judge_cause import ASIDE, judge_cause
 from judicum.server.record.causes.queries import case_of
 from judicum.server.record.marking.actions.ask_second import ask_second
-from judicum.server.record.marking.actions.keep_reference import keep_reference
 from judicum.server.record.marking.actions.mark_attempt import return_mark, set_mark
 from judicum.server.record.marking.actions.mark_second import agree, set_second_mark
+from judicum.server.record.marking.actions.references import save_reference
 from judicum.server.record.marking.models import Mark
 from judicum.server.record.marking.queries import propose
 from judicum.words.causes import advice
@@ -125,7 +125,7 @@ def keep_references(instructor: User, course: Course) -> None:
     marks = list(Mark.objects.filter(attempt__course=course, returned_at__isnull=False).order_by("total", "pk"))
     for k in range(min(REFERENCES, len(marks))):
         one = marks[k * (len(marks) - 1) // max(REFERENCES - 1, 1)]
-        keep_reference(instructor, one.attempt_id, f"a {fixed(one.total, 0)}: {one.comment}"[:300])
+        save_reference(instructor, one.attempt_id, f"a {fixed(one.total, 0)}: {one.comment}"[:300])
 
 
 def leave_one_for_second(staff: Sequence[User], course: Course) -> None:

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from datetime import datetime, timedelta
 from typing import Any
 
-from judicum.server.follow.stock.actions.keep_item import keep_item, move
+from judicum.server.follow.stock.actions.save_item import move, save_item
 from judicum.server.follow.stock.actions.use_bottle import open_bottle, read_gauge, set_bottle
 from judicum.server.follow.stock.gauges import known_gauges
 from judicum.server.follow.stock.models import Item
@@ -25,7 +25,7 @@ def fill_store(
     gas = 0
     for one in told["stock"]["items"]:
         about = {key: one[key] for key in ("name", "supplier", "price", "lead_days", "low_at") if key in one}
-        item = keep_item(staff[0], course.pk, None, one["kind"], {**about, **one["given"]})
+        item = save_item(staff[0], course.pk, None, one["kind"], {**about, **one["given"]})
         # Two of the gas are opened at once and two more were delivered since.
         more = len(told["stock"]["bottles"]) if item.kind == "gas" else 0
         move(staff[0], course.pk, item.pk, "counted", one["count"] + more, at=counted)

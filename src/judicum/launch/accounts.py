@@ -20,9 +20,9 @@ from judicum.server.people.accounts.actions.second_factor import drop_second  # 
 from judicum.server.people.accounts.actions.set_password import sign_out_everywhere  # noqa: E402
 from judicum.server.people.accounts.links import reset_path  # noqa: E402
 from judicum.server.people.accounts.models import User  # noqa: E402
-from judicum.server.people.accounts.names import look  # noqa: E402
+from judicum.server.people.accounts.names import skeleton  # noqa: E402
 from judicum.server.people.workshops.actions.set_workshop import make_workshop  # noqa: E402
-from judicum.server.upkeep.make_course import make_course  # noqa: E402
+from judicum.server.upkeep.create_course import create_course  # noqa: E402
 
 
 @transaction.atomic
@@ -39,7 +39,7 @@ def workshop(name: str, owner: str) -> str:
     """One more workshop with its owner and a first course; says what was made."""
     load_library()
     user, password = make_workshop(name, owner)
-    course = make_course(user, "My first course")
+    course = create_course(user, "My first course")
     told = f"Owner of {name}: name {user.username}, password {password} (shown only now)"
     return f"{told}\nStudents join with the code {course.join_code}."
 
@@ -47,7 +47,7 @@ def workshop(name: str, owner: str) -> str:
 @transaction.atomic
 def recover(login: str, address: str) -> str:
     """A one-time address at which somebody sets a new password; their second factor is gone."""
-    user = User.objects.select_for_update().filter(look=look(login), removed_at=None).first()
+    user = User.objects.select_for_update().filter(skeleton=skeleton(login), removed_at=None).first()
     if user is None:
         raise InvalidValue("login", login, "the login name of somebody on this server")
     drop_second(user)

@@ -18,11 +18,11 @@ from judicum.core.workbench.panel import Answer, Input, Note, Panel, Result
 
 BOTTLE_BAR = 200.0
 
-Figures = dict[str, float]
+MeasurementSummary = dict[str, float]
 Choices = dict[str, str]
 
 
-def _pulse(given: Figures, _: Choices) -> Answer:
+def _pulse(given: MeasurementSummary, _: Choices) -> Answer:
     share = given["on_share"]
     pulse = Pulse(given["peak_a"], given["background_a"], share, given["per_second"])
     period = 1 / pulse.per_second
@@ -45,7 +45,7 @@ def _pulse(given: Figures, _: Choices) -> Answer:
     )
 
 
-def _gas(given: Figures, chosen: Choices) -> Answer:
+def _gas(given: MeasurementSummary, chosen: Choices) -> Answer:
     cup, flow, part = given["cup"], given["gas_l_min"], chosen["gas_part"]
     low, aim, high = gas.flow_band_l_min(cup, part, given["stickout_mm"])
     number = gas.reynolds(flow, cup)
@@ -72,7 +72,7 @@ def _gas(given: Figures, chosen: Choices) -> Answer:
     )
 
 
-def _heat(given: Figures, _: Choices) -> Answer:
+def _heat(given: MeasurementSummary, _: Choices) -> Answer:
     volts, current, travel = given["volts"], given["current_a"], given["travel_mm_s"]
     speeds = [0.5 + 0.25 * k for k in range(23)]
     return Answer(
@@ -89,7 +89,7 @@ def _heat(given: Figures, _: Choices) -> Answer:
     )
 
 
-def _runs(given: Figures, _: Choices) -> Answer:
+def _runs(given: MeasurementSummary, _: Choices) -> Answer:
     plan = plan_runs(given["tube_od_mm"], given["dab_pitch_mm"], int(given["dabs"]), given["tie_in_mm"])
     return Answer(
         (
@@ -103,7 +103,7 @@ def _runs(given: Figures, _: Choices) -> Answer:
     )
 
 
-def _turntable(given: Figures, _: Choices) -> Answer:
+def _turntable(given: MeasurementSummary, _: Choices) -> Answer:
     bands = trial_bands(given["tube_od_mm"], given["low_mm_s"], given["high_mm_s"], int(given["bands"]))
     at = min(int(given["chosen"]), len(bands)) - 1
     rpm, speed = bands[at]
@@ -118,7 +118,7 @@ def _turntable(given: Figures, _: Choices) -> Answer:
     )
 
 
-def _consumption(given: Figures, _: Choices) -> Answer:
+def _consumption(given: MeasurementSummary, _: Choices) -> Answer:
     run = gas.gas_per_run_l(given["gas_l_min"], given["preflow_s"], given["arc_s"], given["postflow_s"])
     bottle = BOTTLE_BAR * given["bottle_l"]
     return Answer(
@@ -130,7 +130,7 @@ def _consumption(given: Figures, _: Choices) -> Answer:
     )
 
 
-def _purge(given: Figures, _: Choices) -> Answer:
+def _purge(given: MeasurementSummary, _: Choices) -> Answer:
     volume = gas.bore_volume_l(given["bore_mm"], given["bore_length_mm"])
     wait = gas.purge_wait_s(volume, given["volumes"], given["purge_l_min"])
     return Answer(
@@ -143,7 +143,7 @@ def _purge(given: Figures, _: Choices) -> Answer:
     )
 
 
-def _gauge(given: Figures, chosen: Choices) -> Answer:
+def _gauge(given: MeasurementSummary, chosen: Choices) -> Answer:
     number = int(chosen["gauge"])
     thick = {table: gauge_mm(number, table) for table in TABLES_INCH}
     off = tuple(t for t, mm in thick.items() if abs(given["measured_mm"] - mm) > MISMATCH_SHARE * mm)
@@ -152,7 +152,7 @@ def _gauge(given: Figures, chosen: Choices) -> Answer:
     return Answer(tuple(Result(f"{t}_mm", mm, "length", "mm", 2) for t, mm in thick.items()), notes=notes)
 
 
-def _filler(given: Figures, _: Choices) -> Answer:
+def _filler(given: MeasurementSummary, _: Choices) -> Answer:
     area = fillet_area_mm2(given["leg_mm"], given["crown_share"])
     return Answer(
         (

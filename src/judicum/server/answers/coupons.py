@@ -44,8 +44,8 @@ class Design(Answer):
     technique: Technique
     tube_od_mm: float | None
     usual_faults: str
-    stainless_rung: int | None
-    carbon_rung: int | None
+    stainless_step: int | None
+    carbon_step: int | None
     length_mm: float
     target_width_mm: float
     finish: Finish

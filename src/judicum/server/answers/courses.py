@@ -113,13 +113,13 @@ class Workshop(Answer):
 
     name: str
     second_factor: bool
-    thin_after_days: int | None
+    photo_retention_days: int | None
 
 
 class WorkshopRequest(Request):
     name: Name
     second_factor: bool
-    thin_after_days: int | None
+    photo_retention_days: int | None
 
 
 class WorkshopCourse(Answer):

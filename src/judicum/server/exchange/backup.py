@@ -179,7 +179,7 @@ def restore(path: Path) -> dict[str, Any]:
     return {"at": backup.manifest["at"], "files": len(backup.names)}
 
 
-def keep_daily(folder: Path, at: datetime, keep: int) -> dict[str, Any]:
+def save_daily(folder: Path, at: datetime, keep: int) -> dict[str, Any]:
     """One more backup in a folder of them; of the older ones `keep` - 1 stay, and the files that these name."""
     pool = folder / "files"
     pool.mkdir(parents=True, exist_ok=True)

@@ -7,7 +7,7 @@ from django.conf import settings
 from django.utils import timezone
 from procrastinate.contrib.django import app
 
-from judicum.server.exchange.backup import keep_daily
+from judicum.server.exchange.backup import save_daily
 
 log = logging.getLogger(__name__)
 
@@ -17,5 +17,5 @@ log = logging.getLogger(__name__)
 def back_up_daily(timestamp: int) -> None:
     """Once a night, where backups are kept at all."""
     if settings.BACKUPS_KEPT > 0:
-        made = keep_daily(Path(settings.BACKUPS), timezone.now(), settings.BACKUPS_KEPT)
+        made = save_daily(Path(settings.BACKUPS), timezone.now(), settings.BACKUPS_KEPT)
         log.info("backed up", extra=made)

@@ -156,7 +156,7 @@ urlpatterns = [
     path("workshop/people/<int:person_id>/second-factor", workshops.WorkshopSecondView.as_view()),
     path("courses/<int:course_id>/members/<int:member_id>/move", workshops.MoveView.as_view()),
     # notices
-    path("session/mail", notices.WishView.as_view()),
+    path("session/mail", notices.NotificationPreferenceView.as_view()),
     path("workshop/mail", notices.MailView.as_view()),
     path("password-forgotten", notices.ForgottenView.as_view()),
     # archive

@@ -42,7 +42,7 @@ from judicum.server.record.attempts.queries import NO_ATTEMPT, attempt_for, visi
 from judicum.server.record.attempts.visibility import VisibilityPolicy
 from judicum.server.record.causes.queries import asked_before
 from judicum.server.record.photos.counting import UNDER_WAY
-from judicum.server.record.photos.models import Correction, Figures, Measurement, Photo, SeenBead
+from judicum.server.record.photos.models import Correction, Measurement, MeasurementSummary, Photo, SeenBead
 from judicum.words import Units
 from judicum.words import setup as words
 
@@ -177,7 +177,7 @@ def setup_of(user: User, attempt_id: int) -> Setup:
 
 
 def _measured_length_mm(attempt: Attempt) -> float | None:
-    return Figures.objects.filter(attempt=attempt).values_list("length_mm", flat=True).first()
+    return MeasurementSummary.objects.filter(attempt=attempt).values_list("length_mm", flat=True).first()
 
 
 def check_of(user: User, attempt_id: int, run: dict[str, object]) -> SetupCheck:

@@ -19,14 +19,15 @@ from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.visibility import VisibilityPolicy
 from judicum.server.record.marking.models import Mark
 from judicum.server.record.photos.counting import UNDER_WAY
-from judicum.server.record.photos.models import Figures, Measurement
+from judicum.server.record.photos.models import Measurement
+from judicum.server.record.photos.models import MeasurementSummary as SummaryRow
 
 MEASURING = Exists(Measurement.objects.filter(photo__attempt=OuterRef("pk"), state__in=UNDER_WAY))
 """Whether a photo of an outer attempt waits to be measured, or is being measured."""
 COLUMNS = ("id", "number", "state", "version", "student_id", "assignment_id", "created_at", "updated_at")
 MARK = ("total", "passed", "returned_at", "marked_by_id")
 """What a brief tells of a mark, and what decides who sees it."""
-SUMMARY = tuple(f.attname for f in Figures._meta.concrete_fields)
+SUMMARY = tuple(f.attname for f in SummaryRow._meta.concrete_fields)
 GOAL = ("id", "design__title", "design__purpose", "target_width_mm", "finish", "good_in_a_row", "due_on")
 
 
@@ -54,7 +55,7 @@ def briefs(
     marks = {pk: mark for pk, *mark in given}
     figures = {
         values[0]: summary_of(dict(zip(SUMMARY, values, strict=True)))
-        for values in Figures.objects.filter(attempt__id__any=ids).values_list(*SUMMARY)
+        for values in SummaryRow.objects.filter(attempt__id__any=ids).values_list(*SUMMARY)
     }
     return [
         brief_of(row, policy, people[row["student_id"]], goals[row["assignment_id"]], figures.get(row["id"]), marks.get(row["id"]))
@@ -94,7 +95,7 @@ def facts_of(row: Mapping[str, Any], policy: VisibilityPolicy, mark: Iterable[An
 
 
 def summary_of(row: Mapping[str, Any]) -> MeasurementSummary:
-    """The figures that count, of one row of `Figures`."""
+    """The figures that count, of one row of `MeasurementSummary`."""
     shown = row["has_strip"] and row["length_mm"] is not None
     strip = strip_of(row["measurement_id"], row["strip_query"], row["length_mm"]) if shown else None
     return MeasurementSummary(id=row["measurement_id"], strip=strip, **{name: row[name] for name in SUMMARY_COLUMNS})

@@ -7,7 +7,7 @@ from django.utils import timezone
 from judicum.core.errors import InvalidValue, NotAllowed, NotFound, WrongState
 from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.catalogue.schemes.models import Scheme
-from judicum.server.follow.evenings.models import Attendance, Feed, Sitting, WeldedAt
+from judicum.server.follow.evenings.models import Attendance, CalendarSubscription, Sitting, WeldedAt
 from judicum.server.follow.stock.models import Use
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course, Membership
@@ -46,7 +46,7 @@ def move_student(user: User, course_id: int, member_id: int, to: int) -> Members
         _move_attempts(given, student, new)
     Sitting.objects.filter(student=student, session__course=old, session__date__gte=timezone.now().date()).delete()
     Attendance.objects.filter(user=student, session__course=old).delete()
-    Feed.objects.filter(user=student, course=old).delete()
+    CalendarSubscription.objects.filter(user=student, course=old).delete()
     member.delete()
     there, _ = Membership.objects.get_or_create(course=new, user=student, defaults={"role": Role.STUDENT})
     return there
@@ -57,7 +57,7 @@ def _move_attempts(given: Assignment, student: User, new: Course) -> None:
     keys = list(attempts.values_list("pk", flat=True))
     same = Assignment.objects.filter(course=new, design=given.design, scheme=given.scheme)
     there = same.exclude(attempts__student=student).order_by("-created_at").first() or _given_there(given, new)
-    Reference.objects.filter(attempt__in=keys, let_go_at=None).update(let_go_at=timezone.now())
+    Reference.objects.filter(attempt__in=keys, released_at=None).update(released_at=timezone.now())
     WeldedAt.objects.filter(attempt__in=keys).delete()
     Use.objects.filter(attempt__in=keys).update(course=new)
     attempts.update(assignment=there, course=new)

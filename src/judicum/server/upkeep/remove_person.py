@@ -8,17 +8,17 @@ from django.db import connection, models, transaction
 from django.db.models import Q
 from django.utils import timezone
 
-from judicum.server.follow.evenings.models import Attendance, Feed, Sitting
-from judicum.server.follow.notices.models import Wish
+from judicum.server.follow.evenings.models import Attendance, CalendarSubscription, Sitting
+from judicum.server.follow.notices.models import NotificationPreference
 from judicum.server.people.accounts.actions.second_factor import drop_second
 from judicum.server.people.accounts.models import Token, User
 from judicum.server.people.courses.models import Membership
-from judicum.server.people.workshops.actions.set_person import keep_one_owner
+from judicum.server.people.workshops.actions.set_person import check_one_owner
 from judicum.server.people.workshops.queries import person_of
 from judicum.server.read.reports.actions.drop_reports import drop_reports
 from judicum.server.record.attempts.models import Attempt, Event, Run
 from judicum.server.record.marking.models import Mark, Phrase, Reference, SecondMark
-from judicum.server.record.photos.files import let_go_of_pictures, let_go_of_strips, let_go_of_uploads
+from judicum.server.record.photos.files import release_pictures, release_strips, release_uploads
 from judicum.server.record.photos.models import Photo
 
 THE_STUDENT = "the student"
@@ -38,21 +38,21 @@ def remove_person(owner: User, person_id: int) -> None:
         WrongState: the last owner. NotFound, NotAllowed: not an owner's own person.
     """
     person = person_of(owner, person_id)
-    keep_one_owner(person, still=False)
+    check_one_owner(person, still=False)
     _take_name_out(person)
-    let_go_of_uploads(person)
-    let_go_of_pictures(Photo.objects.filter(attempt__student=person))
-    let_go_of_strips(Attempt.objects.filter(student=person))
+    release_uploads(person)
+    release_pictures(Photo.objects.filter(attempt__student=person))
+    release_strips(Attempt.objects.filter(student=person))
     drop_reports(person)
     Photo.objects.filter(attempt__student=person).update(name="")
     Run.objects.filter(attempt__student=person).update(note="")
-    for model in (Attendance, Feed, Wish, Phrase, Token):
+    for model in (Attendance, CalendarSubscription, NotificationPreference, Phrase, Token):
         model.objects.filter(user=person).delete()
     Sitting.objects.filter(student=person).delete()
     Membership.objects.filter(user=person).delete()
     drop_second(person)
     person.username = f"removed-{person.pk}"
-    person.look, person.display_name, person.email = person.username, f"Removed person {person.pk}", ""
+    person.skeleton, person.display_name, person.email = person.username, f"Removed person {person.pk}", ""
     person.set_unusable_password()
     person.owns, person.is_active, person.signed_out = False, False, person.signed_out + 1
     person.removed_at = timezone.now()

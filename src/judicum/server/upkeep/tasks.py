@@ -5,7 +5,7 @@ import logging
 from django.utils import timezone
 from procrastinate.contrib.django import app
 
-from judicum.server.upkeep.thin_photos import thin_photos
+from judicum.server.upkeep.photo_retention import apply_photo_retention
 
 log = logging.getLogger(__name__)
 
@@ -14,6 +14,6 @@ log = logging.getLogger(__name__)
 @app.task(queueing_lock="thin_photos", queue="upkeep")
 def thin(timestamp: int) -> None:
     """Once a night."""
-    thinned = thin_photos(timezone.now())
-    if thinned:
-        log.info("thinned %s photos to their strips", thinned)
+    released = apply_photo_retention(timezone.now())
+    if released:
+        log.info("released %s photos to their strips", released)

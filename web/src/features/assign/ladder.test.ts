@@ -2,8 +2,8 @@ import { expect, it } from "vitest";
 import type { Schemas } from "../../api/client";
 import { climb } from "./ladder";
 
-const design = (code: string, stainless_rung: number | null, carbon_rung: number | null) =>
-  ({ code, stainless_rung, carbon_rung }) as Schemas["Design"];
+const design = (code: string, stainless_step: number | null, carbon_step: number | null) =>
+  ({ code, stainless_step, carbon_step }) as Schemas["Design"];
 const designs = [
   design("butt", 2, 3),
   design("plate", 1, null),

@@ -4,7 +4,7 @@ type Design = Schemas["Design"];
 export type Ladder = "stainless" | "carbon";
 
 export const rungOf = (design: Design, ladder: Ladder) =>
-  ladder === "stainless" ? design.stainless_rung : design.carbon_rung;
+  ladder === "stainless" ? design.stainless_step : design.carbon_step;
 
 /** The designs of a ladder from its first rung up; what stands on no rung of it comes last. */
 export function climb(designs: Design[], ladder: Ladder): Design[] {

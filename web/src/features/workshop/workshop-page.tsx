@@ -93,7 +93,7 @@ type RulesProps = { now: Schemas["Workshop"]; set: ReturnType<typeof useWorkshop
 function Rules({ now, set }: RulesProps) {
   const [name, setName] = useState(now.name);
   const [second, setSecond] = useState(now.second_factor);
-  const [days, setDays] = useState(now.thin_after_days === null ? "" : String(now.thin_after_days));
+  const [days, setDays] = useState(now.photo_retention_days === null ? "" : String(now.photo_retention_days));
   return (
     <Panel
       as="form"
@@ -101,7 +101,7 @@ function Rules({ now, set }: RulesProps) {
       aria-label="What holds in the workshop"
       onSubmit={(e: React.FormEvent) => {
         e.preventDefault();
-        set.mutate({ name, second_factor: second, thin_after_days: days === "" ? null : Number(days) });
+        set.mutate({ name, second_factor: second, photo_retention_days: days === "" ? null : Number(days) });
       }}
     >
       <h2 className="text-lg font-bold">What holds in all courses</h2>

@@ -11,7 +11,7 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
-const MILL = { name: "Mill", second_factor: false, thin_after_days: null };
+const MILL = { name: "Mill", second_factor: false, photo_retention_days: null };
 const EVENING = { id: 3, name: "Evening", people: 1, archived_at: null, role: null };
 const GUS = {
   id: 30,
@@ -39,7 +39,7 @@ it("sets what holds in all courses and takes part in one", async () => {
   await userEvent.click(await screen.findByRole("button", { name: "Take part in Evening" }));
   await waitFor(() => expect(changed(calls)).toHaveLength(2));
   expect(changed(calls)).toEqual([
-    ["PUT /api/workshop", { name: "Mill", second_factor: true, thin_after_days: 400 }],
+    ["PUT /api/workshop", { name: "Mill", second_factor: true, photo_retention_days: 400 }],
     ["PUT /api/workshop/courses/3/part", null],
   ]);
 });

@@ -11,7 +11,7 @@ from typing import Any
 from judicum.server.catalogue.coupons.models import Design
 
 FILE = Path(__file__).with_name("library.json")
-PLACE = ("stainless_rung", "carbon_rung", "usual_faults")
+PLACE = ("stainless_step", "carbon_step", "usual_faults")
 """What may change on a design that is there: where it stands and what is said of it, never what is welded."""
 
 
@@ -22,8 +22,8 @@ def library() -> list[dict[str, Any]]:
     return [
         {
             **design,
-            "stainless_rung": rungs["stainless"].get(design["code"]),
-            "carbon_rung": rungs["carbon"].get(design["code"]),
+            "stainless_step": rungs["stainless"].get(design["code"]),
+            "carbon_step": rungs["carbon"].get(design["code"]),
         }
         for design in told["designs"]
     ]

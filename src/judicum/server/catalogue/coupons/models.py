@@ -45,8 +45,8 @@ class Design(models.Model):
     target_width_mm = models.FloatField()
     finish = _choice("finish", "warm", 12)
     usual_faults = models.CharField(max_length=300, blank=True)
-    stainless_rung = models.PositiveSmallIntegerField(null=True, blank=True)
-    carbon_rung = models.PositiveSmallIntegerField(null=True, blank=True)
+    stainless_step = models.PositiveSmallIntegerField(null=True, blank=True)
+    carbon_step = models.PositiveSmallIntegerField(null=True, blank=True)
     more = models.JSONField(default=dict, blank=True)
 
     class Meta:

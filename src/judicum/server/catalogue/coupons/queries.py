@@ -17,7 +17,7 @@ def designs_for(user: User, course_id: int) -> QuerySet[Design]:
     """
     membership_of(user, course_id)
     newest = of_course(course_id).order_by("code", "-version").distinct("code").values("pk")
-    return Design.objects.filter(pk__in=newest).order_by(F("stainless_rung").asc(nulls_last=True), "carbon_rung", "id")
+    return Design.objects.filter(pk__in=newest).order_by(F("stainless_step").asc(nulls_last=True), "carbon_step", "id")
 
 
 def of_course(course_id: int) -> QuerySet[Design]:

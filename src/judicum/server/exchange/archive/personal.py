@@ -8,7 +8,7 @@ from django.db.models import FileField, Q
 
 from judicum.server.exchange.archive.tables import TABLES, Table
 from judicum.server.exchange.archive.write import by_content, zipped
-from judicum.server.follow.notices.models import Wish
+from judicum.server.follow.notices.models import NotificationPreference
 from judicum.server.people.accounts.models import Token, User
 from judicum.server.record.attempts.models import Attempt, Event
 from judicum.server.record.attempts.queries import marks_blind
@@ -33,7 +33,7 @@ BELONGING = {
 AFTER_RETURN = ("verdicts", "marks", "references")
 """What tells of a mark: given once that is returned, as on the page. How two markers came to agree is theirs."""
 OWN = {"memberships": "user", "attendance": "user", "sittings": "student"}
-NEVER = ("password", "look", "last_login")
+NEVER = ("password", "skeleton", "last_login")
 
 
 def personal_archive(user: User) -> Iterator[bytes]:
@@ -58,11 +58,11 @@ def personal_archive(user: User) -> Iterator[bytes]:
 
 def _person(user: User) -> dict[str, Any]:
     told = {f.name: getattr(user, f.attname) for f in User._meta.concrete_fields if f.name not in NEVER}
-    wish = Wish.objects.filter(user=user).first()
+    preference = NotificationPreference.objects.filter(user=user).first()
     return {
         **told,
         "workshop": user.workshop.name,
-        "told_of": wish.kinds if wish else [],
+        "told_of": preference.kinds if preference else [],
         "phrases": list(Phrase.objects.filter(user=user).values("key", "text")),
         "tokens": list(Token.objects.filter(user=user).values("name", "scope", "created", "expiry")),
     }

@@ -15,7 +15,14 @@ from judicum.server.people.courses.models import Course, Membership
 from judicum.server.record.attempts.models import Attempt, Event, Run
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.marking.models import Mark, Reference, SecondMark, SelfTest
-from judicum.server.record.photos.models import Correction, Figures, Measurement, Photo, SeenBead, StoredPicture
+from judicum.server.record.photos.models import (
+    Correction,
+    Measurement,
+    MeasurementSummary,
+    Photo,
+    SeenBead,
+    StoredPicture,
+)
 
 VERSION = 1
 """Of the format; a reader refuses a later one."""
@@ -83,7 +90,7 @@ def _pictures(course_id: int) -> Q:
     return Q(pk__in=Photo.objects.filter(attempt__course_id=course_id).values("picture_id"))
 
 
-UNTOLD = ("password", "last_login", "look", "workshop", "owns", "email", "signed_out")
+UNTOLD = ("password", "last_login", "skeleton", "workshop", "owns", "email", "signed_out")
 """What of a person stays on their server: how they get in, and where mail goes."""
 
 TABLES: tuple[Table, ...] = (
@@ -110,7 +117,7 @@ TABLES: tuple[Table, ...] = (
     Table("beads", SeenBead, "Each of several beads in a photo.", _of("measurement__photo__attempt__course")),
     Table("corrections", Correction, "Steps by hand over a result.", _of("measurement__photo__attempt__course")),
     Table("events", Event, "The log of each attempt; its data names measurements and photos.", _of("attempt__course")),
-    Table("figures", Figures, "What counts of an attempt's photos.", _of("attempt__course")),
+    Table("figures", MeasurementSummary, "What counts of an attempt's photos.", _of("attempt__course")),
     Table("verdicts", Verdict, "Causes taken or set aside.", _of("attempt__course")),
     Table("marks", Mark, "Marks.", _of("attempt__course")),
     Table("second_marks", SecondMark, "Blind second marks.", _of("attempt__course")),

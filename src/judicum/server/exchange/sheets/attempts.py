@@ -24,7 +24,7 @@ from judicum.server.record.attempts.models import Attempt, Run
 from judicum.server.record.attempts.states import AttemptState
 from judicum.server.record.marking.actions.mark_attempt import return_mark, set_mark
 from judicum.server.record.marking.models import Mark
-from judicum.server.record.photos.models import Figures
+from judicum.server.record.photos.models import MeasurementSummary
 
 NUMBER = Quantity("attempt", "Attempt", "count", "", 1, 1000, whole=True)
 NAMED = (
@@ -121,7 +121,7 @@ MEASURED = tuple(
         ("toe_waviness", "Toes wander by", "plain", ""),
     )
 )
-"""Columns of `Figures` that a sheet tells."""
+"""Columns of `MeasurementSummary` that a sheet tells."""
 DIGITS = 4
 """After the point; a figure is told and compared to so many."""
 FIGURES = (*NAMED, *(Column(one) for one in MEASURED), *(Column(spec) for spec in FINDINGS.specs))
@@ -144,7 +144,7 @@ def put_figures(user: User, course: Course, values: Mapping[str, Any]) -> Done:
         InvalidValue: a measured figure other than the one that was measured.
     """
     attempt = _attempt(course, values)
-    kept = Figures.objects.filter(attempt=attempt).first()
+    kept = MeasurementSummary.objects.filter(attempt=attempt).first()
     for one in MEASURED:
         given, own = values.get(one.key), _rounded(getattr(kept, one.key)) if kept else None
         if given is not None and given != own:

@@ -11,7 +11,7 @@ from judicum.server.exchange.sheets.base import Done, Sheet
 from judicum.server.people.accounts.actions.make_account import make_account
 from judicum.server.people.accounts.links import reset_path
 from judicum.server.people.accounts.models import User
-from judicum.server.people.accounts.names import look
+from judicum.server.people.accounts.names import skeleton
 from judicum.server.people.courses.actions.join_course import units_of
 from judicum.server.people.courses.actions.set_members import set_role
 from judicum.server.people.courses.models import Course, Membership
@@ -38,7 +38,7 @@ def put(user: User, course: Course, values: Mapping[str, Any]) -> Done:
         InvalidValue: a name that somebody of another workshop has, or another name than the one somebody gave themselves.
     """
     login, role = values["username"], values.get("role")
-    there = User.objects.filter(look=look(login)).first()
+    there = User.objects.filter(skeleton=skeleton(login)).first()
     if there is None:
         return _new(course, login, values.get("name") or login, role or Role.STUDENT)
     if there.workshop_id != course.workshop_id or there.removed_at is not None:

@@ -2,12 +2,12 @@
 
 from icalendar import Calendar, Event
 
-from judicum.server.follow.evenings.models import Feed, Session
+from judicum.server.follow.evenings.models import CalendarSubscription, Session
 from judicum.server.follow.evenings.queries import begins_at, my_sittings
 from judicum.server.people.courses.queries import membership_of
 
 
-def calendar_of(feed: Feed) -> bytes:
+def calendar_of(feed: CalendarSubscription) -> bytes:
     """The calendar of a feed; somebody who has left the course has none any more.
 
     Raises:

@@ -114,7 +114,7 @@ class Sitting(models.Model):
         return f"{self.student_id} at {self.booth_id}, {self.start} min"
 
 
-class Feed(models.Model):
+class CalendarSubscription(models.Model):
     """A calendar with a secret address: of a person's own sittings, or (`user` None) of a course's sessions."""
 
     course = models.ForeignKey(Course, on_delete=models.CASCADE, related_name="+")

@@ -14,7 +14,7 @@ from judicum.core.planning.rota import USUAL_CHANGEOVER
 from judicum.core.setup import read_coupon
 from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.catalogue.coupons.setup import card_for, coupon_of
-from judicum.server.follow.evenings.models import Attendance, Booth, Feed, Session, Sitting
+from judicum.server.follow.evenings.models import Attendance, Booth, CalendarSubscription, Session, Sitting
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
 from judicum.server.people.courses.queries import members, membership_of
@@ -144,9 +144,9 @@ def begins_at(session: Session, minutes: int = 0) -> datetime:
     return datetime.combine(session.date, session.start, zone) + timedelta(minutes=minutes)
 
 
-def feed_of(token: str) -> Feed:
+def feed_of(token: str) -> CalendarSubscription:
     """The calendar of a secret address. Raises NotFound."""
-    found = Feed.objects.select_related("course", "user").filter(token=token).first()
+    found = CalendarSubscription.objects.select_related("course", "user").filter(token=token).first()
     if found is None:
         raise NotFound("There is no such calendar.")
     return found

@@ -1,14 +1,14 @@
-"""What people wish to be told by mail."""
+"""What people preference to be told by mail."""
 
 from django.conf import settings
 from django.db import models
 
 
-class Wish(models.Model):
+class NotificationPreference(models.Model):
     """What one person is told of: `kinds` of judicum.words.notices; `told_at` is when the last mail of the day was made."""
 
     user = models.OneToOneField(
-        settings.AUTH_USER_MODEL, primary_key=True, on_delete=models.CASCADE, related_name="wish"
+        settings.AUTH_USER_MODEL, primary_key=True, on_delete=models.CASCADE, related_name="preference"
     )
     kinds = models.JSONField(default=list)
     told_at = models.DateTimeField(null=True)

@@ -13,10 +13,10 @@ class StockConfig(AppConfig):
 
     def ready(self) -> None:
         # Models are there only once all applications are.
-        from judicum.server.follow.stock.actions.take import take
+        from judicum.server.follow.stock.actions.consume_stock import consume_stock
         from judicum.server.record.attempts.signals import consumption_changed
 
         def follow(attempt: "Attempt", **_: object) -> None:
-            take(attempt)
+            consume_stock(attempt)
 
         consumption_changed.connect(follow, weak=False, dispatch_uid="stock")

@@ -5,7 +5,7 @@ from datetime import timedelta
 from django.utils import timezone
 from procrastinate.contrib.django import app
 
-from judicum.server.follow.stock.actions.use_bottle import WIRED_OFF_BAR, keep_reading
+from judicum.server.follow.stock.actions.use_bottle import WIRED_OFF_BAR, save_reading
 from judicum.server.follow.stock.gauges import ask_gauge
 from judicum.server.follow.stock.models import Bottle, GaugeReading
 
@@ -25,4 +25,4 @@ def read_gauges(timestamp: int) -> None:
         last = GaugeReading.objects.filter(bottle=bottle).last()
         old = last is None or timezone.now() - last.at >= EVERY
         if last is None or old or abs(last.bar - told[0]) >= MIN_CHANGE_BAR:
-            keep_reading(bottle, round(told[0], 1), told[1], WIRED_OFF_BAR, GaugeReading.How.WIRED)
+            save_reading(bottle, round(told[0], 1), told[1], WIRED_OFF_BAR, GaugeReading.How.WIRED)

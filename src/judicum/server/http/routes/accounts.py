@@ -19,10 +19,10 @@ from judicum.server.http.parsing import sent
 from judicum.server.http.person import person
 from judicum.server.http.throttles import DoorThrottle
 from judicum.server.people.accounts.actions.change_units import change_units
-from judicum.server.people.accounts.actions.keep_token import end_token, make_token
 from judicum.server.people.accounts.actions.second_factor import MISSING, begin_second, confirm_second, turn_off_second
 from judicum.server.people.accounts.actions.set_password import change_password, reset_password, sign_out_everywhere
 from judicum.server.people.accounts.actions.sign_in import sign_in
+from judicum.server.people.accounts.actions.tokens import end_token, make_token
 from judicum.server.people.accounts.links import for_camera
 from judicum.server.people.accounts.models import Token
 from judicum.server.read.people import signed_in

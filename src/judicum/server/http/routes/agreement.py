@@ -17,8 +17,8 @@ from judicum.server.people.courses.queries import staff_of
 from judicum.server.read.agreement import agreement_page
 from judicum.server.read.references import references_page, self_test_page
 from judicum.server.record.marking.actions.ask_second import ask_second
-from judicum.server.record.marking.actions.keep_reference import keep_reference, let_go
 from judicum.server.record.marking.actions.mark_second import agree, set_second_mark
+from judicum.server.record.marking.actions.references import release_reference, save_reference
 from judicum.server.record.marking.actions.self_test import answer_bead, begin_test
 
 
@@ -90,12 +90,12 @@ class ReferenceView(APIView):
     @extend_schema(operation_id="reference_keep", request=marking_answers.ReferenceRequest, responses={204: None})
     def put(self, request: Request, attempt_id: int) -> Response:
         asked = sent(marking_answers.ReferenceRequest, request)
-        keep_reference(person(request), attempt_id, asked.comment)
+        save_reference(person(request), attempt_id, asked.comment)
         return Response(status=status.HTTP_204_NO_CONTENT)
 
     @extend_schema(operation_id="reference_let_go", responses={204: None})
     def delete(self, request: Request, attempt_id: int) -> Response:
-        let_go(person(request), attempt_id)
+        release_reference(person(request), attempt_id)
         return Response(status=status.HTTP_204_NO_CONTENT)
 
 

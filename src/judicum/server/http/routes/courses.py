@@ -19,13 +19,13 @@ from judicum.server.http.reset_link import reset_link
 from judicum.server.http.throttles import DoorThrottle
 from judicum.server.people.courses.actions.archive_course import archive_course
 from judicum.server.people.courses.actions.join_course import join_course, register_and_join
-from judicum.server.people.courses.actions.set_members import let_go, may_reset, set_join_code, set_role
+from judicum.server.people.courses.actions.set_members import may_reset, remove_member, set_join_code, set_role
 from judicum.server.people.courses.actions.set_schools import set_schools
 from judicum.server.people.courses.models import Course
 from judicum.server.people.courses.queries import instructor_of, members, staff_of
 from judicum.server.people.roles import Role
 from judicum.server.read.people import course_page, join_code, signed_in
-from judicum.server.upkeep.make_course import make_course
+from judicum.server.upkeep.create_course import create_course
 
 
 class CourseView(APIView):
@@ -44,7 +44,7 @@ class CoursesView(APIView):
     )
     def post(self, request: Request) -> Response:
         asked = sent(courses_answers.CreateCourseRequest, request)
-        make_course(person(request), asked.name, asked.like)
+        create_course(person(request), asked.name, asked.like)
         return Response(signed_in(person(request)))
 
 
@@ -94,7 +94,7 @@ class MemberView(APIView):
 
     @extend_schema(operation_id="member_let_go", responses={204: None})
     def delete(self, request: Request, course_id: int, member_id: int) -> Response:
-        let_go(person(request), course_id, member_id)
+        remove_member(person(request), course_id, member_id)
         return Response(status=status.HTTP_204_NO_CONTENT)
 
 

@@ -16,7 +16,7 @@ from judicum.server.follow.evenings.actions.plan_evenings import place, plan_res
 from judicum.server.follow.evenings.actions.set_booth import report_broken, set_booth
 from judicum.server.follow.evenings.calendar import calendar_of
 from judicum.server.follow.evenings.machine import weld_at
-from judicum.server.follow.evenings.models import Feed
+from judicum.server.follow.evenings.models import CalendarSubscription
 from judicum.server.follow.evenings.queries import feed_of
 from judicum.server.http.parsing import sent
 from judicum.server.http.person import person
@@ -196,14 +196,14 @@ class FeedsView(APIView):
     def get(self, request: Request, course_id: int) -> Response:
         user = person(request)
         membership_of(user, course_id)
-        feed, _ = Feed.objects.get_or_create(course_id=course_id, user=user)
+        feed, _ = CalendarSubscription.objects.get_or_create(course_id=course_id, user=user)
         return Response(sessions_answers.CalendarSubscription(address=f"/api/calendar/{feed.token}.ics"))
 
     @extend_schema(operation_id="feed_renew", request=None, responses=sessions_answers.CalendarSubscription)
     def put(self, request: Request, course_id: int) -> Response:
         user = person(request)
         membership_of(user, course_id)
-        Feed.objects.filter(course_id=course_id, user=user).delete()
+        CalendarSubscription.objects.filter(course_id=course_id, user=user).delete()
         return self.get(request, course_id)
 
 
@@ -213,7 +213,7 @@ class CourseFeedView(APIView):
     @extend_schema(operation_id="course_feed_read", responses=sessions_answers.CalendarSubscription)
     def get(self, request: Request, course_id: int) -> Response:
         staff_of(person(request), course_id)
-        feed, _ = Feed.objects.get_or_create(course_id=course_id, user=None)
+        feed, _ = CalendarSubscription.objects.get_or_create(course_id=course_id, user=None)
         return Response(sessions_answers.CalendarSubscription(address=f"/api/calendar/{feed.token}.ics"))
 
 

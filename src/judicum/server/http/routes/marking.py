@@ -17,8 +17,8 @@ from judicum.server.people.accounts.units import units_of
 from judicum.server.read.marking import suggestions
 from judicum.server.read.scheme_trial import scheme_trial
 from judicum.server.record.attempts.actions.answer import answer_attempt
-from judicum.server.record.marking.actions.keep_phrases import keep_phrases
 from judicum.server.record.marking.actions.mark_attempt import return_mark, set_mark
+from judicum.server.record.marking.actions.save_phrases import save_phrases
 from judicum.server.record.marking.actions.take_back import take_back
 from judicum.server.record.marking.models import Phrase
 
@@ -99,5 +99,5 @@ class PhrasesView(APIView):
     )
     def put(self, request: Request) -> Response:
         asked = sent(marking_answers.PhrasesRequest, request)
-        kept = keep_phrases(person(request), asked.phrases)
+        kept = save_phrases(person(request), asked.phrases)
         return Response([marking_answers.Phrase.model_validate(one) for one in kept])

@@ -9,9 +9,9 @@ from rest_framework.views import APIView
 
 from judicum.server.answers import people as people_answers
 from judicum.server.answers.base import list_of
+from judicum.server.follow.notices.actions.save_preference import save_preference
 from judicum.server.follow.notices.actions.send_digests import mail_reset
-from judicum.server.follow.notices.actions.set_wish import set_wish
-from judicum.server.follow.notices.models import Wish
+from judicum.server.follow.notices.models import NotificationPreference
 from judicum.server.http.authentication import SessionOnly
 from judicum.server.http.parsing import sent
 from judicum.server.http.person import person
@@ -20,7 +20,7 @@ from judicum.server.people.accounts.queries import owned_by
 from judicum.server.platform.outbox import written
 
 
-class WishView(APIView):
+class NotificationPreferenceView(APIView):
     """What one is told of by mail."""
 
     authentication_classes = (SessionOnly,)
@@ -28,8 +28,10 @@ class WishView(APIView):
     @extend_schema(operation_id="wish_read", responses=people_answers.NotificationPreference)
     def get(self, request: Request) -> Response:
         user = person(request)
-        wish = Wish.objects.filter(user=user).first()
-        return Response(people_answers.NotificationPreference(email=user.email, kinds=wish.kinds if wish else []))
+        preference = NotificationPreference.objects.filter(user=user).first()
+        return Response(
+            people_answers.NotificationPreference(email=user.email, kinds=preference.kinds if preference else [])
+        )
 
     @extend_schema(
         operation_id="wish_set",
@@ -37,8 +39,10 @@ class WishView(APIView):
         responses=people_answers.NotificationPreference,
     )
     def put(self, request: Request) -> Response:
-        wish = set_wish(person(request), **dict(sent(people_answers.NotificationPreferenceRequest, request)))
-        return Response(people_answers.NotificationPreference(email=person(request).email, kinds=wish.kinds))
+        preference = save_preference(
+            person(request), **dict(sent(people_answers.NotificationPreferenceRequest, request))
+        )
+        return Response(people_answers.NotificationPreference(email=person(request).email, kinds=preference.kinds))
 
 
 class MailView(APIView):

@@ -10,7 +10,7 @@ from rest_framework.views import APIView
 
 from judicum.server.answers import stock as stock_answers
 from judicum.server.answers.base import list_of
-from judicum.server.follow.stock.actions.keep_item import drop_item, keep_item, move
+from judicum.server.follow.stock.actions.save_item import drop_item, move, save_item
 from judicum.server.follow.stock.actions.use_bottle import open_bottle, read_gauge, set_bottle
 from judicum.server.follow.stock.cutting import OfMetal, cutting
 from judicum.server.follow.stock.queries import open_bottles
@@ -36,7 +36,7 @@ class StoreView(APIView):
         operation_id="stock_item_make", request=stock_answers.StockItemRequest, responses=stock_answers.Store
     )
     def post(self, request: Request, course_id: int) -> Response:
-        keep_item(person(request), course_id, None, **dict(sent(stock_answers.StockItemRequest, request)))
+        save_item(person(request), course_id, None, **dict(sent(stock_answers.StockItemRequest, request)))
         return _shown(request, course_id)
 
 
@@ -45,7 +45,7 @@ class StockItemView(APIView):
 
     @extend_schema(operation_id="stock_item_set", request=stock_answers.StockItemRequest, responses=stock_answers.Store)
     def put(self, request: Request, course_id: int, item_id: int) -> Response:
-        keep_item(person(request), course_id, item_id, **dict(sent(stock_answers.StockItemRequest, request)))
+        save_item(person(request), course_id, item_id, **dict(sent(stock_answers.StockItemRequest, request)))
         return _shown(request, course_id)
 
     @extend_schema(operation_id="stock_item_drop", responses={204: None})

@@ -9,7 +9,7 @@ from django.db import models
 from django.utils import timezone
 from knox.models import AbstractAuthToken
 
-from judicum.server.people.accounts.names import look, written
+from judicum.server.people.accounts.names import skeleton, written
 from judicum.server.platform import lookups as lookups
 
 
@@ -31,13 +31,13 @@ def own_key() -> Any:
 class Workshop(models.Model):
     """A school with its courses and people, on a server that may hold several: none of them learns of another.
 
-    `second_factor` asks everybody who teaches for a second factor; `thin_after_days` is the age at which a photo is thinned to
+    `second_factor` asks everybody who teaches for a second factor; `photo_retention_days` is the age at which a photo is released to
     its strip (None: never).
     """
 
     name = models.CharField(max_length=120)
     second_factor = models.BooleanField(default=False)
-    thin_after_days = models.PositiveIntegerField(null=True)
+    photo_retention_days = models.PositiveIntegerField(null=True)
     created_at = models.DateTimeField(default=timezone.now)
 
     def __str__(self) -> str:
@@ -52,7 +52,7 @@ class UserManager(BaseUserManager["User"]):
     ) -> "User":
         kept = written(username)
         shown = written(display_name) or kept
-        user = self.model(username=kept, look=look(kept), display_name=shown, workshop=workshop, **more)
+        user = self.model(username=kept, skeleton=skeleton(kept), display_name=shown, workshop=workshop, **more)
         user.set_password(password)
         user.save(using=self._db)
         return user
@@ -61,7 +61,7 @@ class UserManager(BaseUserManager["User"]):
 class User(AbstractBaseUser):  # type: ignore[django-manager-missing]
     """Somebody of a workshop who can sign in; what they may do comes from their membership in a course.
 
-    `owns` makes them an owner of their workshop. `look` is what no two login names may share (`names.look`); `signed_out`
+    `owns` makes them an owner of their workshop. `skeleton` is what no two login names may share (`names.look`); `signed_out`
     counts how often all sessions were ended; `removed_at` says since when nothing is kept that tells who it was.
     """
 
@@ -69,7 +69,7 @@ class User(AbstractBaseUser):  # type: ignore[django-manager-missing]
     workshop = models.ForeignKey(Workshop, on_delete=models.PROTECT, related_name="people")
     owns = models.BooleanField(default=False, db_default=False)
     username = models.CharField(max_length=60, unique=True)
-    look = models.CharField(max_length=130, unique=True)
+    skeleton = models.CharField(max_length=130, unique=True)
     display_name = models.CharField(max_length=80)
     length_unit = models.CharField(max_length=8, choices=LengthUnit.choices, default=LengthUnit.MM)
     flow_unit = models.CharField(max_length=8, choices=FlowUnit.choices, default=FlowUnit.L_MIN)

@@ -22,7 +22,7 @@ def written(name: str) -> str:
     return " ".join(seen.split())
 
 
-def look(name: str) -> str:
+def skeleton(name: str) -> str:
     """What two login names share that a reader would take for one another."""
     folded = unicodedata.normalize("NFKC", written(name).casefold())
     return "".join(map(_latin, folded))

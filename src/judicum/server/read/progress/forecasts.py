@@ -29,7 +29,7 @@ from judicum.server.people.roles import STAFF, Role
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.marking.models import Mark
-from judicum.server.record.photos.models import Figures
+from judicum.server.record.photos.models import MeasurementSummary
 from judicum.words.causes import CAUSES_TOLD
 from judicum.words.progress import told as forecast_to_staff
 from judicum.words.progress import told_to_student as forecast_to_student
@@ -182,7 +182,7 @@ def _records(
     pass_marks: Mapping[str, float],
 ) -> dict[int, tuple[Tried, ...]]:
     """Returned attempts of every student in order of time."""
-    rows = Figures.objects.filter(attempt__course_id=course_id)
+    rows = MeasurementSummary.objects.filter(attempt__course_id=course_id)
     figures = {row["attempt_id"]: row for row in rows.values("attempt_id", *SHARES, "tint_level", seen=SEEN)}
     found: dict[int, list[Tried]] = defaultdict(list)
     for one in returned:
@@ -213,7 +213,7 @@ def _forecast(everybody: ClassRecords, student_id: int, one: Assignment, marks: 
 
 def ladder_of(course: Course) -> list[Design]:
     """The course's ladder, from the first rung up."""
-    rung = "carbon_rung" if course.ladder == "carbon" else "stainless_rung"
+    rung = "carbon_step" if course.ladder == "carbon" else "stainless_step"
     return list(
         of_course(course.pk).filter(version=1, **{f"{rung}__isnull": False}).only("code", "title").order_by(rung)
     )

@@ -18,7 +18,7 @@ from judicum.server.read.attempts import newest_keys
 from judicum.server.read.progress.forecasts import SEEN, SHARES
 from judicum.server.read.progress.queries import desk
 from judicum.server.record.causes.models import Verdict
-from judicum.server.record.photos.models import Figures
+from judicum.server.record.photos.models import MeasurementSummary
 from judicum.words.causes import CAUSES_TOLD
 from judicum.words.progress import FIGURES_TOLD, share_words
 
@@ -34,7 +34,7 @@ def week_of(user: User, course_id: int, now: datetime | None = None) -> Week:
         NotFound, NotAllowed: not a course one teaches.
     """
     staff_of(user, course_id)
-    figures = Figures.objects.filter(attempt__course_id=course_id, refusal_code="")
+    figures = MeasurementSummary.objects.filter(attempt__course_id=course_id, refusal_code="")
     newest = figures.order_by("-attempt__created_at").values_list("attempt__created_at", flat=True).first()
     end = min(now or timezone.now(), newest) if newest else now or timezone.now()
     since = end - WEEK
@@ -85,7 +85,9 @@ def _shares(
 
 def _spreads(course_id: int) -> list[Spread]:
     newest = newest_keys(course_id, NEWEST)
-    rows = Figures.objects.filter(attempt__id__any=[pk for _, keys in newest for pk in keys]).values("pk", *SHARES)
+    rows = MeasurementSummary.objects.filter(attempt__id__any=[pk for _, keys in newest for pk in keys]).values(
+        "pk", *SHARES
+    )
     shares = {row["pk"]: row for row in rows}
     found = []
     for key in SHARES:

@@ -65,12 +65,12 @@ class Reference(models.Model):
     comment = models.CharField(max_length=300)
     kept_by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, related_name="+")
     kept_at = models.DateTimeField()
-    let_go_at = models.DateTimeField(null=True)
+    released_at = models.DateTimeField(null=True)
 
     class Meta:
         constraints = (
             models.UniqueConstraint(
-                fields=("attempt",), condition=models.Q(let_go_at=None), name="one_reference_per_attempt"
+                fields=("attempt",), condition=models.Q(released_at=None), name="one_reference_per_attempt"
             ),
         )
         ordering = ("id",)

@@ -13,7 +13,7 @@ TEN = 10
 
 def references_of(course_id: int) -> QuerySet[Reference]:
     """The reference beads kept in a course now, with their marks."""
-    kept = Reference.objects.filter(attempt__course_id=course_id, let_go_at=None)
+    kept = Reference.objects.filter(attempt__course_id=course_id, released_at=None)
     return kept.select_related("attempt__mark__scheme", "kept_by")
 
 

@@ -9,11 +9,19 @@ from django.db.models import Q, QuerySet
 from judicum.server.people.accounts.models import User
 from judicum.server.platform.file_lock import files_stay
 from judicum.server.record.attempts.models import Attempt
-from judicum.server.record.photos.models import Correction, Figures, Measurement, Photo, SeenBead, StoredPicture, Upload
+from judicum.server.record.photos.models import (
+    Correction,
+    Measurement,
+    MeasurementSummary,
+    Photo,
+    SeenBead,
+    StoredPicture,
+    Upload,
+)
 from judicum.server.record.photos.pieces import drop_pieces
 
 
-def let_go_of_pictures(photos: QuerySet[Photo]) -> int:
+def release_pictures(photos: QuerySet[Photo]) -> int:
     """Take the picture from each of these photos; returns from how many. What another photo shows too stays."""
     rows = list(photos.exclude(picture=None).select_related("picture").select_for_update(of=("self",)))
     for photo in rows:
@@ -25,7 +33,7 @@ def let_go_of_pictures(photos: QuerySet[Photo]) -> int:
     return len(rows)
 
 
-def let_go_of_strips(attempts: QuerySet[Attempt]) -> None:
+def release_strips(attempts: QuerySet[Attempt]) -> None:
     """Take every strip from the measurements of these attempts."""
     mine = Measurement.objects.filter(photo__attempt__in=attempts)
     holders = (
@@ -36,11 +44,11 @@ def let_go_of_strips(attempts: QuerySet[Attempt]) -> None:
     names = {str(name) for rows in holders for name in rows.exclude(strip="").values_list("strip", flat=True)}
     for rows in holders:
         rows.update(strip="")
-    Figures.objects.filter(attempt__in=attempts).update(has_strip=False)
+    MeasurementSummary.objects.filter(attempt__in=attempts).update(has_strip=False)
     delete_later(names)
 
 
-def let_go_of_uploads(user: User) -> None:
+def release_uploads(user: User) -> None:
     """Drop what a person has on its way."""
     for upload in Upload.objects.filter(user=user):
         drop_pieces(str(upload.pk))

@@ -200,10 +200,10 @@ class Correction(models.Model):
         return f"{self.step.get('step')} on measurement {self.measurement_id}"
 
 
-class Figures(models.Model):
+class MeasurementSummary(models.Model):
     """What counts of an attempt's photos, in columns: what lists, walls and plots are read from.
 
-    Written by `actions.keep_figures` alone, whenever a measurement ends, is corrected or another bead is chosen; there is
+    Written by `actions.save_summary` alone, whenever a measurement ends, is corrected or another bead is chosen; there is
     none before a first measurement has ended. Figures are null where the photo was refused. `toe_waviness` is a share of the
     mean width, of the worse toe; `faults` holds kind and place along the bead (mm) of each.
     """

@@ -13,7 +13,7 @@ def name_of(upload: Upload, offset: int) -> str:
     return f"{FOLDER}/{upload.pk}/{offset:09d}"
 
 
-def keep_piece(upload: Upload, offset: int, piece: bytes) -> None:
+def save_piece(upload: Upload, offset: int, piece: bytes) -> None:
     """Store a piece whole or not at all; one that was sent before is written over. Raises NoRoom."""
     with room_or_words():
         default_storage.save(name_of(upload, offset), ContentFile(piece))

@@ -10,9 +10,9 @@ from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import visible_to
 from judicum.server.record.photos.models import (
     Correction,
-    Figures,
     Measurement,
     MeasurementState,
+    MeasurementSummary,
     Photo,
     PhotoKind,
     SeenBead,
@@ -78,7 +78,7 @@ def upload_for(user: User, upload_id: UUID) -> Upload:
 
 def measurement_that_counts(attempt: Attempt) -> Measurement | None:
     """The attempt's measurement that counts, read with its corrections."""
-    kept = Figures.objects.filter(attempt=attempt).values("measurement")
+    kept = MeasurementSummary.objects.filter(attempt=attempt).values("measurement")
     return Measurement.objects.select_related("chosen").prefetch_related("corrections").filter(pk__in=kept).first()
 
 

@@ -80,7 +80,7 @@ async def retry_stalled(context: JobContext, timestamp: int) -> None:
 
 @app.periodic(cron="* * * * *")
 @app.task(queueing_lock="put_right", queue="upkeep")
-def put_right(timestamp: int) -> None:
+def reconcile_photos(timestamp: int) -> None:
     """Finish what a crash left half done: whole uploads without a photo, rows without a job."""
     finished, started = finish_whole(), reconcile(timezone.now())
     if finished or started:

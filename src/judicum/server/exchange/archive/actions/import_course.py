@@ -14,7 +14,7 @@ from judicum.server.exchange.archive.read import Archive, opened
 from judicum.server.exchange.archive.rows import read
 from judicum.server.exchange.archive.tables import BY_MODEL, TABLES, Table
 from judicum.server.people.accounts.models import User, Workshop
-from judicum.server.people.accounts.names import look
+from judicum.server.people.accounts.names import skeleton
 from judicum.server.people.courses.codes import fresh_code
 from judicum.server.people.courses.models import Course
 from judicum.server.platform.storage import store_file
@@ -100,10 +100,10 @@ def _person(user: Any, none: None) -> User:
     if User.objects.filter(key=user.key).exists():
         user.key = uuid4()
     name, k = user.username, 1
-    while User.objects.filter(look=look(user.username)).exists():
+    while User.objects.filter(skeleton=skeleton(user.username)).exists():
         k += 1
         user.username = f"{name[:50]}-{k}"
-    user.look = look(user.username)
+    user.skeleton = skeleton(user.username)
     user.set_unusable_password()
     user.save()
     return user

@@ -49,7 +49,7 @@ def set_booth(
     booth.name, booth.has, booth.broken = name.strip(), list(dict.fromkeys(has)), broken.strip()
     booth.save()
     if booth.broken != before:
-        _keep_note(booth, user)
+        _save_note(booth, user)
     booth.closed.set(sessions)
     booth.sittings.filter(session__in=sessions).delete()
     return booth
@@ -70,11 +70,11 @@ def report_broken(user: User, course_id: int, booth_id: int, text: str) -> Booth
         raise InvalidValue("text", f"{len(text)} characters", f"1 to {MAX_BROKEN} characters")
     booth.broken = text.strip()
     booth.save(update_fields=["broken"])
-    _keep_note(booth, user)
+    _save_note(booth, user)
     return booth
 
 
-def _keep_note(booth: Booth, user: User) -> None:
+def _save_note(booth: Booth, user: User) -> None:
     """What was noted before is over; what is noted now begins."""
     now = timezone.now()
     booth.notes.filter(mended_at=None).update(mended_at=now)

@@ -7,11 +7,11 @@ from django.core.cache import cache
 from django.db import transaction
 
 from judicum.server.follow.notices.mail import send
-from judicum.server.follow.notices.models import Wish
+from judicum.server.follow.notices.models import NotificationPreference
 from judicum.server.follow.notices.news import clock_of, news_of
 from judicum.server.people.accounts.links import reset_path
 from judicum.server.people.accounts.models import User
-from judicum.server.people.accounts.names import look
+from judicum.server.people.accounts.names import skeleton
 from judicum.words import notices as words
 
 HOUR = 7
@@ -26,32 +26,34 @@ def send_digests(now: datetime) -> int:
     Each day of each person is done once: the row says so in the same transaction in which the mail goes out.
     """
     sent = 0
-    for key in Wish.objects.exclude(kinds=[]).values_list("pk", flat=True):
+    for key in NotificationPreference.objects.exclude(kinds=[]).values_list("pk", flat=True):
         with transaction.atomic():
             sent += _send_one(key, now)
     return sent
 
 
 def _send_one(key: int, now: datetime) -> bool:
-    rows = Wish.objects.select_for_update(skip_locked=True, of=("self",)).select_related("user")
-    wish = rows.filter(pk=key, user__is_active=True).exclude(user__email="").first()
-    if wish is None:
+    rows = NotificationPreference.objects.select_for_update(skip_locked=True, of=("self",)).select_related("user")
+    preference = rows.filter(pk=key, user__is_active=True).exclude(user__email="").first()
+    if preference is None:
         return False
-    clock = clock_of(wish.user)
+    clock = clock_of(preference.user)
     here = now.astimezone(clock)
-    if here.hour < HOUR or (wish.told_at and wish.told_at.astimezone(clock).date() >= here.date()):
+    if here.hour < HOUR or (preference.told_at and preference.told_at.astimezone(clock).date() >= here.date()):
         return False
-    since = wish.told_at or now - timedelta(days=1)
-    wish.told_at = now
-    wish.save(update_fields=["told_at"])
-    news = news_of(wish.user, wish.kinds, since, now)
+    since = preference.told_at or now - timedelta(days=1)
+    preference.told_at = now
+    preference.save(update_fields=["told_at"])
+    news = news_of(preference.user, preference.kinds, since, now)
     if not news:
         return False
-    return send(wish.user, *words.digest(wish.user.display_name, here.date(), news, settings.PUBLIC_ADDRESS))
+    return send(
+        preference.user, *words.digest(preference.user.display_name, here.date(), news, settings.PUBLIC_ADDRESS)
+    )
 
 
 def mail_reset(name: str, root: str) -> None:
     """Mail the link for a new password to somebody who is known and has an address; nothing tells whether it was so."""
-    user = User.objects.filter(look=look(name), is_active=True).exclude(email="").first()
+    user = User.objects.filter(skeleton=skeleton(name), is_active=True).exclude(email="").first()
     if user is not None and cache.add(f"reset-mail-{user.pk}", True, BETWEEN_S):
         send(user, *words.reset_mail(user.display_name, root + reset_path(user)), private=True)

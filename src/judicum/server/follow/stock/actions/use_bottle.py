@@ -88,10 +88,10 @@ def read_gauge(
         found = read_dial(hub, tip, zero, full, dial["full_bar"])
         bar, how = round(found.bar, 1), GaugeReading.How.PHOTO
         off = hypot(found.uncertainty, gauge_off_bar(dial["full_bar"]))
-    return keep_reading(bottle, bar, temperature_c, off, how, user, at)
+    return save_reading(bottle, bar, temperature_c, off, how, user, at)
 
 
-def keep_reading(
+def save_reading(
     bottle: Bottle,
     bar: object,
     temperature_c: float | None,

@@ -8,7 +8,7 @@ from rest_framework.exceptions import AuthenticationFailed, Throttled
 from judicum.server.people.accounts.actions.second_factor import MISSING, check_second, lacks_second
 from judicum.server.people.accounts.lockout import WAIT
 from judicum.server.people.accounts.models import User
-from judicum.server.people.accounts.names import look
+from judicum.server.people.accounts.names import skeleton
 
 
 class WrongPassword(AuthenticationFailed):
@@ -26,8 +26,8 @@ def sign_in(request: HttpRequest, username: str, password: str, code: str = "") 
         Throttled: too many wrong passwords; try again after the pause.
     """
     # However the name was typed, it is one door: capitals do not open another one to guess at.
-    known = User.objects.filter(look=look(username)).values_list("username", flat=True).first()
-    credentials = {"username": known or look(username), "password": password}
+    known = User.objects.filter(skeleton=skeleton(username)).values_list("username", flat=True).first()
+    credentials = {"username": known or skeleton(username), "password": password}
     if not AxesProxyHandler.is_allowed(request, credentials):
         raise Throttled(wait=WAIT.total_seconds(), detail=f"Too many wrong passwords; wait {WAIT.seconds} seconds.")
     user = authenticate(request, **credentials)

@@ -25,7 +25,7 @@ def _member(user: User, course_id: int, member_id: int) -> Membership:
     return found
 
 
-def _keep_one_instructor(member: Membership) -> None:
+def _check_one_instructor(member: Membership) -> None:
     others = Membership.objects.filter(course_id=member.course_id, role=Role.INSTRUCTOR).exclude(pk=member.pk)
     if member.role == Role.INSTRUCTOR and not others.exists():
         raise WrongState("A course keeps one instructor; make somebody else instructor first.")
@@ -42,21 +42,21 @@ def set_role(user: User, course_id: int, member_id: int, role: str) -> Membershi
     if role not in Role.values:
         raise InvalidValue("role", role, "one of " + ", ".join(Role.values))
     if role != Role.INSTRUCTOR:
-        _keep_one_instructor(member)
+        _check_one_instructor(member)
     member.role = role
     member.save(update_fields=["role"])
     return member
 
 
 @transaction.atomic
-def let_go(user: User, course_id: int, member_id: int) -> None:
+def remove_member(user: User, course_id: int, member_id: int) -> None:
     """Take somebody out of a course; what they welded or marked stays in its records.
 
     Raises:
         WrongState: the last instructor. NotFound, NotAllowed: not the course's instructor, no such member.
     """
     member = _member(user, course_id, member_id)
-    _keep_one_instructor(member)
+    _check_one_instructor(member)
     member.delete()
 
 

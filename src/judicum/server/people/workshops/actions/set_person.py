@@ -31,7 +31,7 @@ def set_person(owner: User, person_id: int, owns: bool, active: bool) -> User:
         WrongState: the last owner who can sign in. NotFound, NotAllowed: not an owner's own person.
     """
     person = person_of(owner, person_id)
-    keep_one_owner(person, still=owns and active)
+    check_one_owner(person, still=owns and active)
     person.owns = owns
     if person.is_active and not active:
         sign_out_everywhere(person)
@@ -41,7 +41,7 @@ def set_person(owner: User, person_id: int, owns: bool, active: bool) -> User:
     return person
 
 
-def keep_one_owner(person: User, still: bool) -> None:
+def check_one_owner(person: User, still: bool) -> None:
     """Raises WrongState where the person is the last owner who can sign in, and would be none any more."""
     if still or not (person.owns and person.is_active):
         return

@@ -31,7 +31,7 @@ def make_workshop(name: str, owner: str) -> tuple[User, str]:
 
 
 @transaction.atomic
-def set_workshop(owner: User, name: str, second_factor: bool, thin_after_days: int | None) -> Workshop:
+def set_workshop(owner: User, name: str, second_factor: bool, photo_retention_days: int | None) -> Workshop:
     """Change one's workshop. Asking for a second factor ends every session of those who teach without one.
 
     Raises:
@@ -43,12 +43,12 @@ def set_workshop(owner: User, name: str, second_factor: bool, thin_after_days: i
         workshop.name = check_course_name(name)
     except InvalidValue as problem:
         problems.append(problem)
-    if thin_after_days is not None and not MIN_DAYS <= thin_after_days <= MAX_DAYS:
+    if photo_retention_days is not None and not MIN_DAYS <= photo_retention_days <= MAX_DAYS:
         allowed = f"{MIN_DAYS} to {MAX_DAYS} days, or nothing to keep every photo"
-        problems.append(InvalidValue("thin_after_days", thin_after_days, allowed))
+        problems.append(InvalidValue("photo_retention_days", photo_retention_days, allowed))
     refuse_all(problems)
     asked_now = second_factor and not workshop.second_factor
-    workshop.second_factor, workshop.thin_after_days = second_factor, thin_after_days
+    workshop.second_factor, workshop.photo_retention_days = second_factor, photo_retention_days
     workshop.save()
     if asked_now:
         teach = User.objects.filter(workshop=workshop, memberships__role__in=STAFF)

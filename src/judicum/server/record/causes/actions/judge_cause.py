@@ -34,7 +34,7 @@ def judge_cause(user: User, attempt_id: int, cause: str, verdict: str | None, at
     attempt = held_as_staff(user, attempt_id)
     advance(attempt, AttemptStep.JUDGE_CAUSE, user, at, cause=cause, verdict=verdict)
     if verdict == TAKEN:
-        take(user, attempt, cause, at)
+        confirm_cause(user, attempt, cause, at)
     elif verdict == ASIDE:
         Verdict.objects.update_or_create(
             attempt=attempt, cause=cause, defaults={"taken": False, "by": user, "at": at or timezone.now()}
@@ -50,7 +50,7 @@ def check_cause(cause: str) -> None:
         raise InvalidValue("cause", cause, "one of " + ", ".join(CAUSES))
 
 
-def take(user: User, attempt: Attempt, cause: str, at: datetime | None = None) -> dict[str, Any]:
+def confirm_cause(user: User, attempt: Attempt, cause: str, at: datetime | None = None) -> dict[str, Any]:
     """Keep a cause as the one taken, instead of another that was; returns its change. The caller holds the attempt."""
     case = case_of(attempt)
     found = explain_case(case)
@@ -70,12 +70,12 @@ def take(user: User, attempt: Attempt, cause: str, at: datetime | None = None) -
     return change
 
 
-def drop_taken(attempt: Attempt) -> None:
+def clear_confirmed(attempt: Attempt) -> None:
     """No cause is taken any more. The caller holds the attempt."""
     Verdict.objects.filter(attempt=attempt, taken=True).delete()
 
 
-def keep_followed(attempt: Attempt) -> None:
+def save_outcome(attempt: Attempt) -> None:
     """Write down whether what was asked to change before this attempt was done in it, and whether the symptom has gone."""
     asked = asked_before(attempt)
     if asked is not None and asked.verdict is not None:

@@ -15,7 +15,7 @@ from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import held_as_staff
 from judicum.server.record.attempts.states import AttemptStep
 from judicum.server.record.attempts.transitions import advance
-from judicum.server.record.causes.actions.judge_cause import check_cause, drop_taken, keep_followed, take
+from judicum.server.record.causes.actions.judge_cause import check_cause, clear_confirmed, confirm_cause, save_outcome
 from judicum.server.record.marking.actions.ask_second import ask, drawn_for_second
 from judicum.server.record.marking.models import Mark
 from judicum.server.record.marking.queries import Proposal, propose
@@ -65,9 +65,9 @@ def set_mark(
         cause=cause,
     )
     if cause is not None:
-        take(user, attempt, cause, at)
+        confirm_cause(user, attempt, cause, at)
     else:
-        drop_taken(attempt)
+        clear_confirmed(attempt)
     fields = {
         "measurement": proposal.measurement,
         "scheme": proposal.scheme,
@@ -82,7 +82,7 @@ def set_mark(
         "marked_at": at or timezone.now(),
         "returned_at": None,
     }
-    keep_followed(attempt)
+    save_outcome(attempt)
     mark = Mark.objects.update_or_create(attempt=attempt, defaults=fields)[0]
     if first_time and drawn_for_second(user, attempt):
         ask(attempt, mark, None, at)

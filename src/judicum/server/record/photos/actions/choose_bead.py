@@ -8,7 +8,7 @@ from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.queries import held
 from judicum.server.record.attempts.states import AttemptStep
 from judicum.server.record.attempts.transitions import advance
-from judicum.server.record.photos.actions.keep_figures import keep_figures
+from judicum.server.record.photos.actions.save_summary import save_summary
 from judicum.server.record.photos.models import Measurement
 from judicum.server.record.photos.queries import measurement_for
 
@@ -35,5 +35,5 @@ def choose_bead(user: User, measurement_id: int, number: int) -> Measurement:
         mine.corrections.filter(undone_at=None).update(undone_by=user, undone_at=now)
         mine.chosen = beads[number]
         mine.save(update_fields=["chosen"])
-        keep_figures(attempt.pk)
+        save_summary(attempt.pk)
     return mine

@@ -14,7 +14,7 @@ from judicum.server.platform.storage import store_file
 from judicum.server.record.attempts.queries import held_as_staff, teaches
 from judicum.server.record.attempts.states import AttemptStep
 from judicum.server.record.attempts.transitions import advance
-from judicum.server.record.photos.actions.keep_figures import keep_figures
+from judicum.server.record.photos.actions.save_summary import save_summary
 from judicum.server.record.photos.models import Correction, Measurement
 from judicum.server.record.photos.queries import measurement_for, picture_of
 
@@ -57,7 +57,7 @@ def correct_measurement(user: User, measurement_id: int, given: Mapping[str, obj
             raise EditConflict("Somebody else corrected this bead in the meantime. Load it again and look first.")
         made.measurement = mine
         made.save()
-        keep_figures(attempt.pk)
+        save_summary(attempt.pk)
         advance(attempt, AttemptStep.CORRECT, user, made.at, measurement=mine.pk, change=step)
     return made
 
@@ -80,7 +80,7 @@ def undo_correction(user: User, measurement_id: int, every: bool = False) -> Mea
         one.undone_by, one.undone_at = user, now
         one.save(update_fields=["undone_by", "undone_at"])
         advance(attempt, AttemptStep.CORRECT, user, now, measurement=mine.pk, change=one.step, undone=True)
-    keep_figures(attempt.pk)
+    save_summary(attempt.pk)
     return mine
 
 

@@ -14,7 +14,7 @@ from judicum.server.people.courses.models import Course
 from judicum.server.people.courses.queries import instructor_of, staff_of
 from judicum.server.record.photos.actions.request_measurement import request_measurement
 from judicum.server.record.photos.counting import UNDER_WAY
-from judicum.server.record.photos.models import Figures, Measurement, MeasurementState, Remeasuring
+from judicum.server.record.photos.models import Measurement, MeasurementState, MeasurementSummary, Remeasuring
 
 
 @dataclass(frozen=True)
@@ -50,12 +50,12 @@ def engines_of(user: User, course_id: int) -> Engines:
     )  # fmt: skip
 
 
-def _outdated(course_id: int) -> QuerySet[Figures]:
-    return Figures.objects.filter(attempt__course_id=course_id).exclude(engine_version=ENGINE_VERSION)
+def _outdated(course_id: int) -> QuerySet[MeasurementSummary]:
+    return MeasurementSummary.objects.filter(attempt__course_id=course_id).exclude(engine_version=ENGINE_VERSION)
 
 
-def _to_measure(course_id: int) -> QuerySet[Figures]:
-    """What a person corrected or chose stays as they left it; what is thinned cannot be measured."""
+def _to_measure(course_id: int) -> QuerySet[MeasurementSummary]:
+    """What a person corrected or chose stays as they left it; what is released cannot be measured."""
     there = _outdated(course_id).exclude(measurement__photo__picture=None)
     return there.filter(corrected=False, measurement__chosen=None)
 

@@ -21,8 +21,8 @@ from judicum.server.record.photos.models import Photo, PhotoKind, Upload
 from judicum.server.record.photos.pictures import store_picture
 from judicum.server.record.photos.pieces import (
     drop_pieces,
-    keep_piece,
     last_piece_is_there,
+    save_piece,
     uploads_with_pieces,
     whole_file,
 )
@@ -91,7 +91,7 @@ def receive_piece(user: User, upload_id: UUID, offset: int, piece: bytes) -> Upl
             raise OffsetConflict(f"The piece begins at {offset}; {upload.received} bytes have arrived.")
         if end > upload.size:
             raise InvalidValue("Upload-Offset", end, f"at most the announced {upload.size} bytes")
-        keep_piece(upload, offset, piece)
+        save_piece(upload, offset, piece)
         if end < upload.size:
             upload.received, upload.offsets = end, [*upload.offsets, offset]
             upload.save(update_fields=["received", "offsets"])

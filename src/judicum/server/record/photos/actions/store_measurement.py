@@ -15,7 +15,7 @@ from judicum.server.platform.storage import store_file
 from judicum.server.record.attempts.queries import held
 from judicum.server.record.attempts.states import AttemptStep
 from judicum.server.record.attempts.transitions import advance
-from judicum.server.record.photos.actions.keep_figures import keep_figures
+from judicum.server.record.photos.actions.save_summary import save_summary
 from judicum.server.record.photos.models import Measurement, MeasurementState, PhotoKind, SeenBead
 from judicum.words.photo import report_in_words
 
@@ -68,8 +68,8 @@ def store_measurement(measurement_id: int, found: Sequence[Found], at: datetime 
             advance(attempt, AttemptStep.MEASURE_BACK, None, at, measurement=mine.pk, refusal=mine.refusal_code or None)
             return True
         mine.save()
-        _keep_beads(mine, found, names)
-        keep_figures(mine.photo.attempt_id)
+        _save_beads(mine, found, names)
+        save_summary(mine.photo.attempt_id)
         step = AttemptStep.REFUSE_PHOTO if refused else AttemptStep.MEASURE
         advance(
             attempt,
@@ -84,7 +84,7 @@ def store_measurement(measurement_id: int, found: Sequence[Found], at: datetime 
     return True
 
 
-def _keep_beads(mine: Measurement, found: Sequence[Found], strips: Sequence[str]) -> None:
+def _save_beads(mine: Measurement, found: Sequence[Found], strips: Sequence[str]) -> None:
     """Every measured bead, where the photo shows several of them."""
     kept = [
         SeenBead(

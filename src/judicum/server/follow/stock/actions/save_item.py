@@ -20,7 +20,7 @@ OWN = {spec.key for spec in ABOUT}
 
 
 @transaction.atomic
-def keep_item(user: User, course_id: int, item_id: int | None, kind: str, given: Mapping[str, Any]) -> Item:
+def save_item(user: User, course_id: int, item_id: int | None, kind: str, given: Mapping[str, Any]) -> Item:
     """Make an item (`item_id` None) or change one; its kind stays.
 
     Raises:

@@ -5,10 +5,10 @@ from judicum.core.stock.use import taken
 from judicum.server.catalogue.coupons.setup import card_for, coupon_of
 from judicum.server.follow.stock.models import Use
 from judicum.server.record.attempts.models import Attempt, Run
-from judicum.server.record.photos.models import Figures
+from judicum.server.record.photos.models import MeasurementSummary
 
 
-def take(attempt: Attempt) -> None:
+def consume_stock(attempt: Attempt) -> None:
     """Keep what the logged runs of an attempt took, by its measured bead where there is one; nothing without a run."""
     runs = list(Run.objects.filter(attempt=attempt).values())
     if not runs:
@@ -25,5 +25,5 @@ def take(attempt: Attempt) -> None:
 
 def _measured(attempt: Attempt) -> tuple[float, float] | None:
     """Length and mean width of the bead that counts, mm; None where it was not measured."""
-    row = Figures.objects.filter(attempt=attempt).only("length_mm", "width_mean_mm").first()
+    row = MeasurementSummary.objects.filter(attempt=attempt).only("length_mm", "width_mean_mm").first()
     return (row.length_mm, row.width_mean_mm) if row and row.length_mm and row.width_mean_mm else None

@@ -14,7 +14,7 @@ KEYS = tuple(range(1, 10))
 
 
 @transaction.atomic
-def keep_phrases(user: User, phrases: Mapping[str, str]) -> list[Phrase]:
+def save_phrases(user: User, phrases: Mapping[str, str]) -> list[Phrase]:
     """Replace all phrases of a person; `phrases` are texts by their key 1 to 9, empty ones are left out.
 
     Raises:

@@ -15,7 +15,7 @@ from judicum.server.record.marking.models import Reference
 
 
 @transaction.atomic
-def keep_reference(user: User, attempt_id: int, comment: str, at: datetime | None = None) -> Reference:
+def save_reference(user: User, attempt_id: int, comment: str, at: datetime | None = None) -> Reference:
     """Keep an attempt's returned mark as a reference; kept again, it has the new comment.
 
     Raises:
@@ -29,12 +29,12 @@ def keep_reference(user: User, attempt_id: int, comment: str, at: datetime | Non
     instructor_of(user, attempt.course_id)
     if attempt.state != AttemptState.RETURNED:
         raise WrongState("A reference is a returned mark; this attempt is not returned.")
-    Reference.objects.filter(attempt=attempt, let_go_at=None).update(let_go_at=at or timezone.now())
+    Reference.objects.filter(attempt=attempt, released_at=None).update(released_at=at or timezone.now())
     return Reference.objects.create(attempt=attempt, comment=text, kept_by=user, kept_at=at or timezone.now())
 
 
 @transaction.atomic
-def let_go(user: User, attempt_id: int, at: datetime | None = None) -> None:
+def release_reference(user: User, attempt_id: int, at: datetime | None = None) -> None:
     """Let a reference go; tests that were made with it stay.
 
     Raises:
@@ -42,5 +42,5 @@ def let_go(user: User, attempt_id: int, at: datetime | None = None) -> None:
     """
     attempt = held_as_staff(user, attempt_id)
     instructor_of(user, attempt.course_id)
-    if not Reference.objects.filter(attempt=attempt, let_go_at=None).update(let_go_at=at or timezone.now()):
+    if not Reference.objects.filter(attempt=attempt, released_at=None).update(released_at=at or timezone.now()):
         raise NotFound(f"Attempt {attempt_id} is no reference.")

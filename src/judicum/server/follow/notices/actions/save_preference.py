@@ -7,14 +7,14 @@ from django.core.validators import validate_email
 from django.db import transaction
 
 from judicum.core.errors import InvalidValue, refuse_all
-from judicum.server.follow.notices.models import Wish
+from judicum.server.follow.notices.models import NotificationPreference
 from judicum.server.people.accounts.actions.set_password import check_old
 from judicum.server.people.accounts.models import User
 from judicum.words.notices import KINDS
 
 
 @transaction.atomic
-def set_wish(user: User, email: str, kinds: Sequence[str], password: str = "") -> Wish:
+def save_preference(user: User, email: str, kinds: Sequence[str], password: str = "") -> NotificationPreference:
     """Keep a person's mail address and what they are told of.
 
     Another address takes the password: a new password is mailed to it.
@@ -39,5 +39,7 @@ def set_wish(user: User, email: str, kinds: Sequence[str], password: str = "") -
         check_old(user, password)
         user.email = address
         user.save(update_fields=["email"])
-    wish, _ = Wish.objects.update_or_create(user=user, defaults={"kinds": [k for k in KINDS if k in kinds]})
-    return wish
+    preference, _ = NotificationPreference.objects.update_or_create(
+        user=user, defaults={"kinds": [k for k in KINDS if k in kinds]}
+    )
+    return preference

@@ -1,21 +1,21 @@
-"""Keeping the figures that count where lists read them: the only writer of `Figures`."""
+"""Keeping the figures that count where lists read them: the only writer of `MeasurementSummary`."""
 
 from typing import Any
 
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.signals import consumption_changed
 from judicum.server.record.photos.counting import counting
-from judicum.server.record.photos.models import Figures, Measurement, MeasurementState, PhotoKind
+from judicum.server.record.photos.models import Measurement, MeasurementState, MeasurementSummary, PhotoKind
 
 
-def keep_figures(attempt_id: int) -> None:
+def save_summary(attempt_id: int) -> None:
     """Write the attempt's figures anew from the measurement that counts, in the transaction that changed it."""
     done = Measurement.objects.filter(
         photo__attempt_id=attempt_id, photo__kind=PhotoKind.BEAD, state=MeasurementState.DONE
     )
     counts = counting(done.defer("overlay", "bead").select_related("chosen").prefetch_related("corrections"))
     if counts is not None:
-        Figures.objects.update_or_create(attempt_id=attempt_id, defaults=columns_of(counts))
+        MeasurementSummary.objects.update_or_create(attempt_id=attempt_id, defaults=columns_of(counts))
         attempt = Attempt.objects.select_related("assignment__design", "assignment__course").get(pk=attempt_id)
         consumption_changed.send(Attempt, attempt=attempt)
 

@@ -23,7 +23,7 @@ COPIED = (*SCHOOLS, "time_zone", "second_share")
 
 
 @transaction.atomic
-def make_course(user: User, name: str, like: int | None = None) -> Course:
+def create_course(user: User, name: str, like: int | None = None) -> Course:
     """A new course whose instructor the person is.
 
     Args:
