@@ -1,10 +1,11 @@
 """Fixtures of the server's tests."""
 
 import os
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from pathlib import Path
 from typing import Any
 
+import psycopg
 import pytest
 from django.conf import settings
 from django.contrib.auth.hashers import Argon2PasswordHasher
@@ -68,6 +69,19 @@ def client_of() -> Callable[..., Client]:
         return client
 
     return signed_in
+
+
+@pytest.fixture
+def empty(tmp_path: Path) -> Iterator[dict[str, str]]:
+    """Another database and store with nothing in them: the environment of a program that works there."""
+    where = connection.settings_dict
+    name = f"{where['NAME']}_restored"
+    url = f"postgres://{where['USER']}:{where['PASSWORD']}@{where['HOST']}:{where['PORT']}/{name}"
+    with psycopg.connect(url.rsplit("/", 1)[0] + "/postgres", autocommit=True) as admin:
+        admin.execute(f'DROP DATABASE IF EXISTS "{name}" WITH (FORCE)')  # type: ignore[arg-type]
+        admin.execute(f'CREATE DATABASE "{name}"')  # type: ignore[arg-type]
+        yield {**os.environ, "JUDICUM_DATABASE_URL": url, "JUDICUM_VAR": str(tmp_path / "other")}
+        admin.execute(f'DROP DATABASE "{name}" WITH (FORCE)')  # type: ignore[arg-type]
 
 
 assert settings.configured

@@ -40,7 +40,7 @@ class Course:
 
 def make_person(username: str, workshop: Workshop) -> User:
     """Somebody whose password hash takes no time (the hash itself is tested in test_session)."""
-    user = User(username=username, look=username, workshop=workshop, display_name=username.capitalize())
+    user = User(username=username, skeleton=username, workshop=workshop, display_name=username.capitalize())
     user.set_unusable_password()
     user.save()
     return user

@@ -50,11 +50,11 @@ def main(arguments: Sequence[str] | None = None) -> int:
     )
     commands.add_parser("forecast", help="how a record goes on, from standard input (JSON or JSON Lines)")
     commands.add_parser("rota", help="who welds where and when, from standard input (JSON or JSON Lines)")
-    evenings = commands.add_parser(
-        "bench-rota", help="drawn evenings, planned and checked: how many are placed, how fast"
+    sessions = commands.add_parser(
+        "bench-rota", help="drawn sessions, planned and checked: how many are placed, how fast"
     )
-    evenings.add_argument("--each", type=int, default=3, metavar="N", help="evenings of each kind")
-    evenings.add_argument("--seed", type=int, default=0, metavar="N", help="another seed of them (0 the fixed one)")
+    sessions.add_argument("--each", type=int, default=3, metavar="N", help="sessions of each kind")
+    sessions.add_argument("--seed", type=int, default=0, metavar="N", help="another seed of them (0 the fixed one)")
     classes = commands.add_parser("bench-forecast", help="simulated classes and how well they are foreseen")
     classes.add_argument("--cases", type=int, default=1000, metavar="N", help="questions that are asked")
     classes.add_argument("--seed", type=int, default=0, metavar="N", help="another seed of them (0 the fixed one)")
@@ -191,7 +191,7 @@ def _rota(asked: argparse.Namespace) -> int:
 
 
 def _bench_rota(asked: argparse.Namespace) -> int:
-    from judicum.bench.evenings import bench
+    from judicum.bench.rotas import bench
 
     if asked.each < 1:
         raise InvalidValue("--each", asked.each, "at least 1")

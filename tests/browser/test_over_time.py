@@ -84,7 +84,7 @@ def test_two_marks_a_story_and_a_report(
         second.get_by_role("button", name="PNG").first.click()
     assert plot.value.path().read_bytes().startswith(b"\x89PNG")
     at(second, course, f"student/{course.student.pk}")
-    expect(second.get_by_role("list", name="Ladder")).to_be_visible()
+    expect(second.get_by_role("list", name="Coupon sequence")).to_be_visible()
     no_violations(second)
     at(second, course, "reports")
     second.get_by_role("button", name="Make it").click()

@@ -58,7 +58,7 @@ def test_a_school_is_run_from_its_first_day(
     page = open_page(browser, live_server.url, LAPTOP, complaints)
     page.goto(f"{live_server.url}/sign-in")
     sign_in_as(page, "hedda", password)
-    page.get_by_label("A new course is called").fill("Spring evenings")
+    page.get_by_label("A new course is called").fill("Spring sessions")
     no_violations(page)
     page.get_by_role("button", name="Make it").click()
     expect(page.get_by_alt_text("The address, for a phone's camera")).to_be_visible()

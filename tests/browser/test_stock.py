@@ -1,4 +1,4 @@
-"""Four evenings planned, one of them run on two phones and a laptop: a late comer, a broken booth, a bottle that ends; then stock counted, ordered and cut."""
+"""Four sessions planned, one of them run on two phones and a laptop: a late comer, a broken booth, a bottle that ends; then stock counted, ordered and cut."""
 
 import re
 from datetime import time, timedelta
@@ -9,10 +9,10 @@ from django.utils import timezone
 from playwright.sync_api import Browser, Locator, Page, expect
 
 from judicum.core.stock.bottle import KEPT_BAR
-from judicum.server.follow.evenings.actions.make_sessions import make_sessions
-from judicum.server.follow.evenings.actions.set_booth import set_booth
-from judicum.server.follow.evenings.models import Sitting
-from judicum.server.follow.evenings.queries import today_in
+from judicum.server.follow.sessions.actions.make_sessions import make_sessions
+from judicum.server.follow.sessions.actions.set_booth import set_booth
+from judicum.server.follow.sessions.models import BoothSlot
+from judicum.server.follow.sessions.queries import today_in
 from judicum.server.follow.stock.models import Bottle, GaugeReading, Use
 from judicum.server.record.attempts.actions.log_run import log_run
 from tests.browser.walk import LAPTOP, PHONE, no_violations, open_page, sign_in
@@ -57,7 +57,7 @@ def tap(picture: Locator, *points: tuple[int, int]) -> None:
         picture.click(position={"x": x * box["width"] / 400, "y": y * box["height"] / 400})
 
 
-def test_an_evening_on_two_phones_and_a_laptop(
+def test_an_session_on_two_phones_and_a_laptop(
     browser: Browser, live_server: Any, transactional_db: None, complaints: list[str], tmp_path: Path
 ) -> None:
     course = create_course()
@@ -68,7 +68,7 @@ def test_an_evening_on_two_phones_and_a_laptop(
     start = time(min(now.hour, 12), 0)  # the session goes on now, whenever this runs
     make_sessions(course.instructor, course.row.pk, today, start, 12 * 60 - 1 if now.hour < 12 else 11 * 60, 4)
 
-    # The laptop: what there is, an opened bottle, the plan of four evenings.
+    # The laptop: what there is, an opened bottle, the plan of four sessions.
     laptop = open_page(browser, live_server.url, LAPTOP, complaints)
     sign_in(laptop, course.instructor)
     laptop.get_by_role("link", name="Stock", exact=True).click()
@@ -82,7 +82,7 @@ def test_an_evening_on_two_phones_and_a_laptop(
     laptop.get_by_role("button", name="Open it").click()
     expect(laptop.get_by_label("Bottle shed")).to_contain_text("Nobody has read it yet")
     no_violations(laptop)
-    laptop.get_by_role("link", name="Evenings", exact=True).click()
+    laptop.get_by_role("link", name="Sessions", exact=True).click()
     laptop.get_by_role("button", name="Plan the rest").click()
     expect(laptop.get_by_text("All that is to be welded has a place.")).to_be_visible()
 
@@ -104,7 +104,7 @@ def test_an_evening_on_two_phones_and_a_laptop(
     no_violations(first)
 
     # At the booth something is broken; the first phone tells it, the laptop closes the booth and plans anew.
-    mine = Sitting.objects.get(student=course.student)
+    mine = BoothSlot.objects.get(student=course.student)
     first.get_by_role("link", name="Weld attempt 1").click()
     expect(first.get_by_label("Welded at booth")).to_have_value(str(mine.booth_id))
     first.get_by_role("button", name="Something is broken there").click()
@@ -115,17 +115,17 @@ def test_an_evening_on_two_phones_and_a_laptop(
     laptop.reload()
     laptop.get_by_role("button", name=mine.booth.name, exact=True).click()
     expect(laptop.get_by_text("gas valve sticks: Sanne")).to_be_visible()
-    laptop.get_by_label("Closed this evening").check()
+    laptop.get_by_label("Closed this session").check()
     laptop.get_by_role("button", name="Keep it").click()
     expect(laptop.get_by_role("button", name="Keep it")).to_be_hidden()
     laptop.get_by_role("button", name="Plan the rest").click()
     expect(laptop.get_by_text("All that is to be welded has a place.")).to_be_visible()
-    assert Sitting.objects.get(student=course.student).booth_id != mine.booth_id
+    assert BoothSlot.objects.get(student=course.student).booth_id != mine.booth_id
 
     # The late comer comes in by the door's code on the second phone.
     late = open_page(browser, live_server.url, PHONE, complaints)
     sign_in(late, course.other)
-    door = Sitting.objects.get(student=course.other).session.course.sessions.order_by("date").first()
+    door = BoothSlot.objects.get(student=course.other).session.course.sessions.order_by("date").first()
     assert door is not None
     late.get_by_label("Code at the door").fill(door.door_code)
     late.get_by_role("button", name="I am here").click()

@@ -1,4 +1,4 @@
-"""Sentences about markers, evenings and figures over time."""
+"""Sentences about markers, sessions and figures over time."""
 
 from datetime import date, time
 from decimal import Decimal
@@ -10,8 +10,8 @@ from hypothesis import strategies as st
 from judicum.core.marking.agreement import Agreement, Interval, Severity
 from judicum.words import US
 from judicum.words.agreement import agreement_words, difference_words, line_words, severity_words
-from judicum.words.evenings import UNPLACED, bring_words, unplaced_words, when_words
 from judicum.words.progress import became_words, figure_words, share_words
+from judicum.words.sessions import UNPLACED, bring_words, unplaced_words, when_words
 from judicum.words.units import fixed
 
 
@@ -105,7 +105,7 @@ def test_a_week_without_a_month_before_it_is_told_alone() -> None:
     assert share_words(2, 5, 0, 0) == "2 of 5 beads"
 
 
-def test_evenings_are_told() -> None:
+def test_sessions_are_told() -> None:
     assert when_words(date(2026, 12, 31), time(23, 30), 45) == "Fri 1 Jan, 00:15"
     assert "tube and plugs" in bring_words("tube_butt")
     assert "blanks" in bring_words("tee")

@@ -28,10 +28,10 @@ from tests.people import PASSWORD
 PHOTOS = 4
 PEOPLE = f"""
 import django; django.setup()
-from tests.people import make_course, logged, RUN
+from tests.people import create_course, logged, RUN
 from judicum.server.record.attempts.actions.log_run import log_run
 from judicum.server.record.attempts.actions.open_attempt import open_attempt
-course = make_course()
+course = create_course()
 course.student.set_password("{PASSWORD}"); course.student.save()
 ids = [logged(course).pk]
 for _ in range({PHOTOS - 1}):
@@ -155,10 +155,10 @@ class Phone:
 def test_a_host_falls_and_every_photo_is_measured_once(hosts: tuple[Host, Host]) -> None:
     north = hosts[0]
     subprocess.run(
-        [sys.executable, "judicum", "migrate"], cwd=north.folder, env=north.env, check=True, capture_output=True
+        [sys.executable, "judicum", "migrate"], cwd=north.folder, env=north.env, check=True, stdout=subprocess.PIPE
     )
     django = {**north.env, "PYTHONPATH": f"{ROOT / 'src'}:{ROOT}", "DJANGO_SETTINGS_MODULE": "judicum.server.config.settings"}  # fmt: skip
-    told = subprocess.run([sys.executable, "-c", PEOPLE], env=django, capture_output=True, text=True, check=True)
+    told = subprocess.run([sys.executable, "-c", PEOPLE], env=django, stdout=subprocess.PIPE, text=True, check=True)
     attempts = [int(k) for k in told.stdout.split()]
     ports = [free_port(), free_port()]
     for host, port in zip(hosts, ports, strict=True):

@@ -156,7 +156,7 @@ def test_a_process_of_the_server_loads_no_library_that_only_a_few_answers_need()
     told = "import sys, django; django.setup(); from django.urls import get_resolver; get_resolver().url_patterns; print(*sys.modules)"
     done = subprocess.run([sys.executable, "-c", told], capture_output=True, text=True, check=True, timeout=120)
     loaded = set(done.stdout.split())
-    assert "judicum.server.follow.evenings.queries" in loaded
+    assert "judicum.server.follow.sessions.queries" in loaded
     assert loaded.isdisjoint(
         {"scipy.stats", "scipy.optimize", "scipy.interpolate", "statsmodels", "onnx", "hypothesis"}
     )

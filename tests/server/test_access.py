@@ -10,7 +10,7 @@ from django.urls import URLPattern, URLResolver, get_resolver
 from django.utils import timezone
 
 from judicum.core.marking import SCHEMES
-from judicum.server.follow.evenings.models import Session
+from judicum.server.follow.sessions.models import Session
 from judicum.server.follow.stock.models import Bottle
 from tests.people import RUN, Course, logged
 
@@ -73,7 +73,7 @@ def address(route: str, course: Course) -> str:
         "<int:bottle_id>": 999999,
         "<int:member_id>": 999999,
         "<int:booth_id>": 999999,
-        "<int:sitting_id>": 999999,
+        "<int:slot_id>": 999999,
         "<str:token>": "guessed",
         "<int:reference_id>": 999999,
     }
@@ -98,7 +98,7 @@ def test_without_a_session_everything_but_the_doors_is_closed(course: Course) ->
 # who -> (method, address, body) and the answer that is right
 MARKING: list[tuple[str, str, object]] = [
     ("GET", "/api/attempts/{attempt}/causes", None),
-    ("PUT", "/api/attempts/{attempt}/causes/flow_low", {"verdict": "taken"}),
+    ("PUT", "/api/attempts/{attempt}/causes/flow_low", {"verdict": "confirmed"}),
     ("PUT", "/api/attempts/{attempt}/findings", {"face": "flat"}),
     ("POST", "/api/attempts/{attempt}/answer", {"version": 1, "answer": "weld_again", "why": "x"}),
     ("POST", "/api/attempts/{attempt}/take-back", None),
@@ -125,15 +125,15 @@ ALIKE: list[tuple[str, str, object]] = [
 ]
 SESSION = {"first": "2030-01-01", "start": "18:00", "minutes": 180}
 PLACE = {"assignment": 1, "student": 1, "session": 1, "booth": 1, "start": 0}
-EVENINGS: list[tuple[str, str, object]] = [
-    ("GET", "/api/courses/{course}/evenings", None),
-    ("POST", "/api/courses/{course}/evenings", SESSION),
+SESSIONS: list[tuple[str, str, object]] = [
+    ("GET", "/api/courses/{course}/sessions", None),
+    ("POST", "/api/courses/{course}/sessions", SESSION),
     ("POST", "/api/courses/{course}/booths", {"name": "9", "has": []}),
     ("PUT", "/api/courses/{course}/time-zone", {"time_zone": "UTC"}),
     ("PUT", "/api/courses/{course}/booths/1", {"name": "9", "has": []}),
     ("POST", "/api/courses/{course}/rota", None),
     ("PUT", "/api/courses/{course}/rota", PLACE),
-    ("DELETE", "/api/courses/{course}/sittings/1", None),
+    ("DELETE", "/api/courses/{course}/slots/1", None),
     ("GET", "/api/courses/{course}/calendar", None),
 ]
 PEOPLE: list[tuple[str, str, object]] = [
@@ -188,7 +188,7 @@ STUDENT_MAY_NOT = [
     *STOCK,
     ("PUT", "/api/bottles/{bottle}", {"closed": True}),
     *ALIKE,
-    *EVENINGS,
+    *SESSIONS,
     ("GET", "/api/courses/{course}/desk", None),
     ("GET", "/api/courses/{course}/wall", None),
     ("GET", "/api/courses/{course}/next", None),
@@ -210,7 +210,7 @@ STUDENT_MAY_NOT = [
     ("POST", "/api/courses/{course}/schemes", SCHEME),
     ("POST", "/api/courses/{course}/schemes/try", SCHEME),
     ("POST", "/api/courses/{course}/designs", {"title": "Mine", "coupon": COUPON}),
-    ("PATCH", "/api/courses/{course}/schools", {"ladder": "carbon"}),
+    ("PATCH", "/api/courses/{course}/schools", {"sequence": "carbon"}),
 ]
 NOT_THEIRS = [
     ("GET", "/api/attempts/{attempt}/machine", None),
@@ -241,8 +241,8 @@ STRANGER_SEES_NO = [
     ("PUT", "/api/attempts/{attempt}/machine", {"booth": 1}),
     *NOT_THEIRS,
     *ALIKE,
-    *EVENINGS,
-    ("GET", "/api/courses/{course}/my-evenings", None),
+    *SESSIONS,
+    ("GET", "/api/courses/{course}/my-sessions", None),
     ("GET", "/api/courses/{course}/my-calendar", None),
     ("PUT", "/api/courses/{course}/my-calendar", None),
     ("DELETE", "/api/sessions/{session}", None),
@@ -262,7 +262,7 @@ STRANGER_SEES_NO = [
     ("GET", "/api/courses/{course}/designs", None),
     ("POST", "/api/courses/{course}/plan", {"coupon": COUPON}),
     ("POST", "/api/courses/{course}/designs", {"title": "Mine", "coupon": COUPON}),
-    ("PATCH", "/api/courses/{course}/schools", {"ladder": "carbon"}),
+    ("PATCH", "/api/courses/{course}/schools", {"sequence": "carbon"}),
     ("GET", "/api/courses/{course}/students/{student}/progress", None),
     ("GET", "/api/courses/{course}/students/{student}/forecasts", None),
     ("GET", "/api/courses/{course}/standings", None),
@@ -273,12 +273,12 @@ STRANGER_SEES_NO = [
 INSTRUCTOR_ONLY = [
     *PEOPLE,
     ("POST", "/api/courses", {"name": "x"}),
-    ("PATCH", "/api/courses/{course}/schools", {"ladder": "carbon"}),
+    ("PATCH", "/api/courses/{course}/schools", {"sequence": "carbon"}),
     ("POST", "/api/courses/{course}/schemes", SCHEME),
     ("PUT", "/api/courses/{course}/second-share", {"share": 10}),
     ("POST", "/api/courses/{course}/engines", None),
     ("DELETE", "/api/courses/{course}/engines", None),
-    ("POST", "/api/courses/{course}/evenings", SESSION),
+    ("POST", "/api/courses/{course}/sessions", SESSION),
     ("PUT", "/api/courses/{course}/time-zone", {"time_zone": "UTC"}),
     ("DELETE", "/api/sessions/{session}", None),
     ("PUT", "/api/attempts/{attempt}/reference", {"comment": "x"}),

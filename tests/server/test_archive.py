@@ -25,8 +25,8 @@ from judicum.server.exchange.archive.actions.import_course import import_course
 from judicum.server.exchange.archive.schemas import texts
 from judicum.server.exchange.archive.tables import LEFT_OUT, TABLES
 from judicum.server.exchange.archive.write import archive_of
-from judicum.server.follow.evenings.actions.set_booth import set_booth
-from judicum.server.follow.evenings.models import Booth, Session, WeldedAt
+from judicum.server.follow.sessions.actions.set_booth import set_booth
+from judicum.server.follow.sessions.models import Booth, Session, WeldedAt
 from judicum.server.follow.stock.actions.save_item import save_item
 from judicum.server.people.accounts.models import User, Workshop
 from judicum.server.people.courses.models import Course as CourseRow
@@ -124,7 +124,7 @@ def test_out_and_in_and_out_again_is_the_same(full: Course, settings: Any, tmp_p
     rows = {name: first[f"tables/{name}.jsonl"].decode().splitlines() for name in (t.name for t in TABLES)}
     empty = {name for name, lines in rows.items() if not lines}
     assert empty == {
-        "beads", "verdicts", "second_marks", "attendance", "sittings", "stock_moves", "bottles", "gauge_readings",
+        "beads", "verdicts", "second_marks", "attendance", "slots", "stock_moves", "bottles", "gauge_readings",
     }  # fmt: skip
     for name, lines in rows.items():
         check = Draft202012Validator(json.loads((DOCS / f"{name}.schema.json").read_text()))

@@ -8,7 +8,6 @@ import subprocess
 import sys
 import time
 import zipfile
-from collections.abc import Iterator
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
 from typing import Any
@@ -46,19 +45,6 @@ def old(name: str) -> None:
     """As if it had been there for an hour."""
     hour_ago = time.time() - 3600
     os.utime(default_storage.path(name), (hour_ago, hour_ago))
-
-
-@pytest.fixture
-def empty(tmp_path: Path) -> Iterator[dict[str, str]]:
-    """Another database and store with nothing in them: the environment of a program that works there."""
-    where = connection.settings_dict
-    name = f"{where['NAME']}_restored"
-    url = f"postgres://{where['USER']}:{where['PASSWORD']}@{where['HOST']}:{where['PORT']}/{name}"
-    with psycopg.connect(url.rsplit("/", 1)[0] + "/postgres", autocommit=True) as admin:
-        admin.execute(f'DROP DATABASE IF EXISTS "{name}" WITH (FORCE)')  # type: ignore[arg-type]
-        admin.execute(f'CREATE DATABASE "{name}"')  # type: ignore[arg-type]
-        yield {**os.environ, "JUDICUM_DATABASE_URL": url, "JUDICUM_VAR": str(tmp_path / "other")}
-        admin.execute(f'DROP DATABASE "{name}" WITH (FORCE)')  # type: ignore[arg-type]
 
 
 def program(env: dict[str, str], *what: str) -> "subprocess.Popen[str]":

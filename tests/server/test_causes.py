@@ -70,16 +70,16 @@ def test_what_is_taken_or_set_aside_tilts_the_ranking_in_this_course_visibly(
     before = {one["code"]: one["share"] for one in explained(client, first)["causes"]}
     for _ in range(3):
         other = short_attempt(course, 5.9, None)
-        client.put(f"/api/attempts/{other.pk}/causes/postflow_short", {"verdict": "set_aside"}, "application/json")
-        taken = client.put(
-            f"/api/attempts/{other.pk}/causes/torch_pulled_early", {"verdict": "taken"}, "application/json"
+        client.put(f"/api/attempts/{other.pk}/causes/postflow_short", {"verdict": "ruled_out"}, "application/json")
+        confirmed = client.put(
+            f"/api/attempts/{other.pk}/causes/torch_pulled_early", {"verdict": "confirmed"}, "application/json"
         )
-        assert {c["code"]: c["verdict"] for c in taken.json()["causes"]}["torch_pulled_early"] == "taken"
+        assert {c["code"]: c["verdict"] for c in confirmed.json()["causes"]}["torch_pulled_early"] == "confirmed"
     after = {one["code"]: one for one in explained(client, first)["causes"]}
     assert after["torch_pulled_early"]["share"] > before["torch_pulled_early"]
     assert after["postflow_short"]["share"] < before["postflow_short"]
     assert "3 × in this course" in after["torch_pulled_early"]["history"]
-    assert after["postflow_short"]["history"] == "set aside 3 ×"
+    assert after["postflow_short"]["history"] == "ruled out 3 ×"
     # Evidence still decides.
     assert next(iter(after)) == "postflow_short"
 
@@ -88,11 +88,11 @@ def test_one_cause_is_taken_at_a_time_and_null_takes_it_back(course: Course, cli
     client, attempt = client_of(course.instructor), short_attempt(course)
     url = f"/api/attempts/{attempt.pk}/causes"
     for cause in ("postflow_short", "flow_low"):
-        assert client.put(f"{url}/{cause}", {"verdict": "taken"}, "application/json").status_code == 200
-    assert [(v.cause, v.taken) for v in Verdict.objects.all()] == [("flow_low", True)]
+        assert client.put(f"{url}/{cause}", {"verdict": "confirmed"}, "application/json").status_code == 200
+    assert [(v.cause, v.confirmed) for v in Verdict.objects.all()] == [("flow_low", True)]
     client.put(f"{url}/flow_low", {"verdict": None}, "application/json")
     assert not Verdict.objects.exists()
-    assert client.put(f"{url}/bad_luck", {"verdict": "taken"}, "application/json").status_code == 400
+    assert client.put(f"{url}/bad_luck", {"verdict": "confirmed"}, "application/json").status_code == 400
     assert client.put(f"{url}/flow_low", {"verdict": "perhaps"}, "application/json").status_code == 400
 
 

@@ -12,7 +12,7 @@ from judicum.demo.drawing import Weld, draw, habits_of, shaky
 from judicum.demo.load import load, plans
 from judicum.demo.scenario import scenario
 from judicum.server.catalogue.coupons.library import load_library
-from judicum.server.follow.evenings.models import Sitting
+from judicum.server.follow.sessions.models import BoothSlot
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course, Membership
 from judicum.server.record.attempts.models import Attempt, Event
@@ -105,10 +105,10 @@ def test_it_fills_through_the_same_actions_people_use(quick: dict[str, Any]) -> 
     events = Event.objects.order_by("at")
     assert events.first().at < events.last().at  # type: ignore[union-attr]
     # The next coupons are given, and everybody has a place for each.
-    assert set(Sitting.objects.values_list("student_id", "assignment_id")) == set(
+    assert set(BoothSlot.objects.values_list("student_id", "assignment_id")) == set(
         Attempt.objects.filter(state="assigned").values_list("student_id", "assignment_id")
     )
-    assert Sitting.objects.count() >= 20
+    assert BoothSlot.objects.count() >= 20
     # What was noted at the booth is explained though every bead here is the same good one.
     assert set(Verdict.objects.values_list("attempt__student__username", flat=True)) == {"bo"}
 

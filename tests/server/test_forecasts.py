@@ -40,7 +40,7 @@ def test_a_student_reads_how_it_goes_on_in_kinder_words_than_those_who_teach(
         returned(staff, course, score)
     mine, theirs = student.get(url).json()[0], staff.get(url).json()[0]
     assert (mine["good_in_a_row"], mine["ready"], mine["to_go"]) == (3, True, None)
-    assert mine["words"] == "3 good ones in a row stand: you are ready for the next rung."
+    assert mine["words"] == "3 good ones in a row stand: you are ready for the next step."
     assert theirs["words"].startswith("next passes with ")
     assert mine["next_pass"] == theirs["next_pass"] > 0.8
     assert client_of(course.other).get(url).status_code == 403
@@ -67,7 +67,7 @@ def test_who_may_climb_and_who_is_stuck_with_the_cause_taken_most(
         returned(staff, course, 9.0)
     climbs = staff.get(f"/api/courses/{course.row.pk}/standings").json()[0]
     assert (climbs["forecast"]["ready"], climbs["stuck"], climbs["failed_in_a_row"]) == (True, False, 0)
-    assert climbs["next_rung"]["title"] == "Bead on plate, 2.0 mm"
+    assert climbs["next_step"]["title"] == "Bead on plate, 2.0 mm"
 
 
 def test_a_fault_that_comes_back_is_told(course: Course, client_of: Callable[..., Client]) -> None:

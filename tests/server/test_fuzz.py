@@ -9,7 +9,7 @@ from django.core import signals
 from django.db import close_old_connections
 
 from judicum.bench.fuzz import fuzz
-from judicum.server.follow.evenings.actions.set_booth import set_booth
+from judicum.server.follow.sessions.actions.set_booth import set_booth
 from judicum.server.follow.stock.actions.save_item import save_item
 from judicum.server.follow.stock.actions.use_bottle import open_bottle
 from judicum.server.http.rendering import FastJSON

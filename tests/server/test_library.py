@@ -18,10 +18,10 @@ def test_the_library_covers_every_joint_position_and_technique() -> None:
 
 
 def test_both_ladders_are_climbed_without_a_gap() -> None:
-    for ladder in ("stainless_step", "carbon_step"):
-        rungs = sorted(d[ladder] for d in library() if d[ladder] is not None)
-        assert rungs == list(range(1, len(rungs) + 1))
-        assert len(rungs) >= 24
+    for sequence in ("stainless_step", "carbon_step"):
+        steps = sorted(d[sequence] for d in library() if d[sequence] is not None)
+        assert steps == list(range(1, len(steps) + 1))
+        assert len(steps) >= 24
     first = {d["code"]: d for d in library()}
     assert first["plate-bead-15"]["stainless_step"] == 1
     assert first["carbon-bead-20"]["carbon_step"] == 1

@@ -41,7 +41,7 @@ def test_what_is_missing_is_told(client: Client, monkeypatch: pytest.MonkeyPatch
 
     monkeypatch.setattr(WholeFiles, "exists", gone)
     with connection.cursor() as cursor:
-        cursor.execute("DELETE FROM django_migrations WHERE app = 'photos' AND name LIKE '0009%%'")
+        cursor.execute("DELETE FROM django_migrations WHERE app = 'photos' AND name LIKE '0002%%'")
     told = client.get("/ready")
     assert told.status_code == 503
     assert told.json()["store"] == "ConnectionError"

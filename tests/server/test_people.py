@@ -11,8 +11,8 @@ from django.utils import timezone
 from judicum.core.marking import SCHEMES
 from judicum.server.catalogue.coupons.models import Assignment, Design
 from judicum.server.catalogue.schemes.queries import newest_schemes
-from judicum.server.follow.evenings.actions.set_booth import set_booth
-from judicum.server.follow.evenings.models import Booth
+from judicum.server.follow.sessions.actions.set_booth import set_booth
+from judicum.server.follow.sessions.models import Booth
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course as CourseRow
 from judicum.server.people.courses.models import Membership
@@ -51,7 +51,7 @@ def test_an_instructor_makes_a_second_course_and_nobody_else_does(
 
 def test_a_course_is_copied_with_all_but_its_people(course: Course, client_of: Callable[..., Client]) -> None:
     client = client_of(course.instructor)
-    client.patch(url(course, "schools"), {"ladder": "carbon"}, "application/json")
+    client.patch(url(course, "schools"), {"sequence": "carbon"}, "application/json")
     body = SCHEMES["training"].as_json()
     client.post(url(course, "schemes"), {"code": "training", "scheme": {**body, "pass_mark": 71}}, "application/json")
     own = {"metal": "304L", "joint": "tee", "thickness_mm": 2.5}
@@ -63,7 +63,7 @@ def test_a_course_is_copied_with_all_but_its_people(course: Course, client_of: C
     logged(course)
     told = client.post("/api/courses", {"name": "Next year", "like": course.row.pk}, "application/json").json()
     new = CourseRow.objects.get(pk=told["courses"][1]["id"])
-    assert new.ladder == "carbon"
+    assert new.sequence == "carbon"
     assert newest_schemes(new.pk).get(code="training").body["pass_mark"] == 71
     copied = Design.objects.get(course=new)
     assert (copied.title, copied.version) == ("Basin tee", 1)

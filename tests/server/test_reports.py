@@ -65,7 +65,7 @@ def test_a_student_report_holds_the_figures_of_the_page_on_paper_of_both_sizes(
             "true size",
             "Instructor, date",
             "qualifies nobody",
-            "Ladder",
+            "Coupon sequence",
         ):
             assert words in said
         assert len(pdf.pages[0].images) >= 1

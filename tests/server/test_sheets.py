@@ -139,7 +139,7 @@ def test_runs_come_in_for_students_from_their_notebooks(course: Course, staff: C
 def test_figures_are_the_photos_and_findings_come_in(course: Course, staff: Client) -> None:
     attempt = measured_attempt(course)
     (row,) = rows(staff, course, "figures")
-    assert float(row["width_mean_mm"]) == pytest.approx(attempt.figures.width_mean_mm, abs=1e-4)
+    assert float(row["width_mean_mm"]) == pytest.approx(attempt.summary.width_mean_mm, abs=1e-4)
     head = "student;coupon;attempt;width_mean_mm;distortion_mm\n"
     number = attempt.number
     good = head + f"sanne;plate-bead-15;{number};{row['width_mean_mm']};1,5\n"

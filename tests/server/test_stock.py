@@ -17,10 +17,10 @@ from django.utils import timezone
 from judicum.core.stock.bottle import litres
 from judicum.core.stock.use import run_gas_l
 from judicum.server.catalogue.coupons.setup import card_for
-from judicum.server.follow.evenings.actions.make_sessions import make_sessions
-from judicum.server.follow.evenings.actions.plan_evenings import plan_rest
-from judicum.server.follow.evenings.actions.set_booth import set_booth
-from judicum.server.follow.stock.actions.consume_stock import take
+from judicum.server.follow.sessions.actions.make_sessions import make_sessions
+from judicum.server.follow.sessions.actions.plan_sessions import plan_rest
+from judicum.server.follow.sessions.actions.set_booth import set_booth
+from judicum.server.follow.stock.actions.consume_stock import consume_stock
 from judicum.server.follow.stock.actions.save_item import move, save_item
 from judicum.server.follow.stock.actions.use_bottle import open_bottle, read_gauge
 from judicum.server.follow.stock.models import Bottle, GaugeReading, Item, Movement, Use
@@ -102,7 +102,7 @@ def test_a_measured_bead_tells_its_own_wire(course: Course) -> None:
     mean = MeasurementSummary.objects.get().width_mean_mm
     assert mean is not None
     MeasurementSummary.objects.update(width_mean_mm=2 * mean)
-    take(attempt)
+    consume_stock(attempt)
     assert Use.objects.get().wire_m == pytest.approx(4 * own), "twice as wide is four times the crown"
 
 
@@ -216,8 +216,8 @@ def test_a_leak_is_told_and_a_class_that_welds_makes_none(course: Course, client
     assert 1.0 <= store.gas_real <= 1.3, "what is really used over what is logged"
 
 
-def evenings_of_use(course: Course, count: int = 6, gas_l: float = 300.0, blanks: int = 6) -> None:
-    """Weekly evenings of the past, each with one attempt that took much."""
+def sessions_of_use(course: Course, count: int = 6, gas_l: float = 300.0, blanks: int = 6) -> None:
+    """Weekly sessions of the past, each with one attempt that took much."""
     for k in range(count):
         attempt = course.attempt if k == 0 else Attempt.objects.create(
             course=course.row, assignment=course.assignment, student=course.student, number=k + 1, state="returned",
@@ -233,25 +233,25 @@ def test_what_runs_out_is_told_with_a_range_and_ordered_by_its_lead_time(
     course: Course, client_of: Callable[..., Client]
 ) -> None:
     _, wire, _ = stocked(course)
-    evenings_of_use(course)
+    sessions_of_use(course)
     Movement.objects.update(at=timezone.now() - timedelta(hours=1))
     make_sessions(course.instructor, course.row.pk, date.today() + timedelta(days=2), time(18), 180, 10)
     store = told(client_of(course.instructor), course)
     blanks = of(store, "Blank 1.5")
-    assert re.match(r"6 evenings, \d to \d", blanks["lasts"])
+    assert re.match(r"6 sessions, \d to \d", blanks["lasts"])
     assert re.search(r"\d+ pieces, by ", blanks["order"])
     ordered = int(blanks["order"].split()[0])
     assert ordered >= 10 * 6 - 40
     assert blanks["cost"] == pytest.approx(ordered * 1.2)
-    assert of(store, "Argon 20")["order"] == "", "eight thousand litres last thirty evenings of three hundred"
+    assert of(store, "Argon 20")["order"] == "", "eight thousand litres last thirty sessions of three hundred"
     move(course.instructor, course.row.pk, wire.pk, "counted", 1)
     low = client_of(course.instructor).get(url(course, "stock/low")).json()["lines"]
     assert any(line.startswith("Rod 1.6: 1.0 m left") for line in low)
 
 
-def test_the_plan_of_an_evening_counts_before_the_usual(course: Course) -> None:
+def test_the_plan_of_an_session_counts_before_the_usual(course: Course) -> None:
     stocked(course)
-    evenings_of_use(course)
+    sessions_of_use(course)
     Movement.objects.update(at=timezone.now() - timedelta(hours=1))
     Attempt.objects.filter(number=1, student=course.student).update(state="assigned")
     make_sessions(course.instructor, course.row.pk, date.today() + timedelta(days=2), time(18), 180, 1)
@@ -263,9 +263,9 @@ def test_the_plan_of_an_evening_counts_before_the_usual(course: Course) -> None:
     assert (planned.mid or 60) >= (usual.mid or 60), "two coupons take less than three hundred litres"
 
 
-def test_costs_by_person_coupon_and_evening_add_up(course: Course, client_of: Callable[..., Client]) -> None:
+def test_costs_by_person_coupon_and_session_add_up(course: Course, client_of: Callable[..., Client]) -> None:
     stocked(course)
-    evenings_of_use(course, count=3)
+    sessions_of_use(course, count=3)
     costs = told(client_of(course.instructor), course)["costs"]
     one = 300 * 90 / litres(20, 200) + 2.0 * 0.8 + 6 * 1.2
     assert costs["whole"]["total"] == pytest.approx(3 * one)
@@ -273,41 +273,41 @@ def test_costs_by_person_coupon_and_evening_add_up(course: Course, client_of: Ca
     people = {row["name"]: row for row in costs["people"]}
     assert people["Sanne"]["total"] == pytest.approx(3 * one)
     assert people["Odo"]["total"] == 0
-    assert [row["coupons"] for row in costs["evenings"]] == [1, 1, 1]
+    assert [row["coupons"] for row in costs["sessions"]] == [1, 1, 1]
     assert costs["coupons"][0]["coupons"] == 3
     assert costs["coupons"][0]["postflow_l"] < costs["coupons"][0]["gas_l"]
 
 
 def test_what_has_no_price_is_said(course: Course, client_of: Callable[..., Client]) -> None:
-    evenings_of_use(course, count=1)
+    sessions_of_use(course, count=1)
     assert "no price" in told(client_of(course.instructor), course)["costs"]["unpriced"]
 
 
 def cut_ready(course: Course) -> None:
     stocked(course)
-    evenings_of_use(course)
+    sessions_of_use(course)
     Movement.objects.update(at=timezone.now() - timedelta(hours=1))
     sheet = item(course, "sheet", "Half sheet", metal="304L", thickness_mm=1.5, blank_length_mm=1000.0, blank_width_mm=500.0)  # fmt: skip
     move(course.instructor, course.row.pk, sheet.pk, "counted", 1)
     move(course.instructor, course.row.pk, Item.objects.get(name="Blank 1.5").pk, "counted", 5)
 
 
-def test_blanks_of_the_coming_evenings_are_laid_on_the_sheets_there_are(
+def test_blanks_of_the_coming_sessions_are_laid_on_the_sheets_there_are(
     course: Course, client_of: Callable[..., Client]
 ) -> None:
     cut_ready(course)
     client = client_of(course.assistant)
-    (group,) = client.get(url(course, "cut-list"), {"evenings": 4, "kerf_mm": 2}).json()
+    (group,) = client.get(url(course, "cut-list"), {"sessions": 4, "kerf_mm": 2}).json()
     wanted = group["wanted"]["Blank 1.5"]
     assert wanted >= 4 * 6 - 5
     assert group["short"] == {}
     (sheet,) = group["sheets"]
     assert len(sheet["laid"]) == wanted
     assert len(sheet["cuts"]) >= wanted - 1
-    many = client.get(url(course, "cut-list"), {"evenings": 26, "kerf_mm": 2}).json()[0]
+    many = client.get(url(course, "cut-list"), {"sessions": 26, "kerf_mm": 2}).json()[0]
     assert many["short"]["Blank 1.5"] > 0, "one sheet is not enough for half a year"
-    bad = client.get(url(course, "cut-list"), {"evenings": 99})
-    assert (bad.status_code, bad.json()["errors"][0]["field"]) == (400, "evenings")
+    bad = client.get(url(course, "cut-list"), {"sessions": 99})
+    assert (bad.status_code, bad.json()["errors"][0]["field"]) == (400, "sessions")
 
 
 def test_the_cut_list_is_drawn_as_dxf_and_svg(course: Course, client_of: Callable[..., Client]) -> None:
@@ -345,7 +345,7 @@ def test_stock_moves_and_plan_go_out_as_csv(course: Course, client_of: Callable[
 
 def test_the_store_asks_a_constant_number_of_queries(course: Course, client_of: Callable[..., Client]) -> None:
     stocked(course)
-    evenings_of_use(course, count=2)
+    sessions_of_use(course, count=2)
     client = client_of(course.instructor)
     told(client, course)
 
@@ -360,7 +360,7 @@ def test_the_store_asks_a_constant_number_of_queries(course: Course, client_of: 
         move(course.instructor, course.row.pk, more.pk, "counted", 3)
     Attempt.objects.filter(number__gt=1).delete()
     Use.objects.all().delete()
-    evenings_of_use(course, count=9)
+    sessions_of_use(course, count=9)
     assert asked() == few
 
 

@@ -1,4 +1,4 @@
-"""A student's story and a class's week: ladder, figures and where they go, changes asked for, what goes wrong now."""
+"""A student's story and a class's week: sequence, figures and where they go, changes asked for, what goes wrong now."""
 
 from collections.abc import Callable
 from datetime import timedelta
@@ -30,15 +30,15 @@ def progress(client: Client, course: Course) -> dict:
 
 def test_the_ladder_says_what_is_done_tried_ready_and_locked(course: Course, client_of: Callable[..., Client]) -> None:
     staff = client_of(course.instructor)
-    states = [rung["state"] for rung in progress(staff, course)["ladder"]]
+    states = [step_number["state"] for step_number in progress(staff, course)["sequence"]]
     assert states[:2] == ["ready", "locked"]
     returned(staff, course, 8.0)
-    assert progress(staff, course)["ladder"][0]["state"] == "tried"
+    assert progress(staff, course)["sequence"][0]["state"] == "tried"
     for _ in range(2):
         returned(staff, course, 8.0)
-    ladder = progress(staff, course)["ladder"]
-    assert [rung["state"] for rung in ladder][:3] == ["done", "ready", "locked"]
-    assert ladder[0]["assignment"] == course.assignment.pk
+    sequence = progress(staff, course)["sequence"]
+    assert [step_number["state"] for step_number in sequence][:3] == ["done", "ready", "locked"]
+    assert sequence[0]["assignment"] == course.assignment.pk
 
 
 def test_each_figure_has_its_band_its_values_and_where_it_goes(
@@ -87,7 +87,9 @@ def test_the_week_tells_faults_and_causes_beside_the_month_before(
     pore = [{"kind": "pore", "s_mm": 10.0}]
     MeasurementSummary.objects.filter(attempt__in=attempts[-5:]).update(faults=pore)
     MeasurementSummary.objects.filter(attempt=attempts[0]).update(faults=[{"kind": "undercut", "s_mm": 4.0}])
-    Verdict.objects.create(attempt=attempts[-1], cause="flow_low", taken=True, by=course.instructor, at=timezone.now())
+    Verdict.objects.create(
+        attempt=attempts[-1], cause="flow_low", confirmed=True, by=course.instructor, at=timezone.now()
+    )
     told = client_of(course.assistant).get(f"/api/courses/{course.row.pk}/week").json()
     assert [one["words"] for one in told["faults"]] == ["pore", "undercut"]
     assert (told["faults"][0]["now"], told["faults"][0]["now_of"], told["faults"][0]["before"]) == (5, 7, 0)

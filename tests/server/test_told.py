@@ -46,7 +46,7 @@ def test_a_card_says_where_its_evidence_lies_and_what_was_before() -> None:
     where = next(one for one in card["speaks_for"] if one["what"] == "grey_at_end")
     assert (where["track"], where["from_mm"], where["to_mm"]) == ("tint", 68.0, 80.0)
     assert next(one for one in card["speaks_for"] if one["what"] == "postflow_s")["track"] is None
-    assert card["history"] == "taken 1 × for this student, 4 × in this course"
+    assert card["history"] == "confirmed 1 × for this student, 4 × in this course"
     dull = next(one for one in found.symptoms if one.code == "electrode_dull")
     assert symptom_card(dull)["track"] is None
 

@@ -1,7 +1,7 @@
 """`./judicum bench-forecast`: simulated classes whose ways of learning are not those of the model, and how well it foresees them.
 
 Learners are drawn by other laws than `core.progress.learning` knows: a power law, a straight line, several steps, none, and
-forgetting over a break; noise is normal with a bad evening now and then, and some weeks are missed.
+forgetting over a break; noise is normal with a bad session now and then, and some weeks are missed.
 """
 
 import time

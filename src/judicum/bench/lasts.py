@@ -1,7 +1,7 @@
 """How often a stock runs out within the range it was given: `python -m judicum.bench.lasts [SEED]`.
 
-Classes are drawn: evenings take a gamma-distributed amount about a mean that the forecast does not know, with a coefficient of
-variation that it does not know either; the stock is 3 to 13 evenings' worth.
+Classes are drawn: sessions take a gamma-distributed amount about a mean that the forecast does not know, with a coefficient of
+variation that it does not know either; the stock is 3 to 13 sessions' worth.
 """
 
 import sys
@@ -11,21 +11,21 @@ import numpy as np
 from judicum.core.stock.lasts import HOLDS, LONGEST, lasts
 
 SCATTER = (0.2, 0.4, 0.6)
-EVENINGS = (1, 2, 5, 12, 25)
+SESSIONS = (1, 2, 5, 12, 25)
 CLASSES = 1000
 MEAN = 300.0
-"""What an evening takes, in any unit."""
+"""What an session takes, in any unit."""
 
 
-def held(rng: np.random.Generator, cv: float, evenings: int, classes: int = CLASSES) -> tuple[float, float]:
-    """The share of classes whose stock ran out within the range, and the range's mean width in evenings."""
+def held(rng: np.random.Generator, cv: float, sessions: int, classes: int = CLASSES) -> tuple[float, float]:
+    """The share of classes whose stock ran out within the range, and the range's mean width in sessions."""
     inside, wide = 0, []
     for _ in range(classes):
-        drawn = rng.gamma(cv**-2, MEAN * cv**2, evenings + LONGEST)
+        drawn = rng.gamma(cv**-2, MEAN * cv**2, sessions + LONGEST)
         left = rng.uniform(800, 4000)
-        found = lasts(left, list(drawn[:evenings]))
+        found = lasts(left, list(drawn[:sessions]))
         assert found is not None
-        really = int(np.flatnonzero(np.cumsum(drawn[evenings:]) > left)[0])
+        really = int(np.flatnonzero(np.cumsum(drawn[sessions:]) > left)[0])
         high = LONGEST if found.high is None else found.high
         inside += found.low <= really <= high
         wide.append(high - found.low)
@@ -34,12 +34,12 @@ def held(rng: np.random.Generator, cv: float, evenings: int, classes: int = CLAS
 
 def main() -> None:
     seed = int(sys.argv[1]) if len(sys.argv) > 1 else 0
-    print(f"share that runs out within the range (asked: {HOLDS:g}), and its width in evenings")
-    print(f"{'evenings seen':<16}" + "".join(f"{f'scatter {cv:g}':>18}" for cv in SCATTER))
-    for evenings in EVENINGS:
-        rng = np.random.default_rng([seed, evenings])
-        cells = [held(rng, cv, evenings) for cv in SCATTER]
-        print(f"{evenings:<16}" + "".join(f"{share:>12.2f}{wide:>6.1f}" for share, wide in cells))
+    print(f"share that runs out within the range (asked: {HOLDS:g}), and its width in sessions")
+    print(f"{'sessions seen':<16}" + "".join(f"{f'scatter {cv:g}':>18}" for cv in SCATTER))
+    for sessions in SESSIONS:
+        rng = np.random.default_rng([seed, sessions])
+        cells = [held(rng, cv, sessions) for cv in SCATTER]
+        print(f"{sessions:<16}" + "".join(f"{share:>12.2f}{wide:>6.1f}" for share, wide in cells))
 
 
 if __name__ == "__main__":

@@ -64,11 +64,11 @@ STATEMENTS = (
     # Courses that were made just now are told from earlier ones by having no members.
     """INSERT INTO accounts_workshop (name, second_factor, created_at)
     SELECT 'Bench', false, now() WHERE NOT EXISTS (SELECT 1 FROM accounts_workshop)""",
-    """INSERT INTO courses_course (workshop_id, name, join_code, created_at, pedal_school, start_school, finish, unit_system, ladder,
+    """INSERT INTO courses_course (workshop_id, name, join_code, created_at, pedal_school, start_school, finish, unit_system, sequence,
         purge_school, solvent, second_share, time_zone)
     SELECT (SELECT min(id) FROM accounts_workshop), 'Course ' || n, substr(md5(%(students)s || '-' || n), 1, 8), now(), 'target', 'quick', 'warm', 'metric',
         'stainless', 'always', 'acetone', 0, 'UTC' FROM generate_series(1, %(courses)s) n""",
-    """INSERT INTO accounts_user (workshop_id, password, last_login, username, look, display_name, length_unit, flow_unit, is_active, signed_out)
+    """INSERT INTO accounts_user (workshop_id, password, last_login, username, skeleton, display_name, length_unit, flow_unit, is_active, signed_out)
     SELECT (SELECT min(id) FROM accounts_workshop), '!', NULL, name, name, initcap(name), 'mm', 'l_min', true, 0 FROM (
         SELECT 'c' || c.id || CASE n WHEN 0 THEN 'teacher' ELSE 'welder' || n END AS name
         FROM courses_course c CROSS JOIN generate_series(0, %(students)s) n
@@ -109,20 +109,20 @@ STATEMENTS = (
         CASE WHEN p.id %% 10 = 0 THEN %(overlay)s::jsonb END, CASE WHEN p.id %% 10 = 0 THEN %(bead)s::jsonb END,
         '', %(shown)s, p.sent_at, p.sent_at
     FROM photos_photo p WHERE NOT EXISTS (SELECT 1 FROM photos_measurement m WHERE m.photo_id = p.id)""",
-    """INSERT INTO photos_figures (attempt_id, measurement_id, engine_version, refusal_code, corrected, has_strip,
+    """INSERT INTO photos_measurementsummary (attempt_id, measurement_id, engine_version, refusal_code, corrected, has_strip,
         strip_query, length_mm, width_mean_mm, width_cv, pitch_cv, tint_level, tint_name, toe_waviness, faults)
     SELECT p.attempt_id, m.id, '3.0', '', false, true, '', 70 + m.id %% 20, 4 + (m.id %% 17) * 0.1,
         0.03 + (m.id %% 23) * 0.005, 0.06 + (m.id %% 19) * 0.01, m.id %% 7, 'straw', 0.05,
         CASE WHEN m.id %% 4 = 0 THEN '[{"kind": "pore", "s_mm": 20}]' ELSE '[]' END::jsonb
     FROM photos_measurement m JOIN photos_photo p ON p.id = m.photo_id
-    WHERE NOT EXISTS (SELECT 1 FROM photos_figures f WHERE f.attempt_id = p.attempt_id)""",
+    WHERE NOT EXISTS (SELECT 1 FROM photos_measurementsummary f WHERE f.attempt_id = p.attempt_id)""",
     """INSERT INTO marking_mark (attempt_id, measurement_id, scheme_id, scores, not_applying, suggested, readings, knocked,
         waived, total, passed, comment, next_change, marked_by_id, marked_at, returned_at)
     SELECT t.id, f.measurement_id, (SELECT id FROM schemes_scheme WHERE code = 'training' LIMIT 1), '{"tint": 7}', '[]',
         '{"tint": 6.5}', '{"tint": 0.5}', '[]', '[]', 50 + t.id %% 50, 50 + t.id %% 50 >= 70, 'Steadier.',
         'Slow down at the end.', m.user_id, t.updated_at,
         CASE WHEN t.state = 'returned' THEN t.updated_at END
-    FROM attempts_attempt t JOIN photos_figures f ON f.attempt_id = t.id
+    FROM attempts_attempt t JOIN photos_measurementsummary f ON f.attempt_id = t.id
     JOIN courses_membership m ON m.course_id = t.course_id AND m.role = 'instructor'
     WHERE t.state IN ('returned', 'marked') AND NOT EXISTS (SELECT 1 FROM marking_mark k WHERE k.attempt_id = t.id)""",
     """INSERT INTO attempts_event (attempt_id, actor_id, at, kind, data)

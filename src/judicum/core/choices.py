@@ -58,7 +58,7 @@ _TABLE = (
     Choice("start_school", "Start", {"quick": "Quick start", "settled": "Settled start"}, {
         "quick": "Puddle made and moving in 1 to 3 s; heat soaks in.", "settled": "A little filler, then wait 3 to 8 s until the puddle has settled.",
     }),
-    Choice("ladder", "Ladder", {"stainless": "Stainless first", "carbon": "Carbon steel first"}, {
+    Choice("sequence", "Coupon sequence", {"stainless": "Stainless first", "carbon": "Carbon steel first"}, {
         "stainless": "Straight on what is built.", "carbon": "Cheaper and forgiving, then the same steps on stainless.",
     }),
     Choice("purge_school", "Purge", {"always": "Always on tube", "root": "Where the root matters"}, {
@@ -71,5 +71,5 @@ CHOICES: dict[str, Choice] = {choice.key: choice for choice in _TABLE}
 
 FINISH_LEVEL = {"bright": 1, "warm": 3, "show_colour": 6}
 """Highest tint level each finish goal accepts; grey (7) is always a reject."""
-SCHOOLS = ("pedal_school", "start_school", "finish", "unit_system", "ladder", "purge_school", "solvent")
+SCHOOLS = ("pedal_school", "start_school", "finish", "unit_system", "sequence", "purge_school", "solvent")
 """Choices that a course makes once, because practitioners disagree."""

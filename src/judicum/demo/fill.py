@@ -1,6 +1,6 @@
 """Filling the demo course, attempt by attempt, through the same actions that people use.
 
-The last evening comes first, so that there is something on the desk at once; then all before it in the order of time. Each attempt is written whole or not at all: ended in the middle, the next start goes on where this one was.
+The last session comes first, so that there is something on the desk at once; then all before it in the order of time. Each attempt is written whole or not at all: ended in the middle, the next start goes on where this one was.
 """
 
 import os
@@ -18,11 +18,11 @@ from judicum.camera.logbook import run_of
 from judicum.core.photo.measure import measure_all
 from judicum.core.setup import RUN
 from judicum.demo.drawing import Weld, draw, habits_of, shaky
-from judicum.demo.evenings import plan_ahead
 from judicum.demo.extras import add_views, correct_by_hand
 from judicum.demo.load import assignments_of, begin_of, plans
 from judicum.demo.mail import write_mail
 from judicum.demo.marking import find_by_hand, keep_references, leave_one_for_second, mark
+from judicum.demo.sessions import plan_ahead
 from judicum.demo.stock import fill_store
 from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.catalogue.coupons.setup import card_for, checklist_for
@@ -39,7 +39,7 @@ from judicum.server.record.photos.actions.store_measurement import Found, store_
 from judicum.server.record.photos.models import Measurement
 
 NOT_MARKED = 8
-"""Of the last evening: they wait on the desk."""
+"""Of the last session: they wait on the desk."""
 FOR_THE_WORKER = 3
 """The very last: their photos are left to the worker, so that measuring can be seen."""
 BUSY_STEPS = 5

@@ -51,7 +51,7 @@ def load(told: dict[str, Any]) -> Course:
 
 
 def begin_of(course: Course, told: dict[str, Any]) -> datetime:
-    """The first evening: as many weeks before the course was made as it lasts."""
+    """The first session: as many weeks before the course was made as it lasts."""
     day = timezone.localtime(course.created_at).date() - timedelta(weeks=told["course"]["weeks"])
     return datetime.combine(day, EVENING, tzinfo=timezone.get_current_timezone())
 

@@ -13,7 +13,7 @@ from judicum.server.people.accounts.models import User
 from judicum.words.notices import KINDS
 
 SINCE = timedelta(days=4)
-"""The last mail before: marks of the last evening but one came back since."""
+"""The last mail before: marks of the last session but one came back since."""
 
 
 def write_mail(people: Sequence[User]) -> None:

@@ -14,7 +14,7 @@ from judicum.server.people.courses.models import Course
 from judicum.server.record.attempts.actions.note_findings import findings_asked_for, note_findings
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.states import AttemptState
-from judicum.server.record.causes.actions.judge_cause import ASIDE, judge_cause
+from judicum.server.record.causes.actions.judge_cause import RULED_OUT, judge_cause
 from judicum.server.record.causes.queries import case_of
 from judicum.server.record.marking.actions.ask_second import ask_second
 from judicum.server.record.marking.actions.mark_attempt import return_mark, set_mark
@@ -79,15 +79,15 @@ def mark(
     attempt.refresh_from_db()
     marker, scores = staff[hand], scores_of(attempt, hand)
     ranked = explain_case(case_of(attempt)).causes
-    taken = ranked[0] if ranked and ranked[0].share >= TAKEN_FROM else None
+    confirmed = ranked[0] if ranked and ranked[0].share >= TAKEN_FROM else None
     if len(ranked) > 1 and attempt.pk % ASIDE_EVERY == 0:
-        judge_cause(marker, attempt.pk, ranked[1].code, ASIDE, at)
+        judge_cause(marker, attempt.pk, ranked[1].code, RULED_OUT, at)
         attempt.refresh_from_db()
     given = {key: score for key, score in scores.items() if score is not None}
     weakest = min(given, key=lambda key: given[key])
     remark = remarks[weakest if given[weakest] < GOOD and weakest in remarks else "overall"]
-    change = advice(taken) if taken else remark["next"]
-    cause = taken.code if taken else None
+    change = advice(confirmed) if confirmed else remark["next"]
+    cause = confirmed.code if confirmed else None
     set_mark(marker, attempt.pk, attempt.version, scores, remark["comment"], change, at, cause=cause)
     if twice:
         _second(staff, hand, attempt, (scores, remark["comment"], change), at)

@@ -1,4 +1,4 @@
-"""The demo's store: counted at the first evening and again later, two bottles, one of which leaked for some days."""
+"""The demo's store: counted at the first session and again later, two bottles, one of which leaked for some days."""
 
 from collections.abc import Sequence
 from datetime import datetime, timedelta
@@ -12,7 +12,7 @@ from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
 
 RECOUNTED = timedelta(weeks=9)
-"""After the first evening."""
+"""After the first session."""
 
 
 def fill_store(

@@ -17,7 +17,7 @@ CORE_COMMANDS = {
     "forecast": "how a student's record on a coupon goes on, from standard input (JSON or JSON Lines)",
     "bench-forecast": "simulated classes and how well the forecast foresees them",
     "rota": "who welds where and when, from standard input (JSON or JSON Lines)",
-    "bench-rota": "drawn evenings, planned and checked: how many are placed, how fast",
+    "bench-rota": "drawn sessions, planned and checked: how many are placed, how fast",
     "bench-causes": "welders with one hidden habit each, drawn, measured and explained: how often it is found",
     "bench-photo": "draw the fixed set of photos, measure it, print how well and how fast",
 }

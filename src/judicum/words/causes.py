@@ -208,9 +208,9 @@ def _history(one: Ranked) -> str:
     parts = [
         words
         for count, words in (
-            (one.history.own, f"taken {one.history.own} × for this student"),
+            (one.history.own, f"confirmed {one.history.own} × for this student"),
             (one.history.course, f"{one.history.course} × in this course"),
-            (one.history.rejected, f"set aside {one.history.rejected} ×"),
+            (one.history.rejected, f"ruled out {one.history.rejected} ×"),
         )
         if count
     ]

@@ -16,8 +16,8 @@ FIGURES_TOLD = {
     "total": "Mark",
 }  # fmt: skip
 """Figures over time."""
-RUNGS_TOLD = {"done": "done", "tried": "being tried", "ready": "ready to try", "locked": "not yet"}
-"""Where a student stands at a rung."""
+STEP_WORDS = {"done": "done", "tried": "being tried", "ready": "ready to try", "locked": "not yet"}
+"""Where a student stands at a step."""
 
 
 def holds_back_words(key: str | None) -> str:
@@ -61,7 +61,7 @@ def told(found: Forecast, in_a_row: int) -> str:
 def told_to_student(found: Forecast, in_a_row: int) -> str:
     """The same to the student: what stands, what comes, what to look after."""
     if found.ready:
-        return f"{in_a_row} good ones in a row stand: you are ready for the next rung."
+        return f"{in_a_row} good ones in a row stand: you are ready for the next step."
     chance = "likely" if found.next_pass >= MANY else "about even" if found.next_pass >= SOME else "still to come"
     parts = [f"A pass next time is {chance}", to_go_words(found, in_a_row)]
     if found.trend == "better":

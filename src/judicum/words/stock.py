@@ -10,7 +10,7 @@ from judicum.core.stock.items import KINDS
 from judicum.core.stock.lasts import LONGEST, Lasts
 from judicum.words.units import METRIC, Units, fixed, told
 
-TAKEN_TOLD = {"gas": "gas", "wire": "wire", "blank": "blanks"}
+CONSUMED_WORDS = {"gas": "gas", "wire": "wire", "blank": "blanks"}
 """What a coupon takes, as costs name it."""
 CHOSEN = ("metal", "filler_alloy", "electrode_kind", "gas_part")
 
@@ -57,20 +57,20 @@ def left_words(kind: str, left: float) -> str:
 
 
 def lasts_words(found: Lasts | None) -> str:
-    """How long it lasts, with the range; empty where nothing says what an evening takes.
+    """How long it lasts, with the range; empty where nothing says what an session takes.
 
     >>> lasts_words(Lasts(4, 6, 9, 2.0)), lasts_words(Lasts(0, 0, 1, 2.0)), lasts_words(Lasts(60, None, None, 2.0))
-    ('6 evenings, 4 to 9', 'not through the next evening', 'more than 60 evenings')
+    ('6 sessions, 4 to 9', 'not through the next session', 'more than 60 sessions')
     """
     if found is None:
         return ""
     if found.low >= LONGEST:
-        return f"more than {LONGEST} evenings"
+        return f"more than {LONGEST} sessions"
     if found.mid == 0:
-        return "not through the next evening"
+        return "not through the next session"
     high = f"{found.high}" if found.high is not None else f"over {LONGEST}"
     middle = (
-        f"{found.mid} evening{'s' if found.mid != 1 else ''}" if found.mid is not None else f"over {LONGEST} evenings"
+        f"{found.mid} session{'s' if found.mid != 1 else ''}" if found.mid is not None else f"over {LONGEST} sessions"
     )
     return f"{middle}, {found.low} to {high}" if high != str(found.low) else middle
 
@@ -88,7 +88,7 @@ def leak_words(name: str, fall: Fall) -> str:
     """A bottle that fell while nobody welded."""
     return (
         f"Bottle {name} lost {round(fall.fell, -1):.0f} L in {fixed(fall.hours, 0)} h while nobody welded, "
-        f"{fixed(fall.litres_per_hour, 1)} L an hour: close it after the evening and look for the leak with soapy water."
+        f"{fixed(fall.litres_per_hour, 1)} L an hour: close it after the session and look for the leak with soapy water."
     )
 
 
@@ -115,5 +115,5 @@ def unpriced_words(kinds: Sequence[str]) -> str:
     >>> unpriced_words(["blank", "wire"]), unpriced_words([])
     ('without blanks and wire that have no price', '')
     """
-    said = " and ".join(TAKEN_TOLD[kind] for kind in kinds)
+    said = " and ".join(CONSUMED_WORDS[kind] for kind in kinds)
     return f"without {said} that {'has' if said in ('gas', 'wire') else 'have'} no price" if said else ""

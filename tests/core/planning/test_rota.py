@@ -5,7 +5,7 @@ from typing import Any
 
 import pytest
 
-from judicum.bench.evenings import KINDS, evening, faults_of
+from judicum.bench.rotas import KINDS, faults_of, session
 from judicum.cli import main
 from judicum.core.errors import InvalidValues
 from judicum.core.planning.rota import read_rota, rota
@@ -188,7 +188,7 @@ def test_sessions_that_overlap_are_refused_and_one_over_midnight_is_not() -> Non
 
 @pytest.mark.parametrize("kind", KINDS)
 def test_drawn_evenings_are_possible_and_what_was_planted_is_placed(kind: str) -> None:
-    one = evening(kind, 7)
+    one = session(kind, 7)
     told = rota(one.asked, 2.5).as_json()
     assert faults_of(one.asked, told) == []
     priority = {n["id"]: n["priority"] for n in one.asked["needs"]}

@@ -13,10 +13,10 @@ def test_an_even_class_runs_out_when_it_must() -> None:
     assert found is not None
     assert found.mid == 10
     assert found.low < 10 <= (found.high or LONGEST)
-    assert found.per_evening == 100
+    assert found.per_session == 100
 
 
-def test_more_evenings_narrow_the_range() -> None:
+def test_more_sessions_narrow_the_range() -> None:
     few, many = lasts(1000, [100.0] * 2), lasts(1000, [100.0] * 20)
     assert few and many and few.high and many.high
     assert many.high - many.low < few.high - few.low
@@ -41,11 +41,11 @@ def test_a_large_stock_outlasts_what_is_foreseen() -> None:
     assert found.low == LONGEST
 
 
-@pytest.mark.parametrize("evenings", [2, 5, 12])
-def test_about_four_in_five_run_out_within_the_range(evenings: int) -> None:
-    """Classes whose evenings scatter little, usually and much: an even one is held more often, since evenings are whole."""
-    rng = np.random.default_rng(evenings)
-    held = [share_held(rng, cv, evenings, classes=400)[0] for cv in SCATTER]
+@pytest.mark.parametrize("sessions", [2, 5, 12])
+def test_about_four_in_five_run_out_within_the_range(sessions: int) -> None:
+    """Classes whose sessions scatter little, usually and much: an even one is held more often, since sessions are whole."""
+    rng = np.random.default_rng(sessions)
+    held = [share_held(rng, cv, sessions, classes=400)[0] for cv in SCATTER]
     assert min(held) >= 0.68
     assert 0.78 <= np.mean(held) <= 0.93
 
@@ -53,6 +53,6 @@ def test_about_four_in_five_run_out_within_the_range(evenings: int) -> None:
 def test_what_is_ordered_covers_the_plan_with_some_to_spare() -> None:
     found = lasts(5, [2.0] * 10)
     assert found is not None
-    assert to_order(5, found, evenings=8) == 14  # 16 and a spread of 2.3, less the 5 there are
-    assert to_order(100, found, evenings=8) == 0
-    assert to_order(5, found, evenings=8, planned=[6.0]) == 18
+    assert to_order(5, found, sessions=8) == 14  # 16 and a spread of 2.3, less the 5 there are
+    assert to_order(100, found, sessions=8) == 0
+    assert to_order(5, found, sessions=8, planned=[6.0]) == 18

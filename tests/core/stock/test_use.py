@@ -3,8 +3,8 @@
 import pytest
 
 from judicum.core.setup import plan_card, read_coupon
-from judicum.core.stock.cost import Took, costs, price_per_litre
-from judicum.core.stock.use import gas_shares, run_gas_l, taken
+from judicum.core.stock.cost import Consumed, costs, price_per_litre
+from judicum.core.stock.use import consumption, gas_shares, run_gas_l
 
 BUTT = {"metal": "304L", "joint": "butt", "thickness_mm": 1.5, "position": "flat", "target_width_mm": 5.0}
 RUN = {"gas_l_min": 12.0, "preflow_s": 0.5, "arc_s": 48.0, "postflow_s": 10.0, "filler_mm": 1.6, "filler_alloy": "308L"}
@@ -35,7 +35,7 @@ def test_purge_flows_while_it_waits_and_while_it_is_welded() -> None:
 
 def test_wire_fills_the_crown() -> None:
     coupon, card = made()
-    found = taken([RUN], coupon, card, 100)
+    found = consumption([RUN], coupon, card, 100)
     # A crown of 5 mm × 0.75 mm, two thirds full, 100 mm long, from a wire of 1.6 mm; a twelfth is left as stubs.
     assert found.wire_m == pytest.approx(2 / 3 * 5 * 0.75 * 100 / 2.0106 / 1000 * 1.08, rel=1e-3)
     assert found.wire == ("308L", 1.6)
@@ -44,16 +44,16 @@ def test_wire_fills_the_crown() -> None:
 
 def test_a_measured_bead_counts_instead_of_the_drawn_one() -> None:
     coupon, card = made()
-    drawn = taken([RUN], coupon, card, 100)
-    wide = taken([RUN], coupon, card, 100, measured_mm=(100, 10.0))
+    drawn = consumption([RUN], coupon, card, 100)
+    wide = consumption([RUN], coupon, card, 100, measured_mm=(100, 10.0))
     assert wide.wire_m == pytest.approx(4 * drawn.wire_m)
 
 
 def test_runs_share_a_seam_and_passes_repeat_it() -> None:
     coupon, card = made()
-    one = taken([RUN], coupon, card, 100)
-    beside = taken([RUN, RUN], coupon, card, 100)
-    over = taken([RUN, {**RUN, "pass_number": 2}], coupon, card, 100)
+    one = consumption([RUN], coupon, card, 100)
+    beside = consumption([RUN, RUN], coupon, card, 100)
+    over = consumption([RUN, {**RUN, "pass_number": 2}], coupon, card, 100)
     assert beside.wire_m == pytest.approx(one.wire_m)
     assert over.wire_m == pytest.approx(2 * one.wire_m)
     assert beside.gas_l == pytest.approx(2 * one.gas_l), "each run was logged with its own arc time"
@@ -62,13 +62,13 @@ def test_runs_share_a_seam_and_passes_repeat_it() -> None:
 @pytest.mark.parametrize("run", [{**RUN, "technique": "fuse"}, {**RUN, "filler_alloy": "none"}])
 def test_fused_beads_take_no_wire(run: dict[str, object]) -> None:
     coupon, card = made()
-    found = taken([run], coupon, card, 100)
+    found = consumption([run], coupon, card, 100)
     assert (found.wire_m, found.wire) == (0, None)
 
 
 def test_one_blank_for_a_bead_on_plate_and_the_card_alone_for_what_is_planned() -> None:
     coupon, card = made(joint="bead_on_plate")
-    found = taken([], coupon, card, 100)
+    found = consumption([], coupon, card, 100)
     assert found.blanks == 1
     assert found.gas_l == pytest.approx(run_gas_l({}, card, 100))
 
@@ -85,8 +85,8 @@ def test_what_a_wide_cup_and_post_flow_add() -> None:
 def test_costs_add_up_and_say_what_has_no_price() -> None:
     litre = price_per_litre(80, 20)
     rows = [
-        Took("gus", "gas", 12.0, litre), Took("gus", "wire", 0.4, 0.9), Took("hana", "gas", 6.0, litre),
-        Took("gus", "gas", 12.0, litre), Took("hana", "blank", 2, None),
+        Consumed("gus", "gas", 12.0, litre), Consumed("gus", "wire", 0.4, 0.9), Consumed("hana", "gas", 6.0, litre),
+        Consumed("gus", "gas", 12.0, litre), Consumed("hana", "blank", 2, None),
     ]  # fmt: skip
     found = costs(rows)
     assert found["gus"].total == pytest.approx(24 * litre + 0.36)

@@ -748,8 +748,8 @@ export const vocabulary = {
         "settled": "A little filler, then wait 3 to 8 s until the puddle has settled."
       }
     },
-    "ladder": {
-      "words": "Ladder",
+    "sequence": {
+      "words": "Coupon sequence",
       "options": {
         "stainless": "Stainless first",
         "carbon": "Carbon steel first"
@@ -795,7 +795,7 @@ export const vocabulary = {
     "start_school",
     "finish",
     "unit_system",
-    "ladder",
+    "sequence",
     "purge_school",
     "solvent"
   ],

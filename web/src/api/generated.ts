@@ -697,7 +697,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description Blanks of the coming evenings on the sheets and bars there are. */
+        /** @description Blanks of the coming sessions on the sheets and bars there are. */
         get: operations["cut_list_read"];
         put?: never;
         post?: never;
@@ -790,24 +790,6 @@ export interface paths {
         post: operations["engines_measure_all"];
         /** @description For those who teach to read, for the instructor to start and to stop. */
         delete: operations["engines_stop"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/courses/{course_id}/evenings": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** @description The course's evenings ahead, and making sessions. */
-        get: operations["evenings_read"];
-        put?: never;
-        /** @description The course's evenings ahead, and making sessions. */
-        post: operations["sessions_make"];
-        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -918,7 +900,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/courses/{course_id}/my-evenings": {
+    "/api/courses/{course_id}/my-sessions": {
         parameters: {
             query?: never;
             header?: never;
@@ -926,7 +908,7 @@ export interface paths {
             cookie?: never;
         };
         /** @description Where one stands, and when the course meets. */
-        get: operations["my_evenings_read"];
+        get: operations["my_sessions_read"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1159,6 +1141,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{course_id}/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The course's sessions ahead, and making sessions. */
+        get: operations["sessions_read"];
+        put?: never;
+        /** @description The course's sessions ahead, and making sessions. */
+        post: operations["sessions_make"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{course_id}/sheets/{sheet}.csv": {
         parameters: {
             query?: never;
@@ -1178,7 +1178,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/courses/{course_id}/sittings/{sitting_id}": {
+    "/api/courses/{course_id}/slots/{slot_id}": {
         parameters: {
             query?: never;
             header?: never;
@@ -1188,8 +1188,8 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        /** @description Taking a sitting out. */
-        delete: operations["sitting_take_out"];
+        /** @description Taking a slot out. */
+        delete: operations["slot_remove"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2489,7 +2489,7 @@ export interface components {
             against: components["schemas"]["Evidence"][];
             advice: string;
             history: string;
-            verdict: ("taken" | "set_aside") | null;
+            verdict: ("confirmed" | "ruled_out") | null;
         };
         Caution: {
             code: string;
@@ -2577,7 +2577,7 @@ export interface components {
             litre: number | null;
             people: components["schemas"]["CostRow"][];
             coupons: components["schemas"]["CouponCost"][];
-            evenings: components["schemas"]["CostRow"][];
+            sessions: components["schemas"]["CostRow"][];
         };
         /** @description A coupon; of the gas of one, litres in all, and what post-flow, a cup wider than usual and purge take of them. */
         CouponCost: {
@@ -2606,7 +2606,7 @@ export interface components {
             stuck: boolean;
             failed_in_a_row: number;
             cause: string | null;
-            next_rung: components["schemas"]["SequenceCoupon"] | null;
+            next_step: components["schemas"]["SequenceCoupon"] | null;
         };
         CouponStandingList: components["schemas"]["CouponStanding"][];
         /** @description A course; the join code only for those who teach it. */
@@ -2629,7 +2629,7 @@ export interface components {
             /** @enum {string} */
             unit_system: "metric" | "us";
             /** @enum {string} */
-            ladder: "stainless" | "carbon";
+            sequence: "stainless" | "carbon";
             /** @enum {string} */
             purge_school: "always" | "root";
             /** @enum {string} */
@@ -2646,7 +2646,7 @@ export interface components {
             /** @default null */
             unit_system?: string | null;
             /** @default null */
-            ladder?: string | null;
+            sequence?: string | null;
             /** @default null */
             purge_school?: string | null;
             /** @default null */
@@ -2758,8 +2758,8 @@ export interface components {
             technique: "dab" | "lay_wire" | "walk_cup" | "fuse";
             tube_od_mm: number | null;
             usual_faults: string;
-            stainless_rung: number | null;
-            carbon_rung: number | null;
+            stainless_step: number | null;
+            carbon_step: number | null;
             length_mm: number;
             target_width_mm: number;
             /** @enum {string} */
@@ -2912,7 +2912,7 @@ export interface components {
         Gas: {
             words: string;
             lasts: string;
-            per_evening: number | null;
+            per_session: number | null;
             real: number;
         };
         GaugeReading: {
@@ -3173,7 +3173,7 @@ export interface components {
             now: boolean;
         };
         MySessions: {
-            sittings: components["schemas"]["MyBoothSlot"][];
+            slots: components["schemas"]["MyBoothSlot"][];
             sessions: components["schemas"]["MySession"][];
         };
         /** @description The attempt that is to be looked at next, null where none waits. */
@@ -3351,7 +3351,7 @@ export interface components {
             };
         };
         Planned: {
-            evenings: components["schemas"]["SessionPlan"];
+            plan: components["schemas"]["SessionPlan"];
             unplaced: components["schemas"]["Unplaced"][];
             gone: string[];
         };
@@ -3381,7 +3381,7 @@ export interface components {
         Progress: {
             student: components["schemas"]["Person"];
             series: components["schemas"]["Series"][];
-            ladder: components["schemas"]["SequenceStep"][];
+            sequence: components["schemas"]["SequenceStep"][];
             changes: components["schemas"]["Change"][];
         };
         /**
@@ -3870,7 +3870,7 @@ export interface components {
             notes: components["schemas"]["BoothNote"][];
             people: components["schemas"]["Person"][];
             attendance: components["schemas"]["Attendance"][];
-            sittings: components["schemas"]["BoothSlot"][];
+            slots: components["schemas"]["BoothSlot"][];
             work: components["schemas"]["WorkAhead"][];
         };
         /** @description The card of an attempt's coupon, each logged run beside it, and what worked here. */
@@ -4111,7 +4111,7 @@ export interface components {
         };
         /** @description One of the verdicts, or null for none. */
         VerdictRequest: {
-            verdict: ("taken" | "set_aside") | null;
+            verdict: ("confirmed" | "ruled_out") | null;
         };
         /** @description The attempt's version that the person was looking at. */
         VersionRequest: {
@@ -4211,7 +4211,7 @@ export interface components {
         Workshop: {
             name: string;
             second_factor: boolean;
-            thin_after_days: number | null;
+            photo_retention_days: number | null;
         };
         /** @description A course of the workshop; `role` is one's own in it. */
         WorkshopCourse: {
@@ -4242,7 +4242,7 @@ export interface components {
         WorkshopRequest: {
             name: string;
             second_factor: boolean;
-            thin_after_days: number | null;
+            photo_retention_days: number | null;
         };
     };
     responses: never;
@@ -5693,10 +5693,10 @@ export interface operations {
     cut_list_read: {
         parameters: {
             query?: {
-                /** @description Evenings that blanks are to last. */
-                evenings?: number;
                 /** @description What a cut takes away, mm. */
                 kerf_mm?: number;
+                /** @description Sessions that blanks are to last. */
+                sessions?: number;
                 /** @description Whether blanks may be turned on the sheet. */
                 turns?: boolean;
             };
@@ -5729,10 +5729,10 @@ export interface operations {
     cut_list_dxf: {
         parameters: {
             query?: {
-                /** @description Evenings that blanks are to last. */
-                evenings?: number;
                 /** @description What a cut takes away, mm. */
                 kerf_mm?: number;
+                /** @description Sessions that blanks are to last. */
+                sessions?: number;
                 /** @description Whether blanks may be turned on the sheet. */
                 turns?: boolean;
             };
@@ -5765,10 +5765,10 @@ export interface operations {
     cut_list_svg: {
         parameters: {
             query?: {
-                /** @description Evenings that blanks are to last. */
-                evenings?: number;
                 /** @description What a cut takes away, mm. */
                 kerf_mm?: number;
+                /** @description Sessions that blanks are to last. */
+                sessions?: number;
                 /** @description Whether blanks may be turned on the sheet. */
                 turns?: boolean;
             };
@@ -5969,68 +5969,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Engines"];
-                };
-            };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    evenings_read: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                course_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SessionPlan"];
-                };
-            };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    sessions_make: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                course_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["CreateSessionsRequest"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SessionPlan"];
                 };
             };
             default: {
@@ -6324,7 +6262,7 @@ export interface operations {
             };
         };
     };
-    my_evenings_read: {
+    my_sessions_read: {
         parameters: {
             query?: never;
             header?: never;
@@ -6858,6 +6796,68 @@ export interface operations {
             };
         };
     };
+    sessions_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionPlan"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sessions_make: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CreateSessionsRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionPlan"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     sheet_read: {
         parameters: {
             query?: never;
@@ -6956,13 +6956,13 @@ export interface operations {
             };
         };
     };
-    sitting_take_out: {
+    slot_remove: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 course_id: number;
-                sitting_id: number;
+                slot_id: number;
             };
             cookie?: never;
         };

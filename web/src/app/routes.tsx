@@ -1,5 +1,5 @@
 import { createBrowserRouter, type RouteObject } from "react-router";
-import { ForgottenPage, JoinPage, ResetPage, SignInPage } from "../features/session";
+import { ForgottenPage, JoinPage, ResetPage, SignInPage } from "../features/sign-in";
 import { Nowhere } from "./nowhere";
 import { ByRole } from "./by-role";
 import { CourseShell, Home, PlainShell } from "./shell";
@@ -17,8 +17,8 @@ const pages: RouteObject[] = [
   },
   { path: "wall", lazy: async () => ({ Component: (await import("../features/wall")).WallPage }) },
   {
-    path: "evenings",
-    lazy: async () => ({ Component: (await import("../features/evenings")).EveningsPage }),
+    path: "sessions",
+    lazy: async () => ({ Component: (await import("../features/sessions")).SessionsPage }),
   },
   { path: "stock", lazy: async () => ({ Component: (await import("../features/stock")).StockPage }) },
   { path: "people", lazy: async () => ({ Component: (await import("../features/people")).PeoplePage }) },

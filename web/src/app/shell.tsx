@@ -28,7 +28,7 @@ const staffTabs = [
   { to: "desk", words: "Desk", icon: Inbox },
   { to: "assign", words: "Coupons", icon: SquarePen },
   { to: "wall", words: "Class wall", icon: Grid3x3 },
-  { to: "evenings", words: "Evenings", icon: CalendarClock },
+  { to: "sessions", words: "Sessions", icon: CalendarClock },
   { to: "stock", words: "Stock", icon: Package },
   { to: "workbench", words: "Workbench", icon: Calculator },
 ];

@@ -42,7 +42,7 @@ export function show(page: ReactNode, units: Partial<typeof session> = {}) {
   return render(
     <QueryClientProvider client={queries}>
       <MemoryRouter>
-        <CourseContext value={{ id: 7, name: "Evening", role: "instructor" }}>
+        <CourseContext value={{ id: 7, name: "Session", role: "instructor" }}>
           <CursorScope>{page}</CursorScope>
         </CourseContext>
       </MemoryRouter>

@@ -36,7 +36,7 @@ CEILING = 97.0
 BREAK_DAYS, FORGET_DAYS = 10.0, 20.0
 """A longer pause than this is a break; days of it after which the forgetful have lost most."""
 ODD, ODD_SD = 0.04, 25.0
-"""Share and spread (marks) of attempts that say nothing of the student: a wrong bottle, a bad evening."""
+"""Share and spread (marks) of attempts that say nothing of the student: a wrong bottle, a bad session."""
 BELIEF, ROUNDS = 6.0, 4
 """How many students the wide starting belief weighs beside those of the class."""
 APART_DAYS = 7.0

@@ -11,7 +11,7 @@ Key = TypeVar("Key")
 
 
 @dataclass(frozen=True)
-class Took(Generic[Key]):
+class Consumed(Generic[Key]):
     """An amount of one kind of stock that somebody or something took; `price` of one unit, None where nobody told it."""
 
     by: Key
@@ -41,7 +41,7 @@ def price_per_litre(bottle_price: float, bottle_l: float) -> float:
     return bottle_price / litres(bottle_l, FULL_BAR)
 
 
-def costs(took: Iterable[Took[Key]]) -> dict[Key, Cost]:
+def costs(took: Iterable[Consumed[Key]]) -> dict[Key, Cost]:
     """What each took, in money, in the order in which they come."""
     money: dict[Key, dict[str, float]] = {}
     unknown: dict[Key, set[str]] = defaultdict(set)

@@ -15,7 +15,7 @@ STUB_SHARE = 0.08
 
 
 @dataclass(frozen=True)
-class Taken:
+class Consumption:
     """Gas in litres, wire in metres with its alloy and diameter (mm), blanks in pieces."""
 
     gas_l: float
@@ -52,13 +52,13 @@ def wire_of(run: Mapping[str, Any], coupon: Coupon, card: Card) -> tuple[str, fl
     return alloy, run.get("filler_mm") or (told.diameter_mm if told else 1.6)
 
 
-def taken(
+def consumption(
     runs: Sequence[Mapping[str, Any]],
     coupon: Coupon,
     card: Card,
     length_mm: float,
     measured_mm: tuple[float, float] | None = None,
-) -> Taken:
+) -> Consumption:
     """What the runs of one coupon took together.
 
     Args:
@@ -76,7 +76,7 @@ def taken(
     each = long * passes / len(every)
     wire = next((found for run in every if (found := wire_of(run, coupon, card))), None)
     metres = wire_length_mm(area, long * passes, wire[1]) / 1000 * (1 + STUB_SHARE) if wire else 0.0
-    return Taken(sum(run_gas_l(run, card, each) for run in every), metres, wire, coupon.kind.parts)
+    return Consumption(sum(run_gas_l(run, card, each) for run in every), metres, wire, coupon.kind.parts)
 
 
 @dataclass(frozen=True)

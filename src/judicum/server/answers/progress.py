@@ -7,7 +7,7 @@ from judicum.server.answers.attempts import AttemptBrief, BriefGoal
 from judicum.server.answers.base import Answer, OneOf
 from judicum.server.answers.people import Person
 
-RUNGS = ("done", "tried", "ready", "locked")
+STEP_STATES = ("done", "tried", "ready", "locked")
 """Where a student stands at a step of the sequence: enough passes in a row; welded; given or next; not yet."""
 
 
@@ -46,7 +46,7 @@ class SequenceStep(Answer):
     """One step of the coupon sequence and where the student stands; `assignment` is the newest that was given there."""
 
     title: str
-    state: Annotated[str, OneOf(RUNGS)]
+    state: Annotated[str, OneOf(STEP_STATES)]
     words: str
     assignment: int | None
 
@@ -66,7 +66,7 @@ class Change(Answer):
 class Progress(Answer):
     student: Person
     series: list[Series]
-    ladder: list[SequenceStep]
+    sequence: list[SequenceStep]
     changes: list[Change]
 
 
@@ -151,7 +151,7 @@ class CouponStanding(Answer):
     stuck: bool
     failed_in_a_row: int
     cause: str | None
-    next_rung: SequenceCoupon | None
+    next_step: SequenceCoupon | None
 
 
 class Desk(Answer):

@@ -160,7 +160,7 @@ class SessionPlan(Answer):
     notes: list[BoothNote]
     people: list[Person]
     attendance: list[Attendance]
-    sittings: list[BoothSlot]
+    slots: list[BoothSlot]
     work: list[WorkAhead]
 
 
@@ -174,7 +174,7 @@ class Unplaced(Answer):
 
 
 class Planned(Answer):
-    evenings: SessionPlan
+    plan: SessionPlan
     unplaced: list[Unplaced]
     gone: list[str]
 
@@ -199,7 +199,7 @@ class MySession(Answer):
 
 
 class MySessions(Answer):
-    sittings: list[MyBoothSlot]
+    slots: list[MyBoothSlot]
     sessions: list[MySession]
 
 

@@ -57,9 +57,9 @@ class GaugeReadingRequest(Request):
 
 
 class CutListRequest(Request):
-    """Evenings that blanks are to last, what a cut takes away (mm), whether blanks may be turned on the sheet."""
+    """Sessions that blanks are to last, what a cut takes away (mm), whether blanks may be turned on the sheet."""
 
-    evenings: int = 4
+    sessions: int = 4
     kerf_mm: float = 1.5
     turns: bool = True
 
@@ -140,7 +140,7 @@ class Gas(Answer):
 
     words: str
     lasts: str
-    per_evening: float | None
+    per_session: float | None
     real: float
 
 
@@ -167,7 +167,7 @@ class Costs(Answer):
     litre: float | None
     people: list[CostRow]
     coupons: list[CouponCost]
-    evenings: list[CostRow]
+    sessions: list[CostRow]
 
 
 class Store(Answer):

@@ -64,7 +64,7 @@ INSTALLED_APPS = [
     "judicum.server.record.marking",
     "judicum.server.read.progress",
     "judicum.server.read.reports",
-    "judicum.server.follow.evenings",
+    "judicum.server.follow.sessions",
     "judicum.server.follow.stock",
     "judicum.server.follow.notices",
     "judicum.server.people.workshops",

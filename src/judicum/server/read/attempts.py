@@ -54,7 +54,7 @@ UNSHOWN = tuple(f.name for f in User._meta.concrete_fields if f.name not in ("id
 def attempt_page(user: User, attempt_id: int) -> AttemptAnswer:
     """One attempt with all of it that the person may see, in a fixed number of queries. Raises NotFound."""
     attempt, policy = loaded(user, attempt_id)
-    goal, figures, mark = attempt.assignment, getattr(attempt, "figures", None), getattr(attempt, "mark", None)
+    goal, summary, mark = attempt.assignment, getattr(attempt, "summary", None), getattr(attempt, "mark", None)
     measuring = any(m.state in UNDER_WAY for photo in attempt.photos.all() for m in photo.measurements.all())
     facts = facts_of(
         {**vars(attempt), "measuring": measuring}, policy, [getattr(mark, name) for name in MARK] if mark else None
@@ -64,7 +64,7 @@ def attempt_page(user: User, attempt_id: int) -> AttemptAnswer:
     return AttemptAnswer(
         student=Person(id=attempt.student_id, display_name=attempt.student.display_name),
         assignment=_goal(goal),
-        measurement=summary_of({name: getattr(figures, name) for name in SUMMARY}) if figures else None,
+        measurement=summary_of({name: getattr(summary, name) for name in SUMMARY}) if summary else None,
         runs=[NumberedRun.model_validate(run) for run in attempt.runs.all()],
         preparation=_preparation(attempt, units_of(user)),
         photos=[photo_answer(photo) for photo in attempt.photos.all()],
@@ -109,7 +109,7 @@ def loaded(user: User, attempt_id: int) -> tuple[Attempt, VisibilityPolicy]:
     staff = Membership.objects.filter(user=user, course_id=OuterRef("course_id"), role__in=STAFF)
     # What there is at most one of is joined: asking for each by itself takes the server longer than the database.
     rows = Attempt.objects.annotate(taught=Exists(staff)).select_related(
-        "assignment__design", "assignment__course", "figures", "mark__scheme", *PEOPLE
+        "assignment__design", "assignment__course", "summary", "mark__scheme", *PEOPLE
     )  # fmt: skip
     attempt = rows.defer(*(f"{one}__{name}" for one in PEOPLE for name in UNSHOWN)).filter(pk=attempt_id).first()
     if attempt is None or not (attempt.taught or attempt.student_id == user.pk):
@@ -210,7 +210,7 @@ def events_of(user: User, attempt_id: int) -> list[AttemptEvent]:
 
 def newest_keys(course_id: int, count: int) -> list[tuple[User, list[int]]]:
     """Every student of a course that has measured attempts, by name, with the keys of the newest of them, newest first."""
-    measured = Attempt.objects.filter(course_id=course_id, student_id=OuterRef("user_id"), figures__refusal_code="")
+    measured = Attempt.objects.filter(course_id=course_id, student_id=OuterRef("user_id"), summary__refusal_code="")
     newest = measured.order_by("-created_at", "-id").values("pk")[:count]
     # One look into the index for each student; ranking all attempts would read the whole course.
     students = members(course_id, Role.STUDENT).annotate(newest=ArraySubquery(newest))
@@ -238,6 +238,6 @@ def earlier_measured(attempt: Attempt) -> Attempt | None:
         assignment_id=attempt.assignment_id,
         student_id=attempt.student_id,
         number__lt=attempt.number,
-        figures__refusal_code="",
+        summary__refusal_code="",
     )
     return before.order_by("-number").only("number").first()

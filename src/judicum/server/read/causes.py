@@ -4,7 +4,7 @@ from judicum.core.errors import NotAllowed
 from judicum.server.answers.causes import Cause, Explanation, RequestedChange
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.queries import attempt_for, marks_blind, visibility_of
-from judicum.server.record.causes.actions.judge_cause import ASIDE, TAKEN
+from judicum.server.record.causes.actions.judge_cause import CONFIRMED, RULED_OUT
 from judicum.server.record.causes.queries import Asked, explanation_of
 from judicum.words.causes import cause_card, followed_words, symptom_card
 from judicum.words.units import Units
@@ -21,7 +21,7 @@ def explanation(user: User, attempt_id: int, units: Units) -> Explanation:
         raise NotAllowed("Only the course's instructor and assistants see causes.")
     explained = explanation_of(attempt, marks_blind(user, attempt))
     found = explained.found
-    verdicts = {code: TAKEN if taken else ASIDE for code, taken in explained.verdicts.items()}
+    verdicts = {code: CONFIRMED if confirmed else RULED_OUT for code, confirmed in explained.verdicts.items()}
     asked = requested_change(explained.asked)
     if asked and (after := explained.followed):
         asked = asked.model_copy(update={"followed": followed_words(after), "done": after.done, "gone": after.gone})

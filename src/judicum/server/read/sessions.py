@@ -20,21 +20,21 @@ from judicum.server.answers.sessions import (
     WorkAhead,
     WorkedAt,
 )
-from judicum.server.follow.evenings import models
-from judicum.server.follow.evenings.machine import machine_of
-from judicum.server.follow.evenings.queries import (
+from judicum.server.follow.sessions import models
+from judicum.server.follow.sessions.machine import machine_of
+from judicum.server.follow.sessions.queries import (
     Work,
-    my_sittings,
+    my_slots,
     now_is,
     sessions_ahead,
-    sittings_ahead,
+    slots_ahead,
     work_in,
 )
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import members, membership_of, staff_of
 from judicum.server.people.roles import Role
 from judicum.words import Units
-from judicum.words.evenings import bring_words, set_words, unplaced_words, when_words
+from judicum.words.sessions import bring_words, set_words, unplaced_words, when_words
 
 MAX_NOTES = 60
 """The newest notes of what was broken that the page shows."""
@@ -67,12 +67,12 @@ def session_plan(user: User, course_id: int) -> SessionPlan:
         notes=[BoothNote.model_validate(one) for one in notes],
         people=[one.user for one in members(course_id, Role.STUDENT)],
         attendance=[Attendance(session=one.session_id, student=one.user_id, there=one.there) for one in attendance],
-        sittings=[_slot(one) for one in sittings_ahead(course)],
+        slots=[_slot(one) for one in slots_ahead(course)],
         work=[_work(one) for one in work_in(course)],
     )
 
 
-def _slot(one: models.Sitting) -> BoothSlot:
+def _slot(one: models.BoothSlot) -> BoothSlot:
     return BoothSlot(
         id=one.pk,
         session=one.session_id,
@@ -113,7 +113,7 @@ def my_sessions(user: User, course_id: int) -> MySessions:
     sessions = sessions_ahead(course)
     said = dict(models.Attendance.objects.filter(session__in=sessions, user=user).values_list("session_id", "there"))
     return MySessions(
-        sittings=[
+        slots=[
             MyBoothSlot(
                 when=when_words(one.session.date, one.session.start, one.start),
                 booth=one.booth.name,
@@ -122,7 +122,7 @@ def my_sessions(user: User, course_id: int) -> MySessions:
                 minutes=one.minutes,
                 bring=bring_words(one.assignment.design.joint),
             )
-            for one in my_sittings(user, course_id)
+            for one in my_slots(user, course_id)
         ],
         sessions=[
             MySession(

@@ -24,7 +24,7 @@ from judicum.server.answers.stock import (
     StockKind,
     Store,
 )
-from judicum.server.follow.evenings.queries import today_in
+from judicum.server.follow.sessions.queries import today_in
 from judicum.server.follow.stock import costs, queries
 from judicum.server.follow.stock.cutting import OfMetal
 from judicum.server.follow.stock.gauges import known_gauges
@@ -35,7 +35,7 @@ from judicum.server.people.courses.queries import members
 from judicum.server.people.roles import Role
 from judicum.words import Units
 from judicum.words.stock import (
-    TAKEN_TOLD,
+    CONSUMED_WORDS,
     gas_words,
     lasts_words,
     leak_words,
@@ -59,7 +59,7 @@ def store_page(user: User, course_id: int, units: Units) -> Store:
         gas=Gas(
             words=gas_words(store.gas_left),
             lasts=lasts_words(store.gas_lasts),
-            per_evening=store.gas_lasts.per_evening if store.gas_lasts else None,
+            per_session=store.gas_lasts.per_session if store.gas_lasts else None,
             real=store.gas_real,
         ),
         costs=_costs(costs.costs_of(store, people)),
@@ -128,13 +128,13 @@ def _bottle(one: queries.InUse) -> BottleInUse:
 
 def _costs(found: costs.Costs) -> Costs:
     return Costs(
-        kinds=dict(TAKEN_TOLD),
+        kinds=dict(CONSUMED_WORDS),
         whole=_cost("", 0, found.whole),
         unpriced=unpriced_words(found.whole.unpriced),
         litre=found.litre,
         people=[_cost(user.display_name, many, cost) for user, many, cost in found.people],
         coupons=[_coupon(one) for one in found.coupons],
-        evenings=[_cost(f"{day:%a} {day.day} {day:%b %Y}", many, cost) for day, many, cost in found.evenings],
+        sessions=[_cost(f"{day:%a} {day.day} {day:%b %Y}", many, cost) for day, many, cost in found.sessions],
     )
 
 

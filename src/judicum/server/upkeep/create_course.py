@@ -10,7 +10,7 @@ from judicum.core.choices import SCHOOLS
 from judicum.core.errors import NotAllowed
 from judicum.server.catalogue.coupons.models import Assignment, Design
 from judicum.server.catalogue.schemes.models import Scheme
-from judicum.server.follow.evenings.models import Booth
+from judicum.server.follow.sessions.models import Booth
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.codes import fresh_code
 from judicum.server.people.courses.models import Course, Membership

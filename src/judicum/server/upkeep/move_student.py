@@ -7,7 +7,7 @@ from django.utils import timezone
 from judicum.core.errors import InvalidValue, NotAllowed, NotFound, WrongState
 from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.catalogue.schemes.models import Scheme
-from judicum.server.follow.evenings.models import Attendance, CalendarSubscription, Sitting, WeldedAt
+from judicum.server.follow.sessions.models import Attendance, BoothSlot, CalendarSubscription, WeldedAt
 from judicum.server.follow.stock.models import Use
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course, Membership
@@ -22,7 +22,7 @@ def move_student(user: User, course_id: int, member_id: int, to: int) -> Members
     """Take a student out of one course and into another, with attempts, photos, marks and log.
 
     Attempts go to the same coupon of the new course where the student has none at it yet, else to one that is given there
-    like it was here. What belongs to the old course's evenings (places ahead, machines) stays behind; its reference beads
+    like it was here. What belongs to the old course's sessions (places ahead, machines) stays behind; its reference beads
     of this student are let go.
 
     Raises:
@@ -44,7 +44,7 @@ def move_student(user: User, course_id: int, member_id: int, to: int) -> Members
     student = member.user
     for given in Assignment.objects.filter(course=old, attempts__student=student).distinct().order_by("id"):
         _move_attempts(given, student, new)
-    Sitting.objects.filter(student=student, session__course=old, session__date__gte=timezone.now().date()).delete()
+    BoothSlot.objects.filter(student=student, session__course=old, session__date__gte=timezone.now().date()).delete()
     Attendance.objects.filter(user=student, session__course=old).delete()
     CalendarSubscription.objects.filter(user=student, course=old).delete()
     member.delete()

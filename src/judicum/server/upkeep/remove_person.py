@@ -8,8 +8,8 @@ from django.db import connection, models, transaction
 from django.db.models import Q
 from django.utils import timezone
 
-from judicum.server.follow.evenings.models import Attendance, CalendarSubscription, Sitting
 from judicum.server.follow.notices.models import NotificationPreference
+from judicum.server.follow.sessions.models import Attendance, BoothSlot, CalendarSubscription
 from judicum.server.people.accounts.actions.second_factor import drop_second
 from judicum.server.people.accounts.models import Token, User
 from judicum.server.people.courses.models import Membership
@@ -48,7 +48,7 @@ def remove_person(owner: User, person_id: int) -> None:
     Run.objects.filter(attempt__student=person).update(note="")
     for model in (Attendance, CalendarSubscription, NotificationPreference, Phrase, Token):
         model.objects.filter(user=person).delete()
-    Sitting.objects.filter(student=person).delete()
+    BoothSlot.objects.filter(student=person).delete()
     Membership.objects.filter(user=person).delete()
     drop_second(person)
     person.username = f"removed-{person.pk}"

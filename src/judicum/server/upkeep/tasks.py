@@ -1,4 +1,4 @@
-"""The worker's task: thinning old photos by night."""
+"""The worker's task: old photos are released to their strips by night."""
 
 import logging
 
@@ -11,7 +11,7 @@ log = logging.getLogger(__name__)
 
 
 @app.periodic(cron="23 2 * * *")
-@app.task(queueing_lock="thin_photos", queue="upkeep")
+@app.task(queueing_lock="apply_photo_retention", queue="upkeep")
 def thin(timestamp: int) -> None:
     """Once a night."""
     released = apply_photo_retention(timezone.now())

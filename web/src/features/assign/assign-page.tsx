@@ -9,7 +9,7 @@ import { useGiven } from "../../ui/use-given";
 import { choiceWords, dateWords, finishWords, optionsOf } from "../../ui/words";
 import { AssignForm } from "./assign-form";
 import { DesignCard } from "./design-card";
-import { climb, type Ladder } from "./ladder";
+import { climb, type Sequence } from "./sequence";
 
 type Design = Schemas["Design"];
 
@@ -17,7 +17,7 @@ export function AssignPage() {
   const paths = usePaths();
   const [params] = useSearchParams();
   const [chosen, setPicked] = useState<Design | null | undefined>(undefined);
-  const [turned, setLadder] = useState<Ladder | null>(null);
+  const [turned, setSequence] = useState<Sequence | null>(null);
   const about = useAboutCourse();
   const designs = useDesigns();
   const given = useGiven();
@@ -29,7 +29,7 @@ export function AssignPage() {
     };
     return <Problem error={designs.error ?? given.error} again={again} />;
   }
-  const ladder: Ladder = turned ?? about.data?.schools.ladder ?? "stainless";
+  const sequence: Sequence = turned ?? about.data?.schools.sequence ?? "stainless";
   const linked = designs.data.find((d) => String(d.id) === params.get("give")) ?? null;
   const picked = chosen === undefined ? linked : chosen;
   const people = params.get("to")?.split(",").map(Number) ?? null;
@@ -50,20 +50,20 @@ export function AssignPage() {
             </Link>
           </span>
           <Picker
-            label="Ladder"
+            label="Sequence"
             size=""
-            options={optionsOf("ladder") as Ladder[]}
-            words={(name) => choiceWords("ladder", name)}
-            value={ladder}
-            choose={setLadder}
+            options={optionsOf("sequence") as Sequence[]}
+            words={(name) => choiceWords("sequence", name)}
+            value={sequence}
+            choose={setSequence}
           />
         </div>
         <ol className="grid gap-2 md:grid-cols-2">
-          {climb(designs.data, ladder).map((d) => (
+          {climb(designs.data, sequence).map((d) => (
             <DesignCard
               key={d.id}
               design={d}
-              ladder={ladder}
+              sequence={sequence}
               picked={picked?.id === d.id}
               pick={() => setPicked(d)}
             />

@@ -4,12 +4,12 @@ import { usePaths } from "../../ui/course";
 import { useUnits } from "../../ui/use-units";
 import { measure } from "../../ui/units";
 import { choiceWords } from "../../ui/words";
-import { rungOf, type Ladder } from "./ladder";
+import { stepOf, type Sequence } from "./sequence";
 
-type Props = { design: Schemas["Design"]; ladder: Ladder; picked: boolean; pick: () => void };
+type Props = { design: Schemas["Design"]; sequence: Sequence; picked: boolean; pick: () => void };
 
-/** One coupon of the library on its rung, to be given or changed. */
-export function DesignCard({ design: d, ladder, picked, pick }: Props) {
+/** One coupon of the library on its step, to be given or changed. */
+export function DesignCard({ design: d, sequence, picked, pick }: Props) {
   const units = useUnits();
   const paths = usePaths();
   const own = d.course ? ` · this course, version ${String(d.version ?? 1)}` : "";
@@ -27,7 +27,7 @@ export function DesignCard({ design: d, ladder, picked, pick }: Props) {
         (picked ? "border-primary" : "border-base-300")
       }
     >
-      <span className="quiet text-lg font-bold">{rungOf(d, ladder) ?? "–"}</span>
+      <span className="quiet text-lg font-bold">{stepOf(d, sequence) ?? "–"}</span>
       <span className="min-w-0">
         <span className="block font-bold">
           {d.title}

@@ -7,7 +7,7 @@ import { useUnits } from "../../ui/use-units";
 import { measure } from "../../ui/units";
 import { dateWords, finishWords, stateWords } from "../../ui/words";
 import { Gauge } from "./gauge";
-import { MyEvenings } from "./my-evenings";
+import { MySessions } from "./my-sessions";
 import { useMine, useWeldAnother } from "./queries";
 
 export function MyCouponsPage() {
@@ -20,7 +20,7 @@ export function MyCouponsPage() {
   return (
     <>
       <h1 className="mb-3 text-2xl font-bold">My coupons</h1>
-      <MyEvenings />
+      <MySessions />
       <Gauge />
       <div className="grid gap-3 lg:grid-cols-2">
         {[...groups.values()].map((group) => (

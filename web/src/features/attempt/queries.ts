@@ -81,15 +81,15 @@ export function useLiveCheck(attemptId: number, run: Run | null): Schemas["Setup
   return run === null ? undefined : check.data;
 }
 
-/** Where I stand next, and my evenings. */
-export function useMyEvenings() {
+/** Where I stand next, and my sessions. */
+export function useMySessions() {
   const { id } = useCourse();
   const queries = useQueryClient();
-  const again = () => queries.invalidateQueries({ queryKey: ["my-evenings", id] });
+  const again = () => queries.invalidateQueries({ queryKey: ["my-sessions", id] });
   const read = useQuery({
-    queryKey: ["my-evenings", id],
+    queryKey: ["my-sessions", id],
     queryFn: () =>
-      unwrap(api.GET("/api/courses/{course_id}/my-evenings", { params: { path: { course_id: id } } })),
+      unwrap(api.GET("/api/courses/{course_id}/my-sessions", { params: { path: { course_id: id } } })),
   });
   const attend = useMutation({
     mutationFn: ({ session, ...body }: Schemas["AttendanceRequest"] & { session: number }) =>

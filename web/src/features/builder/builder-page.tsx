@@ -8,7 +8,7 @@ import { useUnits } from "../../ui/use-units";
 import type { Units } from "../../ui/units";
 import { CouponFields } from "./coupon-fields";
 import { couponOf, formOf, freshForm, moves, type Form } from "./coupon-shape";
-import { KeepForm } from "./keep-form";
+import { KeepForm } from "./save-form";
 import { LiveCard } from "./live-card";
 import { usePlan } from "./queries";
 

@@ -20,7 +20,7 @@ export function useDesk() {
   });
 }
 
-/** What runs out or leaks: it changes by the evening, not by the second. */
+/** What runs out or leaks: it changes by the session, not by the second. */
 export function useLow() {
   const { id } = useCourse();
   return useQuery({

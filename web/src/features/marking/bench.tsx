@@ -29,7 +29,7 @@ export function Bench({ attempt, proposal, reload, causes, toNext }: BenchProps)
   const close = () => setOver(null);
   const ranked = causes.data?.causes ?? [];
   const open = (key: Key) => (key === "comment" ? words.current?.focus() : setOver(key));
-  const taken = ranked.find((one) => one.verdict === "taken")?.code ?? null;
+  const taken = ranked.find((one) => one.verdict === "confirmed")?.code ?? null;
   const mark = useMark({ attempt, proposal, taken, causes: ranked, reload, toNext, open });
   const { photo, measurement } = newest(attempt);
   const write = (phrase: string) => {

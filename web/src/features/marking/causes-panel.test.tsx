@@ -82,12 +82,12 @@ it("lights up the place that evidence speaks of while it has the focus", async (
 
 it("sets a cause aside, and takes that back", async () => {
   const { calls } = explained([cause("first", "Post-flow too short")]);
-  await userEvent.click(await screen.findByRole("button", { name: "Not this" }));
+  await userEvent.click(await screen.findByRole("button", { name: "Rule out" }));
   await waitFor(() => expect(calls.filter((c) => c.method === "PUT")).toHaveLength(1));
-  expect(calls.find((c) => c.method === "PUT")?.body).toEqual({ verdict: "set_aside" });
+  expect(calls.find((c) => c.method === "PUT")?.body).toEqual({ verdict: "ruled_out" });
   cleanup();
-  const again = explained([cause("first", "Post-flow too short", { verdict: "set_aside" })]);
-  await userEvent.click(await screen.findByRole("button", { name: "Set aside" }));
+  const again = explained([cause("first", "Post-flow too short", { verdict: "ruled_out" })]);
+  await userEvent.click(await screen.findByRole("button", { name: "Ruled out" }));
   await waitFor(() => expect(again.calls.find((c) => c.method === "PUT")?.body).toEqual({ verdict: null }));
 });
 

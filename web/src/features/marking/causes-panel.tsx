@@ -3,7 +3,7 @@ import { Panel } from "../../ui/panel";
 import { useLight, type Place } from "../../ui/place";
 import { Loading, Problem } from "../../ui/states";
 import type { Attempt } from "../../ui/use-attempt";
-import { useCauses, useSetAside } from "./queries";
+import { useCauses, useRuleOut } from "./queries";
 import type { Taken } from "./use-mark";
 
 type Cause = Schemas["Cause"];
@@ -19,7 +19,7 @@ type Props = {
 
 /** Why the bead looks like that: the likeliest causes as short cards, each with its evidence. */
 export function CausesPanel({ attempt, causes, cause, take }: Props) {
-  const aside = useSetAside(attempt.id);
+  const ruleOut = useRuleOut(attempt.id);
   if (causes.isPending) return <Loading what="causes" />;
   if (causes.isError) return <Problem error={causes.error} again={() => void causes.refetch()} />;
   const { data } = causes;
@@ -33,15 +33,15 @@ export function CausesPanel({ attempt, causes, cause, take }: Props) {
               key={one.code}
               cause={one}
               number={i + 1}
-              taken={one.code === cause}
+              confirmed={one.code === cause}
               take={() => take(one)}
-              aside={() => aside.mutate({ cause: one.code, aside: one.verdict !== "set_aside" })}
-              busy={aside.isPending}
+              ruleOut={() => ruleOut.mutate({ cause: one.code, ruleOut: one.verdict !== "ruled_out" })}
+              busy={ruleOut.isPending}
             />
           ))}
         </ol>
       )}
-      <Problem error={aside.error} />
+      <Problem error={ruleOut.error} />
       {data.causes.length > MAX_CARDS && (
         <details className="text-sm">
           <summary className="cursor-pointer">{data.causes.length - MAX_CARDS} less likely</summary>
@@ -88,19 +88,19 @@ const placeOf = (one: Pick<Evidence, "track" | "from_mm" | "to_mm">): Place | nu
 type CardProps = {
   cause: Cause;
   number: number;
-  taken: boolean;
+  confirmed: boolean;
   take: () => void;
-  aside: () => void;
+  ruleOut: () => void;
   busy: boolean;
 };
 
-function Card({ cause, number, taken, take, aside, busy }: CardProps) {
-  const out = cause.verdict === "set_aside";
+function Card({ cause, number, confirmed, take, ruleOut, busy }: CardProps) {
+  const out = cause.verdict === "ruled_out";
   return (
     <li
       className={[
         "flex min-w-0 flex-col rounded-box border-2 p-2 text-sm",
-        taken ? "border-primary bg-base-200" : "border-base-300",
+        confirmed ? "border-primary bg-base-200" : "border-base-300",
         out ? "opacity-70" : "",
       ].join(" ")}
     >
@@ -121,11 +121,15 @@ function Card({ cause, number, taken, take, aside, busy }: CardProps) {
         {cause.history && <li className="quiet">{cause.history}</li>}
       </ul>
       <div className="flex gap-1">
-        <button className={`btn btn-xs ${taken ? "btn-primary" : ""}`} aria-pressed={taken} onClick={take}>
-          {taken ? "Change next" : "Take"}
+        <button
+          className={`btn btn-xs ${confirmed ? "btn-primary" : ""}`}
+          aria-pressed={confirmed}
+          onClick={take}
+        >
+          {confirmed ? "Change next" : "Take"}
         </button>
-        <button className="btn btn-ghost btn-xs" aria-pressed={out} disabled={busy} onClick={aside}>
-          {out ? "Set aside" : "Not this"}
+        <button className="btn btn-ghost btn-xs" aria-pressed={out} disabled={busy} onClick={ruleOut}>
+          {out ? "Ruled out" : "Rule out"}
         </button>
       </div>
     </li>

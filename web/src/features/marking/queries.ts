@@ -36,15 +36,15 @@ export function useCauses(attempt: Attempt) {
   });
 }
 
-/** Setting a cause aside, or taking that back. */
-export function useSetAside(attemptId: number) {
+/** Ruling a cause out, or taking that back. */
+export function useRuleOut(attemptId: number) {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: ({ cause, aside }: { cause: string; aside: boolean }) =>
+    mutationFn: ({ cause, ruleOut }: { cause: string; ruleOut: boolean }) =>
       unwrap(
         api.PUT("/api/attempts/{attempt_id}/causes/{cause}", {
           params: { path: { attempt_id: attemptId, cause } },
-          body: { verdict: aside ? "set_aside" : null },
+          body: { verdict: ruleOut ? "ruled_out" : null },
         }),
       ),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["attempt", attemptId] }),

@@ -67,7 +67,7 @@ it("limits the join code and makes a course like this one", async () => {
 it("moves a student to another course that one teaches, and archives the course when one is sure", async () => {
   const calls = served({ [`POST ${MEMBERS}/3/move`]: {}, "PUT /api/courses/7/archived": { courses: [] } });
   const courses = [
-    { id: 7, name: "Evening", role: "instructor", archived: false },
+    { id: 7, name: "Session", role: "instructor", archived: false },
     { id: 9, name: "Spring", role: "instructor", archived: false },
     { id: 10, name: "Last year", role: "instructor", archived: true },
     { id: 11, name: "Elsewhere", role: "assistant", archived: false },

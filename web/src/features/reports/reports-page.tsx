@@ -94,7 +94,7 @@ function Ask({ staff, paper }: { staff: boolean; paper: Paper }) {
         Make it
       </button>
       <p className="quiet text-sm">
-        Rungs, marks, first and last strips to scale, figures with their bands, what to work on, lines to
+        Sequence, marks, first and last strips to scale, figures with their bands, what to work on, lines to
         sign. It certifies nobody.
       </p>
     </Panel>

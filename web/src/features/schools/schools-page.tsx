@@ -18,7 +18,7 @@ export function SchoolsPage() {
     <div className="mx-auto max-w-4xl">
       <h1 className="text-2xl font-bold">How this course teaches</h1>
       <p className="mb-3">
-        Good hands disagree on these. Cards, checklists and ladders follow what you choose here
+        Good hands disagree on these. Cards, checklists and sequences follow what you choose here
         {mine ? "" : "; the instructor chooses"}. Course code for newcomers:{" "}
         <strong>{read.data.join_code}</strong>.
       </p>

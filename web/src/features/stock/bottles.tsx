@@ -19,10 +19,10 @@ export function Bottles({ store, change }: Props) {
         <h2 className="font-bold">Argon</h2>
         <p>
           <strong>{gas.words}</strong> {gas.lasts && <>last {gas.lasts}</>}
-          {gas.per_evening !== null && (
+          {gas.per_session !== null && (
             <span className="quiet">
               {" "}
-              at {Math.round(gas.per_evening)} L an evening
+              at {Math.round(gas.per_session)} L an session
               {real !== 0 && `, ${String(Math.abs(real))} % ${real > 0 ? "more" : "less"} than is logged`}
             </span>
           )}

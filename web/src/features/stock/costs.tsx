@@ -5,7 +5,7 @@ import type { Store } from "./queries";
 type CostsOf = Store["costs"];
 type Row = CostsOf["people"][number];
 
-/** What practice costs: by person, evening and coupon, and where the gas of one coupon goes. */
+/** What practice costs: by person, session and coupon, and where the gas of one coupon goes. */
 export function Costs({ costs }: { costs: CostsOf }) {
   return (
     <div className="space-y-3">
@@ -16,7 +16,7 @@ export function Costs({ costs }: { costs: CostsOf }) {
       </p>
       <div className="grid gap-3 lg:grid-cols-2">
         <Table title="By person" kinds={costs.kinds} rows={costs.people} />
-        <Table title="By evening" kinds={costs.kinds} rows={costs.evenings} />
+        <Table title="By session" kinds={costs.kinds} rows={costs.sessions} />
       </div>
       <Panel tight aria-label="By coupon">
         <h2 className="font-bold">By coupon</h2>

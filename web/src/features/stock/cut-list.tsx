@@ -12,27 +12,27 @@ type Sheet = Group["sheets"][number];
 
 const TYPING_MS = 400;
 
-/** Blanks of the coming evenings on the sheets and bars there are, with the cuts in their order. */
+/** Blanks of the coming sessions on the sheets and bars there are, with the cuts in their order. */
 export function CutList() {
   const { id } = useCourse();
-  const [evenings, setEvenings] = useState("4");
+  const [sessions, setSessions] = useState("4");
   const [kerf, setKerf] = useState("1.5");
   const [turns, setTurns] = useState(true);
   const asked = useSettled<CutAsked>(
-    { evenings: Number(evenings), kerf_mm: Number(kerf.replace(",", ".")), turns },
+    { sessions: Number(sessions), kerf_mm: Number(kerf.replace(",", ".")), turns },
     TYPING_MS,
   );
   const cut = useCutList(asked);
-  const query = `?evenings=${String(asked.evenings)}&kerf_mm=${String(asked.kerf_mm)}&turns=${String(asked.turns)}`;
+  const query = `?sessions=${String(asked.sessions)}&kerf_mm=${String(asked.kerf_mm)}&turns=${String(asked.turns)}`;
   const at = `/api/courses/${String(id)}/cut-list`;
   return (
     <div className="space-y-3">
       <Panel tight className="flex flex-wrap items-end gap-4 print:hidden">
         <TextField
-          label="Blanks for how many evenings"
+          label="Blanks for how many sessions"
           inputMode="numeric"
-          value={evenings}
-          onChange={setEvenings}
+          value={sessions}
+          onChange={setSessions}
         />
         <TextField label="A cut takes, mm" inputMode="decimal" value={kerf} onChange={setKerf} />
         <Toggle checked={turns} onChange={setTurns}>

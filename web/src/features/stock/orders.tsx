@@ -3,7 +3,7 @@ import { Empty } from "../../ui/states";
 import { money } from "./money";
 import type { Item, Store } from "./queries";
 
-/** What to order so that the evenings ahead are covered, by supplier. */
+/** What to order so that the sessions ahead are covered, by supplier. */
 export function Orders({ store }: { store: Store }) {
   const asked = store.items.filter((item) => item.order !== "");
   const suppliers = [...new Set(asked.map((item) => item.supplier))].sort();
@@ -15,7 +15,7 @@ export function Orders({ store }: { store: Store }) {
           Print
         </button>
       </div>
-      {asked.length === 0 && <Empty>All that is counted lasts through the evenings ahead.</Empty>}
+      {asked.length === 0 && <Empty>All that is counted lasts through the sessions ahead.</Empty>}
       {suppliers.map((supplier) => (
         <Supplier key={supplier} name={supplier} items={asked.filter((item) => item.supplier === supplier)} />
       ))}

@@ -65,9 +65,9 @@ export function useStore() {
 
 export type Change = ReturnType<typeof useStore>;
 
-export type CutAsked = { evenings: number; kerf_mm: number; turns: boolean };
+export type CutAsked = { sessions: number; kerf_mm: number; turns: boolean };
 
-/** The blanks of the coming evenings laid on what there is to cut. */
+/** The blanks of the coming sessions laid on what there is to cut. */
 export function useCutList(asked: CutAsked) {
   const { id } = useCourse();
   return useQuery({

@@ -34,7 +34,7 @@ function item(id: number, name: string, more: Record<string, unknown> = {}) {
     left_words: "3.0 m",
     counted_at: null,
     real: 1.2,
-    lasts: "4 evenings, 2 to 6",
+    lasts: "4 sessions, 2 to 6",
     low: false,
     order: "",
     supplier: "",
@@ -55,7 +55,7 @@ const STORE = {
     item(3, "Rod other", { order: "1.0 m", supplier: "" }),
   ],
   bottles: [],
-  gas: { words: "0 L ± 0", lasts: "", per_evening: null, real: 1 },
+  gas: { words: "0 L ± 0", lasts: "", per_session: null, real: 1 },
   costs: {
     kinds: { gas: "gas", wire: "wire" },
     whole: ROW,
@@ -63,7 +63,7 @@ const STORE = {
     litre: 0.02,
     people: [ROW],
     coupons: [{ ...ROW, name: "Butt", gas_l: 10, postflow_l: 2, cup_more_l: 0, purge_l: 0 }],
-    evenings: [ROW],
+    sessions: [ROW],
   },
 };
 const AT = "/api/courses/7/stock";
@@ -75,7 +75,7 @@ it("shows what is left and what to order from whom, with sums", async () => {
   expect(within(orders).getByText("Quayside").parentElement?.textContent).toContain("12.00");
   expect(within(orders).getByText("No supplier named")).toBeTruthy();
   expect(within(orders).getByText("10.0 m, by Mon 9 Mar")).toBeTruthy();
-  expect(screen.getAllByText("lasts 4 evenings, 2 to 6")).toHaveLength(3);
+  expect(screen.getAllByText("lasts 4 sessions, 2 to 6")).toHaveLength(3);
 });
 
 it("writes a count down and changes what an item is", async () => {

@@ -63,7 +63,7 @@ function Files() {
       </a>
       ,{" "}
       <a className="link" href={`${at}/plan.csv`}>
-        plan of the evenings
+        plan of the sessions
       </a>
     </p>
   );

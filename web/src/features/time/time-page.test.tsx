@@ -46,7 +46,7 @@ const progress = {
       ],
     },
   ],
-  ladder: [
+  sequence: [
     { title: "Plate", state: "done", words: "done", assignment: 4 },
     { title: "Lap", state: "tried", words: "being tried", assignment: 5 },
     { title: "Tube", state: "locked", words: "not yet", assignment: null },
@@ -78,13 +78,13 @@ const reads = {
   "GET /api/courses/7/students/1/forecasts": [forecast],
 };
 
-it("tells a student's story: ladder, beads by date, figures, faults since gone, what was asked to change", async () => {
+it("tells a student's story: sequence, beads, figures, faults since gone, what was asked to change", async () => {
   serve(reads);
   show(<MyTimePage />);
-  const ladder = await screen.findByRole("list", { name: "Ladder" });
-  expect(within(ladder).queryByText("Tube")).toBeNull();
-  await userEvent.click(within(ladder).getByRole("button", { name: "1 rungs to come" }));
-  expect(within(ladder).getByText(/Tube/)).toBeTruthy();
+  const sequence = await screen.findByRole("list", { name: "Sequence" });
+  expect(within(sequence).queryByText("Tube")).toBeNull();
+  await userEvent.click(within(sequence).getByRole("button", { name: "1 steps to come" }));
+  expect(within(sequence).getByText(/Tube/)).toBeTruthy();
 
   expect(screen.getAllByRole("img", { name: /^Strip of/ })).toHaveLength(4);
   expect(
@@ -108,7 +108,7 @@ it("tells a student's story: ladder, beads by date, figures, faults since gone, 
 it("shows figures as a table on the key, with a dash where nothing was measured", async () => {
   serve(reads);
   show(<MyTimePage />);
-  await screen.findByRole("list", { name: "Ladder" });
+  await screen.findByRole("list", { name: "Sequence" });
   await userEvent.keyboard("t");
   const cells = screen.getAllByRole("cell").map((cell) => cell.textContent);
   expect(cells).toContain("12.0 %");

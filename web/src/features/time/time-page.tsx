@@ -9,7 +9,7 @@ import { useSession } from "../../ui/use-session";
 import { Changes } from "./changes";
 import { Coupon } from "./coupon";
 import { FaultCalendar } from "./fault-calendar";
-import { Ladder } from "./ladder";
+import { Sequence } from "./sequence";
 import { useForecasts, useProgress } from "./queries";
 
 export function MyTimePage() {
@@ -22,14 +22,14 @@ export function StudentTimePage() {
   return <OverTime studentId={Number(studentId)} />;
 }
 
-/** A student's story on one screen: ladder, strips by date, where figures go, faults, what was asked to change. */
+/** A student's story on one screen: sequence, strips by date, where figures go, faults, what was asked to change. */
 function OverTime({ studentId, mine = false }: { studentId: number; mine?: boolean }) {
   const paths = usePaths();
   const progress = useProgress(studentId);
   const forecasts = useForecasts(studentId);
   if (progress.isPending) return <Loading what="the beads so far" />;
   if (progress.isError) return <Problem error={progress.error} again={() => void progress.refetch()} />;
-  const { series, student, ladder, changes } = progress.data;
+  const { series, student, sequence, changes } = progress.data;
   const attempts = byDate(series);
   return (
     <div className="space-y-3">
@@ -43,7 +43,7 @@ function OverTime({ studentId, mine = false }: { studentId: number; mine?: boole
           {mine ? "My report to print" : "Report to print"}
         </Link>
       </div>
-      <Ladder rungs={ladder} />
+      <Sequence steps={sequence} />
       {attempts.length === 0 && <Empty>No bead has been photographed yet.</Empty>}
       {attempts.length > 0 && (
         <div className="grid gap-3 lg:grid-cols-[minmax(0,21rem)_minmax(0,1fr)]">

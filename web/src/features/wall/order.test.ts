@@ -20,13 +20,13 @@ const standings = [
   standing(2, 0.8, ready),
   standing(3, 0.7, { stuck: true }),
 ];
-const names = (order: "need" | "name" | "rung") =>
+const names = (order: "need" | "name" | "step") =>
   ordered(rows, standings, order).map((r) => r.student.display_name);
 
-it("hangs the wall by name, by need with the stuck first, and by rung with the furthest first", () => {
+it("hangs the wall by name, by need with the stuck first, and by step with the furthest first", () => {
   expect(names("name")).toEqual(["Alma", "Bo", "Cleo"]);
   expect(names("need")).toEqual(["Bo", "Cleo", "Alma"]);
-  expect(names("rung")).toEqual(["Alma", "Bo", "Cleo"]);
+  expect(names("step")).toEqual(["Alma", "Bo", "Cleo"]);
 });
 
 it("calls nobody stuck at a coupon who is ready for a later one", () => {

@@ -5,7 +5,7 @@ import type { Schemas } from "../../api/client";
 type Row = Schemas["WallRow"];
 type Standing = Schemas["CouponStanding"];
 
-export const ORDERS = { need: "who needs it most", name: "name", rung: "rung" } as const;
+export const ORDERS = { need: "who needs it most", name: "name", step: "step" } as const;
 export type Order = keyof typeof ORDERS;
 
 /** Who is stuck at a coupon and is not ready for a later one: they have got over it. */
@@ -16,14 +16,14 @@ export function stuckIn(standings: Standing[]): Standing[] {
   );
 }
 
-/** Rows by name, by need (stuck first, then the least likely to pass next), or by rung (furthest first). */
+/** Rows by name, by need (stuck first, then the least likely to pass next), or by step (furthest first). */
 export function ordered(rows: Row[], standings: Standing[], order: Order): Row[] {
   const stuck = new Set(stuckIn(standings).map((s) => s.student.id));
   const of = (row: Row) => standings.filter((s) => s.student.id === row.student.id);
   const need = (row: Row) => (of(row).at(-1)?.forecast.next_pass ?? 1) - (stuck.has(row.student.id) ? 2 : 0);
-  const rungs = (row: Row) => of(row).length + of(row).filter((s) => s.forecast.ready).length / 100;
+  const steps = (row: Row) => of(row).length + of(row).filter((s) => s.forecast.ready).length / 100;
   const byName = (a: Row, b: Row) => a.student.display_name.localeCompare(b.student.display_name);
   if (order === "name") return [...rows].sort(byName);
-  const score = order === "need" ? need : (row: Row) => -rungs(row);
+  const score = order === "need" ? need : (row: Row) => -steps(row);
   return [...rows].sort((a, b) => score(a) - score(b) || byName(a, b));
 }

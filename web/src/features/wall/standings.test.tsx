@@ -25,7 +25,7 @@ const standing = {
   stuck: false,
   failed_in_a_row: 0,
   cause: null,
-  next_rung: null,
+  next_step: null,
 };
 
 it("says who may climb and to what, and who is stuck and why", () => {
@@ -33,7 +33,7 @@ it("says who may climb and to what, and who is stuck and why", () => {
     ...standing,
     student: { id, display_name: name },
     forecast: { ...forecast, ready: true },
-    next_rung: { id: 9, title: "Tee" },
+    next_step: { id: 9, title: "Tee" },
   });
   const standings = [
     { ...standing, stuck: true, failed_in_a_row: 3, cause: "Uneven dabbing" },

@@ -22,7 +22,7 @@ export function MayClimb({ standings }: Props) {
       <ul className="gap-x-8 md:columns-2">
         {ready.map((s) => (
           <Row key={key(s)} standing={s} short>
-            {s.next_rung && <GiveNext rung={s.next_rung} person={s.student.id} />}
+            {s.next_step && <GiveNext step={s.next_step} person={s.student.id} />}
           </Row>
         ))}
       </ul>
@@ -96,27 +96,27 @@ function Row({ standing, short = false, children }: RowProps) {
 /** The next coupon for everybody who is ready for it: one click here, one on the form. */
 function GiveAll({ ready }: { ready: Standing[] }) {
   const paths = usePaths();
-  const rungs = new Map(ready.flatMap((s) => (s.next_rung ? [[s.next_rung.id, s.next_rung]] : [])));
-  return [...rungs.values()].map((rung) => {
-    const people = ready.filter((s) => s.next_rung?.id === rung.id).map((s) => s.student.id);
+  const steps = new Map(ready.flatMap((s) => (s.next_step ? [[s.next_step.id, s.next_step]] : [])));
+  return [...steps.values()].map((step) => {
+    const people = ready.filter((s) => s.next_step?.id === step.id).map((s) => s.student.id);
     if (people.length < 2) return null;
     return (
       <Link
-        key={rung.id}
+        key={step.id}
         className="btn mb-1 btn-primary btn-sm"
-        to={`${paths.to("assign")}?give=${String(rung.id)}&to=${people.join(",")}`}
+        to={`${paths.to("assign")}?give=${String(step.id)}&to=${people.join(",")}`}
       >
-        Give {rung.title} to all {people.length}
+        Give {step.title} to all {people.length}
       </Link>
     );
   });
 }
 
-function GiveNext({ rung, person }: { rung: Schemas["SequenceCoupon"]; person: number }) {
+function GiveNext({ step, person }: { step: Schemas["SequenceCoupon"]; person: number }) {
   const paths = usePaths();
   return (
-    <Link className="link text-sm" to={`${paths.to("assign")}?give=${String(rung.id)}&to=${String(person)}`}>
-      give {rung.title}
+    <Link className="link text-sm" to={`${paths.to("assign")}?give=${String(step.id)}&to=${String(person)}`}>
+      give {step.title}
     </Link>
   );
 }

@@ -52,7 +52,7 @@ const standing = (student: typeof wen, next_pass: number) => ({
   stuck: false,
   failed_in_a_row: 0,
   cause: null,
-  next_rung: null,
+  next_step: null,
   forecast: {
     assignment: 1,
     title: "Lap",

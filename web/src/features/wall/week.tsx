@@ -4,7 +4,7 @@ import { dateWords } from "../../ui/words";
 
 const SHOWN = 4;
 
-/** What the class as a whole gets wrong now, beside the month before: with that the next evening begins. */
+/** What the class as a whole gets wrong now, beside the month before: with that the next session begins. */
 export function Week({ week }: { week: Schemas["Week"] }) {
   return (
     <Panel tight aria-label="The last week of welding">

@@ -12,7 +12,7 @@ afterEach(() => {
 });
 
 const MILL = { name: "Mill", second_factor: false, photo_retention_days: null };
-const EVENING = { id: 3, name: "Evening", people: 1, archived_at: null, role: null };
+const EVENING = { id: 3, name: "Session", people: 1, archived_at: null, role: null };
 const GUS = {
   id: 30,
   username: "gus",
@@ -20,7 +20,7 @@ const GUS = {
   owns: false,
   is_active: true,
   second_factor: true,
-  courses: [{ course: "Evening", role: "student" }],
+  courses: [{ course: "Session", role: "student" }],
 };
 const changed = (calls: { method: string; path: string; body: unknown }[]) =>
   calls.filter((call) => call.method !== "GET").map((call) => [`${call.method} ${call.path}`, call.body]);
@@ -36,7 +36,7 @@ it("sets what holds in all courses and takes part in one", async () => {
   await userEvent.click(await screen.findByLabelText("Who teaches signs in with a second factor"));
   await userEvent.type(screen.getByLabelText(/Thin photos to their strips/), "400");
   await userEvent.click(screen.getByRole("button", { name: "Keep" }));
-  await userEvent.click(await screen.findByRole("button", { name: "Take part in Evening" }));
+  await userEvent.click(await screen.findByRole("button", { name: "Take part in Session" }));
   await waitFor(() => expect(changed(calls)).toHaveLength(2));
   expect(changed(calls)).toEqual([
     ["PUT /api/workshop", { name: "Mill", second_factor: true, photo_retention_days: 400 }],

@@ -1,6 +1,6 @@
 """The coupon designs that ship with the product: data/library.json, and putting them into the database.
 
-Two ladders order them: stainless first, and carbon steel first (cheaper, forgiving) with the same
+Two sequences order them: stainless first, and carbon steel first (cheaper, forgiving) with the same
 steps on stainless after it.
 """
 
@@ -16,14 +16,14 @@ PLACE = ("stainless_step", "carbon_step", "usual_faults")
 
 
 def library() -> list[dict[str, Any]]:
-    """The designs of library.json, each with its rung on either ladder (None: not on it)."""
+    """The designs of library.json, each with its step on either sequence (None: not on it)."""
     told = json.loads(FILE.read_text())
-    rungs = {name: {code: k for k, code in enumerate(codes, 1)} for name, codes in told["ladders"].items()}
+    steps = {name: {code: k for k, code in enumerate(codes, 1)} for name, codes in told["sequences"].items()}
     return [
         {
             **design,
-            "stainless_step": rungs["stainless"].get(design["code"]),
-            "carbon_step": rungs["carbon"].get(design["code"]),
+            "stainless_step": steps["stainless"].get(design["code"]),
+            "carbon_step": steps["carbon"].get(design["code"]),
         }
         for design in told["designs"]
     ]

@@ -32,7 +32,7 @@ BELONGING = {
 """Tables whose rows belong to an attempt, and how they lead to it."""
 AFTER_RETURN = ("verdicts", "marks", "references")
 """What tells of a mark: given once that is returned, as on the page. How two markers came to agree is theirs."""
-OWN = {"memberships": "user", "attendance": "user", "sittings": "student"}
+OWN = {"memberships": "user", "attendance": "user", "slots": "student"}
 NEVER = ("password", "skeleton", "last_login")
 
 

@@ -8,7 +8,7 @@ from django.db.models import Field, Model, Q, QuerySet
 
 from judicum.server.catalogue.coupons.models import Assignment, Design
 from judicum.server.catalogue.schemes.models import Scheme
-from judicum.server.follow.evenings.models import Attendance, Booth, BoothNote, Session, Sitting, WeldedAt
+from judicum.server.follow.sessions.models import Attendance, Booth, BoothNote, BoothSlot, Session, WeldedAt
 from judicum.server.follow.stock.models import Bottle, GaugeReading, Item, Movement, Use
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course, Membership
@@ -118,7 +118,7 @@ TABLES: tuple[Table, ...] = (
     Table("corrections", Correction, "Steps by hand over a result.", _of("measurement__photo__attempt__course")),
     Table("events", Event, "The log of each attempt; its data names measurements and photos.", _of("attempt__course")),
     Table("figures", MeasurementSummary, "What counts of an attempt's photos.", _of("attempt__course")),
-    Table("verdicts", Verdict, "Causes taken or set aside.", _of("attempt__course")),
+    Table("verdicts", Verdict, "Causes confirmed or ruled out.", _of("attempt__course")),
     Table("marks", Mark, "Marks.", _of("attempt__course")),
     Table("second_marks", SecondMark, "Blind second marks.", _of("attempt__course")),
     Table("references", Reference, "Marks kept as a measure for markers.", _of("attempt__course")),
@@ -128,7 +128,7 @@ TABLES: tuple[Table, ...] = (
     Table("booth_notes", BoothNote, "What did not work at a booth.", _of("booth__course")),
     Table("welded_at", WeldedAt, "The booth of an attempt.", _of("attempt__course")),
     Table("attendance", Attendance, "Who was away or there.", _of("session__course")),
-    Table("sittings", Sitting, "Who stands where.", _of("session__course")),
+    Table("slots", BoothSlot, "Who stands where.", _of("session__course")),
     Table("stock_items", Item, "Sorts of stock.", _of("course")),
     Table("stock_moves", Movement, "What came, went, was counted.", _of("item__course")),
     Table("stock_uses", Use, "What attempts took.", _of("course")),
@@ -144,7 +144,7 @@ LEFT_OUT = {
     "photos.Upload": "on its way",
     "marking.Phrase": "a marker's own, for every course",
     "reports.Report": "made from what is here",
-    "evenings.Feed": "secret addresses",
-    "notices.Wish": "a person's own",
+    "evenings.CalendarSubscription": "secret addresses",
+    "notices.NotificationPreference": "a person's own",
 }
 """Every other model of ours, and why it is in no course's archive."""

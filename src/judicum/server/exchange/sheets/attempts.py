@@ -128,8 +128,8 @@ FIGURES = (*NAMED, *(Column(one) for one in MEASURED), *(Column(spec) for spec i
 
 
 def figure_rows(course: Course) -> Iterator[Sequence[Any]]:
-    for attempt in _of(course).exclude(figures=None).select_related("figures"):
-        measured = [_rounded(getattr(attempt.figures, one.key)) for one in MEASURED]
+    for attempt in _of(course).exclude(summary=None).select_related("summary"):
+        measured = [_rounded(getattr(attempt.summary, one.key)) for one in MEASURED]
         yield [*_name(attempt), *measured, *(attempt.by_hand.get(key) for key in FINDINGS.keys)]
 
 

@@ -1,4 +1,4 @@
-"""What a course's practice costs: by person, by coupon, by evening; and where the gas goes."""
+"""What a course's practice costs: by person, by coupon, by session; and where the gas goes."""
 
 from collections.abc import Callable, Hashable
 from dataclasses import dataclass
@@ -6,7 +6,7 @@ from datetime import date
 from typing import TypeVar
 
 from judicum.core.setup import read_coupon
-from judicum.core.stock.cost import Cost, Took, costs, price_per_litre
+from judicum.core.stock.cost import Consumed, Cost, costs, price_per_litre
 from judicum.core.stock.use import GasShares, gas_shares
 from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.catalogue.coupons.setup import card_for, coupon_of
@@ -29,11 +29,11 @@ class AtCoupon:
 
 @dataclass(frozen=True)
 class Costs:
-    """Money by person, coupon and evening, newest evening first; `litre` is the price of one of argon, None where not told."""
+    """Money by person, coupon and session, newest session first; `litre` is the price of one of argon, None where not told."""
 
     people: list[tuple[User, int, Cost]]
     coupons: list[AtCoupon]
-    evenings: list[tuple[date, int, Cost]]
+    sessions: list[tuple[date, int, Cost]]
     whole: Cost
     litre: float | None
 
@@ -43,11 +43,11 @@ def costs_of(store: queries.Store, people: list[User]) -> Costs:
     items = [one.item for one in store.shelf]
     litre = next((price_per_litre(i.price, i.spec["bottle_l"]) for i in items if i.kind == "gas" and i.price), None)
 
-    def by(key: Callable[[queries.Took], Key]) -> dict[Key, Cost]:
-        return costs(row for one in store.took for row in _rows(key(one), one, store, items, litre))
+    def by(key: Callable[[queries.AttemptUse], Key]) -> dict[Key, Cost]:
+        return costs(row for one in store.uses for row in _rows(key(one), one, store, items, litre))
 
-    def count(of: Callable[[queries.Took], object], what: object) -> int:
-        return sum(of(one) == what for one in store.took)
+    def count(of: Callable[[queries.AttemptUse], object], what: object) -> int:
+        return sum(of(one) == what for one in store.uses)
 
     persons, goals, days = by(lambda t: t.student), by(lambda t: t.assignment), by(lambda t: t.day)
     nothing = Cost({}, ())
@@ -63,16 +63,20 @@ def costs_of(store: queries.Store, people: list[User]) -> Costs:
     )
 
 
-def _rows(key: Key, one: queries.Took, store: queries.Store, items: list[Item], litre: float | None) -> list[Took[Key]]:
+def _rows(
+    key: Key, one: queries.AttemptUse, store: queries.Store, items: list[Item], litre: float | None
+) -> list[Consumed[Key]]:
     """What an attempt took, as the core reckons its cost; gas with what really goes for each litre logged."""
-    found = [Took(key, "gas", store.gas_real * one.gas_l, litre)]
+    found = [Consumed(key, "gas", store.gas_real * one.gas_l, litre)]
     for kind, amount in (("wire", one.wire_m), ("blank", float(one.blanks))):
         if amount:
             mine = (
-                i for i in items if i.kind == kind and queries.takes(i, one, lambda pk: store.assignments[pk].design)
+                i
+                for i in items
+                if i.kind == kind and queries.amount_of(i, one, lambda pk: store.assignments[pk].design)
             )
             item = next(mine, None)
-            found.append(Took(key, kind, amount, item.price if item else None))
+            found.append(Consumed(key, kind, amount, item.price if item else None))
     return found
 
 

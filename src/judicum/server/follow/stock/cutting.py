@@ -21,23 +21,23 @@ class OfMetal:
     laid: CutList
 
 
-def cutting(user: User, course_id: int, evenings: int, kerf_mm: float, turns: bool) -> list[OfMetal]:
-    """What is to be cut so that blanks last the coming evenings, by metal and thickness.
+def cutting(user: User, course_id: int, sessions: int, kerf_mm: float, turns: bool) -> list[OfMetal]:
+    """What is to be cut so that blanks last the coming sessions, by metal and thickness.
 
     Raises:
-        InvalidValues: evenings or kerf outside what makes sense. NotFound, NotAllowed: not a course one teaches.
+        InvalidValues: sessions or kerf outside what makes sense. NotFound, NotAllowed: not a course one teaches.
     """
     store = store_of(user, course_id)
-    if not 1 <= evenings <= MAX_WEEKS:
-        raise InvalidValue("evenings", evenings, f"1 to {MAX_WEEKS}")
+    if not 1 <= sessions <= MAX_WEEKS:
+        raise InvalidValue("sessions", sessions, f"1 to {MAX_WEEKS}")
     stocks = [one for one in store.shelf if one.item.kind in ("sheet", "bar") and one.level.left >= 1]
     groups: dict[tuple[str, float], list[OnShelf]] = {}
     for one in store.shelf:
-        if one.item.kind == "blank" and _short(one, evenings):
+        if one.item.kind == "blank" and _short(one, sessions):
             groups.setdefault((one.item.spec["metal"], one.item.spec["thickness_mm"]), []).append(one)
     found = []
     for (metal, thick), blanks in groups.items():
-        pieces = [Piece(one.item.name, *_sides(one.item), _short(one, evenings)) for one in blanks]
+        pieces = [Piece(one.item.name, *_sides(one.item), _short(one, sessions)) for one in blanks]
         mine = [
             one
             for one in stocks
@@ -50,11 +50,11 @@ def cutting(user: User, course_id: int, evenings: int, kerf_mm: float, turns: bo
     return found
 
 
-def _short(one: OnShelf, evenings: int) -> int:
-    """Blanks to be cut so that the coming evenings are covered."""
-    if one.lasts is None or one.lasts.low >= evenings:
+def _short(one: OnShelf, sessions: int) -> int:
+    """Blanks to be cut so that the coming sessions are covered."""
+    if one.lasts is None or one.lasts.low >= sessions:
         return 0
-    return max(0, ceil(one.lasts.per_evening * evenings + one.lasts.per_evening - max(0.0, one.level.left)))
+    return max(0, ceil(one.lasts.per_session * sessions + one.lasts.per_session - max(0.0, one.level.left)))
 
 
 def _sides(item: Item) -> tuple[float, float]:

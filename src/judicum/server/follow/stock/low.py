@@ -14,5 +14,5 @@ def told_low(store: Store) -> list[str]:
 
 
 def gas_is_low(store: Store) -> bool:
-    """Whether argon may not last through the next evening."""
+    """Whether argon may not last through the next session."""
     return bool(store.bottles) and store.gas_lasts is not None and store.gas_lasts.low < 1

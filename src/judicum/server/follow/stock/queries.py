@@ -1,4 +1,4 @@
-"""What a course has to weld with, what its evenings take, how long that lasts."""
+"""What a course has to weld with, what its sessions take, how long that lasts."""
 
 from collections import defaultdict
 from collections.abc import Callable, Iterable, Mapping, Sequence
@@ -14,20 +14,20 @@ from judicum.core.setup import read_coupon
 from judicum.core.stock.bottle import FULL_BAR, Content, Fall, Reading, content, falls, litres
 from judicum.core.stock.lasts import Lasts, lasts, to_order
 from judicum.core.stock.level import Level, Move, level, real_share, worn
-from judicum.core.stock.use import Taken, taken
+from judicum.core.stock.use import Consumption, consumption
 from judicum.server.catalogue.coupons.models import Assignment, Design
 from judicum.server.catalogue.coupons.setup import card_for, coupon_of
-from judicum.server.follow.evenings.models import Sitting
-from judicum.server.follow.evenings.queries import sessions_ahead
+from judicum.server.follow.sessions.models import BoothSlot
+from judicum.server.follow.sessions.queries import sessions_ahead
 from judicum.server.follow.stock.models import Bottle, GaugeReading, Item, Movement, Use
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
 from judicum.server.people.courses.queries import membership_of, staff_of
 
-EVENINGS_BACK = 20
-"""Past evenings that say what one takes: half a year of weekly ones."""
+SESSIONS_BACK = 20
+"""Past sessions that say what one takes: half a year of weekly ones."""
 ORDERED_FOR = 8
-"""Evenings that an order is to cover where the plan names fewer."""
+"""Sessions that an order is to cover where the plan names fewer."""
 LOGGED = ("wire", "blank")
 """Kinds of which runs tell what they took; of the others only counts do."""
 SAME_MM = 0.051
@@ -35,7 +35,7 @@ SAME_MM = 0.051
 
 
 @dataclass(frozen=True)
-class Took:
+class AttemptUse:
     """What one attempt took, where and when: a row of `Use` with the day it counts for."""
 
     at: datetime
@@ -50,7 +50,7 @@ class Took:
 
 @dataclass(frozen=True)
 class OnShelf:
-    """An item with what is left of it, what an evening takes, how long it lasts, and what to order by when."""
+    """An item with what is left of it, what an session takes, how long it lasts, and what to order by when."""
 
     item: Item
     level: Level
@@ -86,7 +86,7 @@ class Store:
     gas_left: Content
     gas_lasts: Lasts | None
     gas_real: float
-    took: list[Took]
+    uses: list[AttemptUse]
     assignments: Mapping[int, Assignment]
 
 
@@ -100,34 +100,34 @@ def store_of(user: User, course_id: int) -> Store:
 
 
 def store_in(course: Course) -> Store:
-    took = took_in(course)
+    uses = uses_in(course)
     plan = Planned.of(course)
-    bottles = bottles_in(course, took)
+    bottles = bottles_in(course, uses)
     items = list(Item.objects.filter(course=course))
     for item in items:
         item.course = course
     moves = moves_of(items)
-    gas = _Gas.of(items, moves, bottles, took, plan)
+    gas = _Gas.of(items, moves, bottles, uses, plan)
     shelf = []
     for item in items:
-        used = [(one.at, amount) for one in took if (amount := takes(item, one, plan.design_of))]
+        used = [(one.at, amount) for one in uses if (amount := amount_of(item, one, plan.design_of))]
         known = level(moves[item.pk], used)
         shelf.append(
             gas.on_shelf(item, known)
             if item.kind == "gas"
-            else _on_shelf(item, known, used, moves[item.pk], took, plan)
+            else _on_shelf(item, known, used, moves[item.pk], uses, plan)
         )
-    return Store(course, plan.days, shelf, bottles, gas.left, gas.lasts, gas.real, took, plan.assignments)
+    return Store(course, plan.days, shelf, bottles, gas.left, gas.lasts, gas.real, uses, plan.assignments)
 
 
-def took_in(course: Course) -> list[Took]:
+def uses_in(course: Course) -> list[AttemptUse]:
     """What attempts took, oldest first."""
     zone = ZoneInfo(course.time_zone)
     rows = Use.objects.filter(course=course).order_by("at", "attempt_id").values_list(
         "at", "attempt__student_id", "attempt__assignment_id", "gas_l", "wire_m", "wire_alloy", "wire_mm", "blanks"
     )  # fmt: skip
     return [
-        Took(at, at.astimezone(zone).date(), student, assignment, gas, wire, (alloy, size), blanks)
+        AttemptUse(at, at.astimezone(zone).date(), student, assignment, gas, wire, (alloy, size), blanks)
         for at, student, assignment, gas, wire, alloy, size, blanks in rows
     ]
 
@@ -142,7 +142,7 @@ def moves_of(items: Iterable[Item]) -> dict[int, list[Move]]:
     return found
 
 
-def takes(item: Item, one: Took, design_of: Callable[[int], Design]) -> float:
+def amount_of(item: Item, one: AttemptUse, design_of: Callable[[int], Design]) -> float:
     """What an attempt took of an item, in its unit; 0 of what no log tells of."""
     if item.kind == "wire":
         alloy, size = one.wire
@@ -165,67 +165,76 @@ def _is_of(item: Item, design: Design) -> bool:
 
 @dataclass(frozen=True)
 class Planned:
-    """The evenings ahead and what stands in their plan."""
+    """The sessions ahead and what stands in their plan."""
 
     days: list[date]
-    sittings: list[tuple[date, int]]
+    slots: list[tuple[date, int]]
     assignments: Mapping[int, Assignment]
-    _reckoned: dict[int, Taken] = field(default_factory=dict)
+    _reckoned: dict[int, Consumption] = field(default_factory=dict)
 
     @classmethod
     def of(cls, course: Course) -> "Planned":
         sessions = sessions_ahead(course)
-        rows = Sitting.objects.filter(session__in=sessions).values_list("session__date", "assignment_id")
+        rows = BoothSlot.objects.filter(session__in=sessions).values_list("session__date", "assignment_id")
         every = Assignment.objects.filter(course=course).select_related("design", "course")
         return cls([one.date for one in sessions], list(rows), {one.pk: one for one in every})
 
     def design_of(self, assignment: int) -> Design:
         return self.assignments[assignment].design
 
-    def taken(self, assignment: int) -> Taken:
+    def consumption(self, assignment: int) -> Consumption:
         """What one coupon of an assignment takes by its card."""
         if assignment not in self._reckoned:
             goal = self.assignments[assignment]
-            self._reckoned[assignment] = taken([], read_coupon(coupon_of(goal)), card_for(goal), goal.design.length_mm)
+            self._reckoned[assignment] = consumption(
+                [], read_coupon(coupon_of(goal)), card_for(goal), goal.design.length_mm
+            )
         return self._reckoned[assignment]
 
     def amounts(self, of: Callable[[int], float]) -> list[float | None]:
-        """What each evening ahead takes of something by its plan; None where nothing is planned for it."""
+        """What each session ahead takes of something by its plan; None where nothing is planned for it."""
         found: dict[date, float] = {}
-        for day, assignment in self.sittings:
+        for day, assignment in self.slots:
             found[day] = found.get(day, 0.0) + of(assignment)
         return [found.get(day) for day in self.days]
 
-    def as_took(self, assignment: int) -> Took:
+    def as_use(self, assignment: int) -> AttemptUse:
         """A planned coupon as if it had been welded."""
-        one = self.taken(assignment)
+        one = self.consumption(assignment)
         now = timezone.now()
-        return Took(now, now.date(), 0, assignment, one.gas_l, one.wire_m, one.wire or ("", None), one.blanks)
+        return AttemptUse(now, now.date(), 0, assignment, one.gas_l, one.wire_m, one.wire or ("", None), one.blanks)
 
     def order(
         self, item: Item, left: float, found: Lasts | None, planned: Sequence[float | None]
     ) -> tuple[float, date | None]:
-        """How much to order, and by when, so that the coming evenings are covered; 0 where they are."""
+        """How much to order, and by when, so that the coming sessions are covered; 0 where they are."""
         if found is None:
             return 0.0, None
-        evenings = max(len(self.days), ORDERED_FOR)
-        if found.low >= evenings:
+        sessions = max(len(self.days), ORDERED_FOR)
+        if found.low >= sessions:
             return 0.0, None
         short = self.days[found.low] if found.low < len(self.days) else None
-        return to_order(left, found, evenings, planned), short and short - timedelta(days=item.lead_days or 0)
+        return to_order(left, found, sessions, planned), short and short - timedelta(days=item.lead_days or 0)
 
 
 def _on_shelf(
-    item: Item, known: Level, used: list[tuple[datetime, float]], moves: list[Move], took: list[Took], plan: Planned
+    item: Item,
+    known: Level,
+    used: list[tuple[datetime, float]],
+    moves: list[Move],
+    uses: list[AttemptUse],
+    plan: Planned,
 ) -> OnShelf:
-    days = sorted({one.day for one in took})[-EVENINGS_BACK:]
+    days = sorted({one.day for one in uses})[-SESSIONS_BACK:]
     zone = ZoneInfo(item.course.time_zone)
     by_day: dict[date, float] = defaultdict(float)
     for at, amount in used:
         by_day[at.astimezone(zone).date()] += amount * known.real
     past = [by_day[day] for day in days] if item.kind in LOGGED else _worn_past(moves, days)
     logged = item.kind in LOGGED
-    planned = plan.amounts(lambda goal: known.real * takes(item, plan.as_took(goal), plan.design_of)) if logged else []
+    planned = (
+        plan.amounts(lambda goal: known.real * amount_of(item, plan.as_use(goal), plan.design_of)) if logged else []
+    )
     found = lasts(max(0.0, known.left), past, planned)
     order, by = plan.order(item, max(0.0, known.left), found, planned)
     low = known.left <= (item.low_at or 0.0) or (found is not None and found.low < 1)
@@ -233,16 +242,16 @@ def _on_shelf(
 
 
 def _worn_past(moves: list[Move], days: list[date]) -> list[float]:
-    """What evenings took of something that is only counted: evenly between its first and last count."""
+    """What sessions took of something that is only counted: evenly between its first and last count."""
     found = worn(moves)
     if found is None:
         return []
     gone, first, last = found
-    evenings = [day for day in days if first.date() <= day <= last.date()]
-    return [gone / len(evenings)] * len(evenings)
+    sessions = [day for day in days if first.date() <= day <= last.date()]
+    return [gone / len(sessions)] * len(sessions)
 
 
-def bottles_in(course: Course, took: Sequence[Took]) -> list[InUse]:
+def bottles_in(course: Course, uses: Sequence[AttemptUse]) -> list[InUse]:
     """Bottles in use; what was logged is shared evenly among those that were open."""
     open_ones = list(Bottle.objects.filter(course=course, closed_at=None))
     readings: dict[int, list[GaugeReading]] = defaultdict(list)
@@ -253,22 +262,22 @@ def bottles_in(course: Course, took: Sequence[Took]) -> list[InUse]:
     for bottle in open_ones:
         rows = readings[bottle.pk]
         told = [Reading(one.at, one.bar, one.temperature_c, one.off_bar) for one in rows]
-        logged = [share * _gas_between(took, a.at, b.at) for a, b in pairwise(told)]
+        logged = [share * _gas_between(uses, a.at, b.at) for a, b in pairwise(told)]
         last = content(bottle.size_l, told[-1]) if told else None
         if last is not None:
-            since = share * _gas_between(took, told[-1].at, None)
+            since = share * _gas_between(uses, told[-1].at, None)
             last = Content(max(0.0, last.litres - since), last.uncertainty)
         found.append(InUse(bottle, rows[-1] if rows else None, last, falls(bottle.size_l, told, logged)))
     return found
 
 
-def _gas_between(took: Sequence[Took], since: datetime, until: datetime | None) -> float:
-    return sum(one.gas_l for one in took if one.at > since and (until is None or one.at <= until))
+def _gas_between(uses: Sequence[AttemptUse], since: datetime, until: datetime | None) -> float:
+    return sum(one.gas_l for one in uses if one.at > since and (until is None or one.at <= until))
 
 
 @dataclass(frozen=True)
 class _Gas:
-    """Gas of a course: its evenings in litres, and what they leave of open and full bottles."""
+    """Gas of a course: its sessions in litres, and what they leave of open and full bottles."""
 
     left: Content
     lasts: Lasts | None
@@ -278,7 +287,12 @@ class _Gas:
 
     @classmethod
     def of(
-        cls, items: list[Item], moves: Mapping[int, list[Move]], bottles: list[InUse], took: list[Took], plan: Planned
+        cls,
+        items: list[Item],
+        moves: Mapping[int, list[Move]],
+        bottles: list[InUse],
+        uses: list[AttemptUse],
+        plan: Planned,
     ) -> "_Gas":
         full = sum(
             max(0.0, level(moves[item.pk], []).left) * litres(item.spec["bottle_l"], FULL_BAR)
@@ -290,14 +304,14 @@ class _Gas:
         welded = [fall for one in bottles for fall in one.falls if fall.logged]
         real = real_share(sum(f.fell for f in welded), sum(f.logged for f in welded))
         by_day: dict[date, float] = defaultdict(float)
-        for one in took:
+        for one in uses:
             by_day[one.day] += real * one.gas_l
-        planned = plan.amounts(lambda goal: real * plan.taken(goal).gas_l)
-        past = [by_day[day] for day in sorted(by_day)[-EVENINGS_BACK:]]
+        planned = plan.amounts(lambda goal: real * plan.consumption(goal).gas_l)
+        past = [by_day[day] for day in sorted(by_day)[-SESSIONS_BACK:]]
         return cls(Content(full + open_l, off), lasts(full + open_l, past, planned, off), real, plan, planned)
 
     def on_shelf(self, item: Item, known: Level) -> OnShelf:
-        """Full bottles on the shelf: ordered by the litres that the evenings take."""
+        """Full bottles on the shelf: ordered by the litres that the sessions take."""
         order, by = self.plan.order(item, self.left.litres, self.lasts, self.planned)
         bottles = -(-order // litres(item.spec["bottle_l"], FULL_BAR))
         low = known.left <= (item.low_at or 0.0) and (self.lasts is None or self.lasts.low < ORDERED_FOR)

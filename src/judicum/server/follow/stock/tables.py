@@ -1,7 +1,7 @@
 """Stock, its moves and the plan as CSV."""
 
 from judicum.core.stock.items import KINDS
-from judicum.server.follow.evenings.queries import begins_at, sittings_ahead
+from judicum.server.follow.sessions.queries import begins_at, slots_ahead
 from judicum.server.follow.stock.models import Movement
 from judicum.server.follow.stock.queries import store_of
 from judicum.server.people.accounts.models import User
@@ -42,10 +42,10 @@ def moves_csv(user: User, course_id: int) -> str:
 
 
 def plan_csv(user: User, course_id: int) -> str:
-    """Who stands where when on the evenings ahead. Raises NotFound, NotAllowed."""
+    """Who stands where when on the sessions ahead. Raises NotFound, NotAllowed."""
     course = staff_of(user, course_id).course
     rows = []
-    for one in sittings_ahead(course):
+    for one in slots_ahead(course):
         one.session.course = course
         begins = begins_at(one.session, one.start)
         rows.append(

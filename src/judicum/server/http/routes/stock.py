@@ -109,7 +109,7 @@ class GaugeView(APIView):
 
 
 CUT = [
-    OpenApiParameter("evenings", OpenApiTypes.INT, description="Evenings that blanks are to last."),
+    OpenApiParameter("sessions", OpenApiTypes.INT, description="Sessions that blanks are to last."),
     OpenApiParameter("kerf_mm", OpenApiTypes.FLOAT, description="What a cut takes away, mm."),
     OpenApiParameter("turns", OpenApiTypes.BOOL, description="Whether blanks may be turned on the sheet."),
 ]
@@ -117,11 +117,11 @@ CUT = [
 
 def _cut(request: Request, course_id: int) -> list[OfMetal]:
     asked = read_as(stock_answers.CutListRequest, request.query_params.dict())
-    return cutting(person(request), course_id, asked.evenings, asked.kerf_mm, asked.turns)
+    return cutting(person(request), course_id, asked.sessions, asked.kerf_mm, asked.turns)
 
 
 class CutListView(APIView):
-    """Blanks of the coming evenings on the sheets and bars there are."""
+    """Blanks of the coming sessions on the sheets and bars there are."""
 
     @extend_schema(operation_id="cut_list_read", parameters=CUT, responses=list_of(stock_answers.CutList))
     def get(self, request: Request, course_id: int) -> Response:

@@ -38,7 +38,7 @@ class Course(models.Model):
     start_school = _school("start_school")
     finish = _school("finish")
     unit_system = _school("unit_system")
-    ladder = _school("ladder")
+    sequence = _school("sequence")
     purge_school = _school("purge_school")
     solvent = _school("solvent")
 

@@ -105,7 +105,7 @@ def standings(user: User, course_id: int) -> list[CouponStanding]:
     assignments, marks = _assignments(course_id), _pass_marks(course_id)
     returned = _returned(course_id)
     records = _records(course_id, returned, assignments, marks)
-    ladder, causes, marked = ladder_of(course), _causes(course_id), _marks(returned)
+    sequence, causes, marked = sequence_of(course), _causes(course_id), _marks(returned)
     given = {one.design.code for one in assignments.values()}
     told = _of_everybody(assignments, records, marks)
     found = []
@@ -116,7 +116,7 @@ def standings(user: User, course_id: int) -> list[CouponStanding]:
             if key not in told:
                 continue
             forecast, gave, cause = told[key], marked[key], causes.get(key)
-            coming = _next(ladder, one.design, given)
+            coming = _next(sequence, one.design, given)
             found.append(
                 CouponStanding(
                     student=person,
@@ -125,7 +125,7 @@ def standings(user: User, course_id: int) -> list[CouponStanding]:
                     stuck=not forecast.ready and (gave.failed >= FAILING or forecast.plateau),
                     failed_in_a_row=gave.failed,
                     cause=CAUSES_TOLD[cause] if cause else None,
-                    next_rung=SequenceCoupon(id=coming.pk, title=coming.title) if coming else None,
+                    next_step=SequenceCoupon(id=coming.pk, title=coming.title) if coming else None,
                 )
             )
     return found
@@ -211,28 +211,31 @@ def _forecast(everybody: ClassRecords, student_id: int, one: Assignment, marks: 
     return everybody.forecast(student_id, one.design.code, _pass_mark(one, marks), one.good_in_a_row)
 
 
-def ladder_of(course: Course) -> list[Design]:
-    """The course's ladder, from the first rung up."""
-    rung = "carbon_step" if course.ladder == "carbon" else "stainless_step"
+def sequence_of(course: Course) -> list[Design]:
+    """The course's sequence, from the first step up."""
+    step_number = "carbon_step" if course.sequence == "carbon" else "stainless_step"
     return list(
-        of_course(course.pk).filter(version=1, **{f"{rung}__isnull": False}).only("code", "title").order_by(rung)
+        of_course(course.pk)
+        .filter(version=1, **{f"{step_number}__isnull": False})
+        .only("code", "title")
+        .order_by(step_number)
     )
 
 
-def _next(ladder: list[Design], design: Design, given: Iterable[str]) -> Design | None:
-    """The rung after a coupon that was not given in the course yet."""
-    codes = [one.code for one in ladder]
+def _next(sequence: list[Design], design: Design, given: Iterable[str]) -> Design | None:
+    """The step after a coupon that was not given in the course yet."""
+    codes = [one.code for one in sequence]
     if design.code not in codes:
         return None
     had = set(given)
-    return next((one for one in ladder[codes.index(design.code) + 1 :] if one.code not in had), None)
+    return next((one for one in sequence[codes.index(design.code) + 1 :] if one.code not in had), None)
 
 
 def _causes(course_id: int) -> dict[tuple[int, int], str]:
     """The cause taken most often of each student at each coupon."""
-    taken = Verdict.objects.filter(attempt__course_id=course_id, taken=True)
+    confirmed = Verdict.objects.filter(attempt__course_id=course_id, confirmed=True)
     counts: dict[tuple[int, int], Counter[str]] = defaultdict(Counter)
-    for student, assignment, cause in taken.values_list("attempt__student_id", "attempt__assignment_id", "cause"):
+    for student, assignment, cause in confirmed.values_list("attempt__student_id", "attempt__assignment_id", "cause"):
         counts[student, assignment][cause] += 1
     return {key: count.most_common(1)[0][0] for key, count in counts.items()}
 

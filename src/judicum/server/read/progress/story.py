@@ -9,13 +9,13 @@ from judicum.server.answers.progress import Change, FigureOverTime, NextFigure, 
 from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
-from judicum.server.read.progress.forecasts import SHARES, ladder_of
+from judicum.server.read.progress.forecasts import SHARES, sequence_of
 from judicum.server.read.progress.queries import StudentRecord, student_record
 from judicum.server.record.attempts.states import AttemptState
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.marking.models import Mark
 from judicum.words.causes import CAUSES_TOLD
-from judicum.words.progress import FIGURES_TOLD, RUNGS_TOLD, became_words, figure_words
+from judicum.words.progress import FIGURES_TOLD, STEP_WORDS, became_words, figure_words
 
 TINT, MARK = "tint_level", "total"
 """Figures beside the shares: the tint of the bead, and the mark."""
@@ -36,7 +36,7 @@ def story(user: User, course_id: int, student_id: int) -> Progress:
     return Progress(
         student=record.student,
         series=series,
-        ladder=_steps(record.course, record.attempts, series),
+        sequence=_steps(record.course, record.attempts, series),
         changes=_changes(record),
     )
 
@@ -81,13 +81,13 @@ def _steps(course: Course, attempts: list[AttemptBrief], series: list[Series]) -
     tried = {a.assignment.id for a in attempts if a.state != AttemptState.ASSIGNED}
     stand = {one.assignment.id: one for one in series}
     steps, before_done = [], True
-    for design in ladder_of(course):
+    for design in sequence_of(course):
         here = [pk for pk, code in given.items() if code == design.code]
         inside = [stand[pk] for pk in here if pk in stand]
         done = any(one.good_in_a_row >= one.assignment.good_in_a_row for one in inside)
         state = DONE if done else TRIED if set(here) & tried else READY if here or before_done else LOCKED
         assignment = max(here) if here else None
-        steps.append(SequenceStep(title=design.title, state=state, words=RUNGS_TOLD[state], assignment=assignment))
+        steps.append(SequenceStep(title=design.title, state=state, words=STEP_WORDS[state], assignment=assignment))
         before_done = done
     return steps
 
@@ -99,8 +99,8 @@ def _changes(record: StudentRecord) -> list[Change]:
         Mark.objects.filter(attempt__id__any=seen).exclude(next_change="").values_list("attempt_id", "next_change")
     )
     newest = [a for a in reversed(seen.values()) if a.id in asked][:MAX_CHANGES]
-    confirmed = Verdict.objects.filter(attempt__id__any=[a.id for a in newest], taken=True)
-    causes = {pk: rest for pk, *rest in confirmed.values_list("attempt_id", "cause", "done", "gone")}
+    standing = Verdict.objects.filter(attempt__id__any=[a.id for a in newest], confirmed=True)
+    causes = {pk: rest for pk, *rest in standing.values_list("attempt_id", "cause", "done", "gone")}
     found = []
     for attempt in newest:
         cause, done, gone = causes.get(attempt.id, (None, "", ""))

@@ -43,10 +43,13 @@ def week_of(user: User, course_id: int, now: datetime | None = None) -> Week:
     told = list(rows.values_list("attempt_id", this_week, SEEN))
     new = {attempt for attempt, recent, _ in told if recent}
     seen = [(attempt, {fault["kind"] for fault in faults or []}) for attempt, _, faults in told]
-    taken = Verdict.objects.filter(
-        attempt__course_id=course_id, attempt__created_at__gt=since - MONTH, attempt__created_at__lte=end, taken=True
+    confirmed = Verdict.objects.filter(
+        attempt__course_id=course_id,
+        attempt__created_at__gt=since - MONTH,
+        attempt__created_at__lte=end,
+        confirmed=True,
     )
-    causes = [(attempt, {cause}) for attempt, cause in taken.values_list("attempt_id", "cause")]
+    causes = [(attempt, {cause}) for attempt, cause in confirmed.values_list("attempt_id", "cause")]
     return Week(
         since=since,
         until=end,

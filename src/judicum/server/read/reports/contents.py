@@ -68,7 +68,7 @@ class StudentShown:
     name: str
     course: str
     period: str
-    rungs: list[tuple[str, str]]
+    steps: list[tuple[str, str]]
     coupons: list[CouponShown]
     work_on: list[str]
 
@@ -96,7 +96,7 @@ def contents_of(report: Report, student_id: int) -> StudentShown:
         found.student.display_name,
         report.course.name,
         period_words(report.since, report.until),
-        [(one.title, one.words) for one in found.ladder if one.state != LOCKED],
+        [(one.title, one.words) for one in found.sequence if one.state != LOCKED],
         coupons,
         work_on[:5],
     )

@@ -5,7 +5,7 @@ from django.db import models
 
 
 class Verdict(models.Model):
-    """One cause of one attempt, taken as what is to change next, or set aside.
+    """One cause of one attempt, confirmed as what is to change next, or ruled out.
 
     `change` (key, from, to) and `symptoms` (code to strength, of those the cause explains) are as they were then: the next
     attempt is looked at beside them. `done` and `gone` say what the next attempt then showed, once that was marked.
@@ -13,7 +13,7 @@ class Verdict(models.Model):
 
     attempt = models.ForeignKey("attempts.Attempt", on_delete=models.CASCADE, related_name="verdicts")
     cause = models.CharField(max_length=30)
-    taken = models.BooleanField()
+    confirmed = models.BooleanField()
     change = models.JSONField(default=dict)
     symptoms = models.JSONField(default=dict)
     done = models.CharField(max_length=8, blank=True)
@@ -24,9 +24,11 @@ class Verdict(models.Model):
     class Meta:
         constraints = (
             models.UniqueConstraint(fields=("attempt", "cause"), name="one_verdict_per_cause"),
-            models.UniqueConstraint(fields=("attempt",), condition=models.Q(taken=True), name="one_cause_taken"),
+            models.UniqueConstraint(
+                fields=("attempt",), condition=models.Q(confirmed=True), name="one_cause_confirmed"
+            ),
         )
         ordering = ("id",)
 
     def __str__(self) -> str:
-        return f"{self.cause} {'taken' if self.taken else 'set aside'} for attempt {self.attempt_id}"
+        return f"{self.cause} {'confirmed' if self.confirmed else 'ruled out'} for attempt {self.attempt_id}"

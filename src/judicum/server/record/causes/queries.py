@@ -38,10 +38,10 @@ def case_of(attempt: Attempt) -> Case:
     )
     verdicts = Verdict.objects.exclude(attempt=attempt)
     mine = verdicts.filter(
-        attempt__student_id=attempt.student_id, attempt__created_at__lt=attempt.created_at, taken=True
+        attempt__student_id=attempt.student_id, attempt__created_at__lt=attempt.created_at, confirmed=True
     )
-    taken, rejected = _in_course(attempt)
-    return replace(case, confirmed=tuple(mine.values_list("cause", flat=True)), usual=taken, rejected=rejected)
+    confirmed, rejected = _in_course(attempt)
+    return replace(case, confirmed=tuple(mine.values_list("cause", flat=True)), usual=confirmed, rejected=rejected)
 
 
 def _set(run: Mapping[str, Any]) -> dict[str, Any]:
@@ -59,19 +59,19 @@ def _noticed(runs: list[dict[str, Any]]) -> dict[str, Any]:
 
 
 def _in_course(attempt: Attempt) -> tuple[dict[str, int], dict[str, int]]:
-    """How often each cause was taken and set aside in the attempt's course, this attempt left out."""
+    """How often each cause was confirmed and ruled out in the attempt's course, this attempt left out."""
     rows = (
         Verdict.objects.filter(attempt__course_id=attempt.course_id)
         .exclude(attempt=attempt)
-        .values_list("cause", "taken")
+        .values_list("cause", "confirmed")
         .annotate(times=Count("id"))
         .order_by()
     )
-    taken: Counter[str] = Counter()
+    confirmed: Counter[str] = Counter()
     rejected: Counter[str] = Counter()
-    for cause, was_taken, times in rows:
-        (taken if was_taken else rejected)[cause] = times
-    return dict(taken), dict(rejected)
+    for cause, was_confirmed, times in rows:
+        (confirmed if was_confirmed else rejected)[cause] = times
+    return dict(confirmed), dict(rejected)
 
 
 @dataclass(frozen=True)
@@ -103,7 +103,7 @@ def asked_before(attempt: Attempt) -> Asked | None:
     )
     if before is None:
         return None
-    return Asked(*before, Verdict.objects.filter(attempt=before[0], taken=True).first())
+    return Asked(*before, Verdict.objects.filter(attempt=before[0], confirmed=True).first())
 
 
 @dataclass(frozen=True)
@@ -123,7 +123,7 @@ def explanation_of(attempt: Attempt, blind: bool = False) -> Explanation:
     verdict = asked.verdict if asked else None
     return Explanation(
         explain_case(case),
-        {} if blind else dict(Verdict.objects.filter(attempt=attempt).values_list("cause", "taken")),
+        {} if blind else dict(Verdict.objects.filter(attempt=attempt).values_list("cause", "confirmed")),
         asked,
         followed(case, verdict.change, verdict.symptoms) if verdict else None,
     )

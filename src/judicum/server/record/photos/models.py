@@ -209,7 +209,7 @@ class MeasurementSummary(models.Model):
     """
 
     attempt = models.OneToOneField(
-        "attempts.Attempt", on_delete=models.CASCADE, primary_key=True, related_name="figures"
+        "attempts.Attempt", on_delete=models.CASCADE, primary_key=True, related_name="summary"
     )
     measurement = models.ForeignKey(Measurement, on_delete=models.CASCADE, related_name="+")
     engine_version = models.CharField(max_length=20, blank=True)

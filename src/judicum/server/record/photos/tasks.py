@@ -26,7 +26,8 @@ MAX_ATTEMPTS = 2
 """A job that was running when its worker died this many times is given up: it may be what kills it."""
 
 
-@app.task(name=TASK, queue=QUEUE)
+# Jobs that wait in a database of before have the task's older name.
+@app.task(name=TASK, queue=QUEUE, aliases=["judicum.server.photos.tasks.measure"])
 def measure(measurement_id: int) -> None:
     """Measure one photo; one that is done already is left alone."""
     # The measuring code takes seconds to import and only the worker needs it.
@@ -79,7 +80,7 @@ async def retry_stalled(context: JobContext, timestamp: int) -> None:
 
 
 @app.periodic(cron="* * * * *")
-@app.task(queueing_lock="put_right", queue="upkeep")
+@app.task(queueing_lock="reconcile_photos", queue="upkeep")
 def reconcile_photos(timestamp: int) -> None:
     """Finish what a crash left half done: whole uploads without a photo, rows without a job."""
     finished, started = finish_whole(), reconcile(timezone.now())

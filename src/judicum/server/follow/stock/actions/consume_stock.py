@@ -1,7 +1,7 @@
 """What an attempt took, reckoned from its runs."""
 
 from judicum.core.setup import read_coupon
-from judicum.core.stock.use import taken
+from judicum.core.stock.use import consumption
 from judicum.server.catalogue.coupons.setup import card_for, coupon_of
 from judicum.server.follow.stock.models import Use
 from judicum.server.record.attempts.models import Attempt, Run
@@ -14,7 +14,7 @@ def consume_stock(attempt: Attempt) -> None:
     if not runs:
         return
     goal = attempt.assignment
-    found = taken(runs, read_coupon(coupon_of(goal)), card_for(goal), goal.design.length_mm, _measured(attempt))
+    found = consumption(runs, read_coupon(coupon_of(goal)), card_for(goal), goal.design.length_mm, _measured(attempt))
     alloy, size = found.wire or ("", None)
     told = {
         "course_id": attempt.course_id, "gas_l": found.gas_l, "wire_m": found.wire_m, "wire_alloy": alloy, "wire_mm": size,

@@ -1,4 +1,4 @@
-"""The student report: ladder, each coupon's marks, plots and strips to scale, what to work on, signatures."""
+"""The student report: sequence, each coupon's marks, plots and strips to scale, what to work on, signatures."""
 
 import io
 from collections.abc import Sequence
@@ -41,8 +41,11 @@ def student_report(students: Sequence[StudentShown], paper: str) -> bytes:
 
 def _student(one: StudentShown) -> list[Flowable]:
     flow: list[Flowable] = [said(one.name, TITLE), said(f"{one.course} · {one.period}")]
-    if one.rungs:
-        flow += [said("Ladder", HEADING), said(" · ".join(f"{title}: {words}" for title, words in one.rungs), SMALL)]
+    if one.steps:
+        flow += [
+            said("Coupon sequence", HEADING),
+            said(" · ".join(f"{title}: {words}" for title, words in one.steps), SMALL),
+        ]
     if not one.coupons:
         flow.append(said("No bead was photographed in this period."))
     for coupon in one.coupons:

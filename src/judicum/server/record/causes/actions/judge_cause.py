@@ -1,4 +1,4 @@
-"""Taking a cause as what is to change next, or setting it aside."""
+"""Confirming a cause as what is to change next, or ruling it out."""
 
 from datetime import datetime
 from typing import Any
@@ -16,8 +16,8 @@ from judicum.server.record.attempts.transitions import advance
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.causes.queries import asked_before, case_of
 
-TAKEN, ASIDE = "taken", "set_aside"
-VERDICTS = (TAKEN, ASIDE)
+CONFIRMED, RULED_OUT = "confirmed", "ruled_out"
+VERDICTS = (CONFIRMED, RULED_OUT)
 
 
 @transaction.atomic
@@ -33,11 +33,11 @@ def judge_cause(user: User, attempt_id: int, cause: str, verdict: str | None, at
         raise InvalidValue("verdict", verdict, "one of " + ", ".join(VERDICTS) + ", or null")
     attempt = held_as_staff(user, attempt_id)
     advance(attempt, AttemptStep.JUDGE_CAUSE, user, at, cause=cause, verdict=verdict)
-    if verdict == TAKEN:
+    if verdict == CONFIRMED:
         confirm_cause(user, attempt, cause, at)
-    elif verdict == ASIDE:
+    elif verdict == RULED_OUT:
         Verdict.objects.update_or_create(
-            attempt=attempt, cause=cause, defaults={"taken": False, "by": user, "at": at or timezone.now()}
+            attempt=attempt, cause=cause, defaults={"confirmed": False, "by": user, "at": at or timezone.now()}
         )
     else:
         Verdict.objects.filter(attempt=attempt, cause=cause).delete()
@@ -51,16 +51,16 @@ def check_cause(cause: str) -> None:
 
 
 def confirm_cause(user: User, attempt: Attempt, cause: str, at: datetime | None = None) -> dict[str, Any]:
-    """Keep a cause as the one taken, instead of another that was; returns its change. The caller holds the attempt."""
+    """Keep a cause as the one confirmed, instead of another that was; returns its change. The caller holds the attempt."""
     case = case_of(attempt)
     found = explain_case(case)
     ranked = next((one for one in found.causes if one.code == cause), None)
     change: dict[str, Any] = {"key": CAUSES[cause].change[0], "from": None, "to": None}
     if ranked is not None:
         change = {"key": ranked.key, "from": ranked.before, "to": ranked.after}
-    Verdict.objects.filter(attempt=attempt, taken=True).exclude(cause=cause).delete()
+    Verdict.objects.filter(attempt=attempt, confirmed=True).exclude(cause=cause).delete()
     kept = {
-        "taken": True,
+        "confirmed": True,
         "change": change,
         "symptoms": strengths(found.symptoms, CAUSES[cause].shows),
         "by": user,
@@ -71,8 +71,8 @@ def confirm_cause(user: User, attempt: Attempt, cause: str, at: datetime | None 
 
 
 def clear_confirmed(attempt: Attempt) -> None:
-    """No cause is taken any more. The caller holds the attempt."""
-    Verdict.objects.filter(attempt=attempt, taken=True).delete()
+    """No cause is confirmed any more. The caller holds the attempt."""
+    Verdict.objects.filter(attempt=attempt, confirmed=True).delete()
 
 
 def save_outcome(attempt: Attempt) -> None:

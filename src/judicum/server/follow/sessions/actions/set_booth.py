@@ -1,0 +1,82 @@
+"""A course's booths: making one, what it has, what is broken, when it is closed."""
+
+from collections.abc import Sequence
+
+from django.db import transaction
+from django.utils import timezone
+
+from judicum.core.errors import InvalidValue, NotFound
+from judicum.core.planning.booths import FEATURES
+from judicum.server.follow.sessions.models import Booth, BoothNote, Session
+from judicum.server.people.accounts.models import User
+from judicum.server.people.courses.queries import membership_of, staff_of
+
+MAX_NAME, MAX_BROKEN = 40, 200
+
+
+@transaction.atomic
+def set_booth(
+    user: User,
+    course_id: int,
+    booth_id: int | None,
+    name: str,
+    has: Sequence[str],
+    broken: str = "",
+    closed: Sequence[int] = (),
+) -> Booth:
+    """Make a booth (`booth_id` None) or change one; slots in a session it is now closed in are taken out.
+
+    Raises:
+        InvalidValue: a name that is taken or too long, unknown features, sessions that are none of the course's.
+        NotFound, NotAllowed: not a course one teaches, no such booth.
+    """
+    course = staff_of(user, course_id).course
+    if not 1 <= len(name.strip()) <= MAX_NAME:
+        raise InvalidValue("name", name, f"1 to {MAX_NAME} characters")
+    if len(broken) > MAX_BROKEN:
+        raise InvalidValue("broken", f"{len(broken)} characters", f"at most {MAX_BROKEN} characters")
+    if unknown := [one for one in has if one not in FEATURES]:
+        raise InvalidValue("has", unknown[0], "some of " + ", ".join(FEATURES))
+    sessions = list(Session.objects.filter(course=course, pk__in=closed))
+    if len(sessions) != len(set(closed)):
+        raise InvalidValue("closed", list(closed), "sessions of this course")
+    booth = Booth(course=course) if booth_id is None else Booth.objects.filter(course=course, pk=booth_id).first()
+    if booth is None:
+        raise NotFound(f"There is no booth {booth_id} in this course.")
+    if Booth.objects.filter(course=course, name=name.strip()).exclude(pk=booth.pk).exists():
+        raise InvalidValue("name", name, "a name that no other booth has")
+    before = booth.broken
+    booth.name, booth.has, booth.broken = name.strip(), list(dict.fromkeys(has)), broken.strip()
+    booth.save()
+    if booth.broken != before:
+        _save_note(booth, user)
+    booth.closed.set(sessions)
+    booth.slots.filter(session__in=sessions).delete()
+    return booth
+
+
+@transaction.atomic
+def report_broken(user: User, course_id: int, booth_id: int, text: str) -> Booth:
+    """Somebody who stands at a booth says what does not work there.
+
+    Raises:
+        InvalidValue: no words, or too many. NotFound: not in the course, no such booth.
+    """
+    course = membership_of(user, course_id).course
+    booth = Booth.objects.select_for_update().filter(course=course, pk=booth_id).first()
+    if booth is None:
+        raise NotFound(f"There is no booth {booth_id} in this course.")
+    if not 1 <= len(text.strip()) <= MAX_BROKEN:
+        raise InvalidValue("text", f"{len(text)} characters", f"1 to {MAX_BROKEN} characters")
+    booth.broken = text.strip()
+    booth.save(update_fields=["broken"])
+    _save_note(booth, user)
+    return booth
+
+
+def _save_note(booth: Booth, user: User) -> None:
+    """What was noted before is over; what is noted now begins."""
+    now = timezone.now()
+    booth.notes.filter(mended_at=None).update(mended_at=now)
+    if booth.broken:
+        BoothNote.objects.create(booth=booth, text=booth.broken, at=now, by=user)

@@ -1,0 +1,82 @@
+"""The machine at a booth and its memory: which one an attempt is welded with, and what worked on it last."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from datetime import datetime
+from typing import Any
+
+from django.db import transaction
+
+from judicum.core.errors import InvalidValue
+from judicum.server.follow.sessions.models import Booth, BoothSlot, WeldedAt
+from judicum.server.follow.sessions.queries import today_in
+from judicum.server.people.accounts.models import User
+from judicum.server.record.attempts.models import Attempt, Run
+from judicum.server.record.attempts.queries import attempt_for, held_own
+
+
+@dataclass(frozen=True)
+class Worked:
+    """The newest run that passed at a machine with a coupon: when, and what was set."""
+
+    at: datetime
+    run: Mapping[str, Any]
+
+
+@dataclass(frozen=True)
+class Machine:
+    """Where an attempt is welded (None: nobody said, and no plan does), the booths there are, what worked there last."""
+
+    booth: Booth | None
+    booths: list[Booth]
+    worked: Worked | None
+
+
+def machine_of(user: User, attempt_id: int) -> Machine:
+    """The machine of an attempt, to whoever may see the attempt. Raises NotFound."""
+    attempt = attempt_for(user, attempt_id)
+    booths = list(Booth.objects.filter(course_id=attempt.course_id))
+    said = WeldedAt.objects.filter(attempt=attempt).values_list("booth_id", flat=True).first() or _planned(attempt)
+    booth = next((one for one in booths if one.pk == said), None)
+    if booth is None:
+        return Machine(None, booths, None)
+    return Machine(booth, booths, worked_at(booth, attempt))
+
+
+def _planned(attempt: Attempt) -> int | None:
+    """The booth where the plan of today puts the student with this coupon, else with any."""
+    mine = BoothSlot.objects.filter(student_id=attempt.student_id, session__course_id=attempt.course_id)
+    tonight = mine.filter(session__date=today_in(attempt.assignment.course))
+    here = tonight.filter(assignment_id=attempt.assignment_id).first() or tonight.first()
+    return here.booth_id if here else None
+
+
+def worked_at(booth: Booth, attempt: Attempt) -> Worked | None:
+    """Whoever welded it: settings belong to the machine. Only marks that were returned count."""
+    run = (
+        Run.objects.filter(
+            attempt__in=WeldedAt.objects.filter(booth=booth).exclude(attempt=attempt).values("attempt"),
+            attempt__assignment__design__code=attempt.assignment.design.code,
+            attempt__mark__passed=True,
+            attempt__mark__returned_at__isnull=False,
+        )
+        .order_by("-attempt__updated_at", "number")
+        .values()
+        .first()
+    )
+    if run is None:
+        return None
+    return Worked(Attempt.objects.values_list("created_at", flat=True).get(pk=run["attempt_id"]), run)
+
+
+@transaction.atomic
+def weld_at(user: User, attempt_id: int, booth_id: int) -> None:
+    """Say at which booth one's own attempt is welded.
+
+    Raises:
+        InvalidValue: no booth of the course. NotFound, NotAllowed: not one's own attempt.
+    """
+    attempt = held_own(user, attempt_id)
+    if not Booth.objects.filter(course_id=attempt.course_id, pk=booth_id).exists():
+        raise InvalidValue("booth", booth_id, "a booth of this course")
+    WeldedAt.objects.update_or_create(attempt=attempt, defaults={"booth_id": booth_id})

@@ -1,1 +1,0 @@
-export { EveningsPage } from "./evenings-page";

@@ -1,0 +1,1 @@
+export { SessionsPage } from "./sessions-page";

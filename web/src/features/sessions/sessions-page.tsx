@@ -1,0 +1,118 @@
+import { useSearchParams } from "react-router";
+import { useCourse } from "../../ui/course";
+import { Empty, Loading, Problem } from "../../ui/states";
+import { dateWords } from "../../ui/words";
+import { AttendanceList } from "./attendance";
+import { Booths } from "./booth-form";
+import { Plan } from "./plan";
+import { useCalendar, useSessions, type Change, type Session } from "./queries";
+import { SessionForm } from "./session-form";
+import { clockAt } from "./times";
+import { WorkList } from "./work";
+
+/** The sessions ahead: who stands at which booth when, planned for all, changed by hand. */
+export function SessionsPage() {
+  const change = useSessions();
+  const instructor = useCourse().role === "instructor";
+  const [params, setParams] = useSearchParams();
+  const { read, plan, place } = change;
+  if (read.isPending) return <Loading what="the sessions" />;
+  if (read.isError) return <Problem error={read.error} again={() => void read.refetch()} />;
+  const sessions = read.data;
+  const session =
+    sessions.sessions.find((s) => String(s.id) === params.get("session")) ?? sessions.sessions[0];
+  const gone = place.data?.gone ?? [];
+  return (
+    <div className="space-y-3">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+        <h1 className="text-2xl font-bold">Sessions</h1>
+        <Sessions
+          sessions={sessions.sessions}
+          chosen={session}
+          choose={(id) => setParams({ session: String(id) }, { replace: true })}
+        />
+        <span className="flex gap-2 print:hidden">
+          <button
+            className="btn btn-primary btn-sm"
+            disabled={plan.isPending || !session || sessions.booths.length === 0}
+            onClick={() => plan.mutate()}
+          >
+            {plan.isPending ? "Planning …" : "Plan the rest"}
+          </button>
+          <button className="btn btn-sm" onClick={() => window.print()}>
+            Print
+          </button>
+        </span>
+      </div>
+      <Problem error={plan.error ?? place.error ?? change.drop.error ?? change.attend.error} />
+      {gone.length > 0 && (
+        <p role="status" className="rounded-box bg-warning p-2 text-sm text-warning-content">
+          Had to go for it: {gone.join("; ")}. “Plan the rest” finds them another place.
+        </p>
+      )}
+      <div className="grid gap-3 xl:grid-cols-[minmax(0,1fr)_21rem]">
+        <div className="min-w-0 space-y-3">
+          {session && sessions.booths.length > 0 && <Plan {...{ sessions, session, change }} />}
+          {!session && <Empty>No session lies ahead. Make some on the right.</Empty>}
+          {session && sessions.booths.length === 0 && (
+            <Empty>There is no booth yet. Make one on the right.</Empty>
+          )}
+          {session && <AttendanceList {...{ sessions, session, change }} />}
+        </div>
+        <div className="space-y-3">
+          {session && <WorkList {...{ sessions, session, change }} unplaced={plan.data?.unplaced ?? []} />}
+          <Booths {...{ sessions, session, change }} />
+          {instructor && <SessionForm change={change} zone={sessions.time_zone} />}
+          {instructor && session && <Drop session={session} change={change} />}
+          <Calendar />
+        </div>
+      </div>
+    </div>
+  );
+}
+
+type SessionsProps = { sessions: Session[]; chosen: Session | undefined; choose: (id: number) => void };
+
+function Sessions({ sessions, chosen, choose }: SessionsProps) {
+  return (
+    <div role="group" aria-label="Session" className="flex flex-wrap gap-1">
+      {sessions.map((one) => (
+        <button
+          key={one.id}
+          className={`btn btn-sm ${one === chosen ? "btn-primary" : "print:hidden"}`}
+          aria-pressed={one === chosen}
+          onClick={() => choose(one.id)}
+        >
+          {dateWords(one.date)}
+          {one === chosen && ` ${one.start} to ${clockAt(one.start, one.minutes)}`}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+function Drop({ session, change }: { session: Session; change: Change }) {
+  return (
+    <button
+      className="btn btn-ghost btn-sm print:hidden"
+      disabled={change.drop.isPending}
+      onClick={() => change.drop.mutate(session.id)}
+    >
+      {dateWords(session.date)} does not take place
+    </button>
+  );
+}
+
+function Calendar() {
+  const calendar = useCalendar();
+  if (!calendar.data) return null;
+  return (
+    <p className="text-sm print:hidden">
+      Calendar of the course, for whoever has its{" "}
+      <a className="link" href={calendar.data.address}>
+        secret address
+      </a>
+      .
+    </p>
+  );
+}
