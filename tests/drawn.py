@@ -71,4 +71,4 @@ def beads_photo() -> tuple[bytes, list[dict[str, Any]]]:
     view = View(size=(2400, 1800), tilt_deg=4.0, noise=0.005)
     photo = take_photo(replace(scenes[0], view=view, beside=tuple(scenes[1:])))
     truths = [truth(scene) for scene in scenes]
-    return photo.jpeg, [told for told in truths if told is not None]
+    return photo.jpeg, [answer for answer in truths if answer is not None]

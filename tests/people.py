@@ -96,8 +96,10 @@ def same_course() -> Course:
     course, rows = _kept()
     if there:
         with connection.cursor() as cursor:
-            for table, told in rows:
-                cursor.execute(f"INSERT INTO {table} SELECT * FROM json_populate_recordset(NULL::{table}, %s)", [told])
+            for table, answer in rows:
+                cursor.execute(
+                    f"INSERT INTO {table} SELECT * FROM json_populate_recordset(NULL::{table}, %s)", [answer]
+                )
     return deepcopy(course)
 
 

@@ -3,7 +3,7 @@
 import numpy as np
 import pytest
 
-from judicum.bench.causes import COUPONS, NONE, Found, case_of, find, told
+from judicum.bench.causes import COUPONS, NONE, Found, case_of, find, report_of
 from judicum.camera import weld
 from judicum.camera.habits import HABITS, Habit
 from judicum.camera.logbook import aims_of, run_of
@@ -63,7 +63,7 @@ def test_the_table_counts_what_was_found_and_what_was_invented() -> None:
         Found(NONE, (), (), False),
         Found(NONE, ("draught",), ("pores",), False),
     ]
-    text = told(done)
+    text = report_of(done)
     assert "on top 0.50, among three 1.00" in text
     assert "a cause invented for 1" in text
     assert "| `flow_low` | 1 of 2 | 2 | dirty_cup 1 | grey_all_along 2 |" in text

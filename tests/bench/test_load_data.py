@@ -16,16 +16,24 @@ def test_the_rows_fit_the_tables_and_the_class_page_reads_them(monkeypatch: pyte
     monkeypatch.setattr(load_data, "CLASS", (1, 3, 2))
     monkeypatch.setattr(load_data, "SMALL", (0, 0, 0))
     monkeypatch.setattr("judicum.bench.course.drawn", lambda seed=3: bead_photo().jpeg)
-    told = load_data.fill()
-    assert told == {"attempts": Attempt.objects.count()}
-    assert told["attempts"] == load_data.COUPONS * (2 * 3 + 3 * 2)
+    response = load_data.fill()
+    assert response == {"attempts": Attempt.objects.count()}
+    assert response["attempts"] == load_data.COUPONS * (2 * 3 + 3 * 2)
     assert set(CLASS_PAGE) <= set(OF_STAFF)
     for teacher in Membership.objects.filter(role="instructor").select_related("user"):
         client = Client()
         client.force_login(teacher.user, backend="django.contrib.auth.backends.ModelBackend")
         student = Membership.objects.filter(course_id=teacher.course_id, role="student").first()
         assert student is not None
-        for page in ("attempts", "desk", "wall", "standings", "week", "alike", f"students/{student.user_id}/progress"):
+        for page in (
+            "attempts",
+            "desk",
+            "wall",
+            "standings",
+            "week",
+            "agreement",
+            f"students/{student.user_id}/progress",
+        ):
             answer = client.get(f"/api/courses/{teacher.course_id}/{page}")
             assert answer.status_code == 200, page
             assert answer.json(), page

@@ -60,9 +60,9 @@ def test_a_batch_goes_on_after_whatever_is_in_it(tmp_path: Path, capsys: pytest.
         path.write_bytes(data)
         names.append(str(path))
     assert main(["measure", *names]) == 0
-    told = [json.loads(line) for line in capsys.readouterr().out.splitlines()]
-    assert [report["photo"] for report in told] == names
-    assert [report["refusal"]["code"] for report in told] == [
+    response = [json.loads(line) for line in capsys.readouterr().out.splitlines()]
+    assert [report["photo"] for report in response] == names
+    assert [report["refusal"]["code"] for report in response] == [
         "unreadable",
         "unreadable",
         "no_scale",

@@ -17,7 +17,7 @@ TRUTH: dict[str, Any] = {
 
 
 def report(**changes: Any) -> dict[str, Any]:
-    told: dict[str, Any] = {
+    answer: dict[str, Any] = {
         "refusal": None,
         "bead": {
             "length_mm": 80.5,
@@ -28,7 +28,7 @@ def report(**changes: Any) -> dict[str, Any]:
         "tint": {"bead": {"level": 2}, "haz": {"level": 3}, "width_mm": {"left": 4.5, "right": 5.0}},
         "defects": [{"kind": "undercut", "s_mm": 45.0}, {"kind": "pore", "s_mm": 20.0}],
     }
-    return {**told, **changes}
+    return {**answer, **changes}
 
 
 def test_errors_are_those_of_the_definitions() -> None:

@@ -136,7 +136,7 @@ def test_two_markers_and_a_clear_word_to_the_later(
     assert attempt.mark.comment == "mine, typed slowly"
 
 
-def test_a_refused_photo_and_a_broken_connection_are_told_in_words(
+def test_a_refused_photo_and_a_broken_connection_are_said_in_words(
     browser: Browser, live_server: Any, worker: Worker, tmp_path: Path
 ) -> None:
     from tests.people import logged

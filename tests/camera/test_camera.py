@@ -17,13 +17,13 @@ def lay(**changes: object) -> object:
 
 
 def test_truth_says_what_was_asked_for() -> None:
-    told = truth(Scene(lay(), (40, 55), 3.0))  # type: ignore[arg-type]
-    assert told is not None
-    assert told["bead"]["width_mm"]["mean"] == pytest.approx(5.0, rel=0.05)
-    assert told["bead"]["width_mm"]["cv"] == pytest.approx(0.08, abs=0.03)
-    assert told["ripple"]["pitch_mm"] == pytest.approx(2.0, rel=0.06)
-    assert told["bead"]["end_mm"][0] == pytest.approx(40 + 80 * np.cos(np.radians(3)))
-    assert told["tint"]["bead"]["name"] == "gold"
+    answer = truth(Scene(lay(), (40, 55), 3.0))  # type: ignore[arg-type]
+    assert answer is not None
+    assert answer["bead"]["width_mm"]["mean"] == pytest.approx(5.0, rel=0.05)
+    assert answer["bead"]["width_mm"]["cv"] == pytest.approx(0.08, abs=0.03)
+    assert answer["ripple"]["pitch_mm"] == pytest.approx(2.0, rel=0.06)
+    assert answer["bead"]["end_mm"][0] == pytest.approx(40 + 80 * np.cos(np.radians(3)))
+    assert answer["tint"]["bead"]["name"] == "gold"
 
 
 def test_missed_dabs_show_as_long_gaps() -> None:
@@ -33,9 +33,9 @@ def test_missed_dabs_show_as_long_gaps() -> None:
 
 
 def test_a_fused_bead_has_no_fronts() -> None:
-    told = truth(Scene(lay(rippled=False)))  # type: ignore[arg-type]
-    assert told is not None
-    assert told["ripple"] is None
+    answer = truth(Scene(lay(rippled=False)))  # type: ignore[arg-type]
+    assert answer is not None
+    assert answer["ripple"] is None
 
 
 def test_the_same_scene_gives_the_same_file() -> None:

@@ -25,10 +25,10 @@ def test_every_marker_is_read_where_the_cards_file_puts_it(kind: str) -> None:
     _, _, ink = card_as_seen(kind)
     dictionary = cv2.aruco.getPredefinedDictionary(cv2.aruco.DICT_4X4_50)
     corners, ids, _ = cv2.aruco.ArucoDetector(dictionary).detectMarkers((ink * 255).astype(np.uint8))
-    told = {marker["id"]: marker["at"] for marker in card_geometry()[kind]["markers"]}
-    assert sorted(ids.ravel()) == sorted(told)
+    answer = {marker["id"]: marker["at"] for marker in card_geometry()[kind]["markers"]}
+    assert sorted(ids.ravel()) == sorted(answer)
     for found, number in zip(corners, ids.ravel(), strict=True):
-        assert found[0][0] / PX_PER_MM == pytest.approx(told[number], abs=1.5 / PX_PER_MM)
+        assert found[0][0] / PX_PER_MM == pytest.approx(answer[number], abs=1.5 / PX_PER_MM)
 
 
 @pytest.mark.parametrize("kind", ["window", "strip"])

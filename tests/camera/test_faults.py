@@ -76,17 +76,17 @@ def test_gaps_and_bulges_are_in_the_outline(kind: str, low: float, high: float) 
     made = bead(Fault(kind, 30, 0.0, 5.0))
     share = np.interp(30, made.s_mm, made.half_mm) / np.median(made.half_mm)
     assert low < share < high
-    told = truth(Scene(made))
-    assert told is not None
-    assert told["defects"][0]["stretch_mm"] == [27.5, 32.5]
+    answer = truth(Scene(made))
+    assert answer is not None
+    assert answer["defects"][0]["stretch_mm"] == [27.5, 32.5]
 
 
-def test_no_front_is_told_where_the_bead_is_missing() -> None:
+def test_no_front_is_said_where_the_bead_is_missing() -> None:
     made = bead(Fault("gap", 30, 0.0, 6.0))
     assert not ((made.fronts_mm > 27) & (made.fronts_mm < 33)).any()
-    told = truth(Scene(made))
-    assert told is not None
-    assert told["ripple"]["pitch_mm"] == pytest.approx(2.0, rel=0.06)
+    answer = truth(Scene(made))
+    assert answer is not None
+    assert answer["ripple"]["pitch_mm"] == pytest.approx(2.0, rel=0.06)
 
 
 @pytest.mark.parametrize("joint", ["butt", "lap", "tee", "tube"])
@@ -129,11 +129,11 @@ def test_without_a_card_none_is_found() -> None:
 
 def test_the_tinted_width_and_level_follow_the_film() -> None:
     made = bead(zone_level=5)
-    told = truth(Scene(made))
+    answer = truth(Scene(made))
     wider = truth(Scene(replace(made, fade_mm=(2 * made.fade_mm[0], made.fade_mm[1]))))
-    assert told is not None
+    assert answer is not None
     assert wider is not None
-    assert told["tint"]["haz"]["level"] == 5
-    assert wider["tint"]["width_mm"]["left"] == pytest.approx(2 * told["tint"]["width_mm"]["left"], abs=0.05)
-    assert wider["tint"]["width_mm"]["right"] == told["tint"]["width_mm"]["right"]
+    assert answer["tint"]["haz"]["level"] == 5
+    assert wider["tint"]["width_mm"]["left"] == pytest.approx(2 * answer["tint"]["width_mm"]["left"], abs=0.05)
+    assert wider["tint"]["width_mm"]["right"] == answer["tint"]["width_mm"]["right"]
     assert truth(Scene(None, stripe_nm=25)) is None

@@ -42,7 +42,7 @@ def test_a_ripple_is_highest_where_rise_and_fall_say(rise: float, fall: float, c
     assert crest[0] <= 0.05 * int(np.argmax(mean)) <= crest[1]
 
 
-def test_the_film_ends_where_it_is_told_to_and_the_outline_stays() -> None:
+def test_the_film_ends_where_it_is_said_to_and_the_outline_stays() -> None:
     at_toe, inside = laid(), laid(film_ends_mm=-0.3)
     between = (np.abs(N) > HALF_MM - 0.2) & (np.abs(N) < HALF_MM - 0.1)
     zone = (np.abs(N) > HALF_MM + 0.2) & (np.abs(N) < HALF_MM + 0.3)

@@ -45,7 +45,7 @@ def test_whole_figures_may_come_as_json_writes_them() -> None:
     assert THING.check({"current_a": 60, "dabs": 12.0, "torch": 17, "at": [1.5, 20]})["dabs"] == 12
 
 
-def test_everything_wrong_is_told_at_once() -> None:
+def test_everything_wrong_is_said_at_once() -> None:
     with pytest.raises(InvalidValues) as refused:
         THING.check({"dabs": -1, "odd": 2})
     assert {p.field for p in refused.value.problems} == {"current_a", "dabs", "odd"}

@@ -134,7 +134,7 @@ class Phone:
         for cookie in answer.headers.get_all("Set-Cookie") or ():
             key, _, value = cookie.partition(";")[0].partition("=")
             self.cookies[key] = value
-        answer.told = answer.read()  # type: ignore[attr-defined]
+        answer.response = answer.read()  # type: ignore[attr-defined]
         return answer
 
     def sign_in(self, port: int) -> None:
@@ -149,7 +149,7 @@ class Phone:
         half = len(jpeg) // 2
         for offset, piece, port in ((0, jpeg[:half], ports[-1]), (half, jpeg[half:], ports[0])):
             sent = self.call(port, "PATCH", begun.headers["Location"], piece, **{"Upload-Offset": str(offset), "Content-Type": "application/offset+octet-stream"})  # fmt: skip
-            assert sent.status == 204, sent.told  # type: ignore[attr-defined]
+            assert sent.status == 204, sent.response  # type: ignore[attr-defined]
 
 
 def test_a_host_falls_and_every_photo_is_measured_once(hosts: tuple[Host, Host]) -> None:
@@ -158,8 +158,8 @@ def test_a_host_falls_and_every_photo_is_measured_once(hosts: tuple[Host, Host])
         [sys.executable, "judicum", "migrate"], cwd=north.folder, env=north.env, check=True, stdout=subprocess.PIPE
     )
     django = {**north.env, "PYTHONPATH": f"{ROOT / 'src'}:{ROOT}", "DJANGO_SETTINGS_MODULE": "judicum.server.config.settings"}  # fmt: skip
-    told = subprocess.run([sys.executable, "-c", PEOPLE], env=django, stdout=subprocess.PIPE, text=True, check=True)
-    attempts = [int(k) for k in told.stdout.split()]
+    response = subprocess.run([sys.executable, "-c", PEOPLE], env=django, stdout=subprocess.PIPE, text=True, check=True)
+    attempts = [int(k) for k in response.stdout.split()]
     ports = [free_port(), free_port()]
     for host, port in zip(hosts, ports, strict=True):
         host.run("web", "--port", str(port))
@@ -189,7 +189,7 @@ def test_a_host_falls_and_every_photo_is_measured_once(hosts: tuple[Host, Host])
         assert rows("SELECT count(*) FROM photos_photo") == [(PHOTOS,)]
         measured = rows("SELECT attempt_id, count(*) FROM attempts_event WHERE kind = 'measure' GROUP BY 1 ORDER BY 1")
         assert measured == [(attempt, 1) for attempt in sorted(attempts)]
-    shown = json.loads(phone.call(ports[1], "GET", f"/api/attempts/{attempts[0]}").told)  # type: ignore[attr-defined]
+    shown = json.loads(phone.call(ports[1], "GET", f"/api/attempts/{attempts[0]}").response)  # type: ignore[attr-defined]
     strip = phone.call(ports[1], "GET", shown["measurement"]["strip"]["url"])
     assert (strip.status, strip.headers["Content-Type"]) == (200, "image/jpeg")
 

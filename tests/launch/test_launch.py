@@ -77,7 +77,7 @@ def test_which_node_is_new_enough(tmp_path: Path, said: str, fits: bool) -> None
     assert install._node_is_new_enough(str(node)) is fits
 
 
-def test_a_noted_process_is_told_from_another_of_the_same_number() -> None:
+def test_a_noted_process_is_said_from_another_of_the_same_number() -> None:
     here = [os.getpid(), children.born(os.getpid())]
     assert children.lives(here)  # type: ignore[arg-type]
     assert not children.lives([os.getpid(), 1])
@@ -102,9 +102,9 @@ def test_what_outlives_its_parent_is_seen_and_ended_with_the_next_start(
     assert child.process is not None
     noted = [child.process.pid, children.born(child.process.pid) or 0]
     until = time.monotonic() + 20
-    while not (told := (tmp_path / "parent.log").read_text()) and time.monotonic() < until:
+    while not (answer := (tmp_path / "parent.log").read_text()) and time.monotonic() < until:
         time.sleep(0.05)
-    orphan = int(told)
+    orphan = int(answer)
     child.process.kill()
     child.process.wait(10)
     assert children.lives(noted)
@@ -153,8 +153,8 @@ def test_compiled_python_is_kept_where_the_machine_asks_for_none(tmp_path: Path)
 
 def test_a_process_of_the_server_loads_no_library_that_only_a_few_answers_need() -> None:
     """Each of them takes as long to load as a third of the rest; a school's server begins ten processes."""
-    told = "import sys, django; django.setup(); from django.urls import get_resolver; get_resolver().url_patterns; print(*sys.modules)"
-    done = subprocess.run([sys.executable, "-c", told], capture_output=True, text=True, check=True, timeout=120)
+    answer = "import sys, django; django.setup(); from django.urls import get_resolver; get_resolver().url_patterns; print(*sys.modules)"
+    done = subprocess.run([sys.executable, "-c", answer], capture_output=True, text=True, check=True, timeout=120)
     loaded = set(done.stdout.split())
     assert "judicum.server.follow.sessions.queries" in loaded
     assert loaded.isdisjoint(
@@ -163,8 +163,8 @@ def test_a_process_of_the_server_loads_no_library_that_only_a_few_answers_need()
 
 
 def test_a_process_of_the_server_has_nothing_loaded_that_unpacks_pictures_to_measure_them() -> None:
-    told = "import sys, django; django.setup(); from django.urls import get_resolver; get_resolver().url_patterns; print(*sys.modules)"
-    done = subprocess.run([sys.executable, "-c", told], capture_output=True, text=True, check=True, timeout=120)
+    answer = "import sys, django; django.setup(); from django.urls import get_resolver; get_resolver().url_patterns; print(*sys.modules)"
+    done = subprocess.run([sys.executable, "-c", answer], capture_output=True, text=True, check=True, timeout=120)
     assert set(done.stdout.split()).isdisjoint(
         {"judicum.core.photo.decode", "judicum.core.photo.measure", "onnxruntime"}
     )
@@ -191,13 +191,13 @@ def test_workers_measure_one_photo_at_a_time_each_on_a_core_of_its_own(count: in
 
 def test_opencv_keeps_to_the_threads_its_environment_names() -> None:
     (worker,) = children.workers(dict(os.environ), 1)
-    told = subprocess.run(
+    answer = subprocess.run(
         [sys.executable, "-c", "import cv2; print(cv2.getNumThreads())"],
         env=worker.env,
         capture_output=True,
         check=True,
     )
-    assert told.stdout.strip() == b"1"
+    assert answer.stdout.strip() == b"1"
 
 
 HOLDER = """
@@ -273,8 +273,8 @@ def test_a_database_that_dies_is_started_again(
 def test_a_start_that_is_interrupted_leaves_no_database(cluster: Cluster, monkeypatch: pytest.MonkeyPatch) -> None:
     started = cluster_module.run
 
-    def interrupted(command: list[object], **told: object) -> str:
-        said = started(command, **told)
+    def interrupted(command: list[object], **answer: object) -> str:
+        said = started(command, **answer)
         if "start" in command:
             raise KeyboardInterrupt
         return said

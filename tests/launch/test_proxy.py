@@ -113,13 +113,13 @@ def test_a_body_over_the_limit_is_refused_as_a_problem(port: int) -> None:
     assert call(port, "PATCH", "/api/uploads/x", b"x" * 4 * 2**20)[0] == 200
 
 
-def test_large_answers_are_compressed_and_the_sender_is_told_on(port: int) -> None:
+def test_large_answers_are_compressed_and_the_sender_is_said_on(port: int) -> None:
     _, headers, body = call(port, "GET", "/api/x", **{"Accept-Encoding": "gzip", "X-Forwarded-For": "203.0.113.9"})
     assert headers["Content-Encoding"] == "gzip"
-    told = json.loads(gzip.decompress(body))
+    response = json.loads(gzip.decompress(body))
     # What a caller claims stands first; what counts is the last, which nginx wrote.
-    assert told["for"] == "203.0.113.9, 127.0.0.1"
-    assert len(told["id"]) == 32
+    assert response["for"] == "203.0.113.9, 127.0.0.1"
+    assert len(response["id"]) == 32
     named = json.loads(call(port, "GET", "/api/x", **{"X-Request-Id": "phone-12345678"})[2])
     assert named["id"] == "phone-12345678"
     assert json.loads(call(port, "GET", "/api/x", **{"X-Request-Id": "a b"})[2])["id"] != "a b"

@@ -109,7 +109,7 @@ MARKING: list[tuple[str, str, object]] = [
     ("DELETE", "/api/attempts/{attempt}/reference", None),
 ]
 ALIKE: list[tuple[str, str, object]] = [
-    ("GET", "/api/courses/{course}/alike", None),
+    ("GET", "/api/courses/{course}/agreement", None),
     ("PUT", "/api/courses/{course}/second-share", {"share": 10}),
     ("GET", "/api/courses/{course}/references", None),
     ("GET", "/api/courses/{course}/engines", None),

@@ -35,8 +35,8 @@ def test_another_photo_is_asked_for_and_its_coming_answers_that(
     staff, student = client_of(course.assistant), client_of(course.student)
     attempt = measured_attempt(course)
     assert answer(staff, attempt, "another_photo").json()["state"] == "photo_asked"
-    told = student.get(f"/api/attempts/{attempt.pk}").json()
-    assert (told["answer"], "add_photo" in told["may"]) == ("The card is cut off.", True)
+    response = student.get(f"/api/attempts/{attempt.pk}").json()
+    assert (response["answer"], "add_photo" in response["may"]) == ("The card is cut off.", True)
     desk = staff.get(f"/api/courses/{course.row.pk}/desk").json()
     assert (desk["to_mark"], desk["welding"]) == (0, 2)
     send_photo(course.student, attempt.pk, bead_photo().jpeg, "again.jpg", measure=False)
@@ -48,8 +48,8 @@ def test_weld_it_again_closes_the_attempt_and_says_why(course: Course, client_of
     staff, student = client_of(course.instructor), client_of(course.student)
     attempt = measured_attempt(course)
     assert answer(staff, attempt, "weld_again", "Wrong side of the sheet.").status_code == 200
-    told = student.get(f"/api/attempts/{attempt.pk}").json()
-    assert (told["state"], told["answer"], told["may"]) == ("weld_again", "Wrong side of the sheet.", [])
+    response = student.get(f"/api/attempts/{attempt.pk}").json()
+    assert (response["state"], response["answer"], response["may"]) == ("weld_again", "Wrong side of the sheet.", [])
     assert student.post(f"/api/assignments/{course.assignment.pk}/attempts").status_code == 201
 
 
@@ -105,8 +105,8 @@ def test_findings_by_hand_are_those_the_coupon_calls_for(course: Course, client_
     url = f"/api/attempts/{attempt.pk}/findings"
     found = staff.put(url, {"face": "flat", "distortion_mm": 1.5}, "application/json")
     assert found.status_code == 200
-    told = staff.get(f"/api/attempts/{attempt.pk}/suggestions").json()
-    assert told["found"] == {"face": "flat", "distortion_mm": 1.5}
+    response = staff.get(f"/api/attempts/{attempt.pk}/suggestions").json()
+    assert response["found"] == {"face": "flat", "distortion_mm": 1.5}
     refused = staff.put(url, {"leg_upper_mm": 3, "face": "pretty"}, "application/json")
     assert refused.status_code == 400
     assert staff.put(url, {"leg_upper_mm": 3}, "application/json").json()["errors"][0]["field"] == "leg_upper_mm"

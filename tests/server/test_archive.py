@@ -273,12 +273,12 @@ def mine(client: Client) -> dict[str, list[dict[str, Any]]]:
 def test_a_person_takes_along_what_is_kept_and_no_mark_before_its_return(
     full: Course, client_of: Callable[..., Client]
 ) -> None:
-    told = mine(client_of(full.student))
-    assert told["person"][0]["username"] == "sanne"
-    assert "password" not in told["person"][0]
-    assert [one["total"] for one in told["marks"]] == [Attempt.objects.get(state="returned").mark.total]
-    assert told["marks"][0]["marked_by"] == "Ilka"
-    assert len(told["files"]) == 3, "the photo, its strip, and the strip as corrected"
+    response = mine(client_of(full.student))
+    assert response["person"][0]["username"] == "sanne"
+    assert "password" not in response["person"][0]
+    assert [one["total"] for one in response["marks"]] == [Attempt.objects.get(state="returned").mark.total]
+    assert response["marks"][0]["marked_by"] == "Ilka"
+    assert len(response["files"]) == 3, "the photo, its strip, and the strip as corrected"
     assert StoredPicture.objects.count() == 1
     other = measured_attempt(full)
     set_mark(full.instructor, other.pk, other.version, scores=SCORES, comment="Secret.", next_change="", cause=None)

@@ -158,7 +158,7 @@ def test_a_student_sees_only_their_own(course: Course, client_of: Callable[..., 
         "students/{student}/progress",
         "week",
         "standings",
-        "alike",
+        "agreement",
     ],
 )
 def test_no_page_asks_once_per_row(
@@ -178,7 +178,7 @@ def test_no_page_asks_once_per_row(
         assert client.get(url).status_code == 200
 
 
-def test_a_refused_figure_is_told_in_the_persons_units(course: Course, client_of: Callable[..., Client]) -> None:
+def test_a_refused_figure_is_said_in_the_persons_units(course: Course, client_of: Callable[..., Client]) -> None:
     client = client_of(course.student)
     client.patch("/api/session/units", {"length_unit": "thou", "flow_unit": "cfh"}, "application/json")
     url = f"/api/attempts/{course.attempt.pk}/runs/1"

@@ -65,9 +65,9 @@ def test_killed_at_random_a_restore_leaves_nothing_and_done_it_leaves_everything
     course: Course, empty: dict[str, str], tmp_path: Path
 ) -> None:
     path = tmp_path / "all.zip"
-    told = back_up(path, AT)
-    assert told["missing"] == []
-    assert told["files"] == len(named_files()) == 3
+    response = back_up(path, AT)
+    assert response["missing"] == []
+    assert response["files"] == len(named_files()) == 3
     rows = list(Event.objects.order_by("pk").values_list("id", "kind", "at", "data"))
     Attempt.objects.all().update(answer="written after the backup")
     tables = "SELECT count(*) FROM information_schema.tables WHERE table_schema = 'public'"

@@ -12,7 +12,7 @@ from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.causes.queries import case_of
 from judicum.server.record.photos.models import Measurement
-from judicum.words.causes import CAUSES_TOLD, EVIDENCE_TOLD, STEPS_TOLD, TRACKS
+from judicum.words.causes import CAUSE_WORDS, EVIDENCE_TOLD, STEPS_TOLD, TRACKS
 from tests.measured import measured_attempt
 from tests.people import RUN, Course
 from tests.server.test_marking import SCORES, mark
@@ -42,7 +42,7 @@ def explained(client: Client, attempt: Attempt) -> Any:
     return client.get(f"/api/attempts/{attempt.pk}/causes").json()
 
 
-def test_the_cause_is_told_with_its_evidence_and_where_it_lies(
+def test_the_cause_is_said_with_its_evidence_and_where_it_lies(
     course: Course, client_of: Callable[..., Client]
 ) -> None:
     attempt = short_attempt(course)
@@ -104,8 +104,8 @@ def test_the_next_log_opens_with_the_change_and_the_desk_says_whether_it_was_mad
     marked = mark(staff, first, cause="postflow_short", next_change="Post-flow 3 s → 8 s").json()
     staff.post(f"/api/attempts/{first.pk}/return", {"version": marked["version"]}, "application/json")
     still = short_attempt(course)
-    told = student.get(f"/api/attempts/{still.pk}").json()["asked"]
-    assert (told["text"], told["number"], told["done"]) == ("Post-flow 3 s → 8 s", 1, None)
+    answer = student.get(f"/api/attempts/{still.pk}").json()["asked"]
+    assert (answer["text"], answer["number"], answer["done"]) == ("Post-flow 3 s → 8 s", 1, None)
     asked = explained(staff, still)["asked"]
     assert (asked["done"], asked["gone"]) == ("not", "still")
     log_run(course.student, still.pk, {**RUN, "postflow_s": 8})
@@ -144,7 +144,7 @@ def test_every_cause_step_and_symptom_has_its_words() -> None:
     from judicum.core.causes.evidence import TESTS
     from judicum.words.causes import SYMPTOMS
 
-    assert set(CAUSES_TOLD) == set(CAUSES)
+    assert set(CAUSE_WORDS) == set(CAUSES)
     assert set(STEPS_TOLD) == set(SKIPPABLE)
     assert {code for codes in TRACKS.values() for code in codes} <= set(SYMPTOMS)
     assert TESTS

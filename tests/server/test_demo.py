@@ -26,15 +26,15 @@ pytestmark = pytest.mark.django_db
 
 
 def test_the_story_has_a_course_staff_and_ten_students_with_habits_of_the_stand_in() -> None:
-    told = scenario()
-    assert {p["role"] for p in told["staff"]} == {"instructor", "assistant"}
-    assert len(told["students"]) == 10
-    weeks = told["course"]["weeks"]
-    for one in told["students"]:
+    answer = scenario()
+    assert {p["role"] for p in answer["staff"]} == {"instructor", "assistant"}
+    assert len(answer["students"]) == 10
+    weeks = answer["course"]["weeks"]
+    for one in answer["students"]:
         for part in one["story"]:
             assert part["habit"] in HABITS
             assert 0 <= part["weeks"][0] < part["weeks"][1] <= weeks
-    assert len({a["design"] for a in told["assignments"]}) == 6
+    assert len({a["design"] for a in answer["assignments"]}) == 6
     assert set(HABITS) == set(CAUSES)
 
 
@@ -74,11 +74,11 @@ def test_an_attempts_photo_can_be_measured_and_is_drawn_alike_every_time() -> No
 @pytest.fixture
 def quick(monkeypatch: pytest.MonkeyPatch) -> dict[str, Any]:
     """The scenario of one attempt at one coupon, its photos replaced by one that is measured already."""
-    found, told = [bead_measured()], scenario()
+    found, answer = [bead_measured()], scenario()
     monkeypatch.setattr(
         filling, "_drawn", lambda jobs: iter([[(bead_photo().jpeg, found if job[2] else None)] for job in jobs])
     )
-    return {**told, "assignments": [{**told["assignments"][0], "attempts": 1}]}
+    return {**answer, "assignments": [{**answer["assignments"][0], "attempts": 1}]}
 
 
 def test_the_course_is_there_at_once_with_nothing_welded(quick: dict[str, Any]) -> None:

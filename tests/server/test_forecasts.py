@@ -14,7 +14,7 @@ from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.photos.actions.save_summary import save_summary
 from judicum.server.record.photos.models import Measurement
-from judicum.words.progress import told, told_to_student
+from judicum.words.progress import forecast_to_staff, forecast_to_student
 from tests.core.progress.test_forecast import asked, attempts
 from tests.measured import measured_attempt
 from tests.people import Course
@@ -70,7 +70,7 @@ def test_who_may_climb_and_who_is_stuck_with_the_cause_taken_most(
     assert climbs["next_step"]["title"] == "Bead on plate, 2.0 mm"
 
 
-def test_a_fault_that_comes_back_is_told(course: Course, client_of: Callable[..., Client]) -> None:
+def test_a_fault_that_comes_back_is_said(course: Course, client_of: Callable[..., Client]) -> None:
     staff = client_of(course.instructor)
     place = {"s_mm": 30.0, "n_mm": 0.0, "x_mm": 1.0, "y_mm": 1.0, "size_mm": 1.0, "confidence": 0.9}
     for _ in range(4):
@@ -96,13 +96,13 @@ def test_standings_take_as_many_queries_for_few_as_for_many(course: Course, clie
 
 def test_words_say_what_stands_what_comes_and_what_to_look_after() -> None:
     climbing = forecast(asked(attempts(45, 52, 58, 63, 66, pitch_cv=0.3, faults=["pore"])))
-    said = told(climbing, 3)
+    said = forecast_to_staff(climbing, 3)
     assert "more until 3 good ones stand in a row" in said
     assert "getting better" in said
     assert "even ripples costs most" in said
-    kind = told_to_student(climbing, 3)
+    kind = forecast_to_student(climbing, 3)
     assert "you are getting better" in kind
     assert "look after: pore in 4 of the last 4" in kind
     assert "fail" not in kind
-    assert "more than forty" in told(forecast(asked(attempts(10, 11, 10, 9, 10, 11, 10))), 3)
-    assert "on a plateau" in told(forecast(asked(attempts(60, 60, 60, 60, 60))), 3)
+    assert "more than forty" in forecast_to_staff(forecast(asked(attempts(10, 11, 10, 9, 10, 11, 10))), 3)
+    assert "on a plateau" in forecast_to_staff(forecast(asked(attempts(60, 60, 60, 60, 60))), 3)

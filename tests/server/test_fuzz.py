@@ -55,9 +55,9 @@ def test_odd_calls_are_answered_as_described(course: Course, settings: Any, who:
         "member_id": Membership.objects.get(course=course.row, user=course.assistant).pk,
     }
     try:
-        told = fuzz({who: getattr(course, who, None)}, ids, each, seed)
-        assert told.faults == {}
-        assert told.calls > 75 * each
+        answer = fuzz({who: getattr(course, who, None)}, ids, each, seed)
+        assert answer.faults == {}
+        assert answer.calls > 75 * each
     finally:
         logging.disable(logging.NOTSET)
 
@@ -69,8 +69,8 @@ def test_an_answer_that_is_not_as_described_is_found(
     settings.ALLOWED_HOSTS = ["*"]
     monkeypatch.setattr(FastJSON, "render", lambda *_, **__: b'{"results": [{"id": "one"}]}')
     people = {"instructor": course.instructor}
-    told = fuzz(people, {"course_id": course.row.pk}, 8, 0, "/courses/{course_id}/attempts")
-    assert list(told.faults) == ["instructor: GET /api/courses/{course_id}/attempts"]
+    answer = fuzz(people, {"course_id": course.row.pk}, 8, 0, "/courses/{course_id}/attempts")
+    assert list(answer.faults) == ["instructor: GET /api/courses/{course_id}/attempts"]
 
     def breaks(*_: object) -> None:
         raise RuntimeError("a fault of ours")
@@ -78,5 +78,5 @@ def test_an_answer_that_is_not_as_described_is_found(
     monkeypatch.undo()
     monkeypatch.setattr("judicum.server.http.routes.attempts.briefs", breaks)
     settings.ALLOWED_HOSTS = ["*"]
-    told = fuzz(people, {"course_id": course.row.pk}, 8, 0, "/courses/{course_id}/attempts")
-    assert "500" in told.faults["instructor: GET /api/courses/{course_id}/attempts"]
+    answer = fuzz(people, {"course_id": course.row.pk}, 8, 0, "/courses/{course_id}/attempts")
+    assert "500" in answer.faults["instructor: GET /api/courses/{course_id}/attempts"]

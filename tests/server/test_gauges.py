@@ -12,7 +12,7 @@ from prometheus_client import CollectorRegistry, Gauge, start_http_server
 
 from judicum.core.errors import InvalidValue
 from judicum.core.stock.bottle import FULL_BAR, litres
-from judicum.gauge.__main__ import Sensor, told
+from judicum.gauge.__main__ import Sensor, read_gauge
 from judicum.gauge.bottle import Bottle as Simulated
 from judicum.server.follow.stock.actions.save_item import move, save_item
 from judicum.server.follow.stock.actions.use_bottle import open_bottle, set_bottle
@@ -118,11 +118,11 @@ def test_the_simulated_bottle_falls_with_what_is_logged_and_breathes_with_the_da
 
 
 def test_the_simulated_gauge_knows_its_bottle_by_its_name(course: Course, gauge: Served) -> None:
-    assert told("shed") is None
-    assert list(Sensor(lambda: told("shed")).collect()) == [], "on no bottle it tells nothing, not nought"
+    assert read_gauge("shed") is None
+    assert list(Sensor(lambda: read_gauge("shed")).collect()) == [], "on no bottle it tells nothing, not nought"
     one = bottle(course)
-    before = told("shed")
-    assert [family.name for family in Sensor(lambda: told("shed")).collect()] == [PRESSURE, TEMPERATURE]
+    before = read_gauge("shed")
+    assert [family.name for family in Sensor(lambda: read_gauge("shed")).collect()] == [PRESSURE, TEMPERATURE]
     Use.objects.create(
         attempt=course.attempt,
         course=course.row,
@@ -131,7 +131,7 @@ def test_the_simulated_gauge_knows_its_bottle_by_its_name(course: Course, gauge:
         wire_m=0,
         blanks=1,
     )
-    after = told("shed")
+    after = read_gauge("shed")
     assert before is not None
     assert after is not None
     assert before[0] - after[0] == pytest.approx(1.1 * 500 / 20, rel=0.15)

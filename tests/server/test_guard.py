@@ -52,7 +52,7 @@ def test_a_foreign_host_an_unknown_address_and_too_much_are_problems(client: Cli
     assert is_problem(large)
 
 
-def test_a_fault_of_ours_is_told_without_its_insides(
+def test_a_fault_of_ours_is_said_without_its_insides(
     course: Course, client_of: Callable[..., Client], monkeypatch: pytest.MonkeyPatch
 ) -> None:
     def breaks(*_: object) -> None:

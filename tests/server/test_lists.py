@@ -94,7 +94,7 @@ def test_the_newest_attempts_count_in_the_row_of_good_ones_past_two_hundred(
     assert series["attempts"][-1]["id"] == attempts[-1].pk
 
 
-def test_the_attempt_before_is_told_by_the_server(course: Course, client_of: Callable[..., Client]) -> None:
+def test_the_attempt_before_is_said_by_the_server(course: Course, client_of: Callable[..., Client]) -> None:
     attempts = many(course, 3)
-    told = client_of(course.instructor).get(f"/api/attempts/{attempts[2].pk}").json()
-    assert told["earlier"] == {"id": attempts[1].pk, "number": 2}
+    answer = client_of(course.instructor).get(f"/api/attempts/{attempts[2].pk}").json()
+    assert answer["earlier"] == {"id": attempts[1].pk, "number": 2}

@@ -41,7 +41,7 @@ def begun(course: Course) -> tuple[Upload, bytes]:
     return receive_piece(course.student, upload.pk, 0, data[:CUT]), data[CUT:]
 
 
-def test_the_whole_length_is_told_only_once_the_photo_is_there(course: Course, monkeypatch: pytest.MonkeyPatch) -> None:
+def test_the_whole_length_is_said_only_once_the_photo_is_there(course: Course, monkeypatch: pytest.MonkeyPatch) -> None:
     upload, last = begun(course)
 
     def dies(*_: object, **__: object) -> None:

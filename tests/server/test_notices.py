@@ -54,8 +54,8 @@ def test_an_address_takes_the_password_and_what_is_wished_is_checked(
     assert client.get("/api/session/mail").json() == {"email": "", "kinds": []}
     body = {"email": "sanne@example.org", "kinds": ["returned", "due"]}
     assert client.put("/api/session/mail", body, JSON).json()["errors"][0]["field"] == "old"
-    told = client.put("/api/session/mail", {**body, "password": PASSWORD}, JSON).json()
-    assert told == {"email": "sanne@example.org", "kinds": ["due", "returned"]}
+    response = client.put("/api/session/mail", {**body, "password": PASSWORD}, JSON).json()
+    assert response == {"email": "sanne@example.org", "kinds": ["due", "returned"]}
     assert client.put("/api/session/mail", {**body, "kinds": []}, JSON).status_code == 200, "same address, no password"
     for odd, field in (({"email": "no address", "kinds": []}, "email"), ({**body, "kinds": ["weather"]}, "kinds")):
         refused = client.put("/api/session/mail", {**odd, "password": PASSWORD}, JSON).json()
@@ -72,10 +72,10 @@ def test_one_mail_a_day_tells_what_is_new_and_only_what_is_wished(course: Course
     assert send_digests(MORNING.replace(hour=5)) == 0, "not before seven"
     assert send_digests(MORNING) == 1
     assert send_digests(MORNING + timedelta(hours=3)) == 0, "once a day"
-    told = messages(settings, course.row.workshop_id)
-    assert [one["to"] for one in told] == ["sanne@example.org"]
-    assert told[0]["subject"] == "Judicum, 4 Mar 2031: 1 due tomorrow"
-    assert "- Bead on plate, 1.5 mm (Test course)" in told[0].get_content()
+    response = messages(settings, course.row.workshop_id)
+    assert [one["to"] for one in response] == ["sanne@example.org"]
+    assert response[0]["subject"] == "Judicum, 4 Mar 2031: 1 due tomorrow"
+    assert "- Bead on plate, 1.5 mm (Test course)" in response[0].get_content()
     attempt = logged(course)
     Attempt.objects.filter(pk=attempt.pk).update(state="measured")
     attempt.refresh_from_db()
@@ -93,9 +93,9 @@ def test_one_mail_a_day_tells_what_is_new_and_only_what_is_wished(course: Course
     )  # fmt: skip
     assert send_digests(MORNING + timedelta(days=3)) == 1
     assert "83" not in messages(settings, course.row.workshop_id)[2].get_content(), "the mark itself stays inside"
-    assert student.preference.told_at is None or NotificationPreference.objects.get(
+    assert student.preference.digest_sent_at is None or NotificationPreference.objects.get(
         user=student
-    ).told_at == MORNING + timedelta(days=3)
+    ).digest_sent_at == MORNING + timedelta(days=3)
 
 
 def test_the_morning_is_that_of_the_course_and_an_archived_one_is_silent(course: Course) -> None:
@@ -109,7 +109,7 @@ def test_the_morning_is_that_of_the_course_and_an_archived_one_is_silent(course:
     assert send_digests(MORNING + timedelta(days=1)) == 0
 
 
-def test_those_who_teach_are_told_what_runs_low(course: Course, settings: Any) -> None:
+def test_those_who_teach_are_said_what_runs_low(course: Course, settings: Any) -> None:
     wishing(course.instructor, "low", "due")
     Item.objects.create(course=course.row, kind="cup", name="Cup 8", low_at=4, spec={"cup": 8})
     assert send_digests(MORNING) == 1
@@ -123,8 +123,8 @@ def test_a_forgotten_password_is_mailed_and_its_link_hidden_from_owners(
     wishing(course.student)
     for name in ("SANNE", "odo", "nobody"):
         assert Client().post("/api/password-forgotten", {"username": name}, JSON).status_code == 204
-    (told,) = messages(settings, course.row.workshop_id)
-    link = next(line for line in told.get_content().splitlines() if "/reset/" in line)
+    (response,) = messages(settings, course.row.workshop_id)
+    link = next(line for line in response.get_content().splitlines() if "/reset/" in line)
     _, who, token = link.rsplit("/", 2)
     body = {"person": int(who), "token": token, "password": "quite-another-one"}
     assert Client().post("/api/password-reset", body, JSON).status_code == 204

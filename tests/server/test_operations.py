@@ -28,36 +28,36 @@ REQUEST_ID = "phone-0123456789abcdef"
 
 def test_a_living_server_says_so_and_one_that_can_serve_says_that(client: Client) -> None:
     assert client.get("/health").json() == {"status": "alive"}
-    told = client.get("/ready")
-    assert (told.status_code, told.json()) == (
+    answer = client.get("/ready")
+    assert (answer.status_code, answer.json()) == (
         200,
         {"status": "ready", "database": "ok", "tables": "ok", "store": "ok"},
     )
 
 
-def test_what_is_missing_is_told(client: Client, monkeypatch: pytest.MonkeyPatch) -> None:
+def test_what_is_missing_is_said(client: Client, monkeypatch: pytest.MonkeyPatch) -> None:
     def gone(*_: object) -> None:
         raise ConnectionError("http://secret-store")
 
     monkeypatch.setattr(WholeFiles, "exists", gone)
     with connection.cursor() as cursor:
         cursor.execute("DELETE FROM django_migrations WHERE app = 'photos' AND name LIKE '0002%%'")
-    told = client.get("/ready")
-    assert told.status_code == 503
-    assert told.json()["store"] == "ConnectionError"
-    assert told.json()["tables"] == "1 migrations are missing"
-    assert "secret" not in told.content.decode()
+    answer = client.get("/ready")
+    assert answer.status_code == 503
+    assert answer.json()["store"] == "ConnectionError"
+    assert answer.json()["tables"] == "1 migrations are missing"
+    assert "secret" not in answer.content.decode()
 
 
 def test_metrics_count_answers_by_pattern_and_tell_what_waits(course: Course, client_of: Callable[..., Client]) -> None:
     client = client_of(course.student)
     client.get(f"/api/courses/{course.row.pk}/attempts")
     Measurement.objects.create(photo=sent(course), requested_at="2020-01-01T00:00:00Z")
-    told = client.get("/metrics").content.decode()
-    assert 'judicum_answers_total{method="GET",route="api/courses/<int:course_id>/attempts",status="200"}' in told
-    assert "judicum_measurements_waiting 1.0" in told
-    assert "judicum_oldest_measurement_seconds" in told
-    assert str(course.row.pk) + "/attempts" not in told
+    answer = client.get("/metrics").content.decode()
+    assert 'judicum_answers_total{method="GET",route="api/courses/<int:course_id>/attempts",status="200"}' in answer
+    assert "judicum_measurements_waiting 1.0" in answer
+    assert "judicum_oldest_measurement_seconds" in answer
+    assert str(course.row.pk) + "/attempts" not in answer
 
 
 def sent(course: Course) -> Photo:
@@ -80,8 +80,8 @@ def test_an_id_follows_a_photo_from_the_phone_to_its_measurement(
     caplog.handler.addFilter(request_id.add_to_record)
     with caplog.at_level(logging.INFO):
         tasks.measure(mine.pk)
-    told = next(record for record in caplog.records if record.getMessage() == "measured")
-    line = json.loads(JsonFormatter("%(request_id)s %(message)s").format(told))
+    answer = next(record for record in caplog.records if record.getMessage() == "measured")
+    line = json.loads(JsonFormatter("%(request_id)s %(message)s").format(answer))
     assert line["request_id"] == REQUEST_ID
     assert line["photo"] == photo.pk
     assert request_id.current() == ""
@@ -90,9 +90,9 @@ def test_an_id_follows_a_photo_from_the_phone_to_its_measurement(
 @pytest.mark.parametrize("given", [None, "short", "no spaces here", "x" * 65])
 def test_an_id_that_is_none_is_replaced(client: Client, given: str | None) -> None:
     headers: Any = {"X-Request-Id": given} if given else {}
-    told = client.get("/health", headers=headers)[request_id.HEADER]
-    assert told != given
-    assert len(told) == 32
+    answer = client.get("/health", headers=headers)[request_id.HEADER]
+    assert answer != given
+    assert len(answer) == 32
 
 
 def test_a_request_s_own_id_comes_back(client: Client) -> None:

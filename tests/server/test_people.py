@@ -38,9 +38,11 @@ def at_member(course: Course, user: User, what: str = "") -> str:
 def test_an_instructor_makes_a_second_course_and_nobody_else_does(
     course: Course, client_of: Callable[..., Client]
 ) -> None:
-    told = client_of(course.instructor).post("/api/courses", {"name": "  Spring   course "}, "application/json").json()
-    assert [one["name"] for one in told["courses"]] == ["Test course", "Spring course"]
-    assert told["courses"][1]["role"] == "instructor"
+    answer = (
+        client_of(course.instructor).post("/api/courses", {"name": "  Spring   course "}, "application/json").json()
+    )
+    assert [one["name"] for one in answer["courses"]] == ["Test course", "Spring course"]
+    assert answer["courses"][1]["role"] == "instructor"
     for who in (course.assistant, course.student):
         assert client_of(who).post("/api/courses", {"name": "Mine"}, "application/json").status_code == 403
     for name in (" ", "x" * 130):
@@ -61,8 +63,8 @@ def test_a_course_is_copied_with_all_but_its_people(course: Course, client_of: C
     set_booth(course.instructor, course.row.pk, None, "4", ["purge"], "pedal sticks")
     CourseRow.objects.filter(pk=course.row.pk).update(created_at=timezone.now() - timedelta(days=100))
     logged(course)
-    told = client.post("/api/courses", {"name": "Next year", "like": course.row.pk}, "application/json").json()
-    new = CourseRow.objects.get(pk=told["courses"][1]["id"])
+    answer = client.post("/api/courses", {"name": "Next year", "like": course.row.pk}, "application/json").json()
+    new = CourseRow.objects.get(pk=answer["courses"][1]["id"])
     assert new.sequence == "carbon"
     assert newest_schemes(new.pk).get(code="training").body["pass_mark"] == 71
     copied = Design.objects.get(course=new)
@@ -83,8 +85,8 @@ def test_a_course_is_copied_with_all_but_its_people(course: Course, client_of: C
 
 def test_roles_are_given_and_taken_and_one_instructor_stays(course: Course, client_of: Callable[..., Client]) -> None:
     client = client_of(course.instructor)
-    told = client.put(at_member(course, course.student), {"role": "assistant"}, "application/json").json()
-    assert told["role"] == "assistant"
+    answer = client.put(at_member(course, course.student), {"role": "assistant"}, "application/json").json()
+    assert answer["role"] == "assistant"
     assert client_of(course.student).get(url(course, "desk")).status_code == 200
     assert client.put(at_member(course, course.student), {"role": "king"}, "application/json").status_code == 400
     last = client.put(at_member(course, course.instructor), {"role": "student"}, "application/json")
@@ -109,17 +111,17 @@ def join(code: str, name: str = "neu") -> Any:
 
 def test_a_join_code_is_renewed_counted_and_ended(course: Course, client_of: Callable[..., Client]) -> None:
     client = client_of(course.instructor)
-    told = client.put(url(course, "join-code"), {"renew": True, "left": 1}, "application/json").json()
-    assert told["code"] != "TEST1"
+    answer = client.put(url(course, "join-code"), {"renew": True, "left": 1}, "application/json").json()
+    assert answer["code"] != "TEST1"
     assert join("TEST1", "late").status_code == 400
-    assert join(told["code"], "one").status_code == 200
+    assert join(answer["code"], "one").status_code == 200
     assert client.get(url(course, "join-code")).json()["left"] == 0
-    assert join(told["code"], "two").status_code == 400, "one was let in"
+    assert join(answer["code"], "two").status_code == 400, "one was let in"
     assert not User.objects.filter(username="two").exists()
     client.put(url(course, "join-code"), {"until": (timezone.now() + timedelta(hours=1)).isoformat()}, "application/json")  # fmt: skip
-    assert join(told["code"], "three").status_code == 200
+    assert join(answer["code"], "three").status_code == 200
     CourseRow.objects.filter(pk=course.row.pk).update(join_until=timezone.now() - timedelta(seconds=1))
-    assert join(told["code"], "four").status_code == 400
+    assert join(answer["code"], "four").status_code == 400
     for body in ({"left": -1}, {"until": "2020-01-01T00:00:00Z"}):
         assert client.put(url(course, "join-code"), body, "application/json").status_code == 400
 

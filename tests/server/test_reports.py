@@ -49,15 +49,15 @@ def test_a_student_report_holds_the_figures_of_the_page_on_paper_of_both_sizes(
     for score in (6.0, 7.0, 8.0):
         returned(staff, course, score, next_change="slower")
     url = f"/api/courses/{course.row.pk}/students/{course.student.pk}/progress"
-    page = {one["key"]: one["told"][-1] for one in staff.get(url).json()["series"][0]["figures"]}
+    page = {one["key"]: one["formatted"][-1] for one in staff.get(url).json()["series"][0]["figures"]}
     for paper, size in (("a4", (595, 842)), ("letter", (612, 792))):
         report = made(staff, course, paper=paper)
         assert (report["state"], report["done"], report["total"]) == ("done", 1, 1)
         pdf = read(staff, f"/api/reports/{report['id']}/file")
         assert tuple(round(float(side)) for side in pdf.pages[0].mediabox[2:]) == size
         said = text_of(pdf)
-        for told in page.values():
-            assert told in said
+        for response in page.values():
+            assert response in said
         for words in (
             "Sanne",
             "Bead on plate",

@@ -92,9 +92,9 @@ def test_what_worked_here_counts_only_what_passed(course: Course, student: Clien
     set_mark(course.instructor, attempt.pk, attempt.version, dict.fromkeys(SCORES, 9.0), "", "")
     attempt.refresh_from_db()
     return_mark(course.instructor, attempt.pk, attempt.version)
-    told = student.get(setup).json()["worked"]
-    assert told["attempts"] == 1
-    assert {"key": "current_a", "count": 1, "median": 52, "low": 52, "high": 52} in told["figures"]
+    response = student.get(setup).json()["worked"]
+    assert response["attempts"] == 1
+    assert {"key": "current_a", "count": 1, "median": 52, "low": 52, "high": 52} in response["figures"]
 
 
 def test_the_card_is_printed_on_one_a5_page(course: Course, student: Client) -> None:

@@ -64,8 +64,8 @@ def test_a_change_is_a_version_of_the_course_s_own_and_marks_keep_theirs(
     first.refresh_from_db()
     assert mark(client, first).json()["mark"]["scheme"] == "Training, version 1"
     second = measured_attempt(course)
-    told = mark(client, second, scores={"width_evenness": 9.0}).json()["mark"]
-    assert (told["scheme"], told["total"], told["lines"]) == (
+    answer = mark(client, second, scores={"width_evenness": 9.0}).json()["mark"]
+    assert (answer["scheme"], answer["total"], answer["lines"]) == (
         "Width only, version 1",
         90,
         {"width_evenness": "Even width"},
@@ -113,8 +113,8 @@ def test_what_knocks_out_fails_the_coupon_unless_it_is_waived(course: Course, cl
     with_faults(attempt, "burn_through", "pore")
     proposed = client.get(f"/api/attempts/{attempt.pk}/suggestions").json()
     assert proposed["knocked"] == [{"key": "burn_through", "words": "any burn-through"}]
-    told = mark(client, attempt).json()["mark"]
-    assert (told["total"], told["passed"], told["knocked"]) == (80, False, ["any burn-through"])
+    answer = mark(client, attempt).json()["mark"]
+    assert (answer["total"], answer["passed"], answer["knocked"]) == (80, False, ["any burn-through"])
     attempt.refresh_from_db()
     waived = mark(client, attempt, waived=["burn_through"]).json()["mark"]
     assert (waived["passed"], waived["knocked"]) == (True, [])

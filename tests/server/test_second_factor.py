@@ -61,8 +61,8 @@ def test_it_counts_only_once_its_first_code_was_given(teacher: User, client_of: 
     let_time_pass(teacher)
     assert len(set(set_up(client, teacher))) == 10
     assert client.post(HERE).json()["code"] == "wrong_state"
-    told = sign_in()[1]
-    assert (told.status_code, told.json()["code"]) == (401, "second_factor_needed")
+    response = sign_in()[1]
+    assert (response.status_code, response.json()["code"]) == (401, "second_factor_needed")
 
 
 def test_a_code_opens_once_and_a_wrong_one_makes_the_next_wait(teacher: User, client_of: Callable[..., Client]) -> None:
@@ -99,8 +99,8 @@ def test_lost_and_recovered(course: Course, teacher: User, client_of: Callable[.
 
 def test_on_the_server_itself_an_owner_is_let_in_again(teacher: User, client_of: Callable[..., Client]) -> None:
     set_up(client_of(teacher), teacher)
-    told = accounts.recover("ILKA", "http://here/")
-    token = told.strip().rpartition("/")[2]
+    response = accounts.recover("ILKA", "http://here/")
+    token = response.strip().rpartition("/")[2]
     body = {"person": teacher.pk, "token": token, "password": "a-new-good-password"}
     assert Client().post("/api/password-reset", body, JSON).status_code == 204
     opened = Client().post("/api/session", {"username": "ilka", "password": "a-new-good-password"}, JSON)
@@ -119,8 +119,8 @@ def test_a_workshop_asks_for_it_of_those_who_teach(
     course.assistant.set_password(PASSWORD)
     course.assistant.save()
     again = Client()
-    told = again.post("/api/session", {"username": "asmus", "password": PASSWORD}, JSON).json()
-    assert told["second_factor"] == "missing"
+    response = again.post("/api/session", {"username": "asmus", "password": PASSWORD}, JSON).json()
+    assert response["second_factor"] == "missing"
     desk = f"/api/courses/{course.row.pk}/desk"
     assert again.get(desk).json()["code"] == "second_factor_missing"
     set_up(again, course.assistant)

@@ -68,15 +68,15 @@ def test_a_second_marker_sees_neither_the_first_mark_nor_who_gave_it_at_any_addr
                 assert holds(answer.json(), hidden) == [], url
                 read += 1
     assert read >= 20
-    told = blind.get(f"/api/attempts/{attempt.pk}").json()
-    assert (told["state"], told["mark"], told["second"]["first"], told["second"]["by_lot"]) == (
+    response = blind.get(f"/api/attempts/{attempt.pk}").json()
+    assert (response["state"], response["mark"], response["second"]["first"], response["second"]["by_lot"]) == (
         "second_asked",
         None,
         None,
         True,
     )
-    assert "mark_second" in told["may"]
-    assert not {"mark", "return", "agree", "judge_cause"} & set(told["may"])
+    assert "mark_second" in response["may"]
+    assert not {"mark", "return", "agree", "judge_cause"} & set(response["may"])
     causes = blind.get(f"/api/attempts/{attempt.pk}/causes").json()["causes"]
     assert all(one["verdict"] is None for one in causes)
     mine = client_of(course.assistant).get(f"/api/attempts/{attempt.pk}").json()
@@ -165,4 +165,4 @@ def test_only_the_instructor_sets_the_share(course: Course, client_of: Callable[
     assert staff.put(url, {"share": 25}, "application/json").json() == {"share": 25}
     wrong = staff.put(url, {"share": 101}, "application/json")
     assert (wrong.status_code, wrong.json()["errors"][0]["field"]) == (400, "share")
-    assert staff.get(f"/api/courses/{course.row.pk}/alike").json()["share"] == 25
+    assert staff.get(f"/api/courses/{course.row.pk}/agreement").json()["share"] == 25

@@ -64,15 +64,15 @@ def test_the_largest_picture_takes_half_a_gigabyte_apart_and_nothing_here() -> N
     assert sandbox.ingest_in_sandbox(data).width_px == 7680
     assert resource.getrusage(resource.RUSAGE_SELF).ru_maxrss - max(before, made) < 20_000  # kB: the copy to show
     watch = "import resource,subprocess,sys; subprocess.run(sys.argv[1:], stdin=open(sys.argv[0].replace('-c','/dev/stdin')), stdout=-3); print(resource.getrusage(resource.RUSAGE_CHILDREN).ru_maxrss)"
-    told = subprocess.run(
+    response = subprocess.run(
         [sys.executable, "-c", watch, sys.executable, "-m", "judicum.core.photo.sandboxed", "ingest"],
         input=b"{}\n" + data,
         capture_output=True,
     )
-    assert 200_000 < int(told.stdout) < 560_000
+    assert 200_000 < int(response.stdout) < 560_000
 
 
-def test_where_no_place_comes_free_the_phone_is_told_to_send_again(
+def test_where_no_place_comes_free_the_phone_is_said_to_send_again(
     course: Course, client_of: Callable[..., Client], monkeypatch: pytest.MonkeyPatch
 ) -> None:
     logged(course)
@@ -124,7 +124,7 @@ def test_a_large_picture_has_the_machine_s_one_place_for_such() -> None:
         pass
 
 
-def test_limits_of_a_person_an_attempt_and_a_course_are_told(
+def test_limits_of_a_person_an_attempt_and_a_course_are_said(
     course: Course, settings: Any, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     logged(course)

@@ -224,9 +224,9 @@ def test_a_machine_remembers_what_worked_on_it(course: Course, client_of: Callab
     first, second = booth(course, "1"), booth(course, "2")
     attempt, student = logged(course), client_of(course.student)
     asked = f"/api/attempts/{attempt.pk}/machine"
-    told = student.get(asked).json()
-    assert (told["booth"], told["worked"]) == (None, None)
-    assert [one["name"] for one in told["booths"]] == ["1", "2"]
+    response = student.get(asked).json()
+    assert (response["booth"], response["worked"]) == (None, None)
+    assert [one["name"] for one in response["booths"]] == ["1", "2"]
     assert student.put(asked, {"booth": first}, "application/json").json()["booth"] == first
     assert student.put(asked, {"booth": 999}, "application/json").status_code == 400
     Attempt.objects.filter(pk=attempt.pk).update(state="returned")
@@ -285,8 +285,8 @@ def test_what_is_broken_is_said_by_whoever_stands_there_and_kept_over_time(
 def test_the_instructor_says_where_the_course_meets(course: Course, client_of: Callable[..., Client]) -> None:
     meeting(course, weeks=1)
     staff = client_of(course.instructor)
-    told = staff.put(url(course, "time-zone"), {"time_zone": "Europe/Oslo"}, "application/json").json()
-    assert told["time_zone"] == "Europe/Oslo"
-    assert told["sessions"][0]["start"] == "18:00", "the clock of a session stays"
+    response = staff.put(url(course, "time-zone"), {"time_zone": "Europe/Oslo"}, "application/json").json()
+    assert response["time_zone"] == "Europe/Oslo"
+    assert response["sessions"][0]["start"] == "18:00", "the clock of a session stays"
     refused = staff.put(url(course, "time-zone"), {"time_zone": "Moon/Sea"}, "application/json")
     assert (refused.status_code, refused.json()["errors"][0]["field"]) == (400, "time_zone")

@@ -59,11 +59,11 @@ def choose(client_of: Callable[..., Client]) -> Callable[..., Any]:
 def test_every_bead_is_kept_and_the_servers_choice_counts(
     course: Course, attempt: Attempt, shown: Callable[[], dict]
 ) -> None:
-    told = shown()
-    assert [bead["number"] for bead in told["beads"]] == [1, 2, 3]
-    assert [bead["number"] for bead in told["beads"] if bead["counts"]] == [2]
-    assert [bead["number"] for bead in told["beads"] if bead["suggested"]] == [2]
-    assert told["report"]["bead_number"] == 2
+    response = shown()
+    assert [bead["number"] for bead in response["beads"]] == [1, 2, 3]
+    assert [bead["number"] for bead in response["beads"] if bead["counts"]] == [2]
+    assert [bead["number"] for bead in response["beads"] if bead["suggested"]] == [2]
+    assert response["report"]["bead_number"] == 2
     assert SeenBead.objects.count() == 3
 
 
@@ -79,13 +79,13 @@ def test_the_student_takes_another_and_its_figures_count(
     assert answer.status_code == 200
     after = shown()
     assert after["report"]["bead_number"] == 3
-    lengths = [told["report"]["bead"]["length_mm"] for told in (before, after)]
+    lengths = [response["report"]["bead"]["length_mm"] for response in (before, after)]
     assert lengths[0] != lengths[1]
     assert MeasurementSummary.objects.get(attempt=attempt).length_mm == lengths[1]
     assert after["overlay"] != before["overlay"]
     assert [bead["number"] for bead in after["beads"] if bead["counts"]] == [3]
     assert [bead["number"] for bead in after["beads"] if bead["suggested"]] == [2]
-    strips = [client_of(course.student).get(told["strip"]["url"]) for told in (before, after)]
+    strips = [client_of(course.student).get(response["strip"]["url"]) for response in (before, after)]
     assert [strip.status_code for strip in strips] == [200, 200]
     assert b"".join(strips[0]) != b"".join(strips[1])
     assert choose(course.student, 2).status_code == 200

@@ -39,15 +39,15 @@ def rows(client: Client, course: Course, sheet: str) -> list[dict[str, str]]:
 
 
 def foresee(client: Client, course: Course, sheet: str, text: str) -> list[dict[str, Any]]:
-    told = client.post(at(course, sheet), text, "text/csv").json()
-    assert told.get("kept") is False, told["detail"]
-    lines: list[dict[str, Any]] = told["lines"]
+    response = client.post(at(course, sheet), text, "text/csv").json()
+    assert response.get("kept") is False, response["detail"]
+    lines: list[dict[str, Any]] = response["lines"]
     return lines
 
 
 def put(client: Client, course: Course, sheet: str, text: str) -> tuple[bool, list[str]]:
-    told = client.put(at(course, sheet), text, "text/csv").json()
-    return told["kept"], [one["outcome"] for one in told["lines"]]
+    response = client.put(at(course, sheet), text, "text/csv").json()
+    return response["kept"], [one["outcome"] for one in response["lines"]]
 
 
 def test_every_table_has_its_words() -> None:
@@ -74,9 +74,9 @@ def test_people_are_foreseen_then_made_and_each_sets_a_password(course: Course, 
     assert [(one["line"], one["outcome"]) for one in lines] == [(2, "made"), (3, "changed"), (4, "same")]
     assert lines[0]["hand_over"] is None, "nothing was made yet"
     assert not User.objects.filter(username="runar").exists()
-    told = staff.put(at(course, "people"), table, "text/csv").json()
-    assert told["kept"] is True
-    _, who, token = told["lines"][0]["hand_over"].rsplit("/", 2)
+    response = staff.put(at(course, "people"), table, "text/csv").json()
+    assert response["kept"] is True
+    _, who, token = response["lines"][0]["hand_over"].rsplit("/", 2)
     body = {"person": int(who), "token": token, "password": PASSWORD}
     assert Client().post("/api/password-reset", body, "application/json").status_code == 204
     assert Membership.objects.get(user__username="runar").role == "student"

@@ -57,7 +57,7 @@ def stocked(course: Course) -> tuple[Item, Item, Item]:
     return blank, wire, gas
 
 
-def told(client: Client, course: Course) -> dict[str, Any]:
+def response(client: Client, course: Course) -> dict[str, Any]:
     answer = client.get(url(course))
     assert answer.status_code == 200
     found: dict[str, Any] = answer.json()
@@ -71,9 +71,9 @@ def of(store: dict[str, Any], name: str) -> dict[str, Any]:
 
 def test_a_logged_run_takes_wire_gas_and_one_blank(course: Course, client_of: Callable[..., Client]) -> None:
     stocked(course)
-    before = told(client_of(course.instructor), course)
+    before = response(client_of(course.instructor), course)
     log_run(course.student, course.attempt.pk, FILLED)
-    after = told(client_of(course.instructor), course)
+    after = response(client_of(course.instructor), course)
     used = Use.objects.get()
     assert used.gas_l == pytest.approx(11 * (0.5 + 40 + 8) / 60)
     assert used.wire_m > 0.05
@@ -114,7 +114,7 @@ def test_a_count_is_all_that_is_there_whatever_was_reckoned(course: Course, clie
     assert of(answer.json(), "Blank 1.5")["left"] == 31
     client.post(url(course, f"stock/{blank.pk}/moves"), {"kind": "delivered", "amount": 20}, "application/json")
     client.post(url(course, f"stock/{blank.pk}/moves"), {"kind": "thrown", "amount": 1}, "application/json")
-    store = told(client, course)
+    store = response(client, course)
     assert of(store, "Blank 1.5")["left"] == 50
     assert of(store, "Blank 1.5")["real"] == 3.0, "nine went for each that was logged: more than makes sense"
 
@@ -152,11 +152,11 @@ def test_items_are_made_changed_and_dropped(course: Course, client_of: Callable[
     other = client.put(url(course, f"stock/{made['id']}"), {"kind": "wire", "given": {**WIRE, "name": "x"}}, "application/json")  # fmt: skip
     assert other.status_code == 400
     assert client.delete(url(course, f"stock/{made['id']}")).status_code == 204
-    assert told(client, course)["items"] == []
+    assert response(client, course)["items"] == []
 
 
 def test_fields_of_each_kind_come_from_the_server(course: Course, client_of: Callable[..., Client]) -> None:
-    kinds = {kind["key"]: kind for kind in told(client_of(course.instructor), course)["kinds"]}
+    kinds = {kind["key"]: kind for kind in response(client_of(course.instructor), course)["kinds"]}
     wire = {spec["key"]: spec for spec in kinds["wire"]["specs"]}
     assert wire["filler_mm"]["needed"]
     assert (wire["filler_mm"]["low"], wire["filler_mm"]["high"]) == (0.5, 6.4)
@@ -173,10 +173,10 @@ def test_an_opened_bottle_comes_off_the_shelf_and_falls_with_what_is_welded(
     read = client_of(course.student).post(f"/api/bottles/{bottle.pk}/readings", {"bar": 150, "temperature_c": 20}, "application/json")  # fmt: skip
     assert read.status_code == 200
     assert read.json()["how"] == "typed"
-    full = told(client, course)["bottles"][0]["share"] * litres(20, 200)
+    full = response(client, course)["bottles"][0]["share"] * litres(20, 200)
     assert full == pytest.approx(litres(20, 150, 20))
     log_run(course.student, course.attempt.pk, FILLED)
-    store = told(client, course)
+    store = response(client, course)
     assert full - store["bottles"][0]["share"] * litres(20, 200) == pytest.approx(Use.objects.get().gas_l)
     assert of(store, "Argon 20")["left"] == 1
     assert client.put(f"/api/bottles/{bottle.pk}", {"closed": True}, "application/json").json()["bottles"] == []
@@ -200,7 +200,7 @@ def test_a_gauge_is_read_off_a_photo_by_four_taps(course: Course, client_of: Cal
     assert GaugeReading.objects.count() == 1
 
 
-def test_a_leak_is_told_and_a_class_that_welds_makes_none(course: Course, client_of: Callable[..., Client]) -> None:
+def test_a_leak_is_said_and_a_class_that_welds_makes_none(course: Course, client_of: Callable[..., Client]) -> None:
     *_, gas = stocked(course)
     begun = timezone.now() - timedelta(days=9)
     bottle = open_bottle(course.instructor, course.row.pk, gas.pk, "shed", begun)
@@ -229,14 +229,14 @@ def sessions_of_use(course: Course, count: int = 6, gas_l: float = 300.0, blanks
         )  # fmt: skip
 
 
-def test_what_runs_out_is_told_with_a_range_and_ordered_by_its_lead_time(
+def test_what_runs_out_is_said_with_a_range_and_ordered_by_its_lead_time(
     course: Course, client_of: Callable[..., Client]
 ) -> None:
     _, wire, _ = stocked(course)
     sessions_of_use(course)
     Movement.objects.update(at=timezone.now() - timedelta(hours=1))
     make_sessions(course.instructor, course.row.pk, date.today() + timedelta(days=2), time(18), 180, 10)
-    store = told(client_of(course.instructor), course)
+    store = response(client_of(course.instructor), course)
     blanks = of(store, "Blank 1.5")
     assert re.match(r"6 sessions, \d to \d", blanks["lasts"])
     assert re.search(r"\d+ pieces, by ", blanks["order"])
@@ -266,7 +266,7 @@ def test_the_plan_of_an_session_counts_before_the_usual(course: Course) -> None:
 def test_costs_by_person_coupon_and_session_add_up(course: Course, client_of: Callable[..., Client]) -> None:
     stocked(course)
     sessions_of_use(course, count=3)
-    costs = told(client_of(course.instructor), course)["costs"]
+    costs = response(client_of(course.instructor), course)["costs"]
     one = 300 * 90 / litres(20, 200) + 2.0 * 0.8 + 6 * 1.2
     assert costs["whole"]["total"] == pytest.approx(3 * one)
     assert costs["unpriced"] == ""
@@ -280,7 +280,7 @@ def test_costs_by_person_coupon_and_session_add_up(course: Course, client_of: Ca
 
 def test_what_has_no_price_is_said(course: Course, client_of: Callable[..., Client]) -> None:
     sessions_of_use(course, count=1)
-    assert "no price" in told(client_of(course.instructor), course)["costs"]["unpriced"]
+    assert "no price" in response(client_of(course.instructor), course)["costs"]["unpriced"]
 
 
 def cut_ready(course: Course) -> None:
@@ -347,11 +347,11 @@ def test_the_store_asks_a_constant_number_of_queries(course: Course, client_of: 
     stocked(course)
     sessions_of_use(course, count=2)
     client = client_of(course.instructor)
-    told(client, course)
+    response(client, course)
 
     def asked() -> int:
         with CaptureQueriesContext(connection) as queries:
-            told(client, course)
+            response(client, course)
         return len(queries)
 
     few = asked()
@@ -369,4 +369,4 @@ def test_another_attempt_takes_another_blank(course: Course, client_of: Callable
     logged(course)
     second = weld_another(course.student, course.assignment)
     log_run(course.student, second.pk, FILLED)
-    assert of(told(client_of(course.instructor), course), "Blank 1.5")["left"] == 38
+    assert of(response(client_of(course.instructor), course), "Blank 1.5")["left"] == 38

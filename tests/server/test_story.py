@@ -55,7 +55,7 @@ def test_each_figure_has_its_band_its_values_and_where_it_goes(
         3,
     )
     assert figures["total"]["values"] == [60.0, 70.0, 80.0]
-    assert figures["total"]["told"] == ["60", "70", "80"]
+    assert figures["total"]["formatted"] == ["60", "70", "80"]
     assert figures["total"]["cone"][0]["mid"] > 80
     measured_attempt(course)
     mine = progress(client_of(course.student), course)["series"][0]
@@ -63,7 +63,7 @@ def test_each_figure_has_its_band_its_values_and_where_it_goes(
     assert mine["engines"] == [ENGINE_VERSION]
 
 
-def test_changes_are_told_with_what_became_of_them_and_the_cause_to_those_who_teach(
+def test_changes_are_said_with_what_became_of_them_and_the_cause_to_those_who_teach(
     course: Course, client_of: Callable[..., Client]
 ) -> None:
     staff, student = client_of(course.instructor), client_of(course.student)
@@ -90,18 +90,18 @@ def test_the_week_tells_faults_and_causes_beside_the_month_before(
     Verdict.objects.create(
         attempt=attempts[-1], cause="flow_low", confirmed=True, by=course.instructor, at=timezone.now()
     )
-    told = client_of(course.assistant).get(f"/api/courses/{course.row.pk}/week").json()
-    assert [one["words"] for one in told["faults"]] == ["pore", "undercut"]
-    assert (told["faults"][0]["now"], told["faults"][0]["now_of"], told["faults"][0]["before"]) == (5, 7, 0)
-    assert told["faults"][0]["said"] == "5 of 7 beads, 0 of 17 in the month before"
-    assert [one["now"] for one in told["causes"]] == [1]
-    spread = {one["key"]: one for one in told["figures"]}
+    answer = client_of(course.assistant).get(f"/api/courses/{course.row.pk}/week").json()
+    assert [one["words"] for one in answer["faults"]] == ["pore", "undercut"]
+    assert (answer["faults"][0]["now"], answer["faults"][0]["now_of"], answer["faults"][0]["before"]) == (5, 7, 0)
+    assert answer["faults"][0]["said"] == "5 of 7 beads, 0 of 17 in the month before"
+    assert [one["now"] for one in answer["causes"]] == [1]
+    spread = {one["key"]: one for one in answer["figures"]}
     assert [one["student"]["display_name"] for one in spread["width_cv"]["places"]] == ["Sanne"]
     assert spread["width_cv"]["good"] == 0.06
-    assert [one["student"]["display_name"] for one in told["resting"]] == ["Odo"]
+    assert [one["student"]["display_name"] for one in answer["resting"]] == ["Odo"]
 
 
-def test_a_course_that_has_rested_is_told_of_its_last_week(course: Course) -> None:
+def test_a_course_that_has_rested_is_said_of_its_last_week(course: Course) -> None:
     attempts = many(course, 5)
     Attempt.objects.filter(pk__in=[a.pk for a in attempts]).update(created_at=timezone.now() - timedelta(days=60))
     found = week_of(course.instructor, course.row.pk)

@@ -38,7 +38,7 @@ def test_a_token_reads_and_only_one_that_writes_writes(course: Course, client_of
     assert program.put("/api/session/password", body, JSON, headers=writes).status_code == 401
 
 
-def test_its_secret_is_told_once_and_it_ends(course: Course, client_of: Callable[..., Client]) -> None:
+def test_its_secret_is_said_once_and_it_ends(course: Course, client_of: Callable[..., Client]) -> None:
     mine = client_of(course.student)
     header = make(mine)
     kept = mine.get("/api/tokens").json()

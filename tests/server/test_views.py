@@ -40,8 +40,8 @@ def test_another_view_joins_the_attempt_and_is_not_measured(course: Course, kind
 
 def test_the_kind_travels_with_the_upload(course: Course, client_of: Callable[..., Client]) -> None:
     data, client = bead_photo().jpeg, client_of(course.student)
-    told = "kind " + base64.b64encode(b"back").decode()
-    headers = {"Upload-Length": str(len(data)), "Upload-Metadata": told}
+    response = "kind " + base64.b64encode(b"back").decode()
+    headers = {"Upload-Length": str(len(data)), "Upload-Metadata": response}
     started = client.post(f"/api/attempts/{course.attempt.pk}/uploads", headers=headers)
     sent = client.patch(started["Location"], data, "application/offset+octet-stream", headers={"Upload-Offset": "0"})
     assert sent.status_code == 204

@@ -87,9 +87,9 @@ def test_every_joint_has_its_drawing() -> None:
 
 
 def test_every_reason_of_a_suggestion_has_words_in_the_persons_units() -> None:
-    told = Suggestion("width_evenness", 8.0, "width_cv", 0.061, {"width_cv": 0.061, "width_mean_mm": 4.234})
-    assert because(told) == "width varies 6.1 % around 4.23 mm"
-    assert because(told, US) == "width varies 6.1 % around 167 thou"
+    response = Suggestion("width_evenness", 8.0, "width_cv", 0.061, {"width_cv": 0.061, "width_mean_mm": 4.234})
+    assert because(response) == "width varies 6.1 % around 4.23 mm"
+    assert because(response, US) == "width varies 6.1 % around 167 thou"
     off = Suggestion(
         "setup_followed", 5.0, "off_the_card", 5.0, {"postflow_s": 3.0}, off=("postflow_s", "polarity_wrong")
     )
@@ -123,20 +123,20 @@ def test_every_reason_of_a_suggestion_has_words_in_the_persons_units() -> None:
         ),
     ],
 )
-def test_a_sentence_is_told_in_the_units_one_thinks_in(warned: Warned, metric: str, us: str) -> None:
+def test_a_sentence_is_said_in_the_units_one_thinks_in(warned: Warned, metric: str, us: str) -> None:
     assert words.warning(warned, METRIC) == metric
     assert words.warning(warned, US) == us
 
 
 def test_no_sentence_of_a_card_is_metric_to_somebody_who_thinks_in_thousandths() -> None:
     odd = {"thickness_mm": 2.0, "cup": 16, "stickout_mm": 40, "filler_mm": 3.2, "travel_mm_s": 0.5, "gauge": 10}
-    told = words.card_in_words(plan_card({"metal": "303", "joint": "tube_butt", **odd}), US)
-    said = " ".join(w.message for w in told.warnings)
-    assert len(told.warnings) >= 4
+    response = words.card_in_words(plan_card({"metal": "303", "joint": "tube_butt", **odd}), US)
+    said = " ".join(w.message for w in response.warnings)
+    assert len(response.warnings) >= 4
     assert not re.search(r"\d (mm|L/min|mm/s)\b", said), said
 
 
-def test_a_warning_that_a_deviation_says_already_is_not_told_twice() -> None:
+def test_a_warning_that_a_deviation_says_already_is_not_said_twice() -> None:
     low = Warned("gas_low", key="gas_l_min")
     assert words.besides(Checked((), (low,))) == ["gas_low"]
 

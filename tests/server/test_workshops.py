@@ -46,8 +46,8 @@ def test_an_owner_sees_all_of_the_workshop_and_nothing_of_another(
     assert client.put(f"/api/workshop/courses/{elsewhere.pk}/part").status_code == 404
     assert client.put(*person(course.stranger, owns=True)).status_code == 404
     assert client.get(f"/api/courses/{course.row.pk}/desk").status_code == 404, "not in the course yet"
-    told = client.put(f"/api/workshop/courses/{course.row.pk}/part").json()
-    assert [(one["name"], one["role"]) for one in told["courses"]] == [("Test course", "instructor")]
+    answer = client.put(f"/api/workshop/courses/{course.row.pk}/part").json()
+    assert [(one["name"], one["role"]) for one in answer["courses"]] == [("Test course", "instructor")]
     assert client.get(f"/api/courses/{course.row.pk}/desk").status_code == 200
 
 
@@ -65,15 +65,15 @@ def test_an_owner_without_a_course_makes_the_first(client_of: Callable[..., Clie
     with pytest.raises(InvalidValue, match="owner"):
         make_workshop("Another", "hedda")  # looks like one that is taken
     assert not Workshop.objects.filter(name="Another").exists()
-    told = client_of(owner).post("/api/courses", {"name": "Spring"}, JSON).json()
-    assert [(one["name"], one["role"]) for one in told["courses"]] == [("Spring", "instructor")]
+    answer = client_of(owner).post("/api/courses", {"name": "Spring"}, JSON).json()
+    assert [(one["name"], one["role"]) for one in answer["courses"]] == [("Spring", "instructor")]
 
 
 def test_a_person_is_made_set_and_kept_out(course: Course, owner: User, client_of: Callable[..., Client]) -> None:
     client = client_of(owner)
-    told = client.post("/api/workshop/people", {"username": "runa", "display_name": "Runa Holt"}, JSON)
-    assert told.status_code == 201
-    token = told.json()["address"].rpartition("/")[2]
+    answer = client.post("/api/workshop/people", {"username": "runa", "display_name": "Runa Holt"}, JSON)
+    assert answer.status_code == 201
+    token = answer.json()["address"].rpartition("/")[2]
     made = User.objects.get(username="runa")
     body = {"person": made.pk, "token": token, "password": PASSWORD}
     assert Client().post("/api/password-reset", body, JSON).status_code == 204
@@ -119,8 +119,8 @@ def test_an_archived_course_is_read_and_reported_and_never_changed(
     logged(course)
     client, student = client_of(course.instructor), client_of(course.student)
     home = f"/api/courses/{course.row.pk}"
-    told = client.put(f"{home}/archived").json()
-    assert [one["archived"] for one in told["courses"]] == [True]
+    answer = client.put(f"{home}/archived").json()
+    assert [one["archived"] for one in answer["courses"]] == [True]
     assert client.get(f"{home}/desk").status_code == 200
     assert client.get(f"{home}/class.csv").status_code == 200
     assert student.put(f"/api/attempts/{course.attempt.pk}/runs/1", RUN, JSON).json()["code"] == "wrong_state"

@@ -28,14 +28,14 @@ def grey(depth: float) -> np.ndarray:
 
 
 def test_the_deeper_the_fronts_the_clearer_they_are() -> None:
-    told = np.ones(COLUMNS, bool)
-    found = [clearness(grey(depth), FRONTS, told) for depth in (0.0, 5.0, 40.0)]
+    answer = np.ones(COLUMNS, bool)
+    found = [clearness(grey(depth), FRONTS, answer) for depth in (0.0, 5.0, 40.0)]
     assert found == sorted(found)
     assert found[0] < 1.6
     assert found[2] > 2 * MIN_CLEAR
 
 
-def test_fronts_told_elsewhere_than_they_are_seen_are_not_clear() -> None:
+def test_fronts_said_elsewhere_than_they_are_seen_are_not_clear() -> None:
     rng = np.random.default_rng(1)
     elsewhere = np.sort(rng.uniform(10, COLUMNS - 10, 14))
     assert (
@@ -49,10 +49,10 @@ def test_too_few_fronts_are_none() -> None:
     assert clearness(grey(40.0), FRONTS[:3], np.ones(COLUMNS, bool)) == 0.0
 
 
-@pytest.mark.parametrize(("depth", "told"), [(40.0, True), (0.0, False)])
-def test_only_what_is_seen_is_told(depth: float, told: bool) -> None:
-    assert (clear_only(straight(depth)).heat >= 0).all() == told
+@pytest.mark.parametrize(("depth", "answer"), [(40.0, True), (0.0, False)])
+def test_only_what_is_seen_is_said(depth: float, answer: bool) -> None:
+    assert (clear_only(straight(depth)).heat >= 0).all() == answer
 
 
-def test_a_bead_without_fronts_stays_told_to_have_none() -> None:
+def test_a_bead_without_fronts_stays_said_to_have_none() -> None:
     assert (clear_only(straight(0.0, np.zeros(0))).heat >= 0).all()

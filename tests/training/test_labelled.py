@@ -75,7 +75,7 @@ def test_crops_have_their_shape_and_the_same_labels(read: list[Labelled]) -> Non
     assert (surface == FACE).any()
 
 
-def test_halves_are_told_apart_by_their_numbers(folder: Path) -> None:
+def test_halves_are_distinguished_by_their_numbers(folder: Path) -> None:
     assert len(list(read_labelled(folder, DENSITY, "odd"))) == 1
     assert len(list(read_labelled(folder, DENSITY, "even"))) == 2
 
@@ -90,7 +90,7 @@ def test_fronts_lie_on_the_straightened_face_where_the_truth_says(folder: Path) 
     assert len(list(read_straight(folder, DENSITY, "all"))) == 2
 
 
-def test_a_part_of_a_folder_is_told_by_remainders(folder: Path) -> None:
+def test_a_part_of_a_folder_is_said_by_remainders(folder: Path) -> None:
     assert len(list(read_labelled(folder, DENSITY, "1of4"))) == 1
     assert list(read_labelled(folder, DENSITY, "3of4")) == []
 
@@ -100,14 +100,14 @@ def test_a_crop_along_the_bead_gets_faults_and_their_labels(read: list[Labelled]
     kinds, faulty = set[str](), 0
     for seed in range(40):
         picture, surface, extras = read[0].crop(np.random.default_rng(seed), (96, 160), DENSITY, 7.0, read)
-        told = {
+        answer = {
             name
             for name, k in (("pore", PORE), ("speck", SPECK), ("crater", CRATER), ("groove", GROOVE))
             if (extras[k] == TOP).any()
         }
-        told |= {name for name, k in (("sugar", GRANULAR), ("hole", HOLE)) if (surface == k).any()}
-        kinds |= told
-        faulty += bool(told)
+        answer |= {name for name, k in (("sugar", GRANULAR), ("hole", HOLE)) if (surface == k).any()}
+        kinds |= answer
+        faulty += bool(answer)
         assert picture.shape == (96, 160, 3)
         assert (extras[PORE] == TOP).sum() < 0.2 * (surface == FACE).sum() + 200
     assert 10 <= faulty <= 36

@@ -32,11 +32,11 @@ def scene(*faults: Fault, joint: str = "bead_on_plate", level: int = 0, seed: in
 
 def made(*faults: Fault, **more: object) -> tuple[Relief, Relief, Floats, Floats]:
     """With the faults and without, and the place along and across the bead."""
-    told, plain = scene(*faults, **more), scene(**more)  # type: ignore[arg-type]
-    shaped = relief(told, LOW, HIGH, DENSITY)
+    answer, plain = scene(*faults, **more), scene(**more)  # type: ignore[arg-type]
+    shaped = relief(answer, LOW, HIGH, DENSITY)
     rows, columns = shaped.height.shape
     x, y = np.meshgrid(LOW[0] + np.arange(columns) / DENSITY, LOW[1] + np.arange(rows) / DENSITY)
-    return shaped, relief(plain, LOW, HIGH, DENSITY), *bead_frame(told, x, y)
+    return shaped, relief(plain, LOW, HIGH, DENSITY), *bead_frame(answer, x, y)
 
 
 @pytest.mark.parametrize("seed", range(12))
@@ -135,14 +135,14 @@ def test_a_lap_steps_down_away_from_the_card_and_the_bead_bridges_it() -> None:
         assert under.std() < 0.02
 
 
-def told(of: Scene) -> dict[str, Any]:
+def answer(of: Scene) -> dict[str, Any]:
     known = truth_along(of)
     assert known is not None
     return known
 
 
 def test_metal_on_the_cards_plane_is_seen_where_it_is() -> None:
-    plain = told(scene())
+    plain = answer(scene())
     seen = as_seen(plain, relief(scene(), LOW, HIGH, DENSITY), np.array([20.0, 90.0, -200.0]), 0.0)
     assert np.array(seen["profile"]["width_mm"]) == pytest.approx(np.array(plain["profile"]["width_mm"]), abs=1e-3)
     assert np.array(seen["profile"]["centre_mm"]) == pytest.approx(np.array(plain["profile"]["centre_mm"]), abs=1e-3)
@@ -154,7 +154,7 @@ def test_the_deeper_toe_of_a_lap_is_seen_nearer_to_the_camera(eye_y: float, wide
     lap = scene(joint="lap")
     made_ = relief(lap, LOW, HIGH, DENSITY)
     eye, below = np.array([80.0, eye_y, -200.0]), 0.2
-    seen = as_seen(told(lap), made_, eye, below)
+    seen = as_seen(answer(lap), made_, eye, below)
     deep = below - float(made_.height[-20].mean())
     lower_toe = START[1] + HALF
     shift = (lower_toe - eye_y) * (-eye[2] / (deep - eye[2]) - 1) - (START[1] - HALF - eye_y) * (
@@ -196,33 +196,33 @@ def test_the_tracer_is_given_small_pictures_of_what_it_can_show(
 
         map = staticmethod(map)
 
-    def trace(one: Scene, told: object) -> tuple[bytes, object]:
+    def trace(one: Scene, answer: object) -> tuple[bytes, object]:
         seen.append(one)
-        return b"traced", told
+        return b"traced", answer
 
     monkeypatch.setattr("training.camera_set.ProcessPoolExecutor", Here)
     monkeypatch.setattr("training.camera_set.import_module", lambda name: SimpleNamespace(trace=trace))
     chosen = [case for case in cases(0.05, seed=3) if case.kind != "refusal"]
     assert draw_set(tmp_path, chosen, traced=True) == len(seen) == sum(case.kind in TRACED_KINDS for case in chosen)
     assert 0 < len(seen) < len(chosen)
-    told = json.loads((tmp_path / "truth.json").read_text())
-    assert {(tmp_path / one["name"]).read_bytes() for one in told} == {b"traced"}
-    assert all(one["truth"]["profile"]["width_mm"] for one in told)
+    answer = json.loads((tmp_path / "truth.json").read_text())
+    assert {(tmp_path / one["name"]).read_bytes() for one in answer} == {b"traced"}
+    assert all(one["truth"]["profile"]["width_mm"] for one in answer)
     assert {one.view.size for one in seen} <= set(SIZES[:4]) and min(one.view.size for one in seen) == SIZES[0]
 
 
 def test_a_bead_to_be_taught_with_has_more_faults_and_each_has_its_place() -> None:
     more = 0
     for case in cases(0.2, seed=3):
-        told = faulty(case.scene)
-        if case.scene.bead is None or told.bead is None:
-            assert told == case.scene
+        answer = faulty(case.scene)
+        if case.scene.bead is None or answer.bead is None:
+            assert answer == case.scene
             continue
-        more += len(told.bead.faults) - len(case.scene.bead.faults)
-        assert told.bead.faults[: len(case.scene.bead.faults)] == case.scene.bead.faults
-        added = told.bead.faults[len(case.scene.bead.faults) :]
+        more += len(answer.bead.faults) - len(case.scene.bead.faults)
+        assert answer.bead.faults[: len(case.scene.bead.faults)] == case.scene.bead.faults
+        added = answer.bead.faults[len(case.scene.bead.faults) :]
         for k, fault in enumerate(added):
             others = [*case.scene.bead.faults, *added[:k]]
             assert all(abs(fault.s_mm - other.s_mm) > APART_MM for other in others)
-            assert 0 < fault.s_mm < told.bead.length_mm
+            assert 0 < fault.s_mm < answer.bead.length_mm
     assert more > 30

@@ -104,10 +104,10 @@ def bench(each: int = 3, seed: int = 0) -> str:
     jobs = [(code, 100_000 * (seed + 1) + k) for k, code in enumerate(codes)]
     with ProcessPoolExecutor(os.cpu_count()) as pool:
         done = list(pool.map(find, jobs, chunksize=2))
-    return told(done)
+    return report_of(done)
 
 
-def told(done: list[Found]) -> str:
+def report_of(done: list[Found]) -> str:
     """How often the habit was on top and among three; a line of confusion for each habit."""
     with_habit = [one for one in done if one.habit != NONE]
     sound = [one for one in done if one.habit == NONE]

@@ -112,14 +112,14 @@ def bench(count: int = 1000, seed: int = 0) -> str:
     """Ask so many questions; the report as Markdown."""
     asked = cases(count, seed)
     begun = time.perf_counter()
-    told = [forecast(one) for one, _ in asked]
+    forecasts = [forecast(one) for one, _ in asked]
     took = time.perf_counter() - begun
     passed = np.array([truth.passed for _, truth in asked], float)
-    chance = np.array([one.next_pass for one in told])
+    chance = np.array([one.next_pass for one in forecasts])
     own, klass = np.array([baselines(one) for one, _ in asked]).T
     held = [
         truth.to_go > 40 if one.to_go is None else one.to_go.low <= truth.to_go <= (one.to_go.high if one.to_go.high < 40 else NEVER)
-        for one, (_, truth) in zip(told, asked, strict=True)
+        for one, (_, truth) in zip(forecasts, asked, strict=True)
         if one.to_go is None or isinstance(one.to_go, ToGo)
     ]  # fmt: skip
 

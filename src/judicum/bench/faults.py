@@ -76,7 +76,7 @@ class Phone:
         try:
             connection.request(method, path, body, {**own, **headers})
             answer = connection.getresponse()
-            answer.told = answer.read()  # type: ignore[attr-defined]
+            answer.body = answer.read()  # type: ignore[attr-defined]
             return answer
         except (OSError, http.client.HTTPException):
             return None
@@ -98,7 +98,7 @@ class Phone:
                 self.weld()
 
     def weld(self) -> None:
-        mine = json.loads(self.insist("GET", f"/api/courses/{self.course}/attempts?state=assigned").told)["results"]
+        mine = json.loads(self.insist("GET", f"/api/courses/{self.course}/attempts?state=assigned").body)["results"]
         if not mine:
             # The answer may be lost; the attempt is then found by the next look.
             self.insist("POST", f"/api/assignments/{self.assignment}/attempts")
@@ -106,7 +106,7 @@ class Phone:
         attempt = mine[0]["id"]
         logged = self.insist("PUT", f"/api/attempts/{attempt}/runs/1", b'{"current_a": 50, "gas_l_min": 8}')
         if logged.status != 200:
-            self.strange.append(f"log: {logged.status} {logged.told[:200]}")
+            self.strange.append(f"log: {logged.status} {logged.body[:200]}")
             return
         self.send(attempt, self.picture())
 
@@ -120,18 +120,18 @@ class Phone:
     def send(self, attempt: int, data: bytes) -> None:
         begun = self.insist("POST", f"/api/attempts/{attempt}/uploads", None, **{"Upload-Length": str(len(data))})
         if begun.status != 201:
-            self.strange.append(f"begin: {begun.status} {begun.told[:200]}")
+            self.strange.append(f"begin: {begun.status} {begun.body[:200]}")
             return
         where, offset = begun.headers["Location"], 0
         while not self.stop.is_set():
-            told = {"Upload-Offset": str(offset), "Content-Type": "application/offset+octet-stream"}
-            answer = self.call("PATCH", where, data[offset : offset + PIECE], **told)
+            body = {"Upload-Offset": str(offset), "Content-Type": "application/offset+octet-stream"}
+            answer = self.call("PATCH", where, data[offset : offset + PIECE], **body)
             if answer is None or answer.status >= 500 or answer.status == 409:
                 time.sleep(0.3)
                 # As a phone does: ask how much is there, and go on from that.
                 answer = self.insist("HEAD", where)
             if answer.status == 404 or answer.status >= 400:
-                self.strange.append(f"piece: {answer.status} {answer.told[:200]}")
+                self.strange.append(f"piece: {answer.status} {answer.body[:200]}")
                 return
             offset = int(answer.headers["Upload-Offset"])
             if offset == len(data):
@@ -232,8 +232,8 @@ def main() -> None:
         second = subprocess.run([sys.executable, "judicum", "start"], cwd=folder, capture_output=True, text=True)
         if second.returncode != 1 or "already runs" not in second.stderr or not service.ready():
             problems.append(f"a second start: {second.returncode} {second.stderr[-200:]}")
-        told = subprocess.run([sys.executable, "-c", PEOPLE], env=service.environment(), capture_output=True, text=True, check=True)  # fmt: skip
-        course, assignment, *sessions = told.stdout.split()
+        body = subprocess.run([sys.executable, "-c", PEOPLE], env=service.environment(), capture_output=True, text=True, check=True)  # fmt: skip
+        course, assignment, *sessions = body.stdout.split()
         phones = [Phone(service.port, s, int(course), int(assignment), random.Random(k), nothing, bead, stop) for k, s in enumerate(sessions)]  # fmt: skip
         threads = [threading.Thread(target=phone.run) for phone in phones]
         for thread in threads:

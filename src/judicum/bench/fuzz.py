@@ -23,7 +23,7 @@ CSRF = "x" * 32
 
 
 @dataclass
-class Told:
+class Tally:
     """What came of it: answers by status, and what should not have been."""
 
     statuses: Counter[int] = field(default_factory=Counter)
@@ -34,7 +34,7 @@ class Told:
         return sum(self.statuses.values())
 
 
-def fuzz(people: Mapping[str, Any], ids: Mapping[str, int], each: int, seed: int = 0, paths: str = "/") -> Told:
+def fuzz(people: Mapping[str, Any], ids: Mapping[str, int], each: int, seed: int = 0, paths: str = "/") -> Tally:
     """Call every operation `each` times as every person.
 
     Args:
@@ -49,7 +49,7 @@ def fuzz(people: Mapping[str, Any], ids: Mapping[str, int], each: int, seed: int
 
     schema = _schema()
     mode = schemathesis.GenerationMode.POSITIVE if seed % 2 == 0 else schemathesis.GenerationMode.NEGATIVE
-    told = Told()
+    counts = Tally()
     drawn_as = settings(
         max_examples=each,
         deadline=None,
@@ -60,10 +60,10 @@ def fuzz(people: Mapping[str, Any], ids: Mapping[str, int], each: int, seed: int
     )
     for name, user in people.items():
         for operation in _operations(schema, paths):
-            ask = _asking(told, f"{name}: {operation.method.upper()} {operation.path}", _cookies(user), ids)
+            ask = _asking(counts, f"{name}: {operation.method.upper()} {operation.path}", _cookies(user), ids)
             with suppress(Unsatisfiable):  # an address of nothing but words that may be any cannot be called wrongly
                 seeded(seed)(drawn_as(given(case=operation.as_strategy(generation_mode=mode))(ask)))()
-    return told
+    return counts
 
 
 @cache
@@ -78,7 +78,7 @@ def _schema() -> Any:
     return schemathesis.openapi.from_wsgi("/api/schema", application)
 
 
-def _asking(told: Told, where: str, cookies: dict[str, str], ids: Mapping[str, int]) -> Any:
+def _asking(counts: Tally, where: str, cookies: dict[str, str], ids: Mapping[str, int]) -> Any:
     """What is done with each drawn call."""
 
     def ask(case: Any) -> None:
@@ -90,10 +90,10 @@ def _asking(told: Told, where: str, cookies: dict[str, str], ids: Mapping[str, i
             response = case.call(headers={"X-CSRFToken": CSRF, **_plain(case.headers)}, cookies=cookies)
         except ValueError:
             return  # what no HTTP client can send, no server will get
-        told.statuses[response.status_code] += 1
+        counts.statuses[response.status_code] += 1
         fault = _fault(case, response)
         if fault:
-            told.faults.setdefault(where, fault)
+            counts.faults.setdefault(where, fault)
 
     return ask
 
@@ -151,11 +151,11 @@ def main() -> None:
     logging.disable(logging.CRITICAL)
     calls = int(sys.argv[1])
     people, ids = populate()
-    made, round_ = Told(), 0
+    made, round_ = Tally(), 0
     while made.calls < calls:
-        told = fuzz(people, ids, 40, round_)
-        made.statuses += told.statuses
-        made.faults.update({k: v for k, v in told.faults.items() if k not in made.faults})
+        counts = fuzz(people, ids, 40, round_)
+        made.statuses += counts.statuses
+        made.faults.update({k: v for k, v in counts.faults.items() if k not in made.faults})
         round_ += 1
         print(f"{made.calls} calls, {len(made.faults)} operations at fault", file=sys.stderr, flush=True)
     print("answers:", ", ".join(f"{status}: {count}" for status, count in sorted(made.statuses.items())))

@@ -82,7 +82,7 @@ class Caller:
             "next": f"{course}/next",
             "standings": f"{course}/standings",
             "week": f"{course}/week",
-            "alike": f"{course}/alike",
+            "agreement": f"{course}/agreement",
         }[name]
         self.call(name, "GET", path)
 
@@ -95,8 +95,8 @@ class Caller:
         for offset in range(0, len(jpeg), PIECE) if where else ():
             piece = jpeg[offset : offset + PIECE]
             name = "photo: last piece" if offset + PIECE >= len(jpeg) else "photo: piece"
-            told = {"Upload-Offset": str(offset), "Content-Type": "application/offset+octet-stream"}
-            self.call(name, "PATCH", str(where), piece, **told)
+            piece_headers = {"Upload-Offset": str(offset), "Content-Type": "application/offset+octet-stream"}
+            self.call(name, "PATCH", str(where), piece, **piece_headers)
 
 
 CSRF = "x" * 32

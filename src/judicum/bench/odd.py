@@ -203,6 +203,6 @@ def odd_table(count: int) -> str:
         answers = list(pool.map(answer, ones, chunksize=8))
     lines = ["| what is in it | answers |", "|---|---|"]
     for kind in KINDS:
-        told = Counter(a for odd, a in zip(ones, answers, strict=True) if odd.kind == kind)
-        lines.append(f"| {kind} | {', '.join(f'{code} {n}' for code, n in sorted(told.items()))} |")
+        counts = Counter(a for odd, a in zip(ones, answers, strict=True) if odd.kind == kind)
+        lines.append(f"| {kind} | {', '.join(f'{code} {n}' for code, n in sorted(counts.items()))} |")
     return "\n".join(lines)

@@ -110,8 +110,10 @@ def perturb_table(share: float) -> str:
     idle = [key for key, changes in rows if not changes.any()]
     head = "| constant, ± a fifth | width, mm | length, mm | tint, mm | fronts | faults | refusals |\n|---|---|---|---|---|---|---|"
     lines = [f"| `{key}` | " + " | ".join(f"{c:.3g}" for c in changes) + " |" for key, changes in rows]
-    told = f"{len(rows)} constants on {len(pictures)} photos; {len(idle)} change nothing: {', '.join(idle) or 'none'}."
-    return "\n".join([head, *lines, "", told])
+    summary = (
+        f"{len(rows)} constants on {len(pictures)} photos; {len(idle)} change nothing: {', '.join(idle) or 'none'}."
+    )
+    return "\n".join([head, *lines, "", summary])
 
 
 _DRAWN: dict[str, bytes] = {}

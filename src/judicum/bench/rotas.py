@@ -143,7 +143,7 @@ def _ladders(
     return kept
 
 
-def faults_of(asked: dict[str, Any], told: dict[str, Any]) -> list[str]:
+def faults_of(asked: dict[str, Any], answer: dict[str, Any]) -> list[str]:
     """Everything that is impossible in a plan, in words: a second reading of the contract, apart from the planner."""
     needs = {n["id"]: n for n in asked["needs"]}
     sessions = {s["id"]: s for s in asked["sessions"]}
@@ -151,7 +151,7 @@ def faults_of(asked: dict[str, Any], told: dict[str, Any]) -> list[str]:
     people = {p["id"]: p for p in asked["people"]}
     wrong = []
     at: dict[str, tuple[datetime, datetime]] = {}
-    for one in told["plan"]:
+    for one in answer["plan"]:
         need, session, booth = needs[one["need"]], sessions[one["session"]], booths[one["booth"]]
         opens = datetime.fromisoformat(f"{session['date']}T{session['start']}")
         start = datetime.fromisoformat(f"{session['date']}T{one['start']}")
@@ -169,7 +169,7 @@ def faults_of(asked: dict[str, Any], told: dict[str, Any]) -> list[str]:
             need["not_before"] and session["date"] < need["not_before"]
         ):
             wrong.append(f"{one['need']} outside its dates")
-    rows = told["plan"]
+    rows = answer["plan"]
     for i, one in enumerate(rows):
         for other in rows[i + 1 :]:
             (a, b), (c, d) = at[one["need"]], at[other["need"]]
@@ -189,7 +189,7 @@ def faults_of(asked: dict[str, Any], told: dict[str, Any]) -> list[str]:
     for one in asked["kept"]:
         if not any({**one} == {k: row[k] for k in one} for row in rows):
             wrong.append(f"{one['need']} not where it was promised")
-    both = [row["need"] for row in rows] + [row["need"] for row in told["unplaced"]]
+    both = [row["need"] for row in rows] + [row["need"] for row in answer["unplaced"]]
     if sorted(both) != sorted(needs):
         wrong.append("a need is neither placed nor told of")
     return wrong
@@ -208,12 +208,12 @@ def bench(each: int, seed: int = 0) -> str:
         for k in range(each):
             one = session(kind, 1000 * seed + k)
             begun = time.perf_counter()
-            told = rota(one.asked).as_json()
+            answer = rota(one.asked).as_json()
             took.append(time.perf_counter() - begun)
-            wrong += len(faults_of(one.asked, told))
+            wrong += len(faults_of(one.asked, answer))
             priority = {n["id"]: n["priority"] for n in one.asked["needs"]}
             needs += len(priority)
-            for row in told["plan"]:
+            for row in answer["plan"]:
                 placed[priority[row["need"]]] += 1
             for p, count in one.most.items():
                 most[p] += count

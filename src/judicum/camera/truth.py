@@ -100,7 +100,7 @@ def _fault(bead: Bead, fault: Any, start: Floats, along: Floats, across: Floats)
     if fault.kind == "undercut":
         n = float(np.sign(n) * (np.interp(fault.s_mm, bead.s_mm, bead.half_mm) + 0.1))
     at = start + fault.s_mm * along + (float(np.interp(fault.s_mm, bead.s_mm, bead.centre_mm)) + n) * across
-    told = {
+    row = {
         "kind": fault.kind,
         "s_mm": fault.s_mm,
         "n_mm": n,
@@ -109,7 +109,7 @@ def _fault(bead: Bead, fault: Any, start: Floats, along: Floats, across: Floats)
         "size_mm": fault.size_mm,
     }
     if fault.kind in ("undercut", "sugaring", "gap", "bulge"):
-        told["stretch_mm"] = [fault.s_mm - fault.size_mm / 2, fault.s_mm + fault.size_mm / 2]
+        row["stretch_mm"] = [fault.s_mm - fault.size_mm / 2, fault.s_mm + fault.size_mm / 2]
     if fault.kind == "crater":
-        told["pinhole"] = fault.pinhole
-    return told
+        row["pinhole"] = fault.pinhole
+    return row

@@ -60,11 +60,11 @@ Cell = Spec | Day
 
 @dataclass(frozen=True)
 class Column:
-    """One column of a table: what it holds, whether it may be left out; `told` columns are written and not read."""
+    """One column of a table: what it holds, whether it may be left out; `derived` columns are written and not read."""
 
     cell: Cell
     needed: bool = False
-    told: bool = False
+    derived: bool = False
 
     @property
     def key(self) -> str:
@@ -195,7 +195,7 @@ def _lines(rows: Iterator[list[str]], places: Sequence[_Place | None], decimal_c
         if any(cell.strip() for cell in cells[len(places) :]):
             problems.append(InvalidValue("line", cells[len(places)], f"{len(places)} cells, as the first line has"))
         for place, cell in zip(places, cells, strict=False):
-            if place is None or place.column.told:
+            if place is None or place.column.derived:
                 continue
             try:
                 values[place.column.key] = read_cell(place.column.cell, cell, decimal_comma, place.factor)

@@ -14,21 +14,21 @@ from judicum.server.people.courses.models import Course  # noqa: E402
 
 def main() -> None:
     """Make the course at the first start; print the logins at every start."""
-    told = scenario()
+    course = scenario()
     if sys.argv[1:] == ["fill"]:
         from judicum.demo.fill import fill  # draws and measures: slow to import
 
         begun = time.monotonic()
-        print(f"{fill(told)} attempts brought in, {time.monotonic() - begun:.0f} s")
+        print(f"{fill(course)} attempts brought in, {time.monotonic() - begun:.0f} s")
         return
-    if not Course.objects.filter(join_code=told["course"]["join_code"]).exists():
-        load(told)
+    if not Course.objects.filter(join_code=course["course"]["join_code"]).exists():
+        load(course)
     print(f"Demo logins (password {PASSWORD}):")
-    for person in told["staff"]:
+    for person in course["staff"]:
         print(f"  {person['role']:<11} {person['username']}")
-    print(f"  {'students':<11} {', '.join(p['username'] for p in told['students'])}")
-    print(f"Course code for new students: {told['course']['join_code']}")
-    if Course.objects.filter(join_code=told["course"]["join_code"], filling__isnull=False).exists():
+    print(f"  {'students':<11} {', '.join(p['username'] for p in course['students'])}")
+    print(f"Course code for new students: {course['course']['join_code']}")
+    if Course.objects.filter(join_code=course["course"]["join_code"], filling__isnull=False).exists():
         print("The course fills while you watch: about 120 attempts, a few minutes; the page shows how far it is.")
 
 

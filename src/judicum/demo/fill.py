@@ -54,22 +54,22 @@ Drawn = list[tuple[bytes, list[Found] | None]]
 class Cast:
     """The course with its people and assignments, in the scenario's order."""
 
-    told: dict[str, Any]
+    scenario: dict[str, Any]
     course: Course
     staff: list[User]
     students: list[User]
     assignments: list[Assignment]
 
 
-def cast_of(told: dict[str, Any]) -> Cast:
+def cast_of(scenario: dict[str, Any]) -> Cast:
     """The people and assignments of the demo course that is there."""
-    course = Course.objects.get(join_code=told["course"]["join_code"])
+    course = Course.objects.get(join_code=scenario["course"]["join_code"])
     people = {user.username: user for user in User.objects.filter(memberships__course=course)}
     return Cast(
-        told,
+        scenario,
         course,
-        [people[p["username"]] for p in told["staff"]],
-        [people[p["username"]] for p in told["students"]],
+        [people[p["username"]] for p in scenario["staff"]],
+        [people[p["username"]] for p in scenario["students"]],
         assignments_of(course),
     )
 
@@ -86,17 +86,17 @@ def prepare(job: Job) -> Drawn:
     return [(jpeg, [Found.of(one) for one in measure_all(jpeg, "bead.jpg")] if measured else None) for jpeg in photos]
 
 
-def fill(told: dict[str, Any]) -> int:
+def fill(scenario: dict[str, Any]) -> int:
     """Bring in every attempt that is not there yet; returns how many were."""
-    cast = cast_of(told)
-    every = plans(told)
-    last = len(every) - len(told["students"])
+    cast = cast_of(scenario)
+    every = plans(scenario)
+    last = len(every) - len(scenario["students"])
     # An attempt comes after the ones before it at the same coupon.
     newest_first = sorted(enumerate(every), key=lambda one: one[0] < last or one[1].number > 1)
     todo = [(k, plan) for k, plan in newest_first if not _is_there(cast, plan)]
     there = len(every) - len(todo)
     jobs = [
-        (plan, told["students"][plan.student], k < len(every) - FOR_THE_WORKER, k < len(every) - NOT_MARKED)
+        (plan, scenario["students"][plan.student], k < len(every) - FOR_THE_WORKER, k < len(every) - NOT_MARKED)
         for k, plan in todo
     ]
     for count, ((k, plan), drawn) in enumerate(zip(todo, _drawn(jobs), strict=True), 1):
@@ -126,8 +126,8 @@ def _is_there(cast: Cast, plan: Weld) -> bool:
 
 
 def _write(cast: Cast, plan: Weld, drawn: Drawn, marked: bool) -> None:
-    person, student = cast.told["students"][plan.student], cast.students[plan.student]
-    at = begin_of(cast.course, cast.told) + timedelta(weeks=plan.week, minutes=7 * plan.student)
+    person, student = cast.scenario["students"][plan.student], cast.students[plan.student]
+    at = begin_of(cast.course, cast.scenario) + timedelta(weeks=plan.week, minutes=7 * plan.student)
     assignment = cast.assignments[plan.assignment]
     there = Attempt.objects.filter(assignment=assignment, student=student, number=plan.number).first()
     attempt = there or open_attempt(assignment, student, by=student, at=at)
@@ -153,7 +153,7 @@ def _write(cast: Cast, plan: Weld, drawn: Drawn, marked: bool) -> None:
             cast.staff,
             int(plan.student % 3 == 2),
             attempt,
-            cast.told["remarks"],
+            cast.scenario["remarks"],
             max(later, at + timedelta(days=1)),
             twice,
         )
@@ -189,7 +189,7 @@ def _run(plan: Weld, assignment: Assignment, habits: list[Any]) -> dict[str, Any
 def _extras(cast: Cast) -> None:
     """The back of a coupon and the torch in place, and a correction by hand, at the newest attempts."""
     newest = {a.student_id: a for a in Attempt.objects.filter(course=cast.course, state=AttemptState.MEASURED)}
-    for person, student in zip(cast.told["students"], cast.students, strict=True):
+    for person, student in zip(cast.scenario["students"], cast.students, strict=True):
         attempt = newest.get(student.pk)
         if attempt and person.get("shows_torch"):
             add_views(student, attempt, timezone.now())
@@ -197,6 +197,6 @@ def _extras(cast: Cast) -> None:
             correct_by_hand(cast.staff[0], attempt)
     keep_references(cast.staff[0], cast.course)
     leave_one_for_second(cast.staff, cast.course)
-    plan_ahead(cast.staff, cast.course, cast.told)
-    fill_store(cast.staff, cast.students, cast.course, cast.told, begin_of(cast.course, cast.told))
+    plan_ahead(cast.staff, cast.course, cast.scenario)
+    fill_store(cast.staff, cast.students, cast.course, cast.scenario, begin_of(cast.course, cast.scenario))
     write_mail([*cast.staff[:1], *cast.students[:2]])

@@ -20,19 +20,19 @@ EVENING = time(18, 30)
 
 
 @transaction.atomic
-def load(told: dict[str, Any]) -> Course:
+def load(story: dict[str, Any]) -> Course:
     """Make the demo course with everything but its attempts: all of it or nothing."""
     load_library()
-    workshop = Workshop.objects.create(name=told["workshop"])
+    workshop = Workshop.objects.create(name=story["workshop"])
     course = Course.objects.create(
-        workshop=workshop, name=told["course"]["name"], join_code=told["course"]["join_code"]
+        workshop=workshop, name=story["course"]["name"], join_code=story["course"]["join_code"]
     )
-    staff = [_person(p, course, p["role"]) for p in told["staff"]]
-    for one in told["students"]:
+    staff = [_person(p, course, p["role"]) for p in story["staff"]]
+    for one in story["students"]:
         _person(one, course, Role.STUDENT)
-    save_phrases(staff[0], told["phrases"])
-    begin = begin_of(course, told)
-    for given in told["assignments"]:
+    save_phrases(staff[0], story["phrases"])
+    begin = begin_of(course, story)
+    for given in story["assignments"]:
         design = Design.objects.get(code=given["design"], version=1)
         assign_coupon(
             staff[0],
@@ -45,29 +45,29 @@ def load(told: dict[str, Any]) -> Course:
             due_on=(begin + timedelta(weeks=given["due_week"])).date(),
             at=begin + timedelta(weeks=given["week"]),
         )
-    course.filling = {"done": 0, "total": len(plans(told))}
+    course.filling = {"done": 0, "total": len(plans(story))}
     course.save(update_fields=["filling"])
     return course
 
 
-def begin_of(course: Course, told: dict[str, Any]) -> datetime:
+def begin_of(course: Course, story: dict[str, Any]) -> datetime:
     """The first session: as many weeks before the course was made as it lasts."""
-    day = timezone.localtime(course.created_at).date() - timedelta(weeks=told["course"]["weeks"])
+    day = timezone.localtime(course.created_at).date() - timedelta(weeks=story["course"]["weeks"])
     return datetime.combine(day, EVENING, tzinfo=timezone.get_current_timezone())
 
 
-def plans(told: dict[str, Any]) -> list[Weld]:
+def plans(story: dict[str, Any]) -> list[Weld]:
     """Every attempt of the scenario, in the order of time."""
     designs = {d.code: d for d in Design.objects.filter(version=1)}
     made = []
-    for k, given in enumerate(told["assignments"]):
+    for k, given in enumerate(story["assignments"]):
         design = designs[given["design"]]
         for number in range(1, given["attempts"] + 1):
             week = _week(given, number)
-            share = week / told["course"]["weeks"]
+            share = week / story["course"]["weeks"]
             made += [
                 Weld(i, k, number, week, share, design.target_width_mm, design.joint, design.technique == "fuse")
-                for i in range(len(told["students"]))
+                for i in range(len(story["students"]))
             ]
     return made
 
@@ -83,9 +83,9 @@ def assignments_of(course: Course) -> list[Assignment]:
     )
 
 
-def _person(told: dict[str, Any], course: Course, role: str) -> User:
+def _person(story: dict[str, Any], course: Course, role: str) -> User:
     user = User.objects.create_user(
-        told["username"], PASSWORD, told["name"], workshop=course.workshop, owns=told.get("owns", False)
+        story["username"], PASSWORD, story["name"], workshop=course.workshop, owns=story.get("owns", False)
     )
     Membership.objects.create(course=course, user=user, role=role)
     return user

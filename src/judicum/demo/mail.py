@@ -23,5 +23,5 @@ def write_mail(people: Sequence[User]) -> None:
     for person in people:
         save_preference(person, f"{person.username}@example.org", list(KINDS), PASSWORD)
     now = timezone.now()
-    NotificationPreference.objects.filter(user__in=people).update(told_at=now - SINCE)
+    NotificationPreference.objects.filter(user__in=people).update(digest_sent_at=now - SINCE)
     send_digests(now.replace(hour=HOUR + 1))

@@ -17,11 +17,11 @@ from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.states import AttemptState
 
 
-def plan_ahead(staff: Sequence[User], course: Course, told: dict[str, Any]) -> None:
+def plan_ahead(staff: Sequence[User], course: Course, scenario: dict[str, Any]) -> None:
     """Make it all once; a fill that went on where another ended finds it there."""
     if Booth.objects.filter(course=course).exists():
         return
-    sessions, today = told["sessions"], today_in(course)
+    sessions, today = scenario["sessions"], today_in(course)
     start = time.fromisoformat(sessions["start"])
     make_sessions(staff[0], course.pk, today, start, sessions["minutes"], sessions["weeks"])
     for one in sessions["booths"]:

@@ -26,7 +26,7 @@ from judicum.server.follow.stock.gauges import PRESSURE, TEMPERATURE  # noqa: E4
 DAY_S = 24 * 3600
 
 
-def told(name: str) -> tuple[float, float] | None:
+def read_gauge(name: str) -> tuple[float, float] | None:
     """Pressure (bar) and temperature (°C) of the bottle with this gauge; None while there is none."""
     row = models.Bottle.objects.filter(gauge=name, closed_at=None).first()
     if row is None:
@@ -41,7 +41,7 @@ def asked(name: str) -> tuple[float, float] | None:
     """The same, from a thread that lives long; None while the database rests."""
     try:
         close_old_connections()
-        return told(name)
+        return read_gauge(name)
     except Error:
         return None
 

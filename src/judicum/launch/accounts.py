@@ -40,8 +40,8 @@ def workshop(name: str, owner: str) -> str:
     load_library()
     user, password = make_workshop(name, owner)
     course = create_course(user, "My first course")
-    told = f"Owner of {name}: name {user.username}, password {password} (shown only now)"
-    return f"{told}\nStudents join with the code {course.join_code}."
+    message = f"Owner of {name}: name {user.username}, password {password} (shown only now)"
+    return f"{message}\nStudents join with the code {course.join_code}."
 
 
 @transaction.atomic

@@ -78,8 +78,8 @@ class Cluster:
                 self._stop_begun()
                 raise
             except Trouble as trouble:
-                told = log.read_text(errors="replace").strip().splitlines()[-1:] if log.exists() else []
-                raise Trouble(f"PostgreSQL does not start: {told[0] if told else trouble}") from trouble
+                last_line = log.read_text(errors="replace").strip().splitlines()[-1:] if log.exists() else []
+                raise Trouble(f"PostgreSQL does not start: {last_line[0] if last_line else trouble}") from trouble
             self._create_database(programs)
 
     def stop(self) -> None:

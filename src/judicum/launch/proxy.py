@@ -98,8 +98,8 @@ http {{
 
 def _problem(status: int) -> str:
     code, detail = OWN[status]
-    told = {"type": f"urn:judicum:{code}", "title": code.replace("_", " "), "status": status, "code": code, "detail": detail, "errors": []}  # fmt: skip
-    return json.dumps(told)
+    problem = {"type": f"urn:judicum:{code}", "title": code.replace("_", " "), "status": status, "code": code, "detail": detail, "errors": []}  # fmt: skip
+    return json.dumps(problem)
 
 
 def write(listen: str, application: Sequence[str], folder: Path, metrics_from: Sequence[str] = ()) -> Path:

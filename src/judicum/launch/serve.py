@@ -166,10 +166,10 @@ def _load(env: dict[str, str], *, demo: bool, username: str | None) -> str:
 
 def on_accounts(env: dict[str, str], *what: str) -> str:
     """Have something done to accounts; what is to be told of it."""
-    return _told_by(env, "judicum.launch.accounts", *what)
+    return _output_of(env, "judicum.launch.accounts", *what)
 
 
-def _told_by(env: dict[str, str], program: str, *what: str) -> str:
+def _output_of(env: dict[str, str], program: str, *what: str) -> str:
     """Run one of our programs from where the person is; what it prints. Raises Trouble with its last line."""
     command = [str(PYTHON), "-m", program, *what]
     done = subprocess.run(command, env=env, capture_output=True)
@@ -212,7 +212,7 @@ def account_command(*what: str) -> int:
 def archive_command(*what: str) -> int:
     """Write or read an archive, running or not, and tell what came of it."""
     with with_database() as env:
-        print(_told_by(env, "judicum.server.exchange", *what), end="")
+        print(_output_of(env, "judicum.server.exchange", *what), end="")
     return 0
 
 
@@ -227,7 +227,7 @@ def restore(file: str) -> int:
         RESTORING.touch()
         try:
             with with_database() as env:
-                print(_told_by(env, "judicum.server.exchange", "restore", file), end="")
+                print(_output_of(env, "judicum.server.exchange", "restore", file), end="")
                 bring_up_to_date(env)
             RESTORING.unlink()
         except BaseException:
@@ -317,8 +317,8 @@ def _launcher() -> int | None:
         try:
             fcntl.flock(lock, fcntl.LOCK_SH | fcntl.LOCK_NB)
         except OSError:
-            told = LAUNCHER.read_text().strip()
-            return int(told) if told.isdigit() else None
+            written = LAUNCHER.read_text().strip()
+            return int(written) if written.isdigit() else None
     return None
 
 

@@ -21,12 +21,12 @@ def step(what: str) -> Iterator[None]:
     label = f"  {what} …"
     if not aside:
         print(label, end="", file=sys.stderr, flush=True)
-    begun, told = time.monotonic(), "failed"
+    begun, outcome = time.monotonic(), "failed"
     try:
         yield
-        told = f"{time.monotonic() - begun:.1f} s"
+        outcome = f"{time.monotonic() - begun:.1f} s"
     finally:
-        print(f"{label if aside else ''} {told}", file=sys.stderr, flush=True)
+        print(f"{label if aside else ''} {outcome}", file=sys.stderr, flush=True)
 
 
 def run(

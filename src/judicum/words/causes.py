@@ -3,11 +3,11 @@
 from typing import Any
 
 from judicum.core.causes import SKIPPABLE, Explained, Followed, Ranked, Seen
-from judicum.core.causes.evidence import Told
+from judicum.core.causes.evidence import EvidenceFound
 from judicum.core.choices import CHOICES
 from judicum.core.quantities import QUANTITIES
 from judicum.words.units import METRIC, Units
-from judicum.words.units import told as figure_told
+from judicum.words.units import format_figure as figure_in_words
 
 SYMPTOMS: dict[str, str] = {
     "grey_all_along": "grey all along", "grey_at_start": "grey at the start", "grey_at_end": "grey at the end",
@@ -68,7 +68,7 @@ ADVICE: dict[str, str] = {
 }  # fmt: skip
 
 
-CAUSES_TOLD: dict[str, str] = {
+CAUSE_WORDS: dict[str, str] = {
     "postflow_short": "Post-flow too short", "torch_pulled_early": "Torch pulled away early",
     "downslope_short": "Down-slope too short", "preflow_short": "Pre-flow too short", "hose_puff": "Gas puffed from the hose",
     "flow_low": "Too little gas", "flow_high": "Too much gas", "collet_body": "Collet body on stainless",
@@ -112,8 +112,8 @@ TRACKS = {
     ),
 }  # fmt: skip
 """Which track under the strip shows a symptom."""
-DONE_TOLD = {"done": "done", "partly": "partly done", "not": "not done", "unknown": "cannot be told"}
-GONE_TOLD = {
+DONE_WORDS = {"done": "done", "partly": "partly done", "not": "not done", "unknown": "cannot be told"}
+GONE_WORDS = {
     "gone": "it has gone",
     "less": "it is less",
     "still": "it is still there",
@@ -140,8 +140,8 @@ def advice(one: Ranked, units: Units = METRIC) -> str:
 
 def _change(one: Ranked, units: Units) -> str:
     quantity = QUANTITIES.get(one.key)
-    told = [
-        figure_told(value, quantity.kind, units)
+    format_figure = [
+        figure_in_words(value, quantity.kind, units)
         for value in (one.before, one.after)
         if quantity and isinstance(value, int | float)
     ]
@@ -150,27 +150,27 @@ def _change(one: Ranked, units: Units) -> str:
         and isinstance(one.after, int | float)
         and abs(one.before - one.after) > 1e-9
     ):
-        return " → ".join(told)
-    return f"about {told[-1]}" if told else "as on the card"
+        return " → ".join(format_figure)
+    return f"about {format_figure[-1]}" if format_figure else "as on the card"
 
 
 def _cause(one: Ranked, units: Units) -> dict[str, Any]:
     return {
         "code": one.code,
         "share": one.share,
-        "for": [_told(told) for told in one.speaks_for],
-        "against": [_told(told) for told in one.against],
+        "for": [_evidence_json(format_figure) for format_figure in one.speaks_for],
+        "against": [_evidence_json(format_figure) for format_figure in one.against],
         "change": {"key": one.key, "from": one.before, "to": one.after},
         "message": advice(one, units),
     }
 
 
-def _told(told: Told) -> dict[str, Any]:
-    shown: dict[str, Any] = {"what": told.what}
-    if told.figures:
-        shown["figures"] = told.figures
-    if told.value is not None:
-        shown["value"] = told.value
+def _evidence_json(format_figure: EvidenceFound) -> dict[str, Any]:
+    shown: dict[str, Any] = {"what": format_figure.what}
+    if format_figure.figures:
+        shown["figures"] = format_figure.figures
+    if format_figure.value is not None:
+        shown["value"] = format_figure.value
     return shown
 
 
@@ -194,10 +194,10 @@ def cause_card(one: Ranked, found: Explained, units: Units = METRIC) -> dict[str
     """A cause as the desk shows it: its name, each piece of evidence in words with its place, and the change to make."""
     return {
         "code": one.code,
-        "words": CAUSES_TOLD[one.code],
+        "words": CAUSE_WORDS[one.code],
         "share": one.share,
-        "speaks_for": [_evidence(told, found, units) for told in one.speaks_for],
-        "against": [_evidence(told, found, units) for told in one.against],
+        "speaks_for": [_evidence(format_figure, found, units) for format_figure in one.speaks_for],
+        "against": [_evidence(format_figure, found, units) for format_figure in one.against],
         "advice": advice(one, units),
         "history": _history(one),
     }
@@ -217,44 +217,44 @@ def _history(one: Ranked) -> str:
     return ", ".join(parts)
 
 
-def _evidence(told: Told, found: Explained, units: Units) -> dict[str, Any]:
-    seen = next((s for s in found.symptoms if s.code == told.what), None)
+def _evidence(format_figure: EvidenceFound, found: Explained, units: Units) -> dict[str, Any]:
+    seen = next((s for s in found.symptoms if s.code == format_figure.what), None)
     place = symptom_card(seen) if seen else None
     return {
-        "what": told.what,
-        "words": evidence_words(told, units),
+        "what": format_figure.what,
+        "words": evidence_words(format_figure, units),
         "track": place["track"] if place else None,
         "from_mm": place["from_mm"] if place else None,
         "to_mm": place["to_mm"] if place else None,
     }
 
 
-def evidence_words(told: Told, units: Units = METRIC) -> str:
+def evidence_words(format_figure: EvidenceFound, units: Units = METRIC) -> str:
     """A piece of evidence in words: the symptom, the figure with its range, the step, or what was noticed."""
-    if told.what in SYMPTOMS:
-        return SYMPTOMS[told.what]
-    if told.what in SKIPPABLE:
-        return f"{STEPS_TOLD[told.what]} {'not ticked' if told.value == 'skipped' else 'ticked'}"
-    quantity = QUANTITIES.get(told.what)
-    if quantity and "used" in told.figures:
-        return _figure_words(told, quantity.words, quantity.kind, units)
-    choice = CHOICES.get(told.what)
-    if choice is not None and told.value is not None and told.value in choice.options:
-        return f"{choice.words.lower()}: {choice.options[told.value]}"
-    if told.value == "false":
-        return "not so: " + EVIDENCE_TOLD[told.what]
-    return EVIDENCE_TOLD.get(told.what, told.what.replace("_", " "))
+    if format_figure.what in SYMPTOMS:
+        return SYMPTOMS[format_figure.what]
+    if format_figure.what in SKIPPABLE:
+        return f"{STEPS_TOLD[format_figure.what]} {'not ticked' if format_figure.value == 'skipped' else 'ticked'}"
+    quantity = QUANTITIES.get(format_figure.what)
+    if quantity and "used" in format_figure.figures:
+        return _figure_words(format_figure, quantity.words, quantity.kind, units)
+    choice = CHOICES.get(format_figure.what)
+    if choice is not None and format_figure.value is not None and format_figure.value in choice.options:
+        return f"{choice.words.lower()}: {choice.options[format_figure.value]}"
+    if format_figure.value == "false":
+        return "not so: " + EVIDENCE_TOLD[format_figure.what]
+    return EVIDENCE_TOLD.get(format_figure.what, format_figure.what.replace("_", " "))
 
 
-def _figure_words(told: Told, words: str, kind: str, units: Units) -> str:
-    used = figure_told(told.figures["used"], kind, units)
-    low, high = told.figures.get("low"), told.figures.get("high")
-    ends = [figure_told(end, kind, units) for end in (low, high) if end is not None]
+def _figure_words(format_figure: EvidenceFound, words: str, kind: str, units: Units) -> str:
+    used = figure_in_words(format_figure.figures["used"], kind, units)
+    low, high = format_figure.figures.get("low"), format_figure.figures.get("high")
+    ends = [figure_in_words(end, kind, units) for end in (low, high) if end is not None]
     if low is not None and high is not None:
-        ends[0] = figure_told(low, kind, units, unit=False)
+        ends[0] = figure_in_words(low, kind, units, unit=False)
     return f"{words.lower()} {used}, card {' to '.join(ends)}"
 
 
 def followed_words(found: Followed) -> str:
     """What became of the one change that was asked for."""
-    return f"{DONE_TOLD[found.done]}; {GONE_TOLD[found.gone]}"
+    return f"{DONE_WORDS[found.done]}; {GONE_WORDS[found.gone]}"

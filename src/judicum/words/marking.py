@@ -8,7 +8,7 @@ from judicum.core.photo.fault_kinds import FAULT_KINDS
 from judicum.core.photo.film import level_name
 from judicum.core.photo.report import Report
 from judicum.core.quantities import QUANTITIES
-from judicum.words.units import METRIC, Units, told
+from judicum.words.units import METRIC, Units, format_figure
 
 REASONS = {
     "width_cv": "width varies {width_cv} around {width_mean_mm}",
@@ -60,7 +60,7 @@ PLACEHOLDERS = {
 
 def because(suggestion: Suggestion, units: Units = METRIC) -> str:
     """From which figures a suggestion comes."""
-    figures = {key: _told(key, value, units) for key, value in suggestion.figures.items() if value is not None}
+    figures = {key: _figure(key, value, units) for key, value in suggestion.figures.items() if value is not None}
     counts = ", ".join(f"{count} × {FAULT_KINDS[kind].words}" for kind, count in suggestion.counts.items())
     off = ", ".join(_key(key) for key in suggestion.off)
     choice = CHOICES.get(suggestion.criterion)
@@ -68,7 +68,7 @@ def because(suggestion: Suggestion, units: Units = METRIC) -> str:
     return REASONS[suggestion.reason].format(**figures, counts=counts, off=off, option=option)
 
 
-def figure_told(suggestion: Suggestion, units: Units = METRIC) -> str:
+def figure_in_words(suggestion: Suggestion, units: Units = METRIC) -> str:
     """Where the line's curve is read, with its unit."""
     figure = suggestion.figure
     if figure is None or isinstance(figure, str):
@@ -82,7 +82,7 @@ def on_axis(criterion: str, figure: float, units: Units = METRIC) -> str:
     if unit == "share":
         return f"{100 * figure:.3g} %"
     if unit == "mm":
-        return told(figure, "length", units)
+        return format_figure(figure, "length", units)
     return f"{figure:.3g} : 1" if unit == "ratio" else f"{figure:.3g}°" if unit == "deg" else f"{figure:.3g} {unit}"
 
 
@@ -90,13 +90,13 @@ def _key(key: str) -> str:
     return QUANTITIES[key].words.lower() if key in QUANTITIES else key.replace("_", " ")
 
 
-def _told(key: str, value: float, units: Units) -> str:
+def _figure(key: str, value: float, units: Units) -> str:
     if key.endswith("_level"):
         return f"{value:.0f} {level_name(int(value))}"
     if key.endswith(("_cv", "_share")):
         return f"{100 * value:.1f} %"
     if key.endswith("_mm"):
-        return told(value, "length", units, 2 if units.length == "mm" else 0)
+        return format_figure(value, "length", units, 2 if units.length == "mm" else 0)
     if key.endswith("_s"):
         return f"{value:.0f} s"
     return f"{value:g}°" if key.endswith("_deg") else f"{value:g}"
@@ -121,17 +121,20 @@ def placeholder_values(
 ) -> dict[str, str]:
     """What stands for each placeholder at one attempt; "–" where it was not measured."""
     values = {**dict.fromkeys(PLACEHOLDERS, "–"), "name": name.split(" ")[0]}
-    values["target"] = told(target_width_mm, "length", units)
+    values["target"] = format_figure(target_width_mm, "length", units)
     bead = report.bead if report else None
     if report is None or bead is None:
         return values
     values |= {
-        "width": told(bead.width_mm.mean, "length", units),
+        "width": format_figure(bead.width_mm.mean, "length", units),
         "varies": f"{100 * bead.width_mm.cv:.0f} %",
-        "length": told(bead.length_mm, "length", units),
+        "length": format_figure(bead.length_mm, "length", units),
     }
     if report.ripple and report.ripple.cv is not None:
-        values |= {"gaps": f"{100 * report.ripple.cv:.0f} %", "pitch": told(report.ripple.pitch_mm, "length", units)}
+        values |= {
+            "gaps": f"{100 * report.ripple.cv:.0f} %",
+            "pitch": format_figure(report.ripple.pitch_mm, "length", units),
+        }
     if report.tint:
         values["tint"] = f"{report.tint.bead.level} {report.tint.bead.name}"
     return values

@@ -32,10 +32,10 @@ def digest(name: str, day: date, news: Mapping[str, Sequence[str]], address: str
     >>> text.splitlines()[2:4]
     ['Due tomorrow', '- Bead on plate']
     """
-    told = [kind for kind in KINDS if news.get(kind)]
-    parts = [f"{len(news[kind])} {_HEADS[kind].lower()}" for kind in told]
+    kinds = [kind for kind in KINDS if news.get(kind)]
+    parts = [f"{len(news[kind])} {_HEADS[kind].lower()}" for kind in kinds]
     text = [f"{name}, this is new for you.", ""]
-    for kind in told:
+    for kind in kinds:
         text += [_HEADS[kind], *(f"- {line}" for line in news[kind]), ""]
     return f"Judicum, {date_words(day)}: {', '.join(parts)}", "\n".join([*text, address, "", NO_ANSWER, ""])
 
@@ -60,6 +60,6 @@ def coupon_line(title: str, number: int | None, course: str) -> str:
     return f"{title}{f', attempt {number}' if number else ''} ({course})"
 
 
-def low_line(told: str, course: str) -> str:
+def low_line(kinds: str, course: str) -> str:
     """What is told on a course's desk of its store, in a line of the digest."""
-    return f"{told} ({course})"
+    return f"{kinds} ({course})"

@@ -36,7 +36,7 @@ def precheck_message(problem: PhotoProblem) -> str:
     return (PRECHECKS | REFUSALS)[problem.code].format(**problem.figures)
 
 
-def with_refusal_told(measured: "Measured") -> "Report":
+def with_refusal_in_words(measured: "Measured") -> "Report":
     """The report of a measurement with the sentence of its refusal put in."""
     report = measured.report
     if measured.refusal is None or report.refusal is None:
@@ -46,4 +46,4 @@ def with_refusal_told(measured: "Measured") -> "Report":
 
 def report_in_words(measured: "Measured") -> dict[str, Any]:
     """The contract's JSON of a measurement."""
-    return with_refusal_told(measured).as_json()
+    return with_refusal_in_words(measured).as_json()

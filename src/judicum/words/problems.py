@@ -1,7 +1,7 @@
 """What was refused, in the person's units."""
 
 from judicum.core.errors import InvalidValue
-from judicum.words.units import Units, limits, told
+from judicum.words.units import Units, format_figure, limits
 
 
 def allowed(problem: InvalidValue, units: Units) -> str:
@@ -15,5 +15,5 @@ def given(problem: InvalidValue, units: Units) -> str | None:
     if value is None:
         return None
     if problem.limits and isinstance(value, (int, float)) and not isinstance(value, bool) and abs(value) < 1e9:
-        return told(value, problem.limits.kind, units)
+        return format_figure(value, problem.limits.kind, units)
     return str(value)[:200]

@@ -5,13 +5,13 @@ from judicum.core.photo.fault_kinds import FAULT_KINDS
 from judicum.core.photo.film import level_name
 from judicum.core.progress import Forecast, ToGo
 from judicum.core.progress.forecast import WEIGHED
-from judicum.words.causes import DONE_TOLD, GONE_TOLD
+from judicum.words.causes import DONE_WORDS, GONE_WORDS
 from judicum.words.units import METRIC, Units, fixed
-from judicum.words.units import told as told_figure
+from judicum.words.units import format_figure as format_figure
 
 TRENDS = {"better": "getting better", "level": "level", "worse": "getting worse", "unknown": "too few to tell a trend"}
 MANY, SOME = 0.8, 0.5
-FIGURES_TOLD = {
+FIGURE_WORDS = {
     "width_cv": "Even width", "pitch_cv": "Even ripples", "toe_waviness": "Straight toes", "tint_level": "Heat tint",
     "total": "Mark",
 }  # fmt: skip
@@ -46,7 +46,7 @@ def to_go_words(found: Forecast, in_a_row: int) -> str:
     return f"{many} until {in_a_row} good ones stand in a row"
 
 
-def told(found: Forecast, in_a_row: int) -> str:
+def forecast_to_staff(found: Forecast, in_a_row: int) -> str:
     """The record in one line, for those who teach."""
     parts = [f"next passes with {100 * found.next_pass:.0f} %", to_go_words(found, in_a_row), TRENDS[found.trend]]
     if found.plateau and not found.ready:
@@ -58,7 +58,7 @@ def told(found: Forecast, in_a_row: int) -> str:
     return "; ".join(parts)
 
 
-def told_to_student(found: Forecast, in_a_row: int) -> str:
+def forecast_to_student(found: Forecast, in_a_row: int) -> str:
     """The same to the student: what stands, what comes, what to look after."""
     if found.ready:
         return f"{in_a_row} good ones in a row stand: you are ready for the next step."
@@ -83,14 +83,14 @@ def figure_words(key: str, value: float, units: Units = METRIC) -> str:
         return f"{value:.0f} {level_name(round(value))}"
     if key == "total":
         return fixed(value, 0)
-    return told_figure(value, "length", units) if key.endswith("_mm") else f"{fixed(100 * value, 1)} %"
+    return format_figure(value, "length", units) if key.endswith("_mm") else f"{fixed(100 * value, 1)} %"
 
 
 def became_words(done: str, gone: str) -> str:
     """What became of a change that was asked for; empty where the next attempt does not say."""
     if done in ("", "unknown") and gone in ("", "unknown"):
         return ""
-    return "; ".join(told for told in (DONE_TOLD.get(done), GONE_TOLD.get(gone)) if told)
+    return "; ".join(format_figure for format_figure in (DONE_WORDS.get(done), GONE_WORDS.get(gone)) if format_figure)
 
 
 def share_words(now: int, now_of: int, before: int, before_of: int) -> str:

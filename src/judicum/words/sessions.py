@@ -7,7 +7,7 @@ from typing import Any
 from judicum.core.joints import JOINTS
 from judicum.core.planning.booths import FEATURES
 from judicum.core.quantities import QUANTITIES
-from judicum.words.units import Units, told
+from judicum.words.units import Units, format_figure
 
 UNPLACED = {
     "no_booth_has": "no booth has {what}",
@@ -61,7 +61,7 @@ def set_words(run: Mapping[str, Any], units: Units) -> list[str]:
     ['current at the arc 58 A', 'gas flow 9.5 L/min', 'cup number 10', 'post-flow 9 s']
     """
     known = [QUANTITIES[key] for key in SET if run.get(key) is not None]
-    return [f"{one.words[0].lower()}{one.words[1:]} {told(run[one.key], one.kind, units)}" for one in known]
+    return [f"{one.words[0].lower()}{one.words[1:]} {format_figure(run[one.key], one.kind, units)}" for one in known]
 
 
 def bring_words(joint: str) -> str:

@@ -8,7 +8,7 @@ from judicum.core.choices import CHOICES
 from judicum.core.stock.bottle import Content, Fall
 from judicum.core.stock.items import KINDS
 from judicum.core.stock.lasts import LONGEST, Lasts
-from judicum.words.units import METRIC, Units, fixed, told
+from judicum.words.units import METRIC, Units, fixed, format_figure
 
 CONSUMED_WORDS = {"gas": "gas", "wire": "wire", "blank": "blanks"}
 """What a coupon takes, as costs name it."""
@@ -23,9 +23,9 @@ def spec_words(kind: str, spec: Mapping[str, Any], units: Units = METRIC) -> str
     """
     said = [str(CHOICES[key].options[spec[key]]) for key in CHOSEN if spec.get(key) is not None]
     if spec.get("tube_od_mm") is not None:
-        said.append(f"tube {told(spec['tube_od_mm'], 'length', units)}")
-    lengths = [told(spec[key], "length", units) for key in ("thickness_mm", "filler_mm", "electrode_mm") if spec.get(key) is not None]  # fmt: skip
-    sides = [told(spec[key], "length", units) for key in ("blank_length_mm", "blank_width_mm") if spec.get(key) is not None]  # fmt: skip
+        said.append(f"tube {format_figure(spec['tube_od_mm'], 'length', units)}")
+    lengths = [format_figure(spec[key], "length", units) for key in ("thickness_mm", "filler_mm", "electrode_mm") if spec.get(key) is not None]  # fmt: skip
+    sides = [format_figure(spec[key], "length", units) for key in ("blank_length_mm", "blank_width_mm") if spec.get(key) is not None]  # fmt: skip
     said += [*lengths, *([" × ".join(sides)] if sides else [])]
     if spec.get("cup") is not None:
         said.append(f"number {spec['cup']:g}")

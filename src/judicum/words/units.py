@@ -65,10 +65,10 @@ def fixed(value: float, digits: int) -> str:
     return f"{rounded or abs(rounded):f}"
 
 
-def told(value: float, kind: str, units: Units, digits: int | None = None, *, unit: bool = True) -> str:
+def format_figure(value: float, kind: str, units: Units, digits: int | None = None, *, unit: bool = True) -> str:
     """A figure with its unit, without idle noughts.
 
-    >>> told(11.0, "flow", METRIC), told(0.5, "length", US), told(12.5, "angle", METRIC)
+    >>> format_figure(11.0, "flow", METRIC), format_figure(0.5, "length", US), format_figure(12.5, "angle", METRIC)
     ('11 L/min', '20 thou', '13°')
     """
     number, name, usual = in_units(value, kind, units)
@@ -83,7 +83,8 @@ def told(value: float, kind: str, units: Units, digits: int | None = None, *, un
 def limits(allowed: Limits, units: Units) -> str:
     """What is allowed, in the person's units."""
     low, high = (
-        told(v, allowed.kind, units, unit=False, digits=_fine(v, allowed.kind)) for v in (allowed.low, allowed.high)
+        format_figure(v, allowed.kind, units, unit=False, digits=_fine(v, allowed.kind))
+        for v in (allowed.low, allowed.high)
     )
     name = in_units(1.0, allowed.kind, units)[1] if allowed.kind != "plain" else allowed.unit
     return ("a whole number, " if allowed.whole else "") + f"{low} to {high} {name}".strip()
@@ -102,7 +103,7 @@ class Shown:
     def __format__(self, spec: str) -> str:
         bare = spec.endswith("bare")
         digits = spec.removesuffix("bare").removeprefix(".")
-        return told(self.value, self.kind, self.units, int(digits) if digits else None, unit=not bare)
+        return format_figure(self.value, self.kind, self.units, int(digits) if digits else None, unit=not bare)
 
 
 def filled(template: str, figures: Mapping[str, tuple[float, str]], units: Units, **codes: str) -> str:

@@ -93,12 +93,12 @@ def _field(spec: Spec) -> dict[str, Any]:
         "figure" if isinstance(spec, Quantity) else "text" if isinstance(spec, Text) else "flag" if isinstance(spec, Flag)
         else "several" if isinstance(spec, Several) else "choice"
     )  # fmt: skip
-    told: dict[str, Any] = {"key": spec.key, "words": spec.words, "sort": sort, "required": spec.key in RUN.required}
+    entry: dict[str, Any] = {"key": spec.key, "words": spec.words, "sort": sort, "required": spec.key in RUN.required}
     if isinstance(spec, Several):
-        told["of"] = spec.of.key
+        entry["of"] = spec.of.key
     if isinstance(spec, Text):
-        told["most"] = spec.most
-    return told
+        entry["most"] = spec.most
+    return entry
 
 
 def typescript() -> str:

@@ -17,7 +17,7 @@ from judicum.core.causes.evidence import TESTS
 from judicum.core.causes.symptoms import CODES, period_of
 from judicum.core.errors import InvalidValues, JudicumError
 from judicum.words.causes import ADVICE, SYMPTOMS, explained
-from judicum.words.causes_told import page
+from judicum.words.causes_words import page
 from judicum.words.units import US
 from tests.core.causes.cases import BUTT, bead, case, fault, grey
 
@@ -91,8 +91,8 @@ def test_every_cause_has_a_case() -> None:
 
 
 def test_nothing_is_invented_for_a_good_bead() -> None:
-    told = explained(explain(case()))
-    assert told == {"symptoms": [], "causes": [], "change_next": None, "sound": True}
+    answer = explained(explain(case()))
+    assert answer == {"symptoms": [], "causes": [], "change_next": None, "sound": True}
 
 
 def test_a_deviation_without_a_symptom_leaves_it_sound() -> None:
@@ -107,11 +107,11 @@ def test_a_refused_photo_is_explained_from_what_was_noticed() -> None:
     assert (nothing["sound"], nothing["change_next"], nothing["causes"]) == (None, None, [])
 
 
-def test_the_change_is_told_from_what_to_what_in_the_person_s_units() -> None:
+def test_the_change_is_said_from_what_to_what_in_the_person_s_units() -> None:
     attempt = case(bead(along=grey((68, 80))), run={"postflow_s": 3}, looks={"electrode_after": "dull"})
-    told = explained(explain(attempt))
-    assert told["causes"][0]["change"] == {"key": "postflow_s", "from": 3.0, "to": 8.0}
-    assert "3 s → 8 s" in told["change_next"]["message"]
+    answer = explained(explain(attempt))
+    assert answer["causes"][0]["change"] == {"key": "postflow_s", "from": 3.0, "to": 8.0}
+    assert "3 s → 8 s" in answer["change_next"]["message"]
     low = explain(case(bead(along=[7] * 80), run={"gas_l_min": 3}))
     assert "CFH" in explained(low, US)["causes"][0]["message"]
 
@@ -144,11 +144,11 @@ def test_what_was_confirmed_before_tilts_and_does_not_decide() -> None:
 
     assert share(earlier=[{"confirmed": "draught"}] * 2) > share()
     assert share(confirmed_in_course={"draught": 30}) > share()
-    told = {**attempt, "looks": {"rod_end": "oxidised"}, "confirmed_in_course": {"draught": 500}}
-    assert explain(told).causes[0].code == "filler_left_gas"
+    answer = {**attempt, "looks": {"rod_end": "oxidised"}, "confirmed_in_course": {"draught": 500}}
+    assert explain(answer).causes[0].code == "filler_left_gas"
 
 
-def test_a_period_is_told_from_chance() -> None:
+def test_a_period_is_said_from_chance() -> None:
     rng = np.random.default_rng(3)
     hits = sum(period_of(rng.normal(size=34)) is not None for _ in range(400))
     assert hits <= 12
@@ -220,10 +220,10 @@ def test_restarts_may_stand_in_the_log() -> None:
 
 
 @pytest.mark.parametrize("reads", [lambda m: m, lambda m: {**m, "profile": None}, lambda m: {**m, "ripple": None}])
-def test_swing_and_chance_are_told_apart_by_place(reads: Any) -> None:
+def test_swing_and_chance_are_distinguished_by_place(reads: Any) -> None:
     at_restarts = np.full(36, 2.1)
     at_restarts[[11, 23]] = 5.0
-    told = explain(case(reads(bead(gaps=at_restarts)), looks={"restarts_mm": [26.0, 53.0]}))
-    codes = {seen.code for seen in told.symptoms}
+    answer = explain(case(reads(bead(gaps=at_restarts)), looks={"restarts_mm": [26.0, 53.0]}))
+    codes = {seen.code for seen in answer.symptoms}
     assert codes <= {"ripples_at_restarts"}
     assert bool(codes) == (reads({"ripple": 1})["ripple"] is not None)

@@ -35,7 +35,7 @@ def test_of_several_runs_the_one_furthest_off_counts() -> None:
     assert looked_at(POSTFLOW, runs=runs)[:2] == ("not", 4.0)
 
 
-def test_what_was_not_logged_or_is_no_figure_cannot_be_told() -> None:
+def test_what_was_not_logged_or_is_no_figure_cannot_be_said() -> None:
     assert looked_at(POSTFLOW, runs=[])[:2] == ("unknown", None)
     assert looked_at({"key": "hold", "from": None, "to": None})[0] == "unknown"
 
@@ -74,7 +74,7 @@ def test_only_symptoms_that_the_cause_explains_are_kept() -> None:
     assert set(strengths(found.symptoms, ("grey_at_end", "crater"))) == {"grey_at_end"}
 
 
-def test_what_was_confirmed_and_set_aside_tilts_the_start_and_is_told() -> None:
+def test_what_was_confirmed_and_set_aside_tilts_the_start_and_is_said() -> None:
     from dataclasses import replace
 
     plain = read_case(case(bead(along=grey((68, 80)))))

@@ -22,10 +22,10 @@ def outline(at: float, size: float, share: float) -> np.ndarray:
 
 
 @pytest.mark.parametrize(
-    ("first", "told"), [(1.6, "wide"), (1.3, "wide"), (1.1, None), (1.0, None), (0.9, None), (0.7, "narrow")]
+    ("first", "answer"), [(1.6, "wide"), (1.3, "wide"), (1.1, None), (1.0, None), (0.9, None), (0.7, "narrow")]
 )
-def test_a_start_is_wide_or_narrow_beside_the_rest(first: float, told: str | None) -> None:
-    assert start_of(S, np.where(S < 10, 4.0 * first, 4.0)) == told
+def test_a_start_is_wide_or_narrow_beside_the_rest(first: float, answer: str | None) -> None:
+    assert start_of(S, np.where(S < 10, 4.0 * first, 4.0)) == answer
 
 
 def test_an_uneven_bead_has_no_start_of_its_own() -> None:

@@ -37,10 +37,10 @@ def fault(kind: str, **more: Any) -> dict[str, Any]:
     return {"kind": kind, **place, "size_mm": 1.0, "confidence": 0.9, **more}
 
 
-def evidence(told: dict[str, Any] | None = None, **more: Any) -> Evidence:
+def evidence(answer: dict[str, Any] | None = None, **more: Any) -> Evidence:
     """Evidence of a steady bead on plate, everything logged and ticked, unless something else is given."""
     coupon = read_coupon(more.pop("coupon", PLATE))
     usual: dict[str, Any] = {
         "finish": "warm", "target_width_mm": 4.5, "length_mm": 90.0, "checked": CHECK, "prepared": (7, 7),
     }  # fmt: skip
-    return Evidence(Report.from_json(report() if told is None else told), coupon, **{**usual, **more})
+    return Evidence(Report.from_json(report() if answer is None else answer), coupon, **{**usual, **more})

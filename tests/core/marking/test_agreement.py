@@ -74,7 +74,7 @@ def test_few_pairs_say_little_and_many_say_more() -> None:
 def test_a_steady_marker_is_hardly_ever_said_to_drift_and_a_drifting_one_is_found() -> None:
     rng = np.random.default_rng(7)
 
-    def told(shift: float) -> list[str | None]:
+    def answer(shift: float) -> list[str | None]:
         found = []
         for _ in range(300):
             over = rng.normal(1.0, 4.0, 60)
@@ -84,9 +84,9 @@ def test_a_steady_marker_is_hardly_ever_said_to_drift_and_a_drifting_one_is_foun
             found.append(chart.drifts)
         return found
 
-    assert sum(one != "no" for one in told(0.0)) <= 15
-    assert told(6.0).count("kinder") >= 240
-    assert told(-6.0).count("stricter") >= 240
+    assert sum(one != "no" for one in answer(0.0)) <= 15
+    assert answer(6.0).count("kinder") >= 240
+    assert answer(-6.0).count("stricter") >= 240
     few = severity([1.0, 2.0, 1.0])
     assert few is not None
     assert few.drifts is None
@@ -104,20 +104,20 @@ def test_a_curve_is_bent_to_what_was_given_and_stays_where_nothing_was() -> None
     assert dict(bent)[0.08] == pytest.approx(10.0, abs=0.5)
     assert dict(bent)[0.15] == pytest.approx(7.0, abs=0.5)
     assert dict(bent)[0.3] == 0.0
-    as_told = [float(np.interp(f, *zip(*CURVE, strict=True))) for f in figures]
-    assert fitted_curve(CURVE, list(figures), as_told) is None
+    as_printed = [float(np.interp(f, *zip(*CURVE, strict=True))) for f in figures]
+    assert fitted_curve(CURVE, list(figures), as_printed) is None
     assert fitted_curve(CURVE, list(figures[:5]), kinder[:5]) is None
     assert fitted_curve(((0.7, 0.0), (1.0, 10.0), (1.6, 5.0)), list(figures), kinder) is None
 
 
 @pytest.mark.parametrize("second", [[7.0] * 9, [6.0, 7.0, 8.0] * 3, [8.0, 7.0, 6.0] * 3])
-def test_marks_that_are_all_the_same_or_alike_are_told_without_complaint(second: list[float]) -> None:
+def test_marks_that_are_all_the_same_or_alike_are_said_without_complaint(second: list[float]) -> None:
     found = agreement([6.0, 7.0, 8.0] * 3, second)
     assert found.icc is not None
     assert found.kappa is None or -1 <= found.kappa.low <= found.kappa.high <= 1
 
 
-def test_departures_are_told_by_criterion() -> None:
+def test_departures_are_said_by_criterion() -> None:
     found = departures({"tint": [(8.0, 7.0), (8.0, 7.0)], "face": []})
     assert found["tint"] == Interval(-1.0, -1.0, -1.0)
     assert found["face"] is None

@@ -54,6 +54,6 @@ def test_a_measured_back_speaks_for_bright_tinted_or_sugared(
     level: int, grey: float, defects: list[str], finish: str, back: str
 ) -> None:
     tint = {**report()["tint"], "bead": {"level": level, "name": ""}, "share": {"grey": grey}}
-    told = report(tint=tint, defects=[fault(kind) for kind in defects])
-    assert back_from(Report.from_json(told), finish) == back
+    answer = report(tint=tint, defects=[fault(kind) for kind in defects])
+    assert back_from(Report.from_json(answer), finish) == back
     assert back_from(Report.from_json({}), finish) is None

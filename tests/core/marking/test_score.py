@@ -35,8 +35,8 @@ def scored(e: Evidence, scheme: Scheme = EVERY) -> dict[str, Suggestion]:
     return {one.criterion: one for one in suggest(scheme, e)}
 
 
-def score(key: str, told: dict[str, Any] | None = None, **more: Any) -> float | None:
-    return scored(evidence(told, **more))[key].score
+def score(key: str, answer: dict[str, Any] | None = None, **more: Any) -> float | None:
+    return scored(evidence(answer, **more))[key].score
 
 
 def with_bead(**changes: Any) -> dict[str, Any]:
@@ -57,8 +57,8 @@ def test_a_steady_bead_scores_high_on_every_line_of_every_shipped_scheme() -> No
 
 def test_six_percent_is_good_and_ten_acceptable() -> None:
     width = report()["bead"]["width_mm"]
-    told = [score("width_evenness", with_bead(width_mm={**width, "cv": cv})) for cv in (0.06, 0.10, 0.30)]
-    assert told == [8.0, 5.0, 0.0]
+    answer = [score("width_evenness", with_bead(width_mm={**width, "cv": cv})) for cv in (0.06, 0.10, 0.30)]
+    assert answer == [8.0, 5.0, 0.0]
 
 
 def test_far_from_the_width_asked_for_is_a_line_of_its_own() -> None:
@@ -162,8 +162,8 @@ def test_what_knocks_out_fails_whatever_the_sum() -> None:
     assert set(found) <= set(KNOCK_OUTS)
 
 
-def marked(told: dict[str, Any] | None = None, scheme: Scheme = SCHEMES["training"], **by_eye: float) -> Given:
-    e = evidence(told)
+def marked(answer: dict[str, Any] | None = None, scheme: Scheme = SCHEMES["training"], **by_eye: float) -> Given:
+    e = evidence(answer)
     suggested = {one.criterion: one.score for one in suggest(scheme, e)}
     readings = {key: read.figure for key, read in read_all(e).items() if read.figure is not None}
     return Given(readings, suggested, {**suggested, **by_eye}, knocked_out(e))

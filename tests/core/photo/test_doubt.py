@@ -46,7 +46,7 @@ def test_two_networks_of_the_close_look_that_differ_leave_the_bead_unsure(half: 
     assert not doubt_of(segmented(second=segmented(HALF_MM + 0.1).face), toes(), patch()).unsure
 
 
-def test_the_stretch_that_wavers_is_told() -> None:
+def test_the_stretch_that_wavers_is_said() -> None:
     clear, soft = segmented(soft_mm=0.02).face, segmented(soft_mm=0.6).face
     face = np.where((S > 20) & (S < 28), soft, clear)
     ((first, last),) = doubt_of(segmented(face=face), toes(), patch()).stretches

@@ -62,10 +62,10 @@ def test_every_bead_of_a_photo_is_measured_and_counted_from_the_cards_top() -> N
     assert sorted(by_number) == [1, 2, 3]
     assert {one.report.beads_seen for one in found} == {3}
     for number, truth in enumerate(truths, 1):
-        told = by_number[number].bead
-        assert told is not None
-        assert told.start_mm == pytest.approx(truth["bead"]["start_mm"], abs=1.2)
-        assert told.width_mm.mean == pytest.approx(truth["bead"]["width_mm"]["mean"], abs=0.35)
+        answer = by_number[number].bead
+        assert answer is not None
+        assert answer.start_mm == pytest.approx(truth["bead"]["start_mm"], abs=1.2)
+        assert answer.width_mm.mean == pytest.approx(truth["bead"]["width_mm"]["mean"], abs=0.35)
 
 
 def test_without_asking_for_all_the_longest_is_taken() -> None:

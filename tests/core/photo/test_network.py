@@ -24,11 +24,11 @@ def test_brightness_is_shown_about_zero() -> None:
 
 @pytest.mark.parametrize(("name", "outputs"), [("locate", 5), ("segment-1", 9), ("segment-2", 9)])
 def test_a_network_answers_for_every_pixel_of_any_size(name: str, outputs: int) -> None:
-    told = scores(name, PICTURE[:-9, :-13])
-    assert told.shape == (outputs, MULTIPLE - 9, 2 * MULTIPLE - 13)
+    answer = scores(name, PICTURE[:-9, :-13])
+    assert answer.shape == (outputs, MULTIPLE - 9, 2 * MULTIPLE - 13)
     black = PICTURE.copy()
     black[-9:], black[:, -13:] = 0, 0
-    assert np.array_equal(told, scores(name, black)[:, :-9, :-13])
+    assert np.array_equal(answer, scores(name, black)[:, :-9, :-13])
 
 
 def test_shares_make_one_and_odds_are_theirs() -> None:

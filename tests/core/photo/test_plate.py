@@ -39,7 +39,7 @@ def test_a_side_that_is_hardly_seen_leans_on_the_other() -> None:
     assert ratio == pytest.approx(np.zeros(3), abs=0.02)
 
 
-def test_where_nothing_is_seen_nothing_is_told() -> None:
+def test_where_nothing_is_seen_nothing_is_said() -> None:
     plate = read_plate(narrowed(bead_band(), -1.0, 14.0), *TOES)
     assert not np.isfinite(plate.blocks[0]).any()
     left, right = tint_reach(plate)

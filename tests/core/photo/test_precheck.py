@@ -27,7 +27,7 @@ def test_a_good_photo_may_be_sent_also_seen_as_a_small_copy(photo: Pixels) -> No
     assert codes(smaller(photo, 1400), 2000 / 1400) == []
 
 
-def test_a_card_cut_off_is_told_from_none(photo: Pixels) -> None:
+def test_a_card_cut_off_is_said_from_none(photo: Pixels) -> None:
     assert codes(photo[:, :1100]) == ["card_cut_off"]
     assert codes(photo[500:900, 700:1100]) == ["no_card"]
 

@@ -17,7 +17,7 @@ def even(pitch: float, cv: float = 0.0, seed: int = 1) -> Floats:
     return fronts[(fronts > HALF_MM) & (fronts < LENGTH_MM - HALF_MM)]
 
 
-def told(fronts_mm: Floats, heat: float = 0.9, face: Pixels | None = None) -> AxisReading:
+def answer(fronts_mm: Floats, heat: float = 0.9, face: Pixels | None = None) -> AxisReading:
     """What the network would say of fronts at some places (mm from the start), each as likely as `heat`."""
     s = np.arange(-4.0, LENGTH_MM + 4.0, 1 / PX_PER_MM)
     peaks = [heat * np.exp(-0.5 * ((s - f) / 0.11) ** 2) for f in fronts_mm]
@@ -30,7 +30,7 @@ def told(fronts_mm: Floats, heat: float = 0.9, face: Pixels | None = None) -> Ax
 @pytest.mark.parametrize("cv", [0.0, 0.12])
 def test_every_peak_is_a_front(pitch: float, cv: float) -> None:
     fronts = even(pitch, cv)
-    found = find_fronts(told(fronts), toes())
+    found = find_fronts(answer(fronts), toes())
     assert found is not None
     figures = found.figures()
     gaps = np.diff(fronts)
@@ -46,11 +46,11 @@ def test_every_peak_is_a_front(pitch: float, cv: float) -> None:
     ids=["none", "too few", "unlikely", "doubtful"],
 )
 def test_what_is_not_distinct_is_no_ripple(fronts: Floats, heat: float) -> None:
-    assert find_fronts(told(np.array(fronts), heat), toes()) is None
+    assert find_fronts(answer(np.array(fronts), heat), toes()) is None
 
 
 def test_the_rounded_ends_are_no_fronts() -> None:
-    found = find_fronts(told(np.array([0.4, *np.arange(5.0, 45.0, 2.0), LENGTH_MM - 0.4])), toes())
+    found = find_fronts(answer(np.array([0.4, *np.arange(5.0, 45.0, 2.0), LENGTH_MM - 0.4])), toes())
     assert found is not None
     assert found.positions_mm[[0, -1]] == pytest.approx([5.0, 43.0], abs=0.05)
 
@@ -58,7 +58,7 @@ def test_the_rounded_ends_are_no_fronts() -> None:
 @pytest.mark.parametrize("curve", [-1.5, 0.0, 1.8])
 def test_the_curvature_of_the_fronts_is_found(curve: float) -> None:
     face = read_axis(segmented(seen=crescents(even(2.1), curve)), toes()).face
-    found = find_fronts(told(even(2.1), face=face), toes())
+    found = find_fronts(answer(even(2.1), face=face), toes())
     assert found is not None
     assert found.curve_mm == pytest.approx(curve, abs=0.35)
     assert found.agreement > 0.5
@@ -82,7 +82,7 @@ def test_the_network_sees_none_on_a_smooth_face() -> None:
 @pytest.mark.parametrize(("heat", "filled"), [(0.2, True), (0.07, False)])
 def test_a_faint_peak_fills_a_gap_and_the_faintest_leaves_it_a_lapse(heat: float, filled: bool) -> None:
     regular = np.arange(5.0, 45.0, 2.0)
-    clear, faint = told(np.delete(regular, 8)), told(regular[8:9], heat)
+    clear, faint = answer(np.delete(regular, 8)), answer(regular[8:9], heat)
     found = find_fronts(replace(clear, front=np.maximum(clear.front, faint.front)), toes())
     assert found is not None
     assert found.figures()["count"] == len(regular) - (not filled)
@@ -91,7 +91,7 @@ def test_a_faint_peak_fills_a_gap_and_the_faintest_leaves_it_a_lapse(heat: float
 
 def test_a_weaker_peak_within_half_a_pitch_of_a_clear_one_is_none() -> None:
     regular = np.arange(5.0, 45.0, 2.0)
-    clear, echo = told(regular), told(regular[4:5] + 1.0, 0.5)
+    clear, echo = answer(regular), answer(regular[4:5] + 1.0, 0.5)
     found = find_fronts(replace(clear, front=np.maximum(clear.front, echo.front)), toes())
     assert found is not None
     assert found.figures()["count"] == len(regular)
@@ -113,15 +113,15 @@ def test_fronts_are_read_from_either_tip(monkeypatch: pytest.MonkeyPatch) -> Non
 def test_a_missed_dab_is_a_lapse_and_a_blind_stretch_is_not() -> None:
     regular = np.arange(5.0, 65.0, 2.0)
     missed = np.delete(regular, 12)
-    told = Ripple(missed, 0.0, 1.0).figures()
-    assert told["lapses_mm"] == [pytest.approx(29.0)]
-    assert told["pitch_mm"] == pytest.approx((28 * 2 - 1 * 2 + 2 + 2) / 28, rel=0.05)
+    answer = Ripple(missed, 0.0, 1.0).figures()
+    assert answer["lapses_mm"] == [pytest.approx(29.0)]
+    assert answer["pitch_mm"] == pytest.approx((28 * 2 - 1 * 2 + 2 + 2) / 28, rel=0.05)
     blind = np.delete(regular, [10, 11, 12, 13, 14])
-    told = Ripple(blind, 0.0, 1.0).figures()
-    assert told["pitch_mm"] == pytest.approx(2.0)
-    assert told["cv"] == pytest.approx(0.0, abs=1e-9)
+    answer = Ripple(blind, 0.0, 1.0).figures()
+    assert answer["pitch_mm"] == pytest.approx(2.0)
+    assert answer["cv"] == pytest.approx(0.0, abs=1e-9)
 
 
 def test_a_double_dab_is_a_lapse_too() -> None:
-    told = Ripple(np.sort(np.append(np.arange(0.0, 30.0, 2.0), 15.0)), 0.0, 1.0).figures()
-    assert len(told["lapses_mm"]) == 2  # type: ignore[arg-type]
+    answer = Ripple(np.sort(np.append(np.arange(0.0, 30.0, 2.0), 15.0)), 0.0, 1.0).figures()
+    assert len(answer["lapses_mm"]) == 2  # type: ignore[arg-type]

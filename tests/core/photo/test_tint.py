@@ -90,9 +90,9 @@ def test_a_dark_part_of_a_bead_that_shines_elsewhere_is_grey_where_it_is_granula
 
 @pytest.mark.parametrize("seed", [500, 503])
 def test_a_bead_of_too_little_gas_is_grey(seed: int) -> None:
-    told = measure_photo(take_photo(case_of("flow_low", seed)[0]).jpeg).report.tint
-    assert told is not None
-    assert told.bead.level == 7
+    answer = measure_photo(take_photo(case_of("flow_low", seed)[0]).jpeg).report.tint
+    assert answer is not None
+    assert answer.bead.level == 7
 
 
 def test_a_coloured_bead_is_not_grey_though_it_is_granular() -> None:

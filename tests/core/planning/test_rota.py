@@ -42,15 +42,15 @@ USUAL: dict[str, dict[str, Any]] = {
 
 
 def planned(given: dict[str, Any]) -> dict[str, Any]:
-    told = rota(given, SECONDS).as_json()
+    answer = rota(given, SECONDS).as_json()
     filled = {**given, **{kind: [{**usual, **row} for row in given[kind]] for kind, usual in USUAL.items()}}
-    assert faults_of(filled, told) == []
-    return told
+    assert faults_of(filled, answer) == []
+    return answer
 
 
-def test_one_need_is_placed_at_the_beginning_and_told_as_the_contract_says() -> None:
-    told = planned(asked([need("n1", wants=["pulse"], due="2026-12-10", priority=1)]))
-    assert told == {
+def test_one_need_is_placed_at_the_beginning_and_said_as_the_contract_says() -> None:
+    answer = planned(asked([need("n1", wants=["pulse"], due="2026-12-10", priority=1)]))
+    assert answer == {
         "plan": [{"need": "n1", "session": "s1", "booth": "B1", "start": "18:00", "end": "19:00"}],
         "unplaced": [],
         "minutes": {"least": 60, "most": 60},
@@ -67,8 +67,8 @@ def test_two_people_at_one_booth_have_a_changeover_between_them_and_one_person_h
 
 
 def test_what_waits_for_another_comes_after_it_also_in_the_same_evening() -> None:
-    told = planned(asked([need("n2", after="n1"), need("n1")]))
-    assert [(one["need"], one["start"]) for one in told["plan"]] == [("n1", "18:00"), ("n2", "19:00")]
+    answer = planned(asked([need("n2", after="n1"), need("n1")]))
+    assert [(one["need"], one["start"]) for one in answer["plan"]] == [("n1", "18:00"), ("n2", "19:00")]
     two = planned(asked([need("n2", minutes=170, after="n1"), need("n1")]))
     assert [(one["need"], one["session"]) for one in two["plan"]] == [("n1", "s1"), ("n2", "s2")]
 
@@ -91,16 +91,16 @@ def test_what_waits_for_another_comes_after_it_also_in_the_same_evening() -> Non
     ],
 )
 def test_why_a_need_has_no_place(needs: list[dict[str, Any]], why: dict[str, Any]) -> None:
-    told = planned(asked(needs))
-    reasons = {one.pop("need"): one for one in told["unplaced"]}
+    answer = planned(asked(needs))
+    reasons = {one.pop("need"): one for one in answer["unplaced"]}
     expected = {"why": "before_due_full"} if needs[0].get("not_before") else why
     assert reasons["n"] == expected
 
 
 def test_wants_that_no_one_booth_has_together_are_all_named() -> None:
     booths = [{"id": "B1", "has": ["ac"]}, {"id": "B2", "has": ["purge"]}]
-    told = planned(asked([need("n", wants=["purge", "ac"])], booths=booths))
-    assert told["unplaced"] == [{"need": "n", "why": "no_booth_has", "what": ["ac", "purge"]}]
+    answer = planned(asked([need("n", wants=["purge", "ac"])], booths=booths))
+    assert answer["unplaced"] == [{"need": "n", "why": "no_booth_has", "what": ["ac", "purge"]}]
     closed = planned(asked([need("n")], booths=[{"id": "B1", "has": [], "closed": ["s1", "s2"]}]))
     assert closed["unplaced"] == [{"need": "n", "why": "full"}]
 
@@ -120,8 +120,8 @@ def test_the_important_come_first_and_minutes_are_even() -> None:
 
 def test_what_is_kept_stays_and_the_rest_is_laid_around_it() -> None:
     kept = [{"need": "n1", "session": "s1", "booth": "B1", "start": "19:00"}]
-    told = planned(asked([need("n1"), need("n2"), need("n3", "bo", 60), need("n0", minutes=60)], kept=kept))
-    where = {one["need"]: (one["session"], one["start"]) for one in told["plan"]}
+    answer = planned(asked([need("n1"), need("n2"), need("n3", "bo", 60), need("n0", minutes=60)], kept=kept))
+    where = {one["need"]: (one["session"], one["start"]) for one in answer["plan"]}
     assert where["n1"] == ("s1", "19:00")
     assert {where["n2"], where["n0"]} == {("s1", "18:00"), ("s1", "20:00")}
     assert where["n3"] == ("s2", "18:00")
@@ -182,17 +182,17 @@ def test_sessions_that_overlap_are_refused_and_one_over_midnight_is_not() -> Non
     with pytest.raises(InvalidValues, match="s7 and s8"):
         read_rota(asked([], sessions=twice, people=[]))
     night = [{"id": "s1", "date": "2026-12-01", "start": "23:00", "minutes": 180}]
-    told = planned(asked([need("n1", minutes=90)], sessions=night, people=[{"id": "alma"}]))
-    assert (told["plan"][0]["start"], told["plan"][0]["end"]) == ("23:00", "00:30")
+    answer = planned(asked([need("n1", minutes=90)], sessions=night, people=[{"id": "alma"}]))
+    assert (answer["plan"][0]["start"], answer["plan"][0]["end"]) == ("23:00", "00:30")
 
 
 @pytest.mark.parametrize("kind", KINDS)
 def test_drawn_evenings_are_possible_and_what_was_planted_is_placed(kind: str) -> None:
     one = session(kind, 7)
-    told = rota(one.asked, 2.5).as_json()
-    assert faults_of(one.asked, told) == []
+    answer = rota(one.asked, 2.5).as_json()
+    assert faults_of(one.asked, answer) == []
     priority = {n["id"]: n["priority"] for n in one.asked["needs"]}
-    placed = sum(priority[row["need"]] == 1 for row in told["plan"])
+    placed = sum(priority[row["need"]] == 1 for row in answer["plan"])
     assert placed >= 0.985 * one.most[1]
     if kind in ("planted", "small"):
         assert placed == one.most[1]
@@ -200,14 +200,14 @@ def test_drawn_evenings_are_possible_and_what_was_planted_is_placed(kind: str) -
 
 def test_the_checker_sees_what_is_wrong() -> None:
     given = asked([need("n1", wants=[], due=None, not_before=None, after=None), need("n2", "bo", 60, wants=["purge"], due=None, not_before=None, after="n1")])  # fmt: skip
-    told = {
+    answer = {
         "plan": [
             {"need": "n1", "session": "s1", "booth": "B1", "start": "20:30", "end": "21:30"},
             {"need": "n2", "session": "s1", "booth": "B1", "start": "20:00", "end": "21:00"},
         ],
         "unplaced": [],
     }
-    wrong = " ".join(faults_of(given, told))
+    wrong = " ".join(faults_of(given, answer))
     for said in ("outside its session", "will not do", "while away", "at one booth", "n2 before n1"):
         assert said in wrong
 

@@ -32,7 +32,7 @@ def test_a_trend_follows_what_is_added_with_every_attempt(values: list[float], s
 
 
 @given(figures)
-def test_a_trend_told_backwards_turns_round_and_never_leaves_the_steps(values: list[float]) -> None:
+def test_a_trend_said_backwards_turns_round_and_never_leaves_the_steps(values: list[float]) -> None:
     there, back = trend_per_attempt(values), trend_per_attempt(values[::-1])
     assert there is not None and back is not None
     assert back == pytest.approx(-there, abs=2e-6)

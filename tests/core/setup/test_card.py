@@ -13,7 +13,7 @@ from judicum.core.joints import JOINTS
 from judicum.core.metals import METALS
 from judicum.core.setup.warnings import SEVERITY
 from judicum.words.setup import EFFECTS
-from tests.core.setup.told import check_setup, plan_card
+from tests.core.setup.printed import check_setup, plan_card
 
 TUBE_JOINTS = [key for key, joint in JOINTS.items() if joint.tube]
 

@@ -12,7 +12,7 @@ from judicum.core.metals import METALS, TORCHES
 from judicum.core.setup import checklist, read_coupon
 from judicum.core.setup.gas import flow_band_l_min, min_postflow_s, reynolds
 from judicum.core.setup.schools import START_S
-from tests.core.setup.told import check_setup, plan_card
+from tests.core.setup.printed import check_setup, plan_card
 
 GRID = list(itertools.product([*METALS, "304L+carbon"], JOINTS))
 

@@ -4,7 +4,7 @@ from typing import Any
 
 import pytest
 
-from tests.core.setup.told import check_setup, plan_card
+from tests.core.setup.printed import check_setup, plan_card
 
 Row = tuple[dict[str, Any], dict[str, list[float]]]
 

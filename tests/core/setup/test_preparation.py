@@ -24,7 +24,7 @@ def test_the_checklist_follows_the_coupon() -> None:
     assert "purge_waited" not in steps(**TUBE, purge=False)
 
 
-def test_what_worked_is_told_by_median_and_range() -> None:
+def test_what_worked_is_said_by_median_and_range() -> None:
     runs = [{"current_a": a, "gas_l_min": g} for a, g in ((50, 10), (54, None), (70, 12))]
     by_key = {f["key"]: f for f in worked(runs)}
     assert by_key["current_a"] == {"key": "current_a", "count": 3, "median": 54, "low": 50, "high": 70}

@@ -36,7 +36,7 @@ def test_a_needle_at_its_stop_is_empty_and_one_past_the_end_full() -> None:
     assert reading(at(275)).bar == 315
 
 
-def test_taps_beside_the_mark_lie_within_what_is_told() -> None:
+def test_taps_beside_the_mark_lie_within_what_is_said() -> None:
     rng = np.random.default_rng(11)
     within = 0
     for _ in range(400):

@@ -28,7 +28,7 @@ def test_the_plan_counts_before_the_usual() -> None:
     assert found.mid == 2
 
 
-def test_nothing_known_is_told_as_nothing() -> None:
+def test_nothing_known_is_said_as_nothing() -> None:
     assert lasts(100, []) is None
     assert lasts(100, [0.0, 0.0]) is None
     assert lasts(100, [], planned=[None, 20.0]) is not None

@@ -483,7 +483,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/courses/{course_id}/alike": {
+    "/api/courses/{course_id}/agreement": {
         parameters: {
             query?: never;
             header?: never;
@@ -491,7 +491,7 @@ export interface paths {
             cookie?: never;
         };
         /** @description How alike a course is marked, for those who teach it. */
-        get: operations["alike_read"];
+        get: operations["agreement_read"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2852,7 +2852,7 @@ export interface components {
             words: string;
             good: number | null;
             values: (number | null)[];
-            told: (string | null)[];
+            formatted: (string | null)[];
             cone: components["schemas"]["NextFigure"][];
         };
         /** @description How far the attempts of a course are brought in. */
@@ -4033,7 +4033,7 @@ export interface components {
          * @description What the evidence suggests for one line of the scheme, its weight in percent, and the figures behind it.
          *
          *     `because` is all of it in words, in the person's units; `figure` is where the line's `curve` (figure, score) is read,
-         *     `figure_told` the same in words. `applies` is false where the coupon makes the line empty.
+         *     `figure_in_words` the same in words. `applies` is false where the coupon makes the line empty.
          */
         Suggestion: {
             criterion: string;
@@ -4044,7 +4044,7 @@ export interface components {
             reason: string;
             because: string;
             figure: number | null;
-            figure_told: string;
+            figure_in_words: string;
             figure_name: string;
             curve: number[][];
             needs: string[];
@@ -5217,7 +5217,7 @@ export interface operations {
             };
         };
     };
-    alike_read: {
+    agreement_read: {
         parameters: {
             query?: never;
             header?: never;

@@ -11,7 +11,7 @@ export function line(given: Partial<Schemas["Suggestion"]>): Schemas["Suggestion
     reason: "width_cv",
     because: "width varies 6.1 %",
     figure: 0.061,
-    figure_told: "6.1 %",
+    figure_in_words: "6.1 %",
     figure_name: "coefficient of variation of the width",
     curve: [
       [0.02, 10],
@@ -35,7 +35,7 @@ export function proposal(given: Partial<Schemas["Proposal"]> = {}): Schemas["Pro
         weight: 40,
         score: null,
         figure: null,
-        figure_told: "",
+        figure_in_words: "",
         because: "nothing measured",
       }),
     ],

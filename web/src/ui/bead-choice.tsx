@@ -76,7 +76,7 @@ export function BeadChoice({ attempt, photo, measurement }: Props) {
       <figcaption className="text-sm">
         {measurement.beads
           .filter((bead) => bead.counts || bead.suggested)
-          .map(told)
+          .map(beadName)
           .join(" ")}{" "}
         {may(attempt, "choose_bead") &&
           "Tap another number to let that bead count; the figures of all are kept."}
@@ -86,7 +86,7 @@ export function BeadChoice({ attempt, photo, measurement }: Props) {
   );
 }
 
-function told(bead: Bead) {
+function beadName(bead: Bead) {
   const chosen = bead.counts ? " counts" : "";
   const marked = bead.suggested
     ? `${bead.counts ? "; it" : ""} is the program's choice, the longest and clearest`

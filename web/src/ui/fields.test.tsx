@@ -51,8 +51,8 @@ it("ties the error to its figure", () => {
   );
   const input = screen.getByLabelText(/Width.*needed/);
   expect(input.getAttribute("aria-invalid")).toBe("true");
-  const told = document.getElementById(input.getAttribute("aria-describedby") ?? "");
-  expect(told?.textContent).toBe("0 to 20 mm");
+  const hint = document.getElementById(input.getAttribute("aria-describedby") ?? "");
+  expect(hint?.textContent).toBe("0 to 20 mm");
 });
 
 it("asks for a figure in the person's unit and hands on what is typed", () => {

@@ -60,7 +60,7 @@ const FOLLOW = [
   "standings",
   "forecasts",
   "week",
-  "alike",
+  "agreement",
 ];
 
 /** A change of an attempt that answers with the attempt as it then is. */

@@ -22,7 +22,7 @@ MIN_WAIT_S = 20.0
 
 
 @dataclass(frozen=True)
-class Told:
+class EvidenceFound:
     """One piece of evidence that holds: strength (about 0 to 1.5) and how it is told."""
 
     what: str
@@ -31,9 +31,9 @@ class Told:
     value: str | None = None
 
 
-def _outside(case: Case, key: str, sides: str) -> Told | None:
+def _outside(case: Case, key: str, sides: str) -> EvidenceFound | None:
     """A figure outside of its range in any run; the furthest counts."""
-    worst: Told | None = None
+    worst: EvidenceFound | None = None
     for value, low, high in case.figures(key):
         off = (
             low - value
@@ -47,37 +47,37 @@ def _outside(case: Case, key: str, sides: str) -> Told | None:
         share = off / max(abs(low if value < low else high), 1e-6)
         strength = round(float(np.clip(0.6 + 0.9 * share / FAR, 0.6, 1.5)), 3)
         if worst is None or strength > worst.strength:
-            worst = Told(key, strength, {"used": round(value, 3), "low": low, "high": high})
+            worst = EvidenceFound(key, strength, {"used": round(value, 3), "low": low, "high": high})
     return worst
 
 
-def _within(case: Case, key: str) -> Told | None:
+def _within(case: Case, key: str) -> EvidenceFound | None:
     found = case.figures(key)
     if found and all(low <= value <= high for value, low, high in found):
         value, low, high = found[0]
-        return Told(key, 1.0, {"used": round(value, 3), "low": low, "high": high})
+        return EvidenceFound(key, 1.0, {"used": round(value, 3), "low": low, "high": high})
     return None
 
 
-def _skipped(case: Case, step: str) -> Told | None:
-    return Told(step, 1.0, value="skipped") if case.skipped is not None and step in case.skipped else None
+def _skipped(case: Case, step: str) -> EvidenceFound | None:
+    return EvidenceFound(step, 1.0, value="skipped") if case.skipped is not None and step in case.skipped else None
 
 
-def _ticked(case: Case, step: str) -> Told | None:
-    return Told(step, 1.0, value="done") if case.skipped is not None and step not in case.skipped else None
+def _ticked(case: Case, step: str) -> EvidenceFound | None:
+    return EvidenceFound(step, 1.0, value="done") if case.skipped is not None and step not in case.skipped else None
 
 
-def _look(case: Case, key: str, value: str) -> Told | None:
+def _look(case: Case, key: str, value: str) -> EvidenceFound | None:
     held = case.looks.get(key)
-    told = str(held).lower() if isinstance(held, bool) else held
-    return Told(key, 1.0, value=value) if told == value else None
+    held_text = str(held).lower() if isinstance(held, bool) else held
+    return EvidenceFound(key, 1.0, value=value) if held_text == value else None
 
 
-def _yes(true: object, what: str, **figures: float) -> Told | None:
-    return Told(what, 1.0, figures) if true else None
+def _yes(true: object, what: str, **figures: float) -> EvidenceFound | None:
+    return EvidenceFound(what, 1.0, figures) if true else None
 
 
-def _purge(case: Case, how: str) -> Told | None:
+def _purge(case: Case, how: str) -> EvidenceFound | None:
     flows = [run.get("purge_l_min") for run in case.runs]
     on = any(flow for flow in flows if flow) or (case.coupon.purge is True and not any(flow == 0 for flow in flows))
     if how == "used":
@@ -91,7 +91,7 @@ def _purge(case: Case, how: str) -> Told | None:
     return _yes(off and not on, "no_purge")
 
 
-def _few_dabs(case: Case) -> Told | None:
+def _few_dabs(case: Case) -> EvidenceFound | None:
     if (far := _outside(case, "dab_pitch_mm", "above")) is not None:
         return far
     if (slow := _outside(case, "dabs_per_s", "below")) is not None:
@@ -108,20 +108,20 @@ def _few_dabs(case: Case) -> Told | None:
     return None
 
 
-def _width_periodic(case: Case) -> Told | None:
+def _width_periodic(case: Case) -> EvidenceFound | None:
     profile = case.report.profile if case.report else None
     if profile is None or len(profile.width_mm) < 20:
         return None
     return _yes(period_of(np.asarray(profile.width_mm, float)) is not None, "width_periodic")
 
 
-def _no_period(case: Case, seen: Sequence[Seen]) -> Told | None:
+def _no_period(case: Case, seen: Sequence[Seen]) -> EvidenceFound | None:
     ripple = case.report.ripple if case.report else None
     known = ripple is not None and len(ripple.positions_mm) > 12
     return _yes(known and not any(s.code == "ripples_periodic" for s in seen), "no_period")
 
 
-def _straight_toes(case: Case) -> Told | None:
+def _straight_toes(case: Case) -> EvidenceFound | None:
     bead = case.report.bead if case.report else None
     if bead is None:
         return None
@@ -129,7 +129,7 @@ def _straight_toes(case: Case) -> Told | None:
     return _yes(share < WAVY_SHARE, "straight_toes", share=round(share, 3))
 
 
-def _one_sided(seen: Sequence[Seen], one: bool) -> Told | None:
+def _one_sided(seen: Sequence[Seen], one: bool) -> EvidenceFound | None:
     sides = {
         str(s.figures["side"])
         for s in seen
@@ -140,29 +140,29 @@ def _one_sided(seen: Sequence[Seen], one: bool) -> Told | None:
     return _yes(("both" in sides) != one, "one_side" if one else "both_sides")
 
 
-def _only_at_start(seen: Sequence[Seen], code: str) -> Told | None:
+def _only_at_start(seen: Sequence[Seen], code: str) -> EvidenceFound | None:
     mine = [s for s in seen if s.code == code]
     held = mine and all(s.to_mm is not None and s.to_mm <= 1.5 * START_MM for s in mine)
     return _yes(held, f"{code}_at_start")
 
 
-def _one_spot(seen: Sequence[Seen]) -> Told | None:
+def _one_spot(seen: Sequence[Seen]) -> EvidenceFound | None:
     spots = [s for s in seen if s.code in ("burn_through", "bulge")]
     return _yes(spots and all(s.figures.get("count", 1) == 1 for s in spots), "one_spot")
 
 
-def _wait_short(case: Case) -> Told | None:
+def _wait_short(case: Case) -> EvidenceFound | None:
     waits = [run["purge_wait_s"] for run in case.runs if run.get("purge_wait_s") is not None]
     return _yes(waits and min(waits) < MIN_WAIT_S, "purge_wait_s", used=min(waits, default=0.0), low=MIN_WAIT_S)
 
 
-def _fast_pulse(case: Case) -> Told | None:
+def _fast_pulse(case: Case) -> EvidenceFound | None:
     pulses = [p for p in (*(run.get("pulse") for run in case.runs), case.coupon.pulse) if p is not None]
     rates = [float(p.per_second) for p in pulses if p.per_second]
     return _yes(rates and max(rates) > FAST_PULSES, "per_second", used=max(rates, default=0.0), high=FAST_PULSES)
 
 
-def _all_within(case: Case) -> Told | None:
+def _all_within(case: Case) -> EvidenceFound | None:
     keys = ("gas_l_min", "stickout_mm", "postflow_s", "preflow_s")
     known = [key for key in keys if case.figures(key)]
     return _yes(len(known) >= 2 and all(_within(case, key) for key in known), "settings_in_range")
@@ -173,7 +173,7 @@ def _runs(case: Case) -> Sequence[dict[str, Any]]:
     return case.runs or ({},)
 
 
-Test = Callable[..., Told | None]
+Test = Callable[..., EvidenceFound | None]
 TESTS: dict[str, Test] = {
     "below": lambda case, seen, key: _outside(case, key, "below"),
     "above": lambda case, seen, key: _outside(case, key, "above"),

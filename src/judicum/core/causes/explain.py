@@ -10,7 +10,7 @@ from math import exp, log
 from typing import Any
 
 from judicum.core.causes.case import Case, read_case
-from judicum.core.causes.evidence import TESTS, Told
+from judicum.core.causes.evidence import TESTS, EvidenceFound
 from judicum.core.causes.symptoms import Seen, symptoms_of
 from judicum.core.causes.table import CAUSES, Cause, Evidence
 
@@ -30,8 +30,8 @@ class Ranked:
 
     code: str
     share: float
-    speaks_for: tuple[Told, ...]
-    against: tuple[Told, ...]
+    speaks_for: tuple[EvidenceFound, ...]
+    against: tuple[EvidenceFound, ...]
     key: str
     before: float | str | None
     after: float | str | None
@@ -71,7 +71,7 @@ def explain_case(case: Case) -> Explained:
         return Explained((), (), True if measured or looked else None)
     scored = [found for cause in CAUSES.values() if (found := _score(case, seen, cause)) is not None]
     whole = exp(UNKNOWN) + sum(exp(score) for score, _, _, _ in scored)
-    ranked = [_ranked(case, cause, exp(score) / whole, told, against) for score, cause, told, against in scored]
+    ranked = [_ranked(case, cause, exp(score) / whole, met, against) for score, cause, met, against in scored]
     ranked.sort(key=lambda one: -one.share)
     kept = [one for one in ranked[:MAX_CAUSES] if one.share >= MIN_SHARE] or ranked[:1]
     return Explained(tuple(seen), tuple(kept), False)
@@ -79,7 +79,7 @@ def explain_case(case: Case) -> Explained:
 
 def _score(
     case: Case, seen: Sequence[Seen], cause: Cause
-) -> tuple[float, Cause, tuple[Told, ...], tuple[Told, ...]] | None:
+) -> tuple[float, Cause, tuple[EvidenceFound, ...], tuple[EvidenceFound, ...]] | None:
     """Logarithm of a cause's odds with its evidence; None where it explains nothing that is seen, or cannot be."""
     shown = [s for s in seen if s.code in cause.shows]
     if not shown or (cause.needs is not None and _test(case, seen, cause.needs) is None):
@@ -87,17 +87,17 @@ def _score(
     score = cause.base + _history(case, cause.code).tilt
     score += sum(cause.shows[s.code] * s.strength for s in shown)
     score -= UNEXPLAINED * sum(s.strength for s in seen if s.code not in cause.shows)
-    told = [Told(s.code, s.strength) for s in shown]
-    against: list[Told] = []
-    for kept, sign, every in ((told, 1, cause.speaks_for), (against, -1, cause.against)):
+    met = [EvidenceFound(s.code, s.strength) for s in shown]
+    against: list[EvidenceFound] = []
+    for kept, sign, every in ((met, 1, cause.speaks_for), (against, -1, cause.against)):
         for evidence, weight in every:
             if (found := _test(case, seen, evidence)) is not None:
                 score += sign * weight * found.strength
                 kept.append(found)
-    return score, cause, tuple(told), tuple(against)
+    return score, cause, tuple(met), tuple(against)
 
 
-def _test(case: Case, seen: Sequence[Seen], evidence: Evidence) -> Told | None:
+def _test(case: Case, seen: Sequence[Seen], evidence: Evidence) -> EvidenceFound | None:
     name, *arguments = evidence
     return TESTS[name](case, seen, *arguments)
 
@@ -110,7 +110,9 @@ def _history(case: Case, code: str) -> History:
     return History(own, course, rejected, round(min(MAX_HISTORY, OWN_HISTORY * own + usual), 3))
 
 
-def _ranked(case: Case, cause: Cause, share: float, told: tuple[Told, ...], against: tuple[Told, ...]) -> Ranked:
+def _ranked(
+    case: Case, cause: Cause, share: float, met: tuple[EvidenceFound, ...], against: tuple[EvidenceFound, ...]
+) -> Ranked:
     key, how = cause.change
     before: float | str | None = None
     after: float | str | None = None
@@ -124,7 +126,7 @@ def _ranked(case: Case, cause: Cause, share: float, told: tuple[Told, ...], agai
     elif key == "purge_l_min":
         before, purge = 0.0, case.card.purge
         after = purge.l_min.aim if purge else None
-    return Ranked(cause.code, round(share, 3), told, against, key, before, after, _history(case, cause.code))
+    return Ranked(cause.code, round(share, 3), met, against, key, before, after, _history(case, cause.code))
 
 
 def _aim(case: Case, key: str) -> float | None:

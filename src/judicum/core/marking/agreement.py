@@ -182,11 +182,11 @@ def severity(over: Sequence[float]) -> Severity | None:
     after = np.arange(1, len(moving) + 1)
     share = SMOOTHING / (2 - SMOOTHING) * (1 - (1 - SMOOTHING) ** (2 * after)) + 1 / len(own)
     limits = LIMIT * sd * np.sqrt(share)
-    told: Literal["kinder", "stricter", "no"] | None = None
+    tendency: Literal["kinder", "stricter", "no"] | None = None
     if moving:
         off = moving[-1] - usual
-        told = "no" if abs(off) <= limits[-1] else "kinder" if off > 0 else "stricter"
-    return Severity(usual, tuple(moving), tuple(float(one) for one in limits), told)
+        tendency = "no" if abs(off) <= limits[-1] else "kinder" if off > 0 else "stricter"
+    return Severity(usual, tuple(moving), tuple(float(one) for one in limits), tendency)
 
 
 Curve = tuple[tuple[float, float], ...]

@@ -57,15 +57,15 @@ class Bead:
         }
 
     @classmethod
-    def from_json(cls, told: dict[str, Any]) -> "Bead":
+    def from_json(cls, raw: dict[str, Any]) -> "Bead":
         """The bead that `as_json` told."""
-        scale, ripple = told["scale"], told["ripple"]
+        scale, ripple = raw["scale"], raw["ripple"]
         return cls(
             Outline.around(
-                *(np.array(told[key], float) for key in ("s_mm", "centre_mm", "left_n_mm", "right_n_mm")),
+                *(np.array(raw[key], float) for key in ("s_mm", "centre_mm", "left_n_mm", "right_n_mm")),
             ),
             Scale(**{**scale, "to_px": np.array(scale["to_px"], float), "lens": _lens(scale.get("lens"))}),
-            (told["size_px"][0], told["size_px"][1]),
+            (raw["size_px"][0], raw["size_px"][1]),
             None
             if ripple is None
             else Ripple(
@@ -74,7 +74,7 @@ class Bead:
                 ripple["agreement"],
                 tuple((h[0], h[1]) for h in ripple["hidden_mm"]),
             ),
-            tuple((u[0], u[1]) for u in told["unsure_mm"]),
+            tuple((u[0], u[1]) for u in raw["unsure_mm"]),
         )
 
     def overlay(self) -> dict[str, Any]:
@@ -112,8 +112,8 @@ class Bead:
         return fronts
 
 
-def _lens(told: list[float] | None) -> Lens | None:
-    return None if told is None else Lens(told[0], (int(told[1]), int(told[2])))
+def _lens(raw: list[float] | None) -> Lens | None:
+    return None if raw is None else Lens(raw[0], (int(raw[1]), int(raw[2])))
 
 
 def _short(values: Floats) -> list[float]:

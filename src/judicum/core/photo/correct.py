@@ -195,8 +195,8 @@ def _add_fault(layer: _Layer, step: Step) -> _Layer:
         for v in (line.centre_mm, across_of(line.centre_mm, line.s_mm))
     )
     x, y = centre + step["n_mm"] * across
-    told = {key: step[key] for key in ("kind", "s_mm", "n_mm", "size_mm")}
-    fault = Defect(**told, x_mm=rounded(x, 2), y_mm=rounded(y, 2), confidence=1.0)
+    fields = {key: step[key] for key in ("kind", "s_mm", "n_mm", "size_mm")}
+    fault = Defect(**fields, x_mm=rounded(x, 2), y_mm=rounded(y, 2), confidence=1.0)
     return replace(layer, faults=(*layer.faults, fault))
 
 

@@ -173,15 +173,15 @@ def _figures(picture: Picture, scale: Scale, gains: Floats, found: _Located, rep
     report = report.replace(quality=quality)
     if clipped > MAX_CLIPPED:
         return _refused(report, refuse("overexposed", share=clipped))
-    told = [_told(fault, line, toes) for fault in find_defects(segmented, toes, gains)]
+    defects = [_as_defect(fault, line, toes) for fault in find_defects(segmented, toes, gains)]
     ripple = find_fronts(found.along, toes)
     if ripple is not None:
-        ripple = ripple.without(hidden_by(told))
+        ripple = ripple.without(hidden_by(defects))
     report = report.replace(
         **outline_figures(line, scale, doubt.width_mm),
         ripple=ripple_figures(ripple),
         tint=tint_figures(_tint(picture, scale, gains, segmented, toes)),
-        defects=told,
+        defects=defects,
     )
     return Measured(report, Bead(line, scale, picture.size_px, ripple, doubt.stretches), picture.pixels)
 
@@ -195,7 +195,7 @@ def _tint(picture: Picture, scale: Scale, gains: Floats, segmented: Segmentation
     return read_tint(band, plate, left, right, s, granular)
 
 
-def _told(fault: Fault, bead: Outline, toes: Toes) -> Defect:
+def _as_defect(fault: Fault, bead: Outline, toes: Toes) -> Defect:
     """A fault in both frames."""
     x, y = toes.line.mm(fault.s_mm, fault.n_mm)
     nearest = int(np.argmin(np.linalg.norm(bead.centre_mm - np.array([x, y]), axis=1)))

@@ -40,8 +40,8 @@ def run(name: str, seen: Pixels) -> Floats:
 
 
 def _answer(name: str, shown: Floats) -> Floats:
-    (told,) = _session(name).run(None, {"picture": np.ascontiguousarray(shown[None])})
-    return np.asarray(told[0])
+    (output,) = _session(name).run(None, {"picture": np.ascontiguousarray(shown[None])})
+    return np.asarray(output[0])
 
 
 def scores(name: str, seen: Pixels) -> Floats:
@@ -61,11 +61,11 @@ def folded(picture: Pixels) -> Pixels:
 def unfolded(cells: Floats) -> Floats:
     """What cells (outputs × FOLD², rows, columns) say of each pixel: (outputs, FOLD × rows, FOLD × columns)."""
     rows, columns = cells.shape[1:]
-    told = np.empty((len(cells) // FOLD**2, rows, FOLD, columns, FOLD), np.float32)
+    output = np.empty((len(cells) // FOLD**2, rows, FOLD, columns, FOLD), np.float32)
     # Place by place, which takes a third of the time of turning the axes of all.
     for k, cell in enumerate(np.swapaxes(cells.reshape(-1, FOLD**2, rows, columns), 0, 1)):
-        told[:, :, k // FOLD, :, k % FOLD] = cell
-    return told.reshape(-1, FOLD * rows, FOLD * columns)
+        output[:, :, k // FOLD, :, k % FOLD] = cell
+    return output.reshape(-1, FOLD * rows, FOLD * columns)
 
 
 def share_of(odds: Floats) -> Floats:

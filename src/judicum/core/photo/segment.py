@@ -66,11 +66,11 @@ def segment(
     seen = read_grid(picture, scale, line, s_mm, n_mm, PX_PER_MM)
     # One of them sees it in a mirror: what either takes for the upper toe by habit does not add up.
     straight, mirrored = NETWORKS
-    told = np.stack([scores(straight, seen), scores(mirrored, np.ascontiguousarray(seen[::-1]))[:, ::-1]])
-    surfaces = [shares_of(one[: len(SURFACES)]) for one in told]
+    both_ways = np.stack([scores(straight, seen), scores(mirrored, np.ascontiguousarray(seen[::-1]))[:, ::-1]])
+    surfaces = [shares_of(one[: len(SURFACES)]) for one in both_ways]
     each = np.stack([odds_of(one, SURFACES.index("face")) for one in surfaces])
     shares = np.mean(surfaces, axis=0)
-    named = dict(zip(EXTRAS, share_of(told[:, len(SURFACES) :].mean(0)), strict=True))
+    named = dict(zip(EXTRAS, share_of(both_ways[:, len(SURFACES) :].mean(0)), strict=True))
     rows, columns = seen.shape[:2]
     return Segmentation(
         line,

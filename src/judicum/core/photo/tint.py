@@ -84,10 +84,10 @@ def film_of(lab: Floats, face: bool = False) -> tuple[Floats, Floats]:
     # A bead shows the same colours over and over: each is looked up once, to half of what an eye can tell.
     cells = np.round(np.asarray(lab) / CELL_LAB).astype(np.int64)
     _, first, same = np.unique(cells @ (2**24, 2**12, 1), return_index=True, return_inverse=True)
-    told = cells[first].astype(np.float32) * np.float32(CELL_LAB)
-    thickness, misfit = np.empty(len(told)), np.empty(len(told))
-    for at in range(0, len(told), AT_ONCE):
-        some = told[at : at + AT_ONCE]
+    colours = cells[first].astype(np.float32) * np.float32(CELL_LAB)
+    thickness, misfit = np.empty(len(colours)), np.empty(len(colours))
+    for at in range(0, len(colours), AT_ONCE):
+        some = colours[at : at + AT_ONCE]
         distance = np.column_stack([some, np.ones(len(some), np.float32)]) @ palette
         distance += (some**2).sum(1)[:, None]
         np.sqrt(np.maximum(distance, 0, out=distance), out=distance)

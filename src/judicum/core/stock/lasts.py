@@ -42,11 +42,11 @@ def lasts(
         past: what each past session really took, oldest first, those that took nothing among them.
         planned: what the plan asks of each coming session, None where it says nothing; after the last as the past.
     """
-    told = [amount for amount in planned if amount is not None]
-    if not past and not told:
+    amounts = [amount for amount in planned if amount is not None]
+    if not past and not amounts:
         return None
-    usual = fmean(past) if past else fmean(told)
-    if usual <= 0 and not any(told):
+    usual = fmean(past) if past else fmean(amounts)
+    if usual <= 0 and not any(amounts):
         return None
     ahead = [amount if amount is not None else usual for amount in planned][:LONGEST]
     ahead += [usual] * (LONGEST - len(ahead))

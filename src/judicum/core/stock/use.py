@@ -45,11 +45,11 @@ def run_gas_l(run: Mapping[str, Any], card: Card, length_mm: float) -> float:
 
 def wire_of(run: Mapping[str, Any], coupon: Coupon, card: Card) -> tuple[str, float] | None:
     """Alloy and diameter (mm) of the wire a run was welded with, the card's where not logged; None for a fused one."""
-    told = card.filler
-    alloy = run.get("filler_alloy") or (told.alloy if told else None)
+    planned = card.filler
+    alloy = run.get("filler_alloy") or (planned.alloy if planned else None)
     if alloy in (None, "none") or (run.get("technique") or coupon.technique) == "fuse":
         return None
-    return alloy, run.get("filler_mm") or (told.diameter_mm if told else 1.6)
+    return alloy, run.get("filler_mm") or (planned.diameter_mm if planned else 1.6)
 
 
 def consumption(

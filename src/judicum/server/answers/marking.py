@@ -94,7 +94,7 @@ class Suggestion(Answer):
     """What the evidence suggests for one line of the scheme, its weight in percent, and the figures behind it.
 
     `because` is all of it in words, in the person's units; `figure` is where the line's `curve` (figure, score) is read,
-    `figure_told` the same in words. `applies` is false where the coupon makes the line empty.
+    `figure_in_words` the same in words. `applies` is false where the coupon makes the line empty.
     """
 
     criterion: str
@@ -105,7 +105,7 @@ class Suggestion(Answer):
     reason: str
     because: str
     figure: float | None
-    figure_told: str
+    figure_in_words: str
     figure_name: str
     curve: list[Point]
     needs: list[str]

@@ -26,7 +26,7 @@ class FigureOverTime(Answer):
     words: str
     good: float | None
     values: list[float | None]
-    told: list[str | None]
+    formatted: list[str | None]
     cone: list[NextFigure]
 
 

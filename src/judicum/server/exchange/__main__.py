@@ -67,8 +67,8 @@ def put_back(file: str) -> str:
     """A backup into an empty database and store."""
     if not Path(file).is_file():
         raise InvalidValue("backup", file, "a file that is there")
-    told = restore(Path(file))
-    return f"Restored: the database and {told['files']} files of {told['at']}."
+    counts = restore(Path(file))
+    return f"Restored: the database and {counts['files']} files of {counts['at']}."
 
 
 def check() -> str:

@@ -27,9 +27,9 @@ def health(request: HttpRequest) -> JsonResponse:
 
 def ready(request: HttpRequest) -> JsonResponse:
     """200 where database and store answer and the tables are up to date, else 503 that says what is missing."""
-    told = {"database": _try(_database), "tables": _try(_tables), "store": _try(_store)}
-    good = all(word == "ok" for word in told.values())
-    return JsonResponse({"status": "ready" if good else "not ready", **told}, status=200 if good else 503)
+    checks = {"database": _try(_database), "tables": _try(_tables), "store": _try(_store)}
+    good = all(word == "ok" for word in checks.values())
+    return JsonResponse({"status": "ready" if good else "not ready", **checks}, status=200 if good else 503)
 
 
 def metrics(request: HttpRequest) -> HttpResponse:

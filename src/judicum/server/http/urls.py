@@ -95,7 +95,7 @@ urlpatterns = [
     path("attempts/<int:attempt_id>/agree", agreement.AgreeView.as_view()),
     path("attempts/<int:attempt_id>/reference", agreement.ReferenceView.as_view()),
     path("courses/<int:course_id>/second-share", agreement.SecondShareView.as_view()),
-    path("courses/<int:course_id>/alike", agreement.AlikeView.as_view()),
+    path("courses/<int:course_id>/agreement", agreement.AgreementView.as_view()),
     path("courses/<int:course_id>/references", agreement.ReferencesView.as_view()),
     path("courses/<int:course_id>/self-tests", agreement.SelfTestsView.as_view()),
     path("courses/<int:course_id>/self-tests/<int:test_id>", agreement.SelfTestView.as_view()),

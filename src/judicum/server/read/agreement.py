@@ -45,8 +45,8 @@ def agreement_page(user: User, course_id: int) -> Agreement:
         for one in SecondMark.objects.filter(attempt__course_id=course_id).order_by("-asked_at")[:MAX_MARKS]
     }
     newest = Mark.objects.filter(attempt__course_id=course_id).exclude(suggested={}).prefetch_related("scheme")
-    told = ("attempt", "scheme", "scores", "suggested", "readings", "total", "marked_by", "marked_at")
-    marks = list(newest.only(*told).order_by("-marked_at", "-id")[:MAX_MARKS])
+    fields = ("attempt", "scheme", "scores", "suggested", "readings", "total", "marked_by", "marked_at")
+    marks = list(newest.only(*fields).order_by("-marked_at", "-id")[:MAX_MARKS])
     given = _given(marks, seconds)
     return Agreement(
         share=course.second_share,

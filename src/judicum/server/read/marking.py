@@ -12,7 +12,7 @@ from judicum.server.record.attempts.queries import attempt_for, visibility_of
 from judicum.server.record.marking import models
 from judicum.server.record.marking.queries import pass_mark_of, propose
 from judicum.server.record.photos.queries import back_seen
-from judicum.words.marking import because, figure_told, finding, placeholder_values
+from judicum.words.marking import because, figure_in_words, finding, placeholder_values
 from judicum.words.units import Units
 
 
@@ -87,7 +87,7 @@ def suggestions(user: User, attempt_id: int, units: Units) -> Proposal:
                 reason=one.reason,
                 because=because(one, units),
                 figure=one.figure if isinstance(one.figure, int | float) else None,
-                figure_told=figure_told(one, units),
+                figure_in_words=figure_in_words(one, units),
                 figure_name=line.criterion.figure,
                 curve=[list(point) for point in line.curve],
                 needs=list(line.criterion.needs),

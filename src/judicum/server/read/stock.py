@@ -28,7 +28,7 @@ from judicum.server.follow.sessions.queries import today_in
 from judicum.server.follow.stock import costs, queries
 from judicum.server.follow.stock.cutting import OfMetal
 from judicum.server.follow.stock.gauges import known_gauges
-from judicum.server.follow.stock.low import told_low
+from judicum.server.follow.stock.low import stock_warnings
 from judicum.server.follow.stock.models import GaugeReading
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import members
@@ -68,7 +68,7 @@ def store_page(user: User, course_id: int, units: Units) -> Store:
 
 def low_stock(user: User, course_id: int) -> LowStock:
     """What runs out or leaks, for the desk. Raises NotFound, NotAllowed."""
-    return LowStock(lines=told_low(queries.store_of(user, course_id)))
+    return LowStock(lines=stock_warnings(queries.store_of(user, course_id)))
 
 
 def _kind(kind: Kind) -> StockKind:

@@ -40,25 +40,25 @@ def measured(kind: str | None) -> dict[str, Any]:
 def test_a_fault_is_found_at_its_place_and_nothing_else(kind: str) -> None:
     found = measured(kind)["defects"]
     assert [f["kind"] for f in found] == [kind]
-    fault, told = FAULTS[kind], found[0]
-    assert told["s_mm"] == pytest.approx(fault.s_mm, abs=1.5)
-    assert told["size_mm"] == pytest.approx(fault.size_mm, abs=max(0.4, 0.35 * fault.size_mm))
-    assert 0.3 <= told["confidence"] <= 1
+    fault, answer = FAULTS[kind], found[0]
+    assert answer["s_mm"] == pytest.approx(fault.s_mm, abs=1.5)
+    assert answer["size_mm"] == pytest.approx(fault.size_mm, abs=max(0.4, 0.35 * fault.size_mm))
+    assert 0.3 <= answer["confidence"] <= 1
 
 
 def test_a_clean_bead_has_no_faults() -> None:
     assert measured(None)["defects"] == []
 
 
-def test_the_side_of_an_undercut_and_the_hole_of_a_crater_are_told() -> None:
+def test_the_side_of_an_undercut_and_the_hole_of_a_crater_are_said() -> None:
     assert measured("undercut")["defects"][0]["n_mm"] == pytest.approx(-WIDTH_MM / 2, abs=0.5)
     assert measured("crater")["defects"][0]["pinhole"] is True
 
 
 def test_a_fault_stands_in_both_frames() -> None:
     report = measured("pore")
-    told, start = report["defects"][0], np.array(report["bead"]["start_mm"])
-    assert np.linalg.norm(np.array([told["x_mm"], told["y_mm"]]) - start) == pytest.approx(told["s_mm"], abs=1.0)
+    answer, start = report["defects"][0], np.array(report["bead"]["start_mm"])
+    assert np.linalg.norm(np.array([answer["x_mm"], answer["y_mm"]]) - start) == pytest.approx(answer["s_mm"], abs=1.0)
 
 
 def test_gaps_between_fronts_are_not_counted_over_what_hides_them() -> None:

@@ -21,7 +21,7 @@ from tests.core.photo.segmentations import HALF_MM, LENGTH_MM, LINE, box, disc, 
 
 
 @pytest.mark.parametrize("size", [0.5, 0.9, 1.6])
-def test_a_pore_is_told_with_its_place_and_size(size: float) -> None:
+def test_a_pore_is_said_with_its_place_and_size(size: float) -> None:
     (found,) = pores(segmented(pore=0.95 * disc(21.0, 0.6, size)), toes())
     assert (found.s_mm, found.n_mm) == pytest.approx((21.0, 0.6), abs=0.1)
     assert found.size_mm == pytest.approx(size, abs=0.15)
@@ -37,7 +37,7 @@ def test_what_is_no_pore(seen: np.ndarray) -> None:
     assert pores(segmented(pore=seen), toes()) == []
 
 
-def test_sugar_is_told_where_it_covers_most_of_the_face() -> None:
+def test_sugar_is_said_where_it_covers_most_of_the_face() -> None:
     grey = 0.9 * box((20.0, 29.0), (-2.2, 2.2))
     (found,) = sugar(segmented(granular=grey), toes())
     assert (found.s_mm, found.size_mm) == pytest.approx((24.5, 9.0), abs=0.5)
@@ -45,7 +45,7 @@ def test_sugar_is_told_where_it_covers_most_of_the_face() -> None:
     assert sugar(segmented(granular=0.5 * grey), toes()) == []
 
 
-def test_what_lies_in_sugar_is_not_told_besides() -> None:
+def test_what_lies_in_sugar_is_not_said_besides() -> None:
     grey = 0.9 * box((20.0, 29.0), (-2.2, 2.2))
     seen = segmented(granular=grey, pore=0.9 * disc(24.0, 0.0, 0.8) + 0.9 * disc(40.0, 0.0, 0.8))
     assert [f.kind for f in find_defects(seen, toes(), np.ones(3))] == ["sugaring", "pore"]
@@ -68,7 +68,7 @@ def test_runs_bridge_short_breaks_and_leave_short_ones_out() -> None:
     assert runs(flags, 0.1, 1.9, 0.1) == [(10, 29)]
 
 
-def test_a_speck_that_the_networks_see_is_told_but_at_a_tip_and_on_a_pore() -> None:
+def test_a_speck_that_the_networks_see_is_said_but_at_a_tip_and_on_a_pore() -> None:
     seen = segmented(
         speck=0.9 * (disc(20.0, 0.5, 0.8) + disc(1.0, 0.0, 0.8) + disc(35.0, 0.0, 0.8)),
         pore=0.95 * disc(35.0, 0.0, 1.0),
@@ -89,34 +89,34 @@ def test_a_ring_counts_only_where_the_networks_see_a_crater(share: float) -> Non
     assert seen_as_crater(seen, ring) is may_have_craters(seen) is (share > 0.5)
 
 
-@pytest.mark.parametrize(("share", "size", "told"), [(0.97, 4.0, 1), (0.97, 1.5, 0), (0.55, 4.0, 0)])
+@pytest.mark.parametrize(("share", "size", "answer"), [(0.97, 4.0, 1), (0.97, 1.5, 0), (0.55, 4.0, 0)])
 def test_a_hole_the_networks_see_goes_right_through_when_it_is_wide_and_sure(
-    share: float, size: float, told: int
+    share: float, size: float, answer: int
 ) -> None:
     found = holes_seen(segmented(hole=share * disc(25.0, 0.3, size)), toes())
-    assert len(found) == told
+    assert len(found) == answer
     if found:
         assert (found[0].s_mm, found[0].n_mm) == pytest.approx((25.0, 0.3), abs=0.1)
         assert found[0].size_mm == pytest.approx(size, abs=0.15)
 
 
 @pytest.mark.parametrize(
-    ("s_mm", "size", "share", "told"),
+    ("s_mm", "size", "share", "answer"),
     [(47.0, 3.0, 0.97, 1), (25.0, 3.0, 0.97, 0), (47.0, 1.5, 0.97, 0), (47.0, 3.0, 0.7, 0)],
     ids=["at an end", "midway", "too small", "unsure"],
 )
-def test_a_crater_the_networks_are_sure_of_needs_no_ring(s_mm: float, size: float, share: float, told: int) -> None:
+def test_a_crater_the_networks_are_sure_of_needs_no_ring(s_mm: float, size: float, share: float, answer: int) -> None:
     seen = segmented(crater=share * disc(s_mm, 0.0, size))
-    assert len(craters_seen(seen, toes())) == told
+    assert len(craters_seen(seen, toes())) == answer
     found = find_defects(seen, toes(), np.ones(3))
-    assert [f.kind for f in found] == ["crater"] * told
+    assert [f.kind for f in found] == ["crater"] * answer
     assert all(f.pinhole is False for f in found)
 
 
 @pytest.mark.parametrize(
-    ("pore", "speck", "told"), [(0.9, 0.0, True), (0.0, 0.9, True), (0.4, 0.4, True), (0.2, 0.1, False)]
+    ("pore", "speck", "answer"), [(0.9, 0.0, True), (0.0, 0.9, True), (0.4, 0.4, True), (0.2, 0.1, False)]
 )
-def test_a_speck_of_the_light_counts_where_the_networks_see_any_spot(pore: float, speck: float, told: bool) -> None:
+def test_a_speck_of_the_light_counts_where_the_networks_see_any_spot(pore: float, speck: float, answer: bool) -> None:
     at = disc(20.0, 0.5, 1.0)
     seen = segmented(pore=pore * at, speck=speck * at)
-    assert seen_as_spot(seen, Fault("inclusion", 20.0, 0.5, 0.8, 0.6)) is may_have_spots(seen) is told
+    assert seen_as_spot(seen, Fault("inclusion", 20.0, 0.5, 0.8, 0.6)) is may_have_spots(seen) is answer

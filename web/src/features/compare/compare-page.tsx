@@ -101,8 +101,8 @@ function Both({ one, other }: { one: Shown; other: Shown }) {
             {rowsOf(one.report, other.report).map((row) => (
               <tr key={row.words}>
                 <th scope="row">{row.words}</th>
-                <td>{told(row, row.earlier, units)}</td>
-                <td>{told(row, row.later, units)}</td>
+                <td>{formatValue(row, row.earlier, units)}</td>
+                <td>{formatValue(row, row.later, units)}</td>
                 <td className="font-semibold">{verdict(row)}</td>
               </tr>
             ))}
@@ -128,7 +128,7 @@ function Placed({ axis, shown, units }: { axis: Axis; shown: Shown; units: Units
   );
 }
 
-function told(row: Row, value: number | null, units: Units): string {
+function formatValue(row: Row, value: number | null, units: Units): string {
   if (value === null) return "–";
   if (row.kind === "percent") return percent(value);
   return row.kind === "count" ? String(value) : measure(value, "length", units, fineDigits(units));

@@ -6,17 +6,17 @@ import { TextField } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { TablesSwitch } from "../../ui/plot-frame";
 import { Loading, Problem } from "../../ui/states";
-import { useAlike, useSetShare } from "./queries";
+import { useAgreement, useSetShare } from "./queries";
 import { References } from "./references";
 import { SeverityPlot } from "./severity-plot";
 
-type Alike = Schemas["Agreement"];
+type Agreement = Schemas["Agreement"];
 
 /** Whether those who teach mark alike: second marks, each over time, what would have fitted better, references. */
 export function MarkersPage() {
-  const alike = useAlike();
-  if (alike.isPending) return <Loading what="how alike it is marked" />;
-  if (alike.isError) return <Problem error={alike.error} again={() => void alike.refetch()} />;
+  const agreement = useAgreement();
+  if (agreement.isPending) return <Loading what="how alike it is marked" />;
+  if (agreement.isError) return <Problem error={agreement.error} again={() => void agreement.refetch()} />;
   return (
     <div className="space-y-3">
       <div className="flex flex-wrap items-baseline gap-x-4">
@@ -25,20 +25,20 @@ export function MarkersPage() {
       </div>
       <div className="grid gap-3 xl:grid-cols-[minmax(0,1fr)_24rem]">
         <div className="min-w-0 space-y-3">
-          <Agreements alike={alike.data} />
+          <Agreements agreement={agreement.data} />
           <Panel tight aria-label="Markers over time">
             <h2 className="font-bold">Each marker beside what is suggested</h2>
-            {alike.data.markers.length === 0 && <p className="quiet">Nothing has been marked yet.</p>}
+            {agreement.data.markers.length === 0 && <p className="quiet">Nothing has been marked yet.</p>}
             <div className="flex flex-wrap gap-x-6 gap-y-2">
-              {alike.data.markers.map((one) => (
+              {agreement.data.markers.map((one) => (
                 <SeverityPlot key={one.marker.id} marker={one} />
               ))}
             </div>
           </Panel>
-          <Departures alike={alike.data} />
+          <Departures agreement={agreement.data} />
         </div>
         <div className="space-y-3">
-          <Share share={alike.data.share} />
+          <Share share={agreement.data.share} />
           <References />
         </div>
       </div>
@@ -81,11 +81,11 @@ function Share({ share }: { share: number }) {
   );
 }
 
-function Agreements({ alike }: { alike: Alike }) {
+function Agreements({ agreement }: { agreement: Agreement }) {
   return (
     <Panel tight aria-label="Two marks of the same beads">
       <h2 className="font-bold">Two marks of the same beads</h2>
-      {alike.lines.length === 0 ? (
+      {agreement.lines.length === 0 ? (
         <p className="quiet">No bead has been marked twice yet.</p>
       ) : (
         <div className="overflow-x-auto" role="region" aria-label="Agreement by line" tabIndex={0}>
@@ -102,7 +102,7 @@ function Agreements({ alike }: { alike: Alike }) {
               </tr>
             </thead>
             <tbody>
-              {alike.lines.map((one) => (
+              {agreement.lines.map((one) => (
                 <tr key={one.key} className={one.key === "total" || one.key === "passed" ? "font-bold" : ""}>
                   <th scope="row" className="font-medium">
                     {one.words}
@@ -125,8 +125,8 @@ function Agreements({ alike }: { alike: Alike }) {
 /** A figure with the range that holds it at 95 %. */
 function interval(one: Schemas["Interval"] | null, digits: number): string {
   if (one === null) return "–";
-  const told = (v: number) => signed(v, digits);
-  return `${told(one.value)} (${told(one.low)} to ${told(one.high)})`;
+  const figure = (v: number) => signed(v, digits);
+  return `${figure(one.value)} (${figure(one.low)} to ${figure(one.high)})`;
 }
 
 /** A figure with a true minus, and none before nought. */
@@ -135,7 +135,7 @@ function signed(value: number, digits: number): string {
   return value < 0 && Number(text) !== 0 ? `−${text}` : text;
 }
 
-function Departures({ alike }: { alike: Alike }) {
+function Departures({ agreement }: { agreement: Agreement }) {
   const paths = usePaths();
   return (
     <Panel tight aria-label="Beside the suggestion">
@@ -151,7 +151,7 @@ function Departures({ alike }: { alike: Alike }) {
           </tr>
         </thead>
         <tbody>
-          {alike.departures.map((one) => (
+          {agreement.departures.map((one) => (
             <tr key={one.criterion}>
               <th scope="row" className="font-medium">
                 {one.words}
@@ -163,7 +163,7 @@ function Departures({ alike }: { alike: Alike }) {
           ))}
         </tbody>
       </table>
-      {alike.offers.map((one) => (
+      {agreement.offers.map((one) => (
         <p key={one.code} className="mt-2">
           <strong>{one.title}</strong>: curves for {one.changed.join(", ").toLowerCase()} would have fitted
           better.{" "}

@@ -3,11 +3,12 @@ import { api, unwrap } from "../../api/client";
 import { useCourse } from "../../ui/course";
 
 /** How alike the course is marked. */
-export function useAlike() {
+export function useAgreement() {
   const { id } = useCourse();
   return useQuery({
-    queryKey: ["alike", id],
-    queryFn: () => unwrap(api.GET("/api/courses/{course_id}/alike", { params: { path: { course_id: id } } })),
+    queryKey: ["agreement", id],
+    queryFn: () =>
+      unwrap(api.GET("/api/courses/{course_id}/agreement", { params: { path: { course_id: id } } })),
   });
 }
 
@@ -22,7 +23,7 @@ export function useSetShare() {
           body: { share },
         }),
       ),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["alike", id] }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["agreement", id] }),
   });
 }
 

@@ -54,7 +54,7 @@ it("takes one's mark of a bead and then shows it beside the reference", async ()
 it("says how alike two mark, offers what would fit better and sets the share", async () => {
   const one = { value: 0.5, low: 0.1, high: 0.9 };
   const calls = serve({
-    "GET /api/courses/7/alike": {
+    "GET /api/courses/7/agreement": {
       share: 10,
       lines: [
         {

@@ -51,8 +51,8 @@ function explained(causes: Schemas["Cause"][], sound: boolean | null = false) {
   const symptoms = causes.length
     ? [{ ...evidence("grey_at_end", "grey at the end", "tint"), code: "grey_at_end", strength: 0.8 }]
     : [];
-  const told = { symptoms, causes, sound, asked: null };
-  const calls = serve({ "GET /api/attempts/5/causes": told, "PUT /api/attempts/5/causes/first": told });
+  const answer = { symptoms, causes, sound, asked: null };
+  const calls = serve({ "GET /api/attempts/5/causes": answer, "PUT /api/attempts/5/causes/first": answer });
   const take = vi.fn();
   show(<Page take={take} />);
   return { calls, take };

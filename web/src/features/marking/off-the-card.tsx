@@ -41,7 +41,7 @@ export function OffTheCard({ attempt, proposal, open }: Props) {
       <div className="shrink-0">
         {found.map(([key, value]) => (
           <p key={key}>
-            {fieldWords(key)}: <strong>{told(key, value, units)}</strong>
+            {fieldWords(key)}: <strong>{formatValue(key, value, units)}</strong>
           </p>
         ))}
         {proposal.findings.length > 0 && (
@@ -54,7 +54,7 @@ export function OffTheCard({ attempt, proposal, open }: Props) {
   );
 }
 
-function told(key: string, value: unknown, units: ReturnType<typeof useUnits>): string {
+function formatValue(key: string, value: unknown, units: ReturnType<typeof useUnits>): string {
   const kind = quantityOf(key)?.kind;
   return typeof value === "number" && kind ? measure(value, kind, units) : choiceWords(key, String(value));
 }

@@ -56,7 +56,7 @@ function RunFigures({ run, units }: { run: Run; units: Units }) {
           <div key={field.key} className="flex justify-between gap-2 border-b border-base-300">
             <dt>{field.words}</dt>
             <dd className="font-semibold">
-              {told(field, values[field.key], units)}
+              {formatValue(field, values[field.key], units)}
               {run.measured.includes(field.key) && <span className="ml-1 badge badge-sm">measured</span>}
             </dd>
           </div>
@@ -70,7 +70,7 @@ function RunFigures({ run, units }: { run: Run; units: Units }) {
 const isNoted = (value: unknown) =>
   value !== null && value !== undefined && value !== "" && value !== false && String(value) !== "";
 
-function told(field: Field, value: unknown, units: Units): string {
+function formatValue(field: Field, value: unknown, units: Units): string {
   const kind = quantityIn(field)?.kind;
   if (Array.isArray(value)) return value.map((v) => measure(Number(v), kind ?? "plain", units)).join(", ");
   if (typeof value === "number" && kind) return measure(value, kind, units);

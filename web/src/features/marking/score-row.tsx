@@ -60,7 +60,7 @@ function Why({ line }: { line: Suggestion }) {
         <Curve
           points={line.curve}
           dot={figure !== null && score !== null ? { figure, score } : undefined}
-          words={`${line.figure_name}: ${line.figure_told || "not measured"} gives ${String(score ?? "nothing")}`}
+          words={`${line.figure_name}: ${line.figure_in_words || "not measured"} gives ${String(score ?? "nothing")}`}
           className="h-11 w-28 shrink-0"
         />
       )}

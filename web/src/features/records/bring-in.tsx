@@ -17,8 +17,8 @@ const counted = (lines: Line[]) =>
 export function BringIn({ sheet }: { sheet: string }) {
   const { foresee, put } = useSheet(sheet);
   const [file, setFile] = useState<SheetFile | null>(null);
-  const told = put.data ?? foresee.data;
-  const refused = told?.lines.some((line) => line.outcome === "refused") ?? false;
+  const result = put.data ?? foresee.data;
+  const refused = result?.lines.some((line) => line.outcome === "refused") ?? false;
   const choose = async (chosen: File | undefined) => {
     if (!chosen) return;
     // Read now: the file may change before it is kept.
@@ -42,26 +42,26 @@ export function BringIn({ sheet }: { sheet: string }) {
         />
       </Field>
       <Problem error={foresee.error ?? put.error} />
-      {told && file && (
+      {result && file && (
         <>
           <p role="status">
-            <strong>{file.name}</strong>: {counted(told.lines) || "no line holds anything"}.{" "}
-            {told.kept
+            <strong>{file.name}</strong>: {counted(result.lines) || "no line holds anything"}.{" "}
+            {result.kept
               ? "It is done."
               : refused
                 ? "Nothing is kept while a line is refused: mend the file and choose it again."
                 : "Nothing is kept yet."}
           </p>
-          {!told.kept && (
+          {!result.kept && (
             <button
               className="btn btn-primary"
-              disabled={refused || told.lines.length === 0 || put.isPending}
+              disabled={refused || result.lines.length === 0 || put.isPending}
               onClick={() => put.mutate(file)}
             >
               Keep all of it
             </button>
           )}
-          <Lines lines={told.lines} />
+          <Lines lines={result.lines} />
         </>
       )}
     </Panel>

@@ -46,7 +46,7 @@ export function useEngines(wanted: boolean) {
   const { id } = useCourse();
   const queries = useQueryClient();
   const path = { course_id: id };
-  const told = (after: Schemas["Engines"]) => queries.setQueryData(["engines", id], after);
+  const update = (after: Schemas["Engines"]) => queries.setQueryData(["engines", id], after);
   const read = useQuery({
     queryKey: ["engines", id],
     enabled: wanted,
@@ -55,11 +55,11 @@ export function useEngines(wanted: boolean) {
   });
   const start = useMutation({
     mutationFn: () => unwrap(api.POST("/api/courses/{course_id}/engines", { params: { path } })),
-    onSuccess: told,
+    onSuccess: update,
   });
   const stop = useMutation({
     mutationFn: () => unwrap(api.DELETE("/api/courses/{course_id}/engines", { params: { path } })),
-    onSuccess: told,
+    onSuccess: update,
   });
   return { read, start, stop };
 }

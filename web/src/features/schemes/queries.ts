@@ -40,8 +40,9 @@ export function useTried(code: string, scheme: Body) {
 export function useOffers(wanted: boolean) {
   const { id } = useCourse();
   return useQuery({
-    queryKey: ["alike", id],
+    queryKey: ["agreement", id],
     enabled: wanted,
-    queryFn: () => unwrap(api.GET("/api/courses/{course_id}/alike", { params: { path: { course_id: id } } })),
+    queryFn: () =>
+      unwrap(api.GET("/api/courses/{course_id}/agreement", { params: { path: { course_id: id } } })),
   });
 }

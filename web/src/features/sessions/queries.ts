@@ -14,7 +14,7 @@ export function useSessions() {
   const queries = useQueryClient();
   const key = ["sessions", id];
   const course = { course_id: id };
-  const told = (after: Sessions) => queries.setQueryData(key, after);
+  const update = (after: Sessions) => queries.setQueryData(key, after);
   const again = () => queries.invalidateQueries({ queryKey: key });
   const read = useQuery({
     queryKey: key,
@@ -23,14 +23,14 @@ export function useSessions() {
   const make = useMutation({
     mutationFn: (body: Schemas["CreateSessionsRequest"]) =>
       unwrap(api.POST("/api/courses/{course_id}/sessions", { params: { path: course }, body })),
-    onSuccess: told,
+    onSuccess: update,
   });
   const zone = useMutation({
     mutationFn: (time_zone: string) =>
       unwrap(
         api.PUT("/api/courses/{course_id}/time-zone", { params: { path: course }, body: { time_zone } }),
       ),
-    onSuccess: told,
+    onSuccess: update,
   });
   const drop = useMutation({
     mutationFn: (session: number) =>
@@ -47,7 +47,7 @@ export function useSessions() {
               body,
             }),
       ),
-    onSuccess: told,
+    onSuccess: update,
   });
   const attend = useMutation({
     mutationFn: ({ session, ...body }: Schemas["AttendanceRequest"] & { session: number }) =>
@@ -58,12 +58,12 @@ export function useSessions() {
   });
   const plan = useMutation({
     mutationFn: () => unwrap(api.POST("/api/courses/{course_id}/rota", { params: { path: course } })),
-    onSuccess: (after) => told(after.plan),
+    onSuccess: (after) => update(after.plan),
   });
   const place = useMutation({
     mutationFn: (body: Schemas["BoothSlotRequest"]) =>
       unwrap(api.PUT("/api/courses/{course_id}/rota", { params: { path: course }, body })),
-    onSuccess: (after) => told(after.plan),
+    onSuccess: (after) => update(after.plan),
     onError: again,
   });
   const takeOut = useMutation({

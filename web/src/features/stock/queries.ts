@@ -13,7 +13,7 @@ export function useStore() {
   const queries = useQueryClient();
   const key = ["stock", id];
   const course = { course_id: id };
-  const told = (after: Store) => queries.setQueryData(key, after);
+  const update = (after: Store) => queries.setQueryData(key, after);
   const again = () => queries.invalidateQueries({ queryKey: key });
   const read = useQuery({
     queryKey: key,
@@ -29,7 +29,7 @@ export function useStore() {
               body,
             }),
       ),
-    onSuccess: told,
+    onSuccess: update,
   });
   const drop = useMutation({
     mutationFn: (item: number) =>
@@ -48,17 +48,17 @@ export function useStore() {
           body,
         }),
       ),
-    onSuccess: told,
+    onSuccess: update,
   });
   const open = useMutation({
     mutationFn: (body: Schemas["OpenBottleRequest"]) =>
       unwrap(api.POST("/api/courses/{course_id}/bottles", { params: { path: course }, body })),
-    onSuccess: told,
+    onSuccess: update,
   });
   const setBottle = useMutation({
     mutationFn: ({ bottle, ...body }: Schemas["BottleRequest"] & { bottle: number }) =>
       unwrap(api.PUT("/api/bottles/{bottle_id}", { params: { path: { bottle_id: bottle } }, body })),
-    onSuccess: told,
+    onSuccess: update,
   });
   return { read, keep, drop, move, open, setBottle, again };
 }

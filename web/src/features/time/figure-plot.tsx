@@ -12,7 +12,7 @@ const ink = "var(--color-base-content)";
 /** One figure over the attempts as a small line: what is good as a band, where it is going as a cone. */
 export function FigurePlot({ figure, attempts, coupon }: Props) {
   const dates = attempts.map((a) => `${dateWords(a.created_at)} #${String(a.number)}`);
-  const last = figure.told.findLast((one) => one !== null);
+  const last = figure.formatted.findLast((one) => one !== null);
   const top = topOf(figure);
   return (
     <PlotFrame
@@ -62,7 +62,7 @@ export function FigurePlot({ figure, attempts, coupon }: Props) {
 }
 
 function wordsOf(figure: Schemas["FigureOverTime"], coupon: string): string {
-  const known = figure.told.filter((one) => one !== null);
+  const known = figure.formatted.filter((one) => one !== null);
   if (known.length === 0) return `${figure.words} at ${coupon}: not measured yet`;
   const first = known[0] ?? "";
   const last = known.at(-1) ?? "";

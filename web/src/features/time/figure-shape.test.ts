@@ -8,7 +8,7 @@ const figure: Schemas["FigureOverTime"] = {
   words: "Even width",
   good: 0.06,
   values: [0.12, null, 0.08],
-  told: ["12.0 %", null, "8.0 %"],
+  formatted: ["12.0 %", null, "8.0 %"],
   cone: [{ low: 0.05, mid: 0.07, high: 0.5 }],
 };
 

@@ -32,5 +32,5 @@ export function plotRows(figure: Figure) {
 }
 
 export function tableOf(figure: Figure, dates: string[]): string[][] {
-  return [["Attempt", figure.words], ...dates.map((date, i) => [date, figure.told[i] ?? "–"])];
+  return [["Attempt", figure.words], ...dates.map((date, i) => [date, figure.formatted[i] ?? "–"])];
 }

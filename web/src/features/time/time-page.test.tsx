@@ -24,12 +24,12 @@ const attempt = (number: number, kinds: string[], strips = true) => ({
     faults: kinds.map((kind) => ({ kind, s_mm: 1 })),
   },
 });
-const figure = (key: string, words: string, told: (string | null)[]) => ({
+const figure = (key: string, words: string, formatted: (string | null)[]) => ({
   key,
   words,
   good: 0.06,
-  values: told.map((one) => (one === null ? null : 0.08)),
-  told,
+  values: formatted.map((one) => (one === null ? null : 0.08)),
+  formatted,
   cone: [],
 });
 const progress = {

@@ -130,12 +130,12 @@ function Bands({ series, units }: { series: Series; units: Units }) {
   const chosen = series.chosen?.[0] ?? 0;
   const most = Math.max(...speeds, 1e-9);
   const speed = (k: number) => measure(speeds[k] ?? 0, "speed", units, 2);
-  const told = (n: number, k: number) => `${n.toFixed(2)} turns a minute, ${speed(k)}`;
+  const bandWords = (n: number, k: number) => `${n.toFixed(2)} turns a minute, ${speed(k)}`;
   return (
     <svg
       viewBox={`0 0 300 ${String(rpm.length * 22 + 4)}`}
       role="img"
-      aria-label={`Trial bands: ${rpm.map(told).join("; ")}`}
+      aria-label={`Trial bands: ${rpm.map(bandWords).join("; ")}`}
       className="w-full"
     >
       {rpm.map((n, k) => (

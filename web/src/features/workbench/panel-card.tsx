@@ -6,7 +6,7 @@ import { Problem } from "../../ui/states";
 import { UnitField } from "../../ui/unit-field";
 import type { Quantity, Units } from "../../ui/units";
 import { Drawing } from "./drawings";
-import { isChoice, labelOf, siFrom, told, typedFrom, type Panel } from "./panel-shape";
+import { isChoice, labelOf, siFrom, formatValue, typedFrom, type Panel } from "./panel-shape";
 import { useAnswer } from "./queries";
 
 type Props = {
@@ -66,7 +66,7 @@ export function PanelCard({ panel, units, linked, keep }: Props) {
             {answer.data.results.map((r) => (
               <div key={r.key} className="col-span-2 flex justify-between border-b border-base-300 py-0.5">
                 <dt>{r.words}</dt>
-                <dd className="font-semibold">{told(r, units)}</dd>
+                <dd className="font-semibold">{formatValue(r, units)}</dd>
               </div>
             ))}
           </dl>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { labelOf, siFrom, told, typedFrom, type Panel } from "./panel-shape";
+import { labelOf, siFrom, formatValue, typedFrom, type Panel } from "./panel-shape";
 
 const metric = { length: "mm", flow: "l_min" } as const;
 const us = { length: "thou", flow: "cfh" } as const;
@@ -43,7 +43,7 @@ describe("a calculator", () => {
   });
   it("tells a result in the person's units", () => {
     const result = { key: "x", words: "x", value: 25.4, quantity: "length", unit: "mm", digits: 2 };
-    expect(told(result, metric)).toBe("25.40 mm");
-    expect(told(result, us)).toBe("1000 thou");
+    expect(formatValue(result, metric)).toBe("25.40 mm");
+    expect(formatValue(result, us)).toBe("1000 thou");
   });
 });

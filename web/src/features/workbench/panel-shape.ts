@@ -42,7 +42,7 @@ export const labelOf = (input: Input) =>
     ? `${input.words}, ${input.unit}`
     : input.words;
 
-export function told(result: Result, units: Units): string {
+export function formatValue(result: Result, units: Units): string {
   if (result.quantity === "plain") return `${result.value.toFixed(result.digits)} ${result.unit}`.trimEnd();
   const fine = units.length === "mm" || result.quantity === "time";
   return measure(result.value, result.quantity as Quantity, units, fine ? result.digits : undefined);

@@ -87,7 +87,7 @@ def plan(asked: Asked, seconds: float = SECONDS) -> Plan:
     for one in placed:
         minutes[ground.person[one.need]] += one.end - one.start
     ends = minutes.values() or [0]
-    return Plan(tuple(_told(ground, one) for one in placed), tuple(unplaced), min(ends), max(ends))
+    return Plan(tuple(_as_slot(ground, one) for one in placed), tuple(unplaced), min(ends), max(ends))
 
 
 def _take_if_better(board: Board, found: list[Fixed]) -> None:
@@ -97,7 +97,7 @@ def _take_if_better(board: Board, found: list[Fixed]) -> None:
         board.back_to(before)
 
 
-def _told(ground: Ground, one: Fixed) -> Sitting:
+def _as_slot(ground: Ground, one: Fixed) -> Sitting:
     session = ground.sessions[one.session]
     start, end = (f"{session.begins + timedelta(minutes=at):%H:%M}" for at in (one.start, one.end))
     return Sitting(ground.needs[one.need].id, session.id, ground.booths[one.booth].id, start, end)

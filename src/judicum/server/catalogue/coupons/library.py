@@ -17,26 +17,26 @@ PLACE = ("stainless_step", "carbon_step", "usual_faults")
 
 def library() -> list[dict[str, Any]]:
     """The designs of library.json, each with its step on either sequence (None: not on it)."""
-    told = json.loads(FILE.read_text())
-    steps = {name: {code: k for k, code in enumerate(codes, 1)} for name, codes in told["sequences"].items()}
+    entries = json.loads(FILE.read_text())
+    steps = {name: {code: k for k, code in enumerate(codes, 1)} for name, codes in entries["sequences"].items()}
     return [
         {
             **design,
             "stainless_step": steps["stainless"].get(design["code"]),
             "carbon_step": steps["carbon"].get(design["code"]),
         }
-        for design in told["designs"]
+        for design in entries["designs"]
     ]
 
 
 def load_library() -> None:
     """Add the designs that are not there yet; those that are keep what is welded."""
-    told = library()
-    there = {row.code: row for row in Design.objects.filter(code__in=[one["code"] for one in told], version=1)}
-    missing = [Design(**one) for one in told if one["code"] not in there]
+    entries = library()
+    there = {row.code: row for row in Design.objects.filter(code__in=[one["code"] for one in entries], version=1)}
+    missing = [Design(**one) for one in entries if one["code"] not in there]
     # Two servers that start at once both add them; the first one's stay.
     Design.objects.bulk_create(missing, ignore_conflicts=True)
-    for one in told:
+    for one in entries:
         row = there.get(one["code"])
         if row is not None and any(getattr(row, key) != one.get(key, "") for key in PLACE):
             Design.objects.filter(pk=row.pk).update(**{key: one.get(key, "") for key in PLACE})

@@ -14,7 +14,7 @@ from judicum.core.setup import Card as SetupCard
 from judicum.words import METRIC, Units
 from judicum.words import setup as words
 from judicum.words.card import Card, Range
-from judicum.words.units import told
+from judicum.words.units import format_figure
 
 MARGIN_MM = 8.0
 LINE_MM = 3.7
@@ -81,11 +81,11 @@ def figures(card: Card, units: Units) -> list[tuple[str, str, str]]:
 
     def ranged(name: str, key: str, kind: str, other: str = "") -> tuple[str, str, str]:
         band: Range = getattr(card, key)
-        low, high = told(band.low, kind, units, unit=False), told(band.high, kind, units)
-        return name, told(band.aim, kind, units), f"{low} to {high}{other}"
+        low, high = format_figure(band.low, kind, units, unit=False), format_figure(band.high, kind, units)
+        return name, format_figure(band.aim, kind, units), f"{low} to {high}{other}"
 
     def mm(value: float, digits: int | None = None) -> str:
-        return told(value, "length", units, digits)
+        return format_figure(value, "length", units, digits)
 
     wire, rod = card.filler, card.electrode
     found = [
@@ -114,7 +114,7 @@ def figures(card: Card, units: Units) -> list[tuple[str, str, str]]:
         found.append(("Dabs", f"{card.dabs_per_s:.1f} a second", f"{mm(card.dab_pitch_mm.aim)} apart"))
     if card.purge:
         wait = card.purge.wait_s
-        flow = told(card.purge.l_min.aim, "flow", units)
+        flow = format_figure(card.purge.l_min.aim, "flow", units)
         found.append(("Purge", flow, f"wait {wait:.0f} s" if wait else ""))
     if card.turntable_rpm:
         found.append(("Turntable", f"{card.turntable_rpm.aim:.2f} rpm", ""))

@@ -50,41 +50,41 @@ def personal_archive(user: User) -> Iterator[bytes]:
             rows = table.model._default_manager.filter(**{OWN[table.name]: user})
         else:
             continue
-        tables[table.name] = _lines(_told(table, user, row, files) for row in rows.order_by("pk"))
+        tables[table.name] = _lines(_row(table, user, row, files) for row in rows.order_by("pk"))
     tables["events"] = _lines(_events(user, mine))
     tables["done"] = _lines(_done(user))
     yield from zipped(tables, files, {"person": user.display_name})
 
 
 def _person(user: User) -> dict[str, Any]:
-    told = {f.name: getattr(user, f.attname) for f in User._meta.concrete_fields if f.name not in NEVER}
+    values = {f.name: getattr(user, f.attname) for f in User._meta.concrete_fields if f.name not in NEVER}
     preference = NotificationPreference.objects.filter(user=user).first()
     return {
-        **told,
+        **values,
         "workshop": user.workshop.name,
-        "told_of": preference.kinds if preference else [],
+        "notified_of": preference.kinds if preference else [],
         "phrases": list(Phrase.objects.filter(user=user).values("key", "text")),
         "tokens": list(Token.objects.filter(user=user).values("name", "scope", "created", "expiry")),
     }
 
 
-def _told(table: Table, user: User, row: Any, files: dict[str, str]) -> dict[str, Any]:
+def _row(table: Table, user: User, row: Any, files: dict[str, str]) -> dict[str, Any]:
     """A row as it is, people and files by name; an attempt as its student sees it."""
-    told: dict[str, Any] = {f.name: getattr(row, f.attname) for f in row._meta.concrete_fields}
+    values: dict[str, Any] = {f.name: getattr(row, f.attname) for f in row._meta.concrete_fields}
     for field in table.fields:
         if field.related_model is User:
             other = getattr(row, field.name)
-            told[field.name] = other.display_name if other else None
-        elif isinstance(field, FileField) and told[field.name]:
-            told[field.name] = _file(str(told[field.name]), files)
+            values[field.name] = other.display_name if other else None
+        elif isinstance(field, FileField) and values[field.name]:
+            values[field.name] = _file(str(values[field.name]), files)
     if table.name == "photos" and row.picture is not None:
-        told["file"] = _file(str(row.picture.original), files)
+        values["file"] = _file(str(row.picture.original), files)
     if isinstance(row, Attempt):
-        told["state"] = VisibilityPolicy(user, teaches=False).state(row.state)
-        told["coupon"], told["course"] = row.assignment.design.title, row.course.name
+        values["state"] = VisibilityPolicy(user, teaches=False).state(row.state)
+        values["coupon"], values["course"] = row.assignment.design.title, row.course.name
         if not hasattr(row, "mark") or row.mark.returned_at is None:
-            del told["by_hand"]
-    return told
+            del values["by_hand"]
+    return values
 
 
 def _file(stored: str, files: dict[str, str]) -> str:

@@ -32,16 +32,16 @@ class Archive:
 
     def _manifest(self) -> dict[str, Any]:
         try:
-            told = json.loads(self._zip.read("manifest.json"))
-            kind, version = told["format"], told["version"]
-            list(told["files"])
+            listed = json.loads(self._zip.read("manifest.json"))
+            kind, version = listed["format"], listed["version"]
+            list(listed["files"])
         except (KeyError, TypeError, ValueError, zipfile.BadZipFile, zipfile.LargeZipFile) as error:
             raise InvalidValue("archive", str(error), "the archive of a course, whole") from error
         if kind != FORMAT or not isinstance(version, int):
             raise InvalidValue("archive", kind, f"an archive of format {FORMAT}")
         if version > VERSION:
             raise InvalidValue("version", version, f"{VERSION} or earlier; bring this server up to date first")
-        return dict(told)
+        return dict(listed)
 
     def _check_members(self) -> None:
         there = {info.filename: info for info in self._zip.infolist()}

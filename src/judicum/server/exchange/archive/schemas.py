@@ -46,10 +46,10 @@ def _reference(field: Any) -> dict[str, Any]:
     from judicum.server.exchange.archive.tables import BY_MODEL
 
     other = BY_MODEL[field.related_model].name
-    told = f"A row of {other}."
+    description = f"A row of {other}."
     if other == "pictures":
-        return {"type": "string", "pattern": "^[0-9a-f]{64}$", "description": told}
-    return {"type": "integer", "minimum": 1, "description": told}
+        return {"type": "string", "pattern": "^[0-9a-f]{64}$", "description": description}
+    return {"type": "integer", "minimum": 1, "description": description}
 
 
 def _column(field: Any) -> dict[str, Any]:

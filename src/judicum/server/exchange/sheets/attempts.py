@@ -45,7 +45,7 @@ def _name(attempt: Attempt) -> list[Any]:
     return [attempt.student.username, given.design.code, given.due_on.isoformat(), attempt.number]
 
 
-def _told(attempt: Attempt) -> str:
+def _measured_of(attempt: Attempt) -> str:
     return f"{attempt.student.display_name}: {attempt.assignment.design.title}, attempt {attempt.number}"
 
 
@@ -105,9 +105,9 @@ def put_run(user: User, course: Course, values: Mapping[str, Any]) -> Done:
     kept = {key: getattr(there, key) for key in RUN.keys} if there else {}
     logged = {key: values.get(key, kept.get(key)) for key in RUN.keys}
     if there and all((logged[key] or None) == (kept[key] or None) for key in RUN.keys):
-        return Done("same", f"{_told(attempt)}, run {number}")
+        return Done("same", f"{_measured_of(attempt)}, run {number}")
     log_for(user, attempt.pk, {key: value for key, value in logged.items() if value is not None}, number=number)
-    return Done("changed" if there else "made", f"{_told(attempt)}, run {number}")
+    return Done("changed" if there else "made", f"{_measured_of(attempt)}, run {number}")
 
 
 MEASURED = tuple(
@@ -157,10 +157,10 @@ def put_figures(user: User, course: Course, values: Mapping[str, Any]) -> Done:
     found = {key: values.get(key, attempt.by_hand.get(key)) for key in FINDINGS.keys}
     found = {key: value for key, value in found.items() if value is not None}
     if found == attempt.by_hand:
-        return Done("same", _told(attempt))
+        return Done("same", _measured_of(attempt))
     had = bool(attempt.by_hand)
     note_findings(user, attempt.pk, found)
-    return Done("changed" if had else "made", _told(attempt))
+    return Done("changed" if had else "made", _measured_of(attempt))
 
 
 TEXTS = (Column(Text("comment", "Comment")), Column(Text("next_change", "Next change", 300)))
@@ -182,8 +182,8 @@ def _lines(course: Course) -> tuple[str, ...]:
 
 def mark_columns(course: Course) -> Sequence[Column]:
     scores = (Column(Quantity(key, key, "plain", "of 10", 0, 10)) for key in _lines(course))
-    total = Column(Quantity("total", "Total", "plain", "of 100", 0, 100), told=True)
-    return (*NAMED, *scores, total, Column(Flag("passed", "Passed"), told=True), *TEXTS, Column(RETURNED))
+    total = Column(Quantity("total", "Total", "plain", "of 100", 0, 100), derived=True)
+    return (*NAMED, *scores, total, Column(Flag("passed", "Passed"), derived=True), *TEXTS, Column(RETURNED))
 
 
 def mark_rows(course: Course) -> Iterator[Sequence[Any]]:
@@ -224,7 +224,7 @@ def put_mark(user: User, course: Course, values: Mapping[str, Any]) -> Done:
     if back and attempt.state == AttemptState.MARKED:
         return_mark(user, attempt.pk, attempt.version)
         same = False
-    return Done("same" if same else "changed" if mark else "made", _told(attempt))
+    return Done("same" if same else "changed" if mark else "made", _measured_of(attempt))
 
 
 RUN_SHEET = Sheet("runs", lambda course: RUNS, run_rows, put_run)

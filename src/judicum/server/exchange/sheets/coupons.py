@@ -81,8 +81,8 @@ def given_rows(course: Course) -> Iterator[Sequence[Any]]:
     names = ArrayAgg("attempts__student__username", distinct=True, order_by="attempts__student__username")
     rows = Assignment.objects.filter(course=course).select_related("design").annotate(names=names)
     for one in rows.order_by("created_at", "id"):
-        told = " ".join(filter(None, one.names))
-        yield [one.design.code, one.due_on.isoformat(), *(getattr(one, key) for key in FIGURES), told]
+        people = " ".join(filter(None, one.names))
+        yield [one.design.code, one.due_on.isoformat(), *(getattr(one, key) for key in FIGURES), people]
 
 
 def put_given(user: User, course: Course, values: Mapping[str, Any]) -> Done:

@@ -6,7 +6,7 @@ from zoneinfo import ZoneInfo
 
 from django.db.models import QuerySet
 
-from judicum.server.follow.stock.low import told_low
+from judicum.server.follow.stock.low import stock_warnings
 from judicum.server.follow.stock.queries import store_in
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Membership
@@ -63,7 +63,7 @@ def _low(user: User, since: datetime, now: datetime) -> list[str]:
     return [
         low_line(line, member.course.name)
         for member in teaches.order_by("id")
-        for line in told_low(store_in(member.course))
+        for line in stock_warnings(store_in(member.course))
     ]
 
 

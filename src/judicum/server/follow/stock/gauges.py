@@ -24,10 +24,10 @@ def ask_gauge(name: str) -> tuple[float, float | None] | None:
     try:
         with urlopen(known_gauges()[name], timeout=WAIT_S) as answer:  # an address the server's owner wrote down
             text = answer.read(MAX_BYTES).decode()
-        told = {
+        fields = {
             sample.name: sample.value for family in text_string_to_metric_families(text) for sample in family.samples
         }
-        return told[PRESSURE], told.get(TEMPERATURE)
+        return fields[PRESSURE], fields.get(TEMPERATURE)
     except (OSError, ValueError, KeyError) as error:
         log.warning("gauge %s does not answer: %s", name, error)
         return None

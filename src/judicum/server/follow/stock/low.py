@@ -4,7 +4,7 @@ from judicum.server.follow.stock.queries import Store
 from judicum.words.stock import gas_words, lasts_words, leak_words, low_words
 
 
-def told_low(store: Store) -> list[str]:
+def stock_warnings(store: Store) -> list[str]:
     """What runs out or leaks."""
     leaks = [leak_words(one.bottle.name, one.leak) for one in store.bottles if one.leak]
     short = [one for one in store.shelf if one.low]

@@ -261,13 +261,13 @@ def bottles_in(course: Course, uses: Sequence[AttemptUse]) -> list[InUse]:
     found = []
     for bottle in open_ones:
         rows = readings[bottle.pk]
-        told = [Reading(one.at, one.bar, one.temperature_c, one.off_bar) for one in rows]
-        logged = [share * _gas_between(uses, a.at, b.at) for a, b in pairwise(told)]
-        last = content(bottle.size_l, told[-1]) if told else None
+        measured = [Reading(one.at, one.bar, one.temperature_c, one.off_bar) for one in rows]
+        logged = [share * _gas_between(uses, a.at, b.at) for a, b in pairwise(measured)]
+        last = content(bottle.size_l, measured[-1]) if measured else None
         if last is not None:
-            since = share * _gas_between(uses, told[-1].at, None)
+            since = share * _gas_between(uses, measured[-1].at, None)
             last = Content(max(0.0, last.litres - since), last.uncertainty)
-        found.append(InUse(bottle, rows[-1] if rows else None, last, falls(bottle.size_l, told, logged)))
+        found.append(InUse(bottle, rows[-1] if rows else None, last, falls(bottle.size_l, measured, logged)))
     return found
 
 

@@ -27,7 +27,7 @@ def moves_csv(user: User, course_id: int) -> str:
     """What came, went and was counted, oldest first. Raises NotFound, NotAllowed."""
     course = staff_of(user, course_id).course
     rows = Movement.objects.filter(item__course=course).select_related("item", "by")
-    told = [
+    lines = [
         [
             one.at.isoformat(timespec="minutes"),
             one.item.name,
@@ -38,7 +38,7 @@ def moves_csv(user: User, course_id: int) -> str:
         ]
         for one in rows
     ]
-    return as_csv(["at", "item", "what", "amount", "note", "by"], told)
+    return as_csv(["at", "item", "what", "amount", "note", "by"], lines)
 
 
 def plan_csv(user: User, course_id: int) -> str:

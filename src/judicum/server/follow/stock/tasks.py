@@ -19,10 +19,10 @@ EVERY = timedelta(hours=6)
 def read_gauges(timestamp: int) -> None:
     """Keep what wired gauges tell, where it has changed."""
     for bottle in Bottle.objects.filter(closed_at=None).exclude(gauge=""):
-        told = ask_gauge(bottle.gauge)
-        if told is None:
+        reading = ask_gauge(bottle.gauge)
+        if reading is None:
             continue
         last = GaugeReading.objects.filter(bottle=bottle).last()
         old = last is None or timezone.now() - last.at >= EVERY
-        if last is None or old or abs(last.bar - told[0]) >= MIN_CHANGE_BAR:
-            save_reading(bottle, round(told[0], 1), told[1], WIRED_OFF_BAR, GaugeReading.How.WIRED)
+        if last is None or old or abs(last.bar - reading[0]) >= MIN_CHANGE_BAR:
+            save_reading(bottle, round(reading[0], 1), reading[1], WIRED_OFF_BAR, GaugeReading.How.WIRED)

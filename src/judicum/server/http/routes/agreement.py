@@ -68,10 +68,10 @@ class SecondShareView(APIView):
         return Response(marking_answers.SecondShare(share=course.second_share))
 
 
-class AlikeView(APIView):
+class AgreementView(APIView):
     """How alike a course is marked, for those who teach it."""
 
-    @extend_schema(operation_id="alike_read", responses=agreement_answers.Agreement)
+    @extend_schema(operation_id="agreement_read", responses=agreement_answers.Agreement)
     def get(self, request: Request, course_id: int) -> Response:
         return Response(agreement_page(person(request), course_id))
 

@@ -53,7 +53,7 @@ def _length(request: Request, header: str) -> int:
     return given
 
 
-def _told(request: Request, wanted: str, otherwise: str) -> str:
+def _header(request: Request, wanted: str, otherwise: str) -> str:
     """One value of the Upload-Metadata header."""
     for pair in request.headers.get("Upload-Metadata", "").split(","):
         key, _, value = pair.strip().partition(" ")
@@ -91,8 +91,8 @@ class UploadsView(APIView):
             person(request),
             attempt_id,
             _length(request, "Upload-Length"),
-            _told(request, "filename", ""),
-            _told(request, "kind", PhotoKind.BEAD),
+            _header(request, "filename", ""),
+            _header(request, "kind", PhotoKind.BEAD),
         )
         response = _progress(upload, status.HTTP_201_CREATED)
         response["Location"] = f"/api/uploads/{upload.pk}"

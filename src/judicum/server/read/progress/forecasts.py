@@ -30,9 +30,8 @@ from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.marking.models import Mark
 from judicum.server.record.photos.models import MeasurementSummary
-from judicum.words.causes import CAUSES_TOLD
-from judicum.words.progress import told as forecast_to_staff
-from judicum.words.progress import told_to_student as forecast_to_student
+from judicum.words.causes import CAUSE_WORDS
+from judicum.words.progress import forecast_to_staff, forecast_to_student
 
 SHARES = ("width_cv", "pitch_cv", "toe_waviness")
 """Figures that are shares, by their column."""
@@ -107,15 +106,15 @@ def standings(user: User, course_id: int) -> list[CouponStanding]:
     records = _records(course_id, returned, assignments, marks)
     sequence, causes, marked = sequence_of(course), _causes(course_id), _marks(returned)
     given = {one.design.code for one in assignments.values()}
-    told = _of_everybody(assignments, records, marks)
+    digest = _of_everybody(assignments, records, marks)
     found = []
     for member in members(course_id, Role.STUDENT):
         person = Person(id=member.user_id, display_name=member.user.display_name)
         for one in assignments.values():
             key = (member.user_id, one.pk)
-            if key not in told:
+            if key not in digest:
                 continue
-            forecast, gave, cause = told[key], marked[key], causes.get(key)
+            forecast, gave, cause = digest[key], marked[key], causes.get(key)
             coming = _next(sequence, one.design, given)
             found.append(
                 CouponStanding(
@@ -124,7 +123,7 @@ def standings(user: User, course_id: int) -> list[CouponStanding]:
                     best=gave.best,
                     stuck=not forecast.ready and (gave.failed >= FAILING or forecast.plateau),
                     failed_in_a_row=gave.failed,
-                    cause=CAUSES_TOLD[cause] if cause else None,
+                    cause=CAUSE_WORDS[cause] if cause else None,
                     next_step=SequenceCoupon(id=coming.pk, title=coming.title) if coming else None,
                 )
             )
@@ -136,8 +135,8 @@ def _of_everybody(
 ) -> dict[tuple[int, int], Forecast]:
     """Forecasts by student and assignment, where there is a mark; kept until anything that they are made from changes."""
     asked = [(one.pk, one.design.code, one.good_in_a_row, _pass_mark(one, marks)) for one in assignments.values()]
-    told = orjson.dumps((asked, records), option=orjson.OPT_NON_STR_KEYS)
-    key = "forecasts-" + hashlib.sha256(told).hexdigest()
+    digest = orjson.dumps((asked, records), option=orjson.OPT_NON_STR_KEYS)
+    key = "forecasts-" + hashlib.sha256(digest).hexdigest()
     found: dict[tuple[int, int], Forecast] | None = cache.get(key)
     if found is None:
         everybody = ClassRecords(records)
@@ -188,13 +187,13 @@ def _records(
     for one in returned:
         assignment = assignments[one.assignment]
         row: Mapping[str, Any] = figures.get(one.attempt) or {}
-        told: dict[str, float] = {key: row[key] for key in SHARES if row.get(key) is not None}
+        digest: dict[str, float] = {key: row[key] for key in SHARES if row.get(key) is not None}
         if (level := row.get("tint_level")) is not None:
-            told["tint_over"] = float(max(0, level - FINISH_LEVEL[assignment.finish]))
+            digest["tint_over"] = float(max(0, level - FINISH_LEVEL[assignment.finish]))
         faults = tuple(fault["kind"] for fault in row.get("seen") or [])
         # What knocked it out counts as a point under the pass mark, whatever the sum.
         total = one.total if one.passed else min(one.total, _pass_mark(assignment, pass_marks) - 1)
-        found[one.student].append(Tried(one.at, assignment.design.code, total, told, faults))
+        found[one.student].append(Tried(one.at, assignment.design.code, total, digest, faults))
     return {student: tuple(record) for student, record in found.items()}
 
 

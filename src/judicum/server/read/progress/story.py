@@ -14,8 +14,8 @@ from judicum.server.read.progress.queries import StudentRecord, student_record
 from judicum.server.record.attempts.states import AttemptState
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.marking.models import Mark
-from judicum.words.causes import CAUSES_TOLD
-from judicum.words.progress import FIGURES_TOLD, STEP_WORDS, became_words, figure_words
+from judicum.words.causes import CAUSE_WORDS
+from judicum.words.progress import FIGURE_WORDS, STEP_WORDS, became_words, figure_words
 
 TINT, MARK = "tint_level", "total"
 """Figures beside the shares: the tint of the bead, and the mark."""
@@ -64,10 +64,10 @@ def _figures(attempts: list[AttemptBrief]) -> list[FigureOverTime]:
     return [
         FigureOverTime(
             key=key,
-            words=FIGURES_TOLD[key],
+            words=FIGURE_WORDS[key],
             good=good[key],
             values=mine,
-            told=[None if v is None else figure_words(key, v) for v in mine],
+            formatted=[None if v is None else figure_words(key, v) for v in mine],
             cone=[NextFigure(**vars(step)) for step in cone([v for v in mine if v is not None])],
         )
         for key, mine in values.items()
@@ -111,7 +111,7 @@ def _changes(record: StudentRecord) -> list[Change]:
                 number=attempt.number,
                 at=attempt.created_at,
                 text=asked[attempt.id],
-                cause=CAUSES_TOLD[cause] if cause and record.policy.teaches else None,
+                cause=CAUSE_WORDS[cause] if cause and record.policy.teaches else None,
                 became=became_words(done, gone),
             )
         )

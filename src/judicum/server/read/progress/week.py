@@ -19,8 +19,8 @@ from judicum.server.read.progress.forecasts import SEEN, SHARES
 from judicum.server.read.progress.queries import desk
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.photos.models import MeasurementSummary
-from judicum.words.causes import CAUSES_TOLD
-from judicum.words.progress import FIGURES_TOLD, share_words
+from judicum.words.causes import CAUSE_WORDS
+from judicum.words.progress import FIGURE_WORDS, share_words
 
 WEEK, MONTH = timedelta(days=7), timedelta(days=28)
 NEWEST = 3
@@ -40,9 +40,9 @@ def week_of(user: User, course_id: int, now: datetime | None = None) -> Week:
     since = end - WEEK
     rows = figures.filter(attempt__created_at__gt=since - MONTH, attempt__created_at__lte=end)
     this_week: Any = ExpressionWrapper(Q(attempt__created_at__gt=since), BooleanField())
-    told = list(rows.values_list("attempt_id", this_week, SEEN))
-    new = {attempt for attempt, recent, _ in told if recent}
-    seen = [(attempt, {fault["kind"] for fault in faults or []}) for attempt, _, faults in told]
+    rows_seen = list(rows.values_list("attempt_id", this_week, SEEN))
+    new = {attempt for attempt, recent, _ in rows_seen if recent}
+    seen = [(attempt, {fault["kind"] for fault in faults or []}) for attempt, _, faults in rows_seen]
     confirmed = Verdict.objects.filter(
         attempt__course_id=course_id,
         attempt__created_at__gt=since - MONTH,
@@ -53,8 +53,8 @@ def week_of(user: User, course_id: int, now: datetime | None = None) -> Week:
     return Week(
         since=since,
         until=end,
-        faults=_shares(seen, new, len(told), {key: kind.words for key, kind in FAULT_KINDS.items()}),
-        causes=_shares(causes, new, len(told), CAUSES_TOLD),
+        faults=_shares(seen, new, len(rows_seen), {key: kind.words for key, kind in FAULT_KINDS.items()}),
+        causes=_shares(causes, new, len(rows_seen), CAUSE_WORDS),
         resting=[one for one in desk(user, course_id).students if one.stuck],
         figures=_spreads(course_id),
     )
@@ -101,5 +101,5 @@ def _spreads(course_id: int) -> list[Spread]:
                 person = Person(id=student.pk, display_name=student.display_name)
                 places.append(StandsAt(student=person, value=values[len(values) // 2]))
         places.sort(key=lambda place: place.value)
-        found.append(Spread(key=key, words=FIGURES_TOLD[key], good=BANDS[key].good, places=places))
+        found.append(Spread(key=key, words=FIGURE_WORDS[key], good=BANDS[key].good, places=places))
     return found

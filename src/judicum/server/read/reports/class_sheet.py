@@ -55,8 +55,10 @@ def class_rows(user: User, course_id: int) -> list[ClassRow]:
     tries: dict[tuple[int, int], int] = defaultdict(int)
     marks: dict[tuple[int, int], list[tuple[float, bool]]] = defaultdict(list)
     rows = Attempt.objects.filter(course_id=course_id).order_by("number")
-    told = rows.values_list("student_id", "assignment_id", "state", "mark__total", "mark__passed", "mark__returned_at")
-    for student, assignment, state, total, passed, returned in told:
+    columns = rows.values_list(
+        "student_id", "assignment_id", "state", "mark__total", "mark__passed", "mark__returned_at"
+    )
+    for student, assignment, state, total, passed, returned in columns:
         tries[student, assignment] += state != AttemptState.ASSIGNED
         if returned is not None and total is not None:
             marks[student, assignment].append((total, bool(passed)))

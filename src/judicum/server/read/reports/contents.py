@@ -18,15 +18,15 @@ from judicum.server.read.reports.models import Report
 from judicum.server.record.photos.models import Measurement
 from judicum.words import Units
 from judicum.words.attempts import STATES
-from judicum.words.progress import FIGURES_TOLD, figure_words, told_to_student
-from judicum.words.units import date_words, told
+from judicum.words.progress import FIGURE_WORDS, figure_words, forecast_to_student
+from judicum.words.units import date_words, format_figure
 
 HEADINGS = (
     "Date",
     "Try",
     "Mark",
     "Width",
-    *(FIGURES_TOLD[key] for key in ("width_cv", "pitch_cv", "toe_waviness", "tint_level")),
+    *(FIGURE_WORDS[key] for key in ("width_cv", "pitch_cv", "toe_waviness", "tint_level")),
     "Faults",
 )
 
@@ -82,7 +82,7 @@ def contents_of(report: Report, student_id: int) -> StudentShown:
     found = story(report.asked_by, report.course_id, student_id)
     units = units_of(report.asked_by)
     words = {
-        one.pk: told_to_student(forecast, one.good_in_a_row)
+        one.pk: forecast_to_student(forecast, one.good_in_a_row)
         for one, forecast in forecasts_of(report.asked_by, report.course_id, student_id)
         if forecast.attempts
     }
@@ -137,7 +137,7 @@ def _coupon(series: Series, report: Report, words: dict[int, str], units: Units)
     standing = f"{series.good_in_a_row} of {goal.good_in_a_row} good ones in a row. {words.get(goal.id, '')}".strip()
     return CouponShown(
         goal.design.title,
-        f"{told(goal.target_width_mm, 'length', units)} wide, finish {finish_words(goal.finish)}, {goal.good_in_a_row} good ones in a row",
+        f"{format_figure(goal.target_width_mm, 'length', units)} wide, finish {finish_words(goal.finish)}, {goal.good_in_a_row} good ones in a row",
         standing,
         [_row(one, units) for one in attempts],
         _strips(attempts),

@@ -39,11 +39,13 @@ def _send_one(key: int, now: datetime) -> bool:
         return False
     clock = clock_of(preference.user)
     here = now.astimezone(clock)
-    if here.hour < HOUR or (preference.told_at and preference.told_at.astimezone(clock).date() >= here.date()):
+    if here.hour < HOUR or (
+        preference.digest_sent_at and preference.digest_sent_at.astimezone(clock).date() >= here.date()
+    ):
         return False
-    since = preference.told_at or now - timedelta(days=1)
-    preference.told_at = now
-    preference.save(update_fields=["told_at"])
+    since = preference.digest_sent_at or now - timedelta(days=1)
+    preference.digest_sent_at = now
+    preference.save(update_fields=["digest_sent_at"])
     news = news_of(preference.user, preference.kinds, since, now)
     if not news:
         return False

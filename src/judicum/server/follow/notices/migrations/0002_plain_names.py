@@ -8,6 +8,7 @@ class Migration(migrations.Migration):
 
     operations = [
         migrations.RenameModel("Wish", "NotificationPreference"),
+        migrations.RenameField("notificationpreference", "told_at", "digest_sent_at"),
         migrations.AlterField(
             model_name="notificationpreference",
             name="user",

@@ -16,11 +16,11 @@ def consume_stock(attempt: Attempt) -> None:
     goal = attempt.assignment
     found = consumption(runs, read_coupon(coupon_of(goal)), card_for(goal), goal.design.length_mm, _measured(attempt))
     alloy, size = found.wire or ("", None)
-    told = {
+    fields = {
         "course_id": attempt.course_id, "gas_l": found.gas_l, "wire_m": found.wire_m, "wire_alloy": alloy, "wire_mm": size,
         "blanks": found.blanks,
     }  # fmt: skip
-    Use.objects.update_or_create(attempt=attempt, defaults=told, create_defaults={**told, "at": attempt.updated_at})
+    Use.objects.update_or_create(attempt=attempt, defaults=fields, create_defaults={**fields, "at": attempt.updated_at})
 
 
 def _measured(attempt: Attempt) -> tuple[float, float] | None:

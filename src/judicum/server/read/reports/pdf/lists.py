@@ -14,7 +14,7 @@ from judicum.server.read.reports.contents import finish_words
 from judicum.server.read.reports.pdf.sheet import CERTIFIES_NOBODY, HEADING, SMALL, TITLE, built, said, table
 from judicum.words import Units
 from judicum.words import setup as words
-from judicum.words.units import date_words, told
+from judicum.words.units import date_words, format_figure
 
 
 def class_sheet(rows: Sequence[ClassRow], course: str, paper: str) -> bytes:
@@ -39,14 +39,14 @@ def job_sheet(goal: Assignment, rules: Scheme, units: Units, paper: str) -> byte
         f"{line.criterion.words.lower()} {rules.share(line.criterion.key):.0f} %" for line in rules.lines
     )
     knocked = ", ".join(KNOCK_OUTS[key] for key in rules.knock_outs)
-    size = f"{told(design.thickness_mm, 'length', units)} thick, {told(design.length_mm, 'length', units)} long"
+    size = f"{format_figure(design.thickness_mm, 'length', units)} thick, {format_figure(design.length_mm, 'length', units)} long"
     flow: list[Flowable] = [
         said(design.title, TITLE),
         said(f"{goal.course.name} · due {date_words(goal.due_on)}"),
         said(f"{design.metal}, {size}. {design.purpose}"),
         said("Goal", HEADING),
         said(
-            f"Bead {told(goal.target_width_mm, 'length', units)} wide, finish {finish_words(goal.finish)}, {goal.good_in_a_row} good ones in a "
+            f"Bead {format_figure(goal.target_width_mm, 'length', units)} wide, finish {finish_words(goal.finish)}, {goal.good_in_a_row} good ones in a "
             f"row. Good from {pass_mark:.0f} of 100: {shares}." + (f" Fails outright: {knocked}." if knocked else "")
         ),
         said("Set", HEADING),

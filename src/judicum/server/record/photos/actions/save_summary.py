@@ -22,8 +22,8 @@ def save_summary(attempt_id: int) -> None:
 
 def columns_of(counts: Measurement) -> dict[str, Any]:
     """The columns of a measurement that is done."""
-    told = counts.result or {}
-    bead, ripple, tint = told.get("bead"), told.get("ripple"), told.get("tint")
+    measured = counts.result or {}
+    bead, ripple, tint = measured.get("bead"), measured.get("ripple"), measured.get("tint")
     return {
         "measurement": counts,
         "engine_version": counts.engine_version,
@@ -38,5 +38,5 @@ def columns_of(counts: Measurement) -> dict[str, Any]:
         "tint_level": tint["bead"]["level"] if tint else None,
         "tint_name": tint["bead"]["name"] if tint else "",
         "toe_waviness": max(bead["toe_waviness_mm"].values()) / bead["width_mm"]["mean"] if bead else None,
-        "faults": [{"kind": one["kind"], "s_mm": one["s_mm"]} for one in told.get("defects") or []],
+        "faults": [{"kind": one["kind"], "s_mm": one["s_mm"]} for one in measured.get("defects") or []],
     }

@@ -31,9 +31,9 @@ it("says that a run is as the card says", () => {
 it("says how far off the card a figure lies and what it does, in the person's unit", () => {
   const off = check({ deviations: [low], warnings: [], besides: [] });
   show(<OffCard check={off} units={mm} />);
-  const told = screen.getByRole("listitem").textContent;
-  expect(told).toContain("4.0 L/min, 2.0 L/min under 6.0 to 9.0 L/min");
-  expect(told).toContain("air reaches the pool.");
+  const text = screen.getByRole("listitem").textContent;
+  expect(text).toContain("4.0 L/min, 2.0 L/min under 6.0 to 9.0 L/min");
+  expect(text).toContain("air reaches the pool.");
   cleanup();
   show(<OffCard check={off} units={thou} />);
   expect(screen.getByRole("listitem").textContent).toContain("CFH");

@@ -41,10 +41,10 @@ def marked_twice(course: Course, count: int, higher: float = 0.5) -> list[Attemp
     return attempts
 
 
-def test_agreement_is_told_by_line_in_total_and_by_pass(course: Course, client_of: Callable[..., Client]) -> None:
+def test_agreement_is_said_by_line_in_total_and_by_pass(course: Course, client_of: Callable[..., Client]) -> None:
     marked_twice(course, 24)
-    told = client_of(course.assistant).get(f"/api/courses/{course.row.pk}/alike").json()
-    lines = {one["key"]: one for one in told["lines"]}
+    response = client_of(course.assistant).get(f"/api/courses/{course.row.pk}/agreement").json()
+    lines = {one["key"]: one for one in response["lines"]}
     assert set(lines) == {*SCORES, "total", "passed"}
     tint = lines["tint"]
     assert (tint["pairs"], tint["difference"]["value"]) == (24, 0.5)
@@ -52,11 +52,11 @@ def test_agreement_is_told_by_line_in_total_and_by_pass(course: Course, client_o
     assert tint["kappa"]["value"] > 0.9
     assert tint["said"] == "second marks lie 0.50 above first ones; both agree well"
     assert (lines["passed"]["kappa"]["value"], lines["total"]["difference"]["value"]) == (1.0, 5.0)
-    markers = {one["marker"]["display_name"]: one for one in told["markers"]}
+    markers = {one["marker"]["display_name"]: one for one in response["markers"]}
     assert markers["Ilka"]["usual"] == pytest.approx(10.0)
     assert markers["Asmus"]["usual"] == pytest.approx(15.0)
     assert not markers["Ilka"]["drifts"]
-    departure = next(one for one in told["departures"] if one["criterion"] == "tint")
+    departure = next(one for one in response["departures"] if one["criterion"] == "tint")
     assert departure["said"] == "marks lie 1.25 above what is suggested"
 
 
@@ -65,7 +65,7 @@ def test_a_scheme_that_fits_better_is_offered_and_never_applied(
 ) -> None:
     marked_twice(course, 24)
     staff = client_of(course.instructor)
-    offers = staff.get(f"/api/courses/{course.row.pk}/alike").json()["offers"]
+    offers = staff.get(f"/api/courses/{course.row.pk}/agreement").json()["offers"]
     assert [one["code"] for one in offers] == ["training"]
     assert "Even width" in offers[0]["changed"]
     before = scheme_coded(course.row.pk, "training")
@@ -76,7 +76,7 @@ def test_a_scheme_that_fits_better_is_offered_and_never_applied(
     assert scheme_coded(course.row.pk, "training").version == 1
 
 
-def test_few_pairs_are_told_to_be_few(course: Course) -> None:
+def test_few_pairs_are_said_to_be_few(course: Course) -> None:
     marked_twice(course, 3)
     found = agreement_page(course.instructor, course.row.pk)
     tint = next(line for line in found.lines if line.key == "tint")
@@ -84,7 +84,7 @@ def test_few_pairs_are_told_to_be_few(course: Course) -> None:
     assert found.markers[0].said.endswith("18 more marks until drift can be told")
 
 
-def test_alike_takes_as_many_queries_for_few_as_for_many(course: Course) -> None:
+def test_agreement_takes_as_many_queries_for_few_as_for_many(course: Course) -> None:
     counts = []
     marked_twice(course, 2)
     for _ in range(2):

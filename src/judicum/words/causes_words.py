@@ -1,4 +1,4 @@
-"""docs/causes.md, made from the tables: `python -m judicum.words.causes_told > docs/causes.md`."""
+"""docs/causes.md, made from the tables: `python -m judicum.words.causes_words > docs/causes.md`."""
 
 from judicum.core.causes import CAUSES
 from judicum.core.causes.explain import COURSE_HISTORY, MAX_HISTORY, OWN_HISTORY, UNEXPLAINED, UNKNOWN
@@ -7,7 +7,7 @@ from judicum.words.causes import ADVICE, SYMPTOMS
 
 HEAD = f"""# Causes
 
-Made from `judicum.core.causes.table` by `python -m judicum.words.causes_told`; change the table, not this page.
+Made from `judicum.core.causes.table` by `python -m judicum.words.causes_words`; change the table, not this page.
 
 `./judicum explain` reads one attempt and answers with its symptoms, its causes ranked by evidence and the one thing to change. Causes are ranked, never asserted: the instructor decides.
 
@@ -26,17 +26,17 @@ def page() -> str:
     rows = [HEAD, "| cause | shows as (weight) | speaks for it | speaks against it | advice |", "|---|---|---|---|---|"]
     for cause in CAUSES.values():
         shows = ", ".join(f"{SYMPTOMS[code]} {weight:g}" for code, weight in cause.shows.items())
-        told = [
-            ", ".join(f"{_told(test)} {weight:g}" for test, weight in every) or "–"
+        lines = [
+            ", ".join(f"{_line(test)} {weight:g}" for test, weight in every) or "–"
             for every in (cause.speaks_for, cause.against)
         ]
-        only = f" (only: {_told(cause.needs)})" if cause.needs else ""
+        only = f" (only: {_line(cause.needs)})" if cause.needs else ""
         advice = ADVICE[cause.code].replace("{change}", "…")
-        rows.append(f"| `{cause.code}`{only} | {shows} | {told[0]} | {told[1]} | {advice} |")
+        rows.append(f"| `{cause.code}`{only} | {shows} | {lines[0]} | {lines[1]} | {advice} |")
     return "\n".join(rows) + "\n"
 
 
-def _told(test: Evidence) -> str:
+def _line(test: Evidence) -> str:
     name, *arguments = test
     named = " ".join(SYMPTOMS.get(part, part) for part in arguments)
     return f"{name.replace('_', ' ')} {named}".strip()

@@ -3,7 +3,7 @@
 import pytest
 
 from judicum.core.causes import explain
-from judicum.core.causes.evidence import Told
+from judicum.core.causes.evidence import EvidenceFound
 from judicum.core.marking import CRITERIA
 from judicum.core.photo.report import Report
 from judicum.words import METRIC, US
@@ -13,28 +13,32 @@ from tests.core.causes.cases import bead, case, grey
 
 
 @pytest.mark.parametrize(
-    ("told", "metric", "us"),
+    ("answer", "metric", "us"),
     [
         (
-            Told("gas_l_min", 1.2, {"used": 5.0, "low": 8.0, "high": 12.0}),
+            EvidenceFound("gas_l_min", 1.2, {"used": 5.0, "low": 8.0, "high": 12.0}),
             "gas flow 5 L/min, card 8 to 12 L/min",
             "gas flow 11 CFH, card 17 to 25 CFH",
         ),
-        (Told("grey_at_end", 0.8), "grey at the end", "grey at the end"),
-        (Told("rod_wiped", 1.0, value="skipped"), "wiping the rod not ticked", "wiping the rod not ticked"),
-        (Told("rod_wiped", 1.0, value="done"), "wiping the rod ticked", "wiping the rod ticked"),
-        (Told("rod_end", 1.0, value="oxidised"), "rod end: oxidised", "rod end: oxidised"),
-        (Told("draught", 1.0, value="false"), "not so: a draught was noticed", "not so: a draught was noticed"),
-        (Told("one_side", 1.0), "on one side only", "on one side only"),
+        (EvidenceFound("grey_at_end", 0.8), "grey at the end", "grey at the end"),
+        (EvidenceFound("rod_wiped", 1.0, value="skipped"), "wiping the rod not ticked", "wiping the rod not ticked"),
+        (EvidenceFound("rod_wiped", 1.0, value="done"), "wiping the rod ticked", "wiping the rod ticked"),
+        (EvidenceFound("rod_end", 1.0, value="oxidised"), "rod end: oxidised", "rod end: oxidised"),
         (
-            Told("purge_wait_s", 1.0, {"used": 5.0, "low": 20.0}),
+            EvidenceFound("draught", 1.0, value="false"),
+            "not so: a draught was noticed",
+            "not so: a draught was noticed",
+        ),
+        (EvidenceFound("one_side", 1.0), "on one side only", "on one side only"),
+        (
+            EvidenceFound("purge_wait_s", 1.0, {"used": 5.0, "low": 20.0}),
             "purge wait 5 s, card 20 s",
             "purge wait 5 s, card 20 s",
         ),
     ],
 )
-def test_evidence_is_told_in_the_units_one_thinks_in(told: Told, metric: str, us: str) -> None:
-    assert (evidence_words(told, METRIC), evidence_words(told, US)) == (metric, us)
+def test_evidence_is_said_in_the_units_one_thinks_in(answer: EvidenceFound, metric: str, us: str) -> None:
+    assert (evidence_words(answer, METRIC), evidence_words(answer, US)) == (metric, us)
 
 
 def test_a_card_says_where_its_evidence_lies_and_what_was_before() -> None:
@@ -52,7 +56,7 @@ def test_a_card_says_where_its_evidence_lies_and_what_was_before() -> None:
 
 
 def test_a_figure_stands_on_its_criterion_s_axis_with_its_unit() -> None:
-    told = {
+    answer = {
         "width_evenness": "6.1 %",
         "tint_sides": "1.5 : 1",
         "tint": "2 levels",
@@ -60,7 +64,7 @@ def test_a_figure_stands_on_its_criterion_s_axis_with_its_unit() -> None:
         "distortion": "1.2 mm",
     }
     figures = {"width_evenness": 0.061, "tint_sides": 1.5, "tint": 2.0, "turned": 3.0, "distortion": 1.2}
-    assert {key: on_axis(key, figure) for key, figure in figures.items()} == told
+    assert {key: on_axis(key, figure) for key, figure in figures.items()} == answer
     assert on_axis("distortion", 1.2, US) == "47 thou"
     assert all(criterion.unit or criterion.options for criterion in CRITERIA.values())
 

@@ -17,14 +17,14 @@ from judicum.words.units import fixed
 
 @given(st.floats(-1000, 1000, allow_nan=False), st.integers(0, 3))
 def test_a_fixed_number_is_within_half_a_step_and_never_minus_nought(value: float, digits: int) -> None:
-    told = fixed(value, digits)
-    assert abs(Decimal(told) - Decimal(value)) <= Decimal(5).scaleb(-digits - 1)
-    assert not (told.startswith("-") and Decimal(told) == 0)
-    assert len(told.partition(".")[2]) == digits
+    answer = fixed(value, digits)
+    assert abs(Decimal(answer) - Decimal(value)) <= Decimal(5).scaleb(-digits - 1)
+    assert not (answer.startswith("-") and Decimal(answer) == 0)
+    assert len(answer.partition(".")[2]) == digits
 
 
 @pytest.mark.parametrize(
-    ("value", "digits", "told"),
+    ("value", "digits", "answer"),
     [
         (0.5, 0, "1"),
         (1.5, 0, "2"),
@@ -35,12 +35,12 @@ def test_a_fixed_number_is_within_half_a_step_and_never_minus_nought(value: floa
         (70, 1, "70.0"),
     ],
 )
-def test_halves_go_away_from_nought_as_in_a_browser(value: float, digits: int, told: str) -> None:
-    assert fixed(value, digits) == told
+def test_halves_go_away_from_nought_as_in_a_browser(value: float, digits: int, answer: str) -> None:
+    assert fixed(value, digits) == answer
 
 
 @pytest.mark.parametrize(
-    ("key", "value", "told"),
+    ("key", "value", "answer"),
     [
         ("width_cv", 0.0725, "7.2 %"),
         ("pitch_cv", 0.12, "12.0 %"),
@@ -50,18 +50,18 @@ def test_halves_go_away_from_nought_as_in_a_browser(value: float, digits: int, t
         ("width_mean_mm", 4.56, "4.6 mm"),
     ],
 )
-def test_figures_over_time_are_told_as_the_page_tells_them(key: str, value: float, told: str) -> None:
-    assert figure_words(key, value) == told
+def test_figures_over_time_are_said_as_the_page_tells_them(key: str, value: float, answer: str) -> None:
+    assert figure_words(key, value) == answer
 
 
-def test_lengths_are_told_in_the_person_s_units() -> None:
+def test_lengths_are_said_in_the_person_s_units() -> None:
     assert figure_words("width_mean_mm", 2.54, US) == "100 thou"
 
 
 LEVEL, ABOVE, BELOW = Interval(0.1, -0.2, 0.4), Interval(0.6, 0.2, 1.0), Interval(-0.6, -1.0, -0.2)
 
 
-def test_a_difference_is_told_only_where_chance_would_not_make_it() -> None:
+def test_a_difference_is_said_only_where_chance_would_not_make_it() -> None:
     assert (
         difference_words(LEVEL, "second marks", "first ones")
         == "second marks lie level with first ones, as far as can be told"
@@ -79,7 +79,7 @@ def test_how_well_two_agree_and_that_few_pairs_are_few(icc: float, much: str) ->
     assert few == "only 1 pair, so this is far from certain"
 
 
-def test_pass_or_fail_is_told_by_kappa_and_lines_by_their_names() -> None:
+def test_pass_or_fail_is_said_by_kappa_and_lines_by_their_names() -> None:
     found = Agreement(30, ABOVE, Interval(0.8, 0.6, 1.0), None)
     assert agreement_words("passed", found) == "both agree well"
     assert (line_words("passed"), line_words("total"), line_words("tint")) == (
@@ -89,23 +89,23 @@ def test_pass_or_fail_is_told_by_kappa_and_lines_by_their_names() -> None:
     )
 
 
-def test_a_marker_s_chart_is_told() -> None:
+def test_a_marker_s_chart_is_said() -> None:
     assert severity_words(1, None) == "1 mark: too few to tell"
     assert severity_words(12, Severity(0.2, (), (), None)).endswith("9 more marks until drift can be told")
     assert severity_words(40, Severity(3.0, (3.0,), (2.0,), "no")) == "usually 3.0 above what is suggested; steady"
     assert "drifts: stricter of late" in severity_words(40, Severity(-3.0, (-9.0,), (2.0,), "stricter"))
 
 
-def test_what_became_of_a_change_is_told_where_it_can_be() -> None:
+def test_what_became_of_a_change_is_said_where_it_can_be() -> None:
     assert became_words("", "") == became_words("unknown", "unknown") == ""
     assert became_words("done", "gone").startswith("done; ")
 
 
-def test_a_week_without_a_month_before_it_is_told_alone() -> None:
+def test_a_week_without_a_month_before_it_is_said_alone() -> None:
     assert share_words(2, 5, 0, 0) == "2 of 5 beads"
 
 
-def test_sessions_are_told() -> None:
+def test_sessions_are_said() -> None:
     assert when_words(date(2026, 12, 31), time(23, 30), 45) == "Fri 1 Jan, 00:15"
     assert "tube and plugs" in bring_words("tube_butt")
     assert "blanks" in bring_words("tee")
