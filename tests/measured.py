@@ -9,16 +9,16 @@ from judicum.server.record.attempts.actions.log_run import log_run
 from judicum.server.record.attempts.actions.open_attempt import open_attempt
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.photos.actions.send_photo import send_photo
-from judicum.server.record.photos.actions.store_measurement import Found, store_measurement
+from judicum.server.record.photos.actions.store_measurement import MeasuredBead, store_measurement
 from judicum.server.record.photos.models import Measurement
 from tests.drawn import bead_photo
 from tests.people import RUN, Course
 
 
 @cache
-def bead_measured() -> Found:
+def bead_measured() -> MeasuredBead:
     """One bead photo, really measured, with its strip."""
-    found = Found.of(measure_photo(bead_photo().jpeg, "bead.jpg"))
+    found = MeasuredBead.of(measure_photo(bead_photo().jpeg, "bead.jpg"))
     assert found.strip is not None
     return found
 

@@ -3,7 +3,7 @@
 import numpy as np
 import pytest
 
-from judicum.bench.causes import COUPONS, NONE, Found, case_of, find, report_of
+from judicum.bench.causes import COUPONS, NONE, Diagnosis, case_of, find, report_of
 from judicum.camera import weld
 from judicum.camera.habits import HABITS, Habit
 from judicum.camera.logbook import aims_of, run_of
@@ -58,10 +58,10 @@ def test_one_welder_is_found_from_photo_to_cause() -> None:
 
 def test_the_table_counts_what_was_found_and_what_was_invented() -> None:
     done = [
-        Found("flow_low", ("flow_low", "dirty_cup"), ("grey_all_along",), False),
-        Found("flow_low", ("dirty_cup", "flow_low"), ("grey_all_along",), False),
-        Found(NONE, (), (), False),
-        Found(NONE, ("draught",), ("pores",), False),
+        Diagnosis("flow_low", ("flow_low", "dirty_cup"), ("grey_all_along",), False),
+        Diagnosis("flow_low", ("dirty_cup", "flow_low"), ("grey_all_along",), False),
+        Diagnosis(NONE, (), (), False),
+        Diagnosis(NONE, ("draught",), ("pores",), False),
     ]
     text = report_of(done)
     assert "on top 0.50, among three 1.00" in text

@@ -13,7 +13,7 @@ from judicum.server.record.attempts.actions.log_run import log_run
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.marking.actions.mark_attempt import set_mark
 from judicum.server.record.photos.actions.send_photo import send_photo
-from judicum.server.record.photos.actions.store_measurement import Found, store_measurement
+from judicum.server.record.photos.actions.store_measurement import MeasuredBead, store_measurement
 from judicum.server.record.photos.models import Measurement, MeasurementSummary, SeenBead
 from tests.drawn import beads_photo
 from tests.measured import measured_attempt
@@ -29,7 +29,7 @@ def attempt(course: Course) -> Attempt:
     log_run(course.student, course.attempt.pk, RUN)
     photo = send_photo(course.student, course.attempt.pk, beads_photo()[0], "three.jpg", measure=False)
     made = Measurement.objects.create(photo=photo, requested_at=timezone.now())
-    assert store_measurement(made.pk, [Found.of(one) for one in measure_all(beads_photo()[0], "three.jpg")])
+    assert store_measurement(made.pk, [MeasuredBead.of(one) for one in measure_all(beads_photo()[0], "three.jpg")])
     course.attempt.refresh_from_db()
     return course.attempt
 
@@ -38,11 +38,11 @@ def attempt(course: Course) -> Attempt:
 def shown(course: Course, client_of: Callable[..., Client]) -> Callable[[], dict]:
     """The measurement as the student sees it."""
 
-    def look() -> dict:
+    def beads() -> dict:
         attempt = client_of(course.student).get(f"/api/attempts/{course.attempt.pk}").json()
         return attempt["photos"][0]["measurements"][0]
 
-    return look
+    return beads
 
 
 @pytest.fixture

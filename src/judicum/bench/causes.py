@@ -37,7 +37,7 @@ HERRINGS = ("preflow_s", "downslope_s", "postflow_s", "stickout_mm", "travel_mm_
 
 
 @dataclass(frozen=True)
-class Found:
+class Diagnosis:
     """What was found of one welder: the hidden habit, the causes in their order, the symptoms."""
 
     habit: str
@@ -87,14 +87,14 @@ def case_of(code: str, seed: int) -> tuple[Scene, dict[str, Any]]:
     return scene, case
 
 
-def find(job: tuple[str, int]) -> Found:
+def find(job: tuple[str, int]) -> Diagnosis:
     """One welder from the habit to what is made of it."""
     cv2.setNumThreads(1)
     scene, case = case_of(*job)
     report = measure_photo(take_photo(scene).jpeg, "bead.jpg").report
     found = explain({**case, "measurement": report.as_json()})
     causes = tuple(one.code for one in found.causes)
-    return Found(job[0], causes, tuple(s.code for s in found.symptoms), report.refusal is not None)
+    return Diagnosis(job[0], causes, tuple(s.code for s in found.symptoms), report.refusal is not None)
 
 
 def bench(each: int = 3, seed: int = 0) -> str:
@@ -107,7 +107,7 @@ def bench(each: int = 3, seed: int = 0) -> str:
     return report_of(done)
 
 
-def report_of(done: list[Found]) -> str:
+def report_of(done: list[Diagnosis]) -> str:
     """How often the habit was on top and among three; a line of confusion for each habit."""
     with_habit = [one for one in done if one.habit != NONE]
     sound = [one for one in done if one.habit == NONE]

@@ -170,7 +170,7 @@ def populate() -> tuple[dict[str, Any], dict[str, int]]:
     from judicum.core.photo.measure import measure_photo
     from judicum.server.people.accounts.models import User, Workshop
     from judicum.server.record.photos.actions.send_photo import send_photo
-    from judicum.server.record.photos.actions.store_measurement import Found, store_measurement
+    from judicum.server.record.photos.actions.store_measurement import MeasuredBead, store_measurement
     from judicum.server.record.photos.models import Measurement
 
     there = bench_course()
@@ -179,7 +179,7 @@ def populate() -> tuple[dict[str, Any], dict[str, int]]:
     jpeg = drawn()
     photo = send_photo(there.welder, there.attempt.pk, jpeg, "bead.jpg", measure=False)
     made = Measurement.objects.create(photo=photo, requested_at=photo.sent_at)
-    store_measurement(made.pk, [Found.of(measure_photo(jpeg, "bead.jpg"))])
+    store_measurement(made.pk, [MeasuredBead.of(measure_photo(jpeg, "bead.jpg"))])
     ids = {
         "course_id": there.course.pk,
         "assignment_id": there.assignment.pk,

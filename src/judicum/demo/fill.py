@@ -21,7 +21,7 @@ from judicum.demo.drawing import Weld, draw, habits_of, shaky
 from judicum.demo.extras import add_views, correct_by_hand
 from judicum.demo.load import assignments_of, begin_of, plans
 from judicum.demo.mail import write_mail
-from judicum.demo.marking import find_by_hand, keep_references, leave_one_for_second, mark
+from judicum.demo.marking import find_by_hand, leave_one_for_second, mark, save_references
 from judicum.demo.sessions import plan_ahead
 from judicum.demo.stock import fill_store
 from judicum.server.catalogue.coupons.models import Assignment
@@ -35,7 +35,7 @@ from judicum.server.record.attempts.actions.tick_preparation import tick_prepara
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.states import AttemptState
 from judicum.server.record.photos.actions.send_photo import send_photo
-from judicum.server.record.photos.actions.store_measurement import Found, store_measurement
+from judicum.server.record.photos.actions.store_measurement import MeasuredBead, store_measurement
 from judicum.server.record.photos.models import Measurement
 
 NOT_MARKED = 8
@@ -47,7 +47,7 @@ BUSY_STEPS = 5
 
 Job = tuple[Weld, dict[str, Any], bool, bool]
 """An attempt, its student, whether it is measured here, whether it was marked."""
-Drawn = list[tuple[bytes, list[Found] | None]]
+Drawn = list[tuple[bytes, list[MeasuredBead] | None]]
 
 
 @dataclass(frozen=True)
@@ -83,7 +83,9 @@ def prepare(job: Job) -> Drawn:
     photos = [draw(plan, person)]
     if marked and shaky(plan, person):
         photos.append(draw(plan, person, again=True))
-    return [(jpeg, [Found.of(one) for one in measure_all(jpeg, "bead.jpg")] if measured else None) for jpeg in photos]
+    return [
+        (jpeg, [MeasuredBead.of(one) for one in measure_all(jpeg, "bead.jpg")] if measured else None) for jpeg in photos
+    ]
 
 
 def fill(scenario: dict[str, Any]) -> int:
@@ -159,7 +161,7 @@ def _write(cast: Cast, plan: Weld, drawn: Drawn, marked: bool) -> None:
         )
 
 
-def _photo(student: User, attempt: Attempt, jpeg: bytes, found: list[Found] | None, at: datetime) -> None:
+def _photo(student: User, attempt: Attempt, jpeg: bytes, found: list[MeasuredBead] | None, at: datetime) -> None:
     photo = send_photo(student, attempt.pk, jpeg, "bead.jpg", at, measure=found is None)
     if found is not None:
         made = Measurement.objects.create(photo=photo, requested_at=at)
@@ -195,7 +197,7 @@ def _extras(cast: Cast) -> None:
             add_views(student, attempt, timezone.now())
         if attempt and person.get("corrected"):
             correct_by_hand(cast.staff[0], attempt)
-    keep_references(cast.staff[0], cast.course)
+    save_references(cast.staff[0], cast.course)
     leave_one_for_second(cast.staff, cast.course)
     plan_ahead(cast.staff, cast.course, cast.scenario)
     fill_store(cast.staff, cast.students, cast.course, cast.scenario, begin_of(cast.course, cast.scenario))

@@ -120,7 +120,7 @@ SHARE = 20
 """Percent of marks that go to a second marker from now on."""
 
 
-def keep_references(instructor: User, course: Course) -> None:
+def save_references(instructor: User, course: Course) -> None:
     """Returned marks from the worst to the best as a measure for markers, with a word on what each shows."""
     marks = list(Mark.objects.filter(attempt__course=course, returned_at__isnull=False).order_by("total", "pk"))
     for k in range(min(REFERENCES, len(marks))):

@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from judicum.core.causes import SKIPPABLE, Explained, Followed, Ranked, Seen
+from judicum.core.causes import SKIPPABLE, Explained, Followed, Ranked, Symptom
 from judicum.core.causes.evidence import EvidenceFound
 from judicum.core.choices import CHOICES
 from judicum.core.quantities import QUANTITIES
@@ -174,7 +174,7 @@ def _evidence_json(format_figure: EvidenceFound) -> dict[str, Any]:
     return shown
 
 
-def _symptom(seen: Seen) -> dict[str, Any]:
+def _symptom(seen: Symptom) -> dict[str, Any]:
     return {
         "code": seen.code,
         "strength": seen.strength,
@@ -184,7 +184,7 @@ def _symptom(seen: Seen) -> dict[str, Any]:
     }
 
 
-def symptom_card(seen: Seen) -> dict[str, Any]:
+def symptom_card(seen: Symptom) -> dict[str, Any]:
     """A symptom as the desk shows it: in words, and on which track, from where to where."""
     track = next((name for name, codes in TRACKS.items() if seen.code in codes), None)
     return {**_symptom(seen), "words": SYMPTOMS[seen.code], "track": track}

@@ -9,7 +9,7 @@ from judicum.core.marking import (
     KNOCK_OUTS,
     SCHEMES,
     Evidence,
-    Given,
+    GivenMark,
     Line,
     Scheme,
     Suggestion,
@@ -162,11 +162,11 @@ def test_what_knocks_out_fails_whatever_the_sum() -> None:
     assert set(found) <= set(KNOCK_OUTS)
 
 
-def marked(answer: dict[str, Any] | None = None, scheme: Scheme = SCHEMES["training"], **by_eye: float) -> Given:
+def marked(answer: dict[str, Any] | None = None, scheme: Scheme = SCHEMES["training"], **by_eye: float) -> GivenMark:
     e = evidence(answer)
     suggested = {one.criterion: one.score for one in suggest(scheme, e)}
     readings = {key: read.figure for key, read in read_all(e).items() if read.figure is not None}
-    return Given(readings, suggested, {**suggested, **by_eye}, knocked_out(e))
+    return GivenMark(readings, suggested, {**suggested, **by_eye}, knocked_out(e))
 
 
 def test_trying_the_same_scheme_again_changes_nothing() -> None:

@@ -32,10 +32,10 @@ def test_toes_that_run_out_into_the_plate_leave_the_bead_unsure() -> None:
 
 
 @pytest.mark.parametrize("apart", [-1.4, 0.8])
-def test_two_opinions_of_the_width_cover_both(apart: float) -> None:
-    doubt = doubt_of(segmented(), toes(), patch(2 * HALF_MM + apart))
+def test_two_opinions_of_the_width_cover_both(distance: float) -> None:
+    doubt = doubt_of(segmented(), toes(), patch(2 * HALF_MM + distance))
     assert doubt.unsure
-    assert 2 * doubt.width_mm >= abs(apart) - 1e-9
+    assert 2 * doubt.width_mm >= abs(distance) - 1e-9
 
 
 @pytest.mark.parametrize("half", [1.5, 3.3])

@@ -3,7 +3,7 @@
 from judicum.core.causes.case import SKIPPABLE, read_case
 from judicum.core.causes.explain import Explained, Ranked, explain, explain_case
 from judicum.core.causes.follow import Followed, followed, strengths
-from judicum.core.causes.symptoms import Seen
+from judicum.core.causes.symptoms import Symptom
 from judicum.core.causes.table import CAUSES
 
 __all__ = [
@@ -12,7 +12,7 @@ __all__ = [
     "Explained",
     "Followed",
     "Ranked",
-    "Seen",
+    "Symptom",
     "explain",
     "explain_case",
     "followed",

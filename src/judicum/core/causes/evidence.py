@@ -7,7 +7,7 @@ from typing import Any
 import numpy as np
 
 from judicum.core.causes.case import Case
-from judicum.core.causes.symptoms import START_MM, WAVY_SHARE, Seen, period_of, wavy_share
+from judicum.core.causes.symptoms import START_MM, WAVY_SHARE, Symptom, period_of, wavy_share
 from judicum.core.setup.gas import wants_purge
 
 FAR = 0.6
@@ -67,7 +67,7 @@ def _ticked(case: Case, step: str) -> EvidenceFound | None:
     return EvidenceFound(step, 1.0, value="done") if case.skipped is not None and step not in case.skipped else None
 
 
-def _look(case: Case, key: str, value: str) -> EvidenceFound | None:
+def _observed(case: Case, key: str, value: str) -> EvidenceFound | None:
     held = case.looks.get(key)
     held_text = str(held).lower() if isinstance(held, bool) else held
     return EvidenceFound(key, 1.0, value=value) if held_text == value else None
@@ -115,7 +115,7 @@ def _width_periodic(case: Case) -> EvidenceFound | None:
     return _yes(period_of(np.asarray(profile.width_mm, float)) is not None, "width_periodic")
 
 
-def _no_period(case: Case, seen: Sequence[Seen]) -> EvidenceFound | None:
+def _no_period(case: Case, seen: Sequence[Symptom]) -> EvidenceFound | None:
     ripple = case.report.ripple if case.report else None
     known = ripple is not None and len(ripple.positions_mm) > 12
     return _yes(known and not any(s.code == "ripples_periodic" for s in seen), "no_period")
@@ -129,7 +129,7 @@ def _straight_toes(case: Case) -> EvidenceFound | None:
     return _yes(share < WAVY_SHARE, "straight_toes", share=round(share, 3))
 
 
-def _one_sided(seen: Sequence[Seen], one: bool) -> EvidenceFound | None:
+def _one_sided(seen: Sequence[Symptom], one: bool) -> EvidenceFound | None:
     sides = {
         str(s.figures["side"])
         for s in seen
@@ -140,13 +140,13 @@ def _one_sided(seen: Sequence[Seen], one: bool) -> EvidenceFound | None:
     return _yes(("both" in sides) != one, "one_side" if one else "both_sides")
 
 
-def _only_at_start(seen: Sequence[Seen], code: str) -> EvidenceFound | None:
+def _only_at_start(seen: Sequence[Symptom], code: str) -> EvidenceFound | None:
     mine = [s for s in seen if s.code == code]
     held = mine and all(s.to_mm is not None and s.to_mm <= 1.5 * START_MM for s in mine)
     return _yes(held, f"{code}_at_start")
 
 
-def _one_spot(seen: Sequence[Seen]) -> EvidenceFound | None:
+def _one_spot(seen: Sequence[Symptom]) -> EvidenceFound | None:
     spots = [s for s in seen if s.code in ("burn_through", "bulge")]
     return _yes(spots and all(s.figures.get("count", 1) == 1 for s in spots), "one_spot")
 
@@ -181,7 +181,7 @@ TESTS: dict[str, Test] = {
     "within": lambda case, seen, key: _within(case, key),
     "skipped": lambda case, seen, step: _skipped(case, step),
     "ticked": lambda case, seen, step: _ticked(case, step),
-    "look": lambda case, seen, key, value: _look(case, key, value),
+    "observed": lambda case, seen, key, value: _observed(case, key, value),
     "by_hand": lambda case, seen, key, value: _yes(case.by_hand.get(key) == value, key),
     "seen": lambda case, seen, code: _yes(any(s.code == code for s in seen), code),
     "both_seen": lambda case, seen, *codes: _yes(set(codes) <= {s.code for s in seen}, "together"),

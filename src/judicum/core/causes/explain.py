@@ -11,7 +11,7 @@ from typing import Any
 
 from judicum.core.causes.case import Case, read_case
 from judicum.core.causes.evidence import TESTS, EvidenceFound
-from judicum.core.causes.symptoms import Seen, symptoms_of
+from judicum.core.causes.symptoms import Symptom, symptoms_of
 from judicum.core.causes.table import CAUSES, Cause, Evidence
 
 MAX_CAUSES = 6
@@ -52,7 +52,7 @@ class History:
 class Explained:
     """`sound`: nothing is wrong; None: nothing could be seen either way."""
 
-    symptoms: tuple[Seen, ...]
+    symptoms: tuple[Symptom, ...]
     causes: tuple[Ranked, ...]
     sound: bool | None
 
@@ -78,7 +78,7 @@ def explain_case(case: Case) -> Explained:
 
 
 def _score(
-    case: Case, seen: Sequence[Seen], cause: Cause
+    case: Case, seen: Sequence[Symptom], cause: Cause
 ) -> tuple[float, Cause, tuple[EvidenceFound, ...], tuple[EvidenceFound, ...]] | None:
     """Logarithm of a cause's odds with its evidence; None where it explains nothing that is seen, or cannot be."""
     shown = [s for s in seen if s.code in cause.shows]
@@ -97,7 +97,7 @@ def _score(
     return score, cause, tuple(met), tuple(against)
 
 
-def _test(case: Case, seen: Sequence[Seen], evidence: Evidence) -> EvidenceFound | None:
+def _test(case: Case, seen: Sequence[Symptom], evidence: Evidence) -> EvidenceFound | None:
     name, *arguments = evidence
     return TESTS[name](case, seen, *arguments)
 

@@ -51,7 +51,7 @@ MIN_GAPS = 10
 
 
 @dataclass(frozen=True)
-class Seen:
+class Symptom:
     """One symptom: how strong (0 to 1), where along the bead (mm, None: all of it, or nowhere on it), its figures."""
 
     code: str
@@ -61,7 +61,7 @@ class Seen:
     figures: dict[str, float | str] = field(default_factory=dict)
 
 
-def symptoms_of(case: Case) -> list[Seen]:
+def symptoms_of(case: Case) -> list[Symptom]:
     """Every symptom of an attempt, strongest first."""
     found = [*_by_eye(case)]
     report = case.report
@@ -80,30 +80,30 @@ def _from(low: float, value: float, high: float) -> float:
     return round(float(np.clip(0.4 + 0.6 * (value - low) / max(high - low, 1e-9), 0.4, 1.0)), 2)
 
 
-def _by_eye(case: Case) -> Iterator[Seen]:
+def _by_eye(case: Case) -> Iterator[Symptom]:
     hand, looks = case.by_hand, case.looks
     if hand.get("face") in ("sunken", "ropey"):
-        yield Seen(f"{hand['face']}_face", 0.8)
+        yield Symptom(f"{hand['face']}_face", 0.8)
     backs = {"sugared": "back_sugared", "not_through": "back_not_through", "hangs_through": "back_hangs"}
     if hand.get("back") in backs:
-        yield Seen(backs[hand["back"]], 0.9)
+        yield Symptom(backs[hand["back"]], 0.9)
     upper, lower = hand.get("leg_upper_mm"), hand.get("leg_lower_mm")
     if upper and lower and (ratio := max(upper, lower) / min(upper, lower)) >= LEGS_RATIO:
         figures = {"ratio": round(ratio, 2), "side": "upper" if upper > lower else "lower"}
-        yield Seen("legs_unequal", _from(LEGS_RATIO, ratio, 2.0), figures=figures)
+        yield Symptom("legs_unequal", _from(LEGS_RATIO, ratio, 2.0), figures=figures)
     bent = hand.get("distortion_mm")
     if bent is not None and bent >= DISTORTED_MM:
-        yield Seen("distorted", _from(DISTORTED_MM, bent, 6.0), figures={"distortion_mm": bent})
+        yield Symptom("distorted", _from(DISTORTED_MM, bent, 6.0), figures={"distortion_mm": bent})
     if looks.get("electrode_after") == "dull":
-        yield Seen("electrode_dull", 0.7)
+        yield Symptom("electrode_dull", 0.7)
     if looks.get("rod_end") == "balled":
-        yield Seen("rod_balled", 0.7)
+        yield Symptom("rod_balled", 0.7)
     arcs = {"wandering": "arc_wanders", "spiralling": "puddle_dances"}
     if looks.get("arc") in arcs:
-        yield Seen(arcs[looks["arc"]], 0.7)
+        yield Symptom(arcs[looks["arc"]], 0.7)
 
 
-def _tint(case: Case, report: Report) -> Iterator[Seen]:
+def _tint(case: Case, report: Report) -> Iterator[Symptom]:
     tint, bead = report.tint, report.bead
     if tint is None or bead is None:
         return
@@ -121,31 +121,33 @@ def _tint(case: Case, report: Report) -> Iterator[Seen]:
     level = float(np.median(clean)) if len(clean) else 0.0
     accepted = FINISH_LEVEL[case.coupon.finish]
     if level > accepted and level < GREY_LEVEL:
-        yield Seen(
+        yield Symptom(
             "tint_dark", _from(accepted + 1, level, accepted + 3), figures={"level": level, "accepted": accepted}
         )
     wide, narrow = max(tint.width_mm.left, tint.width_mm.right), min(tint.width_mm.left, tint.width_mm.right)
     if wide >= MIN_SIDE_MM and wide >= LOPSIDED_RATIO * max(narrow, 0.1):
         side = "left" if tint.width_mm.left > tint.width_mm.right else "right"
         ratio = min(wide / max(narrow, 0.1), 10.0)
-        yield Seen("tint_lopsided", _from(LOPSIDED_RATIO, ratio, 3.0), figures={"ratio": round(ratio, 2), "side": side})
+        yield Symptom(
+            "tint_lopsided", _from(LOPSIDED_RATIO, ratio, 3.0), figures={"ratio": round(ratio, 2), "side": side}
+        )
     if len(clean) >= 8 and np.ptp(clean) > 0:
         s = places[~grey] / bead.length_mm
         slope, fit = float(np.polyfit(s, clean, 1)[0]), float(np.corrcoef(s, clean)[0, 1])
         if slope >= GROWS_LEVELS and fit >= 0.5:
-            yield Seen(
+            yield Symptom(
                 "tint_grows_along", _from(GROWS_LEVELS, slope, 4.0), 0.0, bead.length_mm, {"levels": round(slope, 1)}
             )
 
 
 def _grey(
     grey: "np.ndarray[tuple[int], np.dtype[np.bool_]]", places: Floats, length: float, tint: TintFigures
-) -> Iterator[Seen]:
+) -> Iterator[Symptom]:
     figures: dict[str, float | str] = {"level": GREY_LEVEL}
     if not len(grey):
         return
     if grey.mean() >= ALL_ALONG:
-        yield Seen("grey_all_along", _from(ALL_ALONG, float(grey.mean()), 1.0), 0.0, length, figures)
+        yield Symptom("grey_all_along", _from(ALL_ALONG, float(grey.mean()), 1.0), 0.0, length, figures)
         return
     step, reach = length / len(grey), min(END_SHARE * length, END_MM)
     edges = np.flatnonzero(np.diff(np.concatenate([[0], grey.astype(int), [0]])))
@@ -155,14 +157,14 @@ def _grey(
             continue
         strength = _from(MIN_GREY_MM, last - first, 12.0)
         if length - last <= reach / 2 and first > length / 2:
-            yield Seen("grey_at_end", strength, round(first, 1), round(last, 1), figures)
+            yield Symptom("grey_at_end", strength, round(first, 1), round(last, 1), figures)
         elif first <= reach / 2 and last < length / 2:
-            yield Seen("grey_at_start", strength, round(first, 1), round(last, 1), figures)
+            yield Symptom("grey_at_start", strength, round(first, 1), round(last, 1), figures)
         else:
             patches.append((first, last))
     if patches:
         total = sum(last - first for first, last in patches)
-        yield Seen(
+        yield Symptom(
             "grey_in_patches",
             _from(MIN_GREY_MM, total, 20.0),
             round(patches[0][0], 1),
@@ -171,36 +173,38 @@ def _grey(
         )
 
 
-def _width(case: Case, bead: BeadFigures, profile: Profile | None, faults: Sequence[Defect]) -> Iterator[Seen]:
+def _width(case: Case, bead: BeadFigures, profile: Profile | None, faults: Sequence[Defect]) -> Iterator[Symptom]:
     width, band = bead.width_mm, case.card.bead.width_mm
     room = 2 * width.uncertainty if width.uncertainty < 0.3 * width.mean else 0.0
     if width.mean > band.high + room:
         figures: dict[str, float | str] = {"mean_mm": width.mean, "high_mm": band.high}
-        yield Seen("bead_wide", _from(1.0, width.mean / band.high, 1.4), figures=figures)
+        yield Symptom("bead_wide", _from(1.0, width.mean / band.high, 1.4), figures=figures)
     elif width.mean < band.low - room:
         figures = {"mean_mm": width.mean, "low_mm": band.low}
-        yield Seen("bead_narrow", _from(1.0, band.low / width.mean, 1.4), figures=figures)
+        yield Symptom("bead_narrow", _from(1.0, band.low / width.mean, 1.4), figures=figures)
     cv = width.cv
     if profile is not None and len(profile.width_mm) >= MIN_PLACES:
         s, w = np.asarray(profile.s_mm, float), np.asarray(profile.width_mm, float)
         start = start_of(s, w)
         if start == "wide" and not any(f.kind == "bulge" and f.s_mm < START_MM for f in faults):
-            yield Seen("bulge", 0.6, 0.0, START_MM, {"count": 1})
+            yield Symptom("bulge", 0.6, 0.0, START_MM, {"count": 1})
         elif start == "narrow" and width.mean >= band.low - room:
             mean = float(w[s < START_MM].mean())
-            yield Seen("bead_narrow", 0.6, 0.0, START_MM, {"mean_mm": round(mean, 2)})
+            yield Symptom("bead_narrow", 0.6, 0.0, START_MM, {"mean_mm": round(mean, 2)})
         s, w, is_periodic = _steady(s, w, bead.length_mm, faults, start)
         line = np.polyfit(s, w, 1)
         grown = float(line[0] * (s[-1] - s[0]) / w.mean())
         fit = float(np.corrcoef(s, w)[0, 1]) if np.ptp(w) > 0 else 0.0
         if grown >= GROWS_SHARE and fit >= GROWS_FIT:
-            yield Seen("width_grows", _from(GROWS_SHARE, grown, 0.4), 0.0, bead.length_mm, {"share": round(grown, 2)})
+            yield Symptom(
+                "width_grows", _from(GROWS_SHARE, grown, 0.4), 0.0, bead.length_mm, {"share": round(grown, 2)}
+            )
             cv = float((w - np.polyval(line, s)).std() / w.mean())
         elif is_periodic:
             cv = float(w.std() / w.mean())
     limit = BANDS["width_cv"]
     if cv > limit.accepted:
-        yield Seen("width_uneven", _from(limit.accepted, cv, limit.worst), figures={"cv": round(cv, 3)})
+        yield Symptom("width_uneven", _from(limit.accepted, cv, limit.worst), figures={"cv": round(cv, 3)})
 
 
 def start_of(s: Floats, width: Floats) -> str | None:
@@ -237,20 +241,20 @@ def wavy_share(bead: BeadFigures) -> float:
     return max(bead.toe_waviness_mm.left, bead.toe_waviness_mm.right) / max(bead.width_mm.mean, 0.1)
 
 
-def _toes(bead: BeadFigures, faults: Sequence[Defect]) -> Iterator[Seen]:
+def _toes(bead: BeadFigures, faults: Sequence[Defect]) -> Iterator[Symptom]:
     wavy = wavy_share(bead)
     limit = 2.5 * WAVY_SHARE if any(f.kind in OUTLINE for f in faults) else WAVY_SHARE
     if wavy >= limit:
-        yield Seen("toes_wavy", _from(WAVY_SHARE, wavy, 0.2), figures={"share": round(wavy, 3)})
+        yield Symptom("toes_wavy", _from(WAVY_SHARE, wavy, 0.2), figures={"share": round(wavy, 3)})
 
 
-def _ripples(case: Case, ripple: RippleFigures | None) -> Iterator[Seen]:
+def _ripples(case: Case, ripple: RippleFigures | None) -> Iterator[Symptom]:
     band = BANDS["pitch_cv"]
     if ripple is None or ripple.cv is None:
         return
     if len(ripple.positions_mm) < 4:
         if ripple.cv > band.accepted:
-            yield Seen("ripples_random", _from(band.accepted, ripple.cv, band.worst), figures={"cv": ripple.cv})
+            yield Symptom("ripples_random", _from(band.accepted, ripple.cv, band.worst), figures={"cv": ripple.cv})
         return
     at = np.asarray(ripple.positions_mm, float)
     gaps, middle = np.diff(at), (at[1:] + at[:-1]) / 2
@@ -273,13 +277,13 @@ def _ripples(case: Case, ripple: RippleFigures | None) -> Iterator[Seen]:
     if uneven <= band.accepted:
         return
     if case.restarts_mm and rest <= min(band.accepted, 0.75 * cv):
-        yield Seen("ripples_at_restarts", strength, figures=figures)
+        yield Symptom("ripples_at_restarts", strength, figures=figures)
         return
     period = period_of(away if len(away) >= MIN_GAPS else gaps)
     if period is not None:
-        yield Seen("ripples_periodic", strength, figures={**figures, "gaps": round(period, 1)})
+        yield Symptom("ripples_periodic", strength, figures={**figures, "gaps": round(period, 1)})
     else:
-        yield Seen("ripples_random", strength, figures=figures)
+        yield Symptom("ripples_random", strength, figures=figures)
 
 
 def period_of(values: Floats) -> float | None:
@@ -302,7 +306,7 @@ def period_of(values: Floats) -> float | None:
     return period if chance < CHANCE and 2.5 <= period <= len(values) / 1.9 else None
 
 
-def _faults(case: Case, report: Report) -> Iterator[Seen]:
+def _faults(case: Case, report: Report) -> Iterator[Symptom]:
     kinds = {"undercut": "undercut", "crater": "crater", "pore": "pores", "inclusion": "inclusions", "burn_through": "burn_through", "gap": "gap"}  # fmt: skip
     faults = report.defects or []
     for kind, code in kinds.items():
@@ -316,14 +320,14 @@ def _faults(case: Case, report: Report) -> Iterator[Seen]:
             figures["side"] = sides.pop() if len(sides) == 1 else "both"
         sure = max(f.confidence for f in mine)
         strength = round(min(1.0, 0.35 + 0.45 * sure + 0.1 * (len(mine) - 1)), 2)
-        yield Seen(code, strength, round(max(first, 0.0), 1), round(last, 1), figures)
+        yield Symptom(code, strength, round(max(first, 0.0), 1), round(last, 1), figures)
     holes = [f for f in faults if f.kind == "crater" and f.pinhole]
     if holes:
-        yield Seen("pinhole", 0.7, round(holes[0].s_mm, 1), round(holes[-1].s_mm, 1))
+        yield Symptom("pinhole", 0.7, round(holes[0].s_mm, 1), round(holes[-1].s_mm, 1))
     for near, code in ((True, "bulge_at_restart"), (False, "bulge")):
         mine = [f for f in faults if f.kind == "bulge" and _near_restart(case, f.s_mm, f.size_mm) == near]
         if mine:
-            yield Seen(
+            yield Symptom(
                 code,
                 0.6,
                 round(mine[0].s_mm - mine[0].size_mm / 2, 1),

@@ -42,8 +42,8 @@ def skipped(step: str) -> Evidence:
     return ("skipped", step)
 
 
-def look(key: str, value: str = "true") -> Evidence:
-    return ("look", key, value)
+def observed(key: str, value: str = "true") -> Evidence:
+    return ("observed", key, value)
 
 
 def seen(code: str) -> Evidence:
@@ -52,18 +52,18 @@ def seen(code: str) -> Evidence:
 
 _TABLE = (
     Cause("postflow_short", {"grey_at_end": 2.4, "electrode_dull": 1.3, "pinhole": 0.3}, 0.5,
-        ((below("postflow_s"), 2.2), (look("electrode_after", "dull"), 0.8)),
-        ((within("postflow_s"), 1.6), (look("electrode_after", "shiny"), 1.2)),
+        ((below("postflow_s"), 2.2), (observed("electrode_after", "dull"), 0.8)),
+        ((within("postflow_s"), 1.6), (observed("electrode_after", "shiny"), 1.2)),
         change=("postflow_s", "aim")),
     Cause("torch_pulled_early", {"grey_at_end": 2.2, "electrode_dull": 0.8, "crater": 0.3}, 0.0,
-        ((within("postflow_s"), 1.1), (look("electrode_after", "shiny"), 0.6)),
+        ((within("postflow_s"), 1.1), (observed("electrode_after", "shiny"), 0.6)),
         ((below("postflow_s"), 1.5), (seen("grey_all_along"), 1.5)), change=("hold", "do")),
     Cause("downslope_short", {"crater": 2.5, "pinhole": 2.5}, 0.4,
         ((below("downslope_s"), 2.2),), ((within("downslope_s"), 0.5),), change=("downslope_s", "aim")),
     Cause("preflow_short", {"grey_at_start": 2.3}, 0.2,
-        ((below("preflow_s"), 2.2),), ((look("puff_at_start"), 1.2), (within("preflow_s"), 1.2)), change=("preflow_s", "aim")),
+        ((below("preflow_s"), 2.2),), ((observed("puff_at_start"), 1.2), (within("preflow_s"), 1.2)), change=("preflow_s", "aim")),
     Cause("hose_puff", {"grey_at_start": 2.0, "pores": 0.5}, -0.2,
-        ((look("puff_at_start"), 2.2), (within("preflow_s"), 0.6)), ((below("preflow_s"), 0.8),), change=("hose", "do")),
+        ((observed("puff_at_start"), 2.2), (within("preflow_s"), 0.6)), ((below("preflow_s"), 0.8),), change=("hose", "do")),
     Cause("flow_low", {"grey_all_along": 2.0, "pores": 1.5, "electrode_dull": 1.2, "grey_in_patches": 0.7}, 0.2,
         ((below("gas_l_min"), 2.4),), ((within("gas_l_min"), 1.8), (above("gas_l_min"), 3.0)), change=("gas_l_min", "aim")),
     Cause("flow_high", {"toes_wavy": 1.1, "puddle_dances": 1.2, "grey_all_along": 1.2, "grey_in_patches": 1.0, "pores": 1.1, "arc_wanders": 0.6}, -0.3,
@@ -73,7 +73,7 @@ _TABLE = (
     Cause("stickout_long", {"grey_all_along": 1.8, "pores": 1.4, "grey_in_patches": 0.9, "electrode_dull": 0.6}, -0.2,
         ((above("stickout_mm"), 2.4),), ((within("stickout_mm"), 1.8),), change=("stickout_mm", "aim")),
     Cause("draught", {"grey_in_patches": 1.7, "pores": 1.5, "grey_all_along": 0.6, "arc_wanders": 0.4}, -0.3,
-        ((look("draught"), 2.3), (("all_within",), 0.5)), ((look("draught", "false"), 1.2),), change=("draught", "do")),
+        ((observed("draught"), 2.3), (("all_within",), 0.5)), ((observed("draught", "false"), 1.2),), change=("draught", "do")),
     Cause("dirty_cup", {"grey_all_along": 1.6, "arc_wanders": 1.0, "grey_in_patches": 0.6}, -0.4,
         ((skipped("cup_clean"), 1.9),), ((("ticked", "cup_clean"), 1.0),), change=("cup_clean", "do")),
     Cause("dirty_metal", {"pores": 1.9, "inclusions": 1.6, "grey_in_patches": 1.4}, 0.0,
@@ -82,7 +82,7 @@ _TABLE = (
     Cause("filler_dirty", {"pores": 1.8, "grey_in_patches": 1.4, "inclusions": 0.8}, -0.1,
         ((skipped("rod_wiped"), 1.9),), ((("ticked", "rod_wiped"), 1.0),), ("filler",), change=("rod_wiped", "do")),
     Cause("filler_left_gas", {"grey_in_patches": 2.0, "pores": 0.8}, 0.1,
-        ((look("rod_end", "oxidised"), 1.9),), ((look("rod_end", "clean"), 1.0),), ("filler",), change=("rod_in_gas", "do")),
+        ((observed("rod_end", "oxidised"), 1.9),), ((observed("rod_end", "clean"), 1.0),), ("filler",), change=("rod_in_gas", "do")),
     Cause("current_high", {"tint_dark": 1.6, "bead_wide": 1.7, "burn_through": 1.8, "undercut": 1.2, "back_hangs": 1.8, "grey_all_along": 0.8, "width_grows": 0.3}, 0.2,
         ((above("current_a"), 2.4),), ((seen("bead_narrow"), 1.8), (within("current_a"), 1.0), (below("current_a"), 2.5)),
         change=("current_a", "aim")),
@@ -96,9 +96,9 @@ _TABLE = (
         ((above("travel_mm_s"), 2.4),), ((within("travel_mm_s"), 1.0), (below("travel_mm_s"), 2.5), (seen("bead_wide"), 1.4)),
         change=("travel_mm_s", "aim")),
     Cause("part_hot", {"tint_grows_along": 1.6, "puddle_dances": 1.4, "tint_dark": 1.0, "width_grows": 0.7, "bead_wide": 0.5}, -0.2,
-        ((look("part_hot"), 2.0), (("several_runs",), 0.6)), ((look("part_hot", "false"), 1.4),), change=("cool", "do")),
+        ((observed("part_hot"), 2.0), (("several_runs",), 0.6)), ((observed("part_hot", "false"), 1.4),), change=("cool", "do")),
     Cause("no_taper", {"width_grows": 2.2, "tint_grows_along": 1.8}, 0.3,
-        ((("full_pedal",), 0.7), (within("current_a"), 0.6), (("long_run",), 0.5)), ((("short_run",), 1.2), (look("part_hot"), 0.6)),
+        ((("full_pedal",), 0.7), (within("current_a"), 0.6), (("long_run",), 0.5)), ((("short_run",), 1.2), (observed("part_hot"), 0.6)),
         change=("taper", "do")),
     Cause("filler_big", {"tint_dark": 1.0, "bulge": 1.2, "rod_balled": 1.2, "bead_wide": 0.7}, -0.3,
         ((above("filler_mm"), 2.3),), ((within("filler_mm"), 1.8),), ("filler",), change=("filler_mm", "aim")),
@@ -116,7 +116,7 @@ _TABLE = (
     Cause("point_bad", {"arc_wanders": 1.8, "toes_wavy": 1.1, "tint_lopsided": 0.8, "puddle_dances": 0.8}, 0.0,
         ((skipped("electrode_ground"), 1.9),), ((("ticked", "electrode_ground"), 0.8),), change=("electrode_ground", "do")),
     Cause("electrode_dipped", {"inclusions": 2.0, "arc_wanders": 1.6}, -0.1,
-        ((look("electrode_after", "dipped"), 2.4),), ((look("electrode_after", "shiny"), 1.6), (look("electrode_after", "tinted"), 0.8)),
+        ((observed("electrode_after", "dipped"), 2.4),), ((observed("electrode_after", "shiny"), 1.6), (observed("electrode_after", "tinted"), 0.8)),
         change=("regrind", "do")),
     Cause("brush_carbon", {"inclusions": 1.6}, -0.2,
         ((skipped("own_brush"), 2.1),), ((("ticked", "own_brush"), 1.2),), change=("own_brush", "do")),

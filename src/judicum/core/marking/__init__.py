@@ -17,7 +17,7 @@ from judicum.core.marking.scheme import (
     read_scheme,
     total,
 )
-from judicum.core.marking.score import Given, Suggestion, Tried, score_of, suggest, try_on
+from judicum.core.marking.score import GivenMark, Suggestion, TrialMark, score_of, suggest, try_on
 
 __all__ = [
     "CRITERIA",
@@ -33,12 +33,12 @@ __all__ = [
     "USUAL_SCHEME",
     "Criterion",
     "Evidence",
-    "Given",
+    "GivenMark",
     "Line",
     "Reading",
     "Scheme",
     "Suggestion",
-    "Tried",
+    "TrialMark",
     "asked_for",
     "back_from",
     "check_findings",

@@ -83,7 +83,7 @@ def _overall(lines: Sequence[Suggestion], evidence: Evidence) -> Suggestion:
 
 
 @dataclass(frozen=True)
-class Given:
+class GivenMark:
     """A mark that was given: readings by criterion, scores suggested and given then, what knocked out, what was set against it."""
 
     readings: Mapping[str, Any]
@@ -94,14 +94,14 @@ class Given:
 
 
 @dataclass(frozen=True)
-class Tried:
+class TrialMark:
     """What a scheme would have made of a given mark."""
 
     total: float
     passed: bool
 
 
-def try_on(scheme: Scheme, given: Given) -> Tried:
+def try_on(scheme: Scheme, given: GivenMark) -> TrialMark:
     """What a scheme would have made of a mark's readings.
 
     A line that was scored otherwise than suggested then keeps the score that was given; one without a reading is left out.
@@ -113,4 +113,4 @@ def try_on(scheme: Scheme, given: Given) -> Tried:
         by_eye = held is not None and held != given.suggested.get(key)
         scores[key] = held if by_eye or key not in given.readings else score_of(line, given.readings[key])
     mark = total(scheme, scores)
-    return Tried(mark, passes(scheme, mark, given.knocked, given.pass_mark))
+    return TrialMark(mark, passes(scheme, mark, given.knocked, given.pass_mark))

@@ -46,16 +46,16 @@ def doubt_of(segmented: Segmentation, toes: Toes, patch: Patch) -> Doubt:
     blur = np.maximum(*_blur_mm(segmented, toes))
     usual = float(np.mean(blur[toes.inside])) if toes.inside.any() else float(np.mean(blur))
     coarse, fine = abs(patch.width_mm - toes.width_mm), float(np.ptp(_widths_mm(segmented, toes)))
-    apart = max(coarse, fine) if coarse > COARSE_APART_MM or fine > FINE_APART_MM else 0.0
+    distance = max(coarse, fine) if coarse > COARSE_APART_MM or fine > FINE_APART_MM else 0.0
     vague = usual > VAGUE_MM
-    width = float(np.hypot((VAGUE_TELLS if vague else TELLS) * max(usual - SHARP_MM, 0.0), apart / 2))
+    width = float(np.hypot((VAGUE_TELLS if vague else TELLS) * max(usual - SHARP_MM, 0.0), distance / 2))
     step = float(toes.s_mm[1] - toes.s_mm[0])
     wavers = gaussian_filter1d(blur, SMOOTH_MM / step) > UNSURE_MM
     stretches = [
         (round(float(toes.s_mm[a]) - toes.start_mm, 2), round(float(toes.s_mm[b]) - toes.start_mm, 2))
         for a, b in runs(wavers, step, MIN_MM, 1.0)
     ]
-    return Doubt(width, vague or apart > 0, tuple(stretches))
+    return Doubt(width, vague or distance > 0, tuple(stretches))
 
 
 def _widths_mm(segmented: Segmentation, toes: Toes) -> list[float]:

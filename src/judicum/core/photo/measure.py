@@ -31,7 +31,7 @@ from judicum.core.photo.trace import to_tips, trace_toes
 from judicum.core.photo.unwrap import sample
 from judicum.core.photo.width import Outline, outline
 
-BESIDE_MM, BEYOND_MM = 4.0, 6.0
+PATCH_MARGIN_MM, BEYOND_MM = 4.0, 6.0
 """How far beside and past a patch is segmented: the zone next to the toes, and tips that the patch missed."""
 MIN_AGREEMENT = 0.45
 """Share of the wider width that the narrower one of both networks has at least: else they do not speak of one bead."""
@@ -136,7 +136,7 @@ class _Located:
 
 def _located(picture: Picture, scale: Scale, patch: Patch) -> _Located | None:
     """The bead of a patch; None where a closer look finds none."""
-    half = patch.width_mm / 2 + BESIDE_MM
+    half = patch.width_mm / 2 + PATCH_MARGIN_MM
     span = patch.start_mm - BEYOND_MM, patch.end_mm + BEYOND_MM
     segmented = segment(picture, scale, patch.line, span, (-half, half))
     rough = trace_toes(segmented, patch)

@@ -25,7 +25,7 @@ from judicum.core.progress.learning import (
     until_in_a_row,
     usual_in,
 )
-from judicum.core.progress.record import Question, Tried, read_question, record_of
+from judicum.core.progress.record import Question, RecordedAttempt, read_question, record_of
 from judicum.core.progress.trend import good_in_a_row
 
 HELD = 0.8
@@ -33,7 +33,7 @@ HELD = 0.8
 LIKELY = 0.5
 NOTHING = Record(np.empty(0), np.empty(0))
 READY = 0.8
-LAST_SIX, FEWEST, PLATEAU = 6, 3, 5
+LAST_SIX, MIN_MARKED, PLATEAU = 6, 3, 5
 NOW, LAST_FOUR = 3, 4
 """Attempts whose median is a figure now; of the last four a returning fault is in at least half."""
 USUAL_NOISE, USUAL_WEIGHT = 7.0, 4.0
@@ -109,7 +109,7 @@ def forecast_of(asked: Question) -> Forecast:
 class ClassRecords:
     """Records of a class of which many students are asked: each is sorted by coupon once. `who` is any key of a student."""
 
-    def __init__(self, attempts: Mapping[Any, tuple[Tried, ...]]) -> None:
+    def __init__(self, attempts: Mapping[Any, tuple[RecordedAttempt, ...]]) -> None:
         self._attempts = attempts
         self._records = {
             who: {coupon: record_of(tried, coupon) for coupon in {one.coupon for one in tried}}
@@ -200,7 +200,7 @@ def _to_go(done: Floats) -> ToGo | None:
 
 def trend_of(totals: Floats) -> Trend:
     """Over the last six marked attempts; `unknown` under three."""
-    if len(totals) < FEWEST:
+    if len(totals) < MIN_MARKED:
         return "unknown"
     over = _slope_over_error(totals[-LAST_SIX:])
     return "better" if over >= BEYOND_NOISE else "worse" if over <= -BEYOND_NOISE else "level"
@@ -216,7 +216,7 @@ def _slope_over_error(totals: Floats) -> float:
     return slope / float(noise / np.sqrt(at @ at))
 
 
-def holds_back(attempts: list[Tried]) -> str | None:
+def holds_back(attempts: list[RecordedAttempt]) -> str | None:
     """The figure that costs the most points now, of those beyond their good limit; None where none is."""
     scheme = SCHEMES[USUAL_SCHEME]
     weight = {line.criterion.key: line.weight for line in scheme.lines}
@@ -236,7 +236,7 @@ def holds_back(attempts: list[Tried]) -> str | None:
     return max(costs, key=lambda key: costs[key]) if any(costs.values()) else None
 
 
-def returning(attempts: list[Tried]) -> tuple[tuple[str, int], ...]:
+def returning(attempts: list[RecordedAttempt]) -> tuple[tuple[str, int], ...]:
     """Kinds of fault in at least half of the last four attempts, the most frequent first; none under four."""
     if len(attempts) < LAST_FOUR:
         return ()

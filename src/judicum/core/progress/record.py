@@ -25,7 +25,7 @@ MAX_STUDENTS, MAX_ATTEMPTS, MAX_WORD = 1000, 2000, 60
 
 
 @dataclass(frozen=True)
-class Tried:
+class RecordedAttempt:
     """One attempt: when, at which coupon, its total of 100 (None: not marked yet), its figures, kinds of fault and cause."""
 
     at: datetime
@@ -43,8 +43,8 @@ class Question:
     coupon: str
     pass_mark: float
     in_a_row: int
-    student: tuple[Tried, ...]
-    classmates: tuple[tuple[Tried, ...], ...] = ()
+    student: tuple[RecordedAttempt, ...]
+    classmates: tuple[tuple[RecordedAttempt, ...], ...] = ()
 
 
 def read_question(given: Any) -> Question:
@@ -79,20 +79,20 @@ def read_question(given: Any) -> Question:
     )
 
 
-def record_of(attempts: tuple[Tried, ...], coupon: str) -> Record:
+def record_of(attempts: tuple[RecordedAttempt, ...], coupon: str) -> Record:
     """The marked attempts at one coupon, the last LONGEST of them, in their order."""
     marked = [one for one in attempts if one.coupon == coupon and one.total is not None][-LONGEST:]
     days = [(one.at - marked[0].at).total_seconds() / 86400.0 for one in marked]
     return Record(np.array([one.total for one in marked], float), np.array(days, float))
 
 
-def _attempts(given: Any, at: str) -> tuple[Tried, ...]:
+def _attempts(given: Any, at: str) -> tuple[RecordedAttempt, ...]:
     if not isinstance(given, list) or len(given) > MAX_ATTEMPTS:
         raise InvalidValue(at, given, f"a list of at most {MAX_ATTEMPTS} attempts")
     return tuple(_attempt(one, f"{at}.{k}") for k, one in enumerate(given))
 
 
-def _attempt(given: Any, at: str) -> Tried:
+def _attempt(given: Any, at: str) -> RecordedAttempt:
     if not isinstance(given, Mapping):
         raise InvalidValue(at, given, "an object with " + ", ".join(ATTEMPT))
     for key in given:
@@ -106,7 +106,7 @@ def _attempt(given: Any, at: str) -> Tried:
         faults = []
     if not isinstance(faults, list) or len(faults) > MAX_ATTEMPTS:
         raise InvalidValue(f"{at}.faults", faults, "a list of kinds of fault")
-    return Tried(
+    return RecordedAttempt(
         _moment(given.get("at"), f"{at}.at"),
         _word(given.get("coupon"), f"{at}.coupon"),
         _figure(given["total"], f"{at}.total", MARKS),

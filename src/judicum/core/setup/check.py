@@ -92,9 +92,11 @@ def check_setup(given: Mapping[str, Any]) -> Checked:
 
 def read_used(given: Mapping[str, Any]) -> dict[str, Any]:
     """What was set, from JSON values: only what was given. Raises InvalidValues."""
-    apart = ("pulse", *PULSE_KEYS)
+    separate = ("pulse", *PULSE_KEYS)
     used = {
-        k: v for k, v in USED.check({k: v for k, v in given.items() if k not in apart}).items() if v not in (None, "")
+        k: v
+        for k, v in USED.check({k: v for k, v in given.items() if k not in separate}).items()
+        if v not in (None, "")
     }
     parts = {key: given[key] for key in PULSE_KEYS if given.get(key) is not None}
     pulse = read_pulse(given.get("pulse") if given.get("pulse") is not None else parts or None)

@@ -93,7 +93,7 @@ def cup(coupon: Coupon) -> Cup:
 def min_postflow_s(current_a: float, oxidises: bool = True) -> float:
     """Least post-flow: 1 s per 10 A, never under 6 s on metals that oxidise hot.
 
-    >>> least_postflow_s(85), least_postflow_s(40)
+    >>> min_postflow_s(85), min_postflow_s(40)
     (8.5, 6.0)
     """
     return max(MIN_POSTFLOW_S if oxidises else MIN_POSTFLOW_DULL_S, current_a / 10)

@@ -13,7 +13,7 @@ USUAL_CV, WEIGHS = 0.4, 2.0
 (attendance and coupons change by about that from session to session)."""
 HOLDS = 0.8
 """Of the stocks, how many run out within the range."""
-LEAST, WIDEST = 1e-9, 5.0
+MIN_MIDDLE, MAX_HALF_WIDTH = 1e-9, 5.0
 """Below any amount, for sessions that take nothing; the logarithm of the widest factor told of, a hundred and fifty."""
 LONGEST = 60
 """Sessions looked ahead: past a year of weekly ones nobody orders by a forecast."""
@@ -59,8 +59,8 @@ def lasts(
     # Sessions scatter about a mean that is itself known from `own` of them only.
     off = np.sqrt(sessions * spread**2 + (sessions * spread) ** 2 / max(own, 1) + left_uncertainty**2)
     # As factors: what is taken is never below nothing, and few sessions misjudge it by a factor rather than by an amount.
-    wide = float(stdtrit(own + WEIGHS, (1 + HOLDS) / 2)) * off / np.maximum(middle, LEAST)
-    reach = np.exp(np.minimum(wide, WIDEST))
+    wide = float(stdtrit(own + WEIGHS, (1 + HOLDS) / 2)) * off / np.maximum(middle, MIN_MIDDLE)
+    reach = np.exp(np.minimum(wide, MAX_HALF_WIDTH))
     low = _covered(middle * reach, left)
     return Lasts(
         LONGEST if low is None else low, _covered(middle, left), _covered(middle / reach, left), round(usual, 3)

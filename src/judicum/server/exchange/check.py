@@ -22,31 +22,31 @@ MAX_TOLD = 20
 
 
 @dataclass(frozen=True)
-class Found:
+class Inconsistency:
     """One thing that is wrong: what kind, and where."""
 
     kind: str
     where: str
 
 
-def check_data() -> Iterator[Found]:
+def check_data() -> Iterator[Inconsistency]:
     """Everything that is wrong, file by file and row by row; nothing is changed."""
     named = named_files()
     there = {name for folder in FOLDERS for name in files_there(folder)}
     for name in sorted(named - there):
-        yield Found("missing file", name)
+        yield Inconsistency("missing file", name)
     for name in sorted(there & named):
         said = BY_CONTENT.match(name)
         if said and digest_of(name) != said[2]:
-            yield Found("altered file", name)
+            yield Inconsistency("altered file", name)
     for name in sorted(there - named):
         if default_storage.get_modified_time(name) < timezone.now() - JUST_NOW:
-            yield Found("orphaned file", name)
+            yield Inconsistency("orphaned file", name)
     yield from _references()
     yield from _disagreements()
 
 
-def _references() -> Iterator[Found]:
+def _references() -> Iterator[Inconsistency]:
     """Rows that point to rows that are not there; the database forbids them, a damaged or patched-up one may have some."""
     for model in apps.get_models():
         if not model.__module__.startswith("judicum"):
@@ -58,19 +58,19 @@ def _references() -> Iterator[Found]:
             there = other._default_manager.values("pk")  # type: ignore[union-attr]
             lost = model._default_manager.exclude(**{field.attname: None}).exclude(**{f"{field.attname}__in": there})
             for key in lost.values_list("pk", flat=True)[:MAX_TOLD]:
-                yield Found("broken reference", f"{model._meta.label} {key}: {field.name}")
+                yield Inconsistency("broken reference", f"{model._meta.label} {key}: {field.name}")
 
 
-def _disagreements() -> Iterator[Found]:
+def _disagreements() -> Iterator[Inconsistency]:
     """Rows that say different things of the same."""
     for key in Attempt.objects.exclude(course=F("assignment__course")).values_list("pk", flat=True)[:MAX_TOLD]:
-        yield Found("disagreement", f"attempt {key}: its coupon was given in another course")
+        yield Inconsistency("disagreement", f"attempt {key}: its coupon was given in another course")
     for key in Attempt.objects.filter(events=None).values_list("pk", flat=True)[:MAX_TOLD]:
-        yield Found("disagreement", f"attempt {key}: nothing stands in its log")
+        yield Inconsistency("disagreement", f"attempt {key}: nothing stands in its log")
     for pk, name in StoredPicture.objects.values_list("pk", "original"):
         said = BY_CONTENT.match(name)
         if said and said[2] != pk:
-            yield Found("disagreement", f"picture {pk}: its file is {name}")
+            yield Inconsistency("disagreement", f"picture {pk}: its file is {name}")
     schemes = Scheme.objects.filter(Q(course=OuterRef("course")) | Q(course=None), code=OuterRef("scheme"))
     for key, scheme in Assignment.objects.filter(~Exists(schemes)).values_list("pk", "scheme"):
-        yield Found("disagreement", f"assignment {key}: there is no scheme {scheme}")
+        yield Inconsistency("disagreement", f"assignment {key}: there is no scheme {scheme}")

@@ -127,7 +127,7 @@ urlpatterns = [
     path("courses/<int:course_id>/rota", sessions.RotaView.as_view()),
     path("courses/<int:course_id>/slots/<int:slot_id>", sessions.BoothSlotView.as_view()),
     path("courses/<int:course_id>/calendar", sessions.CourseFeedView.as_view()),
-    path("courses/<int:course_id>/my-calendar", sessions.FeedsView.as_view()),
+    path("courses/<int:course_id>/my-calendar", sessions.CalendarSubscriptionsView.as_view()),
     path("sessions/<int:session_id>", sessions.SessionView.as_view()),
     path("sessions/<int:session_id>/attendance", sessions.AttendanceView.as_view()),
     path("sessions/<int:session_id>/door", sessions.DoorView.as_view()),

@@ -22,7 +22,7 @@ TOTAL, PASSED = "total", "passed"
 
 
 @dataclass(frozen=True)
-class Given:
+class MarkRecord:
     """One mark as somebody gave it: by whom, when, and the evidence of the attempt it is of."""
 
     marker: int
@@ -74,7 +74,7 @@ def _interval(found: agreement.Interval | None) -> Interval | None:
     return None if found is None else Interval(value=found.value, low=found.low, high=found.high)
 
 
-def _given(marks: list[Mark], seconds: Mapping[int, SecondMark]) -> list[Given]:
+def _given(marks: list[Mark], seconds: Mapping[int, SecondMark]) -> list[MarkRecord]:
     """What each marker gave by themselves, oldest first: of attempts marked twice the two marks, not what was agreed.
 
     While a second mark is asked for, the first one tells nobody anything.
@@ -83,12 +83,12 @@ def _given(marks: list[Mark], seconds: Mapping[int, SecondMark]) -> list[Given]:
     for mark in marks:
         second = seconds.get(mark.attempt_id)
         if second is None:
-            found.append(Given(mark.marked_by_id, mark.marked_at, mark.scores, mark.total, mark))
+            found.append(MarkRecord(mark.marked_by_id, mark.marked_at, mark.scores, mark.total, mark))
             continue
         first = second.first
         if second.marked_at is not None and second.marked_by_id is not None and second.total is not None:
-            found.append(Given(second.first_marker_id, second.asked_at, first["scores"], first["total"], mark))
-            found.append(Given(second.marked_by_id, second.marked_at, second.scores, second.total, mark))
+            found.append(MarkRecord(second.first_marker_id, second.asked_at, first["scores"], first["total"], mark))
+            found.append(MarkRecord(second.marked_by_id, second.marked_at, second.scores, second.total, mark))
     return sorted(found, key=lambda one: one.at)
 
 
@@ -110,7 +110,7 @@ def _lines(seconds: list[SecondMark]) -> list[AgreementLine]:
     ]
 
 
-def _markers(given: list[Given]) -> list[Marker]:
+def _markers(given: list[MarkRecord]) -> list[Marker]:
     rules = {one.mark.scheme_id: one.mark.scheme for one in given}
     read = {pk: read_scheme(scheme.body) for pk, scheme in rules.items()}
     over: dict[int, list[float]] = defaultdict(list)
@@ -137,7 +137,7 @@ def _marker(user: User, marks: int, chart: agreement.Severity | None) -> Marker:
     )
 
 
-def _departures(given: list[Given]) -> list[Departure]:
+def _departures(given: list[MarkRecord]) -> list[Departure]:
     pairs: dict[str, list[tuple[float, float]]] = {key: [] for key in CRITERIA}
     for one in given:
         for key, suggested in one.mark.suggested.items():
@@ -156,7 +156,7 @@ def _departures(given: list[Given]) -> list[Departure]:
     ]
 
 
-def _offers(course_id: int, given: list[Given]) -> list[SchemeOffer]:
+def _offers(course_id: int, given: list[MarkRecord]) -> list[SchemeOffer]:
     """Of each scheme in use the version that would have fitted better, where one would."""
     offers = []
     for scheme in newest_schemes(course_id):

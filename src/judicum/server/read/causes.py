@@ -5,7 +5,7 @@ from judicum.server.answers.causes import Cause, Explanation, RequestedChange
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.queries import attempt_for, marks_blind, visibility_of
 from judicum.server.record.causes.actions.judge_cause import CONFIRMED, RULED_OUT
-from judicum.server.record.causes.queries import Asked, explanation_of
+from judicum.server.record.causes.queries import ChangeAsked, explanation_of
 from judicum.words.causes import cause_card, followed_words, symptom_card
 from judicum.words.units import Units
 
@@ -33,6 +33,6 @@ def explanation(user: User, attempt_id: int, units: Units) -> Explanation:
     )
 
 
-def requested_change(asked: Asked | None) -> RequestedChange | None:
+def requested_change(asked: ChangeAsked | None) -> RequestedChange | None:
     """What was asked to change, without what became of it."""
     return RequestedChange(attempt=asked.attempt_id, number=asked.number, text=asked.text) if asked else None

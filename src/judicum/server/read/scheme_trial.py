@@ -1,6 +1,6 @@
 """What another scheme would have made of the marks there are."""
 
-from judicum.core.marking import Given, try_on
+from judicum.core.marking import GivenMark, try_on
 from judicum.core.marking import Scheme as Rules
 from judicum.server.answers.schemes import SchemeTrial, SchemeTrialMark
 from judicum.server.people.accounts.models import User
@@ -33,7 +33,7 @@ def scheme_trial(user: User, course_id: int, rules: Rules, code: str | None) -> 
     for mark in rows:
         goal = mark.attempt.assignment
         knocked = tuple(key for key in mark.knocked if key not in mark.waived)
-        then = try_on(rules, Given(mark.readings, mark.suggested, mark.scores, knocked, goal.pass_mark))
+        then = try_on(rules, GivenMark(mark.readings, mark.suggested, mark.scores, knocked, goal.pass_mark))
         shown.append(
             SchemeTrialMark(
                 attempt=mark.attempt_id,

@@ -12,7 +12,7 @@ log = logging.getLogger(__name__)
 
 @app.periodic(cron="23 2 * * *")
 @app.task(queueing_lock="apply_photo_retention", queue="upkeep")
-def thin(timestamp: int) -> None:
+def release_old_photos(timestamp: int) -> None:
     """Once a night."""
     released = apply_photo_retention(timezone.now())
     if released:

@@ -3,7 +3,7 @@
 import numpy as np
 
 from judicum.core.arrays import Floats
-from judicum.core.photo.defects.face import BESIDE_MM, Face
+from judicum.core.photo.defects.face import FACE_MARGIN_MM, Face
 from judicum.core.photo.film import film_lab, lab_to_linear, linear_to_lab
 
 STEP_MM = 0.1
@@ -17,7 +17,7 @@ class Canvas:
     def __init__(self, face_nm: float = 12.0, zone_nm: float = 30.0, seed: int = 3) -> None:
         rng = np.random.default_rng(seed)
         self.s = np.arange(0.0, LENGTH_MM, STEP_MM)
-        reach = HALF_MM * 1.15 + BESIDE_MM
+        reach = HALF_MM * 1.15 + FACE_MARGIN_MM
         self.n = np.arange(-reach, reach, STEP_MM)
         beyond = np.abs(self.n)[:, None] - HALF_MM + 0 * self.s[None, :]
         film = np.where(beyond < 0, face_nm, zone_nm * np.exp(-np.clip(beyond, 0, None) / 2.0))

@@ -12,7 +12,7 @@ from judicum.core.photo.segment import PX_PER_MM, Segmentation
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import read_at
 
-BESIDE_MM = 2.2
+FACE_MARGIN_MM = 2.2
 """How much plate is seen past either toe: a groove and what the plate is beside it."""
 SMOOTH_MM = 0.5
 """The toes are taken as even over this, so that one ragged place is no fault."""
@@ -67,7 +67,7 @@ def straighten(segmented: Segmentation, toes: Toes, gains: Floats) -> Face:
     s = np.arange(toes.start_mm, toes.end_mm, step)
     left, right = (gaussian_filter1d(toe, SMOOTH_MM / step) for toe in toes.at(s))
     centre, half = (left + right) / 2, (right - left) / 2
-    reach = float(np.median(half)) * 1.15 + BESIDE_MM
+    reach = float(np.median(half)) * 1.15 + FACE_MARGIN_MM
     n = np.arange(-reach, reach, step)
     light = srgb_to_linear(segmented.seen) * gains.astype(np.float32)
     rim = np.concatenate([light[:RIM_ROWS], light[-RIM_ROWS:]]).reshape(-1, 3)

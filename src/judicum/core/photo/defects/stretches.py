@@ -18,7 +18,7 @@ MIN_SUGAR = 0.65
 0.43, and silver ripples up to 0.74 by one network alone, on pictures kept from it."""
 SUGAR_MM, UNDERCUT_MM, GAP_MM, BULGE_MM = 2.0, 3.0, 1.5, 3.0
 """Least lengths along the bead."""
-MIN_GROOVE, BESIDE_MM = 0.86, 0.35
+MIN_GROOVE, GROOVE_REACH_MM = 0.86, 0.35
 """Mean share that the networks call groove within BESIDE_MM of the toe, from which darkness there is one: grooves had 0.88
 and more but for one, other dark stretches but one up to 0.84."""
 GROOVE_DARKER = 0.25
@@ -103,7 +103,7 @@ def seen_as_groove(segmented: Segmentation, toes: Toes, dark: Fault) -> bool:
     columns = np.flatnonzero(np.abs(segmented.s_mm - dark.s_mm) < dark.size_mm / 2)
     left, right = (toe[columns] for toe in toes.at(segmented.s_mm))
     toe = left if dark.n_mm < (left + right).mean() / 2 else right
-    beside = np.abs(segmented.n_mm[:, None] - toe) < BESIDE_MM
+    beside = np.abs(segmented.n_mm[:, None] - toe) < GROOVE_REACH_MM
     return float(np.where(beside, segmented.groove[:, columns], 0).max(0).mean()) > MIN_GROOVE
 
 

@@ -131,11 +131,11 @@ class Board:
         while moved:
             moved = False
             for start, end, other in rows:
-                apart = 0 if persons[other] == person else gap
-                if at < end + apart and start < at + minutes + apart:
-                    at, moved = end + apart, True
-                if end + apart <= at:
-                    before = end + apart
+                gap_needed = 0 if persons[other] == person else gap
+                if at < end + gap_needed and start < at + minutes + gap_needed:
+                    at, moved = end + gap_needed, True
+                if end + gap_needed <= at:
+                    before = end + gap_needed
             for start, end, _ in mine:
                 if at < end and start < at + minutes:
                     at, moved = end, True

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from itertools import combinations
 
 from judicum.core.errors import InvalidValue, refuse_all
-from judicum.core.planning.rota.read import DAY_MINUTES, Asked, Booth, Need, Person, Session, minutes_of
+from judicum.core.planning.rota.read import DAY_MINUTES, Booth, Need, Person, RotaRequest, Session, minutes_of
 
 
 @dataclass(frozen=True)
@@ -38,7 +38,7 @@ class Window:
 class Ground:
     """Indexes over what was asked: needs, people and booths by number, sessions by number in order of time."""
 
-    def __init__(self, asked: Asked) -> None:
+    def __init__(self, asked: RotaRequest) -> None:
         self.asked = asked
         self.sessions: tuple[Session, ...] = asked.in_order
         self.booths: tuple[Booth, ...] = asked.booths

@@ -10,7 +10,7 @@ from judicum.core.errors import InvalidValue
 from judicum.core.planning.rota.board import Board
 from judicum.core.planning.rota.exact import is_small, proven
 from judicum.core.planning.rota.ground import Fixed, Ground
-from judicum.core.planning.rota.read import Asked, read_rota
+from judicum.core.planning.rota.read import RotaRequest, read_rota
 from judicum.core.planning.rota.search import laid
 from judicum.core.planning.rota.why import why_not
 
@@ -65,7 +65,7 @@ def rota(given: Mapping[str, Any], seconds: float = SECONDS) -> Plan:
     return plan(read_rota(given), seconds)
 
 
-def plan(asked: Asked, seconds: float = SECONDS) -> Plan:
+def plan(asked: RotaRequest, seconds: float = SECONDS) -> Plan:
     """Place as many needs as can be: priority 1, then 2, then 3; then everybody's minutes as even as can be; then early.
 
     Raises:

@@ -21,11 +21,11 @@ USUAL_CHANGEOVER = 10
 """Minutes, where nothing is said: tidying a booth and taking one's things."""
 
 
-class _Given(BaseModel):
+class _Frozen(BaseModel):
     model_config = ConfigDict(extra="forbid", frozen=True)
 
 
-class Session(_Given):
+class Session(_Frozen):
     """One meeting: from `start` on `date` for so many minutes."""
 
     id: Name
@@ -42,7 +42,7 @@ class Session(_Given):
         return self.begins + timedelta(minutes=self.minutes)
 
 
-class Booth(_Given):
+class Booth(_Frozen):
     """A place to weld: what it has, and the sessions in which it is closed."""
 
     id: Name
@@ -50,7 +50,7 @@ class Booth(_Given):
     closed: Names = frozenset()
 
 
-class Person(_Given):
+class Person(_Frozen):
     """Somebody who welds: the sessions they are away, and the most minutes they weld in one (None: the whole of it)."""
 
     id: Name
@@ -58,7 +58,7 @@ class Person(_Given):
     most_minutes: Minutes | None = None
 
 
-class Need(_Given):
+class Need(_Frozen):
     """One sitting that somebody needs; `after` is another need of the same person that must be over before."""
 
     id: Name
@@ -72,7 +72,7 @@ class Need(_Given):
     priority: Annotated[int, Field(ge=1, le=3, strict=True)] = 1
 
 
-class Kept(_Given):
+class Kept(_Frozen):
     """A sitting that is promised already."""
 
     need: Name
@@ -81,7 +81,7 @@ class Kept(_Given):
     start: Clock
 
 
-class Asked(_Given):
+class RotaRequest(_Frozen):
     """Everything a rota is made of."""
 
     sessions: Annotated[tuple[Session, ...], Field(max_length=MAX_ROWS["sessions"])]
@@ -97,14 +97,14 @@ class Asked(_Given):
         return tuple(sorted(self.sessions, key=lambda one: (one.begins, one.id)))
 
 
-def read_rota(given: Any) -> Asked:
+def read_rota(given: Any) -> RotaRequest:
     """Read what a rota is made of from JSON values (docs/rota.md).
 
     Raises:
         InvalidValues: every field that is unknown, missing or outside what is allowed, every id that is unknown or given twice.
     """
     try:
-        asked = Asked.model_validate(_without_nulls(given))
+        asked = RotaRequest.model_validate(_without_nulls(given))
     except ValidationError as error:
         refuse_all([_refusal(one) for one in error.errors(include_url=False)])
         raise
@@ -136,7 +136,7 @@ def _refusal(error: Any) -> InvalidValue:
     return InvalidValue(at, given, allowed)
 
 
-def _check_ids(asked: Asked) -> None:
+def _check_ids(asked: RotaRequest) -> None:
     problems: list[InvalidValue] = []
     ids: dict[str, set[str]] = {}
     for kind in ("sessions", "booths", "people", "needs"):
@@ -169,7 +169,7 @@ def _check_ids(asked: Asked) -> None:
     refuse_all(_order_problems(asked))
 
 
-def _order_problems(asked: Asked) -> list[InvalidValue]:
+def _order_problems(asked: RotaRequest) -> list[InvalidValue]:
     by_id = {need.id: need for need in asked.needs}
     problems = []
     for need in asked.needs:
@@ -193,4 +193,4 @@ def _order_problems(asked: Asked) -> list[InvalidValue]:
     return problems
 
 
-__all__ = ["Asked", "Booth", "InvalidValues", "Kept", "Need", "Person", "Session", "read_rota"]
+__all__ = ["Booth", "InvalidValues", "Kept", "Need", "Person", "RotaRequest", "Session", "read_rota"]

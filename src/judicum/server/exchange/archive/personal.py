@@ -95,10 +95,10 @@ def _file(stored: str, files: dict[str, str]) -> str:
 
 def _events(user: User, mine: Any) -> Iterator[dict[str, Any]]:
     """The log of one's own attempts as one sees it."""
-    sight = VisibilityPolicy(user, teaches=False)
+    policy = VisibilityPolicy(user, teaches=False)
     for attempt in mine.order_by("pk"):
         rows = list(Event.objects.filter(attempt=attempt).select_related("actor").order_by("at", "id"))
-        for event in sight.events(rows, marks_blind(user, attempt)):
+        for event in policy.events(rows, marks_blind(user, attempt)):
             who = event.actor.display_name if event.actor else None
             yield {"attempt": attempt.pk, "at": event.at, "kind": event.kind, "who": who, "data": event.data}
 

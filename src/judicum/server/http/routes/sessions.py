@@ -189,7 +189,7 @@ class MySessionsView(APIView):
         return Response(my_sessions(person(request), course_id))
 
 
-class FeedsView(APIView):
+class CalendarSubscriptionsView(APIView):
     """The secret address of one's own calendar, made when it is first asked for; asked anew with PUT, the old one ends."""
 
     @extend_schema(operation_id="feed_read", responses=sessions_answers.CalendarSubscription)

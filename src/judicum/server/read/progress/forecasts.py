@@ -14,7 +14,7 @@ from django.db.models.functions import NullIf
 
 from judicum.core.choices import FINISH_LEVEL
 from judicum.core.errors import NotAllowed, NotFound
-from judicum.core.progress import ClassRecords, Forecast, ToGo, Tried
+from judicum.core.progress import ClassRecords, Forecast, RecordedAttempt, ToGo
 from judicum.server.answers.people import Person
 from judicum.server.answers.progress import CouponStanding, SequenceCoupon
 from judicum.server.answers.progress import Forecast as ForecastAnswer
@@ -131,7 +131,9 @@ def standings(user: User, course_id: int) -> list[CouponStanding]:
 
 
 def _of_everybody(
-    assignments: Mapping[int, Assignment], records: Mapping[int, tuple[Tried, ...]], marks: Mapping[str, float]
+    assignments: Mapping[int, Assignment],
+    records: Mapping[int, tuple[RecordedAttempt, ...]],
+    marks: Mapping[str, float],
 ) -> dict[tuple[int, int], Forecast]:
     """Forecasts by student and assignment, where there is a mark; kept until anything that they are made from changes."""
     asked = [(one.pk, one.design.code, one.good_in_a_row, _pass_mark(one, marks)) for one in assignments.values()]
@@ -179,11 +181,11 @@ def _records(
     returned: Iterable[_Returned],
     assignments: Mapping[int, Assignment],
     pass_marks: Mapping[str, float],
-) -> dict[int, tuple[Tried, ...]]:
+) -> dict[int, tuple[RecordedAttempt, ...]]:
     """Returned attempts of every student in order of time."""
     rows = MeasurementSummary.objects.filter(attempt__course_id=course_id)
     figures = {row["attempt_id"]: row for row in rows.values("attempt_id", *SHARES, "tint_level", seen=SEEN)}
-    found: dict[int, list[Tried]] = defaultdict(list)
+    found: dict[int, list[RecordedAttempt]] = defaultdict(list)
     for one in returned:
         assignment = assignments[one.assignment]
         row: Mapping[str, Any] = figures.get(one.attempt) or {}
@@ -193,7 +195,7 @@ def _records(
         faults = tuple(fault["kind"] for fault in row.get("seen") or [])
         # What knocked it out counts as a point under the pass mark, whatever the sum.
         total = one.total if one.passed else min(one.total, _pass_mark(assignment, pass_marks) - 1)
-        found[one.student].append(Tried(one.at, assignment.design.code, total, digest, faults))
+        found[one.student].append(RecordedAttempt(one.at, assignment.design.code, total, digest, faults))
     return {student: tuple(record) for student, record in found.items()}
 
 

@@ -75,7 +75,7 @@ def _in_course(attempt: Attempt) -> tuple[dict[str, int], dict[str, int]]:
 
 
 @dataclass(frozen=True)
-class Asked:
+class ChangeAsked:
     """The one thing that was asked to change at the last attempt of the same coupon, and the attempt it was said of."""
 
     attempt_id: int
@@ -84,7 +84,7 @@ class Asked:
     verdict: Verdict | None
 
 
-def asked_before(attempt: Attempt) -> Asked | None:
+def asked_before(attempt: Attempt) -> ChangeAsked | None:
     """What was asked to change when the student's last attempt at the same assignment was returned; None at a first one."""
     if attempt.number == 1:
         return None
@@ -103,7 +103,7 @@ def asked_before(attempt: Attempt) -> Asked | None:
     )
     if before is None:
         return None
-    return Asked(*before, Verdict.objects.filter(attempt=before[0], confirmed=True).first())
+    return ChangeAsked(*before, Verdict.objects.filter(attempt=before[0], confirmed=True).first())
 
 
 @dataclass(frozen=True)
@@ -112,7 +112,7 @@ class Explanation:
 
     found: Explained
     verdicts: dict[str, bool]
-    asked: Asked | None
+    asked: ChangeAsked | None
     followed: Followed | None
 
 

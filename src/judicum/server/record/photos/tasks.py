@@ -33,7 +33,7 @@ def measure(measurement_id: int) -> None:
     # The measuring code takes seconds to import and only the worker needs it.
     from judicum.core.photo.measure import measure_all
     from judicum.core.photo.scale import GivenScale
-    from judicum.server.record.photos.actions.store_measurement import Found, store_measurement
+    from judicum.server.record.photos.actions.store_measurement import MeasuredBead, store_measurement
 
     mine = Measurement.objects.select_related("photo__picture").filter(pk=measurement_id).first()
     if mine is None or not Measurement.objects.filter(pk=measurement_id, state__in=UNDER_WAY).update(
@@ -51,7 +51,7 @@ def measure(measurement_id: int) -> None:
                 data = file.read()
             with large_picture_slot(data, max_wait_s=None):
                 measured = measure_all(data, mine.photo.name, given)
-            store_measurement(measurement_id, [Found.of(one) for one in measured])
+            store_measurement(measurement_id, [MeasuredBead.of(one) for one in measured])
         except Exception:
             log.exception("measurement %s failed", measurement_id)
             mark_failed(measurement_id)

@@ -26,7 +26,7 @@ from judicum.server.read.reports.pdf.sheet import (
 WIDTH_MM = 180.0
 """That A4 and Letter both hold beside their margins."""
 PLOT_MM = (34.0, 17.0)
-STRIP_MOST_MM = WIDTH_MM
+MAX_STRIP_MM = WIDTH_MM
 
 
 def student_report(students: Sequence[StudentShown], paper: str) -> bytes:
@@ -73,7 +73,7 @@ def _coupon(coupon: CouponShown) -> list[Flowable]:
 def _strip(strip: StripShown) -> list[Flowable]:
     """The strip at its true size; one that is longer than the page is wide is said to be smaller."""
     wide, tall = ImageReader(io.BytesIO(strip.jpeg)).getSize()
-    shown = min(strip.wide_mm, STRIP_MOST_MM)
+    shown = min(strip.wide_mm, MAX_STRIP_MM)
     scale = "true size" if shown == strip.wide_mm else f"{100 * shown / strip.wide_mm:.0f} % of true size"
     image = Image(io.BytesIO(strip.jpeg), shown * mm, shown * mm * tall / wide, hAlign="LEFT")
     return [KeepTogether([said(f"{strip.caption} ({scale}, printed at 100 %)", SMALL), image])]

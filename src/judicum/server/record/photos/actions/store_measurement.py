@@ -21,14 +21,14 @@ from judicum.words.photo import report_in_words
 
 
 @dataclass(frozen=True)
-class Found:
+class MeasuredBead:
     """One bead of a photo, or its refusal, with the strip of a measured one as a JPEG file."""
 
     measured: Measured
     strip: bytes | None
 
     @classmethod
-    def of(cls, measured: Measured) -> "Found":
+    def of(cls, measured: Measured) -> "MeasuredBead":
         """With the strip cut, and without the picture it was cut from."""
         return cls(replace(measured, picture=None), strip_file(measured))
 
@@ -40,7 +40,7 @@ def strip_file(measured: Measured) -> bytes | None:
     return encode_jpeg(cut_strip(measured.picture, measured.bead))
 
 
-def store_measurement(measurement_id: int, found: Sequence[Found], at: datetime | None = None) -> bool:
+def store_measurement(measurement_id: int, found: Sequence[MeasuredBead], at: datetime | None = None) -> bool:
     """Save what a photo gave, the bead that counts first, and move the attempt on.
 
     Returns:
@@ -84,7 +84,7 @@ def store_measurement(measurement_id: int, found: Sequence[Found], at: datetime 
     return True
 
 
-def _save_beads(mine: Measurement, found: Sequence[Found], strips: Sequence[str]) -> None:
+def _save_beads(mine: Measurement, found: Sequence[MeasuredBead], strips: Sequence[str]) -> None:
     """Every measured bead, where the photo shows several of them."""
     kept = [
         SeenBead(
