@@ -50,7 +50,7 @@ export function AssignPage() {
             </Link>
           </span>
           <Picker
-            label="Sequence"
+            label="Coupon sequence"
             size=""
             options={optionsOf("sequence") as Sequence[]}
             words={(name) => choiceWords("sequence", name)}

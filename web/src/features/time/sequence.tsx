@@ -18,7 +18,7 @@ export function Sequence({ steps }: { steps: Step[] }) {
   const far = steps.length - near.length;
   if (steps.length === 0) return null;
   return (
-    <ol aria-label="Sequence" className="flex flex-wrap items-center gap-1.5">
+    <ol aria-label="Coupon sequence" className="flex flex-wrap items-center gap-1.5">
       {(all ? steps : near).map((step) => {
         const { icon: Icon, look } = LOOK[step.state];
         return (

@@ -81,7 +81,7 @@ const reads = {
 it("tells a student's story: sequence, beads, figures, faults since gone, what was asked to change", async () => {
   serve(reads);
   show(<MyTimePage />);
-  const sequence = await screen.findByRole("list", { name: "Sequence" });
+  const sequence = await screen.findByRole("list", { name: "Coupon sequence" });
   expect(within(sequence).queryByText("Tube")).toBeNull();
   await userEvent.click(within(sequence).getByRole("button", { name: "1 steps to come" }));
   expect(within(sequence).getByText(/Tube/)).toBeTruthy();
@@ -108,7 +108,7 @@ it("tells a student's story: sequence, beads, figures, faults since gone, what w
 it("shows figures as a table on the key, with a dash where nothing was measured", async () => {
   serve(reads);
   show(<MyTimePage />);
-  await screen.findByRole("list", { name: "Sequence" });
+  await screen.findByRole("list", { name: "Coupon sequence" });
   await userEvent.keyboard("t");
   const cells = screen.getAllByRole("cell").map((cell) => cell.textContent);
   expect(cells).toContain("12.0 %");
