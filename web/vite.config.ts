@@ -7,5 +7,10 @@ export default defineConfig({
   build: { outDir: "dist", chunkSizeWarningLimit: 900 },
   // One window for all files: each test clears up after itself, and a window of its own costs five times the tests.
   test: { isolate: false },
-  server: { proxy: { "/api": "http://127.0.0.1:8000" } },
+  // `./judicum dev` says where the server is; the page itself stays with Vite.
+  server: {
+    proxy: Object.fromEntries(
+      ["/api", "/health", "/ready"].map((path) => [path, process.env.JUDICUM_DEV_SERVER ?? "http://127.0.0.1:8000"]),
+    ),
+  },
 });

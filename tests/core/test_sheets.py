@@ -22,7 +22,7 @@ COLUMNS = (
     Column(Flag("draught", "A draught")),
     Column(Day("due", "Due")),
     Column(Several("restarts_mm", "Restarts at", Q["restart_mm"])),
-    Column(Text("total", "Total"), answer=True),
+    Column(Text("total", "Total"), derived=True),
 )
 
 

@@ -1,4 +1,4 @@
-"""The test command: lint, types, import rules, drift, then every test on a throwaway cluster."""
+"""What shows that the program is right: lint, types, import rules, drift, and the tests on a throwaway cluster."""
 
 import os
 import shutil
@@ -19,9 +19,84 @@ TYPES = WEB / "src" / "api" / "generated.ts"
 VOCABULARY = WEB / "src" / "api" / "generated-vocabulary.ts"
 TOOLS = VENV / "bin"
 SPEAK = [PYTHON, "-m", "judicum.words.vocabulary"]
+PARTS = {
+    "core": ["tests/core", "src/judicum/core"],
+    "server": ["tests/server", "tests/launch", "tests/bench", "tests/camera", "tests/training", "src/judicum/words"],
+    "browser": ["tests/browser"],
+}
+"""Paths of tests by what they need: the packages; a database beside them; the built page and a browser beside both."""
+BARE = ["-p", "no:django", "--noconftest", "-W", "ignore::pytest.PytestConfigWarning"]
+"""Pytest without Django and without its fixtures, for the core."""
+
+
+def lint() -> int:
+    """Format, lint, types and import rules of Python and page, and drift of what is made from models and answers."""
+    with install.only_one():
+        install.python_packages(dev=True)
+        npm, node_env = install.web_packages()
+    with tempfile.TemporaryDirectory(prefix="judicum-lint-") as scratch, ThreadPoolExecutor(4) as side_by_side:
+        env = environment(throwaway(), "only-for-the-schema")
+        checks = [
+            side_by_side.submit(_python_checks),
+            side_by_side.submit(_python_types),
+            side_by_side.submit(_page_lint, npm, node_env),
+        ]
+        _openapi_drift(env, Path(scratch))
+        _drift_of_types(npm, node_env, Path(scratch))
+        for check in checks:
+            check.result()
+    return 0
 
 
 def test(arguments: list[str]) -> int:
+    """The tests that are asked for, with what they need and nothing else; all of them, and every check, where none is.
+
+    Args:
+        arguments: names of `PARTS`, `page`, or paths; what begins with a dash goes to pytest.
+    """
+    options = arguments[next((k for k, a in enumerate(arguments) if a.startswith("-")), len(arguments)) :]
+    asked = arguments[: len(arguments) - len(options)]
+    if not asked:
+        return _everything(options)
+    if asked == ["page"]:
+        with install.only_one():
+            install.python_packages(dev=True)
+            node = install.web_packages()
+        _page_lint(*node)
+        return _page_tests(*node)
+    paths = [path for one in asked for path in PARTS.get(one, [one])]
+    if missing := [path for path in paths if not (ROOT / path.split("::")[0]).exists()]:
+        raise Trouble(f"no such tests: {', '.join(missing)}; given may be {', '.join([*PARTS, 'page'])}, or paths")
+    if all(path.startswith(tuple(PARTS["core"])) for path in paths):
+        with install.only_one():
+            install.python_packages(dev=True)
+        env = {**os.environ, "PYTHONPATH": str(ROOT / "src")}
+        return _pytest(env, [*BARE, *options], paths)
+    return _with_database(options, paths)
+
+
+def _with_database(options: list[str], paths: list[str]) -> int:
+    """These tests on a throwaway cluster; with the built page and a browser where one of them needs it."""
+    cluster = throwaway()
+    with tempfile.TemporaryDirectory(prefix="judicum-test-var-") as scratch:
+        try:
+            with install.only_one():
+                install.python_packages(dev=True)
+                install.postgres_programs()
+                env = {**environment(cluster, "only-for-tests"), "JUDICUM_VAR": scratch, "DJANGO_ALLOW_ASYNC_UNSAFE": "true"}  # fmt: skip
+                if any(path.startswith(("tests/browser", "tests/launch")) for path in paths):
+                    install.nginx()
+                    install.page()
+                    env["JUDICUM_CHROMIUM"] = str(install.chromium())
+                cluster.start()
+                _tables(env)
+            return _pytest(env, options, paths)
+        finally:
+            cluster.stop()
+            cluster.remove()
+
+
+def _everything(options: list[str]) -> int:
     """Run every check; the exit code is pytest's, whose closing line comes last.
 
     What does not wait for one another goes side by side: Debian's programs, the Python packages and their checks, the page; the
@@ -52,7 +127,7 @@ def test(arguments: list[str]) -> int:
                 node = page.result()
                 _drift_of_types(*node, scratch)
             checks.append(side_by_side.submit(_page_checks, *node))
-            code = _pytest(env, arguments)
+            code = _pytest(env, ["--reuse-db", *options], [])
             for check in checks:
                 check.result()
         return code
@@ -85,15 +160,15 @@ def _compiled(env: dict[str, str]) -> None:
         run([PYTHON, "-m", "pytest", "--collect-only", "-q"], why="a test cannot be imported", env=env, cwd=ROOT, log=LOGS / "collect.log")  # fmt: skip
 
 
-def _pytest(env: dict[str, str], arguments: list[str]) -> int:
-    """Every test; pytest's exit code.
+def _pytest(env: dict[str, str], options: list[str], paths: list[str]) -> int:
+    """The tests of these paths, all of them where there is none; pytest's exit code.
 
     There are more workers than cores: a third of their time is waiting for browsers and other programs. A file stays on one
     worker, so what a file draws or builds is made once. Files come in the order of tests/conftest.py, the slow ones first.
     """
     sys.stderr.flush()
     shared = ["-n", str((os.cpu_count() or 1) + 2), "--dist", "loadfile", "--no-loadscope-reorder"]
-    command = ["-m", "pytest", "--reuse-db", *shared, *arguments]
+    command = ["-m", "pytest", *shared, *options, *paths]
     return subprocess.run([PYTHON, *command], env=env, cwd=ROOT, stdin=subprocess.DEVNULL).returncode
 
 
@@ -117,12 +192,21 @@ def _python_types() -> None:
 
 
 def _page_checks(npm: list[str], node_env: dict[str, str]) -> None:
-    with step("format, lint, types and unit tests of the page"):
+    _page_lint(npm, node_env)
+    with step("unit tests of the page"):
+        run([*npm, "test"], why="vitest", env=node_env, cwd=WEB, log=LOGS / "vitest.log")
+
+
+def _page_tests(npm: list[str], node_env: dict[str, str]) -> int:
+    return subprocess.run([*npm, "test"], env=node_env, cwd=WEB, stdin=subprocess.DEVNULL).returncode
+
+
+def _page_lint(npm: list[str], node_env: dict[str, str]) -> None:
+    with step("format, lint and types of the page"):
         run([*npm, "run", "format:check"], why="prettier", env=node_env, cwd=WEB, log=LOGS / "prettier.log")
         run([*npm, "run", "unused"], why="knip", env=node_env, cwd=WEB, log=LOGS / "knip.log")
         run([*npm, "run", "lint"], why="eslint", env=node_env, cwd=WEB, log=LOGS / "eslint.log")
         run([*npm, "run", "types"], why="tsc", env=node_env, cwd=WEB, log=LOGS / "tsc.log")
-        run([*npm, "test"], why="vitest", env=node_env, cwd=WEB, log=LOGS / "vitest.log")
 
 
 def _drift(env: dict[str, str], scratch: Path) -> None:
@@ -133,6 +217,10 @@ def _drift(env: dict[str, str], scratch: Path) -> None:
             env=env,
             log=LOGS / "drift.log",
         )
+    _openapi_drift(env, scratch)
+
+
+def _openapi_drift(env: dict[str, str], scratch: Path) -> None:
     with step("OpenAPI drift"):
         fresh = scratch / OPENAPI.name
         run(

@@ -54,7 +54,7 @@ def serve_web(host: str, port: int) -> int:
         install.page()
         install.nginx()
     children = web(env, host, port)
-    return _keep(children, f"the web server on {host}:{port}", lambda: wait_until_up(host, port, children))
+    return keep(children, f"the web server on {host}:{port}", lambda: wait_until_up(host, port, children))
 
 
 def serve_workers(count: int | None) -> int:
@@ -63,10 +63,10 @@ def serve_workers(count: int | None) -> int:
     with install.only_one():
         install.python_packages()
     children = workers(env, count)
-    return _keep(children, f"{len(children)} worker" + "s" * (len(children) > 1), lambda: None)
+    return keep(children, f"{len(children)} worker" + "s" * (len(children) > 1), lambda: None)
 
 
-def _keep(children: list[Child], what: str, up) -> int:  # type: ignore[no-untyped-def]
+def keep(children: list[Child], what: str, up) -> int:  # type: ignore[no-untyped-def]
     signal.signal(signal.SIGTERM, interrupt)
     try:
         for child in children:

@@ -1,133 +1,126 @@
-"""The command line: what is set up here, what is handed to the installed program."""
+"""The command line: every command once, with its options and what carries it out."""
 
 import argparse
 import os
 import sys
+from collections.abc import Callable
+from dataclasses import dataclass
 
-from judicum.launch import bench, check, host, install, serve
+from judicum.launch import bench, check, dev, host, install, serve
+from judicum.launch.core_commands import add_core_commands
 from judicum.launch.places import PYTHON, ROOT
 from judicum.launch.steps import Trouble, in_words
 
-CORE_COMMANDS = {
-    "measure": "measure bead photos, one JSON object a line",
-    "card": "write a scale card as PDF",
-    "plan": "setup cards from coupons on standard input (JSON or JSON Lines)",
-    "check": "what was set, beside its card, from standard input (JSON or JSON Lines)",
-    "explain": "why a bead looks as it does: causes ranked by evidence, from standard input (JSON or JSON Lines)",
-    "forecast": "how a student's record on a coupon goes on, from standard input (JSON or JSON Lines)",
-    "bench-forecast": "simulated classes and how well the forecast foresees them",
-    "rota": "who welds where and when, from standard input (JSON or JSON Lines)",
-    "bench-rota": "drawn sessions, planned and checked: how many are placed, how fast",
-    "bench-causes": "welders with one hidden habit each, drawn, measured and explained: how often it is found",
-    "bench-photo": "draw the fixed set of photos, measure it, print how well and how fast",
-}
+
+@dataclass(frozen=True)
+class Command:
+    """One command: name, what it does, what carries it out, its options; `verbatim` hands on whatever follows its name."""
+
+    name: str
+    about: str
+    work: Callable[[argparse.Namespace], int]
+    options: Callable[[argparse.ArgumentParser], object] = lambda parser: None
+    verbatim: bool = False
 
 
-def _parser() -> argparse.ArgumentParser:
-    parser = argparse.ArgumentParser(prog="./judicum", description="Assign, log, measure and mark practice coupons.")
-    commands = parser.add_subparsers(dest="command", required=True, metavar="COMMAND")
-    for name, about in (("demo", "start with the demo course"), ("start", "start without demo data")):
-        starting = commands.add_parser(name, help=about)
-        starting.add_argument("--port", type=int, help="web port; the first free one from 8000 on by default")
-        starting.add_argument("--host", default="127.0.0.1", help="address to listen on (default: this machine only)")
-        starting.add_argument("--reset", action="store_true", help="remove all data first")
-        if name == "start":
-            starting.add_argument("--owner", metavar="NAME", help="login name of the first workshop's owner")
-    alone = commands.add_parser("web", help="only the web server, against a database and a store elsewhere")
-    alone.add_argument("--port", type=int, default=serve.FIRST_PORT)
-    alone.add_argument("--host", default="127.0.0.1", help="address to listen on (default: this machine only)")
-    alone = commands.add_parser("worker", help="only workers, against a database and a store elsewhere")
-    alone.add_argument("--count", type=int, help="how many; one a core by default, at most four")
-    more = commands.add_parser("workshop", help="make one more workshop, with its owner")
-    more.add_argument("name", help="what it is called")
-    more.add_argument("--owner", metavar="NAME", required=True, help="login name of its owner")
-    out = commands.add_parser("export", help="write a course's archive")
-    out.add_argument("what", choices=["course", "list"], help="a course, or the list of them with their numbers")
-    out.add_argument("number", nargs="?", help="the course's number")
-    out.add_argument("-o", dest="file", metavar="FILE", default="course.zip")
-    into = commands.add_parser("import", help="bring a course's archive in")
-    into.add_argument("file", metavar="FILE")
-    into.add_argument("--workshop", metavar="NAME", default="", help="into which workshop, where there are several")
-    kept = commands.add_parser("backup", help="write everything into one file, while it runs")
-    kept.add_argument("-o", dest="file", metavar="FILE", default="judicum-backup.zip")
-    back = commands.add_parser("restore", help="put a backup into an empty checkout")
-    back.add_argument("file", metavar="FILE")
-    commands.add_parser("check-data", help="find missing, altered or orphaned files, and rows that point nowhere")
-    lost = commands.add_parser("recover", help="let somebody in again who has lost password and second factor")
-    lost.add_argument("login", metavar="NAME", help="their login name")
-    commands.add_parser("migrate", help="bring the database of several hosts up to date")
-    commands.add_parser("stop", help="stop, or end what a killed start left behind")
-    testing = commands.add_parser("test", help="lint, types, drift and all tests", add_help=False)
-    testing.add_argument("arguments", nargs=argparse.REMAINDER, help="handed to pytest")
-    commands.add_parser(
-        "bench-workers", help="photos measured a minute by one worker and by two, database and queue included"
-    )
-    commands.add_parser(
-        "bench-load", help="how fast pages are on 200,000 attempts, for one person and for fifty at once"
-    )
-    killing = commands.add_parser("bench-faults", help="kill parts of a running copy at random; nothing may be lost")
-    killing.add_argument("--kills", type=int, default=100)
-    fuzzing = commands.add_parser("bench-fuzz", help="odd calls of every address; each must be answered as described")
-    fuzzing.add_argument("--calls", type=int, default=50_000)
-    commands.add_parser("openapi", help="write web/openapi.yaml and the types made from it")
-    for name, about in CORE_COMMANDS.items():
-        commands.add_parser(name, help=about, add_help=False).add_argument("arguments", nargs=argparse.REMAINDER)
-    return parser
+def _address(parser: argparse.ArgumentParser) -> None:
+    parser.add_argument("--host", default="127.0.0.1", help="address to listen on (default: this machine only)")
+    parser.add_argument("--port", type=int, help="web port; the first free one from 8000 on by default")
+
+
+def _starting(parser: argparse.ArgumentParser) -> None:
+    _address(parser)
+    parser.add_argument("--reset", action="store_true", help="remove all data first")
+
+
+def _starting_empty(parser: argparse.ArgumentParser) -> None:
+    _starting(parser)
+    parser.add_argument("--owner", metavar="NAME", help="login name of the first workshop's owner")
+
+
+def _workshop(parser: argparse.ArgumentParser) -> None:
+    parser.add_argument("name", help="what it is called")
+    parser.add_argument("--owner", metavar="NAME", required=True, help="login name of its owner")
+
+
+def _export(parser: argparse.ArgumentParser) -> None:
+    parser.add_argument("what", choices=["course", "list"], help="a course, or the list of them with their numbers")
+    parser.add_argument("number", nargs="?", help="the course's number")
+    parser.add_argument("-o", dest="file", metavar="FILE", default="course.zip")
+
+
+def _import(parser: argparse.ArgumentParser) -> None:
+    parser.add_argument("file", metavar="FILE")
+    parser.add_argument("--workshop", metavar="NAME", default="", help="into which workshop, where there are several")
+
+
+def _archive_export(asked: argparse.Namespace) -> int:
+    listed = asked.what == "list"
+    return serve.archive_command(*(["list"] if listed else ["export", asked.number or "", asked.file]))
+
+
+COMMANDS = (
+    Command("demo", "start with the demo course", lambda a: serve.serve(demo=True, reset=a.reset, port=a.port, host=a.host), _starting),
+    Command(
+        "start", "start without demo data",
+        lambda a: serve.serve(demo=False, reset=a.reset, port=a.port, host=a.host, username=a.owner), _starting_empty,
+    ),
+    Command("stop", "stop, or end what a killed start left behind", lambda _: serve.stop()),
+    Command("dev", "start for work on it: server and page reload what is changed, at one address", lambda a: dev.serve(a.port), lambda p: p.add_argument("--port", type=int, default=dev.PORT)),
+    Command("manage", "one of Django's own commands, on this checkout's database", lambda _: dev.manage(sys.argv[2:]), verbatim=True),
+    Command("lint", "format, lint, types and import rules of Python and page; drift", lambda _: check.lint()),
+    Command("test", "everything; or core, server, page, browser, or paths of tests", lambda _: check.test(sys.argv[2:]), verbatim=True),
+    Command("openapi", "write web/openapi.yaml and the types made from it", lambda _: check.write_openapi()),
+    Command("web", "only the web server, against a database and a store elsewhere", lambda a: host.serve_web(a.host, a.port or serve.FIRST_PORT), _address),
+    Command(
+        "worker", "only workers, against a database and a store elsewhere", lambda a: host.serve_workers(a.count),
+        lambda p: p.add_argument("--count", type=int, help="how many; one a core by default, at most four"),
+    ),
+    Command("migrate", "bring the database of several hosts up to date", lambda _: host.migrate()),
+    Command("workshop", "make one more workshop, with its owner", lambda a: serve.account_command("workshop", a.name, a.owner), _workshop),
+    Command(
+        "recover", "let somebody in again who has lost password and second factor",
+        lambda a: serve.account_command("recover", a.login, serve.own_address()),
+        lambda p: p.add_argument("login", metavar="NAME", help="their login name"),
+    ),
+    Command("export", "write a course's archive", _archive_export, _export),
+    Command("import", "bring a course's archive in", lambda a: serve.archive_command("import", a.file, a.workshop), _import),
+    Command(
+        "backup", "write everything into one file, while it runs", lambda a: serve.archive_command("backup", a.file),
+        lambda p: p.add_argument("-o", dest="file", metavar="FILE", default="judicum-backup.zip"),
+    ),
+    Command(
+        "restore", "put a backup into an empty checkout", lambda a: serve.restore(a.file),
+        lambda p: p.add_argument("file", metavar="FILE"),
+    ),
+    Command("check-data", "find missing, altered or orphaned files, and rows that point nowhere", lambda _: serve.archive_command("check-data")),
+    Command("bench-workers", "photos measured a minute by one worker and by two, database and queue included", lambda _: bench.bench_workers()),
+    Command("bench-load", "how fast pages are on 200,000 attempts, for one person and for fifty at once", lambda _: bench.bench_load()),
+    Command(
+        "bench-faults", "kill parts of a running copy at random; nothing may be lost", lambda a: bench.bench_faults(a.kills),
+        lambda p: p.add_argument("--kills", type=int, default=100),
+    ),
+    Command(
+        "bench-fuzz", "odd calls of every address; each must be answered as described", lambda a: bench.bench_fuzz(a.calls),
+        lambda p: p.add_argument("--calls", type=int, default=50_000),
+    ),
+)  # fmt: skip
 
 
 def main() -> int:
     """Run one command; every foreseeable failure is one line and exit code 1."""
-    # REMAINDER does not take options that come first; the core's own commands parse for themselves.
-    if len(sys.argv) > 1 and sys.argv[1] in CORE_COMMANDS:
-        return _guarded(lambda: _hand_over(sys.argv[1:]))
-    if len(sys.argv) > 1 and sys.argv[1] == "test":
-        return _guarded(lambda: check.test(sys.argv[2:]))
-    asked = _parser().parse_args()
-    return _guarded(lambda: _run(asked))
-
-
-def _run(asked: argparse.Namespace) -> int:
-    if asked.command in ("demo", "start"):
-        return serve.serve(
-            demo=asked.command == "demo",
-            reset=asked.reset,
-            port=asked.port,
-            host=asked.host,
-            username=getattr(asked, "owner", None),
-        )
-    if asked.command == "web":
-        return host.serve_web(asked.host, asked.port)
-    if asked.command == "worker":
-        return host.serve_workers(asked.count)
-    if asked.command == "workshop":
-        return serve.account_command("workshop", asked.name, asked.owner)
-    if asked.command == "export":
-        return serve.archive_command(
-            *(["export", asked.number or "", asked.file] if asked.what == "course" else ["list"])
-        )
-    if asked.command == "import":
-        return serve.archive_command("import", asked.file, asked.workshop)
-    if asked.command == "backup":
-        return serve.archive_command("backup", asked.file)
-    if asked.command == "restore":
-        return serve.restore(asked.file)
-    if asked.command == "check-data":
-        return serve.archive_command("check-data")
-    if asked.command == "recover":
-        return serve.account_command("recover", asked.login, serve.own_address())
-    if asked.command == "migrate":
-        return host.migrate()
-    if asked.command == "stop":
-        return serve.stop()
-    if asked.command == "bench-workers":
-        return bench.bench_workers()
-    if asked.command == "bench-fuzz":
-        return bench.bench_fuzz(asked.calls)
-    if asked.command == "bench-faults":
-        return bench.bench_faults(asked.kills)
-    if asked.command == "bench-load":
-        return bench.bench_load()
-    return check.write_openapi()
+    parser = argparse.ArgumentParser(prog="./judicum", description="Assign, log, measure and mark practice coupons.", allow_abbrev=False)  # fmt: skip
+    parsers = parser.add_subparsers(dest="command", required=True, metavar="COMMAND")
+    for command in COMMANDS:
+        own = parsers.add_parser(command.name, help=command.about, add_help=not command.verbatim)
+        command.options(own)
+        own.set_defaults(registered=command)
+    add_core_commands(parsers)
+    asked, rest = parser.parse_known_args()
+    found: Command | None = getattr(asked, "registered", None)
+    if rest and not (found and found.verbatim):
+        parser.error(f"unrecognized arguments: {' '.join(rest)}")
+    return _guarded(lambda: found.work(asked) if found else _hand_over(sys.argv[1:]))
 
 
 def _hand_over(arguments: list[str]) -> int:

@@ -31,7 +31,7 @@ def test_toes_that_run_out_into_the_plate_leave_the_bead_unsure() -> None:
     assert unsure.width_mm > 2 * sure.width_mm
 
 
-@pytest.mark.parametrize("apart", [-1.4, 0.8])
+@pytest.mark.parametrize("distance", [-1.4, 0.8])
 def test_two_opinions_of_the_width_cover_both(distance: float) -> None:
     doubt = doubt_of(segmented(), toes(), patch(2 * HALF_MM + distance))
     assert doubt.unsure
