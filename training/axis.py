@@ -108,9 +108,9 @@ def known(rng: Rng, straight: Straight) -> tuple[Pixels, Floats]:
     picture = relit(rng, straightened(straight.plane, left + jitter[0], right + jitter[1], columns + straight.first))
     near = np.abs(columns[None, :] - straight.fronts[:, None]).min(0, initial=1e6) / straight.px_per_mm * zoom
     heat = np.exp(-0.5 * (near / FRONT_SIGMA_MM) ** 2)
-    told = np.interp(columns, np.arange(far), straight.heat, left=-1, right=-1)
+    labels_read = np.interp(columns, np.arange(far), straight.heat, left=-1, right=-1)
     inside = (columns > -0.5) & (columns < far - 0.5)
-    return picture, np.stack([np.where(told < 0, -1.0, heat), inside]).astype(np.float32)
+    return picture, np.stack([np.where(labels_read < 0, -1.0, heat), inside]).astype(np.float32)
 
 
 def _draw(out: "Queue[tuple[Pixels, Floats]]", seed: int) -> None:
@@ -156,9 +156,9 @@ def _batches(pictures: list[str], seed: int) -> Iterator[tuple[torch.Tensor, tor
         yield pictures_.permute(0, 3, 1, 2).float() / 255, heats.float()
 
 
-def loss_of(odds: torch.Tensor, told: torch.Tensor) -> torch.Tensor:
+def loss_of(odds: torch.Tensor, labels_read: torch.Tensor) -> torch.Tensor:
     """Cross entropy of fronts where they are told, and of what lies between the tips, most of all near a tip."""
-    fronts, inside = told[:, 0], told[:, 1]
+    fronts, inside = labels_read[:, 0], labels_read[:, 1]
     tip = nn.functional.pad((inside[:, 1:] != inside[:, :-1]).float(), (0, 1))
     near_tip = nn.functional.max_pool1d(tip[:, None], 21, 1, 10)[:, 0]
     total = torch.zeros(())

@@ -31,19 +31,19 @@ TRACED_KINDS = ("plate", "lap", "tube", "smooth", "refusal")
 
 def labelled(case: Case, folder: Path, traced: bool = False) -> dict[str, Any]:
     """Draw one case into a folder; its entry of `truth.json`."""
-    told = truth_along(case.scene)
+    truths = truth_along(case.scene)
     if traced:  # needs Mitsuba
-        jpeg, told = import_module("training.traced").trace(case.scene, told)
+        jpeg, truths = import_module("training.traced").trace(case.scene, truths)
     else:
         jpeg = take_photo(case.scene).jpeg
     (folder / case.name).write_bytes(jpeg)
-    return {"name": case.name, "must_refuse": case.refusal, "truth": told}
+    return {"name": case.name, "must_refuse": case.refusal, "truth": truths}
 
 
 def truth_along(scene: Scene) -> dict[str, Any] | None:
     """The truth of a scene with its `profile`; None without a bead."""
-    told = truth(scene)
-    return None if told is None else {**told, "profile": _profile(scene)}
+    truths = truth(scene)
+    return None if truths is None else {**truths, "profile": _profile(scene)}
 
 
 def _profile(scene: Scene) -> dict[str, list[Any]]:
@@ -87,9 +87,9 @@ def draw_set(folder: Path, chosen: Iterable[Case], traced: bool = False) -> int:
     if traced:
         wanted = [replace(case, scene=_small(case.scene)) for case in wanted if case.kind in TRACED_KINDS]
     with ProcessPoolExecutor(os.cpu_count()) as pool:
-        told = list(pool.map(partial(labelled, folder=folder, traced=traced), wanted))
-    (folder / "truth.json").write_text(json.dumps(told))
-    return len(told)
+        truths = list(pool.map(partial(labelled, folder=folder, traced=traced), wanted))
+    (folder / "truth.json").write_text(json.dumps(truths))
+    return len(truths)
 
 
 def _small(scene: Scene) -> Scene:

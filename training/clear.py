@@ -20,7 +20,7 @@ MIN_CLEAR = 2.3
 """Fronts that stand out less are not told: of 90 traced beads a fifth, on which no eye finds any."""
 
 
-def clearness(face: Floats, fronts: Floats, told: Flags) -> float:
+def clearness(face: Floats, fronts: Floats, known: Flags) -> float:
     """How far what repeats from gap to gap stands out against what differs between them: about 1 where nothing is seen.
 
     Args:
@@ -34,7 +34,7 @@ def clearness(face: Floats, fronts: Floats, told: Flags) -> float:
         return 0.0
     at = np.arange(face.shape[1])
     course = gaussian_filter1d(face - gaussian_filter1d(face, float(np.median(np.diff(fronts))), axis=1), ALIKE_ROWS, 0)
-    used = told & (at > fronts[0]) & (at < fronts[-1])
+    used = known & (at > fronts[0]) & (at < fronts[-1])
     gap, part = np.divmod(np.interp(at[used], fronts, np.arange(len(fronts))), 1.0)
     where = gap.astype(int), (part * PARTS).astype(int)
     count = np.zeros((len(fronts), PARTS))

@@ -262,17 +262,17 @@ def read_straight(folder: Path, px_per_mm: float, which: str) -> Iterator[Straig
 
 
 def _read(folder: Path, density: float, which: str) -> Iterator[_Seen]:
-    for told in json.loads((folder / "truth.json").read_text()):
-        number = int("".join(c for c in told["name"] if c.isdigit()) or 0)
+    for entry in json.loads((folder / "truth.json").read_text()):
+        number = int("".join(c for c in entry["name"] if c.isdigit()) or 0)
         if number % 4 not in PARTS[which]:
             continue
-        if told["must_refuse"] not in (None, "no_bead"):
+        if entry["must_refuse"] not in (None, "no_bead"):
             continue
-        picture = Picture(decode((folder / told["name"]).read_bytes()))
+        picture = Picture(decode((folder / entry["name"]).read_bytes()))
         scale = find_card(picture)
         if scale is None:
             continue
-        truth = told["truth"] if told["must_refuse"] is None else None
+        truth = entry["truth"] if entry["must_refuse"] is None else None
         centre = None if truth is None else _centre(truth)
         if centre is None:
             first, last = np.array([25.0, 55.0]), np.array([145.0, 55.0])

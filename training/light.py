@@ -106,13 +106,13 @@ def develop(rng: Rng, picture: Floats, px_per_mm: float) -> Pixels:
         seen = seen + rng.uniform(0.2, 1.0) * (seen - cv2.GaussianBlur(seen, (0, 0), rng.uniform(0.6, 1.5)))
     if rng.random() < 0.3:
         seen = seen * (1 + 0.04 * clouds(rng, shape, px_per_mm * 15)[..., None])
-    told: Pixels = np.clip(seen * 255 + 0.5, 0, 255).astype(np.uint8)
+    pixels: Pixels = np.clip(seen * 255 + 0.5, 0, 255).astype(np.uint8)
     if rng.random() < 0.5:
-        _, file = cv2.imencode(".jpg", told, [cv2.IMWRITE_JPEG_QUALITY, int(rng.integers(55, 96))])
+        _, file = cv2.imencode(".jpg", pixels, [cv2.IMWRITE_JPEG_QUALITY, int(rng.integers(55, 96))])
         again = cv2.imdecode(file, cv2.IMREAD_COLOR)
         assert again is not None
-        told = again
-    return told
+        pixels = again
+    return pixels
 
 
 def half_sharp(rng: Rng, picture: Floats, blur_px: float) -> Floats:

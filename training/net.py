@@ -127,18 +127,20 @@ def take_on(net: nn.Module, path: Path, example: torch.Tensor) -> None:
         one.name.removesuffix(".half"): torch.from_numpy(numpy_helper.to_array(one).astype("float32"))
         for one in graph.initializer
     }
-    told: list[Any] = [[kept[name] for name in node.input[1:3]] for node in graph.node if node.op_type == "Conv"]
+    weights_read: list[Any] = [
+        [kept[name] for name in node.input[1:3]] for node in graph.node if node.op_type == "Conv"
+    ]
     parts = [
         part for part in net.modules() if isinstance(part, nn.Conv1d | nn.Conv2d | nn.BatchNorm1d | nn.BatchNorm2d)
     ]
     convolutions = [part for part in parts if isinstance(part, nn.Conv1d | nn.Conv2d)]
-    if len(told) == len(convolutions) - 4:
+    if len(weights_read) == len(convolutions) - 4:
         deepest = 2 * (len(convolutions) // 4)
-        told[deepest:deepest] = [None] * 4
+        weights_read[deepest:deepest] = [None] * 4
     following = dict(pairwise(parts))
     hooks = []
     with torch.no_grad():
-        for k, (part, one) in enumerate(zip(convolutions, told, strict=True)):
+        for k, (part, one) in enumerate(zip(convolutions, weights_read, strict=True)):
             if one is not None:
                 inward = getattr(part, "inward", (part.in_channels,))
                 part.weight.copy_(one[0][: part.out_channels, _places(inward, one[0].shape[1])])

@@ -120,13 +120,13 @@ def as_seen(truth: dict[str, Any], made: Relief, eye: Floats, below_mm: float) -
     out = (tips[1] - tips[0]) / np.linalg.norm(tips[1] - tips[0])
     start, end = seen(tips, tips + OUTSIDE_MM * np.array([-out, out]))
     width = np.linalg.norm(right - left, axis=1)
-    told = {**profile, "centre_mm": ((left + right) / 2).tolist(), "width_mm": width.tolist()}
+    seen_profile = {**profile, "centre_mm": ((left + right) / 2).tolist(), "width_mm": width.tolist()}
     longer = float(np.linalg.norm(end - start) / np.linalg.norm(tips[1] - tips[0]))
     bead = {
         **bead, "start_mm": start.tolist(), "end_mm": end.tolist(), "length_mm": bead["length_mm"] * longer,
         "width_mm": {**bead["width_mm"], "mean": float(width.mean())},
     }  # fmt: skip
-    return {**truth, "bead": bead, "profile": told}
+    return {**truth, "bead": bead, "profile": seen_profile}
 
 
 def _plate(rng: Rng, scene: Scene, low: Floats, px_per_mm: float, s: Floats, n: Floats) -> Relief:

@@ -214,6 +214,6 @@ def _develop(rng: Rng, view: View, light: Floats) -> bytes:
     seen = coded(np.clip(light, 0, 1))
     if rng.random() < 0.7:
         seen = seen + rng.uniform(0.1, 0.7) * (seen - cv2.GaussianBlur(seen, (0, 0), rng.uniform(0.7, 1.5)))
-    told = np.clip(seen * 255 + 0.5, 0, 255).astype(np.uint8)
-    _, file = cv2.imencode(".jpg", told, [cv2.IMWRITE_JPEG_QUALITY, view.jpeg_quality])
+    pixels = np.clip(seen * 255 + 0.5, 0, 255).astype(np.uint8)
+    _, file = cv2.imencode(".jpg", pixels, [cv2.IMWRITE_JPEG_QUALITY, view.jpeg_quality])
     return file.tobytes()

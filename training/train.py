@@ -33,7 +33,7 @@ SPOT_WEIGHT = 10.0
 """How much more a place of a spot counts than one of none: they are some hundred times rarer."""
 MIN_SPOT = 20.0
 """Places with which a kind's overlap counts fully: a batch without the kind says little."""
-MIN_TOLD = 200.0
+MIN_LABELLED = 200.0
 """Places (weighted) with which a picture counts fully for a kind of fault; one that shows less of a bead counts less."""
 KNOWN = 7
 """Of a batch, so many are cut from labelled pictures where there are any."""
@@ -98,17 +98,17 @@ def loss_of(out: torch.Tensor, surface: torch.Tensor, extras: torch.Tensor) -> t
     total = surfaces + 0.5 * overlap.mean()
     if out.shape[1] > SURFACES:
         spots = extras[:, FRONT + 1 :]
-        told = (spots >= 0).float()
-        weight = (1 + SPOT_WEIGHT * spots) * told
+        labelled_read = (spots >= 0).float()
+        weight = (1 + SPOT_WEIGHT * spots) * labelled_read
         weight[:, :-1] *= 0.02 + 0.98 * bead[:, None]
         more = nn.functional.binary_cross_entropy_with_logits(
             out[:, SURFACES:], spots.clamp(min=0), weight=weight, reduction="none"
         )
-        total = total + 0.5 * (more.sum((0, 2, 3)) / (weight.sum((0, 2, 3)) + MIN_TOLD)).sum()
+        total = total + 0.5 * (more.sum((0, 2, 3)) / (weight.sum((0, 2, 3)) + MIN_LABELLED)).sum()
         # And their overlap over the whole batch, kind by kind: a spot is a thousandth of a picture.
-        there = out[:, SURFACES:].sigmoid() * told
+        there = out[:, SURFACES:].sigmoid() * labelled_read
         both = (there * spots).sum((0, 2, 3))
-        spread = (there * (0.02 + bead[:, None])).clamp(max=1).sum((0, 2, 3)) + (spots * told).sum((0, 2, 3))
+        spread = (there * (0.02 + bead[:, None])).clamp(max=1).sum((0, 2, 3)) + (spots * labelled_read).sum((0, 2, 3))
         total = total + 0.3 * (1 - (2 * both + MIN_SPOT) / (spread + MIN_SPOT)).sum()
     return total
 

@@ -23,7 +23,7 @@ from judicum.core.marking import SCHEMES, USUAL_SCHEME
 from judicum.server.catalogue.schemes.models import Scheme
 from judicum.server.exchange.archive.actions.import_course import import_course
 from judicum.server.exchange.archive.schemas import texts
-from judicum.server.exchange.archive.tables import LEFT_OUT, TABLES
+from judicum.server.exchange.archive.tables import FIELDS_OF_1, LEFT_OUT, TABLES, TABLES_OF_1
 from judicum.server.exchange.archive.write import archive_of
 from judicum.server.follow.sessions.actions.set_booth import set_booth
 from judicum.server.follow.sessions.models import Booth, Session, WeldedAt
@@ -31,6 +31,7 @@ from judicum.server.follow.stock.actions.save_item import save_item
 from judicum.server.people.accounts.models import User, Workshop
 from judicum.server.people.courses.models import Course as CourseRow
 from judicum.server.record.attempts.models import Attempt, Event
+from judicum.server.record.causes.models import Verdict
 from judicum.server.record.marking.actions.mark_attempt import return_mark, set_mark
 from judicum.server.record.marking.actions.references import save_reference
 from judicum.server.record.marking.models import SelfTest
@@ -146,6 +147,33 @@ def test_out_and_in_and_out_again_is_the_same(full: Course, settings: Any, tmp_p
     measured = Event.objects.get(attempt=attempt, kind="measure")
     assert measured.data["measurement"] == attempt.photos.get().measurements.get().pk
     assert list(SelfTest.objects.get().given) == [str(attempt.references.get().pk)]
+
+
+def test_an_archive_of_version_1_comes_in_with_its_fields_named_as_now(
+    full: Course, settings: Any, tmp_path: Path
+) -> None:
+    Verdict.objects.create(attempt=Attempt.objects.get(course=full.row, state="returned"), cause="flow_low", confirmed=True, by=full.instructor, at=timezone.now())  # fmt: skip
+    path = packed(full.row.pk, tmp_path / "course.zip")
+
+    def as_before(parts: dict[str, bytes]) -> None:
+        parts["manifest.json"] = parts["manifest.json"].replace(b'"version": 2', b'"version": 1')
+        for table, names in FIELDS_OF_1.items():
+            rows = [json.loads(line) for line in parts[f"tables/{table}.jsonl"].splitlines()]
+            old = [{names.get(key, key): value for key, value in row.items()} for row in rows]
+            parts[f"tables/{table}.jsonl"] = b"".join(json.dumps(row).encode() + b"\n" for row in old)
+        for now, before in TABLES_OF_1.items():
+            parts[f"tables/{before}.jsonl"] = parts.pop(f"tables/{now}.jsonl")
+
+    old = altered(path, as_before)
+    assert json.loads(members(old)["manifest.json"])["version"] == 1
+    assert b'"taken"' in members(old)["tables/verdicts.jsonl"]
+    workshop = forget(full, settings, tmp_path)
+    course, _ = import_course(old, workshop)
+    again = members(packed(course.pk, tmp_path / "again.zip"))
+    now = members(path)
+    assert {name: data for name, data in again.items() if name != "manifest.json"} == {
+        name: data for name, data in now.items() if name != "manifest.json"
+    }
 
 
 def test_twice_is_the_same_as_once_and_people_are_matched_by_their_key(

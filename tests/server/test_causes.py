@@ -12,7 +12,7 @@ from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.causes.queries import case_of
 from judicum.server.record.photos.models import Measurement
-from judicum.words.causes import CAUSE_WORDS, EVIDENCE_TOLD, STEPS_TOLD, TRACKS
+from judicum.words.causes import CAUSE_WORDS, EVIDENCE_WORDS, STEP_WORDS, TRACKS
 from tests.measured import measured_attempt
 from tests.people import RUN, Course
 from tests.server.test_marking import SCORES, mark
@@ -145,8 +145,8 @@ def test_every_cause_step_and_symptom_has_its_words() -> None:
     from judicum.words.causes import SYMPTOMS
 
     assert set(CAUSE_WORDS) == set(CAUSES)
-    assert set(STEPS_TOLD) == set(SKIPPABLE)
+    assert set(STEP_WORDS) == set(SKIPPABLE)
     assert {code for codes in TRACKS.values() for code in codes} <= set(SYMPTOMS)
     assert TESTS
-    assert all(words and words[0].islower() for words in EVIDENCE_TOLD.values())
+    assert all(words and words[0].islower() for words in EVIDENCE_WORDS.values())
     assert SCORES

@@ -102,8 +102,8 @@ def test_every_reason_of_a_suggestion_has_words_in_the_persons_units() -> None:
     assert because(face) == "ropey"
     assert all(reason and "." not in reason for reason in REASONS.values())
     source = (settings.WEB_DIST.parents[1] / "src/judicum/core/marking/readings.py").read_text()
-    told_of = set(re.findall(r'"([a-z_]+)"', source)) & set(REASONS)
-    assert set(REASONS) - told_of == {"less_for_faults", "mean_of_the_others"}
+    given_reasons = set(re.findall(r'"([a-z_]+)"', source)) & set(REASONS)
+    assert set(REASONS) - given_reasons == {"less_for_faults", "mean_of_the_others"}
 
 
 @pytest.mark.parametrize(

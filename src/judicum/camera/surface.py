@@ -74,8 +74,8 @@ def coupon_with_all(scene: Scene, x: Floats, y: Floats, px_per_mm: float) -> Flo
     nearest = np.abs(bead_frame(scene, x, y)[1])
     for other in scene.beside:
         away = np.abs(bead_frame(other, x, y)[1])
-        alike = replace(scene, bead=other.bead, start_mm=other.start_mm, angle_deg=other.angle_deg)
-        picture = np.where((away < nearest)[..., None], coupon(alike, x, y, px_per_mm), picture)
+        same_scene = replace(scene, bead=other.bead, start_mm=other.start_mm, angle_deg=other.angle_deg)
+        picture = np.where((away < nearest)[..., None], coupon(same_scene, x, y, px_per_mm), picture)
         nearest = np.minimum(nearest, away)
     return picture
 

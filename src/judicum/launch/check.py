@@ -8,7 +8,7 @@ import tempfile
 from concurrent.futures import Future, ThreadPoolExecutor
 from pathlib import Path
 
-from judicum.launch import install
+from judicum.launch import architecture, install
 from judicum.launch.cluster import throwaway
 from judicum.launch.places import LOGS, PYTHON, ROOT, VENV, WEB
 from judicum.launch.serve import environment
@@ -258,7 +258,7 @@ def _drift_of_types(npm: list[str], node_env: dict[str, str], scratch: Path) -> 
 
 
 def write_openapi() -> int:
-    """Write the OpenAPI file, the TypeScript types and vocabulary made from it, and the schemas of the archive."""
+    """Write what is made from the code: OpenAPI file, the page's types and vocabulary, archive schemas, the architecture's page."""
     with install.only_one():
         install.python_packages(dev=True)
         npm, node_env = install.web_packages()
@@ -276,6 +276,7 @@ def write_openapi() -> int:
         cwd=WEB,
     )
     VOCABULARY.write_text(run(SPEAK, why="the page's vocabulary cannot be made", env=env))
+    architecture.PAGE.write_text(architecture.page())
     schemas = [PYTHON, "-m", "judicum.server.exchange.archive.schemas", ROOT / "docs" / "archive"]
     run(schemas, why="the archive's schemas cannot be made", env=env)
     return 0

@@ -85,13 +85,13 @@ CAUSE_WORDS: dict[str, str] = {
     "pulse_fast_shallow": "Fast pulse, shallow",
 }  # fmt: skip
 """What each cause is called on a card."""
-STEPS_TOLD = {
+STEP_WORDS = {
     "blank_abraded": "abrading the blank", "blank_wiped": "wiping the blank", "rod_wiped": "wiping the rod",
     "own_brush": "the brush for stainless only", "electrode_ground": "grinding the electrode", "cup_clean": "a clean cup",
     "fit_up": "the fit-up", "fit_up_tight": "the tight fit-up", "tacked": "tacks", "purge_waited": "waiting for the purge",
     "practised_on_scrap": "practice on scrap",
 }  # fmt: skip
-EVIDENCE_TOLD = {
+EVIDENCE_WORDS = {
     "puff_at_start": "the gas puffed at the start", "draught": "a draught was noticed", "part_hot": "the part was hot",
     "purge": "the back was purged", "no_purge": "no purge was set", "joint": "parts that are fitted up", "filler": "filler was used",
     "restarts_mm": "there are restarts", "runs": "several runs", "second_thickness_mm": "two thicknesses",
@@ -234,7 +234,7 @@ def evidence_words(format_figure: EvidenceFound, units: Units = METRIC) -> str:
     if format_figure.what in SYMPTOMS:
         return SYMPTOMS[format_figure.what]
     if format_figure.what in SKIPPABLE:
-        return f"{STEPS_TOLD[format_figure.what]} {'not ticked' if format_figure.value == 'skipped' else 'ticked'}"
+        return f"{STEP_WORDS[format_figure.what]} {'not ticked' if format_figure.value == 'skipped' else 'ticked'}"
     quantity = QUANTITIES.get(format_figure.what)
     if quantity and "used" in format_figure.figures:
         return _figure_words(format_figure, quantity.words, quantity.kind, units)
@@ -242,8 +242,8 @@ def evidence_words(format_figure: EvidenceFound, units: Units = METRIC) -> str:
     if choice is not None and format_figure.value is not None and format_figure.value in choice.options:
         return f"{choice.words.lower()}: {choice.options[format_figure.value]}"
     if format_figure.value == "false":
-        return "not so: " + EVIDENCE_TOLD[format_figure.what]
-    return EVIDENCE_TOLD.get(format_figure.what, format_figure.what.replace("_", " "))
+        return "not so: " + EVIDENCE_WORDS[format_figure.what]
+    return EVIDENCE_WORDS.get(format_figure.what, format_figure.what.replace("_", " "))
 
 
 def _figure_words(format_figure: EvidenceFound, words: str, kind: str, units: Units) -> str:

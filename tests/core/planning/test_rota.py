@@ -111,7 +111,7 @@ def test_the_important_come_first_and_minutes_are_even() -> None:
     first = planned(
         asked([need("n3", minutes=130, priority=3), need("n1", "bo", 120, priority=1)], sessions=one, people=people)
     )
-    assert [sitting["need"] for sitting in first["plan"]] == ["n1"]
+    assert [slot["need"] for slot in first["plan"]] == ["n1"]
     needs = [need("a1"), need("a2"), need("b1", "bo"), need("b2", "bo")]
     even = planned(asked(needs, sessions=one, people=people))
     assert even["minutes"] == {"least": 60, "most": 60}

@@ -204,8 +204,8 @@ def _remove_fault(layer: _Layer, step: Step) -> _Layer:
     def away(fault: Defect) -> float:
         return math.hypot(fault.s_mm - step["s_mm"], fault.n_mm - step["n_mm"])
 
-    alike = [f for f in layer.faults if f.kind == step["kind"]]
-    nearest = min(alike, key=away, default=None)
+    of_kind = [f for f in layer.faults if f.kind == step["kind"]]
+    nearest = min(of_kind, key=away, default=None)
     if nearest is None or away(nearest) > SAME_PLACE_MM:
         there = "; ".join(f"{f.kind} at {f.s_mm:g}, {f.n_mm:g}" for f in layer.faults) or "none"
         raise InvalidValue(

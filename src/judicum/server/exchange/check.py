@@ -18,7 +18,7 @@ from judicum.server.record.photos.models import StoredPicture
 
 JUST_NOW = timedelta(minutes=10)
 """A file this young may be on its way to its row."""
-MAX_TOLD = 20
+MAX_LISTED = 20
 
 
 @dataclass(frozen=True)
@@ -57,15 +57,15 @@ def _references() -> Iterator[Inconsistency]:
             other = field.related_model
             there = other._default_manager.values("pk")  # type: ignore[union-attr]
             lost = model._default_manager.exclude(**{field.attname: None}).exclude(**{f"{field.attname}__in": there})
-            for key in lost.values_list("pk", flat=True)[:MAX_TOLD]:
+            for key in lost.values_list("pk", flat=True)[:MAX_LISTED]:
                 yield Inconsistency("broken reference", f"{model._meta.label} {key}: {field.name}")
 
 
 def _disagreements() -> Iterator[Inconsistency]:
     """Rows that say different things of the same."""
-    for key in Attempt.objects.exclude(course=F("assignment__course")).values_list("pk", flat=True)[:MAX_TOLD]:
+    for key in Attempt.objects.exclude(course=F("assignment__course")).values_list("pk", flat=True)[:MAX_LISTED]:
         yield Inconsistency("disagreement", f"attempt {key}: its coupon was given in another course")
-    for key in Attempt.objects.filter(events=None).values_list("pk", flat=True)[:MAX_TOLD]:
+    for key in Attempt.objects.filter(events=None).values_list("pk", flat=True)[:MAX_LISTED]:
         yield Inconsistency("disagreement", f"attempt {key}: nothing stands in its log")
     for pk, name in StoredPicture.objects.values_list("pk", "original"):
         said = BY_CONTENT.match(name)

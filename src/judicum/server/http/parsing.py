@@ -64,15 +64,15 @@ class TextJSONParser(JSONParser):
         return given
 
 
-Asked = TypeVar("Asked", bound=Model)
+Body = TypeVar("Body", bound=Model)
 
 
-def sent(model: type[Asked], request: Request) -> Asked:
+def sent(model: type[Body], request: Request) -> Body:
     """What a request's body says. Raises InvalidValues: every field that is missing, unknown or of the wrong kind."""
     return read_as(model, request.data)
 
 
-def read_as(model: type[Asked], given: Any) -> Asked:
+def read_as(model: type[Body], given: Any) -> Body:
     """Values as a model of a request reads them. Raises InvalidValues."""
     if not isinstance(given, Mapping):
         raise InvalidValue("body", type(given).__name__, "an object with the fields of the request")

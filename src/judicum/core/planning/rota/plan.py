@@ -20,7 +20,7 @@ all needs have a place the search ends by itself within a second."""
 
 
 @dataclass(frozen=True)
-class Sitting:
+class PlannedSlot:
     """One placed need: `start` and `end` as on the clock."""
 
     need: str
@@ -43,7 +43,7 @@ class Unplaced:
 class Plan:
     """A rota; `least` and `most` are the placed minutes of anybody who has a need."""
 
-    sittings: tuple[Sitting, ...]
+    slots: tuple[PlannedSlot, ...]
     unplaced: tuple[Unplaced, ...]
     least: int
     most: int
@@ -51,7 +51,7 @@ class Plan:
     def as_json(self) -> dict[str, Any]:
         """The contract's JSON values (docs/rota.md)."""
         return {
-            "plan": [vars(one) for one in self.sittings],
+            "plan": [vars(one) for one in self.slots],
             "unplaced": [
                 {"need": one.need, "why": one.why, **({} if one.what is None else {"what": one.what})}
                 for one in self.unplaced
@@ -97,7 +97,7 @@ def _take_if_better(board: Board, found: list[Fixed]) -> None:
         board.back_to(before)
 
 
-def _as_slot(ground: Ground, one: Fixed) -> Sitting:
+def _as_slot(ground: Ground, one: Fixed) -> PlannedSlot:
     session = ground.sessions[one.session]
     start, end = (f"{session.begins + timedelta(minutes=at):%H:%M}" for at in (one.start, one.end))
-    return Sitting(ground.needs[one.need].id, session.id, ground.booths[one.booth].id, start, end)
+    return PlannedSlot(ground.needs[one.need].id, session.id, ground.booths[one.booth].id, start, end)

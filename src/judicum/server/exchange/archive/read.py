@@ -13,7 +13,7 @@ from jsonschema import Draft202012Validator
 from judicum.core.errors import InvalidValue
 from judicum.core.photo.report import Report
 from judicum.server.exchange.archive.schemas import schema_of
-from judicum.server.exchange.archive.tables import BY_NAME, VERSION
+from judicum.server.exchange.archive.tables import BY_NAME, FIELDS_OF_1, TABLES_OF_1, VERSION
 from judicum.server.exchange.archive.write import BY_CONTENT, CHUNK, FORMAT
 
 MAX_ROW_BYTES = 4_000_000_000
@@ -51,7 +51,7 @@ class Archive:
             raise InvalidValue("archive", odd[:3], "the files that its manifest lists, each once")
         if sum(info.file_size for name, info in there.items() if name.startswith("tables/")) > MAX_ROW_BYTES:
             raise InvalidValue("archive", "its tables", f"at most {MAX_ROW_BYTES} bytes of rows")
-        missing = [name for name in BY_NAME if f"tables/{name}.jsonl" not in listed]
+        missing = [name for name in BY_NAME if self._member(name) not in listed]
         if missing:
             raise InvalidValue("archive", None, "a table " + ", ".join(missing))
         for name, one in listed.items():
@@ -74,13 +74,25 @@ class Archive:
             said = BY_CONTENT.match(name.removeprefix("files/"))
             if said is None or said[2] != one["sha256"]:
                 raise InvalidValue(name, one["sha256"], "a file named by its folder and the hash of its bytes")
-        elif name.removeprefix("tables/").removesuffix(".jsonl") not in BY_NAME:
+        elif name not in map(self._member, BY_NAME):
             raise InvalidValue(name, name, "a table of this format")
 
     @property
     def files(self) -> list[str]:
         """Names of the files in the store's way."""
         return [n["name"].removeprefix("files/") for n in self.manifest["files"] if n["name"].startswith("files/")]
+
+    def _member(self, table: str) -> str:
+        """The member of the zip that holds a table."""
+        named = TABLES_OF_1.get(table, table) if self.manifest["version"] == 1 else table
+        return f"tables/{named}.jsonl"
+
+    def _today(self, table: str, row: Any) -> Any:
+        """A row with its fields named as they are now."""
+        if self.manifest["version"] > 1 or not isinstance(row, dict):
+            return row
+        names = {before: now for now, before in FIELDS_OF_1.get(table, {}).items()}
+        return {names.get(key, key): value for key, value in row.items()}
 
     def bytes_of(self, name: str) -> bytes:
         return self._zip.read(f"files/{name}")
@@ -90,11 +102,11 @@ class Archive:
         check = Draft202012Validator(schema_of(BY_NAME[name]))
         files = set(self.files)
         stored = [f.name for f in BY_NAME[name].fields if f.get_internal_type() == "FileField"]
-        with self._zip.open(f"tables/{name}.jsonl") as lines:
+        with self._zip.open(self._member(name)) as lines:
             for number, line in enumerate(lines, 1):
-                at = f"tables/{name}.jsonl line {number}"
+                at = f"{self._member(name)} line {number}"
                 try:
-                    row = json.loads(line)
+                    row = self._today(name, json.loads(line))
                 except ValueError as error:
                     raise InvalidValue(at, str(error), "JSON") from error
                 wrong = next(check.iter_errors(row), None)

@@ -24,8 +24,17 @@ from judicum.server.record.photos.models import (
     StoredPicture,
 )
 
-VERSION = 1
+VERSION = 2
 """Of the format; a reader refuses a later one."""
+TABLES_OF_1 = {"slots": "sittings"}
+"""What version 1 called a table."""
+FIELDS_OF_1 = {
+    "course": {"sequence": "ladder"},
+    "designs": {"stainless_step": "stainless_rung", "carbon_step": "carbon_rung"},
+    "references": {"released_at": "let_go_at"},
+    "verdicts": {"confirmed": "taken"},
+}
+"""What version 1 called fields, by table; nothing else differs."""
 
 
 @dataclass(frozen=True)

@@ -37,7 +37,7 @@ def plan_rest(user: User, course_id: int) -> Plan:
     BoothSlot.objects.filter(session__course=course, kept=False).delete()
     sessions = {str(one.pk): one for one in Session.objects.filter(course=course)}
     made = []
-    for one in found.sittings:
+    for one in found.slots:
         if one.need in stay:
             continue
         assignment, student = map(int, one.need.split("-"))
