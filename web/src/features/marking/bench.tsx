@@ -29,12 +29,12 @@ export function Bench({ attempt, proposal, reload, causes, toNext }: BenchProps)
   const close = () => setOver(null);
   const ranked = causes.data?.causes ?? [];
   const open = (key: Key) => (key === "comment" ? words.current?.focus() : setOver(key));
-  const taken = ranked.find((one) => one.verdict === "confirmed")?.code ?? null;
-  const mark = useMark({ attempt, proposal, taken, causes: ranked, reload, toNext, open });
+  const confirmed = ranked.find((one) => one.verdict === "confirmed")?.code ?? null;
+  const mark = useMark({ attempt, proposal, confirmed, causes: ranked, reload, toNext, open });
   const { photo, measurement } = newest(attempt);
   const write = (phrase: string) => {
     const text = filled(phrase, proposal.placeholders);
-    mark.setComment(mark.comment ? `${mark.comment} ${text}` : text);
+    mark.edit({ kind: "comment", text: mark.draft.comment ? `${mark.draft.comment} ${text}` : text });
     close();
   };
   return (
@@ -42,7 +42,7 @@ export function Bench({ attempt, proposal, reload, causes, toNext }: BenchProps)
       <div className="min-w-0 space-y-2">
         <Evidence attempt={attempt} openPhoto={() => setOver("photo")} />
         <OffTheCard attempt={attempt} proposal={proposal} open={open} />
-        <CausesPanel attempt={attempt} causes={causes} cause={mark.cause} take={mark.take} />
+        <CausesPanel attempt={attempt} causes={causes} cause={mark.cause} confirm={mark.confirm} />
         <More attempt={attempt} open={over === "log"} toggle={() => setOver(over === "log" ? null : "log")} />
       </div>
       <MarkPanel {...{ attempt, proposal, mark, words, open }} />

@@ -37,12 +37,12 @@ const cause = (code: string, words: string, given: Partial<Schemas["Cause"]> = {
   ...given,
 });
 
-function Page({ take }: { take: (one: { code: string }) => void }) {
+function Page({ confirm }: { confirm: (one: { code: string }) => void }) {
   const causes = useCauses(attempt);
   return (
     <PlaceScope>
       <Lit track="tint" axis={{ from_mm: 0, to_mm: 100 }} length={90} />
-      <CausesPanel attempt={attempt} causes={causes} cause="second" take={take} />
+      <CausesPanel attempt={attempt} causes={causes} cause="second" confirm={confirm} />
     </PlaceScope>
   );
 }
@@ -53,21 +53,21 @@ function explained(causes: Schemas["Cause"][], sound: boolean | null = false) {
     : [];
   const answer = { symptoms, causes, sound, asked: null };
   const calls = serve({ "GET /api/attempts/5/causes": answer, "PUT /api/attempts/5/causes/first": answer });
-  const take = vi.fn();
-  show(<Page take={take} />);
-  return { calls, take };
+  const confirm = vi.fn();
+  show(<Page confirm={confirm} />);
+  return { calls, confirm };
 }
 
 it("shows three cards with their evidence and keeps the rest out of the way", async () => {
   const names = ["first", "second", "third", "fourth"];
-  const { take } = explained(names.map((code) => cause(code, `Cause ${code}`)));
+  const { confirm } = explained(names.map((code) => cause(code, `Cause ${code}`)));
   expect(await screen.findAllByRole("heading", { name: /Cause/ })).toHaveLength(3);
   expect(screen.getAllByText("post-flow 3 s, card 6 to 15 s", { exact: false })).toHaveLength(3);
   expect(screen.getAllByText("3 × in this course")).toHaveLength(3);
   await userEvent.click(screen.getByText("1 less likely"));
   const rest = screen.getByText(/Cause fourth/);
   await userEvent.click(rest.querySelector("button") ?? rest);
-  expect(take.mock.calls[0]?.[0]).toMatchObject({ code: "fourth" });
+  expect(confirm.mock.calls[0]?.[0]).toMatchObject({ code: "fourth" });
   expect(screen.getByRole("button", { name: "Change next" }).getAttribute("aria-pressed")).toBe("true");
 });
 

@@ -4,7 +4,7 @@ import { useLight, type Place } from "../../ui/place";
 import { Loading, Problem } from "../../ui/states";
 import type { Attempt } from "../../ui/use-attempt";
 import { useCauses, useRuleOut } from "./queries";
-import type { Taken } from "./use-mark";
+import type { CauseChoice } from "./mark-draft";
 
 type Cause = Schemas["Cause"];
 type Evidence = Schemas["Evidence"];
@@ -14,11 +14,11 @@ type Props = {
   attempt: Attempt;
   causes: ReturnType<typeof useCauses>;
   cause: string | null;
-  take: (one: Taken) => void;
+  confirm: (one: CauseChoice) => void;
 };
 
 /** Why the bead looks like that: the likeliest causes as short cards, each with its evidence. */
-export function CausesPanel({ attempt, causes, cause, take }: Props) {
+export function CausesPanel({ attempt, causes, cause, confirm }: Props) {
   const ruleOut = useRuleOut(attempt.id);
   if (causes.isPending) return <Loading what="causes" />;
   if (causes.isError) return <Problem error={causes.error} again={() => void causes.refetch()} />;
@@ -34,7 +34,7 @@ export function CausesPanel({ attempt, causes, cause, take }: Props) {
               cause={one}
               number={i + 1}
               confirmed={one.code === cause}
-              take={() => take(one)}
+              confirm={() => confirm(one)}
               ruleOut={() => ruleOut.mutate({ cause: one.code, ruleOut: one.verdict !== "ruled_out" })}
               busy={ruleOut.isPending}
             />
@@ -48,7 +48,7 @@ export function CausesPanel({ attempt, causes, cause, take }: Props) {
           <ul>
             {data.causes.slice(MAX_CARDS).map((one) => (
               <li key={one.code} className="flex items-center gap-2">
-                <button className="btn btn-xs" aria-pressed={one.code === cause} onClick={() => take(one)}>
+                <button className="btn btn-xs" aria-pressed={one.code === cause} onClick={() => confirm(one)}>
                   Take
                 </button>
                 {one.words} <span className="quiet">{(100 * one.share).toFixed(0)} %</span>
@@ -89,12 +89,12 @@ type CardProps = {
   cause: Cause;
   number: number;
   confirmed: boolean;
-  take: () => void;
+  confirm: () => void;
   ruleOut: () => void;
   busy: boolean;
 };
 
-function Card({ cause, number, confirmed, take, ruleOut, busy }: CardProps) {
+function Card({ cause, number, confirmed, confirm, ruleOut, busy }: CardProps) {
   const out = cause.verdict === "ruled_out";
   return (
     <li
@@ -124,7 +124,7 @@ function Card({ cause, number, confirmed, take, ruleOut, busy }: CardProps) {
         <button
           className={`btn btn-xs ${confirmed ? "btn-primary" : ""}`}
           aria-pressed={confirmed}
-          onClick={take}
+          onClick={confirm}
         >
           {confirmed ? "Change next" : "Take"}
         </button>

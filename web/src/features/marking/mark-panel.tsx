@@ -33,11 +33,11 @@ export function MarkPanel({ attempt, proposal, mark, words, open }: Props) {
             key={line.criterion}
             line={line}
             score={mark.shown[line.criterion] ?? null}
-            applies={line.applies && !mark.notApplying.includes(line.criterion)}
+            applies={line.applies && !mark.draft.notApplying.includes(line.criterion)}
             missing={mark.missing.includes(line)}
-            chosen={i === mark.row}
-            choose={() => mark.setRow(i)}
-            set={(score) => mark.set(line.criterion, score)}
+            chosen={i === mark.draft.row}
+            choose={() => mark.edit({ kind: "row", row: i })}
+            set={(score) => mark.score(line.criterion, score)}
           />
         ))}
       </ul>
@@ -47,8 +47,8 @@ export function MarkPanel({ attempt, proposal, mark, words, open }: Props) {
           rows={2}
           tight
           maxLength={vocabulary.most.next}
-          value={mark.next}
-          onChange={mark.setNext}
+          value={mark.draft.next}
+          onChange={(text) => mark.edit({ kind: "next", text })}
         />
       )}
       <AreaField
@@ -57,8 +57,8 @@ export function MarkPanel({ attempt, proposal, mark, words, open }: Props) {
         rows={2}
         tight
         maxLength={vocabulary.most.comment}
-        value={mark.comment}
-        onChange={mark.setComment}
+        value={mark.draft.comment}
+        onChange={(text) => mark.edit({ kind: "comment", text })}
       />
       <Problem error={mark.error} />
       {mark.conflict && (
@@ -127,7 +127,11 @@ function Total({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
           {part && ` · ${part}`}
         </span>
       </p>
-      <button className="btn btn-xs" disabled={!mark.touched} onClick={mark.asSuggested}>
+      <button
+        className="btn btn-xs"
+        disabled={mark.draft.scores === null}
+        onClick={() => mark.edit({ kind: "as_suggested" })}
+      >
         As suggested
       </button>
     </div>
@@ -140,15 +144,15 @@ function KnockOuts({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
     <ul className="text-sm" aria-label="What fails it whatever the sum">
       {proposal.knocked.map((k) => (
         <li key={k.key} className="flex items-center justify-between gap-2">
-          <span className={mark.waived.includes(k.key) ? "line-through" : "font-semibold text-error"}>
+          <span className={mark.draft.waived.includes(k.key) ? "line-through" : "font-semibold text-error"}>
             Fails by {k.words.replace("any ", "")}
           </span>
           <button
             className="btn btn-xs"
-            aria-pressed={mark.waived.includes(k.key)}
-            onClick={() => mark.waive(k.key)}
+            aria-pressed={mark.draft.waived.includes(k.key)}
+            onClick={() => mark.edit({ kind: "waive", fault: k.key })}
           >
-            {mark.waived.includes(k.key) ? "Mind it" : "Let it pass"}
+            {mark.draft.waived.includes(k.key) ? "Mind it" : "Let it pass"}
           </button>
         </li>
       ))}

@@ -56,10 +56,10 @@ export function TwoMarks({ attempt, mark }: Props) {
       {other.comment && <p>“{other.comment}”</p>}
       {mark.duty === "agree" && (
         <div className="mt-1 grid grid-cols-2 gap-2">
-          <button className="btn btn-xs" onClick={() => mark.setAll(first.scores)}>
+          <button className="btn btn-xs" onClick={() => mark.edit({ kind: "scores", scores: first.scores })}>
             Take the first
           </button>
-          <button className="btn btn-xs" onClick={() => mark.setAll(other.scores)}>
+          <button className="btn btn-xs" onClick={() => mark.edit({ kind: "scores", scores: other.scores })}>
             Take the second
           </button>
         </div>
