@@ -1,7 +1,7 @@
 """Every figure a person types or reads: its unit, what may be typed, how far one tap goes, what it is called.
 
-One table. The columns of a run, every check of input, the card, steppers, forms, the page's limits and
-docs/quantities.md all read it. `low` to `high` is what makes sense at all, not what is good practice.
+One table. The columns of a run, every check of input, the card, steppers, forms and the page's limits
+all read it. `low` to `high` is what makes sense at all, not what is good practice.
 """
 
 from dataclasses import dataclass

@@ -1,8 +1,7 @@
 """The setup card, the log beside it, preparation and cautions in words."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import replace
-from typing import Any
 
 from judicum.core.choices import CHOICES
 from judicum.core.setup import Card, Checked, Warned
@@ -200,9 +199,3 @@ def besides(found: Checked) -> list[str]:
 def cautions(codes: Sequence[str]) -> list[dict[str, str]]:
     """Cautions with their words."""
     return [{"code": code, "words": CAUTIONS[code]} for code in codes]
-
-
-def words_of(key: str, value: Any) -> str:
-    """What a chosen value is called."""
-    choice: Mapping[Any, str] = CHOICES[key].options if key in CHOICES else {}
-    return choice.get(value, str(value))

@@ -1,4 +1,7 @@
 import copy
+import json
+from dataclasses import replace
+from pathlib import Path
 from typing import Any
 
 import pytest
@@ -35,6 +38,13 @@ def test_a_shipped_scheme_is_read_as_it_is_written(code: str) -> None:
 def test_the_total_weighs_each_line() -> None:
     assert total(SIX, FULL) == 80
     assert total(SIX, {**FULL, "width_evenness": 10.0}) == pytest.approx(85)
+
+
+@pytest.mark.parametrize("case", json.loads((Path(__file__).parents[2] / "cases" / "totals.json").read_text())["cases"])
+def test_totals_are_those_that_the_page_shows_while_marking(case: dict[str, Any]) -> None:
+    lines = tuple(replace(line, weight=weight) for line, weight in zip(SIX.lines, case["weights"], strict=False))
+    scores = dict(zip((line.criterion.key for line in lines), case["scores"], strict=True))
+    assert total(replace(SIX, lines=lines), scores) == case["total"]
 
 
 def test_a_line_that_does_not_apply_gives_its_weight_to_the_others() -> None:

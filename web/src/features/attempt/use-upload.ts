@@ -80,7 +80,7 @@ export function useUpload(attemptId: number, kind: Schemas["PhotoKind"] = "bead"
         setSending({
           state: "failed",
           error: new Error(
-            `The picture has ${(file.size / 1024 / 1024).toFixed(1)} MB; at most 25 MB can be sent.`,
+            `The picture has ${(file.size / 1024 / 1024).toFixed(1)} MB; at most ${(MAX_BYTES / 1024 / 1024).toFixed(0)} MB can be sent.`,
           ),
         });
         return;

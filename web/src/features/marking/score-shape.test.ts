@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { line } from "../../testing/proposal";
+import shared from "../../../../tests/cases/totals.json";
 import { filled, meaningOf, missingIn, partWords, stepped, suggestedScores, totalOf } from "./score-shape";
 
 const lines = [
@@ -19,7 +20,11 @@ const key = (key: string, tagName = "BODY", held = {}) =>
 
 describe("marking", () => {
   it("leaves a criterion that does not apply out of the total", () =>
-    expect(totalOf(suggestedScores(lines), lines)).toBeCloseTo((25 * 80 + 20 * 40) / 45, 6));
+    expect(totalOf(suggestedScores(lines), lines)).toBe(62.2));
+  it.each(shared.cases)("totals $scores at $weights as the server does", ({ weights, scores, total }) => {
+    const weighed = weights.map((weight, k) => line({ criterion: String(k), weight }));
+    expect(totalOf(Object.fromEntries(scores.map((score, k) => [String(k), score])), weighed)).toBe(total);
+  });
   it("has no total without any score", () => expect(totalOf({}, lines)).toBeNull());
   it("says how much of the sheet the total comes from", () => {
     expect(partWords(suggestedScores(lines), lines)).toBe("from 2 of 3 lines");

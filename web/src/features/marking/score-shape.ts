@@ -11,14 +11,22 @@ export function suggestedScores(lines: Suggestion[]): Scores {
   return Object.fromEntries(lines.map((s) => [s.criterion, s.score]));
 }
 
-/** The total the server will compute, to be seen while marking: weighted mean of what applies, out of 100. */
+/** The total the server will compute, to be seen while marking: weighted mean of what applies, out of 100, to a tenth as it is stored. */
 export function totalOf(scores: Scores, lines: Suggestion[]): number | null {
   const counted = lines.flatMap((s) => {
     const score = scores[s.criterion];
     return score === null || score === undefined ? [] : [{ weight: s.weight, score }];
   });
   const weights = counted.reduce((sum, c) => sum + c.weight, 0);
-  return weights === 0 ? null : (counted.reduce((sum, c) => sum + c.weight * c.score, 0) / weights) * 10;
+  return weights === 0
+    ? null
+    : toTenth(((counted.reduce((sum, c) => sum + c.weight * c.score, 0) / weights) * 100) / 10);
+}
+
+/** To a tenth as Python rounds: of a quarter, the one exact tie that goes down, to the even digit. */
+function toTenth(value: number): number {
+  const whole = Math.floor(value);
+  return value - whole === 0.25 ? whole + 0.2 : Number(value.toFixed(1));
 }
 
 /** Lines that have neither a score nor are said not to apply: with any of them nothing can be returned. */
