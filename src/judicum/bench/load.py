@@ -114,7 +114,7 @@ OF_STAFF = (
     "attempt",
     "next",
     *CLASS_PAGE[1:],
-    "alike",
+    "agreement",
 )
 OF_STUDENTS = ("list", "progress", "attempt")
 DESK_PAGES = ("list", "desk", "wall", "progress")
@@ -238,7 +238,7 @@ def measure(port: int, pids: list[int]) -> int:
     for name, teacher in zip(("a hundred people, a thousand attempts each", "thirty people, sixty attempts each", "25 people, a hundred attempts each"), callers(port, 15)[::5], strict=True):  # fmt: skip
         rng = random.Random(5)
         # Nobody has a class of a hundred with a thousand marks each: how everybody stands is asked where it can be.
-        pages = [page for page in OF_STAFF if not (name.startswith("a hundred") and page in ("standings", "alike"))]
+        pages = [page for page in OF_STAFF if not (name.startswith("a hundred") and page in ("standings", "agreement"))]
         for page in pages:
             for _ in range(5):
                 teacher.page(page, rng)
