@@ -10,7 +10,10 @@ export default defineConfig({
   // `./judicum dev` says where the server is; the page itself stays with Vite.
   server: {
     proxy: Object.fromEntries(
-      ["/api", "/health", "/ready"].map((path) => [path, process.env.JUDICUM_DEV_SERVER ?? "http://127.0.0.1:8000"]),
+      ["/api", "/health", "/ready"].map((path) => [
+        path,
+        process.env.JUDICUM_DEV_SERVER ?? "http://127.0.0.1:8000",
+      ]),
     ),
   },
 });
