@@ -4,7 +4,7 @@ import subprocess
 from pathlib import Path
 
 from judicum.launch import install
-from judicum.launch.children import Child, bring_up_to_date, wait_until_up, workers
+from judicum.launch.children import Child, wait_until_up, workers
 from judicum.launch.cluster import free_port
 from judicum.launch.host import keep
 from judicum.launch.places import PYTHON, WEB
@@ -23,7 +23,6 @@ def serve(first: int) -> int:
         npm, node_env = install.web_packages()
     port = free_port(first)
     with with_database() as env:
-        bring_up_to_date(env)
         inner = free_port(port + 1)
         server = f"127.0.0.1:{inner}"
         vite = [*npm, "--prefix", str(WEB), "exec", "--", "vite", str(WEB), "--host", "127.0.0.1", "--port", str(port), "--strictPort"]  # fmt: skip
