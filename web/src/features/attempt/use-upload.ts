@@ -7,6 +7,7 @@ import { csrfToken, problemOf, Refused, type Schemas } from "../../api/client";
 
 const PIECE = 512 * 1024;
 const MAX_BYTES = vocabulary.most.photoBytes;
+const MOST = `${(MAX_BYTES / 1024 / 1024).toFixed(0)} MB`;
 
 export type Sending =
   | { state: "idle" }
@@ -80,7 +81,7 @@ export function useUpload(attemptId: number, kind: Schemas["PhotoKind"] = "bead"
         setSending({
           state: "failed",
           error: new Error(
-            `The picture has ${(file.size / 1024 / 1024).toFixed(1)} MB; at most ${(MAX_BYTES / 1024 / 1024).toFixed(0)} MB can be sent.`,
+            `The picture has ${(file.size / 1024 / 1024).toFixed(1)} MB; at most ${MOST} can be sent.`,
           ),
         });
         return;

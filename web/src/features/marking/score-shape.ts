@@ -11,7 +11,7 @@ export function suggestedScores(lines: Suggestion[]): Scores {
   return Object.fromEntries(lines.map((s) => [s.criterion, s.score]));
 }
 
-/** The total the server will compute, to be seen while marking: weighted mean of what applies, out of 100, to a tenth as it is stored. */
+/** The total the server will store, to be seen while marking: weighted mean of what applies, out of 100. */
 export function totalOf(scores: Scores, lines: Suggestion[]): number | null {
   const counted = lines.flatMap((s) => {
     const score = scores[s.criterion];
