@@ -145,7 +145,9 @@ def test_a_taken_port_is_one_line_and_exit_1() -> None:
 
 def test_compiled_python_is_kept_where_the_machine_asks_for_none(tmp_path: Path) -> None:
     env = {**os.environ, "PYTHONDONTWRITEBYTECODE": "1", "PYTHONPYCACHEPREFIX": str(tmp_path)}
-    subprocess.run([*JUDICUM, "card", "window", "-o", str(tmp_path / "card.pdf")], env=env, check=True, capture_output=True)
+    subprocess.run(
+        [*JUDICUM, "card", "window", "-o", str(tmp_path / "card.pdf")], env=env, check=True, capture_output=True
+    )
     # The launcher's own, and the program's.
     for part in ("judicum/launch/main", "judicum/cli"):
         assert list(tmp_path.rglob(f"{part}.*.pyc")), part
