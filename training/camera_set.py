@@ -31,19 +31,19 @@ TRACED_KINDS = ("plate", "lap", "tube", "smooth", "refusal")
 
 def labelled(case: Case, folder: Path, traced: bool = False) -> dict[str, Any]:
     """Draw one case into a folder; its entry of `truth.json`."""
-    truths = truth_along(case.scene)
+    seen = truth_along(case.scene)
     if traced:  # needs Mitsuba
-        jpeg, truths = import_module("training.traced").trace(case.scene, truths)
+        jpeg, seen = import_module("training.traced").trace(case.scene, seen)
     else:
         jpeg = take_photo(case.scene).jpeg
     (folder / case.name).write_bytes(jpeg)
-    return {"name": case.name, "must_refuse": case.refusal, "truth": truths}
+    return {"name": case.name, "must_refuse": case.refusal, "truth": seen}
 
 
 def truth_along(scene: Scene) -> dict[str, Any] | None:
     """The truth of a scene with its `profile`; None without a bead."""
-    truths = truth(scene)
-    return None if truths is None else {**truths, "profile": _profile(scene)}
+    seen = truth(scene)
+    return None if seen is None else {**seen, "profile": _profile(scene)}
 
 
 def _profile(scene: Scene) -> dict[str, list[Any]]:

@@ -25,7 +25,7 @@ def clearness(face: Floats, fronts: Floats, known: Flags) -> float:
 
     Args:
         face: (rows, columns) grey levels of a straightened bead. fronts: (k,) columns of its fronts.
-        told: (columns,) where fronts are told.
+        known: (columns,) where it is known whether there is a front.
 
     Returns:
         The gaps' mean course, root mean square over its own standard error; 0 for under MIN_FRONTS fronts.

@@ -169,13 +169,13 @@ def _develop(scene: Scene, picture: Floats) -> bytes:
     picture *= np.array(view.light[::-1], np.float32)
     picture *= view.exposure
     picture = cv2.GaussianBlur(picture, (0, 0), max(view.blur_px, 0.3))
-    picture8 = np.empty(picture.shape, np.uint8)
+    pixels = np.empty(picture.shape, np.uint8)
     # By strips of rows, which stay in the processor's cache: a fifth less time than the whole at once.
     for first in range(0, len(picture), STRIP_ROWS):
         strip = picture[first : first + STRIP_ROWS]
         grain = view.noise * np.sqrt(np.maximum(strip, 0.01)) * rng.standard_normal(strip.shape).astype(np.float32)
-        picture8[first : first + STRIP_ROWS] = coded(np.clip(strip + grain, 0, 1)) * 255 + 0.5
-    ok, file = cv2.imencode(".jpg", picture8, [cv2.IMWRITE_JPEG_QUALITY, view.jpeg_quality])
+        pixels[first : first + STRIP_ROWS] = coded(np.clip(strip + grain, 0, 1)) * 255 + 0.5
+    ok, file = cv2.imencode(".jpg", pixels, [cv2.IMWRITE_JPEG_QUALITY, view.jpeg_quality])
     assert ok
     return file.tobytes()
 

@@ -1,4 +1,4 @@
-"""The demo's mail: three people who preference to be told, and this morning's mail to them."""
+"""The demo's mail: three people who asked for mail, and this morning's mail to them."""
 
 from collections.abc import Sequence
 from datetime import timedelta

@@ -29,7 +29,9 @@ def page() -> str:
     lines += ["", "## The server's floors", "", "Each floor imports only what lies below it; arrows are the imports that there are.", ""]  # fmt: skip
     lines += ["```mermaid", "flowchart TD"]
     lines += [f'  {floor}["{floor}/<br/>{_about(SERVER / floor)}"]' for floor in floors]
-    lines += [f"  {floor} --> {other}" for floor in floors for other in floors if other in _imported(floor, floors)]
+    for floor in floors:
+        imported = _imported(floor)
+        lines += [f"  {floor} --> {other}" for other in floors if other in imported]
     lines += ["```", "", "## Contracts", "", *(f"- {one['name']}" for one in contracts)]
     return HEAD + "\n".join(lines) + "\n"
 
@@ -40,11 +42,11 @@ def _about(folder: Path) -> str:
     return text.split("\n\n")[0].replace("\n", " ").rstrip(".")
 
 
-def _imported(floor: str, floors: list[str]) -> set[str]:
-    """The other floors that a floor's files import."""
+def _imported(floor: str) -> set[str]:
+    """The other parts of the server that a floor's files import."""
     found: set[str] = set()
     for file in sorted((SERVER / floor).rglob("*.py")):
         for node in ast.walk(ast.parse(file.read_text())):
             names = [node.module or ""] if isinstance(node, ast.ImportFrom) else [a.name for a in node.names] if isinstance(node, ast.Import) else []  # fmt: skip
             found |= {name.split(".")[2] for name in names if name.startswith("judicum.server.")}
-    return (found & set(floors)) - {floor}
+    return found - {floor}

@@ -9,7 +9,7 @@ from concurrent.futures import Future, ThreadPoolExecutor
 from pathlib import Path
 
 from judicum.launch import architecture, install
-from judicum.launch.cluster import throwaway
+from judicum.launch.cluster import Cluster, throwaway
 from judicum.launch.places import LOGS, PYTHON, ROOT, VENV, WEB
 from judicum.launch.serve import environment
 from judicum.launch.steps import Trouble, run, step
@@ -82,12 +82,12 @@ def _with_database(options: list[str], paths: list[str]) -> int:
         try:
             with install.only_one():
                 install.python_packages(dev=True)
-                install.postgres_programs()
-                env = {**environment(cluster, "only-for-tests"), "JUDICUM_VAR": scratch, "DJANGO_ALLOW_ASYNC_UNSAFE": "true"}  # fmt: skip
+                env = _environment(cluster, scratch)
                 if any(path.startswith(("tests/browser", "tests/launch")) for path in paths):
-                    install.nginx()
+                    env["JUDICUM_CHROMIUM"] = str(_programs())
                     install.page()
-                    env["JUDICUM_CHROMIUM"] = str(install.chromium())
+                else:
+                    install.postgres_programs()
                 cluster.start()
                 _tables(env)
             return _pytest(env, options, paths)
@@ -111,11 +111,7 @@ def _everything(options: list[str]) -> int:
                 packages = side_by_side.submit(install.python_packages, dev=True)
                 page = side_by_side.submit(_page, packages)
                 packages.result()
-                env = {
-                    **environment(cluster, "only-for-tests"),
-                    "JUDICUM_VAR": str(scratch),
-                    "DJANGO_ALLOW_ASYNC_UNSAFE": "true",
-                }
+                env = _environment(cluster, str(scratch))
                 compiled = side_by_side.submit(_compiled, dict(env))
                 side_by_side.submit(_python_checks).result()
                 checks = [side_by_side.submit(_python_types)]
@@ -135,6 +131,11 @@ def _everything(options: list[str]) -> int:
         cluster.stop()
         cluster.remove()
         shutil.rmtree(scratch, ignore_errors=True)
+
+
+def _environment(cluster: Cluster, scratch: str) -> dict[str, str]:
+    """What tests on this cluster need to know; what they write goes to `scratch`."""
+    return {**environment(cluster, "only-for-tests"), "JUDICUM_VAR": scratch, "DJANGO_ALLOW_ASYNC_UNSAFE": "true"}
 
 
 def _programs() -> Path:

@@ -1,7 +1,6 @@
 """For work on the program itself: everything that reloads what is changed, and Django's own commands."""
 
 import subprocess
-from pathlib import Path
 
 from judicum.launch import install
 from judicum.launch.children import Child, wait_until_up, workers
@@ -42,4 +41,4 @@ def serve(first: int) -> int:
 def manage(arguments: list[str]) -> int:
     """One of Django's commands on this checkout's database, running or started for it; its exit code."""
     with with_database() as env:
-        return subprocess.run([str(PYTHON), "-m", "django", *arguments], env=env, cwd=Path.cwd()).returncode
+        return subprocess.run([str(PYTHON), "-m", "django", *arguments], env=env).returncode

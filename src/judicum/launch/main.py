@@ -23,13 +23,18 @@ class Command:
     verbatim: bool = False
 
 
-def _address(parser: argparse.ArgumentParser) -> None:
+def _host(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("--host", default="127.0.0.1", help="address to listen on (default: this machine only)")
-    parser.add_argument("--port", type=int, help="web port; the first free one from 8000 on by default")
+
+
+def _web(parser: argparse.ArgumentParser) -> None:
+    _host(parser)
+    parser.add_argument("--port", type=int, default=serve.FIRST_PORT)
 
 
 def _starting(parser: argparse.ArgumentParser) -> None:
-    _address(parser)
+    _host(parser)
+    parser.add_argument("--port", type=int, help="web port; the first free one from 8000 on by default")
     parser.add_argument("--reset", action="store_true", help="remove all data first")
 
 
@@ -71,7 +76,7 @@ COMMANDS = (
     Command("lint", "format, lint, types and import rules of Python and page; drift", lambda _: check.lint()),
     Command("test", "everything; or core, server, page, browser, or paths of tests", lambda _: check.test(sys.argv[2:]), verbatim=True),
     Command("openapi", "write web/openapi.yaml and the types made from it", lambda _: check.write_openapi()),
-    Command("web", "only the web server, against a database and a store elsewhere", lambda a: host.serve_web(a.host, a.port or serve.FIRST_PORT), _address),
+    Command("web", "only the web server, against a database and a store elsewhere", lambda a: host.serve_web(a.host, a.port), _web),
     Command(
         "worker", "only workers, against a database and a store elsewhere", lambda a: host.serve_workers(a.count),
         lambda p: p.add_argument("--count", type=int, help="how many; one a core by default, at most four"),

@@ -11,7 +11,7 @@ KINDS = {
     "again": "a coupon is to be welded, or photographed, again",
     "low": "the stock of a course I teach runs low",
 }
-"""What somebody may preference to be told."""
+"""What somebody may ask to hear of by mail."""
 _HEADS = {
     "due": "Due tomorrow",
     "returned": "Marked and returned",

@@ -191,7 +191,7 @@ def _width(case: Case, bead: BeadFigures, profile: Profile | None, faults: Seque
         elif start == "narrow" and width.mean >= band.low - room:
             mean = float(w[s < START_MM].mean())
             yield Symptom("bead_narrow", 0.6, 0.0, START_MM, {"mean_mm": round(mean, 2)})
-        s, w, is_periodic = _steady(s, w, bead.length_mm, faults, start)
+        s, w, left_out = _steady(s, w, bead.length_mm, faults, start)
         line = np.polyfit(s, w, 1)
         grown = float(line[0] * (s[-1] - s[0]) / w.mean())
         fit = float(np.corrcoef(s, w)[0, 1]) if np.ptp(w) > 0 else 0.0
@@ -200,7 +200,7 @@ def _width(case: Case, bead: BeadFigures, profile: Profile | None, faults: Seque
                 "width_grows", _from(GROWS_SHARE, grown, 0.4), 0.0, bead.length_mm, {"share": round(grown, 2)}
             )
             cv = float((w - np.polyval(line, s)).std() / w.mean())
-        elif is_periodic:
+        elif left_out:
             cv = float(w.std() / w.mean())
     limit = BANDS["width_cv"]
     if cv > limit.accepted:

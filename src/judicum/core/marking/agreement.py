@@ -52,6 +52,18 @@ class Agreement:
         return self.pairs < FEW
 
 
+def scored_by_both(
+    first: Mapping[str, float | None], second: Mapping[str, float | None]
+) -> dict[str, tuple[float, float]]:
+    """The two scores of every criterion that both sides scored, in the order of the first.
+
+    >>> scored_by_both({"tint": 8.0, "width_evenness": None}, {"tint": 7.5, "width_evenness": 6.0})
+    {'tint': (8.0, 7.5)}
+    """
+    pairs = ((key, score, second.get(key)) for key, score in first.items())
+    return {key: (one, other) for key, one, other in pairs if one is not None and other is not None}
+
+
 def agreement(first: Sequence[float], second: Sequence[float], step: float | None = HALF) -> Agreement:
     """How far second marks agree with the first ones of the same beads.
 

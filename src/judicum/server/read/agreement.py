@@ -95,9 +95,8 @@ def _given(marks: list[Mark], seconds: Mapping[int, SecondMark]) -> list[MarkRec
 def _lines(seconds: list[SecondMark]) -> list[AgreementLine]:
     pairs: dict[str, list[tuple[float, float]]] = defaultdict(list)
     for one in seconds:
-        for key, score in one.first["scores"].items():
-            if score is not None and one.scores.get(key) is not None:
-                pairs[key].append((score, one.scores[key]))
+        for key, pair in agreement.scored_by_both(one.first["scores"], one.scores).items():
+            pairs[key].append(pair)
         pairs[TOTAL].append((one.first["total"], one.total or 0.0))
         pairs[PASSED].append((float(one.first["passed"]), float(bool(one.passed))))
     steps: dict[str, float | None] = {TOTAL: None, PASSED: 1.0}
@@ -116,10 +115,10 @@ def _markers(given: list[MarkRecord]) -> list[Marker]:
     over: dict[int, list[float]] = defaultdict(list)
     for one in given:
         # The same lines on both sides: what was not suggested is left out of both.
-        both = [k for k, score in one.mark.suggested.items() if score is not None and one.scores.get(k) is not None]
+        both = agreement.scored_by_both(one.scores, one.mark.suggested)
         if both:
+            gave, suggested = ({key: pair[side] for key, pair in both.items()} for side in (0, 1))
             scheme = read[one.mark.scheme_id]
-            gave, suggested = ({k: scores[k] for k in both} for scores in (one.scores, one.mark.suggested))
             over[one.marker].append(total(scheme, gave) - total(scheme, suggested))
     people = User.objects.filter(pk__in=over).order_by("display_name", "pk")
     return [_marker(one, len(over[one.pk]), agreement.severity(over[one.pk])) for one in people]
@@ -140,9 +139,8 @@ def _marker(user: User, marks: int, chart: agreement.Severity | None) -> Marker:
 def _departures(given: list[MarkRecord]) -> list[Departure]:
     pairs: dict[str, list[tuple[float, float]]] = {key: [] for key in CRITERIA}
     for one in given:
-        for key, suggested in one.mark.suggested.items():
-            if suggested is not None and (score := one.scores.get(key)) is not None:
-                pairs[key].append((suggested, score))
+        for key, pair in agreement.scored_by_both(one.mark.suggested, one.scores).items():
+            pairs[key].append(pair)
     used = {key: rows for key, rows in pairs.items() if rows}
     return [
         Departure(

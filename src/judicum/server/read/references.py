@@ -1,12 +1,9 @@
 """Reference beads beside the attempts they are of, and a marker's test of themselves on them."""
 
-from collections.abc import Mapping
-from typing import Any
-
 from django.db.models import QuerySet
 
 from judicum.core.marking import CRITERIA
-from judicum.core.marking.agreement import agreement
+from judicum.core.marking.agreement import agreement, scored_by_both
 from judicum.server.answers.agreement import ReferenceBead, ReferenceBeads, SelfTest, SelfTestBead
 from judicum.server.answers.attempts import AttemptBrief
 from judicum.server.answers.marking import AgreementLine, GivenScores
@@ -85,11 +82,8 @@ def _bead(test: models.SelfTest, reference: Reference, attempt: AttemptBrief, ov
 
 def _result(test: models.SelfTest, references: list[Reference]) -> AgreementLine:
     """How far a finished test agrees with the references, over all scores."""
-    first, second = [], []
+    pairs: list[tuple[float, float]] = []
     for reference in references:
-        given: Mapping[str, Any] = test.given[str(reference.pk)]["scores"]
-        for key, score in reference.attempt.mark.scores.items():
-            if score is not None and given.get(key) is not None:
-                first.append(score)
-                second.append(given[key])
-    return agreement_line("overall", agreement(first, second))
+        given = test.given[str(reference.pk)]["scores"]
+        pairs += scored_by_both(reference.attempt.mark.scores, given).values()
+    return agreement_line("overall", agreement([a for a, _ in pairs], [b for _, b in pairs]))

@@ -61,7 +61,7 @@ class UserManager(BaseUserManager["User"]):
 class User(AbstractBaseUser):  # type: ignore[django-manager-missing]
     """Somebody of a workshop who can sign in; what they may do comes from their membership in a course.
 
-    `owns` makes them an owner of their workshop. `skeleton` is what no two login names may share (`names.look`); `signed_out`
+    `owns` makes them an owner of their workshop. `skeleton` is what no two login names may share (`names.skeleton`); `signed_out`
     counts how often all sessions were ended; `removed_at` says since when nothing is kept that tells who it was.
     """
 

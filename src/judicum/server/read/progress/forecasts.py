@@ -106,15 +106,15 @@ def standings(user: User, course_id: int) -> list[CouponStanding]:
     records = _records(course_id, returned, assignments, marks)
     sequence, causes, marked = sequence_of(course), _causes(course_id), _marks(returned)
     given = {one.design.code for one in assignments.values()}
-    digest = _of_everybody(assignments, records, marks)
+    forecasts = _of_everybody(assignments, records, marks)
     found = []
     for member in members(course_id, Role.STUDENT):
         person = Person(id=member.user_id, display_name=member.user.display_name)
         for one in assignments.values():
             key = (member.user_id, one.pk)
-            if key not in digest:
+            if key not in forecasts:
                 continue
-            forecast, gave, cause = digest[key], marked[key], causes.get(key)
+            forecast, gave, cause = forecasts[key], marked[key], causes.get(key)
             coming = _next(sequence, one.design, given)
             found.append(
                 CouponStanding(
@@ -137,8 +137,8 @@ def _of_everybody(
 ) -> dict[tuple[int, int], Forecast]:
     """Forecasts by student and assignment, where there is a mark; kept until anything that they are made from changes."""
     asked = [(one.pk, one.design.code, one.good_in_a_row, _pass_mark(one, marks)) for one in assignments.values()]
-    digest = orjson.dumps((asked, records), option=orjson.OPT_NON_STR_KEYS)
-    key = "forecasts-" + hashlib.sha256(digest).hexdigest()
+    question = orjson.dumps((asked, records), option=orjson.OPT_NON_STR_KEYS)
+    key = "forecasts-" + hashlib.sha256(question).hexdigest()
     found: dict[tuple[int, int], Forecast] | None = cache.get(key)
     if found is None:
         everybody = ClassRecords(records)
@@ -189,13 +189,13 @@ def _records(
     for one in returned:
         assignment = assignments[one.assignment]
         row: Mapping[str, Any] = figures.get(one.attempt) or {}
-        digest: dict[str, float] = {key: row[key] for key in SHARES if row.get(key) is not None}
+        shares: dict[str, float] = {key: row[key] for key in SHARES if row.get(key) is not None}
         if (level := row.get("tint_level")) is not None:
-            digest["tint_over"] = float(max(0, level - FINISH_LEVEL[assignment.finish]))
+            shares["tint_over"] = float(max(0, level - FINISH_LEVEL[assignment.finish]))
         faults = tuple(fault["kind"] for fault in row.get("seen") or [])
         # What knocked it out counts as a point under the pass mark, whatever the sum.
         total = one.total if one.passed else min(one.total, _pass_mark(assignment, pass_marks) - 1)
-        found[one.student].append(RecordedAttempt(one.at, assignment.design.code, total, digest, faults))
+        found[one.student].append(RecordedAttempt(one.at, assignment.design.code, total, shares, faults))
     return {student: tuple(record) for student, record in found.items()}
 
 
