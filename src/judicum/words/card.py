@@ -3,69 +3,32 @@
 from pydantic import BaseModel, ConfigDict, Field
 
 from judicum.core.photo.report import LEFT_OUT
+from judicum.core.setup.record import Angles, Band, BeadGoal, Cup, Electrode, Filler, HeatInput, Opinion, Purge, Runs
 
 
 class Part(BaseModel):
-    """One part of a printed card; every field is always there but `meant`."""
+    """One part of a printed card; every field is always there but `meant`.
 
-    model_config = ConfigDict(frozen=True, from_attributes=True, json_schema_serialization_defaults_required=True)
+    Parts that hold figures alone are those of the card itself, read anew so that a figure is printed as what its field says.
+    """
+
+    model_config = ConfigDict(
+        frozen=True,
+        from_attributes=True,
+        json_schema_serialization_defaults_required=True,
+        revalidate_instances="always",
+    )
 
 
-class Range(Part):
-    """A figure with its acceptance."""
+class CardCurrent(Part):
+    """The welding amperage; `machine` is what is set, `because` why it moved from the rule."""
 
     low: float
     aim: float
     high: float
-
-
-class CardCurrent(Range):
-    """The welding amperage; `machine` is what is set, `because` why it moved from the rule."""
-
     machine: float
     rule: str
     because: list[str]
-
-
-class Opinion(Part):
-    """What another rule says."""
-
-    rule: str
-    current_a: float
-
-
-class CardCup(Part):
-    number: float
-    inside_mm: float
-    low: float
-    high: float
-
-
-class CardElectrode(Part):
-    diameter_mm: float
-    taper_mm: float
-    kinds: list[str]
-
-
-class CardFiller(Part):
-    alloy: str
-    diameter_mm: float
-    low_mm: float
-    high_mm: float
-    length_mm_per_100mm: float
-
-
-class CardAngles(Part):
-    work: float
-    travel: float
-    filler: float
-
-
-class CardHeat(Part):
-    """Heat input in kJ/mm: of the arc, and with the arc's efficiency."""
-
-    arc: float
-    net: float
 
 
 class CardWarning(Part):
@@ -77,58 +40,34 @@ class CardWarning(Part):
     meant: float | None = Field(default=None, exclude_if=lambda value: value is None, json_schema_extra=LEFT_OUT)
 
 
-class CardPurge(Part):
-    l_min: Range
-    volumes: float
-    volume_l: float | None
-    wait_s: float | None
-
-
-class TubeRuns(Part):
-    """Runs round a tube; `starts_deg` from the seam's top, `order` the numbers of the runs as they are welded."""
-
-    count: int
-    length_mm: float
-    dabs: int
-    net_mm: float
-    starts_deg: list[float]
-    order: list[int]
-    first: str | None
-
-
-class CardBead(Part):
-    width_mm: Range
-    max_tint_level: int | None
-
-
 class Card(Part):
     """The figures that a student sets and holds."""
 
     current_a: CardCurrent
-    opinions: list[Opinion]
+    opinions: tuple[Opinion, ...]
     polarity: str
-    cup: CardCup
+    cup: Cup
     gas_part: str
-    gas_l_min: Range
+    gas_l_min: Band
     reynolds: float
-    stickout_mm: Range
-    arc_length_mm: Range
-    preflow_s: Range
-    postflow_s: Range
-    downslope_s: Range
-    start_s: Range
-    electrode: CardElectrode
-    filler: CardFiller | None
-    angles_deg: CardAngles
-    travel_mm_s: Range
-    dab_pitch_mm: Range | None
+    stickout_mm: Band
+    arc_length_mm: Band
+    preflow_s: Band
+    postflow_s: Band
+    downslope_s: Band
+    start_s: Band
+    electrode: Electrode
+    filler: Filler | None
+    angles_deg: Angles
+    travel_mm_s: Band
+    dab_pitch_mm: Band | None
     dabs_per_s: float | None
-    heat_kj_mm: CardHeat
-    purge: CardPurge | None
-    runs: TubeRuns | None
-    turntable_rpm: Range | None
+    heat_kj_mm: HeatInput
+    purge: Purge | None
+    runs: Runs | None
+    turntable_rpm: Band | None
     pulse_mean_a: float | None
-    bead: CardBead
+    bead: BeadGoal
     gas_l_per_run: float
     warnings: list[CardWarning]
     cautions: list[str]

@@ -159,10 +159,8 @@ def card_in_words(card: Card, units: Units = METRIC) -> printed.Card:
             rule=RULES[current.rule],
             because=[moved(one) for one in current.because],
         ),
-        opinions=[printed.Opinion(rule=RULES[one.rule], current_a=one.current_a) for one in card.opinions],
-        electrode=printed.CardElectrode(
-            diameter_mm=rod.diameter_mm, taper_mm=rod.taper_mm, kinds=[kinds[kind] for kind in rod.kinds]
-        ),
+        opinions=tuple(replace(one, rule=RULES[one.rule]) for one in card.opinions),
+        electrode=replace(rod, kinds=tuple(kinds[kind] for kind in rod.kinds)),
         runs=runs and replace(runs, first="thin side, while cold, a few amps lower" if runs.first else None),
         warnings=_warnings(card.warnings, units),
     )

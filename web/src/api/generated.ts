@@ -2129,6 +2129,12 @@ export interface components {
             /** @default 1 */
             run?: number;
         };
+        /** @description Work, travel (push) and filler angle, degrees. */
+        Angles: {
+            work: number;
+            travel: number;
+            filler: number;
+        };
         /** @description An answer beside a mark, and why: the student reads it. */
         AnswerRequest: {
             version: number;
@@ -2256,6 +2262,12 @@ export interface components {
             student: number;
             there: boolean | null;
         };
+        /** @description A figure with its acceptance: from `low` to `high`, best at `aim`. */
+        Band: {
+            low: number;
+            aim: number;
+            high: number;
+        };
         BeadFigures: {
             start_mm: number[];
             end_mm: number[];
@@ -2263,6 +2275,11 @@ export interface components {
             width_mm: components["schemas"]["WidthFigures"];
             straightness_mm: number;
             toe_waviness_mm: components["schemas"]["Sides"];
+        };
+        /** @description Width (mm) and the darkest tint level that is wanted; None on a metal that does not tint. */
+        BeadGoal: {
+            width_mm: components["schemas"]["Band"];
+            max_tint_level: number | null;
         };
         Booth: {
             id: number;
@@ -2400,46 +2417,31 @@ export interface components {
             current_a: components["schemas"]["CardCurrent"];
             opinions: components["schemas"]["Opinion"][];
             polarity: string;
-            cup: components["schemas"]["CardCup"];
+            cup: components["schemas"]["Cup"];
             gas_part: string;
-            gas_l_min: components["schemas"]["Range"];
+            gas_l_min: components["schemas"]["Band"];
             reynolds: number;
-            stickout_mm: components["schemas"]["Range"];
-            arc_length_mm: components["schemas"]["Range"];
-            preflow_s: components["schemas"]["Range"];
-            postflow_s: components["schemas"]["Range"];
-            downslope_s: components["schemas"]["Range"];
-            start_s: components["schemas"]["Range"];
-            electrode: components["schemas"]["CardElectrode"];
-            filler: components["schemas"]["CardFiller"] | null;
-            angles_deg: components["schemas"]["CardAngles"];
-            travel_mm_s: components["schemas"]["Range"];
-            dab_pitch_mm: components["schemas"]["Range"] | null;
+            stickout_mm: components["schemas"]["Band"];
+            arc_length_mm: components["schemas"]["Band"];
+            preflow_s: components["schemas"]["Band"];
+            postflow_s: components["schemas"]["Band"];
+            downslope_s: components["schemas"]["Band"];
+            start_s: components["schemas"]["Band"];
+            electrode: components["schemas"]["Electrode"];
+            filler: components["schemas"]["Filler"] | null;
+            angles_deg: components["schemas"]["Angles"];
+            travel_mm_s: components["schemas"]["Band"];
+            dab_pitch_mm: components["schemas"]["Band"] | null;
             dabs_per_s: number | null;
-            heat_kj_mm: components["schemas"]["CardHeat"];
-            purge: components["schemas"]["CardPurge"] | null;
-            runs: components["schemas"]["TubeRuns"] | null;
-            turntable_rpm: components["schemas"]["Range"] | null;
+            heat_kj_mm: components["schemas"]["HeatInput"];
+            purge: components["schemas"]["Purge"] | null;
+            runs: components["schemas"]["Runs"] | null;
+            turntable_rpm: components["schemas"]["Band"] | null;
             pulse_mean_a: number | null;
-            bead: components["schemas"]["CardBead"];
+            bead: components["schemas"]["BeadGoal"];
             gas_l_per_run: number;
             warnings: components["schemas"]["CardWarning"][];
             cautions: string[];
-        };
-        CardAngles: {
-            work: number;
-            travel: number;
-            filler: number;
-        };
-        CardBead: {
-            width_mm: components["schemas"]["Range"];
-            max_tint_level: number | null;
-        };
-        CardCup: {
-            number: number;
-            inside_mm: number;
-            low: number;
-            high: number;
         };
         /** @description The welding amperage; `machine` is what is set, `because` why it moved from the rule. */
         CardCurrent: {
@@ -2449,29 +2451,6 @@ export interface components {
             machine: number;
             rule: string;
             because: string[];
-        };
-        CardElectrode: {
-            diameter_mm: number;
-            taper_mm: number;
-            kinds: string[];
-        };
-        CardFiller: {
-            alloy: string;
-            diameter_mm: number;
-            low_mm: number;
-            high_mm: number;
-            length_mm_per_100mm: number;
-        };
-        /** @description Heat input in kJ/mm: of the arc, and with the arc's efficiency. */
-        CardHeat: {
-            arc: number;
-            net: number;
-        };
-        CardPurge: {
-            l_min: components["schemas"]["Range"];
-            volumes: number;
-            volume_l: number | null;
-            wait_s: number | null;
         };
         /** @description `meant` is the figure (SI) that a slip of units probably meant; left out of all others. */
         CardWarning: {
@@ -2692,6 +2671,13 @@ export interface components {
             secret: string;
             token: components["schemas"]["Token"];
         };
+        /** @description Cup number with its range; inside diameter, mm. */
+        Cup: {
+            number: number;
+            inside_mm: number;
+            low: number;
+            high: number;
+        };
         /** @description A straight cut across the sheet's length (`across`) or along it, at a place and from edge to edge, mm. */
         Cut: {
             across: boolean;
@@ -2808,6 +2794,12 @@ export interface components {
             id: number;
             number: number;
         };
+        /** @description Diameter and length of the taper, mm; codes of the kinds that do. */
+        Electrode: {
+            diameter_mm: number;
+            taper_mm: number;
+            kinds: string[];
+        };
         /** @description Figures of earlier engines (`outdated`), those a person corrected, which stay, and how far measuring all again is. */
         Engines: {
             present: string;
@@ -2854,6 +2846,14 @@ export interface components {
             values: (number | null)[];
             formatted: (string | null)[];
             cone: components["schemas"]["NextFigure"][];
+        };
+        /** @description Alloy, diameter with its range (mm), and rod per 100 mm of bead (mm). */
+        Filler: {
+            alloy: string;
+            diameter_mm: number;
+            low_mm: number;
+            high_mm: number;
+            length_mm_per_100mm: number;
         };
         /** @description How far the attempts of a course are brought in. */
         Filling: {
@@ -2963,6 +2963,11 @@ export interface components {
         GoalDesign: {
             title: string;
             purpose: string;
+        };
+        /** @description Heat input, kJ/mm: of the arc, and with the arc's efficiency. */
+        HeatInput: {
+            arc: number;
+            net: number;
         };
         /** @description Somebody's part in a course. */
         InCourse: {
@@ -3281,7 +3286,7 @@ export interface components {
             item: number;
             name: string;
         };
-        /** @description What another rule says. */
+        /** @description What another rule says, A. */
         Opinion: {
             rule: string;
             current_a: number;
@@ -3404,16 +3409,19 @@ export interface components {
                 [key: string]: string;
             };
         };
+        /** @description Purge flow (L/min), volume changes, and where the bore is known its volume (L) and the wait (s). */
+        Purge: {
+            l_min: components["schemas"]["Band"];
+            volumes: number;
+            /** @default null */
+            volume_l: number | null;
+            /** @default null */
+            wait_s: number | null;
+        };
         Quality: {
             sharpness: number | null;
             clipped_share: number | null;
             warnings: string[];
-        };
-        /** @description A figure with its acceptance. */
-        Range: {
-            low: number;
-            aim: number;
-            high: number;
         };
         /** @description Each signs in once without the phone; shown only now. */
         RecoveryCodes: {
@@ -3675,6 +3683,19 @@ export interface components {
             part_hot?: boolean | null;
             /** @default null */
             note?: string | null;
+        };
+        /**
+         * @description Runs round a tube: how many, each one's length, dabs and net advance (mm), where they start (degrees from the seam's
+         *     top), in which order, and a code for what comes first.
+         */
+        Runs: {
+            count: number;
+            length_mm: number;
+            dabs: number;
+            net_mm: number;
+            starts_deg: number[];
+            order: number[];
+            first: string | null;
         };
         /** @description A coupon to keep; `base` is the design it was made from. */
         SaveDesignRequest: {
@@ -4085,16 +4106,6 @@ export interface components {
             expiry: string | null;
         };
         TokenList: components["schemas"]["Token"][];
-        /** @description Runs round a tube; `starts_deg` from the seam's top, `order` the numbers of the runs as they are welded. */
-        TubeRuns: {
-            count: number;
-            length_mm: number;
-            dabs: number;
-            net_mm: number;
-            starts_deg: number[];
-            order: number[];
-            first: string | null;
-        };
         /** @description The units one thinks in; null leaves one as it is. */
         UnitsRequest: {
             /** @default null */

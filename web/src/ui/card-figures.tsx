@@ -12,7 +12,7 @@ export function CardFigures({
   units: Units;
   moved?: string[];
 }) {
-  const ranged = (words: string, value: Schemas["Range"] | null, quantity: Quantity) =>
+  const ranged = (words: string, value: Schemas["Band"] | null, quantity: Quantity) =>
     value && (
       <Big
         moved={moved.includes(words)}

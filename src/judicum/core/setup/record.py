@@ -101,7 +101,7 @@ class Purge:
     """Purge flow (L/min), volume changes, and where the bore is known its volume (L) and the wait (s)."""
 
     l_min: Band
-    volumes: int
+    volumes: float
     volume_l: float | None = None
     wait_s: float | None = None
 

@@ -11,9 +11,10 @@ from reportlab.pdfgen.canvas import Canvas
 
 from judicum.core.choices import CHOICES
 from judicum.core.setup import Card as SetupCard
+from judicum.core.setup.record import Band
 from judicum.words import METRIC, Units
 from judicum.words import setup as words
-from judicum.words.card import Card, Range
+from judicum.words.card import Card
 from judicum.words.units import format_figure
 
 MARGIN_MM = 8.0
@@ -80,7 +81,7 @@ def figures(card: Card, units: Units) -> list[tuple[str, str, str]]:
     """Each figure of the card as name, aim, and range."""
 
     def ranged(name: str, key: str, kind: str, other: str = "") -> tuple[str, str, str]:
-        band: Range = getattr(card, key)
+        band: Band = getattr(card, key)
         low, high = format_figure(band.low, kind, units, unit=False), format_figure(band.high, kind, units)
         return name, format_figure(band.aim, kind, units), f"{low} to {high}{other}"
 
