@@ -6,7 +6,8 @@ export default defineConfig({
   plugins: [react(), tailwindcss()],
   build: { outDir: "dist", chunkSizeWarningLimit: 900 },
   // One window for all files: each test clears up after itself, and a window of its own costs five times the tests.
-  test: { isolate: false },
+  // A minute is for machines that compile and drive browsers beside it; a test takes a second at most.
+  test: { isolate: false, setupFiles: ["src/testing/setup.ts"], testTimeout: 60_000 },
   // `./judicum dev` says where the server is; the page itself stays with Vite.
   server: {
     proxy: Object.fromEntries(

@@ -1,0 +1,4 @@
+import { configure } from "@testing-library/react";
+
+// Ten times the library's second: the whole test runs beside compilers and browsers on two cores.
+configure({ asyncUtilTimeout: 10_000 });
