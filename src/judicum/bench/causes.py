@@ -25,8 +25,12 @@ NONE = "none"
 """A welder without a habit: the bead must be called sound."""
 SOUND_SHARE = 0.2
 """Good beads among all, so that inventing a cause costs."""
-SEEN_BY_WELDER, LIST_KEPT, RED_HERRING = 0.8, 0.8, 0.25
-"""How often what the habit shows at the booth was noted, a list of preparation kept, and another figure off its range."""
+SEEN_BY_WELDER = 0.8
+"""How often what the habit shows at the booth was noted."""
+LIST_KEPT = 0.8
+"""How often a list of preparation was kept."""
+RED_HERRING = 0.25
+"""How often another figure was off its range."""
 COUPONS: dict[str, dict[str, Any]] = {
     "butt": {"metal": "304L", "joint": "butt", "thickness_mm": 1.5},
     "tee": {"metal": "304L", "joint": "tee", "thickness_mm": 2.0},

@@ -22,11 +22,15 @@ import django
 
 ALONE = 100
 """Calls of each page by one person."""
-PEOPLE, SECONDS, EVERY_S = 50, 60, 1.0
+PEOPLE = 50
+SECONDS = 60
+EVERY_S = 1.0
 PHOTO_EVERY_S = 120.0
 """Each of the forty students sends a photo about this often: twenty a minute in all."""
-MAX_ALONE_MS, MAX_TOGETHER_MS = 50, 300
-"""What is promised of the slowest twentieth: each page of an ordinary course alone, and all of them with fifty people."""
+MAX_ALONE_MS = 50
+"""What is promised of the slowest twentieth of each page of an ordinary course alone."""
+MAX_TOGETHER_MS = 300
+"""And of all pages with fifty people."""
 PIECE = 512 * 1024
 
 

@@ -12,7 +12,9 @@ import os
 from datetime import date
 from typing import Any
 
-LARGE, CLASS, SMALL = (1, 100, 125), (1, 30, 8), (40, 25, 13)
+LARGE = (1, 100, 125)
+CLASS = (1, 30, 8)
+SMALL = (40, 25, 13)
 """Courses, students in each, attempts of each at every coupon."""
 COUPONS = 8
 

@@ -5,7 +5,7 @@ import pkgutil
 import sys
 from collections.abc import Iterator
 from concurrent.futures import ProcessPoolExecutor
-from dataclasses import dataclass
+from dataclasses import dataclass, fields, is_dataclass, replace
 from os import cpu_count
 from pathlib import Path
 from typing import Any
@@ -28,7 +28,7 @@ FIXED = frozenset(
 GIVEN = frozenset(
     {
         "network.MULTIPLE", "where.PX_PER_MM", "where.FACE", "close.PX_PER_MM", "width.SAMPLE_MM", "tint.ZONE_MM", "tint.ZONE_SHARE",
-        "unwrap.NODES", "stretches.GAP_SHARE", "tint.THICKNESS_NM",
+        "unwrap.NODES", "stretches.STRETCH.gap_share", "tint.THICKNESS_NM",
     }
 )  # fmt: skip
 """Numbers that the networks were taught with or that the definitions of the quantities give."""
@@ -36,7 +36,7 @@ GIVEN = frozenset(
 
 @dataclass(frozen=True)
 class Constant:
-    """One number: the module it stands in (after `judicum.core.photo`) and its name."""
+    """One number: the module it stands in (after `judicum.core.photo`) and its name, `SCALE.rounds` for a parameter of a stage."""
 
     module: str
     name: str
@@ -51,11 +51,16 @@ def constants() -> list[Constant]:
     found = []
     for name in _modules():
         module = importlib.import_module(name)
-        for key in sorted(vars(module)):
-            one = Constant(name, key)
-            if key.isupper() and _movable(vars(module)[key]) and _home(key, name) and one.key not in GIVEN:
-                found.append(one)
-    return found
+        for key in sorted(key for key in vars(module) if key.isupper() and _home(key, name)):
+            found += [Constant(name, one) for one, value in _numbers(key, vars(module)[key]) if _movable(value)]
+    return [one for one in found if one.key not in GIVEN]
+
+
+def _numbers(name: str, value: Any) -> list[tuple[str, Any]]:
+    """A constant by its name, or each parameter of a stage."""
+    if is_dataclass(value):
+        return [(f"{name}.{field.name}", getattr(value, field.name)) for field in fields(value)]
+    return [(name, value)]
 
 
 def _modules() -> Iterator[str]:
@@ -139,15 +144,17 @@ def _jpeg(case: Case) -> bytes:
 
 def _set(one: Constant, by: float) -> list[tuple[Any, str, Any]]:
     """Move a constant wherever it was imported; what it was there."""
-    was = vars(importlib.import_module(one.module))[one.name]
+    constant, _, parameter = one.name.partition(".")
+    was = vars(importlib.import_module(one.module))[constant]
+    now = replace(was, **{parameter: moved(getattr(was, parameter), by)}) if parameter else moved(was, by)
     places = [
         module
         for name, module in list(sys.modules.items())
-        if name.startswith("judicum.core.photo") and vars(module).get(one.name) is was
+        if name.startswith("judicum.core.photo") and vars(module).get(constant) is was
     ]
     for module in places:
-        setattr(module, one.name, moved(was, by))
-    return [(module, one.name, was) for module in places]
+        setattr(module, constant, now)
+    return [(module, constant, was) for module in places]
 
 
 def _changes(plain: list[dict[str, Any]], now: list[dict[str, Any]]) -> list[float]:

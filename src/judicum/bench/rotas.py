@@ -21,7 +21,9 @@ KINDS = ("planted", "tight", "ladder", "small")
 FEATURES = ("ac", "pulse", "purge", "turntable", "large_head", "small_head")
 SIZES = {"small": (3, 2, 6)}
 """Sessions, booths and people of a kind, where they are not USUAL."""
-USUAL, MINUTES, CHANGEOVER = (12, 10, 24), 180, 10
+USUAL = (12, 10, 24)
+MINUTES = 180
+CHANGEOVER = 10
 LENGTHS = (30, 40, 45, 60, 75, 90)
 BEGIN = date(2026, 12, 1)
 

@@ -8,7 +8,12 @@ import numpy as np
 from judicum.core.arrays import Floats
 from judicum.core.photo.decode import encode_jpeg
 
-BENCH, PLATE, CUP, BODY, TUNGSTEN = (58, 66, 70), (176, 180, 182), (168, 190, 214), (46, 44, 48), (120, 122, 126)
+BENCH = (58, 66, 70)
+PLATE = (176, 180, 182)
+CUP = (168, 190, 214)
+BODY = (46, 44, 48)
+TUNGSTEN = (120, 122, 126)
+"""BGR, 0 to 255."""
 
 
 @dataclass(frozen=True)

@@ -27,8 +27,10 @@ BANDS = {
     "toe_waviness": Band(0.02, 0.06, 0.12, 0.25),
 }
 """Width and pitch by their coefficients of variation; toe waviness (RMS) as a share of the mean width."""
-LAPSE_LONG, LAPSE_SHORT = 1.5, 0.6
-"""Of the median gap: a longer or shorter one between two ripple fronts is a lapse."""
+LAPSE_LONG = 1.5
+"""Of the median gap: a longer one between two ripple fronts is a lapse."""
+LAPSE_SHORT = 0.6
+"""A shorter one is one as well."""
 OFF_TARGET_SHARE = 0.25
 """Of the width asked for: further off it is told and costs points."""
 CARD_WIDTH_SHARE = (0.85, 1.2)

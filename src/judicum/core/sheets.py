@@ -38,7 +38,8 @@ UNITS: dict[str, dict[str, float]] = {
     "rate": {"1/s": 1.0, "hz": 1.0},
 }
 """What one of each unit is in the unit in which a kind of figure is kept."""
-YES, NO = ("yes", "y", "true", "1", "x", "ja"), ("no", "n", "false", "0", "nein")
+YES = ("yes", "y", "true", "1", "x", "ja")
+NO = ("no", "n", "false", "0", "nein")
 _UNDONE = ("=", "+", "-", "@", "\t", "\r")
 """What a quotation mark is put before when a table is written (judicum.words.tables); it goes when it is read."""
 _IN_BRACKETS = re.compile(r"^(.*?)\s*[\[(]([^\])]*)[\])]\s*$")

@@ -10,8 +10,10 @@ UNLOGGED = 1.1
 """Litres that really leave for each that is logged: trial beads and hoses that are filled."""
 WEEPS_L_H = 0.05
 """A sound valve loses about a litre a day."""
-MEAN_C, SWING_C = 17.0, 4.0
-"""Temperature of the shed over a day, coldest at four in the morning."""
+MEAN_C = 17.0
+"""°C of the shed over a day."""
+SWING_C = 4.0
+"""°C by which it swings about that, coldest at four in the morning."""
 COLDEST_H = 4.0
 
 

@@ -22,8 +22,10 @@ MAX_WORKERS = 4
 OUR_PROGRAM = {"PYTHONPATH": str(ROOT / "src"), "PYTHONUNBUFFERED": "1", "DJANGO_SETTINGS_MODULE": SETTINGS}
 """What every process of the application needs to find itself."""
 WEB_PROCESSES = 2
-MAX_STARTS, REST_S = 5, 10.0
-"""After so many starts within a minute, so many seconds between two of them."""
+MAX_STARTS = 5
+"""Starts within a minute after which a program is given a rest."""
+REST_S = 10.0
+"""Seconds of that rest between two starts."""
 
 
 @dataclass

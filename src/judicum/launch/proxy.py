@@ -11,10 +11,18 @@ from pathlib import Path
 
 MAX_BODY_MB = 5
 """A piece of an upload is at most 4 MB (`receive_upload.MAX_PIECE`), with its headers."""
-HEADER_S, BODY_S, ANSWER_S, IDLE_S = 10, 20, 120, 30
-"""Seconds for all headers; between two reads of a body; for the application's answer; for a connection kept open."""
-MAX_CONNECTIONS, MAX_OF_ONE = 4000, 400
-"""Connections in all, and of one address: a class of fifty behind one router has six each."""
+HEADER_S = 10
+"""Seconds for all headers."""
+BODY_S = 20
+"""Seconds between two reads of a body."""
+ANSWER_S = 120
+"""Seconds for the application's answer."""
+IDLE_S = 30
+"""Seconds for which a connection is kept open."""
+MAX_CONNECTIONS = 4000
+"""Connections in all."""
+MAX_OF_ONE = 400
+"""Connections of one address: a class of fifty behind one router has six each."""
 OWN = {
     400: ("bad_request", "The request cannot be read."),
     408: ("too_slow", "The request came too slowly; send it again."),

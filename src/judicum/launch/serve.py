@@ -37,10 +37,14 @@ from judicum.launch.steps import Trouble, run, step
 
 OWN = {**os.environ, "PYTHONPATH": str(ROOT / "src")}
 FIRST_PORT = 8000
-GAUGE, GAUGE_PORT = "shed", 9700
-"""Name and first port of the simulated bottle gauge that the demo starts."""
-FIRST_WAIT_S, MAX_WAIT_S = 1.0, 30.0
-"""Time between two attempts to start a database that does not, doubled each time."""
+GAUGE = "shed"
+"""Name of the simulated bottle gauge that the demo starts."""
+GAUGE_PORT = 9700
+"""Its first port."""
+FIRST_WAIT_S = 1.0
+"""Seconds between two attempts to start a database that does not, doubled each time…"""
+MAX_WAIT_S = 30.0
+"""…up to this."""
 
 
 def _secrets() -> dict[str, Any]:

@@ -4,8 +4,10 @@ from judicum.core.marking import CRITERIA
 from judicum.core.marking.agreement import STEADY, Agreement, Interval, Severity
 
 LINES = {"total": "Total", "passed": "Pass or fail"}
-GOOD, FAIR = 0.75, 0.5
-"""Intraclass correlation from which single marks are good, or fair, enough to stand alone [src: koo-li-2016]."""
+GOOD = 0.75
+"""Intraclass correlation from which single marks are good enough to stand alone [src: koo-li-2016]."""
+FAIR = 0.5
+"""From which they are fair."""
 
 
 def line_words(key: str) -> str:

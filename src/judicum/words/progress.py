@@ -10,7 +10,10 @@ from judicum.words.units import METRIC, Units, fixed
 from judicum.words.units import format_figure as format_figure
 
 TRENDS = {"better": "getting better", "level": "level", "worse": "getting worse", "unknown": "too few to tell a trend"}
-MANY, SOME = 0.8, 0.5
+MANY = 0.8
+"""Probability of passing from which it is called likely."""
+SOME = 0.5
+"""And about even."""
 FIGURE_WORDS = {
     "width_cv": "Even width", "pitch_cv": "Even ripples", "toe_waviness": "Straight toes", "tint_level": "Heat tint",
     "total": "Mark",

@@ -7,12 +7,15 @@ from typing import Any
 import numpy as np
 
 from judicum.core.causes.case import Case
-from judicum.core.causes.symptoms import START_MM, WAVY_SHARE, Symptom, period_of, wavy_share
+from judicum.core.causes.symptoms import SYMPTOM, Symptom, period_of, wavy_share
 from judicum.core.setup.gas import wants_purge
 
 FAR = 0.6
 """A figure this share of its limit outside speaks with its whole weight and half as much again."""
-LONG_RUN_MM, SHORT_RUN_MM = 60.0, 30.0
+LONG_RUN_MM = 60.0
+"""mm: a run longer than this heats a coupon through."""
+SHORT_RUN_MM = 30.0
+"""mm: a shorter one does not."""
 FAST_PULSES = 10.0
 """Pulses a second above which a fused look says little of the depth."""
 FEW_DABS_SHARE = 1.35
@@ -126,7 +129,7 @@ def _straight_toes(case: Case) -> EvidenceFound | None:
     if bead is None:
         return None
     share = wavy_share(bead)
-    return _yes(share < WAVY_SHARE, "straight_toes", share=round(share, 3))
+    return _yes(share < SYMPTOM.wavy_share, "straight_toes", share=round(share, 3))
 
 
 def _one_sided(seen: Sequence[Symptom], one: bool) -> EvidenceFound | None:
@@ -142,7 +145,7 @@ def _one_sided(seen: Sequence[Symptom], one: bool) -> EvidenceFound | None:
 
 def _only_at_start(seen: Sequence[Symptom], code: str) -> EvidenceFound | None:
     mine = [s for s in seen if s.code == code]
-    held = mine and all(s.to_mm is not None and s.to_mm <= 1.5 * START_MM for s in mine)
+    held = mine and all(s.to_mm is not None and s.to_mm <= 1.5 * SYMPTOM.start_mm for s in mine)
     return _yes(held, f"{code}_at_start")
 
 

@@ -20,8 +20,12 @@ UNKNOWN = 1.5
 """Odds, as a logarithm, of a cause that is not in the table."""
 UNEXPLAINED = 0.9
 """Cost of each symptom, by its strength, that a cause leaves unexplained."""
-OWN_HISTORY, COURSE_HISTORY, MAX_HISTORY = 0.35, 0.5, 0.9
-"""What one earlier confirmation of this student's adds; what being the course's only cause adds; the most of both."""
+OWN_HISTORY = 0.35
+"""Odds, as a logarithm, that one earlier confirmation of this student's adds."""
+COURSE_HISTORY = 0.5
+"""The same of being the course's only cause."""
+MAX_HISTORY = 0.9
+"""The most of both together: the bead in hand speaks louder."""
 
 
 @dataclass(frozen=True)

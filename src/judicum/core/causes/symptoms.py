@@ -23,31 +23,58 @@ CODES = (
     "sunken_face", "ropey_face", "legs_unequal", "back_sugared", "back_not_through", "back_hangs", "distorted",
     "electrode_dull", "rod_balled", "arc_wanders", "puddle_dances",
 )  # fmt: skip
-ALL_ALONG = 0.6
-"""Share of the length: from so much grey on it is grey all along."""
-END_SHARE, END_MM = 0.15, 12.0
-"""Share of the length and most mm from a tip within which a grey stretch must reach to belong to that end."""
-MIN_GREY_MM = 2.0
-"""A shorter grey stretch is one place of a ripple or a speck."""
-WAVY_SHARE = 0.07
-"""RMS of a toe over the mean width (docs/causes.md)."""
-LOPSIDED_RATIO, MIN_SIDE_MM = 1.5, 0.5
-"""Wider over narrower side of the zone; a zone with both sides under half a millimetre is none to compare."""
-LEGS_RATIO, DISTORTED_MM = 1.25, 2.0
-GROWS_LEVELS = 1.5
-"""Tint levels from the first to the last tenth, by the line through all of them."""
-GROWS_SHARE, GROWS_FIT = 0.12, 0.6
-"""Growth of the width over its length as a share of the mean, and how well a line tells it (correlation)."""
-NARROW_START_SHARE, WIDE_START_SHARE, START_MM = 0.85, 1.25, 10.0
-"""Mean width of the first millimetres over the rest's; width of a place there over the rest's that is a bulge."""
+
+
+@dataclass(frozen=True)
+class SymptomParameters:
+    """From where on a measured figure is a symptom."""
+
+    all_along: float = 0.6
+    """Share of the length: from so much grey on it is grey all along."""
+    end_share: float = 0.15
+    """Share of the length from a tip within which a grey stretch must reach to belong to that end."""
+    end_mm: float = 12.0
+    """mm: that reach is never more."""
+    min_grey_mm: float = 2.0
+    """mm: a shorter grey stretch is one place of a ripple or a speck."""
+    wavy_share: float = 0.07
+    """RMS of a toe over the mean width (docs/causes.md)."""
+    lopsided_ratio: float = 1.5
+    """Wider over narrower side of the tinted zone."""
+    min_side_mm: float = 0.5
+    """mm: a zone with both sides under this is none to compare."""
+    legs_ratio: float = 1.25
+    """Longer over shorter leg of a fillet: what a gauge tells apart on legs of 4 mm."""
+    distorted_mm: float = 2.0
+    """mm out of flat over a coupon: what a straight edge shows without looking for it."""
+    grows_levels: float = 1.5
+    """Tint levels from the first to the last tenth, by the line through all of them."""
+    grows_share: float = 0.12
+    """Growth of the width over its length as a share of the mean."""
+    grows_fit: float = 0.6
+    """How well a line tells that growth (correlation)."""
+    narrow_start_share: float = 0.85
+    """Mean width of the first millimetres over the rest's."""
+    wide_start_share: float = 1.25
+    """Width of a place there over the rest's that is a bulge."""
+    start_mm: float = 10.0
+    """mm from the first tip that are the start."""
+    tip_mm: float = 3.0
+    """mm: round tips that are no width."""
+    min_places: int = 8
+    """Fewer places of a profile tell nothing of its course."""
+    near_restart_mm: float = 5.0
+    """mm: a lapse nearer to a restart than this is the restart's."""
+    chance: float = 0.01
+    """Of a period in gaps that have none: Fisher's test of the largest line of a periodogram (Fisher 1929)."""
+    min_gaps: int = 10
+    """Gaps between ripples under which no period is looked for: five lines of a periodogram."""
+
+
+SYMPTOM = SymptomParameters()
+
 OUTLINE = ("gap", "bulge", "burn_through")
 """Faults that make the outline of a bead: what toes and width do there is theirs."""
-TIP_MM, MIN_PLACES = 3.0, 8
-"""Round tips that are no width; fewer places of a profile tell nothing of its course."""
-NEAR_RESTART_MM = 5.0
-CHANCE = 0.01
-"""Of a period in gaps that have none: Fisher's test of the largest line of a periodogram (Fisher 1929)."""
-MIN_GAPS = 10
 
 
 @dataclass(frozen=True)
@@ -88,12 +115,12 @@ def _by_eye(case: Case) -> Iterator[Symptom]:
     if hand.get("back") in backs:
         yield Symptom(backs[hand["back"]], 0.9)
     upper, lower = hand.get("leg_upper_mm"), hand.get("leg_lower_mm")
-    if upper and lower and (ratio := max(upper, lower) / min(upper, lower)) >= LEGS_RATIO:
+    if upper and lower and (ratio := max(upper, lower) / min(upper, lower)) >= SYMPTOM.legs_ratio:
         figures = {"ratio": round(ratio, 2), "side": "upper" if upper > lower else "lower"}
-        yield Symptom("legs_unequal", _from(LEGS_RATIO, ratio, 2.0), figures=figures)
+        yield Symptom("legs_unequal", _from(SYMPTOM.legs_ratio, ratio, 2.0), figures=figures)
     bent = hand.get("distortion_mm")
-    if bent is not None and bent >= DISTORTED_MM:
-        yield Symptom("distorted", _from(DISTORTED_MM, bent, 6.0), figures={"distortion_mm": bent})
+    if bent is not None and bent >= SYMPTOM.distorted_mm:
+        yield Symptom("distorted", _from(SYMPTOM.distorted_mm, bent, 6.0), figures={"distortion_mm": bent})
     if looks.get("electrode_after") == "dull":
         yield Symptom("electrode_dull", 0.7)
     if looks.get("rod_end") == "balled":
@@ -125,18 +152,22 @@ def _tint(case: Case, report: Report) -> Iterator[Symptom]:
             "tint_dark", _from(accepted + 1, level, accepted + 3), figures={"level": level, "accepted": accepted}
         )
     wide, narrow = max(tint.width_mm.left, tint.width_mm.right), min(tint.width_mm.left, tint.width_mm.right)
-    if wide >= MIN_SIDE_MM and wide >= LOPSIDED_RATIO * max(narrow, 0.1):
+    if wide >= SYMPTOM.min_side_mm and wide >= SYMPTOM.lopsided_ratio * max(narrow, 0.1):
         side = "left" if tint.width_mm.left > tint.width_mm.right else "right"
         ratio = min(wide / max(narrow, 0.1), 10.0)
         yield Symptom(
-            "tint_lopsided", _from(LOPSIDED_RATIO, ratio, 3.0), figures={"ratio": round(ratio, 2), "side": side}
+            "tint_lopsided", _from(SYMPTOM.lopsided_ratio, ratio, 3.0), figures={"ratio": round(ratio, 2), "side": side}
         )
     if len(clean) >= 8 and np.ptp(clean) > 0:
         s = places[~grey] / bead.length_mm
         slope, fit = float(np.polyfit(s, clean, 1)[0]), float(np.corrcoef(s, clean)[0, 1])
-        if slope >= GROWS_LEVELS and fit >= 0.5:
+        if slope >= SYMPTOM.grows_levels and fit >= 0.5:
             yield Symptom(
-                "tint_grows_along", _from(GROWS_LEVELS, slope, 4.0), 0.0, bead.length_mm, {"levels": round(slope, 1)}
+                "tint_grows_along",
+                _from(SYMPTOM.grows_levels, slope, 4.0),
+                0.0,
+                bead.length_mm,
+                {"levels": round(slope, 1)},
             )
 
 
@@ -146,16 +177,16 @@ def _grey(
     figures: dict[str, float | str] = {"level": GREY_LEVEL}
     if not len(grey):
         return
-    if grey.mean() >= ALL_ALONG:
-        yield Symptom("grey_all_along", _from(ALL_ALONG, float(grey.mean()), 1.0), 0.0, length, figures)
+    if grey.mean() >= SYMPTOM.all_along:
+        yield Symptom("grey_all_along", _from(SYMPTOM.all_along, float(grey.mean()), 1.0), 0.0, length, figures)
         return
-    step, reach = length / len(grey), min(END_SHARE * length, END_MM)
+    step, reach = length / len(grey), min(SYMPTOM.end_share * length, SYMPTOM.end_mm)
     edges = np.flatnonzero(np.diff(np.concatenate([[0], grey.astype(int), [0]])))
     patches = []
     for first, last in zip(edges[::2] * step, edges[1::2] * step, strict=True):
-        if last - first < MIN_GREY_MM:
+        if last - first < SYMPTOM.min_grey_mm:
             continue
-        strength = _from(MIN_GREY_MM, last - first, 12.0)
+        strength = _from(SYMPTOM.min_grey_mm, last - first, 12.0)
         if length - last <= reach / 2 and first > length / 2:
             yield Symptom("grey_at_end", strength, round(first, 1), round(last, 1), figures)
         elif first <= reach / 2 and last < length / 2:
@@ -166,7 +197,7 @@ def _grey(
         total = sum(last - first for first, last in patches)
         yield Symptom(
             "grey_in_patches",
-            _from(MIN_GREY_MM, total, 20.0),
+            _from(SYMPTOM.min_grey_mm, total, 20.0),
             round(patches[0][0], 1),
             round(patches[-1][1], 1),
             figures,
@@ -183,21 +214,21 @@ def _width(case: Case, bead: BeadFigures, profile: Profile | None, faults: Seque
         figures = {"mean_mm": width.mean, "low_mm": band.low}
         yield Symptom("bead_narrow", _from(1.0, band.low / width.mean, 1.4), figures=figures)
     cv = width.cv
-    if profile is not None and len(profile.width_mm) >= MIN_PLACES:
+    if profile is not None and len(profile.width_mm) >= SYMPTOM.min_places:
         s, w = np.asarray(profile.s_mm, float), np.asarray(profile.width_mm, float)
         start = start_of(s, w)
-        if start == "wide" and not any(f.kind == "bulge" and f.s_mm < START_MM for f in faults):
-            yield Symptom("bulge", 0.6, 0.0, START_MM, {"count": 1})
+        if start == "wide" and not any(f.kind == "bulge" and f.s_mm < SYMPTOM.start_mm for f in faults):
+            yield Symptom("bulge", 0.6, 0.0, SYMPTOM.start_mm, {"count": 1})
         elif start == "narrow" and width.mean >= band.low - room:
-            mean = float(w[s < START_MM].mean())
-            yield Symptom("bead_narrow", 0.6, 0.0, START_MM, {"mean_mm": round(mean, 2)})
+            mean = float(w[s < SYMPTOM.start_mm].mean())
+            yield Symptom("bead_narrow", 0.6, 0.0, SYMPTOM.start_mm, {"mean_mm": round(mean, 2)})
         s, w, left_out = _steady(s, w, bead.length_mm, faults, start)
         line = np.polyfit(s, w, 1)
         grown = float(line[0] * (s[-1] - s[0]) / w.mean())
         fit = float(np.corrcoef(s, w)[0, 1]) if np.ptp(w) > 0 else 0.0
-        if grown >= GROWS_SHARE and fit >= GROWS_FIT:
+        if grown >= SYMPTOM.grows_share and fit >= SYMPTOM.grows_fit:
             yield Symptom(
-                "width_grows", _from(GROWS_SHARE, grown, 0.4), 0.0, bead.length_mm, {"share": round(grown, 2)}
+                "width_grows", _from(SYMPTOM.grows_share, grown, 0.4), 0.0, bead.length_mm, {"share": round(grown, 2)}
             )
             cv = float((w - np.polyval(line, s)).std() / w.mean())
         elif left_out:
@@ -209,13 +240,13 @@ def _width(case: Case, bead: BeadFigures, profile: Profile | None, faults: Seque
 
 def start_of(s: Floats, width: Floats) -> str | None:
     """Whether the first millimetres are `wide` or `narrow` beside the rest; None where they are neither or cannot be told."""
-    first, rest = width[s < START_MM], width[s >= START_MM]
-    if len(first) < 3 or len(rest) < MIN_PLACES:
+    first, rest = width[s < SYMPTOM.start_mm], width[s >= SYMPTOM.start_mm]
+    if len(first) < 3 or len(rest) < SYMPTOM.min_places:
         return None
     usual = float(np.median(rest))
-    if (first > max(WIDE_START_SHARE * usual, usual + 3 * float(rest.std()))).sum() >= 2:
+    if (first > max(SYMPTOM.wide_start_share * usual, usual + 3 * float(rest.std()))).sum() >= 2:
         return "wide"
-    return "narrow" if first.mean() < NARROW_START_SHARE * usual else None
+    return "narrow" if first.mean() < SYMPTOM.narrow_start_share * usual else None
 
 
 def _steady(
@@ -225,13 +256,13 @@ def _steady(
 
     The last is whether any such thing was left out.
     """
-    clear = (s > TIP_MM) & (s < length - TIP_MM)
+    clear = (s > SYMPTOM.tip_mm) & (s < length - SYMPTOM.tip_mm)
     outline = [f for f in faults if f.kind in OUTLINE]
     for fault in outline:
         clear &= np.abs(s - fault.s_mm) > fault.size_mm / 2 + 1.0
     if start is not None:
-        clear &= s >= START_MM
-    if clear.sum() < MIN_PLACES:
+        clear &= s >= SYMPTOM.start_mm
+    if clear.sum() < SYMPTOM.min_places:
         return s, width, False
     return s[clear], width[clear], bool(outline) or start is not None
 
@@ -243,9 +274,9 @@ def wavy_share(bead: BeadFigures) -> float:
 
 def _toes(bead: BeadFigures, faults: Sequence[Defect]) -> Iterator[Symptom]:
     wavy = wavy_share(bead)
-    limit = 2.5 * WAVY_SHARE if any(f.kind in OUTLINE for f in faults) else WAVY_SHARE
+    limit = 2.5 * SYMPTOM.wavy_share if any(f.kind in OUTLINE for f in faults) else SYMPTOM.wavy_share
     if wavy >= limit:
-        yield Symptom("toes_wavy", _from(WAVY_SHARE, wavy, 0.2), figures={"share": round(wavy, 3)})
+        yield Symptom("toes_wavy", _from(SYMPTOM.wavy_share, wavy, 0.2), figures={"share": round(wavy, 3)})
 
 
 def _ripples(case: Case, ripple: RippleFigures | None) -> Iterator[Symptom]:
@@ -270,7 +301,7 @@ def _ripples(case: Case, ripple: RippleFigures | None) -> Iterator[Symptom]:
     figures: dict[str, float | str] = {"cv": round(uneven, 3)}
     calm = np.ones(len(gaps), bool)
     for place in case.restarts_mm:
-        calm &= np.abs(middle - place) > NEAR_RESTART_MM
+        calm &= np.abs(middle - place) > SYMPTOM.near_restart_mm
     away = gaps[calm]
     rest = float(away.std() / max(away.mean(), 1e-6)) if len(away) >= 4 else cv
     strength = _from(band.accepted, uneven, band.worst)
@@ -279,7 +310,7 @@ def _ripples(case: Case, ripple: RippleFigures | None) -> Iterator[Symptom]:
     if case.restarts_mm and rest <= min(band.accepted, 0.75 * cv):
         yield Symptom("ripples_at_restarts", strength, figures=figures)
         return
-    period = period_of(away if len(away) >= MIN_GAPS else gaps)
+    period = period_of(away if len(away) >= SYMPTOM.min_gaps else gaps)
     if period is not None:
         yield Symptom("ripples_periodic", strength, figures={**figures, "gaps": round(period, 1)})
     else:
@@ -292,7 +323,7 @@ def period_of(values: Floats) -> float | None:
     The largest line of the periodogram against all of them (Fisher, R. A. 1929: Tests of significance in harmonic
     analysis); a line of under two and a half values is an alternation, one of the whole row a drift.
     """
-    if len(values) < MIN_GAPS:
+    if len(values) < SYMPTOM.min_gaps:
         return None
     steps = np.arange(len(values))
     flat = values - np.polyval(np.polyfit(steps, values, 1), steps)
@@ -303,7 +334,7 @@ def period_of(values: Floats) -> float | None:
     share = float(power[k] / power.sum())
     chance = min(1.0, lines * (1 - share) ** (lines - 1))
     period = len(values) / (k + 1)
-    return period if chance < CHANCE and 2.5 <= period <= len(values) / 1.9 else None
+    return period if chance < SYMPTOM.chance and 2.5 <= period <= len(values) / 1.9 else None
 
 
 def _faults(case: Case, report: Report) -> Iterator[Symptom]:
@@ -337,4 +368,4 @@ def _faults(case: Case, report: Report) -> Iterator[Symptom]:
 
 
 def _near_restart(case: Case, s_mm: float, size_mm: float) -> bool:
-    return any(abs(s_mm - place) <= NEAR_RESTART_MM + size_mm / 2 for place in case.restarts_mm)
+    return any(abs(s_mm - place) <= SYMPTOM.near_restart_mm + size_mm / 2 for place in case.restarts_mm)

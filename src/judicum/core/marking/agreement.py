@@ -19,8 +19,10 @@ MIN_PAIRS = 5
 """Pairs under which nothing but the mean difference is said."""
 FEW = 20
 """Pairs under which intervals are wide enough to say so in words."""
-STEADY, SMOOTHING = 20, 0.2
-"""Marks that a marker's own usual is read from, and the weight of the newest in the moving mean [src: roberts-1959]."""
+STEADY = 20
+"""Marks that a marker's own usual is read from."""
+SMOOTHING = 0.2
+"""Weight of the newest mark in the moving mean [src: roberts-1959]."""
 LIMIT = 2.5
 """Standard errors of the moving mean from which it drifts: of steady markers one in forty is called drifting after 60 marks,
 of those who moved by 1.5 standard deviations seven in eight (tests/core/marking/test_agreement.py)."""

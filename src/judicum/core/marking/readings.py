@@ -16,12 +16,16 @@ from judicum.core.photo.report import Defect, Report
 from judicum.core.setup import Checked
 from judicum.core.setup.coupon import Coupon
 
-OFF_CARD_COST, STOP_COST = 2.0, 3.0
-"""Points of ten for each figure off the card, and for each warning that stops."""
+OFF_CARD_COST = 2.0
+"""Points of ten for each figure off the card."""
+STOP_COST = 3.0
+"""Points of ten for each warning that stops."""
 NARROWEST_SIDE_MM = 0.5
 """Of a zone whose sides are compared."""
-END_MM, RESTART_MM = 8.0, 5.0
-"""From a tip or a restart: a fault nearer than this belongs to it."""
+END_MM = 8.0
+"""mm from a tip: a fault nearer than this belongs to it."""
+RESTART_MM = 5.0
+"""mm from a restart: a fault nearer than this belongs to it."""
 THROAT_SHARE = 0.7
 """Throat of an equal-legged flat fillet over its leg (1/√2, rounded as workshops do)."""
 

@@ -10,11 +10,18 @@ from judicum.core.fields import Fields
 from judicum.core.marking.criteria import CRITERIA, KNOCK_OUTS, Criterion, Curve
 from judicum.core.quantities import QUANTITIES, Quantity
 
-HIGHEST, HALF = 10.0, 0.5
-"""Scores go from 0 to 10 in halves."""
-MAX_COMMENT, MAX_NEXT = 4000, 300
-"""Characters of the words that go with a mark."""
-MAX_TITLE, MAX_POINTS = 80, 12
+HIGHEST = 10.0
+"""Points: the best score of a criterion; the worst is 0."""
+HALF = 0.5
+"""Points: scores go in halves."""
+MAX_COMMENT = 4000
+"""Characters of the comment on a mark: a page."""
+MAX_NEXT = 300
+"""Characters of the one change for the next attempt: a sentence or two."""
+MAX_TITLE = 80
+"""Characters of a scheme's title: one line of a list."""
+MAX_POINTS = 12
+"""Corners of a criterion's curve: more cannot be told apart on its drawing."""
 UNDO_S = 10
 """How long a return can be taken back, seconds."""
 PASS_MARK = 70.0

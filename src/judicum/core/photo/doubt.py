@@ -15,21 +15,37 @@ from judicum.core.photo.toes import Toes
 
 UNSURE = "unsure: "
 UNSURE_BEAD = UNSURE + "the toes are hard to tell in this photo; check them and correct them by hand"
-COARSE_APART_MM, FINE_APART_MM = 0.7, 0.4
-"""Widths further apart than this are two opinions: what the search for beads saw, which takes dark film beside a bead for
-some half a millimetre of it, and what the segmentation's networks saw each for itself."""
-AROUND_MM = 1.5
-"""How far from a toe the network may waver for that toe's sake."""
-SHARP_MM = 0.12
-"""Width over which the network changes its mind at a clear toe."""
-TELLS = 0.5
-"""Standard uncertainty of a toe as a share of the width over which the network changes its mind there."""
-VAGUE_MM, VAGUE_TELLS = 0.45, 1.0
-"""Where it changes its mind over more than that along a usual toe, the bead's toes are guessed and the share is greater: of
-eight such beads of six sets of pictures five were over 0.2 mm off, of 200 others nine."""
-UNSURE_MM, MIN_MM = 0.5, 1.5
-"""A stretch of MIN_MM over which it wavers by more than UNSURE_MM is shown as unsure."""
-SMOOTH_MM = 1.0
+
+
+@dataclass(frozen=True)
+class DoubtParameters:
+    """From where on a toe is in doubt."""
+
+    coarse_apart_mm: float = 0.7
+    """mm between the width of the segmentation and that of the search for beads that make two opinions: the search takes dark film
+    beside a bead for some half a millimetre of it."""
+    fine_apart_mm: float = 0.4
+    """mm between the widths that the segmentation's networks saw each for itself."""
+    around_mm: float = 1.5
+    """mm from a toe that the network may waver for that toe's sake."""
+    sharp_mm: float = 0.12
+    """mm over which the network changes its mind at a clear toe."""
+    tells: float = 0.5
+    """Standard uncertainty of a toe as a share of the width over which the network changes its mind there."""
+    vague_mm: float = 0.45
+    """mm: where it changes its mind over more than that along a usual toe, the bead's toes are guessed. Of eight such beads of six
+    sets of pictures five were over 0.2 mm off, of 200 others nine."""
+    vague_tells: float = 1.0
+    """And the share of it that is the uncertainty then."""
+    unsure_mm: float = 0.5
+    """mm: a stretch over which it wavers by more is shown as unsure."""
+    min_mm: float = 1.5
+    """mm along the bead from which such a stretch is shown."""
+    smooth_mm: float = 1.0
+    """mm along the bead over which the wavering is taken together."""
+
+
+DOUBT = DoubtParameters()
 
 
 @dataclass(frozen=True)
@@ -46,14 +62,16 @@ def doubt_of(segmented: Segmentation, toes: Toes, patch: Patch) -> Doubt:
     blur = np.maximum(*_blur_mm(segmented, toes))
     usual = float(np.mean(blur[toes.inside])) if toes.inside.any() else float(np.mean(blur))
     coarse, fine = abs(patch.width_mm - toes.width_mm), float(np.ptp(_widths_mm(segmented, toes)))
-    distance = max(coarse, fine) if coarse > COARSE_APART_MM or fine > FINE_APART_MM else 0.0
-    vague = usual > VAGUE_MM
-    width = float(np.hypot((VAGUE_TELLS if vague else TELLS) * max(usual - SHARP_MM, 0.0), distance / 2))
+    distance = max(coarse, fine) if coarse > DOUBT.coarse_apart_mm or fine > DOUBT.fine_apart_mm else 0.0
+    vague = usual > DOUBT.vague_mm
+    width = float(
+        np.hypot((DOUBT.vague_tells if vague else DOUBT.tells) * max(usual - DOUBT.sharp_mm, 0.0), distance / 2)
+    )
     step = float(toes.s_mm[1] - toes.s_mm[0])
-    wavers = gaussian_filter1d(blur, SMOOTH_MM / step) > UNSURE_MM
+    wavers = gaussian_filter1d(blur, DOUBT.smooth_mm / step) > DOUBT.unsure_mm
     stretches = [
         (round(float(toes.s_mm[a]) - toes.start_mm, 2), round(float(toes.s_mm[b]) - toes.start_mm, 2))
-        for a, b in runs(wavers, step, MIN_MM, 1.0)
+        for a, b in runs(wavers, step, DOUBT.min_mm, 1.0)
     ]
     return Doubt(width, vague or distance > 0, tuple(stretches))
 
@@ -61,7 +79,7 @@ def doubt_of(segmented: Segmentation, toes: Toes, patch: Patch) -> Doubt:
 def _widths_mm(segmented: Segmentation, toes: Toes) -> list[float]:
     """The bead's usual width as each network of the segmentation sees it near the toes, mm."""
     columns, n = _columns(segmented, toes.s_mm[toes.inside]), segmented.n_mm[:, None]
-    near = (n > toes.left_mm[toes.inside] - AROUND_MM) & (n < toes.right_mm[toes.inside] + AROUND_MM)
+    near = (n > toes.left_mm[toes.inside] - DOUBT.around_mm) & (n < toes.right_mm[toes.inside] + DOUBT.around_mm)
     return [float(np.median(((one[:, columns] > 0) & near).sum(0))) / PX_PER_MM for one in segmented.each]
 
 
@@ -75,5 +93,5 @@ def _blur_mm(segmented: Segmentation, toes: Toes) -> tuple[Floats, Floats]:
     share = share_of(segmented.face[:, _columns(segmented, toes.s_mm)])
     wavers = 4 * share * (1 - share) / PX_PER_MM
     n = segmented.n_mm[:, None]
-    left, right = ((wavers * (np.abs(n - toe) < AROUND_MM)).sum(0) for toe in (toes.left_mm, toes.right_mm))
+    left, right = ((wavers * (np.abs(n - toe) < DOUBT.around_mm)).sum(0) for toe in (toes.left_mm, toes.right_mm))
     return left, right

@@ -24,7 +24,10 @@ CELL_MM = 16 / PX_PER_MM
 MIN_PIECE_MM2 = 6.0
 MIN_ASPECT = 2.0
 """A bead is at least so many times longer than wide."""
-MIN_LENGTH_MM, MIN_WIDTH_MM = 12.0, 1.0
+MIN_LENGTH_MM = 12.0
+"""mm: a shorter one is a tack."""
+MIN_WIDTH_MM = 1.0
+"""mm: a narrower one is a scratch or an edge."""
 BIN_MM = 1.0
 """Over such a piece of the length a width is told."""
 MIN_ODDS = 1.5

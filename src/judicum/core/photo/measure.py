@@ -31,8 +31,10 @@ from judicum.core.photo.trace import to_tips, trace_toes
 from judicum.core.photo.unwrap import sample
 from judicum.core.photo.width import Outline, outline
 
-PATCH_MARGIN_MM, BEYOND_MM = 4.0, 6.0
-"""How far beside and past a patch is segmented: the zone next to the toes, and tips that the patch missed."""
+PATCH_MARGIN_MM = 4.0
+"""mm beside a patch that are segmented: the zone next to the toes."""
+BEYOND_MM = 6.0
+"""mm past its ends: tips that the patch missed."""
 MIN_AGREEMENT = 0.45
 """Share of the wider width that the narrower one of both networks has at least: else they do not speak of one bead."""
 TINT_STEP_MM = 0.5

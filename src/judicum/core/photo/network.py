@@ -17,8 +17,10 @@ MULTIPLE = 32
 """Rows and columns a network of the plate takes are multiples of this."""
 FOLD = 2
 """Pixels of FOLD × FOLD are one cell with all of their colours: most of the work is done at half the resolution."""
-MIDDLE, SPREAD = 0.5, 4.0
-"""A brightness, 0 to 1, is shown to them less MIDDLE and SPREAD times as large: about 0, and as wide as what follows."""
+MIDDLE = 0.5
+"""A brightness, 0 to 1, is shown to them less this: about 0."""
+SPREAD = 4.0
+"""And so many times as large: as wide as what follows in the networks."""
 SHOWN = ((np.arange(256, dtype=np.float32) / 255 - np.float32(MIDDLE)) * np.float32(SPREAD)).astype(np.float32)
 """How each of a picture's 256 values is shown."""
 

@@ -28,8 +28,10 @@ MIN_HEAT = 0.3
 """How likely a place is a front from which a peak counts."""
 FAINT_HEAT = 0.1
 """And from which one counts that fills a gap."""
-NEAR, FILLS = 0.55, 0.75
-"""Shares of the usual pitch that a clear peak keeps from clearer ones, and a faint one from all others."""
+NEAR = 0.55
+"""Share of the usual pitch that a clear peak keeps from clearer ones."""
+FILLS = 0.75
+"""Share of it that a faint peak keeps from all others."""
 MIN_USUAL_HEAT = 0.5
 """What the usual front of a bead with distinct ripples has: labelled ones but one had 0.66 and more, fused beads with as
 many peaks up to 0.46, but for one of 20 on the fixed set."""

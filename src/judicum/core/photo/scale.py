@@ -14,19 +14,34 @@ from judicum.core.arrays import Floats, Pixels
 from judicum.core.errors import InvalidValue
 from judicum.core.photo.picture import Picture
 
-LOOKED_AT_PX = (1000, 1800, 800, 350)
-"""Long sides at which markers are looked for: 16 to 18 mm across, they are found in less than a megapixel, far ones in more, blurred ones in fewer."""
-MIN_MARKERS = 2
-MAX_RESIDUAL_MM = 1.5
-"""A misfit with which markers belong to no card."""
-LENS_MARKERS = 5
-"""Fewer do not tell a lens from a tilt: two markers of a strip leave k1 uncertain by 0.003."""
+
+@dataclass(frozen=True)
+class ScaleParameters:
+    """How markers are looked for and fitted."""
+
+    looked_at_px: tuple[int, ...] = (1000, 1800, 800, 350)
+    """px, long sides at which markers are looked for: 16 to 18 mm across, they are found in less than a megapixel, far ones in more,
+    blurred ones in fewer."""
+    min_markers: int = 2
+    """One marker's four corners tell no misfit."""
+    max_residual_mm: float = 1.5
+    """mm: a misfit with which markers belong to no card."""
+    lens_markers: int = 5
+    """Fewer do not tell a lens from a tilt: two markers of a strip leave k1 uncertain by 0.003."""
+    rounds: int = 8
+    """Steps of the fit, which doubles its right digits with each."""
+    nudge: float = 1e-5
+    """Of an unknown's usual size, how far it is moved for its slope."""
+    spread_mm: float = 0.05
+    """mm: usual misfit of a marker beside the plane, so that the steps of the fit are alike."""
+    lens_k1: float = 0.01
+    """Usual size of the lens's first coefficient, for the same."""
+
+
+SCALE = ScaleParameters()
+
 OUTWARD = np.array([[-1.0, -1.0], [1.0, -1.0], [1.0, 1.0], [-1.0, 1.0]])
 """A marker's corners from its middle, in half sides, in the order in which they are found."""
-ROUNDS, NUDGE = 8, 1e-5
-"""Steps of the fit, which doubles its right digits with each, and how far an unknown is moved for its slope."""
-SPREAD_MM, LENS_K1 = 0.05, 0.01
-"""Usual sizes of what is fitted beside the plane, so that the steps of the fit are alike."""
 
 
 @cache
@@ -129,9 +144,9 @@ def find_card(picture: Picture) -> Scale | None:
 def find_markers(picture: Picture) -> dict[int, Floats]:
     """Corners (4, 2) in pixels of every square marker in a photo, by its number."""
     seen: dict[int, Floats] = {}
-    for k, long_side in enumerate(LOOKED_AT_PX):
+    for k, long_side in enumerate(SCALE.looked_at_px):
         seen = max(seen, _markers_at(picture, max(picture.size_px) / long_side, leniently=k > 0), key=len)
-        if len(seen) >= MIN_MARKERS:
+        if len(seen) >= SCALE.min_markers:
             break
     return seen
 
@@ -171,7 +186,7 @@ def card_of(seen: dict[int, Floats], size_px: tuple[int, int]) -> Scale | None:
 def _fit(kind: str, seen: dict[int, Floats], size_px: tuple[int, int]) -> tuple[int, Scale] | None:
     card = card_geometry()[kind]
     marked = [m for m in card["markers"] if m["id"] in seen]
-    if len(marked) < MIN_MARKERS:
+    if len(marked) < SCALE.min_markers:
         return None
     at = np.array([m["at"] for m in marked], float)[:, None]
     points_mm = (at + card["marker_size"] * (OUTWARD + 1) / 2).reshape(-1, 2)
@@ -185,7 +200,7 @@ def _fit(kind: str, seen: dict[int, Floats], size_px: tuple[int, int]) -> tuple[
     off = scale.px(points_mm + spread_mm * np.tile(OUTWARD, (len(marked), 1))) - points_px
     mm_per_px = 1 / np.sqrt(large * small)
     residual = float(np.sqrt((off**2).sum(1).mean())) * mm_per_px
-    if not residual <= MAX_RESIDUAL_MM:
+    if not residual <= SCALE.max_residual_mm:
         return None
     tilt = float(np.degrees(np.arccos(min(1.0, small / large))))
     return len(points_mm), replace(scale, mm_per_px=mm_per_px, residual_mm=residual, tilt_deg=tilt)
@@ -200,9 +215,9 @@ def _refined_plane(
     hundredths of a millimetre; taken for perspective, that would tilt the plane.
     """
     outward = np.tile(OUTWARD, (markers, 1))
-    bends = markers >= LENS_MARKERS
+    bends = markers >= SCALE.lens_markers
     first = np.append((rough / rough[2, 2]).ravel()[:8], [0.0, 0.0][: 1 + bends])
-    size = np.append(np.abs(first[:8]) + 1e-9, [SPREAD_MM, LENS_K1][: 1 + bends])
+    size = np.append(np.abs(first[:8]) + 1e-9, [SCALE.spread_mm, SCALE.lens_k1][: 1 + bends])
 
     def plane(p: Floats) -> tuple[Floats, Lens | None, float]:
         return np.append(p[:8], 1.0).reshape(3, 3), Lens(float(p[9]), size_px) if bends else None, float(p[8])
@@ -222,9 +237,9 @@ def _least_squares(misfit: Callable[[Floats], Floats], first: Floats, size: Floa
         size: about how large each unknown is.
     """
     at = first.copy()
-    for _ in range(ROUNDS):
+    for _ in range(SCALE.rounds):
         now = misfit(at)
-        small = NUDGE * size
+        small = SCALE.nudge * size
         slopes = np.stack(
             [(misfit(at + step) - now) / nudge for step, nudge in zip(np.diag(small), small, strict=True)], 1
         )

@@ -6,8 +6,10 @@ from judicum.core.arrays import Floats, Pixels
 from judicum.core.photo.scale import Scale, card_geometry
 from judicum.core.photo.unwrap import read_at
 
-REACH_MM, STEP_MM = 1.2, 0.02
-"""How far to either side of a marker's edge its light is read, and how finely."""
+REACH_MM = 1.2
+"""mm to either side of a marker's edge that its light is read."""
+STEP_MM = 0.02
+"""mm between two readings there."""
 END = 25
 """Places at either end of such a line that tell how dark and how light it is."""
 MIN_STEP = 25.0

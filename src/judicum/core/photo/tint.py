@@ -42,8 +42,10 @@ ZONE_SHARE = 0.07
 """Of the band, what a level covers at least: a twentieth by definition, and a fiftieth more, which the light's scatter
 puts a level too high."""
 ZONE_STEP_MM = 0.1
-MIN_CLEAN, MAX_DULL = 52.0, 9.0
-"""CIELAB lightness under which, and chroma under which, a place is as the scale's grey oxide (40 and 0)."""
+MIN_CLEAN = 52.0
+"""CIELAB lightness under which a place is as dark as the scale's grey oxide (40)."""
+MAX_DULL = 9.0
+"""CIELAB chroma under which it is as dull (0)."""
 BRIGHTEST = 10.0
 """Per cent of a face that are its brightest places. Of matt beads, dull from end to end, they had L* 38 to 49, of clean ones
 that mirror something dark 57 and more."""

@@ -15,8 +15,10 @@ from judicum.core.photo.segment import Segmentation
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import read_at
 
-STEP_S_MM, STEP_N_MM = 0.25, 0.05
-"""How finely a toe is followed along and across the line, mm: the width is told every 0.5 mm, to 0.01 mm or so."""
+STEP_S_MM = 0.25
+"""mm along the line at which a toe is followed: the width is told every 0.5 mm."""
+STEP_N_MM = 0.05
+"""mm across the line: with parabolas between them the width is told to 0.01 mm or so."""
 MAX_ODDS = 4.0
 """Natural logarithm of odds beyond which one place counts no more: 50 to 1."""
 INSIDE_MM = 0.03

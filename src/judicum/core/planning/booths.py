@@ -12,8 +12,10 @@ FEATURES: dict[str, str] = {
     "small_head": "small torch head",
 }
 """What is told of a booth, and what it is called."""
-SITTING_MINUTES, TUBE_MINUTES = 45, 60
-"""A plate coupon with setting up, tacking, the bead, cleaning and the photo; a tube takes fitting up and purging besides."""
+SITTING_MINUTES = 45
+"""A plate coupon with setting up, tacking, the bead, cleaning and the photo."""
+TUBE_MINUTES = 60
+"""A tube takes fitting up and purging besides."""
 
 
 def wants_of(coupon: Coupon, card: Card) -> list[str]:

@@ -6,8 +6,10 @@ from itertools import combinations
 from math import sqrt
 from statistics import median
 
-NEWEST, MIN_VALUES = 6, 3
-"""Attempts that the line is read from, and the fewest it is drawn from."""
+NEWEST = 6
+"""Attempts that the line is read from, the last ones."""
+MIN_VALUES = 3
+"""The fewest it is drawn from."""
 DAMPED = 0.6
 """Share of the slope that goes on from one attempt to the next: getting better slows down [src: gardner-2006]."""
 REACH = 1.9

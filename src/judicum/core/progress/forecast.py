@@ -16,7 +16,7 @@ from judicum.core.marking.scheme import SCHEMES, USUAL_SCHEME
 from judicum.core.marking.score import on_curve
 from judicum.core.photo.fault_kinds import FAULT_KINDS
 from judicum.core.progress.learning import (
-    MAX_AHEAD,
+    LEARNING,
     Particles,
     Record,
     draw_particles,
@@ -28,25 +28,50 @@ from judicum.core.progress.learning import (
 from judicum.core.progress.record import Question, RecordedAttempt, read_question, record_of
 from judicum.core.progress.trend import good_in_a_row
 
-HELD = 0.8
-"""Share of cases that the range of further attempts holds at least."""
-LIKELY = 0.5
+
+@dataclass(frozen=True)
+class ForecastParameters:
+    """From how much, and how far, a record tells what comes."""
+
+    held: float = 0.8
+    """Share of cases that the range of further attempts holds at least."""
+    likely: float = 0.5
+    """Probability from which a number of attempts is named at all."""
+    ready: float = 0.8
+    """Probability of passing the next attempt from which a student is ready."""
+    trend_attempts: int = 6
+    """Attempts that a trend is read from."""
+    min_marked: int = 3
+    """Marked attempts under which nothing is foretold."""
+    plateau_attempts: int = 5
+    """Attempts without getting better that make a plateau."""
+    now_attempts: int = 3
+    """Attempts whose median is a figure now."""
+    fault_attempts: int = 4
+    """Attempts of which a returning fault is in at least half."""
+    usual_noise: float = 7.0
+    """Marks of noise from attempt to attempt where few attempts cannot say."""
+    usual_weight: float = 4.0
+    """How many attempts that belief weighs."""
+    beyond_noise: float = 1.3
+    """A slope over its own error from which it is a trend: one in ten level records is taken for one."""
+    near_weight: float = 0.8
+    """Weight of the student's own marks for the next attempt: no fixed set of particles holds the true one."""
+    far_weight: float = 0.35
+    """Their weight for all that follow: the further ahead, the less the way of before binds."""
+    other_coupons: float = 0.5
+    """Weight of the course of marks at another coupon."""
+    min_others: int = 3
+    """Attempts at another coupon from which its course counts."""
+    same_hand: float = 0.6
+    """Share of a lead over the class on other coupons that is kept on this one."""
+    same_hand_half: float = 4.0
+    """Attempts after which half of that lead is believed."""
+
+
+FORECAST = ForecastParameters()
+
 NOTHING = Record(np.empty(0), np.empty(0))
-READY = 0.8
-LAST_SIX, MIN_MARKED, PLATEAU = 6, 3, 5
-NOW, LAST_FOUR = 3, 4
-"""Attempts whose median is a figure now; of the last four a returning fault is in at least half."""
-USUAL_NOISE, USUAL_WEIGHT = 7.0, 4.0
-"""Marks of noise from attempt to attempt where few attempts cannot say, and how many attempts that belief weighs."""
-BEYOND_NOISE = 1.3
-"""A slope over its own error from which it is a trend: one in ten level records is taken for one."""
-NEAR, FAR = 0.8, 0.35
-"""Weight of the student's own marks for the next attempt, and for all that follow: no fixed set of particles holds the true one,
-marks next to each other are alike, and the further ahead, the less the way of before binds."""
-OTHER_COUPONS, MIN_OTHERS = 0.5, 3
-"""Weight of the course of marks at another coupon, from so many attempts on."""
-SAME_HAND, SAME_HAND_N = 0.6, 4.0
-"""How much of a lead over the class on other coupons is kept on this one, and after how many attempts half of that."""
 WEIGHED = {
     "width_cv": "width_evenness",
     "pitch_cv": "ripple_evenness",
@@ -68,7 +93,7 @@ class ToGo:
 
 @dataclass(frozen=True)
 class Forecast:
-    """All of the answer (docs/progress.md); `to_go` is 0 where they stand, None where more than MAX_AHEAD are likely."""
+    """All of the answer (docs/progress.md); `to_go` is 0 where they stand, None where more than LEARNING.max_ahead are likely."""
 
     attempts: int
     good_in_a_row: int
@@ -90,7 +115,7 @@ class Forecast:
         return {
             "attempts": self.attempts, "good_in_a_row": self.good_in_a_row, "next_pass": self.next_pass, "to_go": to_go,
             "trend": self.trend, "plateau": self.plateau, "ready": self.ready, "holds_back": self.holds_back,
-            "returning": [{"fault": fault, "in": times, "of": LAST_FOUR} for fault, times in self.returning],
+            "returning": [{"fault": fault, "in": times, "of": FORECAST.fault_attempts} for fault, times in self.returning],
             "basis": {"own": self.own, "class": self.classmates},
         }  # fmt: skip
 
@@ -122,12 +147,12 @@ class ClassRecords:
         particles, own = draw_particles(), self._records[who].get(coupon, NOTHING)
         classmates = [kept[coupon] for other, kept in self._records.items() if other != who and coupon in kept]
         before, likelihood = self._before(particles, who, coupon, classmates), log_likelihood(particles, own)
-        weights = _weights(before + NEAR * likelihood)
+        weights = _weights(before + FORECAST.near_weight * likelihood)
         ahead = passes_ahead(particles, own, pass_mark)
         next_pass = round(float(np.clip(weights @ ahead[:, 0], 0.0, 1.0)), 3)
         standing = good_in_a_row([total >= pass_mark for total in own.totals])
         enough = standing >= in_a_row
-        far = _weights(before + FAR * likelihood)
+        far = _weights(before + FORECAST.far_weight * likelihood)
         to_go = 0 if enough else _to_go(until_in_a_row(ahead, far, in_a_row, standing))
         here = [one for one in self._attempts[who] if one.coupon == coupon]
         return Forecast(
@@ -136,8 +161,9 @@ class ClassRecords:
             next_pass,
             to_go,
             trend_of(own.totals),
-            len(own) >= PLATEAU and _slope_over_error(own.totals[-PLATEAU:]) < BEYOND_NOISE,
-            enough and next_pass >= READY,
+            len(own) >= FORECAST.plateau_attempts
+            and _slope_over_error(own.totals[-FORECAST.plateau_attempts :]) < FORECAST.beyond_noise,
+            enough and next_pass >= FORECAST.ready,
             holds_back(here),
             returning(here),
             len(own),
@@ -150,8 +176,8 @@ class ClassRecords:
         others = {key: record for key, record in self._records[who].items() if key != coupon}
         logs = np.log(usual) + self._lead(particles, usual, who, others)
         for record in others.values():
-            if len(record) >= MIN_OTHERS:
-                logs = logs + OTHER_COUPONS * log_likelihood(particles, record, level_free=True)
+            if len(record) >= FORECAST.min_others:
+                logs = logs + FORECAST.other_coupons * log_likelihood(particles, record, level_free=True)
         return logs
 
     def _lead(self, particles: Particles, usual: Floats, who: Hashable, others: Mapping[str, Record]) -> Floats:
@@ -159,7 +185,7 @@ class ClassRecords:
         off = [one for coupon in others for one in self._before_others(who, coupon)]
         if not off:
             return np.zeros(len(usual))
-        lead = float(np.mean(off)) * SAME_HAND * len(off) / (len(off) + SAME_HAND_N)
+        lead = float(np.mean(off)) * FORECAST.same_hand * len(off) / (len(off) + FORECAST.same_hand_half)
         mean = float(usual @ particles.start)
         spread = float(usual @ (particles.start - mean) ** 2)
         return lead * (particles.start - mean) / max(spread, 25.0)
@@ -182,28 +208,28 @@ def _weights(logs: Floats) -> Floats:
 
 
 def _to_go(done: Floats) -> ToGo | None:
-    """The shortest range of whole numbers that holds HELD of cases; None where more than MAX_AHEAD are likely."""
-    if done.sum() < LIKELY:
+    """The shortest range of whole numbers that holds HELD of cases; None where more than LEARNING.max_ahead are likely."""
+    if done.sum() < FORECAST.likely:
         return None
     # The last number stands for itself and all beyond it.
     share = np.append(done[:-1], max(0.0, 1.0 - float(done[:-1].sum())))
     below = np.concatenate([[0.0], np.cumsum(share)])
     low, high = 0, len(share)
     for first in range(len(share)):
-        last = int(np.searchsorted(below, below[first] + HELD - 1e-9))
+        last = int(np.searchsorted(below, below[first] + FORECAST.held - 1e-9))
         if last > len(share):
             break
         if last - first < high - low:
             low, high = first, last
-    return ToGo(low + 1, min(int(np.searchsorted(below, LIKELY)), MAX_AHEAD), high)
+    return ToGo(low + 1, min(int(np.searchsorted(below, FORECAST.likely)), LEARNING.max_ahead), high)
 
 
 def trend_of(totals: Floats) -> Trend:
     """Over the last six marked attempts; `unknown` under three."""
-    if len(totals) < MIN_MARKED:
+    if len(totals) < FORECAST.min_marked:
         return "unknown"
-    over = _slope_over_error(totals[-LAST_SIX:])
-    return "better" if over >= BEYOND_NOISE else "worse" if over <= -BEYOND_NOISE else "level"
+    over = _slope_over_error(totals[-FORECAST.trend_attempts :])
+    return "better" if over >= FORECAST.beyond_noise else "worse" if over <= -FORECAST.beyond_noise else "level"
 
 
 def _slope_over_error(totals: Floats) -> float:
@@ -212,7 +238,9 @@ def _slope_over_error(totals: Floats) -> float:
     at = np.arange(n) - (n - 1) / 2
     slope = float(at @ totals / (at @ at))
     off = totals - totals.mean() - slope * at
-    noise = np.sqrt((float(off @ off) + USUAL_WEIGHT * USUAL_NOISE**2) / (n - 2 + USUAL_WEIGHT))
+    noise = np.sqrt(
+        (float(off @ off) + FORECAST.usual_weight * FORECAST.usual_noise**2) / (n - 2 + FORECAST.usual_weight)
+    )
     return slope / float(noise / np.sqrt(at @ at))
 
 
@@ -223,14 +251,17 @@ def holds_back(attempts: list[RecordedAttempt]) -> str | None:
     curve = {line.criterion.key: line.curve for line in scheme.lines}
     costs: dict[str, float] = {}
     for key, criterion in WEIGHED.items():
-        known = [one.figures[key] for one in attempts if key in one.figures][-NOW:]
+        known = [one.figures[key] for one in attempts if key in one.figures][-FORECAST.now_attempts :]
         if not known:
             continue
         now = float(np.median(known))
         good = BANDS[key].good if key in BANDS else 0.0
         if now > good:
             costs[key] = weight[criterion] * (10 - on_curve(curve[criterion], now))
-    faulty = [sum(FAULT_KINDS[f].cost if f in FAULT_KINDS else 1.0 for f in one.faults) for one in attempts[-NOW:]]
+    faulty = [
+        sum(FAULT_KINDS[f].cost if f in FAULT_KINDS else 1.0 for f in one.faults)
+        for one in attempts[-FORECAST.now_attempts :]
+    ]
     if faulty and sum(faulty):
         costs["faults"] = weight["faults"] * (10 - float(np.mean([on_curve(curve["faults"], cost) for cost in faulty])))
     return max(costs, key=lambda key: costs[key]) if any(costs.values()) else None
@@ -238,9 +269,11 @@ def holds_back(attempts: list[RecordedAttempt]) -> str | None:
 
 def returning(attempts: list[RecordedAttempt]) -> tuple[tuple[str, int], ...]:
     """Kinds of fault in at least half of the last four attempts, the most frequent first; none under four."""
-    if len(attempts) < LAST_FOUR:
+    if len(attempts) < FORECAST.fault_attempts:
         return ()
-    counts = Counter(fault for one in attempts[-LAST_FOUR:] for fault in set(one.faults))
+    counts = Counter(fault for one in attempts[-FORECAST.fault_attempts :] for fault in set(one.faults))
     return tuple(
-        (fault, times) for fault, times in sorted(counts.items(), key=lambda c: (-c[1], c[0])) if 2 * times >= LAST_FOUR
+        (fault, times)
+        for fault, times in sorted(counts.items(), key=lambda c: (-c[1], c[0]))
+        if 2 * times >= FORECAST.fault_attempts
     )

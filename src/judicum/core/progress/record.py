@@ -8,7 +8,7 @@ from typing import Any
 import numpy as np
 
 from judicum.core.errors import InvalidValue, Limits
-from judicum.core.progress.learning import LONGEST, Record
+from judicum.core.progress.learning import LEARNING, Record
 from judicum.core.quantities import QUANTITIES
 
 KEYS = ("coupon", "pass_mark", "in_a_row", "student", "class")
@@ -21,7 +21,12 @@ FIGURES = {
 """Figures of an attempt and what makes sense of each: shares, and tint levels over what the finish accepts."""
 ATTEMPT = ("at", "coupon", "total", *FIGURES, "faults", "cause")
 MARKS = Limits(0, 100)
-MAX_STUDENTS, MAX_ATTEMPTS, MAX_WORD = 1000, 2000, 60
+MAX_STUDENTS = 1000
+"""In one question: what is answered within seconds."""
+MAX_ATTEMPTS = 2000
+"""Of one student, for the same reason."""
+MAX_WORD = 60
+"""Characters of a coupon's or a fault's name: one line."""
 
 
 @dataclass(frozen=True)
@@ -80,8 +85,8 @@ def read_question(given: Any) -> Question:
 
 
 def record_of(attempts: tuple[RecordedAttempt, ...], coupon: str) -> Record:
-    """The marked attempts at one coupon, the last LONGEST of them, in their order."""
-    marked = [one for one in attempts if one.coupon == coupon and one.total is not None][-LONGEST:]
+    """The marked attempts at one coupon, the last `LEARNING.longest` of them, in their order."""
+    marked = [one for one in attempts if one.coupon == coupon and one.total is not None][-LEARNING.longest :]
     days = [(one.at - marked[0].at).total_seconds() / 86400.0 for one in marked]
     return Record(np.array([one.total for one in marked], float), np.array(days, float))
 

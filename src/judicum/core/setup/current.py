@@ -15,15 +15,19 @@ THICK_EXPONENT = 0.28
 """No unit. How current grows with thickness above that: 6 mm plate is welded with about a fifth more than 3 mm."""
 BALANCE_EFFICIENCY = 0.65
 BALANCE_VOLTS = 10.0
-PRACTICE_PARTS, BALANCE_PARTS = 2, 1
-"""The aim is a mean of two parts practice (the metal's share of 40 A per mm) and one part heat balance."""
+PRACTICE_PARTS = 2
+"""The aim is a mean of two parts practice (the metal's share of 40 A per mm)…"""
+BALANCE_PARTS = 1
+"""…and one part heat balance."""
 
 POSITION_FACTOR = {"flat": 1.0, "horizontal": 1.0, "vertical_up": 0.90, "overhead": 0.92}
 TECHNIQUE_FACTOR = {"dab": 1.0, "lay_wire": 1.0, "walk_cup": 1.05, "fuse": 1.0}
 WARM_PASS_FACTOR = 0.90
 """A pass over one that is still warm needs about a tenth less."""
-LOW_SHARE, HIGH_SHARE = 0.75, 1.34
-"""Of the aim. Practised people differ by about this much on the same coupon."""
+LOW_SHARE = 0.75
+"""Of the aim, the low end: practised people differ by about this much on the same coupon."""
+HIGH_SHARE = 1.34
+"""And the high end."""
 RIDE_ABOVE = 1.35
 
 

@@ -15,15 +15,20 @@ SHARES = {"gas_lens": (0.85, 1.1, 1.45), "collet_body": (1.0, 1.35, 1.75), "doub
 wide cups so far that they are run below the number as well as above."""
 EXTRA_PER_5_MM = 0.12
 SECOND_MESH_FROM = 14
-MIN_POSTFLOW_S, MIN_POSTFLOW_DULL_S = 6.0, 4.0
-"""s. Until the end is cold, on metals whose hot surface oxidises and on others."""
+MIN_POSTFLOW_S = 6.0
+"""s. Until the end is cold, on metals whose hot surface oxidises."""
+MIN_POSTFLOW_DULL_S = 4.0
+"""s. The same on other metals."""
 MAX_POSTFLOW_S = 15.0
 
 REYNOLDS_WARN = 2000.0
 REYNOLDS_TURBULENT = 2300.0
 REYNOLDS_WARN_COLLET = 1400.0
 
-PURGE_L_MIN, PURGE_LONG_L_MIN = Band(2.2, 3.0, 4.0), Band(4.0, 5.0, 7.0)
+PURGE_L_MIN = Band(2.2, 3.0, 4.0)
+"""L/min of the purge while welding: fed without lifting the puddle."""
+PURGE_LONG_L_MIN = Band(4.0, 5.0, 7.0)
+"""L/min where the bore is longer than LONG_BORE_MM."""
 LONG_BORE_MM = 600.0
 PURGE_VOLUMES = 6
 

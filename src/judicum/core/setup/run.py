@@ -12,7 +12,8 @@ from judicum.core.fields import Fields, Flag, Several, Spec, Text
 from judicum.core.quantities import QUANTITIES
 from judicum.core.setup.pulse import KEYS as PULSE_KEYS
 
-Q, C = QUANTITIES, CHOICES
+Q = QUANTITIES
+C = CHOICES
 GROUPS: dict[str, tuple[Spec, ...]] = {
     "set": (
         Q["current_a"], Q["machine_a"], Q["gas_l_min"], Q["cup"], C["gas_part"], Q["stickout_mm"], C["polarity"],

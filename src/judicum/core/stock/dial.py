@@ -10,8 +10,10 @@ TAP_SHARE = 0.02
 """Of the dial's radius, how far a tap on a phone is likely to lie beside what was meant."""
 MAX_UNEVEN = 0.25
 """By which share the ends of the scale may lie at unlike distances from the hub: more is a photo taken aslant."""
-MIN_SWEEP, MIN_RADIUS = math.radians(180), 20.0
-"""The scale of a bottle's gauge goes round by 270° [src: en-837]; radius in pixels, below which a tap is as wide as the scale."""
+MIN_SWEEP = math.radians(180)
+"""Radians: the scale of a bottle's gauge goes round by 270° [src: en-837]."""
+MIN_RADIUS = 20.0
+"""px: below this a tap is as wide as the scale."""
 PAST_END = math.radians(12)
 """A needle rests on its stop a little before zero, or stands a little past the end."""
 

@@ -9,7 +9,8 @@ from judicum.core.errors import InvalidValue
 from judicum.core.fields import Fields, Spec, Text
 from judicum.core.quantities import QUANTITIES
 
-Q, C = QUANTITIES, CHOICES
+Q = QUANTITIES
+C = CHOICES
 
 
 @dataclass(frozen=True)

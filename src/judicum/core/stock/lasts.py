@@ -8,13 +8,16 @@ from statistics import fmean
 import numpy as np
 from scipy.special import stdtrit
 
-USUAL_CV, WEIGHS = 0.4, 2.0
-"""Standard deviation over the mean of what sessions take, where few sessions cannot say, and as how many sessions it weighs
-(attendance and coupons change by about that from session to session)."""
+USUAL_CV = 0.4
+"""Standard deviation over the mean of what sessions take, where few sessions cannot say: attendance and coupons change by that."""
+WEIGHS = 2.0
+"""As how many sessions that belief weighs."""
 HOLDS = 0.8
 """Of the stocks, how many run out within the range."""
-MIN_MIDDLE, MAX_HALF_WIDTH = 1e-9, 5.0
-"""Below any amount, for sessions that take nothing; the logarithm of the widest factor told of, a hundred and fifty."""
+MIN_MIDDLE = 1e-9
+"""Below any amount, for sessions that take nothing."""
+MAX_HALF_WIDTH = 5.0
+"""Natural logarithm of the widest factor told of, a hundred and fifty."""
 LONGEST = 60
 """Sessions looked ahead: past a year of weekly ones nobody orders by a forecast."""
 

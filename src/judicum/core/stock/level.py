@@ -14,8 +14,10 @@ MOVES: dict[MoveKind, str] = {
 }
 """What happens to a stock by hand; a count is all that is there, the others add to it or take from it."""
 MIN_LOGGED = 1e-6
-MIN_REAL, MAX_REAL = 0.5, 3.0
-"""What is really used over what is logged: outside of this a count was wrong, or a delivery was not written down."""
+MIN_REAL = 0.5
+"""What is really used over what is logged, at least: below this a delivery was not written down."""
+MAX_REAL = 3.0
+"""And at most: above this a count was wrong."""
 
 
 @dataclass(frozen=True)

@@ -163,7 +163,8 @@ def _filler(given: MeasurementSummary, _: Choices) -> Answer:
     )
 
 
-Q, C = QUANTITIES, CHOICES
+Q = QUANTITIES
+C = CHOICES
 
 
 def _more(key: str, words: str, kind: Kind, unit: str, low: float, high: float, step: float = 1.0) -> Quantity:

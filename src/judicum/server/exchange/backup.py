@@ -26,7 +26,8 @@ from judicum.server.exchange.stored import named_files
 from judicum.server.platform.file_lock import files_stay
 from judicum.server.platform.storage import WholeFiles, room_or_words
 
-FORMAT, VERSION = "judicum-backup", 1
+FORMAT = "judicum-backup"
+VERSION = 1
 DUMP = "database.dump"
 NO_ROOM = "The disk is full: no backup was made, and the earlier ones stay."
 NOT_DUMPED = ("cache", "photos_upload")

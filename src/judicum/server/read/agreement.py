@@ -17,7 +17,8 @@ from judicum.words.agreement import agreement_words, difference_words, line_word
 
 MAX_MARKS = 2000
 """The newest marks of a course that are looked at."""
-TOTAL, PASSED = "total", "passed"
+TOTAL = "total"
+PASSED = "passed"
 """Keys beside the criteria."""
 
 

@@ -1,5 +1,7 @@
 """Specks that are no holes, by the light on the straightened face."""
 
+from dataclasses import dataclass
+
 import cv2
 import numpy as np
 
@@ -7,43 +9,61 @@ from judicum.core.arrays import Flags, Floats
 from judicum.core.photo.defects.face import Face
 from judicum.core.photo.defects.fault import Fault
 
-AROUND_MM = 1.3
-"""Light around a place: a bead's own shade changes over more than this."""
-HOLE_LIGHT = 0.33
-"""A hole has less than this share of the light around it."""
-HOLE_LIGHTNESS = 24.0
-BLACK_LIGHTNESS, BLACK_CHROMA = 11.0, 6.0
-"""CIELAB lightness and chroma of a hole: on dark film one is told by being black itself."""
-BLACK_LIGHT = 0.6
-"""What is black itself needs only be this much darker than the light around it."""
-MIN_AREA_MM2 = 0.04
-"""A smaller blob is grain."""
-RIM_MM = 0.10
-"""Within this of the outline the toe's own edge is seen."""
-ALIKE_SHARE, ALIKE_MM2, MAX_ALIKE = 0.55, 0.06, 3
-"""Places of some size that stand out by this share of a speck's step; so many of them are shine."""
-SEED_SPREADS = 1.6
-"""How many times the face's own spread the brightest part of a speck stands out."""
-SPECK_STEP = 0.6
-"""Natural logarithm of the light step at a speck."""
-SPECK_MM = (0.35, 1.7)
-SPECK_MARGIN_MM = 0.3
-"""Shine along a toe is no speck."""
-SPECK_ROUND, HARD = 0.5, 0.55
-"""Least roundness of a speck, and share of a speck's step that lies at its rim."""
-TIP_SHARE = 0.6
-"""The rounded ends shine: specks are not looked for within this share of the width from a tip."""
-MAX_SPECKS = 3
-"""More alike are ripples or shine."""
+
+@dataclass(frozen=True)
+class SpeckParameters:
+    """From where on a bright or dark place of a bead is a speck or a hole."""
+
+    around_mm: float = 1.3
+    """mm: light around a place; a bead's own shade changes over more than this."""
+    hole_light: float = 0.33
+    """A hole has less than this share of the light around it."""
+    hole_lightness: float = 24.0
+    """CIELAB lightness: a hole is no brighter, however bright its surroundings."""
+    black_lightness: float = 11.0
+    """CIELAB lightness of a hole: on dark film one is told by being black itself."""
+    black_chroma: float = 6.0
+    """CIELAB chroma of such a hole."""
+    black_light: float = 0.6
+    """What is black itself needs only this share of the light around it."""
+    min_area_mm2: float = 0.04
+    """mm²: a smaller blob is grain."""
+    rim_mm: float = 0.10
+    """mm: within this of the outline the toe's own edge is seen."""
+    alike_share: float = 0.55
+    """Share of a speck's step by which places stand out that are alike."""
+    alike_mm2: float = 0.06
+    """mm²: the least of such places."""
+    max_alike: int = 3
+    """So many of them are shine."""
+    seed_spreads: float = 1.6
+    """How many times the face's own spread the brightest part of a speck stands out."""
+    step: float = 0.6
+    """Natural logarithm of the light step at a speck."""
+    across_mm: tuple[float, float] = (0.35, 1.7)
+    """mm across, least and most: less is grain, more is a lap of the puddle."""
+    margin_mm: float = 0.3
+    """mm: shine along a toe is no speck."""
+    roundness: float = 0.5
+    """Least roundness of a speck."""
+    hard: float = 0.55
+    """Share of a speck's step that lies at its rim."""
+    tip_share: float = 0.6
+    """The rounded ends shine: specks are not looked for within this share of the width from a tip."""
+    max_specks: int = 3
+    """More alike are ripples or shine."""
+
+
+SPECK = SpeckParameters()
 
 
 def specks(face: Face) -> list[Fault]:
     """Blobs of one tone with a hard edge, brighter or darker than the face without being holes, which are black."""
     against = _against_around(face)
-    kernel, steps = np.ones((3, 3), np.uint8), max(1, round(SPECK_MARGIN_MM / face.step_mm))
+    kernel, steps = np.ones((3, 3), np.uint8), max(1, round(SPECK.margin_mm / face.step_mm))
     near_holes = cv2.dilate(_holes(face, against).astype(np.uint8), kernel, iterations=steps) > 0
-    clear = np.minimum(face.s_mm - face.s_mm[0], face.s_mm[-1] - face.s_mm) > TIP_SHARE * face.width_mm
-    return _specks(face, against, face.inside(RIM_MM) & ~near_holes & clear[None, :])
+    clear = np.minimum(face.s_mm - face.s_mm[0], face.s_mm[-1] - face.s_mm) > SPECK.tip_share * face.width_mm
+    return _specks(face, against, face.inside(SPECK.rim_mm) & ~near_holes & clear[None, :])
 
 
 def _holes(face: Face, against: Floats) -> Flags:
@@ -52,11 +72,13 @@ def _holes(face: Face, against: Floats) -> Flags:
     Args:
         against: what `_against_around` says of the face.
     """
-    dark = (against < np.log(HOLE_LIGHT)) & (face.lab[..., 0] < HOLE_LIGHTNESS)
-    black = (face.lab[..., 0] < BLACK_LIGHTNESS) & (np.hypot(face.lab[..., 1], face.lab[..., 2]) < BLACK_CHROMA)
+    dark = (against < np.log(SPECK.hole_light)) & (face.lab[..., 0] < SPECK.hole_lightness)
+    black = (face.lab[..., 0] < SPECK.black_lightness) & (
+        np.hypot(face.lab[..., 1], face.lab[..., 2]) < SPECK.black_chroma
+    )
     found = np.zeros(face.light.shape, bool)
-    for blob in _blobs((dark | (black & (against < np.log(BLACK_LIGHT)))) & face.inside(-2 * SPECK_MARGIN_MM)):
-        if blob.sum() * face.step_mm**2 > MIN_AREA_MM2:
+    for blob in _blobs((dark | (black & (against < np.log(SPECK.black_light)))) & face.inside(-2 * SPECK.margin_mm)):
+        if blob.sum() * face.step_mm**2 > SPECK.min_area_mm2:
             found |= blob
     return found
 
@@ -65,33 +87,33 @@ def _against_around(face: Face) -> Floats:
     """Natural logarithm of the light against that around it."""
     light = cv2.GaussianBlur(np.maximum(face.light, 1e-4), (0, 0), 0.05 / face.step_mm)
     # Within a wide hole what lies around is the hole itself: there the same row elsewhere is the measure.
-    usual = BLACK_LIGHT * np.median(light, axis=1, keepdims=True)
-    around = np.maximum(_median_around(light, AROUND_MM / face.step_mm), usual)
+    usual = SPECK.black_light * np.median(light, axis=1, keepdims=True)
+    around = np.maximum(_median_around(light, SPECK.around_mm / face.step_mm), usual)
     return np.asarray(np.log(light / np.maximum(around, 1e-4)))
 
 
 def _specks(face: Face, ratio: Floats, usable: Flags) -> list[Fault]:
     step = face.step_mm
-    margin = ~face.inside(SPECK_MARGIN_MM)
+    margin = ~face.inside(SPECK.margin_mm)
     found = []
     for sign in (1.0, -1.0):
         level = sign * ratio
         spread = float(np.quantile(level[usable], 0.985)) if usable.any() else 0.0
-        for seed in _blobs((level > max(SPECK_STEP, SEED_SPREADS * spread)) & usable):
+        for seed in _blobs((level > max(SPECK.step, SPECK.seed_spreads * spread)) & usable):
             blob = _to_half_height(level, seed, usable)
             if blob[margin].any():
                 continue
             size = float(np.sqrt(4 * blob.sum() / np.pi)) * step
             if (
-                not SPECK_MM[0] <= size <= SPECK_MM[1]
-                or _roundness(blob) < SPECK_ROUND
-                or _hardness(level, blob, step) < HARD
+                not SPECK.across_mm[0] <= size <= SPECK.across_mm[1]
+                or _roundness(blob) < SPECK.roundness
+                or _hardness(level, blob, step) < SPECK.hard
             ):
                 continue
-            if _alike(level, blob, usable, step) >= MAX_ALIKE:
+            if _alike(level, blob, usable, step) >= SPECK.max_alike:
                 continue
             found.append(Fault("inclusion", *_middle(face, blob), size, 0.6))
-    return found if len(found) <= MAX_SPECKS else []
+    return found if len(found) <= SPECK.max_specks else []
 
 
 def _to_half_height(level: Floats, seed: Flags, usable: Flags) -> Flags:
@@ -102,9 +124,9 @@ def _to_half_height(level: Floats, seed: Flags, usable: Flags) -> Flags:
 
 def _alike(level: Floats, blob: Flags, usable: Flags, step: float) -> int:
     """How many other places stand out nearly as much as a speck does: shine comes back front after front."""
-    others = (level > ALIKE_SHARE * float(level[blob].max())) & usable & ~blob
+    others = (level > SPECK.alike_share * float(level[blob].max())) & usable & ~blob
     stats = cv2.connectedComponentsWithStats(others.astype(np.uint8), connectivity=8)[2]
-    return int((stats[1:, cv2.CC_STAT_AREA] * step**2 > ALIKE_MM2).sum())
+    return int((stats[1:, cv2.CC_STAT_AREA] * step**2 > SPECK.alike_mm2).sum())
 
 
 def _hardness(level: Floats, blob: Flags, step: float) -> float:

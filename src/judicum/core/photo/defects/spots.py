@@ -1,5 +1,7 @@
 """Faults that are spots on the face, as the networks see them: pores, specks, and whether a ring is a crater."""
 
+from dataclasses import dataclass
+
 import cv2
 import numpy as np
 
@@ -8,36 +10,50 @@ from judicum.core.photo.defects.fault import Fault
 from judicum.core.photo.segment import PX_PER_MM, Segmentation
 from judicum.core.photo.toes import Toes
 
-SEEN, SPECK_SEEN = 0.5, 0.3
-"""Share from which a place belongs to a pore and to a speck, which is the rarer and half taken for a pore."""
-MIN_MM = 0.3
-"""Least diameter: a smaller spot is the picture's grain."""
-MIN_SPECK = 0.74
-"""Least mean share over a speck: on pictures kept from the networks specks had 0.79 and more, glints up to 0.70 and one 0.78."""
-CLEAR_OF_TIPS = 0.6
-"""Share of the width from a tip within which the rounded end's shine looks like a speck."""
-MIN_CRATER = 0.8
-"""Mean share within a ring that the networks call crater: craters had 0.88 and more but for one, other rings up to 0.77."""
-CRATER_ALONE, CRATER_SHARE, CRATER_AT = 0.84, 0.5, 1.2
-"""Mean share over what the networks alone call crater, its size as a share of the width and how many widths from a tip it
-may lie: on pictures kept from them craters had 0.83 and more, ends that are none up to 0.81, and up to 0.83 on others."""
-BURN_SHARE = 0.5
-"""A hole wider than this share of the bead goes right through."""
-MIN_HOLE = 0.6
-"""Mean share over a hole: through holes had 0.65 and more; nothing else as wide was called so at all."""
-MIN_CONFIDENCE = 0.88
-"""Least mean share over a pore: on pictures kept from the networks they had 0.90 and more, and nothing else had any."""
+
+@dataclass(frozen=True)
+class SpotParameters:
+    """From where on what the networks call a spot is one; means are taken over the spot."""
+
+    seen: float = 0.5
+    """Share from which a place belongs to a pore."""
+    speck_seen: float = 0.3
+    """Share from which it belongs to a speck, which is the rarer and half taken for a pore."""
+    min_mm: float = 0.3
+    """mm across: a smaller spot is the picture's grain."""
+    min_speck: float = 0.74
+    """Least mean share over a speck: on pictures kept from the networks specks had 0.79 and more, glints up to 0.70 and one 0.78."""
+    clear_of_tips: float = 0.6
+    """Share of the width from a tip within which the rounded end's shine looks like a speck."""
+    min_crater: float = 0.8
+    """Mean share within a ring that the networks call crater: craters had 0.88 and more but for one, other rings up to 0.77."""
+    crater_alone: float = 0.84
+    """Mean share over what the networks alone call crater: on pictures kept from them craters had 0.83 and more, ends that are none
+    up to 0.81, and up to 0.83 on others."""
+    crater_share: float = 0.5
+    """Size of such a crater as a share of the width."""
+    crater_at: float = 1.2
+    """How many widths from a tip it may lie."""
+    burn_share: float = 0.5
+    """A hole wider than this share of the bead goes right through."""
+    min_hole: float = 0.6
+    """Mean share over a hole: through holes had 0.65 and more; nothing else as wide was called so at all."""
+    min_pore: float = 0.88
+    """Least mean share over a pore: on pictures kept from the networks they had 0.90 and more, and nothing else had any."""
+
+
+SPOT = SpotParameters()
 
 
 def pores(segmented: Segmentation, toes: Toes) -> list[Fault]:
     """Round open holes between two toes."""
-    return _blobs("pore", segmented, segmented.pore, _face(segmented, toes, 0.0), SEEN, MIN_CONFIDENCE)
+    return _blobs("pore", segmented, segmented.pore, _face(segmented, toes, 0.0), SPOT.seen, SPOT.min_pore)
 
 
 def specks_seen(segmented: Segmentation, toes: Toes) -> list[Fault]:
     """Hard-edged specks between two toes."""
-    body = _face(segmented, toes, CLEAR_OF_TIPS * toes.width_mm)
-    return _blobs("inclusion", segmented, segmented.speck, body, SPECK_SEEN, MIN_SPECK)
+    body = _face(segmented, toes, SPOT.clear_of_tips * toes.width_mm)
+    return _blobs("inclusion", segmented, segmented.speck, body, SPOT.speck_seen, SPOT.min_speck)
 
 
 def _face(segmented: Segmentation, toes: Toes, clear_mm: float) -> Flags:
@@ -49,38 +65,38 @@ def _face(segmented: Segmentation, toes: Toes, clear_mm: float) -> Flags:
 
 def may_have_craters(segmented: Segmentation) -> bool:
     """Whether the networks see anything of a crater: rings need not be looked for where they do not."""
-    return float(segmented.crater.max()) > MIN_CRATER
+    return float(segmented.crater.max()) > SPOT.min_crater
 
 
 def seen_as_crater(segmented: Segmentation, ring: Fault) -> bool:
     """Whether the networks, too, see a crater within a ring that the light shows."""
-    return _share_within(segmented, segmented.crater, ring) > MIN_CRATER
+    return _share_within(segmented, segmented.crater, ring) > SPOT.min_crater
 
 
 def may_have_spots(segmented: Segmentation) -> bool:
     """Whether the networks see any spot: specks need not be looked for in the light where they do not."""
-    return float((segmented.pore + segmented.speck).max()) > SEEN
+    return float((segmented.pore + segmented.speck).max()) > SPOT.seen
 
 
 def seen_as_spot(segmented: Segmentation, speck: Fault) -> bool:
     """Whether the networks, too, see a spot, be it a pore, where the light shows a speck."""
-    return _share_within(segmented, segmented.pore + segmented.speck, speck) > SEEN
+    return _share_within(segmented, segmented.pore + segmented.speck, speck) > SPOT.seen
 
 
 def holes_seen(segmented: Segmentation, toes: Toes) -> list[Fault]:
     """Holes wider than half of the bead, black or not."""
-    holes = _blobs("burn_through", segmented, segmented.hole, _face(segmented, toes, 0.0), SEEN, MIN_HOLE)
-    return [hole for hole in holes if hole.size_mm > BURN_SHARE * toes.width_mm]
+    holes = _blobs("burn_through", segmented, segmented.hole, _face(segmented, toes, 0.0), SPOT.seen, SPOT.min_hole)
+    return [hole for hole in holes if hole.size_mm > SPOT.burn_share * toes.width_mm]
 
 
 def craters_seen(segmented: Segmentation, toes: Toes) -> list[Fault]:
     """Craters at either end, whether the light shows their rims or not."""
-    dishes = _blobs("crater", segmented, segmented.crater, _face(segmented, toes, 0.0), SEEN, CRATER_ALONE)
+    dishes = _blobs("crater", segmented, segmented.crater, _face(segmented, toes, 0.0), SPOT.seen, SPOT.crater_alone)
     return [
         dish
         for dish in dishes
-        if dish.size_mm > CRATER_SHARE * toes.width_mm
-        and min(dish.s_mm - toes.start_mm, toes.end_mm - dish.s_mm) < CRATER_AT * toes.width_mm
+        if dish.size_mm > SPOT.crater_share * toes.width_mm
+        and min(dish.s_mm - toes.start_mm, toes.end_mm - dish.s_mm) < SPOT.crater_at * toes.width_mm
     ]
 
 
@@ -97,7 +113,7 @@ def _blobs(kind: str, segmented: Segmentation, share: Floats, face: Flags, seen:
     for k in range(1, count):
         size = float(np.sqrt(4 * stats[k, cv2.CC_STAT_AREA] / np.pi)) / PX_PER_MM
         sure = float(share[labels == k].mean())
-        if size >= MIN_MM and sure >= least:
+        if size >= SPOT.min_mm and sure >= least:
             column, row = middles[k]
             found.append(
                 Fault(kind, segmented.s_mm[0] + column / PX_PER_MM, segmented.n_mm[0] + row / PX_PER_MM, size, sure)

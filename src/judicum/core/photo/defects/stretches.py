@@ -1,5 +1,7 @@
 """Faults that are stretches along the bead: sugar, undercut, gaps and bulges."""
 
+from dataclasses import dataclass
+
 import cv2
 import numpy as np
 from scipy.ndimage import gaussian_filter1d
@@ -11,28 +13,49 @@ from judicum.core.photo.segment import GRANULAR, PX_PER_MM, Segmentation
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import read_at
 
-SUGARED = 0.5
-"""Share of the face across the bead that is grey and granular in the midst of a patch, which reaches to where it is GRANULAR."""
-MIN_SUGAR = 0.65
-"""Mean of that share over a patch: of other drawers' pictures sugar had 0.88 and more, of drawn ones 0.50; what is none up to
-0.43, and silver ripples up to 0.74 by one network alone, on pictures kept from it."""
-SUGAR_MM, UNDERCUT_MM, GAP_MM, BULGE_MM = 2.0, 3.0, 1.5, 3.0
-"""Least lengths along the bead."""
-MIN_GROOVE, GROOVE_REACH_MM = 0.86, 0.35
-"""Mean share that the networks call groove within BESIDE_MM of the toe, from which darkness there is one: grooves had 0.88
-and more but for one, other dark stretches but one up to 0.84."""
-GROOVE_DARKER = 0.25
-"""Natural logarithm by which a groove is darker than the same toe usually is."""
-GROOVE_SPREADS = 2.0
-"""How many times the toe's usual change (its median to its brightest tenth) a groove goes beyond it."""
-GROOVE_MM, GROOVE_ROWS = np.arange(-0.3, 0.71, 0.05), 8
-"""Distances outward from a toe at which a groove is looked for, and how many of the darkest count."""
+
+@dataclass(frozen=True)
+class StretchParameters:
+    """From where on a stretch of a bead is a fault: lengths along it in mm, light as a natural logarithm."""
+
+    sugared: float = 0.5
+    """Share of the face across the bead that is grey and granular in the midst of a patch, which reaches to where it is GRANULAR."""
+    min_sugar: float = 0.65
+    """Mean of that share over a patch: of other drawers' pictures sugar had 0.88 and more, of drawn ones 0.50; what is none up to
+    0.43, and silver ripples up to 0.74 by one network alone, on pictures kept from it."""
+    sugar_mm: float = 2.0
+    """mm along the bead: less is one ripple's shade."""
+    undercut_mm: float = 3.0
+    """mm along the bead: less is a ripple's own end at the toe."""
+    gap_mm: float = 1.5
+    """mm along the bead: a shorter narrow place is a ripple."""
+    bulge_mm: float = 3.0
+    """mm along the bead: a shorter wide place is a ripple."""
+    min_groove: float = 0.86
+    """Mean share that the networks call groove near the toe, from which darkness there is one: grooves had 0.88 and more but for
+    one, other dark stretches but one up to 0.84."""
+    groove_reach_mm: float = 0.35
+    """mm from the toe within which that mean is taken."""
+    groove_darker: float = 0.25
+    """Natural logarithm by which a groove is darker than the same toe usually is."""
+    groove_spreads: float = 2.0
+    """How many times the toe's usual change (its median to its brightest tenth) a groove goes beyond it."""
+    groove_rows: int = 8
+    """Of the distances at which a groove is looked for, how many of the darkest count."""
+    gap_share: float = 0.5
+    """Width over the usual under which the bead is missing."""
+    bulge_share: float = 1.33
+    """Width over the usual over which it bulges (1.4 at its widest)."""
+    clear_of_tips: float = 1.2
+    """So many widths from a tip the width says nothing: the end is rounded."""
+
+
+STRETCH = StretchParameters()
+
+GROOVE_MM = np.arange(-0.3, 0.71, 0.05)
+"""mm outward from a toe at which a groove is looked for."""
 PLATE_MM = np.arange(1.0, 1.7, 0.1)
-"""And those at which the plate beside it is."""
-GAP_SHARE, BULGE_SHARE = 0.5, 1.33
-"""Width against the usual under which the bead is missing, and over which it bulges (1.4 at its widest)."""
-CLEAR_OF_TIPS = 1.2
-"""So many widths from a tip the width says nothing: the end is rounded."""
+"""mm outward from a toe at which the plate beside it is."""
 
 
 def runs(flags: Flags, step_mm: float, min_mm: float, bridge_mm: float = 0.6) -> list[tuple[int, int]]:
@@ -52,8 +75,9 @@ def sugar(segmented: Segmentation, toes: Toes) -> list[Fault]:
     inside = (segmented.s_mm > toes.start_mm) & (segmented.s_mm < toes.end_mm)
     return [
         _stretch("sugaring", segmented, a, b, 0.0, float(share[a : b + 1].mean()))
-        for a, b in runs((share > GRANULAR) & inside, 1 / PX_PER_MM, SUGAR_MM, 1.0)
-        if (share[a : b + 1] > SUGARED).sum() / PX_PER_MM > SUGAR_MM and share[a : b + 1].mean() > MIN_SUGAR
+        for a, b in runs((share > GRANULAR) & inside, 1 / PX_PER_MM, STRETCH.sugar_mm, 1.0)
+        if (share[a : b + 1] > STRETCH.sugared).sum() / PX_PER_MM > STRETCH.sugar_mm
+        and share[a : b + 1].mean() > STRETCH.min_sugar
     ]
 
 
@@ -69,18 +93,18 @@ def undercut(face: Face) -> list[Fault]:
     flags, depth = [], []
     for side in (-1.0, 1.0):
         # How much dark lies across the toe: a groove is wider and deeper than the toe's own line.
-        dark = np.sort(_beside(face, side, GROOVE_MM), axis=0)[:GROOVE_ROWS].mean(0)
+        dark = np.sort(_beside(face, side, GROOVE_MM), axis=0)[: STRETCH.groove_rows].mean(0)
         plate = gaussian_filter1d(_beside(face, side, PLATE_MM).mean(0), 1.0 / step)
         relative = gaussian_filter1d(dark - plate, 0.4 / step)
         usual, high = np.quantile(relative[margin:-margin], [0.5, 0.9])
         deeper = usual - relative
-        marked = deeper > max(GROOVE_DARKER, GROOVE_SPREADS * (high - usual))
+        marked = deeper > max(STRETCH.groove_darker, STRETCH.groove_spreads * (high - usual))
         marked[:margin] = marked[-margin:] = False
         flags.append(marked)
         depth.append(deeper)
     found = []
     for k, side in enumerate((-1.0, 1.0)):
-        for a, b in runs(flags[k], step, UNDERCUT_MM, 1.0):
+        for a, b in runs(flags[k], step, STRETCH.undercut_mm, 1.0):
             if flags[1 - k][a : b + 1].mean() > 0.5:
                 continue  # Dark on both sides is a shadow or a change of the tint.
             middle = (a + b) // 2
@@ -103,8 +127,8 @@ def seen_as_groove(segmented: Segmentation, toes: Toes, dark: Fault) -> bool:
     columns = np.flatnonzero(np.abs(segmented.s_mm - dark.s_mm) < dark.size_mm / 2)
     left, right = (toe[columns] for toe in toes.at(segmented.s_mm))
     toe = left if dark.n_mm < (left + right).mean() / 2 else right
-    beside = np.abs(segmented.n_mm[:, None] - toe) < GROOVE_REACH_MM
-    return float(np.where(beside, segmented.groove[:, columns], 0).max(0).mean()) > MIN_GROOVE
+    beside = np.abs(segmented.n_mm[:, None] - toe) < STRETCH.groove_reach_mm
+    return float(np.where(beside, segmented.groove[:, columns], 0).max(0).mean()) > STRETCH.min_groove
 
 
 def _beside(face: Face, side: float, offset_mm: Floats) -> Floats:
@@ -118,12 +142,12 @@ def uneven_width(toes: Toes) -> list[Fault]:
     step = float(toes.s_mm[1] - toes.s_mm[0])
     width = toes.right_mm - toes.left_mm
     usual = toes.width_mm
-    margin = CLEAR_OF_TIPS * usual
+    margin = STRETCH.clear_of_tips * usual
     body = (toes.s_mm > toes.start_mm + margin) & (toes.s_mm < toes.end_mm - margin)
     found = []
     for kind, flags, least in (
-        ("gap", width < GAP_SHARE * usual, GAP_MM),
-        ("bulge", width > BULGE_SHARE * usual, BULGE_MM),
+        ("gap", width < STRETCH.gap_share * usual, STRETCH.gap_mm),
+        ("bulge", width > STRETCH.bulge_share * usual, STRETCH.bulge_mm),
     ):
         for a, b in runs(flags & body, step, least):
             found.append(

@@ -14,9 +14,10 @@ from judicum.core.planning.rota.read import RotaRequest, read_rota
 from judicum.core.planning.rota.search import laid
 from judicum.core.planning.rota.why import why_not
 
-SECONDS, SEARCHED = 7.0, 0.6
-"""How long the best arrangement is looked for, and the share of it after which a small question is given to the solver. Where
-all needs have a place the search ends by itself within a second."""
+SECONDS = 7.0
+"""How long the best arrangement is looked for; where all needs have a place the search ends by itself within a second."""
+SEARCHED = 0.6
+"""Share of that time after which a small question is given to the solver."""
 
 
 @dataclass(frozen=True)

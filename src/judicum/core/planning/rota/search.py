@@ -2,57 +2,76 @@
 [src: shaw-1998]). Nothing impossible ever lies on the board; what is better by what counts is kept."""
 
 import time
+from dataclasses import dataclass
 
 import numpy as np
 
 from judicum.core.planning.rota.board import Board, Spot
 from judicum.core.planning.rota.ground import Fixed, Ground
 
-SEED = 11
-"""The same question gives the same rota on the same machine, as far as time allows."""
-SMALLEST, LARGEST = 6, 26
-"""Sittings taken out at a time."""
-COUNTS = 4
-"""Of what counts, how many are counts of sittings."""
-TOO_LATE, SOON = 4.0, 3
-"""What a place costs that leaves no session to what waits for the need; sessions to spare under which it is laid early."""
-EARLY, LEAN = 0.3, (0.3, 0.0, -1.0)
-"""How much a later session costs a need that nothing waits for; in some rounds it is sought: early ones are left to those that
-have no other, and everything is moved as early as can be at the end."""
-NOISE, RETURN, OWN_TOO, FIRST_TOO = 0.35, 150, 0.6, 0.7
-"""How much chance there is in the order and place of what is laid anew; rounds after which the best so far is gone back to;
-how often all of one person is taken out as well, and how often who had no place is laid first."""
-PATIENCE = 60
-"""Rounds without anything better, all needs placed, after which it is early enough."""
+
+@dataclass(frozen=True)
+class SearchParameters:
+    """How the best arrangement is looked for."""
+
+    seed: int = 11
+    """The same question gives the same rota on the same machine, as far as time allows."""
+    smallest: int = 6
+    """Sittings taken out at a time, at least."""
+    largest: int = 26
+    """And at most."""
+    counts: int = 4
+    """Of what counts, how many are counts of sittings."""
+    too_late: float = 4.0
+    """What a place costs that leaves no session to what waits for the need, as hours left idle do."""
+    soon: int = 3
+    """Sessions to spare under which a need is laid early."""
+    early: float = 0.3
+    """What the last session costs over the first for a need that nothing waits for, when all are laid first; hours left idle."""
+    lean: tuple[float, ...] = (0.3, 0.0, -1.0)
+    """The same by round, drawn: in some a later session is sought, so that early ones are left to those that have no other."""
+    noise: float = 0.35
+    """How much chance there is in the order and place of what is laid anew; hours left idle."""
+    give_up_rounds: int = 150
+    """Rounds after which the best so far is gone back to."""
+    own_too: float = 0.6
+    """How often all of one person is taken out as well."""
+    first_too: float = 0.7
+    """How often who had no place is laid first."""
+    patience: int = 60
+    """Rounds without anything better, all needs placed, after which it is early enough."""
+
+
+SEARCH = SearchParameters()
 
 
 def laid(ground: Ground, until: float) -> Board:
     """A board with as much placed as was found until then (`time.monotonic`)."""
     board = Board(ground)
-    rng = np.random.default_rng(SEED)
+    rng = np.random.default_rng(SEARCH.seed)
     scarce = _scarcity(ground)
     kept = set(ground.is_fixed)
-    _fill(board, rng, scarce, 0.0, EARLY)
+    _fill(board, rng, scarce, 0.0, SEARCH.early)
     _early(board)
     best, worth = board.copy_of(), board.worth()
     most = sum(bool(board.allowed[need]) for need in range(len(ground.needs)) if need not in kept) + len(kept)
-    here, counts, idle = best, worth[:COUNTS], 0
-    while time.monotonic() < until and idle < PATIENCE * (1 if len(best) >= most else 1000):
+    here, counts, idle = best, worth[: SEARCH.counts], 0
+    while time.monotonic() < until and idle < SEARCH.patience * (1 if len(best) >= most else 1000):
         first = _take_out(board, rng, kept)
-        _fill(board, rng, scarce, NOISE, float(rng.choice(LEAN)), first)
+        _fill(board, rng, scarce, SEARCH.noise, float(rng.choice(SEARCH.lean)), first)
         now = board.worth()
         idle += 1
         if now > worth:
-            idle = 0 if now[:COUNTS] > worth[:COUNTS] else idle
+            idle = 0 if now[: SEARCH.counts] > worth[: SEARCH.counts] else idle
             best, worth = board.copy_of(), now
         # As many as before is good enough to go on from: the way to more may lead over later or less even ones.
-        if now[:COUNTS] >= counts:
-            here, counts = board.copy_of(), now[:COUNTS]
+        if now[: SEARCH.counts] >= counts:
+            here, counts = board.copy_of(), now[: SEARCH.counts]
         else:
             board.back_to(here)
-        if idle % RETURN == RETURN - 1:
+        if idle % SEARCH.give_up_rounds == SEARCH.give_up_rounds - 1:
             board.back_to(best)
-            here, counts = best, worth[:COUNTS]
+            here, counts = best, worth[: SEARCH.counts]
     board.back_to(best)
     _early(board)
     return board
@@ -87,7 +106,7 @@ def _fill(
         + noise * float(rng.normal())
         for need in left
     }
-    while first is not None and rng.random() < FIRST_TOO:
+    while first is not None and rng.random() < SEARCH.first_too:
         hard[first] = -100.0 - len(hard)
         first = ground.after[first]
     left.sort(key=lambda need: hard.get(need, 0.0))
@@ -116,9 +135,9 @@ def _cost(board: Board, need: int, spot: Spot, scarce: list[float], top: float, 
     waste = scarce[spot.booth] / top * (0.2 if wants else 1.0)
     late = spot.session / max(len(board.ground.sessions), 1)
     # What soon has to be followed by something else is laid early, whatever the round leans to.
-    soon = bool(board.waiting[need]) and board.latest[need] <= board.allowed[need][0][0] + SOON
+    soon = bool(board.waiting[need]) and board.latest[need] <= board.allowed[need][0][0] + SEARCH.soon
     if spot.session > board.latest[need]:
-        waste += TOO_LATE
+        waste += SEARCH.too_late
     return spot.idle / 60 + waste + late * (2.0 if soon else lean + (0.3 if board.waiting[need] else 0.0))
 
 
@@ -128,7 +147,7 @@ def _take_out(board: Board, rng: np.random.Generator, kept: set[int]) -> int | N
     loose = [need for need in board.at if need not in kept]
     if not loose:
         return None
-    count = int(rng.integers(SMALLEST, LARGEST + 1))
+    count = int(rng.integers(SEARCH.smallest, SEARCH.largest + 1))
     outside = [need for need in range(len(ground.needs)) if need not in board.at and board.allowed[need]]
     seed = int(rng.choice(outside)) if outside and rng.random() < 0.8 else int(rng.choice(loose))
     sessions = [s for s, _ in board.allowed[seed]]
@@ -138,7 +157,9 @@ def _take_out(board: Board, rng: np.random.Generator, kept: set[int]) -> int | N
     beside = [need for need in loose if board.at[need].session in near and board.at[need].booth in booths]
     rng.shuffle(beside)
     # What the same person has elsewhere may hold it back: what it waits for, or their minutes of an evening.
-    own = [need for need in loose if ground.person[need] == ground.person[seed]] if rng.random() < OWN_TOO else []
+    own = (
+        [need for need in loose if ground.person[need] == ground.person[seed]] if rng.random() < SEARCH.own_too else []
+    )
     for need in own + beside[:count]:
         _take_with_waiting(board, need, kept)
     return seed if seed in outside else None

@@ -20,7 +20,10 @@ def options(key: str) -> list[tuple[str, str]]:
     return [(str(code), words) for code, words in CHOICES[key].options.items()]
 
 
-JOINT, POSITION, TECHNIQUE, FINISH = (options(key) for key in ("joint", "position", "technique", "finish"))
+JOINT = options("joint")
+POSITION = options("position")
+TECHNIQUE = options("technique")
+FINISH = options("finish")
 
 
 class Design(models.Model):

@@ -18,7 +18,8 @@ from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
 from judicum.server.record.attempts.actions.assign_coupon import assign_coupon
 
-Q, C = QUANTITIES, CHOICES
+Q = QUANTITIES
+C = CHOICES
 CODE = Text("coupon", "Coupon", 40)
 COUPON_KEYS = ("metal", "joint", "thickness_mm", "position", "technique", "tube_od_mm", "target_width_mm", "finish")
 COUPONS = (

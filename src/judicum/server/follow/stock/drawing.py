@@ -14,11 +14,17 @@ from judicum.server.follow.stock.cutting import OfMetal
 
 GAP_MM = 60.0
 """mm between sheets on a drawing, room for their names."""
-BLANK, CUT, EDGE, WORDS = LAYERS = ("BLANKS", "CUTS", "SHEET", "WORDS")
+BLANK = "BLANKS"
+CUT = "CUTS"
+EDGE = "SHEET"
+WORDS = "WORDS"
+LAYERS = (BLANK, CUT, EDGE, WORDS)
 COLOURS = {BLANK: 7, CUT: 1, EDGE: 8, WORDS: 7}
 """Layers of a drawing and their colour by the DXF index: black or white, red, grey."""
-TEXT_SHARE, MAX_TEXT_MM = 0.2, 14.0
-"""Height of a blank's name over its shorter side, and the most, mm."""
+TEXT_SHARE = 0.2
+"""Height of a blank's name over its shorter side."""
+MAX_TEXT_MM = 14.0
+"""mm: that height is never more."""
 
 
 def drawing_of(groups: list[OfMetal]) -> Drawing:

@@ -7,7 +7,8 @@ from django.conf import settings
 from prometheus_client.parser import text_string_to_metric_families
 
 log = logging.getLogger(__name__)
-PRESSURE, TEMPERATURE = "gas_bottle_pressure_bar", "gas_bottle_temperature_celsius"
+PRESSURE = "gas_bottle_pressure_bar"
+TEMPERATURE = "gas_bottle_temperature_celsius"
 WAIT_S = 2.0
 MAX_BYTES = 100_000
 """A gauge tells two figures; what sends more is none."""

@@ -17,11 +17,15 @@ from judicum.server.record.marking.models import Mark
 from judicum.words.causes import CAUSE_WORDS
 from judicum.words.progress import FIGURE_WORDS, STEP_WORDS, became_words, figure_words
 
-TINT, MARK = "tint_level", "total"
+TINT = "tint_level"
+MARK = "total"
 """Figures beside the shares: the tint of the bead, and the mark."""
 MAX_CHANGES = 20
 """The newest that are told of."""
-DONE, TRIED, READY, LOCKED = "done", "tried", "ready", "locked"
+DONE = "done"
+TRIED = "tried"
+READY = "ready"
+LOCKED = "locked"
 
 
 def story(user: User, course_id: int, student_id: int) -> Progress:

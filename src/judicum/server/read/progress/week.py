@@ -22,7 +22,8 @@ from judicum.server.record.photos.models import MeasurementSummary
 from judicum.words.causes import CAUSE_WORDS
 from judicum.words.progress import FIGURE_WORDS, share_words
 
-WEEK, MONTH = timedelta(days=7), timedelta(days=28)
+WEEK = timedelta(days=7)
+MONTH = timedelta(days=28)
 NEWEST = 3
 """Beads of a student whose middle is where they stand now."""
 

@@ -6,7 +6,8 @@ from procrastinate.contrib.django.models import ProcrastinateJob
 
 from judicum.server.record.photos.models import Measurement
 
-TASK, QUEUE = "photos.measure", "measure"
+TASK = "photos.measure"
+QUEUE = "measure"
 """The task is deferred by name: who asks for a measurement does not load what measures."""
 LIVE = ("todo", "doing")
 """States of a job that will still end by itself, or be given to another worker."""

@@ -11,8 +11,12 @@ from judicum.server.follow.sessions.queries import session_for
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import instructor_of
 
-MAX_WEEKS, SHORTEST, LONGEST = 60, 15, 720
-"""Weeks of one pattern; minutes of a session."""
+MAX_WEEKS = 60
+"""Weeks of one pattern: a year and its holidays."""
+SHORTEST = 15
+"""Minutes of a session, at least."""
+LONGEST = 720
+"""And at most: a day."""
 
 
 @transaction.atomic

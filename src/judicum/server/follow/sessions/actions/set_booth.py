@@ -11,7 +11,10 @@ from judicum.server.follow.sessions.models import Booth, BoothNote, Session
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import membership_of, staff_of
 
-MAX_NAME, MAX_BROKEN = 40, 200
+MAX_NAME = 40
+"""Characters of a booth's name: one line of the plan."""
+MAX_BROKEN = 200
+"""Characters of what is broken there: a sentence."""
 
 
 @transaction.atomic

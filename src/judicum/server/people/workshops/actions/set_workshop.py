@@ -13,8 +13,10 @@ from judicum.server.people.accounts.queries import owned_by
 from judicum.server.people.courses.names import check_course_name
 from judicum.server.people.roles import STAFF
 
-MIN_DAYS, MAX_DAYS = 30, 3650
-"""Age at which photos are thinned: not before a coupon was surely marked and talked over."""
+MIN_DAYS = 30
+"""Age at which photos are thinned, at least: not before a coupon was surely marked and talked over."""
+MAX_DAYS = 3650
+"""And at most: ten years."""
 
 
 @transaction.atomic

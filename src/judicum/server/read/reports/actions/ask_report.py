@@ -13,7 +13,8 @@ from judicum.server.people.courses.queries import members, membership_of
 from judicum.server.people.roles import STAFF, Role
 from judicum.server.read.reports.models import Report
 
-TASK, QUEUE = "reports.draw", "reports"
+TASK = "reports.draw"
+QUEUE = "reports"
 """The task is deferred by name: who asks for a report does not load what draws it."""
 BEHIND = -5
 """Priority: photos first, somebody stands beside the machine and waits for them."""

@@ -13,7 +13,9 @@ from reportlab.platypus import Flowable, Paragraph, SimpleDocTemplate, Table, Ta
 from judicum.core.photo.printing import PAPERS
 
 MARGIN_MM = 15.0
-INK, LINE, SHADE = HexColor("#1d2a30"), HexColor("#9fb0b5"), HexColor("#e6eef0")
+INK = HexColor("#1d2a30")
+LINE = HexColor("#9fb0b5")
+SHADE = HexColor("#e6eef0")
 PLAIN = ParagraphStyle("plain", fontName="Helvetica", fontSize=9, leading=12, textColor=INK)
 SMALL = ParagraphStyle("small", parent=PLAIN, fontSize=7.5, leading=9.5)
 TITLE = ParagraphStyle("title", parent=PLAIN, fontName="Helvetica-Bold", fontSize=17, leading=21)

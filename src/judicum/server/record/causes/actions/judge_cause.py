@@ -16,7 +16,8 @@ from judicum.server.record.attempts.transitions import advance
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.causes.queries import asked_before, case_of
 
-CONFIRMED, RULED_OUT = "confirmed", "ruled_out"
+CONFIRMED = "confirmed"
+RULED_OUT = "ruled_out"
 VERDICTS = (CONFIRMED, RULED_OUT)
 
 
