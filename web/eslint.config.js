@@ -13,16 +13,35 @@ export default defineConfig([
   { ignores: ["src/api/generated.ts", "src/api/generated-vocabulary.ts"] },
   ...ts.configs.strict,
   hooks.configs.flat.recommended,
+  {
+    rules: {
+      "no-restricted-syntax": [
+        "error",
+        {
+          selector:
+            'Property[key.name="queryKey"] > ArrayExpression, CallExpression[callee.property.name="setQueryData"] > ArrayExpression',
+          message: "Keys come from domain/keys.ts: what is read again after a change follows from them.",
+        },
+      ],
+    },
+  },
   ...features.map((name) => ({
     files: [`src/features/${name}/**`],
     rules: refuse(shell, {
       group: [...others(name).flatMap((o) => [`**/${o}`, `**/${o}/*`]), "**/features/*"],
-      message: "Features do not import each other; move what two need to ui/.",
+      message: "Features do not import each other; move what two need to domain/, plain widgets to ui/.",
     }),
   })),
   {
+    files: ["src/domain/**"],
+    rules: refuse(shell, { group: ["**/features/*"], message: "What features share does not know them." }),
+  },
+  {
     files: ["src/ui/**"],
-    rules: refuse(shell, { group: ["**/features/*"], message: "Shared widgets do not know the features." }),
+    rules: refuse(shell, {
+      group: ["**/features/*", "**/domain/*", "**/generated*"],
+      message: "Plain widgets know nothing of the trade.",
+    }),
   },
   {
     files: ["src/app/**"],

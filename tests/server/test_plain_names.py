@@ -46,3 +46,9 @@ def test_nor_on_the_page() -> None:
         if not line.strip().startswith(("*", "/*", "//")) and PAGE.search(re.sub(r'"[^"]*"', "", line))
     }
     assert found == set()
+
+
+def test_one_constant_a_line() -> None:
+    several = re.compile(r"^[A-Z_0-9]+(, [A-Z_0-9]+)+ = ", re.MULTILINE)
+    files = sorted((ROOT / "src").rglob("*.py"))
+    assert [str(file.relative_to(ROOT)) for file in files if several.search(file.read_text())] == []

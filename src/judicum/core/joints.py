@@ -1,6 +1,6 @@
 """The joints of practice coupons: one record each, with all that depends on the joint.
 
-A new joint needs its record here and its drawing in web/src/ui/section-shapes.ts (docs/extending.md).
+A new joint needs its record here and its drawing in web/src/domain/section-shapes.ts (docs/extending.md).
 """
 
 from dataclasses import dataclass

@@ -1,5 +1,5 @@
 import { lazy, Suspense } from "react";
-import { useCourse } from "../ui/course";
+import { useCourse } from "../domain/course";
 import { Loading } from "../ui/states";
 
 const MarkingPage = lazy(async () => ({ default: (await import("../features/marking")).MarkingPage }));

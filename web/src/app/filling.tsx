@@ -1,6 +1,10 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { useAboutCourse } from "../ui/course";
+import { useAboutCourse } from "../domain/course";
+import { courseKeys, sessionKeys } from "../domain/keys";
+
+/** What a course that fills does not change; read anew it would ask for itself. */
+const STAYS = [courseKeys.all[0], sessionKeys.signedIn[0]];
 
 /** How far the attempts of the course are brought in, while that goes on; what is open follows. */
 export function Filling() {
@@ -11,7 +15,7 @@ export function Filling() {
   useEffect(() => {
     if (done === undefined) return;
     void queries.invalidateQueries({
-      predicate: (q) => !["course", "session"].includes(String(q.queryKey[0])),
+      predicate: (q) => !STAYS.includes(String(q.queryKey[0])),
     });
   }, [done, queries]);
   if (!filling) return null;

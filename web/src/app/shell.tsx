@@ -14,10 +14,10 @@ import {
 } from "lucide-react";
 import { Link, Navigate, NavLink, Outlet, useNavigate, useParams } from "react-router";
 import type { Schemas } from "../api/client";
-import { CourseContext } from "../ui/course";
+import { CourseContext } from "../domain/course";
 import { Loading, Problem } from "../ui/states";
-import { Undo } from "../ui/undo";
-import { useChangeUnits, useSession, useSignOut } from "../ui/use-session";
+import { Undo } from "../domain/undo";
+import { useChangeUnits, useSession, useSignOut } from "../domain/use-session";
 import { Filling } from "./filling";
 import { ThemeSwitch } from "./theme";
 

@@ -3,8 +3,9 @@ import { render } from "@testing-library/react";
 import type { ReactNode } from "react";
 import { MemoryRouter } from "react-router";
 import { vi } from "vitest";
-import { CourseContext } from "../ui/course";
+import { CourseContext } from "../domain/course";
 import { CursorScope } from "../ui/cursor";
+import { sessionKeys } from "../domain/keys";
 
 type Call = { method: string; path: string; body: unknown };
 type Answers = Record<string, unknown>;
@@ -38,7 +39,7 @@ const session = {
 /** Renders inside of a course, with the session of somebody who thinks in the given units. */
 export function show(page: ReactNode, units: Partial<typeof session> = {}) {
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false, staleTime: Infinity } } });
-  queries.setQueryData(["session"], { ...session, ...units });
+  queries.setQueryData(sessionKeys.signedIn, { ...session, ...units });
   return render(
     <QueryClientProvider client={queries}>
       <MemoryRouter>

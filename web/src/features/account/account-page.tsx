@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
-import { useSession } from "../../ui/use-session";
+import { useSession } from "../../domain/use-session";
 import { NewPassword } from "./new-password";
 import { Mail } from "./mail";
 import { useSignOutEverywhere } from "./queries";

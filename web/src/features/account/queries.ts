@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, unwrap, type Schemas } from "../../api/client";
+import { accountKeys, sessionKeys } from "../../domain/keys";
 
 export const useChangePassword = () =>
   useMutation({
@@ -16,7 +17,7 @@ export const useSignOutEverywhere = () =>
 /** One's own second factor: begun, put in force, turned off. */
 export function useSecondFactor() {
   const queries = useQueryClient();
-  const again = () => queries.invalidateQueries({ queryKey: ["session"] });
+  const again = () => queries.invalidateQueries({ queryKey: sessionKeys.signedIn });
   const begin = useMutation({ mutationFn: () => unwrap(api.POST("/api/session/second-factor")) });
   const confirm = useMutation({
     mutationFn: (code: string) => unwrap(api.PUT("/api/session/second-factor", { body: { code } })),
@@ -37,7 +38,7 @@ export function useSecondFactor() {
 /** One's own tokens for programs. */
 export function useTokens() {
   const queries = useQueryClient();
-  const key = ["tokens"];
+  const key = accountKeys.tokens;
   const again = () => queries.invalidateQueries({ queryKey: key });
   const read = useQuery({ queryKey: key, queryFn: () => unwrap(api.GET("/api/tokens")) });
   const make = useMutation({
@@ -55,14 +56,14 @@ export function useTokens() {
 /** Where mail goes and what one is told of. */
 export function useMailWish() {
   const queries = useQueryClient();
-  const key = ["mail-wish"];
+  const key = accountKeys.mail;
   const read = useQuery({ queryKey: key, queryFn: () => unwrap(api.GET("/api/session/mail")) });
   const set = useMutation({
     mutationFn: (body: Schemas["NotificationPreferenceRequest"]) =>
       unwrap(api.PUT("/api/session/mail", { body })),
     onSuccess: (after) => {
       queries.setQueryData(key, after);
-      void queries.invalidateQueries({ queryKey: ["session"] });
+      void queries.invalidateQueries({ queryKey: sessionKeys.signedIn });
     },
   });
   return { read, set };

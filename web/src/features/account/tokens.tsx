@@ -3,7 +3,7 @@ import { vocabulary } from "../../api/generated-vocabulary";
 import { TextField } from "../../ui/field";
 import { Panel, Picker } from "../../ui/panel";
 import { Problem } from "../../ui/states";
-import { dateWords } from "../../ui/words";
+import { dateWords } from "../../domain/words";
 import { useTokens } from "./queries";
 
 const scopes = vocabulary.token_scopes;

@@ -3,12 +3,13 @@ import { useState } from "react";
 import { TextField } from "../../ui/field";
 import { Loading, Problem } from "../../ui/states";
 import { callsOf, type Call, type Description } from "./described";
+import { apiGuideKeys } from "../../domain/keys";
 
 /** What programs may ask of this server, read from its own description. */
 export function ApiGuidePage() {
   const [wanted, setWanted] = useState("");
   const read = useQuery({
-    queryKey: ["api-guide"],
+    queryKey: apiGuideKeys.description,
     queryFn: async () => {
       const answer = await fetch("/api/schema?format=json");
       if (!answer.ok) throw new Error("The description of the API cannot be read.");

@@ -5,11 +5,11 @@ import { TextField } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { vocabulary } from "../../api/generated-vocabulary";
 import { Problem } from "../../ui/states";
-import { useSchemes } from "../../ui/use-schemes";
-import { UnitField } from "../../ui/unit-field";
-import { useUnits } from "../../ui/use-units";
-import { figure, toSi } from "../../ui/units";
-import { fieldWords, finishWords, optionsOf, quantityOf } from "../../ui/words";
+import { useSchemes } from "../../domain/use-schemes";
+import { UnitField } from "../../domain/unit-field";
+import { useUnits } from "../../domain/use-units";
+import { figure, toSi } from "../../domain/units";
+import { fieldWords, finishWords, optionsOf, quantityOf } from "../../domain/words";
 import { useGive } from "./queries";
 import { Who } from "./who";
 

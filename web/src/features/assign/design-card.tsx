@@ -1,9 +1,9 @@
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
-import { usePaths } from "../../ui/course";
-import { useUnits } from "../../ui/use-units";
-import { measure } from "../../ui/units";
-import { choiceWords } from "../../ui/words";
+import { usePaths } from "../../domain/course";
+import { useUnits } from "../../domain/use-units";
+import { measure } from "../../domain/units";
+import { choiceWords } from "../../domain/words";
 import { stepOf, type Sequence } from "./sequence";
 
 type Props = { design: Schemas["Design"]; sequence: Sequence; picked: boolean; pick: () => void };

@@ -1,4 +1,4 @@
-import { useStudents } from "./queries";
+import { useStudents } from "../../domain/use-members";
 
 type Props = { some: number[] | null; choose: (some: number[] | null) => void };
 

@@ -1,11 +1,11 @@
 import { Link, useParams } from "react-router";
-import { usePaths } from "../../ui/course";
+import { usePaths } from "../../domain/course";
 import { Loading, Problem } from "../../ui/states";
-import { may, useAttempt } from "../../ui/use-attempt";
-import { useUnits } from "../../ui/use-units";
-import { measure } from "../../ui/units";
-import { ViewsOf } from "../../ui/views-of";
-import { finishWords } from "../../ui/words";
+import { may, useAttempt } from "../../domain/use-attempt";
+import { useUnits } from "../../domain/use-units";
+import { measure } from "../../domain/units";
+import { ViewsOf } from "../../domain/views-of";
+import { finishWords } from "../../domain/words";
 import { Feedback } from "./feedback";
 import { LogForm } from "./log-form";
 import { Machine } from "./machine";

@@ -1,16 +1,16 @@
 import type { ReactNode } from "react";
 import type { Schemas } from "../../api/client";
-import { BeadChoice } from "../../ui/bead-choice";
-import { BeadPhoto } from "../../ui/bead-photo";
+import { BeadChoice } from "../../domain/bead-choice";
+import { BeadPhoto } from "../../domain/bead-photo";
 import { CursorScope } from "../../ui/cursor";
-import { FaultCrops } from "../../ui/fault-crops";
-import { PhotoWarnings } from "../../ui/photo-warnings";
-import { StripWithTracks } from "../../ui/strip-with-tracks";
-import { TintBadge } from "../../ui/tint";
-import type { Attempt } from "../../ui/use-attempt";
-import { useUnits } from "../../ui/use-units";
-import { measure } from "../../ui/units";
-import { percent } from "../../ui/words";
+import { FaultCrops } from "../../domain/fault-crops";
+import { PhotoWarnings } from "../../domain/photo-warnings";
+import { StripWithTracks } from "../../domain/strip-with-tracks";
+import { TintBadge } from "../../domain/tint";
+import type { Attempt } from "../../domain/use-attempt";
+import { useUnits } from "../../domain/use-units";
+import { measure } from "../../domain/units";
+import { percent } from "../../domain/words";
 
 type Props = { attempt: Attempt; photo: Schemas["Photo"]; measurement: Schemas["Measurement"] | undefined };
 

@@ -2,9 +2,9 @@ import type { Schemas } from "../../api/client";
 import { ChoiceField } from "../../ui/choice-field";
 import { AreaField, TextField } from "../../ui/field";
 import { Stepper } from "../../ui/stepper";
-import { figure, measure, shownAs, type Units } from "../../ui/units";
-import { choiceWords, optionsOf } from "../../ui/words";
-import { quantityIn, type Field } from "../../ui/run-fields";
+import { figure, measure, shownAs, type Units } from "../../domain/units";
+import { choiceWords, optionsOf } from "../../domain/words";
+import { quantityIn, type Field } from "../../domain/run-fields";
 import { YES } from "./log-shape";
 
 type Props = {

@@ -1,14 +1,14 @@
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
-import { BeadPhoto } from "../../ui/bead-photo";
-import { usePaths } from "../../ui/course";
+import { BeadPhoto } from "../../domain/bead-photo";
+import { usePaths } from "../../domain/course";
 import { CursorScope } from "../../ui/cursor";
-import { FaultCrops } from "../../ui/fault-crops";
+import { FaultCrops } from "../../domain/fault-crops";
 import { Panel } from "../../ui/panel";
-import { StackedStrips } from "../../ui/stacked-strips";
-import { StripWithTracks } from "../../ui/strip-with-tracks";
-import { newest, type Attempt } from "../../ui/use-attempt";
-import { useUnits } from "../../ui/use-units";
+import { StackedStrips } from "../../domain/stacked-strips";
+import { StripWithTracks } from "../../domain/strip-with-tracks";
+import { newest, type Attempt } from "../../domain/use-attempt";
+import { useUnits } from "../../domain/use-units";
 import { useSame } from "./queries";
 
 /** A returned mark: the one thing to change on top, then the figures, then one's earlier beads. */

@@ -1,9 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, unwrap } from "../../api/client";
-import { useCourse } from "../../ui/course";
+import { useCourse } from "../../domain/course";
 import { Panel } from "../../ui/panel";
-import { ReadGauge } from "../../ui/read-gauge";
+import { ReadGauge } from "../../domain/read-gauge";
+import { stockKeys } from "../../domain/keys";
 
 /** Reading the gauge of a bottle in use, by whoever stands beside it. */
 export function Gauge() {
@@ -11,7 +12,7 @@ export function Gauge() {
   const [open, setOpen] = useState<number | null>(null);
   const [said, setSaid] = useState("");
   const bottles = useQuery({
-    queryKey: ["bottles", id],
+    queryKey: stockKeys.bottles(id),
     queryFn: () =>
       unwrap(api.GET("/api/courses/{course_id}/bottles", { params: { path: { course_id: id } } })),
   });

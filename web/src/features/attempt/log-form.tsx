@@ -1,11 +1,11 @@
 import { useState } from "react";
 import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
-import type { Attempt } from "../../ui/use-attempt";
-import { useSetup } from "../../ui/use-setup";
-import { useUnits } from "../../ui/use-units";
-import { shownAs, type Units } from "../../ui/units";
-import { fields, quantityIn } from "../../ui/run-fields";
+import type { Attempt } from "../../domain/use-attempt";
+import { useSetup } from "../../domain/use-setup";
+import { useUnits } from "../../domain/use-units";
+import { shownAs, type Units } from "../../domain/units";
+import { fields, quantityIn } from "../../domain/run-fields";
 import { runFromCard, startOf, typedFrom, type Run } from "./log-shape";
 import { useLastRuns } from "./queries";
 import { RunForm } from "./run-form";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { fields } from "../../ui/run-fields";
+import { fields } from "../../domain/run-fields";
 import {
   figureOf,
   problemsIn,

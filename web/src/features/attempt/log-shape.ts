@@ -1,7 +1,7 @@
 /** What is typed in the log, before it is a run; pure, so that it can be tested without a page. */
 
-import { figure, shownAs, toSi, trimmed, type Quantity, type Units } from "../../ui/units";
-import { isNumbered, quantityIn, type Field } from "../../ui/run-fields";
+import { figure, shownAs, toSi, trimmed, type Quantity, type Units } from "../../domain/units";
+import { isNumbered, quantityIn, type Field } from "../../domain/run-fields";
 
 export type Typed = Record<string, string>;
 export type Value = string | number | boolean | number[] | null;

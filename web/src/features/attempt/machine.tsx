@@ -2,11 +2,12 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, unwrap } from "../../api/client";
 import { ChoiceField } from "../../ui/choice-field";
-import { useCourse } from "../../ui/course";
+import { useCourse } from "../../domain/course";
 import { TextField } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
-import { dateWords } from "../../ui/words";
+import { dateWords } from "../../domain/words";
+import { attemptKeys } from "../../domain/keys";
 
 /** The booth and its machine: what worked on it last, and saying what does not work there. */
 export function Machine({ attempt }: { attempt: number }) {
@@ -66,7 +67,7 @@ export function Machine({ attempt }: { attempt: number }) {
 function useMachine(attempt: number) {
   const { id } = useCourse();
   const queries = useQueryClient();
-  const key = ["machine", attempt];
+  const key = attemptKeys.machine(attempt);
   const path = { attempt_id: attempt };
   const read = useQuery({
     queryKey: key,

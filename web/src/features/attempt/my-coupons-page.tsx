@@ -1,11 +1,11 @@
 import { Link } from "react-router";
-import { usePaths } from "../../ui/course";
+import { usePaths } from "../../domain/course";
 import { Panel } from "../../ui/panel";
 import { Empty, Loading, Problem } from "../../ui/states";
-import { may, type Brief } from "../../ui/use-attempt";
-import { useUnits } from "../../ui/use-units";
-import { measure } from "../../ui/units";
-import { dateWords, finishWords, stateWords } from "../../ui/words";
+import { may, type Brief } from "../../domain/use-attempt";
+import { useUnits } from "../../domain/use-units";
+import { measure } from "../../domain/units";
+import { dateWords, finishWords, stateWords } from "../../domain/words";
 import { Gauge } from "./gauge";
 import { MySessions } from "./my-sessions";
 import { useMine, useWeldAnother } from "./queries";

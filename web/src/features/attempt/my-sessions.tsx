@@ -3,7 +3,7 @@ import type { Schemas } from "../../api/client";
 import { TextField } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
-import { useSession } from "../../ui/use-session";
+import { useSession } from "../../domain/use-session";
 import { useMySessions } from "./queries";
 
 /** Where I stand next and what to bring; saying that I will be away; coming in with the code at the door. */

@@ -2,9 +2,9 @@ import { ImagePlus } from "lucide-react";
 import type { Schemas } from "../../api/client";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
-import type { Attempt } from "../../ui/use-attempt";
-import { ViewsOf } from "../../ui/views-of";
-import { viewWords } from "../../ui/words";
+import type { Attempt } from "../../domain/use-attempt";
+import { ViewsOf } from "../../domain/views-of";
+import { viewWords } from "../../domain/words";
 import { useUpload } from "./use-upload";
 
 type Kind = Exclude<Schemas["PhotoKind"], "bead">;

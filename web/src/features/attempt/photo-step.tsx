@@ -2,7 +2,7 @@ import { Camera, ImageUp, type LucideIcon } from "lucide-react";
 import { useState, type ChangeEvent, type ComponentProps } from "react";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
-import { may, newest, type Attempt } from "../../ui/use-attempt";
+import { may, newest, type Attempt } from "../../domain/use-attempt";
 import { BeadResult } from "./bead-result";
 import { precheckPhoto, type PhotoProblem } from "./precheck";
 import { useUpload, type Sending } from "./use-upload";

@@ -1,6 +1,6 @@
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
-import type { Attempt } from "../../ui/use-attempt";
+import type { Attempt } from "../../domain/use-attempt";
 import { useTick } from "./queries";
 
 /** The checklist before the arc, for a gloved finger; a tick is kept at once, what is skipped the marker sees. */

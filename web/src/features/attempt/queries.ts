@@ -1,10 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { api, unwrap, type Schemas } from "../../api/client";
-import { useCourse, usePaths } from "../../ui/course";
-import { useAttemptChange, useCourseAttempts } from "../../ui/use-attempt";
+import { useCourse, usePaths } from "../../domain/course";
+import { useAttemptChange, useCourseAttempts } from "../../domain/use-attempt";
 import { useSettled } from "../../ui/use-settled";
 import type { Run } from "./log-shape";
+import { attemptKeys, sessionPlanKeys } from "../../domain/keys";
 
 const FINGERS_REST_MS = 250;
 
@@ -17,7 +18,7 @@ export const useSame = (assignment: number) => useCourseAttempts(useCourse().id,
 /** The runs of the last attempt at the same coupon that passed, else of the last. */
 export function useLastRuns(attemptId: number) {
   return useQuery({
-    queryKey: ["last-runs", attemptId],
+    queryKey: attemptKeys.lastRuns(attemptId),
     queryFn: () =>
       unwrap(
         api.GET("/api/attempts/{attempt_id}/last-runs", { params: { path: { attempt_id: attemptId } } }),
@@ -66,7 +67,7 @@ export function useWeldAnother() {
 export function useLiveCheck(attemptId: number, run: Run | null): Schemas["SetupCheck"] | undefined {
   const rested = useSettled(run === null ? null : JSON.stringify(run), FINGERS_REST_MS);
   const check = useQuery({
-    queryKey: ["run-check", attemptId, rested],
+    queryKey: attemptKeys.runCheck(attemptId, rested),
     queryFn: () =>
       unwrap(
         api.POST("/api/attempts/{attempt_id}/check", {
@@ -85,9 +86,9 @@ export function useLiveCheck(attemptId: number, run: Run | null): Schemas["Setup
 export function useMySessions() {
   const { id } = useCourse();
   const queries = useQueryClient();
-  const again = () => queries.invalidateQueries({ queryKey: ["my-sessions", id] });
+  const again = () => queries.invalidateQueries({ queryKey: sessionPlanKeys.mine(id) });
   const read = useQuery({
-    queryKey: ["my-sessions", id],
+    queryKey: sessionPlanKeys.mine(id),
     queryFn: () =>
       unwrap(api.GET("/api/courses/{course_id}/my-sessions", { params: { path: { course_id: id } } })),
   });

@@ -1,4 +1,4 @@
-import { measure, type Units } from "../../ui/units";
+import { measure, type Units } from "../../domain/units";
 
 type Props = {
   message: string;

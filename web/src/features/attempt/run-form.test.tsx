@@ -3,7 +3,7 @@ import { cleanup, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, beforeEach, expect, it, vi } from "vitest";
 import { serve, show } from "../../testing/render";
-import type { Attempt } from "../../ui/use-attempt";
+import type { Attempt } from "../../domain/use-attempt";
 import { RunForm } from "./run-form";
 
 beforeEach(() => localStorage.clear());

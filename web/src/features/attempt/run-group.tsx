@@ -1,7 +1,7 @@
 import type { Schemas } from "../../api/client";
-import { trimmed, type Units } from "../../ui/units";
+import { trimmed, type Units } from "../../domain/units";
 import { Entry } from "./entry";
-import { FIRST, type Group } from "../../ui/run-fields";
+import { FIRST, type Group } from "../../domain/run-fields";
 import type { Typed } from "./log-shape";
 import { Stopwatch } from "./stopwatch";
 

@@ -1,15 +1,15 @@
 import { Drum, Printer } from "lucide-react";
 import { Link } from "react-router";
-import { CardFigures } from "../../ui/card-figures";
-import { usePaths } from "../../ui/course";
-import { OffCard } from "../../ui/off-card";
+import { CardFigures } from "../../domain/card-figures";
+import { usePaths } from "../../domain/course";
+import { OffCard } from "../../domain/off-card";
 import { Panel, WarningNote } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
-import type { Attempt } from "../../ui/use-attempt";
-import { useSetup } from "../../ui/use-setup";
-import { useUnits } from "../../ui/use-units";
-import { HeatAndGas, WhyCurrent } from "../../ui/why-current";
-import { Worked } from "../../ui/worked";
+import type { Attempt } from "../../domain/use-attempt";
+import { useSetup } from "../../domain/use-setup";
+import { useUnits } from "../../domain/use-units";
+import { HeatAndGas, WhyCurrent } from "../../domain/why-current";
+import { Worked } from "../../domain/worked";
 
 /** The card to hold beside the machine: the aim big, the range under it. */
 export function SetupCard({ attempt }: { attempt: Attempt }) {

@@ -4,6 +4,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { DetailedError, Upload } from "tus-js-client";
 import { vocabulary } from "../../api/generated-vocabulary";
 import { csrfToken, problemOf, Refused, type Schemas } from "../../api/client";
+import { attemptKeys, recordKeys } from "../../domain/keys";
 
 const PIECE = 512 * 1024;
 const MAX_BYTES = vocabulary.most.photoBytes;
@@ -49,8 +50,8 @@ export function useUpload(attemptId: number, kind: Schemas["PhotoKind"] = "bead"
         onSuccess: () => {
           void del(place);
           setSending({ state: "idle" });
-          void queries.invalidateQueries({ queryKey: ["attempt", attemptId] });
-          void queries.invalidateQueries({ queryKey: ["attempts"] });
+          void queries.invalidateQueries({ queryKey: attemptKeys.one(attemptId) });
+          void queries.invalidateQueries({ queryKey: recordKeys.allLists });
         },
         onError: (error) => {
           const answer = error instanceof DetailedError ? error.originalResponse : null;

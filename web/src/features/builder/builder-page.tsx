@@ -1,11 +1,11 @@
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
-import { useDesigns, usePaths } from "../../ui/course";
+import { useDesigns, usePaths } from "../../domain/course";
 import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
-import { useUnits } from "../../ui/use-units";
-import type { Units } from "../../ui/units";
+import { useUnits } from "../../domain/use-units";
+import type { Units } from "../../domain/units";
 import { CouponFields } from "./coupon-fields";
 import { couponOf, formOf, freshForm, moves, type Form } from "./coupon-shape";
 import { KeepForm } from "./save-form";

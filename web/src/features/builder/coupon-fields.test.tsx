@@ -4,7 +4,7 @@ import userEvent from "@testing-library/user-event";
 import { useEffect, useState } from "react";
 import { afterEach, expect, it } from "vitest";
 import { show } from "../../testing/render";
-import type { Units } from "../../ui/units";
+import type { Units } from "../../domain/units";
 import { CouponFields } from "./coupon-fields";
 import { couponOf, freshForm, type Coupon, type Form } from "./coupon-shape";
 

@@ -1,8 +1,8 @@
 import { vocabulary } from "../../api/generated-vocabulary";
 import { ChoiceField } from "../../ui/choice-field";
-import { UnitField } from "../../ui/unit-field";
-import type { Units } from "../../ui/units";
-import { choiceWords, fieldWords, isTube, optionsOf } from "../../ui/words";
+import { UnitField } from "../../domain/unit-field";
+import type { Units } from "../../domain/units";
+import { choiceWords, fieldWords, isTube, optionsOf } from "../../domain/words";
 import { kindOf, PULSE, type Form } from "./coupon-shape";
 
 const THERE = [

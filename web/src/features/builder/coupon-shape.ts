@@ -1,8 +1,8 @@
 /** What is typed in the builder, before it is a coupon; pure, so that it can be tested without a page. */
 
 import type { Schemas } from "../../api/client";
-import { figure, measure, toSi, trimmed, type Quantity, type Units } from "../../ui/units";
-import { isTube, quantityOf } from "../../ui/words";
+import { figure, measure, toSi, trimmed, type Quantity, type Units } from "../../domain/units";
+import { isTube, quantityOf } from "../../domain/words";
 
 export type Coupon = Record<string, unknown>;
 export type Form = Record<string, string>;

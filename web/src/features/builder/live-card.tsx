@@ -1,9 +1,9 @@
 import type { Schemas } from "../../api/client";
-import { CardFigures } from "../../ui/card-figures";
+import { CardFigures } from "../../domain/card-figures";
 import { WarningNote } from "../../ui/panel";
-import { SectionSketch } from "../../ui/section-sketch";
-import type { Units } from "../../ui/units";
-import { HeatAndGas, WhyCurrent } from "../../ui/why-current";
+import { SectionSketch } from "../../domain/section-sketch";
+import type { Units } from "../../domain/units";
+import { HeatAndGas, WhyCurrent } from "../../domain/why-current";
 import type { Coupon, Move } from "./coupon-shape";
 
 type Props = {

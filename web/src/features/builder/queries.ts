@@ -2,9 +2,10 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, unwrap, type Schemas } from "../../api/client";
-import { useCourse, usePaths } from "../../ui/course";
+import { useCourse, usePaths } from "../../domain/course";
 import { useSettled } from "../../ui/use-settled";
 import type { Coupon } from "./coupon-shape";
+import { couponKeys } from "../../domain/keys";
 
 const FINGERS_REST_MS = 150;
 
@@ -13,7 +14,7 @@ export function usePlan(coupon: Coupon) {
   const { id } = useCourse();
   const rested = useSettled(JSON.stringify(coupon), FINGERS_REST_MS);
   const plan = useQuery({
-    queryKey: ["plan", id, rested],
+    queryKey: couponKeys.plan(id, rested),
     queryFn: () =>
       unwrap(
         api.POST("/api/courses/{course_id}/plan", {
@@ -42,7 +43,7 @@ export function useKeepDesign() {
     mutationFn: (body: Schemas["SaveDesignRequest"]) =>
       unwrap(api.POST("/api/courses/{course_id}/designs", { params: { path: { course_id: id } }, body })),
     onSuccess: async (design) => {
-      await queries.invalidateQueries({ queryKey: ["designs"] });
+      await queries.invalidateQueries({ queryKey: couponKeys.allDesigns });
       await navigate(paths.to(`assign?give=${String(design.id)}`));
     },
   });

@@ -1,11 +1,11 @@
 import { useEffect, useState } from "react";
 import { Link, useParams } from "react-router";
 import { Play, Square, Volume2, VolumeX } from "lucide-react";
-import { useCourse } from "../../ui/course";
+import { useCourse } from "../../domain/course";
 import { Loading, Problem } from "../../ui/states";
 import { Stepper } from "../../ui/stepper";
-import { useAttempt, type Attempt } from "../../ui/use-attempt";
-import { useSetup } from "../../ui/use-setup";
+import { useAttempt, type Attempt } from "../../domain/use-attempt";
+import { useSetup } from "../../domain/use-setup";
 import type { Schemas } from "../../api/client";
 import { beatsFor, phaseAt, type Phase, type Plan } from "./beat";
 import { useBeep, useClock } from "./use-clock";

@@ -1,7 +1,7 @@
 import { useNavigate } from "react-router";
-import { usePaths } from "../../ui/course";
+import { usePaths } from "../../domain/course";
 import { Field } from "../../ui/field";
-import type { Attempt } from "../../ui/use-attempt";
+import type { Attempt } from "../../domain/use-attempt";
 import { nameOf } from "./compare-shape";
 import { useMeasured } from "./queries";
 

@@ -1,17 +1,17 @@
 import { Link, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
-import { usePaths } from "../../ui/course";
+import { usePaths } from "../../domain/course";
 import { CursorScope } from "../../ui/cursor";
 import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
-import { Ruler, Strip } from "../../ui/strip";
-import { CursorField } from "../../ui/cursor-field";
-import { placeOn, type Axis } from "../../ui/track-frame";
-import { FaultTrack, GapTrack, TintTrack, Track, WidthTrack } from "../../ui/tracks";
-import { newest, useAttempt, type Attempt } from "../../ui/use-attempt";
-import { useUnits } from "../../ui/use-units";
-import { fineDigits, measure, type Units } from "../../ui/units";
-import { dateWords, percent } from "../../ui/words";
+import { Ruler, Strip } from "../../domain/strip";
+import { CursorField } from "../../domain/cursor-field";
+import { placeOn, type Axis } from "../../domain/track-frame";
+import { FaultTrack, GapTrack, TintTrack, Track, WidthTrack } from "../../domain/tracks";
+import { newest, useAttempt, type Attempt } from "../../domain/use-attempt";
+import { useUnits } from "../../domain/use-units";
+import { fineDigits, measure, type Units } from "../../domain/units";
+import { dateWords, percent } from "../../domain/words";
 import { Chooser } from "./chooser";
 import { commonAxis, commonLimits, nameOf, rowsOf, verdict, type Row } from "./compare-shape";
 

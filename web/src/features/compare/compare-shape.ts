@@ -1,7 +1,7 @@
 /** Two beads on one axis; pure. */
 
 import type { Schemas } from "../../api/client";
-import { dateWords } from "../../ui/words";
+import { dateWords } from "../../domain/words";
 
 type Report = Schemas["Report"];
 type Named = Pick<Schemas["AttemptBrief"], "assignment" | "number" | "created_at">;

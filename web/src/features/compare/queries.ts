@@ -1,5 +1,5 @@
-import { useCourse } from "../../ui/course";
-import { useCourseAttempts } from "../../ui/use-attempt";
+import { useCourse } from "../../domain/course";
+import { useCourseAttempts } from "../../domain/use-attempt";
 
 /** A student's measured attempts, oldest first. */
 export function useMeasured(student: number) {

@@ -2,12 +2,12 @@ import { Link, useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { vocabulary } from "../../api/generated-vocabulary";
 import { ChoiceField } from "../../ui/choice-field";
-import { useAboutCourse, useCourse, usePaths } from "../../ui/course";
+import { useAboutCourse, useCourse, usePaths } from "../../domain/course";
 import { Picker } from "../../ui/panel";
 import { Empty, Loading, Problem } from "../../ui/states";
-import { useGiven } from "../../ui/use-given";
-import { useReferences } from "../../ui/use-references";
-import { dateWords } from "../../ui/words";
+import { useGiven } from "../../domain/use-given";
+import { useReferences } from "../../domain/use-references";
+import { dateWords } from "../../domain/words";
 import { useDesk, useLow, useWaiting, type Order } from "./queries";
 import { Waiting } from "./waiting";
 

@@ -1,7 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { api, unwrap, type Schemas } from "../../api/client";
 import { vocabulary } from "../../api/generated-vocabulary";
-import { useCourse } from "../../ui/course";
+import { useCourse } from "../../domain/course";
+import { recordKeys, stockKeys } from "../../domain/keys";
 
 const BUSY_MS = 3000;
 const CALM_MS = 30_000;
@@ -14,7 +15,7 @@ export type WaitingAttempt = Schemas["WaitingAttempt"];
 export function useDesk() {
   const { id } = useCourse();
   return useQuery({
-    queryKey: ["desk", id],
+    queryKey: recordKeys.desk(id),
     queryFn: () => unwrap(api.GET("/api/courses/{course_id}/desk", { params: { path: { course_id: id } } })),
     refetchInterval: (q) => (q.state.data?.measuring ? BUSY_MS : CALM_MS),
   });
@@ -24,7 +25,7 @@ export function useDesk() {
 export function useLow() {
   const { id } = useCourse();
   return useQuery({
-    queryKey: ["stock", id, "low"],
+    queryKey: stockKeys.low(id),
     queryFn: () =>
       unwrap(api.GET("/api/courses/{course_id}/stock/low", { params: { path: { course_id: id } } })),
     refetchInterval: LONG_MS,
@@ -36,7 +37,7 @@ export function useLow() {
 export function useWaiting(order: Order, assignment: number | null) {
   const { id } = useCourse();
   return useQuery({
-    queryKey: ["waiting", id, order, assignment],
+    queryKey: recordKeys.waiting(id, order, assignment),
     queryFn: () =>
       unwrap(
         api.GET("/api/courses/{course_id}/waiting", {

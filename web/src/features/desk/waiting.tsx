@@ -1,9 +1,9 @@
 import { Link } from "react-router";
 import { vocabulary } from "../../api/generated-vocabulary";
-import { usePaths } from "../../ui/course";
-import { Strip } from "../../ui/strip";
-import { TintBadge } from "../../ui/tint";
-import { dateWords, percent, stateWords } from "../../ui/words";
+import { usePaths } from "../../domain/course";
+import { Strip } from "../../domain/strip";
+import { TintBadge } from "../../domain/tint";
+import { dateWords, percent, stateWords } from "../../domain/words";
 import type { WaitingAttempt } from "./queries";
 
 const PER_MM = 4.2;

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
-import { useCourse, usePaths } from "../../ui/course";
+import { useCourse, usePaths } from "../../domain/course";
 import { TextField } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { TablesSwitch } from "../../ui/plot-frame";

@@ -1,12 +1,13 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, unwrap } from "../../api/client";
-import { useCourse } from "../../ui/course";
+import { useCourse } from "../../domain/course";
+import { markingKeys, recordKeys } from "../../domain/keys";
 
 /** How alike the course is marked. */
 export function useAgreement() {
   const { id } = useCourse();
   return useQuery({
-    queryKey: ["agreement", id],
+    queryKey: recordKeys.agreement(id),
     queryFn: () =>
       unwrap(api.GET("/api/courses/{course_id}/agreement", { params: { path: { course_id: id } } })),
   });
@@ -23,7 +24,7 @@ export function useSetShare() {
           body: { share },
         }),
       ),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["agreement", id] }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: recordKeys.agreement(id) }),
   });
 }
 
@@ -34,7 +35,7 @@ export function useLetGo() {
       unwrap(
         api.DELETE("/api/attempts/{attempt_id}/reference", { params: { path: { attempt_id: attempt } } }),
       ),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["references"] }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: markingKeys.allReferences }),
   });
 }
 
@@ -50,7 +51,7 @@ export function useBeginTest() {
 export function useSelfTest(testId: number) {
   const { id } = useCourse();
   const queries = useQueryClient();
-  const key = ["self-test", testId];
+  const key = markingKeys.selfTest(testId);
   const path = { course_id: id, test_id: testId };
   const test = useQuery({
     queryKey: key,
@@ -66,7 +67,7 @@ export function useSelfTest(testId: number) {
       ),
     onSuccess: (after) => {
       queries.setQueryData(key, after);
-      void queries.invalidateQueries({ queryKey: ["references"] });
+      void queries.invalidateQueries({ queryKey: markingKeys.allReferences });
     },
   });
   return { test, give };

@@ -1,9 +1,9 @@
 import { Link, useNavigate } from "react-router";
-import { useCourse, usePaths } from "../../ui/course";
+import { useCourse, usePaths } from "../../domain/course";
 import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
-import { Strip } from "../../ui/strip";
-import { useReferences } from "../../ui/use-references";
+import { Strip } from "../../domain/strip";
+import { useReferences } from "../../domain/use-references";
 import { useBeginTest, useLetGo } from "./queries";
 
 const PER_MM = 3.4;

@@ -1,14 +1,14 @@
 import { useState } from "react";
 import { Link, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
-import { usePaths } from "../../ui/course";
+import { usePaths } from "../../domain/course";
 import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
 import { Stepper } from "./stepper";
-import { Strip } from "../../ui/strip";
-import { useUnits } from "../../ui/use-units";
-import { measure } from "../../ui/units";
-import { percent, tintWords } from "../../ui/words";
+import { Strip } from "../../domain/strip";
+import { useUnits } from "../../domain/use-units";
+import { measure } from "../../domain/units";
+import { percent, tintWords } from "../../domain/words";
 import { useSelfTest } from "./queries";
 
 type Bead = Schemas["SelfTestBead"];

@@ -3,8 +3,8 @@ import { vocabulary } from "../../api/generated-vocabulary";
 import { Dialog } from "../../ui/dialog";
 import { AreaField } from "../../ui/field";
 import { Problem } from "../../ui/states";
-import { offerUndo } from "../../ui/undo";
-import type { Attempt } from "../../ui/use-attempt";
+import { offerUndo } from "../../domain/undo";
+import type { Attempt } from "../../domain/use-attempt";
 import { useAnswer } from "./queries";
 
 const words = {

@@ -1,10 +1,10 @@
 import { useState } from "react";
 import { vocabulary } from "../../api/generated-vocabulary";
-import { useCourse } from "../../ui/course";
+import { useCourse } from "../../domain/course";
 import { Dialog } from "../../ui/dialog";
 import { AreaField } from "../../ui/field";
 import { Problem } from "../../ui/states";
-import { may, type Attempt } from "../../ui/use-attempt";
+import { may, type Attempt } from "../../domain/use-attempt";
 import { useAskSecond, useKeepReference } from "./queries";
 
 /** What may be done with a mark besides: a blind second one, and keeping it as a reference for markers. */

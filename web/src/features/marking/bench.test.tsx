@@ -5,7 +5,7 @@ import { afterEach, expect, it, vi } from "vitest";
 import type { Schemas } from "../../api/client";
 import { line, proposal } from "../../testing/proposal";
 import { serve, show } from "../../testing/render";
-import type { Attempt } from "../../ui/use-attempt";
+import type { Attempt } from "../../domain/use-attempt";
 import { Bench } from "./bench";
 import { useCauses } from "./queries";
 

@@ -1,7 +1,7 @@
 import { useRef, useState } from "react";
-import { BeadPhoto } from "../../ui/bead-photo";
+import { BeadPhoto } from "../../domain/bead-photo";
 import { Dialog } from "../../ui/dialog";
-import { newest, type Attempt } from "../../ui/use-attempt";
+import { newest, type Attempt } from "../../domain/use-attempt";
 import { AnswerDialog } from "./answer-dialog";
 import { CausesPanel } from "./causes-panel";
 import { Evidence } from "./evidence";

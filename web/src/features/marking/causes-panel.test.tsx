@@ -4,8 +4,8 @@ import userEvent from "@testing-library/user-event";
 import { afterEach, expect, it, vi } from "vitest";
 import type { Schemas } from "../../api/client";
 import { serve, show } from "../../testing/render";
-import { Lit, PlaceScope } from "../../ui/place";
-import type { Attempt } from "../../ui/use-attempt";
+import { Lit, PlaceScope } from "../../domain/place";
+import type { Attempt } from "../../domain/use-attempt";
 import { CausesPanel } from "./causes-panel";
 import { useCauses } from "./queries";
 

@@ -1,8 +1,8 @@
 import type { Schemas } from "../../api/client";
 import { Panel } from "../../ui/panel";
-import { useLight, type Place } from "../../ui/place";
+import { useLight, type Place } from "../../domain/place";
 import { Loading, Problem } from "../../ui/states";
-import type { Attempt } from "../../ui/use-attempt";
+import type { Attempt } from "../../domain/use-attempt";
 import { useCauses, useRuleOut } from "./queries";
 import type { CauseChoice } from "./mark-draft";
 

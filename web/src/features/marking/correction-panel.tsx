@@ -4,9 +4,9 @@ import { ChoiceField } from "../../ui/choice-field";
 import { useCursor } from "../../ui/cursor";
 import { Picker } from "../../ui/panel";
 import { Problem } from "../../ui/states";
-import { UnitField } from "../../ui/unit-field";
-import { measure, type Units } from "../../ui/units";
-import { faultKinds, faultWords } from "../../ui/words";
+import { UnitField } from "../../domain/unit-field";
+import { measure, type Units } from "../../domain/units";
+import { faultKinds, faultWords } from "../../domain/words";
 import { frontStep, nudged, toesOf, type Step, type Tool } from "./correction-shape";
 
 export type FaultDraft = { kind: NonNullable<Step["kind"]>; size: string };

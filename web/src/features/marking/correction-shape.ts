@@ -1,8 +1,8 @@
 /** Corrections while they are being drawn, and what each one is called; pure. */
 
 import type { Schemas } from "../../api/client";
-import { measure, type Units } from "../../ui/units";
-import { faultWords } from "../../ui/words";
+import { measure, type Units } from "../../domain/units";
+import { faultWords } from "../../domain/words";
 
 export type Step = Schemas["CorrectionRequest"];
 export type Side = "left" | "right";

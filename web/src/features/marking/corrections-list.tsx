@@ -1,6 +1,6 @@
 import type { Schemas } from "../../api/client";
-import { fineDigits, measure, type Units } from "../../ui/units";
-import { dateWords, percent } from "../../ui/words";
+import { fineDigits, measure, type Units } from "../../domain/units";
+import { dateWords, percent } from "../../domain/words";
 import { stepWords } from "./correction-shape";
 
 type Props = {

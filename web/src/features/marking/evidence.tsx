@@ -1,11 +1,11 @@
 import { useState } from "react";
-import { BeadChoice } from "../../ui/bead-choice";
-import { BeadPhoto } from "../../ui/bead-photo";
+import { BeadChoice } from "../../domain/bead-choice";
+import { BeadPhoto } from "../../domain/bead-photo";
 import { Panel } from "../../ui/panel";
-import { PhotoWarnings } from "../../ui/photo-warnings";
+import { PhotoWarnings } from "../../domain/photo-warnings";
 import { Empty, Problem } from "../../ui/states";
-import { may, newest, type Attempt } from "../../ui/use-attempt";
-import { useUnits } from "../../ui/use-units";
+import { may, newest, type Attempt } from "../../domain/use-attempt";
+import { useUnits } from "../../domain/use-units";
 import { useMeasureAgain } from "./queries";
 import { ScaleSetter } from "./scale-setter";
 import { Standing } from "./standing";

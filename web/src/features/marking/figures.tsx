@@ -1,11 +1,11 @@
 import type { Schemas } from "../../api/client";
 import { FigureList } from "../../ui/figure-list";
 import { Panel } from "../../ui/panel";
-import { TintBadge } from "../../ui/tint";
-import { figure, fineDigits, measure, type Units } from "../../ui/units";
-import { newest, type Attempt } from "../../ui/use-attempt";
-import { useUnits } from "../../ui/use-units";
-import { percent } from "../../ui/words";
+import { TintBadge } from "../../domain/tint";
+import { figure, fineDigits, measure, type Units } from "../../domain/units";
+import { newest, type Attempt } from "../../domain/use-attempt";
+import { useUnits } from "../../domain/use-units";
+import { percent } from "../../domain/words";
 
 type Props = { report: Schemas["Report"]; engine: string; units: Units };
 

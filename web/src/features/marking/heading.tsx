@@ -1,10 +1,10 @@
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
-import { usePaths } from "../../ui/course";
-import type { Attempt } from "../../ui/use-attempt";
-import { useUnits } from "../../ui/use-units";
-import { measure } from "../../ui/units";
-import { finishWords, stateWords } from "../../ui/words";
+import { usePaths } from "../../domain/course";
+import type { Attempt } from "../../domain/use-attempt";
+import { useUnits } from "../../domain/use-units";
+import { measure } from "../../domain/units";
+import { finishWords, stateWords } from "../../domain/words";
 
 type Props = { attempt: Attempt; asked: Schemas["RequestedChange"] | null };
 

@@ -3,7 +3,7 @@ import { vocabulary } from "../../api/generated-vocabulary";
 import { AreaField } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
-import { may, type Attempt } from "../../ui/use-attempt";
+import { may, type Attempt } from "../../domain/use-attempt";
 import { KeysHelp } from "./keys-help";
 import { AskAside } from "./ask-aside";
 import { ScoreRow } from "./score-row";

@@ -1,8 +1,8 @@
 import { useParams } from "react-router";
 import { CursorScope } from "../../ui/cursor";
-import { PlaceScope } from "../../ui/place";
+import { PlaceScope } from "../../domain/place";
 import { Loading, Problem } from "../../ui/states";
-import { useAttempt, type Attempt } from "../../ui/use-attempt";
+import { useAttempt, type Attempt } from "../../domain/use-attempt";
 import { Bench } from "./bench";
 import { Heading } from "./heading";
 import { useCauses, useProposal, useToNext } from "./queries";

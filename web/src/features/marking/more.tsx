@@ -1,5 +1,5 @@
-import type { Attempt } from "../../ui/use-attempt";
-import { ViewsOf } from "../../ui/views-of";
+import type { Attempt } from "../../domain/use-attempt";
+import { ViewsOf } from "../../domain/views-of";
 import { FiguresOf } from "./figures";
 import { RunCard } from "./run-card";
 

@@ -1,10 +1,10 @@
-import { OffCard } from "../../ui/off-card";
+import { OffCard } from "../../domain/off-card";
 import { Panel } from "../../ui/panel";
-import type { Attempt } from "../../ui/use-attempt";
-import { useSetup } from "../../ui/use-setup";
-import { useUnits } from "../../ui/use-units";
-import { measure } from "../../ui/units";
-import { choiceWords, fieldWords, quantityOf } from "../../ui/words";
+import type { Attempt } from "../../domain/use-attempt";
+import { useSetup } from "../../domain/use-setup";
+import { useUnits } from "../../domain/use-units";
+import { measure } from "../../domain/units";
+import { choiceWords, fieldWords, quantityOf } from "../../domain/words";
 import type { Key, Proposal } from "./score-shape";
 
 type Props = { attempt: Attempt; proposal: Proposal; open: (key: Key) => void };

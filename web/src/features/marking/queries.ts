@@ -1,16 +1,17 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useNavigate, useSearchParams } from "react-router";
 import { api, unwrap, type Schemas } from "../../api/client";
-import { useCourse, usePaths } from "../../ui/course";
-import { may, newest, useAttemptChange, type Attempt } from "../../ui/use-attempt";
+import { useCourse, usePaths } from "../../domain/course";
+import { may, newest, useAttemptChange, type Attempt } from "../../domain/use-attempt";
 import type { Step } from "./correction-shape";
 import type { Duty, Scores } from "./score-shape";
+import { attemptKeys, markingKeys, recordKeys } from "../../domain/keys";
 
 /** What a query of an attempt's evidence follows: its version and its measurement. */
-function follows(name: string, id: number, attempt: Attempt | undefined) {
+function follows(name: "suggestions" | "causes", id: number, attempt: Attempt | undefined) {
   const measurement = attempt ? newest(attempt).measurement : undefined;
   return {
-    queryKey: [name, id, measurement?.id ?? 0, attempt?.version ?? 0, measurement?.state],
+    queryKey: recordKeys.evidence(name, id, measurement?.id ?? 0, attempt?.version ?? 0, measurement?.state),
     enabled: attempt !== undefined,
   };
 }
@@ -47,7 +48,7 @@ export function useRuleOut(attemptId: number) {
           body: { verdict: ruleOut ? "ruled_out" : null },
         }),
       ),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["attempt", attemptId] }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: attemptKeys.one(attemptId) }),
   });
 }
 
@@ -99,7 +100,7 @@ export function useKeepReference(attemptId: number) {
   return useMutation({
     mutationFn: (comment: string) =>
       unwrap(api.PUT("/api/attempts/{attempt_id}/reference", { params: { path }, body: { comment } })),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["references"] }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: markingKeys.allReferences }),
   });
 }
 
@@ -124,14 +125,14 @@ export function useNote(attemptId: number) {
 }
 
 export function usePhrases() {
-  return useQuery({ queryKey: ["phrases"], queryFn: () => unwrap(api.GET("/api/phrases")) });
+  return useQuery({ queryKey: markingKeys.phrases, queryFn: () => unwrap(api.GET("/api/phrases")) });
 }
 
 export function useKeepPhrases() {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: (phrases: Record<string, string>) => unwrap(api.PUT("/api/phrases", { body: { phrases } })),
-    onSuccess: (kept) => queries.setQueryData(["phrases"], kept),
+    onSuccess: (kept) => queries.setQueryData(markingKeys.phrases, kept),
   });
 }
 
@@ -163,7 +164,7 @@ export function useMeasureAgain(attemptId: number) {
   return useMutation({
     mutationFn: (photo: number) =>
       unwrap(api.POST("/api/photos/{photo_id}/measure-again", { params: { path: { photo_id: photo } } })),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["attempt", attemptId] }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: attemptKeys.one(attemptId) }),
   });
 }
 

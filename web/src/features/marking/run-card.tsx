@@ -1,14 +1,14 @@
 import { CircleCheck, CircleDashed } from "lucide-react";
 import type { Schemas } from "../../api/client";
-import { OffCard } from "../../ui/off-card";
+import { OffCard } from "../../domain/off-card";
 import { Panel } from "../../ui/panel";
-import { fields, quantityIn, type Field } from "../../ui/run-fields";
+import { fields, quantityIn, type Field } from "../../domain/run-fields";
 import { Empty } from "../../ui/states";
-import type { Attempt } from "../../ui/use-attempt";
-import { useSetup } from "../../ui/use-setup";
-import { useUnits } from "../../ui/use-units";
-import { measure, type Units } from "../../ui/units";
-import { choiceWords } from "../../ui/words";
+import type { Attempt } from "../../domain/use-attempt";
+import { useSetup } from "../../domain/use-setup";
+import { useUnits } from "../../domain/use-units";
+import { measure, type Units } from "../../domain/units";
+import { choiceWords } from "../../domain/words";
 
 type Run = Schemas["NumberedRun"];
 

@@ -1,9 +1,9 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { lineFrom, PhotoLines } from "../../ui/photo-lines";
+import { lineFrom, PhotoLines } from "../../domain/photo-lines";
 import { Problem } from "../../ui/states";
-import { UnitField } from "../../ui/unit-field";
-import { toSi, type Units } from "../../ui/units";
+import { UnitField } from "../../domain/unit-field";
+import { toSi, type Units } from "../../domain/units";
 import { useSetScale } from "./queries";
 
 const LINE = "#ffd400";

@@ -1,11 +1,11 @@
 import { useState, type ReactNode } from "react";
 import type { Schemas } from "../../api/client";
 import { vocabulary } from "../../api/generated-vocabulary";
-import { FaultCrops } from "../../ui/fault-crops";
-import { StripWithTracks } from "../../ui/strip-with-tracks";
-import type { Attempt } from "../../ui/use-attempt";
-import { useSetup } from "../../ui/use-setup";
-import { toSi, type Units } from "../../ui/units";
+import { FaultCrops } from "../../domain/fault-crops";
+import { StripWithTracks } from "../../domain/strip-with-tracks";
+import type { Attempt } from "../../domain/use-attempt";
+import { useSetup } from "../../domain/use-setup";
+import { toSi, type Units } from "../../domain/units";
 import { CorrectionLayer } from "./correction-layer";
 import { CorrectionPanel, type FaultDraft } from "./correction-panel";
 import type { Tool } from "./correction-shape";

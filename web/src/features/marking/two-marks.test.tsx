@@ -4,7 +4,7 @@ import userEvent from "@testing-library/user-event";
 import { afterEach, expect, it, vi } from "vitest";
 import { line, proposal } from "../../testing/proposal";
 import { serve, show } from "../../testing/render";
-import type { Attempt } from "../../ui/use-attempt";
+import type { Attempt } from "../../domain/use-attempt";
 import { Bench } from "./bench";
 import { useCauses } from "./queries";
 import { between, dutyOf } from "./score-shape";

@@ -1,4 +1,4 @@
-import type { Attempt } from "../../ui/use-attempt";
+import type { Attempt } from "../../domain/use-attempt";
 import type { Marking } from "./use-mark";
 
 type Props = { attempt: Attempt; mark: Marking };

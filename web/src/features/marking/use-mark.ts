@@ -1,7 +1,7 @@
 import { useEffect, useEffectEvent, useReducer, useState } from "react";
 import { Refused } from "../../api/client";
-import { offerUndo } from "../../ui/undo";
-import { may, type Attempt } from "../../ui/use-attempt";
+import { offerUndo } from "../../domain/undo";
+import { may, type Attempt } from "../../domain/use-attempt";
 import { draftOf, edited, type CauseChoice } from "./mark-draft";
 import { useSetMark } from "./queries";
 import {

@@ -1,14 +1,14 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { vocabulary } from "../../api/generated-vocabulary";
-import { useCourse, usePaths } from "../../ui/course";
+import { useCourse, usePaths } from "../../domain/course";
 import { TextField, Toggle } from "../../ui/field";
-import { HandOver } from "../../ui/hand-over";
+import { HandOver } from "../../domain/hand-over";
 import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
-import { useMakeCourse } from "../../ui/use-make-course";
-import { useSession } from "../../ui/use-session";
-import { dateWords } from "../../ui/words";
+import { useMakeCourse } from "../../domain/use-make-course";
+import { useSession } from "../../domain/use-session";
+import { dateWords } from "../../domain/words";
 import { useArchive, useJoinCode, usePeople, type Change, type Member } from "./queries";
 
 /** Who takes part in the course; its instructor gives roles, lets go, renews the code and makes further courses. */

@@ -1,6 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, unwrap, type Schemas } from "../../api/client";
-import { allPages, useCourse } from "../../ui/course";
+import { useCourse } from "../../domain/course";
+import { useMembers } from "../../domain/use-members";
+import { courseKeys, peopleKeys, sessionKeys } from "../../domain/keys";
 
 export type Member = Schemas["Member"];
 
@@ -8,20 +10,10 @@ export type Member = Schemas["Member"];
 export function usePeople() {
   const { id } = useCourse();
   const queries = useQueryClient();
-  const key = ["members", id];
+  const key = peopleKeys.members(id);
   const path = (member: number) => ({ course_id: id, member_id: member });
   const again = () => queries.invalidateQueries({ queryKey: key });
-  const read = useQuery({
-    queryKey: key,
-    queryFn: () =>
-      allPages((page) =>
-        unwrap(
-          api.GET("/api/courses/{course_id}/members", {
-            params: { path: { course_id: id }, query: { page, page_size: 100 } },
-          }),
-        ),
-      ),
-  });
+  const read = useMembers();
   const setRole = useMutation({
     mutationFn: ({ member, role }: { member: number; role: string }) =>
       unwrap(
@@ -62,7 +54,7 @@ export type Change = ReturnType<typeof usePeople>;
 export function useJoinCode() {
   const { id } = useCourse();
   const queries = useQueryClient();
-  const key = ["join-code", id];
+  const key = courseKeys.joinCode(id);
   const path = { course_id: id };
   const read = useQuery({
     queryKey: key,
@@ -73,7 +65,7 @@ export function useJoinCode() {
       unwrap(api.PUT("/api/courses/{course_id}/join-code", { params: { path }, body })),
     onSuccess: (after) => {
       queries.setQueryData(key, after);
-      void queries.invalidateQueries({ queryKey: ["course", id] });
+      void queries.invalidateQueries({ queryKey: courseKeys.about(id) });
     },
   });
   return { read, set };
@@ -91,6 +83,6 @@ export function useArchive() {
           ? api.PUT("/api/courses/{course_id}/archived", { params })
           : api.DELETE("/api/courses/{course_id}/archived", { params }),
       ),
-    onSuccess: (session) => queries.setQueryData(["session"], session),
+    onSuccess: (session) => queries.setQueryData(sessionKeys.signedIn, session),
   });
 }

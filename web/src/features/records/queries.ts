@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { api, unwrap, type Schemas } from "../../api/client";
-import { useCourse } from "../../ui/course";
+import { useCourse } from "../../domain/course";
 
 export type Line = Schemas["SheetLine"];
 export type SheetFile = { name: string; data: ArrayBuffer };

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { vocabulary } from "../../api/generated-vocabulary";
-import { useCourse } from "../../ui/course";
+import { useCourse } from "../../domain/course";
 import { Panel, Picker } from "../../ui/panel";
 import { BringIn } from "./bring-in";
 

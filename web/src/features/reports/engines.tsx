@@ -1,4 +1,4 @@
-import { useCourse } from "../../ui/course";
+import { useCourse } from "../../domain/course";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
 import { useEngines } from "./queries";

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, unwrap, type Schemas } from "../../api/client";
-import { useCourse } from "../../ui/course";
+import { useCourse } from "../../domain/course";
+import { reportKeys } from "../../domain/keys";
 
 const WHILE_MAKING_MS = 1000;
 const UNDER_WAY = ["waiting", "making"];
@@ -9,7 +10,7 @@ const UNDER_WAY = ["waiting", "making"];
 export function useReports() {
   const { id } = useCourse();
   return useQuery({
-    queryKey: ["reports", id],
+    queryKey: reportKeys.all(id),
     queryFn: () =>
       unwrap(api.GET("/api/courses/{course_id}/reports", { params: { path: { course_id: id } } })),
     refetchInterval: (query) =>
@@ -23,21 +24,7 @@ export function useAskReport() {
   return useMutation({
     mutationFn: (body: Schemas["ReportRequest"]) =>
       unwrap(api.POST("/api/courses/{course_id}/reports", { params: { path: { course_id: id } }, body })),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["reports", id] }),
-  });
-}
-
-export function useStudents(wanted: boolean) {
-  const { id } = useCourse();
-  return useQuery({
-    queryKey: ["members", id, "student"],
-    enabled: wanted,
-    queryFn: () =>
-      unwrap(
-        api.GET("/api/courses/{course_id}/members", {
-          params: { path: { course_id: id }, query: { role: "student", page_size: 100 } as never },
-        }),
-      ).then((page) => page.results.map((one) => one.user)),
+    onSuccess: () => queries.invalidateQueries({ queryKey: reportKeys.all(id) }),
   });
 }
 
@@ -46,9 +33,9 @@ export function useEngines(wanted: boolean) {
   const { id } = useCourse();
   const queries = useQueryClient();
   const path = { course_id: id };
-  const update = (after: Schemas["Engines"]) => queries.setQueryData(["engines", id], after);
+  const update = (after: Schemas["Engines"]) => queries.setQueryData(reportKeys.engines(id), after);
   const read = useQuery({
-    queryKey: ["engines", id],
+    queryKey: reportKeys.engines(id),
     enabled: wanted,
     queryFn: () => unwrap(api.GET("/api/courses/{course_id}/engines", { params: { path } })),
     refetchInterval: (query) => (query.state.data?.running ? WHILE_MAKING_MS : false),

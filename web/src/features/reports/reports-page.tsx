@@ -2,14 +2,15 @@ import { useState } from "react";
 import { useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { ChoiceField } from "../../ui/choice-field";
-import { useCourse } from "../../ui/course";
+import { useCourse } from "../../domain/course";
 import { TextField } from "../../ui/field";
 import { Panel, Picker } from "../../ui/panel";
 import { Problem } from "../../ui/states";
-import { useSession } from "../../ui/use-session";
-import { dateWords } from "../../ui/words";
+import { useSession } from "../../domain/use-session";
+import { dateWords } from "../../domain/words";
 import { Engines } from "./engines";
-import { useAskReport, useReports, useStudents } from "./queries";
+import { useStudents } from "../../domain/use-members";
+import { useAskReport, useReports } from "./queries";
 
 type Paper = Schemas["ReportRequest"]["paper"];
 

@@ -1,5 +1,5 @@
 import { Curve } from "../../ui/curve";
-import { choiceWords, criteria } from "../../ui/words";
+import { choiceWords, criteria } from "../../domain/words";
 import { CurveEditor } from "./curve-editor";
 import { shareOf, type Body, type Line } from "./scheme-shape";
 

@@ -1,7 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, unwrap } from "../../api/client";
-import { useCourse } from "../../ui/course";
+import { useCourse } from "../../domain/course";
 import type { Body } from "./scheme-shape";
+import { recordKeys, schemeKeys } from "../../domain/keys";
 
 /** Keeps a scheme as a new version of its code, or as a new one. */
 export function useKeepScheme() {
@@ -15,7 +16,7 @@ export function useKeepScheme() {
           body: { code, scheme },
         }),
       ),
-    onSuccess: (every) => queries.setQueryData(["schemes", id], every),
+    onSuccess: (every) => queries.setQueryData(schemeKeys.all(id), every),
   });
 }
 
@@ -23,7 +24,7 @@ export function useKeepScheme() {
 export function useTried(code: string, scheme: Body) {
   const { id } = useCourse();
   return useQuery({
-    queryKey: ["tried", id, code, scheme],
+    queryKey: schemeKeys.tried(id, code, scheme),
     queryFn: () =>
       unwrap(
         api.POST("/api/courses/{course_id}/schemes/try", {
@@ -40,7 +41,7 @@ export function useTried(code: string, scheme: Body) {
 export function useOffers(wanted: boolean) {
   const { id } = useCourse();
   return useQuery({
-    queryKey: ["agreement", id],
+    queryKey: recordKeys.agreement(id),
     enabled: wanted,
     queryFn: () =>
       unwrap(api.GET("/api/courses/{course_id}/agreement", { params: { path: { course_id: id } } })),

@@ -5,7 +5,7 @@ import { ChoiceField } from "../../ui/choice-field";
 import { TextField } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
-import { criteria } from "../../ui/words";
+import { criteria } from "../../domain/words";
 import { LineEditor } from "./line-editor";
 import { useKeepScheme } from "./queries";
 import { changedLine, lineFor, unused, withoutLine, type Body } from "./scheme-shape";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { criteria } from "../../ui/words";
+import { criteria } from "../../domain/words";
 import { changedLine, lineFor, movedPoint, shareOf, unused, withoutLine, type Body } from "./scheme-shape";
 
 const body: Body = {

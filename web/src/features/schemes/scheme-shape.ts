@@ -1,7 +1,7 @@
 /** A marking scheme while it is changed; pure. */
 
 import type { Schemas } from "../../api/client";
-import { criteria } from "../../ui/words";
+import { criteria } from "../../domain/words";
 
 export type Body = Schemas["SchemeBody"];
 export type Line = Body["lines"][number];

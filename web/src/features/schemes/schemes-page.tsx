@@ -1,7 +1,7 @@
 import { useSearchParams } from "react-router";
-import { useCourse } from "../../ui/course";
+import { useCourse } from "../../domain/course";
 import { Loading, Problem } from "../../ui/states";
-import { useSchemes } from "../../ui/use-schemes";
+import { useSchemes } from "../../domain/use-schemes";
 import { useOffers } from "./queries";
 import { SchemeEditor } from "./scheme-editor";
 

@@ -1,5 +1,5 @@
 import { Link } from "react-router";
-import { usePaths } from "../../ui/course";
+import { usePaths } from "../../domain/course";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
 import { useSettled } from "../../ui/use-settled";

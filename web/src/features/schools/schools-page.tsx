@@ -1,8 +1,8 @@
 import { vocabulary } from "../../api/generated-vocabulary";
-import { useAboutCourse, useCourse } from "../../ui/course";
+import { useAboutCourse, useCourse } from "../../domain/course";
 import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
-import { choiceWhy, choiceWords, fieldWords, optionsOf } from "../../ui/words";
+import { choiceWhy, choiceWords, fieldWords, optionsOf } from "../../domain/words";
 import { useChangeSchools } from "./queries";
 
 /** Where practitioners disagree: what this course does. */

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { TextField, Toggle } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
-import { dateWords } from "../../ui/words";
+import { dateWords } from "../../domain/words";
 import type { Booth, Change, Sessions, Session } from "./queries";
 
 type Props = { sessions: Sessions; session: Session | undefined; change: Change };

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, unwrap, type Schemas } from "../../api/client";
-import { useCourse } from "../../ui/course";
+import { useCourse } from "../../domain/course";
+import { sessionPlanKeys } from "../../domain/keys";
 
 export type Sessions = Schemas["SessionPlan"];
 export type Session = Schemas["CourseSession"];
@@ -12,7 +13,7 @@ export type Work = Schemas["WorkAhead"];
 export function useSessions() {
   const { id } = useCourse();
   const queries = useQueryClient();
-  const key = ["sessions", id];
+  const key = sessionPlanKeys.plan(id);
   const course = { course_id: id };
   const update = (after: Sessions) => queries.setQueryData(key, after);
   const again = () => queries.invalidateQueries({ queryKey: key });
@@ -84,7 +85,7 @@ export type Change = ReturnType<typeof useSessions>;
 export function useCalendar() {
   const { id } = useCourse();
   return useQuery({
-    queryKey: ["calendar", id],
+    queryKey: sessionPlanKeys.calendar(id),
     queryFn: () =>
       unwrap(api.GET("/api/courses/{course_id}/calendar", { params: { path: { course_id: id } } })),
   });

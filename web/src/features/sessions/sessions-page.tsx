@@ -1,7 +1,7 @@
 import { useSearchParams } from "react-router";
-import { useCourse } from "../../ui/course";
+import { useCourse } from "../../domain/course";
 import { Empty, Loading, Problem } from "../../ui/states";
-import { dateWords } from "../../ui/words";
+import { dateWords } from "../../domain/words";
 import { AttendanceList } from "./attendance";
 import { Booths } from "./booth-form";
 import { Plan } from "./plan";

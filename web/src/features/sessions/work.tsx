@@ -1,6 +1,6 @@
 import type { Schemas } from "../../api/client";
 import { Panel } from "../../ui/panel";
-import { dateWords } from "../../ui/words";
+import { dateWords } from "../../domain/words";
 import type { Change, Sessions, Session, Work } from "./queries";
 
 type Props = { sessions: Sessions; session: Session; unplaced: Schemas["Unplaced"][]; change: Change };

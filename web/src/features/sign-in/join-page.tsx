@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { Problem } from "../../ui/states";
-import { useSession } from "../../ui/use-session";
+import { useSession } from "../../domain/use-session";
 import { Field, Frame } from "./frame";
 import { useJoin } from "./queries";
 

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { api, unwrap, type Schemas } from "../../api/client";
+import { sessionKeys } from "../../domain/keys";
 
 type Session = Schemas["SignedIn"];
 
@@ -12,7 +13,7 @@ function useBegin<T>(begin: (given: T) => Promise<Session>) {
     mutationFn: begin,
     onSuccess: (session) => {
       queries.clear();
-      queries.setQueryData(["session"], session);
+      queries.setQueryData(sessionKeys.signedIn, session);
       void navigate("/");
     },
   });

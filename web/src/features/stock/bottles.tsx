@@ -1,10 +1,10 @@
 import { useState } from "react";
-import { ReadGauge } from "../../ui/read-gauge";
+import { ReadGauge } from "../../domain/read-gauge";
 import { ChoiceField } from "../../ui/choice-field";
 import { TextField } from "../../ui/field";
 import { Panel, WarningNote } from "../../ui/panel";
 import { Problem } from "../../ui/states";
-import { dateWords } from "../../ui/words";
+import { dateWords } from "../../domain/words";
 import type { Bottle, Change, Store } from "./queries";
 
 type Props = { store: Store; change: Change };

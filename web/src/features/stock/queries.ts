@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, unwrap, type Schemas } from "../../api/client";
-import { useCourse } from "../../ui/course";
+import { useCourse } from "../../domain/course";
+import { stockKeys } from "../../domain/keys";
 
 export type Store = Schemas["Store"];
 export type Item = Schemas["StockItem"];
@@ -11,7 +12,7 @@ export type Bottle = Schemas["BottleInUse"];
 export function useStore() {
   const { id } = useCourse();
   const queries = useQueryClient();
-  const key = ["stock", id];
+  const key = stockKeys.all(id);
   const course = { course_id: id };
   const update = (after: Store) => queries.setQueryData(key, after);
   const again = () => queries.invalidateQueries({ queryKey: key });
@@ -71,7 +72,7 @@ export type CutAsked = { sessions: number; kerf_mm: number; turns: boolean };
 export function useCutList(asked: CutAsked) {
   const { id } = useCourse();
   return useQuery({
-    queryKey: ["stock", id, "cut-list", asked],
+    queryKey: stockKeys.cutList(id, asked),
     queryFn: () =>
       unwrap(
         api.GET("/api/courses/{course_id}/cut-list", {

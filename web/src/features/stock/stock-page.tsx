@@ -1,5 +1,5 @@
 import { useSearchParams } from "react-router";
-import { useCourse } from "../../ui/course";
+import { useCourse } from "../../domain/course";
 import { Picker } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
 import { Bottles } from "./bottles";

@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
-import { usePaths } from "../../ui/course";
-import { dateWords } from "../../ui/words";
+import { usePaths } from "../../domain/course";
+import { dateWords } from "../../domain/words";
 
 const SHOWN = 6;
 

@@ -1,6 +1,6 @@
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
-import { usePaths } from "../../ui/course";
+import { usePaths } from "../../domain/course";
 import { Panel } from "../../ui/panel";
 import { FigurePlot } from "./figure-plot";
 import { GoesOn } from "./goes-on";

@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
-import { usePaths } from "../../ui/course";
-import { dateWords, faultWords } from "../../ui/words";
+import { usePaths } from "../../domain/course";
+import { dateWords, faultWords } from "../../domain/words";
 import { calendarOf } from "./calendar-shape";
 
 const PIN = "inline-grid size-4 place-items-center rounded-full bg-secondary text-secondary-content";

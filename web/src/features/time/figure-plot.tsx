@@ -1,7 +1,7 @@
 import { Area, ComposedChart, Line, ReferenceArea, XAxis, YAxis } from "recharts";
 import type { Schemas } from "../../api/client";
 import { PlotFrame } from "../../ui/plot-frame";
-import { dateWords } from "../../ui/words";
+import { dateWords } from "../../domain/words";
 import { plotRows, tableOf, topOf } from "./figure-shape";
 
 type Props = { figure: Schemas["FigureOverTime"]; attempts: Schemas["AttemptBrief"][]; coupon: string };

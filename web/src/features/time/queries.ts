@@ -1,12 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
 import { api, unwrap } from "../../api/client";
-import { useCourse } from "../../ui/course";
+import { useCourse } from "../../domain/course";
+import { recordKeys } from "../../domain/keys";
 
 /** A student's beads by coupon, with trends and good ones in a row. */
 export function useProgress(student: number) {
   const { id } = useCourse();
   return useQuery({
-    queryKey: ["progress", id, student],
+    queryKey: recordKeys.progress(id, student),
     queryFn: () =>
       unwrap(
         api.GET("/api/courses/{course_id}/students/{student_id}/progress", {
@@ -20,7 +21,7 @@ export function useProgress(student: number) {
 export function useForecasts(studentId: number) {
   const { id } = useCourse();
   return useQuery({
-    queryKey: ["forecasts", id, studentId],
+    queryKey: recordKeys.forecasts(id, studentId),
     queryFn: () =>
       unwrap(
         api.GET("/api/courses/{course_id}/students/{student_id}/forecasts", {

@@ -1,11 +1,11 @@
 import { Link, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
-import { usePaths } from "../../ui/course";
+import { usePaths } from "../../domain/course";
 import { Panel } from "../../ui/panel";
 import { TablesSwitch } from "../../ui/plot-frame";
-import { StackedStrips } from "../../ui/stacked-strips";
+import { StackedStrips } from "../../domain/stacked-strips";
 import { Empty, Loading, Problem } from "../../ui/states";
-import { useSession } from "../../ui/use-session";
+import { useSession } from "../../domain/use-session";
 import { Changes } from "./changes";
 import { Coupon } from "./coupon";
 import { FaultCalendar } from "./fault-calendar";

@@ -1,12 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
 import { api, unwrap } from "../../api/client";
-import { useCourse } from "../../ui/course";
+import { useCourse } from "../../domain/course";
+import { recordKeys } from "../../domain/keys";
 
 /** The newest measured beads of every student. */
 export function useWall() {
   const { id } = useCourse();
   return useQuery({
-    queryKey: ["wall", id],
+    queryKey: recordKeys.wall(id),
     queryFn: () => unwrap(api.GET("/api/courses/{course_id}/wall", { params: { path: { course_id: id } } })),
   });
 }
@@ -15,7 +16,7 @@ export function useWall() {
 export function useStandings() {
   const { id } = useCourse();
   return useQuery({
-    queryKey: ["standings", id],
+    queryKey: recordKeys.standings(id),
     queryFn: () =>
       unwrap(api.GET("/api/courses/{course_id}/standings", { params: { path: { course_id: id } } })),
   });
@@ -25,7 +26,7 @@ export function useStandings() {
 export function useWeek() {
   const { id } = useCourse();
   return useQuery({
-    queryKey: ["week", id],
+    queryKey: recordKeys.week(id),
     queryFn: () => unwrap(api.GET("/api/courses/{course_id}/week", { params: { path: { course_id: id } } })),
   });
 }

@@ -1,6 +1,6 @@
 import type { Schemas } from "../../api/client";
 import { PlotFrame } from "../../ui/plot-frame";
-import { percent } from "../../ui/words";
+import { percent } from "../../domain/words";
 
 const [WIDE, TALL, ROOM] = [560, 52, 10];
 

@@ -1,8 +1,8 @@
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
-import { usePaths } from "../../ui/course";
+import { usePaths } from "../../domain/course";
 import { Panel } from "../../ui/panel";
-import { dateWords } from "../../ui/words";
+import { dateWords } from "../../domain/words";
 import { stuckIn } from "./order";
 
 type Standing = Schemas["CouponStanding"];

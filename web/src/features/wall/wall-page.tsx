@@ -1,11 +1,11 @@
 import { Link, useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
-import { usePaths } from "../../ui/course";
+import { usePaths } from "../../domain/course";
 import { Panel, Picker } from "../../ui/panel";
 import { TablesSwitch } from "../../ui/plot-frame";
 import { Empty, Loading, Problem } from "../../ui/states";
-import { Strip } from "../../ui/strip";
-import { dateWords, stateWords } from "../../ui/words";
+import { Strip } from "../../domain/strip";
+import { dateWords, stateWords } from "../../domain/words";
 import { ORDERS, ordered, type Order } from "./order";
 import { useStandings, useWall, useWeek } from "./queries";
 import { Spread } from "./spread";

@@ -1,6 +1,6 @@
 import type { Schemas } from "../../api/client";
 import { Panel } from "../../ui/panel";
-import { dateWords } from "../../ui/words";
+import { dateWords } from "../../domain/words";
 
 const SHOWN = 4;
 

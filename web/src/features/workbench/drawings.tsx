@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api/client";
-import { measure, type Units } from "../../ui/units";
+import { measure, type Units } from "../../domain/units";
 import { curve, line, onRing, ringArc, turnOf, type Point } from "./drawing-shapes";
 
 type Series = Schemas["CalculatorAnswer"]["series"];

@@ -3,7 +3,7 @@ import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, expect, it, vi } from "vitest";
 import { serve, show } from "../../testing/render";
-import type { Units } from "../../ui/units";
+import type { Units } from "../../domain/units";
 import { Drawing } from "./drawings";
 import { PanelCard } from "./panel-card";
 import type { Panel } from "./panel-shape";

@@ -1,7 +1,7 @@
 /** What is typed into a calculator, and its figures in SI; pure. */
 
 import type { Schemas } from "../../api/client";
-import { figure, measure, shownAs, toSi, trimmed, type Quantity, type Units } from "../../ui/units";
+import { figure, measure, shownAs, toSi, trimmed, type Quantity, type Units } from "../../domain/units";
 
 export type Panel = Schemas["Calculator"];
 type Input = Panel["inputs"][number];

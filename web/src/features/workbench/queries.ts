@@ -1,12 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
 import { api, unwrap } from "../../api/client";
 import { useSettled } from "../../ui/use-settled";
+import { workbenchKeys } from "../../domain/keys";
 
 const FINGERS_REST_MS = 150;
 
 export function usePanels() {
   return useQuery({
-    queryKey: ["workbench"],
+    queryKey: workbenchKeys.panels,
     queryFn: () => unwrap(api.GET("/api/workbench")),
     staleTime: Infinity,
   });
@@ -16,7 +17,7 @@ export function usePanels() {
 export function useAnswer(panel: string, si: Record<string, string>) {
   const rested = useSettled(JSON.stringify(si), FINGERS_REST_MS);
   return useQuery({
-    queryKey: ["workbench", panel, rested],
+    queryKey: workbenchKeys.answer(panel, rested),
     queryFn: () =>
       unwrap(
         api.GET("/api/workbench/{panel}", {

@@ -1,6 +1,6 @@
 import { useSearchParams } from "react-router";
 import { Loading, Problem } from "../../ui/states";
-import { useUnits } from "../../ui/use-units";
+import { useUnits } from "../../domain/use-units";
 import { PanelCard } from "./panel-card";
 import { usePanels } from "./queries";
 

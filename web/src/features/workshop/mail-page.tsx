@@ -2,12 +2,13 @@ import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { api, unwrap } from "../../api/client";
 import { Empty, Loading, Problem } from "../../ui/states";
-import { dateWords } from "../../ui/words";
+import { dateWords } from "../../domain/words";
+import { workshopKeys } from "../../domain/keys";
 
 /** What the stand-in for a mail server wrote for the workshop. */
 export function MailPage() {
   const read = useQuery({
-    queryKey: ["workshop-mail"],
+    queryKey: workshopKeys.mail,
     queryFn: () => unwrap(api.GET("/api/workshop/mail")),
   });
   if (read.isPending) return <Loading what="the mail" />;

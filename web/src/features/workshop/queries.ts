@@ -1,20 +1,21 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { api, unwrap, type Schemas } from "../../api/client";
-import { allPages } from "../../ui/course";
+import { allPages } from "../../domain/course";
+import { sessionKeys, workshopKeys } from "../../domain/keys";
 
 export type WorkshopPerson = Schemas["WorkshopPerson"];
 
 /** The workshop that one owns. */
 export function useWorkshop() {
   const queries = useQueryClient();
-  const key = ["workshop"];
+  const key = workshopKeys.about;
   const read = useQuery({ queryKey: key, queryFn: () => unwrap(api.GET("/api/workshop")) });
   const set = useMutation({
     mutationFn: (body: Schemas["WorkshopRequest"]) => unwrap(api.PUT("/api/workshop", { body })),
     onSuccess: (after) => {
       queries.setQueryData(key, after);
-      void queries.invalidateQueries({ queryKey: ["session"] });
+      void queries.invalidateQueries({ queryKey: sessionKeys.signedIn });
     },
   });
   return { read, set };
@@ -25,7 +26,7 @@ export function useWorkshopCourses() {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const read = useQuery({
-    queryKey: ["workshop-courses"],
+    queryKey: workshopKeys.courses,
     queryFn: () => unwrap(api.GET("/api/workshop/courses")),
   });
   const part = useMutation({
@@ -36,7 +37,7 @@ export function useWorkshopCourses() {
         }),
       ),
     onSuccess: (session, id) => {
-      queries.setQueryData(["session"], session);
+      queries.setQueryData(sessionKeys.signedIn, session);
       void navigate(`/course/${String(id)}/desk`);
     },
   });
@@ -46,7 +47,7 @@ export function useWorkshopCourses() {
 /** Everybody of the workshop, and what an owner does with them. */
 export function useWorkshopPeople() {
   const queries = useQueryClient();
-  const key = ["workshop-people"];
+  const key = workshopKeys.people;
   const path = (id: number) => ({ params: { path: { person_id: id } } });
   const again = () => queries.invalidateQueries({ queryKey: key });
   const read = useQuery({

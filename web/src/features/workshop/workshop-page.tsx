@@ -5,8 +5,8 @@ import { vocabulary } from "../../api/generated-vocabulary";
 import { TextField, Toggle } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
-import { useMakeCourse } from "../../ui/use-make-course";
-import { dateWords } from "../../ui/words";
+import { useMakeCourse } from "../../domain/use-make-course";
+import { dateWords } from "../../domain/words";
 import { useWorkshop, useWorkshopCourses } from "./queries";
 
 /** The workshop, for its owners: courses, and what holds for all of them. */

@@ -2,7 +2,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { vocabulary } from "../../api/generated-vocabulary";
 import { TextField, Toggle } from "../../ui/field";
-import { HandOver } from "../../ui/hand-over";
+import { HandOver } from "../../domain/hand-over";
 import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
 import { useWorkshopPeople, type Change, type WorkshopPerson } from "./queries";

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, unwrap, type Schemas } from "../api/client";
 import { allAfter } from "./course";
+import { attemptKeys, recordKeys } from "./keys";
 
 export type Attempt = Schemas["Attempt"];
 export type Brief = Schemas["AttemptBrief"];
@@ -12,7 +13,7 @@ export const may = (attempt: Pick<Attempt, "may">, step: Step) => attempt.may.in
 
 export function useAttempt(id: number) {
   return useQuery({
-    queryKey: ["attempt", id],
+    queryKey: attemptKeys.one(id),
     queryFn: () => unwrap(api.GET("/api/attempts/{attempt_id}", { params: { path: { attempt_id: id } } })),
     // While a photo is being measured the page follows it.
     refetchInterval: (query) => (query.state.data?.measuring ? WHILE_MEASURING_MS : false),
@@ -36,7 +37,7 @@ export type AttemptFilter = { student?: number; state?: Brief["state"][]; assign
 /** Every attempt of a course that fits, last changed first, over all pages of the list. */
 export function useCourseAttempts(courseId: number, filter: AttemptFilter = {}) {
   return useQuery({
-    queryKey: ["attempts", courseId, filter],
+    queryKey: recordKeys.list(courseId, filter),
     queryFn: () =>
       allAfter((cursor) =>
         unwrap(
@@ -49,28 +50,14 @@ export function useCourseAttempts(courseId: number, filter: AttemptFilter = {}) 
   });
 }
 
-const FOLLOW = [
-  "attempts",
-  "desk",
-  "waiting",
-  "wall",
-  "progress",
-  "suggestions",
-  "causes",
-  "standings",
-  "forecasts",
-  "week",
-  "agreement",
-];
-
 /** A change of an attempt that answers with the attempt as it then is. */
 export function useAttemptChange<T>(id: number, change: (given: T) => Promise<Attempt>) {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: change,
     onSuccess: (attempt) => {
-      queries.setQueryData(["attempt", id], attempt);
-      void queries.invalidateQueries({ predicate: (q) => FOLLOW.includes(String(q.queryKey[0])) });
+      queries.setQueryData(attemptKeys.one(id), attempt);
+      void queries.invalidateQueries({ queryKey: recordKeys.all });
     },
   });
 }

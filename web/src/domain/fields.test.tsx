@@ -4,10 +4,10 @@ import userEvent from "@testing-library/user-event";
 import { afterEach, expect, it, vi } from "vitest";
 import { Refused } from "../api/client";
 import { show } from "../testing/render";
-import { ChoiceField } from "./choice-field";
-import { Toggle } from "./field";
-import { Empty, Loading, Problem } from "./states";
-import { Stepper } from "./stepper";
+import { ChoiceField } from "../ui/choice-field";
+import { Toggle } from "../ui/field";
+import { Empty, Loading, Problem } from "../ui/states";
+import { Stepper } from "../ui/stepper";
 import { UnitField } from "./unit-field";
 
 afterEach(cleanup);

@@ -1,6 +1,6 @@
 import type { Schemas } from "../api/client";
 import { api, unwrap } from "../api/client";
-import { Problem } from "./states";
+import { Problem } from "../ui/states";
 import { may, useAttemptChange, type Attempt } from "./use-attempt";
 
 type Bead = Schemas["SeenBead"];

@@ -1,8 +1,8 @@
 import { useState, type ReactNode } from "react";
 import type { Schemas } from "../api/client";
-import { useCursor } from "./cursor";
+import { useCursor } from "../ui/cursor";
 import { CursorField } from "./cursor-field";
-import { Picker } from "./panel";
+import { Picker } from "../ui/panel";
 import { Lit } from "./place";
 import { Ruler, spanOf, Strip } from "./strip";
 import { valueAt } from "./track-shapes";

@@ -1,9 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, unwrap, type Schemas } from "../api/client";
+import { sessionKeys } from "./keys";
 
 export function useSession() {
   return useQuery({
-    queryKey: ["session"],
+    queryKey: sessionKeys.signedIn,
     queryFn: () => unwrap(api.GET("/api/session")),
     staleTime: 60_000,
   });
@@ -13,7 +14,7 @@ export function useChangeUnits() {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: (body: Schemas["UnitsRequest"]) => unwrap(api.PATCH("/api/session/units", { body })),
-    onSuccess: (session) => queries.setQueryData(["session"], session),
+    onSuccess: (session) => queries.setQueryData(sessionKeys.signedIn, session),
   });
 }
 

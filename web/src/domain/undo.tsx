@@ -4,8 +4,9 @@ import { useNavigate } from "react-router";
 import { api, unwrap } from "../api/client";
 import { vocabulary } from "../api/generated-vocabulary";
 import { usePaths } from "./course";
-import { Problem } from "./states";
-import { makeStore, useStored } from "./store";
+import { Problem } from "../ui/states";
+import { makeStore, useStored } from "../ui/store";
+import { attemptKeys } from "./keys";
 
 /** What was just given back and may still be taken back: which attempt, in words, until when. */
 type Given = { attempt: number; words: string; until: number };
@@ -34,7 +35,7 @@ function Offer({ given }: { given: Given }) {
         api.POST("/api/attempts/{attempt_id}/take-back", { params: { path: { attempt_id: given.attempt } } }),
       ),
     onSuccess: (attempt) => {
-      queries.setQueryData(["attempt", attempt.id], attempt);
+      queries.setQueryData(attemptKeys.one(attempt.id), attempt);
       void queries.invalidateQueries();
       last.set(null);
       return navigate(paths.attempt(attempt.id));

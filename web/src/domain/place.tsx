@@ -1,5 +1,5 @@
 import { createContext, use, useState, type ReactNode } from "react";
-import { makeStore, useStored, type Store } from "./store";
+import { makeStore, useStored, type Store } from "../ui/store";
 import { placeOn, type Axis } from "./track-frame";
 
 /** A stretch of the bead that something else on the page speaks of, and the track it shows on. */

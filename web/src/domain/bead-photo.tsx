@@ -1,5 +1,5 @@
 import type { Schemas } from "../api/client";
-import { useCursor } from "./cursor";
+import { useCursor } from "../ui/cursor";
 import { boxAround } from "./photo-box";
 
 type Overlay = Schemas["Overlay"];

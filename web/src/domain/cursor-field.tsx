@@ -1,5 +1,5 @@
 import { useRef, type KeyboardEvent, type PointerEvent, type ReactNode } from "react";
-import { useCursor, useReadCursor, useSetCursor } from "./cursor";
+import { useCursor, useReadCursor, useSetCursor } from "../ui/cursor";
 import { placeOn, type Axis } from "./track-frame";
 import { measure } from "./units";
 import { useUnits } from "./use-units";

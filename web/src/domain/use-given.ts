@@ -1,12 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
 import { api, unwrap } from "../api/client";
 import { allPages, useCourse } from "./course";
+import { couponKeys } from "./keys";
 
 /** What was given in this course so far. */
 export function useGiven() {
   const { id } = useCourse();
   return useQuery({
-    queryKey: ["assignments", id],
+    queryKey: couponKeys.assignments(id),
     queryFn: () =>
       allPages((page) =>
         unwrap(

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { createContext, use } from "react";
 import { api, unwrap } from "../api/client";
+import { couponKeys, courseKeys } from "./keys";
 
 export type Course = { id: number; name: string; role: string };
 
@@ -30,7 +31,7 @@ export function usePaths() {
 export function useAboutCourse() {
   const { id } = useCourse();
   return useQuery({
-    queryKey: ["course", id],
+    queryKey: courseKeys.about(id),
     queryFn: () => unwrap(api.GET("/api/courses/{course_id}", { params: { path: { course_id: id } } })),
     // While its attempts are brought in, the page follows them.
     refetchInterval: (query) => (query.state.data?.filling ? WHILE_FILLING_MS : false),
@@ -41,7 +42,7 @@ export function useAboutCourse() {
 export function useDesigns() {
   const { id } = useCourse();
   return useQuery({
-    queryKey: ["designs", id],
+    queryKey: couponKeys.designs(id),
     queryFn: () =>
       allPages((page) =>
         unwrap(

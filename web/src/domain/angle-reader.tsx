@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { api, unwrap, type Schemas } from "../api/client";
 import { lineFrom, PhotoLines } from "./photo-lines";
-import { Problem } from "./states";
+import { Problem } from "../ui/states";
 import { useAttemptChange, type Attempt } from "./use-attempt";
 
 const SECOND = {

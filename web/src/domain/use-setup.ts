@@ -1,10 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { api, unwrap } from "../api/client";
+import { attemptKeys } from "./keys";
 
 /** The setup card of an attempt's coupon, the runs beside it, what worked here; `version` follows the log. */
 export function useSetup(attemptId: number, version: number) {
   return useQuery({
-    queryKey: ["setup", attemptId, version],
+    queryKey: attemptKeys.setup(attemptId, version),
     queryFn: () =>
       unwrap(api.GET("/api/attempts/{attempt_id}/setup", { params: { path: { attempt_id: attemptId } } })),
     placeholderData: (before) => before,

@@ -1,8 +1,8 @@
 import { useMutation } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { api, unwrap, type Schemas } from "../api/client";
-import { TextField } from "./field";
-import { Problem } from "./states";
+import { TextField } from "../ui/field";
+import { Problem } from "../ui/states";
 
 type Point = [number, number];
 type Reading = Schemas["GaugeReadingRequest"];
