@@ -18,8 +18,8 @@ from tests.people import Course, same_course
 SLOW = (
     "tests/launch/test_hosts",
     "tests/browser/",
-    "tests/server/test_fuzz",
-    "tests/server/test_worker",
+    "tests/server/http/test_fuzz",
+    "tests/server/record/test_worker",
     "tests/core/photo/",
 )
 """Begun first, so that no worker is left with one of them at the end."""

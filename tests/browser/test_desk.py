@@ -15,7 +15,7 @@ from judicum.server.record.causes.models import Verdict
 from tests.browser.walk import LAPTOP, no_violations, open_page, sign_in
 from tests.measured import measured_attempt
 from tests.people import RUN, Course, create_course
-from tests.server.test_causes import grey_at_end
+from tests.server.record.test_causes import grey_at_end
 
 
 def on_one_screen(page: Page) -> None:

@@ -12,7 +12,7 @@ from judicum.server.record.marking.actions.references import save_reference
 from tests.browser.walk import LAPTOP, PHONE, no_violations, open_page, sign_in
 from tests.measured import measured_attempt
 from tests.people import Course, create_course
-from tests.server.test_marking import SCORES
+from tests.server.record.test_marking import SCORES
 
 
 def returned(course: Course, score: float) -> Attempt:

@@ -116,7 +116,7 @@ def test_two_markers_and_a_clear_word_to_the_later(
 ) -> None:
     from judicum.server.record.marking.actions.mark_attempt import set_mark
     from tests.measured import measured_attempt
-    from tests.server.test_marking import SCORES
+    from tests.server.record.test_marking import SCORES
 
     course = create_course()
     attempt = measured_attempt(course)

@@ -23,7 +23,7 @@ from judicum.server.record.marking.actions.references import save_reference
 from judicum.server.record.marking.models import Mark
 from judicum.server.record.marking.queries import propose
 from judicum.words.causes import advice
-from judicum.words.units import fixed
+from judicum.words.progress import figure_words
 
 BY_EYE = 6.5
 """Score of a line that nothing measured."""
@@ -125,7 +125,7 @@ def save_references(instructor: User, course: Course) -> None:
     marks = list(Mark.objects.filter(attempt__course=course, returned_at__isnull=False).order_by("total", "pk"))
     for k in range(min(REFERENCES, len(marks))):
         one = marks[k * (len(marks) - 1) // max(REFERENCES - 1, 1)]
-        save_reference(instructor, one.attempt_id, f"a {fixed(one.total, 0)}: {one.comment}"[:300])
+        save_reference(instructor, one.attempt_id, f"a {figure_words('total', one.total)}: {one.comment}"[:300])
 
 
 def leave_one_for_second(staff: Sequence[User], course: Course) -> None:

@@ -21,7 +21,16 @@ TOOLS = VENV / "bin"
 SPEAK = [PYTHON, "-m", "judicum.words.vocabulary"]
 PARTS = {
     "core": ["tests/core", "src/judicum/core"],
-    "server": ["tests/server", "tests/launch", "tests/bench", "tests/camera", "tests/training", "src/judicum/words"],
+    "server": [
+        "tests/server",
+        "tests/launch",
+        "tests/bench",
+        "tests/camera",
+        "tests/training",
+        "tests/words",
+        "tests/demo",
+        "src/judicum/words",
+    ],
     "browser": ["tests/browser"],
 }
 """Paths of tests by what they need: the packages; a database beside them; the built page and a browser beside both."""

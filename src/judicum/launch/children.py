@@ -116,7 +116,7 @@ def workers(env: dict[str, str], count: int | None = None) -> list[Child]:
     Processes, not threads: measuring holds Python's lock for half of its time.
     """
     one_core = {**env, **dict.fromkeys(("OMP_NUM_THREADS", "OPENBLAS_NUM_THREADS", "OPENCV_FOR_THREADS_NUM"), "1")}
-    procrastinate = [str(PYTHON), "-m", "django", "procrastinate", "worker", "--queues", "measure,upkeep,reports"]
+    procrastinate = [str(PYTHON), "-m", "django", "procrastinate", "worker"]
     return [
         Child(
             f"worker-{k}", ["nice", "-n", "10", *procrastinate, "--name", f"worker-{k}", "--concurrency", "1"], one_core
@@ -210,7 +210,7 @@ def _has_members(group: int) -> bool:
 def demo_filler(env: dict[str, str]) -> Child:
     """The process that brings in what was welded in the demo course; it ends when all is there."""
     one_core = {**env, **dict.fromkeys(("OMP_NUM_THREADS", "OPENBLAS_NUM_THREADS", "OPENCV_FOR_THREADS_NUM"), "1")}
-    return Child("demo", ["nice", "-n", "10", str(PYTHON), "-m", "judicum.demo", "fill"], one_core, once=True)
+    return Child("demo", ["nice", "-n", "10", str(PYTHON), "-m", "django", "fill_demo"], one_core, once=True)
 
 
 def gauge(env: dict[str, str], name: str, port: int) -> Child:

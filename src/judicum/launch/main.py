@@ -60,8 +60,9 @@ def _import(parser: argparse.ArgumentParser) -> None:
 
 
 def _archive_export(asked: argparse.Namespace) -> int:
-    listed = asked.what == "list"
-    return serve.archive_command(*(["list"] if listed else ["export", asked.number or "", asked.file]))
+    if asked.what == "list":
+        return serve.django_command("list_courses")
+    return serve.django_command("export_course", asked.number or "", asked.file)
 
 
 COMMANDS = (
@@ -82,23 +83,23 @@ COMMANDS = (
         lambda p: p.add_argument("--count", type=int, help="how many; one a core by default, at most four"),
     ),
     Command("migrate", "bring the database of several hosts up to date", lambda _: host.migrate()),
-    Command("workshop", "make one more workshop, with its owner", lambda a: serve.account_command("workshop", a.name, a.owner), _workshop),
+    Command("workshop", "make one more workshop, with its owner", lambda a: serve.django_command("add_workshop", a.name, a.owner), _workshop),
     Command(
         "recover", "let somebody in again who has lost password and second factor",
-        lambda a: serve.account_command("recover", a.login, serve.own_address()),
+        lambda a: serve.django_command("recover_account", a.login, serve.own_address()),
         lambda p: p.add_argument("login", metavar="NAME", help="their login name"),
     ),
     Command("export", "write a course's archive", _archive_export, _export),
-    Command("import", "bring a course's archive in", lambda a: serve.archive_command("import", a.file, a.workshop), _import),
+    Command("import", "bring a course's archive in", lambda a: serve.django_command("import_course", a.file, a.workshop), _import),
     Command(
-        "backup", "write everything into one file, while it runs", lambda a: serve.archive_command("backup", a.file),
+        "backup", "write everything into one file, while it runs", lambda a: serve.django_command("backup", a.file),
         lambda p: p.add_argument("-o", dest="file", metavar="FILE", default="judicum-backup.zip"),
     ),
     Command(
         "restore", "put a backup into an empty checkout", lambda a: serve.restore(a.file),
         lambda p: p.add_argument("file", metavar="FILE"),
     ),
-    Command("check-data", "find missing, altered or orphaned files, and rows that point nowhere", lambda _: serve.archive_command("check-data")),
+    Command("check-data", "find missing, altered or orphaned files, and rows that point nowhere", lambda _: serve.django_command("check_data")),
     Command("bench-workers", "photos measured a minute by one worker and by two, database and queue included", lambda _: bench.bench_workers()),
     Command("bench-load", "how fast pages are on 200,000 attempts, for one person and for fifty at once", lambda _: bench.bench_load()),
     Command(

@@ -161,26 +161,18 @@ def _say_where(names: list[str], port: int, logins: str) -> None:
 
 def _load(env: dict[str, str], *, demo: bool, username: str | None) -> str:
     if not demo:
-        return on_accounts(env, "first", username or "owner")
-    done = subprocess.run([str(PYTHON), "-m", "judicum.demo"], env=env, stdout=subprocess.PIPE, cwd=ROOT)
-    if done.returncode:
-        raise Trouble("the demo data cannot be loaded")
-    return done.stdout.decode()
+        return said_by(env, "first_workshop", username or "owner")
+    return said_by(env, "demo")
 
 
-def on_accounts(env: dict[str, str], *what: str) -> str:
-    """Have something done to accounts; what is to be told of it."""
-    return _output_of(env, "judicum.launch.accounts", *what)
-
-
-def _output_of(env: dict[str, str], program: str, *what: str) -> str:
-    """Run one of our programs from where the person is; what it prints. Raises Trouble with its last line."""
-    command = [str(PYTHON), "-m", program, *what]
+def said_by(env: dict[str, str], name: str, *what: str) -> str:
+    """Run one of Django's commands from where the person is; what it prints. Raises Trouble with its last line."""
+    command = [str(PYTHON), "-m", "django", name, *what]
     done = subprocess.run(command, env=env, capture_output=True)
     if done.returncode:
         print(done.stdout.decode(), end="")
         said = done.stderr.decode(errors="replace").strip().splitlines()[-1:]
-        raise Trouble(said[0].removeprefix("judicum: ") if said else f"{program} ended with {done.returncode}")
+        raise Trouble(said[0].removeprefix("judicum: ") if said else f"{name} ended with {done.returncode}")
     return done.stdout.decode()
 
 
@@ -206,17 +198,10 @@ def with_database() -> Iterator[dict[str, str]]:
             cluster.stop()
 
 
-def account_command(*what: str) -> int:
-    """Do something to accounts, running or not, and tell it."""
+def django_command(name: str, *what: str) -> int:
+    """One of Django's commands on this checkout's database, running or not; says what came of it."""
     with with_database() as env:
-        print(on_accounts(env, *what), end="")
-    return 0
-
-
-def archive_command(*what: str) -> int:
-    """Write or read an archive, running or not, and tell what came of it."""
-    with with_database() as env:
-        print(_output_of(env, "judicum.server.exchange", *what), end="")
+        print(said_by(env, name, *what), end="")
     return 0
 
 
@@ -231,7 +216,7 @@ def restore(file: str) -> int:
         RESTORING.touch()
         try:
             with with_database() as env:
-                print(_output_of(env, "judicum.server.exchange", "restore", file), end="")
+                print(said_by(env, "restore", file), end="")
                 bring_up_to_date(env)
             RESTORING.unlink()
         except BaseException:

@@ -4,6 +4,7 @@ from typing import TYPE_CHECKING, Any
 
 from judicum.core.photo.picture_file import PhotoProblem
 from judicum.core.photo.refuse import NotMeasured
+from judicum.core.photo.report import NO_CARD, UNSURE_BEAD
 
 if TYPE_CHECKING:  # the measuring code is slow to import
     from judicum.core.photo.measure import Measured
@@ -18,6 +19,11 @@ REFUSALS = {
     "overexposed": "{share:.0%} of the bead is burnt out to white; at most {most:.0%} may be. Turn off the flash or shade the bead.",
     "no_bead": "No bead was found beside the card. Lay the card so that the whole bead is in its window or along the strip.",
 }
+WARNINGS = {
+    NO_CARD: "No card: the scale was given by hand, and colours are not corrected for the light.",
+    UNSURE_BEAD: "Unsure: the toes are hard to tell in this photo. Check them and correct them by hand.",
+}
+"""What a measurement warns of; its report keeps the shorter wording."""
 PRECHECKS = {
     "no_card": "No scale card is to be seen. Lay it flat on the coupon, all of its black squares in the picture.",
     "card_cut_off": "The scale card is cut off. Step back a little until all of its black squares are in the picture.",

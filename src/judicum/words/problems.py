@@ -1,7 +1,19 @@
 """What was refused, in the person's units."""
 
+from judicum.core.choices import CHOICES
 from judicum.core.errors import InvalidValue
+from judicum.core.quantities import QUANTITIES
 from judicum.words.units import Units, format_figure, limits
+
+
+def field_words(field: str) -> str:
+    """What a field is called: as in the tables where it is of the trade, else by its own plain name.
+
+    >>> field_words("current_a"), field_words("time_zone")
+    ('Current at the arc', 'time zone')
+    """
+    known = QUANTITIES.get(field) or CHOICES.get(field)
+    return known.words if known else field.replace("_", " ")
 
 
 def allowed(problem: InvalidValue, units: Units) -> str:

@@ -80,12 +80,12 @@ def figure_words(key: str, value: float, units: Units = METRIC) -> str:
     """A figure over time as page and reports say it: shares in percent, tint by level and name, marks of a hundred, lengths.
 
     >>> figure_words("width_cv", 0.0734), figure_words("tint_level", 2), figure_words("total", 71.6)
-    ('7.3 %', '2 gold', '72')
+    ('7.3 %', '2 gold', '71.6')
     """
     if key == "tint_level":
         return f"{value:.0f} {level_name(round(value))}"
     if key == "total":
-        return fixed(value, 0)
+        return format_figure(value, "mark", units)
     return format_figure(value, "length", units) if key.endswith("_mm") else f"{fixed(100 * value, 1)} %"
 
 

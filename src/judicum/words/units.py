@@ -7,7 +7,7 @@ from decimal import ROUND_HALF_UP, Decimal
 from typing import Literal
 
 from judicum.core.errors import Limits
-from judicum.core.units import MM_PER_INCH, cfh_from_l_min, thou_from_mm
+from judicum.core.units import L_MIN_PER_CFH, MM_PER_INCH
 
 Length = Literal["mm", "thou"]
 Flow = Literal["l_min", "cfh"]
@@ -33,26 +33,42 @@ def date_words(day: date) -> str:
 METRIC = Units()
 US = Units("thou", "cfh")
 
-DIGITS = {"current": 0, "time": 1, "angle": 0, "count": 0, "share": 0, "rate": 1, "plain": 1}
-UNIT = {"current": "A", "time": "s", "angle": "°", "count": "", "share": "%", "rate": "1/s", "plain": ""}
+
+@dataclass(frozen=True)
+class ShownUnit:
+    """How a kind of figure is shown: so many `per_si`, to `digits`, with `label` after a blank, or `joined` to the figure."""
+
+    label: str
+    per_si: float
+    digits: int
+    joined: bool = False
 
 
-def in_units(value: float, kind: str, units: Units) -> tuple[float, str, int]:
-    """The figure in the person's unit, the unit, and how many digits it is good for.
+SHOWN_UNITS: dict[str, dict[str, ShownUnit]] = {
+    "length": {"mm": ShownUnit("mm", 1.0, 1), "thou": ShownUnit("thou", 1000 / MM_PER_INCH, 0)},
+    "flow": {"l_min": ShownUnit("L/min", 1.0, 1), "cfh": ShownUnit("CFH", 1 / L_MIN_PER_CFH, 0)},
+    "speed": {"mm": ShownUnit("mm/s", 1.0, 1), "thou": ShownUnit("in/min", 60 / MM_PER_INCH, 1)},
+    "current": {"any": ShownUnit("A", 1.0, 0)},
+    "time": {"any": ShownUnit("s", 1.0, 1)},
+    "angle": {"any": ShownUnit("°", 1.0, 0, joined=True)},
+    "count": {"any": ShownUnit("", 1.0, 0)},
+    "share": {"any": ShownUnit("%", 100.0, 0)},
+    "rate": {"any": ShownUnit("/s", 1.0, 1, joined=True)},
+    "mark": {"any": ShownUnit("", 1.0, 1)},
+    "plain": {"any": ShownUnit("", 1.0, 1)},
+}
+"""By kind of figure, then by the unit of length or of flow that one thinks in; the page reads this table too. A mark is kept to
+a tenth and shown so: 69.6 fails where 70 is asked for."""
 
-    >>> in_units(2.0, "length", US)[1:], round(in_units(2.0, "length", US)[0], 1)
-    (('thou', 0), 78.7)
+
+def shown_unit(kind: str, units: Units) -> ShownUnit:
+    """How a kind of figure is shown to a person; what is no kind of figure is a unit that is shown as it is.
+
+    >>> shown_unit("length", US), shown_unit("bar", US).label
+    (ShownUnit(label='thou', per_si=39.37007874015748, digits=0, joined=False), 'bar')
     """
-    if kind == "length":
-        return (value, "mm", 1) if units.length == "mm" else (thou_from_mm(value), "thou", 0)
-    if kind == "flow":
-        return (value, "L/min", 1) if units.flow == "l_min" else (cfh_from_l_min(value), "CFH", 0)
-    if kind == "speed":
-        return (value, "mm/s", 1) if units.length == "mm" else (value * 60 / MM_PER_INCH, "in/min", 1)
-    if kind == "share":
-        return 100 * value, UNIT[kind], DIGITS[kind]
-    # A kind that is no kind of quantity is a unit that is shown as it is.
-    return value, UNIT.get(kind, kind), DIGITS.get(kind, 2)
+    options = SHOWN_UNITS.get(kind, {})
+    return options.get(units.length) or options.get(units.flow) or options.get("any") or ShownUnit(kind, 1.0, 2)
 
 
 def fixed(value: float, digits: int) -> str:
@@ -71,13 +87,13 @@ def format_figure(value: float, kind: str, units: Units, digits: int | None = No
     >>> format_figure(11.0, "flow", METRIC), format_figure(0.5, "length", US), format_figure(12.5, "angle", METRIC)
     ('11 L/min', '20 thou', '13°')
     """
-    number, name, usual = in_units(value, kind, units)
-    text = fixed(number, usual if digits is None else digits)
+    shown = shown_unit(kind, units)
+    text = fixed(value * shown.per_si, shown.digits if digits is None else digits)
     text = text.rstrip("0").rstrip(".") if "." in text else text
     text = "0" if text in ("-0", "") else text
-    if not unit or not name:
+    if not unit or not shown.label:
         return text
-    return f"{text}{name}" if name == "°" else f"{text} {name}"
+    return f"{text}{shown.label}" if shown.joined else f"{text} {shown.label}"
 
 
 def limits(allowed: Limits, units: Units) -> str:
@@ -86,7 +102,7 @@ def limits(allowed: Limits, units: Units) -> str:
         format_figure(v, allowed.kind, units, unit=False, digits=_fine(v, allowed.kind))
         for v in (allowed.low, allowed.high)
     )
-    name = in_units(1.0, allowed.kind, units)[1] if allowed.kind != "plain" else allowed.unit
+    name = shown_unit(allowed.kind, units).label if allowed.kind != "plain" else allowed.unit
     return ("a whole number, " if allowed.whole else "") + f"{low} to {high} {name}".strip()
 
 

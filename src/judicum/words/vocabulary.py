@@ -2,6 +2,7 @@
 prints the TypeScript file that the page imports (web/src/api/generated-vocabulary.ts); the test command fails where it drifted."""
 
 import json
+from dataclasses import asdict
 from typing import Any
 
 from judicum.core.acceptance import BANDS, CARD_WIDTH_SHARE, LAPSE_LONG, LAPSE_SHORT
@@ -25,16 +26,21 @@ from judicum.core.photo.steps import REACH_MM
 from judicum.core.quantities import QUANTITIES, Quantity
 from judicum.core.setup.gauge import TABLES_INCH
 from judicum.core.setup.run import GROUPS, RUN
+from judicum.core.units import MM_PER_INCH
 from judicum.words.attempts import GROUPS as GROUP_WORDS
 from judicum.words.attempts import NEEDS, ORDERS, ROLES, STATES, TOKEN_SCOPES, VIEWS
 from judicum.words.marking import PLACEHOLDERS
 from judicum.words.notices import KINDS as NOTICES
+from judicum.words.photo import WARNINGS
 from judicum.words.tables import OUTCOMES, SHEETS
+from judicum.words.units import SHOWN_UNITS
 
 
 def vocabulary() -> dict[str, Any]:
     """All of it as JSON values, SI."""
     return {
+        "units": {kind: {of: asdict(shown) for of, shown in options.items()} for kind, options in SHOWN_UNITS.items()},
+        "mmPerInch": MM_PER_INCH,
         "quantities": {key: _quantity(q) for key, q in QUANTITIES.items()},
         "choices": {
             key: {"words": c.words, "options": {str(k): v for k, v in c.options.items()}, "why": dict(c.why or {})}
@@ -47,6 +53,7 @@ def vocabulary() -> dict[str, Any]:
         ],
         "gauges": list(TABLES_INCH["tube_wall"]),
         "joints": {key: {"words": j.words, "tube": j.tube, "fillet": j.fillet} for key, j in JOINTS.items()},
+        "photoWarnings": WARNINGS,
         "tint": [{"name": level["name"], "colour": level["srgb"]} for level in tint_levels()],
         "faults": {key: {"words": f.words, "long": f.long} for key, f in FAULT_KINDS.items()},
         "criteria": {key: _criterion(c) for key, c in CRITERIA.items()},

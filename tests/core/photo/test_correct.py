@@ -1,5 +1,6 @@
 import json
 from functools import cache
+from pathlib import Path
 from typing import Any
 
 import numpy as np
@@ -7,7 +8,7 @@ import pytest
 
 from judicum.core.errors import InvalidValue, InvalidValues
 from judicum.core.photo.bead import Bead
-from judicum.core.photo.correct import correct
+from judicum.core.photo.correct import correct, share_moved
 from judicum.core.photo.report import Report
 from judicum.core.photo.ripple import Ripple
 from judicum.core.photo.scale import Scale
@@ -41,6 +42,13 @@ def after(*steps: dict[str, Any]) -> tuple[dict[str, Any], Bead]:
     report, bead = straight()
     corrected, now = correct(report, bead, [check_step(s) for s in steps])
     return corrected.as_json(), now
+
+
+@pytest.mark.parametrize(
+    "case", json.loads((Path(__file__).parents[2] / "cases" / "moved_toes.json").read_text())["cases"]
+)
+def test_a_toe_moves_with_its_neighbours_as_the_page_draws_it(case: dict[str, Any]) -> None:
+    assert share_moved(np.array(case["away_mm"]), case["reach_mm"]) == pytest.approx(case["share"], abs=1e-8)
 
 
 def test_no_step_changes_nothing_and_what_was_computed_is_left_alone() -> None:

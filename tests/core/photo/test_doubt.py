@@ -4,8 +4,9 @@ import numpy as np
 import pytest
 
 from judicum.core.photo.correct import correct
-from judicum.core.photo.doubt import UNSURE_BEAD, doubt_of
+from judicum.core.photo.doubt import doubt_of
 from judicum.core.photo.measure import Measured, measure_photo
+from judicum.core.photo.report import UNSURE_BEAD
 from judicum.core.photo.steps import check_step
 from tests.core.photo.segmentations import HALF_MM, S, patch, segmented, toes
 from tests.drawn import bead_photo

@@ -8,11 +8,12 @@ import pytest
 from judicum.bench.scenes import cases
 from judicum.camera import take_photo
 from judicum.core.photo.decode import decode
-from judicum.core.photo.doubt import UNSURE_BEAD, Doubt
+from judicum.core.photo.doubt import Doubt
 from judicum.core.photo.locate import PX_PER_MM, _in_photo, _joined, patches
 from judicum.core.photo.measure import measure_all, measure_photo
 from judicum.core.photo.picture import Picture
 from judicum.core.photo.regions import regions
+from judicum.core.photo.report import UNSURE_BEAD
 from judicum.core.photo.scale import Scale, find_card
 from tests.drawn import bare_photo, bead_photo, beads_photo
 

@@ -1,7 +1,7 @@
 import pytest
 
 from judicum.core.errors import InvalidValues
-from judicum.core.setup import RUN, check_run
+from judicum.core.setup import RUN, check_run, plan_card, run_from_card
 from judicum.core.setup.gas import flow_band_l_min, min_postflow_s
 
 GOOD = {"current_a": 62, "gas_l_min": 11.0}
@@ -45,3 +45,21 @@ def test_a_collet_body_takes_more_flow_than_a_lens_for_the_same_cover() -> None:
 def test_postflow_is_a_second_per_ten_amps_but_never_under_six() -> None:
     assert min_postflow_s(40) == 6
     assert min_postflow_s(110) == 11
+
+
+FLAT = {"metal": "304L", "joint": "butt", "thickness_mm": 1.5, "position": "flat", "technique": "dab"}
+
+
+def test_the_run_that_follows_the_card_is_set_in_steps_of_a_machine() -> None:
+    card = plan_card(FLAT)
+    run = run_from_card(card)
+    assert check_run({key: value for key, value in run.items() if value is not None}) == run
+    assert run["current_a"] == round(card.current_a.aim)
+    assert (2 * run["gas_l_min"]).is_integer() and abs(run["gas_l_min"] - card.gas_l_min.aim) <= 0.25
+    assert run["postflow_s"].is_integer() and 0 <= run["postflow_s"] - card.postflow_s.aim < 1
+    assert (run["technique"], run["filler_alloy"]) == ("dab", "308L")
+
+
+def test_a_fused_one_has_no_filler() -> None:
+    run = run_from_card(plan_card({**FLAT, "technique": "fuse"}))
+    assert (run["technique"], run["filler_alloy"], run["filler_mm"]) == ("fuse", "none", None)

@@ -1,5 +1,114 @@
 /** Made by `./judicum openapi` from the core's tables; never typed by hand. */
 export const vocabulary = {
+  "units": {
+    "length": {
+      "mm": {
+        "label": "mm",
+        "per_si": 1.0,
+        "digits": 1,
+        "joined": false
+      },
+      "thou": {
+        "label": "thou",
+        "per_si": 39.37007874015748,
+        "digits": 0,
+        "joined": false
+      }
+    },
+    "flow": {
+      "l_min": {
+        "label": "L/min",
+        "per_si": 1.0,
+        "digits": 1,
+        "joined": false
+      },
+      "cfh": {
+        "label": "CFH",
+        "per_si": 2.1188800032893154,
+        "digits": 0,
+        "joined": false
+      }
+    },
+    "speed": {
+      "mm": {
+        "label": "mm/s",
+        "per_si": 1.0,
+        "digits": 1,
+        "joined": false
+      },
+      "thou": {
+        "label": "in/min",
+        "per_si": 2.362204724409449,
+        "digits": 1,
+        "joined": false
+      }
+    },
+    "current": {
+      "any": {
+        "label": "A",
+        "per_si": 1.0,
+        "digits": 0,
+        "joined": false
+      }
+    },
+    "time": {
+      "any": {
+        "label": "s",
+        "per_si": 1.0,
+        "digits": 1,
+        "joined": false
+      }
+    },
+    "angle": {
+      "any": {
+        "label": "°",
+        "per_si": 1.0,
+        "digits": 0,
+        "joined": true
+      }
+    },
+    "count": {
+      "any": {
+        "label": "",
+        "per_si": 1.0,
+        "digits": 0,
+        "joined": false
+      }
+    },
+    "share": {
+      "any": {
+        "label": "%",
+        "per_si": 100.0,
+        "digits": 0,
+        "joined": false
+      }
+    },
+    "rate": {
+      "any": {
+        "label": "/s",
+        "per_si": 1.0,
+        "digits": 1,
+        "joined": true
+      }
+    },
+    "mark": {
+      "any": {
+        "label": "",
+        "per_si": 1.0,
+        "digits": 1,
+        "joined": false
+      }
+    },
+    "plain": {
+      "any": {
+        "label": "",
+        "per_si": 1.0,
+        "digits": 1,
+        "joined": false
+      }
+    }
+  },
+  "mmPerInch": 25.4,
   "quantities": {
     "current_a": {
       "words": "Current at the arc",
@@ -1139,6 +1248,10 @@ export const vocabulary = {
       "tube": true,
       "fillet": false
     }
+  },
+  "photoWarnings": {
+    "no_card: scale given by hand; colours are not corrected for the light": "No card: the scale was given by hand, and colours are not corrected for the light.",
+    "unsure: the toes are hard to tell in this photo; check them and correct them by hand": "Unsure: the toes are hard to tell in this photo. Check them and correct them by hand."
   },
   "tint": [
     {

@@ -2832,9 +2832,10 @@ export interface components {
         FaultReportRequest: {
             text: string;
         };
-        /** @description One field that was refused: what was given, and what is allowed. */
+        /** @description One field that was refused: its key and what it is called, what was given, and what is allowed. */
         FieldProblem: {
             field: string;
+            words: string;
             given: string | null;
             allowed: string;
         };
@@ -3894,9 +3895,10 @@ export interface components {
             slots: components["schemas"]["BoothSlot"][];
             work: components["schemas"]["WorkAhead"][];
         };
-        /** @description The card of an attempt's coupon, each logged run beside it, and what worked here. */
+        /** @description The card of an attempt's coupon, the run that follows it, each logged run beside it, and what worked here. */
         Setup: {
             card: components["schemas"]["Card"];
+            card_run: components["schemas"]["Run"];
             checks: components["schemas"]["RunCheck"][];
             worked: components["schemas"]["Worked"];
             cautions: components["schemas"]["Caution"][];

@@ -2,6 +2,7 @@
 import { cleanup, screen, within } from "@testing-library/react";
 import { afterEach, expect, it } from "vitest";
 import type { Schemas } from "../api/client";
+import { vocabulary } from "../api/generated-vocabulary";
 import { show } from "../testing/render";
 import { FaultCrops } from "./fault-crops";
 import { OffCard } from "./off-card";
@@ -124,10 +125,12 @@ it("says where a current comes from and what heat and gas go with it", () => {
 
 it("tells what the measurement warns of, and nothing where it is sure", () => {
   const report = (warnings: string[]) => ({ quality: { warnings } }) as unknown as Schemas["Report"];
-  show(<PhotoWarnings report={report(["no_card: scale given by hand", "unsure: look: twice"])} />);
+  show(
+    <PhotoWarnings report={report([Object.keys(vocabulary.photoWarnings)[0] ?? "", "unsure: look twice"])} />,
+  );
   expect(screen.getAllByRole("listitem").map((li) => li.textContent)).toEqual([
-    "no card: scale given by hand.",
-    "unsure: look: twice.",
+    Object.values(vocabulary.photoWarnings)[0],
+    "unsure: look twice",
   ]);
   cleanup();
   show(<PhotoWarnings report={report([])} />);

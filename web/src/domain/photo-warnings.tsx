@@ -1,5 +1,6 @@
 import { TriangleAlert } from "lucide-react";
 import type { Schemas } from "../api/client";
+import { photoWarning } from "./words";
 
 /** What the measurement itself warns of: figures to be taken with care. */
 export function PhotoWarnings({ report }: { report: Schemas["Report"] }) {
@@ -10,10 +11,7 @@ export function PhotoWarnings({ report }: { report: Schemas["Report"] }) {
       {warnings.map((warning) => (
         <li key={warning} className="flex items-start gap-2">
           <TriangleAlert size={18} className="mt-0.5 shrink-0 text-error" aria-hidden />
-          <span>
-            <strong>{warning.split(":", 1)[0]?.replaceAll("_", " ")}</strong>:
-            {warning.slice(warning.indexOf(":") + 1)}.
-          </span>
+          <span>{photoWarning(warning)}</span>
         </li>
       ))}
     </ul>

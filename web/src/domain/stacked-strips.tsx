@@ -2,6 +2,7 @@ import type { ReactNode } from "react";
 import type { Brief } from "./use-attempt";
 import { spanOf, Strip } from "./strip";
 import { dateWords, stateWords } from "./words";
+import { markWords } from "./units";
 
 /** Beads under one another by date, all to the same scale: steadier is something one sees. */
 export function StackedStrips({
@@ -31,7 +32,7 @@ export function StackedStrips({
                   <span className="font-semibold">
                     {attempt.mark_total === null
                       ? stateWords(attempt.state)
-                      : `mark ${attempt.mark_total.toFixed(0)}`}
+                      : `mark ${markWords(attempt.mark_total)}`}
                   </span>
                 </span>
                 {strip ? (

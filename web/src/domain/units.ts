@@ -1,45 +1,27 @@
 /** Figures as a person thinks of them; everything kept and sent is SI. */
 
-import type { vocabulary } from "../api/generated-vocabulary";
+import { vocabulary } from "../api/generated-vocabulary";
 
-export type Quantity = (typeof vocabulary.quantities)[keyof typeof vocabulary.quantities]["kind"];
+/** Kinds of figures; `mark` is one of a hundred. */
+export type Quantity = keyof typeof vocabulary.units;
 export type LengthUnit = "mm" | "thou";
 export type FlowUnit = "l_min" | "cfh";
 export type Units = { length: LengthUnit; flow: FlowUnit };
 
-type Shown = { label: string; perSi: number; digits: number };
+type ShownUnit = { label: string; per_si: number; digits: number; joined: boolean };
+const table: Record<Quantity, Partial<Record<LengthUnit | FlowUnit | "any", ShownUnit>>> = vocabulary.units;
+const unknown: ShownUnit = { label: "", per_si: 1, digits: 1, joined: false };
 
-const THOU_PER_MM = 1000 / 25.4;
-const CFH_PER_L_MIN = 60 / 28.316846592;
-const IN_MIN_PER_MM_S = 60 / 25.4;
-
-const plain: Record<Exclude<Quantity, "length" | "flow">, Shown> = {
-  current: { label: "A", perSi: 1, digits: 0 },
-  count: { label: "", perSi: 1, digits: 0 },
-  time: { label: "s", perSi: 1, digits: 1 },
-  angle: { label: "°", perSi: 1, digits: 0 },
-  speed: { label: "mm/s", perSi: 1, digits: 1 },
-  share: { label: "%", perSi: 100, digits: 0 },
-  rate: { label: "/s", perSi: 1, digits: 1 },
-  plain: { label: "", perSi: 1, digits: 1 },
-};
-
-export function shownAs(quantity: Quantity, units: Units): Shown {
-  const metric = units.length === "mm";
-  if (quantity === "length")
-    return metric ? { label: "mm", perSi: 1, digits: 1 } : { label: "thou", perSi: THOU_PER_MM, digits: 0 };
-  if (quantity === "flow")
-    return units.flow === "l_min"
-      ? { label: "L/min", perSi: 1, digits: 1 }
-      : { label: "CFH", perSi: CFH_PER_L_MIN, digits: 0 };
-  if (quantity === "speed" && !metric) return { label: "in/min", perSi: IN_MIN_PER_MM_S, digits: 1 };
-  return plain[quantity];
+/** How a kind of figure is shown to a person: the server's table, which its own sentences follow too. */
+export function shownAs(quantity: Quantity, units: Units): ShownUnit {
+  const options = table[quantity];
+  return options[units.length] ?? options[units.flow] ?? options.any ?? unknown;
 }
 
 /** A figure in the person's unit, without the unit. */
 export function figure(si: number, quantity: Quantity, units: Units, digits?: number): string {
   const unit = shownAs(quantity, units);
-  return (si * unit.perSi).toFixed(digits ?? unit.digits);
+  return (si * unit.per_si).toFixed(digits ?? unit.digits);
 }
 
 /** A figure with its unit. */
@@ -50,15 +32,14 @@ export function measure(
   digits?: number,
 ): string {
   if (si === null || si === undefined) return "–";
-  const { label } = shownAs(quantity, units);
-  const joined = label === "°" || label === "" || label === "/s";
-  return `${figure(si, quantity, units, digits)}${joined ? label : ` ${label}`}`;
+  const { label, joined } = shownAs(quantity, units);
+  return `${figure(si, quantity, units, digits)}${joined || label === "" ? label : ` ${label}`}`;
 }
 
 /** A length to the fineness that is measured: hundredths of a mm, thousandths of an inch. */
 export const fineDigits = (units: Units): number => (units.length === "mm" ? 2 : 0);
 
-const MM_PER_INCH = 25.4;
+const MM_PER_INCH = vocabulary.mmPerInch;
 
 /** How a ruler is divided: `every` mm a tick, and what stands at it. */
 export function rulerOf(units: Units): { every: number; label: (mm: number) => string; name: string } {
@@ -70,8 +51,12 @@ export function rulerOf(units: Units): { every: number; label: (mm: number) => s
 export function toSi(typed: string, quantity: Quantity, units: Units): number | null {
   const text = typed.trim().replace(",", ".");
   if (text === "") return null;
-  return Number(text) / shownAs(quantity, units).perSi;
+  return Number(text) / shownAs(quantity, units).per_si;
 }
 
 /** A figure's text without idle noughts after the point. */
 export const trimmed = (text: string) => (text.includes(".") ? text.replace(/\.?0+$/, "") : text);
+
+/** A mark of a hundred as it is kept, to a tenth: one of 69.6 does not pass at 70. */
+export const markWords = (total: number): string =>
+  trimmed(total.toFixed(shownAs("mark", { length: "mm", flow: "l_min" }).digits));

@@ -36,10 +36,8 @@ export const choiceWords = (choice: string, code: string): string => choices[cho
 export const choiceWhy = (choice: string, code: string): string => choices[choice]?.why[code] ?? "";
 
 /** A finish goal with the colours it accepts. */
-export function finishWords(code: string): string {
-  const why = choiceWhy("finish", code).replace(/\.$/, "");
-  return `${choiceWords("finish", code)}: ${why.charAt(0).toLowerCase()}${why.slice(1)}`;
-}
+export const finishWords = (code: string): string =>
+  `${choiceWords("finish", code)}: ${choiceWhy("finish", code)}`;
 
 export const tintLevels: readonly { name: string; colour: string }[] = vocabulary.tint;
 export const tintWords = (level: number): string => `${String(level)} ${tintLevels[level]?.name ?? ""}`;
@@ -47,6 +45,9 @@ export const faultKinds = Object.keys(vocabulary.faults) as FaultKind[];
 export const faultWords = (kind: string): string =>
   (vocabulary.faults as Record<string, { words: string }>)[kind]?.words ?? kind;
 export const stateWords = (state: keyof typeof vocabulary.states): string => vocabulary.states[state];
+/** What the measuring warns of in a photo; a warning of an older engine stays as it was worded. */
+export const photoWarning = (warning: string): string =>
+  (vocabulary.photoWarnings as Options)[warning] ?? warning;
 export const viewWords = vocabulary.views;
 
 export type CriterionInfo = {

@@ -26,7 +26,7 @@ export function Problem({ error, again }: { error: unknown; again?: () => void }
         {fields.length === 0 && <p>{error instanceof Error ? error.message : "Something went wrong."}</p>}
         {fields.map((f) => (
           <p key={`${f.field}-${f.allowed}`}>
-            <strong>{f.field.replaceAll("_", " ")}</strong>
+            <strong>{f.words}</strong>
             {f.given === null ? "" : ` (${f.given})`}: {f.allowed}
           </p>
         ))}

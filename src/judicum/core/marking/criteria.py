@@ -81,4 +81,6 @@ KNOCK_OUTS: dict[str, str] = {
     "bend_broke": "broke in the test",
     "not_in_time": "not finished in time",
 }
-"""What may fail a coupon whatever its sum, and what it is called; every kind of fault is one."""
+"""What may fail a coupon whatever its sum, and what a scheme calls it; every kind of fault is one."""
+KNOCKED: dict[str, str] = KNOCK_OUTS | {kind.key: kind.words for kind in FAULT_KINDS.values()}
+"""The same of a coupon that it failed."""

@@ -16,10 +16,9 @@ import numpy as np
 from judicum.core.arrays import Floats
 from judicum.core.errors import InvalidValue
 from judicum.core.photo.bead import Bead
-from judicum.core.photo.doubt import UNSURE
 from judicum.core.photo.fault_kinds import hidden_by
 from judicum.core.photo.figures import outline_figures, ripple_figures, rounded
-from judicum.core.photo.report import Defect, Report, Sides, TintFigures
+from judicum.core.photo.report import UNSURE, Defect, Report, Sides, TintFigures
 from judicum.core.photo.ripple import Ripple
 from judicum.core.photo.steps import Step
 from judicum.core.photo.width import SAMPLE_MM, Outline, across_of
@@ -102,8 +101,7 @@ def _move_toe(layer: _Layer, step: Step) -> _Layer:
     s, side = _within(layer, step["s_mm"]), step["side"]
     left, right = line.offsets_mm
     now = float(np.interp(s, line.s_mm, left if side == "left" else right))
-    away = np.clip(np.abs(line.s_mm - s) / step["reach_mm"], 0, 1)
-    shift = (step["n_mm"] - now) * (1 + np.cos(np.pi * away)) / 2
+    shift = (step["n_mm"] - now) * share_moved(line.s_mm - s, step["reach_mm"])
     moved = (left + shift, right) if side == "left" else (left, right + shift)
     narrowest = float((moved[1] - moved[0]).min())
     if narrowest < MIN_WIDTH_MM:
@@ -113,6 +111,19 @@ def _move_toe(layer: _Layer, step: Step) -> _Layer:
     outline = Outline.around(line.s_mm, centre, moved[0] - middle, moved[1] - middle)
     outward = float(shift.mean()) * (-1 if side == "left" else 1)
     return replace(layer, bead=replace(layer.bead, outline=outline), tint=_shorter(layer.tint, side, outward))
+
+
+def share_moved(away_mm: Floats, reach_mm: float) -> Floats:
+    """How much of a toe's move the places around it take part in: w = (1 + cos(π · min(|d| / r, 1))) / 2, a raised cosine.
+
+    Args:
+        away_mm: d, mm along the bead from where the toe was taken hold of, any shape.
+        reach_mm: r, mm from there at which nothing moves any more, over 0.
+
+    >>> share_moved(np.array([0.0, 2.5, 5.0, 9.0]), 5.0).round(3).tolist()
+    [1.0, 0.5, 0.0, 0.0]
+    """
+    return np.asarray((1 + np.cos(np.pi * np.clip(np.abs(away_mm) / reach_mm, 0, 1))) / 2)
 
 
 def _shorter(tint: TintFigures | None, side: str, outward_mm: float) -> TintFigures | None:

@@ -13,9 +13,6 @@ from judicum.core.photo.network import share_of
 from judicum.core.photo.segment import PX_PER_MM, Segmentation
 from judicum.core.photo.toes import Toes
 
-UNSURE = "unsure: "
-UNSURE_BEAD = UNSURE + "the toes are hard to tell in this photo; check them and correct them by hand"
-
 
 @dataclass(frozen=True)
 class DoubtParameters:

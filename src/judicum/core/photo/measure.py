@@ -12,7 +12,7 @@ from judicum.core.photo.band import read_band
 from judicum.core.photo.bead import Bead
 from judicum.core.photo.decode import decode
 from judicum.core.photo.defects import Fault, find_defects
-from judicum.core.photo.doubt import UNSURE_BEAD, Doubt, doubt_of
+from judicum.core.photo.doubt import Doubt, doubt_of
 from judicum.core.photo.fault_kinds import hidden_by
 from judicum.core.photo.figures import outline_figures, ripple_figures, rounded, tint_figures
 from judicum.core.photo.light import card_gains
@@ -20,7 +20,7 @@ from judicum.core.photo.locate import MIN_LENGTH_MM, MIN_WIDTH_MM, Patch, patche
 from judicum.core.photo.picture import Picture
 from judicum.core.photo.plate import read_plate
 from judicum.core.photo.refuse import MAX_BLUR_MM, MAX_CLIPPED, MAX_TILT_DEG, MIN_PX_PER_MM, NotMeasured, refuse
-from judicum.core.photo.report import Defect, Quality, Refusal, Report, ScaleRead
+from judicum.core.photo.report import NO_CARD, UNSURE_BEAD, Defect, Quality, Refusal, Report, ScaleRead
 from judicum.core.photo.ripple import find_fronts
 from judicum.core.photo.scale import GivenScale, Scale, find_card, plane_scale
 from judicum.core.photo.segment import Segmentation, segment
@@ -39,7 +39,6 @@ MIN_AGREEMENT = 0.45
 """Share of the wider width that the narrower one of both networks has at least: else they do not speak of one bead."""
 TINT_STEP_MM = 0.5
 """How far apart across sections are at which the tint is read."""
-NO_CARD = "no_card: scale given by hand; colours are not corrected for the light"
 
 
 @dataclass

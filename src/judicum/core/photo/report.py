@@ -34,6 +34,12 @@ class ScaleRead(Part):
     tilt_deg: float | None
 
 
+UNSURE = "unsure: "
+UNSURE_BEAD = UNSURE + "the toes are hard to tell in this photo; check them and correct them by hand"
+NO_CARD = "no_card: scale given by hand; colours are not corrected for the light"
+"""Warnings of a measurement, as they are kept; what begins with UNSURE is settled by a toe that a person has set."""
+
+
 class Quality(Part):
     sharpness: float | None
     clipped_share: float | None

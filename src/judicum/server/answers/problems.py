@@ -1,14 +1,30 @@
 """A refused request (RFC 9457)."""
 
+from typing import Self
+
+from judicum.core.errors import InvalidValue
 from judicum.server.answers.base import Answer
+from judicum.words import Units
+from judicum.words import problems as words_of
 
 
 class FieldProblem(Answer):
-    """One field that was refused: what was given, and what is allowed."""
+    """One field that was refused: its key and what it is called, what was given, and what is allowed."""
 
     field: str
+    words: str
     given: str | None
     allowed: str
+
+    @classmethod
+    def of(cls, problem: InvalidValue, units: Units) -> Self:
+        """The problem in words, in the person's units."""
+        return cls(
+            field=problem.field,
+            words=words_of.field_words(problem.field),
+            given=words_of.given(problem, units),
+            allowed=words_of.allowed(problem, units),
+        )
 
 
 class Problem(Answer):

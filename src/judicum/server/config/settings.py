@@ -9,7 +9,8 @@ from judicum.server.config.storage import default_storage
 from judicum.server.platform.request_id import add_to_record
 
 env = environ.Env()
-ROOT = Path(__file__).resolve().parents[4]
+SERVER = Path(__file__).resolve().parents[1]
+ROOT = SERVER.parents[2]
 VAR = Path(env.str("JUDICUM_VAR", default=str(ROOT / "var")))
 
 SECRET_KEY = env.str("JUDICUM_SECRET_KEY")
@@ -69,6 +70,8 @@ INSTALLED_APPS = [
     "judicum.server.follow.notices",
     "judicum.server.people.workshops",
     "judicum.server.exchange",
+    "judicum.server.commands",
+    "judicum.demo",
 ]
 MIDDLEWARE = [
     "judicum.server.http.watch.Watched",
@@ -130,7 +133,9 @@ STORAGES = {
     "default": default_storage(env, VAR / "media"),
     "staticfiles": {"BACKEND": "django.contrib.staticfiles.storage.StaticFilesStorage"},
 }
-WEB_DIST = ROOT / "web" / "dist"
+IN_WHEEL = SERVER / "page"
+WEB_DIST = IN_WHEEL if IN_WHEEL.exists() else ROOT / "web" / "dist"
+"""The built page: of an installed wheel beside the server, else of the checkout."""
 WHITENOISE_ROOT = WEB_DIST
 WHITENOISE_INDEX_FILE = False
 WHITENOISE_IMMUTABLE_FILE_TEST = r"^/assets/.+-[A-Za-z0-9_-]{8}\.\w+$"

@@ -10,9 +10,10 @@ from rest_framework.response import Response
 from rest_framework.views import set_rollback
 
 from judicum.core import errors
+from judicum.server.answers.problems import FieldProblem
 from judicum.server.people.accounts.units import units_of
 from judicum.words import Units
-from judicum.words import problems as words
+from judicum.words.problems import field_words
 
 MEDIA_TYPE = "application/problem+json"
 
@@ -80,7 +81,7 @@ def problem_body(code: int, name: str, detail: str, fields: list[dict[str, Any]]
 
 def _fields(error: errors.JudicumError, units: Units) -> list[dict[str, Any]]:
     problems = error.problems if isinstance(error, errors.InvalidValues) else []
-    return [{"field": p.field, "given": words.given(p, units), "allowed": words.allowed(p, units)} for p in problems]
+    return [FieldProblem.of(problem, units).model_dump() for problem in problems]
 
 
 def _detail(error: errors.JudicumError, fields: list[dict[str, Any]]) -> str:
@@ -97,7 +98,7 @@ def _flat(detail: Any, at: str = "") -> Any:
         for value in detail:
             yield from _flat(value, at)
     else:
-        yield {"field": at, "given": None, "allowed": str(detail)}
+        yield FieldProblem(field=at, words=field_words(at), given=None, allowed=str(detail)).model_dump()
 
 
 def csrf_failure(request: HttpRequest, reason: str = "") -> JsonResponse:

@@ -6,7 +6,7 @@ from django.contrib.postgres.expressions import ArraySubquery
 from django.db.models import Exists, OuterRef, Prefetch, QuerySet, prefetch_related_objects
 
 from judicum.core.errors import NotFound
-from judicum.core.setup import Checked, real_travel_mm_s, worked
+from judicum.core.setup import Checked, real_travel_mm_s, run_from_card, worked
 from judicum.server.answers.attempts import (
     Attempt as AttemptAnswer,
 )
@@ -169,6 +169,7 @@ def setup_of(user: User, attempt_id: int) -> Setup:
     runs = list(models.Run.objects.filter(attempt=attempt).values())
     return Setup(
         card=words.card_in_words(card, units),
+        card_run=Run(**run_from_card(card)),
         checks=[RunCheck(number=run["number"], **_check(check_for(attempt.assignment, run), units)) for run in runs],
         worked=worked_here(attempt.assignment),
         cautions=words.cautions(card.cautions),

@@ -3,7 +3,7 @@
 from typing import Any
 
 from judicum.core.errors import NotAllowed
-from judicum.core.marking import CRITERIA, KNOCK_OUTS, back_from
+from judicum.core.marking import CRITERIA, KNOCKED, back_from
 from judicum.server.answers.marking import Finding, KnockOut, Mark, Proposal, SecondMark, Suggestion
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.actions.note_findings import findings_asked_for
@@ -31,7 +31,7 @@ def mark_answer(mark: models.Mark) -> Mark:
         lines=lines_of_scheme(body),
         scores=mark.scores,
         not_applying=mark.not_applying,
-        knocked=[KNOCK_OUTS[key] for key in counts],
+        knocked=[KNOCKED[key] for key in counts],
         waived=mark.waived,
         total=mark.total,
         passed=mark.passed,
@@ -94,7 +94,7 @@ def suggestions(user: User, attempt_id: int, units: Units) -> Proposal:
             )
             for one, line in zip(proposal.suggestions, rules.lines, strict=True)
         ],
-        knocked=[KnockOut(key=key, words=KNOCK_OUTS[key]) for key in proposal.minded],
+        knocked=[KnockOut(key=key, words=KNOCKED[key]) for key in proposal.minded],
         findings=[Finding(**finding(key)) for key in _findings(attempt, rules.time_limit_s)],
         found=attempt.by_hand,
         back_seen=back_from(back, goal.finish) if back else None,

@@ -87,7 +87,7 @@ function FigureEntry({ field, units, value, error, off, onChange }: Props) {
   const info = quantityIn(field);
   if (!info) return null;
   const shown = shownAs(info.kind, units);
-  const rough = info.step * shown.perSi;
+  const rough = info.step * shown.per_si;
   return (
     <div className={off ? "rounded-field bg-warning/25 p-1" : "p-1"}>
       <Stepper

@@ -10,6 +10,7 @@ import { StripWithTracks } from "../../domain/strip-with-tracks";
 import { newest, type Attempt } from "../../domain/use-attempt";
 import { useUnits } from "../../domain/use-units";
 import { useSame } from "./queries";
+import { markWords } from "../../domain/units";
 
 /** A returned mark: the one thing to change on top, then the figures, then one's earlier beads. */
 export function Feedback({ attempt, mark }: { attempt: Attempt; mark: Schemas["Mark"] }) {
@@ -22,14 +23,14 @@ export function Feedback({ attempt, mark }: { attempt: Attempt; mark: Schemas["M
     <Panel className="space-y-4">
       <div className="flex items-end gap-4">
         <p className="shrink-0 text-5xl font-bold whitespace-nowrap">
-          {mark.total.toFixed(0)}
+          {markWords(mark.total)}
           <span className="quiet text-xl font-normal"> of 100</span>
         </p>
         <p className="pb-1">
           <strong className={mark.passed ? "text-success" : "text-error"}>
             {mark.passed ? "Passed" : "Not passed"}
           </strong>
-          {mark.knocked.length > 0 && ` by ${mark.knocked.join(", ").replaceAll("any ", "")}`}
+          {mark.knocked.length > 0 && ` by ${mark.knocked.join(", ")}`}
           <span className="quiet block text-sm">
             {mark.scheme}, marked by {mark.marked_by.display_name}
           </span>

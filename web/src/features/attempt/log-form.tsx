@@ -6,7 +6,7 @@ import { useSetup } from "../../domain/use-setup";
 import { useUnits } from "../../domain/use-units";
 import { shownAs, type Units } from "../../domain/units";
 import { fields, quantityIn } from "../../domain/run-fields";
-import { runFromCard, startOf, typedFrom, type Run } from "./log-shape";
+import { startOf, typedFrom, type Run } from "./log-shape";
 import { useLastRuns } from "./queries";
 import { RunForm } from "./run-form";
 
@@ -19,7 +19,7 @@ export function LogForm({ attempt }: { attempt: Attempt }) {
   if (last.isPending || setup.isPending) return <Loading what="the log" />;
   if (setup.isError) return <Problem error={setup.error} again={() => void setup.refetch()} />;
   if (open !== null) {
-    const card = runFromCard(setup.data.card);
+    const card = setup.data.card_run as Partial<Run>;
     const runs = attempt.runs as unknown as (Run & { number: number })[];
     return (
       <RunForm

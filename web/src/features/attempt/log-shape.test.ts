@@ -1,14 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { fields } from "../../domain/run-fields";
-import {
-  figureOf,
-  problemsIn,
-  runFrom,
-  runFromCard,
-  startOf,
-  typedFrom,
-  type CardFigures,
-} from "./log-shape";
+import { figureOf, problemsIn, runFrom, startOf, typedFrom } from "./log-shape";
 
 const metric = { length: "mm", flow: "l_min" } as const;
 const customary = { length: "thou", flow: "cfh" } as const;
@@ -57,42 +49,6 @@ describe("the log", () => {
   });
   it("takes a tick back to nothing", () => {
     expect(runFrom({ ...good, draught: "" }, fields, metric, { draught: true }).draught).toBeNull();
-  });
-});
-
-describe("the card in the log", () => {
-  const card: CardFigures = {
-    current_a: { aim: 43.6, machine: 58.9 },
-    polarity: "DCEN",
-    cup: { number: 10 },
-    gas_part: "gas_lens",
-    gas_l_min: { aim: 11.2 },
-    stickout_mm: { aim: 4.8 },
-    preflow_s: { aim: 0.5 },
-    downslope_s: { aim: 4 },
-    postflow_s: { aim: 8.3 },
-    electrode: { diameter_mm: 1.6 },
-    filler: { alloy: "308L", diameter_mm: 1.2 },
-    angles_deg: { work: 90, travel: 10 },
-    travel_mm_s: { aim: 2.43 },
-    dab_pitch_mm: { aim: 2.2 },
-  };
-  it("is rounded to what a machine can be set to, post-flow never down", () => {
-    expect(runFromCard(card)).toMatchObject({
-      current_a: 44,
-      machine_a: 59,
-      gas_l_min: 11,
-      postflow_s: 9,
-      travel_mm_s: 2.4,
-      technique: "dab",
-    });
-  });
-  it("of a fused bead has no filler", () => {
-    expect(runFromCard({ ...card, filler: null, dab_pitch_mm: null })).toMatchObject({
-      filler_alloy: "none",
-      filler_mm: null,
-      technique: "fuse",
-    });
   });
 });
 

@@ -92,47 +92,6 @@ export function problemsIn(typed: Typed, fields: readonly Field[], units: Units)
   return problems;
 }
 
-type Aim = { aim: number };
-export type CardFigures = {
-  current_a: Aim & { machine: number };
-  polarity: string;
-  cup: { number: number };
-  gas_part: string;
-  gas_l_min: Aim;
-  stickout_mm: Aim;
-  preflow_s: Aim;
-  downslope_s: Aim;
-  postflow_s: Aim;
-  electrode: { diameter_mm: number };
-  filler: { alloy: string; diameter_mm: number } | null;
-  angles_deg: { work: number; travel: number };
-  travel_mm_s: Aim;
-  dab_pitch_mm: unknown;
-};
-
-/** The run that follows the card to the letter, in steps a machine can be set to. */
-export function runFromCard(card: CardFigures): Partial<Run> {
-  return {
-    current_a: Math.round(card.current_a.aim),
-    machine_a: Math.round(card.current_a.machine),
-    polarity: card.polarity,
-    cup: card.cup.number,
-    gas_part: card.gas_part,
-    gas_l_min: Math.round(card.gas_l_min.aim * 2) / 2,
-    stickout_mm: Math.round(card.stickout_mm.aim),
-    electrode_mm: card.electrode.diameter_mm,
-    filler_alloy: card.filler?.alloy ?? "none",
-    filler_mm: card.filler?.diameter_mm ?? null,
-    preflow_s: card.preflow_s.aim,
-    downslope_s: card.downslope_s.aim,
-    postflow_s: Math.ceil(card.postflow_s.aim),
-    work_angle_deg: card.angles_deg.work,
-    travel_angle_deg: card.angles_deg.travel,
-    travel_mm_s: Math.round(card.travel_mm_s.aim * 10) / 10,
-    technique: card.filler === null ? "fuse" : card.dab_pitch_mm === null ? "lay_wire" : "dab",
-  };
-}
-
 /** What belongs to one run only and is never filled in from another. */
 const OWN: Partial<Run> = {
   note: "",

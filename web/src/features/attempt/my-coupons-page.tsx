@@ -4,7 +4,7 @@ import { Panel } from "../../ui/panel";
 import { Empty, Loading, Problem } from "../../ui/states";
 import { may, type Brief } from "../../domain/use-attempt";
 import { useUnits } from "../../domain/use-units";
-import { measure } from "../../domain/units";
+import { measure, markWords } from "../../domain/units";
 import { dateWords, finishWords, stateWords } from "../../domain/words";
 import { Gauge } from "./gauge";
 import { MySessions } from "./my-sessions";
@@ -73,7 +73,7 @@ function CouponCard({ attempts }: { attempts: Brief[] }) {
                   Attempt {a.number}, {dateWords(a.created_at)}
                 </span>
                 <span className="font-semibold">
-                  {a.mark_total === null ? stateWords(a.state) : `mark ${a.mark_total.toFixed(0)}`}
+                  {a.mark_total === null ? stateWords(a.state) : `mark ${markWords(a.mark_total)}`}
                 </span>
               </Link>
             </li>

@@ -59,7 +59,7 @@ it("is not saved with what is no figure, and says which field", async () => {
   await userEvent.clear(screen.getByRole("textbox", { name: /^Gas flow/ }));
   await save();
   expect(screen.getByText("Needed.")).toBeTruthy();
-  expect(screen.getByRole("alert").textContent).toContain("gas flow");
+  expect(screen.getByRole("alert").textContent).toContain("Gas flow");
   expect([close.mock.calls.length, saved()]).toEqual([0, []]);
 });
 

@@ -100,7 +100,7 @@ export function RunForm({ attempt, number, start, card, last, units, close }: Pr
       <Problem error={save.error} />
       {tried && wrong.length > 0 && (
         <p role="alert" className="mb-2 text-error">
-          Not saved yet: look at {wrong.map((key) => fieldWords(key).toLowerCase()).join(", ")}.
+          Not saved yet: look at {wrong.map(fieldWords).join(", ")}.
         </p>
       )}
       <div className={FOOT}>

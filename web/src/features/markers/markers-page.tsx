@@ -165,8 +165,7 @@ function Departures({ agreement }: { agreement: Agreement }) {
       </table>
       {agreement.offers.map((one) => (
         <p key={one.code} className="mt-2">
-          <strong>{one.title}</strong>: curves for {one.changed.join(", ").toLowerCase()} would have fitted
-          better.{" "}
+          <strong>{one.title}</strong>: curves for {one.changed.join(", ")} would have fitted better.{" "}
           <Link className="link" to={`${paths.to("schemes")}?scheme=${one.code}&offer=1`}>
             Look at it as a new version
           </Link>

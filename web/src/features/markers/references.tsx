@@ -5,6 +5,7 @@ import { Loading, Problem } from "../../ui/states";
 import { Strip } from "../../domain/strip";
 import { useReferences } from "../../domain/use-references";
 import { useBeginTest, useLetGo } from "./queries";
+import { markWords } from "../../domain/units";
 
 const PER_MM = 3.4;
 
@@ -46,7 +47,7 @@ export function References() {
         {kept.map((one) => (
           <li key={one.id} className="overflow-hidden text-sm">
             <Link className="font-semibold hover:underline" to={paths.attempt(one.attempt)}>
-              {one.title}: {one.total.toFixed(0)}
+              {one.title}: {markWords(one.total)}
             </Link>{" "}
             “{one.comment}” <span className="quiet">{one.kept_by.display_name}</span>
             {mine && (

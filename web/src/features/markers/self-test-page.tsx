@@ -7,8 +7,8 @@ import { Loading, Problem } from "../../ui/states";
 import { Stepper } from "./stepper";
 import { Strip } from "../../domain/strip";
 import { useUnits } from "../../domain/use-units";
-import { measure } from "../../domain/units";
-import { percent, tintWords } from "../../domain/words";
+import { measure, markWords } from "../../domain/units";
+import { faultWords, percent, tintWords } from "../../domain/words";
 import { useSelfTest } from "./queries";
 
 type Bead = Schemas["SelfTestBead"];
@@ -64,7 +64,7 @@ function One({ bead, busy, give }: OneProps) {
         <p className="text-sm">
           Width varies {percent(m.width_cv)} · ripples {percent(m.pitch_cv)} · toes {percent(m.toe_waviness)}{" "}
           · tint {m.tint_level === null ? "not measured" : tintWords(m.tint_level)} · faults{" "}
-          {m.faults.length === 0 ? "none seen" : m.faults.map((f) => f.kind.replaceAll("_", " ")).join(", ")}
+          {m.faults.length === 0 ? "none seen" : m.faults.map((f) => faultWords(f.kind)).join(", ")}
         </p>
       )}
       <ul className="grid gap-x-6 gap-y-1 sm:grid-cols-2">
@@ -106,8 +106,8 @@ function Result({ test }: { test: Schemas["SelfTest"] }) {
               <th scope="row" className="font-medium">
                 {i + 1}, {bead.title}
               </th>
-              <td>{bead.given_total?.toFixed(0)}</td>
-              <td>{bead.total?.toFixed(0)}</td>
+              <td>{bead.given_total == null ? null : markWords(bead.given_total)}</td>
+              <td>{bead.total == null ? null : markWords(bead.total)}</td>
               <td>{bead.comment}</td>
             </tr>
           ))}

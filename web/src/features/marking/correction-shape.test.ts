@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { dragged, frontStep, nudged, stepWords, toeAt, toesOf } from "./correction-shape";
+import shared from "../../../../tests/cases/moved_toes.json";
+import { dragged, frontStep, nudged, shareMoved, stepWords, toeAt, toesOf } from "./correction-shape";
 
 const toes = { s_mm: [0, 1, 2, 3, 4], left_n_mm: [-2, -2, -2, -2, -2], right_n_mm: [2, 2, 2, 2, 2] };
 const mm = { length: "mm", flow: "l_min" } as const;
@@ -15,6 +16,10 @@ describe("correcting on the strip", () => {
     expect(pulled[2]).toBeCloseTo(3);
     expect(pulled[1]).toBeCloseTo(2.5);
     expect(pulled[0]).toBeCloseTo(2);
+  });
+  it.each(shared.cases)("moves what is beside it as the server will, within $reach_mm mm", (one) => {
+    for (const [i, away] of one.away_mm.entries())
+      expect(shareMoved(away, one.reach_mm)).toBeCloseTo(one.share[i] ?? NaN, 8);
   });
   it("nudges either toe outward, away from the middle", () => {
     expect(nudged(toes, "left", 2, 0.1, 4).n_mm).toBeCloseTo(-2.1);

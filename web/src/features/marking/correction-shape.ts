@@ -34,13 +34,14 @@ export function toeAt(toes: Toes, s: number, n: number): Side | null {
   return left < right ? "left" : "right";
 }
 
-/** How a toe will lie once it is let go at (s, n): the same raised cosine over `reach` as the server's. */
+/** How much of a toe's move a place so far away takes part in: the raised cosine of tests/cases/moved_toes.json. */
+export const shareMoved = (away: number, reach: number): number =>
+  (1 + Math.cos(Math.PI * Math.min(1, Math.abs(away) / reach))) / 2;
+
+/** How a toe will lie once it is let go at (s, n). */
 export function dragged(places: number[], offsets: number[], s: number, n: number, reach: number): number[] {
   const shift = n - (offsets[nearestTo(places, s)] ?? 0);
-  return offsets.map((offset, i) => {
-    const away = Math.min(1, Math.abs((places[i] ?? 0) - s) / reach);
-    return offset + (shift * (1 + Math.cos(Math.PI * away))) / 2;
-  });
+  return offsets.map((offset, i) => offset + shift * shareMoved((places[i] ?? 0) - s, reach));
 }
 
 /** One toe nudged outward (+) or inward at a place. */

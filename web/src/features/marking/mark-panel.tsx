@@ -10,6 +10,7 @@ import { ScoreRow } from "./score-row";
 import { partWords, type Key, type Proposal } from "./score-shape";
 import { TwoMarks } from "./two-marks";
 import type { Marking } from "./use-mark";
+import { markWords } from "../../domain/units";
 
 type Props = {
   attempt: Attempt;
@@ -21,7 +22,7 @@ type Props = {
 
 /** Scores, words and returning; everything by keyboard too. */
 export function MarkPanel({ attempt, proposal, mark, words, open }: Props) {
-  const missing = mark.missing.map((line) => line.words.toLowerCase());
+  const missing = mark.missing.map((line) => line.words);
   return (
     <Panel tight aria-label="Mark" className="h-fit space-y-2 lg:sticky lg:top-2">
       <TwoMarks attempt={attempt} mark={mark} />
@@ -114,7 +115,7 @@ function Total({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
   return (
     <div className="flex items-end justify-between gap-2">
       <p className="text-3xl font-bold">
-        {mark.total === null ? "–" : mark.total.toFixed(0)}
+        {mark.total === null ? "–" : markWords(mark.total)}
         <span className="quiet text-sm font-normal">
           {" "}
           of 100 ·{" "}
@@ -123,7 +124,7 @@ function Total({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
           </strong>
         </span>
         <span className="quiet block text-xs font-normal">
-          {proposal.scheme}; pass from {proposal.pass_mark.toFixed(0)}
+          {proposal.scheme}; pass from {markWords(proposal.pass_mark)}
           {part && ` · ${part}`}
         </span>
       </p>
@@ -145,7 +146,7 @@ function KnockOuts({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
       {proposal.knocked.map((k) => (
         <li key={k.key} className="flex items-center justify-between gap-2">
           <span className={mark.draft.waived.includes(k.key) ? "line-through" : "font-semibold text-error"}>
-            Fails by {k.words.replace("any ", "")}
+            Fails by {k.words}
           </span>
           <button
             className="btn btn-xs"

@@ -30,9 +30,7 @@ export function OffTheCard({ attempt, proposal, open }: Props) {
           ))
         )}
         {listed && skipped.length > 0 && (
-          <p className="font-semibold text-error">
-            Not ticked: {skipped.map((s) => s.words.toLowerCase()).join(", ")}.
-          </p>
+          <p className="font-semibold text-error">Not ticked: {skipped.map((s) => s.words).join(", ")}.</p>
         )}
         {!listed && attempt.preparation.length > 0 && (
           <p className="quiet">No list of preparation was kept.</p>

@@ -1,10 +1,8 @@
 import type { Attempt } from "../../domain/use-attempt";
 import type { Marking } from "./use-mark";
+import { markWords } from "../../domain/units";
 
 type Props = { attempt: Attempt; mark: Marking };
-
-const firstName = (mark: { marked_by: { display_name: string } }) =>
-  mark.marked_by.display_name.split(" ")[0];
 
 /** What a blind marker is told; and for those who agree, both marks side by side with each taken in one click. */
 export function TwoMarks({ attempt, mark }: Props) {
@@ -29,8 +27,8 @@ export function TwoMarks({ attempt, mark }: Props) {
         <thead>
           <tr>
             <th scope="col">Line</th>
-            <th scope="col">{firstName(first)}</th>
-            <th scope="col">{firstName(other)}</th>
+            <th scope="col">{first.marked_by.display_name}</th>
+            <th scope="col">{other.marked_by.display_name}</th>
           </tr>
         </thead>
         <tbody>
@@ -45,8 +43,8 @@ export function TwoMarks({ attempt, mark }: Props) {
           ))}
           <tr className="font-bold">
             <th scope="row">Total</th>
-            <td>{first.total.toFixed(0)}</td>
-            <td>{other.total.toFixed(0)}</td>
+            <td>{markWords(first.total)}</td>
+            <td>{markWords(other.total)}</td>
           </tr>
         </tbody>
       </table>

@@ -16,6 +16,7 @@ import {
   type Key,
   type Proposal,
 } from "./score-shape";
+import { markWords } from "../../domain/units";
 
 const DUTIES = { mark: ["mark"], second: ["mark_second"], agree: ["agree"] } as const;
 
@@ -69,7 +70,7 @@ export function useMark({ attempt, proposal, confirmed, causes, reload, toNext, 
       cause,
       andReturn,
     };
-    const words = `Returned ${total.toFixed(0)} to ${attempt.student.display_name}.`;
+    const words = `Returned ${markWords(total)} to ${attempt.student.display_name}.`;
     const done = (after: Attempt) => {
       if (after.state === "returned") offerUndo(attempt.id, words);
       toNext();

@@ -92,7 +92,7 @@ function Lines({ lines }: { lines: Line[] }) {
                 {line.what}
                 {line.problems.map((problem) => (
                   <span key={problem.field} className="block">
-                    <strong>{problem.field.replaceAll("_", " ")}</strong>
+                    <strong>{problem.words}</strong>
                     {problem.given === null ? "" : ` (${problem.given})`}: {problem.allowed}
                   </span>
                 ))}

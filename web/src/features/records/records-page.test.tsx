@@ -46,7 +46,9 @@ it("tells what each line would do before anything is kept, then keeps all of it"
 });
 
 it("keeps nothing while a line is refused, and says what of it", async () => {
-  const problems = [{ field: "current_a", given: "hot", allowed: "1 to 1000 A" }];
+  const problems = [
+    { field: "current_a", words: "Current at the arc", given: "hot", allowed: "1 to 1000 A" },
+  ];
   served([line({}), line({ line: 3, outcome: "refused", problems })]);
   show(<RecordsPage />);
   await userEvent.click(screen.getByRole("button", { name: "Runs" }));

@@ -5,6 +5,7 @@ import { Problem } from "../../ui/states";
 import { useSettled } from "../../ui/use-settled";
 import { useTried } from "./queries";
 import type { Body } from "./scheme-shape";
+import { markWords } from "../../domain/units";
 
 const SETTLE_MS = 300;
 
@@ -31,7 +32,7 @@ export function Tried({ code, body }: { code: string; body: Body }) {
             <Link className="link" to={paths.attempt(m.attempt)}>
               {m.student}, {m.title}, attempt {m.number}
             </Link>{" "}
-            {m.total.toFixed(0)} → {m.new_total.toFixed(0)}{" "}
+            {markWords(m.total)} → {markWords(m.new_total)}{" "}
             <strong className={m.new_passed ? "text-success" : "text-error"}>
               {m.new_passed ? "passes" : "fails"}
             </strong>

@@ -15,8 +15,8 @@ export function Costs({ costs }: { costs: CostsOf }) {
         {costs.litre !== null && <span className="quiet">A litre of argon: {costs.litre.toFixed(3)}.</span>}
       </p>
       <div className="grid gap-3 lg:grid-cols-2">
-        <Table title="By person" kinds={costs.kinds} rows={costs.people} />
-        <Table title="By session" kinds={costs.kinds} rows={costs.sessions} />
+        <Table title="By person" of="Person" kinds={costs.kinds} rows={costs.people} />
+        <Table title="By session" of="Session" kinds={costs.kinds} rows={costs.sessions} />
       </div>
       <Panel tight aria-label="By coupon">
         <h2 className="font-bold">By coupon</h2>
@@ -57,16 +57,16 @@ export function Costs({ costs }: { costs: CostsOf }) {
   );
 }
 
-type TableProps = { title: string; kinds: Record<string, string>; rows: Row[] };
+type TableProps = { title: string; of: string; kinds: Record<string, string>; rows: Row[] };
 
-function Table({ title, kinds, rows }: TableProps) {
+function Table({ title, of, kinds, rows }: TableProps) {
   return (
     <Panel tight aria-label={title}>
       <h2 className="font-bold">{title}</h2>
       <table className="table table-sm">
         <thead>
           <tr>
-            <th scope="col">{title.replace("By ", "")}</th>
+            <th scope="col">{of}</th>
             <Head>coupons</Head>
             {Object.values(kinds).map((words) => (
               <Head key={words}>{words}</Head>

@@ -3,6 +3,7 @@ import type { Schemas } from "../../api/client";
 import { usePaths } from "../../domain/course";
 import { Panel } from "../../ui/panel";
 import { stuckIn } from "./order";
+import { markWords } from "../../domain/units";
 
 type Standing = Schemas["CouponStanding"];
 
@@ -61,7 +62,7 @@ function Cell({ standing, stuck }: { standing: Standing | undefined; stuck: Set<
         {Math.min(forecast.good_in_a_row, forecast.in_a_row)} of {forecast.in_a_row}
       </span>{" "}
       <span className="quiet text-xs">
-        {forecast.attempts} tries, best {best.toFixed(0)}, {word}
+        {forecast.attempts} tries, best {markWords(best)}, {word}
       </span>
     </td>
   );

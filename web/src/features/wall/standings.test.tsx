@@ -64,7 +64,7 @@ it("says who may climb and to what, and who is stuck and why", () => {
     ["give Tee", "/course/7/assign?give=9&to=5"],
   ]);
   const stuck = screen.getByRole("region", { name: "Stuck" });
-  expect(stuck.textContent).toContain("failed 3 in a row – uneven dabbing");
+  expect(stuck.textContent).toContain("failed 3 in a row – Uneven dabbing");
   expect(within(stuck).queryByText("Oda")).toBeNull();
   expect(stuck.textContent).toContain("Riknot welded since 1 Oct");
   const grid = screen.getByRole("region", { name: "People by coupons" });

@@ -45,7 +45,7 @@ export function Stuck({ standings, resting }: StuckProps) {
           <Row key={key(s)} standing={s}>
             <span className="text-sm font-semibold text-secondary">
               {s.failed_in_a_row > 0 && `failed ${String(s.failed_in_a_row)} in a row`}
-              {s.cause && ` – ${s.cause.toLowerCase()}`}
+              {s.cause && ` – ${s.cause}`}
             </span>
           </Row>
         ))}

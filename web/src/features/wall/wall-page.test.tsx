@@ -107,7 +107,7 @@ it("hangs the wall by need until another order is chosen", async () => {
   expect(hung()).toEqual(["Wen", "Oda"]);
   await userEvent.click(screen.getByRole("button", { name: "name" }));
   expect(hung()).toEqual(["Oda", "Wen"]);
-  expect(screen.getAllByText("72")).toHaveLength(2);
+  expect(screen.getAllByText("71.5")).toHaveLength(2);
 });
 
 it("says so where nothing has been measured, and what went wrong where it cannot be read", async () => {

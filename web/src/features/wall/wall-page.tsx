@@ -12,6 +12,7 @@ import { Spread } from "./spread";
 import { Grid } from "./grid";
 import { MayClimb, Stuck } from "./standings";
 import { Week } from "./week";
+import { markWords } from "../../domain/units";
 
 const PER_MM = 3.9;
 
@@ -96,7 +97,7 @@ function Row({ row }: { row: Schemas["WallRow"] }) {
                   {dateWords(a.created_at)} · {a.assignment.design.title}
                 </span>
                 <span className="font-semibold">
-                  {a.mark_total === null ? stateWords(a.state) : a.mark_total.toFixed(0)}
+                  {a.mark_total === null ? stateWords(a.state) : markWords(a.mark_total)}
                 </span>
               </span>
               {a.measurement?.strip && (

@@ -21,7 +21,7 @@ export function Week({ week }: { week: Schemas["Week"] }) {
 
 function Shares({ title, shares }: { title: string; shares: Schemas["WeekShare"][] }) {
   const now = shares.filter((one) => one.now > 0);
-  const gone = shares.filter((one) => one.now === 0).map((one) => one.words.toLowerCase());
+  const gone = shares.filter((one) => one.now === 0).map((one) => one.words);
   return (
     <div>
       <h3 className="text-sm font-semibold">{title}</h3>

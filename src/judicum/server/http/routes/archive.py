@@ -20,7 +20,7 @@ from judicum.server.http.parsing import sent_bytes
 from judicum.server.http.person import person
 from judicum.server.people.accounts.units import units_of
 from judicum.server.people.courses.queries import instructor_of
-from judicum.words import Units, problems
+from judicum.words import Units
 
 TABLE = {"text/csv": OpenApiTypes.BINARY}
 ZIP = {(200, "application/zip"): OpenApiTypes.BINARY}
@@ -98,10 +98,7 @@ def _line(one: LineDone, units: Units, root: str) -> exchange_answers.SheetLine:
         line=one.line,
         outcome=one.outcome,
         what=one.what,
-        problems=[
-            FieldProblem(field=p.field, given=problems.given(p, units), allowed=problems.allowed(p, units))
-            for p in one.problems
-        ],
+        problems=[FieldProblem.of(problem, units) for problem in one.problems],
         hand_over=root + one.hand_over if one.hand_over else None,
     )
 

@@ -1,0 +1,1 @@
+"""What is done on the server itself, as Django's management commands (`./judicum manage NAME`)."""

@@ -1,0 +1,199 @@
+"""Backups: of one moment while everything goes on, back byte by byte, and the old state where one is killed half-way."""
+
+import os
+import random
+import shutil
+import signal
+import subprocess
+import sys
+import time
+import zipfile
+from datetime import UTC, datetime, timedelta
+from pathlib import Path
+from typing import Any
+
+import psycopg
+import pytest
+from django.core.files.base import ContentFile
+from django.core.files.storage import default_storage
+from django.db import connection
+
+from judicum.core.errors import InvalidValue
+from judicum.server.exchange.archive.write import archive_of
+from judicum.server.exchange.backup import Backup, back_up, save_daily
+from judicum.server.exchange.check import check_data
+from judicum.server.exchange.stored import named_files
+from judicum.server.record.attempts.models import Attempt, Event
+from judicum.server.record.photos.models import StoredPicture
+from tests.measured import measured_attempt
+from tests.people import Course, create_course
+
+AT = datetime(2031, 3, 4, 2, 0, tzinfo=UTC)
+KILLS = 2
+"""Of a restore at random moments."""
+
+
+@pytest.fixture
+def course(transactional_db: None) -> Course:
+    """Committed, so that PostgreSQL's own programs see it."""
+    made = create_course()
+    measured_attempt(made)
+    return made
+
+
+def old(name: str) -> None:
+    """As if it had been there for an hour."""
+    hour_ago = time.time() - 3600
+    os.utime(default_storage.path(name), (hour_ago, hour_ago))
+
+
+def program(env: dict[str, str], *what: str) -> "subprocess.Popen[str]":
+    command = [sys.executable, "-m", "django", *what]
+    return subprocess.Popen(command, env=env, stdout=subprocess.PIPE, stderr=subprocess.PIPE, text=True)
+
+
+def asked(env: dict[str, str], sql: str) -> list[Any]:
+    with psycopg.connect(env["JUDICUM_DATABASE_URL"]) as there:
+        return there.execute(sql).fetchall()  # type: ignore[arg-type]
+
+
+def tree(folder: Path) -> dict[str, bytes]:
+    return {str(p.relative_to(folder)): p.read_bytes() for p in folder.rglob("*") if p.is_file()}
+
+
+def test_killed_at_random_a_restore_leaves_nothing_and_done_it_leaves_everything(
+    course: Course, empty: dict[str, str], tmp_path: Path
+) -> None:
+    path = tmp_path / "all.zip"
+    response = back_up(path, AT)
+    assert response["missing"] == []
+    assert response["files"] == len(named_files()) == 3
+    rows = list(Event.objects.order_by("pk").values_list("id", "kind", "at", "data"))
+    Attempt.objects.all().update(answer="written after the backup")
+    tables = "SELECT count(*) FROM information_schema.tables WHERE table_schema = 'public'"
+    media_there = tmp_path / "other" / "media"
+    for k in range(KILLS):
+        shutil.rmtree(media_there, ignore_errors=True)
+        begun = program(empty, "restore", str(path))
+        while not media_there.exists() and begun.poll() is None:
+            time.sleep(0.01)
+        time.sleep(random.Random(k).uniform(0.0, 0.35))  # while files, then rows, come in
+        begun.send_signal(signal.SIGKILL)
+        begun.wait()
+        until_quiet(empty)
+        if asked(empty, tables) != [(0,)]:
+            assert asked(empty, "SELECT count(*) FROM attempts_event") == [(len(rows),)], "whole or not at all"
+            break
+    else:
+        done = program(empty, "restore", str(path))
+        assert done.wait() == 0, done.stderr and done.stderr.read()
+    assert asked(empty, "SELECT id, kind, at, data FROM attempts_event ORDER BY id") == rows
+    assert asked(empty, "SELECT DISTINCT answer FROM attempts_attempt") == [("",)], "of the moment it was made"
+    media = tree(Path(default_storage.path("")))
+    assert tree(media_there) == media
+    again = program(empty, "restore", str(path))
+    assert again.wait() == 1
+    assert again.stderr is not None
+    assert "never written over" in again.stderr.read()
+
+
+def test_killed_at_random_an_import_leaves_nothing(course: Course, empty: dict[str, str], tmp_path: Path) -> None:
+    path, everything = tmp_path / "course.zip", tmp_path / "all.zip"
+    path.write_bytes(b"".join(archive_of(course.row.pk)))
+    back_up(everything, AT)
+    assert program(empty, "restore", str(everything)).wait() == 0
+    with psycopg.connect(empty["JUDICUM_DATABASE_URL"]) as there:
+        there.execute("UPDATE courses_course SET key = gen_random_uuid()")  # a server that does not have it
+    workshop = course.row.workshop.name
+    count = "SELECT (SELECT count(*) FROM courses_course), (SELECT count(*) FROM attempts_event)"
+    before = asked(empty, count)
+    for k in range(KILLS - 1):
+        begun = program(empty, "import_course", str(path), workshop)
+        time.sleep(random.Random(k).uniform(1.5, 3.0))
+        begun.send_signal(signal.SIGKILL)
+        begun.wait()
+        until_quiet(empty)
+        if asked(empty, count) != before:
+            break
+    else:
+        assert program(empty, "import_course", str(path), workshop).wait() == 0
+    courses, events = before[0]
+    assert asked(empty, count) == [(courses + 1, 2 * events)], "whole or not at all"
+
+
+def until_quiet(env: dict[str, str]) -> None:
+    """Until what a killed program had begun in the database has ended there too."""
+    others = "SELECT count(*) FROM pg_stat_activity WHERE datname = current_database() AND pid <> pg_backend_pid()"
+    deadline = time.monotonic() + 20
+    while asked(env, others) != [(0,)] and time.monotonic() < deadline:
+        time.sleep(0.1)
+
+
+def test_what_was_altered_or_cut_short_is_not_restored(course: Course, tmp_path: Path) -> None:
+    path = tmp_path / "all.zip"
+    back_up(path, AT)
+    assert len(Backup(path).names) == 3
+    data = bytearray(path.read_bytes())
+    data[len(data) // 2] ^= 1
+    for odd in (bytes(data), path.read_bytes()[:-60], b"no zip"):
+        path.write_bytes(odd)
+        with pytest.raises(InvalidValue):
+            Backup(path)
+
+
+def test_a_full_disk_leaves_no_half_backup(course: Course, tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr("judicum.server.exchange.backup.os.fsync", _full)
+    with pytest.raises(Exception, match="no backup was made"):
+        back_up(tmp_path / "all.zip", AT)
+    assert list(tmp_path.glob("*all*")) == []
+
+
+def _full(_: int) -> None:
+    raise OSError(28, "No space left on device")
+
+
+def test_each_night_one_more_the_files_shared_and_so_many_kept(course: Course, tmp_path: Path) -> None:
+    folder = tmp_path / "nights"
+    for day in range(3):
+        save_daily(folder, AT + timedelta(days=day), 2)
+    kept = sorted(folder.glob("*.zip"))
+    assert [path.name for path in kept] == ["judicum-20310305-020000.zip", "judicum-20310306-020000.zip"]
+    assert sum(1 for p in (folder / "files").rglob("*") if p.is_file()) == 3
+    with zipfile.ZipFile(kept[0]) as file:
+        assert file.namelist() == ["database.dump", "manifest.json"]
+    assert Backup(kept[0]).names == sorted(named_files())
+    # What no kept backup names goes; one whose file was lost says so.
+    (folder / "files" / "strips").joinpath("left").write_bytes(b"x")
+    save_daily(folder, AT + timedelta(days=3), 2)
+    assert not (folder / "files" / "strips" / "left").exists()
+    shutil.rmtree(folder / "files" / "strips")
+    with pytest.raises(InvalidValue, match="beside the backup"):
+        Backup(sorted(folder.glob("*.zip"))[-1])
+
+
+def test_data_are_checked(course: Course) -> None:
+    assert list(check_data()) == []
+    picture = StoredPicture.objects.get()
+    default_storage.delete(str(picture.shown))
+    with Path(default_storage.path(str(picture.original))).open("r+b") as file:
+        file.write(b"\0\0")
+    default_storage.save("strips/aa/left-behind.jpg", ContentFile(b"x"))
+    old("strips/aa/left-behind.jpg")
+    default_storage.save("strips/aa/on-its-way.jpg", ContentFile(b"x"))
+    attempt = Attempt.objects.order_by("pk").first()
+    assert attempt is not None
+    with connection.cursor() as cursor:
+        cursor.execute("SET session_replication_role = 'replica'")
+        cursor.execute("UPDATE attempts_attempt SET assignment_id = 999999 WHERE id = %s", [attempt.pk])
+        cursor.execute("SET session_replication_role = 'origin'")
+    found = {(one.kind, one.where) for one in check_data()}
+    assert found == {
+        ("missing file", str(picture.shown)),
+        ("altered file", str(picture.original)),
+        ("orphaned file", "strips/aa/left-behind.jpg"),
+        ("broken reference", f"attempts.Attempt {attempt.pk}: assignment"),
+    }
+    with connection.cursor() as cursor:
+        cursor.execute("SET session_replication_role = 'replica'")
+        cursor.execute("UPDATE attempts_attempt SET assignment_id = %s", [course.assignment.pk])
+        cursor.execute("SET session_replication_role = 'origin'")

@@ -1,0 +1,166 @@
+"""Every code that a person sees has its words, in their units, and the printed card holds every figure."""
+
+import re
+from typing import Any
+
+import pytest
+from django.conf import settings
+
+from judicum.core.choices import CHOICES, SCHOOLS
+from judicum.core.joints import JOINTS
+from judicum.core.marking import Suggestion
+from judicum.core.metals import METALS
+from judicum.core.photo.fault_kinds import FAULT_KINDS
+from judicum.core.setup import Card, Checked, Warned, plan_card
+from judicum.core.setup.run import GROUPS
+from judicum.core.setup.warnings import SEVERITY
+from judicum.core.workbench import PANELS, compute
+from judicum.server.catalogue.coupons.sheet import Heading, card_sheet, figures
+from judicum.server.people.roles import Role
+from judicum.server.read.waiting import NEEDS as WAITING_NEEDS
+from judicum.server.read.waiting import ORDERS as WAITING_ORDERS
+from judicum.server.record.attempts.models import Run
+from judicum.server.record.attempts.states import AttemptState
+from judicum.server.record.photos.models import PhotoKind
+from judicum.words import METRIC, US
+from judicum.words import setup as words
+from judicum.words.attempts import GROUPS as GROUP_WORDS
+from judicum.words.attempts import NEEDS, ORDERS, ROLES, STATES, VIEWS
+from judicum.words.marking import REASONS, because
+from judicum.words.workbench import NOTES, RESULTS
+from judicum.words.workbench import PANELS as PANEL_WORDS
+
+WEB = settings.WEB_DIST.parent / "src"
+DOCS = settings.WEB_DIST.parent.parent / "docs"
+
+
+def cards() -> list[dict[str, Any]]:
+    found = []
+    for metal in (*METALS, "304L+carbon"):
+        for joint, kind in JOINTS.items():
+            tube = {"tube_od_mm": 60.3, "form": "tube"} if kind.tube else {}
+            found.append(plan_card({"metal": metal, "joint": joint, "thickness_mm": 2.0, **tube}))
+    return found
+
+
+def test_every_caution_has_words() -> None:
+    used = {code for card in cards() for code in card.cautions}
+    assert used == set(words.CAUTIONS)
+
+
+def test_every_step_of_the_checklist_has_words_with_the_courses_solvent() -> None:
+    for step in words.STEPS:
+        for solvent in CHOICES["solvent"].codes:
+            assert "{" not in words.step(step, str(solvent))
+    assert words.step("rod_wiped", "alcohol") == "Rod wiped with denatured alcohol"
+    assert words.step("fit_up_tight", "acetone", US) == "Fitted up with next to no gap (under 4 thou)"
+
+
+def test_every_warning_has_its_sentence_and_every_school_says_why() -> None:
+    assert set(words.WARNINGS) == set(SEVERITY)
+    for key in SCHOOLS:
+        why = CHOICES[key].why
+        assert why is None or set(why) == set(CHOICES[key].codes)
+
+
+def test_every_run_field_has_a_column_and_every_group_and_state_its_words() -> None:
+    columns = {f.name for f in Run._meta.fields} - {"id", "attempt", "number", "measured"}
+    assert columns == {spec.key for specs in GROUPS.values() for spec in specs}
+    assert set(GROUPS) == set(GROUP_WORDS)
+    assert set(AttemptState.values) == set(STATES)
+    assert set(Role.values) == set(ROLES)
+    assert (set(ORDERS), set(NEEDS)) == (set(WAITING_ORDERS), set(WAITING_NEEDS))
+    assert set(PhotoKind.values) == set(VIEWS)
+
+
+def test_every_fault_kind_has_words_a_cost_a_picture_and_a_line_in_the_docs() -> None:
+    measuring, drawn = (DOCS / "measuring.md").read_text(), (DOCS / "examples" / "draw.py").read_text()
+    for key, kind in FAULT_KINDS.items():
+        assert kind.words and kind.cost > 0, key
+        assert f"`{key}`" in measuring, key
+        assert f'"{key}"' in drawn or "FAULT_KINDS" in drawn, key
+
+
+def test_every_joint_has_its_drawing() -> None:
+    shapes = (WEB / "domain" / "section-shapes.ts").read_text()
+    assert [joint for joint in JOINTS if not re.search(rf"\b{joint}\b", shapes)] == []
+
+
+def test_every_reason_of_a_suggestion_has_words_in_the_persons_units() -> None:
+    response = Suggestion("width_evenness", 8.0, "width_cv", 0.061, {"width_cv": 0.061, "width_mean_mm": 4.234})
+    assert because(response) == "width varies 6.1 % around 4.23 mm"
+    assert because(response, US) == "width varies 6.1 % around 167 thou"
+    off = Suggestion(
+        "setup_followed", 5.0, "off_the_card", 5.0, {"postflow_s": 3.0}, off=("postflow_s", "polarity_wrong")
+    )
+    assert because(off) == "off the card: post-flow, polarity wrong"
+    faults = Suggestion("overall", 6.0, "less_for_faults", 6.0, {"cost": 2.0}, {"pore": 2})
+    assert because(faults) == "mean of the lines above, less 2 for 2 × pore"
+    tint = Suggestion("tint", 2.0, "darker_than_finish", 2.0, {"bead_level": 5.0, "accepted_level": 3.0})
+    assert because(tint) == "bead 5 blue, only up to 3 copper accepted"
+    face = Suggestion("face", 2.0, "found_by_hand", "ropey")
+    assert because(face) == "ropey"
+    assert all(reason and "." not in reason for reason in REASONS.values())
+    source = (settings.WEB_DIST.parents[1] / "src/judicum/core/marking/readings.py").read_text()
+    given_reasons = set(re.findall(r'"([a-z_]+)"', source)) & set(REASONS)
+    assert set(REASONS) - given_reasons == {"less_for_faults", "mean_of_the_others"}
+
+
+@pytest.mark.parametrize(
+    ("warned", "metric", "us"),
+    [
+        (
+            Warned(
+                "gas_low", {"used": (5.0, "flow"), "cup": (10, "count"), "low": (8.5, "flow"), "high": (14.5, "flow")}
+            ),
+            "5 L/min is little for cup 10; 8.5 to 14.5 L/min cover it.",
+            "11 CFH is little for cup 10; 18 to 31 CFH cover it.",
+        ),
+        (
+            Warned("stickout_long", {"used": (25.4, "length"), "high": (12.7, "length")}),
+            "25.4 mm of stick-out leaves the gas; up to 12.7 mm here.",
+            "1000 thou of stick-out leaves the gas; up to 500 thou here.",
+        ),
+    ],
+)
+def test_a_sentence_is_said_in_the_units_one_thinks_in(warned: Warned, metric: str, us: str) -> None:
+    assert words.warning(warned, METRIC) == metric
+    assert words.warning(warned, US) == us
+
+
+def test_no_sentence_of_a_card_is_metric_to_somebody_who_thinks_in_thousandths() -> None:
+    odd = {"thickness_mm": 2.0, "cup": 16, "stickout_mm": 40, "filler_mm": 3.2, "travel_mm_s": 0.5, "gauge": 10}
+    response = words.card_in_words(plan_card({"metal": "303", "joint": "tube_butt", **odd}), US)
+    said = " ".join(w.message for w in response.warnings)
+    assert len(response.warnings) >= 4
+    assert not re.search(r"\d (mm|L/min|mm/s)\b", said), said
+
+
+def test_a_warning_that_a_deviation_says_already_is_not_said_twice() -> None:
+    low = Warned("gas_low", key="gas_l_min")
+    assert words.besides(Checked((), (low,))) == ["gas_low"]
+
+
+def test_every_calculator_and_figure_of_it_has_words() -> None:
+    assert {p.key for p in PANELS} == set(PANEL_WORDS)
+    for panel in PANELS:
+        answer = compute(panel.key, {})
+        assert {r.key for r in answer.results} <= set(RESULTS)
+        assert all(i.spec.words for i in panel.inputs)
+        assert all(n.code in NOTES for n in answer.notes)
+
+
+@pytest.mark.parametrize("card", cards()[::7])
+@pytest.mark.parametrize("units", [METRIC, US])
+def test_the_printed_card_holds_every_figure_in_the_persons_units(card: Card, units: Any) -> None:
+    shown = {name: (big, small) for name, big, small in figures(words.card_in_words(card, units), units)}
+    assert shown["Current"][0] == f"{card.current_a.aim:.0f} A"
+    flow, length = ("L/min", "mm") if units is METRIC else ("CFH", "thou")
+    assert shown["Gas flow"][0].endswith(flow)
+    assert shown["Stick-out"][0].endswith(length)
+    assert ("Purge" in shown) == (card.purge is not None)
+    assert ("Turntable" in shown) == (card.turntable_rpm is not None)
+    heading = Heading("A long title " * 5, "under it")
+    sheet = card_sheet(card, [words.step(s, "acetone") for s in words.STEPS], heading, units)
+    assert sheet.startswith(b"%PDF-")
+    assert sheet.count(b"/Type /Page\n") == 1
