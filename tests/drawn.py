@@ -1,13 +1,42 @@
-"""Drawn photos that many tests share; drawn once a session."""
+"""Drawn photos that many tests share; drawn once by a camera as it is, then read from var/drawn."""
 
+import hashlib
+import os
+import pickle
 from dataclasses import replace
 from functools import cache
+from pathlib import Path
 from typing import Any
 
 import numpy as np
 
+import judicum.camera
 from judicum.camera import Fault, Photo, Scene, View, take_photo, weld
 from judicum.camera.truth import truth
+from judicum.core.photo import film, scale
+
+KEPT = Path(__file__).parents[1] / "var" / "drawn"
+
+
+@cache
+def _camera() -> bytes:
+    """One hash over all that a drawing comes from: the camera, and the core's colours and card."""
+    files = [*sorted(Path(judicum.camera.__path__[0]).glob("*.py")), Path(film.__file__), Path(scale.__file__)]
+    return hashlib.sha256(np.__version__.encode() + b"".join(file.read_bytes() for file in files)).digest()
+
+
+def taken(scene: Scene) -> Photo:
+    """The photo of a scene: drawing it takes several times as long as measuring it."""
+    kept = KEPT / hashlib.sha256(_camera() + pickle.dumps(scene)).hexdigest()
+    if kept.exists():
+        found: Photo = pickle.loads(kept.read_bytes())
+        return found
+    photo = take_photo(scene)
+    KEPT.mkdir(parents=True, exist_ok=True)
+    part = kept.with_suffix(f".{os.getpid()}")
+    part.write_bytes(pickle.dumps(photo))
+    part.rename(kept)
+    return photo
 
 
 @cache
@@ -49,13 +78,13 @@ def bead_photo(
         size=size, turn_deg=turn_deg, tilt_deg=tilt_deg, light=light, exposure=exposure, blur_px=blur_px, noise=0.005
     )
     start = (45.0, 56.0) if abs(angle_deg) < 45 else (84.0, 36.0)
-    return take_photo(Scene(bead, start, angle_deg, grain_deg=12, grain=0.35, view=view, seed=seed))
+    return taken(Scene(bead, start, angle_deg, grain_deg=12, grain=0.35, view=view, seed=seed))
 
 
 @cache
 def bare_photo() -> Photo:
     """A plate in the window card with no bead on it."""
-    return take_photo(Scene(None, view=View(tilt_deg=5), seed=9))
+    return taken(Scene(None, view=View(tilt_deg=5), seed=9))
 
 
 @cache
@@ -69,6 +98,6 @@ def beads_photo() -> tuple[bytes, list[dict[str, Any]]]:
         )  # fmt: skip
         scenes.append(Scene(bead, (46.0, y), 0.0, grain_deg=0, grain=0.3, seed=9))
     view = View(size=(2400, 1800), tilt_deg=4.0, noise=0.005)
-    photo = take_photo(replace(scenes[0], view=view, beside=tuple(scenes[1:])))
+    photo = taken(replace(scenes[0], view=view, beside=tuple(scenes[1:])))
     truths = [truth(scene) for scene in scenes]
     return photo.jpeg, [answer for answer in truths if answer is not None]

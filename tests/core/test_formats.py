@@ -46,7 +46,7 @@ def test_halves_go_away_from_nought_as_in_a_browser(value: float, digits: int, a
         ("pitch_cv", 0.12, "12.0 %"),
         ("tint_level", 0, "0 silver"),
         ("tint_level", 7, "7 grey"),
-        ("total", 69.5, "70"),
+        ("total", 69.5, "69.5"),
         ("width_mean_mm", 4.56, "4.6 mm"),
     ],
 )

@@ -6,7 +6,6 @@ import numpy as np
 import pytest
 
 from judicum.bench.scenes import cases
-from judicum.camera import take_photo
 from judicum.core.photo.decode import decode
 from judicum.core.photo.doubt import Doubt
 from judicum.core.photo.locate import PX_PER_MM, _in_photo, _joined, patches
@@ -15,7 +14,7 @@ from judicum.core.photo.picture import Picture
 from judicum.core.photo.regions import regions
 from judicum.core.photo.report import UNSURE_BEAD
 from judicum.core.photo.scale import Scale, find_card
-from tests.drawn import bare_photo, bead_photo, beads_photo
+from tests.drawn import bare_photo, bead_photo, beads_photo, taken
 
 
 def cells(s_mm: tuple[float, float], n_mm: tuple[float, float]) -> np.ndarray:
@@ -98,7 +97,7 @@ def beside_a_strip() -> tuple[Picture, Scale]:
     """A lap beside a strip card: a third of what is searched lies outside of the photo."""
     scene = next(case for case in cases(0.02) if case.kind == "lap").scene
     scene = replace(scene, view=replace(scene.view, tilt_deg=3.0, turn_deg=2.0))
-    picture = Picture(decode(take_photo(scene).jpeg))
+    picture = Picture(decode(taken(scene).jpeg))
     scale = find_card(picture)
     assert scale is not None and scale.kind == "strip"
     return picture, scale

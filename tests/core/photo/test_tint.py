@@ -4,13 +4,13 @@ import numpy as np
 import pytest
 
 from judicum.bench.causes import case_of
-from judicum.camera import take_photo
 from judicum.core.photo.band import Band
 from judicum.core.photo.film import film_lab, lab_to_linear, linear_to_lab, tint_levels
 from judicum.core.photo.measure import measure_photo
 from judicum.core.photo.plate import read_plate
 from judicum.core.photo.tint import Tint, film_of, read_tint
 from tests.core.photo.bands import bead_band, lit_band
+from tests.drawn import taken
 
 S = np.arange(12.0, 48.0, 0.25)
 TOES = (np.full_like(S, -2.0), np.full_like(S, 2.0), S)
@@ -90,7 +90,7 @@ def test_a_dark_part_of_a_bead_that_shines_elsewhere_is_grey_where_it_is_granula
 
 @pytest.mark.parametrize("seed", [500, 503])
 def test_a_bead_of_too_little_gas_is_grey(seed: int) -> None:
-    answer = measure_photo(take_photo(case_of("flow_low", seed)[0]).jpeg).report.tint
+    answer = measure_photo(taken(case_of("flow_low", seed)[0]).jpeg).report.tint
     assert answer is not None
     assert answer.bead.level == 7
 

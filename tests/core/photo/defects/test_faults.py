@@ -6,8 +6,9 @@ from typing import Any
 import numpy as np
 import pytest
 
-from judicum.camera import Fault, Scene, View, take_photo, weld
+from judicum.camera import Fault, Scene, View, weld
 from judicum.core.photo.measure import measure_photo
+from tests.drawn import taken
 
 LENGTH_MM = 80.0
 WIDTH_MM = 5.4
@@ -31,7 +32,7 @@ def measured(kind: str | None) -> dict[str, Any]:
         bead_level=2, zone_level=4, faults=(FAULTS[kind],) if kind else (),
     )  # fmt: skip
     scene = Scene(bead, (44.0, 55.0), 1.0, grain=0.2, view=View(size=(2048, 1536), noise=0.004), seed=4)
-    report = measure_photo(take_photo(scene).jpeg).report.as_json()
+    report = measure_photo(taken(scene).jpeg).report.as_json()
     assert report["refusal"] is None
     return report
 
