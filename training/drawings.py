@@ -66,7 +66,7 @@ def draw(rng: Rng, shape: tuple[int, int], px_per_mm: float, most_turn_deg: floa
         tone = rng.uniform(0, 0.5, 3) if rng.random() < 0.7 else rng.uniform(0.5, 1.6, 3)
         colour = colour * (1 - ink[..., None]) + tone * ink[..., None]
     light = lit(height, px_per_mm, gloss, lamps)
-    picture = colour * light[..., None] + lamps.shine * gloss[..., None] * lamps.glare(rng, x, y)[..., None]
+    picture: Floats = colour * light[..., None] + lamps.shine * gloss[..., None] * lamps.glare(rng, x, y)[..., None]
     if rng.random() < SURROUNDED:
         picture = _surroundings(rng, x, y, px_per_mm, picture, surface, extras)
     return Drawing(develop(rng, picture, px_per_mm), surface, extras)

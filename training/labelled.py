@@ -8,12 +8,12 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from pathlib import Path
-from typing import Any
+from typing import Any, cast
 
 import cv2
 import numpy as np
 
-from judicum.core.arrays import Floats, Pixels
+from judicum.core.arrays import Floats, Pixels, Whole
 from judicum.core.photo.decode import decode
 from judicum.core.photo.film import srgb_to_linear
 from judicum.core.photo.picture import Picture
@@ -78,7 +78,7 @@ class Labelled:
     spots: tuple[Spot, ...] = ()
 
     @cached_property
-    def faults(self) -> Floats:
+    def faults(self) -> Whole:
         """Places (row, column) of faults, some of each."""
         marked = (self.surface == GRANULAR) | (self.surface == HOLE) | (self.extras == TOP).any(0)
         return np.argwhere(marked[::2, ::2]) * 2
@@ -97,7 +97,7 @@ class Labelled:
         """
         rows, columns = shape
         # Half of the crops show where the bead is, the rest anything.
-        known = np.argwhere(self.surface[::7, ::7] == FACE) * 7
+        known: Whole = np.argwhere(self.surface[::7, ::7] == FACE) * 7
         faults = self.faults
         if len(faults) and rng.random() < AT_FAULTS:
             known = faults
@@ -107,7 +107,7 @@ class Labelled:
         at = at[::-1] + rng.normal(0.0, spread)
         zoom = px_per_mm / self.px_per_mm * float(np.exp(rng.normal(0, 0.12)))
         turn = cv2.getRotationMatrix2D(tuple(map(float, at)), float(rng.uniform(-most_turn_deg, most_turn_deg)), zoom)
-        turn[:, 2] += np.array([columns / 2, rows / 2]) - at
+        turn[:, 2] = turn[:, 2] + np.array([columns / 2, rows / 2]) - at
         size = (columns, rows)
 
         def cut(values: Pixels, how: int, rim: int) -> Pixels:
@@ -145,7 +145,7 @@ def with_faults(rng: Rng, picture: Pixels, surface: Pixels, extras: Pixels, px_p
     colour, _ = faults(rng, *frame, solid, long, width, px_per_mm, light, gloss, surface, drawn)
     drawn[FRONT] = 0
     extras[drawn > 0.5] = TOP
-    return as_picture(cv2.GaussianBlur(colour.astype(np.float32), (0, 0), rng.uniform(0.3, 0.9)))
+    return as_picture(cast(Floats, cv2.GaussianBlur(colour.astype(np.float32), (0, 0), rng.uniform(0.3, 0.9))))
 
 
 def grafted(rng: Rng, picture: Pixels, surface: Pixels, extras: Pixels, donor: Labelled, zoom: float) -> Pixels:
@@ -159,7 +159,7 @@ def grafted(rng: Rng, picture: Pixels, surface: Pixels, extras: Pixels, donor: L
     row, column = places[rng.integers(len(places))]
     turn = cv2.getRotationMatrix2D((spot.column, spot.row), float(rng.uniform(0, 360)), radius / spot.radius)
     shift: Floats = np.array([column - spot.column, row - spot.row], float)
-    turn[:, 2] += shift
+    turn[:, 2] = turn[:, 2] + shift
     size = (surface.shape[1], surface.shape[0])
     moved = cv2.warpAffine(
         srgb_to_linear(donor.plane), turn, size, flags=cv2.INTER_LINEAR, borderMode=cv2.BORDER_REFLECT
@@ -184,7 +184,7 @@ def relit(rng: Rng, picture: Pixels) -> Pixels:
     """The same in another light, sharper or softer, with more noise."""
     seen: Floats = picture.astype(np.float32)
     if rng.random() < 0.3:
-        soft = cv2.GaussianBlur(seen, (0, 0), rng.uniform(0.4, 1.2))
+        soft = cast(Floats, cv2.GaussianBlur(seen, (0, 0), rng.uniform(0.4, 1.2)))
         seen = soft if rng.random() < 0.6 else 2 * seen - soft
     elif rng.random() < 0.2:  # the lens does not see all of it sharp
         seen = half_sharp(rng, seen, rng.uniform(1.0, 2.0))

@@ -1,6 +1,7 @@
 """Lamps on a surface, and what a phone makes of the light."""
 
 from dataclasses import dataclass, field
+from typing import cast
 
 import cv2
 import numpy as np
@@ -74,7 +75,7 @@ def lit(height_mm: Floats, px_per_mm: float, gloss: Floats, lamps: Lamps) -> Flo
         flat = flat + strength * (towards[2] + 2.0 * gloss * half[2] ** sharp)
     if lamps.mirrored:
         across, down = (((0.5 + 0.5 * slope * upright) * (ROOM - 1)).astype(np.float32) for slope in (slope_x, slope_y))
-        seen: Floats = cv2.remap(lamps.room, across, down, cv2.INTER_LINEAR)
+        seen = cast(Floats, cv2.remap(lamps.room, across, down, cv2.INTER_LINEAR))
         total = total + lamps.mirrored * gloss * seen
         flat = flat + lamps.mirrored * gloss * lamps.room[ROOM // 2, ROOM // 2]
     light = np.clip(total / flat, 0.02, 6)
@@ -93,7 +94,7 @@ def develop(rng: Rng, picture: Floats, px_per_mm: float) -> Pixels:
     middle = float(np.quantile(picture, 0.6))
     picture = picture * slope[..., None] * tint * (np.exp(rng.uniform(-1.7, -0.3)) / max(middle, 1e-3))
     blur = rng.choice([0.04, 0.08, 0.14, 0.22]) * px_per_mm
-    picture = cv2.GaussianBlur(picture.astype(np.float32), (0, 0), max(blur, 0.25))
+    picture = cast(Floats, cv2.GaussianBlur(picture.astype(np.float32), (0, 0), max(blur, 0.25)))
     if rng.random() < 0.2:  # the lens does not see all of it sharp
         picture = half_sharp(rng, picture, rng.uniform(0.1, 0.2) * px_per_mm)
     noise = rng.uniform(0.0, 0.03) * np.sqrt(np.clip(picture, 0.005, 1))
@@ -111,7 +112,7 @@ def develop(rng: Rng, picture: Floats, px_per_mm: float) -> Pixels:
         _, file = cv2.imencode(".jpg", pixels, [cv2.IMWRITE_JPEG_QUALITY, int(rng.integers(55, 96))])
         again = cv2.imdecode(file, cv2.IMREAD_COLOR)
         assert again is not None
-        pixels = again
+        pixels = cast(Pixels, again)
     return pixels
 
 

@@ -6,7 +6,7 @@ numbers (`libllvm19`; where several are there, DRJIT_LIBLLVM_PATH says which).
 
 import tempfile
 from pathlib import Path
-from typing import Any
+from typing import Any, cast
 
 import cv2
 import drjit
@@ -209,7 +209,7 @@ def _develop(rng: Rng, view: View, light: Floats) -> bytes:
     balance = light.mean((0, 1)).mean() / light.mean((0, 1))
     light = light * balance ** rng.uniform(0.3, 1.0)
     light = light / np.quantile(light.max(-1), 0.97) * rng.uniform(0.45, 0.95)
-    light = cv2.GaussianBlur(light.astype(np.float32), (0, 0), max(0.8 * view.blur_px, 0.35))
+    light = cast(Floats, cv2.GaussianBlur(light.astype(np.float32), (0, 0), max(0.8 * view.blur_px, 0.35)))
     light = light + view.noise * np.sqrt(np.clip(light, 0.01, None)) * rng.standard_normal(light.shape)
     seen = coded(np.clip(light, 0, 1))
     if rng.random() < 0.7:

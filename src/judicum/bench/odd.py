@@ -10,6 +10,7 @@ from collections.abc import Callable, Iterator
 from concurrent.futures import ProcessPoolExecutor
 from dataclasses import dataclass
 from functools import cache
+from typing import cast
 
 import cv2
 import numpy as np
@@ -43,7 +44,7 @@ def _black(rng: np.random.Generator) -> Pixels:
 
 def _noise(rng: np.random.Generator) -> Pixels:
     grain = rng.integers(0, 256, (SIZE[1], SIZE[0], 3)).astype(np.uint8)
-    return cv2.GaussianBlur(grain, (0, 0), float(rng.uniform(0.5, 20)))
+    return cast(Pixels, cv2.GaussianBlur(grain, (0, 0), float(rng.uniform(0.5, 20))))
 
 
 def _speckled(rng: np.random.Generator) -> Pixels:

@@ -36,7 +36,7 @@ def _crater(rng: np.random.Generator, picture: Floats, bead: Bead, fault: Fault,
     slope = np.where(away < 1, away, 0) * (dn / np.maximum(np.hypot(ds, dn), 0.05))
     bowl = np.clip((1.05 - away) / 0.15, 0, 1)
     rim = np.exp(-(((away - 1) / 0.09) ** 2))
-    shaded = picture * (1 - bowl * (0.35 - 0.5 * slope))[..., None] * (1 - 0.6 * rim)[..., None]
+    shaded: Floats = picture * (1 - bowl * (0.35 - 0.5 * slope))[..., None] * (1 - 0.6 * rim)[..., None]
     if fault.pinhole:
         shaded = _laid(shaded, (0.28 - np.hypot(ds, dn)) / 0.08 + 0.5, 0.01)
     return shaded

@@ -1,6 +1,7 @@
 """The coupon seen from straight above, in linear light: plate, film, bead and its faults."""
 
 from dataclasses import dataclass, replace
+from typing import cast
 
 import cv2
 import numpy as np
@@ -48,7 +49,7 @@ def coupon(scene: Scene, x: Floats, y: Floats, px_per_mm: float) -> Floats:
     elif scene.stripe_nm:
         film = stripe(scene, n)
     shade = shade * joint_light(scene, s, n, inside, beyond)
-    picture = tinted(film) * (metal * shade)[..., None]
+    picture: Floats = tinted(film) * (metal * shade)[..., None]
     picture = with_decoys(scene, picture, s, n, px_per_mm, beyond > 1.0)
     if scene.bead is not None:
         picture = with_faults(rng, picture, scene.bead, s, n, inside)
@@ -182,7 +183,7 @@ def _grain(rng: np.random.Generator, shape: tuple[int, ...], px_per_mm: float, a
     turn = cv2.getRotationMatrix2D((side / 2, side / 2), -angle_deg, 1.0)
     turned = cv2.warpAffine(streaks, turn, (side, side), borderMode=cv2.BORDER_REFLECT)
     top, left = (side - shape[0]) // 2, (side - shape[1]) // 2
-    cut: Floats = turned[top : top + shape[0], left : left + shape[1]]
+    cut = cast(Floats, turned[top : top + shape[0], left : left + shape[1]])
     return cut / cut.std()
 
 

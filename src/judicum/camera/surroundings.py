@@ -1,10 +1,12 @@
 """What lies round the bead: the second part of a joint, a tube's curve, and marks that are no faults."""
 
+from typing import cast
+
 import cv2
 import numpy as np
 
 from judicum.camera.scene import Scene
-from judicum.core.arrays import Floats
+from judicum.core.arrays import Flags, Floats
 
 
 def joint_light(scene: Scene, s: Floats, n: Floats, inside: Floats, beyond: Floats) -> Floats:
@@ -36,7 +38,7 @@ def joint_light(scene: Scene, s: Floats, n: Floats, inside: Floats, beyond: Floa
     return light.astype(np.float32)
 
 
-def with_decoys(scene: Scene, picture: Floats, s: Floats, n: Floats, px_per_mm: float, box: Floats) -> Floats:
+def with_decoys(scene: Scene, picture: Floats, s: Floats, n: Floats, px_per_mm: float, box: Flags) -> Floats:
     """The coupon with scratches, marker pen, spatter, dots and a clamp's shadow: nothing of it is a fault.
 
     Args:
@@ -57,7 +59,7 @@ def with_decoys(scene: Scene, picture: Floats, s: Floats, n: Floats, px_per_mm: 
             at = (int(rng.uniform(0.1, 0.6) * columns), int(rng.choice([0.16, 0.94]) * rows))
             written = np.zeros(s.shape, np.uint8)
             cv2.putText(written, f"K {rng.integers(10, 99)}", at, cv2.FONT_HERSHEY_SIMPLEX, px_per_mm * 0.2, 255, 2)
-            ink = cv2.GaussianBlur(written.astype(np.float32) / 255, (0, 0), 0.06 * px_per_mm)
+            ink = cast(Floats, cv2.GaussianBlur(written.astype(np.float32) / 255, (0, 0), 0.06 * px_per_mm))
             picture = picture * (1 - 0.9 * np.clip(ink, 0, 1) * box)[..., None]
         elif decoy in ("spatter", "dots"):
             for _ in range(rng.integers(3, 9)):

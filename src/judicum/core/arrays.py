@@ -1,17 +1,13 @@
-"""Names for arrays by what they hold; shapes and units stand in each docstring.
+"""Names for arrays by what they hold; shapes and units stand in each docstring."""
 
-NumPy's and OpenCV's own annotations disagree about element types, so these stay open to the checker.
-"""
-
-from typing import Any
-
+import numpy as np
 import numpy.typing as npt
 
-Floats = npt.NDArray[Any]
+Floats = npt.NDArray[np.floating]
 """float32 or float64."""
-Pixels = npt.NDArray[Any]
-"""uint8, channels blue, green, red."""
-Whole = npt.NDArray[Any]
+Pixels = npt.NDArray[np.uint8]
+"""Channels blue, green, red."""
+Whole = npt.NDArray[np.integer]
 """Integers."""
-Flags = npt.NDArray[Any]
+Flags = npt.NDArray[np.bool_]
 """Booleans."""

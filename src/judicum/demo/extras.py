@@ -6,7 +6,6 @@ import numpy as np
 
 from judicum.camera import Scene, View, take_photo, weld
 from judicum.camera.torch import take_torch_photo
-from judicum.core.photo.steps import Step
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.photos.actions.correct_measurement import correct_measurement
@@ -35,5 +34,5 @@ def correct_by_hand(instructor: User, attempt: Attempt) -> None:
     measurement = Measurement.objects.get(photo__attempt=attempt, photo__kind="bead")
     bead = measurement.bead or {}
     middle = len(bead["s_mm"]) // 2
-    step: Step = {"step": "move_toe", "side": "right", "s_mm": bead["s_mm"][middle]}
+    step: dict[str, object] = {"step": "move_toe", "side": "right", "s_mm": bead["s_mm"][middle]}
     correct_measurement(instructor, measurement.pk, {**step, "n_mm": bead["right_n_mm"][middle] - 0.2})

@@ -9,10 +9,8 @@ GOOD = {"current_a": 62, "gas_l_min": 11.0}
 
 def test_a_run_comes_back_with_every_field() -> None:
     run = check_run({**GOOD, "polarity": "DCEN"})
-    assert set(run) == set(RUN.keys)
-    assert run["current_a"] == 62
-    assert run["cup"] is None
-    assert run["note"] == ""
+    assert list(run.as_columns()) == list(RUN.keys)
+    assert (run.current_a, run.cup, run.note) == (62, None, "")
 
 
 def test_every_wrong_field_is_named_with_what_was_given_and_what_is_allowed() -> None:
@@ -53,13 +51,13 @@ FLAT = {"metal": "304L", "joint": "butt", "thickness_mm": 1.5, "position": "flat
 def test_the_run_that_follows_the_card_is_set_in_steps_of_a_machine() -> None:
     card = plan_card(FLAT)
     run = run_from_card(card)
-    assert check_run({key: value for key, value in run.items() if value is not None}) == run
-    assert run["current_a"] == round(card.current_a.aim)
-    assert (2 * run["gas_l_min"]).is_integer() and abs(run["gas_l_min"] - card.gas_l_min.aim) <= 0.25
-    assert run["postflow_s"].is_integer() and 0 <= run["postflow_s"] - card.postflow_s.aim < 1
-    assert (run["technique"], run["filler_alloy"]) == ("dab", "308L")
+    assert check_run(run.as_columns()) == run
+    assert run.current_a == round(card.current_a.aim)
+    assert (2 * run.gas_l_min).is_integer() and abs(run.gas_l_min - card.gas_l_min.aim) <= 0.25
+    assert run.postflow_s.is_integer() and 0 <= run.postflow_s - card.postflow_s.aim < 1
+    assert (run.technique, run.filler_alloy) == ("dab", "308L")
 
 
 def test_a_fused_one_has_no_filler() -> None:
     run = run_from_card(plan_card({**FLAT, "technique": "fuse"}))
-    assert (run["technique"], run["filler_alloy"], run["filler_mm"]) == ("fuse", "none", None)
+    assert (run.technique, run.filler_alloy, run.filler_mm) == ("fuse", "none", None)

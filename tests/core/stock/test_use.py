@@ -1,13 +1,16 @@
 """What a coupon takes, and what it costs."""
 
+from dataclasses import replace
+
 import pytest
 
 from judicum.core.setup import plan_card, read_coupon
+from judicum.core.setup.record import Run
 from judicum.core.stock.cost import Consumed, costs, price_per_litre
 from judicum.core.stock.use import consumption, gas_shares, run_gas_l
 
 BUTT = {"metal": "304L", "joint": "butt", "thickness_mm": 1.5, "position": "flat", "target_width_mm": 5.0}
-RUN = {"gas_l_min": 12.0, "preflow_s": 0.5, "arc_s": 48.0, "postflow_s": 10.0, "filler_mm": 1.6, "filler_alloy": "308L"}
+RUN = Run(gas_l_min=12.0, preflow_s=0.5, arc_s=48.0, postflow_s=10.0, filler_mm=1.6, filler_alloy="308L")
 
 
 def made(**more: object) -> tuple:
@@ -22,14 +25,14 @@ def test_gas_is_flow_times_time() -> None:
 
 def test_what_was_not_logged_is_the_cards() -> None:
     _, card = made()
-    quiet = {"gas_l_min": 12.0}
+    quiet = Run(gas_l_min=12.0)
     seconds = card.preflow_s.aim + 90 / card.travel_mm_s.aim + card.postflow_s.aim
     assert run_gas_l(quiet, card, 90) == pytest.approx(12 * seconds / 60)
 
 
 def test_purge_flows_while_it_waits_and_while_it_is_welded() -> None:
     _, card = made()
-    purged = {**RUN, "purge_l_min": 3.0, "purge_wait_s": 60.0}
+    purged = replace(RUN, purge_l_min=3.0, purge_wait_s=60.0)
     assert run_gas_l(purged, card, 90) - 11.7 == pytest.approx(3 * (60 + 48 + 10) / 60)
 
 
@@ -53,13 +56,13 @@ def test_runs_share_a_seam_and_passes_repeat_it() -> None:
     coupon, card = made()
     one = consumption([RUN], coupon, card, 100)
     beside = consumption([RUN, RUN], coupon, card, 100)
-    over = consumption([RUN, {**RUN, "pass_number": 2}], coupon, card, 100)
+    over = consumption([RUN, replace(RUN, pass_number=2)], coupon, card, 100)
     assert beside.wire_m == pytest.approx(one.wire_m)
     assert over.wire_m == pytest.approx(2 * one.wire_m)
     assert beside.gas_l == pytest.approx(2 * one.gas_l), "each run was logged with its own arc time"
 
 
-@pytest.mark.parametrize("run", [{**RUN, "technique": "fuse"}, {**RUN, "filler_alloy": "none"}])
+@pytest.mark.parametrize("run", [replace(RUN, technique="fuse"), replace(RUN, filler_alloy="none")])
 def test_fused_beads_take_no_wire(run: dict[str, object]) -> None:
     coupon, card = made()
     found = consumption([run], coupon, card, 100)
@@ -70,7 +73,7 @@ def test_one_blank_for_a_bead_on_plate_and_the_card_alone_for_what_is_planned() 
     coupon, card = made(joint="bead_on_plate")
     found = consumption([], coupon, card, 100)
     assert found.blanks == 1
-    assert found.gas_l == pytest.approx(run_gas_l({}, card, 100))
+    assert found.gas_l == pytest.approx(run_gas_l(Run(), card, 100))
 
 
 def test_what_a_wide_cup_and_post_flow_add() -> None:

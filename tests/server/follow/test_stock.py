@@ -14,6 +14,7 @@ from django.test import Client
 from django.test.utils import CaptureQueriesContext
 from django.utils import timezone
 
+from judicum.core.setup.record import Run
 from judicum.core.stock.bottle import litres
 from judicum.core.stock.use import run_gas_l
 from judicum.server.catalogue.coupons.setup import card_for
@@ -91,7 +92,7 @@ def test_a_run_logged_anew_takes_once(course: Course) -> None:
 
 def test_what_was_not_logged_is_reckoned_by_the_card(course: Course) -> None:
     attempt = logged(course)
-    expected = run_gas_l(RUN, card_for(attempt.assignment), attempt.assignment.design.length_mm)
+    expected = run_gas_l(Run.of(RUN), card_for(attempt.assignment), attempt.assignment.design.length_mm)
     assert Use.objects.get().gas_l == pytest.approx(expected)
 
 

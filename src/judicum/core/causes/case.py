@@ -1,7 +1,7 @@
 """One attempt as causes are looked for in it: read and checked from JSON values."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Any
 
 from pydantic import ValidationError
@@ -14,7 +14,7 @@ from judicum.core.quantities import QUANTITIES
 from judicum.core.setup.card import card_of
 from judicum.core.setup.check import flow_of, ranges, read_used
 from judicum.core.setup.coupon import Coupon, read_coupon
-from judicum.core.setup.record import Card
+from judicum.core.setup.record import Card, Used
 from judicum.core.setup.travel import real_travel_mm_s
 
 KEYS = ("coupon", "runs", "skipped", "looks", "by_hand", "measurement", "earlier", "confirmed_in_course")
@@ -43,7 +43,7 @@ class Case:
 
     coupon: Coupon
     card: Card
-    runs: tuple[dict[str, Any], ...] = ()
+    runs: tuple[Used, ...] = ()
     bands: tuple[dict[str, tuple[float, float]], ...] = ()
     skipped: frozenset[str] | None = None
     looks: dict[str, Any] = field(default_factory=dict)
@@ -62,18 +62,18 @@ class Case:
     def restarts_mm(self) -> list[float]:
         return [
             *(self.looks.get("restarts_mm") or []),
-            *(at for run in self.runs for at in run.get("restarts_mm") or []),
+            *(at for run in self.runs for at in run.restarts_mm),
         ]
 
     def figures(self, key: str) -> list[tuple[float, float, float]]:
         """What was set of a key, with its low and high, for every run that tells it; real travel outweighs a typed one."""
         if key == "travel_mm_s" and self.runs:
-            real = real_travel_mm_s(self.length_mm, [run.get("arc_s") for run in self.runs])
+            real = real_travel_mm_s(self.length_mm, [run.arc_s for run in self.runs])
             if real is not None:
                 return [(real, *self.bands[0][key])]
         found = []
         for run, band in zip(self.runs, self.bands, strict=True):
-            value = flow_of(run) if key == "gas_l_min" else run.get(key)
+            value = flow_of(run) if key == "gas_l_min" else getattr(run, key, None)
             if value is not None and key in band:
                 found.append((float(value), *band[key]))
         return found
@@ -131,7 +131,7 @@ def _object(given: Mapping[str, Any], key: str, allowed: tuple[str, ...]) -> dic
     return {name: value for name, value in found.items() if value is not None}
 
 
-def _run(run: Any, number: int) -> dict[str, Any]:
+def _run(run: object, number: int) -> Used:
     if not isinstance(run, Mapping):
         raise InvalidValue(f"runs.{number}", run, "an object with what was set")
     vent = run.get("purge_vent")
@@ -140,9 +140,7 @@ def _run(run: Any, number: int) -> dict[str, Any]:
     # No purge at all is a figure here, though none that a flow meter is set to.
     off = run.get("purge_l_min") == 0 and not isinstance(run.get("purge_l_min"), bool)
     used = read_used({k: v for k, v in run.items() if k != "purge_vent" and not (off and k == "purge_l_min")})
-    if off:
-        used["purge_l_min"] = 0.0
-    return used if vent is None else {**used, "purge_vent": vent}
+    return replace(used, purge_l_min=0.0 if off else used.purge_l_min, purge_vent=vent)
 
 
 def _skipped(given: Mapping[str, Any]) -> frozenset[str] | None:

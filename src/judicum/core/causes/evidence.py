@@ -2,13 +2,13 @@
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field
-from typing import Any
 
 import numpy as np
 
 from judicum.core.causes.case import Case
 from judicum.core.causes.symptoms import SYMPTOM, Symptom, period_of, wavy_share
 from judicum.core.setup.gas import wants_purge
+from judicum.core.setup.record import Used
 
 FAR = 0.6
 """A figure this share of its limit outside speaks with its whole weight and half as much again."""
@@ -81,7 +81,7 @@ def _yes(true: object, what: str, **figures: float) -> EvidenceFound | None:
 
 
 def _purge(case: Case, how: str) -> EvidenceFound | None:
-    flows = [run.get("purge_l_min") for run in case.runs]
+    flows = [run.purge_l_min for run in case.runs]
     on = any(flow for flow in flows if flow) or (case.coupon.purge is True and not any(flow == 0 for flow in flows))
     if how == "used":
         return _yes(on, "purge")
@@ -100,7 +100,7 @@ def _few_dabs(case: Case) -> EvidenceFound | None:
     if (slow := _outside(case, "dabs_per_s", "below")) is not None:
         return slow
     pitch, length = case.card.dab_pitch_mm, case.length_mm
-    dabs = [run.get("dabs") for run in case.runs]
+    dabs = [run.dabs for run in case.runs]
     known = [d for d in dabs if d]
     if pitch and length and known and len(known) == len(dabs):
         mean = length / sum(known)
@@ -155,12 +155,12 @@ def _one_spot(seen: Sequence[Symptom]) -> EvidenceFound | None:
 
 
 def _wait_short(case: Case) -> EvidenceFound | None:
-    waits = [run["purge_wait_s"] for run in case.runs if run.get("purge_wait_s") is not None]
+    waits = [run.purge_wait_s for run in case.runs if run.purge_wait_s is not None]
     return _yes(waits and min(waits) < MIN_WAIT_S, "purge_wait_s", used=min(waits, default=0.0), low=MIN_WAIT_S)
 
 
 def _fast_pulse(case: Case) -> EvidenceFound | None:
-    pulses = [p for p in (*(run.get("pulse") for run in case.runs), case.coupon.pulse) if p is not None]
+    pulses = [p for p in (*(run.pulse for run in case.runs), case.coupon.pulse) if p is not None]
     rates = [float(p.per_second) for p in pulses if p.per_second]
     return _yes(rates and max(rates) > FAST_PULSES, "per_second", used=max(rates, default=0.0), high=FAST_PULSES)
 
@@ -171,9 +171,9 @@ def _all_within(case: Case) -> EvidenceFound | None:
     return _yes(len(known) >= 2 and all(_within(case, key) for key in known), "settings_in_range")
 
 
-def _runs(case: Case) -> Sequence[dict[str, Any]]:
+def _runs(case: Case) -> Sequence[Used]:
     """What was set, or one run of which nothing was noted."""
-    return case.runs or ({},)
+    return case.runs or (Used(),)
 
 
 Test = Callable[..., EvidenceFound | None]
@@ -190,7 +190,7 @@ TESTS: dict[str, Test] = {
     "both_seen": lambda case, seen, *codes: _yes(set(codes) <= {s.code for s in seen}, "together"),
     "collet_body": lambda case, seen: _yes(
         case.coupon.metal.oxidises
-        and any((run.get("gas_part") or case.coupon.gas_part) == "collet_body" for run in _runs(case)),
+        and any((run.gas_part or case.coupon.gas_part) == "collet_body" for run in _runs(case)),
         "gas_part",
     ),
     "filler": lambda case, seen: _yes(case.card.filler is not None, "filler"),
@@ -216,7 +216,7 @@ TESTS: dict[str, Test] = {
     "only_at_start": lambda case, seen, code: _only_at_start(seen, code),
     "one_spot": lambda case, seen: _one_spot(seen),
     "purge": lambda case, seen, how: _purge(case, how),
-    "no_vent": lambda case, seen: _yes(any(run.get("purge_vent") is False for run in case.runs), "purge_vent"),
+    "no_vent": lambda case, seen: _yes(any(run.purge_vent is False for run in case.runs), "purge_vent"),
     "wait_short": lambda case, seen: _wait_short(case),
     "fast_pulse": lambda case, seen: _fast_pulse(case),
 }

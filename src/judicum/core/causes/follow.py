@@ -40,7 +40,7 @@ def _done(case: Case, key: str, old: object, new: object) -> tuple[Done, float |
             return "unknown", None
         return ("not" if key in case.skipped else "done"), None
     if isinstance(new, str):
-        used = [run.get(key) for run in case.runs if run.get(key) is not None]
+        used = [value for run in case.runs if (value := getattr(run, key, None)) is not None]
         return ("unknown", None) if not used else ("done" if used[-1] == new else "not", used[-1])
     figures = case.figures(key)
     if not figures or not isinstance(new, int | float):

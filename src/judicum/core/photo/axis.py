@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from judicum.core.arrays import Floats, Pixels
+from judicum.core.arrays import Floats, Pixels, Whole
 from judicum.core.photo.network import run, share_of
 from judicum.core.photo.segment import Segmentation
 from judicum.core.photo.toes import Toes
@@ -35,7 +35,7 @@ class AxisReading:
     inside: Floats
 
 
-def straightened(picture: Pixels, left: Floats, right: Floats, columns: Floats) -> Pixels:
+def straightened(picture: Pixels, left: Floats, right: Floats, columns: Floats | Whole) -> Pixels:
     """The face between two toes (rows of the picture at its columns), and BEYOND of its width past them: (ROWS, columns, 3)."""
     part = np.linspace(-BEYOND, 1 + BEYOND, ROWS)[:, None]
     rows = left * (1 - part) + right * part

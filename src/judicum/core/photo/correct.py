@@ -59,7 +59,7 @@ def correct(report: Report, bead: Bead, steps: Sequence[Step]) -> tuple[Report, 
     fronts = bead.ripple.positions_mm if bead.ripple else np.zeros(0)
     layer = _Layer(bead, tuple(report.defects or ()), report.tint, fronts)
     for step in steps:
-        layer = _APPLY[step["step"]](layer, step)
+        layer = _APPLY[step.step](layer, step)
     ripple = _ripple(layer)
     bead = replace(layer.bead, ripple=ripple)
     corrected = report.replace(
@@ -68,7 +68,7 @@ def correct(report: Report, bead: Bead, steps: Sequence[Step]) -> tuple[Report, 
         tint=layer.tint,
         defects=sorted(layer.faults, key=lambda f: f.s_mm),
     )
-    set_by_hand = any(step["step"] in SETTLES for step in steps)
+    set_by_hand = any(step.step in SETTLES for step in steps)
     return _settled(corrected) if set_by_hand else _as_doubtful(corrected, report), bead
 
 
@@ -98,14 +98,14 @@ def _ripple(layer: _Layer) -> Ripple | None:
 
 def _move_toe(layer: _Layer, step: Step) -> _Layer:
     line = layer.bead.outline
-    s, side = _within(layer, step["s_mm"]), step["side"]
+    s, side = _within(layer, step.s_mm), step.side
     left, right = line.offsets_mm
     now = float(np.interp(s, line.s_mm, left if side == "left" else right))
-    shift = (step["n_mm"] - now) * share_moved(line.s_mm - s, step["reach_mm"])
+    shift = (step.n_mm - now) * share_moved(line.s_mm - s, step.reach_mm)
     moved = (left + shift, right) if side == "left" else (left, right + shift)
     narrowest = float((moved[1] - moved[0]).min())
     if narrowest < MIN_WIDTH_MM:
-        raise InvalidValue("n_mm", step["n_mm"], f"a toe that leaves the bead at least {MIN_WIDTH_MM} mm wide")
+        raise InvalidValue("n_mm", step.n_mm, f"a toe that leaves the bead at least {MIN_WIDTH_MM} mm wide")
     middle = shift / 2
     centre = line.centre_mm + middle[:, None] * across_of(line.centre_mm, line.s_mm)
     outline = Outline.around(line.s_mm, centre, moved[0] - middle, moved[1] - middle)
@@ -135,10 +135,10 @@ def _shorter(tint: TintFigures | None, side: str, outward_mm: float) -> TintFigu
 
 def _move_end(layer: _Layer, step: Step) -> _Layer:
     line, length = layer.bead.outline, layer.bead.outline.length_mm
-    first, last = (step["s_mm"], length) if step["end"] == "start" else (0.0, step["s_mm"])
+    first, last = (step.s_mm, length) if step.end == "start" else (0.0, step.s_mm)
     if last - first < MIN_LENGTH_MM or first < -20 or last > length + 20:
         raise InvalidValue(
-            "s_mm", step["s_mm"], f"an end at most 20 mm outside the bead that leaves {MIN_LENGTH_MM:g} mm of it"
+            "s_mm", step.s_mm, f"an end at most 20 mm outside the bead that leaves {MIN_LENGTH_MM:g} mm of it"
         )
     s = np.append(np.arange(first, last - 1e-6, SAMPLE_MM), last)
     inside = np.clip(s, 0, length)
@@ -200,40 +200,40 @@ def _start_at_other_end(layer: _Layer, step: Step) -> _Layer:
 
 
 def _add_fault(layer: _Layer, step: Step) -> _Layer:
-    line, s = layer.bead.outline, _within(layer, step["s_mm"])
+    line, s = layer.bead.outline, _within(layer, step.s_mm)
     centre, across = (
         np.array([np.interp(s, line.s_mm, v[:, k]) for k in (0, 1)])
         for v in (line.centre_mm, across_of(line.centre_mm, line.s_mm))
     )
-    x, y = centre + step["n_mm"] * across
-    fields = {key: step[key] for key in ("kind", "s_mm", "n_mm", "size_mm")}
-    fault = Defect(**fields, x_mm=rounded(x, 2), y_mm=rounded(y, 2), confidence=1.0)
+    x, y = centre + step.n_mm * across
+    fault = Defect(
+        kind=step.kind, s_mm=step.s_mm, n_mm=step.n_mm, size_mm=step.size_mm, x_mm=rounded(x, 2), y_mm=rounded(y, 2),
+        confidence=1.0,
+    )  # fmt: skip
     return replace(layer, faults=(*layer.faults, fault))
 
 
 def _remove_fault(layer: _Layer, step: Step) -> _Layer:
     def away(fault: Defect) -> float:
-        return math.hypot(fault.s_mm - step["s_mm"], fault.n_mm - step["n_mm"])
+        return math.hypot(fault.s_mm - step.s_mm, fault.n_mm - step.n_mm)
 
-    of_kind = [f for f in layer.faults if f.kind == step["kind"]]
+    of_kind = [f for f in layer.faults if f.kind == step.kind]
     nearest = min(of_kind, key=away, default=None)
     if nearest is None or away(nearest) > SAME_PLACE_MM:
         there = "; ".join(f"{f.kind} at {f.s_mm:g}, {f.n_mm:g}" for f in layer.faults) or "none"
-        raise InvalidValue(
-            "kind", f"{step['kind']} at {step['s_mm']:g}, {step['n_mm']:g}", f"a fault that is there: {there}"
-        )
+        raise InvalidValue("kind", f"{step.kind} at {step.s_mm:g}, {step.n_mm:g}", f"a fault that is there: {there}")
     return replace(layer, faults=tuple(f for f in layer.faults if f is not nearest))
 
 
 def _add_front(layer: _Layer, step: Step) -> _Layer:
-    s = _within(layer, step["s_mm"])
+    s = _within(layer, step.s_mm)
     if len(layer.fronts_mm) and np.abs(layer.fronts_mm - s).min() < 0.2:
         raise InvalidValue("s_mm", s, "a place at least 0.2 mm from the next front")
     return replace(layer, fronts_mm=np.sort(np.append(layer.fronts_mm, s)))
 
 
 def _remove_front(layer: _Layer, step: Step) -> _Layer:
-    s = _within(layer, step["s_mm"])
+    s = _within(layer, step.s_mm)
     if not len(layer.fronts_mm) or np.abs(layer.fronts_mm - s).min() > SAME_PLACE_MM:
         raise InvalidValue("s_mm", s, f"a place within {SAME_PLACE_MM:g} mm of a front")
     return replace(layer, fronts_mm=np.delete(layer.fronts_mm, int(np.abs(layer.fronts_mm - s).argmin())))

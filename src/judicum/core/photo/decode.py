@@ -1,6 +1,7 @@
 """Bytes of a photo to an upright 8-bit BGR array."""
 
 import io
+from typing import cast
 
 import cv2
 import numpy as np
@@ -36,7 +37,7 @@ def decode(data: bytes, max_pixels: int = MAX_PIXELS) -> Pixels:
         picture = cv2.imdecode(np.frombuffer(data, np.uint8), cv2.IMREAD_COLOR)
         if picture is None:
             raise UnreadablePicture("The picture's data is damaged; send it again.")
-        return picture
+        return cast(Pixels, picture)
     return _decode_with_pillow(data)
 
 

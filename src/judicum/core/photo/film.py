@@ -9,7 +9,7 @@ import json
 from collections.abc import Callable
 from functools import cache
 from importlib import resources
-from typing import Any
+from typing import Any, cast
 
 import cv2
 import numpy as np
@@ -75,7 +75,7 @@ def lab_to_linear(lab: Floats) -> Floats:
 
 def linear_to_lab(bgr: Floats) -> Floats:
     """Linear-light sRGB image (rows, columns, 3), 1.0 = white, to CIELAB."""
-    return cv2.cvtColor(np.ascontiguousarray(bgr, np.float32), cv2.COLOR_LBGR2LAB)
+    return cast(Floats, cv2.cvtColor(np.ascontiguousarray(bgr, np.float32), cv2.COLOR_LBGR2LAB))
 
 
 @cache

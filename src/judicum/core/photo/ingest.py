@@ -1,5 +1,7 @@
 """What is made of a picture when it arrives: what it is, and a copy to show without any metadata."""
 
+from typing import cast
+
 import cv2
 
 from judicum.core.arrays import Pixels
@@ -25,4 +27,4 @@ def _fit(pixels: Pixels) -> Pixels:
         return pixels
     # A side of one pixel stays one.
     size = [max(1, round(side / shrink)) for side in (pixels.shape[1], pixels.shape[0])]
-    return cv2.resize(pixels, size, interpolation=cv2.INTER_AREA)
+    return cast(Pixels, cv2.resize(pixels, size, interpolation=cv2.INTER_AREA))

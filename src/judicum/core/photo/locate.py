@@ -64,7 +64,9 @@ def patches(picture: Picture, scale: Scale) -> list[Patch]:
     face = (odds > 0) & _searched(boxes, low, odds.shape)
     count, labels, stats, _ = cv2.connectedComponentsWithStats(face.astype(np.uint8))
     least = MIN_PIECE_MM2 * PX_PER_MM**2
-    pieces = [np.argwhere(labels == k)[:, ::-1] for k in range(1, count) if stats[k, cv2.CC_STAT_AREA] >= least]
+    pieces: list[Whole] = [
+        np.argwhere(labels == k)[:, ::-1] for k in range(1, count) if stats[k, cv2.CC_STAT_AREA] >= least
+    ]
     beads = [_patch(cells, low, odds) for cells in _joined(pieces)]
     return sorted(filter(None, beads), key=lambda bead: -bead.length_mm * min(bead.odds, 2.0))
 

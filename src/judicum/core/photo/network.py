@@ -2,6 +2,7 @@
 
 from functools import cache
 from importlib.resources import files
+from typing import cast
 
 import cv2
 import numpy as np
@@ -50,7 +51,7 @@ def scores(name: str, seen: Pixels) -> Floats:
     """What the network `name` says of a picture (rows, columns, 3): (outputs, rows, columns), natural logarithms of odds."""
     rows, columns = seen.shape[:2]
     down, right = (-size % MULTIPLE for size in (rows, columns))
-    padded = cv2.copyMakeBorder(seen, 0, down, 0, right, cv2.BORDER_CONSTANT, value=(0, 0, 0))
+    padded = cast(Pixels, cv2.copyMakeBorder(seen, 0, down, 0, right, cv2.BORDER_CONSTANT, value=(0, 0, 0)))
     return unfolded(_answer(name, SHOWN[folded(padded)]))[:, :rows, :columns]
 
 

@@ -1,6 +1,7 @@
 """An upright photo, read at many scales."""
 
 from dataclasses import dataclass, field
+from typing import cast
 
 import cv2
 import numpy as np
@@ -30,7 +31,7 @@ class Picture:
             last = self._halves[-1] if self._halves else self.pixels
             even = last[: last.shape[0] // 2 * 2, : last.shape[1] // 2 * 2]
             self._halves.append(
-                cv2.resize(even, (even.shape[1] // 2, even.shape[0] // 2), interpolation=cv2.INTER_AREA)
+                cast(Pixels, cv2.resize(even, (even.shape[1] // 2, even.shape[0] // 2), interpolation=cv2.INTER_AREA))
             )
         level = min(level, len(self._halves))
         return (self._halves[level - 1] if level else self.pixels), level

@@ -4,6 +4,8 @@ It sees in a tenth of a second what measuring would refuse later, and a little t
 suffers from. It never decides: the measurement does.
 """
 
+from typing import cast
+
 import cv2
 import numpy as np
 
@@ -37,7 +39,7 @@ def precheck_file(data: bytes, long_side_px: int | None = None) -> list[PhotoPro
     picture = decode(data, MAX_COPY_PIXELS)
     own = max(picture.shape[:2])
     if (down := COPY_LONG_SIDE_PX / own) < 1:
-        picture = cv2.resize(picture, None, fx=down, fy=down, interpolation=cv2.INTER_AREA)
+        picture = cast(Pixels, cv2.resize(picture, None, fx=down, fy=down, interpolation=cv2.INTER_AREA))
     return precheck(picture, (long_side_px or own) / max(picture.shape[:2]))
 
 

@@ -5,7 +5,7 @@ from collections.abc import Callable
 from dataclasses import dataclass, replace
 from functools import cache
 from importlib import resources
-from typing import Any
+from typing import Any, cast
 
 import cv2
 import numpy as np
@@ -116,7 +116,7 @@ class Scale:
     def px(self, points_mm: Floats) -> Floats:
         """Map (..., 2) card millimetres to (..., 2) pixels."""
         flat = np.asarray(points_mm, np.float64).reshape(-1, 1, 2)
-        seen = cv2.perspectiveTransform(flat, self.to_px).reshape(np.shape(points_mm))
+        seen = cast(Floats, cv2.perspectiveTransform(flat, self.to_px).reshape(np.shape(points_mm)))
         return seen if self.lens is None else self.lens.bent(seen)
 
     def px_per_mm_at(self, point_mm: Floats) -> tuple[float, float]:
@@ -194,7 +194,7 @@ def _fit(kind: str, seen: dict[int, Floats], size_px: tuple[int, int]) -> tuple[
     rough, _ = cv2.findHomography(points_mm, points_px)
     if rough is None:
         return None
-    to_px, lens, spread_mm = _refined_plane(rough, points_mm, points_px, len(marked), size_px)
+    to_px, lens, spread_mm = _refined_plane(cast(Floats, rough), points_mm, points_px, len(marked), size_px)
     scale = Scale(kind, to_px, 1.0, None, None, lens)
     large, small = scale.px_per_mm_at(np.array(card["size"]) / 2)
     off = scale.px(points_mm + spread_mm * np.tile(OUTWARD, (len(marked), 1))) - points_px
@@ -224,7 +224,7 @@ def _refined_plane(
 
     def misfit(p: Floats) -> Floats:
         to_px, lens, spread = plane(p)
-        seen = cv2.perspectiveTransform((points_mm + spread * outward)[None], to_px)[0]
+        seen = cast(Floats, cv2.perspectiveTransform((points_mm + spread * outward)[None], to_px)[0])
         return np.asarray((seen if lens is None else lens.bent(seen)) - points_px).ravel()
 
     return plane(_least_squares(misfit, first, size))

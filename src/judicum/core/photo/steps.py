@@ -1,9 +1,10 @@
 """The steps of a correction by hand: what each one holds, and checking it.
 
-A step is a plain dictionary with its kind in `step`.
+A step is kept as JSON, its kind in `step`.
 """
 
 from collections.abc import Mapping
+from dataclasses import dataclass
 from typing import Any
 
 from judicum.core.choices import Choice
@@ -40,11 +41,28 @@ STEPS: dict[str, Fields] = {
     name: Fields(name, specs, tuple(s.key for s in specs if s.key != "reach_mm")) for name, specs in _TABLE.items()
 }
 """What each step holds."""
-Step = dict[str, Any]
 
 
-def check_step(given: Mapping[str, Any]) -> Step:
-    """A step with all its fields, figures to 1 µm, `reach_mm` filled in.
+@dataclass(frozen=True)
+class Step:
+    """One step: its kind, and those of the other fields that its kind has (`STEPS`); mm in the frame that the step before left."""
+
+    step: str
+    side: str = ""
+    end: str = ""
+    kind: str = ""
+    s_mm: float = 0.0
+    n_mm: float = 0.0
+    size_mm: float = 0.0
+    reach_mm: float = REACH_MM
+
+    def as_json(self) -> dict[str, str | float]:
+        """As it is kept: the fields of its kind."""
+        return {"step": self.step, **{key: getattr(self, key) for key in STEPS[self.step].keys}}
+
+
+def check_step(given: Mapping[str, object]) -> Step:
+    """A step from JSON values, as given or as kept: figures to 1 µm, `reach_mm` filled in.
 
     Raises:
         InvalidValues: no such step, a field missing, unknown or outside what is possible.
@@ -53,6 +71,5 @@ def check_step(given: Mapping[str, Any]) -> Step:
     if not isinstance(name, str) or name not in STEPS:
         raise InvalidValue("step", name, "one of " + ", ".join(STEPS))
     clean = STEPS[name].check({key: value for key, value in given.items() if key != "step"})
-    if "reach_mm" in clean and clean["reach_mm"] is None:
-        clean["reach_mm"] = REACH_MM
-    return {"step": name, **{k: round(v, 3) if isinstance(v, float) else v for k, v in clean.items()}}
+    rounded: dict[str, Any] = {k: round(v, 3) if isinstance(v, float) else v for k, v in clean.items() if v is not None}
+    return Step(name, **rounded)

@@ -1,6 +1,7 @@
 """Sampling the photo on a straight or curved millimetre grid along the bead."""
 
 from dataclasses import dataclass
+from typing import cast
 
 import cv2
 import numpy as np
@@ -61,13 +62,14 @@ def read_grid(
     shrink = 0.5**level
     half = 0.5 * shrink - 0.5
     shrunk = np.array([[shrink, 0.0, half], [0.0, shrink, half], [0.0, 0.0, 1.0]])
-    return cv2.warpPerspective(
+    straight = cv2.warpPerspective(
         pixels,
         shrunk @ scale.to_px @ grid,
         (columns, rows),
         flags=cv2.INTER_LINEAR | cv2.WARP_INVERSE_MAP,
         borderValue=(0, 0, 0),
     )
+    return cast(Pixels, straight)
 
 
 def _read_bent_grid(
@@ -90,13 +92,14 @@ def read_at(values: npt.ArrayLike, rows: npt.ArrayLike, columns: npt.ArrayLike) 
         rows, columns: (h, w), or shapes that broadcast to it; 0 is the centre of the first sample.
     """
     row, column = np.broadcast_arrays(np.asarray(rows, np.float32), np.asarray(columns, np.float32))
-    return cv2.remap(
+    found = cv2.remap(
         np.asarray(values),
         np.ascontiguousarray(column),
         np.ascontiguousarray(row),
         cv2.INTER_LINEAR,
         borderMode=cv2.BORDER_REPLICATE,
     )
+    return cast(Floats, found)
 
 
 def sample(picture: Picture, scale: Scale, points_mm: Floats) -> Pixels:
@@ -116,4 +119,6 @@ def _read_px(picture: Picture, px: Floats, step_px: float) -> Pixels:
     """The photo at pixels (h, w, 2) that lie about `step_px` apart; black outside."""
     pixels, level = picture.at_step(step_px)
     local = ((px + 0.5) * 0.5**level - 0.5).astype(np.float32)
-    return cv2.remap(pixels, local[..., 0], local[..., 1], cv2.INTER_LINEAR, borderMode=cv2.BORDER_CONSTANT)
+    return cast(
+        Pixels, cv2.remap(pixels, local[..., 0], local[..., 1], cv2.INTER_LINEAR, borderMode=cv2.BORDER_CONSTANT)
+    )

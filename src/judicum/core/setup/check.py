@@ -13,7 +13,7 @@ from judicum.core.setup.coupon import Coupon, read_coupon
 from judicum.core.setup.filler import SIZES_MM
 from judicum.core.setup.pulse import KEYS as PULSE_KEYS
 from judicum.core.setup.pulse import read_pulse
-from judicum.core.setup.record import Band, Card
+from judicum.core.setup.record import Band, Card, Used
 from judicum.core.setup.run import RUN
 from judicum.core.setup.warnings import Warned
 from judicum.core.units import L_MIN_PER_CFH
@@ -79,7 +79,7 @@ def check_setup(given: Mapping[str, Any]) -> Checked:
     bands = ranges(coupon, card, used)
     _refuse_nonsense(used, bands["gas_l_min"])
     deviations = []
-    for key, value in used.items():
+    for key, value in used.figures():
         base = "gas_l_min" if key == "gas_cfh" else key
         if base not in bands:
             continue
@@ -90,42 +90,38 @@ def check_setup(given: Mapping[str, Any]) -> Checked:
     return Checked(tuple(deviations), tuple(warnings(coupon, card, used)))
 
 
-def read_used(given: Mapping[str, Any]) -> dict[str, Any]:
-    """What was set, from JSON values: only what was given. Raises InvalidValues."""
+def read_used(given: Mapping[str, Any]) -> Used:
+    """What was set, from JSON values. Raises InvalidValues."""
     separate = ("pulse", *PULSE_KEYS)
-    used = {
-        k: v
-        for k, v in USED.check({k: v for k, v in given.items() if k not in separate}).items()
-        if v not in (None, "")
-    }
+    used = USED.check({k: v for k, v in given.items() if k not in separate})
     parts = {key: given[key] for key in PULSE_KEYS if given.get(key) is not None}
     pulse = read_pulse(given.get("pulse") if given.get("pulse") is not None else parts or None)
-    return used | {"pulse": pulse} if pulse else used
+    return Used.of({key: value for key, value in used.items() if value != ""} | {"pulse": pulse})
 
 
-def flow_of(used: Mapping[str, Any]) -> float | None:
+def flow_of(used: Used) -> float | None:
     """The flow that was set, L/min."""
-    if used.get("gas_l_min") is not None:
-        return float(used["gas_l_min"])
-    return used["gas_cfh"] * L_MIN_PER_CFH if used.get("gas_cfh") is not None else None
+    if used.gas_l_min is not None:
+        return float(used.gas_l_min)
+    return used.gas_cfh * L_MIN_PER_CFH if used.gas_cfh is not None else None
 
 
-def _refuse_nonsense(used: Mapping[str, Any], band: tuple[float, float]) -> None:
+def _refuse_nonsense(used: Used, band: tuple[float, float]) -> None:
     """A flow outside of all sense that no other unit explains is refused; one that is explained is warned of."""
     flow = flow_of(used)
     if flow is not None and not QUANTITIES["gas_l_min"].sensible_at(flow) and rules.flow_slip(flow, *band) is None:
-        key = "gas_cfh" if "gas_cfh" in used else "gas_l_min"
-        raise InvalidValue(key, used[key], QUANTITIES[key].makes_sense)
+        key = "gas_l_min" if used.gas_cfh is None else "gas_cfh"
+        raise InvalidValue(key, getattr(used, key), QUANTITIES[key].makes_sense)
 
 
-def ranges(coupon: Coupon, card: Card, used: Mapping[str, Any]) -> dict[str, tuple[float, float]]:
+def ranges(coupon: Coupon, card: Card, used: Used) -> dict[str, tuple[float, float]]:
     """Low and high of every figure that can be compared; gas for the cup and part really used."""
     keys = ("current_a", "stickout_mm", "arc_length_mm", "preflow_s", "postflow_s", "downslope_s", "travel_mm_s")
     found = {key: (band.low, band.high) for key in keys if (band := card.band(key))}
     low, _, high = gas.flow_band_l_min(
-        used.get("cup") or card.cup.number,
-        used.get("gas_part") or coupon.gas_part,
-        used.get("stickout_mm") or card.stickout_mm.aim,
+        used.cup or card.cup.number,
+        used.gas_part or coupon.gas_part,
+        used.stickout_mm or card.stickout_mm.aim,
     )
     found["gas_l_min"] = (round(low, 1), round(high, 1))
     found["cup"] = (card.cup.low, card.cup.high)
@@ -150,38 +146,39 @@ def ranges(coupon: Coupon, card: Card, used: Mapping[str, Any]) -> dict[str, tup
     return found
 
 
-def warnings(coupon: Coupon, card: Card, used: Mapping[str, Any]) -> list[Warned]:
+def warnings(coupon: Coupon, card: Card, used: Used) -> list[Warned]:
     """What the used settings are warned of; what was not logged is not judged."""
     bands = ranges(coupon, card, used)
-    cup = used.get("cup") or card.cup.number
-    part = used.get("gas_part") or coupon.gas_part
-    current = used.get("current_a") or card.current_a.aim
+    cup = used.cup or card.cup.number
+    part = used.gas_part or coupon.gas_part
+    current = used.current_a or card.current_a.aim
     found = [*coupon.questions, *rules.of_metal(coupon)]
-    if "torch" in used:
-        found += rules.of_torch(used["torch"], current, cup, coupon.torch)
-    elif coupon.torch is not None and "current_a" in used:
+    if used.torch is not None:
+        found += rules.of_torch(used.torch, current, cup, coupon.torch)
+    elif coupon.torch is not None and used.current_a is not None:
         found += rules.of_torch(coupon.torch, current, cup)
     found += rules.of_gas_part(coupon, part, cup)
     flow = flow_of(used)
     if flow is not None:
         found += rules.of_flow(flow, cup, part, Band(bands["gas_l_min"][0], flow, bands["gas_l_min"][1]))
-    if "stickout_mm" in used:
-        found += rules.of_stickout(used["stickout_mm"], card.stickout_mm)
+    if used.stickout_mm is not None:
+        found += rules.of_stickout(used.stickout_mm, card.stickout_mm)
     found += rules.of_filler(
-        coupon, used.get("filler_alloy"), used.get("filler_mm"), bands["filler_mm"][1] if "filler_mm" in bands else None
+        coupon, used.filler_alloy, used.filler_mm, bands["filler_mm"][1] if "filler_mm" in bands else None
     )
-    if "electrode_mm" in used or "current_a" in used:
-        found += rules.of_electrode(used.get("electrode_mm") or card.electrode.diameter_mm, current)
-    if used.get("polarity") not in (None, coupon.metal.polarity):
-        codes = {"used": used["polarity"], "metal": coupon.metal_name, "right": coupon.metal.polarity}
+    if used.electrode_mm is not None or used.current_a is not None:
+        found += rules.of_electrode(used.electrode_mm or card.electrode.diameter_mm, current)
+    if used.polarity not in (None, coupon.metal.polarity):
+        codes = {"used": used.polarity, "metal": coupon.metal_name, "right": coupon.metal.polarity}
         found.append(Warned("polarity_wrong", codes=codes))
     for key, code in (("postflow_s", "postflow_short"), ("preflow_s", "preflow_short")):
-        if key in used and used[key] < bands[key][0]:
-            found.append(Warned(code, {"used": (used[key], "time"), "low": (bands[key][0], "time")}, key=key))
-    found += rules.of_pulse(used.get("pulse") or coupon.pulse, card.current_a)
+        set_s = getattr(used, key)
+        if set_s is not None and set_s < bands[key][0]:
+            found.append(Warned(code, {"used": (set_s, "time"), "low": (bands[key][0], "time")}, key=key))
+    found += rules.of_pulse(used.pulse or coupon.pulse, card.current_a)
     found += rules.of_purge(coupon)
-    if "travel_angle_deg" in used:
-        found += rules.of_angle(used["travel_angle_deg"])
-    if "travel_mm_s" in used:
-        found += rules.of_speed(used["travel_mm_s"], card.travel_mm_s)
+    if used.travel_angle_deg is not None:
+        found += rules.of_angle(used.travel_angle_deg)
+    if used.travel_mm_s is not None:
+        found += rules.of_speed(used.travel_mm_s, card.travel_mm_s)
     return found

@@ -1,7 +1,10 @@
-"""The setup card as a record: figures in SI, rules, reasons and warnings as codes (`judicum.words.setup` says them)."""
+"""The setup card and a run as records: figures in SI, rules, reasons and warnings as codes (`judicum.words.setup` says them)."""
 
-from dataclasses import dataclass
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass, fields
+from typing import Any, Self
 
+from judicum.core.setup.pulse import Pulse
 from judicum.core.setup.warnings import Warned
 
 
@@ -165,3 +168,78 @@ class Card:
         """The band of a figure by its key; None for a key that is no band, or one that this coupon has none of."""
         found = getattr(self, key, None)
         return found if isinstance(found, Band) else None
+
+
+@dataclass(frozen=True, kw_only=True)
+class Run:
+    """What was set, done and noticed for one run, by the fields of `run.RUN`; SI, None where it was not noted."""
+
+    current_a: float | None = None
+    machine_a: float | None = None
+    gas_l_min: float | None = None
+    cup: float | None = None
+    gas_part: str | None = None
+    stickout_mm: float | None = None
+    polarity: str | None = None
+    preflow_s: float | None = None
+    downslope_s: float | None = None
+    postflow_s: float | None = None
+    technique: str | None = None
+    filler_alloy: str | None = None
+    filler_mm: float | None = None
+    electrode_kind: str | None = None
+    electrode_mm: float | None = None
+    torch: int | None = None
+    start_current_a: float | None = None
+    peak_a: float | None = None
+    background_a: float | None = None
+    on_share: float | None = None
+    per_second: float | None = None
+    purge_l_min: float | None = None
+    purge_wait_s: float | None = None
+    arc_s: float | None = None
+    travel_mm_s: float | None = None
+    dabs: int | None = None
+    work_angle_deg: float | None = None
+    travel_angle_deg: float | None = None
+    pass_number: int | None = None
+    restarts_mm: tuple[float, ...] = ()
+    electrode_after: str | None = None
+    rod_end: str | None = None
+    arc: str | None = None
+    puff_at_start: bool | None = None
+    draught: bool | None = None
+    part_hot: bool | None = None
+    note: str = ""
+
+    @classmethod
+    def of(cls, values: Mapping[str, Any]) -> Self:
+        """The run in a row or in checked values; what else stands there is left."""
+        known = {field.name: values[field.name] for field in fields(cls) if values.get(field.name) is not None}
+        return cls(**{**known, "restarts_mm": tuple(known.get("restarts_mm", ()))})
+
+    def as_columns(self) -> dict[str, Any]:
+        """By the names of `run.RUN`, as a row keeps them."""
+        return {field.name: getattr(self, field.name) for field in fields(self)} | {
+            "restarts_mm": list(self.restarts_mm)
+        }
+
+
+@dataclass(frozen=True, kw_only=True)
+class Used(Run):
+    """A run as it is looked at beside a card: with what else may be known of it, and its pulse as one."""
+
+    gas_cfh: float | None = None
+    arc_length_mm: float | None = None
+    dab_pitch_mm: float | None = None
+    dabs_per_s: float | None = None
+    filler_angle_deg: float | None = None
+    pulse: Pulse | None = None
+    purge_vent: bool | None = None
+
+    def figures(self) -> Iterator[tuple[str, float]]:
+        """Every figure that is known, by its key."""
+        for field in fields(self):
+            value = getattr(self, field.name)
+            if isinstance(value, int | float) and not isinstance(value, bool):
+                yield field.name, value

@@ -5,14 +5,13 @@ Only current and gas are needed; the rest is there for those who know it, and fo
 
 import math
 from collections.abc import Mapping
-from typing import Any
 
 from judicum.core.choices import CHOICES
 from judicum.core.errors import InvalidValue, refuse_all
 from judicum.core.fields import Fields, Flag, Several, Spec, Text
 from judicum.core.quantities import QUANTITIES
 from judicum.core.setup.pulse import KEYS as PULSE_KEYS
-from judicum.core.setup.record import Card
+from judicum.core.setup.record import Card, Run
 
 Q = QUANTITIES
 C = CHOICES
@@ -46,8 +45,8 @@ RUN = Fields(
 )
 
 
-def check_run(values: Mapping[str, Any]) -> dict[str, Any]:
-    """Check a logged run and return it with every field present (None if not given).
+def check_run(values: Mapping[str, object]) -> Run:
+    """Check a logged run.
 
     Args:
         values: SI figures and choices by key.
@@ -64,38 +63,34 @@ def check_run(values: Mapping[str, Any]) -> dict[str, Any]:
     if peak is not None and background is not None and background > peak:
         problems.append(InvalidValue("background_a", background, f"no more than the peak of {peak:g} A"))
     refuse_all(problems)
-    return clean | {"restarts_mm": clean["restarts_mm"] or []}
+    return Run.of(clean)
 
 
-def run_from_card(card: Card) -> dict[str, Any]:
-    """The run that follows the card to the letter, in steps a machine can be set to, with every field present; SI.
+def run_from_card(card: Card) -> Run:
+    """The run that follows the card to the letter, in steps a machine can be set to; SI.
 
     Currents and stick-out go to the nearest whole ampere and mm, gas to half a litre a minute as a flow meter is read, travel
     to a tenth of a mm/s; post-flow is rounded up, since less of it costs the tungsten and the end of the bead.
     """
-    technique = "fuse" if card.filler is None else "lay_wire" if card.dab_pitch_mm is None else "dab"
-    nothing: dict[str, Any] = dict.fromkeys(RUN.keys)
-    return nothing | {
-        "note": "",
-        "restarts_mm": [],
-        "current_a": _nearest(card.current_a.aim, 1.0),
-        "machine_a": _nearest(card.current_a.machine, 1.0),
-        "polarity": card.polarity,
-        "cup": card.cup.number,
-        "gas_part": card.gas_part,
-        "gas_l_min": _nearest(card.gas_l_min.aim, 0.5),
-        "stickout_mm": _nearest(card.stickout_mm.aim, 1.0),
-        "electrode_mm": card.electrode.diameter_mm,
-        "filler_alloy": card.filler.alloy if card.filler else "none",
-        "filler_mm": card.filler.diameter_mm if card.filler else None,
-        "preflow_s": card.preflow_s.aim,
-        "downslope_s": card.downslope_s.aim,
-        "postflow_s": float(math.ceil(card.postflow_s.aim)),
-        "work_angle_deg": card.angles_deg.work,
-        "travel_angle_deg": card.angles_deg.travel,
-        "travel_mm_s": _nearest(card.travel_mm_s.aim, 0.1),
-        "technique": technique,
-    }
+    return Run(
+        current_a=_nearest(card.current_a.aim, 1.0),
+        machine_a=_nearest(card.current_a.machine, 1.0),
+        polarity=card.polarity,
+        cup=card.cup.number,
+        gas_part=card.gas_part,
+        gas_l_min=_nearest(card.gas_l_min.aim, 0.5),
+        stickout_mm=_nearest(card.stickout_mm.aim, 1.0),
+        electrode_mm=card.electrode.diameter_mm,
+        filler_alloy=card.filler.alloy if card.filler else "none",
+        filler_mm=card.filler.diameter_mm if card.filler else None,
+        preflow_s=card.preflow_s.aim,
+        downslope_s=card.downslope_s.aim,
+        postflow_s=float(math.ceil(card.postflow_s.aim)),
+        work_angle_deg=card.angles_deg.work,
+        travel_angle_deg=card.angles_deg.travel,
+        travel_mm_s=_nearest(card.travel_mm_s.aim, 0.1),
+        technique="fuse" if card.filler is None else "lay_wire" if card.dab_pitch_mm is None else "dab",
+    )
 
 
 def _nearest(value: float, step: float) -> float:

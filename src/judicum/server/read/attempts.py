@@ -169,7 +169,7 @@ def setup_of(user: User, attempt_id: int) -> Setup:
     runs = list(models.Run.objects.filter(attempt=attempt).values())
     return Setup(
         card=words.card_in_words(card, units),
-        card_run=Run(**run_from_card(card)),
+        card_run=Run.model_validate(run_from_card(card)),
         checks=[RunCheck(number=run["number"], **_check(check_for(attempt.assignment, run), units)) for run in runs],
         worked=worked_here(attempt.assignment),
         cautions=words.cautions(card.cautions),

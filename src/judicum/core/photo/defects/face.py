@@ -1,6 +1,7 @@
 """The bead and its surroundings straightened along the centreline, in balanced light, for looking at faults."""
 
 from dataclasses import dataclass
+from typing import cast
 
 import cv2
 import numpy as np
@@ -73,6 +74,6 @@ def straighten(segmented: Segmentation, toes: Toes, gains: Floats) -> Face:
     rim = np.concatenate([light[:RIM_ROWS], light[-RIM_ROWS:]]).reshape(-1, 3)
     rows = segmented.row(centre[None, :] + n[:, None])
     linear = read_at(light, rows, np.broadcast_to(segmented.column(s), rows.shape))
-    soft = cv2.GaussianBlur(linear, (0, 0), sigmaX=0.4 / step, sigmaY=0.06 / step)
+    soft = cast(Floats, cv2.GaussianBlur(linear, (0, 0), sigmaX=0.4 / step, sigmaY=0.06 / step))
     shade = film_and_shade(soft, np.maximum(np.median(rim, axis=0), 1e-3))[1]
     return Face(s, n, linear_to_lab(linear), linear @ LUMINANCE, shade, half, centre)

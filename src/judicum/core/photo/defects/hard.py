@@ -1,6 +1,7 @@
 """Specks that are no holes, by the light on the straightened face."""
 
 from dataclasses import dataclass
+from typing import cast
 
 import cv2
 import numpy as np
@@ -85,7 +86,7 @@ def _holes(face: Face, against: Floats) -> Flags:
 
 def _against_around(face: Face) -> Floats:
     """Natural logarithm of the light against that around it."""
-    light = cv2.GaussianBlur(np.maximum(face.light, 1e-4), (0, 0), 0.05 / face.step_mm)
+    light = cast(Floats, cv2.GaussianBlur(np.maximum(face.light, 1e-4), (0, 0), 0.05 / face.step_mm))
     # Within a wide hole what lies around is the hole itself: there the same row elsewhere is the measure.
     usual = SPECK.black_light * np.median(light, axis=1, keepdims=True)
     around = np.maximum(_median_around(light, SPECK.around_mm / face.step_mm), usual)

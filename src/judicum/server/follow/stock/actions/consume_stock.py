@@ -1,6 +1,6 @@
 """What an attempt took, reckoned from its runs."""
 
-from judicum.core.setup import read_coupon
+from judicum.core.setup import read_coupon, record
 from judicum.core.stock.use import consumption
 from judicum.server.catalogue.coupons.setup import card_for, coupon_of
 from judicum.server.follow.stock.models import Use
@@ -10,7 +10,7 @@ from judicum.server.record.photos.models import MeasurementSummary
 
 def consume_stock(attempt: Attempt) -> None:
     """Keep what the logged runs of an attempt took, by its measured bead where there is one; nothing without a run."""
-    runs = list(Run.objects.filter(attempt=attempt).values())
+    runs = [record.Run.of(row) for row in Run.objects.filter(attempt=attempt).values()]
     if not runs:
         return
     goal = attempt.assignment

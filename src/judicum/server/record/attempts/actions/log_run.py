@@ -46,7 +46,7 @@ def log_for(
 
 
 def _log(attempt: Attempt, user: User, values: Mapping[str, object], at: datetime | None, number: int) -> Attempt:
-    clean = check_run(values)
+    clean = check_run(values).as_columns()
     most = min(Run.objects.filter(attempt=attempt).count() + 1, MAX_RUNS)
     if not 1 <= number <= most:
         raise InvalidValue("number", number, f"1 to {most}")

@@ -42,13 +42,13 @@ def correct_measurement(user: User, measurement_id: int, given: Mapping[str, obj
         raise WrongState("There is no traced bead to correct; have the photo measured again first.")
     before = seen.corrections_in_force
     if len(before) >= MAX_STEPS:
-        raise InvalidValue("step", step["step"], f"at most {MAX_STEPS} corrections of one measurement")
+        raise InvalidValue("step", step.step, f"at most {MAX_STEPS} corrections of one measurement")
     computed = Report.from_json(traced.report)
-    report, bead = correct(computed, Bead.from_json(traced.bead), [*(c.step for c in before), step])
+    report, bead = correct(computed, Bead.from_json(traced.bead), [*(check_step(c.step) for c in before), step])
     with picture_of(seen.photo).original.open("rb") as file:
         data = file.read()
     strip = store_file("strips", "jpg", strip_in_sandbox(data, bead.as_json()))
-    made = Correction(step=step, report=report.as_json(), overlay=bead.overlay(), by=user, at=timezone.now())
+    made = Correction(step=step.as_json(), report=report.as_json(), overlay=bead.overlay(), by=user, at=timezone.now())
     made.strip.name = strip
     with transaction.atomic():
         attempt = held_as_staff(user, seen.photo.attempt_id)
@@ -58,7 +58,7 @@ def correct_measurement(user: User, measurement_id: int, given: Mapping[str, obj
         made.measurement = mine
         made.save()
         save_summary(attempt.pk)
-        advance(attempt, AttemptStep.CORRECT, user, made.at, measurement=mine.pk, change=step)
+        advance(attempt, AttemptStep.CORRECT, user, made.at, measurement=mine.pk, change=step.as_json())
     return made
 
 
