@@ -115,7 +115,7 @@ class Fields:
             for spec, value in zip(self.specs, found, strict=True)
         }
 
-    def _problems(self, error: ValidationError, values: Mapping[Any, Any], at: str) -> list[InvalidValue]:
+    def _problems(self, error: ValidationError, values: Mapping[object, object], at: str) -> list[InvalidValue]:
         found: dict[str, InvalidValue] = {}
         for each in error.errors(include_url=False, include_context=False):
             key = str(each["loc"][0]) if each["loc"] else self.what

@@ -2,7 +2,6 @@
 
 from collections.abc import Mapping, Sequence
 from datetime import datetime, timedelta
-from typing import Any
 
 import numpy as np
 
@@ -37,7 +36,7 @@ KINDER = 1.0
 LEG_MM = 3.2
 
 
-def find_by_hand(marker: User, attempt: Attempt, habit: dict[str, Any], at: datetime) -> None:
+def find_by_hand(marker: User, attempt: Attempt, habit: dict[str, object], at: datetime) -> None:
     """What the marker measures with gauge and straight edge, where the coupon has legs."""
     asked = findings_asked_for(attempt.assignment)
     if "leg_upper_mm" not in asked or attempt.assignment.scheme != "fillet":

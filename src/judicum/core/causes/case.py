@@ -79,7 +79,7 @@ class Case:
         return found
 
 
-def read_case(given: Any) -> Case:
+def read_case(given: object) -> Case:
     """Read a case from JSON values (docs/causes.md).
 
     Raises:
@@ -110,7 +110,7 @@ def read_case(given: Any) -> Case:
     )
 
 
-def _list(given: Mapping[str, Any], key: str) -> list[Any]:
+def _list(given: Mapping[str, object], key: str) -> list[Any]:
     found = given.get(key)
     if found is None:
         return []
@@ -119,7 +119,7 @@ def _list(given: Mapping[str, Any], key: str) -> list[Any]:
     return found
 
 
-def _object(given: Mapping[str, Any], key: str, allowed: tuple[str, ...]) -> dict[str, Any]:
+def _object(given: Mapping[str, object], key: str, allowed: tuple[str, ...]) -> dict[str, Any]:
     found = given.get(key)
     if found is None:
         return {}
@@ -143,7 +143,7 @@ def _run(run: object, number: int) -> Used:
     return replace(used, purge_l_min=0.0 if off else used.purge_l_min, purge_vent=vent)
 
 
-def _skipped(given: Mapping[str, Any]) -> frozenset[str] | None:
+def _skipped(given: Mapping[str, object]) -> frozenset[str] | None:
     if given.get("skipped") is None:
         return None
     found = _list(given, "skipped")
@@ -153,7 +153,7 @@ def _skipped(given: Mapping[str, Any]) -> frozenset[str] | None:
     return frozenset(found)
 
 
-def _looks(given: Mapping[str, Any]) -> dict[str, Any]:
+def _looks(given: Mapping[str, object]) -> dict[str, Any]:
     found = _object(given, "looks", LOOKS)
     for key, value in found.items():
         if key in CHOSEN:
@@ -168,7 +168,7 @@ def _looks(given: Mapping[str, Any]) -> dict[str, Any]:
     return found
 
 
-def _by_hand(given: Mapping[str, Any]) -> dict[str, Any]:
+def _by_hand(given: Mapping[str, object]) -> dict[str, Any]:
     found = _object(given, "by_hand", (*BY_HAND, "face", "back"))
     for key, value in found.items():
         if key in CHOSEN:
@@ -178,7 +178,7 @@ def _by_hand(given: Mapping[str, Any]) -> dict[str, Any]:
     return found
 
 
-def _one_of(key: str, value: Any, allowed: tuple[str | int, ...]) -> None:
+def _one_of(key: str, value: object, allowed: tuple[str | int, ...]) -> None:
     if value not in allowed:
         raise InvalidValue(key, value, "one of " + ", ".join(map(str, allowed)))
 
@@ -187,7 +187,7 @@ def _figure(value: Any, most: float) -> bool:
     return isinstance(value, int | float) and not isinstance(value, bool) and 0 <= value <= most
 
 
-def _report(given: Any) -> Report | None:
+def _report(given: object) -> Report | None:
     if given is None:
         return None
     if not isinstance(given, Mapping):
@@ -220,7 +220,7 @@ def _filled(given: Mapping[str, Any]) -> dict[str, Any]:
     return found
 
 
-def _confirmed(given: Mapping[str, Any]) -> tuple[str, ...]:
+def _confirmed(given: Mapping[str, object]) -> tuple[str, ...]:
     found = []
     for number, one in enumerate(_list(given, "earlier")):
         if not isinstance(one, Mapping):
@@ -234,7 +234,7 @@ def _confirmed(given: Mapping[str, Any]) -> tuple[str, ...]:
     return tuple(found)
 
 
-def _usual(given: Mapping[str, Any]) -> dict[str, int]:
+def _usual(given: Mapping[str, object]) -> dict[str, int]:
     found = _object(given, "confirmed_in_course", tuple(CAUSES))
     for key, count in found.items():
         if isinstance(count, bool) or not isinstance(count, int) or not 0 <= count <= 1_000_000:

@@ -24,7 +24,7 @@ class Followed:
     gone: Gone
 
 
-def followed(case: Case, change: Mapping[str, Any], before: Mapping[str, float]) -> Followed:
+def followed(case: Case, change: Mapping[str, object], before: Mapping[str, float]) -> Followed:
     """Look at an attempt for a change that was asked for (`key`, `from`, `to`) and for the symptoms it was asked for.
 
     Args:

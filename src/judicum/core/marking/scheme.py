@@ -78,7 +78,7 @@ class Scheme:
         }  # fmt: skip
 
 
-def read_scheme(given: Any) -> Scheme:
+def read_scheme(given: object) -> Scheme:
     """A scheme from JSON values: title, lines (criterion, weight, and curve or options where they differ), knock_outs,
     pass_mark, time_limit_s.
 
@@ -111,7 +111,7 @@ def read_scheme(given: Any) -> Scheme:
     return Scheme(str(title).strip(), tuple(lines), tuple(dict.fromkeys(knocks)), pass_mark, figures["time_limit_s"])
 
 
-def _lines(given: Any, problems: list[InvalidValue]) -> list[Line]:
+def _lines(given: object, problems: list[InvalidValue]) -> list[Line]:
     if not isinstance(given, list) or not given:
         problems.append(InvalidValue("lines", given, "at least one line"))
         return []

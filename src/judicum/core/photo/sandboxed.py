@@ -29,7 +29,7 @@ MAX_CPU_S = 40
 """Seconds of one core; a picture of 60 million pixels takes four."""
 
 
-def _ingest(data: bytes, given: Mapping[str, Any]) -> tuple[Any, bytes]:
+def _ingest(data: bytes, given: Mapping[str, object]) -> tuple[Any, bytes]:
     made = dataclasses.asdict(ingest(data))
     shown = made.pop("shown")
     return made, shown

@@ -52,7 +52,7 @@ class Question:
     classmates: tuple[tuple[RecordedAttempt, ...], ...] = ()
 
 
-def read_question(given: Any) -> Question:
+def read_question(given: object) -> Question:
     """Read a question from JSON values (docs/progress.md).
 
     Raises:
@@ -91,13 +91,13 @@ def record_of(attempts: tuple[RecordedAttempt, ...], coupon: str) -> Record:
     return Record(np.array([one.total for one in marked], float), np.array(days, float))
 
 
-def _attempts(given: Any, at: str) -> tuple[RecordedAttempt, ...]:
+def _attempts(given: object, at: str) -> tuple[RecordedAttempt, ...]:
     if not isinstance(given, list) or len(given) > MAX_ATTEMPTS:
         raise InvalidValue(at, given, f"a list of at most {MAX_ATTEMPTS} attempts")
     return tuple(_attempt(one, f"{at}.{k}") for k, one in enumerate(given))
 
 
-def _attempt(given: Any, at: str) -> RecordedAttempt:
+def _attempt(given: object, at: str) -> RecordedAttempt:
     if not isinstance(given, Mapping):
         raise InvalidValue(at, given, "an object with " + ", ".join(ATTEMPT))
     for key in given:
@@ -129,7 +129,7 @@ def _figure(given: Any, at: str, limits: Limits) -> float | None:
     return float(given)
 
 
-def _word(given: Any, at: str) -> str:
+def _word(given: object, at: str) -> str:
     if not isinstance(given, str) or not 1 <= len(given) <= MAX_WORD:
         raise InvalidValue(at, given, f"1 to {MAX_WORD} characters")
     return given

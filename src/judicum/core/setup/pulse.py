@@ -1,7 +1,6 @@
 """Pulsed current."""
 
 from dataclasses import dataclass
-from typing import Any
 
 from judicum.core.errors import InvalidValue
 from judicum.core.fields import Fields
@@ -30,7 +29,7 @@ class Pulse:
         return self.peak_a * self.on_share + self.background_a * (1 - self.on_share)
 
 
-def read_pulse(given: Any) -> Pulse | None:
+def read_pulse(given: object) -> Pulse | None:
     """Read a pulse from JSON values. Raises InvalidValues."""
     if given is None:
         return None

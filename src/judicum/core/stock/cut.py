@@ -4,7 +4,6 @@ from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 from itertools import product
-from typing import Any
 
 import rectpack
 from rectpack import guillotine
@@ -131,7 +130,7 @@ def _check(pieces: Sequence[Piece], stocks: Sequence[Stock], kerf_mm: float) -> 
 
 
 def _lay(
-    every: Sequence[Piece], stocks: Sequence[Stock], kerf_mm: float, turns: bool, algorithm: Any, sort: Any
+    every: Sequence[Piece], stocks: Sequence[Stock], kerf_mm: float, turns: bool, algorithm: object, sort: object
 ) -> list[Sheet] | None:
     """One way of laying them; None where straight cuts do not part it."""
     # A blank with its kerf on a sheet with one kerf more: between any two lies a cut, at the sheet's edge none.

@@ -48,7 +48,7 @@ COUNTED = Q["low_at"].limits
 """What an amount may be."""
 
 
-def read_item(kind: str, given: Mapping[str, Any]) -> dict[str, Any]:
+def read_item(kind: str, given: Mapping[str, object]) -> dict[str, Any]:
     """An item's fields, checked; those not given are None, words "".
 
     Raises:

@@ -34,7 +34,7 @@ class OneOf:
 
     codes: tuple[str, ...]
 
-    def __get_pydantic_core_schema__(self, source: Any, handler: GetCoreSchemaHandler) -> CoreSchema:
+    def __get_pydantic_core_schema__(self, source: object, handler: GetCoreSchemaHandler) -> CoreSchema:
         return core_schema.literal_schema(list(self.codes))
 
 

@@ -2,7 +2,6 @@
 
 import gc
 import sys
-from typing import Any
 
 workers, threads = 1, 4
 worker_class = "gthread"
@@ -19,7 +18,7 @@ SWITCH_S = 0.03
 instead of four at a time four times as slowly."""
 
 
-def post_fork(server: Any, worker: Any) -> None:
+def post_fork(server: object, worker: object) -> None:
     """What is loaded stays for good: it is taken out of every later look for what can be dropped."""
     sys.setswitchinterval(SWITCH_S)
     gc.collect()

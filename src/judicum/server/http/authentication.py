@@ -51,7 +51,7 @@ class SessionOnlyScheme(OpenApiAuthenticationExtension):  # type: ignore[no-unty
     target_class = "judicum.server.http.authentication.SessionOnly"
     name = "session"
 
-    def get_security_definition(self, auto_schema: Any) -> dict[str, str]:
+    def get_security_definition(self, auto_schema: object) -> dict[str, str]:
         return {"type": "apiKey", "in": "cookie", "name": "judicum_session"}
 
 
@@ -77,5 +77,5 @@ class ByTokenScheme(OpenApiAuthenticationExtension):  # type: ignore[no-untyped-
     target_class = "judicum.server.http.authentication.ByToken"
     name = "token"
 
-    def get_security_definition(self, auto_schema: Any) -> dict[str, str]:
+    def get_security_definition(self, auto_schema: object) -> dict[str, str]:
         return {"type": "http", "scheme": "bearer"}

@@ -72,7 +72,7 @@ def sent(model: type[Body], request: Request) -> Body:
     return read_as(model, request.data)
 
 
-def read_as(model: type[Body], given: Any) -> Body:
+def read_as(model: type[Body], given: object) -> Body:
     """Values as a model of a request reads them. Raises InvalidValues."""
     if not isinstance(given, Mapping):
         raise InvalidValue("body", type(given).__name__, "an object with the fields of the request")
@@ -103,7 +103,7 @@ def sent_bytes(request: Request, field: str) -> bytes:
     return request.data
 
 
-def _check(given: Any) -> None:
+def _check(given: object) -> None:
     """Raises ParseError for what is too deep, or is no text."""
     todo = [(given, 1)]
     while todo:

@@ -30,7 +30,7 @@ STATUS: dict[type[errors.JudicumError], int] = {
 }
 
 
-def problem_response(error: Exception, context: dict[str, Any]) -> Response | None:
+def problem_response(error: Exception, context: dict[str, object]) -> Response | None:
     """Turn an exception into problem details; None for one that nobody foresaw (a 500)."""
     if isinstance(error, errors.JudicumError):
         set_rollback()
@@ -64,11 +64,11 @@ def _status_of(error: errors.JudicumError) -> int:
     return next(STATUS[kind] for kind in type(error).__mro__ if kind in STATUS)
 
 
-def _respond(code: int, name: str, detail: str, fields: list[dict[str, Any]]) -> Response:
+def _respond(code: int, name: str, detail: str, fields: list[dict[str, object]]) -> Response:
     return Response(problem_body(code, name, detail, fields), status=code, content_type=MEDIA_TYPE)
 
 
-def problem_body(code: int, name: str, detail: str, fields: list[dict[str, Any]]) -> dict[str, Any]:
+def problem_body(code: int, name: str, detail: str, fields: list[dict[str, object]]) -> dict[str, Any]:
     return {
         "type": f"urn:judicum:{name}",
         "title": name.replace("_", " "),
@@ -84,13 +84,13 @@ def _fields(error: errors.JudicumError, units: Units) -> list[dict[str, Any]]:
     return [FieldProblem.of(problem, units).model_dump() for problem in problems]
 
 
-def _detail(error: errors.JudicumError, fields: list[dict[str, Any]]) -> str:
+def _detail(error: errors.JudicumError, fields: list[dict[str, object]]) -> str:
     if not fields:
         return str(error)
     return "; ".join(f"{f['field']}: {f['given'] or 'nothing'} was given; allowed is {f['allowed']}" for f in fields)
 
 
-def _flat(detail: Any, at: str = "") -> Any:
+def _flat(detail: object, at: str = "") -> Any:
     if isinstance(detail, dict):
         for key, value in detail.items():
             yield from _flat(value, f"{at}.{key}" if at else str(key))

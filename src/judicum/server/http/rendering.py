@@ -14,7 +14,7 @@ class FastJSON(JSONRenderer):
 
     charset = None
 
-    def render(self, data: Any, accepted_media_type: str | None = None, renderer_context: Any = None) -> bytes:
+    def render(self, data: object, accepted_media_type: str | None = None, renderer_context: object = None) -> bytes:
         if data is None:
             return b""
         if isinstance(data, BaseModel):

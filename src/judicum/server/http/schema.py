@@ -32,7 +32,7 @@ class PydanticModels(OpenApiSerializerExtension):  # type: ignore[no-untyped-cal
     match_subclasses = True
     priority = 1
 
-    def get_name(self, auto_schema: Any, direction: Any) -> str:
+    def get_name(self, auto_schema: object, direction: object) -> str:
         # Nested models are registered under their name alone; that no two share one is tested.
         set_override(self.target, "suppress_collision_warning", True)
         return str(self.target.__name__)
@@ -56,7 +56,7 @@ def tidied(result: dict[str, Any], **_: Any) -> dict[str, Any]:
     return result
 
 
-def _tidy(schema: Any) -> None:
+def _tidy(schema: object) -> None:
     if isinstance(schema, list):
         for value in schema:
             _tidy(value)

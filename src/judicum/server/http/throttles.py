@@ -1,7 +1,5 @@
 """How often one address may try a door: slowing down, never locking out."""
 
-from typing import Any
-
 from rest_framework.request import Request
 from rest_framework.throttling import AnonRateThrottle, SimpleRateThrottle
 
@@ -19,7 +17,7 @@ class TokenThrottle(SimpleRateThrottle):
 
     scope = "token"
 
-    def get_cache_key(self, request: Request, view: Any) -> str | None:
+    def get_cache_key(self, request: Request, view: object) -> str | None:
         if not isinstance(request.auth, Token):
             return None
         return self.cache_format % {"scope": self.scope, "ident": request.auth.pk}

@@ -101,6 +101,6 @@ def precheck_in_sandbox(data: bytes, long_side_px: int | None) -> list[PhotoProb
     return [PhotoProblem(**one) for one in made]
 
 
-def strip_in_sandbox(data: bytes, bead: Mapping[str, Any]) -> bytes:
+def strip_in_sandbox(data: bytes, bead: Mapping[str, object]) -> bytes:
     """The strip of a bead (`Bead.as_json`) cut out of its photo, as a JPEG file. Raises UnreadablePicture, Busy."""
     return run_in_sandbox("cut_strip", data, bead=bead)[1]

@@ -97,7 +97,7 @@ class RotaRequest(_Frozen):
         return tuple(sorted(self.sessions, key=lambda one: (one.begins, one.id)))
 
 
-def read_rota(given: Any) -> RotaRequest:
+def read_rota(given: object) -> RotaRequest:
     """Read what a rota is made of from JSON values (docs/rota.md).
 
     Raises:
@@ -122,7 +122,7 @@ def minutes_of(clock: str) -> int:
     return 60 * int(hours) + int(minutes)
 
 
-def _without_nulls(given: Any) -> Any:
+def _without_nulls(given: object) -> Any:
     """A list that is null is an empty one."""
     if not isinstance(given, Mapping):
         return given

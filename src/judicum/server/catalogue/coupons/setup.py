@@ -9,7 +9,7 @@ from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.people.courses.models import Course
 
 
-def coupon_of(assignment: Assignment, run: Mapping[str, Any] | None = None) -> dict[str, Any]:
+def coupon_of(assignment: Assignment, run: Mapping[str, object] | None = None) -> dict[str, Any]:
     """The coupon that the core plans for an assignment by its course's schools.
 
     Technique and pass are those really used, once a run is logged.
@@ -52,7 +52,7 @@ def checklist_for(assignment: Assignment) -> list[str]:
     return checklist(read_coupon(coupon_of(assignment)))
 
 
-def check_for(assignment: Assignment, run: Mapping[str, Any]) -> Checked:
+def check_for(assignment: Assignment, run: Mapping[str, object]) -> Checked:
     """What of a logged run lies off the card.
 
     Raises:
@@ -61,7 +61,7 @@ def check_for(assignment: Assignment, run: Mapping[str, Any]) -> Checked:
     return check_setup({"coupon": coupon_of(assignment, run), "used": logged_of(run)})
 
 
-def logged_of(run: Mapping[str, Any]) -> dict[str, Any]:
+def logged_of(run: Mapping[str, object]) -> dict[str, Any]:
     """What was really logged of a run, as the core reads it: no empty fields, and no alloy where there was no filler."""
     used = {key: run[key] for key in RUN.keys if run.get(key) not in (None, "", [])}
     if used.get("filler_alloy") == "none":
@@ -69,7 +69,7 @@ def logged_of(run: Mapping[str, Any]) -> dict[str, Any]:
     return used
 
 
-def worst_check(assignment: Assignment, runs: Sequence[Mapping[str, Any]]) -> Checked | None:
+def worst_check(assignment: Assignment, runs: Sequence[Mapping[str, object]]) -> Checked | None:
     """Of several runs, the one that lies furthest off the card; None where nothing was logged."""
     checks = [check_for(assignment, run) for run in runs]
     return max(checks, key=lambda c: (len(c.deviations), len(c.warnings)), default=None)

@@ -87,7 +87,7 @@ class Archive:
         named = TABLES_OF_1.get(table, table) if self.manifest["version"] == 1 else table
         return f"tables/{named}.jsonl"
 
-    def _today(self, table: str, row: Any) -> Any:
+    def _today(self, table: str, row: object) -> Any:
         """A row with its fields named as they are now."""
         if self.manifest["version"] > 1 or not isinstance(row, dict):
             return row

@@ -17,7 +17,7 @@ KEYED = {"self_tests": ("given", "references")}
 """Columns of JSON whose keys are rows of another table."""
 
 
-def number_of(table: Table, key: Any, numbers: Numbers) -> Any:
+def number_of(table: Table, key: object, numbers: Numbers) -> Any:
     """A picture is known by its hash everywhere; every other row by its number."""
     return key if table.name == "pictures" else numbers[table.name][key]
 
@@ -41,7 +41,7 @@ def written(table: Table, row: Model, number: int, numbers: Numbers, names: Mapp
     return _named_within(table, made, numbers)
 
 
-def _plain(value: Any) -> Any:
+def _plain(value: object) -> Any:
     if isinstance(value, dt.datetime):
         return value.astimezone(dt.UTC).isoformat()
     if isinstance(value, dt.date | dt.time):
@@ -49,7 +49,7 @@ def _plain(value: Any) -> Any:
     return str(value) if isinstance(value, uuid.UUID) else value
 
 
-def read(table: Table, given: Mapping[str, Any], numbers: Numbers) -> tuple[Model, dict[str, Any]]:
+def read(table: Table, given: Mapping[str, object], numbers: Numbers) -> tuple[Model, dict[str, Any]]:
     """A row that is not saved yet, and what is set once others are there: lists, and references to later tables."""
     row, rest = table.model(), {}
     given = _named_within(table, dict(given), numbers)

@@ -63,7 +63,7 @@ def _rows(course_id: int) -> tuple[dict[str, bytes], dict[str, str]]:
     return lines, files
 
 
-def _names(table: Table, row: Any) -> dict[str, str]:
+def _names(table: Table, row: object) -> dict[str, str]:
     """The archive's name of each file of a row, by the store's."""
     stored = [str(getattr(row, field.name)) for field in table.fields if isinstance(field, FileField)]
     return {name: by_content(name) for name in stored if name}
@@ -87,7 +87,7 @@ class Entry:
     packed: bool = False
 
 
-def zipped(tables: dict[str, bytes], files: dict[str, str], more: dict[str, Any]) -> Iterator[bytes]:
+def zipped(tables: dict[str, bytes], files: dict[str, str], more: dict[str, object]) -> Iterator[bytes]:
     """Tables and files of an archive, then its manifest."""
     lines = [Entry(f"tables/{name}.jsonl", partial(io.BytesIO, data), packed=True) for name, data in tables.items()]
     entries = [*lines, *(stored_entry(inside, stored) for inside, stored in sorted(files.items()))]
@@ -100,7 +100,7 @@ def stored_entry(inside: str, stored: str) -> Entry:
     return Entry(f"files/{inside}", lambda: default_storage.open(stored))
 
 
-def zip_of(entries: Iterable[Entry], about: dict[str, Any]) -> Iterator[bytes]:
+def zip_of(entries: Iterable[Entry], about: dict[str, object]) -> Iterator[bytes]:
     """A zip, chunk by chunk as it is made; last in it is `manifest.json`: `about`, and every file with its checksum."""
     sink = _Sink()
     listed: list[dict[str, Any]] = []

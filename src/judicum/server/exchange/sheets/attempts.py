@@ -137,7 +137,7 @@ def _rounded(value: float | None) -> float | None:
     return None if value is None else round(value, DIGITS)
 
 
-def put_figures(user: User, course: Course, values: Mapping[str, Any]) -> Done:
+def put_figures(user: User, course: Course, values: Mapping[str, object]) -> Done:
     """Findings by hand kept for an attempt. A measured figure may stand beside them; it is the photo's, and stays.
 
     Raises:

@@ -94,7 +94,12 @@ def put_sheet(user: User, course_id: int, sheet: Sheet, data: bytes, keep: bool)
 
 
 def _one(
-    user: User, course: Course, sheet: Sheet, number: int, values: Mapping[str, Any], problems: Sequence[InvalidValue]
+    user: User,
+    course: Course,
+    sheet: Sheet,
+    number: int,
+    values: Mapping[str, object],
+    problems: Sequence[InvalidValue],
 ) -> LineDone:
     if problems:
         return LineDone(number, "refused", "", tuple(problems))
@@ -108,7 +113,7 @@ def _one(
     return LineDone(number, did.outcome, did.what, hand_over=did.hand_over)
 
 
-def _cell(value: Any) -> Any:
+def _cell(value: object) -> Any:
     """A value as a spreadsheet takes it."""
     if isinstance(value, bool):
         return "yes" if value else "no"

@@ -44,7 +44,7 @@ def case_of(attempt: Attempt) -> Case:
     return replace(case, confirmed=tuple(mine.values_list("cause", flat=True)), usual=confirmed, rejected=rejected)
 
 
-def _set(run: Mapping[str, Any]) -> dict[str, Any]:
+def _set(run: Mapping[str, object]) -> dict[str, Any]:
     return {key: value for key, value in logged_of(run).items() if key not in APART}
 
 

@@ -2,7 +2,6 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Any
 
 from django.db import transaction
 from django.db.models import Max
@@ -35,7 +34,7 @@ class Words:
 
 @transaction.atomic
 def save_design(
-    user: User, course_id: int, coupon: Mapping[str, Any], words: Words, base_id: int | None = None
+    user: User, course_id: int, coupon: Mapping[str, object], words: Words, base_id: int | None = None
 ) -> Design:
     """Save a coupon as a new design, or as the next version of one of the course's own.
 

@@ -1,7 +1,6 @@
 """Keeping a marking scheme as a new version; those that marks stand on are never changed."""
 
 from datetime import datetime
-from typing import Any
 
 from django.db import transaction
 from django.db.models import Max
@@ -21,7 +20,9 @@ MAX_SCHEMES = 30
 
 
 @transaction.atomic
-def save_scheme(user: User, course_id: int, body: Any, code: str | None = None, at: datetime | None = None) -> Scheme:
+def save_scheme(
+    user: User, course_id: int, body: object, code: str | None = None, at: datetime | None = None
+) -> Scheme:
     """Keep a scheme: a new version of the course's own where `code` says which, else a new one coded after its title.
 
     Raises:

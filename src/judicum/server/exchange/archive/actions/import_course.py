@@ -79,7 +79,7 @@ def _rows(archive: Archive, workshop: Workshop) -> Course:
     return course
 
 
-def _read(table: Table, given: dict[str, Any], numbers: Numbers) -> tuple[Any, dict[str, Any]]:
+def _read(table: Table, given: dict[str, object], numbers: Numbers) -> tuple[Any, dict[str, Any]]:
     try:
         return read(table, given, numbers)
     except (KeyError, TypeError, ValueError) as error:

@@ -2,7 +2,6 @@
 
 from collections.abc import Mapping
 from datetime import datetime
-from typing import Any
 
 from django.db import transaction
 from django.utils import timezone
@@ -20,7 +19,7 @@ OWN = {spec.key for spec in ABOUT}
 
 
 @transaction.atomic
-def save_item(user: User, course_id: int, item_id: int | None, kind: str, given: Mapping[str, Any]) -> Item:
+def save_item(user: User, course_id: int, item_id: int | None, kind: str, given: Mapping[str, object]) -> Item:
     """Make an item (`item_id` None) or change one; its kind stays.
 
     Raises:
