@@ -15,7 +15,11 @@ def mm_from_thou(thou: float) -> float:
 
 
 def thou_from_mm(mm: float) -> float:
-    """Thousandths of an inch from millimetres."""
+    """Thousandths of an inch from millimetres.
+
+    >>> thou_from_mm(2.54)
+    100.0
+    """
     return mm / MM_PER_INCH * 1000
 
 
@@ -29,5 +33,9 @@ def l_min_from_cfh(cfh: float) -> float:
 
 
 def cfh_from_l_min(l_min: float) -> float:
-    """Cubic feet per hour from litres per minute."""
+    """Cubic feet per hour from litres per minute.
+
+    >>> round(cfh_from_l_min(9.44), 1)
+    20.0
+    """
     return l_min / L_MIN_PER_CFH

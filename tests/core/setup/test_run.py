@@ -30,7 +30,7 @@ def test_what_is_no_possible_current_is_refused(value: object) -> None:
 
 
 def test_the_limits_themselves_are_allowed() -> None:
-    assert check_run({**GOOD, "gas_l_min": 60})["gas_l_min"] == 60
+    assert check_run({**GOOD, "gas_l_min": 60}).gas_l_min == 60
     with pytest.raises(InvalidValues):
         check_run({**GOOD, "gas_l_min": 60.1})
 

@@ -321,7 +321,11 @@ def period_of(values: Floats) -> float | None:
     """How many of a row of values make a period that chance does not, None where there is none.
 
     The largest line of the periodogram against all of them (Fisher, R. A. 1929: Tests of significance in harmonic
-    analysis); a line of under two and a half values is an alternation, one of the whole row a drift.
+    analysis): p = m (1 − g)^(m−1), its first term, for the largest of m lines with a share g. A line of under two and a half
+    values is an alternation, one of the whole row a drift.
+
+    >>> period_of(np.tile([2.0, 2.0, 2.6], 8))
+    3.0
     """
     if len(values) < SYMPTOM.min_gaps:
         return None

@@ -51,13 +51,21 @@ def score_of(line: Line, figure: float | str | None) -> float | None:
 
 
 def on_curve(curve: Curve, figure: float) -> float:
-    """A curve's score of a figure, 0 to 10."""
+    """A curve's score of a figure, 0 to 10: straight between its corners, level outside of them.
+
+    >>> on_curve(((0.0, 10), (0.2, 0)), 0.05), on_curve(((0.0, 10), (0.2, 0)), 0.3)
+    (7.5, 0.0)
+    """
     figures, scores = zip(*curve, strict=True)
     return float(np.interp(figure, figures, scores))
 
 
 def halves(value: float) -> float:
-    """The nearest half from 0 to 10."""
+    """The nearest half from 0 to 10.
+
+    >>> halves(7.3), halves(-1.0)
+    (7.5, 0.0)
+    """
     return round(min(HIGHEST, max(0.0, value)) * 2) / 2
 
 

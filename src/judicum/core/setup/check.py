@@ -100,7 +100,11 @@ def read_used(given: Mapping[str, Any]) -> Used:
 
 
 def flow_of(used: Used) -> float | None:
-    """The flow that was set, L/min."""
+    """The flow that was set, L/min.
+
+    >>> round(flow_of(Used(gas_cfh=20.0)), 2)
+    9.44
+    """
     if used.gas_l_min is not None:
         return float(used.gas_l_min)
     return used.gas_cfh * L_MIN_PER_CFH if used.gas_cfh is not None else None

@@ -38,7 +38,13 @@ def wire_length_mm(area_mm2: float, run_mm: float, wire_mm: float) -> float:
 
 
 def added_area_mm2(coupon: Coupon) -> float:
-    """Cross-section that filler adds, mm²: the fillet, or a flat crown over the bead."""
+    """Cross-section that filler adds, mm²: the fillet, or over a bead of width w a crown A = 2/3 · w · (c w), a parabola.
+
+    >>> from judicum.core.setup.coupon import read_coupon
+    >>> flat = {"metal": "304L", "joint": "butt", "thickness_mm": 1.5, "position": "flat", "target_width_mm": 5.0}
+    >>> round(added_area_mm2(read_coupon(flat)), 2)
+    2.5
+    """
     if coupon.kind.fillet:
         return fillet_area_mm2(coupon.leg_mm or coupon.thinner_mm)
     width = coupon.target_width_mm or bead_width_mm(coupon.thickness_mm)

@@ -40,7 +40,16 @@ def angles_deg(coupon: Coupon) -> Angles:
 
 
 def stickout(coupon: Coupon, electrode_mm: float, cup: float) -> Band:
-    """Stick-out range and aim, mm: by electrode in a fillet, by the cup when it is walked or wide."""
+    """Stick-out range and aim, mm: by electrode in a fillet, by the cup when it is walked or wide.
+
+    Args:
+        electrode_mm: diameter, mm. cup: number, sixteenths of an inch of the cup's bore.
+
+    >>> from judicum.core.setup.coupon import read_coupon
+    >>> flat = {"metal": "304L", "joint": "butt", "thickness_mm": 1.5, "position": "flat", "technique": "walk_cup"}
+    >>> stickout(read_coupon(flat), 1.6, 8)
+    Band(low=7.6, aim=12.7, high=15.9)
+    """
     inside = cup * 25.4 / 16
     if coupon.technique == "walk_cup":
         return Band.around(inside, 0.6, 1.25)
@@ -60,5 +69,9 @@ def stickout(coupon: Coupon, electrode_mm: float, cup: float) -> Band:
 
 
 def arc_length(electrode_mm: float) -> Band:
-    """Arc length, mm: no more than one electrode diameter."""
+    """Arc length, mm: three quarters of an electrode diameter, no more than one.
+
+    >>> arc_length(1.6)
+    Band(low=0.8, aim=1.2, high=1.6)
+    """
     return Band.around(0.75 * electrode_mm, 2 / 3, 4 / 3, 2)

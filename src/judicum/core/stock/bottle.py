@@ -42,7 +42,14 @@ OPEN_FIELDS = Fields("a bottle", (QUANTITIES["bottle_l"], QUANTITIES["bottle_bar
 
 
 def gauge_off_bar(full_bar: float = GAUGE_FULL_BAR) -> float:
-    """Standard uncertainty of a gauge with that end of scale, bar: its class is the half width of an even spread."""
+    """Standard uncertainty of a gauge: u = k F / √3, its class being the half width of an even spread [src: en-837].
+
+    Args:
+        full_bar: F, bar, the end of its scale; k is GAUGE_SHARE.
+
+    >>> round(gauge_off_bar(315.0), 2)
+    4.55
+    """
     return GAUGE_SHARE * full_bar / math.sqrt(3)
 
 
@@ -95,7 +102,14 @@ def _virials(temperature_c: float) -> tuple[float, float]:
 
 
 def density_mol_cm3(bar: float, temperature_c: float) -> float:
-    """Molar density of argon at an absolute pressure, mol/cm³: P = ρRT (1 + Bρ + Cρ²) [src: crc-virial]."""
+    """Molar density ρ of argon, mol/cm³: the real root of P = ρRT (1 + Bρ + Cρ²) [src: crc-virial]; up to 230 bar.
+
+    Args:
+        bar: P, absolute. temperature_c: °C.
+
+    >>> round(density_mol_cm3(200, 20), 6)
+    0.008731
+    """
     energy, second = _virials(temperature_c)
     roots = np.roots([C_CM6_MOL2, second, 1.0, -bar / energy])
     # The pressure grows with the density at any temperature of a bottle, so one root of the three is real.
@@ -103,7 +117,11 @@ def density_mol_cm3(bar: float, temperature_c: float) -> float:
 
 
 def pressure_bar(density: float, temperature_c: float) -> float:
-    """The absolute pressure of argon at a molar density, mol/cm³: the inverse of `density_mol_cm3`."""
+    """The absolute pressure of argon at a molar density, mol/cm³: the inverse of `density_mol_cm3`.
+
+    >>> round(pressure_bar(density_mol_cm3(200, 20), 20), 6)
+    200.0
+    """
     energy, second = _virials(temperature_c)
     return energy * density * (1 + second * density + C_CM6_MOL2 * density**2)
 
@@ -131,7 +149,11 @@ def litres(size_l: float, bar: float, temperature_c: float = LITRES_AT_C) -> flo
 
 
 def bar_with(size_l: float, given_l: float, temperature_c: float = LITRES_AT_C) -> float:
-    """What the gauge shows when so many litres can still be drawn: the inverse of `litres`, bar."""
+    """What the gauge shows when so many litres can still be drawn: the inverse of `litres`, bar.
+
+    >>> round(bar_with(20, litres(20, 150)))
+    150
+    """
     if given_l <= 0:
         return KEPT_BAR
     kept = density_mol_cm3(KEPT_BAR + AIR_BAR, temperature_c)

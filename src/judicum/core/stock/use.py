@@ -24,9 +24,14 @@ class Consumption:
 
 
 def run_gas_l(run: Run, card: Card, length_mm: float) -> float:
-    """Gas of one logged run, litres: flow × (pre-flow + arc + post-flow), and purge × (wait + the same time).
+    """Gas of one logged run, litres: V = q (t_pre + t_arc + t_post) + q_purge (t_wait + t_arc + t_post).
 
     What was not logged is the card's aim; arc time without a clock is length over travel.
+
+    >>> from judicum.core.setup import plan_card
+    >>> card = plan_card({"metal": "304L", "joint": "butt", "thickness_mm": 1.5, "position": "flat"})
+    >>> round(run_gas_l(Run(gas_l_min=12.0, preflow_s=0.5, arc_s=48.0, postflow_s=10.0), card, 90), 2)
+    11.7
     """
     preflow_s = _or(run.preflow_s, card.preflow_s.aim)
     postflow_s = _or(run.postflow_s, card.postflow_s.aim)
