@@ -1,4 +1,4 @@
-"""An session as instructor and student see it: planned, a slot dragged and moved by keys, told on the phone, one who is away."""
+"""A session as instructor and student see it: planned, a slot dragged and moved by keys, told on the phone, one who is away."""
 
 from datetime import time, timedelta
 from typing import Any

@@ -14,7 +14,7 @@ SCATTER = (0.2, 0.4, 0.6)
 SESSIONS = (1, 2, 5, 12, 25)
 CLASSES = 1000
 MEAN = 300.0
-"""What an session takes, in any unit."""
+"""What a session takes, in any unit."""
 
 
 def held(rng: np.random.Generator, cv: float, sessions: int, classes: int = CLASSES) -> tuple[float, float]:

@@ -50,7 +50,7 @@ _TABLE = (
     }),
     Choice("bend", "Bend or break test", {"held": "held", "opened": "opened", "broke": "broke"}),
     Choice("finish", "Finish goal", {"warm": "warm", "bright": "bright", "show_colour": "show colour"}, {
-        "warm": "Up to copper.", "bright": "Silver or straw only; root purged.", "show_colour": "Up to blue wanted, never grey.",
+        "warm": "up to copper", "bright": "silver or straw only, root purged", "show_colour": "up to blue wanted, never grey",
     }),
     Choice("pedal_school", "Pedal", {"target": "Set the target, floor it", "ride": "Set above, ride the pedal"}, {
         "target": "One variable fewer; the card's machine setting is the aim.", "ride": "Machine 35 % above the aim; wets the toes when cold.",

@@ -57,7 +57,7 @@ def left_words(kind: str, left: float) -> str:
 
 
 def lasts_words(found: Lasts | None) -> str:
-    """How long it lasts, with the range; empty where nothing says what an session takes.
+    """How long it lasts, with the range; empty where nothing says what a session takes.
 
     >>> lasts_words(Lasts(4, 6, 9, 2.0)), lasts_words(Lasts(0, 0, 1, 2.0)), lasts_words(Lasts(60, None, None, 2.0))
     ('6 sessions, 4 to 9', 'not through the next session', 'more than 60 sessions')

@@ -830,9 +830,9 @@ export const vocabulary = {
         "show_colour": "show colour"
       },
       "why": {
-        "warm": "Up to copper.",
-        "bright": "Silver or straw only; root purged.",
-        "show_colour": "Up to blue wanted, never grey."
+        "warm": "up to copper",
+        "bright": "silver or straw only, root purged",
+        "show_colour": "up to blue wanted, never grey"
       }
     },
     "pedal_school": {

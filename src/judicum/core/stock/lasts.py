@@ -38,7 +38,7 @@ class Lasts:
 def lasts(
     left: float, past: Sequence[float], planned: Sequence[float | None] = (), left_uncertainty: float = 0.0
 ) -> Lasts | None:
-    """How many of the coming sessions a stock covers; None where nothing says what an session takes.
+    """How many of the coming sessions a stock covers; None where nothing says what a session takes.
 
     Args:
         left: in the stock's unit. left_uncertainty: its standard uncertainty.

@@ -22,7 +22,7 @@ export function Bottles({ store, change }: Props) {
           {gas.per_session !== null && (
             <span className="quiet">
               {" "}
-              at {Math.round(gas.per_session)} L an session
+              at {Math.round(gas.per_session)} L a session
               {real !== 0 && `, ${String(Math.abs(real))} % ${real > 0 ? "more" : "less"} than is logged`}
             </span>
           )}

@@ -50,7 +50,7 @@ class AttemptUse:
 
 @dataclass(frozen=True)
 class OnShelf:
-    """An item with what is left of it, what an session takes, how long it lasts, and what to order by when."""
+    """An item with what is left of it, what a session takes, how long it lasts, and what to order by when."""
 
     item: Item
     level: Level

@@ -32,7 +32,7 @@ MAX_PIECE = 4 * 1024 * 1024
 ABANDONED = timedelta(days=2)
 """A phone that has not gone on with an upload for so long has given it up."""
 MAX_OPEN = 20
-"""Uploads that one person may have under way: what a phone collects in an session without a connection."""
+"""Uploads that one person may have under way: what a phone collects in a session without a connection."""
 MAX_PHOTOS = 40
 """Photos of one attempt: the bead a few times over, its back, the setup, the torch."""
 COUNTED_S = 300
