@@ -69,7 +69,7 @@ def test_every_quantity_is_whole_in_itself() -> None:
 def test_a_run_keeps_a_pulse_whole_or_not_at_all() -> None:
     good = {"current_a": 60, "gas_l_min": 10}
     pulse = {"peak_a": 120, "background_a": 20, "on_share": 0.3, "per_second": 1}
-    assert check_run(good | pulse)["peak_a"] == 120
+    assert check_run(good | pulse).peak_a == 120
     with pytest.raises(InvalidValues) as refused:
         check_run(good | {"peak_a": 120})
     assert {p.field for p in refused.value.problems} == {"background_a", "on_share", "per_second"}
