@@ -1,5 +1,6 @@
 """What people do by hand to photos: look before sending, correct, set a scale, read an angle, lay two over one another."""
 
+import re
 from pathlib import Path
 from typing import Any
 
@@ -49,8 +50,8 @@ def test_a_bad_photo_is_held_back_and_said_why(
         expect(phone.get_by_role("alert")).to_contain_text(words)
     no_violations(phone)
     assert not Photo.objects.exists()
-    phone.get_by_role("button", name="Send it anyway").click()
-    expect(phone.get_by_text("is being measured")).to_be_visible()
+    phone.get_by_role("button", name="Send photo anyway").click()
+    expect(phone.get_by_text("Photo received")).to_be_visible()
     assert Photo.objects.count() == 1
 
 
@@ -75,22 +76,22 @@ def test_the_instructor_corrects_on_the_strip(
     # By keyboard too: the red line is moved, the buttons act there.
     page.get_by_role("slider", name="Place along the bead").focus()
     page.keyboard.press("PageUp")
-    page.get_by_role("button", name="Set faults").click()
-    page.get_by_role("button", name="Add in the middle at the red line").click()
+    page.get_by_role("button", name="Mark faults").click()
+    page.get_by_role("button", name="Add fault at the red line, mid-bead").click()
     expect(listed).to_contain_text("pore added at")
     expect(page.get_by_label("Faults: score")).to_have_text("8")
-    page.get_by_role("button", name="Not a fault").click()
+    page.get_by_role("button", name="Remove fault").click()
     expect(listed).to_contain_text("removed")
-    page.get_by_role("button", name="Cut and join fronts").click()
+    page.get_by_role("button", name="Add or remove fronts").click()
     page.get_by_role("button", name="No distinct ripples").click()
     page.get_by_text("Even ripples", exact=False).first.click()
     expect(page.get_by_text("no distinct ripples; toes and width count instead")).to_be_visible()
-    page.get_by_role("button", name="Exchange start and end").click()
-    expect(listed).to_contain_text("start and end exchanged")
+    page.get_by_role("button", name="Swap start and end").click()
+    expect(listed).to_contain_text("start and end swapped")
     assert [c.step["step"] for c in Correction.objects.all()] == [
         "move_toe", "add_fault", "remove_fault", "no_ripples", "start_at_other_end",
     ]  # fmt: skip
-    page.get_by_role("button", name="Back to what was computed").click()
+    page.get_by_role("button", name="Undo all corrections").click()
     expect(listed).to_have_count(0)
     assert Measurement.objects.get().report == computed
 
@@ -100,12 +101,12 @@ def test_the_instructor_corrects_on_the_strip(
     assert scroller.evaluate("e => e.scrollWidth / e.clientWidth") == pytest.approx(4, abs=0.1)
 
     # A photo without a card: two points a known length apart.
-    page.get_by_role("button", name="Set the scale").click()
+    page.get_by_role("button", name="Set scale").click()
     no_violations(page)
     end = page.get_by_role("slider", name="known length: second end")
     end.focus()
     page.keyboard.press("Shift+ArrowRight")
-    page.get_by_label("Its length").fill("50")
+    page.get_by_label(re.compile("^Known length")).fill("50")
     page.get_by_role("button", name="Measure with this scale").click()
     expect(page.get_by_text("Being measured.")).to_be_visible()
     assert Measurement.objects.filter(scale_points__isnull=False).count() == 1
@@ -141,7 +142,7 @@ def test_an_angle_is_read_on_the_torch_and_two_beads_laid_over_one_another(
                 (at["x"] + at["width"] / 2, at["y"] + at["height"] / 2),
                 (box["x"] + x * scale, box["y"] + y * scale),
             )
-    phone.get_by_role("button", name="Put it into the log").click()
+    phone.get_by_role("button", name="Save to log").click()
     expect(phone.get_by_text("Work angle: 70°")).to_be_visible()
     run = Run.objects.get(attempt=second)
     assert (run.work_angle_deg, run.measured) == (70, ["work_angle_deg"])
@@ -150,10 +151,10 @@ def test_an_angle_is_read_on_the_torch_and_two_beads_laid_over_one_another(
     sign_in(page, course.instructor)
     page.goto(f"/course/{course.row.pk}/attempt/{second.pk}")
     page.wait_for_load_state("networkidle")  # what comes in above moves the button
-    page.get_by_role("button", name="every figure, the whole log").click()
+    page.get_by_role("button", name="all measurements").click()
     expect(page.get_by_text("measured", exact=True)).to_be_visible()
-    page.get_by_role("link", name=f"lay it over attempt {first.number}").click()
+    page.get_by_role("link", name=f"compare with attempt {first.number}").click()
     expect(page.get_by_role("img", name="Strip of")).to_have_count(2)
-    expect(page.get_by_role("row").filter(has_text="Width varies")).to_contain_text("as before")
+    expect(page.get_by_role("row").filter(has_text="Width variation")).to_contain_text("no change")
     no_violations(page)
     assert page.url.endswith(f"/compare/{first.pk}/{second.pk}")

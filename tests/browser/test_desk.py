@@ -23,7 +23,7 @@ def on_one_screen(page: Page) -> None:
     high = page.evaluate("document.documentElement.scrollHeight")
     assert high <= LAPTOP["height"] + 1, f"the page is {high} px high"
     expect(page.get_by_role("button", name="Save and return")).to_be_in_viewport()
-    expect(page.get_by_role("region", name="Why it looks like that")).to_be_in_viewport(ratio=1)
+    expect(page.get_by_role("region", name="Likely causes")).to_be_in_viewport(ratio=1)
 
 
 def with_a_cause(course: Course) -> Attempt:
@@ -55,7 +55,7 @@ def test_a_class_is_marked_with_few_keys_on_one_screen(
     unhurried(page, monkeypatch)
     sign_in(page, course.instructor)
     page.goto(f"/course/{course.row.pk}/desk?order=coupon&assignment={course.assignment.pk}")
-    expect(page.get_by_label("Only one coupon")).to_have_value(str(course.assignment.pk))
+    expect(page.get_by_label("Show one coupon")).to_have_value(str(course.assignment.pk))
     no_violations(page)
     page.get_by_role("link").filter(has_text="Sanne").first.click()
 
@@ -80,12 +80,12 @@ def test_a_class_is_marked_with_few_keys_on_one_screen(
     page.get_by_role("button", name="grey at the end").first.focus()
     expect(page.get_by_test_id("lit-tint")).to_be_visible()
     page.keyboard.press("1")
-    expect(page.get_by_label("Change next")).to_have_value(
+    expect(page.get_by_label("One change for next time")).to_have_value(
         "Hold the torch over the end until the gas has run longer: post-flow 3 s → 8 s. The end oxidised while it was hot."
     )
     page.get_by_role("heading", name="Sanne").click(position={"x": 200, "y": 5}, force=True)
     page.locator("body").press("Enter")
-    expect(page.get_by_role("heading", name="On the desk")).to_be_visible()
+    expect(page.get_by_role("heading", name="To mark")).to_be_visible()
     assert Verdict.objects.get().cause == "postflow_short"
     assert Attempt.objects.get(pk=short.pk).mark.next_change.startswith("Hold the torch")
 
@@ -101,31 +101,31 @@ def test_findings_phrases_schemes_and_answers_are_open_to_everybody(
     expect(page.get_by_text("Post-flow too short")).to_be_visible()
 
     page.keyboard.press("f")
-    page.get_by_label("Distortion (mm)").fill("2.5")
+    page.get_by_label("Out of flat (mm)").fill("2.5")
     no_violations(page)
-    page.get_by_role("button", name="Keep").click()
-    expect(page.get_by_text("Distortion:")).to_be_visible()
+    page.get_by_role("button", name="Save checks").click()
+    expect(page.get_by_text("Out of flat:")).to_be_visible()
     expect(page.get_by_text("distorted", exact=True).first).to_be_visible()
 
     page.keyboard.press("c")
-    page.get_by_role("button", name="Write phrases").click()
+    page.get_by_role("button", name="Edit phrases").click()
     page.get_by_label("Key 1").fill("Width {width}, {name}.")
     no_violations(page)
-    page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name="Save phrases").click()
     page.get_by_role("button", name="Sanne.").click()
     expect(page.get_by_label("Comment")).to_have_value(re.compile(r"Width 4\.\d mm, Sanne\."))
 
     page.keyboard.press("Escape")
-    page.get_by_role("button", name="Weld it again …").click()
-    page.get_by_label("Why this one does not count").fill("Wrong side of the sheet.")
+    page.get_by_role("button", name="Weld again …").click()
+    page.get_by_label("Why does this coupon not count?").fill("Wrong side of the sheet.")
     no_violations(page)
-    page.get_by_role("button", name="Weld it again", exact=True).click()
-    expect(page.get_by_role("heading", name="On the desk")).to_be_visible()
+    page.get_by_role("button", name="Weld again", exact=True).click()
+    expect(page.get_by_role("heading", name="To mark")).to_be_visible()
     assert Attempt.objects.get(pk=attempt.pk).answer == "Wrong side of the sheet."
 
     page.goto(f"/course/{course.row.pk}/schemes?scheme=training")
     page.get_by_label("Pass mark").fill("80")
     page.get_by_role("button", name="Even width").first.click()
     no_violations(page)
-    page.get_by_role("button", name="Keep as the next version").click()
+    page.get_by_role("button", name="Save as next version").click()
     expect(page.get_by_text("version 1, your own")).to_be_visible()

@@ -34,12 +34,12 @@ def sign_in_as(page: Page, name: str, password: str, code: str = "") -> None:
     page.get_by_label("Password").fill(password)
     page.get_by_role("button", name="Sign in").click()
     if code:
-        page.get_by_label("Code from your phone, or a recovery code").fill(code)
+        page.get_by_label("Code from your authenticator app, or a recovery code").fill(code)
         page.get_by_role("button", name="Sign in").click()
 
 
 def table(page: Page, text: str) -> None:
-    page.get_by_label("A file with commas or semicolons between (CSV)").set_input_files(
+    page.get_by_label("CSV file (commas or semicolons)").set_input_files(
         {"name": "class.csv", "mimeType": "text/csv", "buffer": text.encode()}
     )
 
@@ -58,41 +58,41 @@ def test_a_school_is_run_from_its_first_day(
     page = open_page(browser, live_server.url, LAPTOP, complaints)
     page.goto(f"{live_server.url}/sign-in")
     sign_in_as(page, "hedda", password)
-    page.get_by_label("A new course is called").fill("Spring sessions")
+    page.get_by_label("Name of the new course").fill("Spring sessions")
     no_violations(page)
-    page.get_by_role("button", name="Make it").click()
-    expect(page.get_by_alt_text("The address, for a phone's camera")).to_be_visible()
+    page.get_by_role("button", name="Create course").click()
+    expect(page.get_by_alt_text("QR code of the join address")).to_be_visible()
     no_violations(page)
 
-    page.get_by_role("link", name="From a table, or into one").click()
+    page.get_by_role("link", name="Import or export people").click()
     table(page, ODD)
     expect(page.get_by_role("status").filter(has_text="3 new, 1 refused")).to_be_visible()
-    expect(page.get_by_role("button", name="Keep all of it")).to_be_disabled()
+    expect(page.get_by_role("button", name="Import all")).to_be_disabled()
     no_violations(page)
     table(page, PEOPLE)
-    page.get_by_role("button", name="Keep all of it").click()
-    link = page.get_by_role("row", name="Runar Ek").get_by_text("Hand over").text_content() or ""
+    page.get_by_role("button", name="Import all").click()
+    link = page.get_by_role("row", name="Runar Ek").get_by_text("Give this link").text_content() or ""
     assert User.objects.filter(workshop=owner.workshop).count() == 4
 
     phone = open_page(browser, live_server.url, PHONE, complaints)
     phone.goto(link.rpartition(" ")[2])
-    phone.get_by_label("New password, at least 8 characters").fill(PASSWORD)
-    phone.get_by_role("button", name="Set it").click()
-    phone.get_by_role("link", name="Sign in with it").click()
+    phone.get_by_label("New password (at least 8 characters)").fill(PASSWORD)
+    phone.get_by_role("button", name="Save password").click()
+    phone.get_by_role("link", name="Go to sign-in").click()
     sign_in_as(phone, "runar", PASSWORD)
     phone.get_by_role("link", name="Account of Runar Ek").click()
-    phone.get_by_label("Your address").fill("runar@example.org")
-    phone.get_by_label("Your password, since the address changes").fill(PASSWORD)
-    phone.get_by_label("a mark came back").check()
+    phone.get_by_label("Email address").fill("runar@example.org")
+    phone.get_by_label("Your password (the address changes)").fill(PASSWORD)
+    phone.get_by_label("a mark is returned").check()
     no_violations(phone)
-    phone.get_by_role("button", name="Keep").click()
-    expect(phone.get_by_text("At most one a morning")).to_be_visible()
+    phone.get_by_role("button", name="Save mail settings").click()
+    expect(phone.get_by_text("At most one message a day")).to_be_visible()
 
     # A coupon from a table, welded, photographed, marked.
     page.get_by_role("button", name="Given coupons").click()
     table(page, "coupon;due\nplate-bead-15;25.3.2031\n")
-    page.get_by_role("button", name="Keep all of it").click()
-    expect(page.get_by_text("It is done.")).to_be_visible()
+    page.get_by_role("button", name="Import all").click()
+    expect(page.get_by_text("Import finished.")).to_be_visible()
     course = Course.objects.get()
     runar = User.objects.get(username="runar")
     cast = Cast(course, owner, owner, runar, runar, owner, course.assignments.get())
@@ -103,49 +103,49 @@ def test_a_school_is_run_from_its_first_day(
 
     # Forgotten, and mailed; the owner reads that it was written, not what.
     phone.get_by_role("button", name="Sign out Runar Ek").click()
-    phone.get_by_role("link", name="I forgot my password").click()
-    phone.get_by_label("Name you sign in with").fill("Runar")
+    phone.get_by_role("link", name="Forgot password?").click()
+    phone.get_by_label("Login name").fill("Runar")
     no_violations(phone)
-    phone.get_by_role("button", name="Mail me a link").click()
-    expect(phone.get_by_text("a link is on its way")).to_be_visible()
+    phone.get_by_role("button", name="Send reset link").click()
+    expect(phone.get_by_text("a reset link is on its way")).to_be_visible()
     page.goto(f"{live_server.url}/workshop/mail")
-    page.get_by_text("Judicum: a new password").click()
+    page.get_by_text("Judicum: reset your password").click()
     expect(page.get_by_text(FOR_ITS_READER)).to_be_visible()
     no_violations(page)
 
     # A second factor, lost with the phone; a code on paper is left.
     page.goto(f"{live_server.url}/account")
-    page.get_by_role("button", name="Set it up").click()
-    expect(page.get_by_alt_text("Code for your phone's camera")).to_be_visible()
+    page.get_by_role("button", name="Set up second factor").click()
+    expect(page.get_by_alt_text("QR code for your authenticator app")).to_be_visible()
     no_violations(page)
-    page.get_by_label("The six digits it shows").fill(code_of(owner))
-    page.get_by_role("button", name="Turn it on").click()
+    page.get_by_label("Six-digit code").fill(code_of(owner))
+    page.get_by_role("button", name="Turn on second factor").click()
     paper = page.get_by_label("Second factor").get_by_role("listitem").first.text_content() or ""
-    page.get_by_label("What it is for").fill("Class list")
-    page.get_by_role("button", name="Make a token").click()
+    page.get_by_label("Purpose").fill("Class list")
+    page.get_by_role("button", name="Create token").click()
     expect(page.get_by_text("judicum_")).to_be_visible()
     page.get_by_role("button", name="Sign out Hedda").click()
     sign_in_as(page, "hedda", password, paper)
     page.get_by_role("link", name="Account of Hedda").click()
-    page.get_by_label("Your password, to turn it off").fill(password)
-    page.get_by_role("button", name="Turn it off").click()
-    expect(page.get_by_role("button", name="Set it up")).to_be_visible()
+    page.get_by_label("Password (to turn it off)").fill(password)
+    page.get_by_role("button", name="Turn off second factor").click()
+    expect(page.get_by_role("button", name="Set up second factor")).to_be_visible()
     page.get_by_role("link", name="the guide to the API").click()
-    page.get_by_label("Only calls that hold").fill("booth")
+    page.get_by_label("Search calls").fill("booth")
     page.locator("summary").first.click()
     no_violations(page)
 
     # The course ends, is taken along, and comes in elsewhere.
     page.goto(f"{live_server.url}/course/{course.pk}/people")
-    expect(page.get_by_alt_text("The address, for a phone's camera")).to_be_visible()
+    expect(page.get_by_alt_text("QR code of the join address")).to_be_visible()
     page.wait_for_load_state("networkidle")
     page.get_by_role("button", name="Archive this course").click()
-    page.get_by_role("button", name="Yes, archive it").click()
-    expect(page.get_by_text("This course is archived:")).to_be_visible()
+    page.get_by_role("button", name="Archive course").click()
+    expect(page.get_by_text("This course is archived.")).to_be_visible()
     no_violations(page)
-    page.get_by_role("link", name="From a table, or into one").click()
+    page.get_by_role("link", name="Import or export people").click()
     with page.expect_download() as saved:
-        page.get_by_role("link", name="Save the archive").click()
+        page.get_by_role("link", name="Export archive").click()
     saved.value.save_as(tmp_path / "course.zip")
     assert zipfile.ZipFile(tmp_path / "course.zip").testzip() is None
     Course.objects.filter(pk=course.pk).update(key=uuid4())  # as if this were another server

@@ -27,16 +27,16 @@ def test_one_coupon_from_assigned_to_marked(
     staff.goto("/join")
     no_violations(staff)
     sign_in(staff, course.instructor)
-    expect(staff.get_by_text("Nothing waits for a mark")).to_be_visible()
+    expect(staff.get_by_text("Nothing to mark")).to_be_visible()
     no_violations(staff)
 
     # Three clicks give it to the class: library, coupon, give.
-    staff.get_by_role("link", name="Coupons").click()
+    staff.get_by_role("link", name="Coupon library").click()
     staff.get_by_role("button", name="Carbon steel first").click()
     expect(staff.get_by_role("listitem").first).to_contain_text("Carbon: bead on plate")
-    staff.get_by_role("button", name="Give Square butt, 1.5 mm").click()
+    staff.get_by_role("button", name="Assign Square butt, 1.5 mm").click()
     no_violations(staff)
-    staff.get_by_role("button", name="Give it out").click()
+    staff.get_by_role("button", name="Assign coupon").click()
     expect(staff.get_by_role("row").filter(has_text="Square butt, 1.5 mm")).to_be_visible()
 
     # The student, on a phone.
@@ -50,17 +50,17 @@ def test_one_coupon_from_assigned_to_marked(
     expect(phone.get_by_role("heading", name="Log of the run")).to_be_visible()
     no_violations(phone)
     expect(phone.get_by_text("Setup card")).to_be_visible()
-    phone.get_by_role("button", name="As the card").click()
+    phone.get_by_role("button", name="Use card settings").click()
     expect(phone.get_by_label("Gas flow (L/min)")).to_have_value("9")
-    phone.get_by_label("Current at the arc (A)").fill("9000")
-    phone.get_by_role("button", name="Save the log").click()
+    phone.get_by_label("Welding current (A)").fill("9000")
+    phone.get_by_role("button", name="Save log").click()
     expect(phone.get_by_text("9000 A was given; 1 to 1000 A is possible.")).to_be_visible()
-    phone.get_by_label("Current at the arc (A)").fill("60")
-    phone.get_by_role("button", name="Current at the arc: more").click()
+    phone.get_by_label("Welding current (A)").fill("60")
+    phone.get_by_role("button", name="Welding current: more").click()
     phone.reload()
-    expect(phone.get_by_label("Current at the arc (A)")).to_have_value("61")
+    expect(phone.get_by_label("Welding current (A)")).to_have_value("61")
     phone.get_by_label("Post-flow (s)", exact=True).fill("3")
-    phone.get_by_role("button", name="Save the log").click()
+    phone.get_by_role("button", name="Save log").click()
     expect(phone.get_by_role("heading", name="Photo of the bead")).to_be_visible()
 
     phone.get_by_text("Setup card").click()
@@ -75,7 +75,7 @@ def test_one_coupon_from_assigned_to_marked(
     no_violations(phone)
 
     # The marking desk, by keyboard.
-    staff.get_by_role("link", name="Desk").click()
+    staff.get_by_role("link", name="To mark").click()
     staff.get_by_role("link").filter(has_text="Sanne").filter(has_text="Square butt").click()
     expect(staff.get_by_role("slider", name="Place along the bead")).to_be_visible()
     no_violations(staff)
@@ -89,21 +89,21 @@ def test_one_coupon_from_assigned_to_marked(
     expect(staff.get_by_text("At 0.5 mm")).to_be_visible()
     staff.keyboard.press("w")
     staff.keyboard.type("Calm hand.")
-    staff.get_by_label("Change next").fill("Count the dabs aloud.")
+    staff.get_by_label("One change for next time").fill("Count the dabs aloud.")
     staff.get_by_role("button", name="Save and return").click()
-    expect(staff.get_by_role("heading", name="On the desk")).to_be_visible()
+    expect(staff.get_by_role("heading", name="To mark")).to_be_visible()
 
     # The student sees it, beside the time plot.
     phone.reload()
     expect(phone.get_by_text("Count the dabs aloud.")).to_be_visible()
     expect(phone.get_by_text("Calm hand.")).to_be_visible()
     no_violations(phone)
-    phone.get_by_role("link", name="How it goes over time").click()
-    expect(phone.get_by_role("heading", name="How it goes")).to_be_visible()
+    phone.get_by_role("link", name="See my progress").click()
+    expect(phone.get_by_role("heading", name="My progress")).to_be_visible()
     expect(phone.get_by_role("heading", name="Square butt, 1.5 mm")).to_be_visible()
     no_violations(phone)
 
-    for path, heading in (("wall", "Class wall"), (f"student/{course.student.pk}", "Sanne")):
+    for path, heading in (("wall", "Class"), (f"student/{course.student.pk}", "Sanne")):
         staff.goto(f"/course/{course.row.pk}/{path}")
         expect(staff.get_by_role("heading", name=heading).first).to_be_visible()
         expect(staff.locator("img[alt^=Strip]").first).to_be_visible()
@@ -128,7 +128,7 @@ def test_two_markers_and_a_clear_word_to_the_later(
     page.get_by_role("button", name="Save", exact=True).click()
     expect(page.get_by_text("Asmus changed this attempt in the meantime")).to_be_visible()
     no_violations(page)
-    page.get_by_role("button", name="Load it again, keep what I typed").click()
+    page.get_by_role("button", name="Reload and keep my entries").click()
     expect(page.get_by_label("Comment")).to_have_value("mine, typed slowly")
     page.get_by_role("button", name="Save", exact=True).click()
     expect(page.get_by_text("Saved.")).to_be_visible()
@@ -168,13 +168,13 @@ def test_a_refused_photo_and_a_broken_connection_are_said_in_words(
 
     phone.route("**/api/uploads/**", gate)
     picker.set_input_files(noise)
-    phone.get_by_role("button", name="Send it anyway").click()
-    expect(phone.get_by_text("No connection; waiting to go on")).to_be_visible()
+    phone.get_by_role("button", name="Send photo anyway").click()
+    expect(phone.get_by_text("No connection. Sending resumes")).to_be_visible()
     phone.unroute("**/api/uploads/**")
     resumed: list[str] = []
     phone.on("request", lambda r: resumed.append(r.headers["upload-offset"]) if r.method == "PATCH" else None)
     phone.reload()
-    expect(phone.get_by_text("has arrived and is being measured")).to_be_visible()
+    expect(phone.get_by_text("Photo received")).to_be_visible()
     assert int(resumed[0]) >= 2 * 512 * 1024
     worker.start()
     expect(phone.get_by_text("No scale card was found")).to_be_visible(timeout=60_000)

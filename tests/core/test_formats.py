@@ -63,37 +63,37 @@ LEVEL, ABOVE, BELOW = Interval(0.1, -0.2, 0.4), Interval(0.6, 0.2, 1.0), Interva
 
 def test_a_difference_is_said_only_where_chance_would_not_make_it() -> None:
     assert (
-        difference_words(LEVEL, "second marks", "first ones")
-        == "second marks lie level with first ones, as far as can be told"
+        difference_words(LEVEL, "second marks", "first marks")
+        == "no clear difference between second marks and first marks"
     )
-    assert difference_words(ABOVE, "marks", "what is suggested") == "marks lie 0.60 above what is suggested"
-    assert difference_words(BELOW, "marks", "what is suggested", whole=True) == "marks lie 0.6 below what is suggested"
+    assert difference_words(ABOVE, "marks", "what is suggested") == "marks are 0.60 above what is suggested"
+    assert difference_words(BELOW, "marks", "what is suggested", whole=True) == "marks are 0.6 below what is suggested"
     assert difference_words(None, "a", "b") == ""
 
 
-@pytest.mark.parametrize(("icc", "much"), [(0.9, "well"), (0.6, "fairly"), (0.2, "hardly")])
+@pytest.mark.parametrize(("icc", "much"), [(0.9, "good"), (0.6, "fair"), (0.2, "poor")])
 def test_how_well_two_agree_and_that_few_pairs_are_few(icc: float, much: str) -> None:
     found = Agreement(30, LEVEL, None, Interval(icc, icc - 0.1, icc + 0.05))
-    assert agreement_words("tint", found).endswith(f"both agree {much}")
+    assert agreement_words("tint", found).endswith(f"agreement: {much}")
     few = agreement_words("tint", Agreement(1, None, None, None))
-    assert few == "only 1 pair, so this is far from certain"
+    assert few == "only 1 pair, so this is uncertain"
 
 
 def test_pass_or_fail_is_said_by_kappa_and_lines_by_their_names() -> None:
     found = Agreement(30, ABOVE, Interval(0.8, 0.6, 1.0), None)
-    assert agreement_words("passed", found) == "both agree well"
+    assert agreement_words("passed", found) == "agreement: good"
     assert (line_words("passed"), line_words("total"), line_words("tint")) == (
         "Pass or fail",
         "Total",
-        "Tint of the bead",
+        "Heat tint",
     )
 
 
 def test_a_marker_s_chart_is_said() -> None:
     assert severity_words(1, None) == "1 mark: too few to tell"
-    assert severity_words(12, Severity(0.2, (), (), None)).endswith("9 more marks until drift can be told")
-    assert severity_words(40, Severity(3.0, (3.0,), (2.0,), "no")) == "usually 3.0 above what is suggested; steady"
-    assert "drifts: stricter of late" in severity_words(40, Severity(-3.0, (-9.0,), (2.0,), "stricter"))
+    assert severity_words(12, Severity(0.2, (), (), None)).endswith("9 more marks needed to detect drift")
+    assert severity_words(40, Severity(3.0, (3.0,), (2.0,), "no")) == "usually 3.0 above the suggested mark; steady"
+    assert "drifting: recently stricter" in severity_words(40, Severity(-3.0, (-9.0,), (2.0,), "stricter"))
 
 
 def test_what_became_of_a_change_is_said_where_it_can_be() -> None:

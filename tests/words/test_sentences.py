@@ -23,7 +23,7 @@ from tests.core.causes.cases import bead, case, grey
         (EvidenceFound("grey_at_end", 0.8), "grey at the end", "grey at the end"),
         (EvidenceFound("rod_wiped", 1.0, value="skipped"), "wiping the rod not ticked", "wiping the rod not ticked"),
         (EvidenceFound("rod_wiped", 1.0, value="done"), "wiping the rod ticked", "wiping the rod ticked"),
-        (EvidenceFound("rod_end", 1.0, value="oxidised"), "rod end: oxidised", "rod end: oxidised"),
+        (EvidenceFound("rod_end", 1.0, value="oxidised"), "filler rod end: oxidised", "filler rod end: oxidised"),
         (
             EvidenceFound("draught", 1.0, value="false"),
             "not so: a draught was noticed",

@@ -88,14 +88,14 @@ def test_every_joint_has_its_drawing() -> None:
 
 def test_every_reason_of_a_suggestion_has_words_in_the_persons_units() -> None:
     response = Suggestion("width_evenness", 8.0, "width_cv", 0.061, {"width_cv": 0.061, "width_mean_mm": 4.234})
-    assert because(response) == "width varies 6.1 % around 4.23 mm"
-    assert because(response, US) == "width varies 6.1 % around 167 thou"
+    assert because(response) == "width variation 6.1 %, mean 4.23 mm"
+    assert because(response, US) == "width variation 6.1 %, mean 167 thou"
     off = Suggestion(
         "setup_followed", 5.0, "off_the_card", 5.0, {"postflow_s": 3.0}, off=("postflow_s", "polarity_wrong")
     )
     assert because(off) == "off the card: post-flow, polarity wrong"
     faults = Suggestion("overall", 6.0, "less_for_faults", 6.0, {"cost": 2.0}, {"pore": 2})
-    assert because(faults) == "mean of the lines above, less 2 for 2 × pore"
+    assert because(faults) == "mean of the criteria above, less 2 for 2 × pore"
     tint = Suggestion("tint", 2.0, "darker_than_finish", 2.0, {"bead_level": 5.0, "accepted_level": 3.0})
     assert because(tint) == "bead 5 blue, only up to 3 copper accepted"
     face = Suggestion("face", 2.0, "found_by_hand", "ropey")

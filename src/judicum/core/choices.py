@@ -31,22 +31,22 @@ _TABLE = (
     Choice("joint", "Joint", {key: joint.words for key, joint in JOINTS.items()}),
     Choice("position", "Position", {"flat": "flat", "horizontal": "horizontal", "vertical_up": "vertical up", "overhead": "overhead"}),
     Choice("form", "Form", {"sheet": "sheet", "plate": "plate", "tube": "tube"}),
-    Choice("technique", "Technique", {"dab": "dab", "lay_wire": "laid wire", "walk_cup": "walked cup", "fuse": "fused"}),
-    Choice("gas_part", "Behind the cup", {"gas_lens": "gas lens", "collet_body": "collet body", "double_mesh": "double-mesh cup"}),
+    Choice("technique", "Technique", {"dab": "dab", "lay_wire": "lay wire", "walk_cup": "walk the cup", "fuse": "fuse (no filler)"}),
+    Choice("gas_part", "Gas lens or collet body", {"gas_lens": "gas lens", "collet_body": "collet body", "double_mesh": "double-mesh cup"}),
     Choice("polarity", "Polarity", {"DCEN": "DC, electrode negative", "DCEP": "DC, electrode positive", "AC": "AC"}),
     Choice("torch", "Torch head", {key: f"{key}: {torch.words}" for key, torch in TORCHES.items()}),
-    Choice("electrode_kind", "Electrode", {
+    Choice("electrode_kind", "Tungsten", {
         "ceriated_2": "ceriated 2 %", "lanthanated_2": "lanthanated 2 %", "lanthanated_1_5": "lanthanated 1.5 %",
         "thoriated_2": "thoriated 2 %", "pure": "pure tungsten", "rare_earth_mix": "rare earth mix",
     }),
     Choice("filler_alloy", "Filler alloy", dict[str | int, str]([("none", "no filler"), *fillers().items()])),
     Choice("gauge_table", "Gauge of", {"stainless_sheet": "stainless sheet", "carbon_sheet": "carbon sheet", "tube_wall": "tube wall"}),
-    Choice("electrode_after", "Electrode after the weld", {"shiny": "shiny", "tinted": "faintly tinted", "dull": "dull grey, blue or black", "dipped": "dipped"}),
-    Choice("rod_end", "Rod end", {"clean": "clean", "oxidised": "oxidised", "balled": "melted back in a ball"}),
+    Choice("electrode_after", "Tungsten after the weld", {"shiny": "shiny", "tinted": "faintly tinted", "dull": "dull grey, blue or black", "dipped": "dipped"}),
+    Choice("rod_end", "Filler rod end", {"clean": "clean", "oxidised": "oxidised", "balled": "balled"}),
     Choice("arc", "Arc", {"steady": "steady", "wandering": "wandering", "spiralling": "spiralling"}),
-    Choice("face", "Face", {"flat": "flat", "convex": "convex", "sunken": "sunken", "ropey": "ropey"}),
+    Choice("face", "Face", {"flat": "flat", "convex": "convex", "sunken": "concave", "ropey": "ropey"}),
     Choice("back", "Back side", {
-        "bright": "bright", "tinted": "tinted", "sugared": "sugared", "not_through": "not through", "hangs_through": "hangs through",
+        "bright": "bright", "tinted": "tinted", "sugared": "sugared", "not_through": "lack of penetration", "hangs_through": "excess penetration",
     }),
     Choice("bend", "Bend or break test", {"held": "held", "opened": "opened", "broke": "broke"}),
     Choice("finish", "Finish goal", {"warm": "warm", "bright": "bright", "show_colour": "show colour"}, {
@@ -65,7 +65,7 @@ _TABLE = (
         "always": "Butts and turntable tube are purged.", "root": "Only for a bright finish and on the turntable.",
     }),
     Choice("solvent", "Wiping", {"acetone": "Acetone", "alcohol": "Denatured alcohol"}, {"acetone": "Flash off, cap it.", "alcohol": "Flash off, cap it."}),
-    Choice("unit_system", "Units a newcomer sees", {"metric": "mm and L/min", "us": "thousandths and CFH"}),
+    Choice("unit_system", "Units for new members", {"metric": "mm and L/min", "us": "thousandths and CFH"}),
 )  # fmt: skip
 CHOICES: dict[str, Choice] = {choice.key: choice for choice in _TABLE}
 

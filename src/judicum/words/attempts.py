@@ -4,34 +4,34 @@ STATES = {
     "assigned": "to weld",
     "logged": "logged",
     "photographed": "photo sent",
-    "measured": "waits for a mark",
+    "measured": "ready to mark",
     "marked": "marked, not returned",
     "returned": "returned",
-    "photo_asked": "another photo asked for",
-    "weld_again": "to be welded again",
-    "second_asked": "waits for a second mark",
-    "to_agree": "two marks, to agree",
+    "photo_asked": "new photo requested",
+    "weld_again": "to weld again",
+    "second_asked": "waiting for a second mark",
+    "to_agree": "two marks to agree on",
 }
 VIEWS = {"bead": "Bead", "back": "Back side", "setup": "Setup at the machine", "torch": "Torch in place"}
-ORDERS = {"waited": "waiting longest", "need": "who needs it most", "coupon": "coupon"}
+ORDERS = {"waited": "waiting longest", "need": "greatest need", "coupon": "coupon"}
 """Orders in which what waits is taken up."""
 NEEDS = {
     "none": "",
-    "first": "first of its kind",
-    "failing": "failed the last one",
-    "stuck": "stuck: three failed in a row",
+    "first": "first attempt at this coupon",
+    "failing": "failed last time",
+    "stuck": "stuck: failed three in a row",
 }
 GROUPS = {
-    "set": "Set on the machine",
-    "tools": "Wire, electrode, torch",
+    "set": "Machine settings",
+    "tools": "Filler, tungsten, torch",
     "pulse": "Pulse",
     "purge": "Purge",
-    "hands": "How it was welded",
-    "noticed": "What was noticed",
+    "hands": "Technique",
+    "noticed": "What you noticed",
     "note": "Note",
 }
 """Groups of `judicum.core.setup.run.GROUPS`."""
-SEVERE = {"stop": "stop", "warn": "look again", "note": "mind"}
+SEVERE = {"stop": "stop", "warn": "check", "note": "mind"}
 ROLES = {"instructor": "instructor", "assistant": "assistant", "student": "student"}
 """What somebody may be in a course."""
 TOKEN_SCOPES = {"read": "reads", "write": "reads and writes"}

@@ -7,20 +7,18 @@ from judicum.words.units import date_words
 
 KINDS = {
     "due": "a coupon is due tomorrow",
-    "returned": "a mark came back",
-    "again": "a coupon is to be welded, or photographed, again",
-    "low": "the stock of a course I teach runs low",
+    "returned": "a mark is returned",
+    "again": "a coupon needs welding or photographing again",
+    "low": "stock in a course I teach is low",
 }
 """What somebody may ask to hear of by mail."""
 _HEADS = {
     "due": "Due tomorrow",
     "returned": "Marked and returned",
-    "again": "To be done again",
-    "low": "Runs low",
+    "again": "To do again",
+    "low": "Low stock",
 }
-NO_ANSWER = (
-    "Nobody reads answers to this address. What you are told, and whether, you choose on the page of your account."
-)
+NO_ANSWER = "Don't reply; this mailbox isn't monitored. Change your mail settings on your account page."
 
 
 def digest(name: str, day: date, news: Mapping[str, Sequence[str]], address: str) -> tuple[str, str]:
@@ -34,7 +32,7 @@ def digest(name: str, day: date, news: Mapping[str, Sequence[str]], address: str
     """
     kinds = [kind for kind in KINDS if news.get(kind)]
     parts = [f"{len(news[kind])} {_HEADS[kind].lower()}" for kind in kinds]
-    text = [f"{name}, this is new for you.", ""]
+    text = [f"{name}, here is your news.", ""]
     for kind in kinds:
         text += [_HEADS[kind], *(f"- {line}" for line in news[kind]), ""]
     return f"Judicum, {date_words(day)}: {', '.join(parts)}", "\n".join([*text, address, "", NO_ANSWER, ""])
@@ -42,13 +40,13 @@ def digest(name: str, day: date, news: Mapping[str, Sequence[str]], address: str
 
 def reset_mail(name: str, address: str) -> tuple[str, str]:
     """Subject and text of the mail with the link for a new password."""
-    text = f"""{name}, somebody asked for a new password of yours. It is set, once and within a day, at
+    text = f"""{name}, someone asked to reset your password. Use this link once, within a day:
 
 {address}
 
-If it was not you, nothing has to be done: your password is as it was.
+If it was not you, ignore this mail. Your password has not changed.
 """
-    return "Judicum: a new password", text
+    return "Judicum: reset your password", text
 
 
 def coupon_line(title: str, number: int | None, course: str) -> str:

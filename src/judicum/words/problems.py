@@ -10,7 +10,7 @@ def field_words(field: str) -> str:
     """What a field is called: as in the tables where it is of the trade, else by its own plain name.
 
     >>> field_words("current_a"), field_words("time_zone")
-    ('Current at the arc', 'time zone')
+    ('Welding current', 'time zone')
     """
     known = QUANTITIES.get(field) or CHOICES.get(field)
     return known.words if known else field.replace("_", " ")

@@ -9,17 +9,26 @@ from judicum.words.causes import DONE_WORDS, GONE_WORDS
 from judicum.words.units import METRIC, Units, fixed
 from judicum.words.units import format_figure as format_figure
 
-TRENDS = {"better": "getting better", "level": "level", "worse": "getting worse", "unknown": "too few to tell a trend"}
+TRENDS = {
+    "better": "getting better",
+    "level": "no clear trend",
+    "worse": "getting worse",
+    "unknown": "too few attempts for a trend",
+}
 MANY = 0.8
 """Probability of passing from which it is called likely."""
 SOME = 0.5
 """And about even."""
+MAX_SHOWN = 40
+"""Attempts: no forecast is told as far ahead as that."""
+DISCOURAGING = 12
+"""Attempts from which a student is told what to gain, not how many more."""
 FIGURE_WORDS = {
     "width_cv": "Even width", "pitch_cv": "Even ripples", "toe_waviness": "Straight toes", "tint_level": "Heat tint",
     "total": "Mark",
 }  # fmt: skip
 """Figures over time."""
-STEP_WORDS = {"done": "done", "tried": "being tried", "ready": "ready to try", "locked": "not yet"}
+STEP_WORDS = {"done": "done", "tried": "started", "ready": "ready to start", "locked": "locked"}
 """Where a student stands at a step."""
 
 
@@ -39,40 +48,45 @@ def returning_words(found: Forecast) -> str:
 
 
 def to_go_words(found: Forecast, in_a_row: int) -> str:
-    """How many more until enough good ones stand in a row."""
+    """How many more attempts until enough passes in a row."""
+    passes = f"{in_a_row} passes in a row" if in_a_row != 1 else "1 pass"
     if found.to_go == 0:
-        return f"{in_a_row} good ones in a row stand"
+        return f"{passes} reached"
     if not isinstance(found.to_go, ToGo):
-        return f"more than forty until {in_a_row} good ones stand in a row"
+        return f"more than {MAX_SHOWN} attempts to {passes}"
     low, high = found.to_go.low, found.to_go.high
-    many = f"{low} more" if low == high else f"{low} to {high} more" if high < 40 else f"{low} or more"
-    return f"{many} until {in_a_row} good ones stand in a row"
+    if high >= MAX_SHOWN:
+        return f"at least {low} more {'attempt' if low == 1 else 'attempts'} to {passes}"
+    many = f"{low}" if low == high else f"{low}–{high}"
+    return f"about {many} more {'attempt' if many == '1' else 'attempts'} to {passes}"
 
 
 def forecast_to_staff(found: Forecast, in_a_row: int) -> str:
     """The record in one line, for those who teach."""
-    parts = [f"next passes with {100 * found.next_pass:.0f} %", to_go_words(found, in_a_row), TRENDS[found.trend]]
+    parts = [f"Chance of passing next: {100 * found.next_pass:.0f}%", to_go_words(found, in_a_row), TRENDS[found.trend]]
     if found.plateau and not found.ready:
         parts.append("on a plateau")
     if held := holds_back_words(found.holds_back):
-        parts.append(f"{held} {'cost' if held == 'faults' else 'costs'} most")
+        parts.append(f"biggest loss: {held}")
     if back := returning_words(found):
-        parts.append(f"comes back: {back}")
+        parts.append(f"keeps coming back: {back}")
     return "; ".join(parts)
 
 
 def forecast_to_student(found: Forecast, in_a_row: int) -> str:
-    """The same to the student: what stands, what comes, what to look after."""
+    """The same to the student: what stands, what comes, what to look after. Never so many attempts that it discourages."""
     if found.ready:
-        return f"{in_a_row} good ones in a row stand: you are ready for the next step."
-    chance = "likely" if found.next_pass >= MANY else "about even" if found.next_pass >= SOME else "still to come"
-    parts = [f"A pass next time is {chance}", to_go_words(found, in_a_row)]
+        return f"You have {in_a_row} passes in a row: you are ready for the next coupon."
+    chance = "likely" if found.next_pass >= MANY else "about even" if found.next_pass >= SOME else "not there yet"
+    parts = [f"Passing next time: {chance}"]
+    if isinstance(found.to_go, ToGo) and found.to_go.high < DISCOURAGING:
+        parts.append(to_go_words(found, in_a_row))
     if found.trend == "better":
         parts.append("you are getting better")
     if held := holds_back_words(found.holds_back):
-        parts.append(f"most is to be won on: {held}")
+        parts.append(f"biggest gain: {held}")
     if back := returning_words(found):
-        parts.append(f"look after: {back}")
+        parts.append(f"watch for: {back}")
     return "; ".join(parts) + "."
 
 

@@ -11,10 +11,10 @@ from judicum.words.units import Units, format_figure
 
 UNPLACED = {
     "no_booth_has": "no booth has {what}",
-    "away": "away on every session up to its due date",
+    "away": "absent from every session before the due date",
     "too_long": "longer than any session",
-    "before_due_full": "no room before it is due",
-    "waits_for": "waits for the coupon before it, which has no place",
+    "before_due_full": "no free slot before the due date",
+    "waits_for": "waiting for the coupon before it, which is not scheduled",
     "full": "every session is full",
 }
 
@@ -58,7 +58,7 @@ def set_words(run: Mapping[str, Any], units: Units) -> list[str]:
     """What was set at a machine, one figure each.
 
     >>> set_words({"current_a": 58.0, "gas_l_min": 9.5, "cup": 10.0, "postflow_s": 9.0}, Units())
-    ['current at the arc 58 A', 'gas flow 9.5 L/min', 'cup number 10', 'post-flow 9 s']
+    ['welding current 58 A', 'gas flow 9.5 L/min', 'cup number 10', 'post-flow 9 s']
     """
     known = [QUANTITIES[key] for key in SET if run.get(key) is not None]
     return [f"{one.words[0].lower()}{one.words[1:]} {format_figure(run[one.key], one.kind, units)}" for one in known]

@@ -49,10 +49,10 @@ def left_words(kind: str, left: float) -> str:
     """What is left; where more was used than was ever counted, that.
 
     >>> left_words("blank", -20.0), left_words("blank", 3.0)
-    ('none, 20 pieces more were used than counted: count them', '3 pieces')
+    ('none, 20 pieces more used than counted. Count again', '3 pieces')
     """
     if left < 0:
-        return f"none, {amount_words(kind, -left)} more were used than counted: count them"
+        return f"none, {amount_words(kind, -left)} more used than counted. Count again"
     return amount_words(kind, left)
 
 
@@ -60,14 +60,14 @@ def lasts_words(found: Lasts | None) -> str:
     """How long it lasts, with the range; empty where nothing says what a session takes.
 
     >>> lasts_words(Lasts(4, 6, 9, 2.0)), lasts_words(Lasts(0, 0, 1, 2.0)), lasts_words(Lasts(60, None, None, 2.0))
-    ('6 sessions, 4 to 9', 'not through the next session', 'more than 60 sessions')
+    ('6 sessions, 4 to 9', 'not enough for the next session', 'more than 60 sessions')
     """
     if found is None:
         return ""
     if found.low >= LONGEST:
         return f"more than {LONGEST} sessions"
     if found.mid == 0:
-        return "not through the next session"
+        return "not enough for the next session"
     high = f"{found.high}" if found.high is not None else f"over {LONGEST}"
     middle = (
         f"{found.mid} session{'s' if found.mid != 1 else ''}" if found.mid is not None else f"over {LONGEST} sessions"
@@ -88,7 +88,7 @@ def leak_words(name: str, fall: Fall) -> str:
     """A bottle that fell while nobody welded."""
     return (
         f"Bottle {name} lost {round(fall.fell, -1):.0f} L in {fixed(fall.hours, 0)} h while nobody welded, "
-        f"{fixed(fall.litres_per_hour, 1)} L an hour: close it after the session and look for the leak with soapy water."
+        f"{fixed(fall.litres_per_hour, 1)} L per hour: close the valve after the session and check for leaks with soapy water."
     )
 
 

@@ -84,7 +84,7 @@ def test_one_mail_a_day_tells_what_is_new_and_only_what_is_wished(course: Course
     Assignment.objects.update(due_on=date(2031, 4, 1))
     assert send_digests(MORNING + timedelta(days=1)) == 1
     text = messages(settings, course.row.workshop_id)[1].get_content()
-    assert "To be done again\n- Bead on plate, 1.5 mm, attempt 1 (Test course): Mind the gap." in text
+    assert "To do again\n- Bead on plate, 1.5 mm, attempt 1 (Test course): Mind the gap." in text
     assert send_digests(MORNING + timedelta(days=2)) == 0, "told already"
     Attempt.objects.filter(pk=attempt.pk).update(state="returned")
     Mark.objects.create(
@@ -114,7 +114,7 @@ def test_those_who_teach_are_said_what_runs_low(course: Course, settings: Any) -
     Item.objects.create(course=course.row, kind="cup", name="Cup 8", low_at=4, spec={"cup": 8})
     assert send_digests(MORNING) == 1
     text = messages(settings, course.row.workshop_id)[0].get_content()
-    assert "Runs low\n- Cup 8: 0 pieces left (Test course)" in text
+    assert "Low stock\n- Cup 8: 0 pieces left (Test course)" in text
 
 
 def test_a_forgotten_password_is_mailed_and_its_link_hidden_from_owners(
@@ -130,7 +130,7 @@ def test_a_forgotten_password_is_mailed_and_its_link_hidden_from_owners(
     assert Client().post("/api/password-reset", body, JSON).status_code == 204
     User.objects.filter(pk=course.instructor.pk).update(owns=True)
     (shown,) = client_of(course.instructor).get("/api/workshop/mail").json()
-    assert (shown["to"], shown["subject"]) == ("sanne@example.org", "Judicum: a new password")
+    assert (shown["to"], shown["subject"]) == ("sanne@example.org", "Judicum: reset your password")
     assert "/reset/" not in shown["text"]
     assert client_of(course.stranger).get("/api/workshop/mail").json() == [], "another workshop's owner"
 

@@ -246,7 +246,7 @@ def test_a_machine_remembers_what_worked_on_it(course: Course, client_of: Callab
     assert there.put(f"/api/attempts/{other.pk}/machine", {"booth": first}, "application/json").json()["worked"] is None
     Mark.objects.filter(pk=mark.pk).update(returned_at=timezone.now())
     worked = there.get(f"/api/attempts/{other.pk}/machine").json()["worked"]
-    assert "current at the arc 52 A" in worked["words"]
+    assert "welding current 52 A" in worked["words"]
     assert worked["run"]["gas_l_min"] == 11
     elsewhere = there.put(f"/api/attempts/{other.pk}/machine", {"booth": second}, "application/json").json()
     assert elsewhere["worked"] is None, "another machine remembers nothing"

@@ -50,14 +50,14 @@ def test_agreement_is_said_by_line_in_total_and_by_pass(course: Course, client_o
     assert (tint["pairs"], tint["difference"]["value"]) == (24, 0.5)
     assert tint["icc"]["value"] > 0.9
     assert tint["kappa"]["value"] > 0.9
-    assert tint["said"] == "second marks lie 0.50 above first ones; both agree well"
+    assert tint["said"] == "second marks are 0.50 above first marks; agreement: good"
     assert (lines["passed"]["kappa"]["value"], lines["total"]["difference"]["value"]) == (1.0, 5.0)
     markers = {one["marker"]["display_name"]: one for one in response["markers"]}
     assert markers["Ilka"]["usual"] == pytest.approx(10.0)
     assert markers["Asmus"]["usual"] == pytest.approx(15.0)
     assert not markers["Ilka"]["drifts"]
     departure = next(one for one in response["departures"] if one["criterion"] == "tint")
-    assert departure["said"] == "marks lie 1.25 above what is suggested"
+    assert departure["said"] == "marks are 1.25 above the suggested marks"
 
 
 def test_a_scheme_that_fits_better_is_offered_and_never_applied(
@@ -80,8 +80,8 @@ def test_few_pairs_are_said_to_be_few(course: Course) -> None:
     marked_twice(course, 3)
     found = agreement_page(course.instructor, course.row.pk)
     tint = next(line for line in found.lines if line.key == "tint")
-    assert tint.said.endswith("only 3 pairs, so this is far from certain")
-    assert found.markers[0].said.endswith("18 more marks until drift can be told")
+    assert tint.said.endswith("only 3 pairs, so this is uncertain")
+    assert found.markers[0].said.endswith("18 more marks needed to detect drift")
 
 
 def test_agreement_takes_as_many_queries_for_few_as_for_many(course: Course) -> None:

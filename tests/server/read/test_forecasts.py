@@ -40,8 +40,8 @@ def test_a_student_reads_how_it_goes_on_in_kinder_words_than_those_who_teach(
         returned(staff, course, score)
     mine, theirs = student.get(url).json()[0], staff.get(url).json()[0]
     assert (mine["good_in_a_row"], mine["ready"], mine["to_go"]) == (3, True, None)
-    assert mine["words"] == "3 good ones in a row stand: you are ready for the next step."
-    assert theirs["words"].startswith("next passes with ")
+    assert mine["words"] == "You have 3 passes in a row: you are ready for the next coupon."
+    assert theirs["words"].startswith("Chance of passing next: ")
     assert mine["next_pass"] == theirs["next_pass"] > 0.8
     assert client_of(course.other).get(url).status_code == 403
 
@@ -80,7 +80,7 @@ def test_a_fault_that_comes_back_is_said(course: Course, client_of: Callable[...
         Measurement.objects.filter(pk=made.pk).update(report=report)
         save_summary(attempt.pk)
     url = f"/api/courses/{course.row.pk}/students/{course.student.pk}/forecasts"
-    assert "comes back: pore in 4 of the last 4" in staff.get(url).json()[0]["words"]
+    assert "keeps coming back: pore in 4 of the last 4" in staff.get(url).json()[0]["words"]
 
 
 def test_standings_take_as_many_queries_for_few_as_for_many(course: Course, client_of: Callable[..., Client]) -> None:
@@ -97,12 +97,12 @@ def test_standings_take_as_many_queries_for_few_as_for_many(course: Course, clie
 def test_words_say_what_stands_what_comes_and_what_to_look_after() -> None:
     climbing = forecast(asked(attempts(45, 52, 58, 63, 66, pitch_cv=0.3, faults=["pore"])))
     said = forecast_to_staff(climbing, 3)
-    assert "more until 3 good ones stand in a row" in said
+    assert "to 3 passes in a row" in said
     assert "getting better" in said
-    assert "even ripples costs most" in said
+    assert "biggest loss: even ripples" in said
     kind = forecast_to_student(climbing, 3)
     assert "you are getting better" in kind
-    assert "look after: pore in 4 of the last 4" in kind
+    assert "watch for: pore in 4 of the last 4" in kind
     assert "fail" not in kind
-    assert "more than forty" in forecast_to_staff(forecast(asked(attempts(10, 11, 10, 9, 10, 11, 10))), 3)
+    assert "more than 40" in forecast_to_staff(forecast(asked(attempts(10, 11, 10, 9, 10, 11, 10))), 3)
     assert "on a plateau" in forecast_to_staff(forecast(asked(attempts(60, 60, 60, 60, 60))), 3)

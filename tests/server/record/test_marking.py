@@ -31,7 +31,7 @@ def test_suggestions_come_with_the_figures_they_rest_on(course: Course, client_o
     lines = {line["criterion"]: line for line in found["lines"]}
     assert list(lines) == list(SCORES)
     assert lines["width_evenness"]["score"] >= 7
-    assert "4.5 mm was asked" in lines["width_on_target"]["because"]
+    assert "target 4.5 mm" in lines["width_on_target"]["because"]
     assert lines["width_evenness"]["curve"][0][1] == 10
     assert lines["setup_followed"]["reason"] == "as_the_card"
     assert (found["scheme"], found["pass_mark"], found["knocked"]) == ("Training, version 1", 70, [])

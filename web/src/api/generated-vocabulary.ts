@@ -111,7 +111,7 @@ export const vocabulary = {
   "mmPerInch": 25.4,
   "quantities": {
     "current_a": {
-      "words": "Current at the arc",
+      "words": "Welding current",
       "kind": "current",
       "unit": "A",
       "low": 1,
@@ -120,7 +120,7 @@ export const vocabulary = {
       "whole": false
     },
     "machine_a": {
-      "words": "Set on the machine",
+      "words": "Machine current",
       "kind": "current",
       "unit": "A",
       "low": 1,
@@ -138,7 +138,7 @@ export const vocabulary = {
       "whole": false
     },
     "peak_a": {
-      "words": "Pulse peak",
+      "words": "Peak current",
       "kind": "current",
       "unit": "A",
       "low": 1,
@@ -147,7 +147,7 @@ export const vocabulary = {
       "whole": false
     },
     "background_a": {
-      "words": "Pulse background",
+      "words": "Background current",
       "kind": "current",
       "unit": "A",
       "low": 0,
@@ -156,7 +156,7 @@ export const vocabulary = {
       "whole": false
     },
     "on_share": {
-      "words": "Pulse share on",
+      "words": "Peak time",
       "kind": "share",
       "unit": "",
       "low": 0.01,
@@ -165,7 +165,7 @@ export const vocabulary = {
       "whole": false
     },
     "per_second": {
-      "words": "Pulses a second",
+      "words": "Pulse frequency",
       "kind": "rate",
       "unit": "1/s",
       "low": 0.1,
@@ -237,7 +237,7 @@ export const vocabulary = {
       "whole": false
     },
     "electrode_mm": {
-      "words": "Electrode diameter",
+      "words": "Tungsten diameter",
       "kind": "length",
       "unit": "mm",
       "low": 0.5,
@@ -246,7 +246,7 @@ export const vocabulary = {
       "whole": false
     },
     "filler_mm": {
-      "words": "Filler diameter",
+      "words": "Filler rod diameter",
       "kind": "length",
       "unit": "mm",
       "low": 0.5,
@@ -327,7 +327,7 @@ export const vocabulary = {
       "whole": false
     },
     "dabs_per_s": {
-      "words": "Dabs a second",
+      "words": "Dabs per second",
       "kind": "rate",
       "unit": "1/s",
       "low": 0.05,
@@ -354,7 +354,7 @@ export const vocabulary = {
       "whole": true
     },
     "pass_number": {
-      "words": "Pass",
+      "words": "Run number",
       "kind": "count",
       "unit": "",
       "low": 1,
@@ -363,7 +363,7 @@ export const vocabulary = {
       "whole": true
     },
     "pass": {
-      "words": "Pass",
+      "words": "Run number",
       "kind": "count",
       "unit": "",
       "low": 1,
@@ -390,7 +390,7 @@ export const vocabulary = {
       "whole": false
     },
     "second_thickness_mm": {
-      "words": "Other part's thickness",
+      "words": "Second part thickness",
       "kind": "length",
       "unit": "mm",
       "low": 0.2,
@@ -462,7 +462,7 @@ export const vocabulary = {
       "whole": true
     },
     "leg_upper_mm": {
-      "words": "Leg up the standing part",
+      "words": "Vertical leg",
       "kind": "length",
       "unit": "mm",
       "low": 0,
@@ -471,7 +471,7 @@ export const vocabulary = {
       "whole": false
     },
     "leg_lower_mm": {
-      "words": "Leg along the lying part",
+      "words": "Horizontal leg",
       "kind": "length",
       "unit": "mm",
       "low": 0,
@@ -489,7 +489,7 @@ export const vocabulary = {
       "whole": false
     },
     "distortion_mm": {
-      "words": "Distortion",
+      "words": "Out of flat",
       "kind": "length",
       "unit": "mm",
       "low": 0,
@@ -498,7 +498,7 @@ export const vocabulary = {
       "whole": false
     },
     "distortion_deg": {
-      "words": "Turned by",
+      "words": "Angular distortion",
       "kind": "angle",
       "unit": "°",
       "low": 0,
@@ -606,7 +606,7 @@ export const vocabulary = {
       "whole": false
     },
     "lead_days": {
-      "words": "Delivery takes",
+      "words": "Delivery time",
       "kind": "count",
       "unit": "days",
       "low": 0,
@@ -615,7 +615,7 @@ export const vocabulary = {
       "whole": true
     },
     "low_at": {
-      "words": "Low at",
+      "words": "Reorder at",
       "kind": "plain",
       "unit": "",
       "low": 0,
@@ -624,7 +624,7 @@ export const vocabulary = {
       "whole": false
     },
     "good_in_a_row": {
-      "words": "Good ones in a row",
+      "words": "Passes in a row",
       "kind": "count",
       "unit": "",
       "low": 1,
@@ -692,14 +692,14 @@ export const vocabulary = {
       "words": "Technique",
       "options": {
         "dab": "dab",
-        "lay_wire": "laid wire",
-        "walk_cup": "walked cup",
-        "fuse": "fused"
+        "lay_wire": "lay wire",
+        "walk_cup": "walk the cup",
+        "fuse": "fuse (no filler)"
       },
       "why": {}
     },
     "gas_part": {
-      "words": "Behind the cup",
+      "words": "Gas lens or collet body",
       "options": {
         "gas_lens": "gas lens",
         "collet_body": "collet body",
@@ -728,7 +728,7 @@ export const vocabulary = {
       "why": {}
     },
     "electrode_kind": {
-      "words": "Electrode",
+      "words": "Tungsten",
       "options": {
         "ceriated_2": "ceriated 2 %",
         "lanthanated_2": "lanthanated 2 %",
@@ -765,7 +765,7 @@ export const vocabulary = {
       "why": {}
     },
     "electrode_after": {
-      "words": "Electrode after the weld",
+      "words": "Tungsten after the weld",
       "options": {
         "shiny": "shiny",
         "tinted": "faintly tinted",
@@ -775,11 +775,11 @@ export const vocabulary = {
       "why": {}
     },
     "rod_end": {
-      "words": "Rod end",
+      "words": "Filler rod end",
       "options": {
         "clean": "clean",
         "oxidised": "oxidised",
-        "balled": "melted back in a ball"
+        "balled": "balled"
       },
       "why": {}
     },
@@ -797,7 +797,7 @@ export const vocabulary = {
       "options": {
         "flat": "flat",
         "convex": "convex",
-        "sunken": "sunken",
+        "sunken": "concave",
         "ropey": "ropey"
       },
       "why": {}
@@ -808,8 +808,8 @@ export const vocabulary = {
         "bright": "bright",
         "tinted": "tinted",
         "sugared": "sugared",
-        "not_through": "not through",
-        "hangs_through": "hangs through"
+        "not_through": "lack of penetration",
+        "hangs_through": "excess penetration"
       },
       "why": {}
     },
@@ -891,7 +891,7 @@ export const vocabulary = {
       }
     },
     "unit_system": {
-      "words": "Units a newcomer sees",
+      "words": "Units for new members",
       "options": {
         "metric": "mm and L/min",
         "us": "thousandths and CFH"
@@ -911,17 +911,17 @@ export const vocabulary = {
   "runGroups": [
     {
       "key": "set",
-      "words": "Set on the machine",
+      "words": "Machine settings",
       "fields": [
         {
           "key": "current_a",
-          "words": "Current at the arc",
+          "words": "Welding current",
           "sort": "figure",
           "required": true
         },
         {
           "key": "machine_a",
-          "words": "Set on the machine",
+          "words": "Machine current",
           "sort": "figure",
           "required": false
         },
@@ -939,7 +939,7 @@ export const vocabulary = {
         },
         {
           "key": "gas_part",
-          "words": "Behind the cup",
+          "words": "Gas lens or collet body",
           "sort": "choice",
           "required": false
         },
@@ -977,7 +977,7 @@ export const vocabulary = {
     },
     {
       "key": "tools",
-      "words": "Wire, electrode, torch",
+      "words": "Filler, tungsten, torch",
       "fields": [
         {
           "key": "technique",
@@ -993,19 +993,19 @@ export const vocabulary = {
         },
         {
           "key": "filler_mm",
-          "words": "Filler diameter",
+          "words": "Filler rod diameter",
           "sort": "figure",
           "required": false
         },
         {
           "key": "electrode_kind",
-          "words": "Electrode",
+          "words": "Tungsten",
           "sort": "choice",
           "required": false
         },
         {
           "key": "electrode_mm",
-          "words": "Electrode diameter",
+          "words": "Tungsten diameter",
           "sort": "figure",
           "required": false
         },
@@ -1029,25 +1029,25 @@ export const vocabulary = {
       "fields": [
         {
           "key": "peak_a",
-          "words": "Pulse peak",
+          "words": "Peak current",
           "sort": "figure",
           "required": false
         },
         {
           "key": "background_a",
-          "words": "Pulse background",
+          "words": "Background current",
           "sort": "figure",
           "required": false
         },
         {
           "key": "on_share",
-          "words": "Pulse share on",
+          "words": "Peak time",
           "sort": "figure",
           "required": false
         },
         {
           "key": "per_second",
-          "words": "Pulses a second",
+          "words": "Pulse frequency",
           "sort": "figure",
           "required": false
         }
@@ -1073,7 +1073,7 @@ export const vocabulary = {
     },
     {
       "key": "hands",
-      "words": "How it was welded",
+      "words": "Technique",
       "fields": [
         {
           "key": "arc_s",
@@ -1107,7 +1107,7 @@ export const vocabulary = {
         },
         {
           "key": "pass_number",
-          "words": "Pass",
+          "words": "Run number",
           "sort": "figure",
           "required": false
         },
@@ -1122,17 +1122,17 @@ export const vocabulary = {
     },
     {
       "key": "noticed",
-      "words": "What was noticed",
+      "words": "What you noticed",
       "fields": [
         {
           "key": "electrode_after",
-          "words": "Electrode after the weld",
+          "words": "Tungsten after the weld",
           "sort": "choice",
           "required": false
         },
         {
           "key": "rod_end",
-          "words": "Rod end",
+          "words": "Filler rod end",
           "sort": "choice",
           "required": false
         },
@@ -1349,7 +1349,7 @@ export const vocabulary = {
     },
     "width_on_target": {
       "words": "Width on target",
-      "figure": "mean width off the width asked for",
+      "figure": "mean width off the target width",
       "unit": "share",
       "byHand": false,
       "curve": [
@@ -1448,7 +1448,7 @@ export const vocabulary = {
       "options": {}
     },
     "tint": {
-      "words": "Tint of the bead",
+      "words": "Heat tint",
       "figure": "levels darker than the finish accepts",
       "unit": "levels",
       "byHand": false,
@@ -1473,7 +1473,7 @@ export const vocabulary = {
       "options": {}
     },
     "tint_zone": {
-      "words": "Tint beside the bead",
+      "words": "HAZ tint",
       "figure": "mean width of the tinted zone over the bead's",
       "unit": "share",
       "byHand": false,
@@ -1498,7 +1498,7 @@ export const vocabulary = {
       "options": {}
     },
     "tint_sides": {
-      "words": "Zone even on both sides",
+      "words": "Even HAZ tint on both sides",
       "figure": "wider over narrower side of the zone",
       "unit": "ratio",
       "byHand": false,
@@ -1524,7 +1524,7 @@ export const vocabulary = {
     },
     "faults": {
       "words": "Faults",
-      "figure": "what the faults cost together",
+      "figure": "points lost to faults",
       "unit": "points",
       "byHand": false,
       "curve": [
@@ -1574,7 +1574,7 @@ export const vocabulary = {
     },
     "length_welded": {
       "words": "Length welded",
-      "figure": "length over the length asked for",
+      "figure": "length over the target length",
       "unit": "share",
       "byHand": false,
       "curve": [
@@ -1595,7 +1595,7 @@ export const vocabulary = {
     },
     "setup_followed": {
       "words": "Setup followed",
-      "figure": "points for figures off the card and warnings",
+      "figure": "points lost to settings off the card and warnings",
       "unit": "points",
       "byHand": false,
       "curve": [
@@ -1657,8 +1657,8 @@ export const vocabulary = {
       "options": {}
     },
     "leg_size": {
-      "words": "Leg as asked",
-      "figure": "mean leg off the leg asked for",
+      "words": "Leg on target",
+      "figure": "mean leg off the target leg",
       "unit": "share",
       "byHand": true,
       "curve": [
@@ -1712,7 +1712,7 @@ export const vocabulary = {
     },
     "face": {
       "words": "Face",
-      "figure": "what the face looks like",
+      "figure": "shape of the face",
       "unit": "",
       "byHand": true,
       "curve": [],
@@ -1725,7 +1725,7 @@ export const vocabulary = {
     },
     "back": {
       "words": "Back side",
-      "figure": "what the back looks like",
+      "figure": "look of the back",
       "unit": "",
       "byHand": true,
       "curve": [],
@@ -1763,8 +1763,8 @@ export const vocabulary = {
       "options": {}
     },
     "turned": {
-      "words": "Parts not turned",
-      "figure": "angle turned from where the parts were set",
+      "words": "Angular distortion",
+      "figure": "angle off the set-up angle",
       "unit": "deg",
       "byHand": true,
       "curve": [
@@ -1789,7 +1789,7 @@ export const vocabulary = {
     },
     "bend": {
       "words": "Bend or break test",
-      "figure": "what the test gave",
+      "figure": "test result",
       "unit": "",
       "byHand": true,
       "curve": [],
@@ -1826,7 +1826,7 @@ export const vocabulary = {
     },
     "overall": {
       "words": "Overall look",
-      "figure": "mean of the other lines less what faults cost",
+      "figure": "mean of the other criteria less points lost to faults",
       "unit": "points",
       "byHand": false,
       "curve": [
@@ -1853,20 +1853,20 @@ export const vocabulary = {
     "gap": "any gap",
     "bulge": "any bulge",
     "back_sugared": "sugar on the back",
-    "back_not_through": "not through at the back",
+    "back_not_through": "lack of penetration",
     "bend_broke": "broke in the test",
     "not_in_time": "not finished in time"
   },
   "findings": {
     "leg_upper_mm": {
       "key": "leg_upper_mm",
-      "words": "Leg up the standing part",
+      "words": "Vertical leg",
       "sort": "figure",
       "required": false
     },
     "leg_lower_mm": {
       "key": "leg_lower_mm",
-      "words": "Leg along the lying part",
+      "words": "Horizontal leg",
       "sort": "figure",
       "required": false
     },
@@ -1890,13 +1890,13 @@ export const vocabulary = {
     },
     "distortion_mm": {
       "key": "distortion_mm",
-      "words": "Distortion",
+      "words": "Out of flat",
       "sort": "figure",
       "required": false
     },
     "distortion_deg": {
       "key": "distortion_deg",
-      "words": "Turned by",
+      "words": "Angular distortion",
       "sort": "figure",
       "required": false
     },
@@ -1916,9 +1916,9 @@ export const vocabulary = {
   "placeholders": {
     "name": "first name",
     "width": "mean width",
-    "target": "width asked for",
-    "varies": "how much the width varies",
-    "gaps": "how much the gaps vary",
+    "target": "target width",
+    "varies": "width variation",
+    "gaps": "ripple variation",
     "pitch": "mean gap",
     "tint": "tint of the bead",
     "length": "length"
@@ -1962,13 +1962,13 @@ export const vocabulary = {
     "assigned": "to weld",
     "logged": "logged",
     "photographed": "photo sent",
-    "measured": "waits for a mark",
+    "measured": "ready to mark",
     "marked": "marked, not returned",
     "returned": "returned",
-    "photo_asked": "another photo asked for",
-    "weld_again": "to be welded again",
-    "second_asked": "waits for a second mark",
-    "to_agree": "two marks, to agree"
+    "photo_asked": "new photo requested",
+    "weld_again": "to weld again",
+    "second_asked": "waiting for a second mark",
+    "to_agree": "two marks to agree on"
   },
   "views": {
     "bead": "Bead",
@@ -1978,14 +1978,14 @@ export const vocabulary = {
   },
   "orders": {
     "waited": "waiting longest",
-    "need": "who needs it most",
+    "need": "greatest need",
     "coupon": "coupon"
   },
   "needs": {
     "none": "",
-    "first": "first of its kind",
-    "failing": "failed the last one",
-    "stuck": "stuck: three failed in a row"
+    "first": "first attempt at this coupon",
+    "failing": "failed last time",
+    "stuck": "stuck: failed three in a row"
   },
   "roles": {
     "instructor": "instructor",
@@ -1998,9 +1998,9 @@ export const vocabulary = {
   },
   "notices": {
     "due": "a coupon is due tomorrow",
-    "returned": "a mark came back",
-    "again": "a coupon is to be welded, or photographed, again",
-    "low": "the stock of a course I teach runs low"
+    "returned": "a mark is returned",
+    "again": "a coupon needs welding or photographing again",
+    "low": "stock in a course I teach is low"
   },
   "sheets": {
     "people": "People",

@@ -25,11 +25,11 @@ export function Filling() {
       className="flex items-center gap-3 border-b border-base-300 bg-base-100 px-4 py-1 text-sm"
     >
       <span className="shrink-0">
-        The course fills: {filling.done} of {filling.total} attempts
+        Loading demo attempts: {filling.done} of {filling.total} attempts
       </span>
       <progress
         className="progress grow progress-primary"
-        aria-label="How far the course is filled"
+        aria-label="Progress of loading the demo attempts"
         value={filling.done}
         max={filling.total}
       />

@@ -3,10 +3,10 @@ import { Link } from "react-router";
 export function Nowhere() {
   return (
     <main className="mx-auto max-w-md p-8">
-      <h1 className="text-2xl font-bold">Nothing here</h1>
-      <p className="my-4">This address leads nowhere. It may have been mistyped.</p>
+      <h1 className="text-2xl font-bold">Page not found</h1>
+      <p className="my-4">There is no page at this address. Check the link.</p>
       <Link className="btn btn-primary" to="/">
-        To the start
+        Go to the start page
       </Link>
     </main>
   );

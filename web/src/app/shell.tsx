@@ -25,17 +25,17 @@ type MyCourse = Schemas["MyCourse"];
 type Session = Schemas["SignedIn"];
 
 const staffTabs = [
-  { to: "desk", words: "Desk", icon: Inbox },
-  { to: "assign", words: "Coupons", icon: SquarePen },
-  { to: "wall", words: "Class wall", icon: Grid3x3 },
+  { to: "desk", words: "To mark", icon: Inbox },
+  { to: "assign", words: "Coupon library", icon: SquarePen },
+  { to: "wall", words: "Class", icon: Grid3x3 },
   { to: "sessions", words: "Sessions", icon: CalendarClock },
   { to: "stock", words: "Stock", icon: Package },
-  { to: "workbench", words: "Workbench", icon: Calculator },
+  { to: "workbench", words: "Calculators", icon: Calculator },
 ];
 const studentTabs = [
   { to: "mine", words: "My coupons", icon: ClipboardList },
-  { to: "time", words: "Over time", icon: ChartLine },
-  { to: "workbench", words: "Workbench", icon: Calculator },
+  { to: "time", words: "My progress", icon: ChartLine },
+  { to: "workbench", words: "Calculators", icon: Calculator },
 ];
 
 const TAB =
@@ -67,7 +67,7 @@ export function CourseShell() {
   if (!course) {
     return (
       <main className="p-6">
-        <Problem error={new Error("You do not take part in this course.")} />
+        <Problem error={new Error("You are not a member of this course.")} />
       </main>
     );
   }
@@ -130,7 +130,7 @@ function Around({ session, course }: { session: Session; course?: MyCourse }) {
             to="/account"
           >
             <CircleUserRound size={18} aria-hidden />{" "}
-            <span className="hidden md:inline">{session.display_name}</span>
+            <span className="hidden sm:max-lg:inline 2xl:inline">{session.display_name}</span>
           </Link>
           <SignOut name={session.display_name} />
         </div>
@@ -138,7 +138,7 @@ function Around({ session, course }: { session: Session; course?: MyCourse }) {
       {course && <Filling />}
       {course?.archived && (
         <p role="status" className="border-b border-base-300 bg-accent px-4 py-1 text-sm text-accent-content">
-          This course is archived: it can be read and reported, and nothing of it changes any more.
+          This course is archived. You can read it and print reports, but nothing can be changed.
         </p>
       )}
       <main id="content" className="mx-auto max-w-[1400px] p-3 sm:px-4 sm:py-2.5">
@@ -164,11 +164,12 @@ function CourseName({ course, session }: CourseNameProps) {
       </span>
     );
   return (
-    <label className="flex min-w-24 shrink items-center gap-1">
+    <label className="flex max-w-80 min-w-24 shrink grow items-center gap-1">
       <ChevronsUpDown size={16} className="shrink-0" aria-hidden />
       <select
-        className="select min-w-20 shrink bg-none pe-2 font-semibold select-sm"
-        aria-label="Course to work in"
+        className="select min-w-20 shrink grow truncate bg-none pe-2 font-semibold"
+        title={course.name}
+        aria-label="Switch course"
         value={course.id}
         onChange={(e) => {
           const next = courses.find((one) => String(one.id) === e.target.value);

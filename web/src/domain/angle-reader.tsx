@@ -42,7 +42,7 @@ export function AngleReader({
   return (
     <div className="space-y-2 rounded-box bg-base-200 p-3">
       <div className="flex flex-wrap items-center gap-3">
-        <div className="join" role="group" aria-label="Which angle">
+        <div className="join" role="group" aria-label="Angle to read">
           {(["work", "travel"] as const).map((w) => (
             <button
               key={w}
@@ -81,10 +81,10 @@ export function AngleReader({
           disabled={read.isPending}
           onClick={() => read.mutate(undefined, { onSuccess: close })}
         >
-          Put it into the log
+          Save to log
         </button>
         <button className="btn btn-sm" onClick={close}>
-          Leave it
+          Cancel
         </button>
       </div>
       <Problem error={read.error} />

@@ -79,7 +79,7 @@ export function BeadChoice({ attempt, photo, measurement }: Props) {
           .map(beadName)
           .join(" ")}{" "}
         {may(attempt, "choose_bead") &&
-          "Tap another number to let that bead count; the figures of all are kept."}
+          "Tap another number to choose that bead. Measurements of all beads are kept."}
       </figcaption>
       <Problem error={choose.error} />
     </figure>

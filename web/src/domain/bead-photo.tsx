@@ -54,7 +54,7 @@ export function BeadPhoto({ photo, overlay, traced, close }: Props) {
       </svg>
       {photo.gone && (
         <figcaption className="py-1 text-sm">
-          The photo itself is not kept any more; its strip and figures are.
+          The photo was deleted by the retention rule. Strip and measurements remain.
         </figcaption>
       )}
     </figure>

@@ -58,7 +58,7 @@ export function CardFigures({
           range={card.dab_pitch_mm ? `${measure(card.dab_pitch_mm.aim, "length", units)} apart` : ""}
         />
       )}
-      {ranged("Arc to first move", card.start_s, "time")}
+      {ranged("Puddle before moving", card.start_s, "time")}
       {ranged("Pre-flow", card.preflow_s, "time")}
       {ranged("Down-slope", card.downslope_s, "time")}
       {ranged("Post-flow", card.postflow_s, "time")}

@@ -26,7 +26,7 @@ const check = (given: object) => given as unknown as Schemas["SetupCheck"];
 
 it("says that a run is as the card says", () => {
   show(<OffCard check={check({ deviations: [], warnings: [], besides: [] })} units={mm} />);
-  expect(screen.getByText("As the card says.")).toBeTruthy();
+  expect(screen.getByText("Settings match the card.")).toBeTruthy();
 });
 
 it("says how far off the card a figure lies and what it does, in the person's unit", () => {
@@ -54,7 +54,7 @@ const worked = (given: object) => given as unknown as Schemas["Worked"];
 
 it("says that nobody has passed yet, or what worked with its range", () => {
   show(<Worked worked={worked({ attempts: 0, figures: [] })} units={mm} />);
-  expect(screen.getByText(/Nobody in this course has passed/)).toBeTruthy();
+  expect(screen.getByText(/No one in this course has passed/)).toBeTruthy();
   cleanup();
   const figures = [
     { key: "current_a", median: 62, low: 55, high: 70 },

@@ -110,14 +110,12 @@ it("tells every refused field with what was given and what is allowed", () => {
     code: "invalid",
     detail: "2 fields",
     errors: [
-      { field: "current_a", words: "Current at the arc", given: "900", allowed: "a figure from 5 to 400 A" },
+      { field: "current_a", words: "Welding current", given: "900", allowed: "a figure from 5 to 400 A" },
       { field: "wire_mm", words: "Wire", given: null, allowed: "a figure is needed" },
     ],
   } as unknown as ConstructorParameters<typeof Refused>[0]);
   show(<Problem error={refused} />);
-  expect(screen.getByRole("alert").textContent).toContain(
-    "Current at the arc (900): a figure from 5 to 400 A",
-  );
+  expect(screen.getByRole("alert").textContent).toContain("Welding current (900): a figure from 5 to 400 A");
   expect(screen.getByRole("alert").textContent).toContain("Wire: a figure is needed");
 });
 

@@ -4,7 +4,7 @@ import type { Schemas } from "../api/client";
 export function HandOver({ link }: { link: Schemas["ResetLink"] }) {
   return (
     <p role="status" className="rounded-box bg-accent p-3 text-accent-content">
-      Hand this to {link.name}; it works once, for a day:{" "}
+      Give this link to {link.name}. It works once, for a day:{" "}
       <strong className="break-all">{link.address}</strong>
     </p>
   );

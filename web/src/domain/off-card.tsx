@@ -6,7 +6,7 @@ import { fieldWords, quantityOf } from "./words";
 export function OffCard({ check, units }: { check: Schemas["SetupCheck"]; units: Units }) {
   const rest = check.warnings.filter((w) => check.besides.includes(w.code));
   if (check.deviations.length === 0 && rest.length === 0)
-    return <p className="font-semibold text-success">As the card says.</p>;
+    return <p className="font-semibold text-success">Settings match the card.</p>;
   return (
     <ul className="space-y-1">
       {check.deviations.map((d) => {

@@ -18,7 +18,7 @@ it("sends a typed pressure, comma or point", async () => {
   show(<ReadGauge bottle={4} done={done} />);
   await userEvent.type(screen.getByLabelText("Gauge, bar"), "150,5");
   await userEvent.type(screen.getByLabelText("Bottle, °C"), "18");
-  await userEvent.click(screen.getByRole("button", { name: "Keep" }));
+  await userEvent.click(screen.getByRole("button", { name: "Save reading" }));
   await waitFor(() => expect(done).toHaveBeenCalledWith(KEPT));
   expect(calls[0]?.body).toEqual({ bar: 150.5, temperature_c: 18 });
 });
@@ -42,14 +42,14 @@ it("asks for four taps in their order and sends them in the photo's own pixels",
   expect(screen.getByRole("status").textContent).toContain("hub");
   tap(200, 150);
   tap(0, 0);
-  await userEvent.click(screen.getByRole("button", { name: "Take the last tap back" }));
+  await userEvent.click(screen.getByRole("button", { name: "Undo last tap" }));
   expect(screen.getByRole("status").textContent).toContain("tip");
   tap(200, 60);
   tap(120, 240);
   tap(280, 240);
   expect(screen.getByRole("status").textContent).toContain("All four");
   await userEvent.type(screen.getByLabelText("End of scale, bar"), "315");
-  await userEvent.click(screen.getAllByRole("button", { name: "Keep" }).at(-1) as HTMLElement);
+  await userEvent.click(screen.getAllByRole("button", { name: "Save reading" }).at(-1) as HTMLElement);
   await waitFor(() => expect(calls).toHaveLength(1));
   expect(calls[0]?.body).toEqual({
     dial: { hub: [400, 300], tip: [400, 120], zero: [240, 480], full: [560, 480], full_bar: 315 },

@@ -56,7 +56,7 @@ export function ReadGauge({
           <TextField label="Bottle, °C" inputMode="decimal" value={warm} onChange={setWarm} />
         </div>
         <button className="btn btn-primary" disabled={bar === "" || read.isPending}>
-          Keep
+          Save reading
         </button>
       </form>
       <label className="btn btn-sm">
@@ -96,7 +96,7 @@ function Taps({ photo, pending, keep }: TapsProps) {
   return (
     <div className="space-y-2">
       <p role="status" className="text-sm">
-        {next ? `Tap ${next[1]}.` : "All four are tapped. What stands at the end of the scale?"}
+        {next ? `Tap ${next[1]}.` : "All four points set. Enter the value at the end of the scale."}
       </p>
       <div className="relative max-w-md">
         <img
@@ -132,7 +132,7 @@ function Taps({ photo, pending, keep }: TapsProps) {
           disabled={points.length === 0}
           onClick={() => setPoints(points.slice(0, -1))}
         >
-          Take the last tap back
+          Undo last tap
         </button>
         {hub && tip && zero && full && (
           <>
@@ -145,7 +145,7 @@ function Taps({ photo, pending, keep }: TapsProps) {
               disabled={end === "" || pending}
               onClick={() => keep({ hub, tip, zero, full, full_bar: Number(end) })}
             >
-              Keep
+              Save reading
             </button>
           </>
         )}

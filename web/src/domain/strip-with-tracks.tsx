@@ -112,7 +112,7 @@ function Unsure({ axis, from, to }: { axis: Schemas["Strip"]; from: number; to: 
 /** What stands at the cursor, in figures. */
 function Reading({ report, units }: { report: Report; units: Units }) {
   const s = useCursor();
-  if (s === null) return <p className="min-h-6 text-sm">Move along the strip.</p>;
+  if (s === null) return <p className="min-h-6 text-sm">Move along the strip for values.</p>;
   const width = report.profile ? valueAt(report.profile.s_mm, report.profile.width_mm, s) : null;
   const along = report.tint?.along ?? [];
   const level = along[Math.min(Math.floor(s), along.length - 1)];

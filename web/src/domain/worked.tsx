@@ -7,7 +7,7 @@ export function Worked({ worked, units }: { worked: Schemas["Worked"]; units: Un
   if (worked.attempts === 0)
     return (
       <p className="quiet mt-3 text-sm">
-        Nobody in this course has passed this coupon yet; the figures above come from the rules.
+        No one in this course has passed this coupon yet. The settings above come from the rules.
       </p>
     );
   return (

@@ -31,7 +31,7 @@ export function proposal(given: Partial<Schemas["Proposal"]> = {}): Schemas["Pro
       line({ weight: 60 }),
       line({
         criterion: "tint",
-        words: "Tint of the bead",
+        words: "Heat tint",
         weight: 40,
         score: null,
         figure: null,

@@ -149,7 +149,7 @@ def _departures(given: list[MarkRecord]) -> list[Departure]:
             words=CRITERIA[key].words,
             marks=len(used[key]),
             difference=_interval(found),
-            said=difference_words(found, "marks", "what is suggested"),
+            said=difference_words(found, "marks", "the suggested marks"),
         )
         for key, found in agreement.departures(used).items()
     ]

@@ -17,21 +17,21 @@ const token = { id: "t1", name: "Sheet", scope: "read", created: "2026-01-01", e
 it("changes one's password and empties the fields", async () => {
   const calls = serve({ "PUT /api/session/password": {}, "GET /api/tokens": [] });
   show(<AccountPage />);
-  await userEvent.type(screen.getByLabelText("The one you have"), "old-password");
-  await userEvent.type(screen.getByLabelText("The new one, at least 8 characters"), "new-password");
-  await userEvent.click(screen.getByRole("button", { name: "Change it" }));
-  expect(await screen.findByText(/It is changed/)).toBeTruthy();
+  await userEvent.type(screen.getByLabelText("Current password"), "old-password");
+  await userEvent.type(screen.getByLabelText("New password (at least 8 characters)"), "new-password");
+  await userEvent.click(screen.getByRole("button", { name: "Save new password" }));
+  expect(await screen.findByText(/Password changed/)).toBeTruthy();
   expect(calls.at(-1)?.body).toEqual({ old: "old-password", password: "new-password" });
-  expect(screen.getByLabelText<HTMLInputElement>("The one you have").value).toBe("");
+  expect(screen.getByLabelText<HTMLInputElement>("Current password").value).toBe("");
 });
 
 it("sets up a second factor where the workshop asks for one, and nothing else is there", async () => {
   const calls = serve({ [`POST ${SECOND}`]: BEGUN, [`PUT ${SECOND}`]: { codes: ["aaaa1111", "bbbb2222"] } });
   show(<AccountPage />, { second_factor: "missing" });
-  expect(screen.queryByText("Tokens for programs")).toBeNull();
-  await userEvent.click(screen.getByRole("button", { name: "Set it up" }));
-  await userEvent.type(await screen.findByLabelText("The six digits it shows"), "123456");
-  await userEvent.click(screen.getByRole("button", { name: "Turn it on" }));
+  expect(screen.queryByText("API tokens")).toBeNull();
+  await userEvent.click(screen.getByRole("button", { name: "Set up second factor" }));
+  await userEvent.type(await screen.findByLabelText("Six-digit code"), "123456");
+  await userEvent.click(screen.getByRole("button", { name: "Turn on second factor" }));
   expect(await screen.findByText("bbbb2222")).toBeTruthy();
   expect(calls.find((call) => call.method === "PUT")?.body).toEqual({ code: "123456" });
 });
@@ -44,16 +44,16 @@ it("makes a token whose secret is shown once, and ends one", async () => {
   });
   show(<AccountPage />);
   expect(await screen.findByText(/reads, until/)).toBeTruthy();
-  await userEvent.type(screen.getByLabelText("What it is for"), "Class list");
+  await userEvent.type(screen.getByLabelText("Purpose"), "Class list");
   await userEvent.click(screen.getByRole("button", { name: "reads and writes" }));
-  await userEvent.click(screen.getByRole("button", { name: "Make a token" }));
+  await userEvent.click(screen.getByRole("button", { name: "Create token" }));
   expect(await screen.findByText("judicum_s3cret")).toBeTruthy();
   expect(calls.find((call) => call.method === "POST")?.body).toEqual({
     name: "Class list",
     scope: "write",
     days: 90,
   });
-  await userEvent.click(screen.getByRole("button", { name: "End Sheet" }));
+  await userEvent.click(screen.getByRole("button", { name: "Revoke Sheet" }));
   await waitFor(() => expect(calls.some((call) => call.method === "DELETE")).toBe(true));
 });
 
@@ -66,10 +66,10 @@ it("takes the password where the mail address changes, and keeps what one is tol
     "PUT /api/session/mail": after,
   });
   show(<AccountPage />);
-  await userEvent.type(await screen.findByLabelText("Your address"), "ilka@example.org");
-  await userEvent.type(screen.getByLabelText(/since the address changes/), "a-good-password");
+  await userEvent.type(await screen.findByLabelText("Email address"), "ilka@example.org");
+  await userEvent.type(screen.getByLabelText(/the address changes/), "a-good-password");
   await userEvent.click(screen.getByLabelText("a coupon is due tomorrow"));
-  await userEvent.click(screen.getByRole("button", { name: "Keep" }));
+  await userEvent.click(screen.getByRole("button", { name: "Save mail settings" }));
   await waitFor(() => expect(calls.some((call) => call.method === "PUT")).toBe(true));
   expect(calls.find((call) => call.method === "PUT")?.body).toEqual({
     ...after,

@@ -17,9 +17,7 @@ export function AccountPage() {
     return (
       <div className="mx-auto max-w-lg space-y-3">
         <h1 className="text-2xl font-bold">{display_name}</h1>
-        <p>
-          {workshop} asks everybody who teaches for a second factor: set it up, and everything opens again.
-        </p>
+        <p>{workshop} requires a second factor for everyone who teaches. Set it up here to continue.</p>
         <SecondFactor state={second_factor} />
       </div>
     );
@@ -27,7 +25,7 @@ export function AccountPage() {
     <div className="space-y-3">
       <h1 className="text-2xl font-bold">{display_name}</h1>
       <p>
-        Signs in as <strong>{username}</strong> at {workshop}.{" "}
+        Login name: <strong>{username}</strong> at {workshop}.{" "}
         {owns && (
           <Link className="link" to="/workshop">
             The workshop
@@ -53,10 +51,10 @@ export function AccountPage() {
 function Kept() {
   return (
     <Panel className="space-y-2">
-      <h2 className="text-lg font-bold">What is kept about you</h2>
-      <p>Everything, as an archive: what you welded, what was measured and marked, your photos.</p>
+      <h2 className="text-lg font-bold">Your data</h2>
+      <p>An archive of your runs, measurements, marks and photos.</p>
       <a className="btn" href="/api/session/archive.zip" download>
-        Take it along
+        Download my data
       </a>
     </Panel>
   );
@@ -66,8 +64,8 @@ function LostPhone() {
   const out = useSignOutEverywhere();
   return (
     <Panel className="space-y-2">
-      <h2 className="text-lg font-bold">A lost phone</h2>
-      <p>Ends every session of yours, this one too.</p>
+      <h2 className="text-lg font-bold">Lost phone</h2>
+      <p>Signs you out on every device, including this one.</p>
       <Problem error={out.error} />
       <button className="btn" onClick={() => out.mutate()}>
         Sign out everywhere

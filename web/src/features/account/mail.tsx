@@ -30,13 +30,11 @@ function Wish({ now, set }: Props) {
       }}
     >
       <h2 className="text-lg font-bold">Mail</h2>
-      <p className="text-sm">
-        At most one a morning, when something is new; and a link when you forgot your password.
-      </p>
-      <TextField label="Your address" type="email" autoComplete="email" value={email} onChange={setEmail} />
+      <p className="text-sm">At most one message a day, when there is news, and password reset links.</p>
+      <TextField label="Email address" type="email" autoComplete="email" value={email} onChange={setEmail} />
       {email !== now.email && (
         <TextField
-          label="Your password, since the address changes"
+          label="Your password (the address changes)"
           type="password"
           autoComplete="current-password"
           value={password}
@@ -44,7 +42,7 @@ function Wish({ now, set }: Props) {
         />
       )}
       <fieldset className="space-y-1">
-        <legend className="mb-1 text-sm font-medium">Tell me when</legend>
+        <legend className="mb-1 text-sm font-medium">Notify me when</legend>
         {Object.entries(vocabulary.notices).map(([kind, words]) => (
           <Toggle
             key={kind}
@@ -56,9 +54,9 @@ function Wish({ now, set }: Props) {
         ))}
       </fieldset>
       <Problem error={set.error} />
-      {set.isSuccess && <p role="status">Kept.</p>}
+      {set.isSuccess && <p role="status">Saved.</p>}
       <button className="btn btn-primary" disabled={set.isPending}>
-        Keep
+        Save mail settings
       </button>
     </Panel>
   );

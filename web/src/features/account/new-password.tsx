@@ -25,25 +25,25 @@ export function NewPassword() {
         );
       }}
     >
-      <h2 className="text-lg font-bold">Another password</h2>
+      <h2 className="text-lg font-bold">Change password</h2>
       <TextField
-        label="The one you have"
+        label="Current password"
         type="password"
         autoComplete="current-password"
         value={old}
         onChange={setOld}
       />
       <TextField
-        label="The new one, at least 8 characters"
+        label="New password (at least 8 characters)"
         type="password"
         autoComplete="new-password"
         value={password}
         onChange={setPassword}
       />
       <Problem error={change.error} />
-      {change.isSuccess && <p role="status">It is changed. Every other browser has to sign in again.</p>}
+      {change.isSuccess && <p role="status">Password changed. Other devices must sign in again.</p>}
       <button className="btn btn-primary" disabled={old === "" || password === "" || change.isPending}>
-        Change it
+        Save new password
       </button>
     </Panel>
   );

@@ -14,7 +14,9 @@ export function SecondFactor({ state }: { state: "on" | "off" | "missing" }) {
       <h2 className="text-lg font-bold">Second factor</h2>
       {codes ? (
         <>
-          <p role="status">It is on. Keep these on paper: each signs you in once without the phone.</p>
+          <p role="status">
+            Second factor is on. Keep these recovery codes on paper: each works once without your phone.
+          </p>
           <ul className="grid grid-cols-2 gap-1 font-mono">
             {codes.map((code) => (
               <li key={code}>{code}</li>
@@ -23,9 +25,9 @@ export function SecondFactor({ state }: { state: "on" | "off" | "missing" }) {
         </>
       ) : state === "on" ? (
         <>
-          <p>Your phone is asked for a code at each sign-in.</p>
+          <p>You enter a code from your phone at each sign-in.</p>
           <TextField
-            label="Your password, to turn it off"
+            label="Password (to turn it off)"
             type="password"
             autoComplete="current-password"
             value={typed}
@@ -36,22 +38,22 @@ export function SecondFactor({ state }: { state: "on" | "off" | "missing" }) {
             disabled={typed === ""}
             onClick={() => off.mutate(typed, { onSuccess: () => setTyped("") })}
           >
-            Turn it off
+            Turn off second factor
           </button>
         </>
       ) : begin.data ? (
         <>
-          <p>Let the app on your phone that shows codes read this, then type what it shows.</p>
+          <p>Scan this with your authenticator app, then enter the code it shows.</p>
           <img
             src={begin.data.picture}
-            alt="Code for your phone's camera"
+            alt="QR code for your authenticator app"
             className="size-44 rounded-box bg-white p-1"
           />
           <p className="text-sm">
-            Or type there: <span className="font-mono break-all">{begin.data.secret}</span>
+            Or enter this key in the app: <span className="font-mono break-all">{begin.data.secret}</span>
           </p>
           <TextField
-            label="The six digits it shows"
+            label="Six-digit code"
             inputMode="numeric"
             autoComplete="one-time-code"
             value={typed}
@@ -62,14 +64,17 @@ export function SecondFactor({ state }: { state: "on" | "off" | "missing" }) {
             disabled={typed === "" || confirm.isPending}
             onClick={() => confirm.mutate(typed, { onSuccess: () => setTyped("") })}
           >
-            Turn it on
+            Turn on second factor
           </button>
         </>
       ) : (
         <>
-          <p>A code from your phone beside the password: whoever learns the password alone stays outside.</p>
+          <p>
+            A code from your phone as well as your password. A stolen password alone does not open your
+            account.
+          </p>
           <button className="btn" onClick={() => begin.mutate()}>
-            Set it up
+            Set up second factor
           </button>
         </>
       )}

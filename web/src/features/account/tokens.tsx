@@ -17,10 +17,10 @@ export function Tokens() {
   const [days, setDays] = useState("90");
   const [scope, setScope] = useState<Scope>("read");
   return (
-    <Panel className="space-y-3" aria-label="Tokens for programs">
-      <h2 className="text-lg font-bold">Tokens for programs</h2>
+    <Panel className="space-y-3" aria-label="API tokens">
+      <h2 className="text-lg font-bold">API tokens</h2>
       <p className="text-sm">
-        A spreadsheet or a script reads, or writes, in your name with a token: what it may ask is at{" "}
+        A token lets a spreadsheet or script use your account. See{" "}
         <a className="link" href="/api-guide">
           the guide to the API
         </a>
@@ -33,15 +33,19 @@ export function Tokens() {
               <strong>{one.name}</strong>, {scopes[one.scope as Scope]}
               {one.expiry && `, until ${dateWords(one.expiry)}`}
             </span>
-            <button className="btn btn-sm" aria-label={`End ${one.name}`} onClick={() => end.mutate(one.id)}>
-              End
+            <button
+              className="btn btn-sm"
+              aria-label={`Revoke ${one.name}`}
+              onClick={() => end.mutate(one.id)}
+            >
+              Revoke
             </button>
           </li>
         ))}
       </ul>
       {make.data && (
         <p role="status" className="rounded-box bg-accent p-2 text-accent-content">
-          Copy it now, it is not shown again:{" "}
+          Copy this token now. It is not shown again:{" "}
           <strong className="font-mono break-all">{make.data.secret}</strong>
         </p>
       )}
@@ -52,10 +56,10 @@ export function Tokens() {
           make.mutate({ name, scope, days: Number(days) }, { onSuccess: () => setName("") });
         }}
       >
-        <TextField label="What it is for" value={name} onChange={setName} />
-        <TextField label="For how many days" inputMode="numeric" value={days} onChange={setDays} />
+        <TextField label="Purpose" value={name} onChange={setName} />
+        <TextField label="Valid for (days)" inputMode="numeric" value={days} onChange={setDays} />
         <Picker
-          label="What it may do"
+          label="Access"
           options={SCOPES}
           words={(one) => scopes[one]}
           value={scope}
@@ -63,7 +67,7 @@ export function Tokens() {
         />
         <Problem error={read.error ?? make.error ?? end.error} />
         <button className="btn" disabled={name === "" || make.isPending}>
-          Make a token
+          Create token
         </button>
       </form>
     </Panel>

@@ -22,7 +22,7 @@ export function ApiGuidePage() {
   const fits = (call: Call) => `${call.method} ${call.path} ${call.about}`.toLowerCase().includes(wanted);
   return (
     <div className="mx-auto max-w-4xl space-y-4">
-      <h1 className="text-2xl font-bold">The API, for programs</h1>
+      <h1 className="text-2xl font-bold">API guide</h1>
       <p>
         Send <code>Authorization: Bearer</code> and a token that you made on the page of your account. Figures
         are SI, units stand in the names, times are UTC. What is refused comes back as JSON with{" "}
@@ -33,11 +33,7 @@ export function ApiGuidePage() {
         </a>
         .
       </p>
-      <TextField
-        label="Only calls that hold"
-        value={wanted}
-        onChange={(typed) => setWanted(typed.toLowerCase())}
-      />
+      <TextField label="Search calls" value={wanted} onChange={(typed) => setWanted(typed.toLowerCase())} />
       {[...read.data].map(([group, calls]) => (
         <Group key={group} name={group} calls={calls.filter(fits)} />
       ))}

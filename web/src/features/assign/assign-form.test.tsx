@@ -36,7 +36,7 @@ function form(units = {}) {
 
 it("gives the whole class the coupon with the course's finish and is done", async () => {
   const { given, done } = form();
-  await userEvent.click(screen.getByRole("button", { name: "Give it out" }));
+  await userEvent.click(screen.getByRole("button", { name: "Assign coupon" }));
   await waitFor(() => expect(done).toHaveBeenCalledOnce());
   expect(given()).toMatchObject({
     design: 9,
@@ -50,22 +50,22 @@ it("gives the whole class the coupon with the course's finish and is done", asyn
 
 it("gives it to some students only, and never lists the instructor", async () => {
   const { given, done } = form();
-  await userEvent.click(screen.getByLabelText("Only some"));
+  await userEvent.click(screen.getByLabelText("Some students"));
   await userEvent.click(await screen.findByLabelText("Oda"));
   await userEvent.click(screen.getByLabelText("Wen"));
   await userEvent.click(screen.getByLabelText("Oda"));
   expect(screen.queryByLabelText("Ilka")).toBeNull();
-  await userEvent.click(screen.getByRole("button", { name: "Give it out" }));
+  await userEvent.click(screen.getByRole("button", { name: "Assign coupon" }));
   await waitFor(() => expect(done).toHaveBeenCalledOnce());
   expect(given()?.students).toEqual([3]);
 });
 
 it("takes the width in the person's unit and sends millimetres", async () => {
   const { given, done } = form({ length_unit: "thou", flow_unit: "cfh" });
-  const width = screen.getByLabelText<HTMLInputElement>("Bead width asked for (thou)");
+  const width = screen.getByLabelText<HTMLInputElement>("Target bead width (thou)");
   expect(width.value).toBe("157");
   fireEvent.change(width, { target: { value: "200" } });
-  await userEvent.click(screen.getByRole("button", { name: "Give it out" }));
+  await userEvent.click(screen.getByRole("button", { name: "Assign coupon" }));
   await waitFor(() => expect(done).toHaveBeenCalledOnce());
   expect(given()?.target_width_mm).toBeCloseTo(5.08, 6);
 });
@@ -74,9 +74,9 @@ it("stays open with what the server refused", async () => {
   serve({ "GET /api/courses/7/members": answers["GET /api/courses/7/members"] });
   const done = vi.fn();
   show(<AssignForm design={design} usual="bright" done={done} />);
-  await userEvent.click(screen.getByRole("button", { name: "Give it out" }));
+  await userEvent.click(screen.getByRole("button", { name: "Assign coupon" }));
   expect(await screen.findByRole("alert")).toBeTruthy();
   expect(done).not.toHaveBeenCalled();
-  await userEvent.click(screen.getByRole("button", { name: "Not now" }));
+  await userEvent.click(screen.getByRole("button", { name: "Cancel" }));
   expect(done).toHaveBeenCalledOnce();
 });

@@ -65,9 +65,9 @@ export function AssignForm({ design, usual, to = null, done }: Props) {
         submit();
       }}
     >
-      <h2 className="text-lg font-bold">Give “{design.title}”</h2>
+      <h2 className="text-lg font-bold">Assign “{design.title}”</h2>
       <UnitField
-        label="Bead width asked for"
+        label="Target bead width"
         quantity="length"
         units={units}
         value={width}
@@ -92,7 +92,7 @@ export function AssignForm({ design, usual, to = null, done }: Props) {
         />
         <TextField label="Due" type="date" value={dueOn} onChange={setDueOn} />
         <ChoiceField
-          label="Marked by"
+          label="Marking scheme"
           value={scheme}
           options={(schemes.data ?? []).map((one) => one.code)}
           words={(code) => schemes.data?.find((one) => one.code === code)?.body.title ?? code}
@@ -112,10 +112,10 @@ export function AssignForm({ design, usual, to = null, done }: Props) {
       <Problem error={give.error} />
       <div className="flex gap-2">
         <button className="btn grow btn-primary" disabled={give.isPending}>
-          {give.isPending ? "Giving …" : "Give it out"}
+          {give.isPending ? "Assigning …" : "Assign coupon"}
         </button>
         <button type="button" className="btn" onClick={done}>
-          Not now
+          Cancel
         </button>
       </div>
     </Panel>

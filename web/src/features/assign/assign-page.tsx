@@ -43,10 +43,10 @@ export function AssignPage() {
           </Link>
           <span className="flex gap-4">
             <Link className="link" to={paths.to("schools")}>
-              How this course teaches
+              Course methods
             </Link>
             <Link className="link" to={paths.to("schemes")}>
-              How it is marked
+              Marking schemes
             </Link>
           </span>
           <Picker
@@ -69,7 +69,7 @@ export function AssignPage() {
             />
           ))}
         </ol>
-        <h2 className="mt-6 mb-2 text-lg font-bold">Given so far</h2>
+        <h2 className="mt-6 mb-2 text-lg font-bold">Assigned coupons</h2>
         <Given assignments={given.data} />
       </section>
       {picked ? (
@@ -81,20 +81,19 @@ export function AssignPage() {
           done={() => setPicked(null)}
         />
       ) : (
-        <Empty>Pick a coupon to give it to the class or to some of it.</Empty>
+        <Empty>Select a coupon to assign it to the class or to some students.</Empty>
       )}
     </div>
   );
 }
 
 function Given({ assignments }: { assignments: Schemas["Assignment"][] }) {
-  if (assignments.length === 0)
-    return <Empty>Nothing has been given out in this course yet. Pick a coupon above.</Empty>;
+  if (assignments.length === 0) return <Empty>No coupons assigned yet. Select a coupon above.</Empty>;
   return (
     <table className="table rounded-box border border-base-300 bg-base-100">
       <thead>
         <tr>
-          {["Coupon", "Finish", "In a row", "Students", "Due", "For the wall"].map((words) => (
+          {["Coupon", "Finish", "Passes in a row", "Students", "Due", "For the wall"].map((words) => (
             <th key={words}>{words}</th>
           ))}
         </tr>

@@ -18,7 +18,7 @@ export function DesignCard({ design: d, sequence, picked, pick }: Props) {
     choiceWords("joint", d.joint),
     choiceWords("position", d.position ?? ""),
     choiceWords("technique", d.technique ?? ""),
-    `bead ${measure(d.target_width_mm, "length", units)} wide`,
+    `bead width ${measure(d.target_width_mm, "length", units)}`,
   ];
   return (
     <li
@@ -35,15 +35,15 @@ export function DesignCard({ design: d, sequence, picked, pick }: Props) {
         </span>
         <span className="quiet block text-sm">{what.join(", ")}</span>
         <span className="block text-sm">{d.purpose}</span>
-        {d.usual_faults && <span className="quiet block text-sm">Usual faults: {d.usual_faults}.</span>}
+        {d.usual_faults && <span className="quiet block text-sm">Common faults: {d.usual_faults}.</span>}
       </span>
       <span className="flex flex-col gap-1">
-        <button className="btn btn-primary btn-sm" aria-label={`Give ${d.title}`} onClick={pick}>
-          Give
+        <button className="btn btn-primary btn-sm" aria-label={`Assign ${d.title}`} onClick={pick}>
+          Assign
         </button>
         <Link
           className="btn btn-sm"
-          aria-label={`Change ${d.title}`}
+          aria-label={`Edit ${d.title}`}
           to={paths.to(`builder?from=${String(d.id)}`)}
         >
           Change

@@ -9,10 +9,10 @@ export function Who({ some, choose }: Props) {
     choose(some?.includes(id) ? some.filter((i) => i !== id) : [...(some ?? []), id]);
   return (
     <fieldset>
-      <legend className="mb-1 font-medium">Who</legend>
+      <legend className="mb-1 font-medium">Students</legend>
       {[
-        { words: "The whole class", on: some === null, value: null },
-        { words: "Only some", on: some !== null, value: [] },
+        { words: "Whole class", on: some === null, value: null },
+        { words: "Some students", on: some !== null, value: [] },
       ].map(({ words, on, value }) => (
         <label key={words} className="flex items-center gap-2 py-1">
           <input type="radio" className="radio" name="who" checked={on} onChange={() => choose(value)} />{" "}

@@ -35,17 +35,19 @@ export function AttemptPage() {
           {goal.design.title}, attempt {a.number}
         </h1>
         <p>
-          Width about {measure(goal.target_width_mm, "length", units)}; finish {finishWords(goal.finish)}.
+          Bead width about {measure(goal.target_width_mm, "length", units)}; finish {finishWords(goal.finish)}
+          .
         </p>
       </div>
       {a.answer && (
         <p role="status" className="rounded-box bg-accent p-3 text-lg text-accent-content">
-          <strong>{a.state === "weld_again" ? "Weld it again:" : "Another photo, please:"}</strong> {a.answer}
+          <strong>{a.state === "weld_again" ? "Weld this coupon again:" : "Send another photo:"}</strong>{" "}
+          {a.answer}
         </p>
       )}
       {a.asked && !a.mark && (
         <p className="rounded-box border-2 border-accent p-3">
-          <strong>You were asked to change:</strong> {a.asked.text}
+          <strong>Your one change:</strong> {a.asked.text}
         </p>
       )}
       {a.mark ? (

@@ -31,9 +31,9 @@ export function BeadResult({ attempt, photo, measurement }: Props) {
           <>
             <dl className="grid grid-cols-2 gap-2 sm:grid-cols-4">
               <Figure words="Width">{measure(report.bead.width_mm.mean, "length", units)}</Figure>
-              <Figure words="Width varies">{percent(report.bead.width_mm.cv)}</Figure>
-              <Figure words="Ripples vary">
-                {report.ripple ? percent(report.ripple.cv) : "none to see"}
+              <Figure words="Width variation">{percent(report.bead.width_mm.cv)}</Figure>
+              <Figure words="Ripple variation">
+                {report.ripple ? percent(report.ripple.cv) : "no distinct ripples"}
               </Figure>
               <Figure words="Heat tint">
                 <TintBadge level={report.tint?.bead.level} />

@@ -30,7 +30,7 @@ export function Entry(props: Props) {
             value={value}
             options={optionsOf(field.key)}
             words={(code) => choiceWords(field.key, code)}
-            empty="not noted"
+            empty="not recorded"
             tall
             onChange={onChange}
           />

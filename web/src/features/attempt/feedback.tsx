@@ -38,7 +38,7 @@ export function Feedback({ attempt, mark }: { attempt: Attempt; mark: Schemas["M
       </div>
       {mark.next_change && (
         <p className="rounded-box bg-accent p-3 text-lg text-accent-content">
-          <strong>Change next:</strong> {mark.next_change}
+          <strong>Change this next time:</strong> {mark.next_change}
         </p>
       )}
       {mark.comment && <p className="whitespace-pre-wrap">{mark.comment}</p>}
@@ -53,7 +53,7 @@ export function Feedback({ attempt, mark }: { attempt: Attempt; mark: Schemas["M
       <Bead attempt={attempt} />
       {before.length > 0 && (
         <div>
-          <h2 className="mb-2 text-lg font-bold">Your earlier ones, to the same scale</h2>
+          <h2 className="mb-2 text-lg font-bold">Your earlier beads, to the same scale</h2>
           <StackedStrips
             attempts={[attempt, ...before]}
             link={(a, children) => (
@@ -66,11 +66,11 @@ export function Feedback({ attempt, mark }: { attempt: Attempt; mark: Schemas["M
       )}
       {attempt.earlier && (
         <Link className="btn h-12 w-full" to={paths.compare(attempt.earlier.id, attempt.id)}>
-          Lay it over the one before
+          Compare with previous bead
         </Link>
       )}
       <Link className="btn h-12 w-full btn-primary" to={paths.to("time")}>
-        How it goes over time
+        See my progress
       </Link>
     </Panel>
   );

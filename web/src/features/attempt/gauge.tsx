@@ -21,7 +21,7 @@ export function Gauge() {
   return (
     <Panel tight className="mb-3" aria-label="Gas">
       <div className="flex flex-wrap items-center gap-2">
-        <span className="font-medium">Read the gauge of bottle</span>
+        <span className="font-medium">Record gauge reading:</span>
         {byHand.map((one) => (
           <button
             key={one.id}
@@ -41,7 +41,7 @@ export function Gauge() {
           done={(reading) => {
             setOpen(null);
             setSaid(
-              `${reading.bar.toFixed(0)} bar is kept. Close the bottle when you are the last to leave.`,
+              `${reading.bar.toFixed(0)} bar saved. Close the bottle valve if you are the last to leave.`,
             );
           }}
         />

@@ -46,13 +46,13 @@ export function LogForm({ attempt }: { attempt: Attempt }) {
               {summary(run as unknown as Run, units)}
             </span>
             <button className="btn h-12" onClick={() => setOpen(run.number)}>
-              {several ? `Change run ${String(run.number)}` : "Change the log"}
+              {several ? `Edit run ${String(run.number)}` : "Edit log"}
             </button>
           </li>
         ))}
       </ul>
       <button className="btn mt-2 h-12 w-full" onClick={() => setOpen(attempt.runs.length + 1)}>
-        Log another run or pass
+        Log another run
       </button>
     </Panel>
   );

@@ -56,7 +56,7 @@ describe("what a run's form opens with", () => {
   const card = { current_a: 45, gas_l_min: 11 };
   const none = { passed: false, runs: [] };
   it("is the card at the first attempt", () => {
-    expect(startOf([], 1, none, card)).toEqual({ run: card, words: "with the card" });
+    expect(startOf([], 1, none, card)).toEqual({ run: card, words: "with the card settings" });
   });
   it("is the last good settings where there are any, without what was noticed then", () => {
     const last = { passed: true, runs: [{ current_a: 52, note: "hot", arc_s: 40, draught: true }] };

@@ -116,12 +116,12 @@ export function startOf(
   card: Partial<Run>,
 ): Start {
   const saved = runs.find((r) => r.number === number);
-  if (saved) return { run: saved, words: "as it was saved" };
+  if (saved) return { run: saved, words: "as saved" };
   const before = runs.at(-1);
   if (before) return { run: { ...before, ...OWN }, words: `as run ${String(before.number)}` };
   if (last.passed && last.runs[0])
     return { run: { ...(last.runs[0] as Run), ...OWN }, words: "with your last good settings" };
-  return { run: card, words: "with the card" };
+  return { run: card, words: "with the card settings" };
 }
 
 /** A run of another attempt to start from, without what was of that run only. */

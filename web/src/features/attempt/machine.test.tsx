@@ -24,12 +24,12 @@ it("tells what worked on the machine, changes the booth and reports what is brok
   });
   show(<Machine attempt={5} />);
   expect(await screen.findByText(/current at the arc 58 A/)).toBeTruthy();
-  await userEvent.selectOptions(screen.getByLabelText("Welded at booth"), "2");
-  expect(await screen.findByText("There: pedal sticks")).toBeTruthy();
+  await userEvent.selectOptions(screen.getByLabelText("Booth"), "2");
+  expect(await screen.findByText("Reported fault: pedal sticks")).toBeTruthy();
   expect(screen.queryByText(/58 A/)).toBeNull();
-  await userEvent.click(screen.getByRole("button", { name: "Something is broken there" }));
-  await userEvent.type(screen.getByLabelText("What is broken"), "no gas");
-  await userEvent.click(screen.getByRole("button", { name: "Tell" }));
+  await userEvent.click(screen.getByRole("button", { name: "Report a fault" }));
+  await userEvent.type(screen.getByLabelText("What is broken?"), "no gas");
+  await userEvent.click(screen.getByRole("button", { name: "Send" }));
   await waitFor(() => expect(calls.filter((c) => c.method !== "GET")).toHaveLength(2));
   expect(calls.filter((c) => c.method !== "GET").map((c) => c.body)).toEqual([
     { booth: 2 },

@@ -21,10 +21,10 @@ export function Machine({ attempt }: { attempt: number }) {
       <div className="flex flex-wrap items-end gap-3">
         <div className="w-40">
           <ChoiceField
-            label="Welded at booth"
+            label="Booth"
             tall
             value={booth === null ? "" : String(booth)}
-            empty={booth === null ? "not said" : undefined}
+            empty={booth === null ? "not selected" : undefined}
             options={booths.map((one) => String(one.id))}
             words={(id) => booths.find((one) => String(one.id) === id)?.name ?? id}
             onChange={(id) => choose.mutate(Number(id))}
@@ -32,11 +32,11 @@ export function Machine({ attempt }: { attempt: number }) {
         </div>
         {here && broken === null && (
           <button className="btn h-12" onClick={() => setBroken("")}>
-            Something is broken there
+            Report a fault
           </button>
         )}
       </div>
-      {here?.broken && <p className="font-semibold text-error">There: {here.broken}</p>}
+      {here?.broken && <p className="font-semibold text-error">Reported fault: {here.broken}</p>}
       {here && broken !== null && (
         <form
           className="flex flex-wrap items-end gap-2"
@@ -46,10 +46,10 @@ export function Machine({ attempt }: { attempt: number }) {
           }}
         >
           <div className="grow">
-            <TextField label="What is broken" value={broken} onChange={setBroken} />
+            <TextField label="What is broken?" value={broken} onChange={setBroken} />
           </div>
           <button className="btn btn-primary" disabled={report.isPending || broken === ""}>
-            Tell
+            Send
           </button>
         </form>
       )}

@@ -16,7 +16,7 @@ export function MyCouponsPage() {
   if (attempts.isError) return <Problem error={attempts.error} again={() => void attempts.refetch()} />;
   const groups = new Map<number, Brief[]>();
   for (const a of attempts.data) groups.set(a.assignment.id, [...(groups.get(a.assignment.id) ?? []), a]);
-  if (groups.size === 0) return <Empty>No coupon has been given to you yet. Your instructor will.</Empty>;
+  if (groups.size === 0) return <Empty>No coupons yet. Your instructor will assign one.</Empty>;
   return (
     <>
       <h1 className="mb-3 text-2xl font-bold">My coupons</h1>
@@ -45,13 +45,12 @@ function CouponCard({ attempts }: { attempts: Brief[] }) {
       <h2 className="text-xl font-bold">{goal.design.title}</h2>
       <p>{goal.design.purpose}</p>
       <p className="my-2">
-        Width about <strong>{measure(goal.target_width_mm, "length", units)}</strong>, finish{" "}
-        {finishWords(goal.finish)}. {goal.good_in_a_row} good ones in a row count. Due{" "}
-        {dateWords(goal.due_on)}.
+        Bead width about <strong>{measure(goal.target_width_mm, "length", units)}</strong>, finish{" "}
+        {finishWords(goal.finish)}. {goal.good_in_a_row} passes in a row needed. Due {dateWords(goal.due_on)}.
       </p>
       {goesOn ? (
         <Link className="btn h-14 w-full text-lg btn-primary" to={paths.attempt(latest.id)}>
-          {latest.state === "assigned" ? "Weld" : "Go on with"} attempt {latest.number}
+          {latest.state === "assigned" ? "Weld" : "Continue"} attempt {latest.number}
         </Link>
       ) : (
         <button
@@ -59,7 +58,7 @@ function CouponCard({ attempts }: { attempts: Brief[] }) {
           disabled={another.isPending}
           onClick={() => another.mutate(goal.id)}
         >
-          Weld another
+          Start another attempt
         </button>
       )}
       <Problem error={another.error} />

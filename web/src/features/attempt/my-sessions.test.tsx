@@ -10,7 +10,7 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
-it("tells where I stand and what to bring, and lets me say that I will be away and that I am here", async () => {
+it("tells where I stand and what to bring, and lets me say that I will be absent and that Check in", async () => {
   const calls = serve({
     "GET /api/courses/7/my-sessions": {
       slots: [
@@ -30,11 +30,11 @@ it("tells where I stand and what to bring, and lets me say that I will be away a
   });
   show(<MySessions />);
   expect(await screen.findByText("Tue 1 Dec, 18:40: booth 4")).toBeTruthy();
-  expect(screen.getByText("There: pedal sticks")).toBeTruthy();
-  await userEvent.click(screen.getByText("Sessions ahead"));
-  await userEvent.click(screen.getByRole("button", { name: "I will be away" }));
-  await userEvent.type(screen.getByLabelText("Code at the door"), "4711");
-  await userEvent.click(screen.getByRole("button", { name: "I am here" }));
+  expect(screen.getByText("Booth note: pedal sticks")).toBeTruthy();
+  await userEvent.click(screen.getByText("Upcoming sessions"));
+  await userEvent.click(screen.getByRole("button", { name: "I will be absent" }));
+  await userEvent.type(screen.getByLabelText("Door code"), "4711");
+  await userEvent.click(screen.getByRole("button", { name: "Check in" }));
   await waitFor(() => expect(calls.filter((c) => c.method !== "GET")).toHaveLength(2));
   expect(calls.filter((c) => c.method !== "GET").map((c) => c.body)).toEqual([
     { student: 1, there: false },

@@ -15,7 +15,7 @@ export function MySessions() {
   const me = session.data?.id;
   return (
     <Panel tone="primary" className="mb-3 space-y-2" aria-label="My sessions">
-      {slots.length === 0 && <p>No place at a booth is planned for you yet.</p>}
+      {slots.length === 0 && <p>No booth assigned yet.</p>}
       {slots.map((one) => (
         <p key={`${one.when}${one.title}`}>
           <strong className="text-lg">
@@ -24,11 +24,11 @@ export function MySessions() {
           <span className="block">
             {one.title}, {one.minutes} minutes. Bring {one.bring}.
           </span>
-          {one.broken && <span className="block font-semibold text-error">There: {one.broken}</span>}
+          {one.broken && <span className="block font-semibold text-error">Booth note: {one.broken}</span>}
         </p>
       ))}
       <details>
-        <summary className="cursor-pointer font-medium">Sessions ahead</summary>
+        <summary className="cursor-pointer font-medium">Upcoming sessions</summary>
         <ul className="divide-y divide-base-300">
           {sessions.map((one) => (
             <li key={one.id} className="flex min-h-12 items-center justify-between gap-3">
@@ -41,7 +41,7 @@ export function MySessions() {
                   attend.mutate({ session: one.id, student: me ?? 0, there: one.away ? null : false })
                 }
               >
-                {one.away ? "I can come after all" : "I will be away"}
+                {one.away ? "I will attend" : "I will be absent"}
               </button>
             </li>
           ))}
@@ -69,9 +69,9 @@ function ComeIn({ session, door }: ComeInProps) {
         door.mutate({ session: session.id, code });
       }}
     >
-      <TextField label="Code at the door" inputMode="numeric" value={code} onChange={setCode} />
+      <TextField label="Door code" inputMode="numeric" value={code} onChange={setCode} />
       <button className="btn btn-primary" disabled={door.isPending || code === ""}>
-        I am here
+        Check in
       </button>
       <Problem error={door.error} />
     </form>

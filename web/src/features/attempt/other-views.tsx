@@ -15,7 +15,7 @@ export function OtherViews({ attempt }: { attempt: Attempt }) {
     <Panel>
       <h2 className="text-lg font-bold">Other photos</h2>
       <p className="quiet mb-2 text-sm">
-        For the torch: hold it in place with the arc off, the phone square to torch and plate.
+        Torch photo: arc off, pedal released. Hold the torch in place, phone square to torch and plate.
       </p>
       <div className="grid gap-2 sm:grid-cols-3">
         {(["back", "setup", "torch"] as const).map((kind) => (

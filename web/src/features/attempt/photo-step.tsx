@@ -34,7 +34,7 @@ export function PhotoStep({ attempt }: { attempt: Attempt }) {
         <div className="grid gap-2 sm:grid-cols-2">
           <PickButton
             icon={Camera}
-            words={photo || doubtful ? "Take it again" : "Take the photo"}
+            words={photo || doubtful ? "Retake photo" : "Take photo"}
             primary
             accept="image/*"
             capture="environment"
@@ -49,7 +49,7 @@ export function PhotoStep({ attempt }: { attempt: Attempt }) {
         </div>
       )}
       <div aria-live="polite" className="mt-3 space-y-3">
-        {looked === "looking" && <Busy words="Looking at the photo." />}
+        {looked === "looking" && <Busy words="Checking the photo." />}
         {doubtful && (
           <Doubt
             seen={doubtful.seen}
@@ -60,7 +60,7 @@ export function PhotoStep({ attempt }: { attempt: Attempt }) {
           />
         )}
         <Progress sending={sending} resume={resume} />
-        {busy && <Busy words="The photo has arrived and is being measured." />}
+        {busy && <Busy words="Photo received. Measuring …" />}
         {measurement?.state === "failed" && (
           <Problem
             error={
@@ -86,10 +86,10 @@ export function PhotoStep({ attempt }: { attempt: Attempt }) {
 function HowTo() {
   return (
     <p className="mb-3">
-      Lay the scale card on the coupon, hold the phone flat above it, all black squares in the picture, no
+      Let the coupon cool. Lay the scale card on it. Hold the phone flat above, all black squares in view, no
       flash.{" "}
       <a className="link" href="/api/scale-card/window" target="_blank" rel="noreferrer">
-        Print a card
+        Print a scale card
       </a>{" "}
       (
       <a className="link" href="/api/scale-card/window?paper=letter" target="_blank" rel="noreferrer">
@@ -124,14 +124,14 @@ function Doubt({ seen, anyway }: { seen: PhotoProblem[]; anyway: () => void }) {
   return (
     <div role="alert" className="alert items-start alert-warning">
       <div>
-        <p className="font-bold">Not sent yet: this photo will hardly be measured.</p>
+        <p className="font-bold">Not sent yet: this photo probably can't be measured.</p>
         <ul className="my-1 list-inside list-disc">
           {seen.map((s) => (
             <li key={s.code}>{s.message}</li>
           ))}
         </ul>
         <button className="btn mt-1 btn-sm" onClick={anyway}>
-          Send it anyway
+          Send photo anyway
         </button>
       </div>
     </div>
@@ -144,7 +144,9 @@ function Progress({ sending, resume }: { sending: Sending; resume: () => void })
   const percent = sending.share * 100;
   return (
     <div>
-      <p>{sending.waiting ? "No connection; waiting to go on …" : `Sending: ${percent.toFixed(0)} %`}</p>
+      <p>
+        {sending.waiting ? "No connection. Sending resumes by itself …" : `Sending: ${percent.toFixed(0)} %`}
+      </p>
       <progress
         className="progress w-full progress-primary"
         value={percent}

@@ -42,7 +42,7 @@ export function Preparation({ attempt }: { attempt: Attempt }) {
         disabled={tick.isPending || done.size === every.length}
         onClick={() => tick.mutate(every)}
       >
-        All of it done
+        Tick all
       </button>
       <Problem error={tick.error} />
     </Panel>

@@ -16,11 +16,11 @@ export function Question({ message, meant, units, take, keep }: Props) {
       <div className="mt-2 flex flex-wrap gap-2">
         {meant !== undefined && (
           <button type="button" className="btn h-12" onClick={() => take(meant)}>
-            Take {measure(meant, "flow", units)}
+            Use {measure(meant, "flow", units)}
           </button>
         )}
         <button type="button" className="btn h-12" onClick={keep}>
-          It is right as typed
+          Keep my value
         </button>
       </div>
     </div>

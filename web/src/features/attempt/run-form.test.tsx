@@ -35,7 +35,7 @@ function form(check: unknown = calm) {
     <RunForm
       attempt={attempt}
       number={1}
-      start={{ run: card, words: "with the card" }}
+      start={{ run: card, words: "with the card settings" }}
       card={card}
       last={null}
       units={{ length: "mm", flow: "l_min" }}
@@ -45,7 +45,7 @@ function form(check: unknown = calm) {
   return { close, saved: () => calls.filter((c) => c.method === "PUT").map((c) => c.body) };
 }
 
-const save = () => userEvent.click(screen.getByRole("button", { name: "Save the log" }));
+const save = () => userEvent.click(screen.getByRole("button", { name: "Save log" }));
 
 it("opens filled and is saved as it is with one tap", async () => {
   const { close, saved } = form();
@@ -68,21 +68,21 @@ it("asks about a figure that looks typed in another unit before it is saved", as
   await screen.findByText(/cubic feet per hour/);
   await save();
   expect(saved()).toEqual([]);
-  await userEvent.click(screen.getByRole("button", { name: "Take 9.4 L/min" }));
+  await userEvent.click(screen.getByRole("button", { name: "Use 9.4 L/min" }));
   expect(screen.getByRole<HTMLInputElement>("textbox", { name: /^Gas flow/ }).value).toBe("9.4");
 });
 
 it("times the arc with two taps", async () => {
   form();
-  await userEvent.click(screen.getByRole("button", { name: /start the watch/ }));
-  await userEvent.click(screen.getByRole("button", { name: /stop at/ }));
+  await userEvent.click(screen.getByRole("button", { name: /Start timer/ }));
+  await userEvent.click(screen.getByRole("button", { name: /Stop timer/ }));
   expect(screen.getByRole<HTMLInputElement>("textbox", { name: /^Arc time/ }).value).toMatch(/^\d+(\.\d)?$/);
 });
 
 it("keeps what was noticed as ticks and choices", async () => {
   const { saved } = form();
   await userEvent.click(screen.getByLabelText("A draught"));
-  await userEvent.selectOptions(screen.getByLabelText("Electrode after the weld"), "dull");
+  await userEvent.selectOptions(screen.getByLabelText("Tungsten after the weld"), "dull");
   await save();
   await waitFor(() => expect(saved()[0]).toMatchObject({ draught: true, electrode_after: "dull" }));
 });

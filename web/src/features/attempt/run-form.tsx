@@ -57,15 +57,15 @@ export function RunForm({ attempt, number, start, card, last, units, close }: Pr
         {number === 1 ? "Log of the run" : `Log of run ${String(number)}`}
       </h2>
       <p className="quiet text-sm">
-        Filled {draft.restored ? "with what you typed before" : start.words}. Change only what differed.
+        Filled {draft.restored ? "with your earlier entries" : start.words}. Change only what differed.
       </p>
       <div className="my-2 flex flex-wrap gap-2">
         <button type="button" className="btn h-12" onClick={() => fill(card)}>
-          As the card
+          Use card settings
         </button>
         {lastRun && (
           <button type="button" className="btn h-12 btn-secondary" onClick={() => fill(settingsOf(lastRun))}>
-            {last?.passed ? "As my last good one" : "As last time"}
+            {last?.passed ? "Use last good settings" : "Use last settings"}
           </button>
         )}
       </div>
@@ -100,16 +100,16 @@ export function RunForm({ attempt, number, start, card, last, units, close }: Pr
       <Problem error={save.error} />
       {tried && wrong.length > 0 && (
         <p role="alert" className="mb-2 text-error">
-          Not saved yet: look at {wrong.map(fieldWords).join(", ")}.
+          Not saved. Check {wrong.map(fieldWords).join(", ")}.
         </p>
       )}
       <div className={FOOT}>
         <button className="btn h-14 grow text-lg btn-primary" disabled={save.isPending}>
-          {save.isPending ? "Saving …" : "Save the log"}
+          {save.isPending ? "Saving …" : "Save log"}
         </button>
         {attempt.runs.length > 0 && (
           <button type="button" className="btn h-14" onClick={leave}>
-            Leave it
+            Cancel
           </button>
         )}
       </div>

@@ -51,7 +51,7 @@ export function RunGroup({ group, units, typed, problems, deviations, set }: Pro
       <summary className="flex min-h-12 cursor-pointer items-center gap-2 font-semibold">
         {group.words}
         <span className="quiet text-sm font-normal">
-          {filled === 0 ? "nothing noted" : `${String(filled)} noted`}
+          {filled === 0 ? "nothing recorded" : `${String(filled)} recorded`}
         </span>
       </summary>
       <fieldset className="pb-2">

@@ -54,7 +54,7 @@ export function SetupCard({ attempt }: { attempt: Attempt }) {
         <HeatAndGas card={card} units={units} />
       </details>
       <details className="mt-2">
-        <summary className="cursor-pointer font-semibold">Before you strike</summary>
+        <summary className="cursor-pointer font-semibold">Before you strike an arc</summary>
         <ul className="list-disc pl-5">
           {cautions.map((c) => (
             <li key={c.code}>{c.words}</li>

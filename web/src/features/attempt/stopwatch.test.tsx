@@ -17,7 +17,7 @@ it("gives the seconds between two taps to a tenth, and starts anew", () => {
   expect(watch.getAttribute("aria-pressed")).toBe("false");
   fireEvent.click(watch);
   act(() => vi.advanceTimersByTime(12_340));
-  expect(watch.textContent).toMatch(/stop at 12\.[23] s/);
+  expect(watch.textContent).toMatch(/Stop timer: 12\.[23] s/);
   expect(stopped).not.toHaveBeenCalled();
   fireEvent.click(watch);
   expect(stopped).toHaveBeenCalledExactlyOnceWith(12.3);

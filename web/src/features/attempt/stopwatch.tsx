@@ -31,7 +31,7 @@ export function Stopwatch({ stopped }: { stopped: (seconds: number) => void }) {
       onClick={tap}
     >
       {begun === null ? <Timer size={22} aria-hidden /> : <TimerOff size={22} aria-hidden />}
-      {begun === null ? "Arc lit: start the watch" : `Arc out: stop at ${seconds.toFixed(1)} s`}
+      {begun === null ? "Start timer when the arc starts" : `Stop timer: ${seconds.toFixed(1)} s`}
     </button>
   );
 }

@@ -62,7 +62,7 @@ export function useUpload(attemptId: number, kind: Schemas["PhotoKind"] = "bead"
             error: refused
               ? new Refused(problemOf(parse(answer.getBody()), answer.getStatus()))
               : new Error(
-                  "The connection was lost. The photo is kept here; try again when you are back online.",
+                  "Connection lost. The photo is saved on this phone. Try again when you are online.",
                 ),
           });
         },

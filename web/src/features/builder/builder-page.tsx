@@ -31,7 +31,7 @@ function Builder({ from, units }: { from: Schemas["Design"] | null; units: Units
   return (
     <>
       <div className="mb-3 flex flex-wrap items-baseline gap-3">
-        <h1 className="text-2xl font-bold">{from ? `From “${from.title}”` : "Build a coupon"}</h1>
+        <h1 className="text-2xl font-bold">{from ? `Edit “${from.title}”` : "Build a coupon"}</h1>
         <Link className="link text-sm" to={paths.to("assign")}>
           Coupon library
         </Link>

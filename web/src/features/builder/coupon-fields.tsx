@@ -64,7 +64,7 @@ export function CouponFields({ form, units, change }: Props) {
         {number("target_width_mm")}
       </div>
       <details>
-        <summary className="cursor-pointer text-sm font-semibold">What is there to be used</summary>
+        <summary className="cursor-pointer text-sm font-semibold">Equipment on hand</summary>
         <div className="mt-2 grid grid-cols-2 gap-2">
           {THERE.map(number)}
           {choice("torch", "usual")}
@@ -74,7 +74,7 @@ export function CouponFields({ form, units, change }: Props) {
             value={form.purge ?? ""}
             options={Object.keys(PURGE)}
             words={(o) => o}
-            empty="as the course does"
+            empty="course default"
             onChange={(v) => change("purge", v)}
           />
         </div>

@@ -37,9 +37,9 @@ export function LiveCard({ card, coupon, joint, moved, units }: Props) {
           fused={card.filler === null}
         />
         <div className="text-sm" aria-live="polite">
-          <h2 className="font-bold">What moved</h2>
+          <h2 className="font-bold">What changed</h2>
           {moved.length === 0 ? (
-            <p className="quiet">Nothing yet; change a field.</p>
+            <p className="quiet">No changes yet. Edit a field.</p>
           ) : (
             <ul>
               {moved.map((m) => (

@@ -29,22 +29,22 @@ export function KeepForm({ coupon, from, ready }: Props) {
   return (
     <form className="space-y-2 border-t border-base-300 pt-3" onSubmit={submit}>
       <TextField
-        label="Called"
+        label="Title"
         className="h-9 input-sm"
         maxLength={80}
         required
         value={title}
         onChange={setTitle}
       />
-      <AreaField label="What it is for" rows={2} maxLength={300} value={purpose} onChange={setPurpose} />
+      <AreaField label="Purpose" rows={2} maxLength={300} value={purpose} onChange={setPurpose} />
       <p className="quiet text-sm">
         {from?.course
-          ? `Kept as version ${String(version)}; what is already given out stays as it was.`
-          : "Kept as a coupon of this course."}
+          ? `Saves as version ${String(version)}. Coupons already assigned keep theirs.`
+          : "Saves to this course's library."}
       </p>
       <Problem error={keep.error} />
       <button className="btn w-full btn-primary" disabled={!ready || keep.isPending}>
-        {keep.isPending ? "Keeping …" : "Keep it and give it"}
+        {keep.isPending ? "Saving …" : "Save and assign"}
       </button>
     </form>
   );

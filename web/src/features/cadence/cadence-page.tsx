@@ -86,7 +86,7 @@ function Cadence({ attempt, card }: { attempt: Attempt; card: Schemas["Card"] })
         <button
           className="btn h-16 w-16"
           aria-pressed={loud}
-          aria-label={loud ? "Sound is on" : "Sound is off"}
+          aria-label={loud ? "Sound on" : "Sound off"}
           onClick={() => setLoud(!loud)}
         >
           {loud ? <Volume2 /> : <VolumeX />}
@@ -96,14 +96,14 @@ function Cadence({ attempt, card }: { attempt: Attempt; card: Schemas["Card"] })
         <Stepper
           id="cadence-rate"
           label={slowPulse === null ? "Dabs" : "Pulses"}
-          unit="a second"
+          unit="per second"
           value={perSecond}
           step={0.1}
           onChange={setPerSecond}
         />
         <Stepper
           id="cadence-beats"
-          label={slowPulse === null ? "Dabs a run" : "Pulses a run"}
+          label={slowPulse === null ? "Dabs per run" : "Pulses per run"}
           unit=""
           value={beats}
           step={1}
@@ -112,7 +112,7 @@ function Cadence({ attempt, card }: { attempt: Attempt; card: Schemas["Card"] })
       </div>
       <p className="quiet text-sm">
         {(plan.beats / plan.per_second).toFixed(0)} s of arc for {(plan.beats * pitch || 0).toFixed(0)} mm,
-        then hold still {plan.hold_s.toFixed(0)} s until post-flow ends.
+        then hold still {plan.hold_s.toFixed(0)} s for post-flow.
       </p>
     </div>
   );

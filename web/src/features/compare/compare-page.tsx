@@ -29,14 +29,14 @@ export function ComparePage() {
   const [one, other] = [shownOf(earlier.data), shownOf(later.data)];
   return (
     <div className="space-y-4">
-      <h1 className="text-2xl font-bold">{later.data.student.display_name}: two beads over one another</h1>
+      <h1 className="text-2xl font-bold">{later.data.student.display_name}: two beads compared</h1>
       <Chooser earlier={earlier.data} later={later.data} />
       {one && other ? (
         <CursorScope key={`${String(one.attempt.id)}-${String(other.attempt.id)}`}>
           <Both one={one} other={other} />
         </CursorScope>
       ) : (
-        <p>One of the two has not been measured.</p>
+        <p>One of these beads has not been measured.</p>
       )}
     </div>
   );
@@ -61,7 +61,7 @@ function Both({ one, other }: { one: Shown; other: Shown }) {
         <CursorField axis={axis} length={length}>
           <Placed axis={axis} shown={one} units={units} />
           <Placed axis={axis} shown={other} units={units} />
-          <Track words="Width, below dashed" span={axis}>
+          <Track words="Width (lower bead dashed)" span={axis}>
             <WidthTrack report={one.report} limits={limits} />
             <WidthTrack report={other.report} limits={limits} second />
           </Track>

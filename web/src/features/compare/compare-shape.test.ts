@@ -26,13 +26,13 @@ describe("two beads over one another", () => {
     const rows = rowsOf(report([4], 0.1), report([4], 0.05));
     const said = Object.fromEntries(rows.map((row) => [row.words, verdict(row)]));
     expect(said).toMatchObject({
-      "Width varies": "better",
+      "Width variation": "better",
       Width: null,
-      "Ripples vary": null,
-      Faults: "as before",
+      "Ripple variation": null,
+      Faults: "no change",
     });
     expect(
-      rows.filter((row) => row.words === "Width varies").map((row) => verdict({ ...row, later: 0.2 })),
+      rows.filter((row) => row.words === "Width variation").map((row) => verdict({ ...row, later: 0.2 })),
     ).toEqual(["worse"]);
   });
 });

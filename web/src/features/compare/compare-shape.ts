@@ -39,21 +39,21 @@ export function rowsOf(earlier: Report, later: Report): Row[] {
   ): Row => ({ words, kind, earlier: of(earlier) ?? null, later: of(later) ?? null, lessIsBetter });
   return [
     row("Width", "length", (r) => r.bead?.width_mm.mean, false),
-    row("Width varies", "percent", (r) => r.bead?.width_mm.cv),
-    row("Ripples apart", "length", (r) => r.ripple?.pitch_mm, false),
-    row("Ripples vary", "percent", (r) => r.ripple?.cv),
+    row("Width variation", "percent", (r) => r.bead?.width_mm.cv),
+    row("Ripple spacing", "length", (r) => r.ripple?.pitch_mm, false),
+    row("Ripple variation", "percent", (r) => r.ripple?.cv),
     row("Lapses", "count", (r) => r.ripple?.lapses_mm.length),
     row("Straightness", "length", (r) => r.bead?.straightness_mm),
-    row("Tint level of the bead", "count", (r) => r.tint?.bead.level, false),
+    row("Heat tint of the bead", "count", (r) => r.tint?.bead.level, false),
     row("Faults", "count", (r) => r.defects?.length),
   ];
 }
 
 /** Whether the later one is better, worse or as before; null where less is neither. */
-export function verdict(row: Row): "better" | "worse" | "as before" | null {
+export function verdict(row: Row): "better" | "worse" | "no change" | null {
   if (!row.lessIsBetter || row.earlier === null || row.later === null) return null;
   const change = row.later - row.earlier;
-  if (Math.abs(change) <= 0.05 * Math.abs(row.earlier)) return "as before";
+  if (Math.abs(change) <= 0.05 * Math.abs(row.earlier)) return "no change";
   return change < 0 ? "better" : "worse";
 }
 

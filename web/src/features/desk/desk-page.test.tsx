@@ -45,8 +45,8 @@ function desked(results: object[], to_mark: number) {
 
 it("says what waits, what is being measured and what could not be", async () => {
   desked([attempt(11, { measuring: true }), attempt(12, {}), attempt(13, { state: "marked" })], 2);
-  expect((await screen.findByText(/2 to mark/)).textContent).toContain(
-    "1 marked but not returned · 4 at the booths",
+  expect((await screen.findByText(/2 ready to mark/)).textContent).toContain(
+    "1 marked, not returned · 4 being welded",
   );
   const [measuring, refused] = screen.getAllByRole("link", { name: /Lap on 2 mm/ });
   expect(measuring?.textContent).toContain("Being measured");
@@ -60,21 +60,21 @@ it("tells the figures of a bead that was measured, and how many wait behind the 
   const measurement = { width_cv: 0.061, pitch_cv: 0.114, tint_level: 3, strip: null };
   desked([attempt(11, { state: "measured", measurement })], 60);
   const row = await screen.findByRole("link", { name: /Lap on 2 mm/ });
-  expect(row.textContent).toContain("width varies 6.1 %");
-  expect(row.textContent).toContain("ripples vary 11.4 %");
-  expect(screen.getByText(/The 60 that come last/)).toBeTruthy();
+  expect(row.textContent).toContain("width variation 6.1 %");
+  expect(row.textContent).toContain("ripple variation 11.4 %");
+  expect(screen.getByText(/60 more appear/)).toBeTruthy();
 });
 
 it("shows who needs help, the join code and the cards for either paper", async () => {
   desked([], 0);
   const wen = await screen.findByRole("link", { name: /Wen/ });
   expect(within(wen).getByText("2 overdue")).toBeTruthy();
-  expect(within(wen).getByText("has not welded lately")).toBeTruthy();
-  expect(screen.getByRole("link", { name: /Oda/ }).textContent).toContain("nothing yet");
+  expect(within(wen).getByText("not welded lately")).toBeTruthy();
+  expect(screen.getByRole("link", { name: /Oda/ }).textContent).toContain("no attempts yet");
   expect(await screen.findByText("k7-blue")).toBeTruthy();
   const cards = screen.getAllByRole("link", { name: /^(window|strip)$/ });
   expect(cards.map((a) => a.getAttribute("href"))).toContain("/api/scale-card/strip?paper=letter");
-  expect(screen.getByText(/Nothing waits for a mark/)).toBeTruthy();
+  expect(screen.getByText(/Nothing to mark/)).toBeTruthy();
 });
 
 it("offers to try again where the server does not answer", async () => {

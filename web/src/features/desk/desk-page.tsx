@@ -35,12 +35,12 @@ export function DeskPage() {
   return (
     <div className="grid gap-5 xl:grid-cols-[1fr_19rem]">
       <section>
-        <h1 className="text-2xl font-bold">On the desk</h1>
+        <h1 className="text-2xl font-bold">To mark</h1>
         <Begin />
         <Low />
         <p className="mb-3" role="status">
-          {desk.data.to_mark} to mark · {desk.data.to_return} marked but not returned · {desk.data.welding} at
-          the booths
+          {desk.data.to_mark} ready to mark · {desk.data.to_return} marked, not returned · {desk.data.welding}{" "}
+          being welded
           {desk.data.measuring > 0 && (
             <span className="ml-2 font-semibold">
               <span className="loading loading-xs loading-dots" aria-hidden /> {desk.data.measuring} being
@@ -50,7 +50,7 @@ export function DeskPage() {
         </p>
         <Filters order={order} only={only} turn={turn} />
         {attempts.length === 0 ? (
-          <Empty>Nothing waits for a mark. New photos appear here by themselves.</Empty>
+          <Empty>Nothing to mark. New photos appear here when students send them.</Empty>
         ) : (
           <ul className="space-y-2">
             {attempts.map((a) => (
@@ -61,7 +61,7 @@ export function DeskPage() {
           </ul>
         )}
         {count > attempts.length && (
-          <p className="mt-2">The {count - attempts.length} that come last follow when these are done.</p>
+          <p className="mt-2">{count - attempts.length} more appear when these are marked.</p>
         )}
       </section>
       <aside>
@@ -81,11 +81,11 @@ function Begin() {
   if (!references.data || references.data.tested || references.data.references.length === 0) return null;
   return (
     <p role="note" className="mb-2 rounded-box bg-base-100 p-2 text-sm">
-      New here? Begin with the{" "}
+      New here? Start with the{" "}
       <Link className="link" to={paths.to("markers")}>
         reference beads
       </Link>
-      : ten marks, blind, five minutes.
+      : mark ten beads blind, about five minutes.
     </p>
   );
 }
@@ -99,7 +99,8 @@ function Low() {
     <details className="mb-2 rounded-box bg-base-100 p-2 text-sm">
       <summary className="cursor-pointer font-semibold text-error">
         Stock:{" "}
-        {low.data.lines.length === 1 ? "one thing runs" : `${String(low.data.lines.length)} things run`} low
+        {low.data.lines.length === 1 ? "1 item running" : `${String(low.data.lines.length)} items running`}{" "}
+        low
       </summary>
       <ul className="list-disc pl-5">
         {low.data.lines.map((line) => (
@@ -107,7 +108,7 @@ function Low() {
         ))}
       </ul>
       <Link className="link" to={paths.to("stock")}>
-        To the stock
+        Open stock
       </Link>
     </details>
   );
@@ -115,13 +116,13 @@ function Low() {
 
 type FilterProps = { order: Order; only: string | null; turn: (key: string, value: string) => void };
 
-/** In which order, and of which coupon; both stay in the address. */
+/** Sort by, and of which coupon; both stay in the address. */
 function Filters({ order, only, turn }: FilterProps) {
   const given = useGiven();
   return (
     <div className="mb-2 flex flex-wrap items-end gap-3">
       <Picker
-        label="In which order"
+        label="Sort by"
         options={Object.keys(vocabulary.orders) as Order[]}
         words={(one) => vocabulary.orders[one]}
         value={order}
@@ -129,9 +130,9 @@ function Filters({ order, only, turn }: FilterProps) {
       />
       <div className="min-w-56">
         <ChoiceField
-          label="Only one coupon, marked in a row"
+          label="Show one coupon"
           value={only ?? ""}
-          empty="every coupon"
+          empty="all coupons"
           options={(given.data ?? []).map((a) => String(a.id))}
           words={(id) => given.data?.find((a) => String(a.id) === id)?.design.title ?? id}
           onChange={(id) => turn("assignment", id)}
@@ -153,9 +154,9 @@ function Students({ students }: { students: Schemas["Standing"][] }) {
           >
             <span className="font-medium">{s.student.display_name}</span>
             <span className="text-right text-sm">
-              {s.last_worked_at ? dateWords(s.last_worked_at) : "nothing yet"}
+              {s.last_worked_at ? dateWords(s.last_worked_at) : "no attempts yet"}
               {s.overdue > 0 && <span className="block font-semibold text-error">{s.overdue} overdue</span>}
-              {s.stuck && <span className="block font-semibold text-secondary">has not welded lately</span>}
+              {s.stuck && <span className="block font-semibold text-secondary">not welded lately</span>}
             </span>
           </Link>
         </li>
@@ -176,13 +177,13 @@ function Handouts() {
     <>
       {about.data?.join_code && (
         <p className="mt-3 text-sm">
-          New students join with the code <strong>{about.data.join_code}</strong>.{" "}
+          Join code for new students: <strong>{about.data.join_code}</strong>.{" "}
           <Link className="link" to={paths.to("people")}>
-            People, codes, new courses
+            People, join code, new course
           </Link>
           {"; "}
           <Link className="link" to={paths.to("records")}>
-            tables and archive
+            import and export
           </Link>
         </p>
       )}

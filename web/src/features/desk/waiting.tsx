@@ -12,6 +12,7 @@ const PER_MM = 4.2;
 export function Waiting({ attempt, search }: { attempt: WaitingAttempt; search: string }) {
   const paths = usePaths();
   const m = attempt.measurement;
+  const refused = attempt.state === "photographed" && !attempt.measuring && !m;
   return (
     <Link
       className={
@@ -26,7 +27,7 @@ export function Waiting({ attempt, search }: { attempt: WaitingAttempt; search: 
           {attempt.assignment.design.title}, attempt {attempt.number}
         </span>
         <span className="quiet block text-sm">
-          {dateWords(attempt.updated_at)} · {stateWords(attempt.state)}
+          {dateWords(attempt.updated_at)} · {refused ? "photo not measured" : stateWords(attempt.state)}
         </span>
         {attempt.need !== "none" && (
           <span className="block text-sm font-semibold text-secondary">{vocabulary.needs[attempt.need]}</span>
@@ -39,15 +40,15 @@ export function Waiting({ attempt, search }: { attempt: WaitingAttempt; search: 
           <span className="block bg-base-200 p-3 text-sm">
             {attempt.measuring
               ? "Being measured …"
-              : "The photo could not be measured; mark by eye or ask for another."}
+              : "Photo could not be measured. Mark by eye or ask for another photo."}
           </span>
         )}
       </span>
       <span className="text-sm">
         {m?.width_cv != null && (
           <>
-            <span className="block">width varies {percent(m.width_cv)}</span>
-            <span className="block">ripples vary {percent(m.pitch_cv)}</span>
+            <span className="block">width variation {percent(m.width_cv)}</span>
+            <span className="block">ripple variation {percent(m.pitch_cv)}</span>
             <TintBadge level={m.tint_level} />
           </>
         )}

@@ -15,20 +15,20 @@ type Agreement = Schemas["Agreement"];
 /** Whether those who teach mark alike: second marks, each over time, what would have fitted better, references. */
 export function MarkersPage() {
   const agreement = useAgreement();
-  if (agreement.isPending) return <Loading what="how alike it is marked" />;
+  if (agreement.isPending) return <Loading what="marking consistency" />;
   if (agreement.isError) return <Problem error={agreement.error} again={() => void agreement.refetch()} />;
   return (
     <div className="space-y-3">
       <div className="flex flex-wrap items-baseline gap-x-4">
-        <h1 className="text-2xl font-bold">Marking alike</h1>
+        <h1 className="text-2xl font-bold">Marking consistency</h1>
         <TablesSwitch />
       </div>
       <div className="grid gap-3 xl:grid-cols-[minmax(0,1fr)_24rem]">
         <div className="min-w-0 space-y-3">
           <Agreements agreement={agreement.data} />
           <Panel tight aria-label="Markers over time">
-            <h2 className="font-bold">Each marker beside what is suggested</h2>
-            {agreement.data.markers.length === 0 && <p className="quiet">Nothing has been marked yet.</p>}
+            <h2 className="font-bold">Each marker compared with suggested marks</h2>
+            {agreement.data.markers.length === 0 && <p className="quiet">No marks yet.</p>}
             <div className="flex flex-wrap gap-x-6 gap-y-2">
               {agreement.data.markers.map((one) => (
                 <SeverityPlot key={one.marker.id} marker={one} />
@@ -55,8 +55,8 @@ function Share({ share }: { share: number }) {
     <Panel tight aria-label="Blind second marks">
       <h2 className="font-bold">Blind second marks</h2>
       <p className="mb-2 text-sm">
-        This share of marks goes by lot to somebody else, who sees neither the mark nor who gave it. Any other
-        can be asked for by hand on the desk.
+        This share of marks is picked at random for a second mark. The second marker sees neither the first
+        mark nor who gave it. You can also ask for a second mark while marking.
       </p>
       {mine ? (
         <form
@@ -68,12 +68,12 @@ function Share({ share }: { share: number }) {
         >
           <TextField label="Share, %" type="number" min={0} max={100} value={typed} onChange={setTyped} />
           <button className="btn btn-primary" disabled={set.isPending || typed === String(share)}>
-            Set
+            Save share
           </button>
         </form>
       ) : (
         <p>
-          <strong>{share} %</strong>; the instructor sets it.
+          <strong>{share} %</strong>; only the instructor can change it.
         </p>
       )}
       <Problem error={set.error} />
@@ -83,22 +83,27 @@ function Share({ share }: { share: number }) {
 
 function Agreements({ agreement }: { agreement: Agreement }) {
   return (
-    <Panel tight aria-label="Two marks of the same beads">
-      <h2 className="font-bold">Two marks of the same beads</h2>
+    <Panel tight aria-label="First and second marks compared">
+      <h2 className="font-bold">First and second marks compared</h2>
       {agreement.lines.length === 0 ? (
-        <p className="quiet">No bead has been marked twice yet.</p>
+        <p className="quiet">No second marks yet.</p>
       ) : (
         <div className="overflow-x-auto" role="region" aria-label="Agreement by line" tabIndex={0}>
           <table className="table table-xs">
             <thead>
               <tr>
-                {["Line", "Pairs", "Second less first", "Weighted kappa", "Intraclass correlation", "So"].map(
-                  (h) => (
-                    <th key={h} scope="col">
-                      {h}
-                    </th>
-                  ),
-                )}
+                {[
+                  "Criterion",
+                  "Pairs",
+                  "Second minus first",
+                  "Weighted kappa",
+                  "Intraclass correlation",
+                  "Meaning",
+                ].map((h) => (
+                  <th key={h} scope="col">
+                    {h}
+                  </th>
+                ))}
               </tr>
             </thead>
             <tbody>
@@ -139,11 +144,11 @@ function Departures({ agreement }: { agreement: Agreement }) {
   const paths = usePaths();
   return (
     <Panel tight aria-label="Beside the suggestion">
-      <h2 className="font-bold">Marks beside what is suggested, by line</h2>
+      <h2 className="font-bold">Marks compared with suggestions, by criterion</h2>
       <table className="table table-xs">
         <thead>
           <tr>
-            {["Line", "Marks", "Given less suggested", "So"].map((h) => (
+            {["Criterion", "Marks", "Given minus suggested", "Meaning"].map((h) => (
               <th key={h} scope="col">
                 {h}
               </th>
@@ -165,9 +170,9 @@ function Departures({ agreement }: { agreement: Agreement }) {
       </table>
       {agreement.offers.map((one) => (
         <p key={one.code} className="mt-2">
-          <strong>{one.title}</strong>: curves for {one.changed.join(", ")} would have fitted better.{" "}
+          <strong>{one.title}</strong>: curves for {one.changed.join(", ")} would fit your marks better.{" "}
           <Link className="link" to={`${paths.to("schemes")}?scheme=${one.code}&offer=1`}>
-            Look at it as a new version
+            Preview as a new version
           </Link>
         </p>
       ))}

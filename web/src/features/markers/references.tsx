@@ -25,8 +25,8 @@ export function References() {
       <h2 className="font-bold">Reference beads</h2>
       <p className="mb-2 text-sm">
         {tested
-          ? "You have tested yourself on them."
-          : "New markers begin here: mark ten of them, blind, in five minutes."}
+          ? "You have taken the self-test."
+          : "New markers start here: mark ten beads blind, about five minutes."}
       </p>
       <button
         className={`btn mb-3 btn-sm ${tested ? "" : "btn-primary"}`}
@@ -37,11 +37,13 @@ export function References() {
           })
         }
       >
-        Test yourself
+        Start self-test
       </button>
       <Problem error={begin.error ?? letGo.error} />
       {kept.length === 0 && (
-        <p className="quiet text-sm">None yet. On a returned mark, “Keep as a reference” adds one.</p>
+        <p className="quiet text-sm">
+          No reference beads yet. Open a returned mark and choose “Save as reference”.
+        </p>
       )}
       <ul className="space-y-2">
         {kept.map((one) => (
@@ -56,7 +58,7 @@ export function References() {
                 disabled={letGo.isPending}
                 onClick={() => letGo.mutate(one.attempt)}
               >
-                Let it go
+                Remove reference
               </button>
             )}
             {one.measurement?.strip && (

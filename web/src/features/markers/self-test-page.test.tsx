@@ -46,7 +46,7 @@ it("takes one's mark of a bead and then shows it beside the reference", async ()
   await screen.findByText("Bead 1 of 1");
   expect(screen.queryByText("a 7 for tint")).toBeNull();
   await userEvent.click(screen.getByRole("button", { name: "Tint: half a point more" }));
-  await userEvent.click(screen.getByRole("button", { name: "That is my mark" }));
+  await userEvent.click(screen.getByRole("button", { name: "Save my mark" }));
   expect(await screen.findByText("a 7 for tint")).toBeTruthy();
   expect(calls.find((c) => c.method === "PUT")?.body).toEqual({ scores: { tint: 7.5 } });
 });
@@ -94,6 +94,6 @@ it("says how alike two mark, offers what would fit better and sets the share", a
   );
   await userEvent.clear(screen.getByLabelText("Share, %"));
   await userEvent.type(screen.getByLabelText("Share, %"), "25");
-  await userEvent.click(screen.getByRole("button", { name: "Set" }));
+  await userEvent.click(screen.getByRole("button", { name: "Save share" }));
   expect(calls.find((c) => c.method === "PUT")?.body).toEqual({ share: 25 });
 });

@@ -28,7 +28,9 @@ export function SelfTestPage() {
   return (
     <div className="mx-auto max-w-4xl">
       <h1 className="mb-2 text-2xl font-bold">
-        {finished ? "Your marks beside the references" : `Bead ${String(at + 1)} of ${String(beads.length)}`}
+        {finished
+          ? "Your marks compared with the references"
+          : `Bead ${String(at + 1)} of ${String(beads.length)}`}
       </h1>
       {bead && (
         <One
@@ -55,16 +57,16 @@ function One({ bead, busy, give }: OneProps) {
   return (
     <Panel className="space-y-3">
       <p>
-        {bead.title}, asked: {measure(bead.target_width_mm, "length", units)} wide
+        {bead.title}, target: {measure(bead.target_width_mm, "length", units)} wide
       </p>
       <div className="overflow-x-auto" role="region" aria-label="The bead" tabIndex={0}>
         {m?.strip && <Strip strip={m.strip} perMm={PER_MM} label="Strip of the bead" />}
       </div>
       {m && (
         <p className="text-sm">
-          Width varies {percent(m.width_cv)} · ripples {percent(m.pitch_cv)} · toes {percent(m.toe_waviness)}{" "}
-          · tint {m.tint_level === null ? "not measured" : tintWords(m.tint_level)} · faults{" "}
-          {m.faults.length === 0 ? "none seen" : m.faults.map((f) => faultWords(f.kind)).join(", ")}
+          Width variation {percent(m.width_cv)} · ripples {percent(m.pitch_cv)} · toes{" "}
+          {percent(m.toe_waviness)} · tint {m.tint_level === null ? "not measured" : tintWords(m.tint_level)}{" "}
+          · faults {m.faults.length === 0 ? "none seen" : m.faults.map((f) => faultWords(f.kind)).join(", ")}
         </p>
       )}
       <ul className="grid gap-x-6 gap-y-1 sm:grid-cols-2">
@@ -79,7 +81,7 @@ function One({ bead, busy, give }: OneProps) {
         ))}
       </ul>
       <button className="btn btn-primary" disabled={busy} onClick={() => give(scores)}>
-        That is my mark
+        Save my mark
       </button>
     </Panel>
   );
@@ -93,7 +95,7 @@ function Result({ test }: { test: Schemas["SelfTest"] }) {
       <table className="table table-sm">
         <thead>
           <tr>
-            {["Bead", "You", "Reference", "What it shows"].map((h) => (
+            {["Bead", "You", "Reference", "Comment"].map((h) => (
               <th key={h} scope="col">
                 {h}
               </th>
@@ -114,7 +116,7 @@ function Result({ test }: { test: Schemas["SelfTest"] }) {
         </tbody>
       </table>
       <Link className="btn" to={paths.to("markers")}>
-        Back to marking alike
+        Back to marking consistency
       </Link>
     </Panel>
   );

@@ -20,7 +20,7 @@ export function SeverityPlot({ marker }: { marker: Schemas["Marker"] }) {
     ...marker.limits.map((limit, k) => `${String(x(k))},${String(y(usual - limit))}`).reverse(),
   ].join(" ");
   const rows = [
-    ["Mark", "Moving mean", "Lowest by chance", "Highest by chance"],
+    ["Mark", "Moving mean", "Lower limit", "Upper limit"],
     ...marker.moving.map((v, k) => [
       String(marker.marks - marker.moving.length + k + 1),
       v.toFixed(1),

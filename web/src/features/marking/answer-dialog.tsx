@@ -10,10 +10,14 @@ import { useAnswer } from "./queries";
 const words = {
   another_photo: {
     title: "Ask for another photo",
-    done: "Asked for another photo of",
-    hint: "What is wrong with this one",
+    done: "New photo requested from",
+    hint: "What is wrong with this photo?",
   },
-  weld_again: { title: "Weld it again", done: "Sent back:", hint: "Why this one does not count" },
+  weld_again: {
+    title: "Weld again",
+    done: "Sent back to weld again:",
+    hint: "Why does this coupon not count?",
+  },
 };
 
 type Props = {
@@ -47,7 +51,7 @@ export function AnswerDialog({ attempt, answer, close, toNext }: Props) {
         }}
       >
         <AreaField
-          label={`${hint} – the student reads it`}
+          label={`${hint} (shown to the student)`}
           rows={3}
           required
           maxLength={vocabulary.most.next}

@@ -17,12 +17,12 @@ export function AskAside({ attempt }: { attempt: Attempt }) {
       <div className="flex flex-wrap gap-2">
         {may(attempt, "ask_second") && !attempt.second && (
           <button className="btn btn-ghost btn-xs" disabled={ask.isPending} onClick={() => ask.mutate()}>
-            Ask for a blind second mark
+            Ask for a second mark
           </button>
         )}
         {instructor && attempt.state === "returned" && (
           <button className="btn btn-ghost btn-xs" onClick={() => setKeeping(true)}>
-            Keep as a reference …
+            Save as reference …
           </button>
         )}
       </div>
@@ -36,9 +36,9 @@ function KeepDialog({ attempt, close }: { attempt: Attempt; close: () => void })
   const [comment, setComment] = useState("");
   const keep = useKeepReference(attempt.id);
   return (
-    <Dialog title="A reference for markers" close={close}>
+    <Dialog title="Save as reference bead" close={close}>
       <AreaField
-        label="What this bead shows, as “this is an 8 for ripples”"
+        label="Comment for markers, for example “an 8 for ripples”"
         rows={3}
         maxLength={vocabulary.most.next}
         value={comment}
@@ -50,7 +50,7 @@ function KeepDialog({ attempt, close }: { attempt: Attempt; close: () => void })
         disabled={comment.trim() === "" || keep.isPending}
         onClick={() => keep.mutate(comment, { onSuccess: close })}
       >
-        Keep it
+        Save reference
       </button>
     </Dialog>
   );

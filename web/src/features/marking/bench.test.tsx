@@ -118,7 +118,7 @@ it("returns a clear pass with one key and then goes on", async () => {
 it("takes a cause with one key as what to change next, and lets it go again", async () => {
   const { written } = await bench();
   await userEvent.keyboard("1");
-  const next = screen.getByLabelText<HTMLTextAreaElement>("Change next");
+  const next = screen.getByLabelText<HTMLTextAreaElement>("One change for next time");
   expect(next.value).toBe("Post-flow 5 s → 9 s.");
   await userEvent.keyboard("2");
   expect(next.value).toBe("Keep the torch still.");
@@ -131,7 +131,7 @@ it("takes a cause with one key as what to change next, and lets it go again", as
 
 it("returns nothing while a line is neither set nor said not to apply", async () => {
   const { written } = await bench({}, proposal());
-  expect(screen.getByText(/from 1 of 2 lines/)).toBeTruthy();
+  expect(screen.getByText(/1 of 2 criteria scored/)).toBeTruthy();
   expect(screen.getByRole<HTMLButtonElement>("button", { name: "Save and return" }).disabled).toBe(true);
   await userEvent.keyboard("{Enter}");
   expect(written()).toEqual([]);
@@ -144,7 +144,7 @@ it("returns nothing while a line is neither set nor said not to apply", async ()
 it("fails what is knocked out until it is let pass", async () => {
   await bench({}, { ...whole, knocked: [{ key: "burn_through", words: "any burn-through" }] });
   expect(screen.getByText("fails")).toBeTruthy();
-  await userEvent.click(screen.getByRole("button", { name: "Let it pass" }));
+  await userEvent.click(screen.getByRole("button", { name: "Waive" }));
   expect(screen.getByText("passes")).toBeTruthy();
 });
 
@@ -158,8 +158,8 @@ it("steps the chosen line by keys and takes the suggestion back", async () => {
 
 it("keeps what is typed as words, not as keys, and fills a phrase with the figures", async () => {
   const { written } = await bench();
-  await userEvent.type(screen.getByLabelText("Change next"), "as next 1");
-  expect(screen.getByLabelText<HTMLTextAreaElement>("Change next").value).toBe("as next 1");
+  await userEvent.type(screen.getByLabelText("One change for next time"), "as next 1");
+  expect(screen.getByLabelText<HTMLTextAreaElement>("One change for next time").value).toBe("as next 1");
   expect(written()).toEqual([]);
   await userEvent.click(document.body);
   (document.activeElement as HTMLElement | null)?.blur();
@@ -186,5 +186,5 @@ it("cannot be saved where the server does not let it", async () => {
   const { written } = await bench({ may: [] });
   await userEvent.keyboard("{Enter}s");
   expect(written()).toEqual([]);
-  expect(screen.getByText(/nothing to mark before a photo/)).toBeTruthy();
+  expect(screen.getByText(/Nothing to mark until/)).toBeTruthy();
 });

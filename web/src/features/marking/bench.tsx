@@ -47,7 +47,7 @@ export function Bench({ attempt, proposal, reload, causes, toNext }: BenchProps)
       </div>
       <MarkPanel {...{ attempt, proposal, mark, words, open }} />
       {over === "photo" && photo && (
-        <Dialog title="The photo" wide close={close}>
+        <Dialog title="Photo" wide close={close}>
           <BeadPhoto photo={photo} overlay={measurement?.overlay ?? null} traced close={false} />
         </Dialog>
       )}

@@ -68,7 +68,7 @@ it("shows three cards with their evidence and keeps the rest out of the way", as
   const rest = screen.getByText(/Cause fourth/);
   await userEvent.click(rest.querySelector("button") ?? rest);
   expect(confirm.mock.calls[0]?.[0]).toMatchObject({ code: "fourth" });
-  expect(screen.getByRole("button", { name: "Change next" }).getAttribute("aria-pressed")).toBe("true");
+  expect(screen.getByRole("button", { name: "Confirmed" }).getAttribute("aria-pressed")).toBe("true");
 });
 
 it("lights up the place that evidence speaks of while it has the focus", async () => {
@@ -93,8 +93,8 @@ it("sets a cause aside, and takes that back", async () => {
 
 it("invents nothing for a sound bead, and says where nothing can be said", async () => {
   explained([], true);
-  expect(await screen.findByText(/Sound: nothing is off/)).toBeTruthy();
+  expect(await screen.findByText(/No problems found/)).toBeTruthy();
   cleanup();
   explained([], null);
-  expect(await screen.findByText(/Nothing to explain it by/)).toBeTruthy();
+  expect(await screen.findByText(/No causes to suggest/)).toBeTruthy();
 });

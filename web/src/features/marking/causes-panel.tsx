@@ -24,7 +24,7 @@ export function CausesPanel({ attempt, causes, cause, confirm }: Props) {
   if (causes.isError) return <Problem error={causes.error} again={() => void causes.refetch()} />;
   const { data } = causes;
   return (
-    <Panel tight aria-label="Why it looks like that" className="space-y-2">
+    <Panel tight aria-label="Likely causes" className="space-y-2">
       <Symptoms data={data} />
       {data.causes.length > 0 && (
         <ol className="grid gap-2 md:grid-cols-3">
@@ -49,7 +49,7 @@ export function CausesPanel({ attempt, causes, cause, confirm }: Props) {
             {data.causes.slice(MAX_CARDS).map((one) => (
               <li key={one.code} className="flex items-center gap-2">
                 <button className="btn btn-xs" aria-pressed={one.code === cause} onClick={() => confirm(one)}>
-                  Take
+                  Confirm
                 </button>
                 {one.words} <span className="quiet">{(100 * one.share).toFixed(0)} %</span>
               </li>
@@ -63,14 +63,10 @@ export function CausesPanel({ attempt, causes, cause, confirm }: Props) {
 
 function Symptoms({ data }: { data: Schemas["Explanation"] }) {
   const light = useLight();
-  if (data.sound === null)
-    return <p>Nothing to explain it by: no bead was measured and nothing was noted.</p>;
-  if (data.sound)
-    return (
-      <p className="text-sm font-semibold text-success">Sound: nothing is off that could be explained.</p>
-    );
+  if (data.sound === null) return <p>No causes to suggest: no bead was measured and nothing was recorded.</p>;
+  if (data.sound) return <p className="text-sm font-semibold text-success">No problems found.</p>;
   return (
-    <ul className="flex flex-wrap items-center gap-1.5 text-sm" aria-label="What is seen">
+    <ul className="flex flex-wrap items-center gap-1.5 text-sm" aria-label="Symptoms">
       {data.symptoms.map((s) => (
         <li key={`${s.code}${String(s.from_mm)}`}>
           <span className="badge border-base-content/40 bg-base-200" {...light(placeOf(s))}>
@@ -126,7 +122,7 @@ function Card({ cause, number, confirmed, confirm, ruleOut, busy }: CardProps) {
           aria-pressed={confirmed}
           onClick={confirm}
         >
-          {confirmed ? "Change next" : "Take"}
+          {confirmed ? "Confirmed" : "Confirm"}
         </button>
         <button className="btn btn-ghost btn-xs" aria-pressed={out} disabled={busy} onClick={ruleOut}>
           {out ? "Ruled out" : "Rule out"}

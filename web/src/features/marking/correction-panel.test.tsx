@@ -49,17 +49,17 @@ it("nudges a toe at the red line over the reach that is chosen", async () => {
 it("joins a front that is there", async () => {
   const correct = vi.fn();
   show(<Panel correct={correct} />);
-  await userEvent.click(screen.getByRole("button", { name: "Cut and join fronts" }));
-  await userEvent.click(screen.getByRole("button", { name: "Cut or join at the red line" }));
+  await userEvent.click(screen.getByRole("button", { name: "Add or remove fronts" }));
+  await userEvent.click(screen.getByRole("button", { name: "Add or remove front at the red line" }));
   expect(correct).toHaveBeenCalledWith({ step: "remove_front", s_mm: 0 });
 });
 
 it("adds a fault of every kind the core knows, of the size typed, and none without a size", async () => {
   const correct = vi.fn();
   show(<Panel correct={correct} />);
-  await userEvent.click(screen.getByRole("button", { name: "Set faults" }));
+  await userEvent.click(screen.getByRole("button", { name: "Mark faults" }));
   await userEvent.selectOptions(screen.getByLabelText("Kind"), "burn-through");
-  const add = screen.getByRole<HTMLButtonElement>("button", { name: /Add in the middle/ });
+  const add = screen.getByRole<HTMLButtonElement>("button", { name: /Add fault/ });
   await userEvent.click(add);
   expect(correct).toHaveBeenCalledWith({
     step: "add_fault",
@@ -74,5 +74,5 @@ it("adds a fault of every kind the core knows, of the size typed, and none witho
 
 it("says that a result without a trace cannot be corrected", () => {
   show(<Panel correct={vi.fn()} kept={{ ...overlay, left_n_mm: undefined as never }} />);
-  expect(screen.getByText(/keeps no trace/)).toBeTruthy();
+  expect(screen.getByText(/can't be corrected/)).toBeTruthy();
 });

@@ -11,7 +11,7 @@ import { frontStep, nudged, toesOf, type Step, type Tool } from "./correction-sh
 
 export type FaultDraft = { kind: NonNullable<Step["kind"]>; size: string };
 
-const TOOLS: Record<Tool, string> = { toe: "Drag toes", front: "Cut and join fronts", fault: "Set faults" };
+const TOOLS: Record<Tool, string> = { toe: "Drag toes", front: "Add or remove fronts", fault: "Mark faults" };
 const REACHES = [2, 4, 10, 40];
 const NUDGE_MM = 0.1;
 
@@ -49,13 +49,13 @@ export function CorrectionPanel({
 }: Props) {
   const s = useCursor() ?? 0;
   const toes = toesOf(overlay);
-  if (!toes) return <p>This result keeps no trace to correct. Have the photo measured again first.</p>;
+  if (!toes) return <p>This result can't be corrected. Measure the photo again first.</p>;
   const at = measure(s, "length", units);
   return (
     <div className="space-y-2 rounded-box border border-primary p-3">
       <div className="flex flex-wrap items-center gap-3">
         <Picker
-          label="What the pointer does on the strip"
+          label="Pointer tool on the strip"
           options={Object.keys(TOOLS) as Tool[]}
           words={(t) => TOOLS[t]}
           value={tool}
@@ -98,7 +98,7 @@ export function CorrectionPanel({
       {tool === "front" && (
         <Row>
           <Do busy={busy} act={() => correct(frontStep(report.ripple?.positions_mm ?? [], s))}>
-            Cut or join at the red line
+            Add or remove front at the red line
           </Do>
           <Do busy={busy || !report.ripple} act={() => correct({ step: "no_ripples" })}>
             No distinct ripples
@@ -131,7 +131,7 @@ export function CorrectionPanel({
                 correct({ step: "add_fault", kind: fault.kind, s_mm: s, n_mm: 0, size_mm: faultSize });
             }}
           >
-            Add in the middle at the red line
+            Add fault at the red line, mid-bead
           </Do>
         </Row>
       )}
@@ -143,7 +143,7 @@ export function CorrectionPanel({
           Bead ends at the red line
         </Do>
         <Do busy={busy} act={() => correct({ step: "start_at_other_end" })}>
-          Exchange start and end
+          Swap start and end
         </Do>
       </Row>
       <Problem error={error} />

@@ -36,7 +36,7 @@ describe("correcting on the strip", () => {
     expect(
       stepWords({ step: "remove_fault", kind: "burn_through", s_mm: 25.4 }, { length: "thou", flow: "cfh" }),
     ).toBe("burn-through at 1000 thou removed");
-    expect(stepWords({ step: "start_at_other_end" }, mm)).toBe("start and end exchanged");
+    expect(stepWords({ step: "start_at_other_end" }, mm)).toBe("start and end swapped");
   });
   it("has no toes where the engine kept none", () =>
     expect(toesOf({ size: [1, 1], left: [], right: [], centre: [], fronts: [] })).toBeNull());

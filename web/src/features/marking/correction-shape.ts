@@ -74,15 +74,15 @@ export function stepWords(step: Step, units: Units): string {
     case "move_end":
       return `${step.end ?? ""} set${at}`;
     case "start_at_other_end":
-      return "start and end exchanged";
+      return "start and end swapped";
     case "add_fault":
       return `${kind} added${at}`;
     case "remove_fault":
       return `${kind}${at} removed`;
     case "add_front":
-      return `ripple front cut in${at}`;
+      return `ripple front added${at}`;
     case "remove_front":
-      return `ripple front joined away${at}`;
+      return `ripple front removed${at}`;
     case "no_ripples":
       return "no distinct ripples";
   }

@@ -31,17 +31,18 @@ export function CorrectionsList({ measurement, units, busy, undo }: Props) {
       </ol>
       {computed?.bead && (
         <p>
-          Computed was: width {measure(computed.bead.width_mm.mean, "length", units, fineDigits(units))},
-          varies {percent(computed.bead.width_mm.cv)}; ripples vary {percent(computed.ripple?.cv)}; faults
-          seen: {computed.defects?.length ?? 0}.
+          Measured before correction: width{" "}
+          {measure(computed.bead.width_mm.mean, "length", units, fineDigits(units))}, varies{" "}
+          {percent(computed.bead.width_mm.cv)}; ripples vary {percent(computed.ripple?.cv)}; faults seen:{" "}
+          {computed.defects?.length ?? 0}.
         </p>
       )}
       <div className="mt-2 flex gap-2">
         <button className="btn btn-sm" disabled={busy} onClick={() => undo(false)}>
-          Take the last one back
+          Undo last correction
         </button>
         <button className="btn btn-sm" disabled={busy} onClick={() => undo(true)}>
-          Back to what was computed
+          Undo all corrections
         </button>
       </div>
     </section>

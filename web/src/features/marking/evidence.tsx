@@ -19,7 +19,7 @@ export function Evidence({ attempt, openPhoto }: { attempt: Attempt; openPhoto: 
   const [mode, setMode] = useState<Mode>("look");
   const { photo, measurement, busy } = newest(attempt);
   const again = useMeasureAgain(attempt.id);
-  if (!photo) return <Empty>No photo of the bead has been sent for this attempt yet.</Empty>;
+  if (!photo) return <Empty>No bead photo yet. The student has not sent one.</Empty>;
   const report = measurement?.report;
   const turn = (to: Mode) => setMode(mode === to ? "look" : to);
   const tools = (
@@ -42,7 +42,7 @@ export function Evidence({ attempt, openPhoto }: { attempt: Attempt; openPhoto: 
         disabled={busy}
         onClick={() => turn("scale")}
       >
-        Set the scale
+        Set scale
       </button>
       <button
         className="btn btn-xs"

@@ -35,23 +35,23 @@ function Figures({ report, engine, units }: Props) {
       rows={[
         ["Length", measure(bead.length_mm, "length", units)],
         ["Width", `${bare(mean)} ± ${mm(2 * uncertainty)}`],
-        ["Width varies", percent(cv)],
+        ["Width variation", percent(cv)],
         ["Straightness", mm(bead.straightness_mm)],
-        ["Toes wave left / right", sides(bead.toe_waviness_mm)],
+        ["Toe waviness left / right", sides(bead.toe_waviness_mm)],
         ["Ripples", ripple ? `${String(ripple.count)}, ${mm(ripple.pitch_mm)} apart` : "none distinct"],
         ...(ripple
           ? [
-              ["Ripples vary", `${percent(ripple.cv)}, ${String(ripple.lapses_mm.length)} lapses`] as [
+              ["Ripple variation", `${percent(ripple.cv)}, ${String(ripple.lapses_mm.length)} lapses`] as [
                 string,
                 string,
               ],
             ]
           : []),
-        ["Tint of the bead", <TintBadge key="bead" level={tint?.bead.level} />],
-        ["Tint beside it", <TintBadge key="zone" level={tint?.haz.level} />],
-        ["Tint width left / right", tint ? sides(tint.width_mm) : "–"],
+        ["Heat tint", <TintBadge key="bead" level={tint?.bead.level} />],
+        ["HAZ tint", <TintBadge key="zone" level={tint?.haz.level} />],
+        ["HAZ tint width left / right", tint ? sides(tint.width_mm) : "–"],
         ["Faults", faults ? `${String(faults)}, see above` : "none seen"],
-        ["View tilted", scale?.tilt_deg == null ? "–" : `${scale.tilt_deg.toFixed(0)}°`],
+        ["Camera tilt", scale?.tilt_deg == null ? "–" : `${scale.tilt_deg.toFixed(0)}°`],
         ["Engine", engine],
       ]}
     />

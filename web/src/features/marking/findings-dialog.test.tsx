@@ -15,11 +15,11 @@ afterEach(() => {
 const back = { id: 8, kind: "back", url: "/back.jpg" };
 const attempt = { id: 5, version: 3, photos: [back], measuring: false } as unknown as Attempt;
 const findings = [
-  { key: "leg_upper_mm", words: "Leg up the standing part", at: "from the root up" },
+  { key: "leg_upper_mm", words: "Vertical leg", at: "from the root up" },
   { key: "back", words: "Back side", at: "the far side" },
 ];
 
-it("takes figures in the person's unit and leaves out what was not looked at", async () => {
+it("takes figures in the person's unit and leaves out what was not checked", async () => {
   const calls = serve({ "PUT /api/attempts/5/findings": attempt });
   const close = vi.fn();
   show(
@@ -30,11 +30,11 @@ it("takes figures in the person's unit and leaves out what was not looked at", a
     />,
     { length_unit: "thou" },
   );
-  const leg = screen.getByLabelText<HTMLInputElement>(/Leg up the standing part/);
+  const leg = screen.getByLabelText<HTMLInputElement>(/Vertical leg/);
   expect(leg.value).toBe("118");
   await userEvent.clear(leg);
   await userEvent.type(leg, "126");
-  await userEvent.click(screen.getByRole("button", { name: "Keep" }));
+  await userEvent.click(screen.getByRole("button", { name: "Save checks" }));
   await waitFor(() => expect(close).toHaveBeenCalledOnce());
   const body = calls[0]?.body as Record<string, number | null>;
   expect(body["leg_upper_mm"]).toBeCloseTo(3.2, 1);

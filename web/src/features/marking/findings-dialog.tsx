@@ -36,7 +36,7 @@ export function FindingsDialog({ attempt, proposal, close }: Props) {
       }),
     ) as Schemas["FindingsRequest"];
   return (
-    <Dialog title="Findings by hand" close={close}>
+    <Dialog title="Manual checks" close={close}>
       <form
         className="space-y-2"
         onSubmit={(e) => {
@@ -65,7 +65,7 @@ export function FindingsDialog({ attempt, proposal, close }: Props) {
                     value={typed[key] ?? ""}
                     options={optionsOf(key)}
                     words={(code) => choiceWords(key, code)}
-                    empty="not looked at"
+                    empty="not checked"
                     onChange={set}
                   />
                 )}
@@ -84,7 +84,7 @@ export function FindingsDialog({ attempt, proposal, close }: Props) {
         })}
         <Problem error={note.error} />
         <button className="btn btn-primary" disabled={note.isPending}>
-          Keep
+          Save checks
         </button>
       </form>
     </Dialog>

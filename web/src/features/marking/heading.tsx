@@ -22,7 +22,7 @@ export function Heading({ attempt, asked }: Props) {
           </Link>
         </h1>
         <p className="text-sm">
-          {goal.design.title}, attempt {attempt.number} · asked:{" "}
+          {goal.design.title}, attempt {attempt.number} · target:{" "}
           {measure(goal.target_width_mm, "length", units)} wide, finish {finishWords(goal.finish)} ·{" "}
           <strong>{stateWords(attempt.state)}</strong>
           {earlier && (
@@ -30,7 +30,7 @@ export function Heading({ attempt, asked }: Props) {
               {" "}
               ·{" "}
               <Link className="link" to={paths.compare(earlier.id, attempt.id)}>
-                lay it over attempt {earlier.number}
+                compare with attempt {earlier.number}
               </Link>
             </>
           )}
@@ -38,7 +38,7 @@ export function Heading({ attempt, asked }: Props) {
       </div>
       {asked && (
         <p className="text-sm">
-          Asked at attempt {asked.number}: {asked.text}
+          Change asked at attempt {asked.number}: {asked.text}
           {asked.followed && (
             <strong className={asked.gone === "gone" ? "text-success" : "text-secondary"}>
               {" "}

@@ -44,7 +44,7 @@ export function MarkPanel({ attempt, proposal, mark, words, open }: Props) {
       </ul>
       {mark.duty !== "second" && (
         <AreaField
-          label="Change next"
+          label="One change for next time"
           rows={2}
           tight
           maxLength={vocabulary.most.next}
@@ -64,13 +64,13 @@ export function MarkPanel({ attempt, proposal, mark, words, open }: Props) {
       <Problem error={mark.error} />
       {mark.conflict && (
         <button className="btn btn-sm" disabled={mark.reloading} onClick={mark.loadAgain}>
-          Load it again, keep what I typed
+          Reload and keep my entries
         </button>
       )}
       {!mark.markable && <NotNow attempt={attempt} />}
       {mark.markable && missing.length > 0 && (
         <p role="note" className="text-sm font-semibold text-error">
-          Before it is returned: a score, or “does not apply”, for {missing.join(", ")}.
+          Score or set N/A before returning: {missing.join(", ")}.
         </p>
       )}
       <div className="grid grid-cols-2 gap-2">
@@ -93,7 +93,7 @@ export function MarkPanel({ attempt, proposal, mark, words, open }: Props) {
         )}
         {may(attempt, "send_back") && (
           <button className="btn btn-ghost btn-xs" onClick={() => open("weld_again")}>
-            Weld it again …
+            Weld again …
           </button>
         )}
       </div>
@@ -108,7 +108,7 @@ export function MarkPanel({ attempt, proposal, mark, words, open }: Props) {
   );
 }
 
-const FINISH = { mark: "Save and return", second: "Give the second mark", agree: "Agree and return" };
+const FINISH = { mark: "Save and return", second: "Save second mark", agree: "Agree and return" };
 
 function Total({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
   const part = partWords(mark.shown, proposal.lines);
@@ -119,12 +119,16 @@ function Total({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
         <span className="quiet text-sm font-normal">
           {" "}
           of 100 ·{" "}
-          <strong className={mark.passed ? "text-success" : "text-error"}>
-            {mark.passed ? "passes" : "fails"}
-          </strong>
+          {mark.total === null ? (
+            "not scored yet"
+          ) : (
+            <strong className={mark.passed ? "text-success" : "text-error"}>
+              {mark.passed ? "passes" : "fails"}
+            </strong>
+          )}
         </span>
         <span className="quiet block text-xs font-normal">
-          {proposal.scheme}; pass from {markWords(proposal.pass_mark)}
+          {proposal.scheme}; pass mark {markWords(proposal.pass_mark)}
           {part && ` · ${part}`}
         </span>
       </p>
@@ -133,7 +137,7 @@ function Total({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
         disabled={mark.draft.scores === null}
         onClick={() => mark.edit({ kind: "as_suggested" })}
       >
-        As suggested
+        Use suggested scores
       </button>
     </div>
   );
@@ -142,18 +146,18 @@ function Total({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
 function KnockOuts({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
   if (proposal.knocked.length === 0) return null;
   return (
-    <ul className="text-sm" aria-label="What fails it whatever the sum">
+    <ul className="text-sm" aria-label="Automatic fails">
       {proposal.knocked.map((k) => (
         <li key={k.key} className="flex items-center justify-between gap-2">
           <span className={mark.draft.waived.includes(k.key) ? "line-through" : "font-semibold text-error"}>
-            Fails by {k.words}
+            Automatic fail: {k.words}
           </span>
           <button
             className="btn btn-xs"
             aria-pressed={mark.draft.waived.includes(k.key)}
             onClick={() => mark.edit({ kind: "waive", fault: k.key })}
           >
-            {mark.draft.waived.includes(k.key) ? "Mind it" : "Let it pass"}
+            {mark.draft.waived.includes(k.key) ? "Count it" : "Waive"}
           </button>
         </li>
       ))}
@@ -163,8 +167,8 @@ function KnockOuts({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
 
 /** Why nothing can be marked just now. */
 function NotNow({ attempt }: { attempt: Attempt }) {
-  if (attempt.state === "second_asked") return <p>Waits for the blind second mark of somebody else.</p>;
-  if (attempt.state === "photo_asked") return <p>Another photo was asked for: {attempt.answer}</p>;
-  if (attempt.state === "weld_again") return <p>To be welded again: {attempt.answer}</p>;
-  return <p>There is nothing to mark before a photo has been sent.</p>;
+  if (attempt.state === "second_asked") return <p>Waiting for a second mark from someone else.</p>;
+  if (attempt.state === "photo_asked") return <p>New photo requested: {attempt.answer}</p>;
+  if (attempt.state === "weld_again") return <p>To weld again: {attempt.answer}</p>;
+  return <p>Nothing to mark until the student sends a photo.</p>;
 }

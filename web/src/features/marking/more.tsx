@@ -10,7 +10,7 @@ export function More({ attempt, open, toggle }: Props) {
   return (
     <div>
       <button className="btn btn-ghost btn-xs" aria-expanded={open} onClick={toggle}>
-        {open ? "Hide" : "Show"} every figure, the whole log and the other photos{" "}
+        {open ? "Hide" : "Show"} all measurements, the log and other photos{" "}
         <kbd className="kbd kbd-xs">l</kbd>
       </button>
       {open && (

@@ -17,10 +17,10 @@ export function OffTheCard({ attempt, proposal, open }: Props) {
   const listed = attempt.preparation.length > skipped.length;
   const found = Object.entries(proposal.found);
   return (
-    <Panel tight className="flex flex-wrap gap-x-6 gap-y-1 text-sm" aria-label="Log and findings">
+    <Panel tight className="flex flex-wrap gap-x-6 gap-y-1 text-sm" aria-label="Log and manual checks">
       <div className="min-w-0 grow basis-72">
         {attempt.runs.length === 0 ? (
-          <p>No run has been logged.</p>
+          <p>No runs logged.</p>
         ) : (
           (setup.data?.checks ?? []).map((check) => (
             <div key={check.number}>
@@ -32,9 +32,7 @@ export function OffTheCard({ attempt, proposal, open }: Props) {
         {listed && skipped.length > 0 && (
           <p className="font-semibold text-error">Not ticked: {skipped.map((s) => s.words).join(", ")}.</p>
         )}
-        {!listed && attempt.preparation.length > 0 && (
-          <p className="quiet">No list of preparation was kept.</p>
-        )}
+        {!listed && attempt.preparation.length > 0 && <p className="quiet">Prep checklist not filled in.</p>}
       </div>
       <div className="shrink-0">
         {found.map(([key, value]) => (
@@ -44,7 +42,7 @@ export function OffTheCard({ attempt, proposal, open }: Props) {
         ))}
         {proposal.findings.length > 0 && (
           <button className="btn btn-xs" onClick={() => open("findings")}>
-            Findings by hand …
+            Manual checks …
           </button>
         )}
       </div>

@@ -47,7 +47,7 @@ export function PhrasesDialog({ values, write, close }: Props) {
           </ol>
           {mine.length === 0 && <p>You have no phrases yet.</p>}
           <button className="btn mt-3 btn-sm" onClick={() => setEditing(true)}>
-            Write phrases
+            Edit phrases
           </button>
         </div>
       )}
@@ -67,7 +67,7 @@ function Editor({ texts, done }: { texts: Record<string, string>; done: () => vo
       }}
     >
       <p className="quiet text-sm">
-        In braces stands a figure of the attempt:{" "}
+        Words in braces are replaced by values of the attempt:{" "}
         {Object.entries(vocabulary.placeholders).map(([name, meaning], i) => (
           <span key={name}>
             {i > 0 && ", "}
@@ -87,7 +87,7 @@ function Editor({ texts, done }: { texts: Record<string, string>; done: () => vo
       ))}
       <Problem error={keep.error} />
       <button className="btn btn-primary" disabled={keep.isPending}>
-        Keep
+        Save phrases
       </button>
     </form>
   );

@@ -16,7 +16,7 @@ type Run = Schemas["NumberedRun"];
 export function RunCard({ attempt }: { attempt: Attempt }) {
   const setup = useSetup(attempt.id, attempt.version);
   const units = useUnits();
-  if (attempt.runs.length === 0) return <Empty>No run has been logged.</Empty>;
+  if (attempt.runs.length === 0) return <Empty>No runs logged.</Empty>;
   const real = setup.data?.real_travel_mm_s ?? null;
   return (
     <Panel tight className="space-y-3">
@@ -38,7 +38,7 @@ export function RunCard({ attempt }: { attempt: Attempt }) {
       })}
       {real !== null && (
         <p className="text-sm">
-          Real travel from arc time and measured length: <strong>{measure(real, "speed", units)}</strong>
+          Travel speed from arc time and measured length: <strong>{measure(real, "speed", units)}</strong>
         </p>
       )}
       <Prepared steps={attempt.preparation} />
@@ -83,7 +83,7 @@ function Prepared({ steps }: { steps: Schemas["PreparationStep"][] }) {
   return (
     <div className="text-sm">
       <h2 className="mb-1 font-bold">
-        Prepared{" "}
+        Prep checklist{" "}
         {skipped > 0 && (
           <span className="font-normal">
             – {skipped} of {steps.length} not ticked

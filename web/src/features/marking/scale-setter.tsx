@@ -24,19 +24,18 @@ export function ScaleSetter({ attemptId, photo, units, close }: Props) {
   return (
     <div className="space-y-2">
       <p className="text-sm">
-        Drag the two ends onto something whose length you know. The photo must have been taken straight from
-        above.
+        Drag both ends to a known length. The photo must be taken straight from above.
       </p>
       <PhotoLines photo={photo} lines={lines} change={setLines} label="Photo with a line of known length" />
       <div className="flex flex-wrap items-end gap-2">
         <div className="w-40">
-          <UnitField label="Its length" quantity="length" units={units} value={typed} onChange={setTyped} />
+          <UnitField label="Known length" quantity="length" units={units} value={typed} onChange={setTyped} />
         </div>
         <button className="btn btn-primary btn-sm" disabled={!good || save.isPending} onClick={measure}>
           Measure with this scale
         </button>
         <button className="btn btn-sm" onClick={close}>
-          Leave it
+          Cancel
         </button>
       </div>
       <Problem error={save.error} />

@@ -65,7 +65,7 @@ function Why({ line }: { line: Suggestion }) {
         />
       )}
       <p className="quiet text-xs">
-        suggested {score ?? (line.applies ? "nothing" : "to leave out")}: {line.because}
+        suggested {score ?? (line.applies ? "nothing" : "N/A")}: {line.because}
       </p>
     </div>
   );

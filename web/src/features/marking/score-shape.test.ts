@@ -19,7 +19,7 @@ const key = (key: string, tagName = "BODY", held = {}) =>
   });
 
 describe("marking", () => {
-  it("leaves a criterion that does not apply out of the total", () =>
+  it("leaves a criterion that not applicable out of the total", () =>
     expect(totalOf(suggestedScores(lines), lines)).toBe(62.2));
   it.each(shared.cases)("totals $scores at $weights as the server does", ({ weights, scores, total }) => {
     const weighed = weights.map((weight, k) => line({ criterion: String(k), weight }));
@@ -27,9 +27,9 @@ describe("marking", () => {
   });
   it("has no total without any score", () => expect(totalOf({}, lines)).toBeNull());
   it("says how much of the sheet the total comes from", () => {
-    expect(partWords(suggestedScores(lines), lines)).toBe("from 2 of 3 lines");
+    expect(partWords(suggestedScores(lines), lines)).toBe("2 of 3 criteria scored");
     expect(partWords({ width_evenness: 8, ripple_evenness: 0, tint: 4 }, lines)).toBe("");
-    expect(partWords({}, lines)).toBe("from 0 of 3 lines");
+    expect(partWords({}, lines)).toBe("0 of 3 criteria scored");
   });
   it("misses what has no score and is not said to be left out", () => {
     const open = { width_evenness: 8, ripple_evenness: null, tint: null };

@@ -39,7 +39,7 @@ export function missingIn(scores: Scores, notApplying: string[], lines: Suggesti
 /** How many of the lines the total comes from, in words; nothing where all that apply are set. */
 export function partWords(scores: Scores, lines: Suggestion[]): string {
   const marked = lines.filter((s) => typeof scores[s.criterion] === "number").length;
-  return marked === lines.length ? "" : `from ${String(marked)} of ${String(lines.length)} lines`;
+  return marked === lines.length ? "" : `${String(marked)} of ${String(lines.length)} criteria scored`;
 }
 
 /** What somebody is to do with an attempt: give the first mark, a second one blind, or agree on one of both. */

@@ -11,7 +11,7 @@ export function Standing({ measurement, busy }: Props) {
       {refusal && (
         <p role="alert" className="alert alert-warning">
           <span>
-            <strong>Not measured.</strong> {refusal.message} The mark can be set by eye{byPoints}.
+            <strong>Not measured.</strong> {refusal.message} You can mark by eye{byPoints}.
           </span>
         </p>
       )}
@@ -22,7 +22,7 @@ export function Standing({ measurement, busy }: Props) {
       )}
       {measurement?.state === "failed" && !busy && (
         <p role="alert" className="alert alert-error">
-          Measuring broke down. Measure it again, or mark by eye.
+          Measuring failed. Measure again or mark by eye.
         </p>
       )}
     </>

@@ -45,7 +45,7 @@ export function StripAndFaults(props: Props) {
         correct({ step: "remove_fault", kind, s_mm: d.s_mm, n_mm: d.n_mm });
       }}
     >
-      Not a fault
+      Remove fault
     </button>
   );
   return (
@@ -60,7 +60,7 @@ export function StripAndFaults(props: Props) {
           <span className="flex flex-wrap gap-1.5">
             {(report.defects ?? []).length > 0 && !correcting && (
               <button className="btn btn-xs" aria-expanded={crops} onClick={() => setCrops(!crops)}>
-                Faults cut out
+                Faults close up
               </button>
             )}
             {tools}

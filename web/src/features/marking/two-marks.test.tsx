@@ -63,7 +63,7 @@ it("gives a second mark blind with one key: no words on what to change, no retur
   const calls = serve({ ...reads, "PUT /api/attempts/5/second": { ...attempt, state: "to_agree", may: [] } });
   const toNext = vi.fn();
   show(<Page of={attempt} toNext={toNext} />);
-  expect(await screen.findByText(/you see neither their mark/)).toBeTruthy();
+  expect(await screen.findByText(/Their mark is hidden/)).toBeTruthy();
   expect(screen.queryByLabelText("Change next")).toBeNull();
   await userEvent.keyboard("{Enter}");
   await waitFor(() => expect(toNext).toHaveBeenCalledOnce());
@@ -83,7 +83,7 @@ it("agrees between both, or on one of them, and returns that", async () => {
   show(<Page of={both} toNext={vi.fn()} />);
   expect((await screen.findByRole("row", { name: /Tint/ })).textContent).toBe("Tint67.5");
   expect(screen.getByLabelText("Tint: score").textContent).toBe("7");
-  await userEvent.click(screen.getByRole("button", { name: "Take the second" }));
+  await userEvent.click(screen.getByRole("button", { name: "Use second mark" }));
   expect(screen.getByLabelText("Tint: score").textContent).toBe("7.5");
   await userEvent.click(screen.getByRole("button", { name: "Agree and return" }));
   await waitFor(() => expect(calls.filter((c) => c.method === "POST")).toHaveLength(2));

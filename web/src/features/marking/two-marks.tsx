@@ -10,8 +10,7 @@ export function TwoMarks({ attempt, mark }: Props) {
   if (mark.duty === "second")
     return (
       <p role="note" className="rounded-box bg-base-200 p-2 text-sm">
-        <strong>Second mark.</strong> Somebody has marked this; you see neither their mark nor who they are.
-        Both are shown when yours is given.
+        <strong>Second mark.</strong> Someone has marked this bead. Their mark is hidden until you save yours.
       </p>
     );
   if (!second?.first || !second.second) return null;
@@ -21,12 +20,12 @@ export function TwoMarks({ attempt, mark }: Props) {
   return (
     <details open={mark.duty === "agree"} className="rounded-box border border-base-300 p-2 text-sm">
       <summary className="cursor-pointer font-bold">
-        {second.agreed ? "Agreed from two marks" : "Two marks: agree on one"}
+        {second.agreed ? "Agreed mark" : "Two marks: agree on one mark"}
       </summary>
       <table className="table table-xs">
         <thead>
           <tr>
-            <th scope="col">Line</th>
+            <th scope="col">Criterion</th>
             <th scope="col">{first.marked_by.display_name}</th>
             <th scope="col">{other.marked_by.display_name}</th>
           </tr>
@@ -49,16 +48,16 @@ export function TwoMarks({ attempt, mark }: Props) {
         </tbody>
       </table>
       {apart.length < lines.length && (
-        <p className="quiet text-xs">Alike in the other {lines.length - apart.length}.</p>
+        <p className="quiet text-xs">Same score for the other {lines.length - apart.length}.</p>
       )}
       {other.comment && <p>“{other.comment}”</p>}
       {mark.duty === "agree" && (
         <div className="mt-1 grid grid-cols-2 gap-2">
           <button className="btn btn-xs" onClick={() => mark.edit({ kind: "scores", scores: first.scores })}>
-            Take the first
+            Use first mark
           </button>
           <button className="btn btn-xs" onClick={() => mark.edit({ kind: "scores", scores: other.scores })}>
-            Take the second
+            Use second mark
           </button>
         </div>
       )}

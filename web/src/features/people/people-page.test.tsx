@@ -34,9 +34,9 @@ it("gives roles, asks before somebody is let go, and shows a reset link once", a
   await userEvent.selectOptions(await screen.findByLabelText("Role of Gus"), "assistant");
   await userEvent.click(screen.getByRole("button", { name: "New password for Gus" }));
   expect(await screen.findByText("http://here/reset/30/token")).toBeTruthy();
-  await userEvent.click(screen.getByRole("button", { name: "Let Gus go" }));
+  await userEvent.click(screen.getByRole("button", { name: "Remove Gus from course" }));
   expect(changes(calls)).toHaveLength(2);
-  await userEvent.click(screen.getByRole("button", { name: "Yes, let Gus go" }));
+  await userEvent.click(screen.getByRole("button", { name: "Yes, remove Gus" }));
   await waitFor(() => expect(changes(calls)).toHaveLength(3));
   expect(changes(calls).map((call) => `${call.method} ${call.path}`)).toEqual([
     `PUT ${MEMBERS}/3`,
@@ -51,12 +51,12 @@ it("limits the join code and makes a course like this one", async () => {
     "POST /api/courses": { courses: [{ id: 8, name: "Next", role: "instructor" }] },
   });
   show(<PeoplePage />);
-  expect(await screen.findByText(/lets 2 more in/)).toBeTruthy();
-  await userEvent.type(screen.getByLabelText("How many more (empty: any number)"), "5");
-  await userEvent.click(screen.getByRole("button", { name: "A new code" }));
+  expect(await screen.findByText(/open to 2 more/)).toBeTruthy();
+  await userEvent.type(screen.getByLabelText("Places left (empty: no limit)"), "5");
+  await userEvent.click(screen.getByRole("button", { name: "Create new code" }));
   expect(await screen.findByText("NEW12345")).toBeTruthy();
-  await userEvent.type(screen.getByLabelText("What it is called"), "Next");
-  await userEvent.click(screen.getByRole("button", { name: "Make it" }));
+  await userEvent.type(screen.getByLabelText("Course name"), "Next");
+  await userEvent.click(screen.getByRole("button", { name: "Create course" }));
   await waitFor(() => expect(changes(calls)).toHaveLength(2));
   expect(changes(calls).map((call) => call.body)).toEqual([
     { renew: true, left: 5, until: null },
@@ -78,7 +78,7 @@ it("moves a student to another course that one teaches, and archives the course 
   await userEvent.selectOptions(to, "9");
   await userEvent.click(screen.getByRole("button", { name: "Archive this course" }));
   expect(changes(calls)).toHaveLength(1);
-  await userEvent.click(screen.getByRole("button", { name: "Yes, archive it" }));
+  await userEvent.click(screen.getByRole("button", { name: "Archive course" }));
   await waitFor(() => expect(changes(calls)).toHaveLength(2));
   expect(changes(calls)[0]?.body).toEqual({ to: 9 });
 });

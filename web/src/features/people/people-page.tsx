@@ -25,7 +25,7 @@ export function PeoplePage() {
         <div className="flex flex-wrap items-baseline gap-x-5">
           <h1 className="text-2xl font-bold">People</h1>
           <Link className="link" to={paths.to("records")}>
-            From a table, or into one
+            Import or export people
           </Link>
         </div>
         <Problem error={errorOf(change)} />
@@ -84,11 +84,15 @@ function Row({ member, change }: { member: Member; change: Change }) {
       {member.role === "student" && <MoveTo member={member} move={change.move} />}
       {sure ? (
         <button className="btn btn-error btn-sm" onClick={() => change.letGo.mutate(member.id)}>
-          Yes, let {name} go
+          Yes, remove {name}
         </button>
       ) : (
-        <button className="btn btn-ghost btn-sm" aria-label={`Let ${name} go`} onClick={() => setSure(true)}>
-          Let go
+        <button
+          className="btn btn-ghost btn-sm"
+          aria-label={`Remove ${name} from course`}
+          onClick={() => setSure(true)}
+        >
+          Remove
         </button>
       )}
     </>
@@ -128,21 +132,21 @@ function Archive() {
   const [sure, setSure] = useState(false);
   const archived = session.data?.courses.find((one) => one.id === id)?.archived ?? false;
   return (
-    <Panel tight className="space-y-2" aria-label="End of the course">
-      <h2 className="font-bold">End of the course</h2>
+    <Panel tight className="space-y-2" aria-label="Archive">
+      <h2 className="font-bold">Archive</h2>
       <p className="text-sm">
         {archived
           ? `${name} is archived.`
-          : "Archived, it is read and reported as before; nobody joins, and nothing of it changes any more."}
+          : "Archiving keeps the course for reading and reports. Nobody can join and nothing can be changed."}
       </p>
       <Problem error={archive.error} />
       {archived ? (
         <button className="btn btn-sm" onClick={() => archive.mutate(false)}>
-          Open it again
+          Reopen course
         </button>
       ) : sure ? (
         <button className="btn btn-sm btn-warning" onClick={() => archive.mutate(true)}>
-          Yes, archive it
+          Archive course
         </button>
       ) : (
         <button className="btn btn-sm" onClick={() => setSure(true)}>
@@ -166,32 +170,31 @@ function JoinCode() {
       <h2 className="font-bold">Join code</h2>
       <p>
         <strong className="text-xl tracking-wide">{code}</strong>{" "}
-        {open === 0 ? "lets nobody in" : open === null ? "lets anybody in" : `lets ${String(open)} more in`}
+        {open === 0
+          ? "closed"
+          : open === null
+            ? "open to anyone with the code"
+            : `open to ${String(open)} more`}
         {end && `, until ${dateWords(end)}`}
       </p>
       <div className="flex items-center gap-3">
-        <img src={picture} alt="The address, for a phone's camera" className="size-24 bg-white p-1" />
+        <img src={picture} alt="QR code of the join address" className="size-24 bg-white p-1" />
         <a className="link text-sm break-all" href={address}>
           {address}
         </a>
       </div>
-      <TextField
-        label="How many more (empty: any number)"
-        inputMode="numeric"
-        value={left}
-        onChange={setLeft}
-      />
-      <TextField label="Until (empty: no end)" type="datetime-local" value={until} onChange={setUntil} />
+      <TextField label="Places left (empty: no limit)" inputMode="numeric" value={left} onChange={setLeft} />
+      <TextField label="Open until (empty: no end)" type="datetime-local" value={until} onChange={setUntil} />
       <Problem error={set.error} />
       <div className="flex flex-wrap gap-1">
         <button className="btn btn-sm" onClick={() => keep(false, left === "" ? null : Number(left))}>
-          Keep these limits
+          Save limits
         </button>
         <button className="btn btn-sm" onClick={() => keep(true, left === "" ? null : Number(left))}>
-          A new code
+          Create new code
         </button>
         <button className="btn btn-sm" onClick={() => keep(false, 0)}>
-          Let nobody in
+          Close joining
         </button>
       </div>
     </Panel>
@@ -215,13 +218,13 @@ function NewCourse() {
       }}
     >
       <h2 className="font-bold">New course</h2>
-      <TextField label="What it is called" value={name} onChange={setName} />
+      <TextField label="Course name" value={name} onChange={setName} />
       <Toggle checked={copy} onChange={setCopy}>
-        Like {here}: its coupons, schemes, schools, due dates and booths, not its people
+        Like {here}: copies its coupons, schemes, methods, due dates and booths, but not its people
       </Toggle>
       <Problem error={make.error} />
       <button className="btn btn-primary btn-sm" disabled={name === "" || make.isPending}>
-        Make it
+        Create course
       </button>
     </Panel>
   );

@@ -28,9 +28,9 @@ export function BringIn({ sheet }: { sheet: string }) {
     foresee.mutate(read);
   };
   return (
-    <Panel className="space-y-3" aria-label="In">
-      <h2 className="text-lg font-bold">In</h2>
-      <Field label="A file with commas or semicolons between (CSV)">
+    <Panel className="space-y-3" aria-label="Import">
+      <h2 className="text-lg font-bold">Import</h2>
+      <Field label="CSV file (commas or semicolons)">
         <input
           type="file"
           accept=".csv,.tsv,.txt,text/csv"
@@ -45,12 +45,12 @@ export function BringIn({ sheet }: { sheet: string }) {
       {result && file && (
         <>
           <p role="status">
-            <strong>{file.name}</strong>: {counted(result.lines) || "no line holds anything"}.{" "}
+            <strong>{file.name}</strong>: {counted(result.lines) || "the file is empty"}.{" "}
             {result.kept
-              ? "It is done."
+              ? "Import finished."
               : refused
-                ? "Nothing is kept while a line is refused: mend the file and choose it again."
-                : "Nothing is kept yet."}
+                ? "Nothing was imported. Fix the file and choose it again."
+                : "Nothing is imported yet."}
           </p>
           {!result.kept && (
             <button
@@ -58,7 +58,7 @@ export function BringIn({ sheet }: { sheet: string }) {
               disabled={refused || result.lines.length === 0 || put.isPending}
               onClick={() => put.mutate(file)}
             >
-              Keep all of it
+              Import all
             </button>
           )}
           <Lines lines={result.lines} />
@@ -77,8 +77,8 @@ function Lines({ lines }: { lines: Line[] }) {
         <thead>
           <tr>
             <th scope="col">Line</th>
-            <th scope="col">What it does</th>
-            <th scope="col">To what</th>
+            <th scope="col">Result</th>
+            <th scope="col">Record</th>
           </tr>
         </thead>
         <tbody>
@@ -97,7 +97,9 @@ function Lines({ lines }: { lines: Line[] }) {
                   </span>
                 ))}
                 {line.hand_over && (
-                  <span className="block break-all">Hand over, works once, for a day: {line.hand_over}</span>
+                  <span className="block break-all">
+                    Give this link to the student. It works once, for a day: {line.hand_over}
+                  </span>
                 )}
               </td>
             </tr>

@@ -36,23 +36,21 @@ it("tells what each line would do before anything is kept, then keeps all of it"
   const made = line({ what: "Runar, a new account" });
   const sent = served([made], [{ ...made, hand_over: "http://here/reset/5/t" }]);
   show(<RecordsPage />);
-  await userEvent.upload(screen.getByLabelText(/A file with commas/), TABLE);
-  expect(await screen.findByText(/1 new. Nothing is kept yet/)).toBeTruthy();
+  await userEvent.upload(screen.getByLabelText(/CSV file/), TABLE);
+  expect(await screen.findByText(/1 new. Nothing is imported yet/)).toBeTruthy();
   expect(sent).toEqual(["POST /api/courses/7/sheets/people.csv username\nrunar\n"]);
-  await userEvent.click(screen.getByRole("button", { name: "Keep all of it" }));
+  await userEvent.click(screen.getByRole("button", { name: "Import all" }));
   expect(await screen.findByText(/http:\/\/here\/reset\/5\/t/)).toBeTruthy();
   expect(sent[1]).toBe("PUT /api/courses/7/sheets/people.csv username\nrunar\n");
-  expect(screen.queryByRole("button", { name: "Keep all of it" })).toBeNull();
+  expect(screen.queryByRole("button", { name: "Import all" })).toBeNull();
 });
 
 it("keeps nothing while a line is refused, and says what of it", async () => {
-  const problems = [
-    { field: "current_a", words: "Current at the arc", given: "hot", allowed: "1 to 1000 A" },
-  ];
+  const problems = [{ field: "current_a", words: "Welding current", given: "hot", allowed: "1 to 1000 A" }];
   served([line({}), line({ line: 3, outcome: "refused", problems })]);
   show(<RecordsPage />);
   await userEvent.click(screen.getByRole("button", { name: "Runs" }));
-  await userEvent.upload(screen.getByLabelText(/A file with commas/), TABLE);
+  await userEvent.upload(screen.getByLabelText(/CSV file/), TABLE);
   await waitFor(() => expect(screen.getByText(/\(hot\): 1 to 1000 A/)).toBeTruthy());
-  expect(screen.getByRole<HTMLButtonElement>("button", { name: "Keep all of it" }).disabled).toBe(true);
+  expect(screen.getByRole<HTMLButtonElement>("button", { name: "Import all" }).disabled).toBe(true);
 });

@@ -18,13 +18,13 @@ export function RecordsPage() {
   return (
     <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <section className="space-y-3">
-        <h1 className="text-2xl font-bold">Tables and archive</h1>
+        <h1 className="text-2xl font-bold">Import and export</h1>
         <Picker label="Table" options={names} words={(one) => words[one]} value={sheet} choose={setSheet} />
-        <Panel className="space-y-2" aria-label="Out">
-          <h2 className="text-lg font-bold">Out</h2>
+        <Panel className="space-y-2" aria-label="Export">
+          <h2 className="text-lg font-bold">Export</h2>
           <p>
-            {words[sheet]} as they are, for a spreadsheet. The same file comes in again below; columns may be
-            left out, and figures may be in inches or CFH where the column says so.
+            {words[sheet]} for a spreadsheet. You can import the same file again below. Columns may be left
+            out. Figures may be in inches or CFH where the column says so.
           </p>
           <a className="btn" href={`${root}/sheets/${sheet}.csv`} download>
             Save {sheet}.csv
@@ -34,13 +34,13 @@ export function RecordsPage() {
       </section>
       {instructor && (
         <Panel tight className="space-y-2" aria-label="Archive">
-          <h2 className="font-bold">The whole course</h2>
+          <h2 className="font-bold">Whole course</h2>
           <p className="text-sm">
-            Everything of it in one file of open formats: rows, photos, strips, marks, log. Another server
-            takes it in with <code>./judicum import</code>.
+            One file in open formats: rows, photos, strips, marks, log. Import it on another server with{" "}
+            <code>./judicum import</code>.
           </p>
           <a className="btn btn-sm" href={`${root}/archive.zip`} download>
-            Save the archive
+            Export archive
           </a>
         </Panel>
       )}

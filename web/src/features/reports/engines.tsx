@@ -10,13 +10,13 @@ export function Engines() {
   if (!read.data) return <Problem error={read.error} />;
   const { present, outdated, corrected, running, done, total } = read.data;
   return (
-    <Panel tight aria-label="Figures and their engine" className="space-y-2">
-      <h2 className="font-bold">Figures and their engine</h2>
+    <Panel tight aria-label="Measurement version" className="space-y-2">
+      <h2 className="font-bold">Measurement version</h2>
       <p className="text-sm" role="status">
         {outdated === 0
-          ? `All figures are of the present engine, ${present}.`
-          : `${String(outdated)} photos were measured by an earlier engine than ${present}.`}
-        {corrected > 0 && ` ${String(corrected)} that a person corrected stay as they are.`}
+          ? `All photos were measured with the current version, ${present}.`
+          : `${String(outdated)} photos were measured with a version before ${present}.`}
+        {corrected > 0 && ` ${String(corrected)} with manual corrections stay as they are.`}
       </p>
       {running && (
         <>
@@ -34,12 +34,12 @@ export function Engines() {
       <Problem error={start.error ?? stop.error} />
       {mine && !running && outdated > 0 && (
         <button className="btn btn-sm" disabled={start.isPending} onClick={() => start.mutate()}>
-          Measure all again with engine {present}
+          Measure all again with version {present}
         </button>
       )}
       {mine && running && (
         <button className="btn btn-sm" disabled={stop.isPending} onClick={() => stop.mutate()}>
-          Stop; what is measured stays
+          Stop measuring
         </button>
       )}
     </Panel>

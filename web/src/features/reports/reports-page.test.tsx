@@ -48,7 +48,7 @@ it("makes a report of everybody on the paper chosen, follows it, and measures al
   expect(screen.getByRole("link", { name: "Open" }).getAttribute("href")).toBe("/api/reports/5/file");
   await userEvent.click(screen.getByRole("button", { name: "Letter" }));
   expect(screen.getByRole("link", { name: "PDF, Letter" }).getAttribute("href")).toContain("paper=letter");
-  await userEvent.click(screen.getByRole("button", { name: "Make it" }));
+  await userEvent.click(screen.getByRole("button", { name: "Create report" }));
   await waitFor(() => expect(calls.some((c) => c.method === "POST")).toBe(true));
   expect(calls.find((c) => c.method === "POST")?.body).toEqual({
     student: null,
@@ -56,7 +56,7 @@ it("makes a report of everybody on the paper chosen, follows it, and measures al
     since: null,
     until: null,
   });
-  await userEvent.click(await screen.findByRole("button", { name: "Measure all again with engine 3.0" }));
+  await userEvent.click(await screen.findByRole("button", { name: "Measure all again with version 3.0" }));
   expect(await screen.findByText("4 of 12 measured again")).toBeTruthy();
   expect(screen.getByRole("button", { name: /Stop/ })).toBeTruthy();
 });

@@ -16,7 +16,7 @@ type Paper = Schemas["ReportRequest"]["paper"];
 
 const PAPERS: readonly Paper[] = ["a4", "letter"];
 const paperWords = (paper: string) => (paper === "a4" ? "A4" : "Letter");
-const STATES = { waiting: "waits", making: "being drawn", done: "ready", failed: "could not be drawn" };
+const STATES = { waiting: "waits", making: "preparing …", done: "ready", failed: "failed" };
 
 /** What is printed: student reports, the class sheet; and which engine made the figures in them. */
 export function ReportsPage() {
@@ -36,7 +36,7 @@ export function ReportsPage() {
           <Made />
           {staff && (
             <Panel tight aria-label="Class sheet">
-              <h2 className="font-bold">Class sheet: who has done what</h2>
+              <h2 className="font-bold">Class sheet</h2>
               <p className="flex gap-4">
                 <a className="link" href={`${of}/class.pdf?paper=${paper}`}>
                   PDF, {paperWords(paper)}
@@ -45,7 +45,9 @@ export function ReportsPage() {
                   CSV
                 </a>
               </p>
-              <p className="quiet text-sm">Job sheets of single coupons stand beside them under Coupons.</p>
+              <p className="quiet text-sm">
+                Job sheets are in the coupon library, next to each assigned coupon.
+              </p>
             </Panel>
           )}
           {staff && <Engines />}
@@ -78,25 +80,25 @@ function Ask({ staff, paper }: { staff: boolean; paper: Paper }) {
       <h2 className="font-bold">Student report</h2>
       {staff && (
         <ChoiceField
-          label="Of whom"
+          label="Student"
           value={whose}
-          empty="everybody, one file"
+          empty="all students, one file"
           options={(students.data ?? []).map((one) => String(one.id))}
           words={(id) => students.data?.find((one) => String(one.id) === id)?.display_name ?? id}
           onChange={setWhose}
         />
       )}
       <div className="grid grid-cols-2 gap-2">
-        <TextField label="From (else the beginning)" type="date" value={since} onChange={setSince} />
-        <TextField label="Until (else today)" type="date" value={until} onChange={setUntil} />
+        <TextField label="From (empty: start of course)" type="date" value={since} onChange={setSince} />
+        <TextField label="Until (empty: today)" type="date" value={until} onChange={setUntil} />
       </div>
       <Problem error={ask.error} />
       <button className="btn btn-primary" disabled={ask.isPending || (!staff && own === null)}>
-        Make it
+        Create report
       </button>
       <p className="quiet text-sm">
-        Sequence, marks, first and last strips to scale, figures with their bands, what to work on, lines to
-        sign. It certifies nobody.
+        Sequence, marks, first and last strips to scale, measurements with their bands, what to work on, lines
+        to sign. Not a certificate.
       </p>
     </Panel>
   );
@@ -106,9 +108,11 @@ function Made() {
   const reports = useReports();
   if (!reports.data) return <Problem error={reports.error} />;
   return (
-    <Panel tight aria-label="Made so far">
-      <h2 className="font-bold">Made so far</h2>
-      {reports.data.length === 0 && <p className="quiet text-sm">None yet. They are kept for a week.</p>}
+    <Panel tight aria-label="Recent reports">
+      <h2 className="font-bold">Recent reports</h2>
+      {reports.data.length === 0 && (
+        <p className="quiet text-sm">No reports yet. Reports are kept for a week.</p>
+      )}
       <ul className="divide-y divide-base-300" aria-live="polite">
         {reports.data.map((one) => (
           <li key={one.id} className="flex flex-wrap items-center justify-between gap-2 py-1 text-sm">

@@ -30,8 +30,8 @@ export function SchemeEditor({ scheme, offered, mine, follow }: Props) {
       <Panel className="space-y-3">
         {offered && (
           <p role="note" className="rounded-box bg-base-200 p-2 text-sm">
-            Curves bent to the marks that were given. Nothing is kept until you keep it; “As it was” takes it
-            back.
+            Curves adjusted to the marks given. Nothing is saved until you save it; “Reset” undoes the
+            changes.
           </p>
         )}
         <div className="grid gap-3 sm:grid-cols-[1fr_8rem_9rem]">
@@ -61,9 +61,9 @@ export function SchemeEditor({ scheme, offered, mine, follow }: Props) {
           ))}
         </ul>
         <ChoiceField
-          label="Add a line"
+          label="Add criterion"
           value=""
-          empty="choose what else counts"
+          empty="select a criterion"
           options={unused(body)}
           words={(key) => `${criteria[key]?.words ?? key}${criteria[key]?.byHand ? " (by hand)" : ""}`}
           onChange={(key) => key && setBody({ ...body, lines: [...body.lines, lineFor(key)] })}
@@ -80,7 +80,7 @@ export function SchemeEditor({ scheme, offered, mine, follow }: Props) {
               disabled={!changed || keep.isPending}
               onClick={() => keep.mutate({ code: scheme.code, scheme: body })}
             >
-              Keep as the next version
+              Save as next version
             </button>
             <button
               className="btn"
@@ -92,16 +92,14 @@ export function SchemeEditor({ scheme, offered, mine, follow }: Props) {
                 )
               }
             >
-              Keep as a new scheme
+              Save as new scheme
             </button>
             <button className="btn btn-ghost" disabled={!changed} onClick={() => setBody(scheme.body)}>
-              As it was
+              Reset
             </button>
           </div>
         ) : (
-          <p className="quiet">
-            The course’s instructor keeps schemes; here you can try what a change would do.
-          </p>
+          <p className="quiet">Only the instructor can save schemes. You can try changes here.</p>
         )}
       </div>
     </div>
@@ -129,7 +127,7 @@ function Figure({ label, value, set }: FigureProps) {
 function KnockOuts({ body, change }: { body: Body; change: (body: Body) => void }) {
   return (
     <fieldset>
-      <legend className="font-bold">Fails it whatever the sum</legend>
+      <legend className="font-bold">Automatic fail</legend>
       <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-3">
         {Object.entries(vocabulary.knockOuts).map(([key, words]) => (
           <label key={key} className="flex items-center gap-2 py-0.5 text-sm">

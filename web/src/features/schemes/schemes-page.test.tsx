@@ -43,9 +43,9 @@ it("shows what a change would have done before it is kept as the next version", 
     const last = calls.filter((c) => c.path.endsWith("/try")).at(-1);
     expect(last?.body).toMatchObject({ code: "training", scheme: { pass_mark: 80 } });
   });
-  expect((await screen.findByRole("status")).textContent).toContain("1 would fail anew");
+  expect((await screen.findByRole("status")).textContent).toContain("1 would now fail");
   expect(screen.getByRole("link", { name: "Wen, Lap, attempt 2" })).toBeTruthy();
-  await userEvent.click(screen.getByRole("button", { name: "Keep as the next version" }));
+  await userEvent.click(screen.getByRole("button", { name: "Save as next version" }));
   await screen.findByText(/version 2, your own/);
 });
 
@@ -55,7 +55,7 @@ it("adds, weighs and removes lines, and opens a curve whose points can be typed"
     "POST /api/courses/7/schemes/try": { ...tried, marks: [] },
   });
   show(<SchemesPage />);
-  await userEvent.selectOptions(await screen.findByLabelText("Add a line"), "width_evenness");
+  await userEvent.selectOptions(await screen.findByLabelText("Add criterion"), "width_evenness");
   expect(screen.getByLabelText<HTMLInputElement>("Weight of Even width").value).toBe("10");
   await userEvent.click(screen.getByRole("button", { name: /Even width/, expanded: false }));
   const point = screen.getByLabelText<HTMLInputElement>("Even width, point 2: figure (share)");
@@ -65,5 +65,5 @@ it("adds, weighs and removes lines, and opens a curve whose points can be typed"
   expect(screen.getByLabelText<HTMLInputElement>("Even width, point 2: figure (share)").value).toBe("0.08");
   await userEvent.click(screen.getByRole("button", { name: "Remove Even width" }));
   expect(screen.queryByLabelText("Weight of Even width")).toBeNull();
-  expect(await screen.findByText(/No mark stands on this scheme/)).toBeTruthy();
+  expect(await screen.findByText(/No marks use this scheme/)).toBeTruthy();
 });

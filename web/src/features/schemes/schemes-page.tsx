@@ -22,7 +22,7 @@ export function SchemesPage() {
   return (
     <div className="grid gap-4 lg:grid-cols-[15rem_minmax(0,1fr)]">
       <section>
-        <h1 className="mb-2 text-2xl font-bold">How it is marked</h1>
+        <h1 className="mb-2 text-2xl font-bold">Marking schemes</h1>
         <ul className="space-y-1">
           {schemes.data.map((one) => (
             <li key={one.code}>
@@ -43,8 +43,7 @@ export function SchemesPage() {
           ))}
         </ul>
         <p className="quiet mt-3 text-sm">
-          A version that marks stand on is never changed: keeping makes the next one, and marks remember
-          theirs.
+          Used versions can't be edited. Saving creates a new version; existing marks keep theirs.
         </p>
       </section>
       {chosen && (

@@ -14,19 +14,23 @@ export function Tried({ code, body }: { code: string; body: Body }) {
   const paths = usePaths();
   const tried = useTried(code, useSettled(body, SETTLE_MS));
   if (tried.isError) return <Problem error={tried.error} />;
-  if (!tried.data) return <p className="quiet">Trying it on the last marks …</p>;
+  if (!tried.data) return <p className="quiet">Trying this scheme on recent marks …</p>;
   const { marks, pass_anew, fail_anew } = tried.data;
-  if (marks.length === 0) return <p className="quiet">No mark stands on this scheme yet.</p>;
+  if (marks.length === 0) return <p className="quiet">No marks use this scheme yet.</p>;
   const turned = marks.filter((m) => m.passed !== m.new_passed);
   const moved = marks.filter((m) => Math.abs(m.total - m.new_total) >= 1).length;
   return (
-    <Panel tight aria-label="Tried on the last marks">
+    <Panel tight aria-label="Trial on recent marks">
       <p role="status">
-        Of the last {marks.length} marks <strong>{fail_anew}</strong> would fail anew,{" "}
-        <strong>{pass_anew}</strong> pass anew; {moved} would change by a point or more.
+        Of the last {marks.length} marks <strong>{fail_anew}</strong> would now fail,{" "}
+        <strong>{pass_anew}</strong> would now pass; {moved} would change by a point or more.
       </p>
       <Dots marks={marks} pass={body.pass_mark} />
-      <ul className="mt-1 max-h-40 overflow-y-auto text-sm" tabIndex={0} aria-label="Marks that would turn">
+      <ul
+        className="mt-1 max-h-40 overflow-y-auto text-sm"
+        tabIndex={0}
+        aria-label="Marks that would change result"
+      >
         {turned.map((m) => (
           <li key={m.attempt}>
             <Link className="link" to={paths.attempt(m.attempt)}>

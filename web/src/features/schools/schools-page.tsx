@@ -10,16 +10,16 @@ export function SchoolsPage() {
   const course = useCourse();
   const read = useAboutCourse();
   const change = useChangeSchools();
-  if (read.isPending) return <Loading what="how the course teaches" />;
+  if (read.isPending) return <Loading what="the course methods" />;
   if (read.isError) return <Problem error={read.error} again={() => void read.refetch()} />;
   const mine = course.role === "instructor";
   const schools = { ...read.data.schools, ...(change.isPending ? change.variables : {}) };
   return (
     <div className="mx-auto max-w-4xl">
-      <h1 className="text-2xl font-bold">How this course teaches</h1>
+      <h1 className="text-2xl font-bold">Course methods</h1>
       <p className="mb-3">
-        Good hands disagree on these. Cards, checklists and sequences follow what you choose here
-        {mine ? "" : "; the instructor chooses"}. Course code for newcomers:{" "}
+        Experienced welders differ on these. Setup cards, checklists and sequences follow your choice
+        {mine ? "" : "; only the instructor can change them"}. Join code:{" "}
         <strong>{read.data.join_code}</strong>.
       </p>
       <Problem error={change.error} />

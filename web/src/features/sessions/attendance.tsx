@@ -11,11 +11,13 @@ export function AttendanceList({ sessions, session, change }: Props) {
   const of = (student: number) =>
     sessions.attendance.find((a) => a.session === session.id && a.student === student);
   return (
-    <Panel tight aria-label="Who is there" className="print:hidden">
+    <Panel tight aria-label="Attendance" className="print:hidden">
       <h2 className="font-bold">
-        Who is there <span className="quiet text-sm font-normal">· door code {session.door_code}</span>
+        Attendance <span className="quiet text-sm font-normal">· door code {session.door_code}</span>
       </h2>
-      <p className="quiet mb-1 text-xs">Tap once for there, again for away. Who is away loses their place.</p>
+      <p className="quiet mb-1 text-xs">
+        Tap once for present, again for absent. Absent students lose their booth slot.
+      </p>
       <ul className="flex flex-wrap gap-1">
         {sessions.people.map((one) => {
           const said = of(one.id);
@@ -24,7 +26,7 @@ export function AttendanceList({ sessions, session, change }: Props) {
             <li key={one.id}>
               <button
                 className={`btn btn-sm ${LOOK[state]}`}
-                aria-label={`${one.display_name}: ${state === "unknown" ? "nothing known" : state}`}
+                aria-label={`${one.display_name}: ${state === "unknown" ? "not recorded" : state}`}
                 disabled={change.attend.isPending}
                 onClick={() =>
                   change.attend.mutate({ session: session.id, student: one.id, there: NEXT[state] })

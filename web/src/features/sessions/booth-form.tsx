@@ -44,7 +44,7 @@ function Notes({ notes }: { notes: Sessions["notes"] }) {
       {notes.map((note) => (
         <li key={note.id}>
           {note.text}: {note.by?.display_name ?? "somebody"}, {dateWords(note.at)}
-          {note.mended_at ? `, mended ${dateWords(note.mended_at)}` : ""}
+          {note.mended_at ? `, fixed ${dateWords(note.mended_at)}` : ""}
         </li>
       ))}
     </ul>
@@ -69,26 +69,26 @@ function Form({ booth, sessions, session, change, done }: FormProps) {
     >
       <TextField label="Name" value={name} onChange={setName} />
       <fieldset className="grid grid-cols-2 gap-1 text-sm">
-        <legend className="font-medium">Has</legend>
+        <legend className="font-medium">Equipment</legend>
         {Object.entries(sessions.features).map(([key, words]) => (
           <Toggle key={key} checked={has.includes(key)} onChange={(on) => setHas(turn(has, key, on))}>
             {words}
           </Toggle>
         ))}
       </fieldset>
-      <TextField label="What is broken there" value={broken} onChange={setBroken} />
+      <TextField label="Reported fault" value={broken} onChange={setBroken} />
       {booth && <Notes notes={sessions.notes.filter((note) => note.booth === booth.id)} />}
       {session && (
         <Toggle
           checked={closed.includes(session.id)}
           onChange={(on) => setClosed(turn(closed, session.id, on))}
         >
-          Closed this session
+          Closed for this session
         </Toggle>
       )}
       <Problem error={change.booth.error} />
       <button className="btn btn-primary btn-sm" disabled={change.booth.isPending}>
-        Keep it
+        Save booth
       </button>
     </form>
   );

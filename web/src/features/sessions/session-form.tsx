@@ -4,7 +4,7 @@ import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
 import type { Change } from "./queries";
 
-/** New sessions: one, or the same weekday for some weeks, holidays left out. */
+/** Add sessions: one, or the same weekday for some weeks, holidays left out. */
 export function SessionForm({ change, zone }: { change: Change; zone: string }) {
   const [first, setFirst] = useState("");
   const [start, setStart] = useState("18:00");
@@ -27,17 +27,17 @@ export function SessionForm({ change, zone }: { change: Change; zone: string }) 
         });
       }}
     >
-      <h2 className="font-bold">New sessions</h2>
+      <h2 className="font-bold">Add sessions</h2>
       <div className="grid grid-cols-2 gap-2">
-        <TextField label="First on" type="date" value={first} onChange={setFirst} required />
-        <TextField label="From" type="time" value={start} onChange={setStart} required />
-        <TextField label="Minutes" type="number" value={minutes} onChange={setMinutes} />
+        <TextField label="First date" type="date" value={first} onChange={setFirst} required />
+        <TextField label="Start time" type="time" value={start} onChange={setStart} required />
+        <TextField label="Length (min)" type="number" value={minutes} onChange={setMinutes} />
         <TextField label="Weeks" type="number" value={weeks} onChange={setWeeks} />
       </div>
-      <TextField label="But not on (as 2026-12-24)" value={without} onChange={setWithout} />
+      <TextField label="Skip dates (such as 2026-12-24)" value={without} onChange={setWithout} />
       <Problem error={change.make.error} />
       <button className="btn btn-sm" disabled={change.make.isPending || first === ""}>
-        Make them
+        Add sessions
       </button>
       <Zone key={zone} zone={zone} change={change} />
     </Panel>
@@ -50,7 +50,7 @@ function Zone({ zone, change }: { zone: string; change: Change }) {
   return (
     <div className="space-y-1">
       <TextField
-        label="Clock of the workshop"
+        label="Time zone"
         list="time-zones"
         value={typed}
         onChange={(next) => {

@@ -71,7 +71,7 @@ it("moves a slot by arrow keys and says who had to go for it", async () => {
   fireEvent.keyDown(bar, { key: "ArrowDown" });
   await waitFor(() => expect(written()).toHaveLength(1));
   expect(written()[0]?.body).toEqual({ assignment: 5, student: 3, session: 1, booth: 12, start: 10 });
-  expect(await screen.findByText(/Had to go for it: Oda, Tube/)).toBeTruthy();
+  expect(await screen.findByText(/Moved out to make room: Oda, Tube/)).toBeTruthy();
   fireEvent.keyDown(bar, { key: "ArrowRight" });
   await waitFor(() => expect(written()).toHaveLength(2));
   expect(written()[1]?.body).toMatchObject({ booth: 11, start: 15 });
@@ -79,8 +79,8 @@ it("moves a slot by arrow keys and says who had to go for it", async () => {
 
 it("plans the rest and says why something has no place", async () => {
   const written = page();
-  await userEvent.click(await screen.findByRole("button", { name: "Plan the rest" }));
-  const left = screen.getByRole("region", { name: "Without a place" });
+  await userEvent.click(await screen.findByRole("button", { name: "Schedule the rest" }));
+  const left = screen.getByRole("region", { name: "Not scheduled" });
   expect(await within(left).findByText("no booth has purge gas")).toBeTruthy();
   await userEvent.click(screen.getByRole("button", { name: "Oda to booth 1" }));
   await waitFor(() => expect(written()).toHaveLength(2));
@@ -89,7 +89,7 @@ it("plans the rest and says why something has no place", async () => {
 
 it("takes attendance by tapping names, and makes a booth", async () => {
   const written = page();
-  await userEvent.click(await screen.findByRole("button", { name: "Wen: nothing known" }));
+  await userEvent.click(await screen.findByRole("button", { name: "Wen: not recorded" }));
   await userEvent.click(screen.getByRole("button", { name: "Oda: away" }));
   await waitFor(() =>
     expect(written().map((c) => c.body)).toEqual([
@@ -100,7 +100,7 @@ it("takes attendance by tapping names, and makes a booth", async () => {
   await userEvent.click(screen.getByRole("button", { name: "New booth …" }));
   await userEvent.type(screen.getByLabelText("Name"), "5");
   await userEvent.click(screen.getByLabelText("AC"));
-  await userEvent.click(screen.getByRole("button", { name: "Keep it" }));
+  await userEvent.click(screen.getByRole("button", { name: "Save booth" }));
   await waitFor(() => expect(written()).toHaveLength(3));
   expect(written()[2]?.body).toEqual({ name: "5", has: ["ac"], broken: "", closed: [] });
 });

@@ -37,7 +37,7 @@ export function SessionsPage() {
             disabled={plan.isPending || !session || sessions.booths.length === 0}
             onClick={() => plan.mutate()}
           >
-            {plan.isPending ? "Planning …" : "Plan the rest"}
+            {plan.isPending ? "Scheduling …" : "Schedule the rest"}
           </button>
           <button className="btn btn-sm" onClick={() => window.print()}>
             Print
@@ -47,16 +47,14 @@ export function SessionsPage() {
       <Problem error={plan.error ?? place.error ?? change.drop.error ?? change.attend.error} />
       {gone.length > 0 && (
         <p role="status" className="rounded-box bg-warning p-2 text-sm text-warning-content">
-          Had to go for it: {gone.join("; ")}. “Plan the rest” finds them another place.
+          Moved out to make room: {gone.join("; ")}. “Schedule the rest” finds them another slot.
         </p>
       )}
       <div className="grid gap-3 xl:grid-cols-[minmax(0,1fr)_21rem]">
         <div className="min-w-0 space-y-3">
           {session && sessions.booths.length > 0 && <Plan {...{ sessions, session, change }} />}
-          {!session && <Empty>No session lies ahead. Make some on the right.</Empty>}
-          {session && sessions.booths.length === 0 && (
-            <Empty>There is no booth yet. Make one on the right.</Empty>
-          )}
+          {!session && <Empty>No sessions planned. Add dates on the right.</Empty>}
+          {session && sessions.booths.length === 0 && <Empty>No booths yet. Add one on the right.</Empty>}
           {session && <AttendanceList {...{ sessions, session, change }} />}
         </div>
         <div className="space-y-3">
@@ -108,7 +106,7 @@ function Calendar() {
   if (!calendar.data) return null;
   return (
     <p className="text-sm print:hidden">
-      Calendar of the course, for whoever has its{" "}
+      Course calendar for anyone with its{" "}
       <a className="link" href={calendar.data.address}>
         secret address
       </a>

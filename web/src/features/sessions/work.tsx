@@ -13,15 +13,15 @@ export function WorkList({ sessions, session, unplaced, change }: Props) {
   const why = (work: Work) =>
     unplaced.find((u) => u.assignment === work.assignment && u.student === work.student.id)?.words;
   return (
-    <Panel tight aria-label="Without a place" className="print:hidden">
-      <h2 className="font-bold">Without a place ({left.length})</h2>
-      {left.length === 0 && <p className="quiet text-sm">All that is to be welded has a place.</p>}
+    <Panel tight aria-label="Not scheduled" className="print:hidden">
+      <h2 className="font-bold">Not scheduled ({left.length})</h2>
+      {left.length === 0 && <p className="quiet text-sm">Everything is scheduled.</p>}
       <ul className="divide-y divide-base-300">
         {left.map((work) => (
           <li key={`${String(work.assignment)}-${String(work.student.id)}`} className="py-1 text-sm">
             <span className="font-medium">{work.student.display_name}</span>, {work.title}{" "}
             <span className="quiet">
-              · {work.minutes} min{work.wants.length > 0 && ` · wants ${work.wants.join(", ")}`} · due{" "}
+              · {work.minutes} min{work.wants.length > 0 && ` · needs ${work.wants.join(", ")}`} · due{" "}
               {dateWords(work.due_on)}
             </span>
             {why(work) && <strong className="block text-error">{why(work)}</strong>}

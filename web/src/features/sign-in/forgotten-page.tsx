@@ -12,11 +12,11 @@ export function ForgottenPage() {
     mutationFn: () => unwrap(api.POST("/api/password-forgotten", { body: { username } })),
   });
   return (
-    <Frame title="A forgotten password">
+    <Frame title="Reset password">
       {ask.isSuccess ? (
         <p role="status">
-          If that name is known and has a mail address, a link is on its way; it works once, for a day.
-          Without an address, ask your instructor for one.
+          If this account has an email address, a reset link is on its way. It works once, for a day. Without
+          an address, ask your instructor.
         </p>
       ) : (
         <form
@@ -27,20 +27,20 @@ export function ForgottenPage() {
         >
           <Field
             id="username"
-            label="Name you sign in with"
+            label="Login name"
             value={username}
             autoComplete="username"
             onChange={setUsername}
           />
           <Problem error={ask.error} />
           <button className="btn mt-4 h-12 w-full btn-primary" disabled={ask.isPending}>
-            Mail me a link
+            Send reset link
           </button>
         </form>
       )}
       <p className="mt-6">
         <Link className="link" to="/sign-in">
-          Back to signing in
+          Back to sign-in
         </Link>
       </p>
     </Frame>

@@ -30,21 +30,21 @@ export function JoinPage() {
           <>
             <Field
               id="display_name"
-              label="Your name, as the class knows you"
+              label="Your name (shown to the class)"
               value={given.display_name}
               autoComplete="name"
               onChange={set("display_name")}
             />
             <Field
               id="username"
-              label="Name to sign in with"
+              label="Login name"
               value={given.username}
               autoComplete="username"
               onChange={set("username")}
             />
             <Field
               id="password"
-              label="Password, at least 8 characters"
+              label="Password (at least 8 characters)"
               type="password"
               value={given.password}
               autoComplete="new-password"

@@ -5,7 +5,7 @@ import { api, unwrap, type Schemas } from "../../api/client";
 import { Problem } from "../../ui/states";
 import { Field, Frame } from "./frame";
 
-/** A new password by the one-time link that was handed over. */
+/** New password by the one-time link that was handed over. */
 export function ResetPage() {
   const { person, token } = useParams();
   const [password, setPassword] = useState("");
@@ -13,12 +13,12 @@ export function ResetPage() {
     mutationFn: (body: Schemas["ResetPasswordRequest"]) => unwrap(api.POST("/api/password-reset", { body })),
   });
   return (
-    <Frame title="A new password">
+    <Frame title="New password">
       {reset.isSuccess ? (
         <p role="status">
-          It is set.{" "}
+          Password saved.{" "}
           <Link className="link" to="/sign-in">
-            Sign in with it
+            Go to sign-in
           </Link>
         </p>
       ) : (
@@ -30,7 +30,7 @@ export function ResetPage() {
         >
           <Field
             id="password"
-            label="New password, at least 8 characters"
+            label="New password (at least 8 characters)"
             type="password"
             value={password}
             autoComplete="new-password"
@@ -38,7 +38,7 @@ export function ResetPage() {
           />
           <Problem error={reset.error} />
           <button className="btn mt-4 h-12 w-full btn-primary" disabled={reset.isPending}>
-            Set it
+            Save password
           </button>
         </form>
       )}

@@ -38,11 +38,11 @@ it("asks for the second factor once name and password were right", async () => {
   );
   vi.stubGlobal("fetch", fetches);
   show(<SignInPage />);
-  expect(screen.queryByLabelText(/Code from your phone/)).toBeNull();
+  expect(screen.queryByLabelText(/authenticator app/)).toBeNull();
   await userEvent.type(screen.getByLabelText("Name"), "bram");
   await userEvent.type(screen.getByLabelText("Password"), "a long secret{Enter}");
   const calls = serve({ "POST /api/session": begun });
-  await userEvent.type(await screen.findByLabelText(/Code from your phone/), "123456{Enter}");
+  await userEvent.type(await screen.findByLabelText(/authenticator app/), "123456{Enter}");
   await waitFor(() => expect(calls).toHaveLength(1));
   expect(calls[0]?.body).toEqual({ username: "bram", password: "a long secret", code: "123456" });
 });

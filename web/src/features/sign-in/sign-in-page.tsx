@@ -36,7 +36,7 @@ export function SignInPage() {
         {second && (
           <Field
             id="code"
-            label="Code from your phone, or a recovery code"
+            label="Code from your authenticator app, or a recovery code"
             value={code}
             autoComplete="one-time-code"
             onChange={setCode}
@@ -49,11 +49,11 @@ export function SignInPage() {
       </form>
       <p className="mt-4">
         <Link className="link" to="/forgotten">
-          I forgot my password
+          Forgot password?
         </Link>
       </p>
       <p className="mt-2">
-        New here with a course code?{" "}
+        New here? Use your course code:{" "}
         <Link className="link" to="/join">
           Join a course
         </Link>

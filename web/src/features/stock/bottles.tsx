@@ -22,8 +22,8 @@ export function Bottles({ store, change }: Props) {
           {gas.per_session !== null && (
             <span className="quiet">
               {" "}
-              at {Math.round(gas.per_session)} L a session
-              {real !== 0 && `, ${String(Math.abs(real))} % ${real > 0 ? "more" : "less"} than is logged`}
+              at {Math.round(gas.per_session)} L per session
+              {real !== 0 && `, ${String(Math.abs(real))} % ${real > 0 ? "more" : "less"} than logged`}
             </span>
           )}
         </p>
@@ -78,7 +78,7 @@ function OneBottle({ bottle, store, change }: Props & { bottle: Bottle }) {
           {bottle.name} <span className="quiet font-normal">{bottle.size_l} L</span>
         </p>
         {bottle.bar === null ? (
-          <p>Nobody has read it yet.</p>
+          <p>No reading yet.</p>
         ) : (
           <>
             <p className="text-lg font-bold">{bottle.bar.toFixed(0)} bar</p>
@@ -91,13 +91,13 @@ function OneBottle({ bottle, store, change }: Props & { bottle: Bottle }) {
         )}
         <div className="mt-1 flex flex-wrap gap-1">
           <button className="btn btn-xs" aria-pressed={reading} onClick={() => setReading(!reading)}>
-            Read its gauge
+            Record reading
           </button>
           <button
             className="btn btn-xs"
             onClick={() => change.setBottle.mutate({ bottle: bottle.id, closed: true })}
           >
-            Empty
+            Mark as empty
           </button>
         </div>
         {store.gauges.length > 0 && (
@@ -135,7 +135,8 @@ function Open({ store, change }: Props) {
   const full = store.items.filter((item) => item.kind === "gas");
   const [item, setItem] = useState("");
   const [name, setName] = useState("");
-  if (full.length === 0) return <p className="quiet text-sm">Put full bottles on the shelf to open one.</p>;
+  if (full.length === 0)
+    return <p className="quiet text-sm">No full bottles in stock. Add one under Shelf.</p>;
   const chosen = item === "" ? String(full[0]?.id) : item;
   return (
     <form
@@ -146,16 +147,16 @@ function Open({ store, change }: Props) {
       }}
     >
       <ChoiceField
-        label="Open a full one"
+        label="Full bottle"
         value={chosen}
         options={full.map((one) => String(one.id))}
         words={(id) => full.find((one) => String(one.id) === id)?.name ?? id}
         onChange={setItem}
       />
-      <TextField label="Where it stands" value={name} onChange={setName} />
+      <TextField label="Location" value={name} onChange={setName} />
       <Problem error={change.open.error} />
       <button className="btn btn-sm" disabled={change.open.isPending || name === ""}>
-        Open it
+        Put in use
       </button>
     </form>
   );

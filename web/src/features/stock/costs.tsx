@@ -10,9 +10,9 @@ export function Costs({ costs }: { costs: CostsOf }) {
   return (
     <div className="space-y-3">
       <p>
-        All that was logged: <strong>{money(costs.whole.total)}</strong>
+        Total of all logged runs: <strong>{money(costs.whole.total)}</strong>
         {costs.unpriced && ` ${costs.unpriced}`}.{" "}
-        {costs.litre !== null && <span className="quiet">A litre of argon: {costs.litre.toFixed(3)}.</span>}
+        {costs.litre !== null && <span className="quiet">Argon, per litre: {costs.litre.toFixed(3)}.</span>}
       </p>
       <div className="grid gap-3 lg:grid-cols-2">
         <Table title="By person" of="Person" kinds={costs.kinds} rows={costs.people} />
@@ -26,7 +26,7 @@ export function Costs({ costs }: { costs: CostsOf }) {
               <tr>
                 <th scope="col">Coupon</th>
                 <Head>welded</Head>
-                <Head>together</Head>
+                <Head>total</Head>
                 <Head>each</Head>
                 <Head>gas of one run, L</Head>
                 <Head>of it post-flow</Head>
@@ -71,7 +71,7 @@ function Table({ title, of, kinds, rows }: TableProps) {
             {Object.values(kinds).map((words) => (
               <Head key={words}>{words}</Head>
             ))}
-            <Head>together</Head>
+            <Head>total</Head>
           </tr>
         </thead>
         <tbody>

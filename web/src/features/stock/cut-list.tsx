@@ -28,15 +28,10 @@ export function CutList() {
   return (
     <div className="space-y-3">
       <Panel tight className="flex flex-wrap items-end gap-4 print:hidden">
-        <TextField
-          label="Blanks for how many sessions"
-          inputMode="numeric"
-          value={sessions}
-          onChange={setSessions}
-        />
-        <TextField label="A cut takes, mm" inputMode="decimal" value={kerf} onChange={setKerf} />
+        <TextField label="Sessions to cut for" inputMode="numeric" value={sessions} onChange={setSessions} />
+        <TextField label="Kerf, mm" inputMode="decimal" value={kerf} onChange={setKerf} />
         <Toggle checked={turns} onChange={setTurns}>
-          Blanks may be turned
+          Allow rotating blanks
         </Toggle>
         <span className="flex gap-2">
           <a className="btn btn-sm" href={`${at}.svg${query}`}>
@@ -52,15 +47,13 @@ export function CutList() {
       </Panel>
       {cut.isPending && <Loading what="the cut list" />}
       <Problem error={cut.error} />
-      {cut.data?.length === 0 && (
-        <Empty>No blanks have to be cut: what is there lasts, or nothing was welded of them yet.</Empty>
-      )}
+      {cut.data?.length === 0 && <Empty>No blanks to cut: stock covers the coming sessions.</Empty>}
       {cut.data?.map((group) => (
         <OneMetal key={group.what} group={group} />
       ))}
       <p className="quiet text-sm">
-        Straight cuts from edge to edge, in the order of their numbers. Shears and saws have rules of their
-        own: guards on, gloves off at the saw, hands behind the mark.
+        Cut straight from edge to edge, in numbered order. Follow your shop's rules: guards on, no gloves at
+        the saw, hands behind the mark.
       </p>
     </div>
   );
@@ -78,7 +71,7 @@ function OneMetal({ group }: { group: Group }) {
       </p>
       {short.length > 0 && (
         <p className="rounded-box bg-warning p-2 text-warning-content">
-          No sheet or bar is left for {short.map(([name, count]) => `${String(count)} × ${name}`).join(", ")}.
+          No sheet or bar left for {short.map(([name, count]) => `${String(count)} × ${name}`).join(", ")}.
         </p>
       )}
       {group.sheets.map((sheet, i) => (

@@ -48,7 +48,7 @@ export function ItemForm({ store, change, item, done }: Props) {
       </div>
       <Problem error={change.keep.error} />
       <button className="btn btn-primary btn-sm" disabled={change.keep.isPending}>
-        Keep it
+        Save item
       </button>
     </form>
   );

@@ -15,13 +15,12 @@ export function Orders({ store }: { store: Store }) {
           Print
         </button>
       </div>
-      {asked.length === 0 && <Empty>All that is counted lasts through the sessions ahead.</Empty>}
+      {asked.length === 0 && <Empty>Nothing to order: stock covers the planned sessions.</Empty>}
       {suppliers.map((supplier) => (
         <Supplier key={supplier} name={supplier} items={asked.filter((item) => item.supplier === supplier)} />
       ))}
       <p className="quiet text-sm">
-        From what the plan asks and what this class really uses, with some to spare; the day is the last on
-        which an order still comes in time.
+        Based on the session plan and what this class really uses, with some spare. Order by the date shown.
       </p>
     </Panel>
   );

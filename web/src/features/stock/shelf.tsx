@@ -22,7 +22,7 @@ export function Shelf({ store, change }: Props) {
         </button>
       </div>
       {open === "new" && <ItemForm store={store} change={change} item={null} done={() => setOpen(null)} />}
-      {store.items.length === 0 && <p>Nothing is on the shelf yet. Make the first item.</p>}
+      {store.items.length === 0 && <p>No stock yet. Add the first item.</p>}
       <Problem error={change.drop.error} />
       {kinds.map((kind) => (
         <section key={kind.key}>
@@ -45,11 +45,7 @@ export function Shelf({ store, change }: Props) {
                       {item.left_words}
                     </span>
                     <span className="text-sm">
-                      {item.lasts ? (
-                        `lasts ${item.lasts}`
-                      ) : (
-                        <span className="quiet">nothing says how long</span>
-                      )}
+                      {item.lasts ? `lasts ${item.lasts}` : <span className="quiet">no use recorded</span>}
                     </span>
                   </button>
                   {open === item.id && (
@@ -85,7 +81,7 @@ function Opened({ store, change, item, kind, done }: OpenedProps) {
         }}
       >
         <label>
-          <span className="mb-1 block text-sm font-medium">What happened</span>
+          <span className="mb-1 block text-sm font-medium">Type of change</span>
           <select className="select w-auto" value={what} onChange={(e) => setWhat(e.target.value)}>
             {Object.entries(store.moves).map(([key, words]) => (
               <option key={key} value={key}>
@@ -95,7 +91,7 @@ function Opened({ store, change, item, kind, done }: OpenedProps) {
           </select>
         </label>
         <label>
-          <span className="mb-1 block text-sm font-medium">How many {kind.unit}</span>
+          <span className="mb-1 block text-sm font-medium">Amount {kind.unit}</span>
           <input
             className="input w-28"
             inputMode="decimal"
@@ -111,24 +107,24 @@ function Opened({ store, change, item, kind, done }: OpenedProps) {
           className="btn btn-primary"
           disabled={change.move.isPending || amount === "" || Number.isNaN(Number(amount))}
         >
-          Write it down
+          Save change
         </button>
       </form>
       <Problem error={change.move.error} />
       <p className="flex flex-wrap items-center gap-2 text-sm">
         {off !== 0 && (
           <span>
-            Between counts {Math.abs(off)} % {off > 0 ? "more" : "less"} went than was logged.
+            Between counts {Math.abs(off)} % {off > 0 ? "more" : "less"} used than logged.
           </span>
         )}
         <button className="btn btn-sm" aria-expanded={changing} onClick={() => setChanging(!changing)}>
-          Change what it is
+          Edit item
         </button>
         <button
           className="btn btn-ghost btn-sm"
           onClick={() => change.drop.mutate(item.id, { onSuccess: done })}
         >
-          Take it off the shelf
+          Delete item and counts
         </button>
       </p>
       {changing && <ItemForm store={store} change={change} item={item} done={done} />}

@@ -19,7 +19,7 @@ const KINDS = [
     specs: [
       { ...SPEC, key: "name", words: "Name" },
       { ...SPEC, key: "filler_alloy", words: "Filler alloy", options: { "308L": "308L" } },
-      { ...SPEC, key: "filler_mm", words: "Filler diameter", unit: "mm", low: 0.5, high: 6.4 },
+      { ...SPEC, key: "filler_mm", words: "Filler rod diameter", unit: "mm", low: 0.5, high: 6.4 },
     ],
   },
 ];
@@ -82,16 +82,16 @@ it("writes a count down and changes what an item is", async () => {
   const calls = serve({ [`GET ${AT}`]: STORE, [`POST ${AT}/1/moves`]: STORE, [`PUT ${AT}/1`]: STORE });
   show(<StockPage />);
   await userEvent.click(await screen.findByRole("button", { name: /^Rod thin/ }));
-  expect(screen.getByText("Between counts 20 % more went than was logged.")).toBeTruthy();
-  await userEvent.type(screen.getByLabelText("How many m"), "2,5");
+  expect(screen.getByText("Between counts 20 % more used than logged.")).toBeTruthy();
+  await userEvent.type(screen.getByLabelText("Amount m"), "2,5");
   await userEvent.type(screen.getByLabelText("Note"), "two bent");
-  await userEvent.click(screen.getByRole("button", { name: "Write it down" }));
-  await waitFor(() => expect(screen.queryByRole("button", { name: "Write it down" })).toBeNull());
+  await userEvent.click(screen.getByRole("button", { name: "Save change" }));
+  await waitFor(() => expect(screen.queryByRole("button", { name: "Save change" })).toBeNull());
   await userEvent.click(screen.getByRole("button", { name: /^Rod thin/ }));
-  await userEvent.click(screen.getByRole("button", { name: "Change what it is" }));
-  await userEvent.clear(screen.getByLabelText("Filler diameter, mm"));
-  await userEvent.type(screen.getByLabelText("Filler diameter, mm"), "1,2");
-  await userEvent.click(screen.getByRole("button", { name: "Keep it" }));
+  await userEvent.click(screen.getByRole("button", { name: "Edit item" }));
+  await userEvent.clear(screen.getByLabelText("Filler rod diameter, mm"));
+  await userEvent.type(screen.getByLabelText("Filler rod diameter, mm"), "1,2");
+  await userEvent.click(screen.getByRole("button", { name: "Save item" }));
   await waitFor(() => expect(calls.filter((c) => c.method !== "GET")).toHaveLength(2));
   expect(calls.filter((c) => c.method !== "GET").map((c) => c.body)).toEqual([
     { kind: "counted", amount: 2.5, note: "two bent" },
@@ -127,5 +127,5 @@ it("shows what practice costs and the sheets to cut", async () => {
   expect(within(screen.getByLabelText("By coupon")).getByText("0.20")).toBeTruthy();
   await userEvent.click(screen.getByRole("button", { name: "Cut list" }));
   expect(await screen.findByRole("img", { name: "Half sheet: 1 blanks, 1 cuts, 1 % used" })).toBeTruthy();
-  expect(screen.getByText("No sheet or bar is left for 1 × Blank.")).toBeTruthy();
+  expect(screen.getByText("No sheet or bar left for 1 × Blank.")).toBeTruthy();
 });

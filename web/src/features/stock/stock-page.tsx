@@ -26,7 +26,7 @@ export function StockPage() {
       <div className="flex flex-wrap items-end gap-x-5 gap-y-1">
         <h1 className="text-2xl font-bold">Stock</h1>
         <Picker
-          label="What to look at"
+          label="View"
           options={Object.keys(PARTS) as Part[]}
           words={(one) => PARTS[one]}
           value={part}

@@ -22,26 +22,26 @@ export function Coupon({ series, goesOn }: Props) {
           <strong>
             {series.good_in_a_row} of {assignment.good_in_a_row}
           </strong>{" "}
-          good ones in a row
+          passes in a row
           {first && last && first.id !== last.id && (
             <>
               {" · "}
               <Link className="link" to={paths.compare(first.id, last.id)}>
-                first and last over one another
+                compare first and last
               </Link>
             </>
           )}
           {series.engines.length > 1 && (
             <span className="quiet">
               {" "}
-              · measured by engines {series.engines.join(" and ")}: small steps may be theirs
+              · measured with versions {series.engines.join(" and ")}: small changes may come from that
             </span>
           )}
         </p>
       </div>
       {goesOn && goesOn.attempts > 0 && <GoesOn forecast={goesOn} />}
       <div className="flex flex-wrap gap-x-4 gap-y-2">
-        {known.length === 0 && <p className="quiet text-sm">Nothing has been measured or marked yet.</p>}
+        {known.length === 0 && <p className="quiet text-sm">No measured or marked beads yet.</p>}
         {known.map((figure) => (
           <FigurePlot
             key={figure.key}

@@ -12,7 +12,7 @@ export function FaultCalendar({ attempts, mine }: { attempts: Schemas["AttemptBr
   const { beads, rows } = calendarOf(attempts);
   if (rows.length === 0)
     return (
-      <p className="quiet text-sm">{beads.length > 0 ? "No fault was seen in any bead." : "No bead yet."}</p>
+      <p className="quiet text-sm">{beads.length > 0 ? "No faults seen in any bead." : "No beads yet."}</p>
     );
   return (
     <div className="overflow-x-auto" role="region" aria-label="Faults by bead" tabIndex={0}>
@@ -33,7 +33,7 @@ export function FaultCalendar({ attempts, mine }: { attempts: Schemas["AttemptBr
               </th>
             ))}
             <th scope="col">
-              <span className="sr-only">Since when gone</span>
+              <span className="sr-only">Last seen</span>
             </th>
           </tr>
         </thead>
@@ -51,7 +51,7 @@ export function FaultCalendar({ attempts, mine }: { attempts: Schemas["AttemptBr
               <td className="pl-2 whitespace-nowrap">
                 {row.goneFor > 0 && (
                   <strong className="text-success">
-                    gone for {row.goneFor} {row.goneFor === 1 ? "bead" : "beads"}
+                    not seen for {row.goneFor} {row.goneFor === 1 ? "bead" : "beads"}
                     {mine && row.goneFor > 2 ? " – well done" : ""}
                   </strong>
                 )}

@@ -15,49 +15,54 @@ export function FigurePlot({ figure, attempts, coupon }: Props) {
   const last = figure.formatted.findLast((one) => one !== null);
   const top = topOf(figure);
   return (
-    <PlotFrame
-      title={`${figure.words}: ${last ?? "not measured"}`}
-      words={wordsOf(figure, coupon)}
-      rows={tableOf(figure, dates)}
-    >
-      <ComposedChart
-        width={WIDE}
-        height={TALL}
-        data={plotRows(figure)}
-        margin={{ left: 2, right: 2, top: 4, bottom: 4 }}
-        accessibilityLayer={false}
+    <div>
+      <PlotFrame
+        title={`${figure.words}: ${last ?? "not measured"}`}
+        words={wordsOf(figure, coupon)}
+        rows={tableOf(figure, dates)}
       >
-        <XAxis dataKey="at" hide type="number" domain={["dataMin - 0.4", "dataMax + 0.4"]} />
-        <YAxis hide domain={[0, top]} />
-        <ReferenceArea y1={0} y2={top} fill="var(--color-base-200)" fillOpacity={0.6} />
-        {figure.good !== null && (
-          <ReferenceArea y1={0} y2={figure.good} fill="var(--color-accent)" fillOpacity={0.5} />
-        )}
-        <Area
-          dataKey="cone"
-          stroke="none"
-          fill="var(--color-secondary)"
-          fillOpacity={0.35}
-          isAnimationActive={false}
-          connectNulls
-        />
-        <Line
-          dataKey="mid"
-          stroke="var(--color-secondary)"
-          strokeDasharray="3 3"
-          dot={false}
-          isAnimationActive={false}
-        />
-        <Line
-          dataKey="value"
-          stroke={ink}
-          strokeWidth={1.75}
-          dot={{ r: 2.2, fill: ink, strokeWidth: 0 }}
-          isAnimationActive={false}
-          connectNulls
-        />
-      </ComposedChart>
-    </PlotFrame>
+        <ComposedChart
+          width={WIDE}
+          height={TALL}
+          data={plotRows(figure)}
+          margin={{ left: 2, right: 2, top: 4, bottom: 4 }}
+          accessibilityLayer={false}
+        >
+          <XAxis dataKey="at" hide type="number" domain={["dataMin - 0.4", "dataMax + 0.4"]} />
+          <YAxis hide domain={[0, top]} />
+          <ReferenceArea y1={0} y2={top} fill="var(--color-base-200)" fillOpacity={0.6} />
+          {figure.good !== null && (
+            <ReferenceArea y1={0} y2={figure.good} fill="var(--color-accent)" fillOpacity={0.5} />
+          )}
+          <Area
+            dataKey="cone"
+            stroke="none"
+            fill="var(--color-secondary)"
+            fillOpacity={0.35}
+            isAnimationActive={false}
+            connectNulls
+          />
+          <Line
+            dataKey="mid"
+            stroke="var(--color-secondary)"
+            strokeDasharray="3 3"
+            dot={false}
+            isAnimationActive={false}
+          />
+          <Line
+            dataKey="value"
+            stroke={ink}
+            strokeWidth={1.75}
+            dot={{ r: 2.2, fill: ink, strokeWidth: 0 }}
+            isAnimationActive={false}
+            connectNulls
+          />
+        </ComposedChart>
+      </PlotFrame>
+      <p className="quiet text-xs">
+        Attempts {"→"} · {figure.good === null ? "higher" : "lower"} is better
+      </p>
+    </div>
   );
 }
 

@@ -18,7 +18,11 @@ export function Sequence({ steps }: { steps: Step[] }) {
   const far = steps.length - near.length;
   if (steps.length === 0) return null;
   return (
-    <ol aria-label="Coupon sequence" className="flex flex-wrap items-center gap-1.5">
+    <ol
+      aria-label="Coupon sequence"
+      tabIndex={0}
+      className="flex items-center gap-1.5 max-sm:overflow-x-auto max-sm:whitespace-nowrap sm:flex-wrap"
+    >
       {(all ? steps : near).map((step) => {
         const { icon: Icon, look } = LOOK[step.state];
         return (
@@ -34,7 +38,7 @@ export function Sequence({ steps }: { steps: Step[] }) {
       {far > 0 && (
         <li>
           <button className="btn btn-ghost btn-xs" aria-expanded={all} onClick={() => setAll(!all)}>
-            {all ? "Hide those to come" : `${String(far)} steps to come`}
+            {all ? "Hide later steps" : `${String(far)} later steps`}
           </button>
         </li>
       )}

@@ -83,7 +83,7 @@ it("tells a student's story: sequence, beads, figures, faults since gone, what w
   show(<MyTimePage />);
   const sequence = await screen.findByRole("list", { name: "Coupon sequence" });
   expect(within(sequence).queryByText("Tube")).toBeNull();
-  await userEvent.click(within(sequence).getByRole("button", { name: "1 steps to come" }));
+  await userEvent.click(within(sequence).getByRole("button", { name: "1 later steps" }));
   expect(within(sequence).getByText(/Tube/)).toBeTruthy();
 
   expect(screen.getAllByRole("img", { name: /^Strip of/ })).toHaveLength(4);
@@ -92,14 +92,14 @@ it("tells a student's story: sequence, beads, figures, faults since gone, what w
   ).toBeTruthy();
   expect(screen.queryByText(/Even ripples/)).toBeNull();
   expect(screen.getByText("A pass next time is likely.")).toBeTruthy();
-  expect(screen.getByText(/measured by engines 2.2 and 3.0/)).toBeTruthy();
-  expect(screen.getByRole("link", { name: "first and last over one another" }).getAttribute("href")).toBe(
+  expect(screen.getByText(/measured with versions 2.2 and 3.0/)).toBeTruthy();
+  expect(screen.getByRole("link", { name: "compare first and last" }).getAttribute("href")).toBe(
     "/course/7/compare/1/4",
   );
 
   const faults = screen.getByRole("region", { name: "Faults" });
   expect(within(faults).getByRole("row", { name: /pore/ }).textContent).toContain(
-    "gone for 3 beads – well done",
+    "not seen for 3 beads – well done",
   );
   const changes = screen.getByRole("region", { name: "Changes" });
   expect(changes.textContent).toContain("Count aloud. – done; it is gone");
@@ -122,5 +122,5 @@ it("says so where nothing has been photographed or asked yet", async () => {
     "GET /api/courses/7/students/1/progress": { ...progress, series: [], changes: [] },
   });
   show(<MyTimePage />);
-  expect(await screen.findByText("No bead has been photographed yet.")).toBeTruthy();
+  expect(await screen.findByText("No bead photos yet.")).toBeTruthy();
 });

@@ -34,17 +34,17 @@ function OverTime({ studentId, mine = false }: { studentId: number; mine?: boole
   return (
     <div className="space-y-3">
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-        <h1 className="text-2xl font-bold">{mine ? "How it goes" : student.display_name}</h1>
+        <h1 className="text-2xl font-bold">{mine ? "My progress" : student.display_name}</h1>
         <TablesSwitch />
         <Link
           className="link text-sm"
           to={paths.to(mine ? "reports" : `reports?student=${String(studentId)}`)}
         >
-          {mine ? "My report to print" : "Report to print"}
+          {mine ? "Print my report" : "Print report"}
         </Link>
       </div>
       <Sequence steps={sequence} />
-      {attempts.length === 0 && <Empty>No bead has been photographed yet.</Empty>}
+      {attempts.length === 0 && <Empty>No bead photos yet.</Empty>}
       {attempts.length > 0 && (
         <div className="grid gap-3 lg:grid-cols-[minmax(0,21rem)_minmax(0,1fr)]">
           <Panel tight aria-label="Beads" className="h-fit">
@@ -68,11 +68,11 @@ function OverTime({ studentId, mine = false }: { studentId: number; mine?: boole
             ))}
             <div className="grid gap-3 xl:grid-cols-2">
               <Panel tight aria-label="Faults">
-                <h2 className="font-bold">Faults, and since when they are gone</h2>
+                <h2 className="font-bold">Faults and when each was last seen</h2>
                 <FaultCalendar attempts={attempts} mine={mine} />
               </Panel>
               <Panel tight aria-label="Changes">
-                <h2 className="font-bold">{mine ? "What you were asked to change" : "Asked to change"}</h2>
+                <h2 className="font-bold">{mine ? "Changes you were asked to make" : "Changes asked for"}</h2>
                 <Changes changes={changes} />
               </Panel>
             </div>

@@ -19,7 +19,7 @@ export function Grid({ standings }: { standings: Standing[] }) {
     <Panel tight className="mb-4 overflow-x-auto" aria-label="People by coupons" tabIndex={0}>
       <table className="table table-sm">
         <caption className="text-left font-bold">
-          In a row of those asked, tries, best mark, and how likely the next one passes
+          Passes in a row, attempts, best mark, chance of passing next
         </caption>
         <thead>
           <tr>
@@ -62,7 +62,7 @@ function Cell({ standing, stuck }: { standing: Standing | undefined; stuck: Set<
         {Math.min(forecast.good_in_a_row, forecast.in_a_row)} of {forecast.in_a_row}
       </span>{" "}
       <span className="quiet text-xs">
-        {forecast.attempts} tries, best {markWords(best)}, {word}
+        {forecast.attempts} attempts, best {markWords(best)}, {word}
       </span>
     </td>
   );

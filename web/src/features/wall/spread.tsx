@@ -2,7 +2,8 @@ import type { Schemas } from "../../api/client";
 import { PlotFrame } from "../../ui/plot-frame";
 import { percent } from "../../domain/words";
 
-const [WIDE, TALL, ROOM] = [560, 52, 10];
+const [WIDE, TALL, ROOM] = [560, 62, 10];
+const FOOT = 59;
 
 /** Where everybody stands with one figure: a dot each on one scale, the good part shaded. */
 export function Spread({ spread }: { spread: Schemas["Spread"] }) {
@@ -22,6 +23,12 @@ export function Spread({ spread }: { spread: Schemas["Spread"] }) {
         <line x1={ROOM} x2={WIDE - ROOM} y1={46} y2={46} className="stroke-base-content/50" />
         <text x={x(good)} y={26} textAnchor="middle" className="fill-base-content text-[10px]">
           good {percent(good)}
+        </text>
+        <text x={x(0)} y={FOOT} className="fill-base-content text-[10px]">
+          0 % varies: steadiest
+        </text>
+        <text x={WIDE - ROOM} y={FOOT} textAnchor="end" className="fill-base-content text-[10px]">
+          {percent(top)}
         </text>
         {places.map((p, i) => (
           <g key={p.student.id}>

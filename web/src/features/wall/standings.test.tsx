@@ -55,13 +55,13 @@ it("says who may climb and to what, and who is stuck and why", () => {
       <Grid standings={standings} />
     </>,
   );
-  const climb = screen.getByRole("region", { name: "May climb" });
+  const climb = screen.getByRole("region", { name: "Ready for the next coupon" });
   expect(within(climb).getByRole("link", { name: "Oda" })).toBeTruthy();
-  const give = within(climb).getAllByRole("link", { name: /ive Tee/ });
+  const give = within(climb).getAllByRole("link", { name: /Assign Tee/ });
   expect(give.map((one) => [one.textContent, one.getAttribute("href")])).toEqual([
-    ["Give Tee to all 2", "/course/7/assign?give=9&to=4,5"],
-    ["give Tee", "/course/7/assign?give=9&to=4"],
-    ["give Tee", "/course/7/assign?give=9&to=5"],
+    ["Assign Tee to all 2", "/course/7/assign?give=9&to=4,5"],
+    ["Assign Tee", "/course/7/assign?give=9&to=4"],
+    ["Assign Tee", "/course/7/assign?give=9&to=5"],
   ]);
   const stuck = screen.getByRole("region", { name: "Stuck" });
   expect(stuck.textContent).toContain("failed 3 in a row – Uneven dabbing");
@@ -69,7 +69,7 @@ it("says who may climb and to what, and who is stuck and why", () => {
   expect(stuck.textContent).toContain("Riknot welded since 1 Oct");
   const grid = screen.getByRole("region", { name: "People by coupons" });
   expect(within(grid).getByRole("row", { name: /Wen/ }).textContent).toContain(
-    "1 of 3 3 tries, best 66, stuck",
+    "1 of 3 3 attempts, best 66, stuck",
   );
   expect(within(grid).getByRole("row", { name: /Oda/ }).textContent).toContain("ready");
 });

@@ -13,12 +13,12 @@ type Props = { standings: Standing[] };
 export function MayClimb({ standings }: Props) {
   const ready = newestOf(standings.filter((s) => s.forecast.ready));
   return (
-    <Panel tight aria-label="May climb" className="mb-4">
+    <Panel tight aria-label="Ready for the next coupon" className="mb-4">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-        <h2 className="font-bold">May climb</h2>
+        <h2 className="font-bold">Ready for the next coupon</h2>
         <GiveAll ready={ready} />
       </div>
-      {ready.length === 0 && <p className="quiet">Nobody yet.</p>}
+      {ready.length === 0 && <p className="quiet">No one yet.</p>}
       <ul className="gap-x-8 md:columns-2">
         {ready.map((s) => (
           <Row key={key(s)} standing={s} short>
@@ -39,7 +39,7 @@ export function Stuck({ standings, resting }: StuckProps) {
   return (
     <Panel tight aria-label="Stuck">
       <h2 className="font-bold">Stuck</h2>
-      {stuck.length + resting.length === 0 && <p className="quiet">Nobody.</p>}
+      {stuck.length + resting.length === 0 && <p className="quiet">No one.</p>}
       <ul className="divide-y divide-base-300">
         {stuck.map((s) => (
           <Row key={key(s)} standing={s}>
@@ -55,9 +55,7 @@ export function Stuck({ standings, resting }: StuckProps) {
               {one.student.display_name}
             </Link>
             <span className="text-sm font-semibold text-secondary">
-              {one.last_worked_at
-                ? `not welded since ${dateWords(one.last_worked_at)}`
-                : "nothing welded yet"}
+              {one.last_worked_at ? `not welded since ${dateWords(one.last_worked_at)}` : "no attempts yet"}
             </span>
           </li>
         ))}
@@ -106,7 +104,7 @@ function GiveAll({ ready }: { ready: Standing[] }) {
         className="btn mb-1 btn-primary btn-sm"
         to={`${paths.to("assign")}?give=${String(step.id)}&to=${people.join(",")}`}
       >
-        Give {step.title} to all {people.length}
+        Assign {step.title} to all {people.length}
       </Link>
     );
   });
@@ -116,7 +114,7 @@ function GiveNext({ step, person }: { step: Schemas["SequenceCoupon"]; person: n
   const paths = usePaths();
   return (
     <Link className="link text-sm" to={`${paths.to("assign")}?give=${String(step.id)}&to=${String(person)}`}>
-      give {step.title}
+      Assign {step.title}
     </Link>
   );
 }

@@ -82,10 +82,10 @@ const hung = () =>
 it("begins with what goes wrong this week, and says what does not any more", async () => {
   serve(reads);
   show(<WallPage />);
-  const now = await screen.findByRole("region", { name: "The last week of welding" });
+  const now = await screen.findByRole("region", { name: "Last week of welding" });
   expect(now.textContent).toContain("pore");
   expect(within(now).getByText("more")).toBeTruthy();
-  expect(now.textContent).toContain("Not any more: undercut.");
+  expect(now.textContent).toContain("No longer seen: undercut.");
   expect(now.textContent).toContain("None.");
   expect(now.textContent).toContain("12 Nov to 19 Nov");
 });
@@ -103,7 +103,7 @@ it("says in words where everybody stands, and who is furthest off", async () => 
 it("hangs the wall by need until another order is chosen", async () => {
   serve(reads);
   show(<WallPage />);
-  await screen.findByRole("region", { name: "The last week of welding" });
+  await screen.findByRole("region", { name: "Last week of welding" });
   expect(hung()).toEqual(["Wen", "Oda"]);
   await userEvent.click(screen.getByRole("button", { name: "name" }));
   expect(hung()).toEqual(["Oda", "Wen"]);
@@ -113,7 +113,7 @@ it("hangs the wall by need until another order is chosen", async () => {
 it("says so where nothing has been measured, and what went wrong where it cannot be read", async () => {
   serve({ ...reads, "GET /api/courses/7/wall": [] });
   show(<WallPage />);
-  expect(await screen.findByText(/No bead has been measured yet/)).toBeTruthy();
+  expect(await screen.findByText(/No measured beads yet/)).toBeTruthy();
   cleanup();
   serve({ "GET /api/courses/7/wall": [] });
   show(<WallPage />);

@@ -25,11 +25,11 @@ export function WallPage() {
   if (failed) return <Problem error={failed.error} again={() => void failed.refetch()} />;
   if (!wall.data || !standings.data || !week.data) return <Loading what="the class" />;
   if (wall.data.length === 0)
-    return <Empty>No bead has been measured yet. The wall fills as photos come in.</Empty>;
+    return <Empty>No measured beads yet. They appear here when students send photos.</Empty>;
   return (
     <>
       <div className="mb-2 flex flex-wrap items-baseline gap-x-4">
-        <h1 className="text-2xl font-bold">Class wall</h1>
+        <h1 className="text-2xl font-bold">Class</h1>
         <TablesSwitch />
         <Links />
       </div>
@@ -39,7 +39,8 @@ export function WallPage() {
           <Stuck standings={standings.data} resting={week.data.resting} />
         </div>
         <Panel tight aria-label="Where everybody stands">
-          <h2 className="font-bold">Where everybody stands, by their last three beads</h2>
+          <h2 className="font-bold">Where everyone stands (last three beads)</h2>
+          <p className="quiet text-sm">Each dot is a student. Further left is steadier; shaded is good.</p>
           {week.data.figures.map((one) => (
             <Spread key={one.key} spread={one} />
           ))}
@@ -49,7 +50,7 @@ export function WallPage() {
       <Grid standings={standings.data} />
       <div className="mb-2">
         <Picker
-          label="In which order"
+          label="Sort by"
           options={Object.keys(ORDERS) as Order[]}
           words={(one) => ORDERS[one]}
           value={order}
@@ -73,7 +74,7 @@ function Links() {
         Reports and sheets
       </Link>
       <Link className="link" to={paths.to("markers")}>
-        Marking alike
+        Marking consistency
       </Link>
     </span>
   );

@@ -7,13 +7,13 @@ const SHOWN = 4;
 /** What the class as a whole gets wrong now, beside the month before: with that the next session begins. */
 export function Week({ week }: { week: Schemas["Week"] }) {
   return (
-    <Panel tight aria-label="The last week of welding">
+    <Panel tight aria-label="Last week of welding">
       <h2 className="font-bold">
-        The last week of welding, {dateWords(week.since)} to {dateWords(week.until)}
+        Last week of welding, {dateWords(week.since)} to {dateWords(week.until)}
       </h2>
       <div className="grid gap-x-4 sm:grid-cols-2">
         <Shares title="Faults" shares={week.faults} />
-        <Shares title="Causes taken" shares={week.causes} />
+        <Shares title="Confirmed causes" shares={week.causes} />
       </div>
     </Panel>
   );
@@ -35,7 +35,7 @@ function Shares({ title, shares }: { title: string; shares: Schemas["WeekShare"]
           </li>
         ))}
       </ul>
-      {gone.length > 0 && <p className="mt-1 text-xs">Not any more: {gone.join(", ")}.</p>}
+      {gone.length > 0 && <p className="mt-1 text-xs">No longer seen: {gone.join(", ")}.</p>}
     </div>
   );
 }

@@ -64,7 +64,7 @@ it("keeps its figures in SI for a link, whatever unit they were typed in", async
   show(<PanelCard panel={panel} units={{ length: "thou", flow: "cfh" }} linked={null} keep={keep} />);
   fireEvent.change(screen.getByLabelText("Bore (thou)"), { target: { value: "500" } });
   await userEvent.selectOptions(screen.getByLabelText("Gas"), "helium");
-  await userEvent.click(screen.getByRole("button", { name: /Link with the figures/ }));
+  await userEvent.click(screen.getByRole("button", { name: /Copy link for/ }));
   const [key, si] = keep.mock.calls[0] as [string, Record<string, string>];
   expect(key).toBe("gas");
   expect(Number(si.bore_mm)).toBeCloseTo(12.7, 6);

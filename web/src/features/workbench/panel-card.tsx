@@ -28,8 +28,8 @@ export function PanelCard({ panel, units, linked, keep }: Props) {
         <h2 className="text-lg font-bold">{panel.words}</h2>
         <button
           className="btn btn-ghost btn-sm"
-          aria-label={`Link with the figures of ${panel.words}`}
-          title="Puts these figures into the address"
+          aria-label={`Copy link for ${panel.words}`}
+          title="Puts these figures into the page address"
           onClick={() => keep(panel.key, si)}
         >
           <Link2 size={16} aria-hidden />

@@ -9,13 +9,13 @@ export function WorkbenchPage() {
   const units = useUnits();
   const [params, setParams] = useSearchParams();
   const panels = usePanels();
-  if (panels.isPending) return <Loading what="the workbench" />;
+  if (panels.isPending) return <Loading what="the calculators" />;
   if (panels.isError) return <Problem error={panels.error} again={() => void panels.refetch()} />;
   const { panel: opened, ...linked } = Object.fromEntries(params);
   const sorted = [...panels.data].sort((a, b) => Number(b.key === opened) - Number(a.key === opened));
   return (
     <>
-      <h1 className="mb-3 text-2xl font-bold">Workbench</h1>
+      <h1 className="mb-3 text-2xl font-bold">Calculators</h1>
       <div className="grid items-start gap-3 md:grid-cols-2 xl:grid-cols-3">
         {sorted.map((p) => (
           <PanelCard

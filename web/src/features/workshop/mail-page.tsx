@@ -16,16 +16,15 @@ export function MailPage() {
   return (
     <div className="mx-auto max-w-3xl space-y-3">
       <div className="flex flex-wrap items-baseline gap-x-5">
-        <h1 className="text-2xl font-bold">Mail that was written</h1>
+        <h1 className="text-2xl font-bold">Sent mail</h1>
         <Link className="link" to="/workshop">
           The workshop
         </Link>
       </div>
       <p>
-        No mail server is named on this machine: messages are kept here instead. Links for new passwords are
-        for their reader alone.
+        No mail server is set up: messages are kept here instead. Password links are private to their reader.
       </p>
-      {read.data.length === 0 && <Empty>Nothing was written yet.</Empty>}
+      {read.data.length === 0 && <Empty>No mail yet.</Empty>}
       <ul className="space-y-2">
         {read.data.map((mail, k) => (
           <li key={k}>

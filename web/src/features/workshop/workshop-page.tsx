@@ -23,7 +23,7 @@ export function WorkshopPage() {
             People
           </Link>
           <Link className="link" to="/workshop/mail">
-            Mail that was written
+            Sent mail
           </Link>
         </div>
         <Courses />
@@ -62,10 +62,10 @@ function Courses() {
             ) : (
               <button
                 className="btn btn-sm"
-                aria-label={`Take part in ${one.name}`}
+                aria-label={`Join ${one.name}`}
                 onClick={() => part.mutate(one.id)}
               >
-                Take part as {vocabulary.roles.instructor}
+                Join as {vocabulary.roles.instructor}
               </button>
             )}
           </li>
@@ -78,9 +78,9 @@ function Courses() {
           make.mutate({ name, like: null });
         }}
       >
-        <TextField label="A new course is called" value={name} onChange={setName} />
+        <TextField label="Name of the new course" value={name} onChange={setName} />
         <button className="btn btn-primary" disabled={name === "" || make.isPending}>
-          Make it
+          Create course
         </button>
       </form>
       <Problem error={part.error ?? make.error} />
@@ -98,27 +98,27 @@ function Rules({ now, set }: RulesProps) {
     <Panel
       as="form"
       className="space-y-3"
-      aria-label="What holds in the workshop"
+      aria-label="Workshop settings"
       onSubmit={(e: React.FormEvent) => {
         e.preventDefault();
         set.mutate({ name, second_factor: second, photo_retention_days: days === "" ? null : Number(days) });
       }}
     >
-      <h2 className="text-lg font-bold">What holds in all courses</h2>
-      <TextField label="Name of the workshop" value={name} onChange={setName} />
+      <h2 className="text-lg font-bold">Workshop settings</h2>
+      <TextField label="Workshop name" value={name} onChange={setName} />
       <Toggle checked={second} onChange={setSecond}>
-        Who teaches signs in with a second factor
+        Require a second factor for everyone who teaches
       </Toggle>
       <TextField
-        label="Thin photos to their strips after so many days (empty: never)"
+        label="Delete photos, keep strips, after (days; empty: never)"
         inputMode="numeric"
         value={days}
         onChange={setDays}
       />
       <Problem error={set.error} />
-      {set.isSuccess && <p role="status">Kept.</p>}
+      {set.isSuccess && <p role="status">Saved.</p>}
       <button className="btn btn-primary" disabled={set.isPending}>
-        Keep
+        Save settings
       </button>
     </Panel>
   );

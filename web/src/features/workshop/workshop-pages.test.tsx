@@ -33,10 +33,10 @@ it("sets what holds in all courses and takes part in one", async () => {
     "PUT /api/workshop/courses/3/part": { courses: [] },
   });
   show(<WorkshopPage />);
-  await userEvent.click(await screen.findByLabelText("Who teaches signs in with a second factor"));
-  await userEvent.type(screen.getByLabelText(/Thin photos to their strips/), "400");
-  await userEvent.click(screen.getByRole("button", { name: "Keep" }));
-  await userEvent.click(await screen.findByRole("button", { name: "Take part in Session" }));
+  await userEvent.click(await screen.findByLabelText("Require a second factor for everyone who teaches"));
+  await userEvent.type(screen.getByLabelText(/Delete photos, keep strips/), "400");
+  await userEvent.click(screen.getByRole("button", { name: "Save settings" }));
+  await userEvent.click(await screen.findByRole("button", { name: "Join Session" }));
   await waitFor(() => expect(changed(calls)).toHaveLength(2));
   expect(changed(calls)).toEqual([
     ["PUT /api/workshop", { name: "Mill", second_factor: true, photo_retention_days: 400 }],

@@ -18,7 +18,7 @@ export function WorkshopPeoplePage() {
     <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <section className="space-y-3">
         <div className="flex flex-wrap items-baseline gap-x-5">
-          <h1 className="text-2xl font-bold">People of the workshop</h1>
+          <h1 className="text-2xl font-bold">Workshop people</h1>
           <Link className="link" to="/workshop">
             Courses and rules
           </Link>
@@ -90,7 +90,7 @@ function Remove({ name, remove }: { name: string; remove: () => void }) {
     );
   return (
     <span role="alert" className="basis-full rounded-box border border-error p-2 text-sm">
-      Name, photos and notes of {name} go for good; figures and marks stay without a name.{" "}
+      Name, photos and notes of {name} are deleted for good. Measurements and marks stay without a name.{" "}
       <button className="btn btn-error btn-sm" onClick={remove}>
         Yes, remove {name}
       </button>{" "}
@@ -109,18 +109,18 @@ function NewPerson({ make }: { make: Change["make"] }) {
       as="form"
       tight
       className="space-y-2"
-      aria-label="Somebody new"
+      aria-label="Add person"
       onSubmit={(e: React.FormEvent) => {
         e.preventDefault();
         make.mutate({ display_name, username });
       }}
     >
-      <h2 className="font-bold">Somebody new</h2>
+      <h2 className="font-bold">Add person</h2>
       <TextField label="Name" value={display_name} onChange={setName} />
-      <TextField label="Name to sign in with" value={username} onChange={setLogin} />
+      <TextField label="Login name" value={username} onChange={setLogin} />
       <Problem error={make.error} />
       <button className="btn btn-primary btn-sm" disabled={display_name === "" || username === ""}>
-        Make the account
+        Create account
       </button>
     </Panel>
   );
