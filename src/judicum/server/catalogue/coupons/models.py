@@ -16,8 +16,8 @@ def _choice(key: str, default: str, length: int) -> Any:
 
 
 def options(key: str) -> list[tuple[str, str]]:
-    """A choice's codes and words, for a column or the API."""
-    return [(str(code), words) for code, words in CHOICES[key].options.items()]
+    """A choice's codes, for a column or the API; what they are called stands in the core's table, not in migrations."""
+    return [(str(code), str(code)) for code in CHOICES[key].options]
 
 
 JOINT = options("joint")

@@ -13,7 +13,9 @@ from judicum.server.people.roles import Role
 
 def _school(key: str) -> Any:
     """A column for one school; the usual one is the default."""
-    return models.CharField(max_length=12, choices=list(CHOICES[key].options.items()), default=CHOICES[key].codes[0])
+    return models.CharField(
+        max_length=12, choices=[(code, code) for code in CHOICES[key].options], default=CHOICES[key].codes[0]
+    )
 
 
 class Course(models.Model):
