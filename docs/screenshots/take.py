@@ -72,16 +72,16 @@ def main(base: str) -> None:
     with chromium() as browser:
         staff = signed_in(browser, base, "ines", LAPTOP)
         take(staff, "desk")
-        for tab, name in (("Coupons", "coupons"), ("Class", "wall")):
+        for tab, name in (("Coupon library", "coupons"), ("Class", "wall")):
             staff.get_by_role("link", name=tab).click()
             if name == "coupons":
                 staff.get_by_role("button", name="Assign Bead on plate, 1.5 mm").click()
             take(staff, name)
         staff.get_by_role("link", name="Marking consistency").click()
         take(staff, "markers")
-        staff.get_by_role("link", name="Class").click()
+        staff.get_by_role("link", name="Class", exact=True).click()
         staff.get_by_role("link", name="Reports and sheets").click()
-        staff.get_by_role("button", name="Make it").click()
+        staff.get_by_role("button", name="Create report").click()
         staff.get_by_role("link", name="Open").first.wait_for()
         take(staff, "reports")
         staff.get_by_role("link", name="Coupon library").click()
@@ -101,7 +101,7 @@ def main(base: str) -> None:
         staff.get_by_label("CSV file (commas or semicolons)").set_input_files(table)
         staff.get_by_text("refused").first.wait_for()
         take(staff, "records")
-        staff.get_by_role("link", name="Class").click()
+        staff.get_by_role("link", name="Class", exact=True).click()
         staff.get_by_role("link", name="Alma Reuss").first.click()
         take(staff, "student")
         open_last_attempt(staff, "Dara Quill")
@@ -115,7 +115,7 @@ def main(base: str) -> None:
         staff.get_by_label("Weight of Even ripples").fill("60")
         staff.get_by_role("button", name="Even ripples").first.click()
         take(staff, "schemes")
-        staff.get_by_role("link", name="Class").click()
+        staff.get_by_role("link", name="Class", exact=True).click()
         staff.get_by_role("link", name="Alma Reuss").first.click()
         staff.get_by_role("link", name="compare first and last").first.click()
         take(staff, "compare")

@@ -164,11 +164,19 @@ function CourseName({ course, session }: CourseNameProps) {
       </span>
     );
   return (
-    <label className="flex max-w-80 min-w-24 shrink grow items-center gap-1">
+    <label
+      className={
+        "relative flex max-w-80 min-w-24 shrink grow items-center gap-1 rounded-field border border-base-300 " +
+        "px-2 py-1.5 focus-within:outline-2 focus-within:outline-primary"
+      }
+      title={course.name}
+    >
       <ChevronsUpDown size={16} className="shrink-0" aria-hidden />
+      <span className="truncate font-semibold" aria-hidden>
+        {course.name}
+      </span>
       <select
-        className="select min-w-20 shrink grow truncate bg-none pe-2 font-semibold"
-        title={course.name}
+        className="absolute inset-0 w-full cursor-pointer opacity-0"
         aria-label="Switch course"
         value={course.id}
         onChange={(e) => {

@@ -46,7 +46,7 @@ export function DesignCard({ design: d, sequence, picked, pick }: Props) {
           aria-label={`Edit ${d.title}`}
           to={paths.to(`builder?from=${String(d.id)}`)}
         >
-          Change
+          Edit
         </Link>
       </span>
     </li>

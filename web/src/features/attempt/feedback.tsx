@@ -30,7 +30,9 @@ export function Feedback({ attempt, mark }: { attempt: Attempt; mark: Schemas["M
           <strong className={mark.passed ? "text-success" : "text-error"}>
             {mark.passed ? "Passed" : "Not passed"}
           </strong>
-          {mark.knocked.length > 0 && ` by ${mark.knocked.join(", ")}`}
+          {mark.knocked.length > 0 && (
+            <span className="block">Automatic fail: {mark.knocked.join(", ")}</span>
+          )}
           <span className="quiet block text-sm">
             {mark.scheme}, marked by {mark.marked_by.display_name}
           </span>

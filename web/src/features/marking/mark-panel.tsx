@@ -137,7 +137,7 @@ function Total({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
         disabled={mark.draft.scores === null}
         onClick={() => mark.edit({ kind: "as_suggested" })}
       >
-        Use suggested scores
+        Use suggested
       </button>
     </div>
   );
