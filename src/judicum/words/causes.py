@@ -28,7 +28,7 @@ ADVICE: dict[str, str] = {
     "torch_pulled_early": "Keep the torch still over the end until the gas stops. The post-flow was long enough, but the cover left with the torch.",
     "downslope_short": "Let the current fade longer at the end: down-slope {change}. The crater froze before it was filled.",
     "preflow_short": "Let the gas run before the arc: pre-flow {change}. Air was still in the cup.",
-    "hose_puff": "Blow the hose out with a short press beside the coupon before the arc. Gas that stood in it puffed the cover away.",
+    "hose_puff": "Before the arc, run the purge button briefly with the torch pointed away. Gas that stood in the hose puffed the cover away.",
     "flow_low": "Set more gas: {change}. The cup was not covered.",
     "flow_high": "Set less gas: {change}. The jet turned turbulent and drew air in.",
     "collet_body": "Fit a gas lens instead of the collet body. Its narrow jet does not cover stainless.",

@@ -80,13 +80,13 @@ RULES = {
 }  # fmt: skip
 CAUTIONS = {
     "local_rules": "Your school's own rules, local codes and your supervisor come before this card.",
-    "arc_eye": "Shade down, gloves on, skin covered, screens round the booth.",
+    "arc_eye": "Shade down, gloves on, skin covered, booth screens closed.",
     "hot_metal": "Hot coupons look cold: tongs, and the marked place to cool.",
     "electric_shock": "Dry gloves; high-frequency start: keep away with an implant.",
-    "grinder": "Grinding: eye protection, rest close, hold the rod so that it cannot be flung; no grooved or chipped wheel.",
-    "thoriated": "Thoriated electrodes: the dust is radioactive. Take another kind; grind with extraction.",
-    "solvent_vapour": "Let the solvent flash off and cap it; never weld near chlorinated solvent or its vapour.",
-    "cylinders": "Cylinders chained.",
+    "grinder": "Grinding: wear eye protection, set the rest close, grip the tungsten firmly. Never use a grooved or chipped wheel.",
+    "thoriated": "Thoriated tungsten: the dust is radioactive. Use another kind; grind only with extraction.",
+    "solvent_vapour": "Close the solvent container and let the solvent evaporate before striking an arc. Never weld near chlorinated solvent or its vapour.",
+    "cylinders": "Chain every cylinder upright.",
     "fume_chromium": "Fume holds hexavalent chromium and nickel: extraction on, head out of the plume.",
     "carbon_dust": "Own brushes and wheels: carbon-steel dust on stainless rusts.",
     "compressed_air": "Cooling with compressed air: eyes protected, never on skin.",
