@@ -7,7 +7,7 @@ from decimal import ROUND_HALF_UP, Decimal
 from typing import Literal
 
 from judicum.core.errors import Limits
-from judicum.core.units import L_MIN_PER_CFH, MM_PER_INCH
+from judicum.core.units import MM_PER_INCH, cfh_from_l_min, thou_from_mm
 
 Length = Literal["mm", "thou"]
 Flow = Literal["l_min", "cfh"]
@@ -45,8 +45,8 @@ class ShownUnit:
 
 
 SHOWN_UNITS: dict[str, dict[str, ShownUnit]] = {
-    "length": {"mm": ShownUnit("mm", 1.0, 1), "thou": ShownUnit("thou", 1000 / MM_PER_INCH, 0)},
-    "flow": {"l_min": ShownUnit("L/min", 1.0, 1), "cfh": ShownUnit("CFH", 1 / L_MIN_PER_CFH, 0)},
+    "length": {"mm": ShownUnit("mm", 1.0, 1), "thou": ShownUnit("thou", thou_from_mm(1.0), 0)},
+    "flow": {"l_min": ShownUnit("L/min", 1.0, 1), "cfh": ShownUnit("CFH", cfh_from_l_min(1.0), 0)},
     "speed": {"mm": ShownUnit("mm/s", 1.0, 1), "thou": ShownUnit("in/min", 60 / MM_PER_INCH, 1)},
     "current": {"any": ShownUnit("A", 1.0, 0)},
     "time": {"any": ShownUnit("s", 1.0, 1)},

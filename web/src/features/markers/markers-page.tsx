@@ -6,7 +6,8 @@ import { TextField } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { TablesSwitch } from "../../ui/plot-frame";
 import { Loading, Problem } from "../../ui/states";
-import { useAgreement, useSetShare } from "./queries";
+import { useAgreement } from "../../domain/use-agreement";
+import { useSetShare } from "./queries";
 import { References } from "./references";
 import { SeverityPlot } from "./severity-plot";
 

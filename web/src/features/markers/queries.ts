@@ -3,16 +3,6 @@ import { api, unwrap } from "../../api/client";
 import { useCourse } from "../../domain/course";
 import { markingKeys, recordKeys } from "../../domain/keys";
 
-/** How alike the course is marked. */
-export function useAgreement() {
-  const { id } = useCourse();
-  return useQuery({
-    queryKey: recordKeys.agreement(id),
-    queryFn: () =>
-      unwrap(api.GET("/api/courses/{course_id}/agreement", { params: { path: { course_id: id } } })),
-  });
-}
-
 export function useSetShare() {
   const { id } = useCourse();
   const queries = useQueryClient();

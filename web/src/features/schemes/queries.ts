@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, unwrap } from "../../api/client";
 import { useCourse } from "../../domain/course";
 import type { Body } from "./scheme-shape";
-import { recordKeys, schemeKeys } from "../../domain/keys";
+import { schemeKeys } from "../../domain/keys";
 
 /** Keeps a scheme as a new version of its code, or as a new one. */
 export function useKeepScheme() {
@@ -34,16 +34,5 @@ export function useTried(code: string, scheme: Body) {
       ),
     placeholderData: (before) => before,
     retry: false,
-  });
-}
-
-/** Versions of schemes that would have fitted better what was given. */
-export function useOffers(wanted: boolean) {
-  const { id } = useCourse();
-  return useQuery({
-    queryKey: recordKeys.agreement(id),
-    enabled: wanted,
-    queryFn: () =>
-      unwrap(api.GET("/api/courses/{course_id}/agreement", { params: { path: { course_id: id } } })),
   });
 }

@@ -2,7 +2,7 @@ import { useSearchParams } from "react-router";
 import { useCourse } from "../../domain/course";
 import { Loading, Problem } from "../../ui/states";
 import { useSchemes } from "../../domain/use-schemes";
-import { useOffers } from "./queries";
+import { useAgreement } from "../../domain/use-agreement";
 import { SchemeEditor } from "./scheme-editor";
 
 const ENTRY = "h-auto w-full justify-start py-2 text-left font-normal";
@@ -13,7 +13,7 @@ export function SchemesPage() {
   const schemes = useSchemes();
   const [params, setParams] = useSearchParams();
   const wanted = params.has("offer");
-  const offers = useOffers(wanted);
+  const offers = useAgreement(wanted);
   if (schemes.isPending) return <Loading what="the marking schemes" />;
   if (schemes.isError) return <Problem error={schemes.error} again={() => void schemes.refetch()} />;
   const chosen = schemes.data.find((one) => one.code === params.get("scheme")) ?? schemes.data[0];

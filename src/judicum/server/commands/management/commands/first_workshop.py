@@ -15,7 +15,7 @@ class Command(SayingCommand):
 
     @transaction.atomic
     def said(self, owner: str) -> str:
-        load_library()
         if User.objects.exists():
+            load_library()
             return "Sign in with your own name."
         return add_workshop.Command().said("My workshop", owner)
