@@ -10,6 +10,8 @@ export default defineConfig({
   test: { isolate: false, setupFiles: ["src/testing/setup.ts"], testTimeout: 60_000 },
   // `./judicum dev` says where the server is; the page itself stays with Vite.
   server: {
+    // The catalogue's files lie with the server's words.
+    fs: { allow: [".."] },
     proxy: Object.fromEntries(
       ["/api", "/health", "/ready"].map((path) => [
         path,

@@ -1,3 +1,4 @@
+import { t } from "../catalogue";
 import createClient, { type Middleware } from "openapi-fetch";
 import type { components, paths } from "./generated";
 
@@ -59,7 +60,7 @@ api.use(withCsrf, withTag);
 const noAnswer: Problem = {
   code: "no_answer",
   status: 0,
-  detail: "The server does not answer. Check the connection; nothing you sent is lost.",
+  detail: t("api-the-server-does-not-answer-check"),
   errors: [],
 };
 
@@ -82,7 +83,7 @@ export function problemOf(error: unknown, status: number): Problem {
   return {
     code: "broken",
     status,
-    detail: `The server failed (${String(status)}). Try again; if it stays, tell whoever runs it.`,
+    detail: t("api-the-server-failed-try-again-if", { status }),
     errors: [],
   };
 }

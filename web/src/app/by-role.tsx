@@ -8,9 +8,5 @@ const AttemptPage = lazy(async () => ({ default: (await import("../features/atte
 /** An attempt is marked by those who teach and worked on by its student. */
 export function ByRole() {
   const { role } = useCourse();
-  return (
-    <Suspense fallback={<Loading what="the attempt" />}>
-      {role === "student" ? <AttemptPage /> : <MarkingPage />}
-    </Suspense>
-  );
+  return <Suspense fallback={<Loading />}>{role === "student" ? <AttemptPage /> : <MarkingPage />}</Suspense>;
 }

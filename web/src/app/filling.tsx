@@ -1,3 +1,4 @@
+import { t } from "../catalogue";
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { useAboutCourse } from "../domain/course";
@@ -25,11 +26,11 @@ export function Filling() {
       className="flex items-center gap-3 border-b border-base-300 bg-base-100 px-4 py-1 text-sm"
     >
       <span className="shrink-0">
-        Loading demo attempts: {filling.done} of {filling.total} attempts
+        {t("app-loading-demo-attempts-of-attempts", { done: filling.done, total: filling.total })}
       </span>
       <progress
         className="progress grow progress-primary"
-        aria-label="Progress of loading the demo attempts"
+        aria-label={t("app-progress-of-loading-the-demo-attempts")}
         value={filling.done}
         max={filling.total}
       />

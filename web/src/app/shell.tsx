@@ -1,3 +1,4 @@
+import { t } from "../catalogue";
 import {
   CalendarClock,
   ChartLine,
@@ -25,17 +26,17 @@ type MyCourse = Schemas["MyCourse"];
 type Session = Schemas["SignedIn"];
 
 const staffTabs = [
-  { to: "desk", words: "To mark", icon: Inbox },
-  { to: "assign", words: "Coupon library", icon: SquarePen },
-  { to: "wall", words: "Class", icon: Grid3x3 },
-  { to: "sessions", words: "Sessions", icon: CalendarClock },
-  { to: "stock", words: "Stock", icon: Package },
-  { to: "workbench", words: "Calculators", icon: Calculator },
+  { to: "desk", words: t("common-to-mark"), icon: Inbox },
+  { to: "assign", words: t("common-coupon-library"), icon: SquarePen },
+  { to: "wall", words: t("common-class"), icon: Grid3x3 },
+  { to: "sessions", words: t("common-sessions"), icon: CalendarClock },
+  { to: "stock", words: t("common-stock"), icon: Package },
+  { to: "workbench", words: t("common-calculators"), icon: Calculator },
 ];
 const studentTabs = [
-  { to: "mine", words: "My coupons", icon: ClipboardList },
-  { to: "time", words: "My progress", icon: ChartLine },
-  { to: "workbench", words: "Calculators", icon: Calculator },
+  { to: "mine", words: t("common-my-coupons"), icon: ClipboardList },
+  { to: "time", words: t("common-my-progress"), icon: ChartLine },
+  { to: "workbench", words: t("common-calculators"), icon: Calculator },
 ];
 
 const TAB =
@@ -46,7 +47,7 @@ const HERE = "text-primary underline decoration-2 underline-offset-8";
 /** Sends a person to where their work begins. */
 export function Home() {
   const session = useSession();
-  if (session.isPending) return <Loading what="your courses" />;
+  if (session.isPending) return <Loading />;
   if (session.isError) return <Navigate to="/sign-in" replace />;
   if (session.data.second_factor === "missing") return <Navigate to="/account" replace />;
   const course = session.data.courses.find((one) => !one.archived) ?? session.data.courses[0];
@@ -60,14 +61,14 @@ const beginOf = (course: MyCourse) =>
 export function CourseShell() {
   const session = useSession();
   const { courseId } = useParams();
-  if (session.isPending) return <Loading what="the course" />;
+  if (session.isPending) return <Loading />;
   if (session.isError) return <Navigate to="/sign-in" replace />;
   if (session.data.second_factor === "missing") return <Navigate to="/account" replace />;
   const course = session.data.courses.find((c) => String(c.id) === courseId);
   if (!course) {
     return (
       <main className="p-6">
-        <Problem error={new Error("You are not a member of this course.")} />
+        <Problem error={new Error(t("app-you-are-not-a-member-of"))} />
       </main>
     );
   }
@@ -81,7 +82,7 @@ export function CourseShell() {
 /** What belongs to no course: one's own account, the workshop. */
 export function PlainShell() {
   const session = useSession();
-  if (session.isPending) return <Loading what="your account" />;
+  if (session.isPending) return <Loading />;
   if (session.isError) return <Navigate to="/sign-in" replace />;
   return <Around session={session.data} />;
 }
@@ -93,16 +94,16 @@ function Around({ session, course }: { session: Session; course?: MyCourse }) {
   return (
     <div className={`min-h-dvh bg-base-200 ${student ? "pb-20 sm:pb-0" : ""}`}>
       <a href="#content" className="btn sr-only btn-sm focus:not-sr-only">
-        Skip to content
+        {t("app-skip-to-content")}
       </a>
       <header className="flex items-center gap-x-3 border-b border-base-300 bg-base-100 px-3 py-1 lg:gap-x-5">
         <Link to="/" className="shrink-0">
-          <img src="/mark.svg" alt="Judicum" className="size-8" />
+          <img src="/mark.svg" alt={t("common-judicum")} className="size-8" />
         </Link>
         {course ? <CourseName course={course} session={session} /> : <strong>{session.workshop}</strong>}
         {tabs.length > 0 && (
           <nav
-            aria-label="Course"
+            aria-label={t("app-course")}
             className={
               student
                 ? "fixed inset-x-0 bottom-0 z-20 flex h-14 border-t border-base-300 bg-base-100 " +
@@ -126,7 +127,7 @@ function Around({ session, course }: { session: Session; course?: MyCourse }) {
           <ThemeSwitch />
           <Link
             className="btn btn-ghost px-2"
-            aria-label={`Account of ${session.display_name}`}
+            aria-label={t("app-account-of", { name: session.display_name })}
             to="/account"
           >
             <CircleUserRound size={18} aria-hidden />{" "}
@@ -138,7 +139,7 @@ function Around({ session, course }: { session: Session; course?: MyCourse }) {
       {course && <Filling />}
       {course?.archived && (
         <p role="status" className="border-b border-base-300 bg-accent px-4 py-1 text-sm text-accent-content">
-          This course is archived. You can read it and print reports, but nothing can be changed.
+          {t("app-this-course-is-archived-you-can")}
         </p>
       )}
       <main id="content" className="mx-auto max-w-[1400px] p-3 sm:px-4 sm:py-2.5">
@@ -177,7 +178,7 @@ function CourseName({ course, session }: CourseNameProps) {
       </span>
       <select
         className="absolute inset-0 w-full cursor-pointer opacity-0"
-        aria-label="Switch course"
+        aria-label={t("app-switch-course")}
         value={course.id}
         onChange={(e) => {
           const next = courses.find((one) => String(one.id) === e.target.value);
@@ -186,11 +187,10 @@ function CourseName({ course, session }: CourseNameProps) {
       >
         {courses.map((one) => (
           <option key={one.id} value={one.id}>
-            {one.name}
-            {one.archived ? " (archived)" : ""}
+            {one.archived ? t("app-archived", { name: one.name }) : one.name}
           </option>
         ))}
-        {owns && <option value={WORKSHOP}>{session.workshop}: the workshop</option>}
+        {owns && <option value={WORKSHOP}>{t("app-the-workshop", { workshop: session.workshop })}</option>}
       </select>
     </label>
   );
@@ -205,12 +205,8 @@ function UnitSwitch() {
     <button
       className="btn btn-ghost px-2 whitespace-nowrap"
       disabled={change.isPending}
-      title="Switch units"
-      aria-label={
-        metric
-          ? "Units: mm and L/min. Switch to thousandths and CFH"
-          : "Units: thousandths and CFH. Switch to mm and L/min"
-      }
+      title={t("app-switch-units")}
+      aria-label={metric ? t("app-units-mm-and-l-min-switch") : t("app-units-thousandths-and-cfh-switch-to")}
       onClick={() => {
         change.mutate(
           metric ? { length_unit: "thou", flow_unit: "cfh" } : { length_unit: "mm", flow_unit: "l_min" },
@@ -218,8 +214,8 @@ function UnitSwitch() {
       }}
     >
       <Ruler size={18} aria-hidden />{" "}
-      <span className="hidden sm:inline">{metric ? "mm · L/min" : "thou · CFH"}</span>
-      <span className="sm:hidden">{metric ? "mm" : "thou"}</span>
+      <span className="hidden sm:inline">{metric ? t("app-mm-l-min") : t("app-thou-cfh")}</span>
+      <span className="sm:hidden">{metric ? t("app-mm") : t("app-thou")}</span>
     </button>
   );
 }
@@ -227,7 +223,11 @@ function UnitSwitch() {
 function SignOut({ name }: { name: string }) {
   const out = useSignOut();
   return (
-    <button className="btn btn-ghost px-2" aria-label={`Sign out ${name}`} onClick={() => out.mutate()}>
+    <button
+      className="btn btn-ghost px-2"
+      aria-label={t("app-sign-out", { name })}
+      onClick={() => out.mutate()}
+    >
       <LogOut size={18} aria-hidden />
     </button>
   );

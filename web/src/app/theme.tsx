@@ -1,3 +1,4 @@
+import { t } from "../catalogue";
 import { MoonStar, Sun } from "lucide-react";
 import { useEffect, useState } from "react";
 
@@ -18,7 +19,7 @@ export function ThemeSwitch() {
   return (
     <button
       className="btn btn-square btn-ghost"
-      aria-label={`Switch to ${other} colours`}
+      aria-label={t("app-switch-to-colours", { other })}
       onClick={() => {
         localStorage.setItem("theme", other);
         setTheme(other);

@@ -1,3 +1,4 @@
+import { Say, t } from "../catalogue";
 import { useState } from "react";
 import { api, unwrap, type Schemas } from "../api/client";
 import { lineFrom, PhotoLines } from "./photo-lines";
@@ -5,10 +6,10 @@ import { Problem } from "../ui/states";
 import { useAttemptChange, type Attempt } from "./use-attempt";
 
 const SECOND = {
-  work: "plate, from the joint outward",
-  travel: "direction of travel, from the arc forward",
+  work: t("shared-plate-from-the-joint-outward"),
+  travel: t("shared-direction-of-travel-from-the-arc"),
 } as const;
-const TORCH = "torch, from the tip upward";
+const TORCH = t("shared-torch-from-the-tip-upward");
 
 /** Two lines drawn on a photo of the torch; the server computes the angle and writes it into the log as measured. */
 export function AngleReader({
@@ -42,7 +43,7 @@ export function AngleReader({
   return (
     <div className="space-y-2 rounded-box bg-base-200 p-3">
       <div className="flex flex-wrap items-center gap-3">
-        <div className="join" role="group" aria-label="Angle to read">
+        <div className="join" role="group" aria-label={t("shared-angle-to-read")}>
           {(["work", "travel"] as const).map((w) => (
             <button
               key={w}
@@ -50,13 +51,13 @@ export function AngleReader({
               aria-pressed={w === which}
               onClick={() => choose(w)}
             >
-              {w === "work" ? "Work angle" : "Travel angle"}
+              {w === "work" ? t("shared-work-angle") : t("shared-travel-angle")}
             </button>
           ))}
         </div>
         {attempt.runs.length > 1 && (
           <label className="flex items-center gap-2 text-sm">
-            of run
+            {t("shared-of-run")}
             <select
               className="select w-20 select-sm"
               value={run}
@@ -70,21 +71,31 @@ export function AngleReader({
         )}
       </div>
       <p className="text-sm">
-        <strong className="rounded bg-[#ffd400] px-1 text-black">Yellow</strong> along the {TORCH};{" "}
-        <strong className="rounded bg-[#ff7ad9] px-1 text-black">pink</strong> along the {SECOND[which]}. The
-        full end of each line is where it begins. Turned 20° from square, the camera reads 45° up to 2° wrong.
+        <Say
+          id="shared-yellow-along-the-pink-along-the"
+          vars={{ torch: TORCH, second: SECOND[which] }}
+          elems={{
+            strong: <strong className="rounded bg-[#ffd400] px-1 text-black" />,
+            strong2: <strong className="rounded bg-[#ff7ad9] px-1 text-black" />,
+          }}
+        />
       </p>
-      <PhotoLines photo={photo} lines={lines} change={setLines} label="Photo of the torch with two lines" />
+      <PhotoLines
+        photo={photo}
+        lines={lines}
+        change={setLines}
+        label={t("shared-photo-of-the-torch-with-two")}
+      />
       <div className="flex gap-2">
         <button
           className="btn btn-primary btn-sm"
           disabled={read.isPending}
           onClick={() => read.mutate(undefined, { onSuccess: close })}
         >
-          Save to log
+          {t("shared-save-to-log")}
         </button>
         <button className="btn btn-sm" onClick={close}>
-          Cancel
+          {t("common-cancel")}
         </button>
       </div>
       <Problem error={read.error} />

@@ -37,14 +37,14 @@ it("numbers every bead on it and says which counts and which the program took", 
   show(<BeadChoice attempt={attempt(["choose_bead"])} photo={photo} measurement={measurement} />);
   const buttons = screen.getAllByRole("button");
   expect(buttons.map((b) => b.getAttribute("aria-label"))).toEqual([
-    "Bead 1: this one counts",
-    "Bead 2, the program's choice: let it count",
-    "Bead 3: let it count",
+    "Bead 1: in use",
+    "Use bead 2 instead, as the program suggests",
+    "Use bead 3 instead",
   ]);
   expect(buttons.map((b) => b.getAttribute("aria-pressed"))).toEqual(["true", "false", "false"]);
   expect(buttons[1]?.style.left).toBe("10%");
   expect(buttons[1]?.style.top).toBe("45%");
-  expect(screen.getByText(/Bead 1 counts\. Bead 2 is the program's choice/)).toBeTruthy();
+  expect(screen.getByText(/Bead 1 is in use\. The program suggests bead 2/)).toBeTruthy();
 });
 
 it("sends the number that is tapped", async () => {
@@ -52,7 +52,7 @@ it("sends the number that is tapped", async () => {
     .spyOn(api, "POST")
     .mockResolvedValue({ data: attempt([]), response: new Response() } as never);
   show(<BeadChoice attempt={attempt(["choose_bead"])} photo={photo} measurement={measurement} />);
-  fireEvent.click(screen.getByRole("button", { name: /Bead 3/ }));
+  fireEvent.click(screen.getByRole("button", { name: /bead 3/ }));
   await waitFor(() => expect(post).toHaveBeenCalledOnce());
   expect(post.mock.calls[0]?.[1]).toMatchObject({
     params: { path: { measurement_id: 7 } },
@@ -63,7 +63,7 @@ it("sends the number that is tapped", async () => {
 it("lets nothing be tapped once a mark stands", () => {
   const post = vi.spyOn(api, "POST");
   show(<BeadChoice attempt={attempt([])} photo={photo} measurement={measurement} />);
-  const other = screen.getByRole("button", { name: /Bead 2/ });
+  const other = screen.getByRole("button", { name: /bead 2/ });
   expect(other).toHaveProperty("disabled", true);
   fireEvent.click(other);
   expect(post).not.toHaveBeenCalled();

@@ -1,3 +1,4 @@
+import { t } from "../catalogue";
 import type { Schemas } from "../api/client";
 import { api, unwrap } from "../api/client";
 import { Problem } from "../ui/states";
@@ -19,8 +20,8 @@ function start(bead: Bead, photo: Schemas["Photo"]): [number, number] {
 }
 
 function words(bead: Bead) {
-  if (bead.counts) return `Bead ${String(bead.number)}: this one counts`;
-  return `Bead ${String(bead.number)}${bead.suggested ? ", the program's choice" : ""}: let it count`;
+  if (bead.counts) return t("shared-bead-this-one-counts", { number: bead.number });
+  return t(bead.suggested ? "shared-use-suggested-bead" : "shared-use-bead", { number: bead.number });
 }
 
 /** A photo that shows several beads: each has its number, and the one that is tapped counts. */
@@ -40,7 +41,7 @@ export function BeadChoice({ attempt, photo, measurement }: Props) {
         <svg
           viewBox={`0 0 ${String(photo.width_px)} ${String(photo.height_px)}`}
           role="img"
-          aria-label={`Photo with ${String(measurement.beads.length)} beads, numbered`}
+          aria-label={t("shared-photo-with-beads-numbered", { count: measurement.beads.length })}
           className="block w-full rounded-box bg-base-300"
         >
           <image href={photo.url} width={photo.width_px} height={photo.height_px} />
@@ -78,8 +79,7 @@ export function BeadChoice({ attempt, photo, measurement }: Props) {
           .filter((bead) => bead.counts || bead.suggested)
           .map(beadName)
           .join(" ")}{" "}
-        {may(attempt, "choose_bead") &&
-          "Tap another number to choose that bead. Measurements of all beads are kept."}
+        {may(attempt, "choose_bead") && t("shared-tap-another-number-to-choose-that")}
       </figcaption>
       <Problem error={choose.error} />
     </figure>
@@ -87,9 +87,6 @@ export function BeadChoice({ attempt, photo, measurement }: Props) {
 }
 
 function beadName(bead: Bead) {
-  const chosen = bead.counts ? " counts" : "";
-  const marked = bead.suggested
-    ? `${bead.counts ? "; it" : ""} is the program's choice, the longest and clearest`
-    : "";
-  return `Bead ${String(bead.number)}${chosen}${marked}.`;
+  if (!bead.suggested) return t("shared-bead-in-use", { number: bead.number });
+  return t(bead.counts ? "shared-suggested-bead-in-use" : "shared-bead-suggested", { number: bead.number });
 }

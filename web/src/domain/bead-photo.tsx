@@ -1,3 +1,4 @@
+import { t } from "../catalogue";
 import type { Schemas } from "../api/client";
 import { useCursor } from "../ui/cursor";
 import { boxAround } from "./photo-box";
@@ -16,8 +17,8 @@ export function BeadPhoto({ photo, overlay, traced, close }: Props) {
       ? boxAround([overlay.left, overlay.right], overlay.size)
       : [0, 0, photo.width_px, photo.height_px];
   const words = overlay
-    ? `Photo of the bead with its traced toes and ${String(overlay.fronts.length)} ripple fronts`
-    : "Photo of the bead";
+    ? t("shared-photo-of-the-bead-with-its", { count: overlay.fronts.length })
+    : t("common-photo-of-the-bead");
   return (
     <figure>
       <svg
@@ -53,9 +54,7 @@ export function BeadPhoto({ photo, overlay, traced, close }: Props) {
         {overlay && <CursorAcross overlay={overlay} />}
       </svg>
       {photo.gone && (
-        <figcaption className="py-1 text-sm">
-          The photo was deleted by the retention rule. Strip and measurements remain.
-        </figcaption>
+        <figcaption className="py-1 text-sm">{t("shared-the-photo-was-deleted-by-the")}</figcaption>
       )}
     </figure>
   );

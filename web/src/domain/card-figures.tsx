@@ -1,3 +1,4 @@
+import { t } from "../catalogue";
 import type { Schemas } from "../api/client";
 import { figure, measure, type Quantity, type Units } from "./units";
 import { choiceWords } from "./words";
@@ -18,82 +19,95 @@ export function CardFigures({
         moved={moved.includes(words)}
         words={words}
         aim={measure(value.aim, quantity, units)}
-        range={`${figure(value.low, quantity, units)} to ${figure(value.high, quantity, units)}`}
+        range={t("shared-to", {
+          low: figure(value.low, quantity, units),
+          high: figure(value.high, quantity, units),
+        })}
       />
     );
   return (
     <dl className="mt-3 grid grid-cols-2 gap-x-4 gap-y-2 sm:grid-cols-4">
-      {ranged("Current", card.current_a, "current")}
-      {ranged("Gas flow", card.gas_l_min, "flow")}
+      {ranged(t("common-current"), card.current_a, "current")}
+      {ranged(t("common-gas-flow"), card.gas_l_min, "flow")}
       <Big
         moved={moved.includes("Cup")}
-        words="Cup"
-        aim={`no. ${card.cup.number.toFixed(0)}`}
+        words={t("common-cup")}
+        aim={t("shared-no", { number: card.cup.number.toFixed(0) })}
         range={choiceWords("gas_part", card.gas_part)}
       />
-      <Big words="Polarity" aim={card.polarity} range={choiceWords("polarity", card.polarity)} />
-      {ranged("Stick-out", card.stickout_mm, "length")}
+      <Big words={t("shared-polarity")} aim={card.polarity} range={choiceWords("polarity", card.polarity)} />
+      {ranged(t("common-stick-out"), card.stickout_mm, "length")}
       <Big
         moved={moved.includes("Electrode")}
-        words="Electrode"
+        words={t("common-electrode")}
         aim={measure(card.electrode.diameter_mm, "length", units)}
-        range={`taper ${measure(card.electrode.taper_mm, "length", units)}`}
+        range={t("shared-taper", { taper_mm: measure(card.electrode.taper_mm, "length", units) })}
       />
       {card.filler && (
         <Big
           moved={moved.includes("Filler")}
-          words="Filler"
+          words={t("common-filler")}
           aim={`${card.filler.alloy} ${measure(card.filler.diameter_mm, "length", units)}`}
           range={[card.filler.length_mm_per_100mm, 100]
             .map((v) => measure(v, "length", units, 0))
             .join(" for ")}
         />
       )}
-      {ranged("Travel", card.travel_mm_s, "speed")}
+      {ranged(t("common-travel"), card.travel_mm_s, "speed")}
       {card.dabs_per_s !== null && (
         <Big
           moved={moved.includes("Dabs")}
-          words="Dabs"
-          aim={`${card.dabs_per_s.toFixed(1)} a second`}
-          range={card.dab_pitch_mm ? `${measure(card.dab_pitch_mm.aim, "length", units)} apart` : ""}
+          words={t("common-dabs")}
+          aim={t("shared-a-second", { dabs_per_s: card.dabs_per_s.toFixed(1) })}
+          range={
+            card.dab_pitch_mm
+              ? t("shared-apart", { aim: measure(card.dab_pitch_mm.aim, "length", units) })
+              : ""
+          }
         />
       )}
-      {ranged("Puddle before moving", card.start_s, "time")}
-      {ranged("Pre-flow", card.preflow_s, "time")}
-      {ranged("Down-slope", card.downslope_s, "time")}
-      {ranged("Post-flow", card.postflow_s, "time")}
+      {ranged(t("shared-puddle-before-moving"), card.start_s, "time")}
+      {ranged(t("common-pre-flow"), card.preflow_s, "time")}
+      {ranged(t("shared-down-slope"), card.downslope_s, "time")}
+      {ranged(t("common-post-flow"), card.postflow_s, "time")}
       {card.purge && (
         <Big
-          words="Purge"
+          words={t("common-purge")}
           aim={measure(card.purge.l_min.aim, "flow", units)}
           range={
             card.purge.wait_s === null
-              ? `${String(card.purge.volumes)} volumes first`
-              : `wait ${card.purge.wait_s.toFixed(0)} s`
+              ? t("shared-volumes-first", { volumes: card.purge.volumes })
+              : t("shared-wait-s", { wait_s: card.purge.wait_s.toFixed(0) })
           }
         />
       )}
       {card.runs && (
         <Big
-          words="Runs round the tube"
-          aim={`${String(card.runs.count)} of ${measure(card.runs.length_mm, "length", units)}`}
-          range={`${String(card.runs.dabs)} dabs each; order ${card.runs.order.join(", ")}`}
+          words={t("shared-runs-round-the-tube")}
+          aim={t("shared-of", {
+            count: card.runs.count,
+            length_mm: measure(card.runs.length_mm, "length", units),
+          })}
+          range={t("shared-dabs-each-order", { dabs: card.runs.dabs, order: card.runs.order.join(", ") })}
         />
       )}
       {card.turntable_rpm && (
         <Big
-          words="Turntable"
-          aim={`${card.turntable_rpm.aim.toFixed(2)} rpm`}
-          range={`${card.turntable_rpm.low.toFixed(2)} to ${card.turntable_rpm.high.toFixed(2)}`}
+          words={t("shared-turntable")}
+          aim={t("shared-rpm", { aim: card.turntable_rpm.aim.toFixed(2) })}
+          range={t("shared-to", {
+            low: card.turntable_rpm.low.toFixed(2),
+            high: card.turntable_rpm.high.toFixed(2),
+          })}
         />
       )}
       {card.pulse_mean_a !== null && (
-        <Big words="Pulse mean" aim={measure(card.pulse_mean_a, "current", units)} range="" />
+        <Big words={t("shared-pulse-mean")} aim={measure(card.pulse_mean_a, "current", units)} range="" />
       )}
       <Big
-        words="Work / travel angle"
+        words={t("shared-work-travel-angle")}
         aim={`${card.angles_deg.work.toFixed(0)}° / ${card.angles_deg.travel.toFixed(0)}°`}
-        range={`filler ${card.angles_deg.filler.toFixed(0)}°`}
+        range={t("shared-filler", { filler: card.angles_deg.filler.toFixed(0) })}
       />
     </dl>
   );

@@ -1,3 +1,4 @@
+import { t } from "../catalogue";
 import { useRef, type KeyboardEvent, type PointerEvent, type ReactNode } from "react";
 import { useCursor, useReadCursor, useSetCursor } from "../ui/cursor";
 import { placeOn, type Axis } from "./track-frame";
@@ -48,7 +49,7 @@ function CursorLine({
     <div
       role="slider"
       tabIndex={0}
-      aria-label="Place along the bead"
+      aria-label={t("shared-place-along-the-bead")}
       aria-valuemin={0}
       aria-valuemax={Math.round(length * 10) / 10}
       aria-valuenow={Math.round((s ?? 0) * 10) / 10}

@@ -62,7 +62,7 @@ it("says that nobody has passed yet, or what worked with its range", () => {
   ];
   show(<Worked worked={worked({ attempts: 1, figures })} units={mm} />);
   const section = screen.getByLabelText("What worked here");
-  expect(section.textContent).toContain("in 1 attempt that passed");
+  expect(section.textContent).toContain("in 1 passed attempt");
   expect(within(section).getByText("62 A").parentElement?.textContent).toBe("62 A (55 to 70)");
   expect(section.textContent).not.toContain("11.0 to 11.0");
 });

@@ -1,3 +1,4 @@
+import { t } from "../catalogue";
 import type { ReactNode } from "react";
 import type { Schemas } from "../api/client";
 import { pointAt } from "./photo-box";
@@ -19,17 +20,19 @@ type Props = {
 export function FaultCrops({ defects, photo, overlay, units, action }: Props) {
   if (defects.length === 0) return null;
   return (
-    <ol className="flex flex-wrap gap-3" aria-label="Faults, cut out of the photo">
+    <ol className="flex flex-wrap gap-3" aria-label={t("shared-faults-cut-out-of-the-photo")}>
       {defects.map((d, i) => {
         const [x, y] = pointAt(overlay, d.s_mm, d.n_mm);
         const half = (Math.max(MIN_MM, 1.6 * d.size_mm) / 2) * (overlay.px_per_mm ?? 20);
-        const words = `${faultWords(d.kind)}${d.pinhole ? " with a pinhole" : ""}`;
+        const words = d.pinhole
+          ? t("shared-fault-with-a-pinhole", { fault: faultWords(d.kind) })
+          : faultWords(d.kind);
         return (
           <li key={`${d.kind}${String(d.s_mm)}`} className="w-28 text-xs">
             <svg
               viewBox={[x - half, y - half, 2 * half, 2 * half].join(" ")}
               role="img"
-              aria-label={`${words} at ${measure(d.s_mm, "length", units)}`}
+              aria-label={t("shared-at", { words, s_mm: measure(d.s_mm, "length", units) })}
               className="block aspect-square w-full rounded bg-base-300"
             >
               <image href={photo.url} width={photo.width_px} height={photo.height_px} />
@@ -39,8 +42,10 @@ export function FaultCrops({ defects, photo, overlay, units, action }: Props) {
                 {i + 1} {words}
               </strong>
               <br />
-              {measure(d.size_mm, "length", units)} at {measure(d.s_mm, "length", units)}
-              {d.confidence < 0.7 ? ", doubtful" : ""}
+              {t(d.confidence < 0.7 ? "shared-size-at-doubtful" : "shared-size-at", {
+                size: measure(d.size_mm, "length", units),
+                at: measure(d.s_mm, "length", units),
+              })}
             </p>
             {action?.(d)}
           </li>

@@ -49,7 +49,7 @@ it("ties the error to its figure", () => {
       onChange={vi.fn()}
     />,
   );
-  const input = screen.getByLabelText(/Width.*needed/);
+  const input = screen.getByLabelText(/Width.*required/);
   expect(input.getAttribute("aria-invalid")).toBe("true");
   const hint = document.getElementById(input.getAttribute("aria-describedby") ?? "");
   expect(hint?.textContent).toBe("0 to 20 mm");
@@ -131,11 +131,11 @@ it("shows no alert where nothing went wrong, what is fetched while it is, and wh
   show(
     <>
       <Problem error={null} />
-      <Loading what="the desk" />
+      <Loading />
       <Empty>Nothing waits.</Empty>
     </>,
   );
   expect(screen.queryByRole("alert")).toBeNull();
-  expect(screen.getByRole("status").textContent).toContain("Fetching the desk");
+  expect(screen.getByRole("status").textContent).toContain("Loading …");
   expect(screen.getByText("Nothing waits.")).toBeTruthy();
 });

@@ -1,3 +1,4 @@
+import { Say, t } from "../catalogue";
 import type { Schemas } from "../api/client";
 import { figure, measure, type Units } from "./units";
 import { fieldWords, quantityOf } from "./words";
@@ -6,18 +7,25 @@ import { fieldWords, quantityOf } from "./words";
 export function OffCard({ check, units }: { check: Schemas["SetupCheck"]; units: Units }) {
   const rest = check.warnings.filter((w) => check.besides.includes(w.code));
   if (check.deviations.length === 0 && rest.length === 0)
-    return <p className="font-semibold text-success">Settings match the card.</p>;
+    return <p className="font-semibold text-success">{t("shared-settings-match-the-card")}</p>;
   return (
     <ul className="space-y-1">
       {check.deviations.map((d) => {
         const kind = quantityOf(d.key)?.kind ?? "count";
         return (
           <li key={d.key}>
-            <strong>
-              {fieldWords(d.key)} {measure(d.used, kind, units)}
-            </strong>
-            , {measure(d.outside, kind, units)} {d.used < d.low ? "under" : "over"}{" "}
-            {figure(d.low, kind, units)} to {measure(d.high, kind, units)}: {d.effect}.
+            <Say
+              id={d.used < d.low ? "shared-below-the-card" : "shared-above-the-card"}
+              vars={{
+                field: fieldWords(d.key),
+                used: measure(d.used, kind, units),
+                outside: measure(d.outside, kind, units),
+                low: figure(d.low, kind, units),
+                high: measure(d.high, kind, units),
+                effect: d.effect,
+              }}
+              elems={{ strong: <strong /> }}
+            />
           </li>
         );
       })}

@@ -1,3 +1,4 @@
+import { t } from "../catalogue";
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import type { Schemas } from "../api/client";
 
@@ -86,11 +87,12 @@ export function PhotoLines({ photo, lines, change, label }: Props) {
               vectorEffect="non-scaling-stroke"
               tabIndex={0}
               role="slider"
-              aria-label={`${line.words}: ${end === 0 ? "first" : "second"} end`}
+              aria-label={t(end === 0 ? "shared-first-end-of" : "shared-second-end-of", { line: line.words })}
               aria-valuenow={Math.round(line.ends[end][0])}
-              aria-valuetext={line.ends[end]
-                .map((v, k) => `${String(Math.round(v))} ${k ? "down" : "right"}`)
-                .join(", ")}
+              aria-valuetext={t("shared-right-and-down", {
+                right: Math.round(line.ends[end][0]),
+                down: Math.round(line.ends[end][1]),
+              })}
               className="cursor-move focus:outline-3 focus:outline-secondary"
               onPointerDown={(e) => {
                 box.current?.setPointerCapture(e.pointerId);

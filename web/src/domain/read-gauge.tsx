@@ -1,3 +1,4 @@
+import { t } from "../catalogue";
 import { useMutation } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { api, unwrap, type Schemas } from "../api/client";
@@ -9,10 +10,10 @@ type Reading = Schemas["GaugeReadingRequest"];
 
 /** What is tapped on the photo, in this order. */
 const TAPS = [
-  ["hub", "the hub that the needle turns on"],
-  ["tip", "the needle's tip"],
-  ["zero", "the 0 of the scale"],
-  ["full", "the end of the scale"],
+  ["hub", t("shared-the-hub-that-the-needle-turns")],
+  ["tip", t("shared-the-needles-tip")],
+  ["zero", t("shared-the-0-of-the-scale")],
+  ["full", t("shared-the-end-of-the-scale")],
 ] as const;
 
 /** Reading a bottle's gauge: the pressure typed, or four taps on a photo that the server makes a pressure of. */
@@ -50,17 +51,17 @@ export function ReadGauge({
         }}
       >
         <div className="w-24">
-          <TextField label="Gauge, bar" inputMode="decimal" value={bar} onChange={setBar} />
+          <TextField label={t("shared-gauge-bar")} inputMode="decimal" value={bar} onChange={setBar} />
         </div>
         <div className="w-24">
-          <TextField label="Bottle, °C" inputMode="decimal" value={warm} onChange={setWarm} />
+          <TextField label={t("shared-bottle-c")} inputMode="decimal" value={warm} onChange={setWarm} />
         </div>
         <button className="btn btn-primary" disabled={bar === "" || read.isPending}>
-          Save reading
+          {t("shared-save-reading")}
         </button>
       </form>
       <label className="btn btn-sm">
-        Or photograph the gauge
+        {t("shared-or-photograph-the-gauge")}
         <input
           type="file"
           accept="image/*"
@@ -96,12 +97,12 @@ function Taps({ photo, pending, keep }: TapsProps) {
   return (
     <div className="space-y-2">
       <p role="status" className="text-sm">
-        {next ? `Tap ${next[1]}.` : "All four points set. Enter the value at the end of the scale."}
+        {next ? t("shared-tap", { next: next[1] }) : t("shared-all-four-points-set-enter-the")}
       </p>
       <div className="relative max-w-md">
         <img
           src={photo}
-          alt="The gauge as photographed"
+          alt={t("shared-the-gauge-as-photographed")}
           className="w-full rounded-box"
           onLoad={(e) => setSize([e.currentTarget.naturalWidth, e.currentTarget.naturalHeight])}
         />
@@ -132,12 +133,17 @@ function Taps({ photo, pending, keep }: TapsProps) {
           disabled={points.length === 0}
           onClick={() => setPoints(points.slice(0, -1))}
         >
-          Undo last tap
+          {t("shared-undo-last-tap")}
         </button>
         {hub && tip && zero && full && (
           <>
             <div className="w-32">
-              <TextField label="End of scale, bar" inputMode="numeric" value={end} onChange={setEnd} />
+              <TextField
+                label={t("shared-end-of-scale-bar")}
+                inputMode="numeric"
+                value={end}
+                onChange={setEnd}
+              />
             </div>
             <button
               type="button"
@@ -145,7 +151,7 @@ function Taps({ photo, pending, keep }: TapsProps) {
               disabled={end === "" || pending}
               onClick={() => keep({ hub, tip, zero, full, full_bar: Number(end) })}
             >
-              Save reading
+              {t("shared-save-reading")}
             </button>
           </>
         )}

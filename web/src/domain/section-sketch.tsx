@@ -1,3 +1,4 @@
+import { t } from "../catalogue";
 import { sectionOf, type Point, type SketchInput } from "./section-shapes";
 
 const path = (points: Point[]) => `M${points.map(([x, y]) => `${x.toFixed(1)} ${y.toFixed(1)}`).join("L")}Z`;
@@ -15,13 +16,13 @@ export function SectionSketch({
   fused: boolean;
 }) {
   const sketch = sectionOf(input);
-  const filler = fused ? "" : `, filler at ${String(filler_deg)}°`;
+
   return (
     <div className="grid grid-cols-2 gap-2">
       <svg
         viewBox="0 0 320 200"
         role="img"
-        aria-label={`Section of the joint, torch at ${String(input.work_deg)}° to the plate`}
+        aria-label={t("shared-section-of-the-joint-torch-at", { work_deg: input.work_deg })}
         className="w-full"
       >
         {sketch.plates.map((p, k) => (
@@ -46,13 +47,17 @@ export function SectionSketch({
         />
         <path d={path(sketch.torch.cup)} className="fill-base-100 stroke-primary" strokeWidth={2} />
         <text x={8} y={16} className="fill-base-content text-[13px]">
-          work {input.work_deg}°
+          {t("shared-work", { work_deg: input.work_deg })}
         </text>
       </svg>
       <svg
         viewBox="0 0 320 200"
         role="img"
-        aria-label={`From the side: torch pushed at ${String(travel_deg)}°${filler}`}
+        aria-label={
+          fused
+            ? t("shared-from-the-side-fused", { travel_deg })
+            : t("shared-from-the-side", { travel_deg, filler_deg })
+        }
         className="w-full"
       >
         <rect
@@ -79,10 +84,10 @@ export function SectionSketch({
         )}
         <path d="M190 186H262m-9 -6l9 6l-9 6" fill="none" className="stroke-base-content" strokeWidth={1.6} />
         <text x={118} y={190} className="fill-base-content text-[13px]">
-          travel
+          {t("shared-travel")}
         </text>
         <text x={8} y={16} className="fill-base-content text-[13px]">
-          push {travel_deg}°{fused ? "" : `, filler ${String(filler_deg)}°`}
+          {fused ? t("shared-push", { travel_deg }) : t("shared-push-and-filler", { travel_deg, filler_deg })}
         </text>
       </svg>
     </div>

@@ -1,3 +1,4 @@
+import { t } from "../catalogue";
 import type { ReactNode } from "react";
 import type { Brief } from "./use-attempt";
 import { spanOf, Strip } from "./strip";
@@ -17,7 +18,7 @@ export function StackedStrips({
 }) {
   const longest = Math.max(...attempts.map((a) => (a.measurement?.strip ? spanOf(a.measurement.strip) : 1)));
   return (
-    <ol className="space-y-2" aria-label="Beads by date, to one scale">
+    <ol className="space-y-2" aria-label={t("shared-beads-by-date-to-one-scale")}>
       {attempts.map((attempt) => {
         const strip = attempt.measurement?.strip;
         const coupon = named ? `${attempt.assignment.design.title} ` : "attempt ";
@@ -32,14 +33,20 @@ export function StackedStrips({
                   <span className="font-semibold">
                     {attempt.mark_total === null
                       ? stateWords(attempt.state)
-                      : `mark ${markWords(attempt.mark_total)}`}
+                      : t("common-mark", { mark_total: markWords(attempt.mark_total) })}
                   </span>
                 </span>
                 {strip ? (
-                  <Strip strip={strip} share={spanOf(strip) / longest} label={`Strip of ${words}`} />
+                  <Strip
+                    strip={strip}
+                    share={spanOf(strip) / longest}
+                    label={t("shared-strip-of", { words })}
+                  />
                 ) : (
                   <span className="block rounded bg-base-300 p-2 text-sm">
-                    {attempt.measurement?.refusal_code ? "photo could not be measured" : "not measured yet"}
+                    {attempt.measurement?.refusal_code
+                      ? t("shared-photo-could-not-be-measured")
+                      : t("shared-not-measured-yet")}
                   </span>
                 )}
               </>,

@@ -1,3 +1,4 @@
+import { t } from "../catalogue";
 import { useState, type ReactNode } from "react";
 import type { Schemas } from "../api/client";
 import { useCursor } from "../ui/cursor";
@@ -24,7 +25,7 @@ type Props = {
   children?: ReactNode;
 };
 
-const SIZES = { fit: "whole", twice: "2 ×", four: "4 ×", true: "true size" } as const;
+const SIZES = { fit: t("shared-whole"), twice: "2 ×", four: "4 ×", true: t("shared-true-size") } as const;
 type Size = keyof typeof SIZES;
 
 const widthOf = (size: Size, mm: number) =>
@@ -40,7 +41,7 @@ export function StripWithTracks({ strip, report, overlay, units, asked, tools, c
         <Reading report={report} units={units} />
         {tools}
         <Picker
-          label="Size of the strip"
+          label={t("shared-size-of-the-strip")}
           size="btn-xs"
           options={Object.keys(SIZES) as Size[]}
           words={(one) => SIZES[one]}
@@ -52,39 +53,45 @@ export function StripWithTracks({ strip, report, overlay, units, asked, tools, c
         className="overflow-x-auto"
         tabIndex={size === "fit" ? undefined : 0}
         role={size === "fit" ? undefined : "group"}
-        aria-label={size === "fit" ? undefined : "Strip, scrolled sideways"}
+        aria-label={size === "fit" ? undefined : t("shared-strip-scrolled-sideways")}
       >
         <div style={{ width: widthOf(size, spanOf(strip)) }}>
           <CursorField axis={strip} length={length}>
             <div className="relative">
-              <Strip strip={strip} label={`Bead straightened, ${measure(length, "length", units)} long`} />
+              <Strip
+                strip={strip}
+                label={t("shared-bead-straightened-long", { length: measure(length, "length", units) })}
+              />
               {(overlay?.unsure_mm ?? []).map(([from = 0, to = 0]) => (
                 <Unsure key={from} axis={strip} from={from} to={to} />
               ))}
               {children}
-              <Lit track="strip" axis={strip} length={length} />
+              <Lit track={t("common-strip")} axis={strip} length={length} />
             </div>
             {(report.defects ?? []).length > 0 && (
               <div className="relative">
                 <FaultTrack defects={report.defects ?? []} span={strip} />
-                <Lit track="faults" axis={strip} length={length} />
+                <Lit track={t("shared-faults")} axis={strip} length={length} />
               </div>
             )}
             <div className="relative">
-              <Track words="Width" span={strip}>
+              <Track words={t("common-width")} span={strip}>
                 <WidthTrack report={report} asked={asked} />
               </Track>
-              <Lit track="width" axis={strip} length={length} />
+              <Lit track={t("shared-width")} axis={strip} length={length} />
             </div>
             <div className="relative">
-              <Track words={report.ripple ? "Ripple gaps" : "No distinct ripples"} span={strip}>
+              <Track
+                words={report.ripple ? t("shared-ripple-gaps") : t("common-no-distinct-ripples")}
+                span={strip}
+              >
                 <GapTrack report={report} />
               </Track>
-              <Lit track="ripples" axis={strip} length={length} />
+              <Lit track={t("shared-ripples")} axis={strip} length={length} />
             </div>
             <div className="relative">
               <TintTrack report={report} span={strip} />
-              <Lit track="tint" axis={strip} length={length} />
+              <Lit track={t("shared-tint")} axis={strip} length={length} />
             </div>
           </CursorField>
           <Ruler fromMm={strip.from_mm} toMm={strip.to_mm} />
@@ -102,9 +109,11 @@ function Unsure({ axis, from, to }: { axis: Schemas["Strip"]; from: number; to: 
     <span
       className="absolute inset-y-0"
       style={{ ...placeOn(axis, from, to), background: hatch }}
-      title="Unsure here: the toes hardly stand out"
+      title={t("shared-unsure-here-the-toes-hardly-stand")}
     >
-      <span className="absolute bottom-0 left-0 bg-black/70 px-1 text-xs text-white">unsure</span>
+      <span className="absolute bottom-0 left-0 bg-black/70 px-1 text-xs text-white">
+        {t("shared-unsure")}
+      </span>
     </span>
   );
 }
@@ -112,14 +121,19 @@ function Unsure({ axis, from, to }: { axis: Schemas["Strip"]; from: number; to: 
 /** What stands at the cursor, in figures. */
 function Reading({ report, units }: { report: Report; units: Units }) {
   const s = useCursor();
-  if (s === null) return <p className="min-h-6 text-sm">Move along the strip for values.</p>;
+  if (s === null) return <p className="min-h-6 text-sm">{t("shared-move-along-the-strip-for-values")}</p>;
   const width = report.profile ? valueAt(report.profile.s_mm, report.profile.width_mm, s) : null;
   const along = report.tint?.along ?? [];
   const level = along[Math.min(Math.floor(s), along.length - 1)];
+  const here = {
+    at: measure(s, "length", units),
+    width: measure(width, "length", units, fineDigits(units)),
+  };
   return (
     <p className="min-h-6 text-sm">
-      At {measure(s, "length", units)}: width {measure(width, "length", units, fineDigits(units))}
-      {level === undefined ? "" : `, tint ${tintWords(level)}`}
+      {level === undefined
+        ? t("shared-width-here", here)
+        : t("shared-width-and-tint-here", { ...here, tint: tintWords(level) })}
     </p>
   );
 }

@@ -1,3 +1,4 @@
+import { t } from "../catalogue";
 import type { ReactNode } from "react";
 import type { Schemas } from "../api/client";
 import { vocabulary } from "../api/generated-vocabulary";
@@ -104,7 +105,7 @@ export function GapTrack({ report }: { report: Report }) {
 export function FaultTrack({ defects, span }: { defects: Schemas["Defect"][]; span: Axis }) {
   return (
     <div className="relative h-10 border-t border-base-300 bg-base-100">
-      <TrackName words="Faults" />
+      <TrackName words={t("common-faults")} />
       {faultMarks(defects).map((mark, i) => (
         <span
           key={`${mark.kind}${String(mark.from)}`}
@@ -127,7 +128,7 @@ export function TintTrack({ report, span }: { report: Report; span: Axis }) {
   const runs = report.tint && report.bead ? tintRuns(report.tint.along, report.bead.length_mm) : [];
   return (
     <div className="relative h-10 border-t border-base-300 bg-base-100">
-      <TrackName words="Heat tint" />
+      <TrackName words={t("common-heat-tint")} />
       {runs.map((run) => {
         const share = (run.to - run.from) / whole;
         return (

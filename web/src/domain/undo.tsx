@@ -1,3 +1,4 @@
+import { Say, t } from "../catalogue";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
@@ -71,13 +72,17 @@ function Offer({ given }: { given: Given }) {
       <span>{given.words}</span>
       {!isError && (
         <button className="btn btn-sm" disabled={isPending} onClick={() => mutate()}>
-          Undo <kbd className="kbd kbd-xs">u</kbd> {Math.max(left, 0)} s
+          <Say
+            id="shared-undo-u-s"
+            vars={{ left: Math.max(left, 0) }}
+            elems={{ kbd: <kbd className="kbd kbd-xs" /> }}
+          />
         </button>
       )}
       <Problem error={back.error} />
       {isError && (
         <button className="btn btn-sm" onClick={() => last.set(null)}>
-          Close
+          {t("common-close")}
         </button>
       )}
     </div>

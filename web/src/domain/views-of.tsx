@@ -1,3 +1,4 @@
+import { t } from "../catalogue";
 import { useState } from "react";
 import type { Schemas } from "../api/client";
 import { AngleReader } from "./angle-reader";
@@ -11,7 +12,7 @@ export function ViewsOf({ attempt }: { attempt: Attempt }) {
   const chosen = views.find((v) => v.id === reading);
   if (views.length === 0) return null;
   return (
-    <section className="mt-3 space-y-3" aria-label="Other photos">
+    <section className="mt-3 space-y-3" aria-label={t("common-other-photos")}>
       <ul className="grid grid-cols-2 gap-3 sm:grid-cols-3">
         {views.map((view) => (
           <li key={view.id} className="min-w-0 text-sm">
@@ -32,7 +33,7 @@ export function ViewsOf({ attempt }: { attempt: Attempt }) {
                 className="btn mt-1 btn-sm"
                 onClick={() => setReading(view.id === reading ? null : view.id)}
               >
-                {view.id === reading ? "Close" : "Read an angle"}
+                {view.id === reading ? t("common-close") : t("shared-read-an-angle")}
               </button>
             )}
           </li>

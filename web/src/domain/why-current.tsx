@@ -1,3 +1,4 @@
+import { t } from "../catalogue";
 import type { Schemas } from "../api/client";
 import { measure, type Units } from "./units";
 
@@ -10,9 +11,7 @@ export function WhyCurrent({ card }: { card: Schemas["Card"] }) {
       </p>
       <ul className="list-disc pl-5">
         {card.opinions.map((o) => (
-          <li key={o.rule}>
-            {o.rule}: {o.current_a.toFixed(0)} A
-          </li>
+          <li key={o.rule}>{t("shared-a", { rule: o.rule, current_a: o.current_a.toFixed(0) })}</li>
         ))}
       </ul>
     </>
@@ -25,9 +24,13 @@ const RUN_MM = 100;
 export function HeatAndGas({ card, units }: { card: Schemas["Card"]; units: Units }) {
   return (
     <p>
-      Heat {card.heat_kj_mm.arc.toFixed(2)} kJ/mm at the arc, {card.heat_kj_mm.net.toFixed(2)} reaches the
-      work. Gas for a run of {measure(RUN_MM, "length", units, 0)}: {card.gas_l_per_run.toFixed(0)} L;
-      Reynolds number {card.reynolds.toFixed(0)}.
+      {t("shared-heat-kj-mm-at-the-arc", {
+        arc: card.heat_kj_mm.arc.toFixed(2),
+        net: card.heat_kj_mm.net.toFixed(2),
+        run_mm: measure(RUN_MM, "length", units, 0),
+        gas_l_per_run: card.gas_l_per_run.toFixed(0),
+        reynolds: card.reynolds.toFixed(0),
+      })}
     </p>
   );
 }

@@ -1,3 +1,4 @@
+import { t } from "../catalogue";
 import type { Schemas } from "../api/client";
 import { figure, measure, type Units } from "./units";
 import { fieldWords, quantityOf } from "./words";
@@ -5,17 +6,13 @@ import { fieldWords, quantityOf } from "./words";
 /** Settings of attempts that passed in this course, beside the rules: median and range. */
 export function Worked({ worked, units }: { worked: Schemas["Worked"]; units: Units }) {
   if (worked.attempts === 0)
-    return (
-      <p className="quiet mt-3 text-sm">
-        No one in this course has passed this coupon yet. The settings above come from the rules.
-      </p>
-    );
+    return <p className="quiet mt-3 text-sm">{t("shared-no-one-in-this-course-has")}</p>;
   return (
-    <section className="mt-3 rounded-box bg-base-200 p-3" aria-label="What worked here">
+    <section className="mt-3 rounded-box bg-base-200 p-3" aria-label={t("shared-what-worked-here")}>
       <h3 className="font-semibold">
-        What worked here{" "}
+        {t("shared-what-worked-here")}{" "}
         <span className="quiet font-normal">
-          in {worked.attempts} {worked.attempts === 1 ? "attempt" : "attempts"} that passed
+          {t("shared-in-passed-attempts", { attempts: worked.attempts })}
         </span>
       </h3>
       <dl className="grid grid-cols-2 gap-x-4 text-sm sm:grid-cols-3">
@@ -34,7 +31,10 @@ export function Worked({ worked, units }: { worked: Schemas["Worked"]; units: Un
                 ) : (
                   <span className="quiet">
                     {" "}
-                    ({figure(f.low, quantity, units)} to {figure(f.high, quantity, units)})
+                    {t("shared-to-3", {
+                      low: figure(f.low, quantity, units),
+                      high: figure(f.high, quantity, units),
+                    })}
                   </span>
                 )}
               </dd>

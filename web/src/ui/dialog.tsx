@@ -1,3 +1,4 @@
+import { t } from "../catalogue";
 import { X } from "lucide-react";
 import { useEffect, useRef, type ReactNode } from "react";
 
@@ -25,15 +26,15 @@ export function Dialog({
       <div className={`modal-box ${wide ? "w-[min(96vw,90rem)] max-w-none" : "max-w-xl"}`}>
         <div className="mb-3 flex items-start justify-between gap-3">
           <h2 className="text-lg font-bold">{title}</h2>
-          <button className="btn btn-square btn-ghost btn-sm" aria-label="Close" onClick={close}>
+          <button className="btn btn-square btn-ghost btn-sm" aria-label={t("common-close")} onClick={close}>
             <X size={18} aria-hidden />
           </button>
         </div>
         {children}
       </div>
       <form method="dialog" className="modal-backdrop">
-        <button aria-label="Close" tabIndex={-1}>
-          close
+        <button aria-label={t("common-close")} tabIndex={-1}>
+          {t("ui-close")}
         </button>
       </form>
     </dialog>

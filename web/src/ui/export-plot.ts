@@ -1,5 +1,7 @@
 /** A drawn plot as a file of its own, with the look it has on the page. */
 
+import { t } from "../catalogue";
+
 const KEPT = [
   "fill",
   "fill-opacity",
@@ -38,12 +40,12 @@ export async function pngOf(plot: SVGSVGElement, background: string): Promise<Bl
   canvas.width = width * PNG_SCALE;
   canvas.height = height * PNG_SCALE;
   const context = canvas.getContext("2d");
-  if (!context) throw new Error("This browser cannot draw pictures.");
+  if (!context) throw new Error(t("ui-this-browser-cannot-draw-pictures"));
   context.fillStyle = background;
   context.fillRect(0, 0, canvas.width, canvas.height);
   context.drawImage(image, 0, 0, canvas.width, canvas.height);
   return new Promise((done, failed) =>
-    canvas.toBlob((blob) => (blob ? done(blob) : failed(new Error("The picture could not be made.")))),
+    canvas.toBlob((blob) => (blob ? done(blob) : failed(new Error(t("ui-the-picture-could-not-be-made"))))),
   );
 }
 

@@ -1,3 +1,4 @@
+import { Say, t } from "../catalogue";
 import { useEffect, useRef, type ReactNode } from "react";
 import { csvOf, pngOf, save, svgOf } from "./export-plot";
 import { makeStore, useStored } from "./store";
@@ -53,12 +54,12 @@ export function PlotFrame({ title, words, rows, children }: Props) {
               ))}
             </tbody>
           </table>
-          <div className="join" role="group" aria-label={`Files of ${title}`}>
+          <div className="join" role="group" aria-label={t("ui-files-of", { title })}>
             <button
               className="btn join-item btn-xs"
               onClick={() => save(`${name}.csv`, csvOf(rows), "text/csv")}
             >
-              CSV
+              {t("common-csv")}
             </button>
             <button
               className="btn join-item btn-xs"
@@ -67,7 +68,7 @@ export function PlotFrame({ title, words, rows, children }: Props) {
                 if (drawn) save(`${name}.svg`, svgOf(drawn), "image/svg+xml");
               }}
             >
-              SVG
+              {t("common-svg")}
             </button>
             <button
               className="btn join-item btn-xs"
@@ -76,7 +77,7 @@ export function PlotFrame({ title, words, rows, children }: Props) {
                 if (drawn) void pngOf(drawn, ground()).then((blob) => save(`${name}.png`, blob));
               }}
             >
-              PNG
+              {t("ui-png")}
             </button>
           </div>
         </>
@@ -100,7 +101,7 @@ export function TablesSwitch() {
   }, []);
   return (
     <button className="btn btn-xs" aria-pressed={open} onClick={() => tables.set(!open)}>
-      Tables and files <kbd className="kbd kbd-xs">t</kbd>
+      <Say id="ui-tables-and-files-t" elems={{ kbd: <kbd className="kbd kbd-xs" /> }} />
     </button>
   );
 }

@@ -1,11 +1,12 @@
+import { t } from "../catalogue";
 import { CircleAlert, Hourglass } from "lucide-react";
 import type { ReactNode } from "react";
 import { Refused } from "../api/client";
 
-export function Loading({ what }: { what: string }) {
+export function Loading() {
   return (
     <p role="status" className="flex items-center gap-3 p-6">
-      <Hourglass size={20} aria-hidden /> Fetching {what} …
+      <Hourglass size={20} aria-hidden /> {t("ui-loading")}
     </p>
   );
 }
@@ -23,7 +24,9 @@ export function Problem({ error, again }: { error: unknown; again?: () => void }
     <div role="alert" className="alert items-start border-error bg-base-100 text-error">
       <CircleAlert size={20} aria-hidden />
       <div className="min-w-0">
-        {fields.length === 0 && <p>{error instanceof Error ? error.message : "Something went wrong."}</p>}
+        {fields.length === 0 && (
+          <p>{error instanceof Error ? error.message : t("ui-something-went-wrong")}</p>
+        )}
         {fields.map((f) => (
           <p key={`${f.field}-${f.allowed}`}>
             <strong>{f.words}</strong>
@@ -32,7 +35,7 @@ export function Problem({ error, again }: { error: unknown; again?: () => void }
         ))}
         {again && (
           <button className="btn mt-2 btn-sm" onClick={again}>
-            Try again
+            {t("ui-try-again")}
           </button>
         )}
       </div>

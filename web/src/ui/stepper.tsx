@@ -1,3 +1,4 @@
+import { t } from "../catalogue";
 import { Minus, Plus } from "lucide-react";
 
 type Props = {
@@ -22,13 +23,13 @@ export function Stepper({ id, label, unit, value, step, error, required, onChang
     <div>
       <label htmlFor={id} className="mb-1 block text-sm font-medium">
         {label} {unit && <span className="quiet">({unit})</span>}
-        {required && <span className="quiet"> – needed</span>}
+        {required && <span className="quiet"> {t("ui-needed")}</span>}
       </label>
       <div className="join w-full">
         <button
           type="button"
           className="btn join-item h-12 w-11 px-0 sm:w-12"
-          aria-label={`${label}: less`}
+          aria-label={t("ui-less", { label })}
           onClick={() => move(-step)}
         >
           <Minus size={20} />
@@ -46,7 +47,7 @@ export function Stepper({ id, label, unit, value, step, error, required, onChang
         <button
           type="button"
           className="btn join-item h-12 w-11 px-0 sm:w-12"
-          aria-label={`${label}: more`}
+          aria-label={t("ui-more", { label })}
           onClick={() => move(step)}
         >
           <Plus size={20} />

@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { Link } from "react-router";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
@@ -17,7 +18,7 @@ export function AccountPage() {
     return (
       <div className="mx-auto max-w-lg space-y-3">
         <h1 className="text-2xl font-bold">{display_name}</h1>
-        <p>{workshop} requires a second factor for everyone who teaches. Set it up here to continue.</p>
+        <p>{t("account-requires-a-second-factor-for-everyone", { workshop })}</p>
         <SecondFactor state={second_factor} />
       </div>
     );
@@ -25,10 +26,10 @@ export function AccountPage() {
     <div className="space-y-3">
       <h1 className="text-2xl font-bold">{display_name}</h1>
       <p>
-        Login name: <strong>{username}</strong> at {workshop}.{" "}
+        <Say id="account-login-name-at" vars={{ username, workshop }} elems={{ strong: <strong /> }} />{" "}
         {owns && (
           <Link className="link" to="/workshop">
-            The workshop
+            {t("common-the-workshop")}
           </Link>
         )}
       </p>
@@ -51,10 +52,10 @@ export function AccountPage() {
 function Kept() {
   return (
     <Panel className="space-y-2">
-      <h2 className="text-lg font-bold">Your data</h2>
-      <p>An archive of your runs, measurements, marks and photos.</p>
+      <h2 className="text-lg font-bold">{t("account-your-data")}</h2>
+      <p>{t("account-an-archive-of-your-runs-measurements")}</p>
       <a className="btn" href="/api/session/archive.zip" download>
-        Download my data
+        {t("account-download-my-data")}
       </a>
     </Panel>
   );
@@ -64,11 +65,11 @@ function LostPhone() {
   const out = useSignOutEverywhere();
   return (
     <Panel className="space-y-2">
-      <h2 className="text-lg font-bold">Lost phone</h2>
-      <p>Signs you out on every device, including this one.</p>
+      <h2 className="text-lg font-bold">{t("common-lost-phone")}</h2>
+      <p>{t("account-signs-you-out-on-every-device")}</p>
       <Problem error={out.error} />
       <button className="btn" onClick={() => out.mutate()}>
-        Sign out everywhere
+        {t("account-sign-out-everywhere")}
       </button>
     </Panel>
   );

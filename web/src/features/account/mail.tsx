@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { vocabulary } from "../../api/generated-vocabulary";
@@ -23,18 +24,24 @@ function Wish({ now, set }: Props) {
     <Panel
       as="form"
       className="space-y-3"
-      aria-label="Mail"
+      aria-label={t("account-mail")}
       onSubmit={(e: React.FormEvent) => {
         e.preventDefault();
         set.mutate({ email, kinds, password });
       }}
     >
-      <h2 className="text-lg font-bold">Mail</h2>
-      <p className="text-sm">At most one message a day, when there is news, and password reset links.</p>
-      <TextField label="Email address" type="email" autoComplete="email" value={email} onChange={setEmail} />
+      <h2 className="text-lg font-bold">{t("account-mail")}</h2>
+      <p className="text-sm">{t("account-at-most-one-message-a-day")}</p>
+      <TextField
+        label={t("account-email-address")}
+        type="email"
+        autoComplete="email"
+        value={email}
+        onChange={setEmail}
+      />
       {email !== now.email && (
         <TextField
-          label="Your password (the address changes)"
+          label={t("account-your-password-the-address-changes")}
           type="password"
           autoComplete="current-password"
           value={password}
@@ -42,7 +49,7 @@ function Wish({ now, set }: Props) {
         />
       )}
       <fieldset className="space-y-1">
-        <legend className="mb-1 text-sm font-medium">Notify me when</legend>
+        <legend className="mb-1 text-sm font-medium">{t("account-notify-me-when")}</legend>
         {Object.entries(vocabulary.notices).map(([kind, words]) => (
           <Toggle
             key={kind}
@@ -54,9 +61,9 @@ function Wish({ now, set }: Props) {
         ))}
       </fieldset>
       <Problem error={set.error} />
-      {set.isSuccess && <p role="status">Saved.</p>}
+      {set.isSuccess && <p role="status">{t("common-saved")}</p>}
       <button className="btn btn-primary" disabled={set.isPending}>
-        Save mail settings
+        {t("account-save-mail-settings")}
       </button>
     </Panel>
   );

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import { TextField } from "../../ui/field";
 import { Panel } from "../../ui/panel";
@@ -25,25 +26,25 @@ export function NewPassword() {
         );
       }}
     >
-      <h2 className="text-lg font-bold">Change password</h2>
+      <h2 className="text-lg font-bold">{t("account-change-password")}</h2>
       <TextField
-        label="Current password"
+        label={t("account-current-password")}
         type="password"
         autoComplete="current-password"
         value={old}
         onChange={setOld}
       />
       <TextField
-        label="New password (at least 8 characters)"
+        label={t("common-new-password-at-least-8-characters")}
         type="password"
         autoComplete="new-password"
         value={password}
         onChange={setPassword}
       />
       <Problem error={change.error} />
-      {change.isSuccess && <p role="status">Password changed. Other devices must sign in again.</p>}
+      {change.isSuccess && <p role="status">{t("account-password-changed-other-devices-must-sign")}</p>}
       <button className="btn btn-primary" disabled={old === "" || password === "" || change.isPending}>
-        Save new password
+        {t("account-save-new-password")}
       </button>
     </Panel>
   );

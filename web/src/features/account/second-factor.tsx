@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { useState } from "react";
 import { TextField } from "../../ui/field";
 import { Panel } from "../../ui/panel";
@@ -10,13 +11,11 @@ export function SecondFactor({ state }: { state: "on" | "off" | "missing" }) {
   const [typed, setTyped] = useState("");
   const codes = confirm.data?.codes;
   return (
-    <Panel className="space-y-3" aria-label="Second factor">
-      <h2 className="text-lg font-bold">Second factor</h2>
+    <Panel className="space-y-3" aria-label={t("account-second-factor")}>
+      <h2 className="text-lg font-bold">{t("account-second-factor")}</h2>
       {codes ? (
         <>
-          <p role="status">
-            Second factor is on. Keep these recovery codes on paper: each works once without your phone.
-          </p>
+          <p role="status">{t("account-second-factor-is-on-keep-these")}</p>
           <ul className="grid grid-cols-2 gap-1 font-mono">
             {codes.map((code) => (
               <li key={code}>{code}</li>
@@ -25,9 +24,9 @@ export function SecondFactor({ state }: { state: "on" | "off" | "missing" }) {
         </>
       ) : state === "on" ? (
         <>
-          <p>You enter a code from your phone at each sign-in.</p>
+          <p>{t("account-you-enter-a-code-from-your")}</p>
           <TextField
-            label="Password (to turn it off)"
+            label={t("account-password-to-turn-it-off")}
             type="password"
             autoComplete="current-password"
             value={typed}
@@ -38,22 +37,26 @@ export function SecondFactor({ state }: { state: "on" | "off" | "missing" }) {
             disabled={typed === ""}
             onClick={() => off.mutate(typed, { onSuccess: () => setTyped("") })}
           >
-            Turn off second factor
+            {t("account-turn-off-second-factor")}
           </button>
         </>
       ) : begin.data ? (
         <>
-          <p>Scan this with your authenticator app, then enter the code it shows.</p>
+          <p>{t("account-scan-this-with-your-authenticator-app")}</p>
           <img
             src={begin.data.picture}
-            alt="QR code for your authenticator app"
+            alt={t("account-qr-code-for-your-authenticator-app")}
             className="size-44 rounded-box bg-white p-1"
           />
           <p className="text-sm">
-            Or enter this key in the app: <span className="font-mono break-all">{begin.data.secret}</span>
+            <Say
+              id="account-or-enter-this-key-in-the"
+              vars={{ secret: begin.data.secret }}
+              elems={{ span: <span className="font-mono break-all" /> }}
+            />
           </p>
           <TextField
-            label="Six-digit code"
+            label={t("account-six-digit-code")}
             inputMode="numeric"
             autoComplete="one-time-code"
             value={typed}
@@ -64,17 +67,14 @@ export function SecondFactor({ state }: { state: "on" | "off" | "missing" }) {
             disabled={typed === "" || confirm.isPending}
             onClick={() => confirm.mutate(typed, { onSuccess: () => setTyped("") })}
           >
-            Turn on second factor
+            {t("account-turn-on-second-factor")}
           </button>
         </>
       ) : (
         <>
-          <p>
-            A code from your phone as well as your password. A stolen password alone does not open your
-            account.
-          </p>
+          <p>{t("account-a-code-from-your-phone-as")}</p>
           <button className="btn" onClick={() => begin.mutate()}>
-            Set up second factor
+            {t("account-set-up-second-factor")}
           </button>
         </>
       )}

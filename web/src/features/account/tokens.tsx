@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { useState } from "react";
 import { vocabulary } from "../../api/generated-vocabulary";
 import { TextField } from "../../ui/field";
@@ -17,36 +18,38 @@ export function Tokens() {
   const [days, setDays] = useState("90");
   const [scope, setScope] = useState<Scope>("read");
   return (
-    <Panel className="space-y-3" aria-label="API tokens">
-      <h2 className="text-lg font-bold">API tokens</h2>
+    <Panel className="space-y-3" aria-label={t("account-api-tokens")}>
+      <h2 className="text-lg font-bold">{t("account-api-tokens")}</h2>
       <p className="text-sm">
-        A token lets a spreadsheet or script use your account. See{" "}
-        <a className="link" href="/api-guide">
-          the guide to the API
-        </a>
-        .
+        <Say
+          id="account-a-token-lets-a-spreadsheet-or"
+          elems={{ a: <a className="link" href="/api-guide" /> }}
+        />
       </p>
       <ul className="divide-y divide-base-300">
         {(read.data ?? []).map((one) => (
           <li key={one.id} className="flex min-h-11 items-center gap-3">
             <span className="grow">
               <strong>{one.name}</strong>, {scopes[one.scope as Scope]}
-              {one.expiry && `, until ${dateWords(one.expiry)}`}
+              {one.expiry && t("common-until", { date: dateWords(one.expiry) })}
             </span>
             <button
               className="btn btn-sm"
-              aria-label={`Revoke ${one.name}`}
+              aria-label={t("account-revoke", { name: one.name })}
               onClick={() => end.mutate(one.id)}
             >
-              Revoke
+              {t("account-revoke-2")}
             </button>
           </li>
         ))}
       </ul>
       {make.data && (
         <p role="status" className="rounded-box bg-accent p-2 text-accent-content">
-          Copy this token now. It is not shown again:{" "}
-          <strong className="font-mono break-all">{make.data.secret}</strong>
+          <Say
+            id="account-copy-this-token-now-it-is"
+            vars={{ secret: make.data.secret }}
+            elems={{ strong: <strong className="font-mono break-all" /> }}
+          />
         </p>
       )}
       <form
@@ -56,10 +59,10 @@ export function Tokens() {
           make.mutate({ name, scope, days: Number(days) }, { onSuccess: () => setName("") });
         }}
       >
-        <TextField label="Purpose" value={name} onChange={setName} />
-        <TextField label="Valid for (days)" inputMode="numeric" value={days} onChange={setDays} />
+        <TextField label={t("common-purpose")} value={name} onChange={setName} />
+        <TextField label={t("account-valid-for-days")} inputMode="numeric" value={days} onChange={setDays} />
         <Picker
-          label="Access"
+          label={t("account-access")}
           options={SCOPES}
           words={(one) => scopes[one]}
           value={scope}
@@ -67,7 +70,7 @@ export function Tokens() {
         />
         <Problem error={read.error ?? make.error ?? end.error} />
         <button className="btn" disabled={name === "" || make.isPending}>
-          Create token
+          {t("account-create-token")}
         </button>
       </form>
     </Panel>

@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { TextField } from "../../ui/field";
@@ -12,28 +13,33 @@ export function ApiGuidePage() {
     queryKey: apiGuideKeys.description,
     queryFn: async () => {
       const answer = await fetch("/api/schema?format=json");
-      if (!answer.ok) throw new Error("The description of the API cannot be read.");
+      if (!answer.ok) throw new Error(t("api-guide-the-description-of-the-api-cannot"));
       return callsOf((await answer.json()) as Description);
     },
     staleTime: Infinity,
   });
-  if (read.isPending) return <Loading what="the guide" />;
+  if (read.isPending) return <Loading />;
   if (read.isError) return <Problem error={read.error} again={() => void read.refetch()} />;
   const fits = (call: Call) => `${call.method} ${call.path} ${call.about}`.toLowerCase().includes(wanted);
   return (
     <div className="mx-auto max-w-4xl space-y-4">
-      <h1 className="text-2xl font-bold">API guide</h1>
+      <h1 className="text-2xl font-bold">{t("api-guide-api-guide")}</h1>
       <p>
-        Send <code>Authorization: Bearer</code> and a token that you made on the page of your account. Figures
-        are SI, units stand in the names, times are UTC. What is refused comes back as JSON with{" "}
-        <code>code</code>, <code>detail</code> and, field by field, what was given and what is allowed. The
-        same as a file:{" "}
-        <a className="link" href="/api/schema">
-          OpenAPI
-        </a>
-        .
+        <Say
+          id="api-guide-send-authorization-bearer-and-a-token"
+          elems={{
+            code: <code />,
+            code2: <code />,
+            code3: <code />,
+            a: <a className="link" href="/api/schema" />,
+          }}
+        />
       </p>
-      <TextField label="Search calls" value={wanted} onChange={(typed) => setWanted(typed.toLowerCase())} />
+      <TextField
+        label={t("api-guide-search-calls")}
+        value={wanted}
+        onChange={(typed) => setWanted(typed.toLowerCase())}
+      />
       {[...read.data].map(([group, calls]) => (
         <Group key={group} name={group} calls={calls.filter(fits)} />
       ))}
@@ -56,9 +62,9 @@ function Group({ name, calls }: { name: string; calls: Call[] }) {
             <code className="break-all">{call.path}</code>
             <span className="block pl-16 text-sm">{call.about}</span>
           </summary>
-          <Fields title="In the address" fields={call.asks} />
-          <Fields title="Sent" fields={call.sends} />
-          <Fields title="Answered" fields={call.gives} />
+          <Fields title={t("api-guide-in-the-address")} fields={call.asks} />
+          <Fields title={t("api-guide-sent")} fields={call.sends} />
+          <Fields title={t("api-guide-answered")} fields={call.gives} />
         </details>
       ))}
     </section>

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { ChoiceField } from "../../ui/choice-field";
@@ -65,16 +66,16 @@ export function AssignForm({ design, usual, to = null, done }: Props) {
         submit();
       }}
     >
-      <h2 className="text-lg font-bold">Assign “{design.title}”</h2>
+      <h2 className="text-lg font-bold">{t("assign-assign", { title: design.title })}</h2>
       <UnitField
-        label="Target bead width"
+        label={t("assign-target-bead-width")}
         quantity="length"
         units={units}
         value={width}
         onChange={setWidth}
       />
       <ChoiceField
-        label="Finish goal"
+        label={t("assign-finish-goal")}
         value={finish}
         options={optionsOf("finish")}
         words={finishWords}
@@ -90,9 +91,9 @@ export function AssignForm({ design, usual, to = null, done }: Props) {
           value={inARow}
           onChange={setInARow}
         />
-        <TextField label="Due" type="date" value={dueOn} onChange={setDueOn} />
+        <TextField label={t("assign-due")} type="date" value={dueOn} onChange={setDueOn} />
         <ChoiceField
-          label="Marking scheme"
+          label={t("assign-marking-scheme")}
           value={scheme}
           options={(schemes.data ?? []).map((one) => one.code)}
           words={(code) => schemes.data?.find((one) => one.code === code)?.body.title ?? code}
@@ -112,10 +113,10 @@ export function AssignForm({ design, usual, to = null, done }: Props) {
       <Problem error={give.error} />
       <div className="flex gap-2">
         <button className="btn grow btn-primary" disabled={give.isPending}>
-          {give.isPending ? "Assigning …" : "Assign coupon"}
+          {give.isPending ? t("assign-assigning") : t("assign-assign-coupon")}
         </button>
         <button type="button" className="btn" onClick={done}>
-          Cancel
+          {t("common-cancel")}
         </button>
       </div>
     </Panel>

@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { Hammer } from "lucide-react";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
@@ -21,7 +22,7 @@ export function AssignPage() {
   const about = useAboutCourse();
   const designs = useDesigns();
   const given = useGiven();
-  if (designs.isPending || given.isPending || about.isPending) return <Loading what="the coupon library" />;
+  if (designs.isPending || given.isPending || about.isPending) return <Loading />;
   if (designs.isError || given.isError) {
     const again = () => {
       void designs.refetch();
@@ -37,20 +38,20 @@ export function AssignPage() {
     <div className="grid gap-6 lg:grid-cols-[1fr_24rem]">
       <section>
         <div className="mb-3 flex flex-wrap items-center justify-between gap-3">
-          <h1 className="text-2xl font-bold">Coupon library</h1>
+          <h1 className="text-2xl font-bold">{t("common-coupon-library")}</h1>
           <Link className="btn" to={paths.to("builder")}>
-            <Hammer size={18} aria-hidden /> Build a coupon
+            <Hammer size={18} aria-hidden /> {t("common-build-a-coupon")}
           </Link>
           <span className="flex gap-4">
             <Link className="link" to={paths.to("schools")}>
-              Course methods
+              {t("common-course-methods")}
             </Link>
             <Link className="link" to={paths.to("schemes")}>
-              Marking schemes
+              {t("common-marking-schemes")}
             </Link>
           </span>
           <Picker
-            label="Coupon sequence"
+            label={t("common-coupon-sequence")}
             size=""
             options={optionsOf("sequence") as Sequence[]}
             words={(name) => choiceWords("sequence", name)}
@@ -69,7 +70,7 @@ export function AssignPage() {
             />
           ))}
         </ol>
-        <h2 className="mt-6 mb-2 text-lg font-bold">Assigned coupons</h2>
+        <h2 className="mt-6 mb-2 text-lg font-bold">{t("assign-assigned-coupons")}</h2>
         <Given assignments={given.data} />
       </section>
       {picked ? (
@@ -81,19 +82,26 @@ export function AssignPage() {
           done={() => setPicked(null)}
         />
       ) : (
-        <Empty>Select a coupon to assign it to the class or to some students.</Empty>
+        <Empty>{t("assign-select-a-coupon-to-assign-it")}</Empty>
       )}
     </div>
   );
 }
 
 function Given({ assignments }: { assignments: Schemas["Assignment"][] }) {
-  if (assignments.length === 0) return <Empty>No coupons assigned yet. Select a coupon above.</Empty>;
+  if (assignments.length === 0) return <Empty>{t("assign-no-coupons-assigned-yet-select-a")}</Empty>;
   return (
     <table className="table rounded-box border border-base-300 bg-base-100">
       <thead>
         <tr>
-          {["Coupon", "Finish", "Passes in a row", "Students", "Due", "For the wall"].map((words) => (
+          {[
+            t("common-coupon"),
+            t("assign-finish"),
+            t("assign-passes-in-a-row"),
+            t("common-students"),
+            t("assign-due"),
+            t("assign-for-the-wall"),
+          ].map((words) => (
             <th key={words}>{words}</th>
           ))}
         </tr>
@@ -108,7 +116,11 @@ function Given({ assignments }: { assignments: Schemas["Assignment"][] }) {
             <td>{dateWords(a.due_on)}</td>
             <td>
               <a className="link" href={`/api/assignments/${String(a.id)}/job.pdf`}>
-                job sheet<span className="sr-only"> of {a.design.title}</span>
+                <Say
+                  id="assign-job-sheet-of"
+                  vars={{ title: a.design.title }}
+                  elems={{ span: <span className="sr-only" /> }}
+                />
               </a>
             </td>
           </tr>

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { usePaths } from "../../domain/course";
@@ -12,13 +13,13 @@ type Props = { design: Schemas["Design"]; sequence: Sequence; picked: boolean; p
 export function DesignCard({ design: d, sequence, picked, pick }: Props) {
   const units = useUnits();
   const paths = usePaths();
-  const own = d.course ? ` · this course, version ${String(d.version ?? 1)}` : "";
+  const own = d.course ? ` · ${t("assign-this-course-version", { version: d.version ?? 1 })}` : "";
   const what = [
     choiceWords("metal", d.metal ?? ""),
     choiceWords("joint", d.joint),
     choiceWords("position", d.position ?? ""),
     choiceWords("technique", d.technique ?? ""),
-    `bead width ${measure(d.target_width_mm, "length", units)}`,
+    t("assign-bead-width", { target_width_mm: measure(d.target_width_mm, "length", units) }),
   ];
   return (
     <li
@@ -35,18 +36,26 @@ export function DesignCard({ design: d, sequence, picked, pick }: Props) {
         </span>
         <span className="quiet block text-sm">{what.join(", ")}</span>
         <span className="block text-sm">{d.purpose}</span>
-        {d.usual_faults && <span className="quiet block text-sm">Common faults: {d.usual_faults}.</span>}
+        {d.usual_faults && (
+          <span className="quiet block text-sm">
+            {t("assign-common-faults", { usual_faults: d.usual_faults })}
+          </span>
+        )}
       </span>
       <span className="flex flex-col gap-1">
-        <button className="btn btn-primary btn-sm" aria-label={`Assign ${d.title}`} onClick={pick}>
-          Assign
+        <button
+          className="btn btn-primary btn-sm"
+          aria-label={t("common-assign", { title: d.title })}
+          onClick={pick}
+        >
+          {t("assign-assign-2")}
         </button>
         <Link
           className="btn btn-sm"
-          aria-label={`Edit ${d.title}`}
+          aria-label={t("assign-edit", { title: d.title })}
           to={paths.to(`builder?from=${String(d.id)}`)}
         >
-          Edit
+          {t("assign-edit-2")}
         </Link>
       </span>
     </li>

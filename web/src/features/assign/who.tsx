@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useStudents } from "../../domain/use-members";
 
 type Props = { some: number[] | null; choose: (some: number[] | null) => void };
@@ -9,10 +10,10 @@ export function Who({ some, choose }: Props) {
     choose(some?.includes(id) ? some.filter((i) => i !== id) : [...(some ?? []), id]);
   return (
     <fieldset>
-      <legend className="mb-1 font-medium">Students</legend>
+      <legend className="mb-1 font-medium">{t("common-students")}</legend>
       {[
-        { words: "Whole class", on: some === null, value: null },
-        { words: "Some students", on: some !== null, value: [] },
+        { words: t("assign-whole-class"), on: some === null, value: null },
+        { words: t("assign-some-students"), on: some !== null, value: [] },
       ].map(({ words, on, value }) => (
         <label key={words} className="flex items-center gap-2 py-1">
           <input type="radio" className="radio" name="who" checked={on} onChange={() => choose(value)} />{" "}

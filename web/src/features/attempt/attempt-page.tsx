@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { Link, useParams } from "react-router";
 import { usePaths } from "../../domain/course";
 import { Loading, Problem } from "../../ui/states";
@@ -20,7 +21,7 @@ export function AttemptPage() {
   const paths = usePaths();
   const units = useUnits();
   const attempt = useAttempt(Number(attemptId));
-  if (attempt.isPending) return <Loading what="the attempt" />;
+  if (attempt.isPending) return <Loading />;
   if (attempt.isError) return <Problem error={attempt.error} again={() => void attempt.refetch()} />;
   const a = attempt.data;
   const goal = a.assignment;
@@ -29,25 +30,29 @@ export function AttemptPage() {
     <div className="mx-auto max-w-3xl space-y-4">
       <div>
         <Link className="link text-sm" to={paths.to("mine")}>
-          My coupons
+          {t("common-my-coupons")}
         </Link>
         <h1 className="text-2xl font-bold">
-          {goal.design.title}, attempt {a.number}
+          {t("common-attempt", { title: goal.design.title, number: a.number })}
         </h1>
         <p>
-          Bead width about {measure(goal.target_width_mm, "length", units)}; finish {finishWords(goal.finish)}
-          .
+          {t("attempt-bead-width-about-finish", {
+            target_width_mm: measure(goal.target_width_mm, "length", units),
+            finish: finishWords(goal.finish),
+          })}
         </p>
       </div>
       {a.answer && (
         <p role="status" className="rounded-box bg-accent p-3 text-lg text-accent-content">
-          <strong>{a.state === "weld_again" ? "Weld this coupon again:" : "Send another photo:"}</strong>{" "}
+          <strong>
+            {a.state === "weld_again" ? t("attempt-weld-this-coupon-again") : t("attempt-send-another-photo")}
+          </strong>{" "}
           {a.answer}
         </p>
       )}
       {a.asked && !a.mark && (
         <p className="rounded-box border-2 border-accent p-3">
-          <strong>Your one change:</strong> {a.asked.text}
+          <strong>{t("attempt-your-one-change")}</strong> {a.asked.text}
         </p>
       )}
       {a.mark ? (

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import type { ReactNode } from "react";
 import type { Schemas } from "../../api/client";
 import { BeadChoice } from "../../domain/bead-choice";
@@ -30,12 +31,12 @@ export function BeadResult({ attempt, photo, measurement }: Props) {
         {report?.bead && measurement?.strip && (
           <>
             <dl className="grid grid-cols-2 gap-2 sm:grid-cols-4">
-              <Figure words="Width">{measure(report.bead.width_mm.mean, "length", units)}</Figure>
-              <Figure words="Width variation">{percent(report.bead.width_mm.cv)}</Figure>
-              <Figure words="Ripple variation">
-                {report.ripple ? percent(report.ripple.cv) : "no distinct ripples"}
+              <Figure words={t("common-width")}>{measure(report.bead.width_mm.mean, "length", units)}</Figure>
+              <Figure words={t("common-width-variation")}>{percent(report.bead.width_mm.cv)}</Figure>
+              <Figure words={t("common-ripple-variation")}>
+                {report.ripple ? percent(report.ripple.cv) : t("common-no-distinct-ripples-2")}
               </Figure>
-              <Figure words="Heat tint">
+              <Figure words={t("common-heat-tint")}>
                 <TintBadge level={report.tint?.bead.level} />
               </Figure>
             </dl>
@@ -44,7 +45,9 @@ export function BeadResult({ attempt, photo, measurement }: Props) {
             {overlay && (
               <FaultCrops defects={report.defects ?? []} photo={photo} overlay={overlay} units={units} />
             )}
-            {measurement.corrected && <p className="text-sm">Corrected by hand by your instructor.</p>}
+            {measurement.corrected && (
+              <p className="text-sm">{t("attempt-corrected-by-hand-by-your-instructor")}</p>
+            )}
           </>
         )}
       </div>

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import type { Schemas } from "../../api/client";
 import { ChoiceField } from "../../ui/choice-field";
 import { AreaField, TextField } from "../../ui/field";
@@ -30,7 +31,7 @@ export function Entry(props: Props) {
             value={value}
             options={optionsOf(field.key)}
             words={(code) => choiceWords(field.key, code)}
-            empty="not recorded"
+            empty={t("common-not-recorded")}
             tall
             onChange={onChange}
           />
@@ -55,7 +56,9 @@ export function Entry(props: Props) {
             label={
               <>
                 {field.words}{" "}
-                <span className="quiet">({shownAs("length", units).label}, one after another)</span>
+                <span className="quiet">
+                  {t("attempt-one-after-another", { label: shownAs("length", units).label })}
+                </span>
               </>
             }
             className={`h-12 text-base ${error ? "input-error" : ""}`}
@@ -102,7 +105,7 @@ function FigureEntry({ field, units, value, error, off, onChange }: Props) {
       />
       {off && !error && (
         <p className="mt-1 text-sm">
-          {measure(off.outside, info.kind, units)} {off.used < off.low ? "under" : "over"}{" "}
+          {measure(off.outside, info.kind, units)} {off.used < off.low ? t("common-under") : t("common-over")}{" "}
           {figure(off.low, info.kind, units)}–{figure(off.high, info.kind, units)}: {off.effect}.
         </p>
       )}

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { BeadPhoto } from "../../domain/bead-photo";
@@ -24,23 +25,23 @@ export function Feedback({ attempt, mark }: { attempt: Attempt; mark: Schemas["M
       <div className="flex items-end gap-4">
         <p className="shrink-0 text-5xl font-bold whitespace-nowrap">
           {markWords(mark.total)}
-          <span className="quiet text-xl font-normal"> of 100</span>
+          <span className="quiet text-xl font-normal"> {t("attempt-of-100")}</span>
         </p>
         <p className="pb-1">
           <strong className={mark.passed ? "text-success" : "text-error"}>
-            {mark.passed ? "Passed" : "Not passed"}
+            {mark.passed ? t("attempt-passed") : t("attempt-not-passed")}
           </strong>
           {mark.knocked.length > 0 && (
-            <span className="block">Automatic fail: {mark.knocked.join(", ")}</span>
+            <span className="block">{t("attempt-automatic-fail", { knocked: mark.knocked.join(", ") })}</span>
           )}
           <span className="quiet block text-sm">
-            {mark.scheme}, marked by {mark.marked_by.display_name}
+            {t("attempt-marked-by", { scheme: mark.scheme, name: mark.marked_by.display_name })}
           </span>
         </p>
       </div>
       {mark.next_change && (
         <p className="rounded-box bg-accent p-3 text-lg text-accent-content">
-          <strong>Change this next time:</strong> {mark.next_change}
+          <strong>{t("attempt-change-this-next-time")}</strong> {mark.next_change}
         </p>
       )}
       {mark.comment && <p className="whitespace-pre-wrap">{mark.comment}</p>}
@@ -55,7 +56,7 @@ export function Feedback({ attempt, mark }: { attempt: Attempt; mark: Schemas["M
       <Bead attempt={attempt} />
       {before.length > 0 && (
         <div>
-          <h2 className="mb-2 text-lg font-bold">Your earlier beads, to the same scale</h2>
+          <h2 className="mb-2 text-lg font-bold">{t("attempt-your-earlier-beads-to-the-same")}</h2>
           <StackedStrips
             attempts={[attempt, ...before]}
             link={(a, children) => (
@@ -68,11 +69,11 @@ export function Feedback({ attempt, mark }: { attempt: Attempt; mark: Schemas["M
       )}
       {attempt.earlier && (
         <Link className="btn h-12 w-full" to={paths.compare(attempt.earlier.id, attempt.id)}>
-          Compare with previous bead
+          {t("attempt-compare-with-previous-bead")}
         </Link>
       )}
       <Link className="btn h-12 w-full btn-primary" to={paths.to("time")}>
-        See my progress
+        {t("attempt-see-my-progress")}
       </Link>
     </Panel>
   );

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, unwrap } from "../../api/client";
@@ -19,9 +20,9 @@ export function Gauge() {
   const byHand = (bottles.data ?? []).filter((one) => one.gauge === "");
   if (byHand.length === 0) return null;
   return (
-    <Panel tight className="mb-3" aria-label="Gas">
+    <Panel tight className="mb-3" aria-label={t("attempt-gas")}>
       <div className="flex flex-wrap items-center gap-2">
-        <span className="font-medium">Record gauge reading:</span>
+        <span className="font-medium">{t("attempt-record-gauge-reading")}</span>
         {byHand.map((one) => (
           <button
             key={one.id}
@@ -40,9 +41,7 @@ export function Gauge() {
           bottle={open}
           done={(reading) => {
             setOpen(null);
-            setSaid(
-              `${reading.bar.toFixed(0)} bar saved. Close the bottle valve if you are the last to leave.`,
-            );
+            setSaid(t("attempt-bar-saved-close-the-bottle-valve", { bar: reading.bar.toFixed(0) }));
           }}
         />
       )}

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
@@ -16,7 +17,7 @@ export function LogForm({ attempt }: { attempt: Attempt }) {
   const setup = useSetup(attempt.id, attempt.version);
   const units = useUnits();
   const [open, setOpen] = useState<number | null>(attempt.runs.length === 0 ? 1 : null);
-  if (last.isPending || setup.isPending) return <Loading what="the log" />;
+  if (last.isPending || setup.isPending) return <Loading />;
   if (setup.isError) return <Problem error={setup.error} again={() => void setup.refetch()} />;
   if (open !== null) {
     const card = setup.data.card_run as Partial<Run>;
@@ -37,22 +38,22 @@ export function LogForm({ attempt }: { attempt: Attempt }) {
   const several = attempt.runs.length > 1;
   return (
     <Panel>
-      <h2 className="text-lg font-bold">Log</h2>
+      <h2 className="text-lg font-bold">{t("attempt-log")}</h2>
       <ul className="divide-y divide-base-300">
         {attempt.runs.map((run) => (
           <li key={run.number} className="flex items-center justify-between gap-3 py-2">
             <span>
-              {several && <strong>Run {run.number}: </strong>}
+              {several && <strong>{t("attempt-run", { number: run.number })} </strong>}
               {summary(run as unknown as Run, units)}
             </span>
             <button className="btn h-12" onClick={() => setOpen(run.number)}>
-              {several ? `Edit run ${String(run.number)}` : "Edit log"}
+              {several ? t("attempt-edit-run", { number: run.number }) : t("attempt-edit-log")}
             </button>
           </li>
         ))}
       </ul>
       <button className="btn mt-2 h-12 w-full" onClick={() => setOpen(attempt.runs.length + 1)}>
-        Log another run
+        {t("attempt-log-another-run")}
       </button>
     </Panel>
   );

@@ -26,16 +26,16 @@ describe("the log", () => {
   });
   it("names the figure and what is possible in the person's unit", () => {
     expect(problemsIn({ ...good, current_a: "9000" }, fields, metric)).toEqual({
-      current_a: "9000 A was given; 1 to 1000 A is possible.",
+      current_a: "Welding current: enter 1 to 1000 A (you entered 9000 A).",
     });
     expect(problemsIn({ ...good, stickout_mm: "9000" }, fields, customary).stickout_mm).toContain(
       "2362.2 thou",
     );
   });
-  it("asks for what is needed and refuses what is no figure", () => {
+  it("asks for what is needed and refuses what is enter a number", () => {
     expect(problemsIn({ current_a: "", gas_l_min: "much" }, fields, metric)).toEqual({
-      current_a: "Needed.",
-      gas_l_min: "“much” is no figure.",
+      current_a: "Required.",
+      gas_l_min: "Gas flow: enter a number (you entered “much”).",
     });
   });
   it("sends a torch as its number, a tick as yes and places as a list", () => {
@@ -45,7 +45,9 @@ describe("the log", () => {
       draught: true,
       restarts_mm: [31, 62.5, 80],
     });
-    expect(problemsIn({ ...typed, restarts_mm: "31 x" }, fields, metric).restarts_mm).toContain("no figure");
+    expect(problemsIn({ ...typed, restarts_mm: "31 x" }, fields, metric).restarts_mm).toContain(
+      "enter a number",
+    );
   });
   it("takes a tick back to nothing", () => {
     expect(runFrom({ ...good, draught: "" }, fields, metric, { draught: true }).draught).toBeNull();

@@ -1,5 +1,6 @@
 /** What is typed in the log, before it is a run; pure, so that it can be tested without a page. */
 
+import { t } from "../../catalogue";
 import { figure, shownAs, toSi, trimmed, type Quantity, type Units } from "../../domain/units";
 import { isNumbered, quantityIn, type Field } from "../../domain/run-fields";
 
@@ -77,17 +78,22 @@ export function problemsIn(typed: Typed, fields: readonly Field[], units: Units)
     const info = quantityIn(field);
     if (!info) continue;
     if (text === "") {
-      if (field.required) problems[field.key] = "Needed.";
+      if (field.required) problems[field.key] = t("attempt-needed");
       continue;
     }
     const values =
       field.sort === "several" ? listOf(text, field, units) : [toSi(text, info.kind, units) ?? NaN];
     const { label } = shownAs(info.kind, units);
     const ends = [info.low, info.high].map((v) => trimmed(figure(v, info.kind, units, 1)));
-    if (values.some(Number.isNaN)) problems[field.key] = `“${text}” is no figure.`;
+    if (values.some(Number.isNaN))
+      problems[field.key] = t("attempt-enter-a-number", { field: field.words, text });
     else if (values.some((v) => v < info.low || v > info.high))
-      problems[field.key] =
-        `${text} ${label}`.trim() + ` was given; ${ends.join(" to ")} ${label}`.trimEnd() + " is possible.";
+      problems[field.key] = t("attempt-enter-between", {
+        field: field.words,
+        low: ends[0] ?? "",
+        high: `${ends[1] ?? ""} ${label}`.trim(),
+        given: `${text} ${label}`.trim(),
+      });
   }
   return problems;
 }
@@ -116,11 +122,11 @@ export function startOf(
   card: Partial<Run>,
 ): Start {
   const saved = runs.find((r) => r.number === number);
-  if (saved) return { run: saved, words: "as saved" };
+  if (saved) return { run: saved, words: t("attempt-as-saved") };
   const before = runs.at(-1);
-  if (before) return { run: { ...before, ...OWN }, words: `as run ${String(before.number)}` };
+  if (before) return { run: { ...before, ...OWN }, words: t("attempt-as-run", { number: before.number }) };
   if (last.passed && last.runs[0])
-    return { run: { ...(last.runs[0] as Run), ...OWN }, words: "with your last good settings" };
+    return { run: { ...(last.runs[0] as Run), ...OWN }, words: t("attempt-with-your-last-good-settings") };
   return { run: card, words: "with the card settings" };
 }
 

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, unwrap } from "../../api/client";
@@ -17,11 +18,11 @@ export function Machine({ attempt }: { attempt: number }) {
   const { booth, booths, worked } = read.data;
   const here = booths.find((one) => one.id === booth);
   return (
-    <Panel tight aria-label="Booth and machine" className="space-y-2">
+    <Panel tight aria-label={t("attempt-booth-and-machine")} className="space-y-2">
       <div className="flex flex-wrap items-end gap-3">
         <div className="w-40">
           <ChoiceField
-            label="Booth"
+            label={t("attempt-booth")}
             tall
             value={booth === null ? "" : String(booth)}
             empty={booth === null ? "not selected" : undefined}
@@ -32,11 +33,13 @@ export function Machine({ attempt }: { attempt: number }) {
         </div>
         {here && broken === null && (
           <button className="btn h-12" onClick={() => setBroken("")}>
-            Report a fault
+            {t("attempt-report-a-fault")}
           </button>
         )}
       </div>
-      {here?.broken && <p className="font-semibold text-error">Reported fault: {here.broken}</p>}
+      {here?.broken && (
+        <p className="font-semibold text-error">{t("attempt-reported-fault", { broken: here.broken })}</p>
+      )}
       {here && broken !== null && (
         <form
           className="flex flex-wrap items-end gap-2"
@@ -46,16 +49,16 @@ export function Machine({ attempt }: { attempt: number }) {
           }}
         >
           <div className="grow">
-            <TextField label="What is broken?" value={broken} onChange={setBroken} />
+            <TextField label={t("attempt-what-is-broken")} value={broken} onChange={setBroken} />
           </div>
           <button className="btn btn-primary" disabled={report.isPending || broken === ""}>
-            Send
+            {t("attempt-send")}
           </button>
         </form>
       )}
       {worked && (
         <p>
-          <strong>On this machine {dateWords(worked.at)} this coupon passed with</strong>{" "}
+          <strong>{t("attempt-on-this-machine-this-coupon-passed", { date: dateWords(worked.at) })}</strong>{" "}
           {worked.words.join(", ")}.
         </p>
       )}

@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { Link } from "react-router";
 import { usePaths } from "../../domain/course";
 import { Panel } from "../../ui/panel";
@@ -12,14 +13,14 @@ import { useMine, useWeldAnother } from "./queries";
 
 export function MyCouponsPage() {
   const attempts = useMine();
-  if (attempts.isPending) return <Loading what="your coupons" />;
+  if (attempts.isPending) return <Loading />;
   if (attempts.isError) return <Problem error={attempts.error} again={() => void attempts.refetch()} />;
   const groups = new Map<number, Brief[]>();
   for (const a of attempts.data) groups.set(a.assignment.id, [...(groups.get(a.assignment.id) ?? []), a]);
-  if (groups.size === 0) return <Empty>No coupons yet. Your instructor will assign one.</Empty>;
+  if (groups.size === 0) return <Empty>{t("attempt-no-coupons-yet-your-instructor-will")}</Empty>;
   return (
     <>
-      <h1 className="mb-3 text-2xl font-bold">My coupons</h1>
+      <h1 className="mb-3 text-2xl font-bold">{t("common-my-coupons")}</h1>
       <MySessions />
       <Gauge />
       <div className="grid gap-3 lg:grid-cols-2">
@@ -45,12 +46,22 @@ function CouponCard({ attempts }: { attempts: Brief[] }) {
       <h2 className="text-xl font-bold">{goal.design.title}</h2>
       <p>{goal.design.purpose}</p>
       <p className="my-2">
-        Bead width about <strong>{measure(goal.target_width_mm, "length", units)}</strong>, finish{" "}
-        {finishWords(goal.finish)}. {goal.good_in_a_row} passes in a row needed. Due {dateWords(goal.due_on)}.
+        <Say
+          id="attempt-bead-width-about-finish-passes-in"
+          vars={{
+            target_width_mm: measure(goal.target_width_mm, "length", units),
+            finish: finishWords(goal.finish),
+            good_in_a_row: goal.good_in_a_row,
+            date: dateWords(goal.due_on),
+          }}
+          elems={{ strong: <strong /> }}
+        />
       </p>
       {goesOn ? (
         <Link className="btn h-14 w-full text-lg btn-primary" to={paths.attempt(latest.id)}>
-          {latest.state === "assigned" ? "Weld" : "Continue"} attempt {latest.number}
+          {t(latest.state === "assigned" ? "attempt-weld-attempt" : "attempt-continue-attempt", {
+            number: latest.number,
+          })}
         </Link>
       ) : (
         <button
@@ -58,7 +69,7 @@ function CouponCard({ attempts }: { attempts: Brief[] }) {
           disabled={another.isPending}
           onClick={() => another.mutate(goal.id)}
         >
-          Start another attempt
+          {t("attempt-start-another-attempt")}
         </button>
       )}
       <Problem error={another.error} />
@@ -68,11 +79,11 @@ function CouponCard({ attempts }: { attempts: Brief[] }) {
           .map((a) => (
             <li key={a.id}>
               <Link className="flex items-center justify-between gap-3 py-3" to={paths.attempt(a.id)}>
-                <span>
-                  Attempt {a.number}, {dateWords(a.created_at)}
-                </span>
+                <span>{t("attempt-attempt-2", { number: a.number, date: dateWords(a.created_at) })}</span>
                 <span className="font-semibold">
-                  {a.mark_total === null ? stateWords(a.state) : `mark ${markWords(a.mark_total)}`}
+                  {a.mark_total === null
+                    ? stateWords(a.state)
+                    : t("common-mark", { mark_total: markWords(a.mark_total) })}
                 </span>
               </Link>
             </li>

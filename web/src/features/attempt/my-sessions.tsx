@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { TextField } from "../../ui/field";
@@ -14,21 +15,23 @@ export function MySessions() {
   const { slots, sessions } = read.data;
   const me = session.data?.id;
   return (
-    <Panel tone="primary" className="mb-3 space-y-2" aria-label="My sessions">
-      {slots.length === 0 && <p>No booth assigned yet.</p>}
+    <Panel tone="primary" className="mb-3 space-y-2" aria-label={t("attempt-my-sessions")}>
+      {slots.length === 0 && <p>{t("attempt-no-booth-assigned-yet")}</p>}
       {slots.map((one) => (
         <p key={`${one.when}${one.title}`}>
-          <strong className="text-lg">
-            {one.when}: booth {one.booth}
-          </strong>
+          <strong className="text-lg">{t("attempt-booth-2", { when: one.when, booth: one.booth })}</strong>
           <span className="block">
-            {one.title}, {one.minutes} minutes. Bring {one.bring}.
+            {t("attempt-minutes-bring", { title: one.title, minutes: one.minutes, bring: one.bring })}
           </span>
-          {one.broken && <span className="block font-semibold text-error">Booth note: {one.broken}</span>}
+          {one.broken && (
+            <span className="block font-semibold text-error">
+              {t("attempt-booth-note", { broken: one.broken })}
+            </span>
+          )}
         </p>
       ))}
       <details>
-        <summary className="cursor-pointer font-medium">Upcoming sessions</summary>
+        <summary className="cursor-pointer font-medium">{t("attempt-upcoming-sessions")}</summary>
         <ul className="divide-y divide-base-300">
           {sessions.map((one) => (
             <li key={one.id} className="flex min-h-12 items-center justify-between gap-3">
@@ -41,7 +44,7 @@ export function MySessions() {
                   attend.mutate({ session: one.id, student: me ?? 0, there: one.away ? null : false })
                 }
               >
-                {one.away ? "I will attend" : "I will be absent"}
+                {one.away ? t("attempt-i-will-attend") : t("attempt-i-will-be-absent")}
               </button>
             </li>
           ))}
@@ -69,9 +72,9 @@ function ComeIn({ session, door }: ComeInProps) {
         door.mutate({ session: session.id, code });
       }}
     >
-      <TextField label="Door code" inputMode="numeric" value={code} onChange={setCode} />
+      <TextField label={t("attempt-door-code")} inputMode="numeric" value={code} onChange={setCode} />
       <button className="btn btn-primary" disabled={door.isPending || code === ""}>
-        Check in
+        {t("attempt-check-in")}
       </button>
       <Problem error={door.error} />
     </form>

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { ImagePlus } from "lucide-react";
 import type { Schemas } from "../../api/client";
 import { Panel } from "../../ui/panel";
@@ -13,10 +14,8 @@ type Kind = Exclude<Schemas["PhotoKind"], "bead">;
 export function OtherViews({ attempt }: { attempt: Attempt }) {
   return (
     <Panel>
-      <h2 className="text-lg font-bold">Other photos</h2>
-      <p className="quiet mb-2 text-sm">
-        Torch photo: arc off, pedal released. Hold the torch in place, phone square to torch and plate.
-      </p>
+      <h2 className="text-lg font-bold">{t("common-other-photos")}</h2>
+      <p className="quiet mb-2 text-sm">{t("attempt-torch-photo-arc-off-pedal-released")}</p>
       <div className="grid gap-2 sm:grid-cols-3">
         {(["back", "setup", "torch"] as const).map((kind) => (
           <AddView key={kind} attemptId={attempt.id} kind={kind} />
@@ -33,7 +32,9 @@ function AddView({ attemptId, kind }: { attemptId: number; kind: Kind }) {
     <div>
       <label className="btn h-12 w-full focus-within:outline-3 focus-within:outline-secondary">
         <ImagePlus size={18} aria-hidden />{" "}
-        {sending.state === "sending" ? `Sending: ${(sending.share * 100).toFixed(0)} %` : viewWords[kind]}
+        {sending.state === "sending"
+          ? t("attempt-sending", { share: (sending.share * 100).toFixed(0) })
+          : viewWords[kind]}
         <input
           type="file"
           accept="image/jpeg,image/png,image/heic,.heic,.heif"

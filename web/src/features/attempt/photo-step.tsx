@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { Camera, ImageUp, type LucideIcon } from "lucide-react";
 import { useState, type ChangeEvent, type ComponentProps } from "react";
 import { Panel } from "../../ui/panel";
@@ -28,13 +29,13 @@ export function PhotoStep({ attempt }: { attempt: Attempt }) {
   };
   return (
     <Panel>
-      <h2 className="text-lg font-bold">Photo of the bead</h2>
+      <h2 className="text-lg font-bold">{t("common-photo-of-the-bead")}</h2>
       {may(attempt, "add_photo") && <HowTo />}
       {may(attempt, "add_photo") && sending.state !== "sending" && (
         <div className="grid gap-2 sm:grid-cols-2">
           <PickButton
             icon={Camera}
-            words={photo || doubtful ? "Retake photo" : "Take photo"}
+            words={photo || doubtful ? t("attempt-retake-photo") : t("attempt-take-photo")}
             primary
             accept="image/*"
             capture="environment"
@@ -42,14 +43,14 @@ export function PhotoStep({ attempt }: { attempt: Attempt }) {
           />
           <PickButton
             icon={ImageUp}
-            words="Choose a file"
+            words={t("attempt-choose-a-file")}
             accept="image/jpeg,image/png,image/heic,.heic,.heif"
             onChange={pick}
           />
         </div>
       )}
       <div aria-live="polite" className="mt-3 space-y-3">
-        {looked === "looking" && <Busy words="Checking the photo." />}
+        {looked === "looking" && <Busy words={t("attempt-checking-the-photo")} />}
         {doubtful && (
           <Doubt
             seen={doubtful.seen}
@@ -60,20 +61,14 @@ export function PhotoStep({ attempt }: { attempt: Attempt }) {
           />
         )}
         <Progress sending={sending} resume={resume} />
-        {busy && <Busy words="Photo received. Measuring …" />}
+        {busy && <Busy words={t("attempt-photo-received-measuring")} />}
         {measurement?.state === "failed" && (
-          <Problem
-            error={
-              new Error(
-                "Measuring broke down. The photo is safe; your instructor can have it measured again.",
-              )
-            }
-          />
+          <Problem error={new Error(t("attempt-measuring-broke-down-the-photo-is"))} />
         )}
         {refusal && !busy && (
           <div role="alert" className="alert alert-warning">
             <p>
-              <strong>Not measured.</strong> {refusal.message}
+              <strong>{t("attempt-not-measured")}</strong> {refusal.message}
             </p>
           </div>
         )}
@@ -86,16 +81,15 @@ export function PhotoStep({ attempt }: { attempt: Attempt }) {
 function HowTo() {
   return (
     <p className="mb-3">
-      Let the coupon cool. Lay the scale card on it. Hold the phone flat above, all black squares in view, no
-      flash.{" "}
-      <a className="link" href="/api/scale-card/window" target="_blank" rel="noreferrer">
-        Print a scale card
-      </a>{" "}
-      (
-      <a className="link" href="/api/scale-card/window?paper=letter" target="_blank" rel="noreferrer">
-        Letter
-      </a>
-      )
+      <Say
+        id="attempt-let-the-coupon-cool-lay-the"
+        elems={{
+          a: <a className="link" href="/api/scale-card/window" target="_blank" rel="noreferrer" />,
+          a2: (
+            <a className="link" href="/api/scale-card/window?paper=letter" target="_blank" rel="noreferrer" />
+          ),
+        }}
+      />
     </p>
   );
 }
@@ -124,14 +118,14 @@ function Doubt({ seen, anyway }: { seen: PhotoProblem[]; anyway: () => void }) {
   return (
     <div role="alert" className="alert items-start alert-warning">
       <div>
-        <p className="font-bold">Not sent yet: this photo probably can't be measured.</p>
+        <p className="font-bold">{t("attempt-not-sent-yet-this-photo-probably")}</p>
         <ul className="my-1 list-inside list-disc">
           {seen.map((s) => (
             <li key={s.code}>{s.message}</li>
           ))}
         </ul>
         <button className="btn mt-1 btn-sm" onClick={anyway}>
-          Send photo anyway
+          {t("attempt-send-photo-anyway")}
         </button>
       </div>
     </div>
@@ -145,13 +139,15 @@ function Progress({ sending, resume }: { sending: Sending; resume: () => void })
   return (
     <div>
       <p>
-        {sending.waiting ? "No connection. Sending resumes by itself …" : `Sending: ${percent.toFixed(0)} %`}
+        {sending.waiting
+          ? t("attempt-no-connection-sending-resumes-by-itself")
+          : t("attempt-sending-2", { percent: percent.toFixed(0) })}
       </p>
       <progress
         className="progress w-full progress-primary"
         value={percent}
         max={100}
-        aria-label="Sending the photo"
+        aria-label={t("attempt-sending-the-photo")}
       />
     </div>
   );

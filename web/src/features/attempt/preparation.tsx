@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
 import type { Attempt } from "../../domain/use-attempt";
@@ -15,10 +16,11 @@ export function Preparation({ attempt }: { attempt: Attempt }) {
   return (
     <Panel as="details" open={attempt.state === "assigned" && done.size < every.length}>
       <summary className="cursor-pointer text-lg font-bold">
-        Preparation{" "}
-        <span className="quiet text-base font-normal">
-          {done.size} of {every.length}
-        </span>
+        <Say
+          id="attempt-preparation-of"
+          vars={{ size: done.size, count: every.length }}
+          elems={{ span: <span className="quiet text-base font-normal" /> }}
+        />
       </summary>
       <ul className="mt-2 grid gap-1 sm:grid-cols-2">
         {attempt.preparation.map(({ step, words }) => (
@@ -42,7 +44,7 @@ export function Preparation({ attempt }: { attempt: Attempt }) {
         disabled={tick.isPending || done.size === every.length}
         onClick={() => tick.mutate(every)}
       >
-        Tick all
+        {t("attempt-tick-all")}
       </button>
       <Problem error={tick.error} />
     </Panel>

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { measure, type Units } from "../../domain/units";
 
 type Props = {
@@ -16,11 +17,11 @@ export function Question({ message, meant, units, take, keep }: Props) {
       <div className="mt-2 flex flex-wrap gap-2">
         {meant !== undefined && (
           <button type="button" className="btn h-12" onClick={() => take(meant)}>
-            Use {measure(meant, "flow", units)}
+            {t("attempt-use", { meant: measure(meant, "flow", units) })}
           </button>
         )}
         <button type="button" className="btn h-12" onClick={keep}>
-          Keep my value
+          {t("attempt-keep-my-value")}
         </button>
       </div>
     </div>

@@ -58,7 +58,7 @@ it("is not saved with what is no figure, and says which field", async () => {
   const { close, saved } = form();
   await userEvent.clear(screen.getByRole("textbox", { name: /^Gas flow/ }));
   await save();
-  expect(screen.getByText("Needed.")).toBeTruthy();
+  expect(screen.getByText("Required.")).toBeTruthy();
   expect(screen.getByRole("alert").textContent).toContain("Gas flow");
   expect([close.mock.calls.length, saved()]).toEqual([0, []]);
 });

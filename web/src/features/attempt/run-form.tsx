@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Panel, WarningNote } from "../../ui/panel";
@@ -54,18 +55,18 @@ export function RunForm({ attempt, number, start, card, last, units, close }: Pr
   return (
     <Panel as="form" onSubmit={submit}>
       <h2 className="text-lg font-bold">
-        {number === 1 ? "Log of the run" : `Log of run ${String(number)}`}
+        {number === 1 ? t("attempt-log-of-the-run") : t("attempt-log-of-run", { number })}
       </h2>
       <p className="quiet text-sm">
-        Filled {draft.restored ? "with your earlier entries" : start.words}. Change only what differed.
+        {draft.restored ? t("attempt-filled-with-your-earlier-entries") : start.words}
       </p>
       <div className="my-2 flex flex-wrap gap-2">
         <button type="button" className="btn h-12" onClick={() => fill(card)}>
-          Use card settings
+          {t("attempt-use-card-settings")}
         </button>
         {lastRun && (
           <button type="button" className="btn h-12 btn-secondary" onClick={() => fill(settingsOf(lastRun))}>
-            {last?.passed ? "Use last good settings" : "Use last settings"}
+            {last?.passed ? t("attempt-use-last-good-settings") : t("attempt-use-last-settings")}
           </button>
         )}
       </div>
@@ -100,16 +101,16 @@ export function RunForm({ attempt, number, start, card, last, units, close }: Pr
       <Problem error={save.error} />
       {tried && wrong.length > 0 && (
         <p role="alert" className="mb-2 text-error">
-          Not saved. Check {wrong.map(fieldWords).join(", ")}.
+          {t("attempt-not-saved-check", { wrong: wrong.map(fieldWords).join(", ") })}
         </p>
       )}
       <div className={FOOT}>
         <button className="btn h-14 grow text-lg btn-primary" disabled={save.isPending}>
-          {save.isPending ? "Saving …" : "Save log"}
+          {save.isPending ? t("common-saving") : t("attempt-save-log")}
         </button>
         {attempt.runs.length > 0 && (
           <button type="button" className="btn h-14" onClick={leave}>
-            Cancel
+            {t("common-cancel")}
           </button>
         )}
       </div>

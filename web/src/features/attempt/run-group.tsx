@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import type { Schemas } from "../../api/client";
 import { trimmed, type Units } from "../../domain/units";
 import { Entry } from "./entry";
@@ -51,7 +52,7 @@ export function RunGroup({ group, units, typed, problems, deviations, set }: Pro
       <summary className="flex min-h-12 cursor-pointer items-center gap-2 font-semibold">
         {group.words}
         <span className="quiet text-sm font-normal">
-          {filled === 0 ? "nothing recorded" : `${String(filled)} recorded`}
+          {filled === 0 ? t("attempt-nothing-recorded") : t("attempt-recorded", { filled })}
         </span>
       </summary>
       <fieldset className="pb-2">

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { Drum, Printer } from "lucide-react";
 import { Link } from "react-router";
 import { CardFigures } from "../../domain/card-figures";
@@ -16,15 +17,17 @@ export function SetupCard({ attempt }: { attempt: Attempt }) {
   const setup = useSetup(attempt.id, attempt.version);
   const units = useUnits();
   const paths = usePaths();
-  if (setup.isPending) return <Loading what="the setup card" />;
+  if (setup.isPending) return <Loading />;
   if (setup.isError) return <Problem error={setup.error} again={() => void setup.refetch()} />;
   const { card, checks, worked, cautions } = setup.data;
   return (
     <Panel as="details" open={attempt.state === "assigned"}>
-      <summary className="cursor-pointer text-lg font-bold">Setup card</summary>
+      <summary className="cursor-pointer text-lg font-bold">{t("attempt-setup-card")}</summary>
       {checks.map((check) => (
         <div key={check.number} className="mt-2">
-          {checks.length > 1 && <h3 className="font-semibold">Run {check.number}</h3>}
+          {checks.length > 1 && (
+            <h3 className="font-semibold">{t("common-run", { number: check.number })}</h3>
+          )}
           <OffCard check={check} units={units} />
         </div>
       ))}
@@ -37,7 +40,7 @@ export function SetupCard({ attempt }: { attempt: Attempt }) {
       ))}
       <div className="mt-3 flex flex-wrap gap-2">
         <Link className="btn" to={`${paths.attempt(attempt.id)}/cadence`}>
-          <Drum size={18} aria-hidden /> Cadence
+          <Drum size={18} aria-hidden /> {t("common-cadence")}
         </Link>
         <a
           className="btn"
@@ -45,16 +48,18 @@ export function SetupCard({ attempt }: { attempt: Attempt }) {
           target="_blank"
           rel="noreferrer"
         >
-          <Printer size={18} aria-hidden /> Print on A5
+          <Printer size={18} aria-hidden /> {t("attempt-print-on-a5")}
         </a>
       </div>
       <details className="mt-3">
-        <summary className="cursor-pointer font-semibold">Why {card.current_a.aim.toFixed(0)} A</summary>
+        <summary className="cursor-pointer font-semibold">
+          {t("common-why-a", { aim: card.current_a.aim.toFixed(0) })}
+        </summary>
         <WhyCurrent card={card} />
         <HeatAndGas card={card} units={units} />
       </details>
       <details className="mt-2">
-        <summary className="cursor-pointer font-semibold">Before you strike an arc</summary>
+        <summary className="cursor-pointer font-semibold">{t("attempt-before-you-strike-an-arc")}</summary>
         <ul className="list-disc pl-5">
           {cautions.map((c) => (
             <li key={c.code}>{c.words}</li>

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { Timer, TimerOff } from "lucide-react";
 import { useEffect, useState } from "react";
 
@@ -31,7 +32,9 @@ export function Stopwatch({ stopped }: { stopped: (seconds: number) => void }) {
       onClick={tap}
     >
       {begun === null ? <Timer size={22} aria-hidden /> : <TimerOff size={22} aria-hidden />}
-      {begun === null ? "Start timer when the arc starts" : `Stop timer: ${seconds.toFixed(1)} s`}
+      {begun === null
+        ? t("attempt-start-timer-when-the-arc-starts")
+        : t("attempt-stop-timer-s", { seconds: seconds.toFixed(1) })}
     </button>
   );
 }

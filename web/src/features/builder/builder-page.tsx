@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
@@ -17,7 +18,7 @@ export function BuilderPage() {
   const [params] = useSearchParams();
   const base = Number(params.get("from") ?? "0");
   const designs = useDesigns();
-  if (designs.isPending) return <Loading what="the builder" />;
+  if (designs.isPending) return <Loading />;
   if (designs.isError) return <Problem error={designs.error} again={() => void designs.refetch()} />;
   const from = designs.data.find((d) => d.id === base) ?? null;
   return <Builder key={`${String(base)}${units.length}`} from={from} units={units} />;
@@ -31,9 +32,11 @@ function Builder({ from, units }: { from: Schemas["Design"] | null; units: Units
   return (
     <>
       <div className="mb-3 flex flex-wrap items-baseline gap-3">
-        <h1 className="text-2xl font-bold">{from ? `Edit “${from.title}”` : "Build a coupon"}</h1>
+        <h1 className="text-2xl font-bold">
+          {from ? t("builder-edit", { title: from.title }) : t("common-build-a-coupon")}
+        </h1>
         <Link className="link text-sm" to={paths.to("assign")}>
-          Coupon library
+          {t("common-coupon-library")}
         </Link>
       </div>
       <div className="grid gap-4 lg:grid-cols-[22rem_minmax(0,1fr)]">
@@ -45,7 +48,7 @@ function Builder({ from, units }: { from: Schemas["Design"] | null; units: Units
           />
           <KeepForm coupon={coupon} from={from} ready={card !== undefined && error === null} />
         </Panel>
-        <Panel tight aria-label="Setup card, live">
+        <Panel tight aria-label={t("builder-setup-card-live")}>
           {error && <Problem error={error} />}
           {card && (
             <LiveCard

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { vocabulary } from "../../api/generated-vocabulary";
 import { ChoiceField } from "../../ui/choice-field";
 import { UnitField } from "../../domain/unit-field";
@@ -28,7 +29,7 @@ export function CouponFields({ form, units, change }: Props) {
       quantity={kindOf(key)}
       units={units}
       value={form[key] ?? ""}
-      placeholder="usual"
+      placeholder={t("builder-usual")}
       onChange={(v) => change(key, v)}
     />
   );
@@ -49,14 +50,16 @@ export function CouponFields({ form, units, change }: Props) {
         {choice("metal")}
         {number("thickness_mm")}
         <ChoiceField
-          label="or gauge"
+          label={t("builder-or-gauge")}
           value={form.gauge ?? ""}
           options={vocabulary.gauges.map(String)}
-          words={(g) => `${g} gauge`}
-          empty="none"
+          words={(g) => t("builder-gauge", { g })}
+          empty={t("common-none")}
           onChange={(v) => change("gauge", v)}
         />
-        {form.gauge && <div className="col-span-2">{choice("gauge_table", "by metal and form")}</div>}
+        {form.gauge && (
+          <div className="col-span-2">{choice("gauge_table", t("builder-by-metal-and-form"))}</div>
+        )}
         {isTube(form.joint ?? "") && ["tube_od_mm", "bore_length_mm"].map(number)}
         {choice("position")}
         {choice("technique")}
@@ -64,23 +67,23 @@ export function CouponFields({ form, units, change }: Props) {
         {number("target_width_mm")}
       </div>
       <details>
-        <summary className="cursor-pointer text-sm font-semibold">Equipment on hand</summary>
+        <summary className="cursor-pointer text-sm font-semibold">{t("builder-equipment-on-hand")}</summary>
         <div className="mt-2 grid grid-cols-2 gap-2">
           {THERE.map(number)}
           {choice("torch", "usual")}
           {choice("gas_part", "usual")}
           <ChoiceField
-            label="Purge"
+            label={t("common-purge")}
             value={form.purge ?? ""}
             options={Object.keys(PURGE)}
             words={(o) => o}
-            empty="course default"
+            empty={t("builder-course-default")}
             onChange={(v) => change("purge", v)}
           />
         </div>
       </details>
       <details>
-        <summary className="cursor-pointer text-sm font-semibold">Pulse</summary>
+        <summary className="cursor-pointer text-sm font-semibold">{t("builder-pulse")}</summary>
         <div className="mt-2 grid grid-cols-2 gap-2">{PULSE.map(number)}</div>
       </details>
     </div>

@@ -1,5 +1,6 @@
 /** What is typed in the builder, before it is a coupon; pure, so that it can be tested without a page. */
 
+import { t } from "../../catalogue";
 import type { Schemas } from "../../api/client";
 import { figure, measure, toSi, trimmed, type Quantity, type Units } from "../../domain/units";
 import { isTube, quantityOf } from "../../domain/words";
@@ -84,16 +85,16 @@ export type Move = { words: string; from: string; to: string };
 type Card = Schemas["Card"];
 
 const watched: [words: string, kind: Quantity, read: (card: Card) => number | null, digits?: number][] = [
-  ["Current", "current", (c) => c.current_a.aim],
-  ["Gas flow", "flow", (c) => c.gas_l_min.aim],
-  ["Cup", "count", (c) => c.cup.number],
-  ["Stick-out", "length", (c) => c.stickout_mm.aim],
-  ["Electrode", "length", (c) => c.electrode.diameter_mm],
-  ["Filler", "length", (c) => c.filler?.diameter_mm ?? null],
-  ["Travel", "speed", (c) => c.travel_mm_s.aim],
-  ["Dabs", "rate", (c) => c.dabs_per_s, 2],
-  ["Post-flow", "time", (c) => c.postflow_s.aim],
-  ["Pre-flow", "time", (c) => c.preflow_s.aim],
+  [t("common-current"), "current", (c) => c.current_a.aim],
+  [t("common-gas-flow"), "flow", (c) => c.gas_l_min.aim],
+  [t("common-cup"), "count", (c) => c.cup.number],
+  [t("common-stick-out"), "length", (c) => c.stickout_mm.aim],
+  [t("common-electrode"), "length", (c) => c.electrode.diameter_mm],
+  [t("common-filler"), "length", (c) => c.filler?.diameter_mm ?? null],
+  [t("common-travel"), "speed", (c) => c.travel_mm_s.aim],
+  [t("common-dabs"), "rate", (c) => c.dabs_per_s, 2],
+  [t("common-post-flow"), "time", (c) => c.postflow_s.aim],
+  [t("common-pre-flow"), "time", (c) => c.preflow_s.aim],
 ];
 
 /** Which aims moved between two cards, and from what to what, in the person's units. */

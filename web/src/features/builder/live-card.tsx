@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import type { Schemas } from "../../api/client";
 import { CardFigures } from "../../domain/card-figures";
 import { WarningNote } from "../../ui/panel";
@@ -37,9 +38,9 @@ export function LiveCard({ card, coupon, joint, moved, units }: Props) {
           fused={card.filler === null}
         />
         <div className="text-sm" aria-live="polite">
-          <h2 className="font-bold">What changed</h2>
+          <h2 className="font-bold">{t("builder-what-changed")}</h2>
           {moved.length === 0 ? (
-            <p className="quiet">No changes yet. Edit a field.</p>
+            <p className="quiet">{t("builder-no-changes-yet-edit-a-field")}</p>
           ) : (
             <ul>
               {moved.map((m) => (
@@ -49,7 +50,7 @@ export function LiveCard({ card, coupon, joint, moved, units }: Props) {
               ))}
             </ul>
           )}
-          <h2 className="mt-2 font-bold">Why {card.current_a.aim.toFixed(0)} A</h2>
+          <h2 className="mt-2 font-bold">{t("common-why-a", { aim: card.current_a.aim.toFixed(0) })}</h2>
           <WhyCurrent card={card} />
         </div>
       </div>

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
@@ -44,7 +45,7 @@ export function useKeepDesign() {
       unwrap(api.POST("/api/courses/{course_id}/designs", { params: { path: { course_id: id } }, body })),
     onSuccess: async (design) => {
       await queries.invalidateQueries({ queryKey: couponKeys.allDesigns });
-      await navigate(paths.to(`assign?give=${String(design.id)}`));
+      await navigate(paths.to(t("builder-assign-give", { id: design.id })));
     },
   });
 }

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { AreaField, TextField } from "../../ui/field";
@@ -29,22 +30,22 @@ export function KeepForm({ coupon, from, ready }: Props) {
   return (
     <form className="space-y-2 border-t border-base-300 pt-3" onSubmit={submit}>
       <TextField
-        label="Title"
+        label={t("common-title")}
         className="h-9 input-sm"
         maxLength={80}
         required
         value={title}
         onChange={setTitle}
       />
-      <AreaField label="Purpose" rows={2} maxLength={300} value={purpose} onChange={setPurpose} />
+      <AreaField label={t("common-purpose")} rows={2} maxLength={300} value={purpose} onChange={setPurpose} />
       <p className="quiet text-sm">
         {from?.course
-          ? `Saves as version ${String(version)}. Coupons already assigned keep theirs.`
-          : "Saves to this course's library."}
+          ? t("builder-saves-as-version-coupons-already-assigned", { version })
+          : t("builder-saves-to-this-courses-library")}
       </p>
       <Problem error={keep.error} />
       <button className="btn w-full btn-primary" disabled={!ready || keep.isPending}>
-        {keep.isPending ? "Saving …" : "Save and assign"}
+        {keep.isPending ? t("common-saving") : t("builder-save-and-assign")}
       </button>
     </form>
   );

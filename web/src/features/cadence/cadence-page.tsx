@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useEffect, useState } from "react";
 import { Link, useParams } from "react-router";
 import { Play, Square, Volume2, VolumeX } from "lucide-react";
@@ -15,7 +16,7 @@ export function CadencePage() {
   const id = Number(attemptId);
   const attempt = useAttempt(id);
   const setup = useSetup(id, attempt.data?.version ?? 0);
-  if (attempt.isPending || setup.isPending) return <Loading what="the cadence" />;
+  if (attempt.isPending || setup.isPending) return <Loading />;
   if (attempt.isError || setup.isError)
     return (
       <Problem
@@ -61,9 +62,9 @@ function Cadence({ attempt, card }: { attempt: Attempt; card: Schemas["Card"] })
   return (
     <div className="mx-auto flex max-w-md flex-col gap-3">
       <Link className="link text-sm" to={`/course/${String(course.id)}/attempt/${String(attempt.id)}`}>
-        {design.title}, attempt {attempt.number}
+        {t("common-attempt", { title: design.title, number: attempt.number })}
       </Link>
-      <h1 className="sr-only">Cadence</h1>
+      <h1 className="sr-only">{t("common-cadence")}</h1>
       <Face now={now} plan={plan} running={clock.running} what={slowPulse === null ? "dab" : "pulse"} />
       <div className="flex gap-2">
         <button
@@ -75,18 +76,18 @@ function Cadence({ attempt, card }: { attempt: Attempt; card: Schemas["Card"] })
         >
           {clock.running ? (
             <>
-              <Square aria-hidden /> Stop
+              <Square aria-hidden /> {t("cadence-stop")}
             </>
           ) : (
             <>
-              <Play aria-hidden /> Start
+              <Play aria-hidden /> {t("cadence-start")}
             </>
           )}
         </button>
         <button
           className="btn h-16 w-16"
           aria-pressed={loud}
-          aria-label={loud ? "Sound on" : "Sound off"}
+          aria-label={loud ? t("cadence-sound-on") : t("cadence-sound-off")}
           onClick={() => setLoud(!loud)}
         >
           {loud ? <Volume2 /> : <VolumeX />}
@@ -95,15 +96,15 @@ function Cadence({ attempt, card }: { attempt: Attempt; card: Schemas["Card"] })
       <div className="grid grid-cols-2 gap-2">
         <Stepper
           id="cadence-rate"
-          label={slowPulse === null ? "Dabs" : "Pulses"}
-          unit="per second"
+          label={slowPulse === null ? t("common-dabs") : t("cadence-pulses")}
+          unit={t("cadence-per-second")}
           value={perSecond}
           step={0.1}
           onChange={setPerSecond}
         />
         <Stepper
           id="cadence-beats"
-          label={slowPulse === null ? "Dabs per run" : "Pulses per run"}
+          label={slowPulse === null ? t("cadence-dabs-per-run") : t("cadence-pulses-per-run")}
           unit=""
           value={beats}
           step={1}
@@ -111,8 +112,11 @@ function Cadence({ attempt, card }: { attempt: Attempt; card: Schemas["Card"] })
         />
       </div>
       <p className="quiet text-sm">
-        {(plan.beats / plan.per_second).toFixed(0)} s of arc for {(plan.beats * pitch || 0).toFixed(0)} mm,
-        then hold still {plan.hold_s.toFixed(0)} s for post-flow.
+        {t("cadence-s-of-arc-for-mm-then", {
+          beats: (plan.beats / plan.per_second).toFixed(0),
+          beats_2: (plan.beats * pitch || 0).toFixed(0),
+          hold_s: plan.hold_s.toFixed(0),
+        })}
       </p>
     </div>
   );
@@ -122,14 +126,14 @@ function Face({ now, plan, running, what }: { now: Phase; plan: Plan; running: b
   const lit = running && now.phase === "beat" && now.part < 0.35;
   const words =
     !running && now.phase !== "done"
-      ? "Ready"
+      ? t("cadence-ready")
       : now.phase === "settle"
-        ? "Make the puddle"
+        ? t("cadence-make-the-puddle")
         : now.phase === "beat"
           ? what
           : now.phase === "hold"
-            ? "Hold still"
-            : "Done";
+            ? t("cadence-hold-still")
+            : t("cadence-done");
   const big =
     !running && now.phase !== "done"
       ? String(plan.beats)
@@ -149,7 +153,9 @@ function Face({ now, plan, running, what }: { now: Phase; plan: Plan; running: b
         {big}
       </span>
       <span className="text-2xl">{words}</span>
-      {now.phase === "beat" && running && <span className="text-lg">of {plan.beats}</span>}
+      {now.phase === "beat" && running && (
+        <span className="text-lg">{t("cadence-of", { beats: plan.beats })}</span>
+      )}
     </div>
   );
 }

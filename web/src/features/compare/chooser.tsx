@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useNavigate } from "react-router";
 import { usePaths } from "../../domain/course";
 import { Field } from "../../ui/field";
@@ -12,8 +13,8 @@ export function Chooser({ earlier, later }: { earlier: Attempt; later: Attempt }
   const measured = useMeasured(later.student.id);
   const go = (above: number, below: number) => void navigate(paths.compare(above, below), { replace: true });
   const places = [
-    { words: "Above", chosen: earlier, choose: (id: number) => go(id, later.id) },
-    { words: "Below", chosen: later, choose: (id: number) => go(earlier.id, id) },
+    { words: t("compare-above"), chosen: earlier, choose: (id: number) => go(id, later.id) },
+    { words: t("compare-below"), chosen: later, choose: (id: number) => go(earlier.id, id) },
   ];
   return (
     <div className="grid gap-3 sm:grid-cols-2">

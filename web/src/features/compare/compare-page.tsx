@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { Link, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { usePaths } from "../../domain/course";
@@ -23,20 +24,22 @@ export function ComparePage() {
   const { earlierId, laterId } = useParams();
   const earlier = useAttempt(Number(earlierId));
   const later = useAttempt(Number(laterId));
-  if (earlier.isPending || later.isPending) return <Loading what="both beads" />;
+  if (earlier.isPending || later.isPending) return <Loading />;
   if (earlier.isError) return <Problem error={earlier.error} again={() => void earlier.refetch()} />;
   if (later.isError) return <Problem error={later.error} again={() => void later.refetch()} />;
   const [one, other] = [shownOf(earlier.data), shownOf(later.data)];
   return (
     <div className="space-y-4">
-      <h1 className="text-2xl font-bold">{later.data.student.display_name}: two beads compared</h1>
+      <h1 className="text-2xl font-bold">
+        {t("compare-two-beads-compared", { name: later.data.student.display_name })}
+      </h1>
       <Chooser earlier={earlier.data} later={later.data} />
       {one && other ? (
         <CursorScope key={`${String(one.attempt.id)}-${String(other.attempt.id)}`}>
           <Both one={one} other={other} />
         </CursorScope>
       ) : (
-        <p>One of these beads has not been measured.</p>
+        <p>{t("compare-one-of-these-beads-has-not")}</p>
       )}
     </div>
   );
@@ -61,14 +64,24 @@ function Both({ one, other }: { one: Shown; other: Shown }) {
         <CursorField axis={axis} length={length}>
           <Placed axis={axis} shown={one} units={units} />
           <Placed axis={axis} shown={other} units={units} />
-          <Track words="Width (lower bead dashed)" span={axis}>
+          <Track words={t("compare-width-lower-bead-dashed")} span={axis}>
             <WidthTrack report={one.report} limits={limits} />
             <WidthTrack report={other.report} limits={limits} second />
           </Track>
-          <Track words={one.report.ripple ? "Ripple gaps above" : "No distinct ripples above"} span={axis}>
+          <Track
+            words={
+              one.report.ripple ? t("compare-ripple-gaps-above") : t("compare-no-distinct-ripples-above")
+            }
+            span={axis}
+          >
             <GapTrack report={one.report} />
           </Track>
-          <Track words={other.report.ripple ? "Ripple gaps below" : "No distinct ripples below"} span={axis}>
+          <Track
+            words={
+              other.report.ripple ? t("compare-ripple-gaps-below") : t("compare-no-distinct-ripples-below")
+            }
+            span={axis}
+          >
             <GapTrack report={other.report} />
           </Track>
           <TintTrack report={one.report} span={axis} />
@@ -86,15 +99,15 @@ function Both({ one, other }: { one: Shown; other: Shown }) {
         <table className="table table-sm">
           <thead>
             <tr>
-              <th scope="col">Figure</th>
+              <th scope="col">{t("compare-figure")}</th>
               {[one, other].map(({ attempt }) => (
                 <th key={attempt.id} scope="col">
                   <Link className="link" to={paths.attempt(attempt.id)}>
-                    attempt {attempt.number}, {dateWords(attempt.created_at)}
+                    {t("compare-attempt", { number: attempt.number, date: dateWords(attempt.created_at) })}
                   </Link>
                 </th>
               ))}
-              <th scope="col">Below is</th>
+              <th scope="col">{t("compare-below-is")}</th>
             </tr>
           </thead>
           <tbody>
@@ -103,7 +116,9 @@ function Both({ one, other }: { one: Shown; other: Shown }) {
                 <th scope="row">{row.words}</th>
                 <td>{formatValue(row, row.earlier, units)}</td>
                 <td>{formatValue(row, row.later, units)}</td>
-                <td className="font-semibold">{verdict(row)}</td>
+                <td className="font-semibold">
+                  <Verdict row={row} />
+                </td>
               </tr>
             ))}
           </tbody>
@@ -121,7 +136,10 @@ function Placed({ axis, shown, units }: { axis: Axis; shown: Shown; units: Units
       <div style={{ marginLeft: left, width }}>
         <Strip
           strip={shown.strip}
-          label={`Strip of ${nameOf(shown.attempt)}, ${measure(shown.report.bead?.length_mm, "length", units)} long`}
+          label={t("compare-strip-of-long", {
+            name_of: nameOf(shown.attempt),
+            length_mm: measure(shown.report.bead?.length_mm, "length", units),
+          })}
         />
       </div>
     </div>
@@ -132,4 +150,9 @@ function formatValue(row: Row, value: number | null, units: Units): string {
   if (value === null) return "–";
   if (row.kind === "percent") return percent(value);
   return row.kind === "count" ? String(value) : measure(value, "length", units, fineDigits(units));
+}
+
+function Verdict({ row }: { row: Row }) {
+  const found = verdict(row);
+  return found === null ? null : t(`compare-${found}`);
 }

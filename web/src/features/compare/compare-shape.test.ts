@@ -29,7 +29,7 @@ describe("two beads over one another", () => {
       "Width variation": "better",
       Width: null,
       "Ripple variation": null,
-      Faults: "no change",
+      Faults: "same",
     });
     expect(
       rows.filter((row) => row.words === "Width variation").map((row) => verdict({ ...row, later: 0.2 })),

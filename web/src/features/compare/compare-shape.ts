@@ -1,5 +1,6 @@
 /** Two beads on one axis; pure. */
 
+import { t } from "../../catalogue";
 import type { Schemas } from "../../api/client";
 import { dateWords } from "../../domain/words";
 
@@ -38,24 +39,28 @@ export function rowsOf(earlier: Report, later: Report): Row[] {
     lessIsBetter = true,
   ): Row => ({ words, kind, earlier: of(earlier) ?? null, later: of(later) ?? null, lessIsBetter });
   return [
-    row("Width", "length", (r) => r.bead?.width_mm.mean, false),
-    row("Width variation", "percent", (r) => r.bead?.width_mm.cv),
-    row("Ripple spacing", "length", (r) => r.ripple?.pitch_mm, false),
-    row("Ripple variation", "percent", (r) => r.ripple?.cv),
-    row("Lapses", "count", (r) => r.ripple?.lapses_mm.length),
-    row("Straightness", "length", (r) => r.bead?.straightness_mm),
-    row("Heat tint of the bead", "count", (r) => r.tint?.bead.level, false),
-    row("Faults", "count", (r) => r.defects?.length),
+    row(t("common-width"), "length", (r) => r.bead?.width_mm.mean, false),
+    row(t("common-width-variation"), "percent", (r) => r.bead?.width_mm.cv),
+    row(t("compare-ripple-spacing"), "length", (r) => r.ripple?.pitch_mm, false),
+    row(t("common-ripple-variation"), "percent", (r) => r.ripple?.cv),
+    row(t("compare-lapses"), "count", (r) => r.ripple?.lapses_mm.length),
+    row(t("common-straightness"), "length", (r) => r.bead?.straightness_mm),
+    row(t("compare-heat-tint-of-the-bead"), "count", (r) => r.tint?.bead.level, false),
+    row(t("common-faults"), "count", (r) => r.defects?.length),
   ];
 }
 
 /** Whether the later one is better, worse or as before; null where less is neither. */
-export function verdict(row: Row): "better" | "worse" | "no change" | null {
+export function verdict(row: Row): "better" | "worse" | "same" | null {
   if (!row.lessIsBetter || row.earlier === null || row.later === null) return null;
   const change = row.later - row.earlier;
-  if (Math.abs(change) <= 0.05 * Math.abs(row.earlier)) return "no change";
+  if (Math.abs(change) <= 0.05 * Math.abs(row.earlier)) return "same";
   return change < 0 ? "better" : "worse";
 }
 
 export const nameOf = (a: Named) =>
-  `${a.assignment.design.title}, attempt ${String(a.number)}, ${dateWords(a.created_at)}`;
+  t("compare-attempt-2", {
+    title: a.assignment.design.title,
+    number: a.number,
+    date: dateWords(a.created_at),
+  });

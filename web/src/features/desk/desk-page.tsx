@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { Link, useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { vocabulary } from "../../api/generated-vocabulary";
@@ -17,7 +18,7 @@ export function DeskPage() {
   const only = params.get("assignment");
   const desk = useDesk();
   const waiting = useWaiting(order, only === null ? null : Number(only));
-  if (desk.isPending || waiting.isPending) return <Loading what="today's desk" />;
+  if (desk.isPending || waiting.isPending) return <Loading />;
   if (desk.isError || waiting.isError) {
     const again = () => {
       void desk.refetch();
@@ -35,22 +36,25 @@ export function DeskPage() {
   return (
     <div className="grid gap-5 xl:grid-cols-[1fr_19rem]">
       <section>
-        <h1 className="text-2xl font-bold">To mark</h1>
+        <h1 className="text-2xl font-bold">{t("common-to-mark")}</h1>
         <Begin />
         <Low />
         <p className="mb-3" role="status">
-          {desk.data.to_mark} ready to mark · {desk.data.to_return} marked, not returned · {desk.data.welding}{" "}
-          being welded
+          {t("desk-ready-to-mark-marked-not-returned", {
+            to_mark: desk.data.to_mark,
+            to_return: desk.data.to_return,
+            welding: desk.data.welding,
+          })}
           {desk.data.measuring > 0 && (
             <span className="ml-2 font-semibold">
-              <span className="loading loading-xs loading-dots" aria-hidden /> {desk.data.measuring} being
-              measured
+              <span className="loading loading-xs loading-dots" aria-hidden />{" "}
+              {t("desk-being-measured", { measuring: desk.data.measuring })}
             </span>
           )}
         </p>
         <Filters order={order} only={only} turn={turn} />
         {attempts.length === 0 ? (
-          <Empty>Nothing to mark. New photos appear here when students send them.</Empty>
+          <Empty>{t("desk-nothing-to-mark-new-photos-appear")}</Empty>
         ) : (
           <ul className="space-y-2">
             {attempts.map((a) => (
@@ -61,11 +65,13 @@ export function DeskPage() {
           </ul>
         )}
         {count > attempts.length && (
-          <p className="mt-2">{count - attempts.length} more appear when these are marked.</p>
+          <p className="mt-2">
+            {t("desk-more-appear-when-these-are-marked", { count: count - attempts.length })}
+          </p>
         )}
       </section>
       <aside>
-        <h2 className="mb-2 text-lg font-bold">Students</h2>
+        <h2 className="mb-2 text-lg font-bold">{t("common-students")}</h2>
         <Students students={desk.data.students} />
         <Handouts />
       </aside>
@@ -81,11 +87,10 @@ function Begin() {
   if (!references.data || references.data.tested || references.data.references.length === 0) return null;
   return (
     <p role="note" className="mb-2 rounded-box bg-base-100 p-2 text-sm">
-      New here? Start with the{" "}
-      <Link className="link" to={paths.to("markers")}>
-        reference beads
-      </Link>
-      : mark ten beads blind, about five minutes.
+      <Say
+        id="desk-new-here-start-with-the-reference"
+        elems={{ go: <Link className="link" to={paths.to("markers")} /> }}
+      />
     </p>
   );
 }
@@ -98,9 +103,7 @@ function Low() {
   return (
     <details className="mb-2 rounded-box bg-base-100 p-2 text-sm">
       <summary className="cursor-pointer font-semibold text-error">
-        Stock:{" "}
-        {low.data.lines.length === 1 ? "1 item running" : `${String(low.data.lines.length)} items running`}{" "}
-        low
+        {t("desk-low-stock", { count: low.data.lines.length })}
       </summary>
       <ul className="list-disc pl-5">
         {low.data.lines.map((line) => (
@@ -108,7 +111,7 @@ function Low() {
         ))}
       </ul>
       <Link className="link" to={paths.to("stock")}>
-        Open stock
+        {t("desk-open-stock")}
       </Link>
     </details>
   );
@@ -122,7 +125,7 @@ function Filters({ order, only, turn }: FilterProps) {
   return (
     <div className="mb-2 flex flex-wrap items-end gap-3">
       <Picker
-        label="Sort by"
+        label={t("common-sort-by")}
         options={Object.keys(vocabulary.orders) as Order[]}
         words={(one) => vocabulary.orders[one]}
         value={order}
@@ -130,9 +133,9 @@ function Filters({ order, only, turn }: FilterProps) {
       />
       <div className="min-w-56">
         <ChoiceField
-          label="Show one coupon"
+          label={t("desk-show-one-coupon")}
           value={only ?? ""}
-          empty="all coupons"
+          empty={t("desk-all-coupons")}
           options={(given.data ?? []).map((a) => String(a.id))}
           words={(id) => given.data?.find((a) => String(a.id) === id)?.design.title ?? id}
           onChange={(id) => turn("assignment", id)}
@@ -154,9 +157,15 @@ function Students({ students }: { students: Schemas["Standing"][] }) {
           >
             <span className="font-medium">{s.student.display_name}</span>
             <span className="text-right text-sm">
-              {s.last_worked_at ? dateWords(s.last_worked_at) : "no attempts yet"}
-              {s.overdue > 0 && <span className="block font-semibold text-error">{s.overdue} overdue</span>}
-              {s.stuck && <span className="block font-semibold text-secondary">not welded lately</span>}
+              {s.last_worked_at ? dateWords(s.last_worked_at) : t("common-no-attempts-yet")}
+              {s.overdue > 0 && (
+                <span className="block font-semibold text-error">
+                  {t("desk-overdue", { overdue: s.overdue })}
+                </span>
+              )}
+              {s.stuck && (
+                <span className="block font-semibold text-secondary">{t("desk-not-welded-lately")}</span>
+              )}
             </span>
           </Link>
         </li>
@@ -167,7 +176,7 @@ function Students({ students }: { students: Schemas["Standing"][] }) {
 
 const PAPERS = [
   ["", "A4"],
-  ["?paper=letter", "Letter"],
+  ["?paper=letter", t("common-letter")],
 ] as const;
 
 function Handouts() {
@@ -177,27 +186,28 @@ function Handouts() {
     <>
       {about.data?.join_code && (
         <p className="mt-3 text-sm">
-          Join code for new students: <strong>{about.data.join_code}</strong>.{" "}
-          <Link className="link" to={paths.to("people")}>
-            People, join code, new course
-          </Link>
-          {"; "}
-          <Link className="link" to={paths.to("records")}>
-            import and export
-          </Link>
+          <Say
+            id="desk-join-code-for-new-students-people"
+            vars={{ join_code: about.data.join_code }}
+            elems={{
+              strong: <strong />,
+              go: <Link className="link" to={paths.to("people")} />,
+              go2: <Link className="link" to={paths.to("records")} />,
+            }}
+          />
         </p>
       )}
       <p className="mt-1 text-sm">
-        Scale cards:{" "}
+        {t("desk-scale-cards")}{" "}
         {PAPERS.map(([query, paper], i) => (
           <span key={paper}>
             {i > 0 && "; "}
             <a className="link" href={`/api/scale-card/window${query}`}>
-              window
+              {t("desk-window")}
             </a>
             ,{" "}
             <a className="link" href={`/api/scale-card/strip${query}`}>
-              strip
+              {t("common-strip")}
             </a>{" "}
             ({paper})
           </span>

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { Link } from "react-router";
 import { vocabulary } from "../../api/generated-vocabulary";
 import { usePaths } from "../../domain/course";
@@ -24,10 +25,11 @@ export function Waiting({ attempt, search }: { attempt: WaitingAttempt; search: 
       <span>
         <span className="block font-bold">{attempt.student.display_name}</span>
         <span className="block text-sm">
-          {attempt.assignment.design.title}, attempt {attempt.number}
+          {t("common-attempt", { title: attempt.assignment.design.title, number: attempt.number })}
         </span>
         <span className="quiet block text-sm">
-          {dateWords(attempt.updated_at)} · {refused ? "photo not measured" : stateWords(attempt.state)}
+          {dateWords(attempt.updated_at)} ·{" "}
+          {refused ? t("desk-photo-not-measured") : stateWords(attempt.state)}
         </span>
         {attempt.need !== "none" && (
           <span className="block text-sm font-semibold text-secondary">{vocabulary.needs[attempt.need]}</span>
@@ -35,20 +37,22 @@ export function Waiting({ attempt, search }: { attempt: WaitingAttempt; search: 
       </span>
       <span className="overflow-hidden rounded">
         {m?.strip ? (
-          <Strip strip={m.strip} perMm={PER_MM} label={`Strip of ${attempt.student.display_name}'s bead`} />
+          <Strip
+            strip={m.strip}
+            perMm={PER_MM}
+            label={t("desk-strip-of-s-bead", { name: attempt.student.display_name })}
+          />
         ) : (
           <span className="block bg-base-200 p-3 text-sm">
-            {attempt.measuring
-              ? "Being measured …"
-              : "Photo could not be measured. Mark by eye or ask for another photo."}
+            {attempt.measuring ? t("common-being-measured") : t("desk-photo-could-not-be-measured-mark")}
           </span>
         )}
       </span>
       <span className="text-sm">
         {m?.width_cv != null && (
           <>
-            <span className="block">width variation {percent(m.width_cv)}</span>
-            <span className="block">ripple variation {percent(m.pitch_cv)}</span>
+            <span className="block">{t("desk-width-variation", { width_cv: percent(m.width_cv) })}</span>
+            <span className="block">{t("desk-ripple-variation", { pitch_cv: percent(m.pitch_cv) })}</span>
             <TintBadge level={m.tint_level} />
           </>
         )}

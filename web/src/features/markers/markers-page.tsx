@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { useState } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
@@ -16,20 +17,20 @@ type Agreement = Schemas["Agreement"];
 /** Whether those who teach mark alike: second marks, each over time, what would have fitted better, references. */
 export function MarkersPage() {
   const agreement = useAgreement();
-  if (agreement.isPending) return <Loading what="marking consistency" />;
+  if (agreement.isPending) return <Loading />;
   if (agreement.isError) return <Problem error={agreement.error} again={() => void agreement.refetch()} />;
   return (
     <div className="space-y-3">
       <div className="flex flex-wrap items-baseline gap-x-4">
-        <h1 className="text-2xl font-bold">Marking consistency</h1>
+        <h1 className="text-2xl font-bold">{t("common-marking-consistency")}</h1>
         <TablesSwitch />
       </div>
       <div className="grid gap-3 xl:grid-cols-[minmax(0,1fr)_24rem]">
         <div className="min-w-0 space-y-3">
           <Agreements agreement={agreement.data} />
-          <Panel tight aria-label="Markers over time">
-            <h2 className="font-bold">Each marker compared with suggested marks</h2>
-            {agreement.data.markers.length === 0 && <p className="quiet">No marks yet.</p>}
+          <Panel tight aria-label={t("markers-markers-over-time")}>
+            <h2 className="font-bold">{t("markers-each-marker-compared-with-suggested-marks")}</h2>
+            {agreement.data.markers.length === 0 && <p className="quiet">{t("markers-no-marks-yet")}</p>}
             <div className="flex flex-wrap gap-x-6 gap-y-2">
               {agreement.data.markers.map((one) => (
                 <SeverityPlot key={one.marker.id} marker={one} />
@@ -53,12 +54,9 @@ function Share({ share }: { share: number }) {
   const set = useSetShare();
   const [typed, setTyped] = useState(String(share));
   return (
-    <Panel tight aria-label="Blind second marks">
-      <h2 className="font-bold">Blind second marks</h2>
-      <p className="mb-2 text-sm">
-        This share of marks is picked at random for a second mark. The second marker sees neither the first
-        mark nor who gave it. You can also ask for a second mark while marking.
-      </p>
+    <Panel tight aria-label={t("markers-blind-second-marks")}>
+      <h2 className="font-bold">{t("markers-blind-second-marks")}</h2>
+      <p className="mb-2 text-sm">{t("markers-this-share-of-marks-is-picked")}</p>
       {mine ? (
         <form
           className="flex items-end gap-2"
@@ -67,14 +65,25 @@ function Share({ share }: { share: number }) {
             set.mutate(Number(typed));
           }}
         >
-          <TextField label="Share, %" type="number" min={0} max={100} value={typed} onChange={setTyped} />
+          <TextField
+            label={t("markers-share")}
+            type="number"
+            min={0}
+            max={100}
+            value={typed}
+            onChange={setTyped}
+          />
           <button className="btn btn-primary" disabled={set.isPending || typed === String(share)}>
-            Save share
+            {t("markers-save-share")}
           </button>
         </form>
       ) : (
         <p>
-          <strong>{share} %</strong>; only the instructor can change it.
+          <Say
+            id="markers-only-the-instructor-can-change-it"
+            vars={{ share }}
+            elems={{ strong: <strong /> }}
+          />
         </p>
       )}
       <Problem error={set.error} />
@@ -84,22 +93,27 @@ function Share({ share }: { share: number }) {
 
 function Agreements({ agreement }: { agreement: Agreement }) {
   return (
-    <Panel tight aria-label="First and second marks compared">
-      <h2 className="font-bold">First and second marks compared</h2>
+    <Panel tight aria-label={t("markers-first-and-second-marks-compared")}>
+      <h2 className="font-bold">{t("markers-first-and-second-marks-compared")}</h2>
       {agreement.lines.length === 0 ? (
-        <p className="quiet">No second marks yet.</p>
+        <p className="quiet">{t("markers-no-second-marks-yet")}</p>
       ) : (
-        <div className="overflow-x-auto" role="region" aria-label="Agreement by line" tabIndex={0}>
+        <div
+          className="overflow-x-auto"
+          role="region"
+          aria-label={t("markers-agreement-by-line")}
+          tabIndex={0}
+        >
           <table className="table table-xs">
             <thead>
               <tr>
                 {[
-                  "Criterion",
-                  "Pairs",
-                  "Second minus first",
-                  "Weighted kappa",
-                  "Intraclass correlation",
-                  "Meaning",
+                  t("common-criterion"),
+                  t("markers-pairs"),
+                  t("markers-second-minus-first"),
+                  t("markers-weighted-kappa"),
+                  t("markers-intraclass-correlation"),
+                  t("markers-meaning"),
                 ].map((h) => (
                   <th key={h} scope="col">
                     {h}
@@ -132,7 +146,7 @@ function Agreements({ agreement }: { agreement: Agreement }) {
 function interval(one: Schemas["Interval"] | null, digits: number): string {
   if (one === null) return "–";
   const figure = (v: number) => signed(v, digits);
-  return `${figure(one.value)} (${figure(one.low)} to ${figure(one.high)})`;
+  return t("markers-to", { value: figure(one.value), low: figure(one.low), high: figure(one.high) });
 }
 
 /** A figure with a true minus, and none before nought. */
@@ -144,12 +158,17 @@ function signed(value: number, digits: number): string {
 function Departures({ agreement }: { agreement: Agreement }) {
   const paths = usePaths();
   return (
-    <Panel tight aria-label="Beside the suggestion">
-      <h2 className="font-bold">Marks compared with suggestions, by criterion</h2>
+    <Panel tight aria-label={t("markers-beside-the-suggestion")}>
+      <h2 className="font-bold">{t("markers-marks-compared-with-suggestions-by-criterion")}</h2>
       <table className="table table-xs">
         <thead>
           <tr>
-            {["Criterion", "Marks", "Given minus suggested", "Meaning"].map((h) => (
+            {[
+              t("common-criterion"),
+              t("markers-marks"),
+              t("markers-given-minus-suggested"),
+              t("markers-meaning"),
+            ].map((h) => (
               <th key={h} scope="col">
                 {h}
               </th>
@@ -171,10 +190,14 @@ function Departures({ agreement }: { agreement: Agreement }) {
       </table>
       {agreement.offers.map((one) => (
         <p key={one.code} className="mt-2">
-          <strong>{one.title}</strong>: curves for {one.changed.join(", ")} would fit your marks better.{" "}
-          <Link className="link" to={`${paths.to("schemes")}?scheme=${one.code}&offer=1`}>
-            Preview as a new version
-          </Link>
+          <Say
+            id="markers-curves-for-would-fit-your-marks"
+            vars={{ title: one.title, changed: one.changed.join(", ") }}
+            elems={{
+              strong: <strong />,
+              go: <Link className="link" to={`${paths.to("schemes")}?scheme=${one.code}&offer=1`} />,
+            }}
+          />
         </p>
       ))}
     </Panel>

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { Link, useNavigate } from "react-router";
 import { useCourse, usePaths } from "../../domain/course";
 import { Panel } from "../../ui/panel";
@@ -17,16 +18,14 @@ export function References() {
   const references = useReferences();
   const letGo = useLetGo();
   const begin = useBeginTest();
-  if (references.isPending) return <Loading what="reference beads" />;
+  if (references.isPending) return <Loading />;
   if (references.isError) return <Problem error={references.error} />;
   const { tested, references: kept } = references.data;
   return (
-    <Panel tight aria-label="Reference beads">
-      <h2 className="font-bold">Reference beads</h2>
+    <Panel tight aria-label={t("markers-reference-beads")}>
+      <h2 className="font-bold">{t("markers-reference-beads")}</h2>
       <p className="mb-2 text-sm">
-        {tested
-          ? "You have taken the self-test."
-          : "New markers start here: mark ten beads blind, about five minutes."}
+        {tested ? t("markers-you-have-taken-the-self-test") : t("markers-new-markers-start-here-mark-ten")}
       </p>
       <button
         className={`btn mb-3 btn-sm ${tested ? "" : "btn-primary"}`}
@@ -37,14 +36,10 @@ export function References() {
           })
         }
       >
-        Start self-test
+        {t("markers-start-self-test")}
       </button>
       <Problem error={begin.error ?? letGo.error} />
-      {kept.length === 0 && (
-        <p className="quiet text-sm">
-          No reference beads yet. Open a returned mark and choose “Save as reference”.
-        </p>
-      )}
+      {kept.length === 0 && <p className="quiet text-sm">{t("markers-no-reference-beads-yet-open-a")}</p>}
       <ul className="space-y-2">
         {kept.map((one) => (
           <li key={one.id} className="overflow-hidden text-sm">
@@ -58,14 +53,14 @@ export function References() {
                 disabled={letGo.isPending}
                 onClick={() => letGo.mutate(one.attempt)}
               >
-                Remove reference
+                {t("markers-remove-reference")}
               </button>
             )}
             {one.measurement?.strip && (
               <Strip
                 strip={one.measurement.strip}
                 perMm={PER_MM}
-                label={`Strip of a reference, ${one.title}`}
+                label={t("markers-strip-of-a-reference", { title: one.title })}
               />
             )}
           </li>

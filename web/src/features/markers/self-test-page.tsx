@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import { Link, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
@@ -20,7 +21,7 @@ const MIDDLE = 7;
 export function SelfTestPage() {
   const { testId } = useParams();
   const { test, give } = useSelfTest(Number(testId));
-  if (test.isPending) return <Loading what="your test" />;
+  if (test.isPending) return <Loading />;
   if (test.isError) return <Problem error={test.error} />;
   const { beads, finished } = test.data;
   const at = beads.findIndex((bead) => bead.given === null);
@@ -29,8 +30,8 @@ export function SelfTestPage() {
     <div className="mx-auto max-w-4xl">
       <h1 className="mb-2 text-2xl font-bold">
         {finished
-          ? "Your marks compared with the references"
-          : `Bead ${String(at + 1)} of ${String(beads.length)}`}
+          ? t("markers-your-marks-compared-with-the-references")
+          : t("markers-bead-of", { at: at + 1, count: beads.length })}
       </h1>
       {bead && (
         <One
@@ -57,16 +58,26 @@ function One({ bead, busy, give }: OneProps) {
   return (
     <Panel className="space-y-3">
       <p>
-        {bead.title}, target: {measure(bead.target_width_mm, "length", units)} wide
+        {t("markers-target-wide", {
+          title: bead.title,
+          target_width_mm: measure(bead.target_width_mm, "length", units),
+        })}
       </p>
-      <div className="overflow-x-auto" role="region" aria-label="The bead" tabIndex={0}>
-        {m?.strip && <Strip strip={m.strip} perMm={PER_MM} label="Strip of the bead" />}
+      <div className="overflow-x-auto" role="region" aria-label={t("markers-the-bead")} tabIndex={0}>
+        {m?.strip && <Strip strip={m.strip} perMm={PER_MM} label={t("markers-strip-of-the-bead")} />}
       </div>
       {m && (
         <p className="text-sm">
-          Width variation {percent(m.width_cv)} · ripples {percent(m.pitch_cv)} · toes{" "}
-          {percent(m.toe_waviness)} · tint {m.tint_level === null ? "not measured" : tintWords(m.tint_level)}{" "}
-          · faults {m.faults.length === 0 ? "none seen" : m.faults.map((f) => faultWords(f.kind)).join(", ")}
+          {t("markers-measured", {
+            width_cv: percent(m.width_cv),
+            pitch_cv: percent(m.pitch_cv),
+            toe_waviness: percent(m.toe_waviness),
+            tint: m.tint_level === null ? t("common-not-measured") : tintWords(m.tint_level),
+            faults:
+              m.faults.length === 0
+                ? t("common-none-seen")
+                : m.faults.map((f) => faultWords(f.kind)).join(", "),
+          })}
         </p>
       )}
       <ul className="grid gap-x-6 gap-y-1 sm:grid-cols-2">
@@ -81,7 +92,7 @@ function One({ bead, busy, give }: OneProps) {
         ))}
       </ul>
       <button className="btn btn-primary" disabled={busy} onClick={() => give(scores)}>
-        Save my mark
+        {t("markers-save-my-mark")}
       </button>
     </Panel>
   );
@@ -95,7 +106,7 @@ function Result({ test }: { test: Schemas["SelfTest"] }) {
       <table className="table table-sm">
         <thead>
           <tr>
-            {["Bead", "You", "Reference", "Comment"].map((h) => (
+            {[t("markers-bead"), t("markers-you"), t("markers-reference"), t("common-comment")].map((h) => (
               <th key={h} scope="col">
                 {h}
               </th>
@@ -116,7 +127,7 @@ function Result({ test }: { test: Schemas["SelfTest"] }) {
         </tbody>
       </table>
       <Link className="btn" to={paths.to("markers")}>
-        Back to marking consistency
+        {t("markers-back-to-marking-consistency")}
       </Link>
     </Panel>
   );

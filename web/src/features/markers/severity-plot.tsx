@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import type { Schemas } from "../../api/client";
 import { PlotFrame } from "../../ui/plot-frame";
 
@@ -20,7 +21,7 @@ export function SeverityPlot({ marker }: { marker: Schemas["Marker"] }) {
     ...marker.limits.map((limit, k) => `${String(x(k))},${String(y(usual - limit))}`).reverse(),
   ].join(" ");
   const rows = [
-    ["Mark", "Moving mean", "Lower limit", "Upper limit"],
+    [t("common-mark-2"), t("markers-moving-mean"), t("markers-lower-limit"), t("markers-upper-limit")],
     ...marker.moving.map((v, k) => [
       String(marker.marks - marker.moving.length + k + 1),
       v.toFixed(1),
@@ -31,7 +32,7 @@ export function SeverityPlot({ marker }: { marker: Schemas["Marker"] }) {
   return (
     <div>
       <PlotFrame
-        title={`${name}, ${String(marker.marks)} marks`}
+        title={t("markers-marks-2", { name, marks: marker.marks })}
         words={`${name}: ${marker.said}`}
         rows={rows}
       >

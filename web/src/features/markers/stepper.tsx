@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 const HALF = 0.5;
 const MOST = 10;
 
@@ -12,27 +13,27 @@ export function Stepper({ words, score, set }: Props) {
       <span className="join">
         <button
           className="btn join-item btn-sm"
-          aria-label={`${words}: half a point less`}
+          aria-label={t("common-half-a-point-less", { words })}
           onClick={() => by(-HALF)}
         >
           −
         </button>
         <output
           className="join-item grid w-12 place-items-center border border-base-300 font-bold"
-          aria-label={`${words}: score`}
+          aria-label={t("common-score", { words })}
         >
-          {score ?? "n/a"}
+          {score ?? t("common-n-a")}
         </output>
         <button
           className="btn join-item btn-sm"
-          aria-label={`${words}: half a point more`}
+          aria-label={t("common-half-a-point-more", { words })}
           onClick={() => by(HALF)}
         >
           +
         </button>
         <button
           className="btn join-item btn-sm"
-          aria-label={`${words}: does not apply`}
+          aria-label={t("markers-does-not-apply", { words })}
           onClick={() => set(null)}
         >
           ×

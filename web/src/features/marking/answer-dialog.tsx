@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import { vocabulary } from "../../api/generated-vocabulary";
 import { Dialog } from "../../ui/dialog";
@@ -9,14 +10,14 @@ import { useAnswer } from "./queries";
 
 const words = {
   another_photo: {
-    title: "Ask for another photo",
-    done: "New photo requested from",
-    hint: "What is wrong with this photo?",
+    title: t("marking-ask-for-another-photo"),
+    done: t("marking-new-photo-requested-from"),
+    hint: t("marking-what-is-wrong-with-this-photo"),
   },
   weld_again: {
-    title: "Weld again",
-    done: "Sent back to weld again:",
-    hint: "Why does this coupon not count?",
+    title: t("marking-weld-again"),
+    done: t("marking-sent-back-to-weld-again"),
+    hint: t("marking-why-does-this-coupon-not-count"),
   },
 };
 
@@ -51,7 +52,7 @@ export function AnswerDialog({ attempt, answer, close, toNext }: Props) {
         }}
       >
         <AreaField
-          label={`${hint} (shown to the student)`}
+          label={t("marking-shown-to-the-student", { hint })}
           rows={3}
           required
           maxLength={vocabulary.most.next}

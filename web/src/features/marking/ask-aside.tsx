@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import { vocabulary } from "../../api/generated-vocabulary";
 import { useCourse } from "../../domain/course";
@@ -17,12 +18,12 @@ export function AskAside({ attempt }: { attempt: Attempt }) {
       <div className="flex flex-wrap gap-2">
         {may(attempt, "ask_second") && !attempt.second && (
           <button className="btn btn-ghost btn-xs" disabled={ask.isPending} onClick={() => ask.mutate()}>
-            Ask for a second mark
+            {t("marking-ask-for-a-second-mark")}
           </button>
         )}
         {instructor && attempt.state === "returned" && (
           <button className="btn btn-ghost btn-xs" onClick={() => setKeeping(true)}>
-            Save as reference …
+            {t("marking-save-as-reference")}
           </button>
         )}
       </div>
@@ -36,9 +37,9 @@ function KeepDialog({ attempt, close }: { attempt: Attempt; close: () => void })
   const [comment, setComment] = useState("");
   const keep = useKeepReference(attempt.id);
   return (
-    <Dialog title="Save as reference bead" close={close}>
+    <Dialog title={t("marking-save-as-reference-bead")} close={close}>
       <AreaField
-        label="Comment for markers, for example “an 8 for ripples”"
+        label={t("marking-comment-for-markers-for-example-an")}
         rows={3}
         maxLength={vocabulary.most.next}
         value={comment}
@@ -50,7 +51,7 @@ function KeepDialog({ attempt, close }: { attempt: Attempt; close: () => void })
         disabled={comment.trim() === "" || keep.isPending}
         onClick={() => keep.mutate(comment, { onSuccess: close })}
       >
-        Save reference
+        {t("marking-save-reference")}
       </button>
     </Dialog>
   );

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useRef, useState } from "react";
 import { BeadPhoto } from "../../domain/bead-photo";
 import { Dialog } from "../../ui/dialog";
@@ -47,7 +48,7 @@ export function Bench({ attempt, proposal, reload, causes, toNext }: BenchProps)
       </div>
       <MarkPanel {...{ attempt, proposal, mark, words, open }} />
       {over === "photo" && photo && (
-        <Dialog title="Photo" wide close={close}>
+        <Dialog title={t("marking-photo")} wide close={close}>
           <BeadPhoto photo={photo} overlay={measurement?.overlay ?? null} traced close={false} />
         </Dialog>
       )}

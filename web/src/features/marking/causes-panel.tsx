@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import type { Schemas } from "../../api/client";
 import { Panel } from "../../ui/panel";
 import { useLight, type Place } from "../../domain/place";
@@ -20,11 +21,11 @@ type Props = {
 /** Why the bead looks like that: the likeliest causes as short cards, each with its evidence. */
 export function CausesPanel({ attempt, causes, cause, confirm }: Props) {
   const ruleOut = useRuleOut(attempt.id);
-  if (causes.isPending) return <Loading what="causes" />;
+  if (causes.isPending) return <Loading />;
   if (causes.isError) return <Problem error={causes.error} again={() => void causes.refetch()} />;
   const { data } = causes;
   return (
-    <Panel tight aria-label="Likely causes" className="space-y-2">
+    <Panel tight aria-label={t("marking-likely-causes")} className="space-y-2">
       <Symptoms data={data} />
       {data.causes.length > 0 && (
         <ol className="grid gap-2 md:grid-cols-3">
@@ -44,12 +45,14 @@ export function CausesPanel({ attempt, causes, cause, confirm }: Props) {
       <Problem error={ruleOut.error} />
       {data.causes.length > MAX_CARDS && (
         <details className="text-sm">
-          <summary className="cursor-pointer">{data.causes.length - MAX_CARDS} less likely</summary>
+          <summary className="cursor-pointer">
+            {t("marking-less-likely", { count: data.causes.length - MAX_CARDS })}
+          </summary>
           <ul>
             {data.causes.slice(MAX_CARDS).map((one) => (
               <li key={one.code} className="flex items-center gap-2">
                 <button className="btn btn-xs" aria-pressed={one.code === cause} onClick={() => confirm(one)}>
-                  Confirm
+                  {t("marking-confirm")}
                 </button>
                 {one.words} <span className="quiet">{(100 * one.share).toFixed(0)} %</span>
               </li>
@@ -63,10 +66,11 @@ export function CausesPanel({ attempt, causes, cause, confirm }: Props) {
 
 function Symptoms({ data }: { data: Schemas["Explanation"] }) {
   const light = useLight();
-  if (data.sound === null) return <p>No causes to suggest: no bead was measured and nothing was recorded.</p>;
-  if (data.sound) return <p className="text-sm font-semibold text-success">No problems found.</p>;
+  if (data.sound === null) return <p>{t("marking-no-causes-to-suggest-no-bead")}</p>;
+  if (data.sound)
+    return <p className="text-sm font-semibold text-success">{t("marking-no-problems-found")}</p>;
   return (
-    <ul className="flex flex-wrap items-center gap-1.5 text-sm" aria-label="Symptoms">
+    <ul className="flex flex-wrap items-center gap-1.5 text-sm" aria-label={t("marking-symptoms")}>
       {data.symptoms.map((s) => (
         <li key={`${s.code}${String(s.from_mm)}`}>
           <span className="badge border-base-content/40 bg-base-200" {...light(placeOf(s))}>
@@ -122,10 +126,10 @@ function Card({ cause, number, confirmed, confirm, ruleOut, busy }: CardProps) {
           aria-pressed={confirmed}
           onClick={confirm}
         >
-          {confirmed ? "Confirmed" : "Confirm"}
+          {confirmed ? t("marking-confirmed") : t("marking-confirm")}
         </button>
         <button className="btn btn-ghost btn-xs" aria-pressed={out} disabled={busy} onClick={ruleOut}>
-          {out ? "Ruled out" : "Rule out"}
+          {out ? t("marking-ruled-out") : t("marking-rule-out")}
         </button>
       </div>
     </li>
@@ -139,7 +143,9 @@ function Piece({ one, sign }: { one: Evidence; sign: "+" | "−" }) {
   const words = (
     <>
       <span aria-hidden>{sign} </span>
-      <span className="sr-only">{sign === "+" ? "speaks for it: " : "speaks against it: "}</span>
+      <span className="sr-only">
+        {t(sign === "+" ? "marking-speaks-for-it" : "marking-speaks-against-it")}{" "}
+      </span>
       {one.words}
     </>
   );

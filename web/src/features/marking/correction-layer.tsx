@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useRef, useState, type PointerEvent } from "react";
 import type { Schemas } from "../../api/client";
 import {
@@ -23,9 +24,7 @@ type Props = {
 };
 type Held = { side: Side; s: number; n: number };
 
-const WORDS =
-  "Toes and ripple fronts, to be corrected by pointing; " +
-  "by keyboard with the buttons below at the place of the red line";
+const WORDS = t("marking-toes-and-ripple-fronts-to-be");
 
 /** Toes and fronts over the strip; toes are dragged, fronts cut and joined, faults set by pointing. */
 export function CorrectionLayer({ strip, overlay, report, tool, reach, fault, busy, correct }: Props) {

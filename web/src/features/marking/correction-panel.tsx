@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import type { ReactNode } from "react";
 import type { Schemas } from "../../api/client";
 import { ChoiceField } from "../../ui/choice-field";
@@ -11,7 +12,11 @@ import { frontStep, nudged, toesOf, type Step, type Tool } from "./correction-sh
 
 export type FaultDraft = { kind: NonNullable<Step["kind"]>; size: string };
 
-const TOOLS: Record<Tool, string> = { toe: "Drag toes", front: "Add or remove fronts", fault: "Mark faults" };
+const TOOLS: Record<Tool, string> = {
+  toe: t("marking-drag-toes"),
+  front: t("marking-add-or-remove-fronts"),
+  fault: t("marking-mark-faults"),
+};
 const REACHES = [2, 4, 10, 40];
 const NUDGE_MM = 0.1;
 
@@ -49,38 +54,38 @@ export function CorrectionPanel({
 }: Props) {
   const s = useCursor() ?? 0;
   const toes = toesOf(overlay);
-  if (!toes) return <p>This result can't be corrected. Measure the photo again first.</p>;
+  if (!toes) return <p>{t("marking-this-result-cant-be-corrected-measure")}</p>;
   const at = measure(s, "length", units);
   return (
     <div className="space-y-2 rounded-box border border-primary p-3">
       <div className="flex flex-wrap items-center gap-3">
         <Picker
-          label="Pointer tool on the strip"
+          label={t("marking-pointer-tool-on-the-strip")}
           options={Object.keys(TOOLS) as Tool[]}
           words={(t) => TOOLS[t]}
           value={tool}
           choose={setTool}
         />
         <span className="text-sm" aria-live="polite">
-          Red line at <strong>{at}</strong>
+          <Say id="marking-red-line-at" vars={{ at }} elems={{ strong: <strong /> }} />
         </span>
       </div>
       {tool === "toe" && (
         <Row>
           <Do busy={busy} act={() => correct(nudged(toes, "left", s, NUDGE_MM, reach))}>
-            Left toe out
+            {t("marking-left-toe-out")}
           </Do>
           <Do busy={busy} act={() => correct(nudged(toes, "left", s, -NUDGE_MM, reach))}>
-            Left toe in
+            {t("marking-left-toe-in")}
           </Do>
           <Do busy={busy} act={() => correct(nudged(toes, "right", s, -NUDGE_MM, reach))}>
-            Right toe in
+            {t("marking-right-toe-in")}
           </Do>
           <Do busy={busy} act={() => correct(nudged(toes, "right", s, NUDGE_MM, reach))}>
-            Right toe out
+            {t("marking-right-toe-out")}
           </Do>
           <label className="flex items-center gap-2 text-sm">
-            moves over
+            {t("marking-moves-over")}
             <select
               className="select w-28 select-sm"
               value={reach}
@@ -98,17 +103,17 @@ export function CorrectionPanel({
       {tool === "front" && (
         <Row>
           <Do busy={busy} act={() => correct(frontStep(report.ripple?.positions_mm ?? [], s))}>
-            Add or remove front at the red line
+            {t("marking-add-or-remove-front-at-the")}
           </Do>
           <Do busy={busy || !report.ripple} act={() => correct({ step: "no_ripples" })}>
-            No distinct ripples
+            {t("common-no-distinct-ripples")}
           </Do>
         </Row>
       )}
       {tool === "fault" && (
         <Row>
           <ChoiceField
-            label="Kind"
+            label={t("common-kind")}
             value={fault.kind}
             options={faultKinds}
             words={faultWords}
@@ -116,11 +121,11 @@ export function CorrectionPanel({
           />
           <div className="w-28">
             <UnitField
-              label="Size"
+              label={t("marking-size")}
               quantity="length"
               units={units}
               value={fault.size}
-              error={faultSize === null ? "a size" : undefined}
+              error={faultSize === null ? t("marking-a-size") : undefined}
               onChange={(size) => setFault({ ...fault, size })}
             />
           </div>
@@ -131,19 +136,19 @@ export function CorrectionPanel({
                 correct({ step: "add_fault", kind: fault.kind, s_mm: s, n_mm: 0, size_mm: faultSize });
             }}
           >
-            Add fault at the red line, mid-bead
+            {t("marking-add-fault-at-the-red-line")}
           </Do>
         </Row>
       )}
       <Row>
         <Do busy={busy} act={() => correct({ step: "move_end", end: "start", s_mm: s })}>
-          Bead starts at the red line
+          {t("marking-bead-starts-at-the-red-line")}
         </Do>
         <Do busy={busy} act={() => correct({ step: "move_end", end: "end", s_mm: s })}>
-          Bead ends at the red line
+          {t("marking-bead-ends-at-the-red-line")}
         </Do>
         <Do busy={busy} act={() => correct({ step: "start_at_other_end" })}>
-          Swap start and end
+          {t("marking-swap-start-and-end")}
         </Do>
       </Row>
       <Problem error={error} />

@@ -35,7 +35,7 @@ describe("correcting on the strip", () => {
     );
     expect(
       stepWords({ step: "remove_fault", kind: "burn_through", s_mm: 25.4 }, { length: "thou", flow: "cfh" }),
-    ).toBe("burn-through at 1000 thou removed");
+    ).toBe("burn-through removed at 1000 thou");
     expect(stepWords({ step: "start_at_other_end" }, mm)).toBe("start and end swapped");
   });
   it("has no toes where the engine kept none", () =>

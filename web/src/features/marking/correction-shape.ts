@@ -1,5 +1,6 @@
 /** Corrections while they are being drawn, and what each one is called; pure. */
 
+import { t } from "../../catalogue";
 import type { Schemas } from "../../api/client";
 import { measure, type Units } from "../../domain/units";
 import { faultWords } from "../../domain/words";
@@ -64,26 +65,29 @@ export function frontStep(fronts: number[], s: number): Step {
   };
 }
 
+/** Where a step is of the whole bead. */
+const NOWHERE = "nowhere";
+
 /** What a step did, in words. */
 export function stepWords(step: Step, units: Units): string {
-  const at = step.s_mm === undefined ? "" : ` at ${measure(step.s_mm, "length", units)}`;
+  const at = step.s_mm === undefined ? NOWHERE : measure(step.s_mm, "length", units);
   const kind = step.kind ? faultWords(step.kind) : "";
   switch (step.step) {
     case "move_toe":
-      return `${step.side ?? ""} toe moved${at}`;
+      return t("marking-toe-moved", { side: step.side ?? "", at });
     case "move_end":
-      return `${step.end ?? ""} set${at}`;
+      return t("marking-set", { end: step.end ?? "", at });
     case "start_at_other_end":
-      return "start and end swapped";
+      return t("marking-start-and-end-swapped");
     case "add_fault":
-      return `${kind} added${at}`;
+      return t("marking-added", { kind, at });
     case "remove_fault":
-      return `${kind}${at} removed`;
+      return t("marking-removed", { kind, at });
     case "add_front":
-      return `ripple front added${at}`;
+      return t("marking-ripple-front-added", { at });
     case "remove_front":
-      return `ripple front removed${at}`;
+      return t("marking-ripple-front-removed", { at });
     case "no_ripples":
-      return "no distinct ripples";
+      return t("common-no-distinct-ripples-2");
   }
 }

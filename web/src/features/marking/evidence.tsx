@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { useState } from "react";
 import { BeadChoice } from "../../domain/bead-choice";
 import { BeadPhoto } from "../../domain/bead-photo";
@@ -19,13 +20,13 @@ export function Evidence({ attempt, openPhoto }: { attempt: Attempt; openPhoto: 
   const [mode, setMode] = useState<Mode>("look");
   const { photo, measurement, busy } = newest(attempt);
   const again = useMeasureAgain(attempt.id);
-  if (!photo) return <Empty>No bead photo yet. The student has not sent one.</Empty>;
+  if (!photo) return <Empty>{t("marking-no-bead-photo-yet-the-student")}</Empty>;
   const report = measurement?.report;
   const turn = (to: Mode) => setMode(mode === to ? "look" : to);
   const tools = (
     <>
       <button className="btn btn-xs" onClick={openPhoto}>
-        Photo <kbd className="kbd kbd-xs">p</kbd>
+        <Say id="marking-photo-p" elems={{ kbd: <kbd className="kbd kbd-xs" /> }} />
       </button>
       {report?.bead && may(attempt, "correct") && (
         <button
@@ -33,7 +34,7 @@ export function Evidence({ attempt, openPhoto }: { attempt: Attempt; openPhoto: 
           aria-pressed={mode === "correct"}
           onClick={() => turn("correct")}
         >
-          {mode === "correct" ? "Done correcting" : "Correct"}
+          {mode === "correct" ? t("marking-done-correcting") : t("marking-correct")}
         </button>
       )}
       <button
@@ -42,14 +43,14 @@ export function Evidence({ attempt, openPhoto }: { attempt: Attempt; openPhoto: 
         disabled={busy}
         onClick={() => turn("scale")}
       >
-        Set scale
+        {t("marking-set-scale")}
       </button>
       <button
         className="btn btn-xs"
         disabled={busy || again.isPending}
         onClick={() => again.mutate(photo.id)}
       >
-        Measure again
+        {t("marking-measure-again")}
       </button>
     </>
   );

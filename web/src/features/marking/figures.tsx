@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import type { Schemas } from "../../api/client";
 import { FigureList } from "../../ui/figure-list";
 import { Panel } from "../../ui/panel";
@@ -33,26 +34,31 @@ function Figures({ report, engine, units }: Props) {
   return (
     <FigureList
       rows={[
-        ["Length", measure(bead.length_mm, "length", units)],
-        ["Width", `${bare(mean)} ± ${mm(2 * uncertainty)}`],
-        ["Width variation", percent(cv)],
-        ["Straightness", mm(bead.straightness_mm)],
-        ["Toe waviness left / right", sides(bead.toe_waviness_mm)],
-        ["Ripples", ripple ? `${String(ripple.count)}, ${mm(ripple.pitch_mm)} apart` : "none distinct"],
+        [t("marking-length"), measure(bead.length_mm, "length", units)],
+        [t("common-width"), `${bare(mean)} ± ${mm(2 * uncertainty)}`],
+        [t("common-width-variation"), percent(cv)],
+        [t("common-straightness"), mm(bead.straightness_mm)],
+        [t("marking-toe-waviness-left-right"), sides(bead.toe_waviness_mm)],
+        [
+          t("marking-ripples"),
+          ripple
+            ? t("marking-apart", { count: ripple.count, mm: mm(ripple.pitch_mm) })
+            : t("marking-none-distinct"),
+        ],
         ...(ripple
           ? [
-              ["Ripple variation", `${percent(ripple.cv)}, ${String(ripple.lapses_mm.length)} lapses`] as [
-                string,
-                string,
-              ],
+              [
+                t("common-ripple-variation"),
+                t("marking-lapses", { cv: percent(ripple.cv), count: ripple.lapses_mm.length }),
+              ] as [string, string],
             ]
           : []),
-        ["Heat tint", <TintBadge key="bead" level={tint?.bead.level} />],
-        ["HAZ tint", <TintBadge key="zone" level={tint?.haz.level} />],
-        ["HAZ tint width left / right", tint ? sides(tint.width_mm) : "–"],
-        ["Faults", faults ? `${String(faults)}, see above` : "none seen"],
-        ["Camera tilt", scale?.tilt_deg == null ? "–" : `${scale.tilt_deg.toFixed(0)}°`],
-        ["Engine", engine],
+        [t("common-heat-tint"), <TintBadge key="bead" level={tint?.bead.level} />],
+        [t("marking-haz-tint"), <TintBadge key="zone" level={tint?.haz.level} />],
+        [t("marking-haz-tint-width-left-right"), tint ? sides(tint.width_mm) : "–"],
+        [t("common-faults"), faults ? t("marking-see-above", { faults }) : t("common-none-seen")],
+        [t("marking-camera-tilt"), scale?.tilt_deg == null ? "–" : `${scale.tilt_deg.toFixed(0)}°`],
+        [t("marking-engine"), engine],
       ]}
     />
   );

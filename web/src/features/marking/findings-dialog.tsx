@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { ChoiceField } from "../../ui/choice-field";
@@ -36,7 +37,7 @@ export function FindingsDialog({ attempt, proposal, close }: Props) {
       }),
     ) as Schemas["FindingsRequest"];
   return (
-    <Dialog title="Manual checks" close={close}>
+    <Dialog title={t("marking-manual-checks")} close={close}>
       <form
         className="space-y-2"
         onSubmit={(e) => {
@@ -65,7 +66,7 @@ export function FindingsDialog({ attempt, proposal, close }: Props) {
                     value={typed[key] ?? ""}
                     options={optionsOf(key)}
                     words={(code) => choiceWords(key, code)}
-                    empty="not checked"
+                    empty={t("marking-not-checked")}
                     onChange={set}
                   />
                 )}
@@ -84,7 +85,7 @@ export function FindingsDialog({ attempt, proposal, close }: Props) {
         })}
         <Problem error={note.error} />
         <button className="btn btn-primary" disabled={note.isPending}>
-          Save checks
+          {t("marking-save-checks")}
         </button>
       </form>
     </Dialog>
@@ -104,11 +105,11 @@ function Back({ attempt, photo, seen, take }: BackProps) {
   return (
     <div className="w-32 shrink-0 text-xs">
       <a href={photo.url} target="_blank" rel="noreferrer">
-        <img src={photo.url} alt="The back of the coupon" className="w-full rounded-box" />
+        <img src={photo.url} alt={t("marking-the-back-of-the-coupon")} className="w-full rounded-box" />
       </a>
       {seen ? (
         <button type="button" className="btn mt-1 btn-xs" onClick={() => take(seen)}>
-          measured: {choiceWords("back", seen)}
+          {t("marking-measured", { choice: choiceWords("back", seen) })}
         </button>
       ) : (
         <button
@@ -117,7 +118,7 @@ function Back({ attempt, photo, seen, take }: BackProps) {
           disabled={attempt.measuring || again.isPending}
           onClick={() => again.mutate(photo.id)}
         >
-          {attempt.measuring ? "Being measured …" : "Measure the back"}
+          {attempt.measuring ? t("common-being-measured") : t("marking-measure-the-back")}
         </button>
       )}
       <Problem error={again.error} />

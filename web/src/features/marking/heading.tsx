@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { usePaths } from "../../domain/course";
@@ -22,15 +23,23 @@ export function Heading({ attempt, asked }: Props) {
           </Link>
         </h1>
         <p className="text-sm">
-          {goal.design.title}, attempt {attempt.number} · target:{" "}
-          {measure(goal.target_width_mm, "length", units)} wide, finish {finishWords(goal.finish)} ·{" "}
-          <strong>{stateWords(attempt.state)}</strong>
+          <Say
+            id="marking-attempt-target-wide-finish"
+            vars={{
+              title: goal.design.title,
+              number: attempt.number,
+              target_width_mm: measure(goal.target_width_mm, "length", units),
+              finish: finishWords(goal.finish),
+              state: stateWords(attempt.state),
+            }}
+            elems={{ strong: <strong /> }}
+          />
           {earlier && (
             <>
               {" "}
               ·{" "}
               <Link className="link" to={paths.compare(earlier.id, attempt.id)}>
-                compare with attempt {earlier.number}
+                {t("marking-compare-with-attempt", { number: earlier.number })}
               </Link>
             </>
           )}
@@ -38,7 +47,7 @@ export function Heading({ attempt, asked }: Props) {
       </div>
       {asked && (
         <p className="text-sm">
-          Change asked at attempt {asked.number}: {asked.text}
+          {t("marking-change-asked-at-attempt", { number: asked.number, asked: asked.text })}
           {asked.followed && (
             <strong className={asked.gone === "gone" ? "text-success" : "text-secondary"}>
               {" "}

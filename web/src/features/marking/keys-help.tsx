@@ -1,17 +1,18 @@
+import { t } from "../../catalogue";
 const keys: [string[], string][] = [
-  [["Enter"], "save, return, open next"],
-  [["1", "2", "3"], "confirm a cause"],
+  [["Enter"], t("marking-save-return-open-next")],
+  [["1", "2", "3"], t("marking-confirm-a-cause")],
   [["↑", "↓"], "line"],
-  [["←", "→"], "half a point"],
-  [["x"], "not applicable"],
-  [["a"], "as suggested"],
+  [["←", "→"], t("marking-half-a-point")],
+  [["x"], t("marking-not-applicable")],
+  [["a"], t("marking-as-suggested")],
   [["w"], "write"],
   [["c"], "phrases"],
   [["p"], "photo"],
-  [["f"], "manual checks"],
-  [["l"], "log and more"],
-  [["b"], "another photo"],
-  [["g"], "weld again"],
+  [["f"], t("marking-manual-checks-2")],
+  [["l"], t("marking-log-and-more")],
+  [["b"], t("marking-another-photo")],
+  [["g"], t("marking-weld-again-2")],
   [["s"], "save"],
   [["n"], "next"],
   [["u"], "undo"],
@@ -20,7 +21,7 @@ const keys: [string[], string][] = [
 export function KeysHelp() {
   return (
     <details className="quiet text-xs">
-      <summary className="cursor-pointer">Keys</summary>
+      <summary className="cursor-pointer">{t("marking-keys")}</summary>
       <p>
         {keys.map(([names, does], i) => (
           <span key={does}>

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import type { Ref } from "react";
 import { vocabulary } from "../../api/generated-vocabulary";
 import { AreaField } from "../../ui/field";
@@ -24,7 +25,7 @@ type Props = {
 export function MarkPanel({ attempt, proposal, mark, words, open }: Props) {
   const missing = mark.missing.map((line) => line.words);
   return (
-    <Panel tight aria-label="Mark" className="h-fit space-y-2 lg:sticky lg:top-2">
+    <Panel tight aria-label={t("common-mark-2")} className="h-fit space-y-2 lg:sticky lg:top-2">
       <TwoMarks attempt={attempt} mark={mark} />
       <Total proposal={proposal} mark={mark} />
       <KnockOuts proposal={proposal} mark={mark} />
@@ -44,7 +45,7 @@ export function MarkPanel({ attempt, proposal, mark, words, open }: Props) {
       </ul>
       {mark.duty !== "second" && (
         <AreaField
-          label="One change for next time"
+          label={t("marking-one-change-for-next-time")}
           rows={2}
           tight
           maxLength={vocabulary.most.next}
@@ -54,7 +55,7 @@ export function MarkPanel({ attempt, proposal, mark, words, open }: Props) {
       )}
       <AreaField
         ref={words}
-        label="Comment"
+        label={t("common-comment")}
         rows={2}
         tight
         maxLength={vocabulary.most.comment}
@@ -64,19 +65,19 @@ export function MarkPanel({ attempt, proposal, mark, words, open }: Props) {
       <Problem error={mark.error} />
       {mark.conflict && (
         <button className="btn btn-sm" disabled={mark.reloading} onClick={mark.loadAgain}>
-          Reload and keep my entries
+          {t("marking-reload-and-keep-my-entries")}
         </button>
       )}
       {!mark.markable && <NotNow attempt={attempt} />}
       {mark.markable && missing.length > 0 && (
         <p role="note" className="text-sm font-semibold text-error">
-          Score or set N/A before returning: {missing.join(", ")}.
+          {t("marking-score-or-set-n-a-before", { missing: missing.join(", ") })}
         </p>
       )}
       <div className="grid grid-cols-2 gap-2">
         {mark.duty !== "second" && (
           <button className="btn btn-sm" disabled={!mark.ready} onClick={() => mark.finish(false)}>
-            {mark.duty === "agree" ? "Agree" : "Save"}
+            {mark.duty === "agree" ? t("marking-agree") : t("marking-save")}
           </button>
         )}
         <button
@@ -88,12 +89,12 @@ export function MarkPanel({ attempt, proposal, mark, words, open }: Props) {
         </button>
         {may(attempt, "ask_photo") && (
           <button className="btn btn-ghost btn-xs" onClick={() => open("another_photo")}>
-            Another photo …
+            {t("marking-another-photo-2")}
           </button>
         )}
         {may(attempt, "send_back") && (
           <button className="btn btn-ghost btn-xs" onClick={() => open("weld_again")}>
-            Weld again …
+            {t("marking-weld-again-3")}
           </button>
         )}
       </div>
@@ -101,14 +102,18 @@ export function MarkPanel({ attempt, proposal, mark, words, open }: Props) {
       <KeysHelp />
       {mark.saved && (
         <p role="status" className="text-sm font-semibold">
-          Saved.
+          {t("common-saved")}
         </p>
       )}
     </Panel>
   );
 }
 
-const FINISH = { mark: "Save and return", second: "Save second mark", agree: "Agree and return" };
+const FINISH = {
+  mark: t("marking-save-and-return"),
+  second: t("marking-save-second-mark"),
+  agree: t("marking-agree-and-return"),
+};
 
 function Total({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
   const part = partWords(mark.shown, proposal.lines);
@@ -118,17 +123,17 @@ function Total({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
         {mark.total === null ? "–" : markWords(mark.total)}
         <span className="quiet text-sm font-normal">
           {" "}
-          of 100 ·{" "}
+          {t("marking-of-100")}{" "}
           {mark.total === null ? (
-            "not scored yet"
+            t("marking-not-scored-yet")
           ) : (
             <strong className={mark.passed ? "text-success" : "text-error"}>
-              {mark.passed ? "passes" : "fails"}
+              {mark.passed ? t("common-passes") : t("common-fails")}
             </strong>
           )}
         </span>
         <span className="quiet block text-xs font-normal">
-          {proposal.scheme}; pass mark {markWords(proposal.pass_mark)}
+          {t("marking-pass-mark", { scheme: proposal.scheme, pass_mark: markWords(proposal.pass_mark) })}
           {part && ` · ${part}`}
         </span>
       </p>
@@ -137,7 +142,7 @@ function Total({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
         disabled={mark.draft.scores === null}
         onClick={() => mark.edit({ kind: "as_suggested" })}
       >
-        Use suggested
+        {t("marking-use-suggested")}
       </button>
     </div>
   );
@@ -146,18 +151,18 @@ function Total({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
 function KnockOuts({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
   if (proposal.knocked.length === 0) return null;
   return (
-    <ul className="text-sm" aria-label="Automatic fails">
+    <ul className="text-sm" aria-label={t("marking-automatic-fails")}>
       {proposal.knocked.map((k) => (
         <li key={k.key} className="flex items-center justify-between gap-2">
           <span className={mark.draft.waived.includes(k.key) ? "line-through" : "font-semibold text-error"}>
-            Automatic fail: {k.words}
+            {t("marking-automatic-fail", { k: k.words })}
           </span>
           <button
             className="btn btn-xs"
             aria-pressed={mark.draft.waived.includes(k.key)}
             onClick={() => mark.edit({ kind: "waive", fault: k.key })}
           >
-            {mark.draft.waived.includes(k.key) ? "Count it" : "Waive"}
+            {mark.draft.waived.includes(k.key) ? t("marking-count-it") : t("marking-waive")}
           </button>
         </li>
       ))}
@@ -167,8 +172,9 @@ function KnockOuts({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
 
 /** Why nothing can be marked just now. */
 function NotNow({ attempt }: { attempt: Attempt }) {
-  if (attempt.state === "second_asked") return <p>Waiting for a second mark from someone else.</p>;
-  if (attempt.state === "photo_asked") return <p>New photo requested: {attempt.answer}</p>;
-  if (attempt.state === "weld_again") return <p>To weld again: {attempt.answer}</p>;
-  return <p>Nothing to mark until the student sends a photo.</p>;
+  if (attempt.state === "second_asked") return <p>{t("marking-waiting-for-a-second-mark-from")}</p>;
+  if (attempt.state === "photo_asked")
+    return <p>{t("marking-new-photo-requested", { answer: attempt.answer })}</p>;
+  if (attempt.state === "weld_again") return <p>{t("marking-to-weld-again", { answer: attempt.answer })}</p>;
+  return <p>{t("marking-nothing-to-mark-until-the-student")}</p>;
 }

@@ -13,7 +13,7 @@ export function MarkingPage() {
   const id = Number(attemptId);
   const attempt = useAttempt(id);
   const proposal = useProposal(id, attempt.data);
-  if (attempt.isPending || (attempt.isSuccess && proposal.isPending)) return <Loading what="the attempt" />;
+  if (attempt.isPending || (attempt.isSuccess && proposal.isPending)) return <Loading />;
   if (attempt.isError) return <Problem error={attempt.error} again={() => void attempt.refetch()} />;
   if (proposal.isError) return <Problem error={proposal.error} again={() => void proposal.refetch()} />;
   return (
@@ -30,7 +30,7 @@ type Props = { attempt: Attempt; proposal: Proposal | undefined; reload: () => P
 function Desk({ attempt, proposal, reload }: Props) {
   const next = useToNext(attempt.id);
   const causes = useCauses(attempt);
-  if (!proposal || causes.isPending) return <Loading what="what is suggested" />;
+  if (!proposal || causes.isPending) return <Loading />;
   return (
     <>
       <Heading attempt={attempt} asked={causes.data?.asked ?? null} />

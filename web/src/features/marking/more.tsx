@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import type { Attempt } from "../../domain/use-attempt";
 import { ViewsOf } from "../../domain/views-of";
 import { FiguresOf } from "./figures";
@@ -10,8 +11,11 @@ export function More({ attempt, open, toggle }: Props) {
   return (
     <div>
       <button className="btn btn-ghost btn-xs" aria-expanded={open} onClick={toggle}>
-        {open ? "Hide" : "Show"} all measurements, the log and other photos{" "}
-        <kbd className="kbd kbd-xs">l</kbd>
+        {open ? t("marking-hide") : t("marking-show")}{" "}
+        <Say
+          id="marking-all-measurements-the-log-and-other"
+          elems={{ kbd: <kbd className="kbd kbd-xs" /> }}
+        />
       </button>
       {open && (
         <div className="mt-2 space-y-3">

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { OffCard } from "../../domain/off-card";
 import { Panel } from "../../ui/panel";
 import type { Attempt } from "../../domain/use-attempt";
@@ -17,22 +18,32 @@ export function OffTheCard({ attempt, proposal, open }: Props) {
   const listed = attempt.preparation.length > skipped.length;
   const found = Object.entries(proposal.found);
   return (
-    <Panel tight className="flex flex-wrap gap-x-6 gap-y-1 text-sm" aria-label="Log and manual checks">
+    <Panel
+      tight
+      className="flex flex-wrap gap-x-6 gap-y-1 text-sm"
+      aria-label={t("marking-log-and-manual-checks")}
+    >
       <div className="min-w-0 grow basis-72">
         {attempt.runs.length === 0 ? (
-          <p>No runs logged.</p>
+          <p>{t("marking-no-runs-logged")}</p>
         ) : (
           (setup.data?.checks ?? []).map((check) => (
             <div key={check.number}>
-              {attempt.runs.length > 1 && <h2 className="font-bold">Run {check.number}</h2>}
+              {attempt.runs.length > 1 && (
+                <h2 className="font-bold">{t("common-run", { number: check.number })}</h2>
+              )}
               <OffCard check={check} units={units} />
             </div>
           ))
         )}
         {listed && skipped.length > 0 && (
-          <p className="font-semibold text-error">Not ticked: {skipped.map((s) => s.words).join(", ")}.</p>
+          <p className="font-semibold text-error">
+            {t("marking-not-ticked", { skipped: skipped.map((s) => s.words).join(", ") })}
+          </p>
         )}
-        {!listed && attempt.preparation.length > 0 && <p className="quiet">Prep checklist not filled in.</p>}
+        {!listed && attempt.preparation.length > 0 && (
+          <p className="quiet">{t("marking-prep-checklist-not-filled-in")}</p>
+        )}
       </div>
       <div className="shrink-0">
         {found.map(([key, value]) => (
@@ -42,7 +53,7 @@ export function OffTheCard({ attempt, proposal, open }: Props) {
         ))}
         {proposal.findings.length > 0 && (
           <button className="btn btn-xs" onClick={() => open("findings")}>
-            Manual checks …
+            {t("marking-manual-checks-3")}
           </button>
         )}
       </div>

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import { vocabulary } from "../../api/generated-vocabulary";
 import { Dialog } from "../../ui/dialog";
@@ -14,10 +15,10 @@ type Props = { values: Record<string, string>; write: (phrase: string) => void; 
 export function PhrasesDialog({ values, write, close }: Props) {
   const phrases = usePhrases();
   const [editing, setEditing] = useState(false);
-  if (phrases.isPending) return <Loading what="your phrases" />;
+  if (phrases.isPending) return <Loading />;
   const mine = phrases.data ?? [];
   return (
-    <Dialog title="Phrases" close={close}>
+    <Dialog title={t("marking-phrases")} close={close}>
       <Problem error={phrases.error} />
       {editing ? (
         <Editor
@@ -45,9 +46,9 @@ export function PhrasesDialog({ values, write, close }: Props) {
               </li>
             ))}
           </ol>
-          {mine.length === 0 && <p>You have no phrases yet.</p>}
+          {mine.length === 0 && <p>{t("marking-you-have-no-phrases-yet")}</p>}
           <button className="btn mt-3 btn-sm" onClick={() => setEditing(true)}>
-            Edit phrases
+            {t("marking-edit-phrases")}
           </button>
         </div>
       )}
@@ -67,7 +68,7 @@ function Editor({ texts, done }: { texts: Record<string, string>; done: () => vo
       }}
     >
       <p className="quiet text-sm">
-        Words in braces are replaced by values of the attempt:{" "}
+        {t("marking-words-in-braces-are-replaced-by")}{" "}
         {Object.entries(vocabulary.placeholders).map(([name, meaning], i) => (
           <span key={name}>
             {i > 0 && ", "}
@@ -79,7 +80,7 @@ function Editor({ texts, done }: { texts: Record<string, string>; done: () => vo
       {KEYS.map((key) => (
         <TextField
           key={key}
-          label={`Key ${key}`}
+          label={t("marking-key", { key })}
           maxLength={vocabulary.most.next}
           value={typed[key] ?? ""}
           onChange={(text) => setTyped({ ...typed, [key]: text })}
@@ -87,7 +88,7 @@ function Editor({ texts, done }: { texts: Record<string, string>; done: () => vo
       ))}
       <Problem error={keep.error} />
       <button className="btn btn-primary" disabled={keep.isPending}>
-        Save phrases
+        {t("marking-save-phrases")}
       </button>
     </form>
   );

@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { CircleCheck, CircleDashed } from "lucide-react";
 import type { Schemas } from "../../api/client";
 import { OffCard } from "../../domain/off-card";
@@ -16,7 +17,7 @@ type Run = Schemas["NumberedRun"];
 export function RunCard({ attempt }: { attempt: Attempt }) {
   const setup = useSetup(attempt.id, attempt.version);
   const units = useUnits();
-  if (attempt.runs.length === 0) return <Empty>No runs logged.</Empty>;
+  if (attempt.runs.length === 0) return <Empty>{t("marking-no-runs-logged")}</Empty>;
   const real = setup.data?.real_travel_mm_s ?? null;
   return (
     <Panel tight className="space-y-3">
@@ -25,7 +26,7 @@ export function RunCard({ attempt }: { attempt: Attempt }) {
         return (
           <div key={run.number}>
             <h2 className="mb-1 font-bold">
-              {attempt.runs.length > 1 ? `Run ${String(run.number)}` : "Logged"}
+              {attempt.runs.length > 1 ? t("common-run", { number: run.number }) : t("marking-logged")}
             </h2>
             {check && (
               <div className="mb-2 text-sm">
@@ -38,7 +39,11 @@ export function RunCard({ attempt }: { attempt: Attempt }) {
       })}
       {real !== null && (
         <p className="text-sm">
-          Travel speed from arc time and measured length: <strong>{measure(real, "speed", units)}</strong>
+          <Say
+            id="marking-travel-speed-from-arc-time-and"
+            vars={{ real: measure(real, "speed", units) }}
+            elems={{ strong: <strong /> }}
+          />
         </p>
       )}
       <Prepared steps={attempt.preparation} />
@@ -57,7 +62,9 @@ function RunFigures({ run, units }: { run: Run; units: Units }) {
             <dt>{field.words}</dt>
             <dd className="font-semibold">
               {formatValue(field, values[field.key], units)}
-              {run.measured.includes(field.key) && <span className="ml-1 badge badge-sm">measured</span>}
+              {run.measured.includes(field.key) && (
+                <span className="ml-1 badge badge-sm">{t("marking-measured-2")}</span>
+              )}
             </dd>
           </div>
         ))}
@@ -83,10 +90,11 @@ function Prepared({ steps }: { steps: Schemas["PreparationStep"][] }) {
   return (
     <div className="text-sm">
       <h2 className="mb-1 font-bold">
-        Prep checklist{" "}
+        {t("marking-prep-checklist")}{" "}
         {skipped > 0 && (
           <span className="font-normal">
-            – {skipped} of {steps.length} not ticked
+            {"– "}
+            {t("marking-of-not-ticked", { skipped, count: steps.length })}
           </span>
         )}
       </h2>
@@ -94,9 +102,9 @@ function Prepared({ steps }: { steps: Schemas["PreparationStep"][] }) {
         {steps.map((s) => (
           <li key={s.step} className={`flex items-center gap-2 ${s.done ? "" : "font-semibold text-error"}`}>
             {s.done ? (
-              <CircleCheck size={16} aria-label="done" />
+              <CircleCheck size={16} aria-label={t("marking-done")} />
             ) : (
-              <CircleDashed size={16} aria-label="not ticked" />
+              <CircleDashed size={16} aria-label={t("marking-not-ticked-2")} />
             )}{" "}
             {s.words}
           </li>

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { lineFrom, PhotoLines } from "../../domain/photo-lines";
@@ -12,7 +13,9 @@ type Props = { attemptId: number; photo: Schemas["Photo"]; units: Units; close: 
 
 /** The scale of a photo without a card: a line over something of known length, such as a ruler. */
 export function ScaleSetter({ attemptId, photo, units, close }: Props) {
-  const [lines, setLines] = useState([lineFrom(photo, "known length", LINE, [0.3, 0.5], [0.7, 0.5])]);
+  const [lines, setLines] = useState([
+    lineFrom(photo, t("marking-known-length"), LINE, [0.3, 0.5], [0.7, 0.5]),
+  ]);
   const [typed, setTyped] = useState("");
   const save = useSetScale(attemptId, photo.id);
   const length_mm = toSi(typed, "length", units);
@@ -23,19 +26,28 @@ export function ScaleSetter({ attemptId, photo, units, close }: Props) {
   };
   return (
     <div className="space-y-2">
-      <p className="text-sm">
-        Drag both ends to a known length. The photo must be taken straight from above.
-      </p>
-      <PhotoLines photo={photo} lines={lines} change={setLines} label="Photo with a line of known length" />
+      <p className="text-sm">{t("marking-drag-both-ends-to-a-known")}</p>
+      <PhotoLines
+        photo={photo}
+        lines={lines}
+        change={setLines}
+        label={t("marking-photo-with-a-line-of-known")}
+      />
       <div className="flex flex-wrap items-end gap-2">
         <div className="w-40">
-          <UnitField label="Known length" quantity="length" units={units} value={typed} onChange={setTyped} />
+          <UnitField
+            label={t("marking-known-length-2")}
+            quantity="length"
+            units={units}
+            value={typed}
+            onChange={setTyped}
+          />
         </div>
         <button className="btn btn-primary btn-sm" disabled={!good || save.isPending} onClick={measure}>
-          Measure with this scale
+          {t("marking-measure-with-this-scale")}
         </button>
         <button className="btn btn-sm" onClick={close}>
-          Cancel
+          {t("common-cancel")}
         </button>
       </div>
       <Problem error={save.error} />

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { Curve } from "../../ui/curve";
 import { HALF, stepped, type Suggestion } from "./score-shape";
 
@@ -27,20 +28,20 @@ export function ScoreRow({ line, score, applies, missing, chosen, choose, set }:
         <span className="join">
           <button
             className="btn join-item btn-xs"
-            aria-label={`${words}: half a point less`}
+            aria-label={t("common-half-a-point-less", { words })}
             onClick={() => set(stepped(score, -HALF))}
           >
             −
           </button>
           <output
             className="join-item grid w-11 place-items-center border border-base-300 text-sm font-bold"
-            aria-label={`${words}: score`}
+            aria-label={t("common-score", { words })}
           >
-            {score ?? (applies ? "–" : "n/a")}
+            {score ?? (applies ? "–" : t("common-n-a"))}
           </output>
           <button
             className="btn join-item btn-xs"
-            aria-label={`${words}: half a point more`}
+            aria-label={t("common-half-a-point-more", { words })}
             onClick={() => set(stepped(score, HALF))}
           >
             +
@@ -60,12 +61,19 @@ function Why({ line }: { line: Suggestion }) {
         <Curve
           points={line.curve}
           dot={figure !== null && score !== null ? { figure, score } : undefined}
-          words={`${line.figure_name}: ${line.figure_in_words || "not measured"} gives ${String(score ?? "nothing")}`}
+          words={
+            score === null
+              ? t("marking-gives-no-score", { figure: line.figure_name })
+              : t("marking-gives", { figure: line.figure_name, value: line.figure_in_words, score })
+          }
           className="h-11 w-28 shrink-0"
         />
       )}
       <p className="quiet text-xs">
-        suggested {score ?? (line.applies ? "nothing" : "N/A")}: {line.because}
+        {t("marking-suggested", {
+          score: score ?? (line.applies ? t("marking-nothing") : t("marking-n-a")),
+          because: line.because,
+        })}
       </p>
     </div>
   );

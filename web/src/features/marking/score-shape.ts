@@ -1,5 +1,6 @@
 /** Scores while they are being set; pure. */
 
+import { t } from "../../catalogue";
 import type { Schemas } from "../../api/client";
 
 export type Scores = Record<string, number | null>;
@@ -39,7 +40,7 @@ export function missingIn(scores: Scores, notApplying: string[], lines: Suggesti
 /** How many of the lines the total comes from, in words; nothing where all that apply are set. */
 export function partWords(scores: Scores, lines: Suggestion[]): string {
   const marked = lines.filter((s) => typeof scores[s.criterion] === "number").length;
-  return marked === lines.length ? "" : `${String(marked)} of ${String(lines.length)} criteria scored`;
+  return marked === lines.length ? "" : t("marking-of-criteria-scored", { marked, count: lines.length });
 }
 
 /** What somebody is to do with an attempt: give the first mark, a second one blind, or agree on one of both. */

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState, type ReactNode } from "react";
 import type { Schemas } from "../../api/client";
 import { vocabulary } from "../../api/generated-vocabulary";
@@ -45,7 +46,7 @@ export function StripAndFaults(props: Props) {
         correct({ step: "remove_fault", kind, s_mm: d.s_mm, n_mm: d.n_mm });
       }}
     >
-      Remove fault
+      {t("marking-remove-fault")}
     </button>
   );
   return (
@@ -60,7 +61,7 @@ export function StripAndFaults(props: Props) {
           <span className="flex flex-wrap gap-1.5">
             {(report.defects ?? []).length > 0 && !correcting && (
               <button className="btn btn-xs" aria-expanded={crops} onClick={() => setCrops(!crops)}>
-                Faults close up
+                {t("marking-faults-close-up")}
               </button>
             )}
             {tools}

@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import type { Attempt } from "../../domain/use-attempt";
 import type { Marking } from "./use-mark";
 import { markWords } from "../../domain/units";
@@ -10,7 +11,7 @@ export function TwoMarks({ attempt, mark }: Props) {
   if (mark.duty === "second")
     return (
       <p role="note" className="rounded-box bg-base-200 p-2 text-sm">
-        <strong>Second mark.</strong> Someone has marked this bead. Their mark is hidden until you save yours.
+        <Say id="marking-second-mark-someone-has-marked-this" elems={{ strong: <strong /> }} />
       </p>
     );
   if (!second?.first || !second.second) return null;
@@ -20,12 +21,12 @@ export function TwoMarks({ attempt, mark }: Props) {
   return (
     <details open={mark.duty === "agree"} className="rounded-box border border-base-300 p-2 text-sm">
       <summary className="cursor-pointer font-bold">
-        {second.agreed ? "Agreed mark" : "Two marks: agree on one mark"}
+        {second.agreed ? t("marking-agreed-mark") : t("marking-two-marks-agree-on-one-mark")}
       </summary>
       <table className="table table-xs">
         <thead>
           <tr>
-            <th scope="col">Criterion</th>
+            <th scope="col">{t("common-criterion")}</th>
             <th scope="col">{first.marked_by.display_name}</th>
             <th scope="col">{other.marked_by.display_name}</th>
           </tr>
@@ -41,23 +42,25 @@ export function TwoMarks({ attempt, mark }: Props) {
             </tr>
           ))}
           <tr className="font-bold">
-            <th scope="row">Total</th>
+            <th scope="row">{t("marking-total")}</th>
             <td>{markWords(first.total)}</td>
             <td>{markWords(other.total)}</td>
           </tr>
         </tbody>
       </table>
       {apart.length < lines.length && (
-        <p className="quiet text-xs">Same score for the other {lines.length - apart.length}.</p>
+        <p className="quiet text-xs">
+          {t("marking-same-score-for-the-other", { count: lines.length - apart.length })}
+        </p>
       )}
       {other.comment && <p>“{other.comment}”</p>}
       {mark.duty === "agree" && (
         <div className="mt-1 grid grid-cols-2 gap-2">
           <button className="btn btn-xs" onClick={() => mark.edit({ kind: "scores", scores: first.scores })}>
-            Use first mark
+            {t("marking-use-first-mark")}
           </button>
           <button className="btn btn-xs" onClick={() => mark.edit({ kind: "scores", scores: other.scores })}>
-            Use second mark
+            {t("marking-use-second-mark")}
           </button>
         </div>
       )}

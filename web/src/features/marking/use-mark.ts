@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useEffect, useEffectEvent, useReducer, useState } from "react";
 import { Refused } from "../../api/client";
 import { offerUndo } from "../../domain/undo";
@@ -70,7 +71,7 @@ export function useMark({ attempt, proposal, confirmed, causes, reload, toNext, 
       cause,
       andReturn,
     };
-    const words = `Returned ${markWords(total)} to ${attempt.student.display_name}.`;
+    const words = t("marking-returned-to", { total: markWords(total), name: attempt.student.display_name });
     const done = (after: Attempt) => {
       if (after.state === "returned") offerUndo(attempt.id, words);
       toNext();

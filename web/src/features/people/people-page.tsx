@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import { Link } from "react-router";
 import { vocabulary } from "../../api/generated-vocabulary";
@@ -17,15 +18,15 @@ export function PeoplePage() {
   const paths = usePaths();
   const instructor = useCourse().role === "instructor";
   const { read } = change;
-  if (read.isPending) return <Loading what="the people" />;
+  if (read.isPending) return <Loading />;
   if (read.isError) return <Problem error={read.error} again={() => void read.refetch()} />;
   return (
     <div className="grid gap-3 xl:grid-cols-[minmax(0,1fr)_22rem]">
       <section className="space-y-2">
         <div className="flex flex-wrap items-baseline gap-x-5">
-          <h1 className="text-2xl font-bold">People</h1>
+          <h1 className="text-2xl font-bold">{t("common-people")}</h1>
           <Link className="link" to={paths.to("records")}>
-            Import or export people
+            {t("people-import-or-export-people")}
           </Link>
         </div>
         <Problem error={errorOf(change)} />
@@ -64,7 +65,7 @@ function Row({ member, change }: { member: Member; change: Change }) {
     <>
       <select
         className="select w-auto select-sm"
-        aria-label={`Role of ${name}`}
+        aria-label={t("people-role-of", { name })}
         value={member.role}
         onChange={(e) => change.setRole.mutate({ member: member.id, role: e.target.value })}
       >
@@ -76,23 +77,23 @@ function Row({ member, change }: { member: Member; change: Change }) {
       </select>
       <button
         className="btn btn-sm"
-        aria-label={`New password for ${name}`}
+        aria-label={t("common-new-password-for", { name })}
         onClick={() => change.reset.mutate(member.id)}
       >
-        New password
+        {t("common-new-password")}
       </button>
       {member.role === "student" && <MoveTo member={member} move={change.move} />}
       {sure ? (
         <button className="btn btn-error btn-sm" onClick={() => change.letGo.mutate(member.id)}>
-          Yes, remove {name}
+          {t("common-yes-remove", { name })}
         </button>
       ) : (
         <button
           className="btn btn-ghost btn-sm"
-          aria-label={`Remove ${name} from course`}
+          aria-label={t("people-remove-from-course", { name })}
           onClick={() => setSure(true)}
         >
-          Remove
+          {t("common-remove")}
         </button>
       )}
     </>
@@ -110,11 +111,11 @@ function MoveTo({ member, move }: { member: Member; move: Change["move"] }) {
   return (
     <select
       className="select w-auto select-sm"
-      aria-label={`Move ${member.user.display_name} to another course`}
+      aria-label={t("people-move-to-another-course", { name: member.user.display_name })}
       value=""
       onChange={(e) => move.mutate({ member: member.id, to: Number(e.target.value) })}
     >
-      <option value="">Move to …</option>
+      <option value="">{t("people-move-to")}</option>
       {others.map((one) => (
         <option key={one.id} value={one.id}>
           {one.name}
@@ -132,25 +133,23 @@ function Archive() {
   const [sure, setSure] = useState(false);
   const archived = session.data?.courses.find((one) => one.id === id)?.archived ?? false;
   return (
-    <Panel tight className="space-y-2" aria-label="Archive">
-      <h2 className="font-bold">Archive</h2>
+    <Panel tight className="space-y-2" aria-label={t("common-archive")}>
+      <h2 className="font-bold">{t("common-archive")}</h2>
       <p className="text-sm">
-        {archived
-          ? `${name} is archived.`
-          : "Archiving keeps the course for reading and reports. Nobody can join and nothing can be changed."}
+        {archived ? t("people-is-archived", { name }) : t("people-archiving-keeps-the-course-for-reading")}
       </p>
       <Problem error={archive.error} />
       {archived ? (
         <button className="btn btn-sm" onClick={() => archive.mutate(false)}>
-          Reopen course
+          {t("people-reopen-course")}
         </button>
       ) : sure ? (
         <button className="btn btn-sm btn-warning" onClick={() => archive.mutate(true)}>
-          Archive course
+          {t("people-archive-course")}
         </button>
       ) : (
         <button className="btn btn-sm" onClick={() => setSure(true)}>
-          Archive this course
+          {t("people-archive-this-course")}
         </button>
       )}
     </Panel>
@@ -166,35 +165,45 @@ function JoinCode() {
   const keep = (renew: boolean, most: number | null) =>
     set.mutate({ renew, left: most, until: until === "" ? null : new Date(until).toISOString() });
   return (
-    <Panel tight className="space-y-2" aria-label="Join code">
-      <h2 className="font-bold">Join code</h2>
+    <Panel tight className="space-y-2" aria-label={t("people-join-code")}>
+      <h2 className="font-bold">{t("people-join-code")}</h2>
       <p>
         <strong className="text-xl tracking-wide">{code}</strong>{" "}
         {open === 0
-          ? "closed"
+          ? t("common-closed")
           : open === null
-            ? "open to anyone with the code"
-            : `open to ${String(open)} more`}
-        {end && `, until ${dateWords(end)}`}
+            ? t("people-open-to-anyone-with-the-code")
+            : t("people-open-to-more", { open })}
+        {end && t("common-until", { date: dateWords(end) })}
       </p>
       <div className="flex items-center gap-3">
-        <img src={picture} alt="QR code of the join address" className="size-24 bg-white p-1" />
+        <img src={picture} alt={t("people-qr-code-of-the-join-address")} className="size-24 bg-white p-1" />
         <a className="link text-sm break-all" href={address}>
           {address}
         </a>
       </div>
-      <TextField label="Places left (empty: no limit)" inputMode="numeric" value={left} onChange={setLeft} />
-      <TextField label="Open until (empty: no end)" type="datetime-local" value={until} onChange={setUntil} />
+      <TextField
+        label={t("people-places-left-empty-no-limit")}
+        inputMode="numeric"
+        value={left}
+        onChange={setLeft}
+      />
+      <TextField
+        label={t("people-open-until-empty-no-end")}
+        type="datetime-local"
+        value={until}
+        onChange={setUntil}
+      />
       <Problem error={set.error} />
       <div className="flex flex-wrap gap-1">
         <button className="btn btn-sm" onClick={() => keep(false, left === "" ? null : Number(left))}>
-          Save limits
+          {t("people-save-limits")}
         </button>
         <button className="btn btn-sm" onClick={() => keep(true, left === "" ? null : Number(left))}>
-          Create new code
+          {t("people-create-new-code")}
         </button>
         <button className="btn btn-sm" onClick={() => keep(false, 0)}>
-          Close joining
+          {t("people-close-joining")}
         </button>
       </div>
     </Panel>
@@ -211,20 +220,20 @@ function NewCourse() {
       as="form"
       tight
       className="space-y-2"
-      aria-label="New course"
+      aria-label={t("people-new-course")}
       onSubmit={(e: React.FormEvent) => {
         e.preventDefault();
         make.mutate({ name, like: copy ? id : null });
       }}
     >
-      <h2 className="font-bold">New course</h2>
-      <TextField label="Course name" value={name} onChange={setName} />
+      <h2 className="font-bold">{t("people-new-course")}</h2>
+      <TextField label={t("people-course-name")} value={name} onChange={setName} />
       <Toggle checked={copy} onChange={setCopy}>
-        Like {here}: copies its coupons, schemes, methods, due dates and booths, but not its people
+        {t("people-like-copies-its-coupons-schemes-methods", { here })}
       </Toggle>
       <Problem error={make.error} />
       <button className="btn btn-primary btn-sm" disabled={name === "" || make.isPending}>
-        Create course
+        {t("common-create-course")}
       </button>
     </Panel>
   );

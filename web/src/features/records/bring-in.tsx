@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import { vocabulary } from "../../api/generated-vocabulary";
 import { Field } from "../../ui/field";
@@ -28,9 +29,9 @@ export function BringIn({ sheet }: { sheet: string }) {
     foresee.mutate(read);
   };
   return (
-    <Panel className="space-y-3" aria-label="Import">
-      <h2 className="text-lg font-bold">Import</h2>
-      <Field label="CSV file (commas or semicolons)">
+    <Panel className="space-y-3" aria-label={t("records-import")}>
+      <h2 className="text-lg font-bold">{t("records-import")}</h2>
+      <Field label={t("records-csv-file-commas-or-semicolons")}>
         <input
           type="file"
           accept=".csv,.tsv,.txt,text/csv"
@@ -45,12 +46,12 @@ export function BringIn({ sheet }: { sheet: string }) {
       {result && file && (
         <>
           <p role="status">
-            <strong>{file.name}</strong>: {counted(result.lines) || "the file is empty"}.{" "}
+            <strong>{file.name}</strong>: {counted(result.lines) || t("records-the-file-is-empty")}.{" "}
             {result.kept
-              ? "Import finished."
+              ? t("records-import-finished")
               : refused
-                ? "Nothing was imported. Fix the file and choose it again."
-                : "Nothing is imported yet."}
+                ? t("records-nothing-was-imported-fix-the-file")
+                : t("records-nothing-is-imported-yet")}
           </p>
           {!result.kept && (
             <button
@@ -58,7 +59,7 @@ export function BringIn({ sheet }: { sheet: string }) {
               disabled={refused || result.lines.length === 0 || put.isPending}
               onClick={() => put.mutate(file)}
             >
-              Import all
+              {t("records-import-all")}
             </button>
           )}
           <Lines lines={result.lines} />
@@ -76,9 +77,9 @@ function Lines({ lines }: { lines: Line[] }) {
       <table className="table table-sm">
         <thead>
           <tr>
-            <th scope="col">Line</th>
-            <th scope="col">Result</th>
-            <th scope="col">Record</th>
+            <th scope="col">{t("records-line")}</th>
+            <th scope="col">{t("records-result")}</th>
+            <th scope="col">{t("records-record")}</th>
           </tr>
         </thead>
         <tbody>
@@ -98,7 +99,7 @@ function Lines({ lines }: { lines: Line[] }) {
                 ))}
                 {line.hand_over && (
                   <span className="block break-all">
-                    Give this link to the student. It works once, for a day: {line.hand_over}
+                    {t("records-give-this-link-to-the-student", { hand_over: line.hand_over })}
                   </span>
                 )}
               </td>

@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { useState } from "react";
 import { vocabulary } from "../../api/generated-vocabulary";
 import { useCourse } from "../../domain/course";
@@ -18,29 +19,31 @@ export function RecordsPage() {
   return (
     <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <section className="space-y-3">
-        <h1 className="text-2xl font-bold">Import and export</h1>
-        <Picker label="Table" options={names} words={(one) => words[one]} value={sheet} choose={setSheet} />
-        <Panel className="space-y-2" aria-label="Export">
-          <h2 className="text-lg font-bold">Export</h2>
-          <p>
-            {words[sheet]} for a spreadsheet. You can import the same file again below. Columns may be left
-            out. Figures may be in inches or CFH where the column says so.
-          </p>
+        <h1 className="text-2xl font-bold">{t("records-import-and-export")}</h1>
+        <Picker
+          label={t("records-table")}
+          options={names}
+          words={(one) => words[one]}
+          value={sheet}
+          choose={setSheet}
+        />
+        <Panel className="space-y-2" aria-label={t("records-export")}>
+          <h2 className="text-lg font-bold">{t("records-export")}</h2>
+          <p>{t("records-for-a-spreadsheet-you-can-import", { words: words[sheet] })}</p>
           <a className="btn" href={`${root}/sheets/${sheet}.csv`} download>
-            Save {sheet}.csv
+            {t("records-save-csv", { sheet })}
           </a>
         </Panel>
         <BringIn key={sheet} sheet={sheet} />
       </section>
       {instructor && (
-        <Panel tight className="space-y-2" aria-label="Archive">
-          <h2 className="font-bold">Whole course</h2>
+        <Panel tight className="space-y-2" aria-label={t("common-archive")}>
+          <h2 className="font-bold">{t("records-whole-course")}</h2>
           <p className="text-sm">
-            One file in open formats: rows, photos, strips, marks, log. Import it on another server with{" "}
-            <code>./judicum import</code>.
+            <Say id="records-one-file-in-open-formats-rows" elems={{ code: <code /> }} />
           </p>
           <a className="btn btn-sm" href={`${root}/archive.zip`} download>
-            Export archive
+            {t("records-export-archive")}
           </a>
         </Panel>
       )}

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useCourse } from "../../domain/course";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
@@ -10,13 +11,13 @@ export function Engines() {
   if (!read.data) return <Problem error={read.error} />;
   const { present, outdated, corrected, running, done, total } = read.data;
   return (
-    <Panel tight aria-label="Measurement version" className="space-y-2">
-      <h2 className="font-bold">Measurement version</h2>
+    <Panel tight aria-label={t("reports-measurement-version")} className="space-y-2">
+      <h2 className="font-bold">{t("reports-measurement-version")}</h2>
       <p className="text-sm" role="status">
         {outdated === 0
-          ? `All photos were measured with the current version, ${present}.`
-          : `${String(outdated)} photos were measured with a version before ${present}.`}
-        {corrected > 0 && ` ${String(corrected)} with manual corrections stay as they are.`}
+          ? t("reports-all-photos-were-measured-with-the", { present })
+          : t("reports-photos-were-measured-with-a-version", { outdated, present })}
+        {corrected > 0 && ` ${t("reports-with-manual-corrections-stay-as-they", { corrected })}`}
       </p>
       {running && (
         <>
@@ -24,22 +25,20 @@ export function Engines() {
             className="progress w-full progress-primary"
             value={done}
             max={total}
-            aria-label="Measured again"
+            aria-label={t("reports-measured-again")}
           />
-          <p className="text-sm">
-            {done} of {total} measured again
-          </p>
+          <p className="text-sm">{t("reports-of-measured-again", { done, total })}</p>
         </>
       )}
       <Problem error={start.error ?? stop.error} />
       {mine && !running && outdated > 0 && (
         <button className="btn btn-sm" disabled={start.isPending} onClick={() => start.mutate()}>
-          Measure all again with version {present}
+          {t("reports-measure-all-again-with-version", { present })}
         </button>
       )}
       {mine && running && (
         <button className="btn btn-sm" disabled={stop.isPending} onClick={() => stop.mutate()}>
-          Stop measuring
+          {t("reports-stop-measuring")}
         </button>
       )}
     </Panel>

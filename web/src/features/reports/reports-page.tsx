@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
@@ -15,8 +16,8 @@ import { useAskReport, useReports } from "./queries";
 type Paper = Schemas["ReportRequest"]["paper"];
 
 const PAPERS: readonly Paper[] = ["a4", "letter"];
-const paperWords = (paper: string) => (paper === "a4" ? "A4" : "Letter");
-const STATES = { waiting: "waits", making: "preparing …", done: "ready", failed: "failed" };
+const paperWords = (paper: string) => (paper === "a4" ? "A4" : t("common-letter"));
+const STATES = { waiting: "waits", making: t("reports-preparing"), done: "ready", failed: "failed" };
 
 /** What is printed: student reports, the class sheet; and which engine made the figures in them. */
 export function ReportsPage() {
@@ -27,27 +28,33 @@ export function ReportsPage() {
   return (
     <div className="mx-auto max-w-5xl space-y-3">
       <div className="flex flex-wrap items-center gap-4">
-        <h1 className="text-2xl font-bold">{staff ? "Reports and sheets" : "My report"}</h1>
-        <Picker label="Paper" options={PAPERS} words={paperWords} value={paper} choose={setPaper} />
+        <h1 className="text-2xl font-bold">
+          {staff ? t("common-reports-and-sheets") : t("reports-my-report")}
+        </h1>
+        <Picker
+          label={t("reports-paper")}
+          options={PAPERS}
+          words={paperWords}
+          value={paper}
+          choose={setPaper}
+        />
       </div>
       <div className="grid gap-3 md:grid-cols-2">
         <Ask staff={staff} paper={paper} />
         <div className="space-y-3">
           <Made />
           {staff && (
-            <Panel tight aria-label="Class sheet">
-              <h2 className="font-bold">Class sheet</h2>
+            <Panel tight aria-label={t("reports-class-sheet")}>
+              <h2 className="font-bold">{t("reports-class-sheet")}</h2>
               <p className="flex gap-4">
                 <a className="link" href={`${of}/class.pdf?paper=${paper}`}>
-                  PDF, {paperWords(paper)}
+                  {t("reports-pdf", { paper: paperWords(paper) })}
                 </a>
                 <a className="link" href={`${of}/class.csv`} download>
-                  CSV
+                  {t("common-csv")}
                 </a>
               </p>
-              <p className="quiet text-sm">
-                Job sheets are in the coupon library, next to each assigned coupon.
-              </p>
+              <p className="quiet text-sm">{t("reports-job-sheets-are-in-the-coupon")}</p>
             </Panel>
           )}
           {staff && <Engines />}
@@ -77,29 +84,31 @@ function Ask({ staff, paper }: { staff: boolean; paper: Paper }) {
         ask.mutate({ student, paper, since: since || null, until: until || null });
       }}
     >
-      <h2 className="font-bold">Student report</h2>
+      <h2 className="font-bold">{t("reports-student-report")}</h2>
       {staff && (
         <ChoiceField
-          label="Student"
+          label={t("common-student")}
           value={whose}
-          empty="all students, one file"
+          empty={t("reports-all-students-one-file")}
           options={(students.data ?? []).map((one) => String(one.id))}
           words={(id) => students.data?.find((one) => String(one.id) === id)?.display_name ?? id}
           onChange={setWhose}
         />
       )}
       <div className="grid grid-cols-2 gap-2">
-        <TextField label="From (empty: start of course)" type="date" value={since} onChange={setSince} />
-        <TextField label="Until (empty: today)" type="date" value={until} onChange={setUntil} />
+        <TextField
+          label={t("reports-from-empty-start-of-course")}
+          type="date"
+          value={since}
+          onChange={setSince}
+        />
+        <TextField label={t("reports-until-empty-today")} type="date" value={until} onChange={setUntil} />
       </div>
       <Problem error={ask.error} />
       <button className="btn btn-primary" disabled={ask.isPending || (!staff && own === null)}>
-        Create report
+        {t("reports-create-report")}
       </button>
-      <p className="quiet text-sm">
-        Sequence, marks, first and last strips to scale, measurements with their bands, what to work on, lines
-        to sign. Not a certificate.
-      </p>
+      <p className="quiet text-sm">{t("reports-sequence-marks-first-and-last-strips")}</p>
     </Panel>
   );
 }
@@ -108,21 +117,21 @@ function Made() {
   const reports = useReports();
   if (!reports.data) return <Problem error={reports.error} />;
   return (
-    <Panel tight aria-label="Recent reports">
-      <h2 className="font-bold">Recent reports</h2>
+    <Panel tight aria-label={t("reports-recent-reports")}>
+      <h2 className="font-bold">{t("reports-recent-reports")}</h2>
       {reports.data.length === 0 && (
-        <p className="quiet text-sm">No reports yet. Reports are kept for a week.</p>
+        <p className="quiet text-sm">{t("reports-no-reports-yet-reports-are-kept")}</p>
       )}
       <ul className="divide-y divide-base-300" aria-live="polite">
         {reports.data.map((one) => (
           <li key={one.id} className="flex flex-wrap items-center justify-between gap-2 py-1 text-sm">
             <span>
-              {one.student?.display_name ?? "Everybody"}, {paperWords(one.paper)}, {one.period} ·{" "}
+              {one.student?.display_name ?? t("reports-everybody")}, {paperWords(one.paper)}, {one.period} ·{" "}
               {dateWords(one.asked_at)}
             </span>
             {one.state === "done" ? (
               <a className="btn btn-sm" href={`/api/reports/${String(one.id)}/file`}>
-                Open
+                {t("reports-open")}
               </a>
             ) : (
               <span className="flex items-center gap-2">
@@ -131,7 +140,7 @@ function Made() {
                     className="progress w-24 progress-primary"
                     value={one.done}
                     max={one.total}
-                    aria-label="Students drawn"
+                    aria-label={t("reports-students-drawn")}
                   />
                 )}
                 {STATES[one.state]}

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useRef, useState, type PointerEvent } from "react";
 import { reachOf } from "../../ui/curve";
 import { movedPoint } from "./scheme-shape";
@@ -37,7 +38,7 @@ export function CurveEditor({ curve, words, unit, change }: Props) {
         viewBox={[0, 0, WIDE, TALL].join(" ")}
         className="h-24 w-60 touch-none rounded border border-base-300 bg-base-100"
         role="img"
-        aria-label={`Curve of ${words}; its points are typed beside it`}
+        aria-label={t("schemes-curve-of-its-points-are-typed", { words })}
         onPointerMove={drag}
         onPointerUp={drop}
         onPointerLeave={drop}
@@ -72,13 +73,13 @@ function Points({ curve, words, unit, change }: Props) {
       {curve.map(([figure = 0, score = 0], i) => (
         <li key={i} className="flex items-center gap-1">
           <Typed
-            label={`${words}, point ${String(i + 1)}: figure (${unit})`}
+            label={t("schemes-point-figure", { words, i: i + 1, unit })}
             value={figure}
             set={(v) => change(movedPoint(curve, i, v, score))}
           />
           <span aria-hidden>→</span>
           <Typed
-            label={`${words}, point ${String(i + 1)}: score`}
+            label={t("schemes-point-score", { words, i: i + 1 })}
             value={score}
             set={(v) => change(movedPoint(curve, i, figure, v))}
           />
@@ -86,7 +87,7 @@ function Points({ curve, words, unit, change }: Props) {
             <button
               type="button"
               className="btn btn-ghost btn-xs"
-              aria-label={`${words}: remove point ${String(i + 1)}`}
+              aria-label={t("schemes-remove-point", { words, i: i + 1 })}
               onClick={() => change(curve.filter((_, k) => k !== i))}
             >
               ×

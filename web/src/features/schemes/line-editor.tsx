@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { Curve } from "../../ui/curve";
 import { choiceWords, criteria } from "../../domain/words";
 import { CurveEditor } from "./curve-editor";
@@ -22,16 +23,19 @@ export function LineEditor({ body, line, open, toggle, change, remove }: Props) 
         <button className="min-w-0 grow text-left" aria-expanded={open} onClick={toggle}>
           <span className="font-medium">{info.words}</span>{" "}
           <span className="quiet text-xs">
-            {info.figure}
-            {info.byHand && ", by hand"}
+            {info.byHand ? t("schemes-by-hand", { what: info.figure }) : info.figure}
           </span>
         </button>
         {line.curve.length > 0 && (
-          <Curve points={line.curve} words={`Curve of ${info.words}`} className="h-8 w-20 shrink-0" />
+          <Curve
+            points={line.curve}
+            words={t("schemes-curve-of", { info: info.words })}
+            className="h-8 w-20 shrink-0"
+          />
         )}
         <span className="flex items-center gap-1 text-sm">
           <input
-            aria-label={`Weight of ${info.words}`}
+            aria-label={t("schemes-weight-of", { info: info.words })}
             type="number"
             min={1}
             className="input w-16 input-sm"
@@ -40,7 +44,11 @@ export function LineEditor({ body, line, open, toggle, change, remove }: Props) 
           />
           <span className="quiet w-10">{shareOf(body, line).toFixed(0)} %</span>
         </span>
-        <button className="btn btn-ghost btn-xs" aria-label={`Remove ${info.words}`} onClick={remove}>
+        <button
+          className="btn btn-ghost btn-xs"
+          aria-label={t("schemes-remove", { info: info.words })}
+          onClick={remove}
+        >
           ×
         </button>
       </div>

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { vocabulary } from "../../api/generated-vocabulary";
@@ -30,19 +31,22 @@ export function SchemeEditor({ scheme, offered, mine, follow }: Props) {
       <Panel className="space-y-3">
         {offered && (
           <p role="note" className="rounded-box bg-base-200 p-2 text-sm">
-            Curves adjusted to the marks given. Nothing is saved until you save it; “Reset” undoes the
-            changes.
+            {t("schemes-curves-adjusted-to-the-marks-given")}
           </p>
         )}
         <div className="grid gap-3 sm:grid-cols-[1fr_8rem_9rem]">
-          <TextField label="Title" value={body.title} onChange={(title) => setBody({ ...body, title })} />
+          <TextField
+            label={t("common-title")}
+            value={body.title}
+            onChange={(title) => setBody({ ...body, title })}
+          />
           <Figure
-            label="Pass mark"
+            label={t("schemes-pass-mark")}
             value={body.pass_mark}
             set={(v) => setBody({ ...body, pass_mark: v ?? 0 })}
           />
           <Figure
-            label="Time allowed (s)"
+            label={t("schemes-time-allowed-s")}
             value={body.time_limit_s}
             set={(v) => setBody({ ...body, time_limit_s: v })}
           />
@@ -61,11 +65,15 @@ export function SchemeEditor({ scheme, offered, mine, follow }: Props) {
           ))}
         </ul>
         <ChoiceField
-          label="Add criterion"
+          label={t("schemes-add-criterion")}
           value=""
-          empty="select a criterion"
+          empty={t("schemes-select-a-criterion")}
           options={unused(body)}
-          words={(key) => `${criteria[key]?.words ?? key}${criteria[key]?.byHand ? " (by hand)" : ""}`}
+          words={(key) =>
+            criteria[key]?.byHand
+              ? t("schemes-by-hand", { what: criteria[key].words })
+              : (criteria[key]?.words ?? key)
+          }
           onChange={(key) => key && setBody({ ...body, lines: [...body.lines, lineFor(key)] })}
         />
         <KnockOuts body={body} change={setBody} />
@@ -80,7 +88,7 @@ export function SchemeEditor({ scheme, offered, mine, follow }: Props) {
               disabled={!changed || keep.isPending}
               onClick={() => keep.mutate({ code: scheme.code, scheme: body })}
             >
-              Save as next version
+              {t("schemes-save-as-next-version")}
             </button>
             <button
               className="btn"
@@ -92,14 +100,14 @@ export function SchemeEditor({ scheme, offered, mine, follow }: Props) {
                 )
               }
             >
-              Save as new scheme
+              {t("schemes-save-as-new-scheme")}
             </button>
             <button className="btn btn-ghost" disabled={!changed} onClick={() => setBody(scheme.body)}>
-              Reset
+              {t("schemes-reset")}
             </button>
           </div>
         ) : (
-          <p className="quiet">Only the instructor can save schemes. You can try changes here.</p>
+          <p className="quiet">{t("schemes-only-the-instructor-can-save-schemes")}</p>
         )}
       </div>
     </div>
@@ -127,7 +135,7 @@ function Figure({ label, value, set }: FigureProps) {
 function KnockOuts({ body, change }: { body: Body; change: (body: Body) => void }) {
   return (
     <fieldset>
-      <legend className="font-bold">Automatic fail</legend>
+      <legend className="font-bold">{t("schemes-automatic-fail")}</legend>
       <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-3">
         {Object.entries(vocabulary.knockOuts).map(([key, words]) => (
           <label key={key} className="flex items-center gap-2 py-0.5 text-sm">

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useSearchParams } from "react-router";
 import { useCourse } from "../../domain/course";
 import { Loading, Problem } from "../../ui/states";
@@ -14,15 +15,15 @@ export function SchemesPage() {
   const [params, setParams] = useSearchParams();
   const wanted = params.has("offer");
   const offers = useAgreement(wanted);
-  if (schemes.isPending) return <Loading what="the marking schemes" />;
+  if (schemes.isPending) return <Loading />;
   if (schemes.isError) return <Problem error={schemes.error} again={() => void schemes.refetch()} />;
   const chosen = schemes.data.find((one) => one.code === params.get("scheme")) ?? schemes.data[0];
-  if (wanted && offers.isPending) return <Loading what="what would fit better" />;
+  if (wanted && offers.isPending) return <Loading />;
   const offered = offers.data?.offers.find((one) => one.code === chosen?.code)?.scheme;
   return (
     <div className="grid gap-4 lg:grid-cols-[15rem_minmax(0,1fr)]">
       <section>
-        <h1 className="mb-2 text-2xl font-bold">Marking schemes</h1>
+        <h1 className="mb-2 text-2xl font-bold">{t("common-marking-schemes")}</h1>
         <ul className="space-y-1">
           {schemes.data.map((one) => (
             <li key={one.code}>
@@ -34,17 +35,16 @@ export function SchemesPage() {
                 <span>
                   <span className="block font-bold">{one.body.title}</span>
                   <span className="block text-xs">
-                    version {one.version}
-                    {one.own ? ", your own" : ""} · {one.used} marks
+                    {t(one.own ? "schemes-own-version" : "schemes-version", { version: one.version })}
+                    {" · "}
+                    {t("schemes-marks", { used: one.used })}
                   </span>
                 </span>
               </button>
             </li>
           ))}
         </ul>
-        <p className="quiet mt-3 text-sm">
-          Used versions can't be edited. Saving creates a new version; existing marks keep theirs.
-        </p>
+        <p className="quiet mt-3 text-sm">{t("schemes-used-versions-cant-be-edited-saving")}</p>
       </section>
       {chosen && (
         <SchemeEditor

@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { Link } from "react-router";
 import { usePaths } from "../../domain/course";
 import { Panel } from "../../ui/panel";
@@ -14,31 +15,34 @@ export function Tried({ code, body }: { code: string; body: Body }) {
   const paths = usePaths();
   const tried = useTried(code, useSettled(body, SETTLE_MS));
   if (tried.isError) return <Problem error={tried.error} />;
-  if (!tried.data) return <p className="quiet">Trying this scheme on recent marks …</p>;
+  if (!tried.data) return <p className="quiet">{t("schemes-trying-this-scheme-on-recent-marks")}</p>;
   const { marks, pass_anew, fail_anew } = tried.data;
-  if (marks.length === 0) return <p className="quiet">No marks use this scheme yet.</p>;
+  if (marks.length === 0) return <p className="quiet">{t("schemes-no-marks-use-this-scheme-yet")}</p>;
   const turned = marks.filter((m) => m.passed !== m.new_passed);
   const moved = marks.filter((m) => Math.abs(m.total - m.new_total) >= 1).length;
   return (
-    <Panel tight aria-label="Trial on recent marks">
+    <Panel tight aria-label={t("schemes-trial-on-recent-marks")}>
       <p role="status">
-        Of the last {marks.length} marks <strong>{fail_anew}</strong> would now fail,{" "}
-        <strong>{pass_anew}</strong> would now pass; {moved} would change by a point or more.
+        <Say
+          id="schemes-of-the-last-marks-would-now"
+          vars={{ count: marks.length, fail_anew, pass_anew, moved }}
+          elems={{ strong: <strong />, strong2: <strong /> }}
+        />
       </p>
       <Dots marks={marks} pass={body.pass_mark} />
       <ul
         className="mt-1 max-h-40 overflow-y-auto text-sm"
         tabIndex={0}
-        aria-label="Marks that would change result"
+        aria-label={t("schemes-marks-that-would-change-result")}
       >
         {turned.map((m) => (
           <li key={m.attempt}>
             <Link className="link" to={paths.attempt(m.attempt)}>
-              {m.student}, {m.title}, attempt {m.number}
+              {t("schemes-attempt", { student: m.student, title: m.title, number: m.number })}
             </Link>{" "}
             {markWords(m.total)} → {markWords(m.new_total)}{" "}
             <strong className={m.new_passed ? "text-success" : "text-error"}>
-              {m.new_passed ? "passes" : "fails"}
+              {m.new_passed ? t("common-passes") : t("common-fails")}
             </strong>
           </li>
         ))}
@@ -59,7 +63,7 @@ function Dots({ marks, pass }: { marks: Marks; pass: number }) {
       viewBox={[0, -3, wide, tall + 6].join(" ")}
       className="mt-2 h-20 w-full"
       role="img"
-      aria-label="Each mark as it was and as it would be"
+      aria-label={t("schemes-each-mark-as-it-was-and")}
     >
       <line
         x1={0}

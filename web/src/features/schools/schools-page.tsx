@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { vocabulary } from "../../api/generated-vocabulary";
 import { useAboutCourse, useCourse } from "../../domain/course";
 import { Panel } from "../../ui/panel";
@@ -10,17 +11,21 @@ export function SchoolsPage() {
   const course = useCourse();
   const read = useAboutCourse();
   const change = useChangeSchools();
-  if (read.isPending) return <Loading what="the course methods" />;
+  if (read.isPending) return <Loading />;
   if (read.isError) return <Problem error={read.error} again={() => void read.refetch()} />;
   const mine = course.role === "instructor";
   const schools = { ...read.data.schools, ...(change.isPending ? change.variables : {}) };
   return (
     <div className="mx-auto max-w-4xl">
-      <h1 className="text-2xl font-bold">Course methods</h1>
+      <h1 className="text-2xl font-bold">{t("common-course-methods")}</h1>
       <p className="mb-3">
-        Experienced welders differ on these. Setup cards, checklists and sequences follow your choice
-        {mine ? "" : "; only the instructor can change them"}. Join code:{" "}
-        <strong>{read.data.join_code}</strong>.
+        {t("schools-experienced-welders-differ-on-these-setup")}{" "}
+        {!mine && `${t("schools-only-the-instructor-can-change-them")} `}
+        <Say
+          id="schools-join-code"
+          vars={{ join_code: read.data.join_code ?? "" }}
+          elems={{ strong: <strong /> }}
+        />
       </p>
       <Problem error={change.error} />
       <div className="grid gap-3 md:grid-cols-2">

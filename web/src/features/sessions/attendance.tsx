@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { Panel } from "../../ui/panel";
 import type { Change, Sessions, Session } from "./queries";
 
@@ -11,13 +12,15 @@ export function AttendanceList({ sessions, session, change }: Props) {
   const of = (student: number) =>
     sessions.attendance.find((a) => a.session === session.id && a.student === student);
   return (
-    <Panel tight aria-label="Attendance" className="print:hidden">
+    <Panel tight aria-label={t("sessions-attendance")} className="print:hidden">
       <h2 className="font-bold">
-        Attendance <span className="quiet text-sm font-normal">· door code {session.door_code}</span>
+        <Say
+          id="sessions-attendance-door-code"
+          vars={{ door_code: session.door_code }}
+          elems={{ span: <span className="quiet text-sm font-normal" /> }}
+        />
       </h2>
-      <p className="quiet mb-1 text-xs">
-        Tap once for present, again for absent. Absent students lose their booth slot.
-      </p>
+      <p className="quiet mb-1 text-xs">{t("sessions-tap-once-for-present-again-for")}</p>
       <ul className="flex flex-wrap gap-1">
         {sessions.people.map((one) => {
           const said = of(one.id);
@@ -26,7 +29,7 @@ export function AttendanceList({ sessions, session, change }: Props) {
             <li key={one.id}>
               <button
                 className={`btn btn-sm ${LOOK[state]}`}
-                aria-label={`${one.display_name}: ${state === "unknown" ? "not recorded" : state}`}
+                aria-label={`${one.display_name}: ${state === "unknown" ? t("common-not-recorded") : state}`}
                 disabled={change.attend.isPending}
                 onClick={() =>
                   change.attend.mutate({ session: session.id, student: one.id, there: NEXT[state] })

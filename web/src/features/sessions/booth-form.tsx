@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import { TextField, Toggle } from "../../ui/field";
 import { Panel } from "../../ui/panel";
@@ -12,8 +13,8 @@ export function Booths({ sessions, session, change }: Props) {
   const [open, setOpen] = useState<number | "new" | null>(null);
   const booth = sessions.booths.find((one) => one.id === open);
   return (
-    <Panel tight aria-label="Booths" className="space-y-2 print:hidden">
-      <h2 className="font-bold">Booths</h2>
+    <Panel tight aria-label={t("sessions-booths")} className="space-y-2 print:hidden">
+      <h2 className="font-bold">{t("sessions-booths")}</h2>
       <div className="flex flex-wrap gap-1">
         {sessions.booths.map((one) => (
           <button
@@ -26,7 +27,7 @@ export function Booths({ sessions, session, change }: Props) {
           </button>
         ))}
         <button className="btn btn-sm" onClick={() => setOpen(open === "new" ? null : "new")}>
-          New booth …
+          {t("sessions-new-booth")}
         </button>
       </div>
       {open !== null && (
@@ -43,7 +44,7 @@ function Notes({ notes }: { notes: Sessions["notes"] }) {
     <ul className="quiet list-disc pl-5 text-sm">
       {notes.map((note) => (
         <li key={note.id}>
-          {note.text}: {note.by?.display_name ?? "somebody"}, {dateWords(note.at)}
+          {note.text}: {note.by?.display_name ?? t("sessions-somebody")}, {dateWords(note.at)}
           {note.mended_at ? `, fixed ${dateWords(note.mended_at)}` : ""}
         </li>
       ))}
@@ -67,28 +68,28 @@ function Form({ booth, sessions, session, change, done }: FormProps) {
         change.booth.mutate({ id: booth?.id ?? null, name, has, broken, closed }, { onSuccess: done });
       }}
     >
-      <TextField label="Name" value={name} onChange={setName} />
+      <TextField label={t("common-name")} value={name} onChange={setName} />
       <fieldset className="grid grid-cols-2 gap-1 text-sm">
-        <legend className="font-medium">Equipment</legend>
+        <legend className="font-medium">{t("sessions-equipment")}</legend>
         {Object.entries(sessions.features).map(([key, words]) => (
           <Toggle key={key} checked={has.includes(key)} onChange={(on) => setHas(turn(has, key, on))}>
             {words}
           </Toggle>
         ))}
       </fieldset>
-      <TextField label="Reported fault" value={broken} onChange={setBroken} />
+      <TextField label={t("sessions-reported-fault")} value={broken} onChange={setBroken} />
       {booth && <Notes notes={sessions.notes.filter((note) => note.booth === booth.id)} />}
       {session && (
         <Toggle
           checked={closed.includes(session.id)}
           onChange={(on) => setClosed(turn(closed, session.id, on))}
         >
-          Closed for this session
+          {t("sessions-closed-for-this-session")}
         </Toggle>
       )}
       <Problem error={change.booth.error} />
       <button className="btn btn-primary btn-sm" disabled={change.booth.isPending}>
-        Save booth
+        {t("sessions-save-booth")}
       </button>
     </form>
   );

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useRef, useState } from "react";
 import { Lock } from "lucide-react";
 import { Panel } from "../../ui/panel";
@@ -24,7 +25,12 @@ export function Plan({ sessions, session, change }: Props) {
       start: snapped(start, one.minutes, session.minutes),
     });
   return (
-    <Panel tight aria-label="Plan of the session" className="overflow-x-auto print:border-0" tabIndex={0}>
+    <Panel
+      tight
+      aria-label={t("sessions-plan-of-the-session")}
+      className="overflow-x-auto print:border-0"
+      tabIndex={0}
+    >
       <div className="min-w-160 pr-5">
         <div className="flex">
           <div className={SIDE} />
@@ -54,7 +60,9 @@ export function Plan({ sessions, session, change }: Props) {
                     style={{ left: share(at, session) }}
                   />
                 ))}
-                {booth.closed.includes(session.id) && <span className="absolute left-2 text-sm">closed</span>}
+                {booth.closed.includes(session.id) && (
+                  <span className="absolute left-2 text-sm">{t("common-closed")}</span>
+                )}
                 {mine
                   .filter((one) => one.booth === booth.id)
                   .map((one) => (
@@ -90,10 +98,13 @@ type Drag = { x: number; y: number; dx: number; dy: number };
 
 function Bar({ one, session, booth, booths, row, ground, put }: BarProps) {
   const [drag, setDrag] = useState<Drag | null>(null);
-  const words =
-    `${one.student.display_name}, ${one.title}, booth ${booth.name}, ` +
-    `${clockAt(session.start, one.start)} to ${clockAt(session.start, one.start + one.minutes)}` +
-    (one.kept ? ", placed by hand" : "");
+  const words = t(one.kept ? "sessions-slot-placed-by-hand" : "sessions-slot", {
+    name: one.student.display_name,
+    title: one.title,
+    booth: booth.name,
+    from: clockAt(session.start, one.start),
+    until: clockAt(session.start, one.start + one.minutes),
+  });
   const dropped = (at: Drag) => {
     const area = ground.current?.querySelector<HTMLElement>("[data-booth] > div:last-child");
     const rows = [...(ground.current?.querySelectorAll<HTMLElement>("[data-booth]") ?? [])];

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import { TextField } from "../../ui/field";
 import { Panel } from "../../ui/panel";
@@ -27,17 +28,17 @@ export function SessionForm({ change, zone }: { change: Change; zone: string }) 
         });
       }}
     >
-      <h2 className="font-bold">Add sessions</h2>
+      <h2 className="font-bold">{t("sessions-add-sessions")}</h2>
       <div className="grid grid-cols-2 gap-2">
-        <TextField label="First date" type="date" value={first} onChange={setFirst} required />
-        <TextField label="Start time" type="time" value={start} onChange={setStart} required />
-        <TextField label="Length (min)" type="number" value={minutes} onChange={setMinutes} />
-        <TextField label="Weeks" type="number" value={weeks} onChange={setWeeks} />
+        <TextField label={t("sessions-first-date")} type="date" value={first} onChange={setFirst} required />
+        <TextField label={t("sessions-start-time")} type="time" value={start} onChange={setStart} required />
+        <TextField label={t("sessions-length-min")} type="number" value={minutes} onChange={setMinutes} />
+        <TextField label={t("sessions-weeks")} type="number" value={weeks} onChange={setWeeks} />
       </div>
-      <TextField label="Skip dates (such as 2026-12-24)" value={without} onChange={setWithout} />
+      <TextField label={t("sessions-skip-dates-such-as-2026-12")} value={without} onChange={setWithout} />
       <Problem error={change.make.error} />
       <button className="btn btn-sm" disabled={change.make.isPending || first === ""}>
-        Add sessions
+        {t("sessions-add-sessions")}
       </button>
       <Zone key={zone} zone={zone} change={change} />
     </Panel>
@@ -50,7 +51,7 @@ function Zone({ zone, change }: { zone: string; change: Change }) {
   return (
     <div className="space-y-1">
       <TextField
-        label="Time zone"
+        label={t("sessions-time-zone")}
         list="time-zones"
         value={typed}
         onChange={(next) => {

@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { useSearchParams } from "react-router";
 import { useCourse } from "../../domain/course";
 import { Empty, Loading, Problem } from "../../ui/states";
@@ -16,7 +17,7 @@ export function SessionsPage() {
   const instructor = useCourse().role === "instructor";
   const [params, setParams] = useSearchParams();
   const { read, plan, place } = change;
-  if (read.isPending) return <Loading what="the sessions" />;
+  if (read.isPending) return <Loading />;
   if (read.isError) return <Problem error={read.error} again={() => void read.refetch()} />;
   const sessions = read.data;
   const session =
@@ -25,7 +26,7 @@ export function SessionsPage() {
   return (
     <div className="space-y-3">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-        <h1 className="text-2xl font-bold">Sessions</h1>
+        <h1 className="text-2xl font-bold">{t("common-sessions")}</h1>
         <Sessions
           sessions={sessions.sessions}
           chosen={session}
@@ -37,24 +38,24 @@ export function SessionsPage() {
             disabled={plan.isPending || !session || sessions.booths.length === 0}
             onClick={() => plan.mutate()}
           >
-            {plan.isPending ? "Scheduling …" : "Schedule the rest"}
+            {plan.isPending ? t("sessions-scheduling") : t("sessions-schedule-the-rest")}
           </button>
           <button className="btn btn-sm" onClick={() => window.print()}>
-            Print
+            {t("common-print")}
           </button>
         </span>
       </div>
       <Problem error={plan.error ?? place.error ?? change.drop.error ?? change.attend.error} />
       {gone.length > 0 && (
         <p role="status" className="rounded-box bg-warning p-2 text-sm text-warning-content">
-          Moved out to make room: {gone.join("; ")}. “Schedule the rest” finds them another slot.
+          {t("sessions-moved-out-to-make-room-schedule", { gone: gone.join("; ") })}
         </p>
       )}
       <div className="grid gap-3 xl:grid-cols-[minmax(0,1fr)_21rem]">
         <div className="min-w-0 space-y-3">
           {session && sessions.booths.length > 0 && <Plan {...{ sessions, session, change }} />}
-          {!session && <Empty>No sessions planned. Add dates on the right.</Empty>}
-          {session && sessions.booths.length === 0 && <Empty>No booths yet. Add one on the right.</Empty>}
+          {!session && <Empty>{t("sessions-no-sessions-planned-add-dates-on")}</Empty>}
+          {session && sessions.booths.length === 0 && <Empty>{t("sessions-no-booths-yet-add-one-on")}</Empty>}
           {session && <AttendanceList {...{ sessions, session, change }} />}
         </div>
         <div className="space-y-3">
@@ -73,7 +74,7 @@ type SessionsProps = { sessions: Session[]; chosen: Session | undefined; choose:
 
 function Sessions({ sessions, chosen, choose }: SessionsProps) {
   return (
-    <div role="group" aria-label="Session" className="flex flex-wrap gap-1">
+    <div role="group" aria-label={t("sessions-session")} className="flex flex-wrap gap-1">
       {sessions.map((one) => (
         <button
           key={one.id}
@@ -81,8 +82,13 @@ function Sessions({ sessions, chosen, choose }: SessionsProps) {
           aria-pressed={one === chosen}
           onClick={() => choose(one.id)}
         >
-          {dateWords(one.date)}
-          {one === chosen && ` ${one.start} to ${clockAt(one.start, one.minutes)}`}
+          {one === chosen
+            ? t("sessions-date-and-times", {
+                date: dateWords(one.date),
+                from: one.start,
+                until: clockAt(one.start, one.minutes),
+              })
+            : dateWords(one.date)}
         </button>
       ))}
     </div>
@@ -96,7 +102,7 @@ function Drop({ session, change }: { session: Session; change: Change }) {
       disabled={change.drop.isPending}
       onClick={() => change.drop.mutate(session.id)}
     >
-      {dateWords(session.date)} does not take place
+      {t("sessions-does-not-take-place", { date: dateWords(session.date) })}
     </button>
   );
 }
@@ -106,11 +112,10 @@ function Calendar() {
   if (!calendar.data) return null;
   return (
     <p className="text-sm print:hidden">
-      Course calendar for anyone with its{" "}
-      <a className="link" href={calendar.data.address}>
-        secret address
-      </a>
-      .
+      <Say
+        id="sessions-course-calendar-for-anyone-with-its"
+        elems={{ a: <a className="link" href={calendar.data.address} /> }}
+      />
     </p>
   );
 }

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import type { Schemas } from "../../api/client";
 import { Panel } from "../../ui/panel";
 import { dateWords } from "../../domain/words";
@@ -13,16 +14,19 @@ export function WorkList({ sessions, session, unplaced, change }: Props) {
   const why = (work: Work) =>
     unplaced.find((u) => u.assignment === work.assignment && u.student === work.student.id)?.words;
   return (
-    <Panel tight aria-label="Not scheduled" className="print:hidden">
-      <h2 className="font-bold">Not scheduled ({left.length})</h2>
-      {left.length === 0 && <p className="quiet text-sm">Everything is scheduled.</p>}
+    <Panel tight aria-label={t("sessions-not-scheduled")} className="print:hidden">
+      <h2 className="font-bold">{t("sessions-not-scheduled-2", { count: left.length })}</h2>
+      {left.length === 0 && <p className="quiet text-sm">{t("sessions-everything-is-scheduled")}</p>}
       <ul className="divide-y divide-base-300">
         {left.map((work) => (
           <li key={`${String(work.assignment)}-${String(work.student.id)}`} className="py-1 text-sm">
             <span className="font-medium">{work.student.display_name}</span>, {work.title}{" "}
             <span className="quiet">
-              · {work.minutes} min{work.wants.length > 0 && ` · needs ${work.wants.join(", ")}`} · due{" "}
-              {dateWords(work.due_on)}
+              {[
+                t("sessions-min", { minutes: work.minutes }),
+                ...(work.wants.length > 0 ? [t("sessions-needs", { wants: work.wants.join(", ") })] : []),
+                t("sessions-due", { date: dateWords(work.due_on) }),
+              ].join(" · ")}
             </span>
             {why(work) && <strong className="block text-error">{why(work)}</strong>}
             <span className="flex flex-wrap gap-1">
@@ -32,7 +36,7 @@ export function WorkList({ sessions, session, unplaced, change }: Props) {
                   <button
                     key={b.id}
                     className="btn btn-ghost btn-xs"
-                    aria-label={`${work.student.display_name} to booth ${b.name}`}
+                    aria-label={t("sessions-to-booth", { name: work.student.display_name, name_2: b.name })}
                     disabled={change.place.isPending}
                     onClick={() =>
                       change.place.mutate({

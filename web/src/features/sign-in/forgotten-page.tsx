@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -12,12 +13,9 @@ export function ForgottenPage() {
     mutationFn: () => unwrap(api.POST("/api/password-forgotten", { body: { username } })),
   });
   return (
-    <Frame title="Reset password">
+    <Frame title={t("sign-in-reset-password")}>
       {ask.isSuccess ? (
-        <p role="status">
-          If this account has an email address, a reset link is on its way. It works once, for a day. Without
-          an address, ask your instructor.
-        </p>
+        <p role="status">{t("sign-in-if-this-account-has-an-email")}</p>
       ) : (
         <form
           onSubmit={(e) => {
@@ -27,20 +25,20 @@ export function ForgottenPage() {
         >
           <Field
             id="username"
-            label="Login name"
+            label={t("common-login-name")}
             value={username}
             autoComplete="username"
             onChange={setUsername}
           />
           <Problem error={ask.error} />
           <button className="btn mt-4 h-12 w-full btn-primary" disabled={ask.isPending}>
-            Send reset link
+            {t("sign-in-send-reset-link")}
           </button>
         </form>
       )}
       <p className="mt-6">
         <Link className="link" to="/sign-in">
-          Back to sign-in
+          {t("sign-in-back-to-sign-in")}
         </Link>
       </p>
     </Frame>

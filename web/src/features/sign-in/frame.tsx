@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import type { ReactNode } from "react";
 
 export function Frame({ title, children }: { title: string; children: ReactNode }) {
@@ -7,8 +8,8 @@ export function Frame({ title, children }: { title: string; children: ReactNode 
         <div className="mb-6 flex items-center gap-3">
           <img src="/mark.svg" alt="" className="size-10" />
           <div>
-            <p className="text-lg leading-tight font-bold">Judicum</p>
-            <p className="quiet text-sm">Beads, measured and marked</p>
+            <p className="text-lg leading-tight font-bold">{t("common-judicum")}</p>
+            <p className="quiet text-sm">{t("sign-in-beads-measured-and-marked")}</p>
           </div>
         </div>
         <h1 className="mb-4 text-2xl font-bold">{title}</h1>

@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useParams } from "react-router";
@@ -13,13 +14,13 @@ export function ResetPage() {
     mutationFn: (body: Schemas["ResetPasswordRequest"]) => unwrap(api.POST("/api/password-reset", { body })),
   });
   return (
-    <Frame title="New password">
+    <Frame title={t("common-new-password")}>
       {reset.isSuccess ? (
         <p role="status">
-          Password saved.{" "}
-          <Link className="link" to="/sign-in">
-            Go to sign-in
-          </Link>
+          <Say
+            id="sign-in-password-saved-go-to-sign-in"
+            elems={{ go: <Link className="link" to="/sign-in" /> }}
+          />
         </p>
       ) : (
         <form
@@ -30,7 +31,7 @@ export function ResetPage() {
         >
           <Field
             id="password"
-            label="New password (at least 8 characters)"
+            label={t("common-new-password-at-least-8-characters")}
             type="password"
             value={password}
             autoComplete="new-password"
@@ -38,7 +39,7 @@ export function ResetPage() {
           />
           <Problem error={reset.error} />
           <button className="btn mt-4 h-12 w-full btn-primary" disabled={reset.isPending}>
-            Save password
+            {t("sign-in-save-password")}
           </button>
         </form>
       )}

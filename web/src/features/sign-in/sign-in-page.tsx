@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { useState } from "react";
 import { Link } from "react-router";
 import { Refused } from "../../api/client";
@@ -17,17 +18,23 @@ export function SignInPage() {
   const [second, setSecond] = useState(false);
   if (asked && !second) setSecond(true);
   return (
-    <Frame title="Sign in">
+    <Frame title={t("sign-in-sign-in")}>
       <form
         onSubmit={(e) => {
           e.preventDefault();
           signIn.mutate(second ? { username, password, code } : { username, password });
         }}
       >
-        <Field id="username" label="Name" value={username} autoComplete="username" onChange={setUsername} />
+        <Field
+          id="username"
+          label={t("common-name")}
+          value={username}
+          autoComplete="username"
+          onChange={setUsername}
+        />
         <Field
           id="password"
-          label="Password"
+          label={t("sign-in-password")}
           type="password"
           value={password}
           autoComplete="current-password"
@@ -36,7 +43,7 @@ export function SignInPage() {
         {second && (
           <Field
             id="code"
-            label="Code from your authenticator app, or a recovery code"
+            label={t("sign-in-code-from-your-authenticator-app-or")}
             value={code}
             autoComplete="one-time-code"
             onChange={setCode}
@@ -44,19 +51,19 @@ export function SignInPage() {
         )}
         <Problem error={signIn.error} />
         <button className="btn mt-4 h-12 w-full btn-primary" disabled={signIn.isPending}>
-          {signIn.isPending ? "Signing in …" : "Sign in"}
+          {signIn.isPending ? t("sign-in-signing-in") : t("sign-in-sign-in")}
         </button>
       </form>
       <p className="mt-4">
         <Link className="link" to="/forgotten">
-          Forgot password?
+          {t("sign-in-forgot-password")}
         </Link>
       </p>
       <p className="mt-2">
-        New here? Use your course code:{" "}
-        <Link className="link" to="/join">
-          Join a course
-        </Link>
+        <Say
+          id="sign-in-new-here-use-your-course-code"
+          elems={{ go: <Link className="link" to="/join" /> }}
+        />
       </p>
     </Frame>
   );

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import { ReadGauge } from "../../domain/read-gauge";
 import { ChoiceField } from "../../ui/choice-field";
@@ -14,16 +15,17 @@ export function Bottles({ store, change }: Props) {
   const { gas, bottles } = store;
   const real = Math.round(100 * (gas.real - 1));
   return (
-    <Panel tight aria-label="Argon" className="space-y-2">
+    <Panel tight aria-label={t("stock-argon")} className="space-y-2">
       <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-        <h2 className="font-bold">Argon</h2>
+        <h2 className="font-bold">{t("stock-argon")}</h2>
         <p>
-          <strong>{gas.words}</strong> {gas.lasts && <>last {gas.lasts}</>}
+          <strong>{gas.words}</strong> {gas.lasts && <>{t("stock-last", { lasts: gas.lasts })}</>}
           {gas.per_session !== null && (
             <span className="quiet">
               {" "}
-              at {Math.round(gas.per_session)} L per session
-              {real !== 0 && `, ${String(Math.abs(real))} % ${real > 0 ? "more" : "less"} than logged`}
+              {t("stock-at-l-per-session", { per_session: Math.round(gas.per_session) })}
+              {real !== 0 &&
+                `, ${t(real > 0 ? "stock-more-than-logged" : "stock-less-than-logged", { share: Math.abs(real) })}`}
             </span>
           )}
         </p>
@@ -31,7 +33,7 @@ export function Bottles({ store, change }: Props) {
       {bottles.map(
         (one) =>
           one.leak && (
-            <WarningNote key={one.id} severity="warn">
+            <WarningNote key={one.id} severity={t("stock-warn")}>
               {one.leak}
             </WarningNote>
           ),
@@ -53,7 +55,7 @@ function OneBottle({ bottle, store, change }: Props & { bottle: Bottle }) {
   return (
     <section
       className="flex w-72 gap-3 rounded-box border border-base-300 p-2"
-      aria-label={`Bottle ${bottle.name}`}
+      aria-label={t("stock-bottle", { name: bottle.name })}
     >
       <svg viewBox="0 0 40 110" className="h-28 shrink-0" aria-hidden>
         <path d="M16 2h8v8h-8z" className="fill-base-content/60" />
@@ -75,13 +77,13 @@ function OneBottle({ bottle, store, change }: Props & { bottle: Bottle }) {
       </svg>
       <div className="min-w-0 grow text-sm">
         <p className="font-semibold">
-          {bottle.name} <span className="quiet font-normal">{bottle.size_l} L</span>
+          {bottle.name} <span className="quiet font-normal">{t("stock-l", { size_l: bottle.size_l })}</span>
         </p>
         {bottle.bar === null ? (
-          <p>No reading yet.</p>
+          <p>{t("stock-no-reading-yet")}</p>
         ) : (
           <>
-            <p className="text-lg font-bold">{bottle.bar.toFixed(0)} bar</p>
+            <p className="text-lg font-bold">{t("stock-bar", { bar: bottle.bar.toFixed(0) })}</p>
             <p>{bottle.words}</p>
             <p className="quiet">
               {bottle.how}
@@ -91,18 +93,18 @@ function OneBottle({ bottle, store, change }: Props & { bottle: Bottle }) {
         )}
         <div className="mt-1 flex flex-wrap gap-1">
           <button className="btn btn-xs" aria-pressed={reading} onClick={() => setReading(!reading)}>
-            Record reading
+            {t("stock-record-reading")}
           </button>
           <button
             className="btn btn-xs"
             onClick={() => change.setBottle.mutate({ bottle: bottle.id, closed: true })}
           >
-            Mark as empty
+            {t("stock-mark-as-empty")}
           </button>
         </div>
         {store.gauges.length > 0 && (
           <label className="mt-1 block">
-            Wired gauge{" "}
+            {t("stock-wired-gauge")}{" "}
             <select
               className="select w-auto select-xs"
               value={bottle.gauge}
@@ -110,7 +112,7 @@ function OneBottle({ bottle, store, change }: Props & { bottle: Bottle }) {
                 change.setBottle.mutate({ bottle: bottle.id, gauge: e.target.value, closed: false })
               }
             >
-              <option value="">none</option>
+              <option value="">{t("common-none")}</option>
               {store.gauges.map((name) => (
                 <option key={name}>{name}</option>
               ))}
@@ -135,8 +137,7 @@ function Open({ store, change }: Props) {
   const full = store.items.filter((item) => item.kind === "gas");
   const [item, setItem] = useState("");
   const [name, setName] = useState("");
-  if (full.length === 0)
-    return <p className="quiet text-sm">No full bottles in stock. Add one under Shelf.</p>;
+  if (full.length === 0) return <p className="quiet text-sm">{t("stock-no-full-bottles-in-stock-add")}</p>;
   const chosen = item === "" ? String(full[0]?.id) : item;
   return (
     <form
@@ -147,16 +148,16 @@ function Open({ store, change }: Props) {
       }}
     >
       <ChoiceField
-        label="Full bottle"
+        label={t("stock-full-bottle")}
         value={chosen}
         options={full.map((one) => String(one.id))}
         words={(id) => full.find((one) => String(one.id) === id)?.name ?? id}
         onChange={setItem}
       />
-      <TextField label="Location" value={name} onChange={setName} />
+      <TextField label={t("stock-location")} value={name} onChange={setName} />
       <Problem error={change.open.error} />
       <button className="btn btn-sm" disabled={change.open.isPending || name === ""}>
-        Put in use
+        {t("stock-put-in-use")}
       </button>
     </form>
   );

@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { Panel } from "../../ui/panel";
 import { money } from "./money";
 import type { Store } from "./queries";
@@ -10,29 +11,35 @@ export function Costs({ costs }: { costs: CostsOf }) {
   return (
     <div className="space-y-3">
       <p>
-        Total of all logged runs: <strong>{money(costs.whole.total)}</strong>
+        <Say
+          id="stock-total-of-all-logged-runs"
+          vars={{ money: money(costs.whole.total) }}
+          elems={{ strong: <strong /> }}
+        />
         {costs.unpriced && ` ${costs.unpriced}`}.{" "}
-        {costs.litre !== null && <span className="quiet">Argon, per litre: {costs.litre.toFixed(3)}.</span>}
+        {costs.litre !== null && (
+          <span className="quiet">{t("stock-argon-per-litre", { litre: costs.litre.toFixed(3) })}</span>
+        )}
       </p>
       <div className="grid gap-3 lg:grid-cols-2">
-        <Table title="By person" of="Person" kinds={costs.kinds} rows={costs.people} />
-        <Table title="By session" of="Session" kinds={costs.kinds} rows={costs.sessions} />
+        <Table title={t("stock-by-person")} of="Person" kinds={costs.kinds} rows={costs.people} />
+        <Table title={t("stock-by-session")} of="Session" kinds={costs.kinds} rows={costs.sessions} />
       </div>
-      <Panel tight aria-label="By coupon">
-        <h2 className="font-bold">By coupon</h2>
+      <Panel tight aria-label={t("stock-by-coupon")}>
+        <h2 className="font-bold">{t("stock-by-coupon")}</h2>
         <div className="overflow-x-auto">
           <table className="table table-sm">
             <thead>
               <tr>
-                <th scope="col">Coupon</th>
-                <Head>welded</Head>
-                <Head>total</Head>
-                <Head>each</Head>
-                <Head>gas of one run, L</Head>
-                <Head>of it post-flow</Head>
-                <Head>wider cup than usual</Head>
-                <Head>purge</Head>
-                <Head>gas of one costs</Head>
+                <th scope="col">{t("common-coupon")}</th>
+                <Head>{t("stock-welded")}</Head>
+                <Head>{t("stock-total")}</Head>
+                <Head>{t("stock-each")}</Head>
+                <Head>{t("stock-gas-of-one-run-l")}</Head>
+                <Head>{t("stock-of-it-post-flow")}</Head>
+                <Head>{t("stock-wider-cup-than-usual")}</Head>
+                <Head>{t("stock-purge")}</Head>
+                <Head>{t("stock-gas-of-one-costs")}</Head>
               </tr>
             </thead>
             <tbody>
@@ -67,11 +74,11 @@ function Table({ title, of, kinds, rows }: TableProps) {
         <thead>
           <tr>
             <th scope="col">{of}</th>
-            <Head>coupons</Head>
+            <Head>{t("stock-coupons")}</Head>
             {Object.values(kinds).map((words) => (
               <Head key={words}>{words}</Head>
             ))}
-            <Head>total</Head>
+            <Head>{t("stock-total")}</Head>
           </tr>
         </thead>
         <tbody>

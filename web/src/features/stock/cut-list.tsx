@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { useCourse } from "../../domain/course";
@@ -28,33 +29,35 @@ export function CutList() {
   return (
     <div className="space-y-3">
       <Panel tight className="flex flex-wrap items-end gap-4 print:hidden">
-        <TextField label="Sessions to cut for" inputMode="numeric" value={sessions} onChange={setSessions} />
-        <TextField label="Kerf, mm" inputMode="decimal" value={kerf} onChange={setKerf} />
+        <TextField
+          label={t("stock-sessions-to-cut-for")}
+          inputMode="numeric"
+          value={sessions}
+          onChange={setSessions}
+        />
+        <TextField label={t("stock-kerf-mm")} inputMode="decimal" value={kerf} onChange={setKerf} />
         <Toggle checked={turns} onChange={setTurns}>
-          Allow rotating blanks
+          {t("stock-allow-rotating-blanks")}
         </Toggle>
         <span className="flex gap-2">
           <a className="btn btn-sm" href={`${at}.svg${query}`}>
-            SVG
+            {t("common-svg")}
           </a>
           <a className="btn btn-sm" href={`${at}.dxf${query}`}>
-            DXF
+            {t("stock-dxf")}
           </a>
           <button className="btn btn-sm" onClick={() => window.print()}>
-            Print
+            {t("common-print")}
           </button>
         </span>
       </Panel>
-      {cut.isPending && <Loading what="the cut list" />}
+      {cut.isPending && <Loading />}
       <Problem error={cut.error} />
-      {cut.data?.length === 0 && <Empty>No blanks to cut: stock covers the coming sessions.</Empty>}
+      {cut.data?.length === 0 && <Empty>{t("stock-no-blanks-to-cut-stock-covers")}</Empty>}
       {cut.data?.map((group) => (
         <OneMetal key={group.what} group={group} />
       ))}
-      <p className="quiet text-sm">
-        Cut straight from edge to edge, in numbered order. Follow your shop's rules: guards on, no gloves at
-        the saw, hands behind the mark.
-      </p>
+      <p className="quiet text-sm">{t("stock-cut-straight-from-edge-to-edge")}</p>
     </div>
   );
 }
@@ -71,7 +74,9 @@ function OneMetal({ group }: { group: Group }) {
       </p>
       {short.length > 0 && (
         <p className="rounded-box bg-warning p-2 text-warning-content">
-          No sheet or bar left for {short.map(([name, count]) => `${String(count)} × ${name}`).join(", ")}.
+          {t("stock-no-sheet-or-bar-left-for", {
+            short: short.map(([name, count]) => `${String(count)} × ${name}`).join(", "),
+          })}
         </p>
       )}
       {group.sheets.map((sheet, i) => (
@@ -83,8 +88,8 @@ function OneMetal({ group }: { group: Group }) {
 
 function Drawn({ sheet }: { sheet: Sheet }) {
   const used = (100 * sheet.used_share).toFixed(0);
-  const counts = `${String(sheet.laid.length)} blanks, ${String(sheet.cuts.length)} cuts`;
-  const words = `${sheet.stock}: ${counts}, ${used} % used`;
+  const counts = t("stock-blanks-cuts", { count: sheet.laid.length, cuts: sheet.cuts.length });
+  const words = t("stock-used", { stock: sheet.stock, counts, used });
   const text = Math.max(9, Math.min(sheet.length_mm, sheet.width_mm * 3) / 45);
   const flip = (y: number) => sheet.width_mm - y;
   return (

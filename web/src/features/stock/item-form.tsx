@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import { ChoiceField } from "../../ui/choice-field";
 import { TextField } from "../../ui/field";
@@ -30,7 +31,7 @@ export function ItemForm({ store, change, item, done }: Props) {
       <div className="grid grid-cols-2 gap-2 sm:grid-cols-3 lg:grid-cols-4">
         {item === null && (
           <ChoiceField
-            label="Kind"
+            label={t("common-kind")}
             value={kind}
             options={store.kinds.map((one) => one.key)}
             words={(key) => store.kinds.find((one) => one.key === key)?.words ?? key}
@@ -48,7 +49,7 @@ export function ItemForm({ store, change, item, done }: Props) {
       </div>
       <Problem error={change.keep.error} />
       <button className="btn btn-primary btn-sm" disabled={change.keep.isPending}>
-        Save item
+        {t("stock-save-item")}
       </button>
     </form>
   );
@@ -61,7 +62,7 @@ function SpecField({ spec, value, set }: { spec: Spec; value: string; set: (next
       <ChoiceField
         label={label}
         value={value}
-        empty={spec.needed ? "choose" : "none"}
+        empty={spec.needed ? t("stock-choose") : t("common-none")}
         options={Object.keys(spec.options)}
         words={(code) => spec.options?.[code] ?? code}
         onChange={set}

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { Panel } from "../../ui/panel";
 import { Empty } from "../../ui/states";
 import { money } from "./money";
@@ -8,20 +9,18 @@ export function Orders({ store }: { store: Store }) {
   const asked = store.items.filter((item) => item.order !== "");
   const suppliers = [...new Set(asked.map((item) => item.supplier))].sort();
   return (
-    <Panel tight aria-label="To order" className="h-fit space-y-2">
+    <Panel tight aria-label={t("stock-to-order")} className="h-fit space-y-2">
       <div className="flex items-baseline justify-between">
-        <h2 className="font-bold">To order</h2>
+        <h2 className="font-bold">{t("stock-to-order")}</h2>
         <button className="btn btn-sm print:hidden" onClick={() => window.print()}>
-          Print
+          {t("common-print")}
         </button>
       </div>
-      {asked.length === 0 && <Empty>Nothing to order: stock covers the planned sessions.</Empty>}
+      {asked.length === 0 && <Empty>{t("stock-nothing-to-order-stock-covers-the")}</Empty>}
       {suppliers.map((supplier) => (
         <Supplier key={supplier} name={supplier} items={asked.filter((item) => item.supplier === supplier)} />
       ))}
-      <p className="quiet text-sm">
-        Based on the session plan and what this class really uses, with some spare. Order by the date shown.
-      </p>
+      <p className="quiet text-sm">{t("stock-based-on-the-session-plan-and")}</p>
     </Panel>
   );
 }
@@ -31,7 +30,7 @@ function Supplier({ name, items }: { name: string; items: Item[] }) {
   return (
     <section>
       <h3 className="flex justify-between font-semibold">
-        <span>{name === "" ? "No supplier named" : name}</span>
+        <span>{name === "" ? t("stock-no-supplier-named") : name}</span>
         {sum > 0 && <span>{money(sum)}</span>}
       </h3>
       <ul className="divide-y divide-base-300">

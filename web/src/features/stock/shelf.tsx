@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
@@ -14,15 +15,15 @@ export function Shelf({ store, change }: Props) {
   const turn = (id: number | "new") => setOpen(open === id ? null : id);
   const kinds = store.kinds.filter((kind) => store.items.some((item) => item.kind === kind.key));
   return (
-    <Panel tight aria-label="Shelf" className="space-y-2">
+    <Panel tight aria-label={t("stock-shelf")} className="space-y-2">
       <div className="flex items-baseline justify-between">
-        <h2 className="font-bold">Shelf</h2>
+        <h2 className="font-bold">{t("stock-shelf")}</h2>
         <button className="btn btn-sm" aria-expanded={open === "new"} onClick={() => turn("new")}>
-          New item …
+          {t("stock-new-item")}
         </button>
       </div>
       {open === "new" && <ItemForm store={store} change={change} item={null} done={() => setOpen(null)} />}
-      {store.items.length === 0 && <p>No stock yet. Add the first item.</p>}
+      {store.items.length === 0 && <p>{t("stock-no-stock-yet-add-the-first")}</p>}
       <Problem error={change.drop.error} />
       {kinds.map((kind) => (
         <section key={kind.key}>
@@ -45,7 +46,11 @@ export function Shelf({ store, change }: Props) {
                       {item.left_words}
                     </span>
                     <span className="text-sm">
-                      {item.lasts ? `lasts ${item.lasts}` : <span className="quiet">no use recorded</span>}
+                      {item.lasts ? (
+                        t("stock-lasts", { lasts: item.lasts })
+                      ) : (
+                        <span className="quiet">{t("stock-no-use-recorded")}</span>
+                      )}
                     </span>
                   </button>
                   {open === item.id && (
@@ -81,7 +86,7 @@ function Opened({ store, change, item, kind, done }: OpenedProps) {
         }}
       >
         <label>
-          <span className="mb-1 block text-sm font-medium">Type of change</span>
+          <span className="mb-1 block text-sm font-medium">{t("stock-type-of-change")}</span>
           <select className="select w-auto" value={what} onChange={(e) => setWhat(e.target.value)}>
             {Object.entries(store.moves).map(([key, words]) => (
               <option key={key} value={key}>
@@ -91,7 +96,7 @@ function Opened({ store, change, item, kind, done }: OpenedProps) {
           </select>
         </label>
         <label>
-          <span className="mb-1 block text-sm font-medium">Amount {kind.unit}</span>
+          <span className="mb-1 block text-sm font-medium">{t("stock-amount", { unit: kind.unit })}</span>
           <input
             className="input w-28"
             inputMode="decimal"
@@ -100,31 +105,31 @@ function Opened({ store, change, item, kind, done }: OpenedProps) {
           />
         </label>
         <label className="grow">
-          <span className="mb-1 block text-sm font-medium">Note</span>
+          <span className="mb-1 block text-sm font-medium">{t("stock-note")}</span>
           <input className="input w-full" value={note} onChange={(e) => setNote(e.target.value)} />
         </label>
         <button
           className="btn btn-primary"
           disabled={change.move.isPending || amount === "" || Number.isNaN(Number(amount))}
         >
-          Save change
+          {t("stock-save-change")}
         </button>
       </form>
       <Problem error={change.move.error} />
       <p className="flex flex-wrap items-center gap-2 text-sm">
         {off !== 0 && (
           <span>
-            Between counts {Math.abs(off)} % {off > 0 ? "more" : "less"} used than logged.
+            {t(off > 0 ? "stock-more-between-counts" : "stock-less-between-counts", { share: Math.abs(off) })}
           </span>
         )}
         <button className="btn btn-sm" aria-expanded={changing} onClick={() => setChanging(!changing)}>
-          Edit item
+          {t("stock-edit-item")}
         </button>
         <button
           className="btn btn-ghost btn-sm"
           onClick={() => change.drop.mutate(item.id, { onSuccess: done })}
         >
-          Delete item and counts
+          {t("stock-delete-item-and-counts")}
         </button>
       </p>
       {changing && <ItemForm store={store} change={change} item={item} done={done} />}

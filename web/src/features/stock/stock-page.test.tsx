@@ -82,7 +82,7 @@ it("writes a count down and changes what an item is", async () => {
   const calls = serve({ [`GET ${AT}`]: STORE, [`POST ${AT}/1/moves`]: STORE, [`PUT ${AT}/1`]: STORE });
   show(<StockPage />);
   await userEvent.click(await screen.findByRole("button", { name: /^Rod thin/ }));
-  expect(screen.getByText("Between counts 20 % more used than logged.")).toBeTruthy();
+  expect(screen.getByText("Between counts, 20% more was used than logged.")).toBeTruthy();
   await userEvent.type(screen.getByLabelText("Amount m"), "2,5");
   await userEvent.type(screen.getByLabelText("Note"), "two bent");
   await userEvent.click(screen.getByRole("button", { name: "Save change" }));
@@ -126,6 +126,6 @@ it("shows what practice costs and the sheets to cut", async () => {
   expect(within(screen.getByLabelText("By person")).getByText("Gus")).toBeTruthy();
   expect(within(screen.getByLabelText("By coupon")).getByText("0.20")).toBeTruthy();
   await userEvent.click(screen.getByRole("button", { name: "Cut list" }));
-  expect(await screen.findByRole("img", { name: "Half sheet: 1 blanks, 1 cuts, 1 % used" })).toBeTruthy();
+  expect(await screen.findByRole("img", { name: "Half sheet: 1 blank, 1 cut, 1 % used" })).toBeTruthy();
   expect(screen.getByText("No sheet or bar left for 1 × Blank.")).toBeTruthy();
 });

@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { useSearchParams } from "react-router";
 import { useCourse } from "../../domain/course";
 import { Picker } from "../../ui/panel";
@@ -9,7 +10,11 @@ import { Orders } from "./orders";
 import { useStore } from "./queries";
 import { Shelf } from "./shelf";
 
-const PARTS = { shelf: "Shelf and gas", costs: "Costs", cuts: "Cut list" } as const;
+const PARTS = {
+  shelf: t("stock-shelf-and-gas"),
+  costs: t("stock-costs"),
+  cuts: t("stock-cut-list"),
+} as const;
 type Part = keyof typeof PARTS;
 
 /** What there is to weld with: what is left, how long it lasts, what to order, what it costs, what to cut. */
@@ -18,15 +23,15 @@ export function StockPage() {
   const [params, setParams] = useSearchParams();
   const part = (params.get("part") ?? "shelf") as Part;
   const { read } = change;
-  if (read.isPending) return <Loading what="the stock" />;
+  if (read.isPending) return <Loading />;
   if (read.isError) return <Problem error={read.error} again={() => void read.refetch()} />;
   const store = read.data;
   return (
     <div className="space-y-3">
       <div className="flex flex-wrap items-end gap-x-5 gap-y-1">
-        <h1 className="text-2xl font-bold">Stock</h1>
+        <h1 className="text-2xl font-bold">{t("common-stock")}</h1>
         <Picker
-          label="View"
+          label={t("stock-view")}
           options={Object.keys(PARTS) as Part[]}
           words={(one) => PARTS[one]}
           value={part}
@@ -53,18 +58,14 @@ function Files() {
   const at = `/api/courses/${String(useCourse().id)}`;
   return (
     <p className="text-sm">
-      As CSV:{" "}
-      <a className="link" href={`${at}/stock.csv`}>
-        stock
-      </a>
-      ,{" "}
-      <a className="link" href={`${at}/stock-moves.csv`}>
-        counts and deliveries
-      </a>
-      ,{" "}
-      <a className="link" href={`${at}/plan.csv`}>
-        plan of the sessions
-      </a>
+      <Say
+        id="stock-as-csv-stock-counts-and-deliveries"
+        elems={{
+          a: <a className="link" href={`${at}/stock.csv`} />,
+          a2: <a className="link" href={`${at}/stock-moves.csv`} />,
+          a3: <a className="link" href={`${at}/plan.csv`} />,
+        }}
+      />
     </p>
   );
 }

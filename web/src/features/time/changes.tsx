@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { usePaths } from "../../domain/course";
@@ -8,7 +9,7 @@ const SHOWN = 6;
 /** What was asked to change, newest first, and whether it was done and has helped. */
 export function Changes({ changes }: { changes: Schemas["Change"][] }) {
   const paths = usePaths();
-  if (changes.length === 0) return <p className="quiet text-sm">No changes asked for yet.</p>;
+  if (changes.length === 0) return <p className="quiet text-sm">{t("time-no-changes-asked-for-yet")}</p>;
   return (
     <ul className="divide-y divide-base-300 text-sm">
       {changes.slice(0, SHOWN).map((one) => (

@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { usePaths } from "../../domain/course";
@@ -19,29 +20,30 @@ export function Coupon({ series, goesOn }: Props) {
       <div className="flex flex-wrap items-baseline gap-x-3">
         <h2 className="text-lg font-bold">{assignment.design.title}</h2>
         <p className="text-sm">
-          <strong>
-            {series.good_in_a_row} of {assignment.good_in_a_row}
-          </strong>{" "}
-          passes in a row
+          <Say
+            id="time-of-passes-in-a-row"
+            vars={{ have: series.good_in_a_row, needed: assignment.good_in_a_row }}
+            elems={{ strong: <strong /> }}
+          />
           {first && last && first.id !== last.id && (
             <>
               {" · "}
               <Link className="link" to={paths.compare(first.id, last.id)}>
-                compare first and last
+                {t("time-compare-first-and-last")}
               </Link>
             </>
           )}
           {series.engines.length > 1 && (
             <span className="quiet">
-              {" "}
-              · measured with versions {series.engines.join(" and ")}: small changes may come from that
+              {" · "}
+              {t("time-measured-with-versions-small-changes-may", { engines: series.engines.join(", ") })}
             </span>
           )}
         </p>
       </div>
       {goesOn && goesOn.attempts > 0 && <GoesOn forecast={goesOn} />}
       <div className="flex flex-wrap gap-x-4 gap-y-2">
-        {known.length === 0 && <p className="quiet text-sm">No measured or marked beads yet.</p>}
+        {known.length === 0 && <p className="quiet text-sm">{t("time-no-measured-or-marked-beads-yet")}</p>}
         {known.map((figure) => (
           <FigurePlot
             key={figure.key}

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { usePaths } from "../../domain/course";
@@ -12,15 +13,17 @@ export function FaultCalendar({ attempts, mine }: { attempts: Schemas["AttemptBr
   const { beads, rows } = calendarOf(attempts);
   if (rows.length === 0)
     return (
-      <p className="quiet text-sm">{beads.length > 0 ? "No faults seen in any bead." : "No beads yet."}</p>
+      <p className="quiet text-sm">
+        {beads.length > 0 ? t("time-no-faults-seen-in-any-bead") : t("time-no-beads-yet")}
+      </p>
     );
   return (
-    <div className="overflow-x-auto" role="region" aria-label="Faults by bead" tabIndex={0}>
+    <div className="overflow-x-auto" role="region" aria-label={t("time-faults-by-bead")} tabIndex={0}>
       <table className="border-separate border-spacing-x-0.5 text-xs">
         <thead>
           <tr>
             <th scope="col" className="text-left">
-              Fault
+              {t("time-fault")}
             </th>
             {beads.map((bead) => (
               <th key={bead.id} scope="col" className="h-12 w-5 align-bottom font-normal">
@@ -33,7 +36,7 @@ export function FaultCalendar({ attempts, mine }: { attempts: Schemas["AttemptBr
               </th>
             ))}
             <th scope="col">
-              <span className="sr-only">Last seen</span>
+              <span className="sr-only">{t("time-last-seen")}</span>
             </th>
           </tr>
         </thead>
@@ -45,14 +48,19 @@ export function FaultCalendar({ attempts, mine }: { attempts: Schemas["AttemptBr
               </th>
               {row.counts.map((count, i) => (
                 <td key={beads[i]?.id} className="h-5 border-b border-base-300 text-center">
-                  {count > 0 ? <span className={PIN}>{count}</span> : <span className="sr-only">none</span>}
+                  {count > 0 ? (
+                    <span className={PIN}>{count}</span>
+                  ) : (
+                    <span className="sr-only">{t("common-none")}</span>
+                  )}
                 </td>
               ))}
               <td className="pl-2 whitespace-nowrap">
                 {row.goneFor > 0 && (
                   <strong className="text-success">
-                    not seen for {row.goneFor} {row.goneFor === 1 ? "bead" : "beads"}
-                    {mine && row.goneFor > 2 ? " – well done" : ""}
+                    {t(mine && row.goneFor > 2 ? "time-not-seen-for-well-done" : "time-not-seen-for", {
+                      beads: row.goneFor,
+                    })}
                   </strong>
                 )}
               </td>

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { Area, ComposedChart, Line, ReferenceArea, XAxis, YAxis } from "recharts";
 import type { Schemas } from "../../api/client";
 import { PlotFrame } from "../../ui/plot-frame";
@@ -17,7 +18,7 @@ export function FigurePlot({ figure, attempts, coupon }: Props) {
   return (
     <div>
       <PlotFrame
-        title={`${figure.words}: ${last ?? "not measured"}`}
+        title={`${figure.words}: ${last ?? t("common-not-measured")}`}
         words={wordsOf(figure, coupon)}
         rows={tableOf(figure, dates)}
       >
@@ -60,7 +61,7 @@ export function FigurePlot({ figure, attempts, coupon }: Props) {
         </ComposedChart>
       </PlotFrame>
       <p className="quiet text-xs">
-        Attempts {"→"} · {figure.good === null ? "higher" : "lower"} is better
+        {t(figure.good === null ? "time-attempts-higher-is-better" : "time-attempts-lower-is-better")}
       </p>
     </div>
   );
@@ -68,8 +69,14 @@ export function FigurePlot({ figure, attempts, coupon }: Props) {
 
 function wordsOf(figure: Schemas["FigureOverTime"], coupon: string): string {
   const known = figure.formatted.filter((one) => one !== null);
-  if (known.length === 0) return `${figure.words} at ${coupon}: not measured yet`;
+  if (known.length === 0) return t("time-at-not-measured-yet", { figure: figure.words, coupon });
   const first = known[0] ?? "";
   const last = known.at(-1) ?? "";
-  return `${figure.words} at ${coupon}: from ${first} to ${last} over ${String(known.length)} attempts`;
+  return t("time-at-from-to-over-attempts", {
+    figure: figure.words,
+    coupon,
+    first,
+    last,
+    count: known.length,
+  });
 }

@@ -1,5 +1,6 @@
 /** A figure over time as rows for a plot and a table; pure. */
 
+import { t } from "../../catalogue";
 import type { Schemas } from "../../api/client";
 
 type Figure = Schemas["FigureOverTime"];
@@ -32,5 +33,5 @@ export function plotRows(figure: Figure) {
 }
 
 export function tableOf(figure: Figure, dates: string[]): string[][] {
-  return [["Attempt", figure.words], ...dates.map((date, i) => [date, figure.formatted[i] ?? "–"])];
+  return [[t("time-attempt"), figure.words], ...dates.map((date, i) => [date, figure.formatted[i] ?? "–"])];
 }

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import type { Schemas } from "../../api/client";
 
 type Forecast = Schemas["Forecast"];
@@ -20,8 +21,12 @@ type RangeProps = { toGo: NonNullable<Forecast["to_go"]>; inARow: number };
 /** Further attempts on a line from none to forty, closer together the further away. */
 function Range({ toGo, inARow }: RangeProps) {
   const x = (n: number) => 4 + Math.sqrt(n / MOST) * (WIDE - 8);
-  const range = `${String(toGo.low)} to ${String(toGo.high)} more attempts`;
-  const words = `${range} until ${String(inARow)} in a row stand, middle ${String(toGo.median)}`;
+  const words = t("time-more-attempts-until", {
+    low: toGo.low,
+    high: toGo.high,
+    in_a_row: inARow,
+    median: toGo.median,
+  });
   return (
     <svg viewBox={[0, 0, WIDE, TALL].join(" ")} className="h-8 w-60 shrink-0" role="img" aria-label={words}>
       <line x1={x(0)} x2={x(MOST)} y1={16} y2={16} className="stroke-base-content/40" />

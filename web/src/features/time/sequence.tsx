@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { Check, CircleDashed, Lock, Play } from "lucide-react";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
@@ -19,7 +20,7 @@ export function Sequence({ steps }: { steps: Step[] }) {
   if (steps.length === 0) return null;
   return (
     <ol
-      aria-label="Coupon sequence"
+      aria-label={t("common-coupon-sequence")}
       tabIndex={0}
       className="flex items-center gap-1.5 max-sm:overflow-x-auto max-sm:whitespace-nowrap sm:flex-wrap"
     >
@@ -38,7 +39,7 @@ export function Sequence({ steps }: { steps: Step[] }) {
       {far > 0 && (
         <li>
           <button className="btn btn-ghost btn-xs" aria-expanded={all} onClick={() => setAll(!all)}>
-            {all ? "Hide later steps" : `${String(far)} later steps`}
+            {all ? t("time-hide-later-steps") : t("time-later-steps", { far })}
           </button>
         </li>
       )}

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { Link, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { usePaths } from "../../domain/course";
@@ -14,7 +15,7 @@ import { useForecasts, useProgress } from "./queries";
 
 export function MyTimePage() {
   const session = useSession();
-  return session.data ? <OverTime studentId={session.data.id} mine /> : <Loading what="your beads" />;
+  return session.data ? <OverTime studentId={session.data.id} mine /> : <Loading />;
 }
 
 export function StudentTimePage() {
@@ -27,27 +28,27 @@ function OverTime({ studentId, mine = false }: { studentId: number; mine?: boole
   const paths = usePaths();
   const progress = useProgress(studentId);
   const forecasts = useForecasts(studentId);
-  if (progress.isPending) return <Loading what="the beads so far" />;
+  if (progress.isPending) return <Loading />;
   if (progress.isError) return <Problem error={progress.error} again={() => void progress.refetch()} />;
   const { series, student, sequence, changes } = progress.data;
   const attempts = byDate(series);
   return (
     <div className="space-y-3">
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-        <h1 className="text-2xl font-bold">{mine ? "My progress" : student.display_name}</h1>
+        <h1 className="text-2xl font-bold">{mine ? t("common-my-progress") : student.display_name}</h1>
         <TablesSwitch />
         <Link
           className="link text-sm"
           to={paths.to(mine ? "reports" : `reports?student=${String(studentId)}`)}
         >
-          {mine ? "Print my report" : "Print report"}
+          {mine ? t("time-print-my-report") : t("time-print-report")}
         </Link>
       </div>
       <Sequence steps={sequence} />
-      {attempts.length === 0 && <Empty>No bead photos yet.</Empty>}
+      {attempts.length === 0 && <Empty>{t("time-no-bead-photos-yet")}</Empty>}
       {attempts.length > 0 && (
         <div className="grid gap-3 lg:grid-cols-[minmax(0,21rem)_minmax(0,1fr)]">
-          <Panel tight aria-label="Beads" className="h-fit">
+          <Panel tight aria-label={t("time-beads-2")} className="h-fit">
             <StackedStrips
               named
               attempts={[...attempts].reverse()}
@@ -67,12 +68,14 @@ function OverTime({ studentId, mine = false }: { studentId: number; mine?: boole
               />
             ))}
             <div className="grid gap-3 xl:grid-cols-2">
-              <Panel tight aria-label="Faults">
-                <h2 className="font-bold">Faults and when each was last seen</h2>
+              <Panel tight aria-label={t("common-faults")}>
+                <h2 className="font-bold">{t("time-faults-and-when-each-was-last")}</h2>
                 <FaultCalendar attempts={attempts} mine={mine} />
               </Panel>
-              <Panel tight aria-label="Changes">
-                <h2 className="font-bold">{mine ? "Changes you were asked to make" : "Changes asked for"}</h2>
+              <Panel tight aria-label={t("time-changes")}>
+                <h2 className="font-bold">
+                  {mine ? t("time-changes-you-were-asked-to-make") : t("time-changes-asked-for")}
+                </h2>
                 <Changes changes={changes} />
               </Panel>
             </div>

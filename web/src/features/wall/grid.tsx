@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { usePaths } from "../../domain/course";
@@ -16,14 +17,12 @@ export function Grid({ standings }: { standings: Standing[] }) {
   const at = new Map(standings.map((s) => [`${String(s.student.id)}-${String(s.forecast.assignment)}`, s]));
   if (people.length === 0) return null;
   return (
-    <Panel tight className="mb-4 overflow-x-auto" aria-label="People by coupons" tabIndex={0}>
+    <Panel tight className="mb-4 overflow-x-auto" aria-label={t("wall-people-by-coupons")} tabIndex={0}>
       <table className="table table-sm">
-        <caption className="text-left font-bold">
-          Passes in a row, attempts, best mark, chance of passing next
-        </caption>
+        <caption className="text-left font-bold">{t("wall-passes-in-a-row-attempts-best")}</caption>
         <thead>
           <tr>
-            <th scope="col">Student</th>
+            <th scope="col">{t("common-student")}</th>
             {coupons.map(([id, title]) => (
               <th key={id} scope="col">
                 {title}
@@ -59,10 +58,13 @@ function Cell({ standing, stuck }: { standing: Standing | undefined; stuck: Set<
   return (
     <td>
       <span className={tone}>
-        {Math.min(forecast.good_in_a_row, forecast.in_a_row)} of {forecast.in_a_row}
+        {t("wall-of", {
+          good_in_a_row: Math.min(forecast.good_in_a_row, forecast.in_a_row),
+          in_a_row: forecast.in_a_row,
+        })}
       </span>{" "}
       <span className="quiet text-xs">
-        {forecast.attempts} attempts, best {markWords(best)}, {word}
+        {t("wall-attempts-best", { attempts: forecast.attempts, best: markWords(best), word })}
       </span>
     </td>
   );

@@ -1,11 +1,12 @@
 /** In which order the wall hangs; pure. */
 
+import { t } from "../../catalogue";
 import type { Schemas } from "../../api/client";
 
 type Row = Schemas["WallRow"];
 type Standing = Schemas["CouponStanding"];
 
-export const ORDERS = { need: "who needs it most", name: "name", step: "step" } as const;
+export const ORDERS = { need: t("wall-who-needs-it-most"), name: "name", step: "step" } as const;
 export type Order = keyof typeof ORDERS;
 
 /** Who is stuck at a coupon and is not ready for a later one: they have got over it. */

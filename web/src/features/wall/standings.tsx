@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { usePaths } from "../../domain/course";
@@ -13,12 +14,12 @@ type Props = { standings: Standing[] };
 export function MayClimb({ standings }: Props) {
   const ready = newestOf(standings.filter((s) => s.forecast.ready));
   return (
-    <Panel tight aria-label="Ready for the next coupon" className="mb-4">
+    <Panel tight aria-label={t("wall-ready-for-the-next-coupon")} className="mb-4">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-        <h2 className="font-bold">Ready for the next coupon</h2>
+        <h2 className="font-bold">{t("wall-ready-for-the-next-coupon")}</h2>
         <GiveAll ready={ready} />
       </div>
-      {ready.length === 0 && <p className="quiet">No one yet.</p>}
+      {ready.length === 0 && <p className="quiet">{t("wall-no-one-yet")}</p>}
       <ul className="gap-x-8 md:columns-2">
         {ready.map((s) => (
           <Row key={key(s)} standing={s} short>
@@ -37,14 +38,14 @@ export function Stuck({ standings, resting }: StuckProps) {
   const paths = usePaths();
   const stuck = newestOf(stuckIn(standings));
   return (
-    <Panel tight aria-label="Stuck">
-      <h2 className="font-bold">Stuck</h2>
-      {stuck.length + resting.length === 0 && <p className="quiet">No one.</p>}
+    <Panel tight aria-label={t("wall-stuck")}>
+      <h2 className="font-bold">{t("wall-stuck")}</h2>
+      {stuck.length + resting.length === 0 && <p className="quiet">{t("wall-no-one")}</p>}
       <ul className="divide-y divide-base-300">
         {stuck.map((s) => (
           <Row key={key(s)} standing={s}>
             <span className="text-sm font-semibold text-secondary">
-              {s.failed_in_a_row > 0 && `failed ${String(s.failed_in_a_row)} in a row`}
+              {s.failed_in_a_row > 0 && t("wall-failed-in-a-row", { failed_in_a_row: s.failed_in_a_row })}
               {s.cause && ` – ${s.cause}`}
             </span>
           </Row>
@@ -55,7 +56,9 @@ export function Stuck({ standings, resting }: StuckProps) {
               {one.student.display_name}
             </Link>
             <span className="text-sm font-semibold text-secondary">
-              {one.last_worked_at ? `not welded since ${dateWords(one.last_worked_at)}` : "no attempts yet"}
+              {one.last_worked_at
+                ? t("wall-not-welded-since", { date: dateWords(one.last_worked_at) })
+                : t("common-no-attempts-yet")}
             </span>
           </li>
         ))}
@@ -104,7 +107,7 @@ function GiveAll({ ready }: { ready: Standing[] }) {
         className="btn mb-1 btn-primary btn-sm"
         to={`${paths.to("assign")}?give=${String(step.id)}&to=${people.join(",")}`}
       >
-        Assign {step.title} to all {people.length}
+        {t("wall-assign-to-all", { title: step.title, count: people.length })}
       </Link>
     );
   });
@@ -114,7 +117,7 @@ function GiveNext({ step, person }: { step: Schemas["SequenceCoupon"]; person: n
   const paths = usePaths();
   return (
     <Link className="link text-sm" to={`${paths.to("assign")}?give=${String(step.id)}&to=${String(person)}`}>
-      Assign {step.title}
+      {t("common-assign", { title: step.title })}
     </Link>
   );
 }

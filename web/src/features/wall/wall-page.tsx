@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { Link, useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { usePaths } from "../../domain/course";
@@ -23,13 +24,12 @@ export function WallPage() {
   const [wall, standings, week] = [useWall(), useStandings(), useWeek()];
   const failed = [wall, standings, week].find((one) => one.isError);
   if (failed) return <Problem error={failed.error} again={() => void failed.refetch()} />;
-  if (!wall.data || !standings.data || !week.data) return <Loading what="the class" />;
-  if (wall.data.length === 0)
-    return <Empty>No measured beads yet. They appear here when students send photos.</Empty>;
+  if (!wall.data || !standings.data || !week.data) return <Loading />;
+  if (wall.data.length === 0) return <Empty>{t("wall-no-measured-beads-yet-they-appear")}</Empty>;
   return (
     <>
       <div className="mb-2 flex flex-wrap items-baseline gap-x-4">
-        <h1 className="text-2xl font-bold">Class</h1>
+        <h1 className="text-2xl font-bold">{t("common-class")}</h1>
         <TablesSwitch />
         <Links />
       </div>
@@ -38,9 +38,9 @@ export function WallPage() {
           <Week week={week.data} />
           <Stuck standings={standings.data} resting={week.data.resting} />
         </div>
-        <Panel tight aria-label="Where everybody stands">
-          <h2 className="font-bold">Where everyone stands (last three beads)</h2>
-          <p className="quiet text-sm">Each dot is a student. Further left is steadier; shaded is good.</p>
+        <Panel tight aria-label={t("wall-where-everybody-stands")}>
+          <h2 className="font-bold">{t("wall-where-everyone-stands-last-three-beads")}</h2>
+          <p className="quiet text-sm">{t("wall-each-dot-is-a-student-further")}</p>
           {week.data.figures.map((one) => (
             <Spread key={one.key} spread={one} />
           ))}
@@ -50,7 +50,7 @@ export function WallPage() {
       <Grid standings={standings.data} />
       <div className="mb-2">
         <Picker
-          label="Sort by"
+          label={t("common-sort-by")}
           options={Object.keys(ORDERS) as Order[]}
           words={(one) => ORDERS[one]}
           value={order}
@@ -71,10 +71,10 @@ function Links() {
   return (
     <span className="flex gap-4 text-sm">
       <Link className="link" to={paths.to("reports")}>
-        Reports and sheets
+        {t("common-reports-and-sheets")}
       </Link>
       <Link className="link" to={paths.to("markers")}>
-        Marking consistency
+        {t("common-marking-consistency")}
       </Link>
     </span>
   );
@@ -105,7 +105,7 @@ function Row({ row }: { row: Schemas["WallRow"] }) {
                 <Strip
                   strip={a.measurement.strip}
                   perMm={PER_MM}
-                  label={`Strip of ${dateWords(a.created_at)}`}
+                  label={t("wall-strip-of", { date: dateWords(a.created_at) })}
                 />
               )}
             </Link>

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import type { Schemas } from "../../api/client";
 import { Panel } from "../../ui/panel";
 import { dateWords } from "../../domain/words";
@@ -7,13 +8,13 @@ const SHOWN = 4;
 /** What the class as a whole gets wrong now, beside the month before: with that the next session begins. */
 export function Week({ week }: { week: Schemas["Week"] }) {
   return (
-    <Panel tight aria-label="Last week of welding">
+    <Panel tight aria-label={t("wall-last-week-of-welding")}>
       <h2 className="font-bold">
-        Last week of welding, {dateWords(week.since)} to {dateWords(week.until)}
+        {t("wall-last-week-of-welding-to", { date: dateWords(week.since), date_2: dateWords(week.until) })}
       </h2>
       <div className="grid gap-x-4 sm:grid-cols-2">
-        <Shares title="Faults" shares={week.faults} />
-        <Shares title="Confirmed causes" shares={week.causes} />
+        <Shares title={t("common-faults")} shares={week.faults} />
+        <Shares title={t("wall-confirmed-causes")} shares={week.causes} />
       </div>
     </Panel>
   );
@@ -25,17 +26,19 @@ function Shares({ title, shares }: { title: string; shares: Schemas["WeekShare"]
   return (
     <div>
       <h3 className="text-sm font-semibold">{title}</h3>
-      {now.length === 0 && <p className="quiet text-sm">None.</p>}
+      {now.length === 0 && <p className="quiet text-sm">{t("wall-none")}</p>}
       <ul className="text-sm">
         {now.slice(0, SHOWN).map((one) => (
           <li key={one.words} className="flex flex-wrap items-baseline gap-x-2">
             <span className="font-medium">{one.words}</span>
-            {grows(one) && <strong className="text-secondary">more</strong>}
+            {grows(one) && <strong className="text-secondary">{t("common-more")}</strong>}
             <span className="quiet basis-full text-xs">{one.said}</span>
           </li>
         ))}
       </ul>
-      {gone.length > 0 && <p className="mt-1 text-xs">No longer seen: {gone.join(", ")}.</p>}
+      {gone.length > 0 && (
+        <p className="mt-1 text-xs">{t("wall-no-longer-seen", { gone: gone.join(", ") })}</p>
+      )}
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import type { Schemas } from "../../api/client";
 import { measure, type Units } from "../../domain/units";
 import { curve, line, onRing, ringArc, turnOf, type Point } from "./drawing-shapes";
@@ -11,11 +12,20 @@ type Props = { panel: string; series: Series; units: Units };
 export function Drawing({ panel, series, units }: Props) {
   switch (panel) {
     case "pulse":
-      return <Curve label="Current over three pulses" x={series.time_s ?? []} y={series.current_a ?? []} />;
+      return (
+        <Curve
+          label={t("workbench-current-over-three-pulses")}
+          x={series.time_s ?? []}
+          y={series.current_a ?? []}
+        />
+      );
     case "heat":
       return (
         <Curve
-          label={`Heat in the work over travel, ${measure(0.5, "speed", units)} to ${measure(6, "speed", units)}`}
+          label={t("workbench-heat-in-the-work-over-travel", {
+            value: measure(0.5, "speed", units),
+            value_2: measure(6, "speed", units),
+          })}
           x={series.travel_mm_s ?? []}
           y={series.net_kj_mm ?? []}
         />
@@ -53,10 +63,10 @@ function ReynoldsBar({ series }: { series: Series }) {
       viewBox="-6 -22 312 62"
       role="img"
       aria-label={[
-        `Reynolds number ${number.toFixed(0)}`,
-        `practice ${String(from)} to ${String(to)}`,
-        `warned from ${String(warn)}`,
-        `turbulent from ${String(turbulent)}`,
+        t("workbench-reynolds-number", { number: number.toFixed(0) }),
+        t("workbench-practice-to", { from, to }),
+        t("workbench-warned-from", { warn }),
+        t("workbench-turbulent-from", { turbulent }),
       ].join(", ")}
       className="w-full"
     >
@@ -66,13 +76,13 @@ function ReynoldsBar({ series }: { series: Series }) {
       <rect x={at(turbulent)} y={0} width={300 - at(turbulent)} height={12} className="fill-error" />
       <path d={`M${String(at(number))} 16l-6 10h12Z`} className="fill-base-content" />
       <text x={at(from)} y={-6} className="fill-base-content text-[11px]">
-        practice {from} to {to}
+        {t("workbench-practice-to", { from, to })}
       </text>
       <text x={at(turbulent)} y={-6} className="fill-base-content text-[11px]">
-        turbulent {turbulent}
+        {t("workbench-turbulent", { turbulent })}
       </text>
       <text x={at(warn)} y={38} textAnchor="end" className="fill-base-content text-[11px]">
-        warned from {warn}
+        {t("workbench-warned-from", { warn })}
       </text>
     </svg>
   );
@@ -87,7 +97,10 @@ function Ring({ series }: { series: Series }) {
     <svg
       viewBox="0 0 160 160"
       role="img"
-      aria-label={`${String(starts.length)} runs round the seam, welded in the order ${order.join(", ")}`}
+      aria-label={t("workbench-runs-round-the-seam-welded-in", {
+        count: starts.length,
+        order: order.join(", "),
+      })}
       className="mx-auto h-40"
     >
       {starts.map((deg, k) => {
@@ -130,12 +143,13 @@ function Bands({ series, units }: { series: Series; units: Units }) {
   const chosen = series.chosen?.[0] ?? 0;
   const most = Math.max(...speeds, 1e-9);
   const speed = (k: number) => measure(speeds[k] ?? 0, "speed", units, 2);
-  const bandWords = (n: number, k: number) => `${n.toFixed(2)} turns a minute, ${speed(k)}`;
+  const bandWords = (n: number, k: number) =>
+    t("workbench-turns-a-minute", { n: n.toFixed(2), speed: speed(k) });
   return (
     <svg
       viewBox={`0 0 300 ${String(rpm.length * 22 + 4)}`}
       role="img"
-      aria-label={`Trial bands: ${rpm.map(bandWords).join("; ")}`}
+      aria-label={t("workbench-trial-bands", { rpm: rpm.map(bandWords).join("; ") })}
       className="w-full"
     >
       {rpm.map((n, k) => (
@@ -151,7 +165,7 @@ function Bands({ series, units }: { series: Series; units: Units }) {
             {k + 1}
           </text>
           <text x={150} y={14} className="fill-base-content text-[13px]">
-            {n.toFixed(3)} /min · {speed(k)}
+            {t("workbench-min", { n: n.toFixed(3), speed: speed(k) })}
           </text>
         </g>
       ))}

@@ -82,9 +82,9 @@ it("opens with the figures of a link and tells what the server refuses", async (
 it.each([
   ["pulse", { time_s: [0, 1], current_a: [30, 60] }, /Current over three pulses/],
   ["heat", { travel_mm_s: [0.5, 6], net_kj_mm: [0.9, 0.1] }, /0.5 mm\/s to 6.0 mm\/s/],
-  ["gas", answer.series, /Reynolds number 812, practice 400 to 1200/],
+  ["gas", answer.series, /Reynolds number 812, practice 400 to 1,200/],
   ["runs", { starts_deg: [0, 120, 240], order: [1, 3, 2] }, /3 runs round the seam.*1, 3, 2/],
-  ["turntable", { rpm: [0.5, 1], travel_mm_s: [1, 2], chosen: [1] }, /0.50 turns a minute, 1.00 mm\/s/],
+  ["turntable", { rpm: [0.5, 1], travel_mm_s: [1, 2], chosen: [1] }, /0.50 rpm, 1.00 mm\/s/],
 ])("draws %s and says it in words", (key, series, words) => {
   show(<Drawing panel={key} series={series as never} units={mm} />);
   expect(screen.getByRole("img").getAttribute("aria-label")).toMatch(words);

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { Link2 } from "lucide-react";
 import { useState } from "react";
 import { ChoiceField } from "../../ui/choice-field";
@@ -28,8 +29,8 @@ export function PanelCard({ panel, units, linked, keep }: Props) {
         <h2 className="text-lg font-bold">{panel.words}</h2>
         <button
           className="btn btn-ghost btn-sm"
-          aria-label={`Copy link for ${panel.words}`}
-          title="Puts these figures into the page address"
+          aria-label={t("workbench-copy-link-for", { panel: panel.words })}
+          title={t("workbench-puts-these-figures-into-the-page")}
           onClick={() => keep(panel.key, si)}
         >
           <Link2 size={16} aria-hidden />

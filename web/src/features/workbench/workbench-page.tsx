@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useSearchParams } from "react-router";
 import { Loading, Problem } from "../../ui/states";
 import { useUnits } from "../../domain/use-units";
@@ -9,13 +10,13 @@ export function WorkbenchPage() {
   const units = useUnits();
   const [params, setParams] = useSearchParams();
   const panels = usePanels();
-  if (panels.isPending) return <Loading what="the calculators" />;
+  if (panels.isPending) return <Loading />;
   if (panels.isError) return <Problem error={panels.error} again={() => void panels.refetch()} />;
   const { panel: opened, ...linked } = Object.fromEntries(params);
   const sorted = [...panels.data].sort((a, b) => Number(b.key === opened) - Number(a.key === opened));
   return (
     <>
-      <h1 className="mb-3 text-2xl font-bold">Calculators</h1>
+      <h1 className="mb-3 text-2xl font-bold">{t("common-calculators")}</h1>
       <div className="grid items-start gap-3 md:grid-cols-2 xl:grid-cols-3">
         {sorted.map((p) => (
           <PanelCard
@@ -27,10 +28,7 @@ export function WorkbenchPage() {
           />
         ))}
       </div>
-      <p className="quiet mt-4 text-sm">
-        Rules of thumb and public formulas. The school's own rules, local codes and a qualified supervisor
-        come first.
-      </p>
+      <p className="quiet mt-4 text-sm">{t("workbench-rules-of-thumb-and-public-formulas")}</p>
     </>
   );
 }

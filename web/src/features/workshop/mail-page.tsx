@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { api, unwrap } from "../../api/client";
@@ -11,26 +12,28 @@ export function MailPage() {
     queryKey: workshopKeys.mail,
     queryFn: () => unwrap(api.GET("/api/workshop/mail")),
   });
-  if (read.isPending) return <Loading what="the mail" />;
+  if (read.isPending) return <Loading />;
   if (read.isError) return <Problem error={read.error} again={() => void read.refetch()} />;
   return (
     <div className="mx-auto max-w-3xl space-y-3">
       <div className="flex flex-wrap items-baseline gap-x-5">
-        <h1 className="text-2xl font-bold">Sent mail</h1>
+        <h1 className="text-2xl font-bold">{t("workshop-sent-mail")}</h1>
         <Link className="link" to="/workshop">
-          The workshop
+          {t("common-the-workshop")}
         </Link>
       </div>
-      <p>
-        No mail server is set up: messages are kept here instead. Password links are private to their reader.
-      </p>
-      {read.data.length === 0 && <Empty>No mail yet.</Empty>}
+      <p>{t("workshop-no-mail-server-is-set-up")}</p>
+      {read.data.length === 0 && <Empty>{t("workshop-no-mail-yet")}</Empty>}
       <ul className="space-y-2">
         {read.data.map((mail, k) => (
           <li key={k}>
             <details className="rounded-box border border-base-300 bg-base-100 p-3">
               <summary className="cursor-pointer">
-                <strong>{mail.subject}</strong> to {mail.to}
+                <Say
+                  id="workshop-to"
+                  vars={{ subject: mail.subject, to: mail.to }}
+                  elems={{ strong: <strong /> }}
+                />
                 {mail.at && `, ${dateWords(mail.at)}`}
               </summary>
               <pre className="mt-2 font-sans whitespace-pre-wrap">{mail.text}</pre>

@@ -1,3 +1,4 @@
+import { t } from "../../catalogue";
 import { useState } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
@@ -12,7 +13,7 @@ import { useWorkshop, useWorkshopCourses } from "./queries";
 /** The workshop, for its owners: courses, and what holds for all of them. */
 export function WorkshopPage() {
   const { read, set } = useWorkshop();
-  if (read.isPending) return <Loading what="the workshop" />;
+  if (read.isPending) return <Loading />;
   if (read.isError) return <Problem error={read.error} again={() => void read.refetch()} />;
   return (
     <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_24rem]">
@@ -20,10 +21,10 @@ export function WorkshopPage() {
         <div className="flex flex-wrap items-baseline gap-x-5">
           <h1 className="text-2xl font-bold">{read.data.name}</h1>
           <Link className="link" to="/workshop/people">
-            People
+            {t("common-people")}
           </Link>
           <Link className="link" to="/workshop/mail">
-            Sent mail
+            {t("workshop-sent-mail")}
           </Link>
         </div>
         <Courses />
@@ -39,7 +40,7 @@ function Courses() {
   const { read, part } = useWorkshopCourses();
   const make = useMakeCourse();
   const [name, setName] = useState("");
-  if (read.isPending) return <Loading what="the courses" />;
+  if (read.isPending) return <Loading />;
   if (read.isError) return <Problem error={read.error} again={() => void read.refetch()} />;
   return (
     <>
@@ -48,24 +49,24 @@ function Courses() {
           <li key={one.id} className="flex min-h-12 flex-wrap items-center gap-x-4 px-3 py-1">
             <span className="grow font-medium">{one.name}</span>
             <span className="quiet">
-              {one.people} {one.people === 1 ? "person" : "people"}
-              {one.archived_at && `, archived ${dateWords(one.archived_at)}`}
+              {one.people} {one.people === 1 ? t("workshop-person") : t("workshop-people")}
+              {one.archived_at && t("workshop-archived", { date: dateWords(one.archived_at) })}
             </span>
             {one.role ? (
               <Link
                 className="btn btn-sm"
                 to={`/course/${String(one.id)}/desk`}
-                aria-label={`Open ${one.name}`}
+                aria-label={t("workshop-open", { name: one.name })}
               >
-                Open as {vocabulary.roles[one.role]}
+                {t("workshop-open-as", { roles: vocabulary.roles[one.role] })}
               </Link>
             ) : (
               <button
                 className="btn btn-sm"
-                aria-label={`Join ${one.name}`}
+                aria-label={t("workshop-join", { name: one.name })}
                 onClick={() => part.mutate(one.id)}
               >
-                Join as {vocabulary.roles.instructor}
+                {t("workshop-join-as", { instructor: vocabulary.roles.instructor })}
               </button>
             )}
           </li>
@@ -78,9 +79,9 @@ function Courses() {
           make.mutate({ name, like: null });
         }}
       >
-        <TextField label="Name of the new course" value={name} onChange={setName} />
+        <TextField label={t("workshop-name-of-the-new-course")} value={name} onChange={setName} />
         <button className="btn btn-primary" disabled={name === "" || make.isPending}>
-          Create course
+          {t("common-create-course")}
         </button>
       </form>
       <Problem error={part.error ?? make.error} />
@@ -98,27 +99,27 @@ function Rules({ now, set }: RulesProps) {
     <Panel
       as="form"
       className="space-y-3"
-      aria-label="Workshop settings"
+      aria-label={t("workshop-workshop-settings")}
       onSubmit={(e: React.FormEvent) => {
         e.preventDefault();
         set.mutate({ name, second_factor: second, photo_retention_days: days === "" ? null : Number(days) });
       }}
     >
-      <h2 className="text-lg font-bold">Workshop settings</h2>
-      <TextField label="Workshop name" value={name} onChange={setName} />
+      <h2 className="text-lg font-bold">{t("workshop-workshop-settings")}</h2>
+      <TextField label={t("workshop-workshop-name")} value={name} onChange={setName} />
       <Toggle checked={second} onChange={setSecond}>
-        Require a second factor for everyone who teaches
+        {t("workshop-require-a-second-factor-for-everyone")}
       </Toggle>
       <TextField
-        label="Delete photos, keep strips, after (days; empty: never)"
+        label={t("workshop-delete-photos-keep-strips-after-days")}
         inputMode="numeric"
         value={days}
         onChange={setDays}
       />
       <Problem error={set.error} />
-      {set.isSuccess && <p role="status">Saved.</p>}
+      {set.isSuccess && <p role="status">{t("common-saved")}</p>}
       <button className="btn btn-primary" disabled={set.isPending}>
-        Save settings
+        {t("workshop-save-settings")}
       </button>
     </Panel>
   );

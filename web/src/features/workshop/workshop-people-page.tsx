@@ -1,3 +1,4 @@
+import { Say, t } from "../../catalogue";
 import { useState } from "react";
 import { Link } from "react-router";
 import { vocabulary } from "../../api/generated-vocabulary";
@@ -12,15 +13,15 @@ export function WorkshopPeoplePage() {
   const change = useWorkshopPeople();
   const { read, make, set, reset, dropSecond, remove } = change;
   const link = reset.data ?? make.data;
-  if (read.isPending) return <Loading what="the people" />;
+  if (read.isPending) return <Loading />;
   if (read.isError) return <Problem error={read.error} again={() => void read.refetch()} />;
   return (
     <div className="grid items-start gap-3 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <section className="space-y-3">
         <div className="flex flex-wrap items-baseline gap-x-5">
-          <h1 className="text-2xl font-bold">Workshop people</h1>
+          <h1 className="text-2xl font-bold">{t("workshop-workshop-people")}</h1>
           <Link className="link" to="/workshop">
-            Courses and rules
+            {t("workshop-courses-and-rules")}
           </Link>
         </div>
         <Problem error={set.error ?? reset.error ?? dropSecond.error ?? remove.error} />
@@ -45,33 +46,34 @@ function Row({ one, change }: { one: WorkshopPerson; change: Change }) {
       <span className="grow">
         <strong>{name}</strong> <span className="quiet">{one.username}</span>
         <span className="block text-sm">
-          {one.courses.map((c) => `${c.course} (${vocabulary.roles[c.role]})`).join(", ") || "in no course"}
+          {one.courses.map((c) => `${c.course} (${vocabulary.roles[c.role]})`).join(", ") ||
+            t("workshop-in-no-course")}
         </span>
       </span>
       <Toggle checked={one.owns} onChange={(owns) => set({ owns })}>
         <span>
-          owner<span className="sr-only"> {name}</span>
+          <Say id="workshop-owner" vars={{ name }} elems={{ span: <span className="sr-only" /> }} />
         </span>
       </Toggle>
       <Toggle checked={one.is_active} onChange={(is_active) => set({ is_active })}>
         <span>
-          may sign in<span className="sr-only"> {name}</span>
+          <Say id="workshop-may-sign-in" vars={{ name }} elems={{ span: <span className="sr-only" /> }} />
         </span>
       </Toggle>
       <button
         className="btn btn-sm"
-        aria-label={`New password for ${name}`}
+        aria-label={t("common-new-password-for", { name })}
         onClick={() => change.reset.mutate(one.id)}
       >
-        New password
+        {t("common-new-password")}
       </button>
       {one.second_factor && (
         <button
           className="btn btn-sm"
-          aria-label={`${name} lost the phone`}
+          aria-label={t("workshop-lost-the-phone", { name })}
           onClick={() => change.dropSecond.mutate(one.id)}
         >
-          Lost phone
+          {t("common-lost-phone")}
         </button>
       )}
       <Remove name={name} remove={() => change.remove.mutate(one.id)} />
@@ -84,18 +86,22 @@ function Remove({ name, remove }: { name: string; remove: () => void }) {
   const [sure, setSure] = useState(false);
   if (!sure)
     return (
-      <button className="btn btn-ghost btn-sm" aria-label={`Remove ${name}`} onClick={() => setSure(true)}>
-        Remove
+      <button
+        className="btn btn-ghost btn-sm"
+        aria-label={t("workshop-remove", { name })}
+        onClick={() => setSure(true)}
+      >
+        {t("common-remove")}
       </button>
     );
   return (
     <span role="alert" className="basis-full rounded-box border border-error p-2 text-sm">
-      Name, photos and notes of {name} are deleted for good. Measurements and marks stay without a name.{" "}
+      {t("workshop-name-photos-and-notes-of-are", { name })}{" "}
       <button className="btn btn-error btn-sm" onClick={remove}>
-        Yes, remove {name}
+        {t("common-yes-remove", { name })}
       </button>{" "}
       <button className="btn btn-sm" onClick={() => setSure(false)}>
-        No
+        {t("workshop-no")}
       </button>
     </span>
   );
@@ -109,18 +115,18 @@ function NewPerson({ make }: { make: Change["make"] }) {
       as="form"
       tight
       className="space-y-2"
-      aria-label="Add person"
+      aria-label={t("workshop-add-person")}
       onSubmit={(e: React.FormEvent) => {
         e.preventDefault();
         make.mutate({ display_name, username });
       }}
     >
-      <h2 className="font-bold">Add person</h2>
-      <TextField label="Name" value={display_name} onChange={setName} />
-      <TextField label="Login name" value={username} onChange={setLogin} />
+      <h2 className="font-bold">{t("workshop-add-person")}</h2>
+      <TextField label={t("common-name")} value={display_name} onChange={setName} />
+      <TextField label={t("common-login-name")} value={username} onChange={setLogin} />
       <Problem error={make.error} />
       <button className="btn btn-primary btn-sm" disabled={display_name === "" || username === ""}>
-        Create account
+        {t("workshop-create-account")}
       </button>
     </Panel>
   );

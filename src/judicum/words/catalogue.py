@@ -1,0 +1,129 @@
+"""Every sentence that a person reads, by its name, in the reader's locale: Project Fluent, files in `locales/`.
+
+British English is whole; American English holds what differs. The page reads the same files (web/src/catalogue.tsx).
+"""
+
+from collections.abc import Iterator
+from contextlib import contextmanager
+from contextvars import ContextVar
+from functools import cache
+from pathlib import Path
+from typing import Any
+
+from fluent.runtime import FluentBundle, FluentResource
+from fluent.syntax import ast
+from fluent.syntax.visitor import Visitor
+
+FOLDER = Path(__file__).parent / "locales"
+WHOLE = "en-GB"
+"""The locale that has every message; the others change some of them."""
+LOCALES = (WHOLE, "en-US")
+PSEUDO = "en-XA"
+"""Accented and a third longer: shows what does not come from the catalogue, and what does not fit its place."""
+ACCENTED = str.maketrans("AEIOUaeiouncsyz", "ÅÉÎÖÛåéîöûñçšýž")
+VOWELS = "aeiou"
+
+_locale: ContextVar[str] = ContextVar("locale", default=WHOLE)
+
+
+def t(name: str, **variables: Any) -> str:
+    """A message in the reader's locale; a plural follows a variable that is a number.
+
+    Raises LookupError where there is no such message or it lacks a variable.
+
+    >>> t("common-cancel")
+    'Cancel'
+    """
+    bundle = _bundle(_locale.get())
+    try:
+        message = bundle.get_message(name)
+    except LookupError:
+        raise LookupError(f"no message {name}") from None
+    if message.value is None:
+        raise LookupError(f"no message {name}")
+    said, errors = bundle.format_pattern(message.value, variables)
+    if errors:
+        raise LookupError(f"message {name}: {errors[0]}")
+    return str(said)
+
+
+def knows(name: str) -> bool:
+    """Whether there is such a message."""
+    return _bundle(WHOLE).has_message(name)
+
+
+def locale() -> str:
+    """The reader's locale."""
+    return _locale.get()
+
+
+@contextmanager
+def speaking(locale: str) -> Iterator[None]:
+    """Say everything within in a locale.
+
+    >>> with speaking("en-US"):
+    ...     locale()
+    'en-US'
+    """
+    token = _locale.set(locale)
+    try:
+        yield
+    finally:
+        _locale.reset(token)
+
+
+def best_locale(accepted: str) -> str:
+    """The locale for what a browser asks for (`Accept-Language`, RFC 9110); British where it asks for nothing that is there.
+
+    >>> best_locale("de-DE,en-US;q=0.8,en;q=0.5"), best_locale("fr"), best_locale("")
+    ('en-US', 'en-GB', 'en-GB')
+    """
+    asked = []
+    for part in accepted.split(","):
+        tag, _, weight = part.strip().partition(";q=")
+        try:
+            asked.append((float(weight or 1), tag.strip()))
+        except ValueError:
+            continue
+    known = {one.lower(): one for one in (*LOCALES, PSEUDO)}
+    for _, tag in sorted(asked, key=lambda one: -one[0]):
+        if tag.lower() in known:
+            return known[tag.lower()]
+    return WHOLE
+
+
+def files_of(locale: str) -> list[Path]:
+    """The files of a locale."""
+    return sorted((FOLDER / locale).rglob("*.ftl"))
+
+
+@cache
+def _bundle(locale: str) -> FluentBundle:
+    bundle = FluentBundle([locale], use_isolating=False)
+    for one in dict.fromkeys((WHOLE, locale)):
+        for file in files_of(one):
+            resource = FluentResource(file.read_text(encoding="utf-8"))
+            if locale == PSEUDO:
+                _Accents().visit(resource)
+            bundle.add_resource(resource, allow_overrides=one != WHOLE)
+    return bundle
+
+
+class _Accents(Visitor):
+    """Writes every piece of text of a resource as `pseudo` does."""
+
+    def visit_TextElement(self, node: ast.TextElement) -> None:
+        node.value = pseudo(node.value)
+
+
+def pseudo(text: str) -> str:
+    """Text with accents, and every second vowel written twice.
+
+    >>> pseudo("Save coupon")
+    'Šåvé çöûûpöñ'
+    """
+    longer, seen = "", 0
+    for letter in text:
+        seen += letter in VOWELS
+        longer += letter * 2 if letter in VOWELS and seen % 2 == 0 else letter
+    return longer.translate(ACCENTED)

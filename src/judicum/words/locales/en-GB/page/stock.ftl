@@ -1,0 +1,70 @@
+stock-allow-rotating-blanks = Allow rotating blanks
+stock-amount = Amount { $unit }
+stock-argon = Argon
+stock-argon-per-litre = Argon, per litre: { $litre }.
+stock-as-csv-stock-counts-and-deliveries = As CSV: <a>stock</a>, <a2>counts and deliveries</a2>, <a3>plan of the sessions</a3>
+stock-at-l-per-session = at { $per_session } L per session
+stock-bar = { $bar } bar
+stock-based-on-the-session-plan-and = Based on the session plan and what this class really uses, with some spare. Order by the date shown.
+stock-blanks-cuts = { $count ->
+    [one] 1 blank
+   *[other] { $count } blanks
+}, { $cuts ->
+    [one] 1 cut
+   *[other] { $cuts } cuts
+}
+stock-bottle = Bottle { $name }
+stock-by-coupon = By coupon
+stock-by-person = By person
+stock-by-session = By session
+stock-choose = choose
+stock-costs = Costs
+stock-coupons = coupons
+stock-cut-list = Cut list
+stock-cut-straight-from-edge-to-edge = Cut straight from edge to edge, in numbered order. Follow your shop's rules: guards on, no gloves at the saw, hands behind the mark.
+stock-delete-item-and-counts = Delete item and counts
+stock-dxf = DXF
+stock-each = each
+stock-edit-item = Edit item
+stock-full-bottle = Full bottle
+stock-gas-of-one-costs = gas of one costs
+stock-gas-of-one-run-l = gas of one run, L
+stock-kerf-mm = Kerf, mm
+stock-l = { $size_l } L
+stock-last = last { $lasts }
+stock-lasts = lasts { $lasts }
+stock-less-between-counts = Between counts, { $share }% less was used than logged.
+stock-less-than-logged = { $share }% less than logged
+stock-location = Location
+stock-mark-as-empty = Mark as empty
+stock-more-between-counts = Between counts, { $share }% more was used than logged.
+stock-more-than-logged = { $share }% more than logged
+stock-new-item = New item …
+stock-no-blanks-to-cut-stock-covers = No blanks to cut: stock covers the coming sessions.
+stock-no-full-bottles-in-stock-add = No full bottles in stock. Add one under Shelf.
+stock-no-reading-yet = No reading yet.
+stock-no-sheet-or-bar-left-for = No sheet or bar left for { $short }.
+stock-no-stock-yet-add-the-first = No stock yet. Add the first item.
+stock-no-supplier-named = No supplier named
+stock-no-use-recorded = no use recorded
+stock-note = Note
+stock-nothing-to-order-stock-covers-the = Nothing to order: stock covers the planned sessions.
+stock-of-it-post-flow = of it post-flow
+stock-purge = purge
+stock-put-in-use = Put in use
+stock-record-reading = Record reading
+stock-save-change = Save change
+stock-save-item = Save item
+stock-sessions-to-cut-for = Sessions to cut for
+stock-shelf = Shelf
+stock-shelf-and-gas = Shelf and gas
+stock-to-order = To order
+stock-total = total
+stock-total-of-all-logged-runs = Total of all logged runs: <strong>{ $money }</strong>
+stock-type-of-change = Type of change
+stock-used = { $stock }: { $counts }, { $used } % used
+stock-view = View
+stock-warn = warn
+stock-welded = welded
+stock-wider-cup-than-usual = wider cup than usual
+stock-wired-gauge = Wired gauge

@@ -1,0 +1,12 @@
+ui-close = close
+ui-files-of = Files of { $title }
+ui-less = { $label }: less
+ui-loading = Loading …
+ui-more = { $label }: more
+ui-needed = – required
+ui-png = PNG
+ui-something-went-wrong = Something went wrong.
+ui-tables-and-files-t = Tables and files <kbd>t</kbd>
+ui-the-picture-could-not-be-made = The picture could not be made.
+ui-this-browser-cannot-draw-pictures = This browser cannot draw pictures.
+ui-try-again = Try again
