@@ -8,7 +8,7 @@ from collections.abc import Callable, Sequence
 from pathlib import Path
 from typing import Any
 
-from judicum.core.errors import InvalidValue, JudicumError
+from judicum.core.errors import InvalidValue, JudicumError, said
 from judicum.launch.core_commands import add_core_commands
 from judicum.words.units import METRIC, US
 
@@ -36,7 +36,9 @@ def main(arguments: Sequence[str] | None = None) -> int:
     try:
         return work[asked.command](asked)
     except JudicumError as error:
-        print(f"judicum {asked.command}: {' '.join(str(error).split())}", file=sys.stderr)
+        from judicum.words.problems import problem_sentence
+
+        print(f"judicum {asked.command}: {' '.join(problem_sentence(error).split())}", file=sys.stderr)
     except BrokenPipeError:
         os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
         return 0
@@ -74,7 +76,7 @@ def _given_scale(asked: argparse.Namespace):  # type: ignore[no-untyped-def]
     try:
         x1, y1, x2, y2, length = (float(part) for part in asked.points.split(","))
     except ValueError as error:
-        raise InvalidValue("--points", asked.points, "five figures: x1,y1,x2,y2,mm") from error
+        raise InvalidValue("--points", asked.points, said("allowed-five-figures-x1-y1-x2-y2")) from error
     return GivenScale.from_points((x1, y1), (x2, y2), length)
 
 
@@ -119,10 +121,12 @@ def read_objects(text: str) -> list[Any]:
             value, at = decoder.raw_decode(text, at)
         except (ValueError, RecursionError) as error:
             line = text.count("\n", 0, at) + 1
-            raise InvalidValue("input", text[at : at + 30], f"JSON objects (line {line}: {error})") from error
+            raise InvalidValue(
+                "input", text[at : at + 30], said("allowed-json-objects-line", line=line, error=error)
+            ) from error
         found.append(value)
     if not found:
-        raise InvalidValue("input", "", "at least one JSON object")
+        raise InvalidValue("input", "", said("allowed-at-least-one-json-object"))
     return found
 
 
@@ -152,7 +156,7 @@ def _bench_rota(asked: argparse.Namespace) -> int:
     from judicum.bench.rotas import bench
 
     if asked.each < 1:
-        raise InvalidValue("--each", asked.each, "at least 1")
+        raise InvalidValue("--each", asked.each, said("allowed-at-least-1"))
     print(bench(asked.each, asked.seed))
     return 0
 
@@ -161,7 +165,7 @@ def _bench_forecast(asked: argparse.Namespace) -> int:
     from judicum.bench.classes import bench
 
     if asked.cases < 1:
-        raise InvalidValue("--cases", asked.cases, "at least 1")
+        raise InvalidValue("--cases", asked.cases, said("allowed-at-least-1"))
     print(bench(asked.cases, asked.seed))
     return 0
 
@@ -170,7 +174,7 @@ def _bench_causes(asked: argparse.Namespace) -> int:
     from judicum.bench.causes import bench
 
     if asked.each < 1:
-        raise InvalidValue("--each", asked.each, "at least 1")
+        raise InvalidValue("--each", asked.each, said("allowed-at-least-1"))
     print(bench(asked.each, asked.seed))
     return 0
 
@@ -180,15 +184,15 @@ def _bench(asked: argparse.Namespace) -> int:
         from judicum.bench.odd import odd_table
 
         if asked.odd < 1:
-            raise InvalidValue("odd", asked.odd, "1 or more")
+            raise InvalidValue("odd", asked.odd, said("allowed-1-or-more"))
         print(odd_table(asked.odd))
         return 0
     from judicum.bench.run import bench  # draws photos: slow to import, and only needed here
 
     if not 0 < asked.share <= 1:
-        raise InvalidValue("share", asked.share, "more than 0, at most 1")
+        raise InvalidValue("share", asked.share, said("allowed-more-than-0-at-most-1"))
     if asked.seed < 0:
-        raise InvalidValue("seed", asked.seed, "0 or more")
+        raise InvalidValue("seed", asked.seed, said("allowed-0-or-more"))
     if asked.perturb:
         from judicum.bench.perturb import perturb_table
 

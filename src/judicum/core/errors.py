@@ -1,12 +1,51 @@
 """The one tree of errors that the core and the server raise for a caller's mistake."""
 
-from dataclasses import dataclass
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, field
+
+
+@dataclass(frozen=True)
+class Said:
+    """What is to be said: a message of the catalogue (judicum.words.catalogue) by its name, and its variables."""
+
+    name: str
+    variables: Mapping[str, object] = field(default_factory=dict)
+
+    def __str__(self) -> str:
+        return " ".join([self.name, *(f"{key}={value}" for key, value in self.variables.items())])
+
+
+@dataclass(frozen=True)
+class Named:
+    """A code that a message speaks of by its name: `kind` is the beginning of the name's own message."""
+
+    kind: str
+    code: str
+
+
+def said(name: str, /, **variables: object) -> Said:
+    """What is to be said."""
+    return Said(name, variables)
+
+
+def one_of(options: Iterable[object]) -> Said:
+    """That one of some codes is allowed."""
+    return said("allowed-one-of", options=", ".join(map(str, options)))
+
+
+def some_of(options: Iterable[object]) -> Said:
+    """That some of these codes are allowed."""
+    return said("allowed-some-of", options=", ".join(map(str, options)))
 
 
 class JudicumError(Exception):
-    """Base of every error that has a stable `code` and a message fit to show a person."""
+    """Base of every error that has a stable `code` and something to say."""
 
     code = "error"
+
+    def __init__(self, message: Said) -> None:
+        self.message = message
+        super().__init__(message)
 
 
 @dataclass(frozen=True)
@@ -30,19 +69,23 @@ class InvalidValues(JudicumError):
 
     def __init__(self, problems: list["InvalidValue"]) -> None:
         self.problems = problems
-        super().__init__("; ".join(str(problem) for problem in problems))
+        Exception.__init__(self, "; ".join(str(problem) for problem in problems))
 
 
 class InvalidValue(InvalidValues):
-    """A value outside what is allowed; names the field, what was given and what is allowed, in words or as limits."""
+    """A value outside what is allowed: the field, what was given, and what is allowed."""
 
-    def __init__(self, field: str, given: object, allowed: str | Limits) -> None:
+    def __init__(self, field: str, given: object, allowed: Said | Limits) -> None:
         self.field = field
         self.given = given
-        self.limits = allowed if isinstance(allowed, Limits) else None
-        self.allowed = str(allowed)
+        self.allowed = allowed
         self.problems = [self]
-        JudicumError.__init__(self, f"{field}: {_shortly(given)} was given; allowed is {self.allowed}")
+        Exception.__init__(self, f"{field}: {_shortly(given)}; {allowed}")
+
+    @property
+    def limits(self) -> Limits | None:
+        """What is allowed, where it is a range of figures."""
+        return self.allowed if isinstance(self.allowed, Limits) else None
 
 
 MAX_SHOWN = 80

@@ -7,7 +7,7 @@ from typing import Annotated, Any, Literal
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, ValidationError, create_model
 
 from judicum.core.choices import Choice
-from judicum.core.errors import InvalidValue, Limits, refuse_all
+from judicum.core.errors import InvalidValue, Limits, Said, one_of, refuse_all, said
 from judicum.core.quantities import Quantity
 
 
@@ -16,12 +16,11 @@ class Text:
     """Words a person may write, at most `most` characters."""
 
     key: str
-    words: str
     most: int = 2000
 
     @property
-    def allowed(self) -> str:
-        return f"text of at most {self.most} characters"
+    def allowed(self) -> Said:
+        return said("allowed-text-of-at-most", most=self.most)
 
 
 @dataclass(frozen=True)
@@ -29,8 +28,10 @@ class Flag:
     """Yes or no."""
 
     key: str
-    words: str
-    allowed: str = "true, false or null"
+
+    @property
+    def allowed(self) -> Said:
+        return said("allowed-true-false-or-null")
 
 
 @dataclass(frozen=True)
@@ -38,13 +39,14 @@ class Several:
     """A list of figures of one quantity, at most `most` of them."""
 
     key: str
-    words: str
     of: Quantity
     most: int = 100
 
     @property
-    def allowed(self) -> str:
-        return f"at most {self.most} figures of {self.of.limits}"
+    def allowed(self) -> Said:
+        return said(
+            "allowed-figures", most=self.most, low=f"{self.of.low:g}", high=f"{self.of.high:g} {self.of.unit}".strip()
+        )
 
 
 Spec = Quantity | Choice | Text | Flag | Several
@@ -81,7 +83,7 @@ class Fields:
     def keys(self) -> tuple[str, ...]:
         return tuple(spec.key for spec in self.specs)
 
-    def _allowed(self, spec: Spec) -> str | Limits:
+    def _allowed(self, spec: Spec) -> Said | Limits:
         if isinstance(spec, Quantity):
             return spec.makes_sense if self.sensible else spec.limits
         return spec.allowed
@@ -96,7 +98,7 @@ class Fields:
             InvalidValues: every field that is unknown, missing, of the wrong kind or outside its limits.
         """
         if not isinstance(given, Mapping):
-            raise InvalidValue(at.rstrip(".") or self.what, given, f"an object with the fields of {self.what}")
+            raise InvalidValue(at.rstrip(".") or self.what, given, said("allowed-object", fields=", ".join(self.keys)))
         values = {key: value for key, value in given.items() if value is not None and value != ""}
         problems = []
         try:
@@ -120,7 +122,7 @@ class Fields:
         for each in error.errors(include_url=False, include_context=False):
             key = str(each["loc"][0]) if each["loc"] else self.what
             spec = self._by_key.get(key)  # type: ignore[attr-defined]
-            allowed = self._allowed(spec) if spec else "one of " + ", ".join(self.keys)
+            allowed = self._allowed(spec) if spec else one_of(self.keys)
             found.setdefault(key, InvalidValue(at + key, values.get(key), allowed))
         return list(found.values())
 

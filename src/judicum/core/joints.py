@@ -18,7 +18,6 @@ class Joint:
     """
 
     key: str
-    words: str
     current: float
     work_deg: int
     fillet: bool = False
@@ -32,17 +31,17 @@ class Joint:
 
 
 _TABLE = (
-    Joint("bead_on_plate", "bead on plate", 1.0, 90, fit_up=False, parts=1),
-    Joint("butt", "square butt", 1.0, 90),
-    Joint("lap", "lap", 1.10, 60, fillet=True),
-    Joint("tee", "tee fillet", 1.21, 45, fillet=True),
-    Joint("outside_corner", "outside corner", 0.92, 90, long_preflow=True, crown=1.6),
-    Joint("edge", "edge", 0.80, 90),
-    Joint("tube_butt", "tube butt", 0.99, 90, tube=True, root_shows=True, long_preflow=True),
-    Joint("tube_sleeve", "tube sleeve", 1.0, 45, fillet=True, tube=True),
-    Joint("tube_sleeve_bend", "sleeve on a bend", 0.94, 45, fillet=True, tube=True),
-    Joint("tube_flange", "tube to flange", 1.08, 45, fillet=True, tube=True),
-    Joint("socket", "socket", 1.15, 45, fillet=True, tube=True),
-    Joint("turntable", "turntable tube", 0.95, 90, tube=True, root_shows=True, long_preflow=True, always_purged=True),
+    Joint("bead_on_plate", 1.0, 90, fit_up=False, parts=1),
+    Joint("butt", 1.0, 90),
+    Joint("lap", 1.10, 60, fillet=True),
+    Joint("tee", 1.21, 45, fillet=True),
+    Joint("outside_corner", 0.92, 90, long_preflow=True, crown=1.6),
+    Joint("edge", 0.80, 90),
+    Joint("tube_butt", 0.99, 90, tube=True, root_shows=True, long_preflow=True),
+    Joint("tube_sleeve", 1.0, 45, fillet=True, tube=True),
+    Joint("tube_sleeve_bend", 0.94, 45, fillet=True, tube=True),
+    Joint("tube_flange", 1.08, 45, fillet=True, tube=True),
+    Joint("socket", 1.15, 45, fillet=True, tube=True),
+    Joint("turntable", 0.95, 90, tube=True, root_shows=True, long_preflow=True, always_purged=True),
 )
 JOINTS: dict[str, Joint] = {joint.key: joint for joint in _TABLE}

@@ -5,7 +5,7 @@ A new metal needs its record here and nothing else (docs/extending.md).
 
 from dataclasses import dataclass
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 
 
 @dataclass(frozen=True)
@@ -20,7 +20,6 @@ class Metal:
     `free_machining`: sulphur gives grainy toes and cracks. `delicate`: wants a wide cup.
     """
 
-    words: str
     family: str
     share_of_carbon: float
     k_w_mm_k: float
@@ -40,28 +39,28 @@ class Metal:
     gauge_table: str = "stainless_sheet"
 
 
-def _stainless(words: str, fillers: tuple[str, ...], free_machining: bool = False) -> Metal:
+def _stainless(fillers: tuple[str, ...], free_machining: bool = False) -> Metal:
     return Metal(
-        words, "stainless", 0.81, 0.026, 5.5, 1400.0, fillers,
+        "stainless", 0.81, 0.026, 5.5, 1400.0, fillers,
         oxidises=True, tints=True, fumes=True, rusts=True, free_machining=free_machining,
     )  # fmt: skip
 
 
 METALS: dict[str, Metal] = {
-    "304": _stainless("304", ("308L",)),
-    "304L": _stainless("304L", ("308L",)),
-    "316": _stainless("316", ("316L",)),
-    "316L": _stainless("316L", ("316L",)),
-    "321": _stainless("321", ("347", "308L")),
-    "303": _stainless("303, free-machining", ("308L", "309L"), free_machining=True),
-    "carbon": Metal("carbon steel", "carbon", 1.0, 0.041, 9.1, 1500.0, ("ER70S",), coated=True, gauge_table="carbon_sheet"),
-    "titanium": Metal("titanium", "titanium", 0.75, 0.022, 7.0, 1640.0, ("titanium",), oxidises=True, tints=True, delicate=True),
-    "nickel": Metal("nickel alloy", "nickel", 0.8, 0.026, 5.5, 1400.0, ("nickel",), oxidises=True, tints=True, fumes=True),
-    "aluminium": Metal("aluminium", "aluminium", 1.15, 0.041, 9.1, 1500.0, ("4043", "5356"), "AC", balanced=False, hot_short=True),
+    "304": _stainless(("308L",)),
+    "304L": _stainless(("308L",)),
+    "316": _stainless(("316L",)),
+    "316L": _stainless(("316L",)),
+    "321": _stainless(("347", "308L")),
+    "303": _stainless(("308L", "309L"), free_machining=True),
+    "carbon": Metal("carbon", 1.0, 0.041, 9.1, 1500.0, ("ER70S",), coated=True, gauge_table="carbon_sheet"),
+    "titanium": Metal("titanium", 0.75, 0.022, 7.0, 1640.0, ("titanium",), oxidises=True, tints=True, delicate=True),
+    "nickel": Metal("nickel", 0.8, 0.026, 5.5, 1400.0, ("nickel",), oxidises=True, tints=True, fumes=True),
+    "aluminium": Metal("aluminium", 1.15, 0.041, 9.1, 1500.0, ("4043", "5356"), "AC", balanced=False, hot_short=True),
 }  # fmt: skip
 """Aluminium borrows carbon steel's thermal figures: its current is ruled by thickness alone."""
 
-PAIRS = {"304L+carbon": "304L to carbon steel"}
+PAIRS = ("304L+carbon",)
 """Pairs that are offered to choose from; any stainless to carbon steel may be typed."""
 DISSIMILAR_FILLER = "309L"
 
@@ -70,17 +69,16 @@ DISSIMILAR_FILLER = "309L"
 class Torch:
     """A torch head: rating (A) and whether it is of the small family, whose parts fit no large head."""
 
-    words: str
     rating_a: float
     small: bool = False
 
 
 TORCHES: dict[int, Torch] = {
-    9: Torch("small, air, 125 A", 125, True),
-    17: Torch("large, air, 150 A", 150),
-    18: Torch("large, water, 350 A", 350),
-    20: Torch("small, water, 250 A", 250, True),
-    26: Torch("large, air, 200 A", 200),
+    9: Torch(125, True),
+    17: Torch(150),
+    18: Torch(350),
+    20: Torch(250, True),
+    26: Torch(200),
 }
 
 
@@ -91,7 +89,7 @@ def metal_of(name: str) -> Metal:
         InvalidValue: an unknown metal, or a pair that is not stainless to carbon steel.
     """
     parts = name.split("+")
-    known = ", ".join(METALS) + ", or a pair such as 304L+carbon"
+    known = said("allowed-metals", metals=", ".join(METALS))
     if any(part not in METALS for part in parts) or len(parts) > 2:
         raise InvalidValue("metal", name, known)
     metals = [METALS[part] for part in parts]
@@ -101,17 +99,16 @@ def metal_of(name: str) -> Metal:
     if families == {"stainless"}:
         return metals[0]
     if families != {"stainless", "carbon"}:
-        raise InvalidValue("metal", name, "a pair of stainless and carbon steel")
+        raise InvalidValue("metal", name, said("allowed-a-pair-of-stainless-and-carbon"))
     return _pair(*sorted(metals, key=lambda m: m.family != "stainless"))
 
 
 def _pair(stainless: Metal, carbon: Metal) -> Metal:
-    values = {**vars(stainless), "words": f"{stainless.words} to {carbon.words}", "fillers": (DISSIMILAR_FILLER,)}
+    values = {**vars(stainless), "fillers": (DISSIMILAR_FILLER,)}
     return Metal(**values | {"coated": True})
 
 
-def fillers() -> dict[str, str]:
-    """Every filler alloy in use, with its words."""
-    words = {"titanium": "titanium", "nickel": "nickel alloy"}
+def fillers() -> list[str]:
+    """Every filler alloy in use."""
     used = [DISSIMILAR_FILLER, *(f for metal in METALS.values() for f in metal.fillers)]
-    return {alloy: words.get(alloy, alloy) for alloy in sorted(dict.fromkeys(used), key=str.lower)}
+    return sorted(dict.fromkeys(used), key=str.lower)

@@ -1,4 +1,4 @@
-"""Every figure a person types or reads: its unit, what may be typed, how far one tap goes, what it is called.
+"""Every figure a person types or reads: its unit, what may be typed, how far one tap goes.
 
 One table. The columns of a run, every check of input, the card, steppers, forms and the page's limits
 all read it. `low` to `high` is what makes sense at all, not what is good practice.
@@ -22,7 +22,6 @@ class Quantity:
     """
 
     key: str
-    words: str
     kind: Kind
     unit: str
     low: float
@@ -48,69 +47,69 @@ class Quantity:
         return low <= value <= high
 
 
-def _amps(key: str, words: str, low: float = 1) -> Quantity:
+def _amps(key: str, low: float = 1) -> Quantity:
     # From the least that holds an arc to the most any practice machine gives.
-    return Quantity(key, words, "current", "A", low, 1000)
+    return Quantity(key, "current", "A", low, 1000)
 
 
 _TABLE = (
-    _amps("current_a", "Welding current"),
-    _amps("machine_a", "Machine current"),
-    _amps("start_current_a", "Start current"),
-    _amps("peak_a", "Peak current"),
-    _amps("background_a", "Background current", 0),
-    Quantity("on_share", "Peak time", "share", "", 0.01, 0.99, 0.05),
-    Quantity("per_second", "Pulse frequency", "rate", "1/s", 0.1, 5000, 0.1),
-    Quantity("cup", "Cup number", "count", "", 3, 24),
-    Quantity("gas_l_min", "Gas flow", "flow", "L/min", 0.01, 4000, 0.5, sensible=(1, 60)),
-    Quantity("gas_cfh", "Gas flow", "plain", "CFH", 0.01, 8500, 1, sensible=(2, 127)),
-    Quantity("purge_l_min", "Purge flow", "flow", "L/min", 0.2, 60, 0.5),
-    Quantity("purge_wait_s", "Purge wait", "time", "s", 0, 7200, 5),
-    Quantity("stickout_mm", "Stick-out", "length", "mm", 0, 60),
-    Quantity("arc_length_mm", "Arc length", "length", "mm", 0, 20, 0.5),
-    Quantity("electrode_mm", "Tungsten diameter", "length", "mm", 0.5, 6.4, 0.4),
-    Quantity("filler_mm", "Filler rod diameter", "length", "mm", 0.5, 6.4, 0.2),
-    Quantity("preflow_s", "Pre-flow", "time", "s", 0, 60, 0.1),
-    Quantity("downslope_s", "Down-slope", "time", "s", 0, 60, 0.5),
-    Quantity("postflow_s", "Post-flow", "time", "s", 0, 120),
-    Quantity("work_angle_deg", "Work angle", "angle", "°", 0, 180, 5),
-    Quantity("travel_angle_deg", "Travel angle (push)", "angle", "°", -45, 90, 5),
-    Quantity("filler_angle_deg", "Filler angle", "angle", "°", 0, 90, 5),
-    Quantity("travel_mm_s", "Travel speed", "speed", "mm/s", 0.05, 50, 0.1),
-    Quantity("dab_pitch_mm", "Dab pitch", "length", "mm", 0.2, 20, 0.1),
-    Quantity("dabs_per_s", "Dabs per second", "rate", "1/s", 0.05, 10, 0.1),
-    Quantity("arc_s", "Arc time", "time", "s", 0.1, 3600),
-    Quantity("dabs", "Dabs counted", "count", "", 0, 2000, whole=True),
-    Quantity("pass_number", "Run number", "count", "", 1, 30, whole=True),
-    Quantity("pass", "Run number", "count", "", 1, 30, whole=True),
-    Quantity("restart_mm", "Restart at", "length", "mm", 0, 2000, 0.5),
-    Quantity("thickness_mm", "Thickness", "length", "mm", 0.01, 300, 0.1, sensible=(0.2, 25)),
-    Quantity("second_thickness_mm", "Second part thickness", "length", "mm", 0.2, 50, 0.1),
-    Quantity("tube_od_mm", "Tube outside diameter", "length", "mm", 4, 1000, 0.1),
-    Quantity("bore_length_mm", "Bore length", "length", "mm", 10, 20000, 10),
-    Quantity("bore_mm", "Bore", "length", "mm", 3, 1000),
-    Quantity("target_width_mm", "Bead width", "length", "mm", 1, 25, 0.1),
-    Quantity("leg_mm", "Fillet leg", "length", "mm", 0.5, 20, 0.1),
-    Quantity("length_mm", "Length", "length", "mm", 5, 5000, 5),
-    Quantity("gauge", "Gauge", "count", "", 10, 24, whole=True),
-    Quantity("leg_upper_mm", "Vertical leg", "length", "mm", 0, 50, 0.1),
-    Quantity("leg_lower_mm", "Horizontal leg", "length", "mm", 0, 50, 0.1),
-    Quantity("throat_mm", "Throat", "length", "mm", 0, 50, 0.1),
-    Quantity("distortion_mm", "Out of flat", "length", "mm", 0, 200, 0.5),
-    Quantity("distortion_deg", "Angular distortion", "angle", "°", 0, 90, 0.5),
-    Quantity("time_taken_s", "Time taken", "time", "s", 1, 86400, 10),
-    Quantity("time_limit_s", "Time allowed", "time", "s", 10, 86400, 10),
-    Quantity("pass_mark", "Pass mark", "plain", "of 100", 0, 100, 5),
-    Quantity("weight", "Weight", "plain", "", 0.1, 1000, 1),
-    Quantity("bottle_l", "Bottle size", "plain", "L", 0.5, 60, 1),
-    Quantity("bottle_bar", "Pressure", "plain", "bar", 0, 320, 5),
-    Quantity("bottle_c", "Temperature", "plain", "°C", -20, 50, 1),
-    Quantity("blank_length_mm", "Length", "length", "mm", 5, 6000, 5),
-    Quantity("blank_width_mm", "Width", "length", "mm", 5, 3000, 5),
-    Quantity("kerf_mm", "Kerf", "length", "mm", 0, 10, 0.1),
-    Quantity("price", "Price", "plain", "", 0, 100_000, 1),
-    Quantity("lead_days", "Delivery time", "count", "days", 0, 365, whole=True),
-    Quantity("low_at", "Reorder at", "plain", "", 0, 1_000_000, 1),
-    Quantity("good_in_a_row", "Passes in a row", "count", "", 1, 20, whole=True),
+    _amps("current_a"),
+    _amps("machine_a"),
+    _amps("start_current_a"),
+    _amps("peak_a"),
+    _amps("background_a", 0),
+    Quantity("on_share", "share", "", 0.01, 0.99, 0.05),
+    Quantity("per_second", "rate", "1/s", 0.1, 5000, 0.1),
+    Quantity("cup", "count", "", 3, 24),
+    Quantity("gas_l_min", "flow", "L/min", 0.01, 4000, 0.5, sensible=(1, 60)),
+    Quantity("gas_cfh", "plain", "CFH", 0.01, 8500, 1, sensible=(2, 127)),
+    Quantity("purge_l_min", "flow", "L/min", 0.2, 60, 0.5),
+    Quantity("purge_wait_s", "time", "s", 0, 7200, 5),
+    Quantity("stickout_mm", "length", "mm", 0, 60),
+    Quantity("arc_length_mm", "length", "mm", 0, 20, 0.5),
+    Quantity("electrode_mm", "length", "mm", 0.5, 6.4, 0.4),
+    Quantity("filler_mm", "length", "mm", 0.5, 6.4, 0.2),
+    Quantity("preflow_s", "time", "s", 0, 60, 0.1),
+    Quantity("downslope_s", "time", "s", 0, 60, 0.5),
+    Quantity("postflow_s", "time", "s", 0, 120),
+    Quantity("work_angle_deg", "angle", "°", 0, 180, 5),
+    Quantity("travel_angle_deg", "angle", "°", -45, 90, 5),
+    Quantity("filler_angle_deg", "angle", "°", 0, 90, 5),
+    Quantity("travel_mm_s", "speed", "mm/s", 0.05, 50, 0.1),
+    Quantity("dab_pitch_mm", "length", "mm", 0.2, 20, 0.1),
+    Quantity("dabs_per_s", "rate", "1/s", 0.05, 10, 0.1),
+    Quantity("arc_s", "time", "s", 0.1, 3600),
+    Quantity("dabs", "count", "", 0, 2000, whole=True),
+    Quantity("pass_number", "count", "", 1, 30, whole=True),
+    Quantity("pass", "count", "", 1, 30, whole=True),
+    Quantity("restart_mm", "length", "mm", 0, 2000, 0.5),
+    Quantity("thickness_mm", "length", "mm", 0.01, 300, 0.1, sensible=(0.2, 25)),
+    Quantity("second_thickness_mm", "length", "mm", 0.2, 50, 0.1),
+    Quantity("tube_od_mm", "length", "mm", 4, 1000, 0.1),
+    Quantity("bore_length_mm", "length", "mm", 10, 20000, 10),
+    Quantity("bore_mm", "length", "mm", 3, 1000),
+    Quantity("target_width_mm", "length", "mm", 1, 25, 0.1),
+    Quantity("leg_mm", "length", "mm", 0.5, 20, 0.1),
+    Quantity("length_mm", "length", "mm", 5, 5000, 5),
+    Quantity("gauge", "count", "", 10, 24, whole=True),
+    Quantity("leg_upper_mm", "length", "mm", 0, 50, 0.1),
+    Quantity("leg_lower_mm", "length", "mm", 0, 50, 0.1),
+    Quantity("throat_mm", "length", "mm", 0, 50, 0.1),
+    Quantity("distortion_mm", "length", "mm", 0, 200, 0.5),
+    Quantity("distortion_deg", "angle", "°", 0, 90, 0.5),
+    Quantity("time_taken_s", "time", "s", 1, 86400, 10),
+    Quantity("time_limit_s", "time", "s", 10, 86400, 10),
+    Quantity("pass_mark", "plain", "of 100", 0, 100, 5),
+    Quantity("weight", "plain", "", 0.1, 1000, 1),
+    Quantity("bottle_l", "plain", "L", 0.5, 60, 1),
+    Quantity("bottle_bar", "plain", "bar", 0, 320, 5),
+    Quantity("bottle_c", "plain", "°C", -20, 50, 1),
+    Quantity("blank_length_mm", "length", "mm", 5, 6000, 5),
+    Quantity("blank_width_mm", "length", "mm", 5, 3000, 5),
+    Quantity("kerf_mm", "length", "mm", 0, 10, 0.1),
+    Quantity("price", "plain", "", 0, 100_000, 1),
+    Quantity("lead_days", "count", "days", 0, 365, whole=True),
+    Quantity("low_at", "plain", "", 0, 1_000_000, 1),
+    Quantity("good_in_a_row", "count", "", 1, 20, whole=True),
 )
 QUANTITIES: dict[str, Quantity] = {quantity.key: quantity for quantity in _TABLE}

@@ -5,12 +5,12 @@ import csv
 import io
 import re
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from datetime import date
 from typing import Any
 
 from judicum.core.choices import Choice
-from judicum.core.errors import InvalidValue, Limits
+from judicum.core.errors import InvalidValue, Limits, Said, one_of, said
 from judicum.core.fields import Flag, Several, Spec
 from judicum.core.quantities import Quantity
 from judicum.core.units import L_MIN_PER_CFH, MM_PER_INCH
@@ -52,8 +52,10 @@ class Day:
     """A date."""
 
     key: str
-    words: str
-    allowed: str = "a date such as 2031-03-25 or 25.3.2031"
+
+    @property
+    def allowed(self) -> Said:
+        return said("allowed-date")
 
 
 Cell = Spec | Day
@@ -73,12 +75,23 @@ class Column:
 
 
 @dataclass(frozen=True)
+class Names:
+    """What people call fields and options in a spreadsheet, beside their keys and codes: by key, and by choice and code."""
+
+    fields: Mapping[str, Sequence[str]] = field(default_factory=dict)
+    options: Mapping[tuple[str, str], Sequence[str]] = field(default_factory=dict)
+
+
+@dataclass(frozen=True)
 class Line:
     """One line: its number in the file, what it says by column, and what of it cannot be read."""
 
     number: int
     values: Mapping[str, Any]
     problems: tuple[InvalidValue, ...]
+
+
+NO_NAMES = Names()
 
 
 def decoded(data: bytes) -> str:
@@ -95,7 +108,7 @@ def decoded(data: bytes) -> str:
         return data.decode("cp1252", "replace")
 
 
-def read_sheet(data: bytes, columns: Sequence[Column]) -> list[Line]:
+def read_sheet(data: bytes, columns: Sequence[Column], names: Names = NO_NAMES) -> list[Line]:
     """Every line of a table that holds anything; figures in the unit they are kept in.
 
     Raises:
@@ -107,12 +120,10 @@ def read_sheet(data: bytes, columns: Sequence[Column]) -> list[Line]:
     rows = csv.reader(io.StringIO(text), delimiter=delimiter)
     try:
         headings = next(rows, [])
-        places = _places(headings, columns)
-        return list(_lines(rows, places, decimal_comma=delimiter != ","))
+        places = _places(headings, columns, names)
+        return list(_lines(rows, places, names, decimal_comma=delimiter != ","))
     except csv.Error as error:
-        raise InvalidValue(
-            "table", str(error), "a table with one line for each row, commas or semicolons between"
-        ) from error
+        raise InvalidValue("table", str(error), said("allowed-a-table-with-one-line-for")) from error
 
 
 def _outside_quotes(line: str) -> str:
@@ -127,22 +138,23 @@ class _Place:
     factor: float | None
 
 
-def _places(headings: Sequence[str], columns: Sequence[Column]) -> list[_Place | None]:
+def _places(headings: Sequence[str], columns: Sequence[Column], names: Names) -> list[_Place | None]:
     known: dict[str, Column] = {}
     # A column's own key counts before another's words, and these before another's key without its unit.
-    for called in (lambda c: c.key, lambda c: c.cell.words, _stem):
+    for called in (lambda c: [c.key], lambda c: names.fields.get(c.key, ()), lambda c: [_stem(c)]):
         for column in columns:
-            known.setdefault(_plain(called(column)), column)
+            for name in called(column):
+                known.setdefault(_plain(name), column)
     places: list[_Place | None] = []
     for heading in headings:
         places.append(_place(heading, known) if heading.strip() else None)
     seen = [place.column.key for place in places if place]
     for key in dict.fromkeys(seen):
         if seen.count(key) > 1:
-            raise InvalidValue("columns", key, "each column once")
+            raise InvalidValue("columns", key, said("allowed-each-column-once"))
     missing = [column.key for column in columns if column.needed and column.key not in seen]
     if missing or not seen:
-        allowed = "a first line that names " + ", ".join(missing or [column.key for column in columns])
+        allowed = said("allowed-first-line", columns=", ".join(missing or [column.key for column in columns]))
         raise InvalidValue("columns", ", ".join(h for h in headings if h.strip())[:80] or None, allowed)
     return places
 
@@ -156,7 +168,7 @@ def _place(heading: str, known: Mapping[str, Column]) -> _Place:
         # `gas_cfh` is `gas_l_min` in another unit; `width in` is a length in inches.
         stem, _, last = name.rpartition(" ")
         if stem not in known:
-            raise InvalidValue("columns", heading, "one of " + ", ".join(sorted({c.key for c in known.values()})))
+            raise InvalidValue("columns", heading, one_of(sorted({c.key for c in known.values()})))
         name, unit = stem, last
     column = known[name]
     if not unit or not isinstance(column.cell, Quantity):
@@ -171,7 +183,9 @@ def _factor(quantity: Quantity, unit: str, given: str) -> float:
         factor = 1.0
     if factor is None:
         raise InvalidValue(
-            "columns", given, f"{quantity.key} in {' or '.join(units) or quantity.unit or 'plain figures'}"
+            "columns",
+            given,
+            said("allowed-in", key=quantity.key, units=" or ".join(units) or quantity.unit or "plain figures"),
         )
     return factor
 
@@ -185,26 +199,34 @@ def _plain(name: str) -> str:
     return " ".join(name.replace("_", " ").replace("-", " ").casefold().split())
 
 
-def _lines(rows: Iterator[list[str]], places: Sequence[_Place | None], decimal_comma: bool) -> Iterator[Line]:
+def _lines(
+    rows: Iterator[list[str]], places: Sequence[_Place | None], names: Names, decimal_comma: bool
+) -> Iterator[Line]:
     for number, cells in enumerate(rows, 2):
         if number - 1 > MAX_LINES:
-            raise InvalidValue("table", f"over {MAX_LINES} lines", f"at most {MAX_LINES} lines in one table")
+            raise InvalidValue(
+                "table", f"over {MAX_LINES} lines", said("allowed-at-most-lines-in-one-table", most=MAX_LINES)
+            )
         if not any(cell.strip() for cell in cells):
             continue
         values: dict[str, Any] = {}
         problems: list[InvalidValue] = []
         if any(cell.strip() for cell in cells[len(places) :]):
-            problems.append(InvalidValue("line", cells[len(places)], f"{len(places)} cells, as the first line has"))
+            problems.append(
+                InvalidValue(
+                    "line", cells[len(places)], said("allowed-cells-as-the-first-line-has", places=len(places))
+                )
+            )
         for place, cell in zip(places, cells, strict=False):
             if place is None or place.column.derived:
                 continue
             try:
-                values[place.column.key] = read_cell(place.column.cell, cell, decimal_comma, place.factor)
+                values[place.column.key] = read_cell(place.column.cell, cell, names, decimal_comma, place.factor)
             except InvalidValue as problem:
                 problems.append(problem)
         for place in places:
             if place and place.column.needed and values.get(place.column.key) is None and not _named(problems, place):
-                problems.append(InvalidValue(place.column.key, None, f"needed: {place.column.cell.words.lower()}"))
+                problems.append(InvalidValue(place.column.key, None, said("allowed-needed")))
         yield Line(number, values, tuple(problems))
 
 
@@ -212,7 +234,9 @@ def _named(problems: Sequence[InvalidValue], place: _Place) -> bool:
     return any(problem.field == place.column.key for problem in problems)
 
 
-def read_cell(cell: Cell, text: str, decimal_comma: bool = True, factor: float | None = None) -> Any:
+def read_cell(
+    cell: Cell, text: str, names: Names = NO_NAMES, decimal_comma: bool = True, factor: float | None = None
+) -> Any:
     """What one cell says; None where it is empty.
 
     Raises:
@@ -224,13 +248,13 @@ def read_cell(cell: Cell, text: str, decimal_comma: bool = True, factor: float |
     if not typed:
         return None
     if len(typed) > MAX_CELL:
-        raise InvalidValue(cell.key, f"{len(typed)} characters", f"at most {MAX_CELL}")
+        raise InvalidValue(cell.key, f"{len(typed)} characters", said("allowed-at-most", most=MAX_CELL))
     if isinstance(cell, Quantity):
         return _figure(cell, typed, decimal_comma, factor)
     if isinstance(cell, Several):
         return [_figure(cell.of, part, decimal_comma, factor) for part in typed.split()]
     if isinstance(cell, Choice):
-        return _chosen(cell, typed)
+        return _chosen(cell, typed, names)
     if isinstance(cell, Flag):
         return _flag(cell, typed)
     if isinstance(cell, Day):
@@ -263,9 +287,10 @@ def _figure(quantity: Quantity, typed: str, decimal_comma: bool, factor: float |
     return int(kept) if quantity.whole and kept == int(kept) else kept
 
 
-def _chosen(choice: Choice, typed: str) -> str | int:
-    for code, words in choice.options.items():
-        if _plain(typed) in (_plain(str(code)), _plain(words)):
+def _chosen(choice: Choice, typed: str, names: Names) -> str | int:
+    for code in choice.codes:
+        called = (str(code), *names.options.get((choice.key, str(code)), ()))
+        if _plain(typed) in map(_plain, called):
             return code
     raise InvalidValue(choice.key, typed, choice.allowed)
 
@@ -275,7 +300,7 @@ def _flag(flag: Flag, typed: str) -> bool:
         return True
     if typed.casefold() in NO:
         return False
-    raise InvalidValue(flag.key, typed, "yes or no")
+    raise InvalidValue(flag.key, typed, said("allowed-yes-or-no"))
 
 
 def _day(day: Day, typed: str) -> date:

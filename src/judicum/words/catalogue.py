@@ -26,7 +26,7 @@ VOWELS = "aeiou"
 _locale: ContextVar[str] = ContextVar("locale", default=WHOLE)
 
 
-def t(name: str, **variables: Any) -> str:
+def t(name: str, /, **variables: Any) -> str:
     """A message in the reader's locale; a plural follows a variable that is a number.
 
     Raises LookupError where there is no such message or it lacks a variable.
@@ -50,6 +50,11 @@ def t(name: str, **variables: Any) -> str:
 def knows(name: str) -> bool:
     """Whether there is such a message."""
     return _bundle(WHOLE).has_message(name)
+
+
+def message_names() -> list[str]:
+    """The name of every message."""
+    return list(_bundle(WHOLE)._messages)
 
 
 def locale() -> str:
@@ -112,7 +117,7 @@ def _bundle(locale: str) -> FluentBundle:
 class _Accents(Visitor):
     """Writes every piece of text of a resource as `pseudo` does."""
 
-    def visit_TextElement(self, node: ast.TextElement) -> None:
+    def visit_TextElement(self, node: ast.TextElement) -> None:  # noqa: N802 - named by the visitor
         node.value = pseudo(node.value)
 
 

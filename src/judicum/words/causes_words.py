@@ -3,7 +3,8 @@
 from judicum.core.causes import CAUSES
 from judicum.core.causes.explain import COURSE_HISTORY, MAX_HISTORY, OWN_HISTORY, UNEXPLAINED, UNKNOWN
 from judicum.core.causes.table import Evidence
-from judicum.words.causes import ADVICE, SYMPTOMS
+from judicum.words.catalogue import knows, t
+from judicum.words.names import named
 
 HEAD = f"""# Causes
 
@@ -25,20 +26,20 @@ def page() -> str:
     """The whole page."""
     rows = [HEAD, "| cause | shows as (weight) | speaks for it | speaks against it | advice |", "|---|---|---|---|---|"]
     for cause in CAUSES.values():
-        shows = ", ".join(f"{SYMPTOMS[code]} {weight:g}" for code, weight in cause.shows.items())
+        shows = ", ".join(f"{named('symptom', code)} {weight:g}" for code, weight in cause.shows.items())
         lines = [
             ", ".join(f"{_line(test)} {weight:g}" for test, weight in every) or "–"
             for every in (cause.speaks_for, cause.against)
         ]
         only = f" (only: {_line(cause.needs)})" if cause.needs else ""
-        advice = ADVICE[cause.code].replace("{change}", "…")
+        advice = t(f"advice-{cause.code}", change="…")
         rows.append(f"| `{cause.code}`{only} | {shows} | {lines[0]} | {lines[1]} | {advice} |")
     return "\n".join(rows) + "\n"
 
 
 def _line(test: Evidence) -> str:
     name, *arguments = test
-    named = " ".join(SYMPTOMS.get(part, part) for part in arguments)
+    named = " ".join(named("symptom", part) if knows(f"symptom-{part}") else part for part in arguments)
     return f"{name.replace('_', ' ')} {named}".strip()
 
 

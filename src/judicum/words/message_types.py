@@ -17,7 +17,7 @@ class _Variables(Visitor):
     def __init__(self) -> None:
         self.names: set[str] = set()
 
-    def visit_VariableReference(self, node: ast.VariableReference) -> None:
+    def visit_VariableReference(self, node: ast.VariableReference) -> None:  # noqa: N802 - named by the visitor
         self.names.add(node.id.name)
 
 
@@ -44,7 +44,9 @@ def typescript() -> str:
     for one in messages(page=True):
         variables = " | ".join(f'"{name}"' for name in sorted(variables_of(one)))
         lines.append(f'  "{one.id.name}": {variables or "never"};')
-    head = "/** Made by `./judicum openapi` from the catalogue's files; never typed by hand: each message's variables. */"
+    head = (
+        "/** Made by `./judicum openapi` from the catalogue's files; never typed by hand: each message's variables. */"
+    )
     return "\n".join([head, "export type Messages = {", *lines, "};", ""])
 
 

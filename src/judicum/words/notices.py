@@ -3,22 +3,11 @@
 from collections.abc import Mapping, Sequence
 from datetime import date
 
+from judicum.words.catalogue import t
 from judicum.words.units import date_words
 
-KINDS = {
-    "due": "a coupon is due tomorrow",
-    "returned": "a mark is returned",
-    "again": "a coupon needs welding or photographing again",
-    "low": "stock in a course I teach is low",
-}
+KINDS = ("due", "returned", "again", "low")
 """What somebody may ask to hear of by mail."""
-_HEADS = {
-    "due": "Due tomorrow",
-    "returned": "Marked and returned",
-    "again": "To do again",
-    "low": "Low stock",
-}
-NO_ANSWER = "Don't reply; this mailbox isn't monitored. Change your mail settings on your account page."
 
 
 def digest(name: str, day: date, news: Mapping[str, Sequence[str]], address: str) -> tuple[str, str]:
@@ -31,22 +20,18 @@ def digest(name: str, day: date, news: Mapping[str, Sequence[str]], address: str
     ['Due tomorrow', '- Bead on plate']
     """
     kinds = [kind for kind in KINDS if news.get(kind)]
-    parts = [f"{len(news[kind])} {_HEADS[kind].lower()}" for kind in kinds]
-    text = [f"{name}, here is your news.", ""]
+    counts = ", ".join(t(f"mail-count-{kind}", count=len(news[kind])) for kind in kinds)
+    text = [t("mail-news", name=name), ""]
     for kind in kinds:
-        text += [_HEADS[kind], *(f"- {line}" for line in news[kind]), ""]
-    return f"Judicum, {date_words(day)}: {', '.join(parts)}", "\n".join([*text, address, "", NO_ANSWER, ""])
+        text += [t(f"mail-head-{kind}"), *(f"- {line}" for line in news[kind]), ""]
+    subject = t("mail-subject", date=date_words(day), counts=counts)
+    return subject, "\n".join([*text, address, "", t("mail-no-answer"), ""])
 
 
 def reset_mail(name: str, address: str) -> tuple[str, str]:
     """Subject and text of the mail with the link for a new password."""
-    text = f"""{name}, someone asked to reset your password. Use this link once, within a day:
-
-{address}
-
-If it was not you, ignore this mail. Your password has not changed.
-"""
-    return "Judicum: reset your password", text
+    lines = [t("mail-reset", name=name), "", address, "", t("mail-reset-not-you"), ""]
+    return t("mail-reset-subject"), "\n".join(lines)
 
 
 def coupon_line(title: str, number: int | None, course: str) -> str:
@@ -55,9 +40,11 @@ def coupon_line(title: str, number: int | None, course: str) -> str:
     >>> coupon_line("Bead on plate", 2, "Evening course")
     'Bead on plate, attempt 2 (Evening course)'
     """
-    return f"{title}{f', attempt {number}' if number else ''} ({course})"
+    if number is None:
+        return t("mail-line", what=title, course=course)
+    return t("mail-attempt-line", title=title, number=number, course=course)
 
 
 def low_line(kinds: str, course: str) -> str:
     """What is told on a course's desk of its store, in a line of the digest."""
-    return f"{kinds} ({course})"
+    return t("mail-line", what=kinds, course=course)

@@ -7,16 +7,9 @@ from typing import Any
 from judicum.core.joints import JOINTS
 from judicum.core.planning.booths import FEATURES
 from judicum.core.quantities import QUANTITIES
-from judicum.words.units import Units, format_figure
-
-UNPLACED = {
-    "no_booth_has": "no booth has {what}",
-    "away": "absent from every session before the due date",
-    "too_long": "longer than any session",
-    "before_due_full": "no free slot before the due date",
-    "waits_for": "waiting for the coupon before it, which is not scheduled",
-    "full": "every session is full",
-}
+from judicum.words.catalogue import t
+from judicum.words.names import field_in_sentence, listed, named
+from judicum.words.units import Units, format_figure, time_words, weekday_words
 
 
 def unplaced_words(why: str, what: Sequence[str] | str | None) -> str:
@@ -25,8 +18,10 @@ def unplaced_words(why: str, what: Sequence[str] | str | None) -> str:
     >>> unplaced_words("no_booth_has", ["turntable"])
     'no booth has turntable'
     """
-    named = [str(FEATURES.get(one) or one) for one in what] if isinstance(what, list) else []
-    return UNPLACED[why].format(what=" and ".join(named))
+    features = (
+        [named("feature", one) if one in FEATURES else str(one) for one in what] if isinstance(what, list) else []
+    )
+    return t(f"unplaced-{why}", what=listed(features))
 
 
 def when_words(day: date, start: time, minutes: int) -> str:
@@ -36,7 +31,7 @@ def when_words(day: date, start: time, minutes: int) -> str:
     'Tue 1 Dec, 18:40'
     """
     moment = datetime.combine(day, start) + timedelta(minutes=minutes)
-    return f"{moment:%a} {moment.day} {moment:%b}, {moment:%H:%M}"
+    return t("date-and-time", date=weekday_words(moment.date()), time=time_words(moment.time()))
 
 
 SET = (
@@ -61,10 +56,12 @@ def set_words(run: Mapping[str, Any], units: Units) -> list[str]:
     ['welding current 58 A', 'gas flow 9.5 L/min', 'cup number 10', 'post-flow 9 s']
     """
     known = [QUANTITIES[key] for key in SET if run.get(key) is not None]
-    return [f"{one.words[0].lower()}{one.words[1:]} {format_figure(run[one.key], one.kind, units)}" for one in known]
+    return [
+        t("set-figure", field=field_in_sentence(one.key), figure=format_figure(run[one.key], one.kind, units))
+        for one in known
+    ]
 
 
 def bring_words(joint: str) -> str:
     """What to bring to a slot: the blanks of the joint, and what always comes along."""
-    parts = "tube and plugs, cleaned" if JOINTS[joint].tube else "blanks, cut and deburred"
-    return f"{parts}; gloves, helmet, scale card, phone"
+    return t("bring-tube" if JOINTS[joint].tube else "bring-plate")

@@ -4,13 +4,14 @@ from collections.abc import Mapping, Sequence
 from datetime import date
 from typing import Any
 
-from judicum.core.choices import CHOICES
 from judicum.core.stock.bottle import Content, Fall
 from judicum.core.stock.items import KINDS
 from judicum.core.stock.lasts import LONGEST, Lasts
-from judicum.words.units import METRIC, Units, fixed, format_figure
+from judicum.words.catalogue import t
+from judicum.words.names import listed, named, option_name
+from judicum.words.units import METRIC, Units, fixed, format_figure, weekday_words
 
-CONSUMED_WORDS = {"gas": "gas", "wire": "wire", "blank": "blanks"}
+CONSUMED = ("gas", "wire", "blank")
 """What a coupon takes, as costs name it."""
 CHOSEN = ("metal", "filler_alloy", "electrode_kind", "gas_part")
 
@@ -21,16 +22,16 @@ def spec_words(kind: str, spec: Mapping[str, Any], units: Units = METRIC) -> str
     >>> spec_words("blank", {"metal": "304L", "thickness_mm": 1.5, "blank_length_mm": 100.0, "blank_width_mm": 40.0})
     '304L, 1.5 mm, 100 mm × 40 mm'
     """
-    said = [str(CHOICES[key].options[spec[key]]) for key in CHOSEN if spec.get(key) is not None]
+    said = [option_name(key, spec[key]) for key in CHOSEN if spec.get(key) is not None]
     if spec.get("tube_od_mm") is not None:
-        said.append(f"tube {format_figure(spec['tube_od_mm'], 'length', units)}")
+        said.append(t("spec-tube", diameter=format_figure(spec["tube_od_mm"], "length", units)))
     lengths = [format_figure(spec[key], "length", units) for key in ("thickness_mm", "filler_mm", "electrode_mm") if spec.get(key) is not None]  # fmt: skip
     sides = [format_figure(spec[key], "length", units) for key in ("blank_length_mm", "blank_width_mm") if spec.get(key) is not None]  # fmt: skip
     said += [*lengths, *([" × ".join(sides)] if sides else [])]
     if spec.get("cup") is not None:
-        said.append(f"number {spec['cup']:g}")
+        said.append(t("spec-cup", number=f"{spec['cup']:g}"))
     if spec.get("bottle_l") is not None:
-        said.append(f"{spec['bottle_l']:g} L")
+        said.append(t("litres", figure=f"{spec['bottle_l']:g}"))
     return ", ".join(said)
 
 
@@ -42,17 +43,17 @@ def amount_words(kind: str, amount: float) -> str:
     """
     unit = KINDS[kind].unit
     number = fixed(amount, 1 if unit == "m" else 0)
-    return f"{number} {unit[:-1] if number == '1' and unit.endswith('s') else unit}"
+    return t(f"amount-{unit}", amount=number, count=float(number))
 
 
 def left_words(kind: str, left: float) -> str:
     """What is left; where more was used than was ever counted, that.
 
     >>> left_words("blank", -20.0), left_words("blank", 3.0)
-    ('none, 20 pieces more used than counted. Count again', '3 pieces')
+    ('none: 20 pieces more were used than counted. Count again.', '3 pieces')
     """
     if left < 0:
-        return f"none, {amount_words(kind, -left)} more used than counted. Count again"
+        return t("stock-none-left", amount=amount_words(kind, -left))
     return amount_words(kind, left)
 
 
@@ -60,19 +61,21 @@ def lasts_words(found: Lasts | None) -> str:
     """How long it lasts, with the range; empty where nothing says what a session takes.
 
     >>> lasts_words(Lasts(4, 6, 9, 2.0)), lasts_words(Lasts(0, 0, 1, 2.0)), lasts_words(Lasts(60, None, None, 2.0))
-    ('6 sessions, 4 to 9', 'not enough for the next session', 'more than 60 sessions')
+    ('about 6 sessions (4 to 9)', 'not enough for the next session', 'more than 60 sessions')
     """
     if found is None:
         return ""
     if found.low >= LONGEST:
-        return f"more than {LONGEST} sessions"
+        return t("lasts-over", sessions=LONGEST)
     if found.mid == 0:
-        return "not enough for the next session"
-    high = f"{found.high}" if found.high is not None else f"over {LONGEST}"
-    middle = (
-        f"{found.mid} session{'s' if found.mid != 1 else ''}" if found.mid is not None else f"over {LONGEST} sessions"
-    )
-    return f"{middle}, {found.low} to {high}" if high != str(found.low) else middle
+        return t("lasts-not-next")
+    if found.mid is None:
+        return t("lasts-over-from", sessions=LONGEST, low=found.low)
+    if found.high == found.low:
+        return t("lasts-about", sessions=found.mid)
+    if found.high is None:
+        return t("lasts-at-least", sessions=found.mid, low=found.low)
+    return t("lasts-range", sessions=found.mid, low=found.low, high=found.high)
 
 
 def gas_words(found: Content) -> str:
@@ -81,14 +84,17 @@ def gas_words(found: Content) -> str:
     >>> gas_words(Content(2412.0, 91.0))
     '2410 L ± 180'
     """
-    return f"{round(found.litres, -1):.0f} L ± {round(2 * found.uncertainty, -1):.0f}"
+    return t("gas-left", litres=f"{round(found.litres, -1):.0f}", off=f"{round(2 * found.uncertainty, -1):.0f}")
 
 
 def leak_words(name: str, fall: Fall) -> str:
     """A bottle that fell while nobody welded."""
-    return (
-        f"Bottle {name} lost {round(fall.fell, -1):.0f} L in {fixed(fall.hours, 0)} h while nobody welded, "
-        f"{fixed(fall.litres_per_hour, 1)} L per hour: close the valve after the session and check for leaks with soapy water."
+    return t(
+        "bottle-leaks",
+        name=name,
+        litres=f"{round(fall.fell, -1):.0f}",
+        hours=fixed(fall.hours, 0),
+        rate=fixed(fall.litres_per_hour, 1),
     )
 
 
@@ -96,24 +102,28 @@ def order_words(kind: str, amount: float, by: date | None, today: date) -> str:
     """What to order, and by when.
 
     >>> order_words("blank", 24, date(2026, 3, 9), date(2026, 3, 2)), order_words("wire", 10, None, date(2026, 3, 2))
-    ('24 pieces, by Mon 9 Mar', '10.0 m')
+    ('24 pieces, by Mon, 9 Mar', '10.0 m')
     """
     if by is None:
         return amount_words(kind, amount)
-    return f"{amount_words(kind, amount)}, {'today' if by <= today else f'by {by:%a} {by.day} {by:%b}'}"
+    if by <= today:
+        return t("order-today", amount=amount_words(kind, amount))
+    return t("order-by", amount=amount_words(kind, amount), date=weekday_words(by))
 
 
 def low_words(name: str, kind: str, left: float, found: Lasts | None) -> str:
     """One line on the desk about something that runs out."""
+    said = {"name": name, "left": left_words(kind, left)}
+    if left < 0:
+        return t("low-none", **said)
     rest = lasts_words(found)
-    return f"{name}: {left_words(kind, left)}{'' if left < 0 else ' left'}{f', lasts {rest}' if rest else ''}"
+    return t("low-lasts", **said, lasts=rest) if rest else t("low", **said)
 
 
 def unpriced_words(kinds: Sequence[str]) -> str:
     """What a sum leaves out.
 
     >>> unpriced_words(["blank", "wire"]), unpriced_words([])
-    ('without blanks and wire that have no price', '')
+    ('no price yet for blanks, wire', '')
     """
-    said = " and ".join(CONSUMED_WORDS[kind] for kind in kinds)
-    return f"without {said} that {'has' if said in ('gas', 'wire') else 'have'} no price" if said else ""
+    return t("unpriced", kinds=listed([named("consumed", kind) for kind in kinds])) if kinds else ""

@@ -4,16 +4,9 @@ import csv
 import io
 from collections.abc import Iterable, Sequence
 
-SHEETS = {
-    "people": "People",
-    "coupons": "Coupons",
-    "assignments": "Given coupons",
-    "runs": "Runs",
-    "figures": "Figures and findings",
-    "marks": "Marks",
-}
+SHEETS = ("people", "coupons", "assignments", "runs", "figures", "marks")
 """Tables of a course that go out and come in."""
-OUTCOMES = {"made": "new", "changed": "changes", "same": "as it is", "refused": "refused"}
+OUTCOMES = ("made", "changed", "same", "refused")
 """What a line of a table does."""
 RUN_BY_SPREADSHEETS = ("=", "+", "-", "@", "\t", "\r")
 """Beginnings of a cell that a spreadsheet would run as a formula (OWASP: CSV injection)."""

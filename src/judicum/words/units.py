@@ -2,12 +2,15 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from datetime import date
+from datetime import date, time
 from decimal import ROUND_HALF_UP, Decimal
-from typing import Literal
+from typing import Any, Literal
+
+from babel.dates import format_date, format_skeleton, format_time
 
 from judicum.core.errors import Limits
 from judicum.core.units import MM_PER_INCH, cfh_from_l_min, thou_from_mm
+from judicum.words.catalogue import PSEUDO, WHOLE, locale, t
 
 Length = Literal["mm", "thou"]
 Flow = Literal["l_min", "cfh"]
@@ -21,13 +24,39 @@ class Units:
     flow: Flow = "l_min"
 
 
+def _babel() -> str:
+    return (WHOLE if locale() == PSEUDO else locale()).replace("-", "_")
+
+
 def date_words(day: date) -> str:
     """A day as the page says it.
 
     >>> date_words(date(2026, 11, 7))
     '7 Nov 2026'
+    >>> from judicum.words.catalogue import speaking
+    >>> with speaking("en-US"):
+    ...     date_words(date(2026, 11, 7))
+    'Nov 7, 2026'
     """
-    return f"{day.day} {day:%b %Y}"
+    return format_date(day, "medium", locale=_babel())
+
+
+def weekday_words(day: date) -> str:
+    """A day of the weeks around, with its name.
+
+    >>> weekday_words(date(2026, 12, 1))
+    'Tue, 1 Dec'
+    """
+    return format_skeleton("MMMEd", day, locale=_babel())
+
+
+def time_words(clock: time) -> str:
+    """A time of the day.
+
+    >>> time_words(time(18, 5))
+    '18:05'
+    """
+    return format_time(clock, "short", locale=_babel())
 
 
 METRIC = Units()
@@ -103,29 +132,25 @@ def limits(allowed: Limits, units: Units) -> str:
         for v in (allowed.low, allowed.high)
     )
     name = shown_unit(allowed.kind, units).label if allowed.kind != "plain" else allowed.unit
-    return ("a whole number, " if allowed.whole else "") + f"{low} to {high} {name}".strip()
+    return t("limits-whole" if allowed.whole else "limits", low=low, high=f"{high} {name}".strip())
 
 
 def _fine(value: float, kind: str) -> int | None:
     return 2 if abs(value) < 1 and kind not in ("share",) else None
 
 
-class Shown:
-    """A figure in a sentence: `{used}` has its unit, `{low:bare}` none, `{used:.2}` two digits."""
-
-    def __init__(self, value: float, kind: str, units: Units) -> None:
-        self.value, self.kind, self.units = value, kind, units
-
-    def __format__(self, spec: str) -> str:
-        bare = spec.endswith("bare")
-        digits = spec.removesuffix("bare").removeprefix(".")
-        return format_figure(self.value, self.kind, self.units, int(digits) if digits else None, unit=not bare)
+FORMS: dict[str, dict[str, Any]] = {"": {}, "_bare": {"unit": False}, "_1": {"digits": 1}, "_2": {"digits": 2}}
+"""How a message may ask for a figure: `$used` with its unit, `$used_bare` without, `$used_2` to two digits."""
 
 
-def filled(template: str, figures: Mapping[str, tuple[float, str]], units: Units, **codes: str) -> str:
-    """A sentence with its figures in the person's units.
+def figure_forms(figures: Mapping[str, tuple[float, str]], units: Units) -> dict[str, str]:
+    """Figures and their kinds as the variables of a message, in the person's units.
 
-    >>> filled("{used} is under {low:bare} to {high}.", {"used": (2.0, "flow"), "low": (6.0, "flow"), "high": (11.0, "flow")}, METRIC)
-    '2 L/min is under 6 to 11 L/min.'
+    >>> figure_forms({"used": (2.0, "flow")}, METRIC)["used"]
+    '2 L/min'
     """
-    return template.format(**{name: Shown(*figure, units) for name, figure in figures.items()}, **codes)
+    return {
+        f"{name}{ending}": format_figure(value, kind, units, **form)
+        for name, (value, kind) in figures.items()
+        for ending, form in FORMS.items()
+    }

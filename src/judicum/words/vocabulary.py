@@ -1,4 +1,4 @@
-"""Every limit, choice, band and word that the page needs, from the core's tables: `python -m judicum.words.vocabulary`
+"""Every limit, choice, band and code that the page needs, from the core's tables: `python -m judicum.words.vocabulary`
 prints the TypeScript file that the page imports (web/src/api/generated-vocabulary.ts); the test command fails where it drifted."""
 
 import json
@@ -27,11 +27,9 @@ from judicum.core.quantities import QUANTITIES, Quantity
 from judicum.core.setup.gauge import TABLES_INCH
 from judicum.core.setup.run import GROUPS, RUN
 from judicum.core.units import MM_PER_INCH
-from judicum.words.attempts import GROUPS as GROUP_WORDS
 from judicum.words.attempts import NEEDS, ORDERS, ROLES, STATES, TOKEN_SCOPES, VIEWS
 from judicum.words.marking import PLACEHOLDERS
 from judicum.words.notices import KINDS as NOTICES
-from judicum.words.photo import WARNINGS
 from judicum.words.tables import OUTCOMES, SHEETS
 from judicum.words.units import SHOWN_UNITS
 
@@ -42,24 +40,17 @@ def vocabulary() -> dict[str, Any]:
         "units": {kind: {of: asdict(shown) for of, shown in options.items()} for kind, options in SHOWN_UNITS.items()},
         "mmPerInch": MM_PER_INCH,
         "quantities": {key: _quantity(q) for key, q in QUANTITIES.items()},
-        "choices": {
-            key: {"words": c.words, "options": {str(k): v for k, v in c.options.items()}, "why": dict(c.why or {})}
-            for key, c in CHOICES.items()
-        },
+        "choices": {key: list(map(str, choice.codes)) for key, choice in CHOICES.items()},
         "schools": list(SCHOOLS),
-        "runGroups": [
-            {"key": key, "words": GROUP_WORDS[key], "fields": [_field(spec) for spec in specs]}
-            for key, specs in GROUPS.items()
-        ],
+        "runGroups": [{"key": key, "fields": [_field(spec) for spec in specs]} for key, specs in GROUPS.items()],
         "gauges": list(TABLES_INCH["tube_wall"]),
-        "joints": {key: {"words": j.words, "tube": j.tube, "fillet": j.fillet} for key, j in JOINTS.items()},
-        "photoWarnings": WARNINGS,
-        "tint": [{"name": level["name"], "colour": level["srgb"]} for level in tint_levels()],
-        "faults": {key: {"words": f.words, "long": f.long} for key, f in FAULT_KINDS.items()},
+        "joints": {key: {"tube": j.tube, "fillet": j.fillet} for key, j in JOINTS.items()},
+        "tint": [{"colour": level["srgb"]} for level in tint_levels()],
+        "faults": {key: {"long": f.long} for key, f in FAULT_KINDS.items()},
         "criteria": {key: _criterion(c) for key, c in CRITERIA.items()},
-        "knockOuts": KNOCK_OUTS,
+        "knockOuts": list(KNOCK_OUTS),
         "findings": {spec.key: _field(spec) for spec in FINDINGS.specs},
-        "placeholders": PLACEHOLDERS,
+        "placeholders": list(PLACEHOLDERS),
         "undoS": UNDO_S,
         "usualScheme": USUAL_SCHEME,
         "bands": {key: {"good": b.good, "accepted": b.accepted} for key, b in BANDS.items()},
@@ -68,21 +59,21 @@ def vocabulary() -> dict[str, Any]:
         "finishLevel": FINISH_LEVEL,
         "most": {"comment": MAX_COMMENT, "next": MAX_NEXT, "photoBytes": MAX_BYTES},
         "reachMm": REACH_MM,
-        "states": STATES,
-        "views": VIEWS,
-        "orders": ORDERS,
-        "needs": NEEDS,
-        "roles": ROLES,
-        "token_scopes": TOKEN_SCOPES,
-        "notices": NOTICES,
-        "sheets": SHEETS,
-        "outcomes": OUTCOMES,
+        "states": list(STATES),
+        "views": list(VIEWS),
+        "orders": list(ORDERS),
+        "needs": list(NEEDS),
+        "roles": list(ROLES),
+        "token_scopes": list(TOKEN_SCOPES),
+        "notices": list(NOTICES),
+        "sheets": list(SHEETS),
+        "outcomes": list(OUTCOMES),
     }
 
 
 def _criterion(criterion: Criterion) -> dict[str, Any]:
     return {
-        "words": criterion.words, "figure": criterion.figure, "unit": criterion.unit, "byHand": bool(criterion.needs),
+        "unit": criterion.unit, "byHand": bool(criterion.needs),
         "curve": [list(point) for point in criterion.curve], "options": criterion.options,
     }  # fmt: skip
 
@@ -90,7 +81,7 @@ def _criterion(criterion: Criterion) -> dict[str, Any]:
 def _quantity(quantity: Quantity) -> dict[str, Any]:
     low, high = quantity.sensible or (quantity.low, quantity.high)
     return {
-        "words": quantity.words, "kind": quantity.kind, "unit": quantity.unit, "low": low, "high": high,
+        "kind": quantity.kind, "unit": quantity.unit, "low": low, "high": high,
         "step": quantity.step, "whole": quantity.whole,
     }  # fmt: skip
 
@@ -100,7 +91,7 @@ def _field(spec: Spec) -> dict[str, Any]:
         "figure" if isinstance(spec, Quantity) else "text" if isinstance(spec, Text) else "flag" if isinstance(spec, Flag)
         else "several" if isinstance(spec, Several) else "choice"
     )  # fmt: skip
-    entry: dict[str, Any] = {"key": spec.key, "words": spec.words, "sort": sort, "required": spec.key in RUN.required}
+    entry: dict[str, Any] = {"key": spec.key, "sort": sort, "required": spec.key in RUN.required}
     if isinstance(spec, Several):
         entry["of"] = spec.of.key
     if isinstance(spec, Text):

@@ -8,7 +8,7 @@ from pydantic import ValidationError
 
 from judicum.core.causes.table import CAUSES
 from judicum.core.choices import CHOICES
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, one_of, said, some_of
 from judicum.core.photo.report import Report
 from judicum.core.quantities import QUANTITIES
 from judicum.core.setup.card import card_of
@@ -86,13 +86,13 @@ def read_case(given: object) -> Case:
         InvalidValues: an unknown or missing field, or a value outside what is allowed; names it.
     """
     if not isinstance(given, Mapping):
-        raise InvalidValue("input", given, "an object with coupon and measurement")
+        raise InvalidValue("input", given, said("allowed-an-object-with-coupon-and-measurement"))
     unknown = sorted(map(str, set(given) - set(KEYS)))
     if unknown:
-        raise InvalidValue(unknown[0], given[unknown[0]], "one of " + ", ".join(KEYS))
+        raise InvalidValue(unknown[0], given[unknown[0]], one_of(KEYS))
     for key in ("coupon", "measurement"):
         if key not in given:
-            raise InvalidValue(key, None, "needed")
+            raise InvalidValue(key, None, said("allowed-needed"))
     coupon = read_coupon(given["coupon"] if given["coupon"] is not None else {})
     card = card_of(coupon)
     runs = tuple(_run(run, k) for k, run in enumerate(_list(given, "runs")))
@@ -115,7 +115,7 @@ def _list(given: Mapping[str, object], key: str) -> list[Any]:
     if found is None:
         return []
     if not isinstance(found, list) or len(found) > 200:
-        raise InvalidValue(key, found, "a list of at most 200")
+        raise InvalidValue(key, found, said("allowed-a-list-of-at-most-200"))
     return found
 
 
@@ -124,19 +124,19 @@ def _object(given: Mapping[str, object], key: str, allowed: tuple[str, ...]) -> 
     if found is None:
         return {}
     if not isinstance(found, Mapping):
-        raise InvalidValue(key, found, "an object with some of " + ", ".join(allowed))
+        raise InvalidValue(key, found, said("allowed-an-object-with-some-of", names=", ".join(allowed)))
     for name in found:
         if name not in allowed:
-            raise InvalidValue(f"{key}.{name}", found[name], "one of " + ", ".join(allowed))
+            raise InvalidValue(f"{key}.{name}", found[name], one_of(allowed))
     return {name: value for name, value in found.items() if value is not None}
 
 
 def _run(run: object, number: int) -> Used:
     if not isinstance(run, Mapping):
-        raise InvalidValue(f"runs.{number}", run, "an object with what was set")
+        raise InvalidValue(f"runs.{number}", run, said("allowed-an-object-with-what-was-set"))
     vent = run.get("purge_vent")
     if vent is not None and not isinstance(vent, bool):
-        raise InvalidValue("purge_vent", vent, "true, false or null")
+        raise InvalidValue("purge_vent", vent, said("allowed-true-false-or-null"))
     # No purge at all is a figure here, though none that a flow meter is set to.
     off = run.get("purge_l_min") == 0 and not isinstance(run.get("purge_l_min"), bool)
     used = read_used({k: v for k, v in run.items() if k != "purge_vent" and not (off and k == "purge_l_min")})
@@ -149,7 +149,7 @@ def _skipped(given: Mapping[str, object]) -> frozenset[str] | None:
     found = _list(given, "skipped")
     for step in found:
         if step not in SKIPPABLE:
-            raise InvalidValue("skipped", step, "some of " + ", ".join(SKIPPABLE))
+            raise InvalidValue("skipped", step, some_of(SKIPPABLE))
     return frozenset(found)
 
 
@@ -161,10 +161,10 @@ def _looks(given: Mapping[str, object]) -> dict[str, Any]:
         elif key == "restarts_mm":
             if not isinstance(value, list) or not all(_figure(v, MAX_RESTART_MM) for v in value):
                 raise InvalidValue(
-                    "looks.restarts_mm", value, f"a list of places along the bead, 0 to {MAX_RESTART_MM:g} mm"
+                    "looks.restarts_mm", value, said("allowed-a-list-of-places-along-the", most=f"{MAX_RESTART_MM:g}")
                 )
         elif not isinstance(value, bool):
-            raise InvalidValue(f"looks.{key}", value, "true, false or null")
+            raise InvalidValue(f"looks.{key}", value, said("allowed-true-false-or-null"))
     return found
 
 
@@ -174,13 +174,13 @@ def _by_hand(given: Mapping[str, object]) -> dict[str, Any]:
         if key in CHOSEN:
             _one_of(f"by_hand.{key}", value, CHOSEN[key])
         elif not _figure(value, BY_HAND[key]):
-            raise InvalidValue(f"by_hand.{key}", value, f"0 to {BY_HAND[key]:g} mm")
+            raise InvalidValue(f"by_hand.{key}", value, said("allowed-0-to-mm", by_hand=f"{BY_HAND[key]:g}"))
     return found
 
 
 def _one_of(key: str, value: object, allowed: tuple[str | int, ...]) -> None:
     if value not in allowed:
-        raise InvalidValue(key, value, "one of " + ", ".join(map(str, allowed)))
+        raise InvalidValue(key, value, one_of(map(str, allowed)))
 
 
 def _figure(value: Any, most: float) -> bool:
@@ -191,13 +191,13 @@ def _report(given: object) -> Report | None:
     if given is None:
         return None
     if not isinstance(given, Mapping):
-        raise InvalidValue("measurement", given, "an object as ./judicum measure prints it")
+        raise InvalidValue("measurement", given, said("allowed-an-object-as-judicum-measure-prints"))
     try:
         return Report.from_json(_filled(given))
     except ValidationError as error:
         first = error.errors()[0]
         where = ".".join(map(str, ("measurement", *first["loc"])))
-        raise InvalidValue(where, first.get("input"), first["msg"]) from error
+        raise InvalidValue(where, first.get("input"), said("allowed-by-pydantic", what=first["msg"].lower())) from error
 
 
 def _filled(given: Mapping[str, Any]) -> dict[str, Any]:
@@ -224,12 +224,12 @@ def _confirmed(given: Mapping[str, object]) -> tuple[str, ...]:
     found = []
     for number, one in enumerate(_list(given, "earlier")):
         if not isinstance(one, Mapping):
-            raise InvalidValue(f"earlier.{number}", one, "an object with an earlier attempt")
+            raise InvalidValue(f"earlier.{number}", one, said("allowed-an-object-with-an-earlier-attempt"))
         cause = one.get("confirmed")
         if cause is None:
             continue
         if cause not in CAUSES:
-            raise InvalidValue("confirmed", cause, "one of " + ", ".join(CAUSES))
+            raise InvalidValue("confirmed", cause, one_of(CAUSES))
         found.append(cause)
     return tuple(found)
 
@@ -238,5 +238,5 @@ def _usual(given: Mapping[str, object]) -> dict[str, int]:
     found = _object(given, "confirmed_in_course", tuple(CAUSES))
     for key, count in found.items():
         if isinstance(count, bool) or not isinstance(count, int) or not 0 <= count <= 1_000_000:
-            raise InvalidValue(f"confirmed_in_course.{key}", count, "a whole number from 0")
+            raise InvalidValue(f"confirmed_in_course.{key}", count, said("allowed-a-whole-number-from-0"))
     return found

@@ -1,7 +1,7 @@
 """Marking: criteria, schemes, findings by hand, and the score that the evidence suggests."""
 
-from judicum.core.marking.criteria import CRITERIA, KNOCK_OUTS, KNOCKED, NOT_ON_THE_BEAD, Criterion
-from judicum.core.marking.findings import FINDINGS, MEASURED_AT, asked_for, back_from, check_findings
+from judicum.core.marking.criteria import CRITERIA, KNOCK_OUTS, NOT_ON_THE_BEAD, Criterion
+from judicum.core.marking.findings import FINDINGS, asked_for, back_from, check_findings
 from judicum.core.marking.readings import Evidence, Reading, knocked_out, read_all
 from judicum.core.marking.scheme import (
     MAX_COMMENT,
@@ -22,11 +22,9 @@ from judicum.core.marking.score import GivenMark, Suggestion, TrialMark, score_o
 __all__ = [
     "CRITERIA",
     "FINDINGS",
-    "KNOCKED",
     "KNOCK_OUTS",
     "MAX_COMMENT",
     "MAX_NEXT",
-    "MEASURED_AT",
     "NOT_ON_THE_BEAD",
     "PASS_MARK",
     "SCHEMES",

@@ -17,15 +17,13 @@ Curve = tuple[tuple[float, float], ...]
 
 @dataclass(frozen=True)
 class Criterion:
-    """One criterion. `figure` is what its curve is read on, `unit` how that is shown (`share`, `ratio`, `levels`, `points`).
+    """One criterion. `unit` is how the figure is shown that its curve is read on (`share`, `ratio`, `levels`, `points`).
 
     `options` instead of a curve: the score of each option of the choice of the same name. `needs` are the findings by hand
     that it is read from.
     """
 
     key: str
-    words: str
-    figure: str
     unit: str
     curve: Curve = ()
     options: dict[str, float] = field(default_factory=dict)
@@ -33,54 +31,45 @@ class Criterion:
 
 
 _TABLE = (
-    Criterion("width_evenness", "Even width", "coefficient of variation of the width", "share", BANDS["width_cv"].curve),
-    Criterion("width_on_target", "Width on target", "mean width off the target width", "share",
+    Criterion("width_evenness", "share", BANDS["width_cv"].curve),
+    Criterion("width_on_target", "share",
         ((0.05, 10), (0.15, 8), (0.25, 5), (0.5, 0))),
-    Criterion("width_drift", "No width drift", "change of the width along the bead", "share",
+    Criterion("width_drift", "share",
         ((0.05, 10), (0.12, 8), (0.2, 5), (0.4, 0))),
-    Criterion("ripple_evenness", "Even ripples", "coefficient of variation of the gaps", "share", BANDS["pitch_cv"].curve),
-    Criterion("straight_toes", "Straight toes", "waviness of the worse toe over the mean width", "share",
+    Criterion("ripple_evenness", "share", BANDS["pitch_cv"].curve),
+    Criterion("straight_toes", "share",
         BANDS["toe_waviness"].curve),
-    Criterion("tint", "Heat tint", "levels darker than the finish accepts", "levels", ((0, 10), (1, 5), (2, 2), (3, 0))),
-    Criterion("tint_zone", "HAZ tint", "mean width of the tinted zone over the bead's", "share",
+    Criterion("tint", "levels", ((0, 10), (1, 5), (2, 2), (3, 0))),
+    Criterion("tint_zone", "share",
         ((0.6, 10), (1.0, 8), (1.6, 5), (3.0, 0))),
-    Criterion("tint_sides", "Even HAZ tint on both sides", "wider over narrower side of the zone", "ratio",
+    Criterion("tint_sides", "ratio",
         ((1.15, 10), (1.5, 8), (2.0, 5), (3.5, 0))),
-    Criterion("faults", "Faults", "points lost to faults", "points", ((0, 10), (1, 8), (3, 4), (6, 0))),
-    Criterion("ends", "Ends and restarts", "faults at the ends and restarts", "points", ((0, 10), (1, 6), (2, 3), (3, 0))),
-    Criterion("length_welded", "Length welded", "length over the target length", "share", ((0.5, 0), (0.8, 5), (0.95, 10))),
-    Criterion("setup_followed", "Setup followed", "points lost to settings off the card and warnings", "points", ((0, 10), (10, 0))),
-    Criterion("preparation", "Preparation", "steps done of those on the list", "share", ((0.5, 0), (0.75, 5), (1.0, 10))),
-    Criterion("legs_equal", "Equal legs", "longer over shorter leg", "ratio", ((1.05, 10), (1.25, 8), (1.5, 5), (2.0, 0)),
+    Criterion("faults", "points", ((0, 10), (1, 8), (3, 4), (6, 0))),
+    Criterion("ends", "points", ((0, 10), (1, 6), (2, 3), (3, 0))),
+    Criterion("length_welded", "share", ((0.5, 0), (0.8, 5), (0.95, 10))),
+    Criterion("setup_followed", "points", ((0, 10), (10, 0))),
+    Criterion("preparation", "share", ((0.5, 0), (0.75, 5), (1.0, 10))),
+    Criterion("legs_equal", "ratio", ((1.05, 10), (1.25, 8), (1.5, 5), (2.0, 0)),
         needs=("leg_upper_mm", "leg_lower_mm")),
-    Criterion("leg_size", "Leg on target", "mean leg off the target leg", "share", ((0.1, 10), (0.2, 8), (0.35, 5), (0.7, 0)),
+    Criterion("leg_size", "share", ((0.1, 10), (0.2, 8), (0.35, 5), (0.7, 0)),
         needs=("leg_upper_mm", "leg_lower_mm")),
-    Criterion("throat", "Throat", "throat over 0.7 of the shorter leg", "share", ((0.7, 0), (0.9, 5), (1.0, 10), (1.25, 10), (1.6, 5)),
+    Criterion("throat", "share", ((0.7, 0), (0.9, 5), (1.0, 10), (1.25, 10), (1.6, 5)),
         needs=("throat_mm", "leg_upper_mm", "leg_lower_mm")),
-    Criterion("face", "Face", "shape of the face", "", options={"flat": 10, "convex": 9, "sunken": 3, "ropey": 2}, needs=("face",)),
-    Criterion("back", "Back side", "look of the back", "",
+    Criterion("face", "", options={"flat": 10, "convex": 9, "sunken": 3, "ropey": 2}, needs=("face",)),
+    Criterion("back", "",
         options={"bright": 10, "tinted": 7, "sugared": 0, "not_through": 0, "hangs_through": 3}, needs=("back",)),
-    Criterion("distortion", "Distortion", "lift from a flat table", "mm", ((0.5, 10), (1.0, 8), (2.0, 5), (5.0, 0)),
+    Criterion("distortion", "mm", ((0.5, 10), (1.0, 8), (2.0, 5), (5.0, 0)),
         needs=("distortion_mm",)),
-    Criterion("turned", "Angular distortion", "angle off the set-up angle", "deg", ((1, 10), (2, 8), (4, 5), (8, 0)),
+    Criterion("turned", "deg", ((1, 10), (2, 8), (4, 5), (8, 0)),
         needs=("distortion_deg",)),
-    Criterion("bend", "Bend or break test", "test result", "", options={"held": 10, "opened": 4, "broke": 0}, needs=("bend",)),
-    Criterion("time_taken", "Time taken", "time over the time allowed", "share", ((0.8, 10), (1.0, 8), (1.2, 4), (1.5, 0)),
+    Criterion("bend", "", options={"held": 10, "opened": 4, "broke": 0}, needs=("bend",)),
+    Criterion("time_taken", "share", ((0.8, 10), (1.0, 8), (1.2, 4), (1.5, 0)),
         needs=("time_taken_s",)),
-    Criterion("overall", "Overall look", "mean of the other criteria less points lost to faults", "points", ((0, 0), (10, 10))),
+    Criterion("overall", "points", ((0, 0), (10, 10))),
 )  # fmt: skip
 NOT_ON_THE_BEAD = ("setup_followed", "preparation", "time_taken")
 """Criteria that no look at the bead can judge: they are read from log and list."""
 CRITERIA: dict[str, Criterion] = {criterion.key: criterion for criterion in _TABLE}
 
-KNOCK_OUTS: dict[str, str] = {
-    "grey": "grey on the bead",
-    **{kind.key: f"any {kind.words}" for kind in FAULT_KINDS.values()},
-    "back_sugared": "sugar on the back",
-    "back_not_through": "lack of penetration",
-    "bend_broke": "broke in the test",
-    "not_in_time": "not finished in time",
-}
-"""What may fail a coupon whatever its sum, and what a scheme calls it; every kind of fault is one."""
-KNOCKED: dict[str, str] = KNOCK_OUTS | {kind.key: kind.words for kind in FAULT_KINDS.values()}
-"""The same of a coupon that it failed."""
+KNOCK_OUTS = ("grey", *FAULT_KINDS, "back_sugared", "back_not_through", "bend_broke", "not_in_time")
+"""What may fail a coupon whatever its sum; every kind of fault is one."""

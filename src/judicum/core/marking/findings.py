@@ -22,18 +22,6 @@ FINDINGS = Fields(
         QUANTITIES["time_taken_s"],
     ),
 )
-MEASURED_AT: dict[str, str] = {
-    "leg_upper_mm": "from the root up the standing part to the toe",
-    "leg_lower_mm": "from the root along the lying part to the toe",
-    "throat_mm": "square to the face from the root: a gauge's nose in the corner",
-    "face": "a straight edge laid across it",
-    "back": "the far side of the root",
-    "distortion_mm": "the largest lift from a flat table",
-    "distortion_deg": "how far the parts have turned from the angle they were set at",
-    "bend": "bent over the root in a vice, or broken open",
-    "time_taken_s": "from the first arc to the last post-flow",
-}
-"""Where each is measured; web/src/ui/finding-sketch.tsx draws it."""
 DISTORTS_UNDER_MM = 3.5
 """Sheet up to this thickness bows visibly (core.setup.current: thin plate); thicker is not asked after."""
 

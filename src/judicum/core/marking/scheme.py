@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from itertools import pairwise
 from typing import Any
 
-from judicum.core.errors import InvalidValue, InvalidValues, refuse_all
+from judicum.core.errors import InvalidValue, InvalidValues, one_of, refuse_all, said, some_of
 from judicum.core.fields import Fields
 from judicum.core.marking.criteria import CRITERIA, KNOCK_OUTS, Criterion, Curve
 from judicum.core.quantities import QUANTITIES, Quantity
@@ -26,7 +26,7 @@ UNDO_S = 10
 """How long a return can be taken back, seconds."""
 PASS_MARK = 70.0
 """Of 100, where a scheme says nothing else."""
-ALLOWED = "0 to 10 in steps of 0.5, or null"
+ALLOWED = said("allowed-score")
 FIGURES = Fields("a scheme", (QUANTITIES["pass_mark"], QUANTITIES["time_limit_s"]))
 WEIGHT = Fields("a line", (QUANTITIES["weight"],), required=("weight",))
 KEYS = ("title", "lines", "knock_outs", "pass_mark", "time_limit_s")
@@ -86,11 +86,11 @@ def read_scheme(given: object) -> Scheme:
         InvalidValues: every field that is unknown, missing or outside what is allowed.
     """
     if not isinstance(given, Mapping):
-        raise InvalidValue("scheme", given, "an object with " + ", ".join(KEYS))
-    problems = [InvalidValue(str(key), given[key], "one of " + ", ".join(KEYS)) for key in given if key not in KEYS]
+        raise InvalidValue("scheme", given, said("allowed-an-object-with", names=", ".join(KEYS)))
+    problems = [InvalidValue(str(key), given[key], one_of(KEYS)) for key in given if key not in KEYS]
     title = given.get("title")
     if not isinstance(title, str) or not 1 <= len(title.strip()) <= MAX_TITLE:
-        problems.append(InvalidValue("title", title, f"1 to {MAX_TITLE} characters"))
+        problems.append(InvalidValue("title", title, said("allowed-1-to-characters", most=MAX_TITLE)))
     figures: dict[str, Any] = {}
     try:
         figures = FIGURES.check({key: given.get(key) for key in FIGURES.keys})
@@ -100,12 +100,12 @@ def read_scheme(given: object) -> Scheme:
     knocks = given.get("knock_outs") or []
     if not isinstance(knocks, list) or (unknown := [k for k in knocks if k not in KNOCK_OUTS]):
         wrong = knocks if not isinstance(knocks, list) else unknown[0]
-        problems.append(InvalidValue("knock_outs", wrong, "some of " + ", ".join(KNOCK_OUTS)))
+        problems.append(InvalidValue("knock_outs", wrong, some_of(KNOCK_OUTS)))
     timed = any(line.criterion.key == "time_taken" for line in lines) or "not_in_time" in (
         knocks if isinstance(knocks, list) else []
     )
     if timed and figures and figures.get("time_limit_s") is None:
-        problems.append(InvalidValue("time_limit_s", None, "a time where the time taken counts"))
+        problems.append(InvalidValue("time_limit_s", None, said("allowed-a-time-where-the-time-taken")))
     refuse_all(problems)
     pass_mark = figures["pass_mark"] if figures["pass_mark"] is not None else PASS_MARK
     return Scheme(str(title).strip(), tuple(lines), tuple(dict.fromkeys(knocks)), pass_mark, figures["time_limit_s"])
@@ -113,14 +113,14 @@ def read_scheme(given: object) -> Scheme:
 
 def _lines(given: object, problems: list[InvalidValue]) -> list[Line]:
     if not isinstance(given, list) or not given:
-        problems.append(InvalidValue("lines", given, "at least one line"))
+        problems.append(InvalidValue("lines", given, said("allowed-at-least-one-line")))
         return []
     lines: list[Line] = []
     for number, one in enumerate(given):
         try:
             line = _line(one, f"lines.{number}")
             if any(line.criterion is other.criterion for other in lines):
-                raise InvalidValue(f"lines.{number}.criterion", line.criterion.key, "each criterion once")
+                raise InvalidValue(f"lines.{number}.criterion", line.criterion.key, said("allowed-each-criterion-once"))
             lines.append(line)
         except InvalidValues as error:
             problems += error.problems
@@ -130,7 +130,7 @@ def _lines(given: object, problems: list[InvalidValue]) -> list[Line]:
 def _line(given: Any, at: str) -> Line:
     key = given.get("criterion") if isinstance(given, Mapping) else given
     if not isinstance(key, str) or key not in CRITERIA:
-        raise InvalidValue(f"{at}.criterion", key, "one of " + ", ".join(CRITERIA))
+        raise InvalidValue(f"{at}.criterion", key, one_of(CRITERIA))
     criterion = CRITERIA[key]
     weight = WEIGHT.check({"weight": given.get("weight")}, f"{at}.")["weight"]
     return Line(
@@ -141,7 +141,7 @@ def _line(given: Any, at: str) -> Line:
 def _curve(given: Any, criterion: Criterion, at: str) -> Curve:
     if not given or criterion.options:
         return criterion.curve
-    allowed = f"2 to {MAX_POINTS} pairs of a growing figure from 0 and a score from 0 to 10"
+    allowed = said("allowed-curve", most=MAX_POINTS)
     if not isinstance(given, list) or not 2 <= len(given) <= MAX_POINTS:
         raise InvalidValue(f"{at}.curve", given, allowed)
     if not all(isinstance(p, list | tuple) and len(p) == 2 and all(_figure(v) for v in p) for p in given):
@@ -158,7 +158,9 @@ def _options(given: Any, criterion: Criterion, at: str) -> Mapping[str, float]:
         return criterion.options
     whole = isinstance(given, Mapping) and set(given) == set(criterion.options)
     if not whole or not all(_figure(v) and 0 <= v <= HIGHEST for v in given.values()):
-        raise InvalidValue(f"{at}.options", given, "a score from 0 to 10 for each of " + ", ".join(criterion.options))
+        raise InvalidValue(
+            f"{at}.options", given, said("allowed-a-score-from-0-to-10", names=", ".join(criterion.options))
+        )
     return {str(option): float(score) for option, score in given.items()}
 
 
@@ -213,9 +215,7 @@ def check_scores(scheme: Scheme, scores: Mapping[str, float | None]) -> dict[str
     Raises:
         InvalidValues: unknown criterion, missing one, or a figure that is not allowed.
     """
-    fields = Fields(
-        "the scores", tuple(Quantity(key, CRITERIA[key].words, "plain", "", 0, HIGHEST, HALF) for key in scheme.keys)
-    )
+    fields = Fields("the scores", tuple(Quantity(key, "plain", "", 0, HIGHEST, HALF) for key in scheme.keys))
     problems: list[InvalidValue] = []
     clean: dict[str, float | None] = {}
     try:
@@ -225,7 +225,7 @@ def check_scores(scheme: Scheme, scores: Mapping[str, float | None]) -> dict[str
     problems += [InvalidValue(f"scores.{key}", None, ALLOWED) for key in scheme.keys if key not in scores]
     problems += [InvalidValue(f"scores.{k}", v, ALLOWED) for k, v in clean.items() if v is not None and v % HALF]
     if not problems and all(value is None for value in clean.values()):
-        problems.append(InvalidValue("scores", None, "at least one criterion with a score"))
+        problems.append(InvalidValue("scores", None, said("allowed-at-least-one-criterion-with-a")))
     refuse_all(problems)
     return clean
 

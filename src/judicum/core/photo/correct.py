@@ -14,7 +14,7 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from judicum.core.arrays import Floats
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 from judicum.core.photo.bead import Bead
 from judicum.core.photo.fault_kinds import hidden_by
 from judicum.core.photo.figures import outline_figures, ripple_figures, rounded
@@ -105,7 +105,7 @@ def _move_toe(layer: _Layer, step: Step) -> _Layer:
     moved = (left + shift, right) if side == "left" else (left, right + shift)
     narrowest = float((moved[1] - moved[0]).min())
     if narrowest < MIN_WIDTH_MM:
-        raise InvalidValue("n_mm", step.n_mm, f"a toe that leaves the bead at least {MIN_WIDTH_MM} mm wide")
+        raise InvalidValue("n_mm", step.n_mm, said("allowed-a-toe-that-leaves-the-bead", least=MIN_WIDTH_MM))
     middle = shift / 2
     centre = line.centre_mm + middle[:, None] * across_of(line.centre_mm, line.s_mm)
     outline = Outline.around(line.s_mm, centre, moved[0] - middle, moved[1] - middle)
@@ -137,9 +137,7 @@ def _move_end(layer: _Layer, step: Step) -> _Layer:
     line, length = layer.bead.outline, layer.bead.outline.length_mm
     first, last = (step.s_mm, length) if step.end == "start" else (0.0, step.s_mm)
     if last - first < MIN_LENGTH_MM or first < -20 or last > length + 20:
-        raise InvalidValue(
-            "s_mm", step.s_mm, f"an end at most 20 mm outside the bead that leaves {MIN_LENGTH_MM:g} mm of it"
-        )
+        raise InvalidValue("s_mm", step.s_mm, said("allowed-an-end-at-most-20-mm", least=f"{MIN_LENGTH_MM:g}"))
     s = np.append(np.arange(first, last - 1e-6, SAMPLE_MM), last)
     inside = np.clip(s, 0, length)
     along = np.gradient(line.centre_mm, line.s_mm, axis=0)
@@ -221,21 +219,23 @@ def _remove_fault(layer: _Layer, step: Step) -> _Layer:
     nearest = min(of_kind, key=away, default=None)
     if nearest is None or away(nearest) > SAME_PLACE_MM:
         there = "; ".join(f"{f.kind} at {f.s_mm:g}, {f.n_mm:g}" for f in layer.faults) or "none"
-        raise InvalidValue("kind", f"{step.kind} at {step.s_mm:g}, {step.n_mm:g}", f"a fault that is there: {there}")
+        raise InvalidValue(
+            "kind", f"{step.kind} at {step.s_mm:g}, {step.n_mm:g}", said("allowed-a-fault-that-is-there", there=there)
+        )
     return replace(layer, faults=tuple(f for f in layer.faults if f is not nearest))
 
 
 def _add_front(layer: _Layer, step: Step) -> _Layer:
     s = _within(layer, step.s_mm)
     if len(layer.fronts_mm) and np.abs(layer.fronts_mm - s).min() < 0.2:
-        raise InvalidValue("s_mm", s, "a place at least 0.2 mm from the next front")
+        raise InvalidValue("s_mm", s, said("allowed-a-place-at-least-0-2"))
     return replace(layer, fronts_mm=np.sort(np.append(layer.fronts_mm, s)))
 
 
 def _remove_front(layer: _Layer, step: Step) -> _Layer:
     s = _within(layer, step.s_mm)
     if not len(layer.fronts_mm) or np.abs(layer.fronts_mm - s).min() > SAME_PLACE_MM:
-        raise InvalidValue("s_mm", s, f"a place within {SAME_PLACE_MM:g} mm of a front")
+        raise InvalidValue("s_mm", s, said("allowed-a-place-within-mm-of-a", same_place_mm=f"{SAME_PLACE_MM:g}"))
     return replace(layer, fronts_mm=np.delete(layer.fronts_mm, int(np.abs(layer.fronts_mm - s).argmin())))
 
 
@@ -246,7 +246,7 @@ def _no_ripples(layer: _Layer, step: Step) -> _Layer:
 def _within(layer: _Layer, s: float) -> float:
     length = layer.bead.outline.length_mm
     if not 0 <= s <= length:
-        raise InvalidValue("s_mm", s, f"0 to {length:.1f} mm, the length of the bead")
+        raise InvalidValue("s_mm", s, said("allowed-0-to-mm-the-length-of", length=f"{length:.1f}"))
     return s
 
 

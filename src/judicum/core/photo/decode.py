@@ -8,7 +8,7 @@ import numpy as np
 from PIL import Image, ImageCms, ImageOps
 
 from judicum.core.arrays import Pixels
-from judicum.core.errors import UnreadablePicture
+from judicum.core.errors import UnreadablePicture, said
 from judicum.core.photo.picture_file import MAX_PIXELS, opened_picture, sniff_format
 
 BAND_ROWS = 256
@@ -32,11 +32,11 @@ def decode(data: bytes, max_pixels: int = MAX_PIXELS) -> Pixels:
     """
     media_type = sniff_format(data, max_pixels)
     if media_type == "image/jpeg" and not data.rstrip(b"\0").endswith(b"\xff\xd9") and b"\xff\xd9" not in data[-65536:]:
-        raise UnreadablePicture("The picture file is cut short; send it again.")
+        raise UnreadablePicture(said("refused-the-picture-file-is-cut-short"))
     if media_type == "image/jpeg" and _is_plain_jpeg(data):
         picture = cv2.imdecode(np.frombuffer(data, np.uint8), cv2.IMREAD_COLOR)
         if picture is None:
-            raise UnreadablePicture("The picture's data is damaged; send it again.")
+            raise UnreadablePicture(said("refused-the-pictures-data-is-damaged-send"))
         return cast(Pixels, picture)
     return _decode_with_pillow(data)
 
@@ -84,7 +84,7 @@ def _decode_with_pillow(data: bytes) -> Pixels:
             rgb = upright if upright.mode == "RGB" else upright.convert("RGB")
             return _in_bands(rgb)
     except (OSError, ValueError, SyntaxError, EOFError) as error:
-        raise UnreadablePicture("The picture file is cut short or damaged; send it again.") from error
+        raise UnreadablePicture(said("refused-the-picture-file-is-cut-short-2")) from error
 
 
 def _in_bands(rgb: Image.Image) -> Pixels:

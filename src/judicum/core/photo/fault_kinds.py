@@ -12,14 +12,13 @@ from judicum.core.photo.report import Defect
 
 @dataclass(frozen=True)
 class FaultKind:
-    """One kind: what it is called, what it takes off the overall look (points of ten), what its size means.
+    """One kind: what it takes off the overall look (points of ten), what its size means.
 
     `long` faults have a stretch along the bead, the others a diameter. `hides` ripple fronts under it.
     `rejects` the tint outright.
     """
 
     key: str
-    words: str
     cost: float
     long: bool = False
     hides: bool = False
@@ -27,14 +26,14 @@ class FaultKind:
 
 
 _TABLE = (
-    FaultKind("pore", "pore", 1.0),
-    FaultKind("crater", "crater", 1.5),
-    FaultKind("undercut", "undercut", 2.0, long=True),
-    FaultKind("burn_through", "burn-through", 10.0, hides=True),
-    FaultKind("sugaring", "sugaring", 3.0, long=True, hides=True, rejects=True),
-    FaultKind("inclusion", "inclusion", 1.0),
-    FaultKind("gap", "gap", 2.0, long=True, hides=True),
-    FaultKind("bulge", "bulge", 1.0, long=True),
+    FaultKind("pore", 1.0),
+    FaultKind("crater", 1.5),
+    FaultKind("undercut", 2.0, long=True),
+    FaultKind("burn_through", 10.0, hides=True),
+    FaultKind("sugaring", 3.0, long=True, hides=True, rejects=True),
+    FaultKind("inclusion", 1.0),
+    FaultKind("gap", 2.0, long=True, hides=True),
+    FaultKind("bulge", 1.0, long=True),
 )
 FAULT_KINDS: dict[str, FaultKind] = {kind.key: kind for kind in _TABLE}
 PINHOLE_COST = 1.0

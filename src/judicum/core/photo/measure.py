@@ -102,7 +102,7 @@ def _read(data: bytes, report: Report, given: GivenScale | None) -> tuple[Pictur
     try:
         picture = Picture(decode(data))
     except UnreadablePicture as error:
-        return _refused(report, NotMeasured("unreadable", why=str(error)))
+        return _refused(report, NotMeasured("unreadable", why=error.message))
     scale = plane_scale(given) if given else find_card(picture)
     if scale is None:
         return _refused(report, refuse("no_scale"))

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 import pillow_heif
 from PIL import Image, UnidentifiedImageError
 
-from judicum.core.errors import UnreadablePicture
+from judicum.core.errors import Said, UnreadablePicture, said
 
 MAX_PIXELS = 60_000_000
 """Largest picture that is decoded; a bigger one is refused before its pixels are unpacked."""
@@ -48,7 +48,7 @@ def sniff_format(data: bytes, max_pixels: int = MAX_PIXELS) -> str:
     except Image.DecompressionBombError as error:
         raise UnreadablePicture(_too_many(max_pixels)) from error
     except (UnidentifiedImageError, OSError, ValueError, SyntaxError) as error:
-        raise UnreadablePicture("This file is no JPEG, PNG or HEIC picture that can be read.") from error
+        raise UnreadablePicture(said("refused-this-file-is-no-jpeg-png")) from error
     if width * height > max_pixels:
         raise UnreadablePicture(_too_many(max_pixels))
     return FORMATS[kind]
@@ -61,8 +61,8 @@ def pixels_of(data: bytes) -> int:
         return int(image.size[0] * image.size[1])
 
 
-def _too_many(max_pixels: int) -> str:
-    return f"The picture has too many pixels; at most {max_pixels // 1_000_000} million are allowed."
+def _too_many(max_pixels: int) -> Said:
+    return said("refused-too-many-pixels", millions=max_pixels // 1_000_000)
 
 
 @dataclass(frozen=True)

@@ -4,7 +4,7 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, one_of, said
 
 ANGLES = ("work", "travel")
 MIN_LINE_PX = 40.0
@@ -49,7 +49,7 @@ def torch_angle(which: str, torch: Ends, reference: Ends) -> TorchAngle:
     10.0
     """
     if which not in ANGLES:
-        raise InvalidValue("which", which, "one of " + ", ".join(ANGLES))
+        raise InvalidValue("which", which, one_of(ANGLES))
     (ax, ay), (bx, by) = _vector("torch", torch), _vector("reference", reference)
     between = math.degrees(abs(math.atan2(ax * by - ay * bx, ax * bx + ay * by)))
     turn = math.hypot(*(HAND_PX * math.sqrt(2) / math.hypot(*v) for v in ((ax, ay), (bx, by))))
@@ -60,8 +60,8 @@ def _vector(field: str, ends: Ends) -> tuple[float, float]:
     given = [list(p) for p in ends]
     good = len(given) == 2 and all(len(p) == 2 and all(math.isfinite(v) for v in p) for p in given)
     if not good:
-        raise InvalidValue(field, given, "two points [x, y] in pixels")
+        raise InvalidValue(field, given, said("allowed-two-points-x-y-in-pixels"))
     x, y = given[1][0] - given[0][0], given[1][1] - given[0][1]
     if math.hypot(x, y) < MIN_LINE_PX:
-        raise InvalidValue(field, given, f"a line at least {MIN_LINE_PX:g} pixels long")
+        raise InvalidValue(field, given, said("allowed-a-line-at-least-pixels-long", least=f"{MIN_LINE_PX:g}"))
     return x, y

@@ -7,7 +7,7 @@ from reportlab.lib.pagesizes import A4, LETTER
 from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 from judicum.core.photo.scale import card_geometry
 
 PAPERS = {"a4": A4, "letter": LETTER}
@@ -28,9 +28,9 @@ def card_pdf(kind: str, paper: str = "a4") -> bytes:
         InvalidValue: an unknown card or paper.
     """
     if kind not in ("window", "strip"):
-        raise InvalidValue("kind", kind, "window or strip")
+        raise InvalidValue("kind", kind, said("allowed-window-or-strip"))
     if paper not in PAPERS:
-        raise InvalidValue("paper", paper, "a4 or letter")
+        raise InvalidValue("paper", paper, said("allowed-a4-or-letter"))
     card = card_geometry()[kind]
     page = PAPERS[paper]
     width, height = card["size"]

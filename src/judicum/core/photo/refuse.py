@@ -2,6 +2,8 @@
 
 from dataclasses import dataclass, field
 
+from judicum.core.errors import Said
+
 MIN_PX_PER_MM = 8.0
 MAX_TILT_DEG = 40.0
 MAX_BLUR_MM = 0.22
@@ -21,7 +23,7 @@ class NotMeasured:
 
     code: str
     figures: dict[str, float] = field(default_factory=dict)
-    why: str = ""
+    why: Said | None = None
 
 
 def refuse(code: str, **figures: float) -> NotMeasured:

@@ -59,7 +59,7 @@ def main() -> None:
     try:
         made, file = JOBS[sys.argv[1]](sys.stdin.buffer.read(), given)
     except UnreadablePicture as error:
-        out.write(json.dumps({"unreadable": str(error)}).encode() + b"\n")
+        out.write(json.dumps({"unreadable": [error.message.name, dict(error.message.variables)]}).encode() + b"\n")
         return
     out.write(json.dumps({"made": made}).encode() + b"\n" + file)
 

@@ -11,7 +11,7 @@ import cv2
 import numpy as np
 
 from judicum.core.arrays import Floats, Pixels
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 from judicum.core.photo.picture import Picture
 
 
@@ -66,7 +66,7 @@ class GivenScale:
     def checked(cls, mm_per_px: float, source: str = "given") -> "GivenScale":
         """A scale of sense: 0.002 to 1 mm per pixel. Raises InvalidValue outside."""
         if not 0.002 <= mm_per_px <= 1.0:
-            raise InvalidValue("scale", mm_per_px, "0.002 to 1 mm per pixel")
+            raise InvalidValue("scale", mm_per_px, said("allowed-0-002-to-1-mm-per"))
         return cls(mm_per_px, source)
 
     @classmethod
@@ -74,9 +74,9 @@ class GivenScale:
         """The scale from two pixels and the distance between them in mm. Raises InvalidValue."""
         pixels = float(np.hypot(b[0] - a[0], b[1] - a[1]))
         if not (np.isfinite(pixels) and pixels >= 20):
-            raise InvalidValue("points", f"{a} and {b}", "two places at least 20 pixels apart")
+            raise InvalidValue("points", f"{a} and {b}", said("allowed-two-places-at-least-20-pixels"))
         if not length_mm > 0:
-            raise InvalidValue("points", length_mm, "a distance above 0 mm")
+            raise InvalidValue("points", length_mm, said("allowed-a-distance-above-0-mm"))
         return cls.checked(length_mm / pixels, "points")
 
 

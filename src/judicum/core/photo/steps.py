@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from judicum.core.choices import Choice
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, one_of
 from judicum.core.fields import Fields
 from judicum.core.photo.fault_kinds import FAULT_KINDS
 from judicum.core.quantities import Quantity
@@ -16,19 +16,19 @@ from judicum.core.quantities import Quantity
 REACH_MM = 4.0
 
 
-def _mm(key: str, words: str, low: float, high: float) -> Quantity:
-    return Quantity(key, words, "length", "mm", low, high, 0.1)
+def _mm(key: str, low: float, high: float) -> Quantity:
+    return Quantity(key, "length", "mm", low, high, 0.1)
 
 
-S = _mm("s_mm", "Place along the bead", 0, 1000)
-N = _mm("n_mm", "Place across", -20, 20)
-SIZE = _mm("size_mm", "Size", 0.1, 200)
-KIND = Choice("kind", "Kind", {key: kind.words for key, kind in FAULT_KINDS.items()})
+S = _mm("s_mm", 0, 1000)
+N = _mm("n_mm", -20, 20)
+SIZE = _mm("size_mm", 0.1, 200)
+KIND = Choice("kind", tuple(FAULT_KINDS))
 _TABLE = {
-    "move_toe": (Choice("side", "Toe", {"left": "left", "right": "right"}), S, N, _mm("reach_mm", "Reach", 1, 60)),
+    "move_toe": (Choice("side", ("left", "right")), S, N, _mm("reach_mm", 1, 60)),
     "move_end": (
-        Choice("end", "End", {"start": "start", "end": "end"}),
-        _mm("s_mm", "Place along the bead", -20, 1000),
+        Choice("end", ("start", "end")),
+        _mm("s_mm", -20, 1000),
     ),
     "start_at_other_end": (),
     "add_fault": (KIND, S, N, SIZE),
@@ -69,7 +69,7 @@ def check_step(given: Mapping[str, object]) -> Step:
     """
     name = given.get("step")
     if not isinstance(name, str) or name not in STEPS:
-        raise InvalidValue("step", name, "one of " + ", ".join(STEPS))
+        raise InvalidValue("step", name, one_of(STEPS))
     clean = STEPS[name].check({key: value for key, value in given.items() if key != "step"})
     rounded: dict[str, Any] = {k: round(v, 3) if isinstance(v, float) else v for k, v in clean.items() if v is not None}
     return Step(name, **rounded)

@@ -3,15 +3,8 @@
 from judicum.core.setup.coupon import Coupon
 from judicum.core.setup.record import Card
 
-FEATURES: dict[str, str] = {
-    "ac": "AC",
-    "pulse": "pulse",
-    "purge": "purge gas",
-    "turntable": "turntable",
-    "large_head": "large torch head",
-    "small_head": "small torch head",
-}
-"""What is told of a booth, and what it is called."""
+FEATURES = ("ac", "pulse", "purge", "turntable", "large_head", "small_head")
+"""What is told of a booth."""
 SITTING_MINUTES = 45
 """A plate coupon with setting up, tacking, the bead, cleaning and the photo."""
 TUBE_MINUTES = 60

@@ -7,7 +7,7 @@ from typing import Any
 
 import numpy as np
 
-from judicum.core.errors import InvalidValue, Limits
+from judicum.core.errors import InvalidValue, Limits, one_of, said
 from judicum.core.progress.learning import LEARNING, Record
 from judicum.core.quantities import QUANTITIES
 
@@ -59,16 +59,16 @@ def read_question(given: object) -> Question:
         InvalidValue: an unknown or missing field, or a value outside what is allowed; names it.
     """
     if not isinstance(given, Mapping):
-        raise InvalidValue("input", given, "an object with " + ", ".join(KEYS))
+        raise InvalidValue("input", given, said("allowed-an-object-with", names=", ".join(KEYS)))
     for key in given:
         if key not in KEYS:
-            raise InvalidValue(str(key), given[key], "one of " + ", ".join(KEYS))
+            raise InvalidValue(str(key), given[key], one_of(KEYS))
     row = QUANTITIES["good_in_a_row"]
     classmates = given.get("class")
     if classmates is None:
         classmates = []
     if not isinstance(classmates, list) or len(classmates) > MAX_STUDENTS:
-        raise InvalidValue("class", classmates, f"a list of at most {MAX_STUDENTS} lists of attempts")
+        raise InvalidValue("class", classmates, said("allowed-a-list-of-at-most-lists", most=MAX_STUDENTS))
     in_a_row = _figure(given.get("in_a_row"), "in_a_row", row.limits)
     if in_a_row is None or in_a_row % 1:
         raise InvalidValue("in_a_row", given.get("in_a_row"), row.limits)
@@ -93,24 +93,24 @@ def record_of(attempts: tuple[RecordedAttempt, ...], coupon: str) -> Record:
 
 def _attempts(given: object, at: str) -> tuple[RecordedAttempt, ...]:
     if not isinstance(given, list) or len(given) > MAX_ATTEMPTS:
-        raise InvalidValue(at, given, f"a list of at most {MAX_ATTEMPTS} attempts")
+        raise InvalidValue(at, given, said("allowed-a-list-of-at-most-attempts", most=MAX_ATTEMPTS))
     return tuple(_attempt(one, f"{at}.{k}") for k, one in enumerate(given))
 
 
 def _attempt(given: object, at: str) -> RecordedAttempt:
     if not isinstance(given, Mapping):
-        raise InvalidValue(at, given, "an object with " + ", ".join(ATTEMPT))
+        raise InvalidValue(at, given, said("allowed-an-object-with", names=", ".join(ATTEMPT)))
     for key in given:
         if key not in ATTEMPT:
-            raise InvalidValue(f"{at}.{key}", given[key], "one of " + ", ".join(ATTEMPT))
+            raise InvalidValue(f"{at}.{key}", given[key], one_of(ATTEMPT))
     if "total" not in given:
-        raise InvalidValue(f"{at}.total", None, "0 to 100, or null where it is not marked yet")
+        raise InvalidValue(f"{at}.total", None, said("allowed-0-to-100-or-null-where"))
     figures = {key: _figure(given.get(key), f"{at}.{key}", limits) for key, limits in FIGURES.items()}
     faults, cause = given.get("faults"), given.get("cause")
     if faults is None:
         faults = []
     if not isinstance(faults, list) or len(faults) > MAX_ATTEMPTS:
-        raise InvalidValue(f"{at}.faults", faults, "a list of kinds of fault")
+        raise InvalidValue(f"{at}.faults", faults, said("allowed-a-list-of-kinds-of-fault"))
     return RecordedAttempt(
         _moment(given.get("at"), f"{at}.at"),
         _word(given.get("coupon"), f"{at}.coupon"),
@@ -131,7 +131,7 @@ def _figure(given: Any, at: str, limits: Limits) -> float | None:
 
 def _word(given: object, at: str) -> str:
     if not isinstance(given, str) or not 1 <= len(given) <= MAX_WORD:
-        raise InvalidValue(at, given, f"1 to {MAX_WORD} characters")
+        raise InvalidValue(at, given, said("allowed-1-to-characters", most=MAX_WORD))
     return given
 
 
@@ -139,5 +139,5 @@ def _moment(given: Any, at: str) -> datetime:
     try:
         moment = datetime.fromisoformat(given)
     except (TypeError, ValueError) as error:
-        raise InvalidValue(at, given, "a moment as 2026-10-01T18:00:00Z") from error
+        raise InvalidValue(at, given, said("allowed-a-moment-as-2026-10-01t18")) from error
     return moment if moment.tzinfo else moment.replace(tzinfo=UTC)

@@ -4,7 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 from judicum.core.fields import Fields, Text
 from judicum.core.quantities import QUANTITIES
 from judicum.core.setup import gas, rules
@@ -26,8 +26,8 @@ USED = Fields(
     (
         *LOGGED,
         *(QUANTITIES[key] for key in BESIDES),
-        Text("filler_alloy", "Filler alloy"),
-        Text("electrode_kind", "Electrode"),
+        Text("filler_alloy"),
+        Text("electrode_kind"),
     ),
 )
 WORK_OFF_DEG = 15
@@ -70,9 +70,9 @@ def check_setup(given: Mapping[str, Any]) -> Checked:
     """
     if not isinstance(given, Mapping) or set(given) - {"coupon", "used"}:
         shown = sorted(map(str, given)) if isinstance(given, Mapping) else given
-        raise InvalidValue("check", shown, "an object with coupon and used")
+        raise InvalidValue("check", shown, said("allowed-an-object-with-coupon-and-used"))
     if not isinstance(given.get("used"), Mapping):
-        raise InvalidValue("used", given.get("used"), "an object with what was set")
+        raise InvalidValue("used", given.get("used"), said("allowed-an-object-with-what-was-set"))
     coupon = read_coupon(given.get("coupon") or {})
     used = read_used(given["used"])
     card = card_of(coupon)

@@ -5,7 +5,7 @@ from dataclasses import dataclass, field, fields
 from typing import Any
 
 from judicum.core.choices import CHOICES
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 from judicum.core.fields import Fields, Flag
 from judicum.core.joints import JOINTS, Joint
 from judicum.core.metals import Metal, metal_of
@@ -33,7 +33,7 @@ TYPED = (
 )  # fmt: skip
 COUPON = Fields(
     "a coupon",
-    (*(CHOICES[key] for key in CHOSEN), *(QUANTITIES[key] for key in TYPED), Flag("purge", "Purge")),
+    (*(CHOICES[key] for key in CHOSEN), *(QUANTITIES[key] for key in TYPED), Flag("purge")),
     required=("joint",),
 )
 APART = ("metal", "pulse")
@@ -99,9 +99,9 @@ def read_coupon(given: Mapping[str, Any]) -> Coupon:
         InvalidValues: an unknown field, a missing one, or a value outside what is allowed.
     """
     if not isinstance(given, Mapping):
-        raise InvalidValue("coupon", given, "an object with metal, joint and a thickness")
+        raise InvalidValue("coupon", given, said("allowed-an-object-with-metal-joint-and"))
     if not isinstance(given.get("metal"), str):
-        raise InvalidValue("metal", given.get("metal"), "needed: a metal such as 304L")
+        raise InvalidValue("metal", given.get("metal"), said("allowed-needed-a-metal-such-as-304l"))
     values = COUPON.check({key: value for key, value in given.items() if key not in APART})
     metal = metal_of(given["metal"])
     values |= {"pulse": read_pulse(given.get("pulse")), "run_pass": values.pop("pass")}
@@ -115,7 +115,7 @@ def read_coupon(given: Mapping[str, Any]) -> Coupon:
 def _thickness(values: dict[str, Any], metal: Metal) -> tuple[float, tuple[Warned, ...]]:
     typed, gauge = values["thickness_mm"], values["gauge"]
     if typed is None and gauge is None:
-        raise InvalidValue("thickness_mm", None, "a thickness in mm, or a gauge with its gauge_table")
+        raise InvalidValue("thickness_mm", None, said("allowed-a-thickness-in-mm-or-a"))
     questions: list[Warned] = []
     if typed is not None and (slip := _unit_slip(typed)) is not None:
         meant, unit = slip

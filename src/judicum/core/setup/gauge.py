@@ -1,6 +1,6 @@
 """Gauge numbers: the same number is another thickness in each of three public tables."""
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, one_of
 from judicum.core.units import MM_PER_INCH
 
 TABLES_INCH: dict[str, dict[int, float]] = {
@@ -23,7 +23,7 @@ def gauge_mm(gauge: int, table: str) -> float:
     """
     name = SHORT_NAMES.get(table, table)
     if name not in TABLES_INCH:
-        raise InvalidValue("gauge_table", table, "one of " + ", ".join(TABLES_INCH))
+        raise InvalidValue("gauge_table", table, one_of(TABLES_INCH))
     if gauge not in TABLES_INCH[name]:
-        raise InvalidValue("gauge", gauge, "one of " + ", ".join(str(g) for g in TABLES_INCH[name]))
+        raise InvalidValue("gauge", gauge, one_of(str(g) for g in TABLES_INCH[name]))
     return TABLES_INCH[name][gauge] * MM_PER_INCH

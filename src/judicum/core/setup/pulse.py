@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 from judicum.core.fields import Fields
 from judicum.core.quantities import QUANTITIES
 
@@ -35,6 +35,6 @@ def read_pulse(given: object) -> Pulse | None:
         return None
     values = PULSE.check(given, "pulse.")
     if values["background_a"] > values["peak_a"]:
-        allowed = f"no more than the peak of {values['peak_a']:g} A"
+        allowed = said("allowed-no-more-than-the-peak-of", peak=f"{values['peak_a']:g}")
         raise InvalidValue("pulse.background_a", values["background_a"], allowed)
     return Pulse(**values)

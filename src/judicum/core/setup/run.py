@@ -7,7 +7,7 @@ import math
 from collections.abc import Mapping
 
 from judicum.core.choices import CHOICES
-from judicum.core.errors import InvalidValue, refuse_all
+from judicum.core.errors import InvalidValue, refuse_all, said
 from judicum.core.fields import Fields, Flag, Several, Spec, Text
 from judicum.core.quantities import QUANTITIES
 from judicum.core.setup.pulse import KEYS as PULSE_KEYS
@@ -28,13 +28,13 @@ GROUPS: dict[str, tuple[Spec, ...]] = {
     "purge": (Q["purge_l_min"], Q["purge_wait_s"]),
     "hands": (
         Q["arc_s"], Q["travel_mm_s"], Q["dabs"], Q["work_angle_deg"], Q["travel_angle_deg"], Q["pass_number"],
-        Several("restarts_mm", "Restarts at", Q["restart_mm"], 40),
+        Several("restarts_mm", Q["restart_mm"], 40),
     ),
     "noticed": (
-        C["electrode_after"], C["rod_end"], C["arc"], Flag("puff_at_start", "Gas puffed at the start"),
-        Flag("draught", "A draught"), Flag("part_hot", "Part still hot from before"),
+        C["electrode_after"], C["rod_end"], C["arc"], Flag("puff_at_start"),
+        Flag("draught"), Flag("part_hot"),
     ),
-    "note": (Text("note", "Note"),),
+    "note": (Text("note"),),
 }  # fmt: skip
 """Groups of the log, in the order in which they are asked for."""
 RUN = Fields(
@@ -61,7 +61,9 @@ def check_run(values: Mapping[str, object]) -> Run:
         problems += [InvalidValue(k, None, Q[k].limits) for k, p in zip(PULSE_KEYS, pulse, strict=True) if p is None]
     peak, background = clean["peak_a"], clean["background_a"]
     if peak is not None and background is not None and background > peak:
-        problems.append(InvalidValue("background_a", background, f"no more than the peak of {peak:g} A"))
+        problems.append(
+            InvalidValue("background_a", background, said("allowed-no-more-than-the-peak-of", peak=f"{peak:g}"))
+        )
     refuse_all(problems)
     return Run.of(clean)
 

@@ -8,7 +8,7 @@ from itertools import product
 import rectpack
 from rectpack import guillotine
 
-from judicum.core.errors import InvalidValue, refuse_all
+from judicum.core.errors import InvalidValue, refuse_all, said
 from judicum.core.quantities import QUANTITIES
 
 MAX_PIECES = 400
@@ -125,7 +125,7 @@ def _check(pieces: Sequence[Piece], stocks: Sequence[Stock], kerf_mm: float) -> 
             if not quantity.low <= value <= quantity.high:
                 problems.append(InvalidValue(f"{name}.{quantity.key}", value, quantity.limits))
     if (many := sum(piece.count for piece in pieces)) > MAX_PIECES:
-        problems.append(InvalidValue("pieces", many, f"at most {MAX_PIECES} blanks in one list"))
+        problems.append(InvalidValue("pieces", many, said("allowed-at-most-blanks-in-one-list", most=MAX_PIECES)))
     refuse_all(problems)
 
 

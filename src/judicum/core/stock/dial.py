@@ -3,7 +3,7 @@
 import math
 from dataclasses import dataclass
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 
 ROUND = 2 * math.pi
 TAP_SHARE = 0.02
@@ -43,17 +43,19 @@ def read_dial(hub: Point, tip: Point, zero: Point, full: Point, full_bar: float)
     reach = {name: math.dist(hub, point) for name, point in (("tip", tip), ("zero", zero), ("full", full))}
     for name, length in reach.items():
         if length < MIN_RADIUS:
-            raise InvalidValue(name, round(length), f"a point at least {MIN_RADIUS:.0f} pixels from the hub")
+            raise InvalidValue(
+                name, round(length), said("allowed-a-point-at-least-pixels-from", least=f"{MIN_RADIUS:.0f}")
+            )
     if abs(reach["zero"] - reach["full"]) > MAX_UNEVEN * max(reach["zero"], reach["full"]):
-        raise InvalidValue("full", [round(v) for v in full], "as far from the hub as zero is: hold the phone straight before the dial")  # fmt: skip
+        raise InvalidValue("full", [round(v) for v in full], said("allowed-as-far-from-the-hub-as"))  # fmt: skip
     sweep = _clockwise(hub, zero, full)
     if sweep < MIN_SWEEP:
-        raise InvalidValue("full", f"{math.degrees(sweep):.0f}° round from zero", "180 to 360°, clockwise")
+        raise InvalidValue("full", f"{math.degrees(sweep):.0f}° round from zero", said("allowed-180-to-360-clockwise"))
     at = _clockwise(hub, zero, tip)
     if at > ROUND - PAST_END:
         at = 0.0
     if at > sweep + PAST_END:
-        raise InvalidValue("tip", f"{math.degrees(at):.0f}° round from zero", f"0 to {math.degrees(sweep):.0f}°, on the scale")  # fmt: skip
+        raise InvalidValue("tip", f"{math.degrees(at):.0f}° round from zero", said("allowed-0-to-on-the-scale", math=f"{math.degrees(sweep):.0f}"))  # fmt: skip
     slant = abs(reach["zero"] - reach["full"]) / (reach["zero"] + reach["full"])
     off = math.hypot(TAP_SHARE * math.sqrt(2), slant) / sweep
     return DialReading(full_bar * min(at, sweep) / sweep, full_bar * off)

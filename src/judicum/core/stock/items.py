@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from judicum.core.choices import CHOICES
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, one_of
 from judicum.core.fields import Fields, Spec, Text
 from judicum.core.quantities import QUANTITIES
 
@@ -18,7 +18,6 @@ class Kind:
     """One kind of stock: `unit` it is counted in; `specs` tell one item from another, `needed` of them always."""
 
     key: str
-    words: str
     unit: str
     specs: tuple[Spec, ...]
     needed: tuple[str, ...]
@@ -30,17 +29,17 @@ class Kind:
 
 SHEET_OF = (C["metal"], Q["thickness_mm"], Q["blank_length_mm"], Q["blank_width_mm"])
 _TABLE = (
-    Kind("blank", "Blanks", "pieces", (*SHEET_OF, Q["tube_od_mm"]), ("metal", "thickness_mm", "blank_length_mm")),
-    Kind("wire", "Filler wire", "m", (C["filler_alloy"], Q["filler_mm"]), ("filler_alloy", "filler_mm")),
-    Kind("electrode", "Electrodes", "pieces", (C["electrode_kind"], Q["electrode_mm"]), ("electrode_kind", "electrode_mm")),
-    Kind("cup", "Cups", "pieces", (C["gas_part"], Q["cup"]), ("cup",)),
-    Kind("gas", "Argon, full bottles", "bottles", (Q["bottle_l"],), ("bottle_l",)),
-    Kind("sheet", "Sheets to cut", "pieces", SHEET_OF, ("metal", "thickness_mm", "blank_length_mm", "blank_width_mm")),
-    Kind("bar", "Bars and tubes to cut", "pieces", (*SHEET_OF, Q["tube_od_mm"]), ("metal", "thickness_mm", "blank_length_mm")),
+    Kind("blank", "pieces", (*SHEET_OF, Q["tube_od_mm"]), ("metal", "thickness_mm", "blank_length_mm")),
+    Kind("wire", "m", (C["filler_alloy"], Q["filler_mm"]), ("filler_alloy", "filler_mm")),
+    Kind("electrode", "pieces", (C["electrode_kind"], Q["electrode_mm"]), ("electrode_kind", "electrode_mm")),
+    Kind("cup", "pieces", (C["gas_part"], Q["cup"]), ("cup",)),
+    Kind("gas", "bottles", (Q["bottle_l"],), ("bottle_l",)),
+    Kind("sheet", "pieces", SHEET_OF, ("metal", "thickness_mm", "blank_length_mm", "blank_width_mm")),
+    Kind("bar", "pieces", (*SHEET_OF, Q["tube_od_mm"]), ("metal", "thickness_mm", "blank_length_mm")),
 )  # fmt: skip
 KINDS: dict[str, Kind] = {kind.key: kind for kind in _TABLE}
 ABOUT: tuple[Spec, ...] = (
-    Text("name", "Name", 60), Text("supplier", "Supplier", 60), Q["price"], Q["lead_days"], Q["low_at"],
+    Text("name", 60), Text("supplier", 60), Q["price"], Q["lead_days"], Q["low_at"],
 )  # fmt: skip
 """What is told of an item of any kind: price of one unit, days from order to delivery, the amount at which it is low."""
 _FIELDS = {kind.key: Fields(f"stock of the kind {kind.key}", (*ABOUT, *kind.specs), ("name", *kind.needed)) for kind in _TABLE}  # fmt: skip
@@ -55,7 +54,7 @@ def read_item(kind: str, given: Mapping[str, object]) -> dict[str, Any]:
         InvalidValues: an unknown kind, a field that is unknown, missing or outside its limits.
     """
     if kind not in KINDS:
-        raise InvalidValue("kind", kind, "one of " + ", ".join(KINDS))
+        raise InvalidValue("kind", kind, one_of(KINDS))
     return KINDS[kind].fields.check(given)
 
 

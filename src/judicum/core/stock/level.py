@@ -6,12 +6,7 @@ from datetime import datetime
 from typing import Literal
 
 MoveKind = Literal["counted", "delivered", "thrown", "opened"]
-MOVES: dict[MoveKind, str] = {
-    "counted": "counted",
-    "delivered": "delivered",
-    "thrown": "thrown away or broken",
-    "opened": "opened",
-}
+MOVES: tuple[MoveKind, ...] = ("counted", "delivered", "thrown", "opened")
 """What happens to a stock by hand; a count is all that is there, the others add to it or take from it."""
 MIN_LOGGED = 1e-6
 MIN_REAL = 0.5

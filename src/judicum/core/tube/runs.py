@@ -3,7 +3,7 @@
 import math
 from dataclasses import dataclass
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 
 TIE_IN_MM = 3.0
 MAX_RUNS = 200
@@ -33,10 +33,12 @@ def plan_runs(tube_od_mm: float, pitch_mm: float, dabs: int, tie_in_mm: float = 
     """
     net = dabs * pitch_mm - tie_in_mm
     if net <= 0:
-        raise InvalidValue("dabs", dabs, f"more than {tie_in_mm / pitch_mm:.0f}: a run must advance past its tie-in")
+        raise InvalidValue(
+            "dabs", dabs, said("allowed-more-than-a-run-must-advance", tie_in_mm=f"{tie_in_mm / pitch_mm:.0f}")
+        )
     round_mm = math.pi * tube_od_mm
     if round_mm / net > MAX_RUNS:
-        raise InvalidValue("dabs", dabs, f"enough that at most {MAX_RUNS} runs go round; each advances {net:.2g} mm")
+        raise InvalidValue("dabs", dabs, said("allowed-enough-that-at-most-runs-go", most=MAX_RUNS, net=f"{net:.2g}"))
     count = math.ceil(round_mm / net)
     length = round_mm / count + tie_in_mm
     return TubeRuns(count, length, round(length / pitch_mm), net, tuple(360 * k / count for k in range(count)))

@@ -2,7 +2,7 @@
 
 import math
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 
 
 def turntable_rpm(tube_od_mm: float, travel_mm_s: float) -> float:
@@ -33,8 +33,10 @@ def trial_bands(tube_od_mm: float, low_mm_s: float, high_mm_s: float, count: int
     [(0.59, 1.5), (0.79, 2.0), (0.99, 2.5)]
     """
     if count < 2:
-        raise InvalidValue("bands", count, "2 or more")
+        raise InvalidValue("bands", count, said("allowed-2-or-more"))
     if not low_mm_s < high_mm_s:
-        raise InvalidValue("low_mm_s", low_mm_s, f"less than the high speed of {high_mm_s:g} mm/s")
+        raise InvalidValue(
+            "low_mm_s", low_mm_s, said("allowed-less-than-the-high-speed-of", high_mm_s=f"{high_mm_s:g}")
+        )
     speeds = [low_mm_s + (high_mm_s - low_mm_s) * k / (count - 1) for k in range(count)]
     return [(turntable_rpm(tube_od_mm, v), v) for v in speeds]

@@ -50,10 +50,8 @@ class Answer:
 
 @dataclass(frozen=True)
 class Panel:
-    """A calculator: its formula as it is written, its source, its inputs and its function."""
+    """A calculator: its inputs and its function."""
 
     key: str
-    formula: str
-    source: str
     inputs: tuple[Input, ...]
     answer: Callable[[dict[str, float], dict[str, str]], Answer]

@@ -4,7 +4,7 @@ import math
 from collections.abc import Mapping
 
 from judicum.core.choices import CHOICES, Choice
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, one_of
 from judicum.core.fields import Fields
 from judicum.core.heat import ARC_EFFICIENCY, heat_per_length_kj_mm
 from judicum.core.quantities import QUANTITIES, Kind, Quantity
@@ -167,14 +167,14 @@ Q = QUANTITIES
 C = CHOICES
 
 
-def _more(key: str, words: str, kind: Kind, unit: str, low: float, high: float, step: float = 1.0) -> Quantity:
+def _more(key: str, kind: Kind, unit: str, low: float, high: float, step: float = 1.0) -> Quantity:
     """A figure that only a calculator asks for."""
-    return Quantity(key, words, kind, unit, low, high, step)
+    return Quantity(key, kind, unit, low, high, step)
 
 
 PANELS: tuple[Panel, ...] = (
     Panel(
-        "pulse", "mean = peak × on + background × (1 − on)", "time-weighted mean",
+        "pulse",
         (
             Input(Q["peak_a"], 110), Input(Q["background_a"], 25), Input(Q["on_share"], 0.3), Input(Q["per_second"], 1),
             Input(Q["travel_mm_s"], 2.2),
@@ -182,63 +182,63 @@ PANELS: tuple[Panel, ...] = (
         _pulse,
     ),
     Panel(
-        "gas", "Re = 4 ρ Q / (π D μ), D = cup number × 1/16 in", "Reynolds number at the exit",
+        "gas",
         (Input(Q["cup"], 8), Input(Q["gas_l_min"], 8), Input(Q["stickout_mm"], 8), Input(C["gas_part"], "gas_lens")),
         _gas,
     ),
     Panel(
-        "heat", "H = η V I / v", "EN 1011-1",
-        (Input(_more("volts", "Arc voltage", "plain", "V", 5, 30, 0.5), 10.5), Input(Q["current_a"], 62), Input(Q["travel_mm_s"], 2.2)),
+        "heat",
+        (Input(_more("volts", "plain", "V", 5, 30, 0.5), 10.5), Input(Q["current_a"], 62), Input(Q["travel_mm_s"], 2.2)),
         _heat,
     ),
     Panel(
-        "runs", "net = dabs × pitch − tie-in; runs = π D / net, rounded up", "geometry of the seam",
+        "runs",
         (
             Input(Q["tube_od_mm"], 48.3), Input(Q["dab_pitch_mm"], 2.2),
-            Input(_more("dabs", "Dabs in a run", "count", "", 2, 200), 17),
-            Input(_more("tie_in_mm", "Tie-in", "length", "mm", 0, 20, 0.5), 3),
+            Input(_more("dabs", "count", "", 2, 200), 17),
+            Input(_more("tie_in_mm", "length", "mm", 0, 20, 0.5), 3),
         ),
         _runs,
     ),
     Panel(
-        "turntable", "v = π D n / 60; n₂ = n₁ D₁ / D₂", "geometry of the seam",
+        "turntable",
         (
-            Input(Q["tube_od_mm"], 48.3), Input(_more("low_mm_s", "Slowest band", "speed", "mm/s", 0.05, 50, 0.1), 1.2),
-            Input(_more("high_mm_s", "Fastest band", "speed", "mm/s", 0.05, 50, 0.1), 2.8),
-            Input(_more("bands", "Bands", "count", "", 2, 9), 5), Input(_more("chosen", "Best band", "count", "", 1, 9), 3),
-            Input(_more("other_od_mm", "Other tube's diameter", "length", "mm", 4, 1000, 0.1), 76.1),
+            Input(Q["tube_od_mm"], 48.3), Input(_more("low_mm_s", "speed", "mm/s", 0.05, 50, 0.1), 1.2),
+            Input(_more("high_mm_s", "speed", "mm/s", 0.05, 50, 0.1), 2.8),
+            Input(_more("bands", "count", "", 2, 9), 5), Input(_more("chosen", "count", "", 1, 9), 3),
+            Input(_more("other_od_mm", "length", "mm", 4, 1000, 0.1), 76.1),
         ),
         _turntable,
     ),
     Panel(
-        "consumption", "litres = flow × (pre-flow + arc + post-flow); bottle = 200 bar × water volume", "gas law at 200 bar",
+        "consumption",
         (
             Input(Q["gas_l_min"], 12), Input(Q["preflow_s"], 0.5), Input(Q["arc_s"], 48), Input(Q["postflow_s"], 10),
-            Input(_more("bottle_l", "Bottle", "plain", "L", 1, 100), 20),
+            Input(_more("bottle_l", "plain", "L", 1, 100), 20),
         ),
         _consumption,
     ),
     Panel(
-        "purge", "wait = volumes × bore volume / flow", "volume of a cylinder",
+        "purge",
         (
             Input(Q["bore_mm"], 45), Input(Q["bore_length_mm"], 300),
-            Input(_more("volumes", "Volumes", "count", "", 1, 20), 6), Input(Q["purge_l_min"], 3),
+            Input(_more("volumes", "count", "", 1, 20), 6), Input(Q["purge_l_min"], 3),
         ),
         _purge,
     ),
     Panel(
-        "filler", "area = leg² / 2 × (1 + crown); wire = area × length / (π d² / 4)", "volume of a prism",
+        "filler",
         (
-            Input(Q["leg_mm"], 2), Input(_more("crown_share", "Crown", "share", "", 0, 1, 0.05), 0.15), Input(Q["length_mm"], 100),
+            Input(Q["leg_mm"], 2), Input(_more("crown_share", "share", "", 0, 1, 0.05), 0.15), Input(Q["length_mm"], 100),
             Input(Q["filler_mm"], 1.6),
         ),
         _filler,
     ),
     Panel(
-        "gauge", "the same number, three public tables", "public gauge tables",
+        "gauge",
         (
-            Input(Choice("gauge", "Gauge", {str(g): f"{g} gauge" for g in TABLES_INCH["tube_wall"]}), "16"),
-            Input(_more("measured_mm", "Measured", "length", "mm", 0.2, 6, 0.1), 1.5),
+            Input(Choice("gauge", tuple(map(str, TABLES_INCH["tube_wall"]))), "16"),
+            Input(_more("measured_mm", "length", "mm", 0.2, 6, 0.1), 1.5),
         ),
         _gauge,
     ),
@@ -251,7 +251,7 @@ def panel_of(key: str) -> Panel:
     for panel in PANELS:
         if panel.key == key:
             return panel
-    raise InvalidValue("panel", key, "one of " + ", ".join(p.key for p in PANELS))
+    raise InvalidValue("panel", key, one_of(p.key for p in PANELS))
 
 
 def compute(key: str, given: Mapping[str, str | float]) -> Answer:

@@ -61,7 +61,7 @@ def fields_model(name: str, fields: Fields, base: type[BaseModel], about: str, c
 def _type_of(spec: Spec) -> Any:
     if isinstance(spec, Quantity):
         return int if spec.whole else float
-    if isinstance(spec, Choice) and all(isinstance(code, int) for code in spec.options):
+    if isinstance(spec, Choice) and all(isinstance(code, int) for code in spec.codes):
         return int
     if isinstance(spec, Several):
         return list[float]

@@ -20,7 +20,7 @@ from typing import Any
 from django.core.files.storage import default_storage
 from django.db import connection, transaction
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 from judicum.server.exchange.archive.write import Entry, stored_entry, write_whole, zip_of
 from judicum.server.exchange.stored import named_files
 from judicum.server.platform.file_lock import files_stay
@@ -29,7 +29,7 @@ from judicum.server.platform.storage import WholeFiles, room_or_words
 FORMAT = "judicum-backup"
 VERSION = 1
 DUMP = "database.dump"
-NO_ROOM = "The disk is full: no backup was made, and the earlier ones stay."
+NO_ROOM = "refused-no-room-for-backup"
 NOT_DUMPED = ("cache", "photos_upload")
 """Tables whose rows are not worth keeping: what is counted at the door, and photos of which only pieces have arrived."""
 
@@ -115,9 +115,9 @@ class Backup:
             self.manifest = json.loads(self._zip.read("manifest.json"))
             kind, version = self.manifest["format"], self.manifest["version"]
         except (zipfile.BadZipFile, KeyError, ValueError) as error:
-            raise InvalidValue("backup", path.name, "a backup, whole") from error
+            raise InvalidValue("backup", path.name, said("allowed-a-backup-whole")) from error
         if kind != FORMAT or version != VERSION:
-            raise InvalidValue("backup", f"{kind} {version}", f"{FORMAT} {VERSION}")
+            raise InvalidValue("backup", f"{kind} {version}", said("allowed-text", format=FORMAT, version=VERSION))
         self._pool = path.parent / "files"
         inside = {one["name"].removeprefix("files/"): one for one in self.manifest["files"]}
         self._beside = {one["name"]: one for one in self.manifest["beside"]}
@@ -140,7 +140,7 @@ class Backup:
         try:
             return (self._pool / name).open("rb")
         except FileNotFoundError as error:
-            raise InvalidValue(name, None, f"a file in {self._pool}, beside the backup") from error
+            raise InvalidValue(name, None, said("allowed-a-file-in-beside-the-backup", _pool=self._pool)) from error
 
     @staticmethod
     def _check(one: dict[str, Any], opened: Any) -> None:
@@ -148,11 +148,9 @@ class Backup:
             with opened() as file:
                 digest = hashlib.file_digest(file, "sha256").hexdigest()
         except zipfile.BadZipFile as error:
-            raise InvalidValue(one["name"], str(error), "a file that can be unpacked") from error
+            raise InvalidValue(one["name"], str(error), said("allowed-a-file-that-can-be-unpacked")) from error
         if digest != one["sha256"]:
-            raise InvalidValue(
-                one["name"], "other bytes", "what the manifest says: the backup was altered or cut short"
-            )
+            raise InvalidValue(one["name"], "other bytes", said("allowed-what-the-manifest-says-the-backup"))
 
 
 def restore(path: Path) -> dict[str, Any]:
@@ -165,7 +163,7 @@ def restore(path: Path) -> dict[str, Any]:
     """
     with connection.cursor() as cursor:
         if connection.introspection.table_names(cursor):
-            raise InvalidValue("database", "tables", "an empty database: a backup is never written over what is there")
+            raise InvalidValue("database", "tables", said("allowed-an-empty-database-a-backup-is"))
     backup = Backup(path)
     for name in backup.names:
         with backup.opened(name) as file:

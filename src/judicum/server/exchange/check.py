@@ -15,6 +15,7 @@ from judicum.server.exchange.archive.write import BY_CONTENT
 from judicum.server.exchange.stored import FOLDERS, digest_of, files_there, named_files
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.photos.models import StoredPicture
+from judicum.words.catalogue import t
 
 JUST_NOW = timedelta(minutes=10)
 """A file this young may be on its way to its row."""
@@ -34,14 +35,14 @@ def check_data() -> Iterator[Inconsistency]:
     named = named_files()
     there = {name for folder in FOLDERS for name in files_there(folder)}
     for name in sorted(named - there):
-        yield Inconsistency("missing file", name)
+        yield Inconsistency("missing", name)
     for name in sorted(there & named):
-        said = BY_CONTENT.match(name)
-        if said and digest_of(name) != said[2]:
-            yield Inconsistency("altered file", name)
+        by_content = BY_CONTENT.match(name)
+        if by_content and digest_of(name) != by_content[2]:
+            yield Inconsistency("altered", name)
     for name in sorted(there - named):
         if default_storage.get_modified_time(name) < timezone.now() - JUST_NOW:
-            yield Inconsistency("orphaned file", name)
+            yield Inconsistency("orphaned", name)
     yield from _references()
     yield from _disagreements()
 
@@ -58,19 +59,19 @@ def _references() -> Iterator[Inconsistency]:
             there = other._default_manager.values("pk")  # type: ignore[union-attr]
             lost = model._default_manager.exclude(**{field.attname: None}).exclude(**{f"{field.attname}__in": there})
             for key in lost.values_list("pk", flat=True)[:MAX_LISTED]:
-                yield Inconsistency("broken reference", f"{model._meta.label} {key}: {field.name}")
+                yield Inconsistency("reference", f"{model._meta.label} {key}: {field.name}")
 
 
 def _disagreements() -> Iterator[Inconsistency]:
     """Rows that say different things of the same."""
     for key in Attempt.objects.exclude(course=F("assignment__course")).values_list("pk", flat=True)[:MAX_LISTED]:
-        yield Inconsistency("disagreement", f"attempt {key}: its coupon was given in another course")
+        yield Inconsistency("disagreement", t("inconsistency-other-course", key=str(key)))
     for key in Attempt.objects.filter(events=None).values_list("pk", flat=True)[:MAX_LISTED]:
-        yield Inconsistency("disagreement", f"attempt {key}: nothing stands in its log")
+        yield Inconsistency("disagreement", t("inconsistency-no-log", key=str(key)))
     for pk, name in StoredPicture.objects.values_list("pk", "original"):
-        said = BY_CONTENT.match(name)
-        if said and said[2] != pk:
-            yield Inconsistency("disagreement", f"picture {pk}: its file is {name}")
+        by_content = BY_CONTENT.match(name)
+        if by_content and by_content[2] != pk:
+            yield Inconsistency("disagreement", t("inconsistency-picture", key=pk, file=name))
     schemes = Scheme.objects.filter(Q(course=OuterRef("course")) | Q(course=None), code=OuterRef("scheme"))
     for key, scheme in Assignment.objects.filter(~Exists(schemes)).values_list("pk", "scheme"):
-        yield Inconsistency("disagreement", f"assignment {key}: there is no scheme {scheme}")
+        yield Inconsistency("disagreement", t("inconsistency-no-scheme", key=str(key), scheme=scheme))

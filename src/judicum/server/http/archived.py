@@ -5,7 +5,7 @@ from typing import Any
 from rest_framework.permissions import SAFE_METHODS, BasePermission
 from rest_framework.request import Request
 
-from judicum.core.errors import WrongState
+from judicum.core.errors import WrongState, said
 from judicum.server.http.person import person
 from judicum.server.people.courses.models import Course
 
@@ -33,5 +33,5 @@ class NotArchived(BasePermission):
             return True
         of_mine = Course.objects.filter(archived_at__isnull=False, memberships__user=person(request))
         if of_mine.filter(**{COURSE_BY[name]: view.kwargs[name]}).exists():
-            raise WrongState("The course is archived: it can be read and reported, and nothing of it changes any more.")
+            raise WrongState(said("refused-the-course-is-archived-it-can"))
         return True

@@ -17,14 +17,12 @@ READING = ("GET", "HEAD", "OPTIONS")
 class SecondFactorMissing(PermissionDenied):
     """Whoever teaches in this workshop sets up a second factor before anything else."""
 
-    default_detail = "Your workshop asks everybody who teaches for a second factor; set it up first."
     default_code = MISSING
 
 
 class OutOfScope(PermissionDenied):
     """A token that reads was used to write."""
 
-    default_detail = "This token only reads."
     default_code = "out_of_scope"
 
 

@@ -11,15 +11,10 @@ from urllib.parse import unquote_to_bytes
 from django.http import HttpRequest, HttpResponse, JsonResponse
 
 from judicum.server.http.problems import MEDIA_TYPE, problem_body
+from judicum.words.catalogue import t
 
 log = logging.getLogger(__name__)
-WORDS = {
-    400: ("bad_request", "The request cannot be read."),
-    404: ("not_found", "There is nothing at this address."),
-    405: ("method_not_allowed", "This address does not take that kind of request."),
-    413: ("too_large", "The request is larger than is allowed."),
-    500: ("our_fault", "Something went wrong on the server; it is written down there. Nothing was changed."),
-}
+CODES = {400: "bad_request", 404: "not_found", 405: "method_not_allowed", 413: "too_large", 500: "our_fault"}
 
 
 class ProblemsUnderApi:
@@ -32,7 +27,7 @@ class ProblemsUnderApi:
         if not request.path.startswith("/api/"):
             return self.get_response(request)
         if not is_text(request.META.get("QUERY_STRING", "")) or "\0" in request.path:
-            return problem(400, "The address holds characters that are no text.")
+            return problem(400, t("problem-address-no-text"))
         try:
             response = self.get_response(request)
         except Exception:
@@ -55,8 +50,9 @@ def is_text(query: str) -> bool:
 
 def problem(status: int, detail: str | None = None) -> JsonResponse:
     """Problem details for a status that no view foresaw."""
-    code, words = WORDS.get(status, WORDS[400] if status < 500 else WORDS[500])
-    return JsonResponse(problem_body(status, code, detail or words, []), status=status, content_type=MEDIA_TYPE)
+    code = CODES.get(status, CODES[400] if status < 500 else CODES[500])
+    body = problem_body(status, code, detail or t(f"problem-{code}"), [])
+    return JsonResponse(body, status=status, content_type=MEDIA_TYPE)
 
 
 def _is_json(response: HttpResponse) -> bool:

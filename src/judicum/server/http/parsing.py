@@ -9,43 +9,45 @@ from rest_framework.exceptions import ParseError
 from rest_framework.parsers import JSONParser
 from rest_framework.request import Request
 
-from judicum.core.errors import InvalidValue, InvalidValues
+from judicum.core.errors import InvalidValue, InvalidValues, said
 from judicum.server.answers.base import SECRETS
 from judicum.server.answers.base import Request as Model
 
 ALLOWED = {
-    "missing": "a value: it is needed",
-    "extra_forbidden": "nothing: there is no such field",
-    "string_type": "text",
-    "string_too_short": "at least {min_length} characters",
-    "string_too_long": "at most {max_length} characters",
-    "int_type": "a whole number",
-    "int_parsing": "a whole number",
-    "int_from_float": "a whole number",
-    "int_parsing_size": "a whole number of at most 4300 digits",
-    "float_type": "a number",
-    "float_parsing": "a number",
-    "finite_number": "a number that is not infinite",
-    "bool_type": "true or false",
-    "bool_parsing": "true or false",
-    "list_type": "a list",
-    "dict_type": "an object",
-    "model_type": "an object",
-    "literal_error": "{expected}",
-    "enum": "{expected}",
-    "too_long": "at most {max_length} of them",
-    "too_short": "at least {min_length} of them",
-    "greater_than_equal": "{ge} or more",
-    "less_than_equal": "{le} or less",
-    "date_type": "a date, YYYY-MM-DD",
-    "date_from_datetime_parsing": "a date, YYYY-MM-DD",
-    "date_parsing": "a date, YYYY-MM-DD",
-    "time_parsing": "a time of day, HH:MM",
-    "datetime_from_date_parsing": "a date and time with its offset",
-    "datetime_parsing": "a date and time with its offset",
-    "timezone_aware": "a date and time with its offset",
+    "missing": "allowed-a-value-it-is-needed",
+    "extra_forbidden": "allowed-nothing-there-is-no-such-field",
+    "string_type": "allowed-text",
+    "string_too_short": "allowed-at-least-characters",
+    "string_too_long": "allowed-at-most-characters",
+    "int_type": "allowed-a-whole-number",
+    "int_parsing": "allowed-a-whole-number",
+    "int_from_float": "allowed-a-whole-number",
+    "int_parsing_size": "allowed-a-whole-number-of-at-most",
+    "float_type": "allowed-a-number",
+    "float_parsing": "allowed-a-number",
+    "finite_number": "allowed-a-number-that-is-not-infinite",
+    "bool_type": "allowed-true-or-false",
+    "bool_parsing": "allowed-true-or-false",
+    "list_type": "allowed-a-list",
+    "dict_type": "allowed-an-object",
+    "model_type": "allowed-an-object",
+    "literal_error": "allowed-expected",
+    "enum": "allowed-expected",
+    "too_long": "allowed-at-most-of-them",
+    "too_short": "allowed-at-least-of-them",
+    "greater_than_equal": "allowed-or-more",
+    "less_than_equal": "allowed-or-less",
+    "date_type": "allowed-a-date-yyyy-mm-dd",
+    "date_from_datetime_parsing": "allowed-a-date-yyyy-mm-dd",
+    "date_parsing": "allowed-a-date-yyyy-mm-dd",
+    "time_parsing": "allowed-a-time-of-day-hh-mm",
+    "datetime_from_date_parsing": "allowed-a-date-and-time-with-its",
+    "datetime_parsing": "allowed-a-date-and-time-with-its",
+    "timezone_aware": "allowed-a-date-and-time-with-its",
 }
 """What is allowed, by the kind of pydantic's error."""
+VARIABLES = ("min_length", "max_length", "expected", "ge", "le")
+"""What of the context of pydantic's errors the messages speak of."""
 MAX_DEPTH = 20
 """Lists and objects within one another; the deepest body there is has six."""
 
@@ -75,7 +77,7 @@ def sent(model: type[Body], request: Request) -> Body:
 def read_as(model: type[Body], given: object) -> Body:
     """Values as a model of a request reads them. Raises InvalidValues."""
     if not isinstance(given, Mapping):
-        raise InvalidValue("body", type(given).__name__, "an object with the fields of the request")
+        raise InvalidValue("body", type(given).__name__, said("allowed-an-object-with-the-fields-of"))
     try:
         return model.model_validate(given)
     except ValidationError as error:
@@ -87,8 +89,11 @@ def _refused(one: ErrorDetails) -> InvalidValue:
     names = [str(part) for part in one["loc"]]
     nothing = one["type"] == "missing" or (names[-1:] and names[-1] in SECRETS)
     context = one.get("ctx", {})
-    words = ALLOWED.get(one["type"])
-    allowed = words.format(**context) if words else one["msg"][:1].lower() + one["msg"][1:]
+    name = ALLOWED.get(one["type"])
+    if name is None:
+        allowed = said("allowed-by-pydantic", what=one["msg"][:1].lower() + one["msg"][1:])
+    else:
+        allowed = said(name, **{key: value for key, value in context.items() if key in VARIABLES})
     return InvalidValue(".".join(names), None if nothing else one["input"], allowed)
 
 
@@ -99,7 +104,7 @@ def sent_bytes(request: Request, field: str) -> bytes:
         InvalidValue: there is none; such a request is not parsed, and has no bytes to look into.
     """
     if not isinstance(request.data, bytes):
-        raise InvalidValue(field, None, "the bytes of a file as the request's body")
+        raise InvalidValue(field, None, said("allowed-the-bytes-of-a-file-as"))
     return request.data
 
 

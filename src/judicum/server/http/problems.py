@@ -10,10 +10,12 @@ from rest_framework.response import Response
 from rest_framework.views import set_rollback
 
 from judicum.core import errors
+from judicum.core.errors import InvalidValue, said
 from judicum.server.answers.problems import FieldProblem
 from judicum.server.people.accounts.units import units_of
-from judicum.words import Units
-from judicum.words.problems import field_words
+from judicum.words import METRIC, Units
+from judicum.words.catalogue import knows, t
+from judicum.words.problems import problem_sentence
 
 MEDIA_TYPE = "application/problem+json"
 
@@ -34,11 +36,12 @@ def problem_response(error: Exception, context: dict[str, object]) -> Response |
     """Turn an exception into problem details; None for one that nobody foresaw (a 500)."""
     if isinstance(error, errors.JudicumError):
         set_rollback()
-        fields = _fields(error, units_of(getattr(context.get("request"), "user", None)))
-        return _respond(_status_of(error), error.code, _detail(error, fields), fields)
+        units = units_of(getattr(context.get("request"), "user", None))
+        fields = _fields(error, units)
+        return _respond(_status_of(error), error.code, problem_sentence(error, units), fields)
     if isinstance(error, DataError):
         set_rollback()
-        return _respond(status.HTTP_400_BAD_REQUEST, "invalid_value", "A figure is larger than can be kept.", [])
+        return _respond(status.HTTP_400_BAD_REQUEST, "invalid_value", t("problem-too-large"), [])
     if isinstance(error, Http404):
         error = exceptions.NotFound()
     if isinstance(error, PermissionDenied):
@@ -48,16 +51,20 @@ def problem_response(error: Exception, context: dict[str, object]) -> Response |
     set_rollback()
     if isinstance(error, exceptions.ValidationError):
         fields = list(_flat(error.detail))
-        return _respond(
-            error.status_code, "invalid_value", "; ".join(f"{f['field']}: {f['allowed']}" for f in fields), fields
-        )
-    response = _respond(error.status_code, str(error.default_code), str(error.detail), [])
+        return _respond(error.status_code, "invalid_value", " ".join(str(f["message"]) for f in fields), fields)
     wait = getattr(error, "wait", None)
+    response = _respond(error.status_code, str(error.default_code), _words_of(error, wait), [])
     if wait:
         response["Retry-After"] = str(int(wait))
     if isinstance(error, exceptions.NotAuthenticated):
         response["WWW-Authenticate"] = "Session"
     return response
+
+
+def _words_of(error: exceptions.APIException, wait: float | None) -> str:
+    """What an error of the framework, or one of ours that it knows, has to say, by its code."""
+    name = f"problem-{error.default_code}"
+    return t(name, detail=str(error.detail), seconds=int(wait or 0)) if knows(name) else str(error.detail)
 
 
 def _status_of(error: errors.JudicumError) -> int:
@@ -84,12 +91,6 @@ def _fields(error: errors.JudicumError, units: Units) -> list[dict[str, Any]]:
     return [FieldProblem.of(problem, units).model_dump() for problem in problems]
 
 
-def _detail(error: errors.JudicumError, fields: list[dict[str, object]]) -> str:
-    if not fields:
-        return str(error)
-    return "; ".join(f"{f['field']}: {f['given'] or 'nothing'} was given; allowed is {f['allowed']}" for f in fields)
-
-
 def _flat(detail: object, at: str = "") -> Any:
     if isinstance(detail, dict):
         for key, value in detail.items():
@@ -98,13 +99,15 @@ def _flat(detail: object, at: str = "") -> Any:
         for value in detail:
             yield from _flat(value, at)
     else:
-        yield FieldProblem(field=at, words=field_words(at), given=None, allowed=str(detail)).model_dump()
+        yield FieldProblem.of(
+            InvalidValue(at, None, said("allowed-by-pydantic", what=str(detail))), METRIC
+        ).model_dump()
 
 
 def csrf_failure(request: HttpRequest, reason: str = "") -> JsonResponse:
     """A request whose CSRF token is missing or wrong."""
     return JsonResponse(
-        problem_body(403, "csrf_failed", "The page was open too long; load it again.", []),
+        problem_body(403, "csrf_failed", t("problem-csrf"), []),
         status=403,
         content_type=MEDIA_TYPE,
     )
@@ -113,5 +116,7 @@ def csrf_failure(request: HttpRequest, reason: str = "") -> JsonResponse:
 def unknown_address(request: HttpRequest) -> JsonResponse:
     """No such API address."""
     return JsonResponse(
-        problem_body(404, "not_found", f"There is nothing at {request.path}.", []), status=404, content_type=MEDIA_TYPE
+        problem_body(404, "not_found", t("problem-nothing-there", path=request.path), []),
+        status=404,
+        content_type=MEDIA_TYPE,
     )

@@ -17,7 +17,7 @@ from typing import Any
 
 from django.conf import settings
 
-from judicum.core.errors import Busy, UnreadablePicture
+from judicum.core.errors import Busy, UnreadablePicture, said
 from judicum.core.photo.picture_file import LARGE_PIXELS, Ingested, PhotoProblem, pixels_of
 
 SLOTS = 2
@@ -46,7 +46,7 @@ def slot(name: str, count: int, max_wait_s: float | None = MAX_WAIT_S) -> Iterat
                 yield
                 return
         if deadline is not None and time.monotonic() > deadline:
-            raise Busy("Many photos are arriving at once; this one is sent again by itself in a moment.")
+            raise Busy(said("refused-many-photos-are-arriving-at-once"))
         time.sleep(0.05)
 
 
@@ -77,16 +77,17 @@ def run_in_sandbox(job: str, data: bytes, **given: Any) -> tuple[Any, bytes]:
                 timeout=MAX_S,
             )
         except subprocess.TimeoutExpired as error:
-            raise UnreadablePicture("The picture takes too long to unpack; send it as a plain JPEG.") from error
+            raise UnreadablePicture(said("refused-the-picture-takes-too-long-to")) from error
     if done.returncode in ENDED:
-        raise Busy("The server was just stopped or started again; this photo is sent again by itself in a moment.")
+        raise Busy(said("refused-the-server-was-just-stopped-or"))
     line, _, file = done.stdout.partition(b"\n")
     if done.returncode or not line:
-        raise UnreadablePicture("The picture cannot be unpacked.")
-    said: dict[str, Any] = json.loads(line)
-    if "unreadable" in said:
-        raise UnreadablePicture(said["unreadable"])
-    return said["made"], file
+        raise UnreadablePicture(said("refused-the-picture-cannot-be-unpacked"))
+    answer: dict[str, Any] = json.loads(line)
+    if "unreadable" in answer:
+        name, variables = answer["unreadable"]
+        raise UnreadablePicture(said(name, **variables))
+    return answer["made"], file
 
 
 def ingest_in_sandbox(data: bytes) -> Ingested:

@@ -12,7 +12,7 @@ from typing import Any
 from django.core.files.base import ContentFile
 from django.core.files.storage import FileSystemStorage, default_storage
 
-from judicum.core.errors import NoRoom
+from judicum.core.errors import NoRoom, said
 
 
 class WholeFiles(FileSystemStorage):
@@ -41,18 +41,19 @@ class WholeFiles(FileSystemStorage):
         return name
 
 
-NO_ROOM = "There is no room left on the server; nothing was lost. Tell your instructor and send it again later."
+NO_ROOM = "refused-no-room"
+"""What is said where nothing else is."""
 
 
 @contextmanager
-def room_or_words(said: str = NO_ROOM) -> Iterator[None]:
+def room_or_words(message: str = NO_ROOM) -> Iterator[None]:
     """Turns a full disk into words. Raises NoRoom."""
     try:
         yield
     except OSError as error:
         if error.errno not in (errno.ENOSPC, errno.EDQUOT):
             raise
-        raise NoRoom(said) from error
+        raise NoRoom(said(message)) from error
 
 
 def store_file(folder: str, suffix: str, data: bytes) -> str:

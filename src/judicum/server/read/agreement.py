@@ -14,6 +14,7 @@ from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import staff_of
 from judicum.server.record.marking.models import Mark, SecondMark
 from judicum.words.agreement import agreement_words, difference_words, line_words, severity_words
+from judicum.words.names import named
 
 MAX_MARKS = 2000
 """The newest marks of a course that are looked at."""
@@ -146,10 +147,10 @@ def _departures(given: list[MarkRecord]) -> list[Departure]:
     return [
         Departure(
             criterion=key,
-            words=CRITERIA[key].words,
+            words=named("criterion", key),
             marks=len(used[key]),
             difference=_interval(found),
-            said=difference_words(found, "marks", "the suggested marks"),
+            said=difference_words(found, "marker"),
         )
         for key, found in agreement.departures(used).items()
     ]
@@ -183,7 +184,7 @@ def _offers(course_id: int, given: list[MarkRecord]) -> list[SchemeOffer]:
                     code=scheme.code,
                     title=scheme.body["title"],
                     version=scheme.version,
-                    changed=[CRITERIA[key].words for key in changed],
+                    changed=[named("criterion", key) for key in changed],
                     scheme=body,
                 )
             )

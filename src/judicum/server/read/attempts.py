@@ -5,7 +5,7 @@ from typing import Any
 from django.contrib.postgres.expressions import ArraySubquery
 from django.db.models import Exists, OuterRef, Prefetch, QuerySet, prefetch_related_objects
 
-from judicum.core.errors import NotFound
+from judicum.core.errors import NotFound, said
 from judicum.core.setup import Checked, real_travel_mm_s, run_from_card, worked
 from judicum.server.answers.attempts import (
     Attempt as AttemptAnswer,
@@ -113,7 +113,7 @@ def loaded(user: User, attempt_id: int) -> tuple[Attempt, VisibilityPolicy]:
     )  # fmt: skip
     attempt = rows.defer(*(f"{one}__{name}" for one in PEOPLE for name in UNSHOWN)).filter(pk=attempt_id).first()
     if attempt is None or not (attempt.taught or attempt.student_id == user.pk):
-        raise NotFound(NO_ATTEMPT.format(attempt_id))
+        raise NotFound(said(NO_ATTEMPT, attempt=attempt_id))
     measurements = (
         Measurement.objects.order_by("-requested_at", "-id")
         .defer("bead", "chosen__bead")

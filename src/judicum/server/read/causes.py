@@ -1,6 +1,6 @@
 """Why a bead looks as it does, as the page shows it."""
 
-from judicum.core.errors import NotAllowed
+from judicum.core.errors import NotAllowed, said
 from judicum.server.answers.causes import Cause, Explanation, RequestedChange
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.queries import attempt_for, marks_blind, visibility_of
@@ -18,7 +18,7 @@ def explanation(user: User, attempt_id: int, units: Units) -> Explanation:
     """
     attempt = attempt_for(user, attempt_id)
     if not visibility_of(user, attempt).suggestions():
-        raise NotAllowed("Only the course's instructor and assistants see causes.")
+        raise NotAllowed(said("refused-only-the-courses-instructor-and-assistants-3"))
     explained = explanation_of(attempt, marks_blind(user, attempt))
     found = explained.found
     verdicts = {code: CONFIRMED if confirmed else RULED_OUT for code, confirmed in explained.verdicts.items()}

@@ -2,8 +2,8 @@
 
 from typing import Any
 
-from judicum.core.errors import NotAllowed
-from judicum.core.marking import CRITERIA, KNOCKED, back_from
+from judicum.core.errors import NotAllowed, said
+from judicum.core.marking import back_from
 from judicum.server.answers.marking import Finding, KnockOut, Mark, Proposal, SecondMark, Suggestion
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.actions.note_findings import findings_asked_for
@@ -12,13 +12,15 @@ from judicum.server.record.attempts.queries import attempt_for, visibility_of
 from judicum.server.record.marking import models
 from judicum.server.record.marking.queries import pass_mark_of, propose
 from judicum.server.record.photos.queries import back_seen
+from judicum.words.catalogue import t
 from judicum.words.marking import because, figure_in_words, finding, placeholder_values
+from judicum.words.names import named
 from judicum.words.units import Units
 
 
 def lines_of_scheme(body: dict[str, Any]) -> dict[str, str]:
     """What each criterion of a scheme is called, in its order."""
-    return {line["criterion"]: CRITERIA[line["criterion"]].words for line in body["lines"]}
+    return {line["criterion"]: named("criterion", line["criterion"]) for line in body["lines"]}
 
 
 def mark_answer(mark: models.Mark) -> Mark:
@@ -27,11 +29,11 @@ def mark_answer(mark: models.Mark) -> Mark:
     # What knocks out is what the scheme minds; the rest was kept for trying other schemes on.
     counts = [key for key in mark.knocked if key in body["knock_outs"] and key not in mark.waived]
     return Mark(
-        scheme=f"{body['title']}, version {mark.scheme.version}",
+        scheme=t("scheme-version", title=body["title"], version=mark.scheme.version),
         lines=lines_of_scheme(body),
         scores=mark.scores,
         not_applying=mark.not_applying,
-        knocked=[KNOCKED[key] for key in counts],
+        knocked=[named("knocked", key) for key in counts],
         waived=mark.waived,
         total=mark.total,
         passed=mark.passed,
@@ -70,17 +72,17 @@ def suggestions(user: User, attempt_id: int, units: Units) -> Proposal:
     """
     attempt = attempt_for(user, attempt_id)
     if not visibility_of(user, attempt).suggestions():
-        raise NotAllowed("Only the course's instructor and assistants see suggestions.")
+        raise NotAllowed(said("refused-only-the-courses-instructor-and-assistants-4"))
     proposal = propose(attempt)
     rules, goal = proposal.rules, attempt.assignment
     back = back_seen(attempt)
     return Proposal(
-        scheme=f"{rules.title}, version {proposal.scheme.version}",
+        scheme=t("scheme-version", title=rules.title, version=proposal.scheme.version),
         pass_mark=pass_mark_of(attempt, rules),
         lines=[
             Suggestion(
                 criterion=one.criterion,
-                words=line.criterion.words,
+                words=named("criterion", one.criterion),
                 weight=rules.share(one.criterion),
                 score=one.score,
                 applies=one.applies,
@@ -88,13 +90,13 @@ def suggestions(user: User, attempt_id: int, units: Units) -> Proposal:
                 because=because(one, units),
                 figure=one.figure if isinstance(one.figure, int | float) else None,
                 figure_in_words=figure_in_words(one, units),
-                figure_name=line.criterion.figure,
+                figure_name=t(f"criterion-{one.criterion}-figure"),
                 curve=[list(point) for point in line.curve],
                 needs=list(line.criterion.needs),
             )
             for one, line in zip(proposal.suggestions, rules.lines, strict=True)
         ],
-        knocked=[KnockOut(key=key, words=KNOCKED[key]) for key in proposal.minded],
+        knocked=[KnockOut(key=key, words=named("knocked", key)) for key in proposal.minded],
         findings=[Finding(**finding(key)) for key in _findings(attempt, rules.time_limit_s)],
         found=attempt.by_hand,
         back_seen=back_from(back, goal.finish) if back else None,

@@ -2,7 +2,6 @@
 
 from django.db.models import QuerySet
 
-from judicum.core.marking import CRITERIA
 from judicum.core.marking.agreement import agreement, scored_by_both
 from judicum.server.answers.agreement import ReferenceBead, ReferenceBeads, SelfTest, SelfTestBead
 from judicum.server.answers.attempts import AttemptBrief
@@ -16,6 +15,7 @@ from judicum.server.record.attempts.visibility import VisibilityPolicy
 from judicum.server.record.marking import models
 from judicum.server.record.marking.models import Reference
 from judicum.server.record.marking.references import lines_of, references_of, self_test_of, tested
+from judicum.words.names import named
 
 
 def references_page(user: User, course_id: int) -> ReferenceBeads:
@@ -71,7 +71,7 @@ def _bead(test: models.SelfTest, reference: Reference, attempt: AttemptBrief, ov
         title=attempt.assignment.design.title,
         target_width_mm=attempt.assignment.target_width_mm,
         measurement=attempt.measurement,
-        lines={key: CRITERIA[key].words for key in lines_of(reference)},
+        lines={key: named("criterion", key) for key in lines_of(reference)},
         given=GivenScores(scores=given["scores"]) if given else None,
         given_total=given["total"] if given else None,
         scores=mark.scores if over else None,

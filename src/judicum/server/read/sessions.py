@@ -34,6 +34,7 @@ from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import members, membership_of, staff_of
 from judicum.server.people.roles import Role
 from judicum.words import Units
+from judicum.words.names import named
 from judicum.words.sessions import bring_words, set_words, unplaced_words, when_words
 
 MAX_NOTES = 60
@@ -58,7 +59,7 @@ def session_plan(user: User, course_id: int) -> SessionPlan:
     return SessionPlan(
         time_zone=course.time_zone,
         changeover_minutes=USUAL_CHANGEOVER,
-        features=dict(FEATURES),
+        features={key: named("feature", key) for key in FEATURES},
         sessions=[CourseSession.model_validate(one) for one in sessions],
         booths=[
             Booth(id=one.pk, name=one.name, has=one.has, broken=one.broken, closed=closed.get(one.pk, []))

@@ -29,13 +29,13 @@ from judicum.server.follow.stock import costs, queries
 from judicum.server.follow.stock.cutting import OfMetal
 from judicum.server.follow.stock.gauges import known_gauges
 from judicum.server.follow.stock.low import stock_warnings
-from judicum.server.follow.stock.models import GaugeReading
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import members
 from judicum.server.people.roles import Role
 from judicum.words import Units
+from judicum.words.names import field_name, named, option_name
 from judicum.words.stock import (
-    CONSUMED_WORDS,
+    CONSUMED,
     gas_words,
     lasts_words,
     leak_words,
@@ -52,7 +52,7 @@ def store_page(user: User, course_id: int, units: Units) -> Store:
     people = [member.user for member in members(course_id, Role.STUDENT)]
     return Store(
         kinds=[_kind(kind) for kind in KINDS.values()],
-        moves={key: words for key, words in MOVES.items() if key != "opened"},
+        moves={key: named("movement", key) for key in MOVES if key != "opened"},
         gauges=list(known_gauges()),
         items=[_item(one, store, units) for one in store.shelf],
         bottles=[_bottle(one) for one in store.bottles],
@@ -78,15 +78,17 @@ def _kind(kind: Kind) -> StockKind:
         fields.append(
             StockField(
                 key=spec.key,
-                words=spec.words,
+                words=field_name(spec.key),
                 unit=number.unit if number else None,
                 low=number.low if number else None,
                 high=number.high if number else None,
-                options={str(k): v for k, v in spec.options.items()} if isinstance(spec, Choice) else None,
+                options={str(code): option_name(spec.key, code) for code in spec.codes}
+                if isinstance(spec, Choice)
+                else None,
                 needed=spec.key in ("name", *kind.needed),
             )
         )
-    return StockKind(key=kind.key, words=kind.words, unit=kind.unit, specs=fields)
+    return StockKind(key=kind.key, words=named("stock-kind", kind.key), unit=named("unit", kind.unit), specs=fields)
 
 
 def _item(one: queries.OnShelf, store: queries.Store, units: Units) -> StockItem:
@@ -119,7 +121,7 @@ def _bottle(one: queries.InUse) -> BottleInUse:
         gauge=bottle.gauge,
         bar=reading.bar if reading else None,
         read_at=reading.at if reading else None,
-        how=GaugeReading.How(reading.how).label if reading else "",
+        how=named("reading", reading.how) if reading else "",
         share=min(1.0, content.litres / litres(bottle.size_l, FULL_BAR)) if content else None,
         words=gas_words(content) if content else "",
         leak=leak_words(bottle.name, one.leak) if one.leak else "",
@@ -128,7 +130,7 @@ def _bottle(one: queries.InUse) -> BottleInUse:
 
 def _costs(found: costs.Costs) -> Costs:
     return Costs(
-        kinds=dict(CONSUMED_WORDS),
+        kinds={key: named("consumed", key) for key in CONSUMED},
         whole=_cost("", 0, found.whole),
         unpriced=unpriced_words(found.whole.unpriced),
         litre=found.litre,

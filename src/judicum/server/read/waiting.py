@@ -5,7 +5,7 @@ from typing import Any
 from django.db.models import Case, Count, IntegerField, OuterRef, QuerySet, Subquery, Value, When
 from django.db.models.functions import Coalesce
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, one_of
 from judicum.server.answers.attempts import NEEDS, NextAttempt, Waiting, WaitingAttempt
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import staff_of
@@ -34,7 +34,7 @@ def waiting_in(user: User, course_id: int, order: str = "waited", assignment_id:
         InvalidValue: another order.
     """
     if order not in ORDERS:
-        raise InvalidValue("order", order, "one of " + ", ".join(ORDERS))
+        raise InvalidValue("order", order, one_of(ORDERS))
     found = Attempt.objects.filter(course_id=course_id, state__in=WAITING).exclude(
         state=AttemptState.SECOND_ASKED, mark__marked_by=user
     )

@@ -7,7 +7,7 @@ from django.utils import timezone
 from django.utils.text import slugify
 
 from judicum.core.choices import SCHOOLS
-from judicum.core.errors import NotAllowed
+from judicum.core.errors import NotAllowed, said
 from judicum.server.catalogue.coupons.models import Assignment, Design
 from judicum.server.catalogue.schemes.models import Scheme
 from judicum.server.follow.sessions.models import Booth
@@ -34,7 +34,7 @@ def create_course(user: User, name: str, like: int | None = None) -> Course:
         InvalidValue: no name, or one too long. NotAllowed: neither an owner nor an instructor of any course. NotFound: `like` is not one's own.
     """
     if not may_make_courses(user):
-        raise NotAllowed("Only an owner of the workshop or an instructor makes courses.")
+        raise NotAllowed(said("refused-only-an-owner-of-the-workshop"))
     kept = check_course_name(name)
     course = Course.objects.create(workshop=user.workshop, name=kept, join_code=fresh_code())
     Membership.objects.create(course=course, user=user, role=Role.INSTRUCTOR)

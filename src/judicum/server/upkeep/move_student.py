@@ -4,7 +4,7 @@ from django.db import transaction
 from django.db.models import Q
 from django.utils import timezone
 
-from judicum.core.errors import InvalidValue, NotAllowed, NotFound, WrongState
+from judicum.core.errors import InvalidValue, NotAllowed, NotFound, WrongState, said
 from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.catalogue.schemes.models import Scheme
 from judicum.server.follow.sessions.models import Attendance, BoothSlot, CalendarSubscription, WeldedAt
@@ -31,16 +31,16 @@ def move_student(user: User, course_id: int, member_id: int, to: int) -> Members
     """
     old, new = instructor_of(user, course_id).course, instructor_of(user, to).course
     if old.pk == new.pk:
-        raise InvalidValue("to", to, "another course")
+        raise InvalidValue("to", to, said("allowed-another-course"))
     if new.archived_at is not None:
-        raise WrongState("The course to move to is archived.")
+        raise WrongState(said("refused-the-course-to-move-to-is"))
     # Always in one order, so that two who move students the opposite ways wait for one another.
     list(Course.objects.select_for_update().filter(pk__in=(old.pk, new.pk)).order_by("pk"))
     member = Membership.objects.select_related("user").filter(course=old, pk=member_id).first()
     if member is None:
-        raise NotFound(f"There is no member {member_id} in this course.")
+        raise NotFound(said("refused-there-is-no-member-in-this", member_id=member_id))
     if member.role != Role.STUDENT:
-        raise NotAllowed("Only students are moved; whoever teaches is given a role in the other course.")
+        raise NotAllowed(said("refused-only-students-are-moved-whoever-teaches"))
     student = member.user
     for given in Assignment.objects.filter(course=old, attempts__student=student).distinct().order_by("id"):
         _move_attempts(given, student, new)

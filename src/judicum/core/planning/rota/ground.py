@@ -5,7 +5,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from itertools import combinations
 
-from judicum.core.errors import InvalidValue, refuse_all
+from judicum.core.errors import InvalidValue, Said, refuse_all, said
 from judicum.core.planning.rota.read import DAY_MINUTES, Booth, Need, Person, RotaRequest, Session, minutes_of
 
 
@@ -94,7 +94,7 @@ class Ground:
             one = Fixed(k, session, booth, start, start + self.needs[k].minutes)
             at = f"kept {kept.need}"
             if any(other.need == k for other in fixed):
-                problems.append(InvalidValue(at, kept.need, "each need kept once"))
+                problems.append(InvalidValue(at, kept.need, said("allowed-each-need-kept-once")))
                 continue
             problems += [
                 InvalidValue(at, f"{kept.session}, {kept.booth}, {kept.start}", why) for why in self._wrong(one)
@@ -104,30 +104,36 @@ class Ground:
         refuse_all([*self._clashes(fixed), *self._too_much(fixed)])
         return fixed
 
-    def _wrong(self, one: Fixed) -> Iterable[str]:
+    def _wrong(self, one: Fixed) -> Iterable[Said]:
         need, booth, session = self.needs[one.need], self.booths[one.booth], self.sessions[one.session]
         if not self.has_all(one.need, one.booth):
-            yield f"a booth that has {', '.join(sorted(need.wants - booth.has))}"
+            yield said("allowed-booth-with", features=", ".join(sorted(need.wants - booth.has)))
         if not self.open(one.session, one.booth):
-            yield f"a session in which booth {booth.id} is open"
+            yield said("allowed-session-with-booth", booth=booth.id)
         if self.away(one.need, one.session):
-            yield f"a session in which {need.person} is there"
+            yield said("allowed-session-with-person", person=need.person)
         if not self.in_dates(one.need, one.session):
-            yield f"a session from {need.not_before or 'the beginning'} to {need.due or 'the end'}"
+            yield said("allowed-session-within", first=str(need.not_before or ""), last=str(need.due or ""))
         if one.end > session.minutes:
-            yield f"{need.minutes} minutes within session {session.id}"
+            yield said("allowed-minutes-within-session", minutes=need.minutes, session=session.id)
 
     def _clashes(self, fixed: list[Fixed]) -> Iterable[InvalidValue]:
         for one, other in combinations(sorted(fixed, key=lambda k: (k.session, k.start)), 2):
             names = f"{self.needs[one.need].id} and {self.needs[other.need].id}"
             if self._later(one, other):
-                yield InvalidValue("kept", names, f"{self.needs[other.need].id} before {self.needs[one.need].id}")
+                yield InvalidValue(
+                    "kept", names, said("allowed-before", first=self.needs[other.need].id, then=self.needs[one.need].id)
+                )
             if one.session != other.session:
                 continue
             if one.booth == other.booth and other.start < one.end + self.gap(one.need, other.need):
-                yield InvalidValue("kept", names, f"{self.gap(one.need, other.need)} minutes between them at one booth")
+                yield InvalidValue(
+                    "kept",
+                    names,
+                    said("allowed-minutes-between-them-at-one-booth", minutes=self.gap(one.need, other.need)),
+                )
             elif self.person[one.need] == self.person[other.need] and other.start < one.end:
-                yield InvalidValue("kept", names, "one sitting of a person at a time")
+                yield InvalidValue("kept", names, said("allowed-one-sitting-of-a-person-at"))
 
     def _later(self, first: Fixed, second: Fixed) -> bool:
         """Whether the one that comes first in time should come after the other."""
@@ -145,7 +151,7 @@ class Ground:
         for (person, session), total in minutes.items():
             if total > self.most[person]:
                 name = f"{self.people[person].id} in {self.sessions[session].id}"
-                yield InvalidValue("kept", f"{name}: {total} minutes", f"at most {self.most[person]}")
+                yield InvalidValue("kept", f"{name}: {total} minutes", said("allowed-at-most", most=self.most[person]))
 
     def _windows(self) -> list[Window]:
         """Every stretch that is free at an open booth, the kept sittings' changeovers still inside."""

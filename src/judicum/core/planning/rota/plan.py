@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from datetime import timedelta
 from typing import Any
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 from judicum.core.planning.rota.board import Board
 from judicum.core.planning.rota.exact import is_small, proven
 from judicum.core.planning.rota.ground import Fixed, Ground
@@ -80,7 +80,7 @@ def plan(asked: RotaRequest, seconds: float = SECONDS) -> Plan:
     if best is not None:
         _take_if_better(board, best)
     if left := sorted(ground.needs[need].id for need in board.urgent - set(board.at)):
-        raise InvalidValue("kept", ", ".join(left), "room before what is promised for what has to come before it")
+        raise InvalidValue("kept", ", ".join(left), said("allowed-room-before-what-is-promised-for"))
     placed = sorted(board.at.values(), key=lambda one: (one.session, one.start, one.booth))
     missing = {need for need in range(len(ground.needs)) if need not in board.at}
     unplaced = [Unplaced(ground.needs[need].id, *why_not(ground, need, missing)) for need in sorted(missing)]

@@ -7,7 +7,7 @@ from typing import Annotated, Any
 
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, StringConstraints, ValidationError
 
-from judicum.core.errors import InvalidValue, InvalidValues, refuse_all
+from judicum.core.errors import InvalidValue, InvalidValues, refuse_all, said
 
 DAY_MINUTES = 24 * 60
 MAX_ROWS = {"sessions": 200, "booths": 100, "people": 500, "needs": 2000, "kept": 2000}
@@ -132,7 +132,8 @@ def _without_nulls(given: object) -> Any:
 def _refusal(error: Any) -> InvalidValue:
     at = ".".join(str(part) for part in error["loc"]) or "input"
     given = None if error["type"] == "missing" else error["input"]
-    allowed = {"missing": "needed", "extra_forbidden": "no such field"}.get(error["type"], error["msg"].lower())
+    known = {"missing": said("allowed-needed"), "extra_forbidden": said("allowed-no-such-field")}
+    allowed = known.get(error["type"], said("allowed-by-pydantic", what=error["msg"].lower()))
     return InvalidValue(at, given, allowed)
 
 
@@ -145,11 +146,11 @@ def _check_ids(asked: RotaRequest) -> None:
         if len(ids[kind]) < len(rows):
             seen: set[str] = set()
             twice = next(row.id for row in rows if row.id in seen or seen.add(row.id))  # type: ignore[func-returns-value]
-            problems.append(InvalidValue(kind, twice, "each id once"))
+            problems.append(InvalidValue(kind, twice, said("allowed-each-id-once")))
 
     def known(at: str, names: Iterable[str | None], kind: str) -> None:
         problems.extend(
-            InvalidValue(at, one, f"the id of one of the {kind}")
+            InvalidValue(at, one, said("allowed-the-id-of-one-of-the", kind=kind))
             for one in names
             if one is not None and one not in ids[kind]
         )
@@ -176,7 +177,9 @@ def _order_problems(asked: RotaRequest) -> list[InvalidValue]:
         before = by_id.get(need.after or "")
         if before is not None and before.person != need.person:
             problems.append(
-                InvalidValue(f"need {need.id}: after", before.id, f"a need of the same person, {need.person}")
+                InvalidValue(
+                    f"need {need.id}: after", before.id, said("allowed-a-need-of-the-same-person", person=need.person)
+                )
             )
         seen, at = {need.id}, before
         while at is not None and at.id not in seen:
@@ -184,12 +187,14 @@ def _order_problems(asked: RotaRequest) -> list[InvalidValue]:
             at = by_id.get(at.after or "")
         if at is not None and at.id == need.id:
             problems.append(
-                InvalidValue(f"need {need.id}: after", need.after, "an order that does not lead back to itself")
+                InvalidValue(f"need {need.id}: after", need.after, said("allowed-an-order-that-does-not-lead"))
             )
     sessions = asked.in_order
     for one, other in pairwise(sessions):
         if other.begins < one.ends:
-            problems.append(InvalidValue("sessions", f"{one.id} and {other.id}", "sessions one after another in time"))
+            problems.append(
+                InvalidValue("sessions", f"{one.id} and {other.id}", said("allowed-sessions-one-after-another-in-time"))
+            )
     return problems
 
 

@@ -17,7 +17,7 @@ def _choice(key: str, default: str, length: int) -> Any:
 
 def options(key: str) -> list[tuple[str, str]]:
     """A choice's codes, for a column or the API; what they are called stands in the core's table, not in migrations."""
-    return [(str(code), str(code)) for code in CHOICES[key].options]
+    return [(str(code), str(code)) for code in CHOICES[key].codes]
 
 
 JOINT = options("joint")

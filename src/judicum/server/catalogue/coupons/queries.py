@@ -2,7 +2,7 @@
 
 from django.db.models import Count, F, Q, QuerySet
 
-from judicum.core.errors import NotFound
+from judicum.core.errors import NotFound, said
 from judicum.server.catalogue.coupons.models import Assignment, Design
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import membership_of
@@ -42,5 +42,5 @@ def assignment_for(user: User, assignment_id: int) -> Assignment:
     """
     found = Assignment.objects.select_related("course", "design").filter(pk=assignment_id).first()
     if found is None or not assignments_for(user, found.course_id).filter(pk=assignment_id).exists():
-        raise NotFound(f"There is no assignment {assignment_id} for you.")
+        raise NotFound(said("refused-there-is-no-assignment-for-you", assignment_id=assignment_id))
     return found

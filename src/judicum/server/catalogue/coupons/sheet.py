@@ -9,12 +9,13 @@ from reportlab.lib.units import mm
 from reportlab.lib.utils import simpleSplit
 from reportlab.pdfgen.canvas import Canvas
 
-from judicum.core.choices import CHOICES
 from judicum.core.setup import Card as SetupCard
 from judicum.core.setup.record import Band
 from judicum.words import METRIC, Units
 from judicum.words import setup as words
 from judicum.words.card import Card
+from judicum.words.catalogue import t
+from judicum.words.names import field_name, named, option_name
 from judicum.words.units import format_figure
 
 MARGIN_MM = 8.0
@@ -62,16 +63,16 @@ def card_sheet(plan: SetupCard, steps: Sequence[str], heading: Heading, units: U
     y -= -(-len(cells) // columns) * tall + 1.5
     for warning in card.warnings:
         y = _text(canvas, y, "! " + warning.message, 7.5, "Helvetica-Bold", width)
-    y = _text(canvas, y - 1, "Before the arc", 8.5, "Helvetica-Bold", width)
+    y = _text(canvas, y - 1, t("print-before-the-arc"), 8.5, "Helvetica-Bold", width)
     for k, step in enumerate(steps):
         x, line = MARGIN_MM + (k % 2) * width / 2, y - (k // 2) * LINE_MM
         canvas.rect(x * mm, (line - 0.2) * mm, 2.2 * mm, 2.2 * mm)
         canvas.setFont("Helvetica", 7.5)
         canvas.drawString((x + 3.4) * mm, line * mm, step)
     y -= -(-len(steps) // 2) * LINE_MM + 1
-    y = _text(canvas, y, "Cautions", 8.5, "Helvetica-Bold", width)
+    y = _text(canvas, y, t("print-cautions"), 8.5, "Helvetica-Bold", width)
     for code in card.cautions:
-        y = _text(canvas, y, "- " + words.CAUTIONS[code], 6.6, "Helvetica", width, 2.7)
+        y = _text(canvas, y, "- " + named("caution", code), 6.6, "Helvetica", width, 2.7)
     canvas.showPage()
     canvas.save()
     return file.getvalue()
@@ -83,42 +84,48 @@ def figures(card: Card, units: Units) -> list[tuple[str, str, str]]:
     def ranged(name: str, key: str, kind: str, other: str = "") -> tuple[str, str, str]:
         band: Band = getattr(card, key)
         low, high = format_figure(band.low, kind, units, unit=False), format_figure(band.high, kind, units)
-        return name, format_figure(band.aim, kind, units), f"{low} to {high}{other}"
+        return field_name(name), format_figure(band.aim, kind, units), t("range", low=low, high=high) + other
 
     def mm(value: float, digits: int | None = None) -> str:
         return format_figure(value, "length", units, digits)
 
     wire, rod = card.filler, card.electrode
     found = [
-        ranged("Current", "current_a", "current", f", machine {card.current_a.machine:.0f} A"),
-        ranged("Gas flow", "gas_l_min", "flow"),
-        ("Cup", f"no. {card.cup.number:g}", str(CHOICES["gas_part"].options[card.gas_part])),
-        ("Polarity", card.polarity, ""),
-        ranged("Stick-out", "stickout_mm", "length"),
-        ("Electrode", mm(rod.diameter_mm), f"taper {mm(rod.taper_mm)}"),
+        ranged("current_a", "current_a", "current", t("print-machine", amps=f"{card.current_a.machine:.0f}")),
+        ranged("gas_l_min", "gas_l_min", "flow"),
+        (field_name("cup"), t("print-cup", number=f"{card.cup.number:g}"), option_name("gas_part", card.gas_part)),
+        (field_name("polarity"), card.polarity, ""),
+        ranged("stickout_mm", "stickout_mm", "length"),
+        (field_name("electrode_kind"), mm(rod.diameter_mm), t("print-taper", length=mm(rod.taper_mm))),
         (
-            "Filler",
-            f"{wire.alloy} {mm(wire.diameter_mm)}" if wire else "none",
-            f"{mm(wire.length_mm_per_100mm)} for {mm(100)} of bead" if wire else "",
+            field_name("filler_alloy"),
+            f"{wire.alloy} {mm(wire.diameter_mm)}" if wire else t("print-none"),
+            t("print-wire-for", wire=mm(wire.length_mm_per_100mm), bead=mm(100)) if wire else "",
         ),
-        ranged("Travel", "travel_mm_s", "speed"),
+        ranged("travel_mm_s", "travel_mm_s", "speed"),
         (
-            "Work / travel angle",
+            t("print-angles"),
             f"{card.angles_deg.work:.0f}° / {card.angles_deg.travel:.0f}°",
-            f"filler {card.angles_deg.filler:.0f}°",
+            t("print-filler-angle", degrees=f"{card.angles_deg.filler:.0f}"),
         ),
-        ranged("Pre-flow", "preflow_s", "time"),
-        ranged("Down-slope", "downslope_s", "time"),
-        ranged("Post-flow", "postflow_s", "time"),
+        ranged("preflow_s", "preflow_s", "time"),
+        ranged("downslope_s", "downslope_s", "time"),
+        ranged("postflow_s", "postflow_s", "time"),
     ]
     if card.dabs_per_s and card.dab_pitch_mm:
-        found.append(("Dabs", f"{card.dabs_per_s:.1f} a second", f"{mm(card.dab_pitch_mm.aim)} apart"))
+        found.append(
+            (
+                field_name("dabs"),
+                t("print-per-second", figure=f"{card.dabs_per_s:.1f}"),
+                t("print-apart", length=mm(card.dab_pitch_mm.aim)),
+            )
+        )
     if card.purge:
         wait = card.purge.wait_s
         flow = format_figure(card.purge.l_min.aim, "flow", units)
-        found.append(("Purge", flow, f"wait {wait:.0f} s" if wait else ""))
+        found.append((field_name("purge"), flow, t("print-wait", seconds=f"{wait:.0f}") if wait else ""))
     if card.turntable_rpm:
-        found.append(("Turntable", f"{card.turntable_rpm.aim:.2f} rpm", ""))
+        found.append((t("feature-turntable"), t("print-rpm", figure=f"{card.turntable_rpm.aim:.2f}"), ""))
     return found
 
 

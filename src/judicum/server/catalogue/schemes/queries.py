@@ -2,7 +2,7 @@
 
 from django.db.models import Count, Q, QuerySet
 
-from judicum.core.errors import NotFound
+from judicum.core.errors import NotFound, said
 from judicum.server.catalogue.schemes.models import Scheme
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import staff_of
@@ -30,5 +30,5 @@ def scheme_coded(course_id: int, code: str) -> Scheme:
     """The newest version of a scheme of a course. Raises NotFound."""
     found = newest_schemes(course_id).filter(code=code).first()
     if found is None:
-        raise NotFound(f"There is no marking scheme {code!r} in this course.")
+        raise NotFound(said("refused-there-is-no-marking-scheme-in", code=f"{code!r}"))
     return found

@@ -10,7 +10,7 @@ from typing import Any
 
 from jsonschema import Draft202012Validator
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 from judicum.core.photo.report import Report
 from judicum.server.exchange.archive.schemas import schema_of
 from judicum.server.exchange.archive.tables import BY_NAME, FIELDS_OF_1, TABLES_OF_1, VERSION
@@ -36,11 +36,11 @@ class Archive:
             kind, version = listed["format"], listed["version"]
             list(listed["files"])
         except (KeyError, TypeError, ValueError, zipfile.BadZipFile, zipfile.LargeZipFile) as error:
-            raise InvalidValue("archive", str(error), "the archive of a course, whole") from error
+            raise InvalidValue("archive", str(error), said("allowed-the-archive-of-a-course-whole")) from error
         if kind != FORMAT or not isinstance(version, int):
-            raise InvalidValue("archive", kind, f"an archive of format {FORMAT}")
+            raise InvalidValue("archive", kind, said("allowed-an-archive-of-format", format=FORMAT))
         if version > VERSION:
-            raise InvalidValue("version", version, f"{VERSION} or earlier; bring this server up to date first")
+            raise InvalidValue("version", version, said("allowed-or-earlier-bring-this-server-up", version=VERSION))
         return dict(listed)
 
     def _check_members(self) -> None:
@@ -48,12 +48,12 @@ class Archive:
         listed = {one["name"]: one for one in self.manifest["files"]}
         if len(there) != len(self._zip.infolist()) or set(there) != {*listed, "manifest.json"}:
             odd = sorted(set(there) ^ {*listed, "manifest.json"})
-            raise InvalidValue("archive", odd[:3], "the files that its manifest lists, each once")
+            raise InvalidValue("archive", odd[:3], said("allowed-the-files-that-its-manifest-lists"))
         if sum(info.file_size for name, info in there.items() if name.startswith("tables/")) > MAX_ROW_BYTES:
-            raise InvalidValue("archive", "its tables", f"at most {MAX_ROW_BYTES} bytes of rows")
+            raise InvalidValue("archive", "its tables", said("allowed-at-most-bytes-of-rows", most=MAX_ROW_BYTES))
         missing = [name for name in BY_NAME if self._member(name) not in listed]
         if missing:
-            raise InvalidValue("archive", None, "a table " + ", ".join(missing))
+            raise InvalidValue("archive", None, said("allowed-a-table", names=", ".join(missing)))
         for name, one in listed.items():
             self._check_member(name, one)
 
@@ -67,15 +67,15 @@ class Archive:
                     if size > one["bytes"]:
                         break
         except (zipfile.BadZipFile, EOFError, OSError, NotImplementedError, RuntimeError) as error:
-            raise InvalidValue(name, str(error), "a file that can be unpacked") from error
+            raise InvalidValue(name, str(error), said("allowed-a-file-that-can-be-unpacked")) from error
         if size != one["bytes"] or total.hexdigest() != one["sha256"]:
-            raise InvalidValue(name, f"{size} bytes", "what the manifest says: it was altered, or cut short")
+            raise InvalidValue(name, f"{size} bytes", said("allowed-what-the-manifest-says-it-was"))
         if name.startswith("files/"):
-            said = BY_CONTENT.match(name.removeprefix("files/"))
-            if said is None or said[2] != one["sha256"]:
-                raise InvalidValue(name, one["sha256"], "a file named by its folder and the hash of its bytes")
+            by_content = BY_CONTENT.match(name.removeprefix("files/"))
+            if by_content is None or by_content[2] != one["sha256"]:
+                raise InvalidValue(name, one["sha256"], said("allowed-a-file-named-by-its-folder"))
         elif name not in map(self._member, BY_NAME):
-            raise InvalidValue(name, name, "a table of this format")
+            raise InvalidValue(name, name, said("allowed-a-table-of-this-format"))
 
     @property
     def files(self) -> list[str]:
@@ -108,16 +108,18 @@ class Archive:
                 try:
                     row = self._today(name, json.loads(line))
                 except ValueError as error:
-                    raise InvalidValue(at, str(error), "JSON") from error
+                    raise InvalidValue(at, str(error), said("allowed-json")) from error
                 wrong = next(check.iter_errors(row), None)
                 if wrong is not None:
                     place = ".".join(map(str, wrong.absolute_path)) or "row"
-                    raise InvalidValue(at, f"{place}: {wrong.message}"[:200], f"docs/archive/{name}.schema.json")
+                    raise InvalidValue(
+                        at, f"{place}: {wrong.message}"[:200], said("allowed-docs-archive-schema-json", name=name)
+                    )
                 if name in REPORTED:
                     self._check_report(at, row["report"])
                 absent = [row[column] for column in stored if row[column] and row[column] not in files]
                 if absent:
-                    raise InvalidValue(at, absent[0], "a file of the archive")
+                    raise InvalidValue(at, absent[0], said("allowed-a-file-of-the-archive"))
                 yield row
 
     @staticmethod
@@ -127,7 +129,7 @@ class Archive:
         try:
             Report.from_json(report)
         except Exception as error:
-            raise InvalidValue(at, str(error)[:200], "a measurement report") from error
+            raise InvalidValue(at, str(error)[:200], said("allowed-a-measurement-report")) from error
 
 
 @contextmanager
@@ -137,4 +139,4 @@ def opened(path: Path) -> Iterator[Archive]:
         with zipfile.ZipFile(path) as file:
             yield Archive(file)
     except zipfile.BadZipFile as error:
-        raise InvalidValue("archive", path.name, "a zip file, whole") from error
+        raise InvalidValue("archive", path.name, said("allowed-a-zip-file-whole")) from error

@@ -5,7 +5,7 @@ from typing import Any
 
 from django.db.models import QuerySet
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 from judicum.core.fields import Flag, Text
 from judicum.core.marking import FINDINGS, read_scheme
 from judicum.core.quantities import Quantity
@@ -25,10 +25,11 @@ from judicum.server.record.attempts.states import AttemptState
 from judicum.server.record.marking.actions.mark_attempt import return_mark, set_mark
 from judicum.server.record.marking.models import Mark
 from judicum.server.record.photos.models import MeasurementSummary
+from judicum.words.catalogue import t
 
-NUMBER = Quantity("attempt", "Attempt", "count", "", 1, 1000, whole=True)
+NUMBER = Quantity("attempt", "count", "", 1, 1000, whole=True)
 NAMED = (
-    Column(Text("student", "Student (name to sign in with)", 60), needed=True),
+    Column(Text("student", 60), needed=True),
     Column(CODE, needed=True),
     Column(DUE),
     Column(NUMBER, needed=True),
@@ -46,24 +47,25 @@ def _name(attempt: Attempt) -> list[Any]:
 
 
 def _measured_of(attempt: Attempt) -> str:
-    return f"{attempt.student.display_name}: {attempt.assignment.design.title}, attempt {attempt.number}"
+    given = attempt.assignment
+    return t("done-attempt", student=attempt.student.display_name, title=given.design.title, number=attempt.number)
 
 
 def _given(course: Course, values: Mapping[str, Any]) -> tuple[User, Assignment]:
     """The student, and the coupon that was given to them. Raises InvalidValue."""
     member = course.memberships.select_related("user").filter(user__username=values["student"]).first()
     if member is None:
-        raise InvalidValue("student", values["student"], "the name somebody of this course signs in with")
+        raise InvalidValue("student", values["student"], said("allowed-the-name-somebody-of-this-course"))
     rows = Assignment.objects.filter(course=course, design__code=values["coupon"], attempts__student=member.user)
     if values.get("due") is not None:
         rows = rows.filter(due_on=values["due"])
     found = list(rows.select_related("design", "course").distinct()[:2])
     if not found:
         raise InvalidValue(
-            "coupon", values["coupon"], f"the code of a coupon that was given to {member.user.display_name}"
+            "coupon", values["coupon"], said("allowed-the-code-of-a-coupon-that", name=member.user.display_name)
         )
     if len(found) > 1:
-        raise InvalidValue("due", None, "the day it is due: this coupon was given more than once")
+        raise InvalidValue("due", None, said("allowed-the-day-it-is-due-this"))
     return member.user, found[0]
 
 
@@ -72,13 +74,13 @@ def _attempt(course: Course, values: Mapping[str, Any]) -> Attempt:
     student, given = _given(course, values)
     found = _of(course).filter(assignment=given, student=student, number=values["attempt"]).first()
     if found is None:
-        raise InvalidValue("attempt", values["attempt"], "the number of an attempt that was opened")
+        raise InvalidValue("attempt", values["attempt"], said("allowed-the-number-of-an-attempt-that"))
     return found
 
 
 RUNS = (
     *NAMED,
-    Column(Quantity("run", "Run", "count", "", 1, 40, whole=True)),
+    Column(Quantity("run", "count", "", 1, 40, whole=True)),
     *(Column(spec, needed=spec.key in RUN.required) for spec in RUN.specs),
 )
 
@@ -96,29 +98,27 @@ def put_run(user: User, course: Course, values: Mapping[str, Any]) -> Done:
     attempt = mine.filter(number=values["attempt"]).first()
     if attempt is None:
         if values["attempt"] != mine.count() + 1 or mine.filter(state=AttemptState.ASSIGNED).exists():
-            raise InvalidValue(
-                "attempt", values["attempt"], "one that was opened, or the next after the last welded one"
-            )
+            raise InvalidValue("attempt", values["attempt"], said("allowed-one-that-was-opened-or-the"))
         attempt = open_attempt(given, student, by=user)
     number = values.get("run") or 1
     there = Run.objects.filter(attempt=attempt, number=number).first()
     kept = {key: getattr(there, key) for key in RUN.keys} if there else {}
     logged = {key: values.get(key, kept.get(key)) for key in RUN.keys}
     if there and all((logged[key] or None) == (kept[key] or None) for key in RUN.keys):
-        return Done("same", f"{_measured_of(attempt)}, run {number}")
+        return Done("same", t("done-run", attempt=_measured_of(attempt), number=number))
     log_for(user, attempt.pk, {key: value for key, value in logged.items() if value is not None}, number=number)
-    return Done("changed" if there else "made", f"{_measured_of(attempt)}, run {number}")
+    return Done("changed" if there else "made", t("done-run", attempt=_measured_of(attempt), number=number))
 
 
 MEASURED = tuple(
-    Quantity(key, words, kind, unit, 0, 1e6)  # type: ignore[arg-type]
-    for key, words, kind, unit in (
-        ("length_mm", "Length", "length", "mm"),
-        ("width_mean_mm", "Mean width", "length", "mm"),
-        ("width_cv", "Width varies by", "plain", ""),
-        ("pitch_cv", "Ripple gaps vary by", "plain", ""),
-        ("tint_level", "Tint level", "count", ""),
-        ("toe_waviness", "Toes wander by", "plain", ""),
+    Quantity(key, kind, unit, 0, 1e6)  # type: ignore[arg-type]
+    for key, kind, unit in (
+        ("length_mm", "length", "mm"),
+        ("width_mean_mm", "length", "mm"),
+        ("width_cv", "plain", ""),
+        ("pitch_cv", "plain", ""),
+        ("tint_level", "count", ""),
+        ("toe_waviness", "plain", ""),
     )
 )
 """Columns of `MeasurementSummary` that a sheet tells."""
@@ -148,12 +148,8 @@ def put_figures(user: User, course: Course, values: Mapping[str, object]) -> Don
     for one in MEASURED:
         given, own = values.get(one.key), _rounded(getattr(kept, one.key)) if kept else None
         if given is not None and given != own:
-            said = (
-                f"{own}: it is measured from the photo, and corrected on the strip"
-                if own is not None
-                else ("nothing: it is measured from a photo, and there is none")
-            )
-            raise InvalidValue(one.key, given, said)
+            right = said("allowed-not-measured-value") if own is None else said("allowed-measured-value", value=own)
+            raise InvalidValue(one.key, given, right)
     found = {key: values.get(key, attempt.by_hand.get(key)) for key in FINDINGS.keys}
     found = {key: value for key, value in found.items() if value is not None}
     if found == attempt.by_hand:
@@ -163,8 +159,8 @@ def put_figures(user: User, course: Course, values: Mapping[str, object]) -> Don
     return Done("changed" if had else "made", _measured_of(attempt))
 
 
-TEXTS = (Column(Text("comment", "Comment")), Column(Text("next_change", "Next change", 300)))
-RETURNED = Flag("returned", "Returned")
+TEXTS = (Column(Text("comment")), Column(Text("next_change", 300)))
+RETURNED = Flag("returned")
 NOT_SCORES = (*(column.key for column in (*NAMED, *TEXTS)), RETURNED.key)
 """Columns of a mark's line that are no criterion's."""
 
@@ -181,9 +177,9 @@ def _lines(course: Course) -> tuple[str, ...]:
 
 
 def mark_columns(course: Course) -> Sequence[Column]:
-    scores = (Column(Quantity(key, key, "plain", "of 10", 0, 10)) for key in _lines(course))
-    total = Column(Quantity("total", "Total", "plain", "of 100", 0, 100), derived=True)
-    return (*NAMED, *scores, total, Column(Flag("passed", "Passed"), derived=True), *TEXTS, Column(RETURNED))
+    scores = (Column(Quantity(key, "plain", "of 10", 0, 10)) for key in _lines(course))
+    total = Column(Quantity("total", "plain", "of 100", 0, 100), derived=True)
+    return (*NAMED, *scores, total, Column(Flag("passed"), derived=True), *TEXTS, Column(RETURNED))
 
 
 def mark_rows(course: Course) -> Iterator[Sequence[Any]]:
@@ -206,7 +202,7 @@ def put_mark(user: User, course: Course, values: Mapping[str, Any]) -> Done:
     scores = {key: values.get(key, had.get(key)) for key in keys}
     odd = [key for key, value in values.items() if key not in (*keys, *NOT_SCORES) and value is not None]
     if odd:
-        raise InvalidValue(odd[0], values[odd[0]], "nothing: this coupon is not marked by it")
+        raise InvalidValue(odd[0], values[odd[0]], said("allowed-nothing-this-coupon-is-not-marked"))
     comment = values.get("comment", mark.comment if mark else "") or ""
     next_change = values.get("next_change", mark.next_change if mark else "") or ""
     same = (

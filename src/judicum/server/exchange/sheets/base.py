@@ -6,11 +6,13 @@ from typing import Any, Literal
 
 from django.db import transaction
 
-from judicum.core.errors import InvalidValue, InvalidValues, JudicumError
+from judicum.core.errors import InvalidValue, InvalidValues, JudicumError, said
 from judicum.core.sheets import Column, read_sheet
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course, Membership
 from judicum.server.people.courses.queries import instructor_of, staff_of
+from judicum.words.names import spreadsheet_names
+from judicum.words.problems import problem_sentence
 from judicum.words.tables import as_csv
 
 Outcome = Literal["made", "changed", "same", "refused"]
@@ -79,8 +81,8 @@ def put_sheet(user: User, course_id: int, sheet: Sheet, data: bytes, keep: bool)
     """
     course = sheet.course(user, course_id)
     if len(data) > MAX_BYTES:
-        raise InvalidValue("table", f"{len(data)} bytes", f"at most {MAX_BYTES} bytes")
-    lines = read_sheet(data, sheet.columns(course))
+        raise InvalidValue("table", f"{len(data)} bytes", said("allowed-at-most-bytes", most=MAX_BYTES))
+    lines = read_sheet(data, sheet.columns(course), spreadsheet_names())
     done: list[LineDone] = []
     try:
         with transaction.atomic():
@@ -109,7 +111,7 @@ def _one(
     except InvalidValues as error:
         return LineDone(number, "refused", "", tuple(error.problems))
     except JudicumError as error:
-        return LineDone(number, "refused", str(error))
+        return LineDone(number, "refused", problem_sentence(error))
     return LineDone(number, did.outcome, did.what, hand_over=did.hand_over)
 
 

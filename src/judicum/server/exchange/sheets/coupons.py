@@ -6,7 +6,7 @@ from typing import Any
 from django.contrib.postgres.aggregates import ArrayAgg
 
 from judicum.core.choices import CHOICES
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 from judicum.core.fields import Text
 from judicum.core.quantities import QUANTITIES
 from judicum.core.sheets import Column, Day
@@ -17,19 +17,21 @@ from judicum.server.exchange.sheets.base import Done, Sheet
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
 from judicum.server.record.attempts.actions.assign_coupon import assign_coupon
+from judicum.words.catalogue import t
+from judicum.words.units import date_words
 
 Q = QUANTITIES
 C = CHOICES
-CODE = Text("coupon", "Coupon", 40)
+CODE = Text("coupon", 40)
 COUPON_KEYS = ("metal", "joint", "thickness_mm", "position", "technique", "tube_od_mm", "target_width_mm", "finish")
 COUPONS = (
     Column(CODE),
-    Column(Text("title", "Title", 80), needed=True),
-    Column(Text("purpose", "Purpose", 300)),
+    Column(Text("title", 80), needed=True),
+    Column(Text("purpose", 300)),
     Column(C["metal"], needed=True), Column(C["joint"], needed=True), Column(Q["thickness_mm"], needed=True),
     Column(Q["length_mm"]), Column(Q["target_width_mm"]), Column(C["position"]), Column(C["technique"]),
     Column(Q["tube_od_mm"]), Column(C["finish"]),
-    Column(Text("usual_faults", "Usual faults", 300)),
+    Column(Text("usual_faults", 300)),
 )  # fmt: skip
 WORDS = ("title", "purpose", "usual_faults", "length_mm")
 
@@ -53,25 +55,25 @@ def put_coupon(user: User, course: Course, values: Mapping[str, Any]) -> Done:
     code = values.get("coupon")
     base = newest(course, code) if code else None
     if code and base is None:
-        raise InvalidValue("coupon", code, "nothing for a new coupon, or the code of one that is there")
+        raise InvalidValue("coupon", code, said("allowed-nothing-for-a-new-coupon-or"))
     given = {key: value for key, value in values.items() if value is not None and key != "coupon"}
     if base is not None and all(getattr(base, key) == value for key, value in given.items()):
         return Done("same", base.title)
     kept = {} if base is None else {key: getattr(base, key) for key in (*COUPON_KEYS, *WORDS)} | base.more
     whole = {key: value for key, value in {**kept, **given}.items() if value is not None}
-    said = {key: whole.pop(key) for key in WORDS if key in whole}
-    made = save_design(user, course.pk, whole, Words(**{"purpose": "", **said}), base.pk if base else None)
+    texts = {key: whole.pop(key) for key in WORDS if key in whole}
+    made = save_design(user, course.pk, whole, Words(**{"purpose": "", **texts}), base.pk if base else None)
     own = base is not None and base.course_id is not None
-    return Done("changed" if own else "made", f"{made.title}, version {made.version} ({made.code})")
+    return Done("changed" if own else "made", t("done-coupon", title=made.title, version=made.version, code=made.code))
 
 
-DUE = Day("due", "Due")
-STUDENTS = Text("students", "Students (names to sign in with; nothing: everybody)", 4000)
+DUE = Day("due")
+STUDENTS = Text("students", 4000)
 GIVEN = (
     Column(CODE, needed=True),
     Column(DUE, needed=True),
     Column(Q["target_width_mm"]), Column(C["finish"]), Column(Q["good_in_a_row"]),
-    Column(Text("scheme", "Marking scheme", 40)),
+    Column(Text("scheme", 40)),
     Column(Q["pass_mark"]),
     Column(STUDENTS),
 )  # fmt: skip
@@ -94,14 +96,14 @@ def put_given(user: User, course: Course, values: Mapping[str, Any]) -> Done:
     """
     design = newest(course, values["coupon"])
     if design is None:
-        raise InvalidValue("coupon", values["coupon"], "the code of a coupon of the library or of this course")
+        raise InvalidValue("coupon", values["coupon"], said("allowed-the-code-of-a-coupon-of"))
     given = {key: values[key] for key in FIGURES if values.get(key) is not None}
     there = Assignment.objects.filter(course=course, design__code=design.code, due_on=values["due"]).first()
-    what = f"{design.title}, due {values['due'].isoformat()}"
+    what = t("done-assigned", title=design.title, date=date_words(values["due"]))
     if there is not None:
         for key, value in given.items():
             if getattr(there, key) != value:
-                raise InvalidValue(key, value, f"{getattr(there, key)}: it is given, and stays as it was given")
+                raise InvalidValue(key, value, said("allowed-it-is-given-and-stays-as", there=getattr(there, key)))
         return Done("same", what)
     ids = None
     if values.get("students"):
@@ -109,7 +111,7 @@ def put_given(user: User, course: Course, values: Mapping[str, Any]) -> Done:
         known = dict(course.memberships.filter(user__username__in=names).values_list("user__username", "user_id"))
         unknown = [name for name in names if name not in known]
         if unknown:
-            raise InvalidValue("students", " ".join(unknown), "names to sign in with, of students of this course")
+            raise InvalidValue("students", " ".join(unknown), said("allowed-names-to-sign-in-with-of"))
         ids = list(known.values())
     usual = {"target_width_mm": design.target_width_mm, "finish": design.finish, "good_in_a_row": 3}
     assign_coupon(user, course.pk, design_id=design.pk, due_on=values["due"], student_ids=ids, **(usual | given))

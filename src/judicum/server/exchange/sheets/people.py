@@ -4,7 +4,7 @@ from collections.abc import Iterator, Mapping, Sequence
 from typing import Any
 
 from judicum.core.choices import Choice
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 from judicum.core.fields import Text
 from judicum.core.sheets import Column
 from judicum.server.exchange.sheets.base import Done, Sheet
@@ -18,11 +18,13 @@ from judicum.server.people.courses.models import Course, Membership
 from judicum.server.people.courses.queries import members
 from judicum.server.people.roles import Role
 from judicum.words.attempts import ROLES
+from judicum.words.catalogue import t
+from judicum.words.names import named
 
 COLUMNS = (
-    Column(Text("username", "Name to sign in with", 60), needed=True),
-    Column(Text("name", "Name", 80)),
-    Column(Choice("role", "Role", dict[str | int, str](list(ROLES.items())))),
+    Column(Text("username", 60), needed=True),
+    Column(Text("name", 80)),
+    Column(Choice("role", ROLES)),
 )
 
 
@@ -42,24 +44,24 @@ def put(user: User, course: Course, values: Mapping[str, Any]) -> Done:
     if there is None:
         return _new(course, login, values.get("name") or login, role or Role.STUDENT)
     if there.workshop_id != course.workshop_id or there.removed_at is not None:
-        raise InvalidValue("username", login, "a name that nobody of this server has, or somebody of your workshop")
+        raise InvalidValue("username", login, said("allowed-a-name-that-nobody-of-this"))
     name = values.get("name")
     if name and name != there.display_name:
-        raise InvalidValue("name", name, f"{there.display_name}: a name is its owner's to change")
+        raise InvalidValue("name", name, said("allowed-a-name-is-its-owners-to", name=there.display_name))
     member = Membership.objects.filter(course=course, user=there).first()
     if member is None:
         Membership.objects.create(course=course, user=there, role=role or Role.STUDENT)
-        return Done("made", f"{there.display_name} joins")
+        return Done("made", t("done-joins", name=there.display_name))
     if role in (None, member.role):
         return Done("same", there.display_name)
     set_role(user, course.pk, member.pk, str(role))
-    return Done("changed", f"{there.display_name}: {ROLES[str(role)]}")
+    return Done("changed", t("done-role", name=there.display_name, role=named("role", role)))
 
 
 def _new(course: Course, login: str, name: str, role: str) -> Done:
     made = make_account(course.workshop, login, name, fields=("username", "name"), **units_of(course))
     Membership.objects.create(course=course, user=made, role=role)
-    return Done("made", f"{made.display_name}, a new account", reset_path(made))
+    return Done("made", t("done-account", name=made.display_name), reset_path(made))
 
 
 SHEET = Sheet("people", lambda course: COLUMNS, rows, put, instructors=True)

@@ -5,6 +5,7 @@ from icalendar import Calendar, Event
 from judicum.server.follow.sessions.models import CalendarSubscription, Session
 from judicum.server.follow.sessions.queries import begins_at, my_slots
 from judicum.server.people.courses.queries import membership_of
+from judicum.words.catalogue import t
 
 
 def calendar_of(feed: CalendarSubscription) -> bytes:
@@ -20,7 +21,7 @@ def calendar_of(feed: CalendarSubscription) -> bytes:
     if feed.user is not None:
         membership_of(feed.user, feed.course_id)
         for one in my_slots(feed.user, feed.course_id):
-            title = f"{one.assignment.design.title}, booth {one.booth.name}"
+            title = t("calendar-slot", title=one.assignment.design.title, booth=one.booth.name)
             calendar.add_component(_event(f"slot-{one.pk}", title, one.session, one.start, one.minutes))
     else:
         for session in Session.objects.filter(course=feed.course).select_related("course"):

@@ -7,7 +7,7 @@ from typing import Any
 
 from django.db import transaction
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 from judicum.server.follow.sessions.models import Booth, BoothSlot, WeldedAt
 from judicum.server.follow.sessions.queries import today_in
 from judicum.server.people.accounts.models import User
@@ -78,5 +78,5 @@ def weld_at(user: User, attempt_id: int, booth_id: int) -> None:
     """
     attempt = held_own(user, attempt_id)
     if not Booth.objects.filter(course_id=attempt.course_id, pk=booth_id).exists():
-        raise InvalidValue("booth", booth_id, "a booth of this course")
+        raise InvalidValue("booth", booth_id, said("allowed-a-booth-of-this-course"))
     WeldedAt.objects.update_or_create(attempt=attempt, defaults={"booth_id": booth_id})

@@ -8,7 +8,7 @@ from zoneinfo import ZoneInfo
 
 from django.utils import timezone
 
-from judicum.core.errors import NotFound
+from judicum.core.errors import NotFound, said
 from judicum.core.planning.booths import minutes_for, wants_of
 from judicum.core.planning.rota import USUAL_CHANGEOVER
 from judicum.core.setup import read_coupon
@@ -127,7 +127,7 @@ def session_for(user: User, session_id: int) -> Session:
     """A session of a course one takes part in. Raises NotFound."""
     found = Session.objects.select_related("course").filter(pk=session_id).first()
     if found is None:
-        raise NotFound(f"There is no session {session_id} for you.")
+        raise NotFound(said("refused-there-is-no-session-for-you", session_id=session_id))
     membership_of(user, found.course_id)
     return found
 
@@ -148,7 +148,7 @@ def feed_of(token: str) -> CalendarSubscription:
     """The calendar of a secret address. Raises NotFound."""
     found = CalendarSubscription.objects.select_related("course", "user").filter(token=token).first()
     if found is None:
-        raise NotFound("There is no such calendar.")
+        raise NotFound(said("refused-there-is-no-such-calendar"))
     return found
 
 

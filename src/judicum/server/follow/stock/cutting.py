@@ -3,11 +3,14 @@
 from dataclasses import dataclass
 from math import ceil
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 from judicum.core.stock.cut import CutList, Piece, Stock, cut_list
 from judicum.server.follow.stock.models import Item
 from judicum.server.follow.stock.queries import SAME_MM, OnShelf, store_of
 from judicum.server.people.accounts.models import User
+from judicum.words.catalogue import t
+from judicum.words.names import option_name
+from judicum.words.units import METRIC, format_figure
 
 MAX_WEEKS = 26
 
@@ -29,7 +32,7 @@ def cutting(user: User, course_id: int, sessions: int, kerf_mm: float, turns: bo
     """
     store = store_of(user, course_id)
     if not 1 <= sessions <= MAX_WEEKS:
-        raise InvalidValue("sessions", sessions, f"1 to {MAX_WEEKS}")
+        raise InvalidValue("sessions", sessions, said("allowed-1-to", most=MAX_WEEKS))
     stocks = [one for one in store.shelf if one.item.kind in ("sheet", "bar") and one.level.left >= 1]
     groups: dict[tuple[str, float], list[OnShelf]] = {}
     for one in store.shelf:
@@ -46,7 +49,13 @@ def cutting(user: User, course_id: int, sessions: int, kerf_mm: float, turns: bo
         laid = cut_list(
             pieces, [Stock(one.item.name, *_sides(one.item), int(one.level.left)) for one in mine], kerf_mm, turns
         )
-        found.append(OfMetal(f"{metal}, {thick:g} mm", {piece.name: piece.count for piece in pieces}, laid))
+        found.append(
+            OfMetal(
+                t("print-metal-thick", metal=option_name("metal", metal), thick=format_figure(thick, "length", METRIC)),
+                {piece.name: piece.count for piece in pieces},
+                laid,
+            )
+        )
     return found
 
 

@@ -11,6 +11,7 @@ from ezdxf.layouts.layout import Modelspace
 
 from judicum.core.stock.cut import Sheet
 from judicum.server.follow.stock.cutting import OfMetal
+from judicum.words.catalogue import t
 
 GAP_MM = 60.0
 """mm between sheets on a drawing, room for their names."""
@@ -38,7 +39,7 @@ def drawing_of(groups: list[OfMetal]) -> Drawing:
             below -= sheet.width_mm + GAP_MM
             _draw(space, sheet, below, group.what)
     if not below:
-        space.add_text("Nothing to cut.", height=GAP_MM / 4, dxfattribs={"layer": WORDS})
+        space.add_text(t("print-nothing-to-cut"), height=GAP_MM / 4, dxfattribs={"layer": WORDS})
     return doc
 
 
@@ -51,7 +52,12 @@ def _draw(space: Modelspace, sheet: Sheet, y0: float, what: str) -> None:
         space.add_text(text, height=height, dxfattribs={"layer": WORDS}).set_placement((x, y0 + y))
 
     box(0, 0, sheet.length_mm, sheet.width_mm, EDGE)
-    say(f"{sheet.stock}: {what}, {100 * sheet.used_share:.0f} % used", 0, sheet.width_mm + GAP_MM / 6, GAP_MM / 4)
+    say(
+        t("print-cut-sheet", stock=sheet.stock, what=what, share=f"{100 * sheet.used_share:.0f}"),
+        0,
+        sheet.width_mm + GAP_MM / 6,
+        GAP_MM / 4,
+    )
     for one in sheet.laid:
         box(one.x_mm, one.y_mm, one.length_mm, one.width_mm, BLANK)
         height = min(MAX_TEXT_MM, TEXT_SHARE * one.width_mm)

@@ -17,7 +17,7 @@ class Item(models.Model):
     """One sort of stock. `spec` tells it from others of its kind (core.stock.items); `price` is of one of the kind's units."""
 
     course = models.ForeignKey(Course, on_delete=models.CASCADE, related_name="stock")
-    kind = models.CharField(max_length=12, choices=[(key, kind.words) for key, kind in KINDS.items()])
+    kind = models.CharField(max_length=12, choices=[(key, key) for key in KINDS])
     name = models.CharField(max_length=60)
     supplier = models.CharField(max_length=60, blank=True)
     price = models.FloatField(null=True)
@@ -38,7 +38,7 @@ class Movement(models.Model):
 
     item = models.ForeignKey(Item, on_delete=models.CASCADE, related_name="moves")
     at = models.DateTimeField()
-    kind = models.CharField(max_length=12, choices=list(MOVES.items()))
+    kind = models.CharField(max_length=12, choices=[(key, key) for key in MOVES])
     amount = models.FloatField()
     note = models.CharField(max_length=200, blank=True)
     by = models.ForeignKey(PERSON, null=True, on_delete=models.SET_NULL, related_name="+")
@@ -96,9 +96,9 @@ class GaugeReading(models.Model):
     """One look at a bottle's gauge, bar; `off_bar` its standard uncertainty, `how` it was read."""
 
     class How(models.TextChoices):
-        TYPED = "typed", "typed"
-        PHOTO = "photo", "read off a photo"
-        WIRED = "wired", "wired gauge"
+        TYPED = "typed"
+        PHOTO = "photo"
+        WIRED = "wired"
 
     bottle = models.ForeignKey(Bottle, on_delete=models.CASCADE, related_name="readings")
     at = models.DateTimeField()

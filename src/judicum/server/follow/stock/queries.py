@@ -9,7 +9,7 @@ from zoneinfo import ZoneInfo
 
 from django.utils import timezone
 
-from judicum.core.errors import NotFound
+from judicum.core.errors import NotFound, said
 from judicum.core.setup import read_coupon
 from judicum.core.stock.bottle import FULL_BAR, Content, Fall, Reading, content, falls, litres
 from judicum.core.stock.lasts import Lasts, lasts, to_order
@@ -322,7 +322,7 @@ def item_for(user: User, course_id: int, item_id: int) -> Item:
     """An item of a course one teaches. Raises NotFound, NotAllowed."""
     found = Item.objects.filter(course=staff_of(user, course_id).course, pk=item_id).first()
     if found is None:
-        raise NotFound(f"There is no item {item_id} in this course.")
+        raise NotFound(said("refused-there-is-no-item-in-this", item_id=item_id))
     return found
 
 
@@ -330,7 +330,7 @@ def bottle_for(user: User, bottle_id: int) -> Bottle:
     """A bottle in use in a course one takes part in. Raises NotFound."""
     found = Bottle.objects.select_related("course").filter(pk=bottle_id, closed_at=None).first()
     if found is None:
-        raise NotFound(f"There is no bottle {bottle_id} in use.")
+        raise NotFound(said("refused-there-is-no-bottle-in-use", bottle_id=bottle_id))
     membership_of(user, found.course_id)
     return found
 

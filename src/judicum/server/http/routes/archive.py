@@ -9,7 +9,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from judicum.core.errors import NotFound
+from judicum.core.errors import NotFound, said
 from judicum.server.answers import exchange as exchange_answers
 from judicum.server.answers.problems import FieldProblem
 from judicum.server.exchange.archive.personal import personal_archive
@@ -105,5 +105,5 @@ def _line(one: LineDone, units: Units, root: str) -> exchange_answers.SheetLine:
 
 def _sheet(name: str) -> Sheet:
     if name not in SHEETS:
-        raise NotFound(f"There is no table {name[:40]!r}; there are {', '.join(SHEETS)}.")
+        raise NotFound(said("refused-there-is-no-table-there-are", name=f"{name[:40]!r}", sheets=", ".join(SHEETS)))
     return SHEETS[name]

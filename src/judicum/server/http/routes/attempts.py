@@ -8,7 +8,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, one_of, said
 from judicum.core.numbers import whole
 from judicum.server.answers import attempts as attempts_answers
 from judicum.server.answers import coupons as coupons_answers
@@ -50,7 +50,7 @@ def attempt_response(request: Request, attempt_id: int, code: int = status.HTTP_
 def run_in(request: Request) -> dict[str, object]:
     """The run in the request's body. Raises InvalidValue where it is none."""
     if not isinstance(request.data, dict):
-        raise InvalidValue("run", type(request.data).__name__, "an object with the fields of a run")
+        raise InvalidValue("run", type(request.data).__name__, said("allowed-an-object-with-the-fields-of-2"))
     return request.data
 
 
@@ -60,7 +60,7 @@ def _number(request: Request, name: str) -> int | None:
         return None
     number = whole(given)
     if number is None:
-        raise InvalidValue(name, given, "a whole number")
+        raise InvalidValue(name, given, said("allowed-a-whole-number"))
     return number
 
 
@@ -82,7 +82,7 @@ class CourseAttemptsView(APIView):
         states = request.query_params.getlist("state")
         unknown = [one for one in states if one not in AttemptState.values]
         if unknown:
-            raise InvalidValue("state", unknown[0], "one of " + ", ".join(AttemptState.values))
+            raise InvalidValue("state", unknown[0], one_of(AttemptState.values))
         mine = membership_of(person(request), course_id)
         found = course_attempts(mine, _number(request, "student"), states, _number(request, "assignment"))
         pages = ByChange()
@@ -209,7 +209,7 @@ class WallView(APIView):
         mine = staff_of(person(request), course_id)
         count = _number(request, "count") or NEWEST
         if not 1 <= count <= MAX_OF_EACH:
-            raise InvalidValue("count", count, f"1 to {MAX_OF_EACH}")
+            raise InvalidValue("count", count, said("allowed-1-to", most=MAX_OF_EACH))
         return Response(wall_of(mine, count))
 
 

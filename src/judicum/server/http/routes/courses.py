@@ -9,7 +9,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 from judicum.server.answers import courses as courses_answers
 from judicum.server.answers import people as people_answers
 from judicum.server.http.paging import PAGED, page_of
@@ -116,7 +116,7 @@ class SchoolsView(APIView):
     )
     def patch(self, request: Request, course_id: int) -> Response:
         if not isinstance(request.data, dict):
-            raise InvalidValue("schools", type(request.data).__name__, "an object of schools")
+            raise InvalidValue("schools", type(request.data).__name__, said("allowed-an-object-of-schools"))
         return Response(
             courses_answers.CourseMethods.model_validate(set_schools(person(request), course_id, request.data))
         )
@@ -150,7 +150,7 @@ class JoinView(APIView):
             return Response(signed_in(person(request)))
         for field in ("username", "display_name", "password"):
             if not getattr(typed, field):
-                raise InvalidValue(field, None, "needed for a new account")
+                raise InvalidValue(field, None, said("allowed-needed-for-a-new-account"))
         user = register_and_join(**dict(typed))
         login(request._request, user, backend="django.contrib.auth.backends.ModelBackend")
         return Response(signed_in(user))

@@ -8,7 +8,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 from judicum.core.numbers import whole
 from judicum.server.answers import attempts as attempts_answers
 from judicum.server.answers import photos as photos_answers
@@ -38,7 +38,7 @@ class SmallPictureParser(BaseParser):
     def parse(self, stream, media_type=None, parser_context=None):  # type: ignore[no-untyped-def]
         data = stream.read(MAX_COPY_BYTES + 1)
         if len(data) > MAX_COPY_BYTES:
-            raise InvalidValue("picture", f"over {MAX_COPY_BYTES} bytes", "a copy of at most 3 MB, 1600 pixels wide")
+            raise InvalidValue("picture", f"over {MAX_COPY_BYTES} bytes", said("allowed-a-copy-of-at-most-3"))
         return data
 
 
@@ -58,7 +58,9 @@ class PhotoPrecheckView(APIView):
         asked = request.query_params.get("long_side_px", "")
         long_side = whole(asked) if asked else None
         if asked and not 0 < (long_side or 0) < MAX_SIDE_PX:
-            raise InvalidValue("long_side_px", asked[:20], f"a whole number of pixels, under {MAX_SIDE_PX}")
+            raise InvalidValue(
+                "long_side_px", asked[:20], said("allowed-a-whole-number-of-pixels-under", most=MAX_SIDE_PX)
+            )
         found = precheck_in_sandbox(sent_bytes(request, "picture"), long_side)
         return Response([photos_answers.PhotoProblem(code=one.code, message=precheck_message(one)) for one in found])
 
@@ -71,7 +73,7 @@ class CorrectionsView(APIView):
     )
     def post(self, request: Request, measurement_id: int) -> Response:
         if not isinstance(request.data, dict):
-            raise InvalidValue("step", type(request.data).__name__, "an object with a step")
+            raise InvalidValue("step", type(request.data).__name__, said("allowed-an-object-with-a-step"))
         made = correct_measurement(person(request), measurement_id, request.data)
         return attempt_response(request, made.measurement.photo.attempt_id)
 

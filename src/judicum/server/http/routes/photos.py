@@ -19,7 +19,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from judicum.core.errors import InvalidValue, NotFound
+from judicum.core.errors import InvalidValue, NotFound, said
 from judicum.core.numbers import whole
 from judicum.core.photo.printing import PAPERS, card_pdf
 from judicum.server.answers import photos as photos_answers
@@ -42,14 +42,14 @@ class OctetsParser(BaseParser):
     def parse(self, stream, media_type=None, parser_context=None):  # type: ignore[no-untyped-def]
         piece = stream.read(MAX_PIECE + 1)
         if len(piece) > MAX_PIECE:
-            raise InvalidValue("Content-Length", len(piece), f"at most {MAX_PIECE} bytes in one piece")
+            raise InvalidValue("Content-Length", len(piece), said("allowed-at-most-bytes-in-one-piece", most=MAX_PIECE))
         return piece
 
 
 def _length(request: Request, header: str) -> int:
     given = whole(request.headers.get(header, ""))
     if given is None:
-        raise InvalidValue(header, request.headers.get(header), "a whole number of bytes")
+        raise InvalidValue(header, request.headers.get(header), said("allowed-a-whole-number-of-bytes"))
     return given
 
 
@@ -159,7 +159,7 @@ def _gone(wide: int, tall: int) -> HttpResponse:
 
 def _jpeg(file) -> FileResponse:  # type: ignore[no-untyped-def]
     if not file:
-        raise NotFound("There is no strip of this measurement, or none any more.")
+        raise NotFound(said("refused-there-is-no-strip-of-this"))
     response = FileResponse(file.open("rb"), content_type="image/jpeg")
     # The address names what never changes, but only this person may see it.
     response["Cache-Control"] = "private, max-age=86400, immutable"

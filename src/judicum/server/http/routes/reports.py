@@ -8,7 +8,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from judicum.core.errors import InvalidValue, WrongState
+from judicum.core.errors import InvalidValue, WrongState, one_of, said
 from judicum.core.marking import read_scheme
 from judicum.core.photo.printing import PAPERS
 from judicum.server.answers import reports as reports_answers
@@ -55,7 +55,7 @@ class ReportFileView(APIView):
     def get(self, request: Request, report_id: int) -> FileResponse:
         report = report_for(person(request), report_id)
         if report.state != ReportState.DONE:
-            raise WrongState(f"The report is {report.state}; its file is there when it is done.")
+            raise WrongState(said("refused-report-not-ready"))
         return FileResponse(report.file.open("rb"), content_type="application/pdf", filename=f"report-{report.pk}.pdf")
 
 
@@ -92,7 +92,7 @@ class JobSheetView(APIView):
 def _paper(request: Request) -> str:
     paper = request.query_params.get("paper", "a4")
     if paper not in PAPERS:
-        raise InvalidValue("paper", paper, "one of " + ", ".join(PAPERS))
+        raise InvalidValue("paper", paper, one_of(PAPERS))
     return paper
 
 

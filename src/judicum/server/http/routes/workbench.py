@@ -13,8 +13,9 @@ from judicum.core.workbench import PANELS, Input, compute
 from judicum.server.answers import workbench as workbench_answers
 from judicum.server.answers.base import list_of
 from judicum.server.people.accounts.units import units_of
-from judicum.words.workbench import PANELS as PANEL_WORDS
-from judicum.words.workbench import RESULTS, note
+from judicum.words.catalogue import t
+from judicum.words.names import field_name, named, option_name
+from judicum.words.workbench import note
 
 
 def input_of(one: Input) -> workbench_answers.CalculatorInput:
@@ -31,9 +32,11 @@ def input_of(one: Input) -> workbench_answers.CalculatorInput:
             "options": {},
         }
     else:
-        options = {str(code): words for code, words in spec.options.items()}
+        options = {str(code): option_name(spec.key, code) for code in spec.codes}
         about = {"kind": "choice", "unit": "", "low": None, "high": None, "step": 1, "options": options}
-    return workbench_answers.CalculatorInput(key=spec.key, words=spec.words, default=str(one.default), **about)
+    return workbench_answers.CalculatorInput(
+        key=spec.key, words=field_name(spec.key), default=str(one.default), **about
+    )
 
 
 class PanelsView(APIView):
@@ -45,9 +48,9 @@ class PanelsView(APIView):
             [
                 workbench_answers.Calculator(
                     key=one.key,
-                    words=PANEL_WORDS[one.key],
-                    formula=one.formula,
-                    source=one.source,
+                    words=named("panel", one.key),
+                    formula=t(f"panel-{one.key}-formula"),
+                    source=t(f"panel-{one.key}-source"),
                     inputs=[input_of(i) for i in one.inputs],
                 )
                 for one in PANELS
@@ -63,7 +66,9 @@ class PanelView(APIView):
         found = compute(panel, request.query_params.dict())
         return Response(
             workbench_answers.CalculatorAnswer(
-                results=[workbench_answers.CalculatorResult(**asdict(r), words=RESULTS[r.key]) for r in found.results],
+                results=[
+                    workbench_answers.CalculatorResult(**asdict(r), words=named("result", r.key)) for r in found.results
+                ],
                 series={key: list(values) for key, values in found.series.items()},
                 notes=[note(n, units_of(request.user)) for n in found.notes],
             )

@@ -9,7 +9,7 @@ from functools import cache
 
 from confusable_homoglyphs import confusables
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 
 UNSEEN = ("Cc", "Cf", "Cs", "Co", "Cn")
 """Unicode categories of what has no shape: controls, joiners, direction marks, half pairs, what is not assigned."""
@@ -46,7 +46,7 @@ def check_name(field: str, name: str) -> str:
     """
     kept = written(name)
     if not any(sign.isalnum() for sign in kept) or len(kept) > MAX_LETTERS:
-        raise InvalidValue(field, name, f"a name of 1 to {MAX_LETTERS} letters or digits")
+        raise InvalidValue(field, name, said("allowed-a-name-of-1-to-letters", most=MAX_LETTERS))
     if confusables.is_dangerous(kept):
-        raise InvalidValue(field, name, "letters of one alphabet; some here only look like those beside them")
+        raise InvalidValue(field, name, said("allowed-letters-of-one-alphabet-some-here"))
     return kept

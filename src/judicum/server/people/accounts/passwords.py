@@ -10,7 +10,4 @@ class SignsNotBlanks:
 
     def validate(self, password: str, user: object = None) -> None:
         if sum(not sign.isspace() for sign in password) < MIN_SIGNS:
-            raise ValidationError(self.get_help_text(), code="blank_password")
-
-    def get_help_text(self) -> str:
-        return f"at least {MIN_SIGNS} signs that are no blanks"
+            raise ValidationError("", code="blank_password", params={"least": MIN_SIGNS})

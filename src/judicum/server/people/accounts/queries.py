@@ -1,6 +1,6 @@
 """Reading people."""
 
-from judicum.core.errors import NotAllowed
+from judicum.core.errors import NotAllowed, said
 from judicum.server.people.accounts.models import User, Workshop
 
 
@@ -12,5 +12,5 @@ def with_courses(user: User) -> User:
 def owned_by(user: User) -> Workshop:
     """The workshop that the person owns. Raises NotAllowed."""
     if not user.owns:
-        raise NotAllowed("Only an owner of the workshop may do this.")
+        raise NotAllowed(said("refused-only-an-owner-of-the-workshop-2"))
     return user.workshop

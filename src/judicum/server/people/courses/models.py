@@ -14,7 +14,7 @@ from judicum.server.people.roles import Role
 def _school(key: str) -> Any:
     """A column for one school; the usual one is the default."""
     return models.CharField(
-        max_length=12, choices=[(code, code) for code in CHOICES[key].options], default=CHOICES[key].codes[0]
+        max_length=12, choices=[(code, code) for code in CHOICES[key].codes], default=CHOICES[key].codes[0]
     )
 
 

@@ -2,7 +2,7 @@
 
 from django.db.models import QuerySet
 
-from judicum.core.errors import NotAllowed, NotFound
+from judicum.core.errors import NotAllowed, NotFound, said
 from judicum.server.people.accounts.models import User, Workshop
 from judicum.server.people.courses.models import Course, Membership
 from judicum.server.people.roles import STAFF, Role
@@ -16,7 +16,7 @@ def membership_of(user: User, course_id: int) -> Membership:
     """
     found = Membership.objects.select_related("course").filter(user=user, course_id=course_id).first()
     if found is None:
-        raise NotFound(f"There is no course {course_id} that you take part in.")
+        raise NotFound(said("refused-there-is-no-course-that-you", course_id=course_id))
     return found
 
 
@@ -28,7 +28,7 @@ def staff_of(user: User, course_id: int) -> Membership:
     """
     found = membership_of(user, course_id)
     if found.role not in STAFF:
-        raise NotAllowed("Only the course's instructor and assistants may do this.")
+        raise NotAllowed(said("refused-only-the-courses-instructor-and-assistants"))
     return found
 
 
@@ -40,7 +40,7 @@ def instructor_of(user: User, course_id: int) -> Membership:
     """
     found = membership_of(user, course_id)
     if found.role != Role.INSTRUCTOR:
-        raise NotAllowed("Only the course's instructor may do this.")
+        raise NotAllowed(said("refused-only-the-courses-instructor-may-do"))
     return found
 
 
@@ -48,7 +48,7 @@ def course_in(workshop: Workshop, course_id: int) -> Course:
     """A course of a workshop. Raises NotFound."""
     found = Course.objects.filter(workshop=workshop, pk=course_id).first()
     if found is None:
-        raise NotFound(f"There is no course {course_id} in your workshop.")
+        raise NotFound(said("refused-there-is-no-course-in-your", course_id=course_id))
     return found
 
 

@@ -3,7 +3,7 @@
 from django.db.models import Count, Prefetch, QuerySet
 from django_otp.plugins.otp_totp.models import TOTPDevice
 
-from judicum.core.errors import NotFound
+from judicum.core.errors import NotFound, said
 from judicum.server.people.accounts.models import User
 from judicum.server.people.accounts.queries import owned_by
 from judicum.server.people.courses.models import Course, Membership
@@ -26,7 +26,7 @@ def person_of(owner: User, person_id: int) -> User:
     rows = User.objects.select_for_update().filter(workshop=owned_by(owner), removed_at=None)
     found = rows.filter(pk=person_id).first()
     if found is None:
-        raise NotFound(f"There is nobody with number {person_id} in your workshop.")
+        raise NotFound(said("refused-there-is-nobody-with-number-in", person_id=person_id))
     return found
 
 

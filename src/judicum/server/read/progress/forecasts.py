@@ -13,7 +13,7 @@ from django.db.models import JSONField, Value
 from django.db.models.functions import NullIf
 
 from judicum.core.choices import FINISH_LEVEL
-from judicum.core.errors import NotAllowed, NotFound
+from judicum.core.errors import NotAllowed, NotFound, said
 from judicum.core.progress import ClassRecords, Forecast, RecordedAttempt, ToGo
 from judicum.server.answers.people import Person
 from judicum.server.answers.progress import CouponStanding, SequenceCoupon
@@ -30,7 +30,7 @@ from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.marking.models import Mark
 from judicum.server.record.photos.models import MeasurementSummary
-from judicum.words.causes import CAUSE_WORDS
+from judicum.words.names import named
 from judicum.words.progress import forecast_to_staff, forecast_to_student
 
 SHARES = ("width_cv", "pitch_cv", "toe_waviness")
@@ -54,9 +54,9 @@ def forecasts_of(user: User, course_id: int, student_id: int) -> list[tuple[Assi
     """
     mine = membership_of(user, course_id)
     if mine.role not in STAFF and student_id != user.pk:
-        raise NotAllowed("A student sees only their own progress.")
+        raise NotAllowed(said("refused-a-student-sees-only-their-own"))
     if not members(course_id, Role.STUDENT).filter(user_id=student_id).exists():
-        raise NotFound(f"There is no student {student_id} in this course.")
+        raise NotFound(said("refused-there-is-no-student-in-this", student_id=student_id))
     assignments, marks = _assignments(course_id), _pass_marks(course_id)
     records = _records(course_id, _returned(course_id), assignments, marks)
     everybody = ClassRecords({student_id: (), **records})
@@ -123,7 +123,7 @@ def standings(user: User, course_id: int) -> list[CouponStanding]:
                     best=gave.best,
                     stuck=not forecast.ready and (gave.failed >= FAILING or forecast.plateau),
                     failed_in_a_row=gave.failed,
-                    cause=CAUSE_WORDS[cause] if cause else None,
+                    cause=named("cause", cause) if cause else None,
                     next_step=SequenceCoupon(id=coming.pk, title=coming.title) if coming else None,
                 )
             )

@@ -8,7 +8,7 @@ from django.db.models.functions import Coalesce
 from django.utils import timezone
 
 from judicum.core.acceptance import STUCK_DAYS
-from judicum.core.errors import NotAllowed, NotFound
+from judicum.core.errors import NotAllowed, NotFound, said
 from judicum.server.answers.attempts import AttemptBrief
 from judicum.server.answers.people import Person
 from judicum.server.answers.progress import Desk, Standing
@@ -52,10 +52,10 @@ def student_record(user: User, course_id: int, student_id: int) -> StudentRecord
     """
     mine = membership_of(user, course_id)
     if mine.role not in STAFF and student_id != user.pk:
-        raise NotAllowed("A student sees only their own progress.")
+        raise NotAllowed(said("refused-a-student-sees-only-their-own"))
     them = mine if student_id == user.pk else members(course_id).filter(user_id=student_id).first()
     if them is None or them.role != Role.STUDENT:
-        raise NotFound(f"There is no student {student_id} in this course.")
+        raise NotFound(said("refused-there-is-no-student-in-this", student_id=student_id))
     student = user if them is mine else them.user
     rows = in_brief(course_attempts(mine, student_id).order_by("created_at", "id"))
     policy = policy_in(mine)

@@ -14,8 +14,8 @@ from judicum.server.read.progress.queries import StudentRecord, student_record
 from judicum.server.record.attempts.states import AttemptState
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.marking.models import Mark
-from judicum.words.causes import CAUSE_WORDS
-from judicum.words.progress import FIGURE_WORDS, STEP_WORDS, became_words, figure_words
+from judicum.words.names import named
+from judicum.words.progress import became_words, figure_words
 
 TINT = "tint_level"
 MARK = "total"
@@ -68,7 +68,7 @@ def _figures(attempts: list[AttemptBrief]) -> list[FigureOverTime]:
     return [
         FigureOverTime(
             key=key,
-            words=FIGURE_WORDS[key],
+            words=named("figure", key),
             good=good[key],
             values=mine,
             formatted=[None if v is None else figure_words(key, v) for v in mine],
@@ -91,7 +91,7 @@ def _steps(course: Course, attempts: list[AttemptBrief], series: list[Series]) -
         done = any(one.good_in_a_row >= one.assignment.good_in_a_row for one in inside)
         state = DONE if done else TRIED if set(here) & tried else READY if here or before_done else LOCKED
         assignment = max(here) if here else None
-        steps.append(SequenceStep(title=design.title, state=state, words=STEP_WORDS[state], assignment=assignment))
+        steps.append(SequenceStep(title=design.title, state=state, words=named("step", state), assignment=assignment))
         before_done = done
     return steps
 
@@ -115,7 +115,7 @@ def _changes(record: StudentRecord) -> list[Change]:
                 number=attempt.number,
                 at=attempt.created_at,
                 text=asked[attempt.id],
-                cause=CAUSE_WORDS[cause] if cause and record.policy.teaches else None,
+                cause=named("cause", cause) if cause and record.policy.teaches else None,
                 became=became_words(done, gone),
             )
         )

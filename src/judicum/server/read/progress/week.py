@@ -1,7 +1,7 @@
 """What a class gets wrong this week beside the month before, and where everybody stands with each figure."""
 
 from collections import Counter
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable
 from datetime import datetime, timedelta
 from typing import Any
 
@@ -9,7 +9,6 @@ from django.db.models import BooleanField, ExpressionWrapper, Q
 from django.utils import timezone
 
 from judicum.core.acceptance import BANDS
-from judicum.core.photo.fault_kinds import FAULT_KINDS
 from judicum.server.answers.people import Person
 from judicum.server.answers.progress import Spread, StandsAt, Week, WeekShare
 from judicum.server.people.accounts.models import User
@@ -19,8 +18,8 @@ from judicum.server.read.progress.forecasts import SEEN, SHARES
 from judicum.server.read.progress.queries import desk
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.photos.models import MeasurementSummary
-from judicum.words.causes import CAUSE_WORDS
-from judicum.words.progress import FIGURE_WORDS, share_words
+from judicum.words.names import named
+from judicum.words.progress import share_words
 
 WEEK = timedelta(days=7)
 MONTH = timedelta(days=28)
@@ -54,16 +53,14 @@ def week_of(user: User, course_id: int, now: datetime | None = None) -> Week:
     return Week(
         since=since,
         until=end,
-        faults=_shares(seen, new, len(rows_seen), {key: kind.words for key, kind in FAULT_KINDS.items()}),
-        causes=_shares(causes, new, len(rows_seen), CAUSE_WORDS),
+        faults=_shares(seen, new, len(rows_seen), "fault"),
+        causes=_shares(causes, new, len(rows_seen), "cause"),
         resting=[one for one in desk(user, course_id).students if one.stuck],
         figures=_spreads(course_id),
     )
 
 
-def _shares(
-    seen: Iterable[tuple[int, set[str]]], new: set[int], beads: int, words: Mapping[str, str]
-) -> list[WeekShare]:
+def _shares(seen: Iterable[tuple[int, set[str]]], new: set[int], beads: int, kind: str) -> list[WeekShare]:
     """In how many beads each thing was seen, what grew most first."""
     now: Counter[str] = Counter()
     before: Counter[str] = Counter()
@@ -76,7 +73,7 @@ def _shares(
 
     return [
         WeekShare(
-            words=words[key],
+            words=named(kind, key),
             now=now[key],
             now_of=len(new),
             before=before[key],
@@ -102,5 +99,5 @@ def _spreads(course_id: int) -> list[Spread]:
                 person = Person(id=student.pk, display_name=student.display_name)
                 places.append(StandsAt(student=person, value=values[len(values) // 2]))
         places.sort(key=lambda place: place.value)
-        found.append(Spread(key=key, words=FIGURE_WORDS[key], good=BANDS[key].good, places=places))
+        found.append(Spread(key=key, words=named("figure", key), good=BANDS[key].good, places=places))
     return found

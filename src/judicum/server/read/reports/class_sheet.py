@@ -10,10 +10,16 @@ from judicum.server.people.courses.queries import members, staff_of
 from judicum.server.people.roles import Role
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.states import AttemptState
+from judicum.words.catalogue import t
 from judicum.words.progress import figure_words
 from judicum.words.tables import as_csv
 
-HEADINGS = ("Student", "Coupon", "Due", "Tries", "Best mark", "Last mark", "In a row", "Asked in a row", "State")
+COLUMNS = ("student", "coupon", "due", "attempts", "best", "last", "in-a-row", "needed", "state")
+
+
+def headings() -> list[str]:
+    """What the columns are called."""
+    return [t(f"heading-{key}") for key in COLUMNS]
 
 
 @dataclass(frozen=True)
@@ -41,7 +47,7 @@ class ClassRow:
             *marks,
             str(self.in_a_row),
             str(self.asked),
-            self.state,
+            t(f"class-state-{self.state}"),
         )
 
 
@@ -83,4 +89,4 @@ def class_rows(user: User, course_id: int) -> list[ClassRow]:
 
 def class_csv(rows: list[ClassRow]) -> str:
     """The rows as CSV."""
-    return as_csv(HEADINGS, (row.cells() for row in rows))
+    return as_csv(headings(), (row.cells() for row in rows))

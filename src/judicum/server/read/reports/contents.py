@@ -4,8 +4,6 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date
 
-from judicum.core.choices import CHOICES
-from judicum.core.photo.fault_kinds import FAULT_KINDS
 from judicum.core.photo.strip_frame import OVERHANG_MM
 from judicum.core.progress.cone import Next
 from judicum.server.answers.attempts import AttemptBrief
@@ -17,18 +15,19 @@ from judicum.server.read.progress.story import LOCKED, story
 from judicum.server.read.reports.models import Report
 from judicum.server.record.photos.models import Measurement
 from judicum.words import Units
-from judicum.words.attempts import STATES
-from judicum.words.progress import FIGURE_WORDS, figure_words, forecast_to_student
+from judicum.words.catalogue import t
+from judicum.words.names import named, option_name
+from judicum.words.progress import figure_words, forecast_to_student
 from judicum.words.units import date_words, format_figure
 
-HEADINGS = (
-    "Date",
-    "Try",
-    "Mark",
-    "Width",
-    *(FIGURE_WORDS[key] for key in ("width_cv", "pitch_cv", "toe_waviness", "tint_level")),
-    "Faults",
-)
+SHOWN = ("width_cv", "pitch_cv", "toe_waviness", "tint_level")
+"""Figures that a coupon's table has a column for, beside the width."""
+
+
+def headings() -> tuple[str, ...]:
+    """What the columns of a coupon's table are called."""
+    first = (t("heading-date"), t("heading-attempt"), t("heading-mark"), t("heading-width"))
+    return (*first, *(named("figure", key) for key in SHOWN), t("heading-faults"))
 
 
 @dataclass(frozen=True)
@@ -88,7 +87,13 @@ def contents_of(report: Report, student_id: int) -> StudentShown:
     }
     coupons = [shown for one in reversed(found.series) if (shown := _coupon(one, report, words, units)) is not None]
     work_on = [
-        f"{one.title}, {one.number}: {one.text}" + (f" ({one.became})" if one.became else "")
+        t(
+            "print-change-became" if one.became else "print-change",
+            title=one.title,
+            number=one.number,
+            text=one.text,
+            became=one.became,
+        )
         for one in found.changes
         if _inside(one.at.date(), report)
     ]
@@ -105,13 +110,15 @@ def contents_of(report: Report, student_id: int) -> StudentShown:
 def period_words(since: date | None, until: date | None) -> str:
     """The period of a report."""
     if since and until:
-        return f"{date_words(since)} to {date_words(until)}"
-    return f"from {date_words(since)}" if since else f"until {date_words(until)}" if until else "the whole course"
+        return t("print-period", since=date_words(since), until=date_words(until))
+    if since:
+        return t("print-since", since=date_words(since))
+    return t("print-until", until=date_words(until)) if until else t("print-whole-course")
 
 
 def finish_words(code: str) -> str:
     """A finish as it is called."""
-    return str(CHOICES["finish"].options[code])
+    return option_name("finish", code)
 
 
 def _inside(day: date, report: Report) -> bool:
@@ -130,15 +137,20 @@ def _coupon(series: Series, report: Report, words: dict[int, str], units: Units)
             one.good,
             values := [one.values[k] for k in kept],
             [Next(step.low, step.mid, step.high) for step in one.cone],
-            next((figure_words(one.key, v, units) for v in reversed(values) if v is not None), "not measured"),
+            next((figure_words(one.key, v, units) for v in reversed(values) if v is not None), t("print-not-measured")),
         )
         for one in series.figures
     ]
-    standing = f"{series.good_in_a_row} of {goal.good_in_a_row} good ones in a row. {words.get(goal.id, '')}".strip()
+    standing = t("print-standing", have=series.good_in_a_row, needed=goal.good_in_a_row)
     return CouponShown(
         goal.design.title,
-        f"{format_figure(goal.target_width_mm, 'length', units)} wide, finish {finish_words(goal.finish)}, {goal.good_in_a_row} good ones in a row",
-        standing,
+        t(
+            "print-coupon-goal",
+            width=format_figure(goal.target_width_mm, "length", units),
+            finish=finish_words(goal.finish),
+            passes=goal.good_in_a_row,
+        ),
+        f"{standing} {words.get(goal.id, '')}".strip(),
         [_row(one, units) for one in attempts],
         _strips(attempts),
         figures,
@@ -146,13 +158,17 @@ def _coupon(series: Series, report: Report, words: dict[int, str], units: Units)
 
 
 def _row(attempt: AttemptBrief, units: Units) -> tuple[str, ...]:
-    mark = STATES[attempt.state] if attempt.mark_total is None else figure_words("total", attempt.mark_total, units)
+    mark = (
+        named("state", attempt.state)
+        if attempt.mark_total is None
+        else figure_words("total", attempt.mark_total, units)
+    )
     figures = attempt.measurement
     shown = [
         figure_words(key, value, units) if figures and (value := getattr(figures, key)) is not None else "–"
-        for key in ("width_mean_mm", "width_cv", "pitch_cv", "toe_waviness", "tint_level")
+        for key in ("width_mean_mm", *SHOWN)
     ]
-    kinds = dict.fromkeys(FAULT_KINDS[fault.kind].words for fault in (figures.faults if figures else []))
+    kinds = dict.fromkeys(named("fault", fault.kind) for fault in (figures.faults if figures else []))
     return (date_words(attempt.created_at.date()), str(attempt.number), mark, *shown, ", ".join(kinds) or "–")
 
 
@@ -166,7 +182,7 @@ def _strips(attempts: list[AttemptBrief]) -> list[StripShown]:
     for one, figures in ends:
         with found[figures.id].shown_strip.open("rb") as file:
             jpeg = file.read()
-        caption = f"{date_words(one.created_at.date())}, try {one.number}"
+        caption = t("print-attempt-caption", date=date_words(one.created_at.date()), number=one.number)
         shown.append(StripShown(caption, jpeg, (figures.length_mm or 0.0) + 2 * OVERHANG_MM))
     return shown
 

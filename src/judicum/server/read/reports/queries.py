@@ -2,7 +2,7 @@
 
 from django.db.models import QuerySet
 
-from judicum.core.errors import NotFound
+from judicum.core.errors import NotFound, said
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import membership_of
 from judicum.server.read.reports.models import Report
@@ -21,7 +21,7 @@ def report_for(user: User, report_id: int) -> Report:
     """One's own report, as long as one takes part in its course. Raises NotFound."""
     found = _own(user).filter(pk=report_id).first()
     if found is None:
-        raise NotFound(f"There is no report {report_id} of yours.")
+        raise NotFound(said("refused-there-is-no-report-of-yours", report_id=report_id))
     membership_of(user, found.course_id)
     return found
 

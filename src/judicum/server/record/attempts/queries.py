@@ -2,14 +2,14 @@
 
 from django.db.models import Q, QuerySet
 
-from judicum.core.errors import NotAllowed, NotFound
+from judicum.core.errors import NotAllowed, NotFound, said
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Membership
 from judicum.server.people.roles import STAFF
 from judicum.server.record.attempts.models import Attempt, Event
 from judicum.server.record.attempts.visibility import VisibilityPolicy
 
-NO_ATTEMPT = "There is no attempt {} for you."
+NO_ATTEMPT = "refused-no-attempt"
 
 
 def visible_to(user: User) -> QuerySet[Attempt]:
@@ -31,7 +31,7 @@ def attempt_for(user: User, attempt_id: int) -> Attempt:
         .first()
     )
     if found is None:
-        raise NotFound(NO_ATTEMPT.format(attempt_id))
+        raise NotFound(said(NO_ATTEMPT, attempt=attempt_id))
     return found
 
 
@@ -48,7 +48,7 @@ def held_own(user: User, attempt_id: int) -> Attempt:
     """
     attempt = attempt_for(user, attempt_id)
     if attempt.student_id != user.pk:
-        raise NotAllowed("Only the student who welds the coupon may do this.")
+        raise NotAllowed(said("refused-only-the-student-who-welds-the"))
     return held(attempt_id)
 
 
@@ -60,7 +60,7 @@ def held_as_staff(user: User, attempt_id: int) -> Attempt:
     """
     attempt = attempt_for(user, attempt_id)
     if not teaches(user, attempt):
-        raise NotAllowed("Only the course's instructor and assistants may do this.")
+        raise NotAllowed(said("refused-only-the-courses-instructor-and-assistants"))
     return held(attempt_id)
 
 

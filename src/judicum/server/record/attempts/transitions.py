@@ -4,7 +4,7 @@ from datetime import datetime
 
 from django.utils import timezone
 
-from judicum.core.errors import WrongState
+from judicum.core.errors import Named, WrongState, said
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.states import STEPS, AttemptState, AttemptStep
@@ -35,8 +35,9 @@ def advance(
         WrongState: the step cannot be taken in this state.
     """
     if not allowed(attempt, step):
-        may = ", ".join(s.value for s in STEPS[step])
-        raise WrongState(f"The attempt is {attempt.state}; {step.label.lower()} is possible when it is {may}.")
+        raise WrongState(
+            said("refused-step", step=Named("attempt-step", step.value), state=Named("state", attempt.state))
+        )
     before, attempt.state = attempt.state, (to or STEPS[step][AttemptState(attempt.state)]).value
     attempt.version += 1
     now = at or timezone.now()

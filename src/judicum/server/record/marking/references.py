@@ -2,7 +2,7 @@
 
 from django.db.models import QuerySet
 
-from judicum.core.errors import NotFound
+from judicum.core.errors import NotFound, said
 from judicum.core.marking import CRITERIA, NOT_ON_THE_BEAD
 from judicum.server.people.accounts.models import User
 from judicum.server.record.marking.models import Reference, SelfTest
@@ -27,7 +27,7 @@ def self_test_of(user: User, test_id: int) -> SelfTest:
     """One's own test. Raises NotFound."""
     found = SelfTest.objects.filter(user=user, pk=test_id).first()
     if found is None:
-        raise NotFound(f"There is no test {test_id} of yours.")
+        raise NotFound(said("refused-there-is-no-test-of-yours", test_id=test_id))
     return found
 
 

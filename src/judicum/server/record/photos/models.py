@@ -24,7 +24,7 @@ class StoredPicture(models.Model):
         return self.sha256[:12]
 
 
-FAULTS = [(key, kind.words) for key, kind in FAULT_KINDS.items()]
+FAULTS = [(key, key) for key in FAULT_KINDS]
 
 
 class PhotoKind(models.TextChoices):

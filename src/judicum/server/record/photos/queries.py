@@ -2,7 +2,7 @@
 
 from uuid import UUID
 
-from judicum.core.errors import NotFound, WrongState
+from judicum.core.errors import NotFound, WrongState, said
 from judicum.core.numbers import whole
 from judicum.core.photo.report import Report
 from judicum.server.people.accounts.models import User
@@ -29,14 +29,14 @@ def photo_for(user: User, photo_id: int) -> Photo:
         .first()
     )
     if found is None:
-        raise NotFound(f"There is no photo {photo_id} for you.")
+        raise NotFound(said("refused-there-is-no-photo-for-you", photo_id=photo_id))
     return found
 
 
 def picture_of(photo: Photo) -> StoredPicture:
     """The picture of a photo. Raises WrongState: it is not kept any more."""
     if photo.picture is None:
-        raise WrongState("This photo is not kept any more, only its strip and figures; they stay as they are.")
+        raise WrongState(said("refused-this-photo-is-not-kept-any"))
     return photo.picture
 
 
@@ -48,7 +48,7 @@ def measurement_for(user: User, measurement_id: int) -> Measurement:
         .first()
     )
     if found is None:
-        raise NotFound(f"There is no measurement {measurement_id} for you.")
+        raise NotFound(said("refused-there-is-no-measurement-for-you", measurement_id=measurement_id))
     return found
 
 
@@ -56,7 +56,7 @@ def correction_of(measurement: Measurement, correction_id: str) -> Correction:
     """One correction of a measurement, in force or not. Raises NotFound."""
     found = measurement.corrections.filter(pk=whole(correction_id) or 0).first()
     if found is None:
-        raise NotFound(f"There is no correction {correction_id[:20]} of this measurement.")
+        raise NotFound(said("refused-there-is-no-correction-of-this", correction_id=correction_id[:20]))
     return found
 
 
@@ -64,7 +64,7 @@ def bead_of(measurement: Measurement, number: str) -> SeenBead:
     """One of several beads of a measurement. Raises NotFound."""
     found = measurement.beads.filter(number=whole(number) or 0).first()
     if found is None:
-        raise NotFound(f"There is no bead {number[:20]} in this photo.")
+        raise NotFound(said("refused-there-is-no-bead-in-this-2", number=number[:20]))
     return found
 
 
@@ -72,7 +72,7 @@ def upload_for(user: User, upload_id: UUID) -> Upload:
     """One's own upload. Raises NotFound."""
     found = Upload.objects.filter(pk=upload_id, user=user).first()
     if found is None:
-        raise NotFound("There is no such upload of yours.")
+        raise NotFound(said("refused-there-is-no-such-upload-of"))
     return found
 
 

@@ -7,7 +7,7 @@ from django.db import transaction
 from django.db.models import Max
 from django.utils.text import slugify
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 from judicum.core.fields import Fields
 from judicum.core.quantities import QUANTITIES
 from judicum.core.setup import plan_card, read_coupon
@@ -51,11 +51,11 @@ def save_design(
     card = plan_card(coupon)
     title = words.title.strip()
     if not title:
-        raise InvalidValue("title", words.title, "a name of 1 to 80 characters")
+        raise InvalidValue("title", words.title, said("allowed-a-name-of-1-to-80"))
     LENGTH.check({"length_mm": words.length_mm})
     base = of_course(course_id).filter(pk=base_id).first() if base_id is not None else None
     if base_id is not None and base is None:
-        raise InvalidValue("base", base_id, "a design of this course or of the library")
+        raise InvalidValue("base", base_id, said("allowed-a-design-of-this-course-or"))
     own = base is not None and base.course_id is not None
     code = base.code if base and own else _free_code(course.pk, title)
     version = (Design.objects.filter(code=code).aggregate(last=Max("version"))["last"] or 0) + 1

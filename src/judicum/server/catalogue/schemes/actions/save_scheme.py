@@ -7,7 +7,7 @@ from django.db.models import Max
 from django.utils import timezone
 from django.utils.text import slugify
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, one_of, said
 from judicum.core.marking import read_scheme
 from judicum.server.catalogue.schemes.models import Scheme
 from judicum.server.catalogue.schemes.queries import newest_schemes
@@ -37,9 +37,9 @@ def save_scheme(
     if code is None:
         code = _free(slugify(rules.title).replace("-", "_")[:32] or "scheme", codes)
         if len(codes) >= MAX_SCHEMES:
-            raise InvalidValue("code", code, f"at most {MAX_SCHEMES} schemes in a course")
+            raise InvalidValue("code", code, said("allowed-at-most-schemes-in-a-course", most=MAX_SCHEMES))
     elif code not in codes:
-        raise InvalidValue("code", code, "one of " + ", ".join(codes))
+        raise InvalidValue("code", code, one_of(codes))
     last = Scheme.objects.filter(course=course, code=code).aggregate(last=Max("version"))["last"] or 0
     return Scheme.objects.create(
         course=course,

@@ -5,15 +5,16 @@ from django.utils import timezone
 
 from judicum.server.commands.saying import SayingCommand
 from judicum.server.exchange.backup import back_up
+from judicum.words.catalogue import t
 
 
 class Command(SayingCommand):
-    help = "Write everything into one file."
+    help = t("command-backup")
 
     def add_arguments(self, parser: CommandParser) -> None:
         parser.add_argument("file")
 
-    def said(self, file: str) -> str:
+    def carry_out(self, file: str) -> str:
         made = back_up(Path(file), timezone.now())
-        lost = f" {len(made['missing'])} files that rows name were not there." if made["missing"] else ""
-        return f"{file}: the database and {made['files']} files, {made['bytes'] / 1e6:.1f} MB.{lost}"
+        done = t("command-backed-up", file=file, files=made["files"], megabytes=f"{made['bytes'] / 1e6:.1f}")
+        return f"{done} {t('command-files-missing', files=len(made['missing']))}" if made["missing"] else done

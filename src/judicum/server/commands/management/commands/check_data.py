@@ -1,15 +1,17 @@
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 from judicum.server.commands.saying import SayingCommand
 from judicum.server.exchange.check import check_data
+from judicum.words.catalogue import t
+from judicum.words.names import named
 
 
 class Command(SayingCommand):
-    help = "What is wrong with rows and files; ends with 1 where anything is."
+    help = t("command-check_data")
 
-    def said(self) -> str:
+    def carry_out(self) -> str:
         found = list(check_data())
         for one in found:
-            self.stdout.write(f"{one.kind}: {one.where}")
+            self.stdout.write(f"{named('inconsistency', one.kind)}: {one.where}")
         if found:
-            raise InvalidValue("data", f"{len(found)} things", "none: see the list above")
-        return "Every file is there and as it was stored, and every row points to one that is there."
+            raise InvalidValue("data", t("command-found", count=len(found)), said("allowed-none-see-the-list-above"))
+        return t("command-data-sound")

@@ -1,10 +1,11 @@
 from judicum.server.commands.saying import SayingCommand
 from judicum.server.people.courses.models import Course
+from judicum.words.catalogue import t
 
 
 class Command(SayingCommand):
-    help = "Every course with its number."
+    help = t("command-list_courses")
 
-    def said(self) -> str:
+    def carry_out(self) -> str:
         rows = Course.objects.select_related("workshop").order_by("pk")
         return "\n".join(f"{row.pk:>5}  {row.name}  ({row.workshop.name})" for row in rows)

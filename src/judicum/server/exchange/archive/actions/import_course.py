@@ -7,7 +7,7 @@ from uuid import UUID, uuid4
 
 from django.db import transaction
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 from judicum.server.catalogue.coupons.models import Design
 from judicum.server.catalogue.schemes.models import Scheme
 from judicum.server.exchange.archive.read import Archive, opened
@@ -41,7 +41,7 @@ def import_course(path: Path, workshop: Workshop) -> tuple[Course, bool]:
         there = Course.objects.filter(key=key).first()
         if there is not None:
             if there.workshop_id != workshop.pk:
-                raise InvalidValue("course", there.key, "a course that no other workshop of this server has")
+                raise InvalidValue("course", there.key, said("allowed-a-course-that-no-other-workshop"))
             return there, False
         # Files first: a row never names one that is not there. Without its rows a file is found by ./judicum check-data.
         for name in archive.files:
@@ -71,7 +71,7 @@ def _rows(archive: Archive, workshop: Workshop) -> Course:
                 later.append((table, row, rest))
         if table.model is Course:
             if len(kept) != 1:
-                raise InvalidValue("tables/course.jsonl", f"{len(kept)} rows", "one course")
+                raise InvalidValue("tables/course.jsonl", f"{len(kept)} rows", said("allowed-one-course"))
             course = kept[0]
     for table, row, rest in later:
         _set_later(table, row, rest, numbers)
@@ -84,7 +84,7 @@ def _read(table: Table, given: dict[str, object], numbers: Numbers) -> tuple[Any
         return read(table, given, numbers)
     except (KeyError, TypeError, ValueError) as error:
         at = f"tables/{table.name}.jsonl row {given.get('id')}"
-        raise InvalidValue(at, str(error), "rows of this archive alone") from error
+        raise InvalidValue(at, str(error), said("allowed-rows-of-this-archive-alone")) from error
 
 
 def _course(course: Any, none: None) -> Course:
@@ -166,4 +166,6 @@ def _set_later(table: Table, row: Any, rest: dict[str, Any], numbers: Numbers) -
             elif value is not None:
                 type(row).objects.filter(pk=row.pk).update(**{name: numbers[other][value]})
         except KeyError as error:
-            raise InvalidValue(f"tables/{table.name}.jsonl", f"{name} {error}", f"a row of {other}") from error
+            raise InvalidValue(
+                f"tables/{table.name}.jsonl", f"{name} {error}", said("allowed-a-row-of", other=other)
+            ) from error

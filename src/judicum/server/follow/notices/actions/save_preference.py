@@ -6,7 +6,7 @@ from django.core.exceptions import ValidationError
 from django.core.validators import validate_email
 from django.db import transaction
 
-from judicum.core.errors import InvalidValue, refuse_all
+from judicum.core.errors import InvalidValue, refuse_all, said
 from judicum.server.follow.notices.models import NotificationPreference
 from judicum.server.people.accounts.actions.set_password import check_old
 from judicum.server.people.accounts.models import User
@@ -28,12 +28,12 @@ def save_preference(user: User, email: str, kinds: Sequence[str], password: str 
         try:
             validate_email(address)
         except ValidationError:
-            problems.append(InvalidValue("email", email, "a mail address such as name@example.org, or nothing"))
+            problems.append(InvalidValue("email", email, said("allowed-a-mail-address-such-as-name")))
     if not address and kinds:
-        problems.append(InvalidValue("email", email, "an address to write to, or nothing to be told"))
+        problems.append(InvalidValue("email", email, said("allowed-an-address-to-write-to-or")))
     unknown = [kind for kind in kinds if kind not in KINDS]
     if unknown:
-        problems.append(InvalidValue("kinds", unknown, "of " + ", ".join(KINDS)))
+        problems.append(InvalidValue("kinds", unknown, said("allowed-of", names=", ".join(KINDS))))
     refuse_all(problems)
     if address != user.email:
         check_old(user, password)

@@ -3,7 +3,7 @@
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.errors import InvalidValue, NotAllowed, NotFound, WrongState
+from judicum.core.errors import InvalidValue, NotAllowed, NotFound, WrongState, said
 from judicum.server.follow.sessions.models import Attendance, BoothSlot, Session
 from judicum.server.follow.sessions.queries import now_is, session_for
 from judicum.server.people.accounts.models import User
@@ -22,9 +22,9 @@ def set_attendance(user: User, session_id: int, student_id: int, there: bool | N
     """
     session = session_for(user, session_id)
     if membership_of(user, session.course_id).role not in STAFF and (student_id != user.pk or there):
-        raise NotAllowed("Students say of themselves that they are away; who is there is seen at the door.")
+        raise NotAllowed(said("refused-students-say-of-themselves-that-they"))
     if not members(session.course_id, Role.STUDENT).filter(user_id=student_id).exists():
-        raise NotFound(f"There is no student {student_id} in this course.")
+        raise NotFound(said("refused-there-is-no-student-in-this", student_id=student_id))
     _keep(session, student_id, there)
 
 
@@ -37,9 +37,9 @@ def come_in(user: User, session_id: int, code: str) -> None:
     """
     session = session_for(user, session_id)
     if not now_is(session):
-        raise WrongState("The door's code counts from an hour before the session until an hour after it.")
+        raise WrongState(said("refused-the-doors-code-counts-from-an"))
     if code.strip() != session.door_code:
-        raise InvalidValue("code", code, "the four digits at the door")
+        raise InvalidValue("code", code, said("allowed-the-four-digits-at-the-door"))
     _keep(session, user.pk, True)
 
 

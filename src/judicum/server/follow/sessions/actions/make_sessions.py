@@ -5,7 +5,7 @@ from datetime import date, time, timedelta
 
 from django.db import transaction
 
-from judicum.core.errors import InvalidValue, WrongState
+from judicum.core.errors import InvalidValue, WrongState, said
 from judicum.server.follow.sessions.models import Session
 from judicum.server.follow.sessions.queries import session_for
 from judicum.server.people.accounts.models import User
@@ -31,15 +31,17 @@ def make_sessions(
     """
     course = instructor_of(user, course_id).course
     if not SHORTEST <= minutes <= LONGEST:
-        raise InvalidValue("minutes", minutes, f"{SHORTEST} to {LONGEST} minutes")
+        raise InvalidValue("minutes", minutes, said("allowed-to-minutes", least=SHORTEST, most=LONGEST))
     if not 1 <= weeks <= MAX_WEEKS:
-        raise InvalidValue("weeks", weeks, f"1 to {MAX_WEEKS}")
+        raise InvalidValue("weeks", weeks, said("allowed-1-to", most=MAX_WEEKS))
     days = [day for k in range(weeks) if (day := first + timedelta(weeks=k)) not in without]
     begin = 60 * start.hour + start.minute
     for other in Session.objects.filter(course=course, date__in=days):
         theirs = 60 * other.start.hour + other.start.minute
         if begin < theirs + other.minutes and theirs < begin + minutes:
-            raise WrongState(f"There is a session on {other.date:%d %b %Y} at {other.start:%H:%M} already.")
+            raise WrongState(
+                said("refused-there-is-a-session-on-at", date=f"{other.date:%d %b %Y}", start=f"{other.start:%H:%M}")
+            )
     return [Session.objects.create(course=course, date=day, start=start, minutes=minutes) for day in days]
 
 

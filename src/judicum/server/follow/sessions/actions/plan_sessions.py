@@ -6,7 +6,7 @@ from typing import Any
 
 from django.db import transaction
 
-from judicum.core.errors import InvalidValues, NotFound
+from judicum.core.errors import InvalidValues, NotFound, said
 from judicum.core.planning.rota import Plan, minutes_of, read_rota
 from judicum.core.planning.rota import plan as plan_rota
 from judicum.core.planning.rota.ground import Ground
@@ -77,7 +77,7 @@ def place(
     session = Session.objects.filter(course=course, pk=session_id).first()
     booth = Booth.objects.filter(course=course, pk=booth_id).first()
     if work is None or session is None or booth is None:
-        raise NotFound("There is no such coupon to weld, session or booth in this course.")
+        raise NotFound(said("refused-there-is-no-such-coupon-to"))
     others = [one for one in slots_ahead(course) if (one.assignment_id, one.student_id) != (assignment_id, student_id)]
     mine = BoothSlot(
         session=session, booth=booth, assignment=work.assignment, student=work.student, start=start, minutes=work.minutes,
@@ -109,7 +109,7 @@ def remove_slot(user: User, course_id: int, slot_id: int) -> None:
     staff_of(user, course_id)
     gone, _ = BoothSlot.objects.filter(session__course_id=course_id, pk=slot_id).delete()
     if not gone:
-        raise NotFound(f"There is no slot {slot_id} in this course.")
+        raise NotFound(said("refused-there-is-no-slot-in-this", slot_id=slot_id))
 
 
 def _check(asked: Mapping[str, Any], kept: list[BoothSlot]) -> None:

@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.errors import InvalidValue, NotFound
+from judicum.core.errors import InvalidValue, NotFound, said, some_of
 from judicum.core.planning.booths import FEATURES
 from judicum.server.follow.sessions.models import Booth, BoothNote, Session
 from judicum.server.people.accounts.models import User
@@ -35,19 +35,19 @@ def set_booth(
     """
     course = staff_of(user, course_id).course
     if not 1 <= len(name.strip()) <= MAX_NAME:
-        raise InvalidValue("name", name, f"1 to {MAX_NAME} characters")
+        raise InvalidValue("name", name, said("allowed-1-to-characters", most=MAX_NAME))
     if len(broken) > MAX_BROKEN:
-        raise InvalidValue("broken", f"{len(broken)} characters", f"at most {MAX_BROKEN} characters")
+        raise InvalidValue("broken", f"{len(broken)} characters", said("allowed-at-most-characters", most=MAX_BROKEN))
     if unknown := [one for one in has if one not in FEATURES]:
-        raise InvalidValue("has", unknown[0], "some of " + ", ".join(FEATURES))
+        raise InvalidValue("has", unknown[0], some_of(FEATURES))
     sessions = list(Session.objects.filter(course=course, pk__in=closed))
     if len(sessions) != len(set(closed)):
-        raise InvalidValue("closed", list(closed), "sessions of this course")
+        raise InvalidValue("closed", list(closed), said("allowed-sessions-of-this-course"))
     booth = Booth(course=course) if booth_id is None else Booth.objects.filter(course=course, pk=booth_id).first()
     if booth is None:
-        raise NotFound(f"There is no booth {booth_id} in this course.")
+        raise NotFound(said("refused-there-is-no-booth-in-this", booth_id=booth_id))
     if Booth.objects.filter(course=course, name=name.strip()).exclude(pk=booth.pk).exists():
-        raise InvalidValue("name", name, "a name that no other booth has")
+        raise InvalidValue("name", name, said("allowed-a-name-that-no-other-booth"))
     before = booth.broken
     booth.name, booth.has, booth.broken = name.strip(), list(dict.fromkeys(has)), broken.strip()
     booth.save()
@@ -68,9 +68,9 @@ def report_broken(user: User, course_id: int, booth_id: int, text: str) -> Booth
     course = membership_of(user, course_id).course
     booth = Booth.objects.select_for_update().filter(course=course, pk=booth_id).first()
     if booth is None:
-        raise NotFound(f"There is no booth {booth_id} in this course.")
+        raise NotFound(said("refused-there-is-no-booth-in-this", booth_id=booth_id))
     if not 1 <= len(text.strip()) <= MAX_BROKEN:
-        raise InvalidValue("text", f"{len(text)} characters", f"1 to {MAX_BROKEN} characters")
+        raise InvalidValue("text", f"{len(text)} characters", said("allowed-1-to-characters", most=MAX_BROKEN))
     booth.broken = text.strip()
     booth.save(update_fields=["broken"])
     _save_note(booth, user)

@@ -6,7 +6,7 @@ from datetime import datetime
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, one_of, said
 from judicum.core.stock.items import ABOUT, read_amount, read_item
 from judicum.core.stock.level import MOVES
 from judicum.server.follow.stock.models import Item, Movement
@@ -29,12 +29,12 @@ def save_item(user: User, course_id: int, item_id: int | None, kind: str, given:
     item = Item(course=course, kind=kind) if item_id is None else item_for(user, course_id, item_id)
     clean = read_item(item.kind, given)
     if kind != item.kind:
-        raise InvalidValue("kind", kind, f"{item.kind}: an item keeps its kind")
+        raise InvalidValue("kind", kind, said("allowed-an-item-keeps-its-kind", kind=item.kind))
     clean["name"] = clean["name"].strip()
     if not clean["name"]:
-        raise InvalidValue("name", given.get("name"), "a name")
+        raise InvalidValue("name", given.get("name"), said("allowed-a-name"))
     if Item.objects.filter(course=course, name=clean["name"]).exclude(pk=item.pk).exists():
-        raise InvalidValue("name", clean["name"], "a name that no other item has")
+        raise InvalidValue("name", clean["name"], said("allowed-a-name-that-no-other-item"))
     for key in OWN:
         setattr(item, key, clean[key])
     item.spec = {key: value for key, value in clean.items() if key not in OWN and value is not None}
@@ -59,9 +59,9 @@ def move(
     item = item_for(user, course_id, item_id)
     by_hand = [key for key in MOVES if key != "opened"]
     if kind not in by_hand:
-        raise InvalidValue("kind", kind, "one of " + ", ".join(by_hand))
+        raise InvalidValue("kind", kind, one_of(by_hand))
     if len(note) > MAX_NOTE:
-        raise InvalidValue("note", f"{len(note)} characters", f"at most {MAX_NOTE} characters")
+        raise InvalidValue("note", f"{len(note)} characters", said("allowed-at-most-characters", most=MAX_NOTE))
     return Movement.objects.create(
         item=item, kind=kind, amount=read_amount("amount", amount), note=note.strip(), at=at or timezone.now(), by=user
     )

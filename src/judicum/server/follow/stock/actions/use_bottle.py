@@ -8,7 +8,7 @@ from typing import Any
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, one_of, said
 from judicum.core.stock.bottle import OPEN_FIELDS, gauge_off_bar
 from judicum.core.stock.dial import read_dial
 from judicum.server.follow.stock.gauges import known_gauges
@@ -32,11 +32,11 @@ def open_bottle(user: User, course_id: int, item_id: int, name: str, at: datetim
     course = staff_of(user, course_id).course
     item = Item.objects.filter(course=course, kind="gas", pk=item_id).first()
     if item is None:
-        raise InvalidValue("item", item_id, "a gas of this course's shelf")
+        raise InvalidValue("item", item_id, said("allowed-a-gas-of-this-courses-shelf"))
     if not 1 <= len(name.strip()) <= MAX_NAME:
-        raise InvalidValue("name", name, f"1 to {MAX_NAME} characters")
+        raise InvalidValue("name", name, said("allowed-1-to-characters", most=MAX_NAME))
     if Bottle.objects.filter(course=course, name=name.strip(), closed_at=None).exists():
-        raise InvalidValue("name", name, "a name that no other bottle in use has")
+        raise InvalidValue("name", name, said("allowed-a-name-that-no-other-bottle"))
     moment = at or timezone.now()
     Movement.objects.create(item=item, kind="opened", amount=1, at=moment, by=user, note=name.strip())
     return Bottle.objects.create(
@@ -54,8 +54,9 @@ def set_bottle(user: User, bottle_id: int, gauge: str | None = None, closed: boo
     bottle = bottle_for(user, bottle_id)
     staff_of(user, bottle.course_id)
     if gauge is not None:
-        if gauge and gauge not in known_gauges():
-            raise InvalidValue("gauge", gauge, "one of " + (", ".join(known_gauges()) or "none: no gauge is wired up"))
+        gauges = known_gauges()
+        if gauge and gauge not in gauges:
+            raise InvalidValue("gauge", gauge, one_of(gauges) if gauges else said("allowed-no-gauge"))
         bottle.gauge = gauge
     if closed:
         bottle.closed_at = timezone.now()
@@ -81,7 +82,7 @@ def read_gauge(
     """
     bottle = bottle_for(user, bottle_id)
     if (bar is None) == (dial is None):
-        raise InvalidValue("bottle_bar", bar, "a pressure, or four taps on a photo of the dial")
+        raise InvalidValue("bottle_bar", bar, said("allowed-a-pressure-or-four-taps-on"))
     off, how = gauge_off_bar(), GaugeReading.How.TYPED
     if dial is not None:
         hub, tip, zero, full = (_point(dial, name) for name in ("hub", "tip", "zero", "full"))
@@ -111,5 +112,5 @@ def save_reading(
 def _point(dial: Mapping[str, Any], name: str) -> tuple[float, float]:
     given: Sequence[float] = dial[name]
     if len(given) != 2:
-        raise InvalidValue(name, given, "two figures: x and y in pixels")
+        raise InvalidValue(name, given, said("allowed-two-figures-x-and-y-in"))
     return float(given[0]), float(given[1])

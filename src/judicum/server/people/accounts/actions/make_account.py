@@ -4,7 +4,7 @@ from typing import Any
 
 from django.db import IntegrityError, transaction
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 from judicum.server.people.accounts.actions.set_password import check_password
 from judicum.server.people.accounts.models import User, Workshop
 from judicum.server.people.accounts.names import check_name
@@ -36,5 +36,5 @@ def make_account(
         with transaction.atomic():
             return User.objects.create_user(login, password, name, workshop=workshop, **more)
     except IntegrityError as error:
-        allowed = "a name that nobody has taken yet, nor one that looks like it"
+        allowed = said("allowed-login-taken")
         raise InvalidValue(fields[0], login, allowed) from error

@@ -6,7 +6,7 @@ from django_otp.plugins.otp_static.models import StaticDevice, StaticToken
 from django_otp.plugins.otp_totp.models import TOTPDevice
 from rest_framework.exceptions import AuthenticationFailed
 
-from judicum.core.errors import InvalidValue, WrongState
+from judicum.core.errors import InvalidValue, WrongState, said
 from judicum.server.people.accounts.actions.set_password import check_old
 from judicum.server.people.accounts.models import User
 from judicum.server.people.roles import STAFF
@@ -19,14 +19,12 @@ MISSING = "second_factor_missing"
 class SecondFactorNeeded(AuthenticationFailed):
     """Name and password are right; a code is to be given with them."""
 
-    default_detail = "Type the code that your phone shows, or one of your recovery codes."
     default_code = "second_factor_needed"
 
 
 class WrongCode(AuthenticationFailed):
     """The code is none of this moment's, was used, or came too soon after a wrong one."""
 
-    default_detail = "This code is not right, or was used already. Wait for the next one."
     default_code = "wrong_code"
 
 
@@ -59,7 +57,7 @@ def begin_second(user: User) -> str:
         WrongState: there is one already.
     """
     if has_second(user):
-        raise WrongState("You have a second factor already; turn it off first.")
+        raise WrongState(said("refused-you-have-a-second-factor-already"))
     TOTPDevice.objects.filter(user=user, confirmed=False).delete()
     return str(TOTPDevice.objects.create(user=user, name=user.username, confirmed=False).config_url)
 
@@ -73,9 +71,9 @@ def confirm_second(user: User, code: str) -> list[str]:
     """
     device = TOTPDevice.objects.select_for_update().filter(user=user, confirmed=False).first()
     if device is None:
-        raise WrongState("Begin with the picture for your phone.")
+        raise WrongState(said("refused-begin-with-the-picture-for-your"))
     if not device.verify_token(code.replace(" ", "")):
-        raise InvalidValue("code", code, "the six digits that your phone shows now")
+        raise InvalidValue("code", code, said("allowed-the-six-digits-that-your-phone"))
     device.confirmed = True
     device.save(update_fields=["confirmed"])
     StaticDevice.objects.filter(user=user).delete()

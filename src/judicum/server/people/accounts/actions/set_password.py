@@ -5,7 +5,7 @@ from django.contrib.auth.tokens import default_token_generator
 from django.core.exceptions import ValidationError
 from django.db import transaction
 
-from judicum.core.errors import InvalidValue, InvalidValues
+from judicum.core.errors import InvalidValue, InvalidValues, Said, said
 from judicum.server.people.accounts.models import User
 
 
@@ -14,13 +14,19 @@ def check_password(password: str, user: User) -> None:
     try:
         validate_password(password, user)
     except ValidationError as error:
-        raise InvalidValues([InvalidValue("password", None, message) for message in error.messages]) from error
+        raise InvalidValues([InvalidValue("password", None, _weak(one)) for one in error.error_list]) from error
+
+
+def _weak(problem: ValidationError) -> Said:
+    """What a validator of Django misses in a password, by its code."""
+    params = {key: str(value) for key, value in (problem.params or {}).items()}
+    return said(f"allowed-{problem.code}", **params)
 
 
 def check_old(user: User, old: str) -> None:
     """Raises InvalidValue: not the password one has."""
     if not user.check_password(old):
-        raise InvalidValue("old", None, "the password you sign in with now")
+        raise InvalidValue("old", None, said("allowed-the-password-you-sign-in-with"))
 
 
 @transaction.atomic
@@ -46,7 +52,7 @@ def reset_password(person_id: int, token: str, password: str) -> User:
     """
     user = User.objects.select_for_update().filter(pk=person_id, is_active=True).first()
     if user is None or not default_token_generator.check_token(user, token):
-        raise InvalidValue("token", None, "a link that was not used yet and is less than a day old; ask for another")
+        raise InvalidValue("token", None, said("allowed-a-link-that-was-not-used"))
     check_password(password, user)
     user.set_password(password)
     user.save(update_fields=["password"])

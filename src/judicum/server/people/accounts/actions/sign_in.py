@@ -14,7 +14,6 @@ from judicum.server.people.accounts.names import skeleton
 class WrongPassword(AuthenticationFailed):
     """Name and password do not go together; which of the two is not said."""
 
-    default_detail = "Name and password do not match."
     default_code = "wrong_password"
 
 
@@ -29,7 +28,7 @@ def sign_in(request: HttpRequest, username: str, password: str, code: str = "") 
     known = User.objects.filter(skeleton=skeleton(username)).values_list("username", flat=True).first()
     credentials = {"username": known or skeleton(username), "password": password}
     if not AxesProxyHandler.is_allowed(request, credentials):
-        raise Throttled(wait=WAIT.total_seconds(), detail=f"Too many wrong passwords; wait {WAIT.seconds} seconds.")
+        raise Throttled(wait=WAIT.total_seconds())
     user = authenticate(request, **credentials)
     if not isinstance(user, User):
         raise WrongPassword()

@@ -5,7 +5,7 @@ from typing import Any
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 from judicum.server.people.accounts.actions.make_account import make_account
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.codes import meant
@@ -27,13 +27,13 @@ def find_course(code: str) -> Course:
     rows = Course.objects.select_for_update().filter(join_code__in=[meant(code), code.strip().upper()])
     course = rows.first()
     if course is None:
-        raise InvalidValue("code", code, "the code on your course sheet")
+        raise InvalidValue("code", code, said("allowed-the-code-on-your-course-sheet"))
     if (
         course.archived_at is not None
         or course.join_left == 0
         or (course.join_until is not None and course.join_until <= timezone.now())
     ):
-        raise InvalidValue("code", code, "a code that still lets people in: ask your instructor")
+        raise InvalidValue("code", code, said("allowed-a-code-that-still-lets-people"))
     return course
 
 
@@ -52,7 +52,7 @@ def join_course(user: User, code: str) -> Membership:
     """
     course = find_course(code)
     if course.workshop_id != user.workshop_id:
-        raise InvalidValue("code", code, "a code of your own workshop; for another one make an account of its own")
+        raise InvalidValue("code", code, said("allowed-a-code-of-your-own-workshop"))
     member, new = Membership.objects.get_or_create(course=course, user=user, defaults={"role": Role.STUDENT})
     if new:
         _joined(course)

@@ -5,7 +5,7 @@ from datetime import datetime
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.errors import InvalidValue, NotAllowed, NotFound, WrongState
+from judicum.core.errors import InvalidValue, NotAllowed, NotFound, WrongState, one_of, said
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.codes import fresh_code
 from judicum.server.people.courses.models import Course, Membership
@@ -21,14 +21,14 @@ def _member(user: User, course_id: int, member_id: int) -> Membership:
     rows = Membership.objects.select_for_update(of=("self",)).select_related("user")
     found = rows.filter(course=course, pk=member_id).first()
     if found is None:
-        raise NotFound(f"There is no member {member_id} in this course.")
+        raise NotFound(said("refused-there-is-no-member-in-this", member_id=member_id))
     return found
 
 
 def _check_one_instructor(member: Membership) -> None:
     others = Membership.objects.filter(course_id=member.course_id, role=Role.INSTRUCTOR).exclude(pk=member.pk)
     if member.role == Role.INSTRUCTOR and not others.exists():
-        raise WrongState("A course keeps one instructor; make somebody else instructor first.")
+        raise WrongState(said("refused-a-course-keeps-one-instructor-make"))
 
 
 @transaction.atomic
@@ -40,7 +40,7 @@ def set_role(user: User, course_id: int, member_id: int, role: str) -> Membershi
     """
     member = _member(user, course_id, member_id)
     if role not in Role.values:
-        raise InvalidValue("role", role, "one of " + ", ".join(Role.values))
+        raise InvalidValue("role", role, one_of(Role.values))
     if role != Role.INSTRUCTOR:
         _check_one_instructor(member)
     member.role = role
@@ -71,9 +71,9 @@ def set_join_code(
     """
     course = instructor_of(user, course_id).course
     if left is not None and not 0 <= left <= MAX_TO_JOIN:
-        raise InvalidValue("left", left, f"0 to {MAX_TO_JOIN}, or nothing for any number")
+        raise InvalidValue("left", left, said("allowed-0-to-or-nothing-for-any", most=MAX_TO_JOIN))
     if until is not None and until <= timezone.now():
-        raise InvalidValue("until", until.isoformat(timespec="minutes"), "a time to come, or nothing for no end")
+        raise InvalidValue("until", until.isoformat(timespec="minutes"), said("allowed-a-time-to-come-or-nothing"))
     course.join_left, course.join_until = left, until
     if renew:
         course.join_code = fresh_code()
@@ -99,5 +99,5 @@ def may_reset(user: User, course_id: int, member_id: int) -> User:
         or teaches.filter(role=Role.INSTRUCTOR).exists()
         or elsewhere.exists()
     ):
-        raise NotAllowed("A password is reset for students and assistants of one's own courses.")
+        raise NotAllowed(said("refused-a-password-is-reset-for-students"))
     return found.user

@@ -2,7 +2,7 @@
 
 from django.db import transaction
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
 from judicum.server.people.courses.queries import instructor_of
@@ -17,7 +17,7 @@ def set_second_share(user: User, course_id: int, share: int) -> Course:
     """
     course = instructor_of(user, course_id).course
     if not 0 <= share <= 100:
-        raise InvalidValue("share", share, "0 to 100 percent")
+        raise InvalidValue("share", share, said("allowed-0-to-100-percent"))
     course.second_share = share
     course.save(update_fields=["second_share"])
     return course

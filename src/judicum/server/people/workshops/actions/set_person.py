@@ -2,7 +2,7 @@
 
 from django.db import transaction
 
-from judicum.core.errors import NotAllowed, WrongState
+from judicum.core.errors import NotAllowed, WrongState, said
 from judicum.server.people.accounts.actions.make_account import make_account
 from judicum.server.people.accounts.actions.second_factor import drop_second
 from judicum.server.people.accounts.actions.set_password import sign_out_everywhere
@@ -47,7 +47,7 @@ def check_one_owner(person: User, still: bool) -> None:
         return
     others = User.objects.select_for_update().filter(workshop=person.workshop, owns=True, is_active=True)
     if not others.exclude(pk=person.pk).exists():
-        raise WrongState("A workshop keeps one owner who can sign in; make somebody else owner first.")
+        raise WrongState(said("refused-a-workshop-keeps-one-owner-who"))
 
 
 @transaction.atomic
@@ -59,7 +59,7 @@ def owner_resets(owner: User, person_id: int) -> User:
     """
     person = person_of(owner, person_id)
     if person.owns:
-        raise NotAllowed("An owner's password is reset by mail, or on the server: ./judicum recover NAME.")
+        raise NotAllowed(said("refused-an-owners-password-is-reset-by"))
     return person
 
 
@@ -72,7 +72,7 @@ def owner_drops_second(owner: User, person_id: int) -> User:
     """
     person = person_of(owner, person_id)
     if person.pk == owner.pk:
-        raise NotAllowed("Turn your own off with your password, on the page of your account.")
+        raise NotAllowed(said("refused-turn-your-own-off-with-your"))
     drop_second(person)
     sign_out_everywhere(person)
     return person

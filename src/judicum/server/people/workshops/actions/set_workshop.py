@@ -4,7 +4,7 @@ import secrets
 
 from django.db import transaction
 
-from judicum.core.errors import InvalidValue, refuse_all
+from judicum.core.errors import InvalidValue, refuse_all, said
 from judicum.server.people.accounts.actions.make_account import make_account
 from judicum.server.people.accounts.actions.second_factor import has_second
 from judicum.server.people.accounts.actions.set_password import sign_out_everywhere
@@ -46,7 +46,7 @@ def set_workshop(owner: User, name: str, second_factor: bool, photo_retention_da
     except InvalidValue as problem:
         problems.append(problem)
     if photo_retention_days is not None and not MIN_DAYS <= photo_retention_days <= MAX_DAYS:
-        allowed = f"{MIN_DAYS} to {MAX_DAYS} days, or nothing to keep every photo"
+        allowed = said("allowed-retention", least=MIN_DAYS, most=MAX_DAYS)
         problems.append(InvalidValue("photo_retention_days", photo_retention_days, allowed))
     refuse_all(problems)
     asked_now = second_factor and not workshop.second_factor

@@ -6,7 +6,7 @@ from django.db import transaction
 from django.utils import timezone
 from procrastinate.contrib.django import app
 
-from judicum.core.errors import InvalidValue, NotAllowed, NotFound
+from judicum.core.errors import InvalidValue, NotAllowed, NotFound, one_of, said
 from judicum.core.photo.printing import PAPERS
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import members, membership_of
@@ -38,14 +38,14 @@ def ask_report(
     """
     mine = membership_of(user, course_id)
     if mine.role not in STAFF and student_id != user.pk:
-        raise NotAllowed("A student has a report of their own only.")
+        raise NotAllowed(said("refused-a-student-has-a-report-of"))
     if paper not in PAPERS:
-        raise InvalidValue("paper", paper, "one of " + ", ".join(PAPERS))
+        raise InvalidValue("paper", paper, one_of(PAPERS))
     if since and until and until < since:
-        raise InvalidValue("until", until.isoformat(), f"{since.isoformat()} or later")
+        raise InvalidValue("until", until.isoformat(), said("allowed-or-later", since=since.isoformat()))
     of = members(course_id, Role.STUDENT)
     if student_id is not None and not of.filter(user_id=student_id).exists():
-        raise NotFound(f"There is no student {student_id} in this course.")
+        raise NotFound(said("refused-there-is-no-student-in-this", student_id=student_id))
     report = Report.objects.create(
         course_id=course_id, student_id=student_id, paper=paper, since=since, until=until, asked_by=user,
         asked_at=at or timezone.now(), total=1 if student_id else of.count(),

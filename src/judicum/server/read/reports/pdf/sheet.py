@@ -11,6 +11,7 @@ from reportlab.pdfgen.canvas import Canvas
 from reportlab.platypus import Flowable, Paragraph, SimpleDocTemplate, Table, TableStyle
 
 from judicum.core.photo.printing import PAPERS
+from judicum.words.catalogue import t
 
 MARGIN_MM = 15.0
 INK = HexColor("#1d2a30")
@@ -22,10 +23,11 @@ TITLE = ParagraphStyle("title", parent=PLAIN, fontName="Helvetica-Bold", fontSiz
 HEADING = ParagraphStyle(
     "heading", parent=PLAIN, fontName="Helvetica-Bold", fontSize=12, leading=15, spaceBefore=8, spaceAfter=2
 )
-CERTIFIES_NOBODY = (
-    "This sheet records practice in a course. It is no certificate and qualifies nobody to weld: qualification goes by the "
-    "code that applies where the work is done and by those licensed to test for it."
-)
+
+
+def no_certificate() -> Paragraph:
+    """That a sheet qualifies nobody."""
+    return paragraph(t("print-no-certificate"), SMALL)
 
 
 def built(flow: Sequence[Flowable], paper: str, title: str) -> bytes:
@@ -45,20 +47,20 @@ def built(flow: Sequence[Flowable], paper: str, title: str) -> bytes:
     def foot(canvas: Canvas, _: SimpleDocTemplate) -> None:
         canvas.setFont("Helvetica", 7.5)
         canvas.drawString(margin, 8 * mm, title)
-        canvas.drawRightString(PAPERS[paper][0] - margin, 8 * mm, f"page {canvas.getPageNumber()}")
+        canvas.drawRightString(PAPERS[paper][0] - margin, 8 * mm, t("print-page", number=canvas.getPageNumber()))
 
     document.build(list(flow), onFirstPage=foot, onLaterPages=foot)
     return file.getvalue()
 
 
-def said(text: str, style: ParagraphStyle = PLAIN) -> Paragraph:
+def paragraph(text: str, style: ParagraphStyle = PLAIN) -> Paragraph:
     """Words as they are: nothing in them is markup."""
     return Paragraph(escape(text), style)
 
 
 def table(rows: Sequence[Sequence[str]], widths_mm: Sequence[float] | None = None) -> Table:
     """A table whose first row is its heading, repeated on every page."""
-    cells = [[said(cell, SMALL) for cell in row] for row in rows]
+    cells = [[paragraph(cell, SMALL) for cell in row] for row in rows]
     made = Table(cells, colWidths=[w * mm for w in widths_mm] if widths_mm else None, repeatRows=1, hAlign="LEFT")
     made.setStyle(
         TableStyle(

@@ -9,9 +9,8 @@ from reportlab.lib.units import mm
 from reportlab.lib.utils import ImageReader
 from reportlab.platypus import Flowable, Image, KeepTogether, PageBreak, Spacer, Table
 
-from judicum.server.read.reports.contents import HEADINGS, CouponShown, FigureShown, StripShown, StudentShown
+from judicum.server.read.reports.contents import CouponShown, FigureShown, StripShown, StudentShown, headings
 from judicum.server.read.reports.pdf.sheet import (
-    CERTIFIES_NOBODY,
     HEADING,
     INK,
     LINE,
@@ -19,9 +18,11 @@ from judicum.server.read.reports.pdf.sheet import (
     SMALL,
     TITLE,
     built,
-    said,
+    no_certificate,
+    paragraph,
     table,
 )
+from judicum.words.catalogue import t
 
 WIDTH_MM = 180.0
 """That A4 and Letter both hold beside their margins."""
@@ -35,24 +36,24 @@ def student_report(students: Sequence[StudentShown], paper: str) -> bytes:
     for number, one in enumerate(students):
         flow += [PageBreak()] if number else []
         flow += _student(one)
-    title = f"Report of {students[0].name}" if len(students) == 1 else "Student reports"
-    return built(flow or [said("Nobody has joined yet.")], paper, title)
+    title = t("print-report-of", name=students[0].name) if len(students) == 1 else t("print-reports")
+    return built(flow or [paragraph(t("print-nobody"))], paper, title)
 
 
 def _student(one: StudentShown) -> list[Flowable]:
-    flow: list[Flowable] = [said(one.name, TITLE), said(f"{one.course} · {one.period}")]
+    flow: list[Flowable] = [paragraph(one.name, TITLE), paragraph(f"{one.course} · {one.period}")]
     if one.steps:
         flow += [
-            said("Coupon sequence", HEADING),
-            said(" · ".join(f"{title}: {words}" for title, words in one.steps), SMALL),
+            paragraph(t("print-sequence"), HEADING),
+            paragraph(" · ".join(f"{title}: {words}" for title, words in one.steps), SMALL),
         ]
     if not one.coupons:
-        flow.append(said("No bead was photographed in this period."))
+        flow.append(paragraph(t("print-no-beads")))
     for coupon in one.coupons:
         flow += _coupon(coupon)
-    flow.append(said("What to work on", HEADING))
-    flow += [said("– " + text) for text in one.work_on] or [said("Nothing was asked to change.")]
-    flow.append(KeepTogether([Spacer(1, 10 * mm), _signatures(), Spacer(1, 4 * mm), said(CERTIFIES_NOBODY, SMALL)]))
+    flow.append(paragraph(t("print-work-on"), HEADING))
+    flow += [paragraph("– " + text) for text in one.work_on] or [paragraph(t("print-nothing-asked"))]
+    flow.append(KeepTogether([Spacer(1, 10 * mm), _signatures(), Spacer(1, 4 * mm), no_certificate()]))
     return flow
 
 
@@ -63,10 +64,12 @@ def _coupon(coupon: CouponShown) -> list[Flowable]:
         [Table([[plot(figure) for figure in known]], colWidths=[36 * mm] * len(known), hAlign="LEFT")] if known else []
     )
     return [
-        KeepTogether([said(coupon.title, HEADING), said(coupon.goal, SMALL), said(coupon.standing), *plots]),
+        KeepTogether(
+            [paragraph(coupon.title, HEADING), paragraph(coupon.goal, SMALL), paragraph(coupon.standing), *plots]
+        ),
         *(part for strip in coupon.strips for part in _strip(strip)),
         Spacer(1, 2 * mm),
-        table([HEADINGS, *coupon.rows], widths),
+        table([headings(), *coupon.rows], widths),
     ]
 
 
@@ -74,9 +77,12 @@ def _strip(strip: StripShown) -> list[Flowable]:
     """The strip at its true size; one that is longer than the page is wide is said to be smaller."""
     wide, tall = ImageReader(io.BytesIO(strip.jpeg)).getSize()
     shown = min(strip.wide_mm, MAX_STRIP_MM)
-    scale = "true size" if shown == strip.wide_mm else f"{100 * shown / strip.wide_mm:.0f} % of true size"
+    if shown == strip.wide_mm:
+        caption = t("print-true-size", caption=strip.caption)
+    else:
+        caption = t("print-scaled", caption=strip.caption, share=f"{100 * shown / strip.wide_mm:.0f}")
     image = Image(io.BytesIO(strip.jpeg), shown * mm, shown * mm * tall / wide, hAlign="LEFT")
-    return [KeepTogether([said(f"{strip.caption} ({scale}, printed at 100 %)", SMALL), image])]
+    return [KeepTogether([paragraph(caption, SMALL), image])]
 
 
 def plot(figure: FigureShown) -> Drawing:
@@ -114,7 +120,11 @@ def plot(figure: FigureShown) -> Drawing:
 
 
 def _signatures() -> Table:
-    lines = [said("Instructor, date", SMALL), said("", SMALL), said("Student, date", SMALL)]
+    lines = [
+        paragraph(t("print-instructor-date"), SMALL),
+        paragraph("", SMALL),
+        paragraph(t("print-student-date"), SMALL),
+    ]
     made = Table([lines], colWidths=[80 * mm, 20 * mm, 80 * mm], hAlign="LEFT")
     made.setStyle([("LINEABOVE", (0, 0), (0, 0), 0.6, INK), ("LINEABOVE", (2, 0), (2, 0), 0.6, INK)])
     return made

@@ -4,7 +4,7 @@ from datetime import datetime
 
 from django.db import transaction
 
-from judicum.core.errors import EditConflict, InvalidValue
+from judicum.core.errors import EditConflict, InvalidValue, Named, one_of, said
 from judicum.core.marking import MAX_NEXT
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt
@@ -30,9 +30,9 @@ def answer_attempt(
         NotFound, NotAllowed: not a course one teaches.
     """
     if answer not in ANSWERS:
-        raise InvalidValue("answer", answer, "one of " + ", ".join(ANSWERS))
+        raise InvalidValue("answer", answer, one_of(ANSWERS))
     if not 1 <= len(why.strip()) <= MAX_NEXT:
-        raise InvalidValue("why", why, f"1 to {MAX_NEXT} characters")
+        raise InvalidValue("why", why, said("allowed-1-to-characters", most=MAX_NEXT))
     attempt = held_as_staff(user, attempt_id)
     check_version(attempt, version)
     attempt.answer = why.strip()
@@ -47,10 +47,9 @@ def check_version(attempt: Attempt, version: int) -> None:
         return
     if attempt.state == AttemptState.SECOND_ASKED:
         # Whoever marks blind is not to learn who marked first.
-        raise EditConflict("A second mark was asked for in the meantime. Load it again; what you typed is still here.")
+        raise EditConflict(said("refused-a-second-mark-was-asked-for"))
     last = attempt.events.select_related("actor").order_by("-at", "-id").first()
-    who = last.actor.display_name if last and last.actor else "The measurement"
-    what = last.kind.replace("_", " ") if last else "change"
-    raise EditConflict(
-        f"{who} changed this attempt in the meantime ({what}). Load it again; what you typed is still here."
-    )
+    step = Named("attempt-event", last.kind if last else "change")
+    if last is None or last.actor is None:
+        raise EditConflict(said("refused-measured-in-the-meantime"))
+    raise EditConflict(said("refused-changed-this-attempt-in-the-meantime", who=last.actor.display_name, what=step))

@@ -7,7 +7,7 @@ from django.db import transaction
 from django.utils import timezone
 
 from judicum.core.choices import CHOICES
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, one_of, said
 from judicum.core.fields import Fields
 from judicum.core.marking import USUAL_SCHEME
 from judicum.core.quantities import QUANTITIES
@@ -53,18 +53,18 @@ def assign_coupon(
     course = staff_of(user, course_id).course
     design = of_course(course_id).filter(pk=design_id).first()
     if design is None:
-        raise InvalidValue("design", design_id, "a design of the library")
+        raise InvalidValue("design", design_id, said("allowed-a-design-of-the-library"))
     GIVEN.check(
         {"target_width_mm": target_width_mm, "good_in_a_row": good_in_a_row, "finish": finish, "pass_mark": pass_mark}
     )
     codes = [one.code for one in newest_schemes(course.pk)]
     if scheme not in codes:
-        raise InvalidValue("scheme", scheme, "one of " + ", ".join(codes))
+        raise InvalidValue("scheme", scheme, one_of(codes))
     students = {m.user_id: m.user for m in members(course.pk, Role.STUDENT)}
     wanted = list(students) if student_ids is None else list(dict.fromkeys(student_ids))
     unknown = [i for i in wanted if i not in students]
     if unknown or not wanted:
-        raise InvalidValue("students", unknown or "nobody", "students of this course")
+        raise InvalidValue("students", unknown or "nobody", said("allowed-students-of-this-course"))
     assignment = Assignment.objects.create(
         course=course,
         design=design,

@@ -5,7 +5,7 @@ from datetime import datetime
 
 from django.db import transaction
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said
 from judicum.core.setup import check_run
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt, Run
@@ -49,7 +49,7 @@ def _log(attempt: Attempt, user: User, values: Mapping[str, object], at: datetim
     clean = check_run(values).as_columns()
     most = min(Run.objects.filter(attempt=attempt).count() + 1, MAX_RUNS)
     if not 1 <= number <= most:
-        raise InvalidValue("number", number, f"1 to {most}")
+        raise InvalidValue("number", number, said("allowed-1-to", most=most))
     before = Run.objects.filter(attempt=attempt, number=number).values(*clean).first() or {}
     changed = {key: [before.get(key), value] for key, value in clean.items() if before.get(key) != value}
     advance(attempt, AttemptStep.LOG, user, at, changed=changed, run=number)

@@ -4,7 +4,7 @@ from datetime import datetime
 
 from django.db import transaction
 
-from judicum.core.errors import InvalidValue, refuse_all
+from judicum.core.errors import InvalidValue, refuse_all, some_of
 from judicum.core.marking import asked_for, check_findings
 from judicum.core.setup import read_coupon
 from judicum.server.catalogue.coupons.models import Assignment
@@ -32,7 +32,7 @@ def note_findings(user: User, attempt_id: int, values: object, at: datetime | No
     attempt = held_as_staff(user, attempt_id)
     clean = {key: value for key, value in check_findings(values).items() if value is not None}
     asked = findings_asked_for(attempt.assignment)
-    refuse_all([InvalidValue(key, clean[key], "some of " + ", ".join(asked)) for key in clean if key not in asked])
+    refuse_all([InvalidValue(key, clean[key], some_of(asked)) for key in clean if key not in asked])
     changed = {k: [attempt.by_hand.get(k), clean.get(k)] for k in asked if attempt.by_hand.get(k) != clean.get(k)}
     attempt.by_hand = clean
     attempt.save(update_fields=["by_hand"])

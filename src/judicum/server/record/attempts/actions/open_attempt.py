@@ -6,7 +6,7 @@ from django.db import transaction
 from django.db.models import Max
 from django.utils import timezone
 
-from judicum.core.errors import NotAllowed, WrongState
+from judicum.core.errors import NotAllowed, WrongState, said
 from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt
@@ -41,8 +41,8 @@ def weld_another(user: User, assignment: Assignment) -> Attempt:
     User.objects.select_for_update().get(pk=user.pk)
     mine = list(Attempt.objects.filter(assignment=assignment, student=user).order_by("number"))
     if not mine:
-        raise NotAllowed("This coupon was not given to you.")
+        raise NotAllowed(said("refused-this-coupon-was-not-given-to"))
     waiting = next((attempt for attempt in mine if attempt.state == AttemptState.ASSIGNED), None)
     if waiting is not None:
-        raise WrongState(f"Attempt {waiting.number} has not been welded yet; log that one first.")
+        raise WrongState(said("refused-attempt-has-not-been-welded-yet", number=waiting.number))
     return open_attempt(assignment, user, by=user)

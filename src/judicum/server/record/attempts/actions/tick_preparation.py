@@ -5,7 +5,7 @@ from datetime import datetime
 
 from django.db import transaction
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, one_of
 from judicum.server.catalogue.coupons.setup import checklist_for
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt
@@ -26,7 +26,7 @@ def tick_preparation(user: User, attempt_id: int, done: Sequence[str], at: datet
     steps = checklist_for(attempt.assignment)
     unknown = [step for step in done if step not in steps]
     if unknown:
-        raise InvalidValue("prepared", unknown[0], "one of " + ", ".join(steps))
+        raise InvalidValue("prepared", unknown[0], one_of(steps))
     attempt.prepared = [step for step in steps if step in done]
     attempt.save(update_fields=["prepared"])
     advance(attempt, AttemptStep.PREPARE, user, at, prepared=attempt.prepared)

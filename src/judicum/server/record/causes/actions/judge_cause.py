@@ -7,7 +7,7 @@ from django.db import transaction
 from django.utils import timezone
 
 from judicum.core.causes import CAUSES, explain_case, followed, strengths
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, one_of, said
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import held_as_staff
@@ -31,7 +31,7 @@ def judge_cause(user: User, attempt_id: int, cause: str, verdict: str | None, at
     """
     check_cause(cause)
     if verdict is not None and verdict not in VERDICTS:
-        raise InvalidValue("verdict", verdict, "one of " + ", ".join(VERDICTS) + ", or null")
+        raise InvalidValue("verdict", verdict, said("allowed-one-of-or-null", options=", ".join(VERDICTS)))
     attempt = held_as_staff(user, attempt_id)
     advance(attempt, AttemptStep.JUDGE_CAUSE, user, at, cause=cause, verdict=verdict)
     if verdict == CONFIRMED:
@@ -48,7 +48,7 @@ def judge_cause(user: User, attempt_id: int, cause: str, verdict: str | None, at
 def check_cause(cause: str) -> None:
     """Raises InvalidValue where there is no such cause."""
     if cause not in CAUSES:
-        raise InvalidValue("cause", cause, "one of " + ", ".join(CAUSES))
+        raise InvalidValue("cause", cause, one_of(CAUSES))
 
 
 def confirm_cause(user: User, attempt: Attempt, cause: str, at: datetime | None = None) -> dict[str, Any]:

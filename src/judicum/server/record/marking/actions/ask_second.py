@@ -6,7 +6,7 @@ from datetime import datetime
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.errors import WrongState
+from judicum.core.errors import WrongState, said
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Membership
 from judicum.server.people.roles import STAFF
@@ -39,12 +39,12 @@ def ask_second(user: User, attempt_id: int, version: int, at: datetime | None = 
     attempt = held_as_staff(user, attempt_id)
     check_version(attempt, version)
     if SecondMark.objects.filter(attempt=attempt).exists():
-        raise WrongState("A second mark of this attempt was asked for before.")
+        raise WrongState(said("refused-a-second-mark-of-this-attempt"))
     mark = Mark.objects.select_related("marked_by").filter(attempt=attempt).first()
     if mark is None:
-        raise WrongState("A second mark is asked for beside a first one; there is none yet.")
+        raise WrongState(said("refused-a-second-mark-is-asked-for"))
     if not _others(mark.marked_by, attempt).exists():
-        raise WrongState("Nobody but the first marker teaches this course.")
+        raise WrongState(said("refused-nobody-but-the-first-marker-teaches"))
     return ask(attempt, mark, user, at)
 
 

@@ -7,7 +7,7 @@ from datetime import datetime
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.errors import InvalidValue, refuse_all
+from judicum.core.errors import InvalidValue, refuse_all, said, some_of
 from judicum.core.marking import MAX_COMMENT, MAX_NEXT, check_scores, passes, read_scheme, total
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.actions.answer import check_version
@@ -93,7 +93,7 @@ def check_texts(comment: str, next_change: str = "") -> None:
     """Raises InvalidValue where the words of a mark are too long."""
     for name, text, most in (("comment", comment, MAX_COMMENT), ("next_change", next_change, MAX_NEXT)):
         if len(text) > most:
-            raise InvalidValue(name, f"{len(text)} characters", f"at most {most} characters")
+            raise InvalidValue(name, f"{len(text)} characters", said("allowed-at-most-characters", most=most))
 
 
 @dataclass(frozen=True)
@@ -135,7 +135,7 @@ def read_given(
 
 
 def _check_within(name: str, given: Sequence[str], allowed: Sequence[str]) -> None:
-    refuse_all([InvalidValue(name, one, "some of " + ", ".join(allowed)) for one in given if one not in allowed])
+    refuse_all([InvalidValue(name, one, some_of(allowed)) for one in given if one not in allowed])
 
 
 @transaction.atomic
@@ -153,7 +153,7 @@ def return_mark(user: User, attempt_id: int, version: int, at: datetime | None =
     mark = Mark.objects.select_related("scheme").get(attempt=attempt)
     refuse_all(
         [
-            InvalidValue(f"scores.{key}", None, "a score, or that the line does not apply")
+            InvalidValue(f"scores.{key}", None, said("allowed-a-score-or-that-the-line"))
             for key in read_scheme(mark.scheme.body).keys
             if mark.scores.get(key) is None and key not in mark.not_applying
         ]

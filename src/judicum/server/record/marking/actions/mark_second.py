@@ -6,7 +6,7 @@ from datetime import datetime
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.errors import NotAllowed
+from judicum.core.errors import NotAllowed, said
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.actions.answer import check_version
 from judicum.server.record.attempts.queries import held_as_staff
@@ -38,7 +38,7 @@ def set_second_mark(
     attempt = held_as_staff(user, attempt_id)
     check_texts(comment)
     if Mark.objects.filter(attempt=attempt, marked_by=user).exists():
-        raise NotAllowed("The second mark is somebody else's to give: the first one is yours.")
+        raise NotAllowed(said("refused-the-second-mark-is-somebody-elses"))
     check_version(attempt, version)
     given = read_given(attempt, propose(attempt), scores, not_applying, waived)
     advance(attempt, AttemptStep.MARK_SECOND, user, at, scores=given.scores, total=given.total, passed=given.passed)

@@ -5,7 +5,7 @@ from datetime import datetime
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.errors import InvalidValue, NotFound, WrongState
+from judicum.core.errors import InvalidValue, NotFound, WrongState, said
 from judicum.core.marking import MAX_NEXT
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import instructor_of
@@ -24,11 +24,11 @@ def save_reference(user: User, attempt_id: int, comment: str, at: datetime | Non
     """
     text = comment.strip()
     if not 1 <= len(text) <= MAX_NEXT:
-        raise InvalidValue("comment", comment, f"1 to {MAX_NEXT} characters")
+        raise InvalidValue("comment", comment, said("allowed-1-to-characters", most=MAX_NEXT))
     attempt = held_as_staff(user, attempt_id)
     instructor_of(user, attempt.course_id)
     if attempt.state != AttemptState.RETURNED:
-        raise WrongState("A reference is a returned mark; this attempt is not returned.")
+        raise WrongState(said("refused-a-reference-is-a-returned-mark"))
     Reference.objects.filter(attempt=attempt, released_at=None).update(released_at=at or timezone.now())
     return Reference.objects.create(attempt=attempt, comment=text, kept_by=user, kept_at=at or timezone.now())
 
@@ -43,4 +43,4 @@ def release_reference(user: User, attempt_id: int, at: datetime | None = None) -
     attempt = held_as_staff(user, attempt_id)
     instructor_of(user, attempt.course_id)
     if not Reference.objects.filter(attempt=attempt, released_at=None).update(released_at=at or timezone.now()):
-        raise NotFound(f"Attempt {attempt_id} is no reference.")
+        raise NotFound(said("refused-attempt-is-no-reference", attempt_id=attempt_id))

@@ -4,7 +4,7 @@ from collections.abc import Mapping
 
 from django.db import transaction
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, said, some_of
 from judicum.core.marking import MAX_NEXT
 from judicum.server.people.accounts.models import User
 from judicum.server.record.marking.models import Phrase
@@ -22,11 +22,13 @@ def save_phrases(user: User, phrases: Mapping[str, str]) -> list[Phrase]:
     """
     for key, text in phrases.items():
         if not (isinstance(key, str) and key.isdecimal() and int(key) in KEYS):
-            raise InvalidValue("phrases", key, "keys 1 to 9")
+            raise InvalidValue("phrases", key, said("allowed-keys-1-to-9"))
         if len(text) > MAX_NEXT:
-            raise InvalidValue(f"phrases.{key}", f"{len(text)} characters", f"at most {MAX_NEXT} characters")
+            raise InvalidValue(
+                f"phrases.{key}", f"{len(text)} characters", said("allowed-at-most-characters", most=MAX_NEXT)
+            )
         if unknown := sorted(placeholders_in(text) - set(PLACEHOLDERS)):
-            raise InvalidValue(f"phrases.{key}", unknown[0], "some of " + ", ".join(PLACEHOLDERS))
+            raise InvalidValue(f"phrases.{key}", unknown[0], some_of(PLACEHOLDERS))
     Phrase.objects.filter(user=user).delete()
     kept = [Phrase(user=user, key=int(key), text=text.strip()) for key, text in phrases.items() if text.strip()]
     return Phrase.objects.bulk_create(sorted(kept, key=lambda one: one.key))

@@ -7,7 +7,7 @@ from datetime import datetime
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.errors import NotFound, WrongState
+from judicum.core.errors import NotFound, WrongState, said
 from judicum.core.marking import check_scores, read_scheme, total
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import staff_of
@@ -28,7 +28,7 @@ def begin_test(user: User, course_id: int, at: datetime | None = None) -> SelfTe
     staff_of(user, course_id)
     kept = list(references_of(course_id))
     if len(kept) < MIN_REFERENCES:
-        raise WrongState(f"A test needs at least {MIN_REFERENCES} reference beads; {len(kept)} are kept.")
+        raise WrongState(said("refused-a-test-needs-at-least-reference", least=MIN_REFERENCES, kept=len(kept)))
     secrets.SystemRandom().shuffle(kept)
     kept.sort(key=lambda one: one.attempt.mark.marked_by_id == user.pk)
     test = SelfTest.objects.create(course_id=course_id, user=user, started_at=at or timezone.now())
@@ -48,12 +48,12 @@ def answer_bead(
     """
     test = SelfTest.objects.select_for_update().filter(user=user, pk=test_id).first()
     if test is None:
-        raise NotFound(f"There is no test {test_id} of yours.")
+        raise NotFound(said("refused-there-is-no-test-of-yours", test_id=test_id))
     reference = test.references.select_related("attempt__mark__scheme").filter(pk=reference_id).first()
     if reference is None:
-        raise NotFound(f"There is no bead {reference_id} in this test.")
+        raise NotFound(said("refused-there-is-no-bead-in-this", reference_id=reference_id))
     if str(reference.pk) in test.given:
-        raise WrongState("This bead was marked before; a test is marked once.")
+        raise WrongState(said("refused-this-bead-was-marked-before-a"))
     rules = read_scheme(reference.attempt.mark.scheme.body)
     # What no look at the bead can judge is not asked for.
     clean = check_scores(rules, {**dict.fromkeys(rules.keys), **scores})

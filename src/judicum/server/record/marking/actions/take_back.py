@@ -5,7 +5,7 @@ from datetime import datetime, timedelta
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.errors import WrongState
+from judicum.core.errors import WrongState, said
 from judicum.core.marking import UNDO_S
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.actions.answer import ANSWERS
@@ -33,7 +33,7 @@ def take_back(user: User, attempt_id: int, at: datetime | None = None) -> Attemp
     now = at or timezone.now()
     mine = last is not None and last.kind in UNDONE and last.actor_id == user.pk
     if last is None or not mine or now - last.at > timedelta(seconds=UNDO_S) + ON_THE_WAY:
-        raise WrongState(f"Only your own return or answer can be taken back, within {UNDO_S} seconds.")
+        raise WrongState(said("refused-only-your-own-return-or-answer", undo_s=UNDO_S))
     attempt.answer = ""
     attempt.save(update_fields=["answer"])
     advance(attempt, AttemptStep.TAKE_BACK, user, at, to=AttemptState(last.data["from"]))

@@ -5,7 +5,7 @@ from datetime import datetime
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, one_of, said
 from judicum.core.photo.picture_file import MAX_BYTES
 from judicum.server.people.accounts.models import User
 from judicum.server.platform import request_id
@@ -19,7 +19,7 @@ from judicum.server.record.photos.models import Photo, PhotoKind, StoredPicture
 def check_size(size: int) -> None:
     """Raises InvalidValue for an empty file or one over 25 MB."""
     if not 0 < size <= MAX_BYTES:
-        raise InvalidValue("size", size, f"1 to {MAX_BYTES} bytes ({MAX_BYTES >> 20} MB)")
+        raise InvalidValue("size", size, said("allowed-1-to-bytes-mb", most=MAX_BYTES, most_2=MAX_BYTES >> 20))
 
 
 def step_for(kind: str) -> AttemptStep:
@@ -29,7 +29,7 @@ def step_for(kind: str) -> AttemptStep:
         InvalidValue: no such kind.
     """
     if kind not in PhotoKind.values:
-        raise InvalidValue("kind", kind, "one of " + ", ".join(PhotoKind.values))
+        raise InvalidValue("kind", kind, one_of(PhotoKind.values))
     return AttemptStep.ADD_PHOTO if kind == PhotoKind.BEAD else AttemptStep.ADD_VIEW
 
 

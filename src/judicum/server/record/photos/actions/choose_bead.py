@@ -3,7 +3,7 @@
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, one_of, said
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.queries import held
 from judicum.server.record.attempts.states import AttemptStep
@@ -26,7 +26,7 @@ def choose_bead(user: User, measurement_id: int, number: int) -> Measurement:
     mine = Measurement.objects.select_for_update(of=("self",)).select_related("photo", "chosen").get(pk=measurement_id)
     beads = {bead.number: bead for bead in mine.beads.all()}
     if number not in beads:
-        allowed = "one of " + ", ".join(map(str, beads)) if beads else "nothing: the photo shows one bead"
+        allowed = one_of(beads) if beads else said("allowed-the-only-bead")
         raise InvalidValue("number", number, allowed)
     now = timezone.now()
     advance(attempt, AttemptStep.CHOOSE_BEAD, user, now, measurement=mine.pk, bead=number)

@@ -5,7 +5,7 @@ from collections.abc import Mapping
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.errors import EditConflict, InvalidValue, NotAllowed, WrongState
+from judicum.core.errors import EditConflict, InvalidValue, NotAllowed, WrongState, said
 from judicum.core.photo.report import Report
 from judicum.core.photo.steps import check_step
 from judicum.server.people.accounts.models import User
@@ -39,10 +39,10 @@ def correct_measurement(user: User, measurement_id: int, given: Mapping[str, obj
     seen = _taught(user, measurement_id)
     traced = seen.computed
     if traced.bead is None or traced.report is None:
-        raise WrongState("There is no traced bead to correct; have the photo measured again first.")
+        raise WrongState(said("refused-there-is-no-traced-bead-to"))
     before = seen.corrections_in_force
     if len(before) >= MAX_STEPS:
-        raise InvalidValue("step", step.step, f"at most {MAX_STEPS} corrections of one measurement")
+        raise InvalidValue("step", step.step, said("allowed-at-most-corrections-of-one-measurement", most=MAX_STEPS))
     computed = Report.from_json(traced.report)
     report, bead = correct(computed, Bead.from_json(traced.bead), [*(check_step(c.step) for c in before), step])
     with picture_of(seen.photo).original.open("rb") as file:
@@ -54,7 +54,7 @@ def correct_measurement(user: User, measurement_id: int, given: Mapping[str, obj
         attempt = held_as_staff(user, seen.photo.attempt_id)
         mine = _held(seen.pk)
         if mine.chosen_id != seen.chosen_id or [c.pk for c in mine.corrections_in_force] != [c.pk for c in before]:
-            raise EditConflict("Somebody else corrected this bead in the meantime. Load it again and look first.")
+            raise EditConflict(said("refused-somebody-else-corrected-this-bead-in"))
         made.measurement = mine
         made.save()
         save_summary(attempt.pk)
@@ -74,7 +74,7 @@ def undo_correction(user: User, measurement_id: int, every: bool = False) -> Mea
     mine = _held(seen.pk)
     standing = mine.corrections_in_force
     if not standing:
-        raise WrongState("There is no correction to take back.")
+        raise WrongState(said("refused-there-is-no-correction-to-take"))
     now = timezone.now()
     for one in standing if every else standing[-1:]:
         one.undone_by, one.undone_at = user, now
@@ -88,7 +88,7 @@ def _taught(user: User, measurement_id: int) -> Measurement:
     """The measurement, once the person is known to teach its course; its row is not held."""
     seen = measurement_for(user, measurement_id)
     if not teaches(user, seen.photo.attempt):
-        raise NotAllowed("Only the course's instructor and assistants may do this.")
+        raise NotAllowed(said("refused-only-the-courses-instructor-and-assistants"))
     return seen
 
 

@@ -7,7 +7,7 @@ from django.db import transaction
 from django.db.models import QuerySet
 from django.utils import timezone
 
-from judicum.core.errors import WrongState
+from judicum.core.errors import WrongState, said
 from judicum.core.photo.engine import ENGINE_VERSION
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
@@ -71,7 +71,7 @@ def measure_all(user: User, course_id: int, at: datetime | None = None) -> Remea
     # Held, so that two clicks make one.
     Course.objects.select_for_update().get(pk=course_id)
     if engines_of(user, course_id).running:
-        raise WrongState("The photos of this course are being measured again already.")
+        raise WrongState(said("refused-the-photos-of-this-course-are"))
     rows = list(_to_measure(course_id).select_related("measurement__photo"))
     busy = set(
         Measurement.objects.filter(
@@ -80,9 +80,7 @@ def measure_all(user: User, course_id: int, at: datetime | None = None) -> Remea
     )
     photos = [row.measurement for row in rows if row.measurement.photo_id not in busy]
     if not photos:
-        raise WrongState(
-            f"All figures of this course are of the present engine, {ENGINE_VERSION}, or corrected by hand."
-        )
+        raise WrongState(said("refused-all-figures-of-this-course-are", engine_version=ENGINE_VERSION))
     together = Remeasuring.objects.create(
         course_id=course_id,
         engine_version=ENGINE_VERSION,
@@ -105,7 +103,7 @@ def stop_measuring(user: User, course_id: int, at: datetime | None = None) -> No
     instructor_of(user, course_id)
     found = engines_of(user, course_id)
     if not found.running or found.last is None:
-        raise WrongState("No photos of this course are being measured again.")
+        raise WrongState(said("refused-no-photos-of-this-course-are"))
     # A job that finds no row to measure ends by itself.
     found.last.measurements.filter(state=MeasurementState.WAITING).delete()
     found.last.stopped_at = at or timezone.now()

@@ -2,7 +2,7 @@
 
 from django.db import transaction
 
-from judicum.core.errors import InvalidValue, NotAllowed, WrongState
+from judicum.core.errors import InvalidValue, NotAllowed, WrongState, said
 from judicum.core.photo.pose import Ends, torch_angle
 from judicum.core.setup import RUN, check_run
 from judicum.server.people.accounts.models import User
@@ -25,15 +25,15 @@ def read_angle(user: User, photo_id: int, which: str, torch: Ends, reference: En
     """
     photo = photo_for(user, photo_id)
     if photo.attempt.student_id != user.pk and not teaches(user, photo.attempt):
-        raise NotAllowed("Only the student who welds the coupon and those who teach may do this.")
+        raise NotAllowed(said("refused-only-the-student-who-welds-the-2"))
     if photo.kind != PhotoKind.TORCH:
-        raise WrongState("Angles are read on a photo of the torch in place.")
+        raise WrongState(said("refused-angles-are-read-on-a-photo"))
     found = torch_angle(which, torch, reference)
     key, angle = f"{which}_angle_deg", round(found.angle_deg)
     attempt = held(photo.attempt_id)
     run = Run.objects.filter(attempt=attempt, number=run_number).first()
     if run is None:
-        raise InvalidValue("run", run_number, "a run that was logged; log it before its angle")
+        raise InvalidValue("run", run_number, said("allowed-a-run-that-was-logged-log"))
     check_run({key: getattr(run, key) for key in RUN.keys} | {key: angle})
     advance(
         attempt, AttemptStep.READ_ANGLE, user, run=run_number, changed={key: [getattr(run, key), angle]}, photo=photo.pk

@@ -9,7 +9,7 @@ from django.core.cache import cache
 from django.db import transaction
 from django.db.models import Sum
 
-from judicum.core.errors import Busy, InvalidValue, JudicumError, NoRoom, NotAllowed, TooMuch, WrongState
+from judicum.core.errors import Busy, InvalidValue, JudicumError, Named, NoRoom, NotAllowed, TooMuch, WrongState, said
 from judicum.server.people.accounts.models import User
 from judicum.server.platform import request_id
 from judicum.server.platform.sandbox import ingest_in_sandbox
@@ -59,11 +59,9 @@ def begin_upload(user: User, attempt_id: int, size: int, name: str, kind: str = 
     check_size(size)
     attempt = attempt_for(user, attempt_id)
     if attempt.student_id != user.pk:
-        raise NotAllowed("Only the student who welds the coupon may do this.")
+        raise NotAllowed(said("refused-only-the-student-who-welds-the"))
     if not allowed(attempt, step_for(kind)):
-        raise WrongState(
-            f"The attempt is {attempt.state}; log the run before its photo, and a marked one takes no more."
-        )
+        raise WrongState(said("refused-photo-now", state=Named("state", attempt.state)))
     _check_room(user, attempt, size)
     return Upload.objects.create(
         attempt=attempt, user=user, size=size, name=name[:200], kind=kind, request_id=request_id.current()
@@ -88,9 +86,11 @@ def receive_piece(user: User, upload_id: UUID, offset: int, piece: bytes) -> Upl
         if upload.photo_id is not None and end == upload.size:
             return upload
         if offset != upload.received:
-            raise OffsetConflict(f"The piece begins at {offset}; {upload.received} bytes have arrived.")
+            raise OffsetConflict(
+                said("refused-the-piece-begins-at-bytes-have", offset=offset, received=upload.received)
+            )
         if end > upload.size:
-            raise InvalidValue("Upload-Offset", end, f"at most the announced {upload.size} bytes")
+            raise InvalidValue("Upload-Offset", end, said("allowed-at-most-the-announced-bytes", size=upload.size))
         save_piece(upload, offset, piece)
         if end < upload.size:
             upload.received, upload.offsets = end, [*upload.offsets, offset]
@@ -102,19 +102,21 @@ def receive_piece(user: User, upload_id: UUID, offset: int, piece: bytes) -> Upl
 def _check_room(user: User, attempt: Attempt, size: int) -> None:
     """Raises TooMuch where one more upload of `size` bytes would be over a limit."""
     if Upload.objects.filter(user=user, photo=None).count() >= MAX_OPEN:
-        raise TooMuch(f"You have {MAX_OPEN} photos under way; let them arrive first, or wait until they are cleared.")
+        raise TooMuch(said("refused-you-have-photos-under-way-let", most=MAX_OPEN))
     if attempt.photos.count() >= MAX_PHOTOS:
-        raise TooMuch(f"This attempt has {MAX_PHOTOS} photos; that is the most one may have.")
+        raise TooMuch(said("refused-this-attempt-has-photos-that-is", most=MAX_PHOTOS))
     mine = Photo.objects.filter(sent_by=user).aggregate(sum=Sum("picture__bytes"))["sum"] or 0
     if mine + size > settings.MAX_BYTES_OF_PERSON:
         most = settings.MAX_BYTES_OF_PERSON / 1e9
-        raise TooMuch(f"Your photos take {mine / 1e9:.1f} GB; {most:g} GB is the most one person may keep.")
+        raise TooMuch(said("refused-your-photos-take-gb-gb-is", mine=f"{mine / 1000000000.0:.1f}", most=f"{most:g}"))
     course = (
         cache.get_or_set(f"bytes-of-course-{attempt.course_id}", lambda: _bytes_of(attempt.course_id), COUNTED_S) or 0
     )
     if course + size > settings.MAX_BYTES_OF_COURSE:
         most = settings.MAX_BYTES_OF_COURSE / 1e9
-        raise TooMuch(f"The course's photos take {course / 1e9:.1f} GB; {most:g} GB is the most. Tell your instructor.")
+        raise TooMuch(
+            said("refused-the-courses-photos-take-gb-gb", course=f"{course / 1000000000.0:.1f}", most=f"{most:g}")
+        )
 
 
 def _bytes_of(course_id: int) -> int:

@@ -3,7 +3,7 @@
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.errors import NotAllowed, WrongState
+from judicum.core.errors import NotAllowed, WrongState, said
 from judicum.core.photo.scale import GivenScale
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.queries import held, teaches
@@ -74,8 +74,8 @@ def taught_photo(user: User, photo_id: int) -> Photo:
     """A photo of a bead, or of its back, in a course that the person teaches."""
     photo = photo_for(user, photo_id)
     if not teaches(user, photo.attempt):
-        raise NotAllowed("Only the course's instructor and assistants may have a photo measured.")
+        raise NotAllowed(said("refused-only-the-courses-instructor-and-assistants-2"))
     if photo.kind not in MEASURED:
-        raise WrongState("Only a photo of the bead or of its back can be measured.")
+        raise WrongState(said("refused-only-a-photo-of-the-bead"))
     picture_of(photo)
     return photo

@@ -1,0 +1,52 @@
+command-add_workshop = One more workshop, with its owner and a first course.
+command-address = of this server, as they reach it
+command-backed-up = { $file }: the database and { $files ->
+    [one] 1 file
+   *[other] { $files } files
+}, { $megabytes } MB.
+command-backup = Write everything into one file.
+command-check_data = What is wrong with rows and files; ends with 1 where anything is.
+command-course-number = the course's number (list_courses)
+command-data-sound = Every file is there and as it was stored, and every row points to one that is there.
+command-export_course = Write a course's archive.
+command-exported = { $course } is in { $file } ({ $megabytes } MB).
+command-files-missing = { $files ->
+    [one] 1 file that rows name was missing.
+   *[other] { $files } files that rows name were missing.
+}
+command-first_workshop = The first workshop of an empty installation, with its owner and a course; nothing where there is one.
+command-found = { $count ->
+    [one] 1 problem
+   *[other] { $count } problems
+}
+command-import_course = Bring a course's archive into the workshop of that name, or into the only one.
+command-imported = { $course } is course { $number }.
+command-imported-before = { $course } is here already, as course { $number }.
+command-list_courses = Every course with its number.
+command-login = their login name
+command-owner = login name of its owner
+command-recover_account = A one-time address at which somebody sets a new password; their second factor is gone.
+command-recovered =
+    { $login } sets a new password, once and within a day, at
+    { $address }
+command-restore = Put a backup into an empty database and store.
+command-restored = Restored: the database and { $files ->
+    [one] 1 file
+   *[other] { $files } files
+} of { $at }.
+command-sign-in = Sign in with your own name.
+command-workshop-made =
+    Owner of { $workshop }: name { $login }, password { $password } (shown only now)
+    Students join with the code { $join_code }.
+command-workshop-name = what it is called
+first-course = My first course
+first-workshop = My workshop
+inconsistency-altered = altered file
+inconsistency-disagreement = disagreement
+inconsistency-missing = missing file
+inconsistency-no-log = attempt { $key }: its log is empty
+inconsistency-no-scheme = assignment { $key }: there is no scheme { $scheme }
+inconsistency-orphaned = orphaned file
+inconsistency-other-course = attempt { $key }: its coupon was assigned in another course
+inconsistency-picture = picture { $key }: its file is { $file }
+inconsistency-reference = broken reference

@@ -1,0 +1,16 @@
+mail-attempt-line = { $title }, attempt { $number } ({ $course })
+mail-count-again = { $count } to do again
+mail-count-due = { $count } due tomorrow
+mail-count-low = { $count } low in stock
+mail-count-returned = { $count } marked and returned
+mail-head-again = To do again
+mail-head-due = Due tomorrow
+mail-head-low = Low stock
+mail-head-returned = Marked and returned
+mail-line = { $what } ({ $course })
+mail-news = { $name }, here is your news.
+mail-no-answer = Don't reply; this mailbox isn't monitored. Change your mail settings on your account page.
+mail-reset = { $name }, someone asked to reset your password. Use this link once, within a day:
+mail-reset-not-you = If it was not you, ignore this mail. Your password has not changed.
+mail-reset-subject = Judicum: reset your password
+mail-subject = Judicum, { $date }: { $counts }

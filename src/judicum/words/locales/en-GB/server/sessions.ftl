@@ -1,0 +1,10 @@
+bring-plate = blanks, cut and deburred; gloves, helmet, scale card, phone
+bring-tube = tube and plugs, cleaned; gloves, helmet, scale card, phone
+date-and-time = { $date }, { $time }
+set-figure = { $field } { $figure }
+unplaced-away = absent from every session before the due date
+unplaced-before_due_full = no free slot before the due date
+unplaced-full = every session is full
+unplaced-no_booth_has = no booth has { $what }
+unplaced-too_long = longer than any session
+unplaced-waits_for = waiting for the coupon before it, which is not scheduled
