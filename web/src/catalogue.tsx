@@ -79,13 +79,20 @@ function parsed(text: string) {
   return [...template.content.childNodes];
 }
 
-const messages = new ReactLocalization([bundle()], parsed);
+const whole = bundle();
+const messages = new ReactLocalization([whole], parsed);
 
 type Rest<Id extends MessageId> = [Messages[Id]] extends [never] ? [] : [variables: Variables<Id>];
 
 /** A message with its variables; a plural follows a variable that is a number. */
 export function t<Id extends MessageId>(id: Id, ...[variables]: Rest<Id>): string {
   return messages.getString(id, variables);
+}
+
+/** What a code of some kind is called (`state`, `option-metal` …); a code without a name is shown as it is. */
+export function named(kind: string, code: string): string {
+  const id = `${kind}-${code.replace(/[^A-Za-z0-9_-]/g, "-")}`;
+  return whole.hasMessage(id) ? messages.getString(id) : code;
 }
 
 type SayProps<Id extends MessageId> = {

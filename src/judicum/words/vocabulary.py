@@ -22,6 +22,7 @@ from judicum.core.marking import (
 from judicum.core.photo.fault_kinds import FAULT_KINDS
 from judicum.core.photo.film import tint_levels
 from judicum.core.photo.picture_file import MAX_BYTES
+from judicum.core.photo.report import NO_CARD, UNSURE_BEAD
 from judicum.core.photo.steps import REACH_MM
 from judicum.core.quantities import QUANTITIES, Quantity
 from judicum.core.setup.gauge import TABLES_INCH
@@ -45,6 +46,7 @@ def vocabulary() -> dict[str, Any]:
         "runGroups": [{"key": key, "fields": [_field(spec) for spec in specs]} for key, specs in GROUPS.items()],
         "gauges": list(TABLES_INCH["tube_wall"]),
         "joints": {key: {"tube": j.tube, "fillet": j.fillet} for key, j in JOINTS.items()},
+        "photoWarnings": {NO_CARD: "no_card", UNSURE_BEAD: "unsure_bead"},
         "tint": [{"colour": level["srgb"]} for level in tint_levels()],
         "faults": {key: {"long": f.long} for key, f in FAULT_KINDS.items()},
         "criteria": {key: _criterion(c) for key, c in CRITERIA.items()},

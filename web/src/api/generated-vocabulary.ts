@@ -111,7 +111,6 @@ export const vocabulary = {
   "mmPerInch": 25.4,
   "quantities": {
     "current_a": {
-      "words": "Welding current",
       "kind": "current",
       "unit": "A",
       "low": 1,
@@ -120,7 +119,6 @@ export const vocabulary = {
       "whole": false
     },
     "machine_a": {
-      "words": "Machine current",
       "kind": "current",
       "unit": "A",
       "low": 1,
@@ -129,7 +127,6 @@ export const vocabulary = {
       "whole": false
     },
     "start_current_a": {
-      "words": "Start current",
       "kind": "current",
       "unit": "A",
       "low": 1,
@@ -138,7 +135,6 @@ export const vocabulary = {
       "whole": false
     },
     "peak_a": {
-      "words": "Peak current",
       "kind": "current",
       "unit": "A",
       "low": 1,
@@ -147,7 +143,6 @@ export const vocabulary = {
       "whole": false
     },
     "background_a": {
-      "words": "Background current",
       "kind": "current",
       "unit": "A",
       "low": 0,
@@ -156,7 +151,6 @@ export const vocabulary = {
       "whole": false
     },
     "on_share": {
-      "words": "Peak time",
       "kind": "share",
       "unit": "",
       "low": 0.01,
@@ -165,7 +159,6 @@ export const vocabulary = {
       "whole": false
     },
     "per_second": {
-      "words": "Pulse frequency",
       "kind": "rate",
       "unit": "1/s",
       "low": 0.1,
@@ -174,7 +167,6 @@ export const vocabulary = {
       "whole": false
     },
     "cup": {
-      "words": "Cup number",
       "kind": "count",
       "unit": "",
       "low": 3,
@@ -183,7 +175,6 @@ export const vocabulary = {
       "whole": false
     },
     "gas_l_min": {
-      "words": "Gas flow",
       "kind": "flow",
       "unit": "L/min",
       "low": 1,
@@ -192,7 +183,6 @@ export const vocabulary = {
       "whole": false
     },
     "gas_cfh": {
-      "words": "Gas flow",
       "kind": "plain",
       "unit": "CFH",
       "low": 2,
@@ -201,7 +191,6 @@ export const vocabulary = {
       "whole": false
     },
     "purge_l_min": {
-      "words": "Purge flow",
       "kind": "flow",
       "unit": "L/min",
       "low": 0.2,
@@ -210,7 +199,6 @@ export const vocabulary = {
       "whole": false
     },
     "purge_wait_s": {
-      "words": "Purge wait",
       "kind": "time",
       "unit": "s",
       "low": 0,
@@ -219,7 +207,6 @@ export const vocabulary = {
       "whole": false
     },
     "stickout_mm": {
-      "words": "Stick-out",
       "kind": "length",
       "unit": "mm",
       "low": 0,
@@ -228,7 +215,6 @@ export const vocabulary = {
       "whole": false
     },
     "arc_length_mm": {
-      "words": "Arc length",
       "kind": "length",
       "unit": "mm",
       "low": 0,
@@ -237,7 +223,6 @@ export const vocabulary = {
       "whole": false
     },
     "electrode_mm": {
-      "words": "Tungsten diameter",
       "kind": "length",
       "unit": "mm",
       "low": 0.5,
@@ -246,7 +231,6 @@ export const vocabulary = {
       "whole": false
     },
     "filler_mm": {
-      "words": "Filler rod diameter",
       "kind": "length",
       "unit": "mm",
       "low": 0.5,
@@ -255,7 +239,6 @@ export const vocabulary = {
       "whole": false
     },
     "preflow_s": {
-      "words": "Pre-flow",
       "kind": "time",
       "unit": "s",
       "low": 0,
@@ -264,7 +247,6 @@ export const vocabulary = {
       "whole": false
     },
     "downslope_s": {
-      "words": "Down-slope",
       "kind": "time",
       "unit": "s",
       "low": 0,
@@ -273,7 +255,6 @@ export const vocabulary = {
       "whole": false
     },
     "postflow_s": {
-      "words": "Post-flow",
       "kind": "time",
       "unit": "s",
       "low": 0,
@@ -282,7 +263,6 @@ export const vocabulary = {
       "whole": false
     },
     "work_angle_deg": {
-      "words": "Work angle",
       "kind": "angle",
       "unit": "°",
       "low": 0,
@@ -291,7 +271,6 @@ export const vocabulary = {
       "whole": false
     },
     "travel_angle_deg": {
-      "words": "Travel angle (push)",
       "kind": "angle",
       "unit": "°",
       "low": -45,
@@ -300,7 +279,6 @@ export const vocabulary = {
       "whole": false
     },
     "filler_angle_deg": {
-      "words": "Filler angle",
       "kind": "angle",
       "unit": "°",
       "low": 0,
@@ -309,7 +287,6 @@ export const vocabulary = {
       "whole": false
     },
     "travel_mm_s": {
-      "words": "Travel speed",
       "kind": "speed",
       "unit": "mm/s",
       "low": 0.05,
@@ -318,7 +295,6 @@ export const vocabulary = {
       "whole": false
     },
     "dab_pitch_mm": {
-      "words": "Dab pitch",
       "kind": "length",
       "unit": "mm",
       "low": 0.2,
@@ -327,7 +303,6 @@ export const vocabulary = {
       "whole": false
     },
     "dabs_per_s": {
-      "words": "Dabs per second",
       "kind": "rate",
       "unit": "1/s",
       "low": 0.05,
@@ -336,7 +311,6 @@ export const vocabulary = {
       "whole": false
     },
     "arc_s": {
-      "words": "Arc time",
       "kind": "time",
       "unit": "s",
       "low": 0.1,
@@ -345,7 +319,6 @@ export const vocabulary = {
       "whole": false
     },
     "dabs": {
-      "words": "Dabs counted",
       "kind": "count",
       "unit": "",
       "low": 0,
@@ -354,7 +327,6 @@ export const vocabulary = {
       "whole": true
     },
     "pass_number": {
-      "words": "Run number",
       "kind": "count",
       "unit": "",
       "low": 1,
@@ -363,7 +335,6 @@ export const vocabulary = {
       "whole": true
     },
     "pass": {
-      "words": "Run number",
       "kind": "count",
       "unit": "",
       "low": 1,
@@ -372,7 +343,6 @@ export const vocabulary = {
       "whole": true
     },
     "restart_mm": {
-      "words": "Restart at",
       "kind": "length",
       "unit": "mm",
       "low": 0,
@@ -381,7 +351,6 @@ export const vocabulary = {
       "whole": false
     },
     "thickness_mm": {
-      "words": "Thickness",
       "kind": "length",
       "unit": "mm",
       "low": 0.2,
@@ -390,7 +359,6 @@ export const vocabulary = {
       "whole": false
     },
     "second_thickness_mm": {
-      "words": "Second part thickness",
       "kind": "length",
       "unit": "mm",
       "low": 0.2,
@@ -399,7 +367,6 @@ export const vocabulary = {
       "whole": false
     },
     "tube_od_mm": {
-      "words": "Tube outside diameter",
       "kind": "length",
       "unit": "mm",
       "low": 4,
@@ -408,7 +375,6 @@ export const vocabulary = {
       "whole": false
     },
     "bore_length_mm": {
-      "words": "Bore length",
       "kind": "length",
       "unit": "mm",
       "low": 10,
@@ -417,7 +383,6 @@ export const vocabulary = {
       "whole": false
     },
     "bore_mm": {
-      "words": "Bore",
       "kind": "length",
       "unit": "mm",
       "low": 3,
@@ -426,7 +391,6 @@ export const vocabulary = {
       "whole": false
     },
     "target_width_mm": {
-      "words": "Bead width",
       "kind": "length",
       "unit": "mm",
       "low": 1,
@@ -435,7 +399,6 @@ export const vocabulary = {
       "whole": false
     },
     "leg_mm": {
-      "words": "Fillet leg",
       "kind": "length",
       "unit": "mm",
       "low": 0.5,
@@ -444,7 +407,6 @@ export const vocabulary = {
       "whole": false
     },
     "length_mm": {
-      "words": "Length",
       "kind": "length",
       "unit": "mm",
       "low": 5,
@@ -453,7 +415,6 @@ export const vocabulary = {
       "whole": false
     },
     "gauge": {
-      "words": "Gauge",
       "kind": "count",
       "unit": "",
       "low": 10,
@@ -462,7 +423,6 @@ export const vocabulary = {
       "whole": true
     },
     "leg_upper_mm": {
-      "words": "Vertical leg",
       "kind": "length",
       "unit": "mm",
       "low": 0,
@@ -471,7 +431,6 @@ export const vocabulary = {
       "whole": false
     },
     "leg_lower_mm": {
-      "words": "Horizontal leg",
       "kind": "length",
       "unit": "mm",
       "low": 0,
@@ -480,7 +439,6 @@ export const vocabulary = {
       "whole": false
     },
     "throat_mm": {
-      "words": "Throat",
       "kind": "length",
       "unit": "mm",
       "low": 0,
@@ -489,7 +447,6 @@ export const vocabulary = {
       "whole": false
     },
     "distortion_mm": {
-      "words": "Out of flat",
       "kind": "length",
       "unit": "mm",
       "low": 0,
@@ -498,7 +455,6 @@ export const vocabulary = {
       "whole": false
     },
     "distortion_deg": {
-      "words": "Angular distortion",
       "kind": "angle",
       "unit": "°",
       "low": 0,
@@ -507,7 +463,6 @@ export const vocabulary = {
       "whole": false
     },
     "time_taken_s": {
-      "words": "Time taken",
       "kind": "time",
       "unit": "s",
       "low": 1,
@@ -516,7 +471,6 @@ export const vocabulary = {
       "whole": false
     },
     "time_limit_s": {
-      "words": "Time allowed",
       "kind": "time",
       "unit": "s",
       "low": 10,
@@ -525,7 +479,6 @@ export const vocabulary = {
       "whole": false
     },
     "pass_mark": {
-      "words": "Pass mark",
       "kind": "plain",
       "unit": "of 100",
       "low": 0,
@@ -534,7 +487,6 @@ export const vocabulary = {
       "whole": false
     },
     "weight": {
-      "words": "Weight",
       "kind": "plain",
       "unit": "",
       "low": 0.1,
@@ -543,7 +495,6 @@ export const vocabulary = {
       "whole": false
     },
     "bottle_l": {
-      "words": "Bottle size",
       "kind": "plain",
       "unit": "L",
       "low": 0.5,
@@ -552,7 +503,6 @@ export const vocabulary = {
       "whole": false
     },
     "bottle_bar": {
-      "words": "Pressure",
       "kind": "plain",
       "unit": "bar",
       "low": 0,
@@ -561,7 +511,6 @@ export const vocabulary = {
       "whole": false
     },
     "bottle_c": {
-      "words": "Temperature",
       "kind": "plain",
       "unit": "°C",
       "low": -20,
@@ -570,7 +519,6 @@ export const vocabulary = {
       "whole": false
     },
     "blank_length_mm": {
-      "words": "Length",
       "kind": "length",
       "unit": "mm",
       "low": 5,
@@ -579,7 +527,6 @@ export const vocabulary = {
       "whole": false
     },
     "blank_width_mm": {
-      "words": "Width",
       "kind": "length",
       "unit": "mm",
       "low": 5,
@@ -588,7 +535,6 @@ export const vocabulary = {
       "whole": false
     },
     "kerf_mm": {
-      "words": "Kerf",
       "kind": "length",
       "unit": "mm",
       "low": 0,
@@ -597,7 +543,6 @@ export const vocabulary = {
       "whole": false
     },
     "price": {
-      "words": "Price",
       "kind": "plain",
       "unit": "",
       "low": 0,
@@ -606,7 +551,6 @@ export const vocabulary = {
       "whole": false
     },
     "lead_days": {
-      "words": "Delivery time",
       "kind": "count",
       "unit": "days",
       "low": 0,
@@ -615,7 +559,6 @@ export const vocabulary = {
       "whole": true
     },
     "low_at": {
-      "words": "Reorder at",
       "kind": "plain",
       "unit": "",
       "low": 0,
@@ -624,7 +567,6 @@ export const vocabulary = {
       "whole": false
     },
     "good_in_a_row": {
-      "words": "Passes in a row",
       "kind": "count",
       "unit": "",
       "low": 1,
@@ -634,270 +576,155 @@ export const vocabulary = {
     }
   },
   "choices": {
-    "metal": {
-      "words": "Metal",
-      "options": {
-        "304": "304",
-        "304L": "304L",
-        "316": "316",
-        "316L": "316L",
-        "321": "321",
-        "303": "303, free-machining",
-        "carbon": "carbon steel",
-        "titanium": "titanium",
-        "nickel": "nickel alloy",
-        "aluminium": "aluminium",
-        "304L+carbon": "304L to carbon steel"
-      },
-      "why": {}
-    },
-    "joint": {
-      "words": "Joint",
-      "options": {
-        "bead_on_plate": "bead on plate",
-        "butt": "square butt",
-        "lap": "lap",
-        "tee": "tee fillet",
-        "outside_corner": "outside corner",
-        "edge": "edge",
-        "tube_butt": "tube butt",
-        "tube_sleeve": "tube sleeve",
-        "tube_sleeve_bend": "sleeve on a bend",
-        "tube_flange": "tube to flange",
-        "socket": "socket",
-        "turntable": "turntable tube"
-      },
-      "why": {}
-    },
-    "position": {
-      "words": "Position",
-      "options": {
-        "flat": "flat",
-        "horizontal": "horizontal",
-        "vertical_up": "vertical up",
-        "overhead": "overhead"
-      },
-      "why": {}
-    },
-    "form": {
-      "words": "Form",
-      "options": {
-        "sheet": "sheet",
-        "plate": "plate",
-        "tube": "tube"
-      },
-      "why": {}
-    },
-    "technique": {
-      "words": "Technique",
-      "options": {
-        "dab": "dab",
-        "lay_wire": "lay wire",
-        "walk_cup": "walk the cup",
-        "fuse": "fuse (no filler)"
-      },
-      "why": {}
-    },
-    "gas_part": {
-      "words": "Gas lens or collet body",
-      "options": {
-        "gas_lens": "gas lens",
-        "collet_body": "collet body",
-        "double_mesh": "double-mesh cup"
-      },
-      "why": {}
-    },
-    "polarity": {
-      "words": "Polarity",
-      "options": {
-        "DCEN": "DC, electrode negative",
-        "DCEP": "DC, electrode positive",
-        "AC": "AC"
-      },
-      "why": {}
-    },
-    "torch": {
-      "words": "Torch head",
-      "options": {
-        "9": "9: small, air, 125 A",
-        "17": "17: large, air, 150 A",
-        "18": "18: large, water, 350 A",
-        "20": "20: small, water, 250 A",
-        "26": "26: large, air, 200 A"
-      },
-      "why": {}
-    },
-    "electrode_kind": {
-      "words": "Tungsten",
-      "options": {
-        "ceriated_2": "ceriated 2 %",
-        "lanthanated_2": "lanthanated 2 %",
-        "lanthanated_1_5": "lanthanated 1.5 %",
-        "thoriated_2": "thoriated 2 %",
-        "pure": "pure tungsten",
-        "rare_earth_mix": "rare earth mix"
-      },
-      "why": {}
-    },
-    "filler_alloy": {
-      "words": "Filler alloy",
-      "options": {
-        "none": "no filler",
-        "308L": "308L",
-        "309L": "309L",
-        "316L": "316L",
-        "347": "347",
-        "4043": "4043",
-        "5356": "5356",
-        "ER70S": "ER70S",
-        "nickel": "nickel alloy",
-        "titanium": "titanium"
-      },
-      "why": {}
-    },
-    "gauge_table": {
-      "words": "Gauge of",
-      "options": {
-        "stainless_sheet": "stainless sheet",
-        "carbon_sheet": "carbon sheet",
-        "tube_wall": "tube wall"
-      },
-      "why": {}
-    },
-    "electrode_after": {
-      "words": "Tungsten after the weld",
-      "options": {
-        "shiny": "shiny",
-        "tinted": "faintly tinted",
-        "dull": "dull grey, blue or black",
-        "dipped": "dipped"
-      },
-      "why": {}
-    },
-    "rod_end": {
-      "words": "Filler rod end",
-      "options": {
-        "clean": "clean",
-        "oxidised": "oxidised",
-        "balled": "balled"
-      },
-      "why": {}
-    },
-    "arc": {
-      "words": "Arc",
-      "options": {
-        "steady": "steady",
-        "wandering": "wandering",
-        "spiralling": "spiralling"
-      },
-      "why": {}
-    },
-    "face": {
-      "words": "Face",
-      "options": {
-        "flat": "flat",
-        "convex": "convex",
-        "sunken": "concave",
-        "ropey": "ropey"
-      },
-      "why": {}
-    },
-    "back": {
-      "words": "Back side",
-      "options": {
-        "bright": "bright",
-        "tinted": "tinted",
-        "sugared": "sugared",
-        "not_through": "lack of penetration",
-        "hangs_through": "excess penetration"
-      },
-      "why": {}
-    },
-    "bend": {
-      "words": "Bend or break test",
-      "options": {
-        "held": "held",
-        "opened": "opened",
-        "broke": "broke"
-      },
-      "why": {}
-    },
-    "finish": {
-      "words": "Finish goal",
-      "options": {
-        "warm": "warm",
-        "bright": "bright",
-        "show_colour": "show colour"
-      },
-      "why": {
-        "warm": "up to copper",
-        "bright": "silver or straw only, root purged",
-        "show_colour": "up to blue wanted, never grey"
-      }
-    },
-    "pedal_school": {
-      "words": "Pedal",
-      "options": {
-        "target": "Set the target, floor it",
-        "ride": "Set above, ride the pedal"
-      },
-      "why": {
-        "target": "One variable fewer; the card's machine setting is the aim.",
-        "ride": "Machine 35 % above the aim; wets the toes when cold."
-      }
-    },
-    "start_school": {
-      "words": "Start",
-      "options": {
-        "quick": "Quick start",
-        "settled": "Settled start"
-      },
-      "why": {
-        "quick": "Puddle made and moving in 1 to 3 s; heat soaks in.",
-        "settled": "A little filler, then wait 3 to 8 s until the puddle has settled."
-      }
-    },
-    "sequence": {
-      "words": "Coupon sequence",
-      "options": {
-        "stainless": "Stainless first",
-        "carbon": "Carbon steel first"
-      },
-      "why": {
-        "stainless": "Straight on what is built.",
-        "carbon": "Cheaper and forgiving, then the same steps on stainless."
-      }
-    },
-    "purge_school": {
-      "words": "Purge",
-      "options": {
-        "always": "Always on tube",
-        "root": "Where the root matters"
-      },
-      "why": {
-        "always": "Butts and turntable tube are purged.",
-        "root": "Only for a bright finish and on the turntable."
-      }
-    },
-    "solvent": {
-      "words": "Wiping",
-      "options": {
-        "acetone": "Acetone",
-        "alcohol": "Denatured alcohol"
-      },
-      "why": {
-        "acetone": "Flash off, cap it.",
-        "alcohol": "Flash off, cap it."
-      }
-    },
-    "unit_system": {
-      "words": "Units for new members",
-      "options": {
-        "metric": "mm and L/min",
-        "us": "thousandths and CFH"
-      },
-      "why": {}
-    }
+    "metal": [
+      "304",
+      "304L",
+      "316",
+      "316L",
+      "321",
+      "303",
+      "carbon",
+      "titanium",
+      "nickel",
+      "aluminium",
+      "304L+carbon"
+    ],
+    "joint": [
+      "bead_on_plate",
+      "butt",
+      "lap",
+      "tee",
+      "outside_corner",
+      "edge",
+      "tube_butt",
+      "tube_sleeve",
+      "tube_sleeve_bend",
+      "tube_flange",
+      "socket",
+      "turntable"
+    ],
+    "position": [
+      "flat",
+      "horizontal",
+      "vertical_up",
+      "overhead"
+    ],
+    "form": [
+      "sheet",
+      "plate",
+      "tube"
+    ],
+    "technique": [
+      "dab",
+      "lay_wire",
+      "walk_cup",
+      "fuse"
+    ],
+    "gas_part": [
+      "gas_lens",
+      "collet_body",
+      "double_mesh"
+    ],
+    "polarity": [
+      "DCEN",
+      "DCEP",
+      "AC"
+    ],
+    "torch": [
+      "9",
+      "17",
+      "18",
+      "20",
+      "26"
+    ],
+    "electrode_kind": [
+      "ceriated_2",
+      "lanthanated_2",
+      "lanthanated_1_5",
+      "thoriated_2",
+      "pure",
+      "rare_earth_mix"
+    ],
+    "filler_alloy": [
+      "none",
+      "308L",
+      "309L",
+      "316L",
+      "347",
+      "4043",
+      "5356",
+      "ER70S",
+      "nickel",
+      "titanium"
+    ],
+    "gauge_table": [
+      "stainless_sheet",
+      "carbon_sheet",
+      "tube_wall"
+    ],
+    "electrode_after": [
+      "shiny",
+      "tinted",
+      "dull",
+      "dipped"
+    ],
+    "rod_end": [
+      "clean",
+      "oxidised",
+      "balled"
+    ],
+    "arc": [
+      "steady",
+      "wandering",
+      "spiralling"
+    ],
+    "face": [
+      "flat",
+      "convex",
+      "sunken",
+      "ropey"
+    ],
+    "back": [
+      "bright",
+      "tinted",
+      "sugared",
+      "not_through",
+      "hangs_through"
+    ],
+    "bend": [
+      "held",
+      "opened",
+      "broke"
+    ],
+    "finish": [
+      "warm",
+      "bright",
+      "show_colour"
+    ],
+    "pedal_school": [
+      "target",
+      "ride"
+    ],
+    "start_school": [
+      "quick",
+      "settled"
+    ],
+    "sequence": [
+      "stainless",
+      "carbon"
+    ],
+    "purge_school": [
+      "always",
+      "root"
+    ],
+    "solvent": [
+      "acetone",
+      "alcohol"
+    ],
+    "unit_system": [
+      "metric",
+      "us"
+    ]
   },
   "schools": [
     "pedal_school",
@@ -911,65 +738,54 @@ export const vocabulary = {
   "runGroups": [
     {
       "key": "set",
-      "words": "Machine settings",
       "fields": [
         {
           "key": "current_a",
-          "words": "Welding current",
           "sort": "figure",
           "required": true
         },
         {
           "key": "machine_a",
-          "words": "Machine current",
           "sort": "figure",
           "required": false
         },
         {
           "key": "gas_l_min",
-          "words": "Gas flow",
           "sort": "figure",
           "required": true
         },
         {
           "key": "cup",
-          "words": "Cup number",
           "sort": "figure",
           "required": false
         },
         {
           "key": "gas_part",
-          "words": "Gas lens or collet body",
           "sort": "choice",
           "required": false
         },
         {
           "key": "stickout_mm",
-          "words": "Stick-out",
           "sort": "figure",
           "required": false
         },
         {
           "key": "polarity",
-          "words": "Polarity",
           "sort": "choice",
           "required": false
         },
         {
           "key": "preflow_s",
-          "words": "Pre-flow",
           "sort": "figure",
           "required": false
         },
         {
           "key": "downslope_s",
-          "words": "Down-slope",
           "sort": "figure",
           "required": false
         },
         {
           "key": "postflow_s",
-          "words": "Post-flow",
           "sort": "figure",
           "required": false
         }
@@ -977,47 +793,39 @@ export const vocabulary = {
     },
     {
       "key": "tools",
-      "words": "Filler, tungsten, torch",
       "fields": [
         {
           "key": "technique",
-          "words": "Technique",
           "sort": "choice",
           "required": false
         },
         {
           "key": "filler_alloy",
-          "words": "Filler alloy",
           "sort": "choice",
           "required": false
         },
         {
           "key": "filler_mm",
-          "words": "Filler rod diameter",
           "sort": "figure",
           "required": false
         },
         {
           "key": "electrode_kind",
-          "words": "Tungsten",
           "sort": "choice",
           "required": false
         },
         {
           "key": "electrode_mm",
-          "words": "Tungsten diameter",
           "sort": "figure",
           "required": false
         },
         {
           "key": "torch",
-          "words": "Torch head",
           "sort": "choice",
           "required": false
         },
         {
           "key": "start_current_a",
-          "words": "Start current",
           "sort": "figure",
           "required": false
         }
@@ -1025,29 +833,24 @@ export const vocabulary = {
     },
     {
       "key": "pulse",
-      "words": "Pulse",
       "fields": [
         {
           "key": "peak_a",
-          "words": "Peak current",
           "sort": "figure",
           "required": false
         },
         {
           "key": "background_a",
-          "words": "Background current",
           "sort": "figure",
           "required": false
         },
         {
           "key": "on_share",
-          "words": "Peak time",
           "sort": "figure",
           "required": false
         },
         {
           "key": "per_second",
-          "words": "Pulse frequency",
           "sort": "figure",
           "required": false
         }
@@ -1055,17 +858,14 @@ export const vocabulary = {
     },
     {
       "key": "purge",
-      "words": "Purge",
       "fields": [
         {
           "key": "purge_l_min",
-          "words": "Purge flow",
           "sort": "figure",
           "required": false
         },
         {
           "key": "purge_wait_s",
-          "words": "Purge wait",
           "sort": "figure",
           "required": false
         }
@@ -1073,47 +873,39 @@ export const vocabulary = {
     },
     {
       "key": "hands",
-      "words": "Technique",
       "fields": [
         {
           "key": "arc_s",
-          "words": "Arc time",
           "sort": "figure",
           "required": false
         },
         {
           "key": "travel_mm_s",
-          "words": "Travel speed",
           "sort": "figure",
           "required": false
         },
         {
           "key": "dabs",
-          "words": "Dabs counted",
           "sort": "figure",
           "required": false
         },
         {
           "key": "work_angle_deg",
-          "words": "Work angle",
           "sort": "figure",
           "required": false
         },
         {
           "key": "travel_angle_deg",
-          "words": "Travel angle (push)",
           "sort": "figure",
           "required": false
         },
         {
           "key": "pass_number",
-          "words": "Run number",
           "sort": "figure",
           "required": false
         },
         {
           "key": "restarts_mm",
-          "words": "Restarts at",
           "sort": "several",
           "required": false,
           "of": "restart_mm"
@@ -1122,41 +914,34 @@ export const vocabulary = {
     },
     {
       "key": "noticed",
-      "words": "What you noticed",
       "fields": [
         {
           "key": "electrode_after",
-          "words": "Tungsten after the weld",
           "sort": "choice",
           "required": false
         },
         {
           "key": "rod_end",
-          "words": "Filler rod end",
           "sort": "choice",
           "required": false
         },
         {
           "key": "arc",
-          "words": "Arc",
           "sort": "choice",
           "required": false
         },
         {
           "key": "puff_at_start",
-          "words": "Gas puffed at the start",
           "sort": "flag",
           "required": false
         },
         {
           "key": "draught",
-          "words": "A draught",
           "sort": "flag",
           "required": false
         },
         {
           "key": "part_hot",
-          "words": "Part still hot from before",
           "sort": "flag",
           "required": false
         }
@@ -1164,11 +949,9 @@ export const vocabulary = {
     },
     {
       "key": "note",
-      "words": "Note",
       "fields": [
         {
           "key": "note",
-          "words": "Note",
           "sort": "text",
           "required": false,
           "most": 2000
@@ -1189,142 +972,112 @@ export const vocabulary = {
   ],
   "joints": {
     "bead_on_plate": {
-      "words": "bead on plate",
       "tube": false,
       "fillet": false
     },
     "butt": {
-      "words": "square butt",
       "tube": false,
       "fillet": false
     },
     "lap": {
-      "words": "lap",
       "tube": false,
       "fillet": true
     },
     "tee": {
-      "words": "tee fillet",
       "tube": false,
       "fillet": true
     },
     "outside_corner": {
-      "words": "outside corner",
       "tube": false,
       "fillet": false
     },
     "edge": {
-      "words": "edge",
       "tube": false,
       "fillet": false
     },
     "tube_butt": {
-      "words": "tube butt",
       "tube": true,
       "fillet": false
     },
     "tube_sleeve": {
-      "words": "tube sleeve",
       "tube": true,
       "fillet": true
     },
     "tube_sleeve_bend": {
-      "words": "sleeve on a bend",
       "tube": true,
       "fillet": true
     },
     "tube_flange": {
-      "words": "tube to flange",
       "tube": true,
       "fillet": true
     },
     "socket": {
-      "words": "socket",
       "tube": true,
       "fillet": true
     },
     "turntable": {
-      "words": "turntable tube",
       "tube": true,
       "fillet": false
     }
   },
   "photoWarnings": {
-    "no_card: scale given by hand; colours are not corrected for the light": "No card: the scale was given by hand, and colours are not corrected for the light.",
-    "unsure: the toes are hard to tell in this photo; check them and correct them by hand": "Unsure: the toes are hard to tell in this photo. Check them and correct them by hand."
+    "no_card: scale given by hand; colours are not corrected for the light": "no_card",
+    "unsure: the toes are hard to tell in this photo; check them and correct them by hand": "unsure_bead"
   },
   "tint": [
     {
-      "name": "silver",
       "colour": "#b5b3b0"
     },
     {
-      "name": "straw",
       "colour": "#aa9f89"
     },
     {
-      "name": "gold",
       "colour": "#987c49"
     },
     {
-      "name": "copper",
       "colour": "#814d20"
     },
     {
-      "name": "purple",
       "colour": "#551047"
     },
     {
-      "name": "blue",
       "colour": "#004a84"
     },
     {
-      "name": "pale blue",
       "colour": "#5c8b9c"
     },
     {
-      "name": "grey",
       "colour": "#5e5e5e"
     }
   ],
   "faults": {
     "pore": {
-      "words": "pore",
       "long": false
     },
     "crater": {
-      "words": "crater",
       "long": false
     },
     "undercut": {
-      "words": "undercut",
       "long": true
     },
     "burn_through": {
-      "words": "burn-through",
       "long": false
     },
     "sugaring": {
-      "words": "sugaring",
       "long": true
     },
     "inclusion": {
-      "words": "inclusion",
       "long": false
     },
     "gap": {
-      "words": "gap",
       "long": true
     },
     "bulge": {
-      "words": "bulge",
       "long": true
     }
   },
   "criteria": {
     "width_evenness": {
-      "words": "Even width",
-      "figure": "coefficient of variation of the width",
       "unit": "share",
       "byHand": false,
       "curve": [
@@ -1348,8 +1101,6 @@ export const vocabulary = {
       "options": {}
     },
     "width_on_target": {
-      "words": "Width on target",
-      "figure": "mean width off the target width",
       "unit": "share",
       "byHand": false,
       "curve": [
@@ -1373,8 +1124,6 @@ export const vocabulary = {
       "options": {}
     },
     "width_drift": {
-      "words": "No width drift",
-      "figure": "change of the width along the bead",
       "unit": "share",
       "byHand": false,
       "curve": [
@@ -1398,8 +1147,6 @@ export const vocabulary = {
       "options": {}
     },
     "ripple_evenness": {
-      "words": "Even ripples",
-      "figure": "coefficient of variation of the gaps",
       "unit": "share",
       "byHand": false,
       "curve": [
@@ -1423,8 +1170,6 @@ export const vocabulary = {
       "options": {}
     },
     "straight_toes": {
-      "words": "Straight toes",
-      "figure": "waviness of the worse toe over the mean width",
       "unit": "share",
       "byHand": false,
       "curve": [
@@ -1448,8 +1193,6 @@ export const vocabulary = {
       "options": {}
     },
     "tint": {
-      "words": "Heat tint",
-      "figure": "levels darker than the finish accepts",
       "unit": "levels",
       "byHand": false,
       "curve": [
@@ -1473,8 +1216,6 @@ export const vocabulary = {
       "options": {}
     },
     "tint_zone": {
-      "words": "HAZ tint",
-      "figure": "mean width of the tinted zone over the bead's",
       "unit": "share",
       "byHand": false,
       "curve": [
@@ -1498,8 +1239,6 @@ export const vocabulary = {
       "options": {}
     },
     "tint_sides": {
-      "words": "Even HAZ tint on both sides",
-      "figure": "wider over narrower side of the zone",
       "unit": "ratio",
       "byHand": false,
       "curve": [
@@ -1523,8 +1262,6 @@ export const vocabulary = {
       "options": {}
     },
     "faults": {
-      "words": "Faults",
-      "figure": "points lost to faults",
       "unit": "points",
       "byHand": false,
       "curve": [
@@ -1548,8 +1285,6 @@ export const vocabulary = {
       "options": {}
     },
     "ends": {
-      "words": "Ends and restarts",
-      "figure": "faults at the ends and restarts",
       "unit": "points",
       "byHand": false,
       "curve": [
@@ -1573,8 +1308,6 @@ export const vocabulary = {
       "options": {}
     },
     "length_welded": {
-      "words": "Length welded",
-      "figure": "length over the target length",
       "unit": "share",
       "byHand": false,
       "curve": [
@@ -1594,8 +1327,6 @@ export const vocabulary = {
       "options": {}
     },
     "setup_followed": {
-      "words": "Setup followed",
-      "figure": "points lost to settings off the card and warnings",
       "unit": "points",
       "byHand": false,
       "curve": [
@@ -1611,8 +1342,6 @@ export const vocabulary = {
       "options": {}
     },
     "preparation": {
-      "words": "Preparation",
-      "figure": "steps done of those on the list",
       "unit": "share",
       "byHand": false,
       "curve": [
@@ -1632,8 +1361,6 @@ export const vocabulary = {
       "options": {}
     },
     "legs_equal": {
-      "words": "Equal legs",
-      "figure": "longer over shorter leg",
       "unit": "ratio",
       "byHand": true,
       "curve": [
@@ -1657,8 +1384,6 @@ export const vocabulary = {
       "options": {}
     },
     "leg_size": {
-      "words": "Leg on target",
-      "figure": "mean leg off the target leg",
       "unit": "share",
       "byHand": true,
       "curve": [
@@ -1682,8 +1407,6 @@ export const vocabulary = {
       "options": {}
     },
     "throat": {
-      "words": "Throat",
-      "figure": "throat over 0.7 of the shorter leg",
       "unit": "share",
       "byHand": true,
       "curve": [
@@ -1711,8 +1434,6 @@ export const vocabulary = {
       "options": {}
     },
     "face": {
-      "words": "Face",
-      "figure": "shape of the face",
       "unit": "",
       "byHand": true,
       "curve": [],
@@ -1724,8 +1445,6 @@ export const vocabulary = {
       }
     },
     "back": {
-      "words": "Back side",
-      "figure": "look of the back",
       "unit": "",
       "byHand": true,
       "curve": [],
@@ -1738,8 +1457,6 @@ export const vocabulary = {
       }
     },
     "distortion": {
-      "words": "Distortion",
-      "figure": "lift from a flat table",
       "unit": "mm",
       "byHand": true,
       "curve": [
@@ -1763,8 +1480,6 @@ export const vocabulary = {
       "options": {}
     },
     "turned": {
-      "words": "Angular distortion",
-      "figure": "angle off the set-up angle",
       "unit": "deg",
       "byHand": true,
       "curve": [
@@ -1788,8 +1503,6 @@ export const vocabulary = {
       "options": {}
     },
     "bend": {
-      "words": "Bend or break test",
-      "figure": "test result",
       "unit": "",
       "byHand": true,
       "curve": [],
@@ -1800,8 +1513,6 @@ export const vocabulary = {
       }
     },
     "time_taken": {
-      "words": "Time taken",
-      "figure": "time over the time allowed",
       "unit": "share",
       "byHand": true,
       "curve": [
@@ -1825,8 +1536,6 @@ export const vocabulary = {
       "options": {}
     },
     "overall": {
-      "words": "Overall look",
-      "figure": "mean of the other criteria less points lost to faults",
       "unit": "points",
       "byHand": false,
       "curve": [
@@ -1842,87 +1551,78 @@ export const vocabulary = {
       "options": {}
     }
   },
-  "knockOuts": {
-    "grey": "grey on the bead",
-    "pore": "any pore",
-    "crater": "any crater",
-    "undercut": "any undercut",
-    "burn_through": "any burn-through",
-    "sugaring": "any sugaring",
-    "inclusion": "any inclusion",
-    "gap": "any gap",
-    "bulge": "any bulge",
-    "back_sugared": "sugar on the back",
-    "back_not_through": "lack of penetration",
-    "bend_broke": "broke in the test",
-    "not_in_time": "not finished in time"
-  },
+  "knockOuts": [
+    "grey",
+    "pore",
+    "crater",
+    "undercut",
+    "burn_through",
+    "sugaring",
+    "inclusion",
+    "gap",
+    "bulge",
+    "back_sugared",
+    "back_not_through",
+    "bend_broke",
+    "not_in_time"
+  ],
   "findings": {
     "leg_upper_mm": {
       "key": "leg_upper_mm",
-      "words": "Vertical leg",
       "sort": "figure",
       "required": false
     },
     "leg_lower_mm": {
       "key": "leg_lower_mm",
-      "words": "Horizontal leg",
       "sort": "figure",
       "required": false
     },
     "throat_mm": {
       "key": "throat_mm",
-      "words": "Throat",
       "sort": "figure",
       "required": false
     },
     "face": {
       "key": "face",
-      "words": "Face",
       "sort": "choice",
       "required": false
     },
     "back": {
       "key": "back",
-      "words": "Back side",
       "sort": "choice",
       "required": false
     },
     "distortion_mm": {
       "key": "distortion_mm",
-      "words": "Out of flat",
       "sort": "figure",
       "required": false
     },
     "distortion_deg": {
       "key": "distortion_deg",
-      "words": "Angular distortion",
       "sort": "figure",
       "required": false
     },
     "bend": {
       "key": "bend",
-      "words": "Bend or break test",
       "sort": "choice",
       "required": false
     },
     "time_taken_s": {
       "key": "time_taken_s",
-      "words": "Time taken",
       "sort": "figure",
       "required": false
     }
   },
-  "placeholders": {
-    "name": "first name",
-    "width": "mean width",
-    "target": "target width",
-    "varies": "width variation",
-    "gaps": "ripple variation",
-    "pitch": "mean gap",
-    "tint": "tint of the bead",
-    "length": "length"
-  },
+  "placeholders": [
+    "name",
+    "width",
+    "target",
+    "varies",
+    "gaps",
+    "pitch",
+    "tint",
+    "length"
+  ],
   "undoS": 10,
   "usualScheme": "training",
   "bands": {
@@ -1958,62 +1658,62 @@ export const vocabulary = {
     "photoBytes": 26214400
   },
   "reachMm": 4.0,
-  "states": {
-    "assigned": "to weld",
-    "logged": "logged",
-    "photographed": "photo sent",
-    "measured": "ready to mark",
-    "marked": "marked, not returned",
-    "returned": "returned",
-    "photo_asked": "new photo requested",
-    "weld_again": "to weld again",
-    "second_asked": "waiting for a second mark",
-    "to_agree": "two marks to agree on"
-  },
-  "views": {
-    "bead": "Bead",
-    "back": "Back side",
-    "setup": "Setup at the machine",
-    "torch": "Torch in place"
-  },
-  "orders": {
-    "waited": "waiting longest",
-    "need": "greatest need",
-    "coupon": "coupon"
-  },
-  "needs": {
-    "none": "",
-    "first": "first attempt at this coupon",
-    "failing": "failed last time",
-    "stuck": "stuck: failed three in a row"
-  },
-  "roles": {
-    "instructor": "instructor",
-    "assistant": "assistant",
-    "student": "student"
-  },
-  "token_scopes": {
-    "read": "reads",
-    "write": "reads and writes"
-  },
-  "notices": {
-    "due": "a coupon is due tomorrow",
-    "returned": "a mark is returned",
-    "again": "a coupon needs welding or photographing again",
-    "low": "stock in a course I teach is low"
-  },
-  "sheets": {
-    "people": "People",
-    "coupons": "Coupons",
-    "assignments": "Given coupons",
-    "runs": "Runs",
-    "figures": "Figures and findings",
-    "marks": "Marks"
-  },
-  "outcomes": {
-    "made": "new",
-    "changed": "changes",
-    "same": "as it is",
-    "refused": "refused"
-  }
+  "states": [
+    "assigned",
+    "logged",
+    "photographed",
+    "measured",
+    "marked",
+    "returned",
+    "photo_asked",
+    "weld_again",
+    "second_asked",
+    "to_agree"
+  ],
+  "views": [
+    "bead",
+    "back",
+    "setup",
+    "torch"
+  ],
+  "orders": [
+    "waited",
+    "need",
+    "coupon"
+  ],
+  "needs": [
+    "none",
+    "first",
+    "failing",
+    "stuck"
+  ],
+  "roles": [
+    "instructor",
+    "assistant",
+    "student"
+  ],
+  "token_scopes": [
+    "read",
+    "write"
+  ],
+  "notices": [
+    "due",
+    "returned",
+    "again",
+    "low"
+  ],
+  "sheets": [
+    "people",
+    "coupons",
+    "assignments",
+    "runs",
+    "figures",
+    "marks"
+  ],
+  "outcomes": [
+    "made",
+    "changed",
+    "same",
+    "refused"
+  ]
 } as const;

@@ -2832,12 +2832,13 @@ export interface components {
         FaultReportRequest: {
             text: string;
         };
-        /** @description One field that was refused: its key and what it is called, what was given, and what is allowed. */
+        /** @description One field that was refused: its key and what it is called, what was given, what is allowed, and all of it as a sentence. */
         FieldProblem: {
             field: string;
             words: string;
             given: string | null;
             allowed: string;
+            message: string;
         };
         /** @description One figure at each attempt, what is good (null for the mark), and where the next ones are likely to lie. */
         FigureOverTime: {

@@ -6,13 +6,12 @@ import { optionsOf, quantityOf, type QuantityInfo } from "./words";
 export type Sort = "figure" | "choice" | "text" | "flag" | "several";
 export type Field = {
   key: string;
-  words: string;
   sort: Sort;
   required: boolean;
   of?: string;
   most?: number;
 };
-export type Group = { key: string; words: string; fields: readonly Field[] };
+export type Group = { key: string; fields: readonly Field[] };
 
 export const groups: readonly Group[] = vocabulary.runGroups;
 export const fields: readonly Field[] = groups.flatMap((group) => group.fields);

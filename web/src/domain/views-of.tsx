@@ -19,12 +19,12 @@ export function ViewsOf({ attempt }: { attempt: Attempt }) {
             <a href={view.url} target="_blank" rel="noreferrer">
               <img
                 src={view.url}
-                alt={`${viewWords[view.kind]}, ${dateWords(view.sent_at)}`}
+                alt={`${viewWords(view.kind)}, ${dateWords(view.sent_at)}`}
                 loading="lazy"
                 className="aspect-4/3 w-full rounded-box bg-base-300 object-cover"
               />
             </a>
-            <p className="mt-1 font-semibold">{viewWords[view.kind]}</p>
+            <p className="mt-1 font-semibold">{viewWords(view.kind)}</p>
             {view.angles.map((a) => (
               <p key={a.which}>{angleWords(a)}</p>
             ))}

@@ -1,16 +1,13 @@
 /** What the codes of the API are called: from the core's tables (api/generated-vocabulary.ts), none typed here. */
 
+import { locale, named, t } from "../catalogue";
 import { vocabulary } from "../api/generated-vocabulary";
 import type { Quantity } from "./units";
 
-type Options = Record<string, string>;
-type Choice = { words: string; options: Options; why: Options };
-
-const choices = vocabulary.choices as Record<string, Choice>;
+const choices: Record<string, readonly string[]> = vocabulary.choices;
 const quantities = vocabulary.quantities as Record<string, QuantityInfo>;
 
 export type QuantityInfo = {
-  words: string;
   kind: Quantity;
   unit: string;
   low: number;
@@ -20,39 +17,41 @@ export type QuantityInfo = {
 };
 export type FaultKind = keyof typeof vocabulary.faults;
 
-/** A figure's unit, limits and name, by its key. */
+/** A figure's unit and limits, by its key. */
 export const quantityOf = (key: string): QuantityInfo | undefined => quantities[key];
 
 /** What a figure or choice is called. */
-export const fieldWords = (key: string): string => quantities[key]?.words ?? choices[key]?.words ?? key;
+export const fieldWords = (key: string): string => named("field", key);
 
 /** The codes of a choice, the usual one first. */
-export const optionsOf = (choice: string): string[] => Object.keys(choices[choice]?.options ?? {});
+export const optionsOf = (choice: string): string[] => [...(choices[choice] ?? [])];
 
 /** What a chosen code is called. */
-export const choiceWords = (choice: string, code: string): string => choices[choice]?.options[code] ?? code;
+export const choiceWords = (choice: string, code: string): string => named(`option-${choice}`, code);
 
 /** Why one would choose it, where it is a school. */
-export const choiceWhy = (choice: string, code: string): string => choices[choice]?.why[code] ?? "";
+export const choiceWhy = (choice: string, code: string): string => named(`why-${choice}`, code);
 
 /** A finish goal with the colours it accepts. */
 export const finishWords = (code: string): string =>
   `${choiceWords("finish", code)}: ${choiceWhy("finish", code)}`;
 
-export const tintLevels: readonly { name: string; colour: string }[] = vocabulary.tint;
-export const tintWords = (level: number): string => `${String(level)} ${tintLevels[level]?.name ?? ""}`;
+export const tintLevels: readonly { colour: string }[] = vocabulary.tint;
+export const tintWords = (level: number): string =>
+  t("tint-level", { level, name: named("tint", String(level)) });
 export const faultKinds = Object.keys(vocabulary.faults) as FaultKind[];
-export const faultWords = (kind: string): string =>
-  (vocabulary.faults as Record<string, { words: string }>)[kind]?.words ?? kind;
-export const stateWords = (state: keyof typeof vocabulary.states): string => vocabulary.states[state];
+export const faultWords = (kind: string): string => named("fault", kind);
+export type State = (typeof vocabulary.states)[number];
+export const stateWords = (state: State): string => t(`state-${state}`);
+export const criterionWords = (key: string): string => named("criterion", key);
 /** What the measuring warns of in a photo; a warning of an older engine stays as it was worded. */
-export const photoWarning = (warning: string): string =>
-  (vocabulary.photoWarnings as Options)[warning] ?? warning;
-export const viewWords = vocabulary.views;
+export function photoWarning(warning: string): string {
+  const code = (vocabulary.photoWarnings as Record<string, string>)[warning];
+  return code === undefined ? warning : named("photo-warning", code);
+}
+export const viewWords = (view: (typeof vocabulary.views)[number]): string => t(`view-${view}`);
 
 export type CriterionInfo = {
-  words: string;
-  figure: string;
   unit: string;
   byHand: boolean;
   curve: readonly (readonly number[])[];
@@ -63,10 +62,12 @@ export const criteria = vocabulary.criteria as unknown as Record<string, Criteri
 export const isTube = (joint: string): boolean =>
   (vocabulary.joints as Record<string, { tube: boolean }>)[joint]?.tube ?? false;
 
+const dayFormat = new Intl.DateTimeFormat(locale, { day: "numeric", month: "short" });
+
 export function dateWords(iso: string): string {
-  return new Date(iso).toLocaleDateString("en-GB", { day: "numeric", month: "short" });
+  return dayFormat.format(new Date(iso));
 }
 
 export function percent(value: number | null | undefined): string {
-  return value === null || value === undefined ? "–" : `${(value * 100).toFixed(1)} %`;
+  return value === null || value === undefined ? "–" : t("percent", { figure: (value * 100).toFixed(1) });
 }

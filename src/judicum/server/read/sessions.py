@@ -93,7 +93,7 @@ def _work(one: Work) -> WorkAhead:
         title=one.assignment.design.title,
         student=one.student,
         minutes=one.minutes,
-        wants=[FEATURES[key] for key in one.wants],
+        wants=[named("feature", key) for key in one.wants],
         due_on=one.assignment.due_on,
     )
 

@@ -50,13 +50,13 @@ function Wish({ now, set }: Props) {
       )}
       <fieldset className="space-y-1">
         <legend className="mb-1 text-sm font-medium">{t("account-notify-me-when")}</legend>
-        {Object.entries(vocabulary.notices).map(([kind, words]) => (
+        {vocabulary.notices.map((kind) => (
           <Toggle
             key={kind}
             checked={kinds.includes(kind)}
             onChange={(on) => setKinds(on ? [...kinds, kind] : kinds.filter((one) => one !== kind))}
           >
-            {words}
+            {t(`notice-${kind}`)}
           </Toggle>
         ))}
       </fieldset>

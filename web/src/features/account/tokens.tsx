@@ -1,4 +1,4 @@
-import { Say, t } from "../../catalogue";
+import { named, Say, t } from "../../catalogue";
 import { useState } from "react";
 import { vocabulary } from "../../api/generated-vocabulary";
 import { TextField } from "../../ui/field";
@@ -7,9 +7,8 @@ import { Problem } from "../../ui/states";
 import { dateWords } from "../../domain/words";
 import { useTokens } from "./queries";
 
-const scopes = vocabulary.token_scopes;
-type Scope = keyof typeof scopes;
-const SCOPES = Object.keys(scopes) as Scope[];
+const SCOPES = vocabulary.token_scopes;
+type Scope = (typeof SCOPES)[number];
 
 /** Tokens by which programs act in one's name. */
 export function Tokens() {
@@ -30,7 +29,7 @@ export function Tokens() {
         {(read.data ?? []).map((one) => (
           <li key={one.id} className="flex min-h-11 items-center gap-3">
             <span className="grow">
-              <strong>{one.name}</strong>, {scopes[one.scope as Scope]}
+              <strong>{one.name}</strong>, {named("token-scope", one.scope)}
               {one.expiry && t("common-until", { date: dateWords(one.expiry) })}
             </span>
             <button
@@ -64,7 +63,7 @@ export function Tokens() {
         <Picker
           label={t("account-access")}
           options={SCOPES}
-          words={(one) => scopes[one]}
+          words={(one) => t(`token-scope-${one}`)}
           value={scope}
           choose={setScope}
         />

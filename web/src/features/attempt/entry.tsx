@@ -4,7 +4,7 @@ import { ChoiceField } from "../../ui/choice-field";
 import { AreaField, TextField } from "../../ui/field";
 import { Stepper } from "../../ui/stepper";
 import { figure, measure, shownAs, type Units } from "../../domain/units";
-import { choiceWords, optionsOf } from "../../domain/words";
+import { choiceWords, fieldWords, optionsOf } from "../../domain/words";
 import { quantityIn, type Field } from "../../domain/run-fields";
 import { YES } from "./log-shape";
 
@@ -27,7 +27,7 @@ export function Entry(props: Props) {
       return (
         <div className={hasLongWords(field) ? "col-span-2 p-1 sm:col-span-1" : "p-1"}>
           <ChoiceField
-            label={field.words}
+            label={fieldWords(field.key)}
             value={value}
             options={optionsOf(field.key)}
             words={(code) => choiceWords(field.key, code)}
@@ -46,7 +46,7 @@ export function Entry(props: Props) {
             checked={value === YES}
             onChange={(e) => onChange(e.target.checked ? YES : "")}
           />{" "}
-          {field.words}
+          {fieldWords(field.key)}
         </label>
       );
     case "several":
@@ -55,7 +55,7 @@ export function Entry(props: Props) {
           <TextField
             label={
               <>
-                {field.words}{" "}
+                {fieldWords(field.key)}{" "}
                 <span className="quiet">
                   {t("attempt-one-after-another", { label: shownAs("length", units).label })}
                 </span>
@@ -74,7 +74,13 @@ export function Entry(props: Props) {
     case "text":
       return (
         <div className="col-span-2 p-1">
-          <AreaField label={field.words} rows={2} maxLength={field.most} value={value} onChange={onChange} />
+          <AreaField
+            label={fieldWords(field.key)}
+            rows={2}
+            maxLength={field.most}
+            value={value}
+            onChange={onChange}
+          />
         </div>
       );
   }
@@ -95,7 +101,7 @@ function FigureEntry({ field, units, value, error, off, onChange }: Props) {
     <div className={off ? "rounded-field bg-warning/25 p-1" : "p-1"}>
       <Stepper
         id={`log-${field.key}`}
-        label={field.words}
+        label={fieldWords(field.key)}
         unit={shown.label}
         value={value}
         step={rough >= 1 ? Math.round(rough) : Math.round(rough * 10) / 10 || 0.1}

@@ -1,4 +1,5 @@
 import { t } from "../../catalogue";
+import { fieldWords } from "../../domain/words";
 import { useState } from "react";
 import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
@@ -66,7 +67,7 @@ function summary(run: Run, units: Units): string {
   const parts = fields.flatMap((field) => {
     const kind = quantityIn(field)?.kind;
     if (!kind || !TELLING.includes(field.key) || !typed[field.key]) return [];
-    return [`${field.words} ${typed[field.key] ?? ""} ${shownAs(kind, units).label}`.trim()];
+    return [`${fieldWords(field.key)} ${typed[field.key] ?? ""} ${shownAs(kind, units).label}`.trim()];
   });
   return parts.join(" · ");
 }

@@ -1,6 +1,7 @@
 /** What is typed in the log, before it is a run; pure, so that it can be tested without a page. */
 
 import { t } from "../../catalogue";
+import { fieldWords } from "../../domain/words";
 import { figure, shownAs, toSi, trimmed, type Quantity, type Units } from "../../domain/units";
 import { isNumbered, quantityIn, type Field } from "../../domain/run-fields";
 
@@ -86,10 +87,10 @@ export function problemsIn(typed: Typed, fields: readonly Field[], units: Units)
     const { label } = shownAs(info.kind, units);
     const ends = [info.low, info.high].map((v) => trimmed(figure(v, info.kind, units, 1)));
     if (values.some(Number.isNaN))
-      problems[field.key] = t("attempt-enter-a-number", { field: field.words, text });
+      problems[field.key] = t("attempt-enter-a-number", { field: fieldWords(field.key), text });
     else if (values.some((v) => v < info.low || v > info.high))
       problems[field.key] = t("attempt-enter-between", {
-        field: field.words,
+        field: fieldWords(field.key),
         low: ends[0] ?? "",
         high: `${ends[1] ?? ""} ${label}`.trim(),
         given: `${text} ${label}`.trim(),

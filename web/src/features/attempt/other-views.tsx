@@ -34,7 +34,7 @@ function AddView({ attemptId, kind }: { attemptId: number; kind: Kind }) {
         <ImagePlus size={18} aria-hidden />{" "}
         {sending.state === "sending"
           ? t("attempt-sending", { share: (sending.share * 100).toFixed(0) })
-          : viewWords[kind]}
+          : viewWords(kind)}
         <input
           type="file"
           accept="image/jpeg,image/png,image/heic,.heic,.heif"

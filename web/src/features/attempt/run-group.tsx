@@ -1,4 +1,4 @@
-import { t } from "../../catalogue";
+import { named, t } from "../../catalogue";
 import type { Schemas } from "../../api/client";
 import { trimmed, type Units } from "../../domain/units";
 import { Entry } from "./entry";
@@ -43,20 +43,20 @@ export function RunGroup({ group, units, typed, problems, deviations, set }: Pro
   if (group.key === FIRST)
     return (
       <fieldset className="mb-3 border-t border-base-300 pt-1">
-        <legend className="pr-2 font-semibold">{group.words}</legend>
+        <legend className="pr-2 font-semibold">{named("run-group", group.key)}</legend>
         {entries}
       </fieldset>
     );
   return (
     <details className="mb-1 border-t border-base-300" {...(wrong || off ? { open: true } : {})}>
       <summary className="flex min-h-12 cursor-pointer items-center gap-2 font-semibold">
-        {group.words}
+        {named("run-group", group.key)}
         <span className="quiet text-sm font-normal">
           {filled === 0 ? t("attempt-nothing-recorded") : t("attempt-recorded", { filled })}
         </span>
       </summary>
       <fieldset className="pb-2">
-        <legend className="sr-only">{group.words}</legend>
+        <legend className="sr-only">{named("run-group", group.key)}</legend>
         {entries}
       </fieldset>
     </details>

@@ -126,8 +126,8 @@ function Filters({ order, only, turn }: FilterProps) {
     <div className="mb-2 flex flex-wrap items-end gap-3">
       <Picker
         label={t("common-sort-by")}
-        options={Object.keys(vocabulary.orders) as Order[]}
-        words={(one) => vocabulary.orders[one]}
+        options={vocabulary.orders}
+        words={(one) => t(`order-${one}`)}
         value={order}
         choose={(one) => turn("order", one === "waited" ? "" : one)}
       />

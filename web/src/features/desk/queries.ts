@@ -8,7 +8,7 @@ const BUSY_MS = 3000;
 const CALM_MS = 30_000;
 const LONG_MS = 300_000;
 
-export type Order = keyof typeof vocabulary.orders;
+export type Order = (typeof vocabulary.orders)[number];
 export type WaitingAttempt = Schemas["WaitingAttempt"];
 
 /** Counts of what waits, and how each student stands. */

@@ -1,6 +1,5 @@
 import { t } from "../../catalogue";
 import { Link } from "react-router";
-import { vocabulary } from "../../api/generated-vocabulary";
 import { usePaths } from "../../domain/course";
 import { Strip } from "../../domain/strip";
 import { TintBadge } from "../../domain/tint";
@@ -32,7 +31,7 @@ export function Waiting({ attempt, search }: { attempt: WaitingAttempt; search: 
           {refused ? t("desk-photo-not-measured") : stateWords(attempt.state)}
         </span>
         {attempt.need !== "none" && (
-          <span className="block text-sm font-semibold text-secondary">{vocabulary.needs[attempt.need]}</span>
+          <span className="block text-sm font-semibold text-secondary">{t(`need-${attempt.need}`)}</span>
         )}
       </span>
       <span className="overflow-hidden rounded">

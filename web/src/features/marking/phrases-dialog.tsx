@@ -69,10 +69,10 @@ function Editor({ texts, done }: { texts: Record<string, string>; done: () => vo
     >
       <p className="quiet text-sm">
         {t("marking-words-in-braces-are-replaced-by")}{" "}
-        {Object.entries(vocabulary.placeholders).map(([name, meaning], i) => (
+        {vocabulary.placeholders.map((name, i) => (
           <span key={name}>
             {i > 0 && ", "}
-            <code>{`{${name}}`}</code> {meaning}
+            <code>{`{${name}}`}</code> {t(`placeholder-${name}`)}
           </span>
         ))}
         .

@@ -9,7 +9,7 @@ import type { Attempt } from "../../domain/use-attempt";
 import { useSetup } from "../../domain/use-setup";
 import { useUnits } from "../../domain/use-units";
 import { measure, type Units } from "../../domain/units";
-import { choiceWords } from "../../domain/words";
+import { choiceWords, fieldWords } from "../../domain/words";
 
 type Run = Schemas["NumberedRun"];
 
@@ -59,7 +59,7 @@ function RunFigures({ run, units }: { run: Run; units: Units }) {
       <dl className="grid gap-x-5 gap-y-0.5 text-sm sm:grid-cols-2 xl:grid-cols-3">
         {shown.map((field) => (
           <div key={field.key} className="flex justify-between gap-2 border-b border-base-300">
-            <dt>{field.words}</dt>
+            <dt>{fieldWords(field.key)}</dt>
             <dd className="font-semibold">
               {formatValue(field, values[field.key], units)}
               {run.measured.includes(field.key) && (

@@ -1,4 +1,4 @@
-import { t } from "../../catalogue";
+import { named, t } from "../../catalogue";
 import { useState } from "react";
 import { Link } from "react-router";
 import { vocabulary } from "../../api/generated-vocabulary";
@@ -38,7 +38,7 @@ export function PeoplePage() {
               {instructor ? (
                 <Row member={member} change={change} />
               ) : (
-                <span>{vocabulary.roles[member.role]}</span>
+                <span>{named("role", member.role)}</span>
               )}
             </li>
           ))}
@@ -69,9 +69,9 @@ function Row({ member, change }: { member: Member; change: Change }) {
         value={member.role}
         onChange={(e) => change.setRole.mutate({ member: member.id, role: e.target.value })}
       >
-        {Object.entries(vocabulary.roles).map(([role, words]) => (
+        {vocabulary.roles.map((role) => (
           <option key={role} value={role}>
-            {words}
+            {t(`role-${role}`)}
           </option>
         ))}
       </select>

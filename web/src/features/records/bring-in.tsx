@@ -6,12 +6,11 @@ import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
 import { useSheet, type Line, type SheetFile } from "./queries";
 
-const outcomes = vocabulary.outcomes;
 const counted = (lines: Line[]) =>
-  (Object.keys(outcomes) as Line["outcome"][])
+  vocabulary.outcomes
     .map((outcome) => [outcome, lines.filter((line) => line.outcome === outcome).length] as const)
     .filter(([, count]) => count > 0)
-    .map(([outcome, count]) => `${String(count)} ${outcomes[outcome]}`)
+    .map(([outcome, count]) => `${String(count)} ${t(`outcome-${outcome}`)}`)
     .join(", ");
 
 /** A table that comes in: first what each line would do, then all of it or nothing. */
@@ -87,7 +86,9 @@ function Lines({ lines }: { lines: Line[] }) {
             <tr key={line.line}>
               <td>{line.line}</td>
               <td>
-                <span className={`badge badge-sm ${MARKS[line.outcome]}`}>{outcomes[line.outcome]}</span>
+                <span className={`badge badge-sm ${MARKS[line.outcome]}`}>
+                  {t(`outcome-${line.outcome}`)}
+                </span>
               </td>
               <td>
                 {line.what}

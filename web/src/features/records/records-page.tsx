@@ -5,15 +5,14 @@ import { useCourse } from "../../domain/course";
 import { Panel, Picker } from "../../ui/panel";
 import { BringIn } from "./bring-in";
 
-const words = vocabulary.sheets;
-export type SheetName = keyof typeof words;
+export type SheetName = (typeof vocabulary.sheets)[number];
 
 /** The course's tables out to a spreadsheet and back, and all of it as an archive. */
 export function RecordsPage() {
   const { id, role } = useCourse();
   const instructor = role === "instructor";
   // Who takes part is the instructor's to say.
-  const names = (Object.keys(words) as SheetName[]).filter((name) => instructor || name !== "people");
+  const names = vocabulary.sheets.filter((name) => instructor || name !== "people");
   const [sheet, setSheet] = useState<SheetName>(names[0] ?? "runs");
   const root = `/api/courses/${String(id)}`;
   return (
@@ -23,13 +22,13 @@ export function RecordsPage() {
         <Picker
           label={t("records-table")}
           options={names}
-          words={(one) => words[one]}
+          words={(one) => t(`sheet-${one}`)}
           value={sheet}
           choose={setSheet}
         />
         <Panel className="space-y-2" aria-label={t("records-export")}>
           <h2 className="text-lg font-bold">{t("records-export")}</h2>
-          <p>{t("records-for-a-spreadsheet-you-can-import", { words: words[sheet] })}</p>
+          <p>{t("records-for-a-spreadsheet-you-can-import", { words: t(`sheet-${sheet}`) })}</p>
           <a className="btn" href={`${root}/sheets/${sheet}.csv`} download>
             {t("records-save-csv", { sheet })}
           </a>

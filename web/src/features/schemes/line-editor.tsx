@@ -1,6 +1,6 @@
-import { t } from "../../catalogue";
+import { named, t } from "../../catalogue";
 import { Curve } from "../../ui/curve";
-import { choiceWords, criteria } from "../../domain/words";
+import { choiceWords, criteria, criterionWords } from "../../domain/words";
 import { CurveEditor } from "./curve-editor";
 import { shareOf, type Body, type Line } from "./scheme-shape";
 
@@ -21,21 +21,23 @@ export function LineEditor({ body, line, open, toggle, change, remove }: Props) 
     <li className="py-1.5">
       <div className="flex items-center gap-3">
         <button className="min-w-0 grow text-left" aria-expanded={open} onClick={toggle}>
-          <span className="font-medium">{info.words}</span>{" "}
+          <span className="font-medium">{criterionWords(line.criterion)}</span>{" "}
           <span className="quiet text-xs">
-            {info.byHand ? t("schemes-by-hand", { what: info.figure }) : info.figure}
+            {info.byHand
+              ? t("schemes-by-hand", { what: named("criterion", `${line.criterion}-figure`) })
+              : named("criterion", `${line.criterion}-figure`)}
           </span>
         </button>
         {line.curve.length > 0 && (
           <Curve
             points={line.curve}
-            words={t("schemes-curve-of", { info: info.words })}
+            words={t("schemes-curve-of", { info: criterionWords(line.criterion) })}
             className="h-8 w-20 shrink-0"
           />
         )}
         <span className="flex items-center gap-1 text-sm">
           <input
-            aria-label={t("schemes-weight-of", { info: info.words })}
+            aria-label={t("schemes-weight-of", { info: criterionWords(line.criterion) })}
             type="number"
             min={1}
             className="input w-16 input-sm"
@@ -46,7 +48,7 @@ export function LineEditor({ body, line, open, toggle, change, remove }: Props) 
         </span>
         <button
           className="btn btn-ghost btn-xs"
-          aria-label={t("schemes-remove", { info: info.words })}
+          aria-label={t("schemes-remove", { info: criterionWords(line.criterion) })}
           onClick={remove}
         >
           ×
@@ -56,7 +58,7 @@ export function LineEditor({ body, line, open, toggle, change, remove }: Props) 
         <div className="mt-2 pl-3">
           <CurveEditor
             curve={line.curve}
-            words={info.words}
+            words={criterionWords(line.criterion)}
             unit={info.unit}
             change={(curve) => change({ curve })}
           />

@@ -6,7 +6,7 @@ import { ChoiceField } from "../../ui/choice-field";
 import { TextField } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
-import { criteria } from "../../domain/words";
+import { criteria, criterionWords } from "../../domain/words";
 import { LineEditor } from "./line-editor";
 import { useKeepScheme } from "./queries";
 import { changedLine, lineFor, unused, withoutLine, type Body } from "./scheme-shape";
@@ -70,9 +70,7 @@ export function SchemeEditor({ scheme, offered, mine, follow }: Props) {
           empty={t("schemes-select-a-criterion")}
           options={unused(body)}
           words={(key) =>
-            criteria[key]?.byHand
-              ? t("schemes-by-hand", { what: criteria[key].words })
-              : (criteria[key]?.words ?? key)
+            criteria[key]?.byHand ? t("schemes-by-hand", { what: criterionWords(key) }) : criterionWords(key)
           }
           onChange={(key) => key && setBody({ ...body, lines: [...body.lines, lineFor(key)] })}
         />
@@ -137,7 +135,7 @@ function KnockOuts({ body, change }: { body: Body; change: (body: Body) => void 
     <fieldset>
       <legend className="font-bold">{t("schemes-automatic-fail")}</legend>
       <div className="grid grid-cols-2 gap-x-4 sm:grid-cols-3">
-        {Object.entries(vocabulary.knockOuts).map(([key, words]) => (
+        {vocabulary.knockOuts.map((key) => (
           <label key={key} className="flex items-center gap-2 py-0.5 text-sm">
             <input
               type="checkbox"
@@ -152,7 +150,7 @@ function KnockOuts({ body, change }: { body: Body; change: (body: Body) => void 
                 })
               }
             />
-            {words}
+            {t(`knock-out-${key}`)}
           </label>
         ))}
       </div>

@@ -1,8 +1,7 @@
-import { t } from "../../catalogue";
+import { named, t } from "../../catalogue";
 import { useState } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
-import { vocabulary } from "../../api/generated-vocabulary";
 import { TextField, Toggle } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
@@ -58,7 +57,7 @@ function Courses() {
                 to={`/course/${String(one.id)}/desk`}
                 aria-label={t("workshop-open", { name: one.name })}
               >
-                {t("workshop-open-as", { roles: vocabulary.roles[one.role] })}
+                {t("workshop-open-as", { roles: named("role", one.role) })}
               </Link>
             ) : (
               <button
@@ -66,7 +65,7 @@ function Courses() {
                 aria-label={t("workshop-join", { name: one.name })}
                 onClick={() => part.mutate(one.id)}
               >
-                {t("workshop-join-as", { instructor: vocabulary.roles.instructor })}
+                {t("workshop-join-as", { instructor: t("role-instructor") })}
               </button>
             )}
           </li>

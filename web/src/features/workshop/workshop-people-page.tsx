@@ -1,7 +1,6 @@
-import { Say, t } from "../../catalogue";
+import { Say, named, t } from "../../catalogue";
 import { useState } from "react";
 import { Link } from "react-router";
-import { vocabulary } from "../../api/generated-vocabulary";
 import { TextField, Toggle } from "../../ui/field";
 import { HandOver } from "../../domain/hand-over";
 import { Panel } from "../../ui/panel";
@@ -46,7 +45,7 @@ function Row({ one, change }: { one: WorkshopPerson; change: Change }) {
       <span className="grow">
         <strong>{name}</strong> <span className="quiet">{one.username}</span>
         <span className="block text-sm">
-          {one.courses.map((c) => `${c.course} (${vocabulary.roles[c.role]})`).join(", ") ||
+          {one.courses.map((c) => `${c.course} (${named("role", c.role)})`).join(", ") ||
             t("workshop-in-no-course")}
         </span>
       </span>
