@@ -7,23 +7,38 @@ import ts from "typescript-eslint";
 const features = readdirSync(new URL("src/features", import.meta.url));
 const others = (name) => features.filter((other) => other !== name);
 const refuse = (...patterns) => ({ "no-restricted-imports": ["error", { patterns }] });
+// What a person reads comes from the catalogue (src/catalogue.tsx): no letters stand in elements or in what they say.
+const READ = "/^(alt|aria-label|aria-valuetext|empty|heading|hint|label|placeholder|text|title|words)$/";
+const LETTERS = "/[A-Za-z]{2}/";
+const bare = [
+  `JSXText[value=${LETTERS}]`,
+  `JSXAttribute[name.name=${READ}] > Literal[value=${LETTERS}]`,
+  `JSXAttribute[name.name=${READ}] > JSXExpressionContainer > :matches(Literal[value=${LETTERS}], ConditionalExpression > Literal[value=${LETTERS}])`,
+  `JSXAttribute[name.name=${READ}] > JSXExpressionContainer > TemplateLiteral > TemplateElement[value.raw=${LETTERS}]`,
+  `JSXElement > JSXExpressionContainer > :matches(Literal[value=${LETTERS}], ConditionalExpression > Literal[value=${LETTERS}])`,
+  `JSXElement > JSXExpressionContainer > LogicalExpression > Literal[value=${LETTERS}]`,
+  `JSXElement > JSXExpressionContainer > :matches(TemplateLiteral, ConditionalExpression > TemplateLiteral, LogicalExpression > TemplateLiteral) > TemplateElement[value.raw=/[a-z]{2} |^[A-Z][a-z]/]`,
+].map((selector) => ({ selector, message: "Sentences come from the catalogue: t(), <Say>." }));
+const keys = {
+  selector:
+    'Property[key.name="queryKey"] > ArrayExpression, CallExpression[callee.property.name="setQueryData"] > ArrayExpression',
+  message: "Keys come from domain/keys.ts: what is read again after a change follows from them.",
+};
 const shell = { group: ["**/app/*"], message: "Features and shared widgets do not know the shell." };
 
 export default defineConfig([
-  { ignores: ["src/api/generated.ts", "src/api/generated-vocabulary.ts"] },
+  { ignores: ["src/api/generated.ts", "src/api/generated-vocabulary.ts", "src/api/generated-messages.ts"] },
   ...ts.configs.strict,
   hooks.configs.flat.recommended,
   {
     rules: {
-      "no-restricted-syntax": [
-        "error",
-        {
-          selector:
-            'Property[key.name="queryKey"] > ArrayExpression, CallExpression[callee.property.name="setQueryData"] > ArrayExpression',
-          message: "Keys come from domain/keys.ts: what is read again after a change follows from them.",
-        },
-      ],
+      "no-restricted-syntax": ["error", keys],
     },
+  },
+  {
+    files: ["src/**/*.tsx"],
+    ignores: ["src/**/*.test.tsx", "src/testing/**"],
+    rules: { "no-restricted-syntax": ["error", keys, ...bare] },
   },
   ...features.map((name) => ({
     files: [`src/features/${name}/**`],

@@ -125,7 +125,7 @@ def pseudo(text: str) -> str:
     """Text with accents, and every second vowel written twice.
 
     >>> pseudo("Save coupon")
-    'Šåvé çöûûpöñ'
+    'Såvéé çöûpöööñ'
     """
     longer, seen = "", 0
     for letter in text:

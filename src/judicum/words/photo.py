@@ -19,21 +19,21 @@ SHARES = {("overexposed", "share"), ("overexposed", "most")}
 
 def refusal(why: NotMeasured) -> str:
     """The sentence of a refusal; a picture that cannot be decoded says itself what is wrong."""
-    return t(why.why.name, **why.why.variables) if why.why else _photo_message("photo", why.code, why.figures)
+    return t(why.why.name, **why.why.variables) if why.why else _photo_message(f"photo-{why.code}", why.code, why.figures)
 
 
 def precheck_message(problem: PhotoProblem) -> str:
     """The sentence of a problem that the precheck found."""
-    kind = "precheck" if knows(f"precheck-{problem.code}") else "photo"
-    return _photo_message(kind, problem.code, problem.figures)
+    name = f"precheck-{problem.code}"
+    return _photo_message(name if knows(name) else f"photo-{problem.code}", problem.code, problem.figures)
 
 
-def _photo_message(kind: str, code: str, figures: Mapping[str, float]) -> str:
+def _photo_message(name: str, code: str, figures: Mapping[str, float]) -> str:
     shown = {
         key: f"{100 * value:.0f}" if (code, key) in SHARES else f"{value:.{DIGITS.get(key, 0)}f}"
         for key, value in figures.items()
     }
-    return t(f"{kind}-{code}", **shown)
+    return t(name, **shown)
 
 
 def with_refusal_in_words(measured: "Measured") -> "Report":

@@ -102,7 +102,7 @@ def order_words(kind: str, amount: float, by: date | None, today: date) -> str:
     """What to order, and by when.
 
     >>> order_words("blank", 24, date(2026, 3, 9), date(2026, 3, 2)), order_words("wire", 10, None, date(2026, 3, 2))
-    ('24 pieces, by Mon, 9 Mar', '10.0 m')
+    ('24 pieces, by Mon 9 Mar', '10.0 m')
     """
     if by is None:
         return amount_words(kind, amount)

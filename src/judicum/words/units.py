@@ -45,7 +45,7 @@ def weekday_words(day: date) -> str:
     """A day of the weeks around, with its name.
 
     >>> weekday_words(date(2026, 12, 1))
-    'Tue, 1 Dec'
+    'Tue 1 Dec'
     """
     return format_skeleton("MMMEd", day, locale=_babel())
 
@@ -81,7 +81,7 @@ SHOWN_UNITS: dict[str, dict[str, ShownUnit]] = {
     "time": {"any": ShownUnit("s", 1.0, 1)},
     "angle": {"any": ShownUnit("°", 1.0, 0, joined=True)},
     "count": {"any": ShownUnit("", 1.0, 0)},
-    "share": {"any": ShownUnit("%", 100.0, 0)},
+    "share": {"any": ShownUnit("%", 100.0, 0, joined=True)},
     "rate": {"any": ShownUnit("/s", 1.0, 1, joined=True)},
     "mark": {"any": ShownUnit("", 1.0, 1)},
     "plain": {"any": ShownUnit("", 1.0, 1)},

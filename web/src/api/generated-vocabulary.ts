@@ -80,7 +80,7 @@ export const vocabulary = {
         "label": "%",
         "per_si": 100.0,
         "digits": 0,
-        "joined": false
+        "joined": true
       }
     },
     "rate": {

@@ -129,7 +129,7 @@ it("tells what the measurement warns of, and nothing where it is sure", () => {
     <PhotoWarnings report={report([Object.keys(vocabulary.photoWarnings)[0] ?? "", "unsure: look twice"])} />,
   );
   expect(screen.getAllByRole("listitem").map((li) => li.textContent)).toEqual([
-    Object.values(vocabulary.photoWarnings)[0],
+    "No card: the scale was given by hand, and colours are not corrected for the light.",
     "unsure: look twice",
   ]);
   cleanup();
@@ -139,7 +139,7 @@ it("tells what the measurement warns of, and nothing where it is sure", () => {
 
 it("has the words, limits and units of the server's tables", () => {
   expect(percent(null)).toBe("–");
-  expect(percent(0.0613)).toBe("6.1 %");
+  expect(percent(0.0613)).toBe("6.1%");
   expect(dateWords("2026-11-03T18:00:00Z")).toBe("3 Nov");
   expect(quantityOf("current_a")?.unit).toBe("A");
   expect(quantityOf("nonsense")).toBeUndefined();

@@ -140,7 +140,7 @@ class Backup:
         try:
             return (self._pool / name).open("rb")
         except FileNotFoundError as error:
-            raise InvalidValue(name, None, said("allowed-a-file-in-beside-the-backup", _pool=self._pool)) from error
+            raise InvalidValue(name, None, said("allowed-a-file-in-beside-the-backup", pool=str(self._pool))) from error
 
     @staticmethod
     def _check(one: dict[str, Any], opened: Any) -> None:

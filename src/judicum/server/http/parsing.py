@@ -46,8 +46,8 @@ ALLOWED = {
     "timezone_aware": "allowed-a-date-and-time-with-its",
 }
 """What is allowed, by the kind of pydantic's error."""
-VARIABLES = ("min_length", "max_length", "expected", "ge", "le")
-"""What of the context of pydantic's errors the messages speak of."""
+VARIABLES = {"min_length": "least", "max_length": "most", "ge": "least", "le": "most", "expected": "expected"}
+"""What of the context of pydantic's errors the messages speak of, and what they call it."""
 MAX_DEPTH = 20
 """Lists and objects within one another; the deepest body there is has six."""
 
@@ -93,7 +93,7 @@ def _refused(one: ErrorDetails) -> InvalidValue:
     if name is None:
         allowed = said("allowed-by-pydantic", what=one["msg"][:1].lower() + one["msg"][1:])
     else:
-        allowed = said(name, **{key: value for key, value in context.items() if key in VARIABLES})
+        allowed = said(name, **{VARIABLES[key]: value for key, value in context.items() if key in VARIABLES})
     return InvalidValue(".".join(names), None if nothing else one["input"], allowed)
 
 

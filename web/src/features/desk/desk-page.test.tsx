@@ -60,8 +60,8 @@ it("tells the figures of a bead that was measured, and how many wait behind the 
   const measurement = { width_cv: 0.061, pitch_cv: 0.114, tint_level: 3, strip: null };
   desked([attempt(11, { state: "measured", measurement })], 60);
   const row = await screen.findByRole("link", { name: /Lap on 2 mm/ });
-  expect(row.textContent).toContain("width variation 6.1 %");
-  expect(row.textContent).toContain("ripple variation 11.4 %");
+  expect(row.textContent).toContain("width variation 6.1%");
+  expect(row.textContent).toContain("ripple variation 11.4%");
   expect(screen.getByText(/60 more appear/)).toBeTruthy();
 });
 

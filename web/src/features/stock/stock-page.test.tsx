@@ -126,6 +126,6 @@ it("shows what practice costs and the sheets to cut", async () => {
   expect(within(screen.getByLabelText("By person")).getByText("Gus")).toBeTruthy();
   expect(within(screen.getByLabelText("By coupon")).getByText("0.20")).toBeTruthy();
   await userEvent.click(screen.getByRole("button", { name: "Cut list" }));
-  expect(await screen.findByRole("img", { name: "Half sheet: 1 blank, 1 cut, 1 % used" })).toBeTruthy();
+  expect(await screen.findByRole("img", { name: "Half sheet: 1 blank, 1 cut, 1% used" })).toBeTruthy();
   expect(screen.getByText("No sheet or bar left for 1 × Blank.")).toBeTruthy();
 });

@@ -95,7 +95,7 @@ it("says in words where everybody stands, and who is furthest off", async () => 
   show(<WallPage />);
   expect(
     await screen.findByRole("img", {
-      name: "Even width: 1 of 2 within 6.0 %, furthest off Wen with 11.0 %",
+      name: "Even width: 1 of 2 within 6.0%, furthest off Wen with 11.0%",
     }),
   ).toBeTruthy();
 });

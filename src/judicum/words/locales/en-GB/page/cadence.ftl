@@ -1,11 +1,11 @@
-cadence-dabs-per-run = Dabs per run
+cadence-dabs-per-run = Dabs per { -run }
 cadence-done = Done
 cadence-hold-still = Hold still
 cadence-make-the-puddle = Make the puddle
 cadence-of = of { $beats }
 cadence-per-second = per second
 cadence-pulses = Pulses
-cadence-pulses-per-run = Pulses per run
+cadence-pulses-per-run = Pulses per { -run }
 cadence-ready = Ready
 cadence-s-of-arc-for-mm-then = { $beats } s of arc for { $beats_2 } mm, then hold still { $hold_s } s for post-flow.
 cadence-sound-off = Sound off

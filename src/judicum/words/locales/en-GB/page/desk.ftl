@@ -6,17 +6,17 @@ desk-low-stock = { $count ->
    *[other] Stock: { $count } items running low
 }
 desk-more-appear-when-these-are-marked = { $count ->
-    [one] 1 more appears when these are marked.
-   *[other] { $count } more appear when these are marked.
+    [one] 1 more appears when these are { -marked }.
+   *[other] { $count } more appear when these are { -marked }.
 }
-desk-new-here-start-with-the-reference = New here? Start with the <go>reference beads</go>: mark ten beads blind, about five minutes.
+desk-new-here-start-with-the-reference = New here? Start with the <go>reference beads</go>: { -mark } ten beads blind, about five minutes.
 desk-not-welded-lately = not welded lately
-desk-nothing-to-mark-new-photos-appear = Nothing to mark. New photos appear here when students send them.
+desk-nothing-to-mark-new-photos-appear = Nothing to { -mark }. New photos appear here when students send them.
 desk-open-stock = Open stock
 desk-overdue = { $overdue } overdue
-desk-photo-could-not-be-measured-mark = Photo could not be measured. Mark by eye or ask for another photo.
+desk-photo-could-not-be-measured-mark = Photo could not be measured. { -Mark } by eye or ask for another photo.
 desk-photo-not-measured = photo not measured
-desk-ready-to-mark-marked-not-returned = { $to_mark } ready to mark · { $to_return } marked, not returned · { $welding } being welded
+desk-ready-to-mark-marked-not-returned = { $to_mark } ready to { -mark } · { $to_return } { -marked }, not returned · { $welding } being welded
 desk-ripple-variation = ripple variation { $pitch_cv }
 desk-scale-cards = Scale cards:
 desk-show-one-coupon = Show one coupon

@@ -1,36 +1,36 @@
 markers-agreement-by-line = Agreement by line
-markers-back-to-marking-consistency = Back to marking consistency
+markers-back-to-marking-consistency = Back to { -marking } consistency
 markers-bead = Bead
 markers-bead-of = Bead { $at } of { $count }
 markers-beside-the-suggestion = Beside the suggestion
-markers-blind-second-marks = Blind second marks
-markers-curves-for-would-fit-your-marks = <strong>{ $title }</strong>: curves for { $changed } would fit your marks better. <go>Preview as a new version</go>
+markers-blind-second-marks = Blind second { -marks }
+markers-curves-for-would-fit-your-marks = <strong>{ $title }</strong>: curves for { $changed } would fit your { -marks } better. <go>Preview as a new version</go>
 markers-does-not-apply = { $words }: does not apply
-markers-each-marker-compared-with-suggested-marks = Each marker compared with suggested marks
-markers-first-and-second-marks-compared = First and second marks compared
+markers-each-marker-compared-with-suggested-marks = Each { -marker } compared with suggested { -marks }
+markers-first-and-second-marks-compared = First and second { -marks } compared
 markers-given-minus-suggested = Given minus suggested
 markers-intraclass-correlation = Intraclass correlation
 markers-lower-limit = Lower limit
-markers-markers-over-time = Markers over time
-markers-marks = Marks
+markers-markers-over-time = { -Markers } over time
+markers-marks = { -Marks }
 markers-marks-2 = { $name }, { $marks ->
-    [one] 1 mark
-   *[other] { $marks } marks
+    [one] 1 { -mark }
+   *[other] { $marks } { -marks }
 }
-markers-marks-compared-with-suggestions-by-criterion = Marks compared with suggestions, by criterion
+markers-marks-compared-with-suggestions-by-criterion = { -Marks } compared with suggestions, by criterion
 markers-meaning = Meaning
 markers-measured = Width variation { $width_cv } · ripples { $pitch_cv } · toes { $toe_waviness } · tint { $tint } · faults: { $faults }
 markers-moving-mean = Moving mean
-markers-new-markers-start-here-mark-ten = New markers start here: mark ten beads blind, about five minutes.
-markers-no-marks-yet = No marks yet.
-markers-no-reference-beads-yet-open-a = No reference beads yet. Open a returned mark and choose “Save as reference”.
-markers-no-second-marks-yet = No second marks yet.
-markers-only-the-instructor-can-change-it = <strong>{ $share } %</strong>; only the instructor can change it.
+markers-new-markers-start-here-mark-ten = New { -markers } start here: { -mark } ten beads blind, about five minutes.
+markers-no-marks-yet = No { -marks } yet.
+markers-no-reference-beads-yet-open-a = No reference beads yet. Open a returned { -mark } and choose “Save as reference”.
+markers-no-second-marks-yet = No second { -marks } yet.
+markers-only-the-instructor-can-change-it = <strong>{ $share }%</strong>; only the instructor can change it.
 markers-pairs = Pairs
 markers-reference = Reference
 markers-reference-beads = Reference beads
 markers-remove-reference = Remove reference
-markers-save-my-mark = Save my mark
+markers-save-my-mark = Save my { -mark }
 markers-save-share = Save share
 markers-second-minus-first = Second minus first
 markers-share = Share, %
@@ -39,10 +39,10 @@ markers-strip-of-a-reference = Strip of a reference, { $title }
 markers-strip-of-the-bead = Strip of the bead
 markers-target-wide = { $title }, target: { $target_width_mm } wide
 markers-the-bead = The bead
-markers-this-share-of-marks-is-picked = This share of marks is picked at random for a second mark. The second marker sees neither the first mark nor who gave it. You can also ask for a second mark while marking.
+markers-this-share-of-marks-is-picked = This share of { -marks } is picked at random for a second { -mark }. The second { -marker } sees neither the first { -mark } nor who gave it. You can also ask for a second { -mark } while { -marking }.
 markers-to = { $value } ({ $low } to { $high })
 markers-upper-limit = Upper limit
 markers-weighted-kappa = Weighted kappa
 markers-you = You
 markers-you-have-taken-the-self-test = You have taken the self-test.
-markers-your-marks-compared-with-the-references = Your marks compared with the references
+markers-your-marks-compared-with-the-references = Your { -marks } compared with the references

@@ -20,7 +20,7 @@ reports-photos-were-measured-with-a-version = { $outdated ->
 }
 reports-preparing = preparing …
 reports-recent-reports = Recent reports
-reports-sequence-marks-first-and-last-strips = Sequence, marks, first and last strips to scale, measurements with their bands, what to work on, lines to sign. Not a certificate.
+reports-sequence-marks-first-and-last-strips = Sequence, { -marks }, first and last strips to scale, measurements with their bands, what to work on, lines to sign. Not a certificate.
 reports-stop-measuring = Stop measuring
 reports-student-report = Student report
 reports-students-drawn = Students drawn

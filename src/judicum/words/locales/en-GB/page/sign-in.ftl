@@ -1,5 +1,5 @@
 sign-in-back-to-sign-in = Back to sign-in
-sign-in-beads-measured-and-marked = Beads, measured and marked
+sign-in-beads-measured-and-marked = Beads, measured and { -marked }
 sign-in-code-from-your-authenticator-app-or = Code from your authenticator app, or a recovery code
 sign-in-course-code = Course code
 sign-in-forgot-password = Forgot password?

@@ -6,7 +6,6 @@ time-at-not-measured-yet = { $figure } at { $coupon }: not measured yet
 time-attempt = Attempt
 time-attempts-higher-is-better = Attempts → · higher is better
 time-attempts-lower-is-better = Attempts → · lower is better
-time-beads = beads
 time-beads-2 = Beads
 time-changes = Changes
 time-changes-asked-for = Changes asked for
@@ -22,12 +21,15 @@ time-later-steps = { $far ->
    *[other] { $far } later steps
 }
 time-measured-with-versions-small-changes-may = measured with versions { $engines }: small changes may come from that
-time-more-attempts-until = { $low } to { $high } more attempts until { $in_a_row } passes in a row, most likely { $median }
+time-more-attempts-until = { $low } to { $high } more attempts, most likely { $median }, until { $in_a_row ->
+    [one] 1 pass
+   *[other] { $in_a_row } passes in a row
+}
 time-no-bead-photos-yet = No bead photos yet.
 time-no-beads-yet = No beads yet.
 time-no-changes-asked-for-yet = No changes asked for yet.
 time-no-faults-seen-in-any-bead = No faults seen in any bead.
-time-no-measured-or-marked-beads-yet = No measured or marked beads yet.
+time-no-measured-or-marked-beads-yet = No measured or { -marked } beads yet.
 time-not-seen-for = not seen for { $beads ->
     [one] 1 bead
    *[other] { $beads } beads

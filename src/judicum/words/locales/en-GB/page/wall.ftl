@@ -1,4 +1,4 @@
-wall-0-varies-steadiest = 0 % varies: steadiest
+wall-0-varies-steadiest = 0% varies: steadiest
 wall-assign-to-all = Assign { $title } to all { $count }
 wall-attempts-best = { $attempts ->
     [one] 1 attempt
@@ -19,7 +19,7 @@ wall-none = None.
 wall-not-welded-since = not welded since { $date }
 wall-of = { $good_in_a_row } of { $in_a_row }
 wall-of-within = { $words }: { $inside } of { $count } within { $good }
-wall-passes-in-a-row-attempts-best = Passes in a row, attempts, best mark, chance of passing next
+wall-passes-in-a-row-attempts-best = Passes in a row, attempts, best { -mark }, chance of passing next
 wall-people-by-coupons = People by coupons
 wall-ready-for-the-next-coupon = Ready for the next coupon
 wall-strip-of = Strip of { $date }

@@ -1,5 +1,5 @@
 workbench-copy-link-for = Copy link for { $panel }
-workbench-current-over-three-pulses = Current over three pulses
+workbench-current-over-three-pulses = { -Current } over three pulses
 workbench-heat-in-the-work-over-travel = Heat in the work over travel, { $value } to { $value_2 }
 workbench-min = { $n } rpm · { $speed }
 workbench-practice-to = practice { $from } to { $to }
@@ -7,8 +7,8 @@ workbench-puts-these-figures-into-the-page = Puts these figures into the page ad
 workbench-reynolds-number = Reynolds number { $number }
 workbench-rules-of-thumb-and-public-formulas = Rules of thumb and public formulas. The school's own rules, local codes and a qualified supervisor come first.
 workbench-runs-round-the-seam-welded-in = { $count ->
-    [one] 1 run round the seam
-   *[other] { $count } runs round the seam
+    [one] 1 { -run } round the seam
+   *[other] { $count } { -runs } round the seam
 }, welded in the order { $order }
 workbench-trial-bands = Trial bands: { $rpm }
 workbench-turbulent = turbulent { $turbulent }

@@ -6,7 +6,7 @@ command-backed-up = { $file }: the database and { $files ->
 }, { $megabytes } MB.
 command-backup = Write everything into one file.
 command-check_data = What is wrong with rows and files; ends with 1 where anything is.
-command-course-number = the course's number (list_courses)
+command-course-number = the number of the course, as ./judicum courses lists it
 command-data-sound = Every file is there and as it was stored, and every row points to one that is there.
 command-export_course = Write a course's archive.
 command-exported = { $course } is in { $file } ({ $megabytes } MB).

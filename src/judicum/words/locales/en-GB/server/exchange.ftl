@@ -4,4 +4,4 @@ done-attempt = { $student }: { $title }, attempt { $number }
 done-coupon = { $title }, version { $version } ({ $code })
 done-joins = { $name } joins
 done-role = { $name }: { $role }
-done-run = { $attempt }, run { $number }
+done-run = { $attempt }, { -run } { $number }

@@ -1,11 +1,11 @@
-photo-blurred = The photo is blurred. Hold still, let the camera focus on the bead, and take it again.
+photo-blurred = The photo is blurred. Hold still, let the camera focus on the bead, and retake it.
 photo-card_tilted = The photo was taken { $tilt_deg }° from straight above; at most { $most }° can be measured. Hold the camera above the bead.
-photo-no_bead = No bead was found beside the card. Lay the card so that the whole bead is in its window or along the strip.
-photo-no_scale = No scale card was found. Lay the card on the coupon so that all its black squares are in the picture.
+photo-no_bead = No bead found beside the card. Lay the card so that the whole bead is in its window or along the strip.
+photo-no_scale = No scale card found. Lay the card on the coupon with all black squares in the picture.
 photo-overexposed = { $share }% of the bead is burnt out to white; at most { $most }% may be. Turn off the flash or shade the bead.
 photo-too_small = The bead is shown too small ({ $px_per_mm } pixels per mm; at least { $least } are needed). Go closer.
-photo-unreadable = This file cannot be read as a picture. Take the photo again or send the original file.
+photo-unreadable = This file can't be read as a picture. Take the photo again, or send the original file.
 precheck-card_cut_off = The scale card is cut off. Step back a little until all of its black squares are in the picture.
-precheck-no_card = No scale card is to be seen. Lay it flat on the coupon, all of its black squares in the picture.
+precheck-no_card = No scale card visible. Lay it flat on the coupon with all black squares in the picture.
 precheck-too_bright = The photo is washed out. Turn the coupon away from the lamp, or shade it with a sheet of paper.
 precheck-too_dark = The photo is too dark. Put a lamp over the bench or move the coupon under one; no flash.

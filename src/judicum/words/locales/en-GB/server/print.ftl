@@ -7,7 +7,7 @@ heading-at = Date
 heading-attempt = Attempt
 heading-attempts = Attempts
 heading-begins = Begins
-heading-best = Best mark
+heading-best = Best { -mark }
 heading-booth = Booth
 heading-by = By
 heading-change = Type of change
@@ -18,10 +18,10 @@ heading-faults = Faults
 heading-in-a-row = Passes in a row
 heading-item = Item
 heading-kind = Kind
-heading-last = Last mark
+heading-last = Last { -mark }
 heading-lasts = Lasts
 heading-left = Left
-heading-mark = Mark
+heading-mark = { -Mark }
 heading-minutes = Minutes
 heading-name = Name
 heading-needed = Passes needed
@@ -58,7 +58,7 @@ print-goal = Goal
 print-goal-text = Bead { $width } wide, finish { $finish }, { $passes ->
     [one] 1 pass
    *[other] { $passes } passes in a row
-}. Pass mark { $mark } of 100: { $shares }.
+}. Pass { -mark } { $mark } of 100: { $shares }.
 print-instructor-date = Instructor, date
 print-job-sheet = { $title }: job sheet
 print-machine = , machine { $amps } A
@@ -83,7 +83,10 @@ print-settings = Settings
 print-share = { $criterion } { $share }%
 print-since = from { $since }
 print-size = { $metal }, { $thick } thick, { $long } long. { $purpose }
-print-standing = { $have } of { $needed } passes in a row.
+print-standing = { $have } of { $needed ->
+    [one] 1 pass
+   *[other] { $needed } passes in a row
+}.
 print-student-date = Student, date
 print-taper = taper { $length }
 print-true-size = { $caption } (true size when printed at 100%)
@@ -94,6 +97,6 @@ print-who = Who has done what
 print-whole-course = the whole course
 print-wire-for = { $wire } for { $bead } of bead
 print-work-on = What to work on
-unit-bottles = bottles
+unit-bottles = { -bottles }
 unit-m = m
 unit-pieces = pieces

@@ -4,12 +4,18 @@ fault-returns = { $fault } in { $times } of the last 4
 figure-pitch_cv = Even ripples
 figure-tint_level = Heat tint
 figure-toe_waviness = Straight toes
-figure-total = Mark
+figure-total = { -Mark }
 figure-width_cv = Even width
 keeps-coming-back = keeps coming back: { $faults }
 on-a-plateau = on a plateau
-share-now = { $now } of { $now_of } beads
-share-now-and-before = { $now } of { $now_of } beads, { $before } of { $before_of } in the month before
+share-now = { $now } of { $now_of ->
+    [one] 1 bead
+   *[other] { $now_of } beads
+}
+share-now-and-before = { $now } of { $now_of ->
+    [one] 1 bead
+   *[other] { $now_of } beads
+}, { $before } of { $before_of } in the month before
 step-done = done
 step-locked = locked
 step-ready = ready to start
@@ -39,7 +45,10 @@ to-go-at-least = at least { $low ->
     [one] 1 pass
    *[other] { $in_a_row } passes in a row
 }
-to-go-many = more than { $attempts } attempts to { $in_a_row ->
+to-go-many = more than { $attempts ->
+    [one] 1 more attempt
+   *[other] { $attempts } attempts
+} to { $in_a_row ->
     [one] 1 pass
    *[other] { $in_a_row } passes in a row
 }

@@ -1,13 +1,13 @@
 amount-bottles = { $count ->
-    [one] { $amount } bottle
-   *[other] { $amount } bottles
+    [one] { $amount } { -bottle }
+   *[other] { $amount } { -bottles }
 }
 amount-m = { $amount } m
 amount-pieces = { $count ->
     [one] { $amount } piece
    *[other] { $amount } pieces
 }
-bottle-leaks = Bottle { $name } lost { $litres } L in { $hours } h while nobody welded, { $rate } L per hour. Close the valve after the session and check for leaks with soapy water.
+bottle-leaks = { -Bottle } { $name } lost { $litres } L in { $hours } h while nobody welded, { $rate } L per hour. Close the valve after the session and check for leaks with soapy water.
 consumed-blank = blanks
 consumed-gas = gas
 consumed-wire = wire
@@ -21,8 +21,14 @@ lasts-at-least = about { $sessions ->
    *[other] { $sessions } sessions
 } (at least { $low })
 lasts-not-next = not enough for the next session
-lasts-over = more than { $sessions } sessions
-lasts-over-from = over { $sessions } sessions (at least { $low })
+lasts-over = more than { $sessions ->
+    [one] 1 session
+   *[other] { $sessions } sessions
+}
+lasts-over-from = over { $sessions ->
+    [one] 1 session
+   *[other] { $sessions } sessions
+} (at least { $low })
 lasts-range = about { $sessions ->
     [one] 1 session
    *[other] { $sessions } sessions

@@ -1,16 +1,16 @@
 note-background_above_peak = The background lies above the peak.
-note-little = Little for this cup.
-note-much = Much for this cup.
+note-little = Low for this cup.
+note-much = High for this cup.
 note-nearly_turbulent = Close to turning turbulent: less gas, or a wider cup.
-note-not_that_gauge = { $measured } is not { $gauge } gauge of: { $tables }.
-note-on_too_long = Above { $most } on the pulse has no benefit left.
-note-read_the_bands = Too slow: hot, dark, wide. Too fast: the puddle jumps, the centre line sinks, the seam shows.
-note-thin_side_first = On a bend weld the thin, stretched side first, while cold, a few amps lower.
-note-turbulent = Turbulent: the jet drags air in and pushes the puddle about.
-note-two_conventions = Two conventions: with the arc's heat, and with the { $share } of it that reaches the work. Say which.
+note-not_that_gauge = { $measured } isn't { $gauge } gauge of: { $tables }.
+note-on_too_long = Above { $most } peak time there is no benefit left.
+note-read_the_bands = Too slow: hot, dark, wide. Too fast: the puddle jumps, the { -centre } line sinks, the seam shows.
+note-thin_side_first = On a bend, weld the thin, stretched side first: cold, a few amps lower.
+note-turbulent = Turbulent: the jet draws in air and moves the puddle.
+note-two_conventions = Two conventions: the arc's heat, and the { $share } that reaches the work. Say which one you use.
 note-vent = Vent the far end, or pressure pushes the root out. Argon displaces air: never in a closed space or pit.
-panel-consumption = Gas per run
-panel-consumption-formula = litres = flow × (pre-flow + arc + post-flow); bottle = 200 bar × water volume
+panel-consumption = Gas per { -run }
+panel-consumption-formula = { -litres } = flow × (pre-flow + arc + post-flow); { -bottle } = 200 bar × water volume
 panel-consumption-source = gas law at 200 bar
 panel-filler = Filler in a fillet
 panel-filler-formula = area = leg² / 2 × (1 + crown); wire = area × length / (π d² / 4)
@@ -21,7 +21,7 @@ panel-gas-source = Reynolds number at the exit
 panel-gauge = Gauge
 panel-gauge-formula = the same number, three public tables
 panel-gauge-source = public gauge tables
-panel-heat = Heat per length
+panel-heat = Heat input
 panel-heat-formula = H = η V I / v
 panel-heat-source = EN 1011-1
 panel-pulse = Pulse
@@ -30,41 +30,41 @@ panel-pulse-source = time-weighted mean
 panel-purge = Purge wait
 panel-purge-formula = wait = volumes × bore volume / flow
 panel-purge-source = volume of a cylinder
-panel-runs = Runs round a tube
-panel-runs-formula = net = dabs × pitch − tie-in; runs = π D / net, rounded up
+panel-runs = { -Runs } round a tube
+panel-runs-formula = net = dabs × pitch − tie-in; { -runs } = π D / net, rounded up
 panel-runs-source = geometry of the seam
-panel-turntable = Turntable bands
+panel-turntable = Rotator speed trial
 panel-turntable-formula = v = π D n / 60; n₂ = n₁ D₁ / D₂
 panel-turntable-source = geometry of the seam
-result-advance_mm = Advance a pulse
+result-advance_mm = Advance per pulse
 result-aim_l_min = Flow, aim
 result-arc_kj_mm = Arc heat
-result-area_mm2 = Section
-result-bottle_l = Bottle
+result-area_mm2 = Fillet area
+result-bottle_l = { -Bottle }
 result-carbon_sheet_mm = Carbon sheet
-result-count = Runs
-result-dabs = Dabs a run
+result-count = { -Runs }
+result-dabs = Dabs per { -run }
 result-exit_m_s = Speed at the exit
 result-high_l_min = Flow, high
 result-inside_mm = Cup inside
 result-length_mm = Length
 result-low_l_min = Flow, low
-result-mean_a = Mean current
+result-mean_a = Mean { -current }
 result-net_kj_mm = Heat in the work (0.6)
 result-net_mm = Net advance
-result-off_s = Off for
-result-on_s = On for
-result-other_rpm = On the other tube
+result-off_s = Background time
+result-on_s = Peak time
+result-other_rpm = Other tube, rpm
 result-power_w = Arc power
 result-reynolds = Reynolds number
-result-rpm = Turns a minute
-result-run_l = Gas a run
-result-runs = Runs a bottle
+result-rpm = Speed, rpm
+result-run_l = Gas per { -run }
+result-runs = { -Runs } per { -bottle }
 result-stainless_sheet_mm = Stainless sheet
-result-travel_mm_s = Travel
+result-travel_mm_s = Travel speed
 result-tube_wall_mm = Tube wall
 result-used_l = Gas used
 result-volume_l = Volume
-result-volume_mm3 = Metal added
+result-volume_mm3 = Filler volume
 result-wait_s = Wait
-result-wire_mm = Wire used
+result-wire_mm = Filler used
