@@ -9,25 +9,26 @@ from judicum.core.errors import InvalidValue
 from judicum.core.fields import Flag, Several, Text
 from judicum.core.quantities import QUANTITIES
 from judicum.core.sheets import MAX_LINES, Column, Day, read_cell, read_sheet
+from judicum.words.names import spreadsheet_names
 
 Q = QUANTITIES
 COLUMNS = (
-    Column(Text("name", "Name"), needed=True),
+    Column(Text("name"), needed=True),
     Column(Q["current_a"], needed=True),
     Column(Q["gas_l_min"]),
     Column(Q["thickness_mm"]),
     Column(Q["travel_mm_s"]),
     Column(Q["dabs"]),
     Column(CHOICES["polarity"]),
-    Column(Flag("draught", "A draught")),
-    Column(Day("due", "Due")),
-    Column(Several("restarts_mm", "Restarts at", Q["restart_mm"])),
-    Column(Text("total", "Total"), derived=True),
+    Column(Flag("draught")),
+    Column(Day("due")),
+    Column(Several("restarts_mm", Q["restart_mm"])),
+    Column(Text("total"), derived=True),
 )
 
 
 def one(text: str) -> dict[str, object]:
-    (line,) = read_sheet(text.encode() if isinstance(text, str) else text, COLUMNS)
+    (line,) = read_sheet(text.encode() if isinstance(text, str) else text, COLUMNS, spreadsheet_names())
     assert line.problems == (), line.problems
     return dict(line.values)
 
@@ -86,7 +87,7 @@ def test_marks_other_letters_empty_lines_and_quotes_are_no_trouble() -> None:
         "restarts_mm": [10.5, 30.0],
     }  # fmt: skip
     for data in (text.encode(), text[1:].encode("utf-16"), text[1:].encode("cp1252")):
-        (line,) = read_sheet(data, COLUMNS)
+        (line,) = read_sheet(data, COLUMNS, spreadsheet_names())
         assert (line.number, dict(line.values)) == (4, kept)
     assert one("name;current_a\n'=1+1;52\n")["name"] == "=1+1", "as it was before it was written down"
     assert one("name;current_a;total\nAlma;52;90\n") == {"name": "Alma", "current_a": 52.0}, "told, not read"
@@ -94,7 +95,7 @@ def test_marks_other_letters_empty_lines_and_quotes_are_no_trouble() -> None:
 
 def test_each_line_says_what_of_it_cannot_be_read() -> None:
     text = "name;current_a;due;polarity;draught;dabs\nAlma;hot;31.2.2031;AC/DC;perhaps;1,5\n;52;;;;\nBo;52;;;;;extra\n"
-    first, second, third = read_sheet(text.encode(), COLUMNS)
+    first, second, third = read_sheet(text.encode(), COLUMNS, spreadsheet_names())
     assert [(p.field, p.given) for p in first.problems] == [
         ("current_a", "hot"), ("due", "31.2.2031"), ("polarity", "AC/DC"), ("draught", "perhaps"),
     ]  # fmt: skip
@@ -109,7 +110,7 @@ def test_each_line_says_what_of_it_cannot_be_read() -> None:
         ("", "current_a"),
         ("name\nAlma\n", "current_a"),
         ("name;current_a;colour\nAlma;52;red\n", "colour"),
-        ("name;current_a;current (A)\nAlma;52;53\n", "each column once"),
+        ("name;current_a;current (A)\nAlma;52;53\n", "each-column-once"),
         ("name;current_a;thickness (kg)\nAlma;52;1\n", "mm"),
         ("name;current_a\n" + "Alma;52\n" * (MAX_LINES + 1), "lines"),
         ('name;current_a\n"Alma' + "x" * 200_000, "table"),
@@ -117,4 +118,4 @@ def test_each_line_says_what_of_it_cannot_be_read() -> None:
 )
 def test_what_is_no_table_of_these_columns_is_refused(text: str, said: str) -> None:
     with pytest.raises(InvalidValue, match=said):
-        read_sheet(text.encode(), COLUMNS)
+        read_sheet(text.encode(), COLUMNS, spreadsheet_names())

@@ -20,8 +20,7 @@ each_joint = pytest.mark.parametrize("joint", JOINTS.values(), ids=lambda j: j.k
 
 
 @each_quantity
-def test_a_figure_has_words_limits_and_a_step_that_fits_between_them(quantity: Quantity) -> None:
-    assert quantity.words and quantity.words[0].isupper()
+def test_a_figure_has_limits_and_a_step_that_fits_between_them(quantity: Quantity) -> None:
     assert quantity.low < quantity.high
     assert 0 < quantity.step <= quantity.high - quantity.low
     assert not quantity.whole or (quantity.step == int(quantity.step) and quantity.low == int(quantity.low))
@@ -49,11 +48,9 @@ def test_a_keys_ending_says_its_unit(quantity: Quantity) -> None:
 
 
 @each_choice
-def test_a_choice_has_several_options_each_with_words_of_its_own(choice: Choice) -> None:
-    words = list(choice.options.values())
-    assert len(words) >= 2 and all(words)
-    assert len(set(words)) == len(words)
-    assert list(choice.options) == list(choice.codes)
+def test_a_choice_has_several_codes(choice: Choice) -> None:
+    assert len(choice.codes) >= 2
+    assert len(set(choice.codes)) == len(choice.codes)
 
 
 def test_every_school_says_why_one_would_choose_it_and_every_finish_has_a_level() -> None:
@@ -87,7 +84,7 @@ def test_a_pair_is_ruled_by_its_stainless_side_and_filled_for_both() -> None:
         pair = metal_of(name)
         assert pair.share_of_carbon == METALS[stainless].share_of_carbon
         assert pair.fillers == (DISSIMILAR_FILLER,)
-        assert METALS[carbon].words in pair.words
+        assert METALS[carbon].family == "carbon"
         assert metal_of("+".join(reversed(name.split("+")))) == pair
 
 

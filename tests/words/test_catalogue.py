@@ -21,11 +21,10 @@ PAGE = [
     for path in sorted((ROOT / "web" / "src").rglob("*.ts*"))
     if "generated" not in path.name and ".test." not in path.name
 ]
-BY_NAME = {"t": 0, "said": 0}
-"""Functions that are given a message's name, and where."""
-NAMED = {"named": "-", "Named": "-"}
+BY_NAME = ("t", "said")
+"""Functions that are given a message's name."""
+NAMED = ("named", "Named")
 """Functions that are given the beginning of a name and a code."""
-FIGURE = re.compile(r"_(bare|1|2)$")
 BANNED = {
     "sunken": "concave",
     "not through": "lack of penetration",
@@ -83,9 +82,10 @@ def _calls() -> Iterator[tuple[str, str, python.Call]]:
     """Every call that asks for a message: where, of which function, and the call."""
     for path in PYTHON:
         for node in python.walk(python.parse(path.read_text(encoding="utf-8"))):
-            if isinstance(node, python.Call) and isinstance(node.func, python.Name) and node.args:
-                if node.func.id in BY_NAME or node.func.id in NAMED:
-                    yield f"{path.relative_to(ROOT)}:{node.lineno}", node.func.id, node
+            if not (isinstance(node, python.Call) and isinstance(node.func, python.Name) and node.args):
+                continue
+            if node.func.id in (*BY_NAME, *NAMED):
+                yield f"{path.relative_to(ROOT)}:{node.lineno}", node.func.id, node
 
 
 def _patterns(node: python.expr, ending: str = "") -> Iterator[str]:

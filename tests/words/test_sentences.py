@@ -21,8 +21,8 @@ from tests.core.causes.cases import bead, case, grey
             "gas flow 11 CFH, card 17 to 25 CFH",
         ),
         (EvidenceFound("grey_at_end", 0.8), "grey at the end", "grey at the end"),
-        (EvidenceFound("rod_wiped", 1.0, value="skipped"), "wiping the rod not ticked", "wiping the rod not ticked"),
-        (EvidenceFound("rod_wiped", 1.0, value="done"), "wiping the rod ticked", "wiping the rod ticked"),
+        (EvidenceFound("rod_wiped", 1.0, value="skipped"), "rod wiped: not ticked", "rod wiped: not ticked"),
+        (EvidenceFound("rod_wiped", 1.0, value="done"), "rod wiped: ticked", "rod wiped: ticked"),
         (EvidenceFound("rod_end", 1.0, value="oxidised"), "filler rod end: oxidised", "filler rod end: oxidised"),
         (
             EvidenceFound("draught", 1.0, value="false"),
@@ -57,7 +57,7 @@ def test_a_card_says_where_its_evidence_lies_and_what_was_before() -> None:
 
 def test_a_figure_stands_on_its_criterion_s_axis_with_its_unit() -> None:
     answer = {
-        "width_evenness": "6.1 %",
+        "width_evenness": "6.1%",
         "tint_sides": "1.5 : 1",
         "tint": "2 levels",
         "turned": "3°",
@@ -81,5 +81,5 @@ def test_a_phrase_knows_its_placeholders_and_their_values() -> None:
 
 
 def test_a_finding_says_what_it_is_called_and_where_it_is_measured() -> None:
-    assert finding("face") == {"key": "face", "words": "Face", "at": "a straight edge laid across it"}
+    assert finding("face") == {"key": "face", "words": "Face", "at": "with a straight edge across it"}
     assert finding("throat_mm")["words"] == "Throat"

@@ -8,11 +8,13 @@ from django.conf import settings
 
 from judicum.core.choices import CHOICES, SCHOOLS
 from judicum.core.joints import JOINTS
-from judicum.core.marking import Suggestion
+from judicum.core.marking import CRITERIA, KNOCK_OUTS, Suggestion
 from judicum.core.metals import METALS
 from judicum.core.photo.fault_kinds import FAULT_KINDS
+from judicum.core.quantities import QUANTITIES
 from judicum.core.setup import Card, Checked, Warned, plan_card
-from judicum.core.setup.run import GROUPS
+from judicum.core.setup.coupon import COUPON
+from judicum.core.setup.run import GROUPS, RUN
 from judicum.core.setup.warnings import SEVERITY
 from judicum.core.workbench import PANELS, compute
 from judicum.server.catalogue.coupons.sheet import Heading, card_sheet, figures
@@ -20,15 +22,14 @@ from judicum.server.people.roles import Role
 from judicum.server.read.waiting import NEEDS as WAITING_NEEDS
 from judicum.server.read.waiting import ORDERS as WAITING_ORDERS
 from judicum.server.record.attempts.models import Run
-from judicum.server.record.attempts.states import AttemptState
+from judicum.server.record.attempts.states import AttemptState, AttemptStep
 from judicum.server.record.photos.models import PhotoKind
 from judicum.words import METRIC, US
 from judicum.words import setup as words
-from judicum.words.attempts import GROUPS as GROUP_WORDS
 from judicum.words.attempts import NEEDS, ORDERS, ROLES, STATES, VIEWS
-from judicum.words.marking import REASONS, because
-from judicum.words.workbench import NOTES, RESULTS
-from judicum.words.workbench import PANELS as PANEL_WORDS
+from judicum.words.catalogue import codes_of
+from judicum.words.marking import because
+from judicum.words.names import option_name
 
 WEB = settings.WEB_DIST.parent / "src"
 DOCS = settings.WEB_DIST.parent.parent / "docs"
@@ -45,11 +46,11 @@ def cards() -> list[dict[str, Any]]:
 
 def test_every_caution_has_words() -> None:
     used = {code for card in cards() for code in card.cautions}
-    assert used == set(words.CAUTIONS)
+    assert used == codes_of("caution")
 
 
 def test_every_step_of_the_checklist_has_words_with_the_courses_solvent() -> None:
-    for step in words.STEPS:
+    for step in codes_of("prep"):
         for solvent in CHOICES["solvent"].codes:
             assert "{" not in words.step(step, str(solvent))
     assert words.step("rod_wiped", "alcohol") == "Rod wiped with denatured alcohol"
@@ -57,17 +58,35 @@ def test_every_step_of_the_checklist_has_words_with_the_courses_solvent() -> Non
 
 
 def test_every_warning_has_its_sentence_and_every_school_says_why() -> None:
-    assert set(words.WARNINGS) == set(SEVERITY)
+    assert codes_of("warning") == set(SEVERITY)
     for key in SCHOOLS:
-        why = CHOICES[key].why
-        assert why is None or set(why) == set(CHOICES[key].codes)
+        assert codes_of(f"why-{key}") in (set(), set(CHOICES[key].codes))
+
+
+def test_every_field_option_joint_and_criterion_has_its_name() -> None:
+    keys = {*QUANTITIES, *CHOICES, *(spec.key for spec in RUN.specs), *(spec.key for spec in COUPON.specs)}
+    assert keys <= codes_of("field")
+    for key, choice in CHOICES.items():
+        names = [option_name(key, code) for code in choice.codes]
+        assert len(set(names)) == len(names), key
+    assert codes_of("knock-out") == codes_of("knocked") == set(KNOCK_OUTS)
+    assert set(CRITERIA) <= codes_of("criterion")
+    assert {f"{key}-figure" for key in CRITERIA} <= codes_of("criterion")
+
+
+@pytest.mark.parametrize("card", cards()[::9])
+def test_every_effect_beside_the_card_has_its_words(card: Card) -> None:
+    used = {key: band.high + 1 for key in ("gas_l_min", "stickout_mm", "postflow_s") if (band := getattr(card, key))}
+    assert all(f"{key}-above" in codes_of("effect") for key in used)
 
 
 def test_every_run_field_has_a_column_and_every_group_and_state_its_words() -> None:
     columns = {f.name for f in Run._meta.fields} - {"id", "attempt", "number", "measured"}
     assert columns == {spec.key for specs in GROUPS.values() for spec in specs}
-    assert set(GROUPS) == set(GROUP_WORDS)
-    assert set(AttemptState.values) == set(STATES)
+    assert set(GROUPS) == codes_of("run-group")
+    assert set(AttemptState.values) == set(STATES) == codes_of("state")
+    assert set(AttemptStep.values) == codes_of("attempt-step")
+    assert {*AttemptStep.values, "change"} == codes_of("attempt-event")
     assert set(Role.values) == set(ROLES)
     assert (set(ORDERS), set(NEEDS)) == (set(WAITING_ORDERS), set(WAITING_NEEDS))
     assert set(PhotoKind.values) == set(VIEWS)
@@ -76,7 +95,7 @@ def test_every_run_field_has_a_column_and_every_group_and_state_its_words() -> N
 def test_every_fault_kind_has_words_a_cost_a_picture_and_a_line_in_the_docs() -> None:
     measuring, drawn = (DOCS / "measuring.md").read_text(), (DOCS / "examples" / "draw.py").read_text()
     for key, kind in FAULT_KINDS.items():
-        assert kind.words and kind.cost > 0, key
+        assert key in codes_of("fault") and kind.cost > 0, key
         assert f"`{key}`" in measuring, key
         assert f'"{key}"' in drawn or "FAULT_KINDS" in drawn, key
 
@@ -88,8 +107,8 @@ def test_every_joint_has_its_drawing() -> None:
 
 def test_every_reason_of_a_suggestion_has_words_in_the_persons_units() -> None:
     response = Suggestion("width_evenness", 8.0, "width_cv", 0.061, {"width_cv": 0.061, "width_mean_mm": 4.234})
-    assert because(response) == "width variation 6.1 %, mean 4.23 mm"
-    assert because(response, US) == "width variation 6.1 %, mean 167 thou"
+    assert because(response) == "width variation 6.1%, mean 4.23 mm"
+    assert because(response, US) == "width variation 6.1%, mean 167 thou"
     off = Suggestion(
         "setup_followed", 5.0, "off_the_card", 5.0, {"postflow_s": 3.0}, off=("postflow_s", "polarity_wrong")
     )
@@ -100,10 +119,10 @@ def test_every_reason_of_a_suggestion_has_words_in_the_persons_units() -> None:
     assert because(tint) == "bead 5 blue, only up to 3 copper accepted"
     face = Suggestion("face", 2.0, "found_by_hand", "ropey")
     assert because(face) == "ropey"
-    assert all(reason and "." not in reason for reason in REASONS.values())
+    reasons = codes_of("because")
     source = (settings.WEB_DIST.parents[1] / "src/judicum/core/marking/readings.py").read_text()
-    given_reasons = set(re.findall(r'"([a-z_]+)"', source)) & set(REASONS)
-    assert set(REASONS) - given_reasons == {"less_for_faults", "mean_of_the_others"}
+    given_reasons = set(re.findall(r'"([a-z_]+)"', source)) & reasons
+    assert reasons - given_reasons == {"less_for_faults", "mean_of_the_others"}
 
 
 @pytest.mark.parametrize(
@@ -118,8 +137,8 @@ def test_every_reason_of_a_suggestion_has_words_in_the_persons_units() -> None:
         ),
         (
             Warned("stickout_long", {"used": (25.4, "length"), "high": (12.7, "length")}),
-            "25.4 mm of stick-out leaves the gas; up to 12.7 mm here.",
-            "1000 thou of stick-out leaves the gas; up to 500 thou here.",
+            "25.4 mm of stick-out leaves the gas; use up to 12.7 mm here.",
+            "1000 thou of stick-out leaves the gas; use up to 500 thou here.",
         ),
     ],
 )
@@ -142,25 +161,25 @@ def test_a_warning_that_a_deviation_says_already_is_not_said_twice() -> None:
 
 
 def test_every_calculator_and_figure_of_it_has_words() -> None:
-    assert {p.key for p in PANELS} == set(PANEL_WORDS)
+    assert {p.key for p in PANELS} <= codes_of("panel")
     for panel in PANELS:
         answer = compute(panel.key, {})
-        assert {r.key for r in answer.results} <= set(RESULTS)
-        assert all(i.spec.words for i in panel.inputs)
-        assert all(n.code in NOTES for n in answer.notes)
+        assert {r.key for r in answer.results} <= codes_of("result")
+        assert all(i.key in codes_of("field") for i in panel.inputs)
+        assert all(n.code in codes_of("note") for n in answer.notes)
 
 
 @pytest.mark.parametrize("card", cards()[::7])
 @pytest.mark.parametrize("units", [METRIC, US])
 def test_the_printed_card_holds_every_figure_in_the_persons_units(card: Card, units: Any) -> None:
     shown = {name: (big, small) for name, big, small in figures(words.card_in_words(card, units), units)}
-    assert shown["Current"][0] == f"{card.current_a.aim:.0f} A"
+    assert shown["Welding current"][0] == f"{card.current_a.aim:.0f} A"
     flow, length = ("L/min", "mm") if units is METRIC else ("CFH", "thou")
     assert shown["Gas flow"][0].endswith(flow)
     assert shown["Stick-out"][0].endswith(length)
     assert ("Purge" in shown) == (card.purge is not None)
-    assert ("Turntable" in shown) == (card.turntable_rpm is not None)
+    assert ("turntable" in shown) == (card.turntable_rpm is not None)
     heading = Heading("A long title " * 5, "under it")
-    sheet = card_sheet(card, [words.step(s, "acetone") for s in words.STEPS], heading, units)
+    sheet = card_sheet(card, [words.step(s, "acetone") for s in sorted(codes_of("prep"))], heading, units)
     assert sheet.startswith(b"%PDF-")
     assert sheet.count(b"/Type /Page\n") == 1

@@ -37,7 +37,7 @@ function found(): string {
 export const locale = found();
 
 /** Keep the account's locale (none: the browser's), and open the page again where it differs from what is shown. */
-export function useLocaleOf(account: string): void {
+export function keepLocale(account: string): void {
   if (account === "") localStorage.removeItem(CHOSEN);
   else localStorage.setItem(CHOSEN, account);
   if (found() !== locale) window.location.reload();

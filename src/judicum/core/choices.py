@@ -45,10 +45,11 @@ _TABLE = (
     Choice("purge_school", ("always", "root")),
     Choice("solvent", ("acetone", "alcohol")),
     Choice("unit_system", ("metric", "us")),
+    Choice("locale", ("en-GB", "en-US")),
 )  # fmt: skip
 CHOICES: dict[str, Choice] = {choice.key: choice for choice in _TABLE}
 
 FINISH_LEVEL = {"bright": 1, "warm": 3, "show_colour": 6}
 """Highest tint level each finish goal accepts; grey (7) is always a reject."""
-SCHOOLS = ("pedal_school", "start_school", "finish", "unit_system", "sequence", "purge_school", "solvent")
+SCHOOLS = ("pedal_school", "start_school", "finish", "unit_system", "sequence", "purge_school", "solvent", "locale")
 """Choices that a course makes once, because practitioners disagree."""

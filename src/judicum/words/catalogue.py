@@ -52,9 +52,13 @@ def knows(name: str) -> bool:
     return _bundle(WHOLE).has_message(name)
 
 
-def message_names() -> list[str]:
-    """The name of every message."""
-    return list(_bundle(WHOLE)._messages)
+def codes_of(kind: str) -> set[str]:
+    """The codes that have a message of some kind.
+
+    >>> "left" in codes_of("option-side")
+    True
+    """
+    return {name.removeprefix(f"{kind}-") for name in _bundle(WHOLE)._messages if name.startswith(f"{kind}-")}
 
 
 def locale() -> str:

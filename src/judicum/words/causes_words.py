@@ -39,8 +39,8 @@ def page() -> str:
 
 def _line(test: Evidence) -> str:
     name, *arguments = test
-    named = " ".join(named("symptom", part) if knows(f"symptom-{part}") else part for part in arguments)
-    return f"{name.replace('_', ' ')} {named}".strip()
+    parts = " ".join(named("symptom", part) if knows(f"symptom-{part}") else part for part in arguments)
+    return f"{name.replace('_', ' ')} {parts}".strip()
 
 
 if __name__ == "__main__":

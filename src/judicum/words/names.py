@@ -6,7 +6,7 @@ from functools import cache
 from judicum.core.choices import CHOICES
 from judicum.core.photo.film import tint_levels
 from judicum.core.sheets import Names
-from judicum.words.catalogue import LOCALES, knows, message_names, speaking, t
+from judicum.words.catalogue import LOCALES, codes_of, knows, speaking, t
 
 _NOT_IN_A_NAME = re.compile(r"[^A-Za-z0-9_-]")
 """A message's name holds letters, digits, - and _ (Project Fluent's syntax): the pair `304L+carbon` is `304L-carbon`."""
@@ -66,9 +66,8 @@ def spreadsheet_names() -> Names:
     options: dict[tuple[str, str], list[str]] = {}
     for locale in LOCALES:
         with speaking(locale):
-            for name in message_names():
-                if name.startswith("field-"):
-                    fields.setdefault(name.removeprefix("field-"), []).append(t(name))
+            for key in codes_of("field"):
+                fields.setdefault(key, []).append(field_name(key))
             for choice in CHOICES.values():
                 for code in choice.codes:
                     options.setdefault((choice.key, str(code)), []).append(option_name(choice.key, code))

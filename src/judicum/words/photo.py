@@ -19,7 +19,9 @@ SHARES = {("overexposed", "share"), ("overexposed", "most")}
 
 def refusal(why: NotMeasured) -> str:
     """The sentence of a refusal; a picture that cannot be decoded says itself what is wrong."""
-    return t(why.why.name, **why.why.variables) if why.why else _photo_message(f"photo-{why.code}", why.code, why.figures)
+    return (
+        t(why.why.name, **why.why.variables) if why.why else _photo_message(f"photo-{why.code}", why.code, why.figures)
+    )
 
 
 def precheck_message(problem: PhotoProblem) -> str:

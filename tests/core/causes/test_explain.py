@@ -16,7 +16,8 @@ from judicum.core.causes.case import SKIPPABLE
 from judicum.core.causes.evidence import TESTS
 from judicum.core.causes.symptoms import CODES, period_of
 from judicum.core.errors import InvalidValues, JudicumError
-from judicum.words.causes import ADVICE, SYMPTOMS, explained
+from judicum.words.catalogue import codes_of
+from judicum.words.causes import explained
 from judicum.words.causes_words import page
 from judicum.words.units import US
 from tests.core.causes.cases import BUTT, bead, case, fault, grey
@@ -117,8 +118,8 @@ def test_the_change_is_said_from_what_to_what_in_the_person_s_units() -> None:
 
 
 def test_tables_fit_together() -> None:
-    assert set(ADVICE) == set(CAUSES)
-    assert set(SYMPTOMS) == set(CODES)
+    assert codes_of("advice") == codes_of("cause") == set(CAUSES)
+    assert codes_of("symptom") == set(CODES)
     for cause in CAUSES.values():
         assert set(cause.shows) <= set(CODES)
         for evidence, weight in (*cause.speaks_for, *cause.against):

@@ -1,9 +1,10 @@
 import pytest
 
 from judicum.core.errors import InvalidValues
-from judicum.core.marking import FINDINGS, MEASURED_AT, asked_for, back_from, check_findings
+from judicum.core.marking import FINDINGS, asked_for, back_from, check_findings
 from judicum.core.photo.report import Report
 from judicum.core.setup import read_coupon
+from judicum.words.catalogue import codes_of
 from tests.core.marking.evidence import fault, report
 
 
@@ -23,7 +24,7 @@ def test_each_coupon_is_asked_for_what_it_has() -> None:
 
 
 def test_every_finding_says_where_it_is_measured() -> None:
-    assert set(MEASURED_AT) == set(FINDINGS.keys)
+    assert codes_of("measured-at") == set(FINDINGS.keys)
 
 
 @pytest.mark.parametrize(

@@ -24,7 +24,7 @@ def test_every_criterion_has_a_reader_and_its_options_are_those_of_its_choice() 
     for key, criterion in CRITERIA.items():
         assert bool(criterion.curve) != bool(criterion.options)
         if criterion.options:
-            assert set(criterion.options) == set(CHOICES[key].options)
+            assert set(criterion.options) == set(CHOICES[key].codes)
 
 
 @pytest.mark.parametrize("code", SCHEMES)
@@ -68,7 +68,7 @@ def test_a_missing_or_unknown_line_is_refused() -> None:
 
 
 def test_a_mark_needs_at_least_one_score() -> None:
-    with pytest.raises(InvalidValues, match="at least one"):
+    with pytest.raises(InvalidValues, match="at-least-one"):
         check_scores(SIX, dict.fromkeys(FULL))
 
 

@@ -12,7 +12,8 @@ from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.causes.queries import case_of
 from judicum.server.record.photos.models import Measurement
-from judicum.words.causes import CAUSE_WORDS, EVIDENCE_WORDS, STEP_WORDS, TRACKS
+from judicum.words.catalogue import codes_of
+from judicum.words.causes import TRACKS
 from tests.measured import measured_attempt
 from tests.people import RUN, Course
 from tests.server.record.test_marking import SCORES, mark
@@ -142,11 +143,9 @@ def test_a_case_knows_what_was_skipped_noticed_and_found_by_hand(course: Course)
 def test_every_cause_step_and_symptom_has_its_words() -> None:
     from judicum.core.causes import SKIPPABLE
     from judicum.core.causes.evidence import TESTS
-    from judicum.words.causes import SYMPTOMS
 
-    assert set(CAUSE_WORDS) == set(CAUSES)
-    assert set(STEP_WORDS) == set(SKIPPABLE)
-    assert {code for codes in TRACKS.values() for code in codes} <= set(SYMPTOMS)
+    assert codes_of("cause") == set(CAUSES)
+    assert codes_of("evidence-step") == set(SKIPPABLE)
+    assert {code for codes in TRACKS.values() for code in codes} <= codes_of("symptom")
     assert TESTS
-    assert all(words and words[0].islower() for words in EVIDENCE_WORDS.values())
     assert SCORES

@@ -724,6 +724,10 @@ export const vocabulary = {
     "unit_system": [
       "metric",
       "us"
+    ],
+    "locale": [
+      "en-GB",
+      "en-US"
     ]
   },
   "schools": [
@@ -733,7 +737,8 @@ export const vocabulary = {
     "unit_system",
     "sequence",
     "purge_school",
-    "solvent"
+    "solvent",
+    "locale"
   ],
   "runGroups": [
     {

@@ -1746,6 +1746,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/session/preferences": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /** @description The units one thinks in and the locale one is spoken to in. */
+        patch: operations["preferences_change"];
+        trace?: never;
+    };
     "/api/session/second-factor": {
         parameters: {
             query?: never;
@@ -1779,23 +1796,6 @@ export interface paths {
         options?: never;
         head?: never;
         patch?: never;
-        trace?: never;
-    };
-    "/api/session/units": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        /** @description The units one thinks in. */
-        patch: operations["units_change"];
         trace?: never;
     };
     "/api/sessions/{session_id}": {
@@ -2613,6 +2613,8 @@ export interface components {
             purge_school: "always" | "root";
             /** @enum {string} */
             solvent: "acetone" | "alcohol";
+            /** @enum {string} */
+            locale: "en-GB" | "en-US";
         };
         /** @description The methods that change; the core checks them, those left out stay. */
         CourseMethodsRequest: {
@@ -2630,6 +2632,8 @@ export interface components {
             purge_school?: string | null;
             /** @default null */
             solvent?: string | null;
+            /** @default null */
+            locale?: string | null;
         };
         CourseSession: {
             id: number;
@@ -3362,6 +3366,15 @@ export interface components {
             unplaced: components["schemas"]["Unplaced"][];
             gone: string[];
         };
+        /** @description The units one thinks in and the locale one is spoken to in (empty: as the browser asks); null leaves one as it is. */
+        PreferencesRequest: {
+            /** @default null */
+            length_unit?: components["schemas"]["LengthUnit"] | null;
+            /** @default null */
+            flow_unit?: components["schemas"]["FlowUnit"] | null;
+            /** @default null */
+            locale?: ("" | "en-GB" | "en-US") | null;
+        };
         /** @description The ticked steps of the checklist; those left out are not done. */
         PreparationRequest: {
             prepared: string[];
@@ -3946,6 +3959,8 @@ export interface components {
             display_name: string;
             length_unit: components["schemas"]["LengthUnit"];
             flow_unit: components["schemas"]["FlowUnit"];
+            /** @enum {string} */
+            locale: "" | "en-GB" | "en-US";
             email: string;
             workshop: string;
             owns: boolean;
@@ -4109,13 +4124,6 @@ export interface components {
             expiry: string | null;
         };
         TokenList: components["schemas"]["Token"][];
-        /** @description The units one thinks in; null leaves one as it is. */
-        UnitsRequest: {
-            /** @default null */
-            length_unit?: components["schemas"]["LengthUnit"] | null;
-            /** @default null */
-            flow_unit?: components["schemas"]["FlowUnit"] | null;
-        };
         /** @description What is not scheduled, and why in words. */
         Unplaced: {
             assignment: number;
@@ -8182,6 +8190,37 @@ export interface operations {
             };
         };
     };
+    preferences_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["PreferencesRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SignedIn"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     second_factor_confirm: {
         parameters: {
             query?: never;
@@ -8259,37 +8298,6 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
-            };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    units_change: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: {
-            content: {
-                "application/json": components["schemas"]["UnitsRequest"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SignedIn"];
-                };
             };
             default: {
                 headers: {

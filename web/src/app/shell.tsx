@@ -1,4 +1,5 @@
-import { t } from "../catalogue";
+import { keepLocale, t } from "../catalogue";
+import { useEffect } from "react";
 import {
   CalendarClock,
   ChartLine,
@@ -18,7 +19,7 @@ import type { Schemas } from "../api/client";
 import { CourseContext } from "../domain/course";
 import { Loading, Problem } from "../ui/states";
 import { Undo } from "../domain/undo";
-import { useChangeUnits, useSession, useSignOut } from "../domain/use-session";
+import { useChangePreferences, useSession, useSignOut } from "../domain/use-session";
 import { Filling } from "./filling";
 import { ThemeSwitch } from "./theme";
 
@@ -90,6 +91,7 @@ export function PlainShell() {
 /** Head and foot of every page; the tabs are those of the open course. */
 function Around({ session, course }: { session: Session; course?: MyCourse }) {
   const student = course?.role === "student";
+  useEffect(() => keepLocale(session.locale), [session.locale]);
   const tabs = !course ? [] : student ? studentTabs : staffTabs;
   return (
     <div className={`min-h-dvh bg-base-200 ${student ? "pb-20 sm:pb-0" : ""}`}>
@@ -198,7 +200,7 @@ function CourseName({ course, session }: CourseNameProps) {
 
 function UnitSwitch() {
   const session = useSession();
-  const change = useChangeUnits();
+  const change = useChangePreferences();
   if (!session.data) return null;
   const metric = session.data.length_unit === "mm";
   return (

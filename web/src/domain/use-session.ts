@@ -10,10 +10,12 @@ export function useSession() {
   });
 }
 
-export function useChangeUnits() {
+/** Change units or locale. */
+export function useChangePreferences() {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (body: Schemas["UnitsRequest"]) => unwrap(api.PATCH("/api/session/units", { body })),
+    mutationFn: (body: Schemas["PreferencesRequest"]) =>
+      unwrap(api.PATCH("/api/session/preferences", { body })),
     onSuccess: (session) => queries.setQueryData(sessionKeys.signedIn, session),
   });
 }

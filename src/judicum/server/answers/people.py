@@ -6,11 +6,13 @@ from uuid import UUID
 
 from pydantic import StringConstraints
 
-from judicum.server.answers.base import Answer, Request, Secret
+from judicum.server.answers.base import Answer, OneOf, Request, Secret
 from judicum.server.people.accounts.models import FlowUnit, LengthUnit, Scope
 from judicum.server.people.roles import Role
+from judicum.words.catalogue import LOCALES
 
 LoginName = Annotated[str, StringConstraints(min_length=1, max_length=60)]
+Locale = Annotated[str, OneOf(("", *LOCALES))]
 TypedCode = Annotated[str, StringConstraints(min_length=1, max_length=40)]
 
 
@@ -37,6 +39,7 @@ class SignedIn(Answer):
     display_name: str
     length_unit: LengthUnit
     flow_unit: FlowUnit
+    locale: Locale
     email: str
     workshop: str
     owns: bool
@@ -110,11 +113,12 @@ class CreatedToken(Answer):
     token: Token
 
 
-class UnitsRequest(Request):
-    """The units one thinks in; null leaves one as it is."""
+class PreferencesRequest(Request):
+    """The units one thinks in and the locale one is spoken to in (empty: as the browser asks); null leaves one as it is."""
 
     length_unit: LengthUnit | None = None
     flow_unit: FlowUnit | None = None
+    locale: Locale | None = None
 
 
 class ResetLink(Answer):

@@ -86,6 +86,7 @@ MIDDLEWARE = [
     "django.middleware.common.CommonMiddleware",
     "django.middleware.csrf.CsrfViewMiddleware",
     "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "judicum.server.http.localized.Localized",
     "axes.middleware.AxesMiddleware",
 ]
 ROOT_URLCONF = "judicum.server.config.urls"

@@ -27,7 +27,7 @@ from judicum.server.http.routes import (
 urlpatterns = [
     # accounts
     path("session", accounts.SessionView.as_view()),
-    path("session/units", accounts.UnitsView.as_view()),
+    path("session/preferences", accounts.PreferencesView.as_view()),
     path("session/password", accounts.PasswordView.as_view()),
     path("session/second-factor", accounts.SecondFactorView.as_view()),
     path("session/second-factor/off", accounts.SecondFactorOffView.as_view()),

@@ -21,6 +21,7 @@ def signed_in(who: User) -> SignedIn:
         display_name=user.display_name,
         length_unit=user.length_unit,
         flow_unit=user.flow_unit,
+        locale=user.locale,
         email=user.email,
         workshop=user.workshop.name,
         owns=user.owns,

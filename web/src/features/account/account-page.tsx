@@ -1,8 +1,10 @@
-import { Say, t } from "../../catalogue";
+import { LOCALES, Say, t, type Locale } from "../../catalogue";
 import { Link } from "react-router";
+import { ChoiceField } from "../../ui/choice-field";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
-import { useSession } from "../../domain/use-session";
+import { useChangePreferences, useSession } from "../../domain/use-session";
+import { choiceWords } from "../../domain/words";
 import { NewPassword } from "./new-password";
 import { Mail } from "./mail";
 import { useSignOutEverywhere } from "./queries";
@@ -35,6 +37,7 @@ export function AccountPage() {
       </p>
       <div className="grid items-start gap-3 md:grid-cols-2">
         <div className="space-y-3">
+          <Language />
           <NewPassword />
           <Mail />
           <LostPhone />
@@ -46,6 +49,24 @@ export function AccountPage() {
         </div>
       </div>
     </div>
+  );
+}
+
+function Language() {
+  const session = useSession();
+  const change = useChangePreferences();
+  return (
+    <Panel className="space-y-2">
+      <ChoiceField
+        label={t("account-language")}
+        value={session.data?.locale ?? ""}
+        empty={t("account-language-of-the-browser")}
+        options={LOCALES}
+        words={(one) => choiceWords("locale", one)}
+        onChange={(one) => change.mutate({ locale: one as Locale | "" })}
+      />
+      <Problem error={change.error} />
+    </Panel>
   );
 }
 

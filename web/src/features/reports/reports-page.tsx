@@ -1,4 +1,4 @@
-import { t } from "../../catalogue";
+import { locale, t } from "../../catalogue";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
@@ -23,7 +23,7 @@ const STATES = { waiting: "waits", making: t("reports-preparing"), done: "ready"
 export function ReportsPage() {
   const course = useCourse();
   const staff = course.role !== "student";
-  const [paper, setPaper] = useState<Paper>("a4");
+  const [paper, setPaper] = useState<Paper>(locale === "en-US" ? "letter" : "a4");
   const of = `/api/courses/${String(course.id)}`;
   return (
     <div className="mx-auto max-w-5xl space-y-3">

@@ -1,3 +1,5 @@
+import { locale } from "../../catalogue";
+
 /** An amount of money; whose currency it is, the school knows. */
 export const money = (amount: number): string =>
-  amount.toLocaleString("en-GB", { minimumFractionDigits: 2, maximumFractionDigits: 2 });
+  amount.toLocaleString(locale, { minimumFractionDigits: 2, maximumFractionDigits: 2 });

@@ -18,7 +18,7 @@ from judicum.server.http.authentication import SessionOnly
 from judicum.server.http.parsing import sent
 from judicum.server.http.person import person
 from judicum.server.http.throttles import DoorThrottle
-from judicum.server.people.accounts.actions.change_units import change_units
+from judicum.server.people.accounts.actions.change_preferences import change_preferences
 from judicum.server.people.accounts.actions.second_factor import MISSING, begin_second, confirm_second, turn_off_second
 from judicum.server.people.accounts.actions.set_password import change_password, reset_password, sign_out_everywhere
 from judicum.server.people.accounts.actions.sign_in import sign_in
@@ -156,11 +156,13 @@ class ResetPasswordView(APIView):
         return Response(status=status.HTTP_204_NO_CONTENT)
 
 
-class UnitsView(APIView):
-    """The units one thinks in."""
+class PreferencesView(APIView):
+    """The units one thinks in and the locale one is spoken to in."""
 
-    @extend_schema(operation_id="units_change", request=people_answers.UnitsRequest, responses=people_answers.SignedIn)
+    @extend_schema(
+        operation_id="preferences_change", request=people_answers.PreferencesRequest, responses=people_answers.SignedIn
+    )
     def patch(self, request: Request) -> Response:
-        asked = sent(people_answers.UnitsRequest, request)
-        user = change_units(person(request), asked.length_unit, asked.flow_unit)
+        asked = sent(people_answers.PreferencesRequest, request)
+        user = change_preferences(person(request), asked.length_unit, asked.flow_unit, asked.locale)
         return Response(signed_in(user))

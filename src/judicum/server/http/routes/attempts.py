@@ -31,6 +31,8 @@ from judicum.server.record.attempts.actions.tick_preparation import tick_prepara
 from judicum.server.record.attempts.queries import attempt_for, course_attempts
 from judicum.server.record.attempts.states import AttemptState
 from judicum.words import setup as words
+from judicum.words.catalogue import speaking, t
+from judicum.words.units import date_words
 
 IN_ORDER = [
     OpenApiParameter("order", OpenApiTypes.STR, enum=list(ORDERS)),
@@ -167,13 +169,19 @@ class CardSheetView(APIView):
     def get(self, request: Request, attempt_id: int) -> HttpResponse:
         attempt = attempt_for(person(request), attempt_id)
         goal = attempt.assignment
-        about = Heading(
-            f"{goal.design.title}, attempt {attempt.number}",
-            f"{goal.course.name} · {attempt.student.display_name} · due {goal.due_on:%d %b %Y}",
-        )
         units = units_of(request.user)
-        steps = [words.step(step, goal.course.solvent, units) for step in checklist_for(goal)]
-        file = card_sheet(card_for(goal), steps, about, units)
+        with speaking(goal.course.locale):
+            about = Heading(
+                t("print-card-title", title=goal.design.title, number=attempt.number),
+                t(
+                    "print-card-under",
+                    course=goal.course.name,
+                    name=attempt.student.display_name,
+                    date=date_words(goal.due_on),
+                ),
+            )
+            steps = [words.step(step, goal.course.solvent, units) for step in checklist_for(goal)]
+            file = card_sheet(card_for(goal), steps, about, units)
         name = f"card-{attempt.pk}.pdf"
         return HttpResponse(
             file, content_type="application/pdf", headers={"Content-Disposition": f'inline; filename="{name}"'}

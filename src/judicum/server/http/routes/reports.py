@@ -18,6 +18,8 @@ from judicum.server.catalogue.schemes.queries import scheme_coded
 from judicum.server.http.parsing import sent
 from judicum.server.http.person import person
 from judicum.server.people.accounts.units import units_of
+from judicum.server.people.courses.locales import paper_of
+from judicum.server.people.courses.models import Course
 from judicum.server.people.courses.queries import staff_of
 from judicum.server.read.reports.actions.ask_report import ask_report
 from judicum.server.read.reports.class_sheet import class_csv, class_rows
@@ -25,6 +27,7 @@ from judicum.server.read.reports.contents import report_answer
 from judicum.server.read.reports.models import ReportState
 from judicum.server.read.reports.pdf.lists import class_sheet, job_sheet
 from judicum.server.read.reports.queries import report_for, reports_for
+from judicum.words.catalogue import speaking
 
 PAPER = OpenApiParameter("paper", OpenApiTypes.STR, enum=list(PAPERS))
 PDF = {(200, "application/pdf"): OpenApiTypes.BINARY}
@@ -66,7 +69,9 @@ class ClassSheetView(APIView):
     def get(self, request: Request, course_id: int) -> HttpResponse:
         rows = class_rows(person(request), course_id)
         course = staff_of(person(request), course_id).course
-        return _file(class_sheet(rows, course.name, _paper(request)), "application/pdf", "class.pdf")
+        with speaking(course.locale):
+            file = class_sheet(rows, course.name, _paper(request, course))
+        return _file(file, "application/pdf", "class.pdf")
 
 
 class ClassCsvView(APIView):
@@ -85,12 +90,13 @@ class JobSheetView(APIView):
     def get(self, request: Request, assignment_id: int) -> HttpResponse:
         goal = assignment_for(person(request), assignment_id)
         rules = read_scheme(scheme_coded(goal.course_id, goal.scheme).body)
-        file = job_sheet(goal, rules, units_of(request.user), _paper(request))
+        with speaking(goal.course.locale):
+            file = job_sheet(goal, rules, units_of(request.user), _paper(request, goal.course))
         return _file(file, "application/pdf", f"job-{goal.pk}.pdf")
 
 
-def _paper(request: Request) -> str:
-    paper = request.query_params.get("paper", "a4")
+def _paper(request: Request, course: Course) -> str:
+    paper = request.query_params.get("paper") or paper_of(course)
     if paper not in PAPERS:
         raise InvalidValue("paper", paper, one_of(PAPERS))
     return paper

@@ -11,6 +11,7 @@ from knox.models import AbstractAuthToken
 
 from judicum.server.people.accounts.names import skeleton, written
 from judicum.server.platform import lookups as lookups
+from judicum.words.catalogue import LOCALES
 
 
 class LengthUnit(models.TextChoices):
@@ -61,7 +62,7 @@ class UserManager(BaseUserManager["User"]):
 class User(AbstractBaseUser):  # type: ignore[django-manager-missing]
     """Somebody of a workshop who can sign in; what they may do comes from their membership in a course.
 
-    `owns` makes them an owner of their workshop. `skeleton` is what no two login names may share (`names.skeleton`); `signed_out`
+    `owns` makes them an owner of their workshop; `locale` is how they are spoken to (empty: as their browser asks). `skeleton` is what no two login names may share (`names.skeleton`); `signed_out`
     counts how often all sessions were ended; `removed_at` says since when nothing is kept that tells who it was.
     """
 
@@ -73,6 +74,9 @@ class User(AbstractBaseUser):  # type: ignore[django-manager-missing]
     display_name = models.CharField(max_length=80)
     length_unit = models.CharField(max_length=8, choices=LengthUnit.choices, default=LengthUnit.MM)
     flow_unit = models.CharField(max_length=8, choices=FlowUnit.choices, default=FlowUnit.L_MIN)
+    locale = models.CharField(
+        max_length=5, choices=[(one, one) for one in LOCALES], blank=True, default="", db_default=""
+    )
     email = models.EmailField(blank=True, default="", db_default="")
     is_active = models.BooleanField(default=True)
     removed_at = models.DateTimeField(null=True)

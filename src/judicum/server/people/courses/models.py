@@ -43,6 +43,7 @@ class Course(models.Model):
     sequence = _school("sequence")
     purge_school = _school("purge_school")
     solvent = _school("solvent")
+    locale = _school("locale")
 
     def __str__(self) -> str:
         return self.name

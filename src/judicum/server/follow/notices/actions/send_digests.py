@@ -12,7 +12,9 @@ from judicum.server.follow.notices.news import clock_of, news_of
 from judicum.server.people.accounts.links import reset_path
 from judicum.server.people.accounts.models import User
 from judicum.server.people.accounts.names import skeleton
+from judicum.server.people.courses.locales import locale_of
 from judicum.words import notices as words
+from judicum.words.catalogue import speaking
 
 HOUR = 7
 """Of the morning, by the clock of the person's course: before anybody sets out."""
@@ -46,16 +48,18 @@ def _send_one(key: int, now: datetime) -> bool:
     since = preference.digest_sent_at or now - timedelta(days=1)
     preference.digest_sent_at = now
     preference.save(update_fields=["digest_sent_at"])
-    news = news_of(preference.user, preference.kinds, since, now)
-    if not news:
-        return False
-    return send(
-        preference.user, *words.digest(preference.user.display_name, here.date(), news, settings.PUBLIC_ADDRESS)
-    )
+    with speaking(locale_of(preference.user)):
+        news = news_of(preference.user, preference.kinds, since, now)
+        if not news:
+            return False
+        mail = words.digest(preference.user.display_name, here.date(), news, settings.PUBLIC_ADDRESS)
+    return send(preference.user, *mail)
 
 
 def mail_reset(name: str, root: str) -> None:
     """Mail the link for a new password to somebody who is known and has an address; nothing tells whether it was so."""
     user = User.objects.filter(skeleton=skeleton(name), is_active=True).exclude(email="").first()
     if user is not None and cache.add(f"reset-mail-{user.pk}", True, BETWEEN_S):
-        send(user, *words.reset_mail(user.display_name, root + reset_path(user)), private=True)
+        with speaking(locale_of(user)):
+            mail = words.reset_mail(user.display_name, root + reset_path(user))
+        send(user, *mail, private=True)

@@ -8,6 +8,7 @@ from judicum.server.people.roles import Role
 from judicum.server.read.reports.contents import contents_of
 from judicum.server.read.reports.models import Report, ReportState
 from judicum.server.read.reports.pdf.student import student_report
+from judicum.words.catalogue import speaking
 
 
 def make_report(report_id: int) -> None:
@@ -21,8 +22,10 @@ def make_report(report_id: int) -> None:
     ids = [member.user_id for member in people]
     Report.objects.filter(pk=report_id).update(state=ReportState.MAKING, total=len(ids), done=0)
     contents = []
-    for number, student_id in enumerate(ids, 1):
-        contents.append(contents_of(report, student_id))
-        Report.objects.filter(pk=report_id).update(done=number)
-    file = default_storage.save(f"reports/{report.pk}.pdf", ContentFile(student_report(contents, report.paper)))
+    with speaking(report.course.locale):
+        for number, student_id in enumerate(ids, 1):
+            contents.append(contents_of(report, student_id))
+            Report.objects.filter(pk=report_id).update(done=number)
+        drawn = student_report(contents, report.paper)
+    file = default_storage.save(f"reports/{report.pk}.pdf", ContentFile(drawn))
     Report.objects.filter(pk=report_id).update(state=ReportState.DONE, file=file)

@@ -77,6 +77,7 @@ field-leg_upper_mm = Vertical leg
 field-length_mm = Length
 field-line = Line
 field-lines = Criteria
+field-locale = Language of prints
 field-login = Login name
 field-low_at = Reorder at
 field-low_mm_s = Slowest speed
