@@ -38,7 +38,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
     except JudicumError as error:
         from judicum.words.problems import problem_sentence
 
-        print(f"judicum {asked.command}: {' '.join(problem_sentence(error).split())}", file=sys.stderr)
+        print(f"judicum {asked.command}: {' '.join(problem_sentence(error, by_key=True).split())}", file=sys.stderr)
     except BrokenPipeError:
         os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
         return 0

@@ -37,20 +37,21 @@ def given(problem: InvalidValue, units: Units = METRIC) -> str | None:
     return str(value)[:MAX_GIVEN]
 
 
-def field_sentence(problem: InvalidValue, units: Units = METRIC) -> str:
-    """A field that was refused: what is allowed, and what was given.
+def field_sentence(problem: InvalidValue, units: Units = METRIC, *, by_key: bool = False) -> str:
+    """A field that was refused: what is allowed, and what was given. `by_key` calls the field as a program does.
 
     >>> from judicum.core.quantities import QUANTITIES
     >>> field_sentence(InvalidValue("current_a", 5000, QUANTITIES["current_a"].limits))
     'Welding current: enter 1 to 1000 A (you entered 5000 A).'
     """
-    said = {"field": field_name(problem.field), "allowed": allowed(problem, units)}
+    name = problem.field if by_key else field_name(problem.field)
+    said = {"field": name, "allowed": allowed(problem, units)}
     value = given(problem, units)
-    return t("problem-missing", **said) if value is None else t("problem-field", **said, given=value)
+    return t("problem-missing", **said) if value in (None, "") else t("problem-field", **said, given=value)
 
 
-def problem_sentence(error: JudicumError, units: Units = METRIC) -> str:
+def problem_sentence(error: JudicumError, units: Units = METRIC, *, by_key: bool = False) -> str:
     """All that an error has to say."""
     if isinstance(error, InvalidValues):
-        return " ".join(field_sentence(problem, units) for problem in error.problems)
+        return " ".join(field_sentence(problem, units, by_key=by_key) for problem in error.problems)
     return sentence(error.message)

@@ -79,7 +79,7 @@ def test_tint_outside_a_toe_is_shorter_by_what_the_toe_was_moved_outward() -> No
 
 
 def test_a_toe_cannot_cross_the_other() -> None:
-    with pytest.raises(InvalidValue, match=r"at least 0\.3 mm wide"):
+    with pytest.raises(InvalidValue, match=r"leaves-the-bead least=0\.3"):
         after({"step": "move_toe", "side": "left", "s_mm": 30, "n_mm": 2.6})
 
 
@@ -137,19 +137,19 @@ def test_an_added_fault_stands_in_both_frames_and_sugar_hides_fronts() -> None:
 
 
 def test_a_fault_that_is_not_there_cannot_be_removed() -> None:
-    with pytest.raises(InvalidValue, match=r"a fault that is there: pore at 30, 0\.4"):
+    with pytest.raises(InvalidValue, match=r"a-fault-that-is-there there=pore at 30, 0\.4"):
         after({"step": "remove_fault", "kind": "crater", "s_mm": 30, "n_mm": 0.4})
 
 
 @pytest.mark.parametrize(
     ("given", "field", "allowed"),
     [
-        ({}, "step", "one of move_toe"),
+        ({}, "step", "one-of options=move_toe"),
         ({"step": "move_toe", "side": "up", "s_mm": 1, "n_mm": 1}, "side", "one of left, right"),
         ({"step": "move_toe", "side": "left", "s_mm": float("nan"), "n_mm": 1}, "s_mm", "0 to 1000 mm"),
         ({"step": "move_toe", "side": "left", "s_mm": 1}, "n_mm", "-20 to 20 mm"),
         ({"step": "add_front", "s_mm": True}, "s_mm", "0 to 1000 mm"),
-        ({"step": "add_front", "s_mm": 3, "colour": "red"}, "colour", "one of s_mm"),
+        ({"step": "add_front", "s_mm": 3, "colour": "red"}, "colour", "one-of options=s_mm"),
     ],
 )
 def test_a_step_that_is_none_says_what_is_allowed(given: dict[str, Any], field: str, allowed: str) -> None:

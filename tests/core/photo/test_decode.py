@@ -68,7 +68,7 @@ def test_a_file_cut_short_is_refused(kind: str) -> None:
 
 def test_a_bomb_is_refused_by_its_header_alone() -> None:
     data = file_of(Image.new("1", (30000, 30000)), "PNG")
-    with pytest.raises(UnreadablePicture, match="60 million"):
+    with pytest.raises(UnreadablePicture, match="millions=60"):
         decode(data)
 
 
@@ -90,7 +90,7 @@ def test_of_several_pictures_in_one_file_the_first_counts() -> None:
 
 @pytest.mark.parametrize("kind", ["GIF", "WEBP", "TIFF", "BMP"])
 def test_other_kinds_of_picture_are_refused_in_words(kind: str) -> None:
-    with pytest.raises(UnreadablePicture, match="no JPEG, PNG or HEIC"):
+    with pytest.raises(UnreadablePicture, match="no-jpeg-png"):
         decode(file_of(picture(), kind))
 
 

@@ -3,6 +3,7 @@ import pytest
 from judicum.core.errors import InvalidValues
 from judicum.core.setup import RUN, check_run, plan_card, run_from_card
 from judicum.core.setup.gas import flow_band_l_min, min_postflow_s
+from judicum.words.problems import allowed
 
 GOOD = {"current_a": 62, "gas_l_min": 11.0}
 
@@ -16,7 +17,7 @@ def test_a_run_comes_back_with_every_field() -> None:
 def test_every_wrong_field_is_named_with_what_was_given_and_what_is_allowed() -> None:
     with pytest.raises(InvalidValues) as refused:
         check_run({"current_a": 9000, "polarity": "backwards", "colour": "red"})
-    said = {p.field: (p.given, p.allowed) for p in refused.value.problems}
+    said = {p.field: (p.given, allowed(p)) for p in refused.value.problems}
     assert said["current_a"] == (9000, "1 to 1000 A")
     assert said["polarity"] == ("backwards", "one of DCEN, DCEP, AC")
     assert said["colour"][1].startswith("one of current_a, ")

@@ -42,7 +42,7 @@ def test_the_worked_figures(panel: str, inputs: dict[str, Any], figure: str, val
 def test_every_panel_answers_with_its_defaults_and_says_where_it_comes_from(panel: str) -> None:
     answer = compute(panel, {})
     assert answer.results
-    assert panel_of(panel).formula
+    assert panel_of(panel).inputs
     assert panel_of(panel).source
     assert len({i.key for i in panel_of(panel).inputs}) == len(panel_of(panel).inputs)
     json.dumps([answer.series, [r.value for r in answer.results]], allow_nan=False)
@@ -74,7 +74,7 @@ def test_bad_inputs_are_all_named() -> None:
     with pytest.raises(InvalidValues) as refused:
         compute("gas", {"cup": "wide", "gas_l_min": 9000, "gas_part": "sponge", "odd": 1})
     assert {p.field for p in refused.value.problems} == {"odd", "cup", "gas_l_min", "gas_part"}
-    with pytest.raises(InvalidValue, match="one of pulse, gas"):
+    with pytest.raises(InvalidValue, match="options=pulse, gas"):
         compute("abacus", {})
 
 
@@ -90,7 +90,7 @@ def test_a_pulse_is_drawn_as_it_is() -> None:
     [
         ("gas", {"cup": 6, "gas_l_min": 16.5}, "Turbulent"),
         ("gas", {"cup": 8, "gas_l_min": 12, "gas_part": "collet_body"}, "Close to turning"),
-        ("gas", {"cup": 8, "gas_l_min": 4}, "Little"),
+        ("gas", {"cup": 8, "gas_l_min": 4}, "Low"),
         ("pulse", {"on_share": 0.55}, "no benefit"),
         ("pulse", {"background_a": 200}, "above the peak"),
         ("gauge", {"gauge": "18", "measured_mm": 1.0}, "is not 18 gauge"),
@@ -108,5 +108,5 @@ def test_figures_that_contradict_each_other_are_refused_by_name() -> None:
 
 
 def test_runs_that_hardly_advance_are_refused_instead_of_being_listed() -> None:
-    with pytest.raises(InvalidValue, match="at most 200 runs go round"):
+    with pytest.raises(InvalidValue, match="most=200"):
         compute("runs", {"dabs": 3, "dab_pitch_mm": 1.001, "tie_in_mm": 3, "tube_od_mm": 300})

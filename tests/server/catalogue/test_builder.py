@@ -155,5 +155,11 @@ def test_what_can_be_designed_can_be_given(course: Course, teacher: Client) -> N
         f"/api/courses/{course.row.pk}/assignments", {**body, "target_width_mm": 26}, "application/json"
     )
     assert refused.json()["errors"] == [
-        {"field": "target_width_mm", "words": "Bead width", "given": "26 mm", "allowed": "1 to 25 mm"}
+        {
+            "field": "target_width_mm",
+            "words": "Bead width",
+            "given": "26 mm",
+            "allowed": "1 to 25 mm",
+            "message": "Bead width: enter 1 to 25 mm (you entered 26 mm).",
+        }
     ]

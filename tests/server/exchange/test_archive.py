@@ -193,7 +193,7 @@ def test_twice_is_the_same_as_once_and_people_are_matched_by_their_key(
     assert known.username in in_it
     assert "sanne-2" in in_it
     assert taken.memberships.count() == 0
-    with pytest.raises(InvalidValue, match="no other workshop"):
+    with pytest.raises(InvalidValue, match="no-other-workshop"):
         import_course(path, Workshop.objects.create(name="Third"))
 
 
@@ -230,16 +230,16 @@ def _picture(parts: dict[str, bytes]) -> str:
 
 REFUSED: list[tuple[Callable[[dict[str, bytes]], None], bool, str]] = [
     (lambda p: p.update({"tables/runs.jsonl": p["tables/runs.jsonl"][:-9]}), False, "tables/runs.jsonl"),
-    (lambda p: p.update({_picture(p): b"other bytes"}), True, "named by its folder"),
+    (lambda p: p.update({_picture(p): b"other bytes"}), True, "named-by-its-folder"),
     (lambda p: p.update({"files/../../etc/passwd": b"x"}), True, "passwd"),
     (lambda p: p.pop("tables/runs.jsonl"), True, "runs"),
     (lambda p: p.pop("manifest.json"), False, "KeyError|manifest"),
     (lambda p: _line(p, "attempts", state="perfect"), True, "tables/attempts.jsonl line 1"),
     (lambda p: _line(p, "attempts", student=999), True, "tables/attempts.jsonl row 1"),
     (lambda p: _line(p, "runs", note=7), True, "tables/runs.jsonl line 1"),
-    (lambda p: _line(p, "measurements", strip="strips/aa/" + "a" * 64 + ".jpg"), True, "a file of the archive"),
+    (lambda p: _line(p, "measurements", strip="strips/aa/" + "a" * 64 + ".jpg"), True, "a-file-of-the-archive"),
     (lambda p: p.update({"tables/runs.jsonl": b"{"}), True, "tables/runs.jsonl line 1"),
-    (lambda p: p.update({"tables/course.jsonl": b""}), True, "one course"),
+    (lambda p: p.update({"tables/course.jsonl": b""}), True, "one-course"),
     (
         lambda p: p.update({"manifest.json": b'{"format": "judicum-course", "version": 99, "files": []}'}),
         False,
@@ -274,7 +274,7 @@ def test_what_is_no_archive_is_refused_and_nothing_is_written(
 def test_a_file_cut_short_is_no_archive(course: Course, tmp_path: Path) -> None:
     path = packed(course.row.pk, tmp_path / "course.zip")
     path.write_bytes(path.read_bytes()[:-40])
-    with pytest.raises(InvalidValue, match="a zip file, whole"):
+    with pytest.raises(InvalidValue, match="a-zip-file-whole"):
         import_course(path, course.row.workshop)
 
 

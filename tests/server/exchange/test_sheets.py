@@ -69,7 +69,7 @@ def test_what_goes_out_comes_in_as_the_same(course: Course, staff: Client) -> No
 
 
 def test_people_are_foreseen_then_made_and_each_sets_a_password(course: Course, staff: Client) -> None:
-    table = "﻿Name to sign in with;Name;Role\r\nrunar;Runar Ek;\r\nsanne;;assistant\r\nodo;;student\r\n"
+    table = "﻿Login name;Name;Role\r\nrunar;Runar Ek;\r\nsanne;;assistant\r\nodo;;student\r\n"
     lines = foresee(staff, course, "people", table)
     assert [(one["line"], one["outcome"]) for one in lines] == [(2, "made"), (3, "changed"), (4, "same")]
     assert lines[0]["hand_over"] is None, "nothing was made yet"

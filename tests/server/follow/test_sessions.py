@@ -64,7 +64,7 @@ def test_a_weekly_pattern_leaves_holidays_out_and_refuses_what_overlaps(
     again = staff.post(url(course, "sessions"), {**body, "start": "20:00"}, "application/json")
     assert (again.status_code, again.json()["code"]) == (409, "wrong_state")
     wrong = staff.post(url(course, "sessions"), {**body, "minutes": 5}, "application/json")
-    assert wrong.json()["errors"][0]["allowed"] == "15 to 720 minutes"
+    assert wrong.json()["errors"][0]["allowed"] == "15 to 720 min"
     assert staff.delete(f"/api/sessions/{made['sessions'][0]['id']}").status_code == 204
     assert Session.objects.count() == 2
 
@@ -96,7 +96,7 @@ def test_a_place_by_hand_takes_planned_ones_out_and_says_what_is_impossible_at_o
     assert moved["gone"] == ["Odo, Bead on plate, 1.5 mm"]
     against = put(staff, course, odo.session, at, odo.start + 5, course.other)
     assert against.status_code == 400
-    assert "10 minutes between them" in against.json()["detail"]
+    assert "10 min between them" in against.json()["detail"]
     late = put(staff, course, first, at, 170)
     assert "45 minutes within session" in late.json()["detail"]
     assert BoothSlot.objects.get(student=course.student).start == odo.start

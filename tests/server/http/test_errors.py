@@ -12,11 +12,11 @@ def every_error(kind: type[errors.JudicumError] = errors.JudicumError) -> list[t
 @pytest.mark.parametrize("kind", [k for k in every_error() if k is not errors.JudicumError], ids=lambda k: k.__name__)
 def test_every_error_has_an_http_answer(kind: type[errors.JudicumError]) -> None:
     if kind is errors.InvalidValue:
-        error: errors.JudicumError = errors.InvalidValue("cup", 99, "3 to 24")
+        error: errors.JudicumError = errors.InvalidValue("cup", 99, errors.one_of([3, 24]))
     elif kind is errors.InvalidValues:
-        error = errors.InvalidValues([errors.InvalidValue("cup", 99, "3 to 24")])
+        error = errors.InvalidValues([errors.InvalidValue("cup", 99, errors.one_of([3, 24]))])
     else:
-        error = kind("in words")
+        error = kind(errors.said("problem-csrf"))
     answer = problem_response(error, {})
     assert answer is not None
     # A full disk and a busy moment are the only ones that the caller can do nothing about.

@@ -99,7 +99,7 @@ def test_lost_and_recovered(course: Course, teacher: User, client_of: Callable[.
 
 def test_on_the_server_itself_an_owner_is_let_in_again(teacher: User, client_of: Callable[..., Client]) -> None:
     set_up(client_of(teacher), teacher)
-    response = recover_account.Command().said("ILKA", "http://here/")
+    response = recover_account.Command().carry_out("ILKA", "http://here/")
     token = response.strip().rpartition("/")[2]
     body = {"person": teacher.pk, "token": token, "password": "a-new-good-password"}
     assert Client().post("/api/password-reset", body, JSON).status_code == 204

@@ -100,9 +100,10 @@ def test_a_report_waits_behind_photos_and_tells_when_it_is_not_there_yet(
     )
     assert wrong.json()["errors"][0] == {
         "field": "until",
-        "words": "until",
+        "words": "Until",
         "given": "2026-01-01",
         "allowed": "2026-02-02 or later",
+        "message": "Until: enter 2026-02-02 or later (you entered 2026-01-01).",
     }
 
 
@@ -127,7 +128,7 @@ def test_the_class_sheet_says_who_has_done_what_as_pdf_and_csv(
     answer = staff.get(f"/api/courses/{course.row.pk}/class.csv")
     rows = list(csv.DictReader(io.StringIO(answer.content.decode("utf-8-sig"))))
     assert [row["Student"] for row in rows] == ["'=cmd()", "Sanne"]
-    assert (rows[0]["State"], rows[0]["Tries"]) == ("open", "0")
+    assert (rows[0]["State"], rows[0]["Attempts"]) == ("not started", "0")
     mine = rows[1]
     assert (mine["Tries"], mine["Best mark"], mine["In a row"], mine["State"]) == ("4", "80", "3", "done")
     said = text_of(read(staff, f"/api/courses/{course.row.pk}/class.pdf?paper=letter"))
@@ -137,7 +138,7 @@ def test_the_class_sheet_says_who_has_done_what_as_pdf_and_csv(
 
 def test_a_job_sheet_says_goal_settings_and_cautions(course: Course, client_of: Callable[..., Client]) -> None:
     said = text_of(read(client_of(course.student), f"/api/assignments/{course.assignment.pk}/job.pdf"))
-    for words in ("Bead on plate", "4.5 mm wide", "Good from 70 of 100", "Current", "Before the arc", "Cautions"):
+    for words in ("Bead on plate", "4.5 mm wide", "Pass mark 70 of 100", "Current", "Before the arc", "Cautions"):
         assert words in said
     assert client_of(course.stranger).get(f"/api/assignments/{course.assignment.pk}/job.pdf").status_code == 404
     wrong = client_of(course.student).get(f"/api/assignments/{course.assignment.pk}/job.pdf?paper=a3")

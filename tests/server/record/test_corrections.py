@@ -118,7 +118,7 @@ def test_a_result_without_a_trace_has_to_be_measured_again_first(
     Measurement.objects.update(bead=None)
     answer = correct(client_of(course.instructor), measurement, WIDER)
     assert (answer.status_code, answer.json()["code"]) == (409, "wrong_state")
-    assert "measured again" in answer.json()["detail"]
+    assert "Measure the photo again" in answer.json()["detail"]
 
 
 def test_two_points_set_the_scale_and_the_photo_is_measured_with_it(

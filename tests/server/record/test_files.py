@@ -127,6 +127,6 @@ def test_two_corrections_at_once_do_not_overwrite_each_other(course: Course, mon
         return whole(*given)
 
     monkeypatch.setattr(correcting, "store_file", meanwhile)
-    with pytest.raises(EditConflict, match="Somebody else corrected"):
+    with pytest.raises(EditConflict, match="somebody-else-corrected"):
         correcting.correct_measurement(course.instructor, made.pk, {"step": "no_ripples"})
     assert [c.step["step"] for c in Correction.objects.all()] == ["add_front"]

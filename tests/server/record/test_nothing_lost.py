@@ -112,7 +112,7 @@ def test_a_full_disk_answers_in_words_and_leaves_nothing_behind(
             answer = send()
         assert answer.status_code == 507
         assert answer.json()["code"] == "no_room"
-        assert "room" in answer.json()["detail"]
+        assert "full" in answer.json()["detail"]
     assert [p for p in Path(default_storage.location).rglob("*") if p.is_file()] == [p for p in before if p.is_file()]
     assert send().status_code == 204
 

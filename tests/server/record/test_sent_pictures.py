@@ -46,7 +46,7 @@ def test_what_comes_back_from_apart_is_what_is_seen_here() -> None:
 
 @pytest.mark.parametrize("data", [b"no picture", bead_photo().jpeg[:9000], b""])
 def test_what_is_no_picture_is_refused_in_words(data: bytes) -> None:
-    with pytest.raises(UnreadablePicture, match="picture"):
+    with pytest.raises(UnreadablePicture, match=r"picture|jpeg"):
         sandbox.ingest_in_sandbox(data)
 
 
@@ -136,19 +136,19 @@ def test_limits_of_a_person_an_attempt_and_a_course_are_said(
     monkeypatch.setattr(receive_upload, "MAX_OPEN", 2)
     first = begin()
     begin()
-    with pytest.raises(TooMuch, match="2 photos under way"):
+    with pytest.raises(TooMuch, match="under-way-let most=2"):
         begin()
     receive_piece(course.student, first.pk, 0, data)
     settings.MAX_BYTES_OF_PERSON = 2 * len(data) - 1
-    with pytest.raises(TooMuch, match="one person may keep"):
+    with pytest.raises(TooMuch, match="your-photos-take"):
         begin()
     cache.clear()
     settings.MAX_BYTES_OF_PERSON, settings.MAX_BYTES_OF_COURSE = 10**9, len(data)
-    with pytest.raises(TooMuch, match="The course's photos take"):
+    with pytest.raises(TooMuch, match="courses-photos-take"):
         begin()
     settings.MAX_BYTES_OF_COURSE = 10**9
     monkeypatch.setattr(receive_upload, "MAX_PHOTOS", 1)
-    with pytest.raises(TooMuch, match="This attempt has 1 photos"):
+    with pytest.raises(TooMuch, match=r"attempt-has-photos.* most=1"):
         begin()
 
 
@@ -163,5 +163,5 @@ def test_a_precheck_and_a_strip_from_the_sandbox_are_those_made_here() -> None:
 
 
 def test_a_copy_that_claims_more_pixels_than_a_page_sends_is_not_unpacked() -> None:
-    with pytest.raises(UnreadablePicture, match="12 million"):
+    with pytest.raises(UnreadablePicture, match="millions=12"):
         sandbox.precheck_in_sandbox(grey_png(4000, 3200), None)

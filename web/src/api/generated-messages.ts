@@ -3,6 +3,7 @@ export type Messages = {
   "account-a-code-from-your-phone-as": never;
   "account-a-token-lets-a-spreadsheet-or": never;
   "account-access": never;
+  "account-access-until": "access" | "date";
   "account-an-archive-of-your-runs-measurements": never;
   "account-api-tokens": never;
   "account-at-most-one-message-a-day": never;
@@ -292,7 +293,6 @@ export type Messages = {
   "common-to-mark": never;
   "common-travel": never;
   "common-under": never;
-  "common-until": "date";
   "common-why-a": "aim";
   "common-width": never;
   "common-width-variation": never;
@@ -563,6 +563,7 @@ export type Messages = {
   "people-reopen-course": never;
   "people-role-of": "name";
   "people-save-limits": never;
+  "people-until": "date";
   "records-csv-file-commas-or-semicolons": never;
   "records-export": never;
   "records-export-archive": never;

@@ -110,13 +110,21 @@ it("tells every refused field with what was given and what is allowed", () => {
     code: "invalid",
     detail: "2 fields",
     errors: [
-      { field: "current_a", words: "Welding current", given: "900", allowed: "a figure from 5 to 400 A" },
-      { field: "wire_mm", words: "Wire", given: null, allowed: "a figure is needed" },
+      {
+        field: "current_a",
+        words: "Welding current",
+        given: "900",
+        allowed: "5 to 400 A",
+        message: "Welding current: enter 5 to 400 A (you entered 900).",
+      },
+      { field: "wire_mm", words: "Wire", given: null, allowed: "a value", message: "Wire: enter a value." },
     ],
   } as unknown as ConstructorParameters<typeof Refused>[0]);
   show(<Problem error={refused} />);
-  expect(screen.getByRole("alert").textContent).toContain("Welding current (900): a figure from 5 to 400 A");
-  expect(screen.getByRole("alert").textContent).toContain("Wire: a figure is needed");
+  expect(screen.getByRole("alert").textContent).toContain(
+    "Welding current: enter 5 to 400 A (you entered 900).",
+  );
+  expect(screen.getByRole("alert").textContent).toContain("Wire: enter a value.");
 });
 
 it("tells any other error and offers to try again", async () => {

@@ -28,10 +28,7 @@ export function Problem({ error, again }: { error: unknown; again?: () => void }
           <p>{error instanceof Error ? error.message : t("ui-something-went-wrong")}</p>
         )}
         {fields.map((f) => (
-          <p key={`${f.field}-${f.allowed}`}>
-            <strong>{f.words}</strong>
-            {f.given === null ? "" : ` (${f.given})`}: {f.allowed}
-          </p>
+          <p key={`${f.field}-${f.allowed}`}>{f.message}</p>
         ))}
         {again && (
           <button className="btn mt-2 btn-sm" onClick={again}>

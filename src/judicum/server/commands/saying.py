@@ -23,6 +23,6 @@ class SayingCommand(BaseCommand):
         try:
             return self.carry_out(**{name: options[name] for name in inspect.signature(self.carry_out).parameters})
         except JudicumError as error:
-            sys.exit(f"judicum: {problem_sentence(error)}")
+            sys.exit(f"judicum: {problem_sentence(error, by_key=True)}")
         except CannotBackUp as error:
             sys.exit(f"judicum: {error}")

@@ -43,9 +43,9 @@ it("makes a token whose secret is shown once, and ends one", async () => {
     "DELETE /api/tokens/t1": {},
   });
   show(<AccountPage />);
-  expect(await screen.findByText(/reads, until/)).toBeTruthy();
+  expect(await screen.findByText(/read, until/)).toBeTruthy();
   await userEvent.type(screen.getByLabelText("Purpose"), "Class list");
-  await userEvent.click(screen.getByRole("button", { name: "reads and writes" }));
+  await userEvent.click(screen.getByRole("button", { name: "read and write" }));
   await userEvent.click(screen.getByRole("button", { name: "Create token" }));
   expect(await screen.findByText("judicum_s3cret")).toBeTruthy();
   expect(calls.find((call) => call.method === "POST")?.body).toEqual({

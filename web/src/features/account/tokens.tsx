@@ -29,8 +29,13 @@ export function Tokens() {
         {(read.data ?? []).map((one) => (
           <li key={one.id} className="flex min-h-11 items-center gap-3">
             <span className="grow">
-              <strong>{one.name}</strong>, {named("token-scope", one.scope)}
-              {one.expiry && t("common-until", { date: dateWords(one.expiry) })}
+              <strong>{one.name}</strong>,{" "}
+              {one.expiry
+                ? t("account-access-until", {
+                    access: named("token-scope", one.scope),
+                    date: dateWords(one.expiry),
+                  })
+                : named("token-scope", one.scope)}
             </span>
             <button
               className="btn btn-sm"

@@ -81,7 +81,7 @@ it("times the arc with two taps", async () => {
 
 it("keeps what was noticed as ticks and choices", async () => {
   const { saved } = form();
-  await userEvent.click(screen.getByLabelText("A draught"));
+  await userEvent.click(screen.getByLabelText("Draught noticed"));
   await userEvent.selectOptions(screen.getByLabelText("Tungsten after the weld"), "dull");
   await save();
   await waitFor(() => expect(saved()[0]).toMatchObject({ draught: true, electrode_after: "dull" }));

@@ -174,7 +174,7 @@ function JoinCode() {
           : open === null
             ? t("people-open-to-anyone-with-the-code")
             : t("people-open-to-more", { open })}
-        {end && t("common-until", { date: dateWords(end) })}
+        {end && `, ${t("people-until", { date: dateWords(end) })}`}
       </p>
       <div className="flex items-center gap-3">
         <img src={picture} alt={t("people-qr-code-of-the-join-address")} className="size-24 bg-white p-1" />

@@ -94,8 +94,7 @@ function Lines({ lines }: { lines: Line[] }) {
                 {line.what}
                 {line.problems.map((problem) => (
                   <span key={problem.field} className="block">
-                    <strong>{problem.words}</strong>
-                    {problem.given === null ? "" : ` (${problem.given})`}: {problem.allowed}
+                    {problem.message}
                   </span>
                 ))}
                 {line.hand_over && (

@@ -46,11 +46,14 @@ it("tells what each line would do before anything is kept, then keeps all of it"
 });
 
 it("keeps nothing while a line is refused, and says what of it", async () => {
-  const problems = [{ field: "current_a", words: "Welding current", given: "hot", allowed: "1 to 1000 A" }];
+  const message = "Welding current: enter 1 to 1000 A (you entered hot).";
+  const problems = [
+    { field: "current_a", words: "Welding current", given: "hot", allowed: "1 to 1000 A", message },
+  ];
   served([line({}), line({ line: 3, outcome: "refused", problems })]);
   show(<RecordsPage />);
   await userEvent.click(screen.getByRole("button", { name: "Runs" }));
   await userEvent.upload(screen.getByLabelText(/CSV file/), TABLE);
-  await waitFor(() => expect(screen.getByText(/\(hot\): 1 to 1000 A/)).toBeTruthy());
+  await waitFor(() => expect(screen.getByText(message)).toBeTruthy());
   expect(screen.getByRole<HTMLButtonElement>("button", { name: "Import all" }).disabled).toBe(true);
 });

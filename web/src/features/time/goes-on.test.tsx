@@ -23,7 +23,7 @@ it("tells how it goes on in words and as a range that a screen reader can say", 
   const { rerender } = render(<GoesOn forecast={forecast} />);
   expect(screen.getByText(/about even/)).toBeTruthy();
   expect(screen.getByRole("img").getAttribute("aria-label")).toContain(
-    "2 to 9 more attempts until 3 passes in a row, most likely 4",
+    "2 to 9 more attempts, most likely 4, until 3 passes in a row",
   );
   rerender(<GoesOn forecast={{ ...forecast, ready: true, to_go: null }} />);
   expect(screen.queryByRole("img")).toBeNull();

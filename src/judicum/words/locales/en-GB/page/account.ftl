@@ -1,6 +1,7 @@
 account-a-code-from-your-phone-as = A code from your phone as well as your password. A stolen password alone does not open your account.
 account-a-token-lets-a-spreadsheet-or = A token lets a spreadsheet or script use your account. See <a>the guide to the API</a>.
 account-access = Access
+account-access-until = { $access }, until { $date }
 account-an-archive-of-your-runs-measurements = An archive of your { -runs }, measurements, { -marks } and photos.
 account-api-tokens = API tokens
 account-at-most-one-message-a-day = At most one message a day, when there is news, and password reset links.

@@ -83,7 +83,6 @@ common-title = Title
 common-to-mark = To { -mark }
 common-travel = Travel
 common-under = under
-common-until = , until { $date }
 common-why-a = Why { $aim } A
 common-width = Width
 common-width-variation = Width variation

@@ -23,3 +23,4 @@ people-remove-from-course = Remove { $name } from course
 people-reopen-course = Reopen course
 people-role-of = Role of { $name }
 people-save-limits = Save limits
+people-until = until { $date }
