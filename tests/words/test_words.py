@@ -1,6 +1,8 @@
 """Every code that a person sees has its words, in their units, and the printed card holds every figure."""
 
+import json
 import re
+from pathlib import Path
 from typing import Any
 
 import pytest
@@ -30,6 +32,7 @@ from judicum.words.attempts import NEEDS, ORDERS, ROLES, STATES, VIEWS
 from judicum.words.catalogue import codes_of
 from judicum.words.marking import because
 from judicum.words.names import option_name
+from judicum.words.units import format_figure
 
 WEB = settings.WEB_DIST.parent / "src"
 DOCS = settings.WEB_DIST.parent.parent / "docs"
@@ -123,6 +126,14 @@ def test_every_reason_of_a_suggestion_has_words_in_the_persons_units() -> None:
     source = (settings.WEB_DIST.parents[1] / "src/judicum/core/marking/readings.py").read_text()
     given_reasons = set(re.findall(r'"([a-z_]+)"', source)) & reasons
     assert reasons - given_reasons == {"less_for_faults", "mean_of_the_others"}
+
+
+SIZES = json.loads((Path(__file__).parents[1] / "cases" / "sizes.json").read_text())["cases"]
+
+
+@pytest.mark.parametrize("case", SIZES, ids=lambda case: case["us"])
+def test_a_size_is_named_as_its_users_buy_it(case: dict[str, Any]) -> None:
+    assert format_figure(case["mm"], "size", US) == case["us"]
 
 
 @pytest.mark.parametrize(

@@ -67,9 +67,9 @@ STATEMENTS = (
     """INSERT INTO accounts_workshop (name, second_factor, created_at)
     SELECT 'Bench', false, now() WHERE NOT EXISTS (SELECT 1 FROM accounts_workshop)""",
     """INSERT INTO courses_course (workshop_id, name, join_code, created_at, pedal_school, start_school, finish, unit_system, sequence,
-        purge_school, solvent, second_share, time_zone)
+        purge_school, solvent, locale, second_share, time_zone)
     SELECT (SELECT min(id) FROM accounts_workshop), 'Course ' || n, substr(md5(%(students)s || '-' || n), 1, 8), now(), 'target', 'quick', 'warm', 'metric',
-        'stainless', 'always', 'acetone', 0, 'UTC' FROM generate_series(1, %(courses)s) n""",
+        'stainless', 'always', 'acetone', 'en-GB', 0, 'UTC' FROM generate_series(1, %(courses)s) n""",
     """INSERT INTO accounts_user (workshop_id, password, last_login, username, skeleton, display_name, length_unit, flow_unit, is_active, signed_out)
     SELECT (SELECT min(id) FROM accounts_workshop), '!', NULL, name, name, initcap(name), 'mm', 'l_min', true, 0 FROM (
         SELECT 'c' || c.id || CASE n WHEN 0 THEN 'teacher' ELSE 'welder' || n END AS name

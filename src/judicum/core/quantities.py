@@ -9,8 +9,10 @@ from typing import Literal
 
 from judicum.core.errors import Limits
 
-Kind = Literal["length", "flow", "speed", "current", "time", "angle", "count", "share", "rate", "plain"]
-"""How a figure is shown: lengths, flows and speeds change with the person's units, the others do not."""
+Kind = Literal[
+    "length", "size", "flow", "speed", "pressure", "current", "time", "angle", "count", "share", "rate", "plain"
+]  # fmt: skip
+"""How a figure is shown: lengths, sizes (of what is bought), flows, speeds and pressures change with the person's units."""
 
 
 @dataclass(frozen=True)
@@ -67,8 +69,8 @@ _TABLE = (
     Quantity("purge_wait_s", "time", "s", 0, 7200, 5),
     Quantity("stickout_mm", "length", "mm", 0, 60),
     Quantity("arc_length_mm", "length", "mm", 0, 20, 0.5),
-    Quantity("electrode_mm", "length", "mm", 0.5, 6.4, 0.4),
-    Quantity("filler_mm", "length", "mm", 0.5, 6.4, 0.2),
+    Quantity("electrode_mm", "size", "mm", 0.5, 6.4, 0.4),
+    Quantity("filler_mm", "size", "mm", 0.5, 6.4, 0.2),
     Quantity("preflow_s", "time", "s", 0, 60, 0.1),
     Quantity("downslope_s", "time", "s", 0, 60, 0.5),
     Quantity("postflow_s", "time", "s", 0, 120),
@@ -83,14 +85,14 @@ _TABLE = (
     Quantity("pass_number", "count", "", 1, 30, whole=True),
     Quantity("pass", "count", "", 1, 30, whole=True),
     Quantity("restart_mm", "length", "mm", 0, 2000, 0.5),
-    Quantity("thickness_mm", "length", "mm", 0.01, 300, 0.1, sensible=(0.2, 25)),
-    Quantity("second_thickness_mm", "length", "mm", 0.2, 50, 0.1),
-    Quantity("tube_od_mm", "length", "mm", 4, 1000, 0.1),
-    Quantity("bore_length_mm", "length", "mm", 10, 20000, 10),
-    Quantity("bore_mm", "length", "mm", 3, 1000),
+    Quantity("thickness_mm", "size", "mm", 0.01, 300, 0.1, sensible=(0.2, 25)),
+    Quantity("second_thickness_mm", "size", "mm", 0.2, 50, 0.1),
+    Quantity("tube_od_mm", "size", "mm", 4, 1000, 0.1),
+    Quantity("bore_length_mm", "size", "mm", 10, 20000, 10),
+    Quantity("bore_mm", "size", "mm", 3, 1000),
     Quantity("target_width_mm", "length", "mm", 1, 25, 0.1),
     Quantity("leg_mm", "length", "mm", 0.5, 20, 0.1),
-    Quantity("length_mm", "length", "mm", 5, 5000, 5),
+    Quantity("length_mm", "size", "mm", 5, 5000, 5),
     Quantity("gauge", "count", "", 10, 24, whole=True),
     Quantity("leg_upper_mm", "length", "mm", 0, 50, 0.1),
     Quantity("leg_lower_mm", "length", "mm", 0, 50, 0.1),
@@ -102,10 +104,10 @@ _TABLE = (
     Quantity("pass_mark", "plain", "of 100", 0, 100, 5),
     Quantity("weight", "plain", "", 0.1, 1000, 1),
     Quantity("bottle_l", "plain", "L", 0.5, 60, 1),
-    Quantity("bottle_bar", "plain", "bar", 0, 320, 5),
+    Quantity("bottle_bar", "pressure", "bar", 0, 320, 5),
     Quantity("bottle_c", "plain", "°C", -20, 50, 1),
-    Quantity("blank_length_mm", "length", "mm", 5, 6000, 5),
-    Quantity("blank_width_mm", "length", "mm", 5, 3000, 5),
+    Quantity("blank_length_mm", "size", "mm", 5, 6000, 5),
+    Quantity("blank_width_mm", "size", "mm", 5, 3000, 5),
     Quantity("kerf_mm", "length", "mm", 0, 10, 0.1),
     Quantity("price", "plain", "", 0, 100_000, 1),
     Quantity("lead_days", "count", "days", 0, 365, whole=True),

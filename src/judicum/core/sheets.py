@@ -13,7 +13,7 @@ from judicum.core.choices import Choice
 from judicum.core.errors import InvalidValue, Limits, Said, one_of, said
 from judicum.core.fields import Flag, Several, Spec
 from judicum.core.quantities import Quantity
-from judicum.core.units import L_MIN_PER_CFH, MM_PER_INCH
+from judicum.core.units import BAR_PER_PSI, L_MIN_PER_CFH, MM_PER_INCH
 
 MAX_LINES = 20_000
 """Lines of one table: a course of two hundred with a hundred runs each."""
@@ -29,6 +29,8 @@ _LENGTHS = {
 }
 UNITS: dict[str, dict[str, float]] = {
     "length": _LENGTHS,
+    "size": _LENGTHS,
+    "pressure": {"bar": 1.0, "psi": BAR_PER_PSI},
     "flow": {"l/min": 1.0, "cfh": L_MIN_PER_CFH},
     "speed": {"mm/s": 1.0, "mm/min": 1 / 60, "cm/min": 1 / 6, "in/min": MM_PER_INCH / 60, "ipm": MM_PER_INCH / 60},
     "current": {"a": 1.0, "amps": 1.0, "amp": 1.0},

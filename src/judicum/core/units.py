@@ -3,6 +3,8 @@
 MM_PER_INCH = 25.4
 L_MIN_PER_CFH = 28.316846592 / 60
 """Litres per minute in one cubic foot per hour [src: nist-sp811]."""
+BAR_PER_PSI = 0.06894757
+"""Bar in one pound-force per square inch [src: nist-sp811]."""
 
 
 def mm_from_thou(thou: float) -> float:

@@ -41,7 +41,8 @@ def t(name: str, /, **variables: Any) -> str:
         raise LookupError(f"no message {name}") from None
     if message.value is None:
         raise LookupError(f"no message {name}")
-    said, errors = bundle.format_pattern(message.value, variables)
+    shown = {key: value if isinstance(value, (int, float)) else str(value) for key, value in variables.items()}
+    said, errors = bundle.format_pattern(message.value, shown)
     if errors:
         raise LookupError(f"message {name}: {errors[0]}")
     return str(said)

@@ -13,13 +13,15 @@ MAX_FIGURE = 1e9
 
 def sentence(message: Said) -> str:
     """What is to be said, its codes by their names."""
-    return t(message.name, **{key: _shown(value) for key, value in message.variables.items()})
+    return t(message.name, **{key: _shown(key, value) for key, value in message.variables.items()})
 
 
-def _shown(value: object) -> object:
+def _shown(key: str, value: object) -> object:
+    if key.endswith("_id"):
+        return str(value)  # a number by which something is known has no thousands
     if isinstance(value, Named):
         return named(value.kind, value.code)
-    return listed([str(_shown(one)) for one in value]) if isinstance(value, (list, tuple)) else value
+    return listed([str(_shown(key, one)) for one in value]) if isinstance(value, (list, tuple)) else value
 
 
 def allowed(problem: InvalidValue, units: Units = METRIC) -> str:

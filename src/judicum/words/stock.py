@@ -24,9 +24,9 @@ def spec_words(kind: str, spec: Mapping[str, Any], units: Units = METRIC) -> str
     """
     said = [option_name(key, spec[key]) for key in CHOSEN if spec.get(key) is not None]
     if spec.get("tube_od_mm") is not None:
-        said.append(t("spec-tube", diameter=format_figure(spec["tube_od_mm"], "length", units)))
-    lengths = [format_figure(spec[key], "length", units) for key in ("thickness_mm", "filler_mm", "electrode_mm") if spec.get(key) is not None]  # fmt: skip
-    sides = [format_figure(spec[key], "length", units) for key in ("blank_length_mm", "blank_width_mm") if spec.get(key) is not None]  # fmt: skip
+        said.append(t("spec-tube", diameter=format_figure(spec["tube_od_mm"], "size", units)))
+    lengths = [format_figure(spec[key], "size", units) for key in ("thickness_mm", "filler_mm", "electrode_mm") if spec.get(key) is not None]  # fmt: skip
+    sides = [format_figure(spec[key], "size", units) for key in ("blank_length_mm", "blank_width_mm") if spec.get(key) is not None]  # fmt: skip
     said += [*lengths, *([" × ".join(sides)] if sides else [])]
     if spec.get("cup") is not None:
         said.append(t("spec-cup", number=f"{spec['cup']:g}"))

@@ -4,12 +4,13 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from datetime import date, time
 from decimal import ROUND_HALF_UP, Decimal
+from fractions import Fraction
 from typing import Any, Literal
 
 from babel.dates import format_date, format_skeleton, format_time
 
 from judicum.core.errors import Limits
-from judicum.core.units import MM_PER_INCH, cfh_from_l_min, thou_from_mm
+from judicum.core.units import BAR_PER_PSI, MM_PER_INCH, cfh_from_l_min, thou_from_mm
 from judicum.words.catalogue import PSEUDO, WHOLE, locale, t
 
 Length = Literal["mm", "thou"]
@@ -65,18 +66,42 @@ US = Units("thou", "cfh")
 
 @dataclass(frozen=True)
 class ShownUnit:
-    """How a kind of figure is shown: so many `per_si`, to `digits`, with `label` after a blank, or `joined` to the figure."""
+    """How a kind of figure is shown: so many `per_si`, to `digits`, with `label` after a blank, or `joined` to the figure; in
+    `fractions` where one is close."""
 
     label: str
     per_si: float
     digits: int
     joined: bool = False
+    fractions: bool = False
+
+
+FINEST_FRACTION = 32
+"""Inches: rods, tungstens and plate are sold in 32nds."""
+MAX_OFF_IN = 0.002
+"""Inches that a fraction may be off: a rod of 2.4 mm is 3/32, sheet of 1.5 mm is not 1/16."""
+
+
+def fraction_of_inch(inches: float) -> str | None:
+    """The fraction that a size in inches is named by; None where none is close.
+
+    >>> fraction_of_inch(0.0945), fraction_of_inch(1.5), fraction_of_inch(0.059)
+    ('3/32', '1 1/2', None)
+    """
+    parts = round(inches * FINEST_FRACTION)
+    if parts == 0 or abs(inches - parts / FINEST_FRACTION) > MAX_OFF_IN:
+        return None
+    whole, rest = divmod(parts, FINEST_FRACTION)
+    part = str(Fraction(rest, FINEST_FRACTION)) if rest else ""
+    return f"{whole} {part}".strip() if whole else part
 
 
 SHOWN_UNITS: dict[str, dict[str, ShownUnit]] = {
     "length": {"mm": ShownUnit("mm", 1.0, 1), "thou": ShownUnit("thou", thou_from_mm(1.0), 0)},
+    "size": {"mm": ShownUnit("mm", 1.0, 1), "thou": ShownUnit("in", 1 / MM_PER_INCH, 3, fractions=True)},
+    "pressure": {"l_min": ShownUnit("bar", 1.0, 0), "cfh": ShownUnit("psi", 1 / BAR_PER_PSI, 0)},
     "flow": {"l_min": ShownUnit("L/min", 1.0, 1), "cfh": ShownUnit("CFH", cfh_from_l_min(1.0), 0)},
-    "speed": {"mm": ShownUnit("mm/s", 1.0, 1), "thou": ShownUnit("in/min", 60 / MM_PER_INCH, 1)},
+    "speed": {"mm": ShownUnit("mm/s", 1.0, 1), "thou": ShownUnit("ipm", 60 / MM_PER_INCH, 1)},
     "current": {"any": ShownUnit("A", 1.0, 0)},
     "time": {"any": ShownUnit("s", 1.0, 1)},
     "angle": {"any": ShownUnit("°", 1.0, 0, joined=True)},
@@ -117,12 +142,25 @@ def format_figure(value: float, kind: str, units: Units, digits: int | None = No
     ('11 L/min', '20 thou', '13°')
     """
     shown = shown_unit(kind, units)
-    text = fixed(value * shown.per_si, shown.digits if digits is None else digits)
+    fraction = fraction_of_inch(value * shown.per_si) if shown.fractions else None
+    if fraction:
+        return f"{fraction} {shown.label}" if unit else fraction
+    text = fixed(value * shown.per_si, shown.digits if digits is None or shown.fractions else digits)
     text = text.rstrip("0").rstrip(".") if "." in text else text
     text = "0" if text in ("-0", "") else text
     if not unit or not shown.label:
         return text
     return f"{text}{shown.label}" if shown.joined else f"{text} {shown.label}"
+
+
+def cup_words(number: float, units: Units) -> str:
+    """A cup by its number, and for those who think in inches by its bore: sixteenths of an inch.
+
+    >>> cup_words(8, US), cup_words(8, METRIC)
+    ('no. 8 (1/2 in)', 'no. 8')
+    """
+    bore = fraction_of_inch(number / 16) if units.length == "thou" else None
+    return t("cup-and-bore", number=f"{number:g}", bore=bore) if bore else t("cup", number=f"{number:g}")
 
 
 def limits(allowed: Limits, units: Units) -> str:

@@ -32,7 +32,7 @@ from judicum.words.attempts import NEEDS, ORDERS, ROLES, STATES, TOKEN_SCOPES, V
 from judicum.words.marking import PLACEHOLDERS
 from judicum.words.notices import KINDS as NOTICES
 from judicum.words.tables import OUTCOMES, SHEETS
-from judicum.words.units import SHOWN_UNITS
+from judicum.words.units import FINEST_FRACTION, MAX_OFF_IN, SHOWN_UNITS
 
 
 def vocabulary() -> dict[str, Any]:
@@ -40,6 +40,7 @@ def vocabulary() -> dict[str, Any]:
     return {
         "units": {kind: {of: asdict(shown) for of, shown in options.items()} for kind, options in SHOWN_UNITS.items()},
         "mmPerInch": MM_PER_INCH,
+        "fractions": {"finest": FINEST_FRACTION, "maxOff": MAX_OFF_IN},
         "quantities": {key: _quantity(q) for key, q in QUANTITIES.items()},
         "choices": {key: list(map(str, choice.codes)) for key, choice in CHOICES.items()},
         "schools": list(SCHOOLS),

@@ -93,7 +93,7 @@ def test_a_pulse_is_drawn_as_it_is() -> None:
         ("gas", {"cup": 8, "gas_l_min": 4}, "Low"),
         ("pulse", {"on_share": 0.55}, "no benefit"),
         ("pulse", {"background_a": 200}, "above the peak"),
-        ("gauge", {"gauge": "18", "measured_mm": 1.0}, "is not 18 gauge"),
+        ("gauge", {"gauge": "18", "measured_mm": 1.0}, "isn't 18 gauge"),
     ],
 )
 def test_what_is_doubtful_is_said(panel: str, inputs: dict[str, Any], word: str) -> None:

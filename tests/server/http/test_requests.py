@@ -18,6 +18,7 @@ from judicum.server.answers.people import SignInRequest
 from judicum.server.answers.photos import ChooseBeadRequest, ScaleRequest
 from judicum.server.answers.reports import ReportRequest
 from judicum.server.http.parsing import read_as
+from judicum.words.problems import allowed as allowed_words
 
 SERVER = Path(answers.__file__).parents[1]
 
@@ -25,7 +26,7 @@ SERVER = Path(answers.__file__).parents[1]
 @pytest.mark.parametrize(
     ("model", "given", "field", "shown", "allowed"),
     [
-        (CreateCourseRequest, {}, "name", None, "a value: it is needed"),
+        (CreateCourseRequest, {}, "name", None, "a value: it is required"),
         (CreateCourseRequest, {"name": "x" * 401}, "name", "x" * 401, "at most 400 characters"),
         (CreateCourseRequest, {"name": "A", "colour": "red"}, "colour", "red", "nothing: there is no such field"),
         (CreateCourseRequest, {"name": "A", "like": "ten"}, "like", "ten", "a whole number"),
@@ -43,7 +44,7 @@ def test_a_refused_field_says_its_name_what_was_given_and_what_is_allowed(
     with pytest.raises(InvalidValues) as refused:
         read_as(model, given)
     (problem,) = refused.value.problems
-    assert (problem.field, problem.given, problem.allowed) == (field, shown, allowed)
+    assert (problem.field, problem.given, allowed_words(problem)) == (field, shown, allowed)
 
 
 def test_every_field_that_is_wrong_is_named_at_once() -> None:

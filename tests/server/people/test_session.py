@@ -98,7 +98,8 @@ def test_staff_who_use_the_code_keep_their_role(course: Course, client_of) -> No
 def test_units_are_kept(course: Course, client_of) -> None:  # type: ignore[no-untyped-def]
     client = client_of(course.student)
     assert (
-        client.patch("/api/session/units", {"length_unit": "thou"}, "application/json").json()["length_unit"] == "thou"
+        client.patch("/api/session/preferences", {"length_unit": "thou"}, "application/json").json()["length_unit"]
+        == "thou"
     )
     assert client.get("/api/session").json()["flow_unit"] == "l_min"
-    assert client.patch("/api/session/units", {"length_unit": "ell"}, "application/json").status_code == 400
+    assert client.patch("/api/session/preferences", {"length_unit": "ell"}, "application/json").status_code == 400

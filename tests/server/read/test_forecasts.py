@@ -101,8 +101,8 @@ def test_words_say_what_stands_what_comes_and_what_to_look_after() -> None:
     assert "getting better" in said
     assert "biggest loss: even ripples" in said
     kind = forecast_to_student(climbing, 3)
-    assert "you are getting better" in kind
-    assert "watch for: pore in 4 of the last 4" in kind
+    assert "You are getting better" in kind
+    assert "Watch for: pore in 4 of the last 4" in kind
     assert "fail" not in kind
     assert "more than 40" in forecast_to_staff(forecast(asked(attempts(10, 11, 10, 9, 10, 11, 10))), 3)
     assert "on a plateau" in forecast_to_staff(forecast(asked(attempts(60, 60, 60, 60, 60))), 3)

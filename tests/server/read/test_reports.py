@@ -64,7 +64,7 @@ def test_a_student_report_holds_the_figures_of_the_page_on_paper_of_both_sizes(
             "slower",
             "true size",
             "Instructor, date",
-            "qualifies nobody",
+            "qualifies no one",
             "Coupon sequence",
         ):
             assert words in said
@@ -130,7 +130,7 @@ def test_the_class_sheet_says_who_has_done_what_as_pdf_and_csv(
     assert [row["Student"] for row in rows] == ["'=cmd()", "Sanne"]
     assert (rows[0]["State"], rows[0]["Attempts"]) == ("not started", "0")
     mine = rows[1]
-    assert (mine["Tries"], mine["Best mark"], mine["In a row"], mine["State"]) == ("4", "80", "3", "done")
+    assert (mine["Attempts"], mine["Best mark"], mine["Passes in a row"], mine["State"]) == ("4", "80", "3", "done")
     said = text_of(read(staff, f"/api/courses/{course.row.pk}/class.pdf?paper=letter"))
     assert "Sanne" in said
     assert "done" in said
@@ -138,7 +138,14 @@ def test_the_class_sheet_says_who_has_done_what_as_pdf_and_csv(
 
 def test_a_job_sheet_says_goal_settings_and_cautions(course: Course, client_of: Callable[..., Client]) -> None:
     said = text_of(read(client_of(course.student), f"/api/assignments/{course.assignment.pk}/job.pdf"))
-    for words in ("Bead on plate", "4.5 mm wide", "Pass mark 70 of 100", "Current", "Before the arc", "Cautions"):
+    for words in (
+        "Bead on plate",
+        "4.5 mm wide",
+        "Pass mark 70 of 100",
+        "Welding current",
+        "Before the arc",
+        "Cautions",
+    ):
         assert words in said
     assert client_of(course.stranger).get(f"/api/assignments/{course.assignment.pk}/job.pdf").status_code == 404
     wrong = client_of(course.student).get(f"/api/assignments/{course.assignment.pk}/job.pdf?paper=a3")

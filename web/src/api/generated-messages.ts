@@ -97,7 +97,7 @@ export type Messages = {
   "attempt-as-saved": never;
   "attempt-attempt-2": "date" | "number";
   "attempt-automatic-fail": "knocked";
-  "attempt-bar-saved-close-the-bottle-valve": "bar";
+  "attempt-bar-saved-close-the-bottle-valve": "pressure";
   "attempt-bead-width-about-finish": "finish" | "target_width_mm";
   "attempt-bead-width-about-finish-passes-in": "date" | "finish" | "good_in_a_row" | "target_width_mm";
   "attempt-before-you-strike-an-arc": never;
@@ -693,7 +693,7 @@ export type Messages = {
   "shared-dabs-each-order": "dabs" | "order";
   "shared-direction-of-travel-from-the-arc": never;
   "shared-down-slope": never;
-  "shared-end-of-scale-bar": never;
+  "shared-end-of-scale": "unit";
   "shared-fault-with-a-pinhole": "fault";
   "shared-faults": never;
   "shared-faults-cut-out-of-the-photo": never;
@@ -701,12 +701,11 @@ export type Messages = {
   "shared-first-end-of": "line";
   "shared-from-the-side": "filler_deg" | "travel_deg";
   "shared-from-the-side-fused": "travel_deg";
-  "shared-gauge-bar": never;
+  "shared-gauge-reading": "unit";
   "shared-give-this-link-to-it-works": "address" | "name";
   "shared-heat-kj-mm-at-the-arc": "arc" | "gas_l_per_run" | "net" | "reynolds" | "run_mm";
   "shared-in-passed-attempts": "attempts";
   "shared-move-along-the-strip-for-values": never;
-  "shared-no": "number";
   "shared-no-one-in-this-course-has": never;
   "shared-not-measured-yet": never;
   "shared-of": "count" | "length_mm";
@@ -727,6 +726,7 @@ export type Messages = {
   "shared-right-and-down": "down" | "right";
   "shared-ripple-gaps": never;
   "shared-ripples": never;
+  "shared-rod-for-bead": "bead" | "rod";
   "shared-rpm": "aim";
   "shared-runs-round-the-tube": never;
   "shared-save-reading": never;
@@ -801,7 +801,6 @@ export type Messages = {
   "stock-argon-per-litre": "litre";
   "stock-as-csv-stock-counts-and-deliveries": never;
   "stock-at-l-per-session": "per_session";
-  "stock-bar": "bar";
   "stock-based-on-the-session-plan-and": never;
   "stock-blanks-cuts": "count" | "cuts";
   "stock-bottle": "name";
@@ -1405,6 +1404,8 @@ export type Messages = {
   "criterion-width_evenness-figure": never;
   "criterion-width_on_target": never;
   "criterion-width_on_target-figure": never;
+  cup: "number";
+  "cup-and-bore": "bore" | "number";
   "fault-bulge": never;
   "fault-burn_through": never;
   "fault-crater": never;

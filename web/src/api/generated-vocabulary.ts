@@ -6,13 +6,47 @@ export const vocabulary = {
         "label": "mm",
         "per_si": 1.0,
         "digits": 1,
-        "joined": false
+        "joined": false,
+        "fractions": false
       },
       "thou": {
         "label": "thou",
         "per_si": 39.37007874015748,
         "digits": 0,
-        "joined": false
+        "joined": false,
+        "fractions": false
+      }
+    },
+    "size": {
+      "mm": {
+        "label": "mm",
+        "per_si": 1.0,
+        "digits": 1,
+        "joined": false,
+        "fractions": false
+      },
+      "thou": {
+        "label": "in",
+        "per_si": 0.03937007874015748,
+        "digits": 3,
+        "joined": false,
+        "fractions": true
+      }
+    },
+    "pressure": {
+      "l_min": {
+        "label": "bar",
+        "per_si": 1.0,
+        "digits": 0,
+        "joined": false,
+        "fractions": false
+      },
+      "cfh": {
+        "label": "psi",
+        "per_si": 14.503774389728312,
+        "digits": 0,
+        "joined": false,
+        "fractions": false
       }
     },
     "flow": {
@@ -20,13 +54,15 @@ export const vocabulary = {
         "label": "L/min",
         "per_si": 1.0,
         "digits": 1,
-        "joined": false
+        "joined": false,
+        "fractions": false
       },
       "cfh": {
         "label": "CFH",
         "per_si": 2.1188800032893154,
         "digits": 0,
-        "joined": false
+        "joined": false,
+        "fractions": false
       }
     },
     "speed": {
@@ -34,13 +70,15 @@ export const vocabulary = {
         "label": "mm/s",
         "per_si": 1.0,
         "digits": 1,
-        "joined": false
+        "joined": false,
+        "fractions": false
       },
       "thou": {
-        "label": "in/min",
+        "label": "ipm",
         "per_si": 2.362204724409449,
         "digits": 1,
-        "joined": false
+        "joined": false,
+        "fractions": false
       }
     },
     "current": {
@@ -48,7 +86,8 @@ export const vocabulary = {
         "label": "A",
         "per_si": 1.0,
         "digits": 0,
-        "joined": false
+        "joined": false,
+        "fractions": false
       }
     },
     "time": {
@@ -56,7 +95,8 @@ export const vocabulary = {
         "label": "s",
         "per_si": 1.0,
         "digits": 1,
-        "joined": false
+        "joined": false,
+        "fractions": false
       }
     },
     "angle": {
@@ -64,7 +104,8 @@ export const vocabulary = {
         "label": "°",
         "per_si": 1.0,
         "digits": 0,
-        "joined": true
+        "joined": true,
+        "fractions": false
       }
     },
     "count": {
@@ -72,7 +113,8 @@ export const vocabulary = {
         "label": "",
         "per_si": 1.0,
         "digits": 0,
-        "joined": false
+        "joined": false,
+        "fractions": false
       }
     },
     "share": {
@@ -80,7 +122,8 @@ export const vocabulary = {
         "label": "%",
         "per_si": 100.0,
         "digits": 0,
-        "joined": true
+        "joined": true,
+        "fractions": false
       }
     },
     "rate": {
@@ -88,7 +131,8 @@ export const vocabulary = {
         "label": "/s",
         "per_si": 1.0,
         "digits": 1,
-        "joined": true
+        "joined": true,
+        "fractions": false
       }
     },
     "mark": {
@@ -96,7 +140,8 @@ export const vocabulary = {
         "label": "",
         "per_si": 1.0,
         "digits": 1,
-        "joined": false
+        "joined": false,
+        "fractions": false
       }
     },
     "plain": {
@@ -104,11 +149,16 @@ export const vocabulary = {
         "label": "",
         "per_si": 1.0,
         "digits": 1,
-        "joined": false
+        "joined": false,
+        "fractions": false
       }
     }
   },
   "mmPerInch": 25.4,
+  "fractions": {
+    "finest": 32,
+    "maxOff": 0.002
+  },
   "quantities": {
     "current_a": {
       "kind": "current",
@@ -223,7 +273,7 @@ export const vocabulary = {
       "whole": false
     },
     "electrode_mm": {
-      "kind": "length",
+      "kind": "size",
       "unit": "mm",
       "low": 0.5,
       "high": 6.4,
@@ -231,7 +281,7 @@ export const vocabulary = {
       "whole": false
     },
     "filler_mm": {
-      "kind": "length",
+      "kind": "size",
       "unit": "mm",
       "low": 0.5,
       "high": 6.4,
@@ -351,7 +401,7 @@ export const vocabulary = {
       "whole": false
     },
     "thickness_mm": {
-      "kind": "length",
+      "kind": "size",
       "unit": "mm",
       "low": 0.2,
       "high": 25,
@@ -359,7 +409,7 @@ export const vocabulary = {
       "whole": false
     },
     "second_thickness_mm": {
-      "kind": "length",
+      "kind": "size",
       "unit": "mm",
       "low": 0.2,
       "high": 50,
@@ -367,7 +417,7 @@ export const vocabulary = {
       "whole": false
     },
     "tube_od_mm": {
-      "kind": "length",
+      "kind": "size",
       "unit": "mm",
       "low": 4,
       "high": 1000,
@@ -375,7 +425,7 @@ export const vocabulary = {
       "whole": false
     },
     "bore_length_mm": {
-      "kind": "length",
+      "kind": "size",
       "unit": "mm",
       "low": 10,
       "high": 20000,
@@ -383,7 +433,7 @@ export const vocabulary = {
       "whole": false
     },
     "bore_mm": {
-      "kind": "length",
+      "kind": "size",
       "unit": "mm",
       "low": 3,
       "high": 1000,
@@ -407,7 +457,7 @@ export const vocabulary = {
       "whole": false
     },
     "length_mm": {
-      "kind": "length",
+      "kind": "size",
       "unit": "mm",
       "low": 5,
       "high": 5000,
@@ -503,7 +553,7 @@ export const vocabulary = {
       "whole": false
     },
     "bottle_bar": {
-      "kind": "plain",
+      "kind": "pressure",
       "unit": "bar",
       "low": 0,
       "high": 320,
@@ -519,7 +569,7 @@ export const vocabulary = {
       "whole": false
     },
     "blank_length_mm": {
-      "kind": "length",
+      "kind": "size",
       "unit": "mm",
       "low": 5,
       "high": 6000,
@@ -527,7 +577,7 @@ export const vocabulary = {
       "whole": false
     },
     "blank_width_mm": {
-      "kind": "length",
+      "kind": "size",
       "unit": "mm",
       "low": 5,
       "high": 3000,

@@ -1,6 +1,6 @@
 import { t } from "../catalogue";
 import type { Schemas } from "../api/client";
-import { figure, measure, type Quantity, type Units } from "./units";
+import { cupWords, figure, measure, type Quantity, type Units } from "./units";
 import { choiceWords } from "./words";
 
 /** Every figure of a setup card: the aim big, the range under it. `moved` marks figures that have just changed. */
@@ -30,33 +30,34 @@ export function CardFigures({
       {ranged(t("common-current"), card.current_a, "current")}
       {ranged(t("common-gas-flow"), card.gas_l_min, "flow")}
       <Big
-        moved={moved.includes("Cup")}
+        moved={moved.includes(t("common-cup"))}
         words={t("common-cup")}
-        aim={t("shared-no", { number: card.cup.number.toFixed(0) })}
+        aim={cupWords(card.cup.number, units)}
         range={choiceWords("gas_part", card.gas_part)}
       />
       <Big words={t("shared-polarity")} aim={card.polarity} range={choiceWords("polarity", card.polarity)} />
       {ranged(t("common-stick-out"), card.stickout_mm, "length")}
       <Big
-        moved={moved.includes("Electrode")}
+        moved={moved.includes(t("common-electrode"))}
         words={t("common-electrode")}
-        aim={measure(card.electrode.diameter_mm, "length", units)}
+        aim={measure(card.electrode.diameter_mm, "size", units)}
         range={t("shared-taper", { taper_mm: measure(card.electrode.taper_mm, "length", units) })}
       />
       {card.filler && (
         <Big
-          moved={moved.includes("Filler")}
+          moved={moved.includes(t("common-filler"))}
           words={t("common-filler")}
-          aim={`${card.filler.alloy} ${measure(card.filler.diameter_mm, "length", units)}`}
-          range={[card.filler.length_mm_per_100mm, 100]
-            .map((v) => measure(v, "length", units, 0))
-            .join(" for ")}
+          aim={`${card.filler.alloy} ${measure(card.filler.diameter_mm, "size", units)}`}
+          range={t("shared-rod-for-bead", {
+            rod: measure(card.filler.length_mm_per_100mm, "size", units, 0),
+            bead: measure(100, "size", units, 0),
+          })}
         />
       )}
       {ranged(t("common-travel"), card.travel_mm_s, "speed")}
       {card.dabs_per_s !== null && (
         <Big
-          moved={moved.includes("Dabs")}
+          moved={moved.includes(t("common-dabs"))}
           words={t("common-dabs")}
           aim={t("shared-a-second", { dabs_per_s: card.dabs_per_s.toFixed(1) })}
           range={

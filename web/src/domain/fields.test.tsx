@@ -9,13 +9,24 @@ import { Toggle } from "../ui/field";
 import { Empty, Loading, Problem } from "../ui/states";
 import { Stepper } from "../ui/stepper";
 import { UnitField } from "./unit-field";
+import { stepped } from "./units";
 
 afterEach(cleanup);
+const metric = { length: "mm", flow: "l_min" } as const;
 const thou = { length: "thou", flow: "cfh" } as const;
 
 function stepper(value: string, step = 0.1) {
   const change = vi.fn();
-  show(<Stepper id="w" label="Width" unit="mm" value={value} step={step} onChange={change} />);
+  show(
+    <Stepper
+      id="w"
+      label="Width"
+      unit="mm"
+      value={value}
+      next={(typed, by) => stepped(typed, by, "plain", metric, step)}
+      onChange={change}
+    />,
+  );
   return change;
 }
 
@@ -43,7 +54,7 @@ it("ties the error to its figure", () => {
       label="Width"
       unit="mm"
       value="99"
-      step={1}
+      next={(typed) => typed}
       required
       error="0 to 20 mm"
       onChange={vi.fn()}

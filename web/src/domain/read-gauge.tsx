@@ -1,3 +1,5 @@
+import { shownAs, toSi } from "./units";
+import { useUnits } from "./use-units";
 import { t } from "../catalogue";
 import { useMutation } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
@@ -24,6 +26,7 @@ export function ReadGauge({
   bottle: number;
   done: (reading: Schemas["GaugeReading"]) => void;
 }) {
+  const units = useUnits();
   const [bar, setBar] = useState("");
   const [warm, setWarm] = useState("");
   const [photo, setPhoto] = useState<string | null>(null);
@@ -47,11 +50,16 @@ export function ReadGauge({
         className="flex flex-wrap items-end gap-2"
         onSubmit={(e) => {
           e.preventDefault();
-          read.mutate({ bar: Number(bar.replace(",", ".")), temperature_c: temperature });
+          read.mutate({ bar: toSi(bar, "pressure", units) ?? NaN, temperature_c: temperature });
         }}
       >
         <div className="w-24">
-          <TextField label={t("shared-gauge-bar")} inputMode="decimal" value={bar} onChange={setBar} />
+          <TextField
+            label={t("shared-gauge-reading", { unit: shownAs("pressure", units).label })}
+            inputMode="decimal"
+            value={bar}
+            onChange={setBar}
+          />
         </div>
         <div className="w-24">
           <TextField label={t("shared-bottle-c")} inputMode="decimal" value={warm} onChange={setWarm} />
@@ -88,6 +96,7 @@ export function ReadGauge({
 type TapsProps = { photo: string; pending: boolean; keep: (dial: Schemas["DialRequest"]) => void };
 
 function Taps({ photo, pending, keep }: TapsProps) {
+  const units = useUnits();
   const [points, setPoints] = useState<Point[]>([]);
   const [size, setSize] = useState<Point>([1, 1]);
   const [end, setEnd] = useState("");
@@ -139,7 +148,7 @@ function Taps({ photo, pending, keep }: TapsProps) {
           <>
             <div className="w-32">
               <TextField
-                label={t("shared-end-of-scale-bar")}
+                label={t("shared-end-of-scale", { unit: shownAs("pressure", units).label })}
                 inputMode="numeric"
                 value={end}
                 onChange={setEnd}
@@ -149,7 +158,7 @@ function Taps({ photo, pending, keep }: TapsProps) {
               type="button"
               className="btn btn-primary"
               disabled={end === "" || pending}
-              onClick={() => keep({ hub, tip, zero, full, full_bar: Number(end) })}
+              onClick={() => keep({ hub, tip, zero, full, full_bar: toSi(end, "pressure", units) ?? NaN })}
             >
               {t("shared-save-reading")}
             </button>

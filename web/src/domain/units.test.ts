@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { figure, measure, toSi, type Units, rulerOf } from "./units";
+import sizes from "../../../tests/cases/sizes.json";
+import { cupWords, figure, measure, rulerOf, stepped, toSi, type Units } from "./units";
 
 const metric: Units = { length: "mm", flow: "l_min" };
 const customary: Units = { length: "thou", flow: "cfh" };
@@ -29,5 +30,22 @@ describe("the ruler", () => {
     expect([metric.label(20), metric.name]).toEqual(["20", "mm"]);
     const inches = rulerOf({ length: "thou", flow: "cfh" });
     expect([inches.label(3 * inches.every), inches.name]).toEqual(["1.5", "in"]);
+  });
+});
+
+describe("sizes of what is bought", () => {
+  it.each(sizes.cases)("names $mm mm as $us, as the server does", ({ mm, us }) => {
+    expect(measure(mm, "size", customary)).toBe(us);
+    expect(measure(mm, "size", metric)).toBe(`${mm.toFixed(1)} mm`);
+    expect(toSi(us.replace(" in", ""), "size", customary)).toBe(mm);
+  });
+  it("steps by a 32nd of an inch, never to nothing", () => {
+    expect(stepped("1/16", 1, "size", customary, 0.2)).toBe("3/32");
+    expect(stepped("1/32", -1, "size", customary, 0.2)).toBe("1/32");
+    expect(stepped("thick", 1, "size", customary, 0.2)).toBe("1/32");
+    expect(stepped("1.6", -1, "size", metric, 0.2)).toBe("1.4");
+  });
+  it("says a cup's bore to those who think in inches", () => {
+    expect([cupWords(8, metric), cupWords(8, customary)]).toEqual(["no. 8", "no. 8 (1/2 in)"]);
   });
 });

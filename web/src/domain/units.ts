@@ -1,6 +1,7 @@
 /** Figures as a person thinks of them; everything kept and sent is SI. */
 
 import { vocabulary } from "../api/generated-vocabulary";
+import { t } from "../catalogue";
 
 /** Kinds of figures; `mark` is one of a hundred. */
 export type Quantity = keyof typeof vocabulary.units;
@@ -8,9 +9,9 @@ export type LengthUnit = "mm" | "thou";
 export type FlowUnit = "l_min" | "cfh";
 export type Units = { length: LengthUnit; flow: FlowUnit };
 
-type ShownUnit = { label: string; per_si: number; digits: number; joined: boolean };
+type ShownUnit = { label: string; per_si: number; digits: number; joined: boolean; fractions: boolean };
 const table: Record<Quantity, Partial<Record<LengthUnit | FlowUnit | "any", ShownUnit>>> = vocabulary.units;
-const unknown: ShownUnit = { label: "", per_si: 1, digits: 1, joined: false };
+const unknown: ShownUnit = { label: "", per_si: 1, digits: 1, joined: false, fractions: false };
 
 /** How a kind of figure is shown to a person: the server's table, which its own sentences follow too. */
 export function shownAs(quantity: Quantity, units: Units): ShownUnit {
@@ -18,10 +19,29 @@ export function shownAs(quantity: Quantity, units: Units): ShownUnit {
   return options[units.length] ?? options[units.flow] ?? options.any ?? unknown;
 }
 
+const { finest: FINEST, maxOff: MAX_OFF } = vocabulary.fractions;
+
+/** The fraction that a size in inches is named by; null where none is close. */
+export function fractionOfInch(inches: number): string | null {
+  let parts = Math.round(inches * FINEST);
+  if (parts === 0 || Math.abs(inches - parts / FINEST) > MAX_OFF) return null;
+  const whole = Math.floor(parts / FINEST);
+  parts -= whole * FINEST;
+  let finest = FINEST;
+  while (parts > 0 && parts % 2 === 0) {
+    parts /= 2;
+    finest /= 2;
+  }
+  const part = parts === 0 ? "" : `${String(parts)}/${String(finest)}`;
+  return whole === 0 ? part : `${String(whole)} ${part}`.trim();
+}
+
 /** A figure in the person's unit, without the unit. */
 export function figure(si: number, quantity: Quantity, units: Units, digits?: number): string {
   const unit = shownAs(quantity, units);
-  return (si * unit.per_si).toFixed(digits ?? unit.digits);
+  const shown = si * unit.per_si;
+  if (!unit.fractions) return shown.toFixed(digits ?? unit.digits);
+  return fractionOfInch(shown) ?? shown.toFixed(unit.digits);
 }
 
 /** A figure with its unit. */
@@ -51,7 +71,35 @@ export function rulerOf(units: Units): { every: number; label: (mm: number) => s
 export function toSi(typed: string, quantity: Quantity, units: Units): number | null {
   const text = typed.trim().replace(",", ".");
   if (text === "") return null;
-  return Number(text) / shownAs(quantity, units).per_si;
+  const unit = shownAs(quantity, units);
+  if (!unit.fractions) return Number(text) / unit.per_si;
+  // Sizes are nominal: a rod of 1/16 in is the rod of 1.6 mm.
+  return Math.round((inches(text) / unit.per_si) * 10) / 10;
+}
+
+/** Inches as they are typed: 0.045, 1/16 or 1 1/2. */
+function inches(text: string): number {
+  const parts = /^(?:(\d+)\s+)?(\d+)\/(\d+)$/.exec(text);
+  return parts ? Number(parts[1] ?? 0) + Number(parts[2]) / Number(parts[3]) : Number(text);
+}
+
+/** What stands in a field one tap further: a step of the figure, or a 32nd of an inch. */
+export function stepped(typed: string, by: number, quantity: Quantity, units: Units, step: number): string {
+  const unit = shownAs(quantity, units);
+  if (unit.fractions) {
+    const now = Math.round((Number.isNaN(inches(typed)) ? 0 : inches(typed)) * FINEST);
+    return fractionOfInch(Math.max(1, now + by) / FINEST) ?? typed;
+  }
+  const rough = step * unit.per_si;
+  const tap = rough >= 1 ? Math.round(rough) : Math.round(rough * 10) / 10 || 0.1;
+  const now = Number(typed.replace(",", "."));
+  return Math.max(0, (Number.isFinite(now) ? now : 0) + by * tap).toFixed(tap >= 1 ? 0 : 1);
+}
+
+/** A cup by its number, and for those who think in inches by its bore: sixteenths of an inch. */
+export function cupWords(number: number, units: Units): string {
+  const bore = units.length === "thou" ? fractionOfInch(number / 16) : null;
+  return bore === null ? t("cup", { number }) : t("cup-and-bore", { number, bore });
 }
 
 /** A figure's text without idle noughts after the point. */

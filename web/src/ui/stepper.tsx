@@ -6,19 +6,15 @@ type Props = {
   label: string;
   unit: string;
   value: string;
-  step: number;
+  /** What stands there one tap further; `by` is 1 or -1. */
+  next: (typed: string, by: number) => string;
   error?: string | undefined;
   required?: boolean;
   onChange: (typed: string) => void;
 };
 
 /** A figure with big minus and plus for a gloved hand. */
-export function Stepper({ id, label, unit, value, step, error, required, onChange }: Props) {
-  const digits = step >= 1 ? 0 : 1;
-  const move = (by: number) => {
-    const now = Number(value.replace(",", "."));
-    onChange(Math.max(0, (Number.isFinite(now) ? now : 0) + by).toFixed(digits));
-  };
+export function Stepper({ id, label, unit, value, next, error, required, onChange }: Props) {
   return (
     <div>
       <label htmlFor={id} className="mb-1 block text-sm font-medium">
@@ -30,7 +26,7 @@ export function Stepper({ id, label, unit, value, step, error, required, onChang
           type="button"
           className="btn join-item h-12 w-11 px-0 sm:w-12"
           aria-label={t("ui-less", { label })}
-          onClick={() => move(-step)}
+          onClick={() => onChange(next(value, -1))}
         >
           <Minus size={20} />
         </button>
@@ -48,7 +44,7 @@ export function Stepper({ id, label, unit, value, step, error, required, onChang
           type="button"
           className="btn join-item h-12 w-11 px-0 sm:w-12"
           aria-label={t("ui-more", { label })}
-          onClick={() => move(step)}
+          onClick={() => onChange(next(value, 1))}
         >
           <Plus size={20} />
         </button>

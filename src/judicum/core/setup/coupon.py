@@ -120,7 +120,7 @@ def _thickness(values: dict[str, Any], metal: Metal) -> tuple[float, tuple[Warne
     if typed is not None and (slip := _unit_slip(typed)) is not None:
         meant, unit = slip
         questions.append(
-            Warned("thickness_unit_slip", {"used": (typed, "mm"), "meant": (meant, "length")}, {"unit": unit})
+            Warned("thickness_unit_slip", {"used": (typed, "mm"), "meant": (meant, "size")}, {"unit": unit})
         )
         typed = meant
     if gauge is None:
@@ -130,7 +130,7 @@ def _thickness(values: dict[str, Any], metal: Metal) -> tuple[float, tuple[Warne
     named = values["gauge_table"] or ("tube_wall" if on_tube else metal.gauge_table)
     by_gauge = gauge_mm(gauge, named)
     if typed is not None and abs(typed - by_gauge) > MISMATCH_SHARE * by_gauge:
-        figures = {"gauge": (gauge, "count"), "by_gauge": (by_gauge, "length"), "used": (typed, "length")}
+        figures = {"gauge": (gauge, "count"), "by_gauge": (by_gauge, "size"), "used": (typed, "size")}
         questions.append(Warned("gauge_mismatch", figures, {"table": named}))
     return typed if typed is not None else by_gauge, tuple(questions)
 

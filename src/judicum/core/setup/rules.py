@@ -115,7 +115,7 @@ def of_filler(coupon: Coupon, alloy: str | None, diameter_mm: float | None, high
         codes = {"used": str(alloy), "metal": coupon.metal_name, "suited": " or ".join(coupon.metal.fillers)}
         found.append(Warned("filler_wrong_alloy", codes=codes))
     if diameter_mm is not None and high_mm is not None and diameter_mm > high_mm:
-        figures = {"used": (diameter_mm, "length"), "high": (high_mm, "length")}
+        figures = {"used": (diameter_mm, "size"), "high": (high_mm, "size")}
         found.append(Warned("filler_oversize", figures, key="filler_mm"))
     return found
 
@@ -125,7 +125,7 @@ def of_electrode(diameter_mm: float, current_a: float) -> list[Warned]:
     most = carries_a(diameter_mm)
     if current_a <= most:
         return []
-    figures = {"diameter": (diameter_mm, "length"), "most": (most, "current"), "used": (current_a, "current")}
+    figures = {"diameter": (diameter_mm, "size"), "most": (most, "current"), "used": (current_a, "current")}
     return [Warned("electrode_small", figures)]
 
 

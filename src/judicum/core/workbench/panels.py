@@ -147,7 +147,7 @@ def _gauge(given: MeasurementSummary, chosen: Choices) -> Answer:
     number = int(chosen["gauge"])
     thick = {table: gauge_mm(number, table) for table in TABLES_INCH}
     off = tuple(t for t, mm in thick.items() if abs(given["measured_mm"] - mm) > MISMATCH_SHARE * mm)
-    figures = {"measured": (given["measured_mm"], "length"), "gauge": (number, "count")}
+    figures = {"measured": (given["measured_mm"], "size"), "gauge": (number, "count")}
     notes = (Note("not_that_gauge", figures, off),) if off else ()
     return Answer(tuple(Result(f"{t}_mm", mm, "length", "mm", 2) for t, mm in thick.items()), notes=notes)
 

@@ -3,7 +3,7 @@ import type { Schemas } from "../../api/client";
 import { ChoiceField } from "../../ui/choice-field";
 import { AreaField, TextField } from "../../ui/field";
 import { Stepper } from "../../ui/stepper";
-import { figure, measure, shownAs, type Units } from "../../domain/units";
+import { figure, measure, shownAs, stepped, type Units } from "../../domain/units";
 import { choiceWords, fieldWords, optionsOf } from "../../domain/words";
 import { quantityIn, type Field } from "../../domain/run-fields";
 import { YES } from "./log-shape";
@@ -96,7 +96,6 @@ function FigureEntry({ field, units, value, error, off, onChange }: Props) {
   const info = quantityIn(field);
   if (!info) return null;
   const shown = shownAs(info.kind, units);
-  const rough = info.step * shown.per_si;
   return (
     <div className={off ? "rounded-field bg-warning/25 p-1" : "p-1"}>
       <Stepper
@@ -104,7 +103,7 @@ function FigureEntry({ field, units, value, error, off, onChange }: Props) {
         label={fieldWords(field.key)}
         unit={shown.label}
         value={value}
-        step={rough >= 1 ? Math.round(rough) : Math.round(rough * 10) / 10 || 0.1}
+        next={(typed, by) => stepped(typed, by, info.kind, units, info.step)}
         error={error}
         required={field.required}
         onChange={onChange}

@@ -1,3 +1,5 @@
+import { measure } from "../../domain/units";
+import { useUnits } from "../../domain/use-units";
 import { t } from "../../catalogue";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
@@ -10,6 +12,7 @@ import { stockKeys } from "../../domain/keys";
 /** Reading the gauge of a bottle in use, by whoever stands beside it. */
 export function Gauge() {
   const { id } = useCourse();
+  const units = useUnits();
   const [open, setOpen] = useState<number | null>(null);
   const [said, setSaid] = useState("");
   const bottles = useQuery({
@@ -41,7 +44,11 @@ export function Gauge() {
           bottle={open}
           done={(reading) => {
             setOpen(null);
-            setSaid(t("attempt-bar-saved-close-the-bottle-valve", { bar: reading.bar.toFixed(0) }));
+            setSaid(
+              t("attempt-bar-saved-close-the-bottle-valve", {
+                pressure: measure(reading.bar, "pressure", units),
+              }),
+            );
           }}
         />
       )}

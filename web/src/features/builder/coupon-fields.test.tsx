@@ -31,13 +31,13 @@ it("asks for a tube's diameter only where the joint is on tube", async () => {
   expect(typed.coupon).toMatchObject({ joint: "socket", form: "tube", tube_od_mm: 48.3 });
 });
 
-it("sends thousandths as millimetres and a torch as its number", async () => {
+it("sends fractions of an inch as millimetres and a torch as its number", async () => {
   show(<Builder units={{ length: "thou", flow: "cfh" }} />);
-  expect(screen.getByLabelText<HTMLInputElement>(/^Thickness/).value).toBe("79");
+  expect(screen.getByLabelText<HTMLInputElement>(/^Thickness/).value).toBe("0.079");
   await userEvent.clear(screen.getByLabelText(/^Thickness/));
-  await userEvent.type(screen.getByLabelText(/^Thickness/), "62.5");
+  await userEvent.type(screen.getByLabelText(/^Thickness/), "1/16");
   await userEvent.selectOptions(screen.getByLabelText("Torch head"), "17");
-  expect(typed.coupon.thickness_mm).toBeCloseTo(1.5875, 4);
+  expect(typed.coupon.thickness_mm).toBe(1.6);
   expect(typed.coupon.torch).toBe(17);
 });
 

@@ -67,7 +67,7 @@ describe("what moved", () => {
     }) as unknown as Schemas["Card"];
   it("is told in the person's units", () => {
     expect(moves(card(43, 1.2), card(43, 1.6), us)).toEqual([
-      { words: "Filler", from: "47 thou", to: "63 thou" },
+      { words: "Filler", from: "0.047 in", to: "1/16 in" },
     ]);
   });
   it("names only what changed", () => {

@@ -33,7 +33,7 @@ export const kindOf = (key: string): Quantity => quantityOf(key)?.kind ?? "plain
 export const freshForm = (units: Units): Form => ({
   metal: "304L",
   joint: "tee",
-  thickness_mm: trimmed(figure(2, "length", units)),
+  thickness_mm: trimmed(figure(2, "size", units)),
   position: "flat",
   technique: "dab",
   finish: "warm",
@@ -89,8 +89,8 @@ const watched: [words: string, kind: Quantity, read: (card: Card) => number | nu
   [t("common-gas-flow"), "flow", (c) => c.gas_l_min.aim],
   [t("common-cup"), "count", (c) => c.cup.number],
   [t("common-stick-out"), "length", (c) => c.stickout_mm.aim],
-  [t("common-electrode"), "length", (c) => c.electrode.diameter_mm],
-  [t("common-filler"), "length", (c) => c.filler?.diameter_mm ?? null],
+  [t("common-electrode"), "size", (c) => c.electrode.diameter_mm],
+  [t("common-filler"), "size", (c) => c.filler?.diameter_mm ?? null],
   [t("common-travel"), "speed", (c) => c.travel_mm_s.aim],
   [t("common-dabs"), "rate", (c) => c.dabs_per_s, 2],
   [t("common-post-flow"), "time", (c) => c.postflow_s.aim],
@@ -101,7 +101,7 @@ const watched: [words: string, kind: Quantity, read: (card: Card) => number | nu
 export function moves(before: Card | null, after: Card, units: Units): Move[] {
   if (!before) return [];
   return watched.flatMap(([words, kind, read, digits]) => {
-    const say = (v: number | null) => (v === null ? "none" : measure(v, kind, units, digits));
+    const say = (v: number | null) => (v === null ? t("common-none") : measure(v, kind, units, digits));
     const [from, to] = [say(read(before)), say(read(after))];
     return from === to ? [] : [{ words, from, to }];
   });

@@ -1,3 +1,5 @@
+import { useUnits } from "../../domain/use-units";
+import { stepped } from "../../domain/units";
 import { t } from "../../catalogue";
 import { useEffect, useState } from "react";
 import { Link, useParams } from "react-router";
@@ -34,6 +36,7 @@ type Pulse = { per_second?: number } | undefined;
 
 function Cadence({ attempt, card }: { attempt: Attempt; card: Schemas["Card"] }) {
   const course = useCourse();
+  const units = useUnits();
   const design = attempt.assignment.design;
   const pulse = (design.more as { pulse?: Pulse } | undefined)?.pulse?.per_second;
   const slowPulse = pulse !== undefined && pulse <= 3 ? pulse : null;
@@ -99,7 +102,7 @@ function Cadence({ attempt, card }: { attempt: Attempt; card: Schemas["Card"] })
           label={slowPulse === null ? t("common-dabs") : t("cadence-pulses")}
           unit={t("cadence-per-second")}
           value={perSecond}
-          step={0.1}
+          next={(typed, by) => stepped(typed, by, "rate", units, 0.1)}
           onChange={setPerSecond}
         />
         <Stepper
@@ -107,7 +110,7 @@ function Cadence({ attempt, card }: { attempt: Attempt; card: Schemas["Card"] })
           label={slowPulse === null ? t("cadence-dabs-per-run") : t("cadence-pulses-per-run")}
           unit=""
           value={beats}
-          step={1}
+          next={(typed, by) => stepped(typed, by, "count", units, 1)}
           onChange={setBeats}
         />
       </div>

@@ -1,3 +1,5 @@
+import { measure } from "../../domain/units";
+import { useUnits } from "../../domain/use-units";
 import { t } from "../../catalogue";
 import { useState } from "react";
 import { ReadGauge } from "../../domain/read-gauge";
@@ -50,6 +52,7 @@ export function Bottles({ store, change }: Props) {
 }
 
 function OneBottle({ bottle, store, change }: Props & { bottle: Bottle }) {
+  const units = useUnits();
   const [reading, setReading] = useState(false);
   const share = bottle.share ?? 0;
   return (
@@ -83,7 +86,7 @@ function OneBottle({ bottle, store, change }: Props & { bottle: Bottle }) {
           <p>{t("stock-no-reading-yet")}</p>
         ) : (
           <>
-            <p className="text-lg font-bold">{t("stock-bar", { bar: bottle.bar.toFixed(0) })}</p>
+            <p className="text-lg font-bold">{measure(bottle.bar, "pressure", units)}</p>
             <p>{bottle.words}</p>
             <p className="quiet">
               {bottle.how}

@@ -16,7 +16,7 @@ from judicum.words import setup as words
 from judicum.words.card import Card
 from judicum.words.catalogue import t
 from judicum.words.names import field_name, named, option_name
-from judicum.words.units import format_figure
+from judicum.words.units import cup_words, format_figure
 
 MARGIN_MM = 8.0
 LINE_MM = 3.7
@@ -86,21 +86,24 @@ def figures(card: Card, units: Units) -> list[tuple[str, str, str]]:
         low, high = format_figure(band.low, kind, units, unit=False), format_figure(band.high, kind, units)
         return field_name(name), format_figure(band.aim, kind, units), t("range", low=low, high=high) + other
 
-    def mm(value: float, digits: int | None = None) -> str:
-        return format_figure(value, "length", units, digits)
+    def mm(value: float) -> str:
+        return format_figure(value, "length", units)
+
+    def size(value: float) -> str:
+        return format_figure(value, "size", units)
 
     wire, rod = card.filler, card.electrode
     found = [
         ranged("current_a", "current_a", "current", t("print-machine", amps=f"{card.current_a.machine:.0f}")),
         ranged("gas_l_min", "gas_l_min", "flow"),
-        (field_name("cup"), t("print-cup", number=f"{card.cup.number:g}"), option_name("gas_part", card.gas_part)),
+        (field_name("cup"), cup_words(card.cup.number, units), option_name("gas_part", card.gas_part)),
         (field_name("polarity"), card.polarity, ""),
         ranged("stickout_mm", "stickout_mm", "length"),
-        (field_name("electrode_kind"), mm(rod.diameter_mm), t("print-taper", length=mm(rod.taper_mm))),
+        (field_name("electrode_kind"), size(rod.diameter_mm), t("print-taper", length=mm(rod.taper_mm))),
         (
             field_name("filler_alloy"),
-            f"{wire.alloy} {mm(wire.diameter_mm)}" if wire else t("print-none"),
-            t("print-wire-for", wire=mm(wire.length_mm_per_100mm), bead=mm(100)) if wire else "",
+            f"{wire.alloy} {size(wire.diameter_mm)}" if wire else t("print-none"),
+            t("print-wire-for", wire=size(wire.length_mm_per_100mm), bead=size(100)) if wire else "",
         ),
         ranged("travel_mm_s", "travel_mm_s", "speed"),
         (

@@ -51,7 +51,7 @@ def cutting(user: User, course_id: int, sessions: int, kerf_mm: float, turns: bo
         )
         found.append(
             OfMetal(
-                t("print-metal-thick", metal=option_name("metal", metal), thick=format_figure(thick, "length", METRIC)),
+                t("print-metal-thick", metal=option_name("metal", metal), thick=format_figure(thick, "size", METRIC)),
                 {piece.name: piece.count for piece in pieces},
                 laid,
             )

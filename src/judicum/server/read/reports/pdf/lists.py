@@ -50,8 +50,8 @@ def job_sheet(goal: Assignment, rules: Scheme, units: Units, paper: str) -> byte
     size = t(
         "print-size",
         metal=option_name("metal", design.metal),
-        thick=format_figure(design.thickness_mm, "length", units),
-        long=format_figure(design.length_mm, "length", units),
+        thick=format_figure(design.thickness_mm, "size", units),
+        long=format_figure(design.length_mm, "size", units),
         purpose=design.purpose,
     )
     aim = t(

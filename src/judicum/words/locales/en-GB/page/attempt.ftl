@@ -2,7 +2,7 @@ attempt-as-run = as { -run } { $number }
 attempt-as-saved = as saved
 attempt-attempt-2 = Attempt { $number }, { $date }
 attempt-automatic-fail = Automatic fail: { $knocked }
-attempt-bar-saved-close-the-bottle-valve = { $bar } bar saved. Close the { -bottle } valve if you are the last to leave.
+attempt-bar-saved-close-the-bottle-valve = { $pressure } saved. Close the { -bottle } valve if you are the last to leave.
 attempt-bead-width-about-finish = Bead width about { $target_width_mm }; finish { $finish }.
 attempt-bead-width-about-finish-passes-in = Bead width about <strong>{ $target_width_mm }</strong>, finish { $finish }. { $good_in_a_row ->
     [one] 1 pass needed.

@@ -4,7 +4,6 @@ stock-argon = Argon
 stock-argon-per-litre = Argon, per { -litre }: { $litre }.
 stock-as-csv-stock-counts-and-deliveries = As CSV: <a>stock</a>, <a2>counts and deliveries</a2>, <a3>plan of the sessions</a3>
 stock-at-l-per-session = at { $per_session } L per session
-stock-bar = { $bar } bar
 stock-based-on-the-session-plan-and = Based on the session plan and what this class really uses, with some spare. Order by the date shown.
 stock-blanks-cuts = { $count ->
     [one] 1 blank

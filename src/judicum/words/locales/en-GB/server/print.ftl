@@ -52,7 +52,6 @@ print-coupon-goal = { $width } wide, finish { $finish }, { $passes ->
    *[other] { $passes } passes in a row
 }
 print-course-due = { $course } · due { $date }
-print-cup = no. { $number }
 print-cut-sheet = { $stock }: { $what }, { $share }% used
 print-figure = Figure
 print-filler-angle = filler { $degrees }°
