@@ -785,6 +785,7 @@ export type Messages = {
   "sign-in-join-a-course": never;
   "sign-in-joining": never;
   "sign-in-new-here-use-your-course-code": never;
+  "sign-in-new-password": never;
   "sign-in-password": never;
   "sign-in-password-at-least-8-characters": never;
   "sign-in-password-saved-go-to-sign-in": never;
@@ -892,7 +893,9 @@ export type Messages = {
   "ui-loading": never;
   "ui-more": "label";
   "ui-needed": never;
-  "ui-png": never;
+  "ui-save-csv": never;
+  "ui-save-png": never;
+  "ui-save-svg": never;
   "ui-something-went-wrong": never;
   "ui-tables-and-files-t": never;
   "ui-the-picture-could-not-be-made": never;
@@ -950,7 +953,6 @@ export type Messages = {
   "workshop-may-sign-in": "name";
   "workshop-name-of-the-new-course": never;
   "workshop-name-photos-and-notes-of-are": "name";
-  "workshop-no": never;
   "workshop-no-mail-server-is-set-up": never;
   "workshop-no-mail-yet": never;
   "workshop-open": "name";
@@ -959,6 +961,7 @@ export type Messages = {
   "workshop-people": never;
   "workshop-person": never;
   "workshop-remove": "name";
+  "workshop-remove-second-factor": never;
   "workshop-require-a-second-factor-for-everyone": never;
   "workshop-save-settings": never;
   "workshop-sent-mail": never;

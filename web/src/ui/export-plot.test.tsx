@@ -53,8 +53,8 @@ it("says a plot in words and shows its table and files on a key", async () => {
   expect(screen.queryByRole("table")).toBeNull();
   await userEvent.keyboard("t");
   expect(screen.getByRole("cell", { name: "6.1 %" })).toBeTruthy();
-  await userEvent.click(screen.getByRole("button", { name: "CSV" }));
-  await userEvent.click(screen.getByRole("button", { name: "SVG" }));
+  await userEvent.click(screen.getByRole("button", { name: "Save CSV" }));
+  await userEvent.click(screen.getByRole("button", { name: "Save SVG" }));
   expect(saved).toEqual(["even-width.csv", "even-width.svg"]);
   await userEvent.click(screen.getByRole("button", { name: /Tables and files/ }));
   expect(screen.queryByRole("table")).toBeNull();

@@ -59,7 +59,7 @@ export function PlotFrame({ title, words, rows, children }: Props) {
               className="btn join-item btn-xs"
               onClick={() => save(`${name}.csv`, csvOf(rows), "text/csv")}
             >
-              {t("common-csv")}
+              {t("ui-save-csv")}
             </button>
             <button
               className="btn join-item btn-xs"
@@ -68,7 +68,7 @@ export function PlotFrame({ title, words, rows, children }: Props) {
                 if (drawn) save(`${name}.svg`, svgOf(drawn), "image/svg+xml");
               }}
             >
-              {t("common-svg")}
+              {t("ui-save-svg")}
             </button>
             <button
               className="btn join-item btn-xs"
@@ -77,7 +77,7 @@ export function PlotFrame({ title, words, rows, children }: Props) {
                 if (drawn) void pngOf(drawn, ground()).then((blob) => save(`${name}.png`, blob));
               }}
             >
-              {t("ui-png")}
+              {t("ui-save-png")}
             </button>
           </div>
         </>

@@ -12,9 +12,7 @@ describe("a coupon from what is typed", () => {
       joint: "tee",
       thickness_mm: 2.5,
     });
-    expect(couponOf({ metal: "304L", joint: "tee", thickness_mm: "62.5" }, us).thickness_mm).toBeCloseTo(
-      1.5875,
-    );
+    expect(couponOf({ metal: "304L", joint: "tee", thickness_mm: "1/16" }, us).thickness_mm).toBe(1.6);
   });
   it("sends what is no figure as typed, for the server to name", () =>
     expect(couponOf({ thickness_mm: "two" }, metric)).toEqual({ thickness_mm: "two" }));

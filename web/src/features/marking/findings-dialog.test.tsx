@@ -54,6 +54,6 @@ it("offers to measure the back, and takes over what its measuring speaks for", a
       close={() => undefined}
     />,
   );
-  await userEvent.click(screen.getByRole("button", { name: "measured: tinted" }));
+  await userEvent.click(screen.getByRole("button", { name: "Use measured: tinted" }));
   expect(screen.getByLabelText<HTMLSelectElement>(/Back side/).value).toBe("tinted");
 });

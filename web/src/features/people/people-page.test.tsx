@@ -32,11 +32,11 @@ it("gives roles, asks before somebody is let go, and shows a reset link once", a
   });
   show(<PeoplePage />);
   await userEvent.selectOptions(await screen.findByLabelText("Role of Gus"), "assistant");
-  await userEvent.click(screen.getByRole("button", { name: "New password for Gus" }));
+  await userEvent.click(screen.getByRole("button", { name: "Reset password of Gus" }));
   expect(await screen.findByText("http://here/reset/30/token")).toBeTruthy();
   await userEvent.click(screen.getByRole("button", { name: "Remove Gus from course" }));
   expect(changes(calls)).toHaveLength(2);
-  await userEvent.click(screen.getByRole("button", { name: "Yes, remove Gus" }));
+  await userEvent.click(screen.getByRole("button", { name: "Remove Gus" }));
   await waitFor(() => expect(changes(calls)).toHaveLength(3));
   expect(changes(calls).map((call) => `${call.method} ${call.path}`)).toEqual([
     `PUT ${MEMBERS}/3`,

@@ -97,7 +97,7 @@ it("takes attendance by tapping names, and makes a booth", async () => {
       { student: 4, there: null },
     ]),
   );
-  await userEvent.click(screen.getByRole("button", { name: "New booth …" }));
+  await userEvent.click(screen.getByRole("button", { name: "Add booth …" }));
   await userEvent.type(screen.getByLabelText("Name"), "5");
   await userEvent.click(screen.getByLabelText("AC"));
   await userEvent.click(screen.getByRole("button", { name: "Save booth" }));

@@ -14,7 +14,7 @@ export function ResetPage() {
     mutationFn: (body: Schemas["ResetPasswordRequest"]) => unwrap(api.POST("/api/password-reset", { body })),
   });
   return (
-    <Frame title={t("common-new-password")}>
+    <Frame title={t("sign-in-new-password")}>
       {reset.isSuccess ? (
         <p role="status">
           <Say

@@ -53,9 +53,9 @@ it("keeps somebody out, hands over a link, takes a lost second factor away", asy
   });
   show(<WorkshopPeoplePage />);
   await userEvent.click(await screen.findByLabelText("may sign in Gus"));
-  await userEvent.click(screen.getByRole("button", { name: "New password for Gus" }));
+  await userEvent.click(screen.getByRole("button", { name: "Reset password of Gus" }));
   expect(await screen.findByText("http://here/reset/30/t")).toBeTruthy();
-  await userEvent.click(screen.getByRole("button", { name: "Gus lost the phone" }));
+  await userEvent.click(screen.getByRole("button", { name: "Remove second factor of Gus" }));
   await waitFor(() => expect(changed(calls)).toHaveLength(3));
   expect(changed(calls)[0]).toEqual(["PUT /api/workshop/people/30", { owns: false, is_active: false }]);
 });
@@ -67,9 +67,9 @@ it("removes somebody only when asked twice", async () => {
   });
   show(<WorkshopPeoplePage />);
   await userEvent.click(await screen.findByRole("button", { name: "Remove Gus" }));
-  await userEvent.click(screen.getByRole("button", { name: "No" }));
+  await userEvent.click(screen.getByRole("button", { name: "Cancel" }));
   await userEvent.click(screen.getByRole("button", { name: "Remove Gus" }));
   expect(changed(calls)).toEqual([]);
-  await userEvent.click(screen.getByRole("button", { name: "Yes, remove Gus" }));
+  await userEvent.click(screen.getByRole("button", { name: "Remove Gus" }));
   await waitFor(() => expect(changed(calls)).toEqual([["DELETE /api/workshop/people/30", null]]));
 });

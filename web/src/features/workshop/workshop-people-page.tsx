@@ -72,7 +72,7 @@ function Row({ one, change }: { one: WorkshopPerson; change: Change }) {
           aria-label={t("workshop-lost-the-phone", { name })}
           onClick={() => change.dropSecond.mutate(one.id)}
         >
-          {t("common-lost-phone")}
+          {t("workshop-remove-second-factor")}
         </button>
       )}
       <Remove name={name} remove={() => change.remove.mutate(one.id)} />
@@ -100,7 +100,7 @@ function Remove({ name, remove }: { name: string; remove: () => void }) {
         {t("common-yes-remove", { name })}
       </button>{" "}
       <button className="btn btn-sm" onClick={() => setSure(false)}>
-        {t("workshop-no")}
+        {t("common-cancel")}
       </button>
     </span>
   );

@@ -8,6 +8,7 @@ sign-in-join = Join
 sign-in-join-a-course = Join a course
 sign-in-joining = Joining …
 sign-in-new-here-use-your-course-code = New here? Use your course code: <go>Join a course</go>
+sign-in-new-password = New password
 sign-in-password = Password
 sign-in-password-at-least-8-characters = Password (at least 8 characters)
 sign-in-password-saved-go-to-sign-in = Password saved. <go>Go to sign-in</go>

@@ -1,10 +1,12 @@
-ui-close = close
+ui-close = Close
 ui-files-of = Files of { $title }
 ui-less = { $label }: less
 ui-loading = Loading …
 ui-more = { $label }: more
 ui-needed = – required
-ui-png = PNG
+ui-save-csv = Save CSV
+ui-save-png = Save PNG
+ui-save-svg = Save SVG
 ui-something-went-wrong = Something went wrong.
 ui-tables-and-files-t = Tables and files <kbd>t</kbd>
 ui-the-picture-could-not-be-made = The picture could not be made.
