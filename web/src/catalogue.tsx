@@ -1,4 +1,4 @@
-/** Every sentence of the page by its name, in the reader's locale: the files that the server reads too (Project Fluent). */
+/** Every sentence of the page by its name, in the reader's locale: the server's own files (Project Fluent). */
 
 import { FluentBundle, FluentResource, type FluentVariable } from "@fluent/bundle";
 import { ReactLocalization } from "@fluent/react";

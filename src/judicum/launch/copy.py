@@ -5,7 +5,7 @@ from pathlib import Path
 
 from judicum.launch.places import ROOT, VAR
 
-FOLDERS = ("src", "web/dist", "web/src", "web/public")
+FOLDERS = ("src", "web/dist", "web/src", "web/public", "docs/help")
 FILES = ("judicum", "requirements.txt", "requirements-dev.txt", "web/index.html", "web/package-lock.json", "web/vite.config.ts", "web/tsconfig.json")  # fmt: skip
 
 

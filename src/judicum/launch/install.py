@@ -209,9 +209,8 @@ def web_packages() -> tuple[list[str], dict[str, str]]:
 
 def page() -> None:
     """The built page under web/dist, built again when a source has changed."""
-    sources = [
-        WEB / name for name in ("src", "public", "index.html", "package-lock.json", "vite.config.ts", "tsconfig.json")
-    ]
+    of_web = ("src", "public", "index.html", "package-lock.json", "vite.config.ts", "tsconfig.json")
+    sources = [*(WEB / name for name in of_web), ROOT / "src" / "judicum" / "words" / "locales", ROOT / "docs" / "help"]
     digest = digest_of(*[s for s in sources if s.exists()])
     if _stamped("page", digest) and (WEB / "dist" / "index.html").exists():
         return

@@ -795,6 +795,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{course_id}/guide": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The first things to do in a course, for everybody in it. */
+        get: operations["guide_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /** @description The first things to do in a course, for everybody in it. */
+        patch: operations["guide_tick"];
+        trace?: never;
+    };
+    "/api/courses/{course_id}/guide/sample": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A sample student with a drawn bead, for the instructor to try marking on. */
+        post: operations["guide_sample"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{course_id}/join-code": {
         parameters: {
             query?: never;
@@ -2969,6 +3004,23 @@ export interface components {
         GoalDesign: {
             title: string;
             purpose: string;
+        };
+        /** @description The first things to do in a course; none where it is `over`: done, or dismissed. `attempt` is the first that can be marked. */
+        Guide: {
+            steps: components["schemas"]["GuideStep"][];
+            over: boolean;
+            attempt: number | null;
+        };
+        /** @description `card`: a scale card was printed. `over`: not to be shown again. */
+        GuideRequest: {
+            /** @enum {string} */
+            tick: "card" | "over";
+        };
+        /** @description One of the first things to do, and whether it is done. */
+        GuideStep: {
+            /** @enum {string} */
+            key: "card" | "people" | "coupon" | "photo" | "mark" | "log" | "send" | "read";
+            done: boolean;
         };
         /** @description Heat input, kJ/mm: of the arc, and with the arc's efficiency. */
         HeatInput: {
@@ -5991,6 +6043,97 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Engines"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    guide_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Guide"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    guide_tick: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GuideRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Guide"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    guide_sample: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Guide"];
                 };
             };
             default: {

@@ -21,6 +21,7 @@ import { Loading, Problem } from "../ui/states";
 import { Undo } from "../domain/undo";
 import { useChangePreferences, useSession, useSignOut } from "../domain/use-session";
 import { Filling } from "./filling";
+import { Help } from "./help";
 import { ThemeSwitch } from "./theme";
 
 type MyCourse = Schemas["MyCourse"];
@@ -125,6 +126,7 @@ function Around({ session, course }: { session: Session; course?: MyCourse }) {
           </nav>
         )}
         <div className="ml-auto flex shrink-0 items-center">
+          <Help student={student} />
           <UnitSwitch />
           <ThemeSwitch />
           <Link

@@ -26,6 +26,8 @@ export const courseKeys = family({
   joinCode: (course: number) => ["join-code", course],
 });
 
+export const guideKeys = family({ of: (course: number) => ["guide", course] });
+
 export const peopleKeys = family({ members: (course: number) => ["people", course] });
 
 export const couponKeys = family({

@@ -1,5 +1,6 @@
 import { t } from "../catalogue";
 import { Minus, Plus } from "lucide-react";
+import type { ReactNode } from "react";
 
 type Props = {
   id: string;
@@ -10,17 +11,22 @@ type Props = {
   next: (typed: string, by: number) => string;
   error?: string | undefined;
   required?: boolean;
+  /** What stands behind the label, such as where to read about it. */
+  aside?: ReactNode;
   onChange: (typed: string) => void;
 };
 
 /** A figure with big minus and plus for a gloved hand. */
-export function Stepper({ id, label, unit, value, next, error, required, onChange }: Props) {
+export function Stepper({ id, label, unit, value, next, error, required, aside, onChange }: Props) {
   return (
     <div>
-      <label htmlFor={id} className="mb-1 block text-sm font-medium">
-        {label} {unit && <span className="quiet">({unit})</span>}
-        {required && <span className="quiet"> {t("ui-needed")}</span>}
-      </label>
+      <div className="mb-1 flex min-h-6 items-center">
+        <label htmlFor={id} className="text-sm font-medium">
+          {label} {unit && <span className="quiet">({unit})</span>}
+          {required && <span className="quiet"> {t("ui-needed")}</span>}
+        </label>
+        {aside}
+      </div>
       <div className="join w-full">
         <button
           type="button"

@@ -11,6 +11,7 @@ from judicum.server.http.routes import (
     coupons,
     courses,
     engines,
+    guide,
     hand,
     marking,
     notices,
@@ -44,6 +45,8 @@ urlpatterns = [
     path("courses/<int:course_id>/members/<int:member_id>/reset", courses.ResetLinkView.as_view()),
     path("courses/<int:course_id>", courses.CourseView.as_view()),
     path("courses/<int:course_id>/schools", courses.SchoolsView.as_view()),
+    path("courses/<int:course_id>/guide", guide.GuideView.as_view()),
+    path("courses/<int:course_id>/guide/sample", guide.SampleView.as_view()),
     path("courses/<int:course_id>/members", courses.MembersView.as_view()),
     # schemes
     path("courses/<int:course_id>/schemes", schemes.SchemesView.as_view()),

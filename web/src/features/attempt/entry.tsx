@@ -3,6 +3,7 @@ import type { Schemas } from "../../api/client";
 import { ChoiceField } from "../../ui/choice-field";
 import { AreaField, TextField } from "../../ui/field";
 import { Stepper } from "../../ui/stepper";
+import { TermMark } from "../../domain/help";
 import { figure, measure, shownAs, stepped, type Units } from "../../domain/units";
 import { choiceWords, fieldWords, optionsOf } from "../../domain/words";
 import { quantityIn, type Field } from "../../domain/run-fields";
@@ -101,6 +102,7 @@ function FigureEntry({ field, units, value, error, off, onChange }: Props) {
       <Stepper
         id={`log-${field.key}`}
         label={fieldWords(field.key)}
+        aside={<TermMark field={field.key} words={fieldWords(field.key)} />}
         unit={shown.label}
         value={value}
         next={(typed, by) => stepped(typed, by, info.kind, units, info.step)}

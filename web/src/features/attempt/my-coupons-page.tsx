@@ -7,6 +7,7 @@ import { may, type Brief } from "../../domain/use-attempt";
 import { useUnits } from "../../domain/use-units";
 import { measure, markWords } from "../../domain/units";
 import { dateWords, finishWords, stateWords } from "../../domain/words";
+import { FirstSteps } from "./first-steps";
 import { Gauge } from "./gauge";
 import { MySessions } from "./my-sessions";
 import { useMine, useWeldAnother } from "./queries";
@@ -21,6 +22,7 @@ export function MyCouponsPage() {
   return (
     <>
       <h1 className="mb-3 text-2xl font-bold">{t("common-my-coupons")}</h1>
+      <FirstSteps />
       <MySessions />
       <Gauge />
       <div className="grid gap-3 lg:grid-cols-2">

@@ -10,6 +10,7 @@ import { useGiven } from "../../domain/use-given";
 import { useReferences } from "../../domain/use-references";
 import { dateWords } from "../../domain/words";
 import { useDesk, useLow, useWaiting, type Order } from "./queries";
+import { FirstSteps } from "./first-steps";
 import { Waiting } from "./waiting";
 
 export function DeskPage() {
@@ -37,6 +38,7 @@ export function DeskPage() {
     <div className="grid gap-5 xl:grid-cols-[1fr_19rem]">
       <section>
         <h1 className="text-2xl font-bold">{t("common-to-mark")}</h1>
+        <FirstSteps />
         <Begin />
         <Low />
         <p className="mb-3" role="status">

@@ -113,7 +113,7 @@ TABLES: tuple[Table, ...] = (
         as_shipped={"created_at": "1970-01-01T00:00:00+00:00"},
     ),
     Table("designs", Design, "Coupons; those of the library have no course.", _designs),
-    Table("memberships", Membership, "Who takes part, as what.", _of("course")),
+    Table("memberships", Membership, "Who takes part, as what.", _of("course"), ("guide",)),
     Table("assignments", Assignment, "Coupons that were given.", _of("course")),
     Table("attempts", Attempt, "Welded coupons.", _of("course")),
     Table("runs", Run, "What was set and noticed; SI, the unit in the name.", _of("attempt__course")),

@@ -50,12 +50,13 @@ class Course(models.Model):
 
 
 class Membership(models.Model):
-    """One person's role in one course."""
+    """One person's role in one course. `guide` is what of the guide for newcomers they have ticked or dismissed (actions.set_guide)."""
 
     course = models.ForeignKey(Course, on_delete=models.CASCADE, related_name="memberships")
     user = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="memberships")
     role = models.CharField(max_length=12, choices=Role.choices, default=Role.STUDENT)
     joined_at = models.DateTimeField(default=timezone.now)
+    guide = models.JSONField(default=list, db_default=[])
 
     class Meta:
         constraints = (models.UniqueConstraint(fields=("course", "user"), name="one_membership_per_course"),)

@@ -1,12 +1,17 @@
 app-account-of = Account of { $name }
 app-archived = { $name } (archived)
+app-close-help = Close help
 app-course = Course
 app-go-to-the-start-page = Go to the start page
+app-help = Help
 app-loading-demo-attempts-of-attempts = Loading demo attempts: { $done } of { $total }
 app-mm = mm
 app-mm-l-min = mm · L/min
+app-nothing-found-try-another-word = Nothing found. Try another word.
+app-open-all-help-pages = Open all help pages
 app-page-not-found = Page not found
 app-progress-of-loading-the-demo-attempts = Progress of loading the demo attempts
+app-search-help = Search help
 app-sign-out = Sign out { $name }
 app-skip-to-content = Skip to content
 app-switch-course = Switch course

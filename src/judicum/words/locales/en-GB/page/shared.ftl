@@ -26,6 +26,7 @@ shared-from-the-side-fused = From the side: torch pushed at { $travel_deg }°
 shared-gauge-reading = Gauge, { $unit }
 shared-give-this-link-to-it-works = Give this link to { $name }. It works once, for a day: <strong>{ $address }</strong>
 shared-heat-kj-mm-at-the-arc = Heat { $arc } kJ/mm at the arc, { $net } reaches the work. Gas for a { -run } of { $run_mm }: { $gas_l_per_run } L; Reynolds number { $reynolds }.
+shared-help-on = Help: { $words }
 shared-in-passed-attempts = { $attempts ->
     [one] in { $attempts } passed attempt
    *[other] in { $attempts } passed attempts

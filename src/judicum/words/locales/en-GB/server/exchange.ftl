@@ -5,3 +5,4 @@ done-coupon = { $title }, version { $version } ({ $code })
 done-joins = { $name } joins
 done-role = { $name }: { $role }
 done-run = { $attempt }, { -run } { $number }
+guide-sample-student = Sample student

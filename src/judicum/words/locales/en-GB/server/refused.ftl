@@ -61,6 +61,7 @@ refused-changed-this-attempt-in-the-meantime = { $who } changed this attempt in 
 refused-many-photos-are-arriving-at-once = Many photos are arriving at once. This one is sent again by itself in a moment.
 refused-measured-in-the-meantime = The photo was measured in the meantime. Load it again; what you typed is still here.
 refused-no-attempt = There is no attempt { $attempt } for you.
+refused-no-coupon-to-try = Assign a coupon first.
 refused-no-photos-of-this-course-are = No photos of this course are being measured again.
 refused-no-room = The server is full. Nothing was lost. Tell your instructor, and send it again later.
 refused-no-room-for-backup = The disk is full: no backup was made. Earlier backups stay.
