@@ -81,7 +81,7 @@ def test_a_class_is_marked_with_few_keys_on_one_screen(
     expect(page.get_by_test_id("lit-tint")).to_be_visible()
     page.keyboard.press("1")
     expect(page.get_by_label("One change for next time")).to_have_value(
-        "Hold the torch over the end until the gas has run longer: post-flow 3 s → 8 s. The end oxidised while it was hot."
+        "Hold the torch over the end until the gas has run longer: post-flow 3 s → 8 s. The end oxidised while hot."
     )
     page.get_by_role("heading", name="Sanne").click(position={"x": 200, "y": 5}, force=True)
     page.locator("body").press("Enter")
@@ -105,7 +105,7 @@ def test_findings_phrases_schemes_and_answers_are_open_to_everybody(
     no_violations(page)
     page.get_by_role("button", name="Save checks").click()
     expect(page.get_by_text("Out of flat:")).to_be_visible()
-    expect(page.get_by_text("distorted", exact=True).first).to_be_visible()
+    expect(page.get_by_text("distortion", exact=True).first).to_be_visible()
 
     page.keyboard.press("c")
     page.get_by_role("button", name="Edit phrases").click()

@@ -88,7 +88,7 @@ def test_two_marks_a_story_and_a_report(
     no_violations(second)
     at(second, course, "reports")
     second.get_by_role("button", name="Create report").click()
-    expect(second.get_by_text("waits")).to_be_visible()
+    expect(second.get_by_text("waiting", exact=True)).to_be_visible()
     draw_report(Report.objects.get().pk)
     expect(second.get_by_role("link", name="Open")).to_be_visible()
     no_violations(second)

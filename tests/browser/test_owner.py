@@ -25,7 +25,7 @@ from tests.people import PASSWORD
 from tests.people import Course as Cast
 
 SCORES = dict.fromkeys(SCHEMES[USUAL_SCHEME].keys, 8.0)
-PEOPLE = "﻿Name to sign in with;Name;Role\r\nrunar;Runar Ek;\r\nsigne;Signe Dahl;student\r\ntove;Tove Lind;assistant\r\n"
+PEOPLE = "﻿Login name;Name;Role\r\nrunar;Runar Ek;\r\nsigne;Signe Dahl;student\r\ntove;Tove Lind;assistant\r\n"
 ODD = PEOPLE + "hedda;Somebody Else;student\r\n"
 
 

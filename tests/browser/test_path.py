@@ -54,7 +54,7 @@ def test_one_coupon_from_assigned_to_marked(
     expect(phone.get_by_label("Gas flow (L/min)")).to_have_value("9")
     phone.get_by_label("Welding current (A)").fill("9000")
     phone.get_by_role("button", name="Save log").click()
-    expect(phone.get_by_text("9000 A was given; 1 to 1000 A is possible.")).to_be_visible()
+    expect(phone.get_by_text("Welding current: enter 1 to 1000 A (you entered 9000 A).")).to_be_visible()
     phone.get_by_label("Welding current (A)").fill("60")
     phone.get_by_role("button", name="Welding current: more").click()
     phone.reload()
@@ -150,7 +150,7 @@ def test_a_refused_photo_and_a_broken_connection_are_said_in_words(
     disguised = tmp_path / "bead.jpg"
     disguised.write_bytes(b"this is text, whatever its name says" * 100)
     picker.set_input_files(disguised)
-    expect(phone.get_by_text("no JPEG, PNG or HEIC picture")).to_be_visible()
+    expect(phone.get_by_text("isn't a JPEG, PNG or HEIC picture")).to_be_visible()
     no_violations(phone)
 
     # The connection breaks after the first pieces; a fresh page goes on by itself.

@@ -16,11 +16,11 @@ def test_a_second_course_a_lost_password_and_somebody_let_go(
     page = open_page(browser, live_server.url, LAPTOP, complaints)
     sign_in(page, course.instructor)
     page.get_by_role("link", name="People, join code, new course").click()
-    page.get_by_role("button", name="New password for Sanne").click()
+    page.get_by_role("button", name="Reset password of Sanne").click()
     link = page.get_by_role("status").locator("strong").text_content() or ""
     no_violations(page)
     page.get_by_role("button", name="Remove Odo from course").click()
-    page.get_by_role("button", name="Yes, remove Odo").click()
+    page.get_by_role("button", name="Remove Odo").click()
     expect(page.get_by_label("Role of Odo")).to_be_hidden()
     assert not Membership.objects.filter(course=course.row, user=course.other).exists()
 

@@ -26,7 +26,7 @@ def test_from_the_builder_to_the_log(
     staff.get_by_label("Thickness (mm)", exact=True).fill("3")
     expect(figures.get_by_text("Current: 78 A →")).to_be_visible()
     staff.get_by_label("Thickness (mm)", exact=True).fill("thick")
-    expect(figures.get_by_role("alert")).to_contain_text("Thickness (thick): 0.01 to 300 mm")
+    expect(figures.get_by_role("alert")).to_contain_text("Thickness: enter 0.01 to 300 mm (you entered thick).")
     complaints.clear()  # the browser writes that refusal into its console
     staff.get_by_label("Thickness (mm)", exact=True).fill("2.5")
     expect(figures.get_by_role("img", name="Section of the joint, torch at 45°")).to_be_visible()

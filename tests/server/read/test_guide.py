@@ -66,7 +66,7 @@ def test_a_course_that_marks_already_is_led_through_nothing(course: Course, clie
     attempt = Attempt.objects.exclude(state="assigned").get()
     staff = client_of(course.instructor)
     body = {"version": attempt.version, "scores": {}, "comment": "", "next_change": "slower"}
-    proposal = staff.get(f"/api/attempts/{attempt.pk}/proposal").json()
+    proposal = staff.get(f"/api/attempts/{attempt.pk}/suggestions").json()
     body["scores"] = {line["criterion"]: 8 for line in proposal["lines"]}
     assert staff.put(f"/api/attempts/{attempt.pk}/mark", body, "application/json").status_code == 200
     version = staff.get(f"/api/attempts/{attempt.pk}").json()["version"]

@@ -2798,7 +2798,7 @@ export interface components {
             count: number;
             next: string | null;
             previous: string | null;
-            results: components["schemas"]["Design"][];
+            results: components["schemas"]["LibraryDesign"][];
         };
         /** @description What waits today, and each student's standing. */
         Desk: {
@@ -3085,6 +3085,35 @@ export interface components {
         Level: {
             level: number;
             name: string;
+        };
+        /** @description A design with how many of the course have passed it; null to students. */
+        LibraryDesign: {
+            id: number;
+            course: number | null;
+            code: string;
+            version: number;
+            title: string;
+            purpose: string;
+            /** @enum {string} */
+            joint: "bead_on_plate" | "butt" | "lap" | "tee" | "outside_corner" | "edge" | "tube_butt" | "tube_sleeve" | "tube_sleeve_bend" | "tube_flange" | "socket" | "turntable";
+            metal: string;
+            thickness_mm: number;
+            /** @enum {string} */
+            position: "flat" | "horizontal" | "vertical_up" | "overhead";
+            /** @enum {string} */
+            technique: "dab" | "lay_wire" | "walk_cup" | "fuse";
+            tube_od_mm: number | null;
+            usual_faults: string;
+            stainless_step: number | null;
+            carbon_step: number | null;
+            length_mm: number;
+            target_width_mm: number;
+            /** @enum {string} */
+            finish: "warm" | "bright" | "show_colour";
+            more: {
+                [key: string]: unknown;
+            };
+            passed: number | null;
         };
         /** @description What runs out or leaks, in words, most urgent first. */
         LowStock: {

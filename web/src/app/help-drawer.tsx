@@ -13,9 +13,8 @@ export function HelpDrawer({ place, close, open }: Props) {
   const box = useRef<HTMLElement>(null);
   const [page = CONTENTS, anchor] = place.split("#");
   useEffect(() => {
-    const at = anchor === undefined ? null : box.current?.querySelector(`#help-${anchor}`);
-    if (at) at.scrollIntoView();
-    else if (box.current) box.current.scrollTop = 0;
+    const at = anchor === undefined ? null : box.current?.querySelector<HTMLElement>(`#help-${anchor}`);
+    if (box.current) box.current.scrollTop = at?.offsetTop ?? 0;
   }, [page, anchor]);
   const go = (next: string) => {
     setWanted("");

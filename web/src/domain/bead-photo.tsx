@@ -25,7 +25,7 @@ export function BeadPhoto({ photo, overlay, traced, close }: Props) {
         viewBox={box.join(" ")}
         role="img"
         aria-label={words}
-        className="block w-full rounded-box bg-base-300"
+        className="block max-h-[65vh] w-full rounded-box bg-base-300"
       >
         <image href={photo.url} width={photo.width_px} height={photo.height_px} />
         {overlay && traced && (

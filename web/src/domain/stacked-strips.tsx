@@ -21,8 +21,10 @@ export function StackedStrips({
     <ol className="space-y-2" aria-label={t("shared-beads-by-date-to-one-scale")}>
       {attempts.map((attempt) => {
         const strip = attempt.measurement?.strip;
-        const coupon = named ? `${attempt.assignment.design.title} ` : "attempt ";
-        const words = `${dateWords(attempt.created_at)}, ${coupon}${String(attempt.number)}`;
+        const said = { date: dateWords(attempt.created_at), number: attempt.number };
+        const words = named
+          ? t("shared-bead-of-coupon", { ...said, title: attempt.assignment.design.title })
+          : t("shared-bead-of-attempt", said);
         return (
           <li key={attempt.id}>
             {link(

@@ -52,13 +52,19 @@ class Design(Answer):
     more: dict[str, Any]
 
 
+class LibraryDesign(Design):
+    """A design with how many of the course have passed it; null to students."""
+
+    passed: int | None
+
+
 class Designs(Answer):
     """A page of designs; `next` and `previous` are addresses."""
 
     count: int
     next: str | None
     previous: str | None
-    results: list[Design]
+    results: list[LibraryDesign]
 
 
 class Assignment(Answer):

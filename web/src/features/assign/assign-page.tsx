@@ -7,18 +7,20 @@ import { useAboutCourse, useDesigns, usePaths } from "../../domain/course";
 import { Picker } from "../../ui/panel";
 import { Empty, Loading, Problem } from "../../ui/states";
 import { useGiven } from "../../domain/use-given";
-import { choiceWords, dateWords, finishWords, optionsOf } from "../../domain/words";
+import { choiceWords, dateWords, fieldWords, finishWords, optionsOf } from "../../domain/words";
+import { ChoiceField } from "../../ui/choice-field";
 import { AssignForm } from "./assign-form";
 import { DesignCard } from "./design-card";
-import { climb, type Sequence } from "./sequence";
+import { climb, fitting, NO_FILTER, type Filter, type Sequence } from "./sequence";
 
-type Design = Schemas["Design"];
+type Design = Schemas["LibraryDesign"];
 
 export function AssignPage() {
   const paths = usePaths();
   const [params] = useSearchParams();
   const [chosen, setPicked] = useState<Design | null | undefined>(undefined);
   const [turned, setSequence] = useState<Sequence | null>(null);
+  const [filter, setFilter] = useState(NO_FILTER);
   const about = useAboutCourse();
   const designs = useDesigns();
   const given = useGiven();
@@ -33,6 +35,7 @@ export function AssignPage() {
   const sequence: Sequence = turned ?? about.data?.schools.sequence ?? "stainless";
   const linked = designs.data.find((d) => String(d.id) === params.get("give")) ?? null;
   const picked = chosen === undefined ? linked : chosen;
+  const shown = fitting(climb(designs.data, sequence), filter);
   const people = params.get("to")?.split(",").map(Number) ?? null;
   return (
     <div className="grid gap-6 lg:grid-cols-[1fr_24rem]">
@@ -59,8 +62,10 @@ export function AssignPage() {
             choose={setSequence}
           />
         </div>
+        <Filters designs={designs.data} filter={filter} change={setFilter} />
+        {shown.length === 0 && <Empty>{t("assign-no-coupon-fits-choose-fewer-filters")}</Empty>}
         <ol className="grid gap-2 md:grid-cols-2">
-          {climb(designs.data, sequence).map((d) => (
+          {shown.map((d) => (
             <DesignCard
               key={d.id}
               design={d}
@@ -84,6 +89,40 @@ export function AssignPage() {
       ) : (
         <Empty>{t("assign-select-a-coupon-to-assign-it")}</Empty>
       )}
+    </div>
+  );
+}
+
+const PASSED = { some: t("assign-by-someone"), none: t("assign-by-no-one-yet") };
+
+type FilterProps = { designs: Design[]; filter: Filter; change: (filter: Filter) => void };
+
+/** Fewer coupons: by metal, joint, position and who has passed; only what the library has is offered. */
+function Filters({ designs, filter, change }: FilterProps) {
+  return (
+    <div className="mb-2 flex flex-wrap items-end gap-2">
+      {(["metal", "joint", "position"] as const).map((key) => (
+        <div key={key} className="w-36">
+          <ChoiceField
+            label={fieldWords(key)}
+            value={filter[key]}
+            empty={t("assign-any")}
+            options={[...new Set(designs.map((d) => d[key]))]}
+            words={(code) => choiceWords(key, code)}
+            onChange={(code) => change({ ...filter, [key]: code })}
+          />
+        </div>
+      ))}
+      <div className="w-36">
+        <ChoiceField
+          label={t("assign-passed")}
+          value={filter.passed}
+          empty={t("assign-any")}
+          options={Object.keys(PASSED)}
+          words={(code) => PASSED[code as keyof typeof PASSED]}
+          onChange={(passed) => change({ ...filter, passed })}
+        />
+      </div>
     </div>
   );
 }

@@ -5,9 +5,10 @@ import { usePaths } from "../../domain/course";
 import { useUnits } from "../../domain/use-units";
 import { measure } from "../../domain/units";
 import { choiceWords } from "../../domain/words";
+import { JointSketch } from "../../domain/joint-sketch";
 import { stepOf, type Sequence } from "./sequence";
 
-type Props = { design: Schemas["Design"]; sequence: Sequence; picked: boolean; pick: () => void };
+type Props = { design: Schemas["LibraryDesign"]; sequence: Sequence; picked: boolean; pick: () => void };
 
 /** One coupon of the library on its step, to be given or changed. */
 export function DesignCard({ design: d, sequence, picked, pick }: Props) {
@@ -24,11 +25,12 @@ export function DesignCard({ design: d, sequence, picked, pick }: Props) {
   return (
     <li
       className={
-        "grid grid-cols-[2rem_1fr_auto] items-start gap-x-2 rounded-box border bg-base-100 p-3 " +
+        "grid grid-cols-[1.5rem_5rem_1fr_auto] items-start gap-x-2 rounded-box border bg-base-100 p-3 " +
         (picked ? "border-primary" : "border-base-300")
       }
     >
       <span className="quiet text-lg font-bold">{stepOf(d, sequence) ?? "–"}</span>
+      <JointSketch joint={d.joint} thickness_mm={d.thickness_mm} width_mm={d.target_width_mm} />
       <span className="min-w-0">
         <span className="block font-bold">
           {d.title}
@@ -36,6 +38,11 @@ export function DesignCard({ design: d, sequence, picked, pick }: Props) {
         </span>
         <span className="quiet block text-sm">{what.join(", ")}</span>
         <span className="block text-sm">{d.purpose}</span>
+        {d.passed !== null && d.passed > 0 && (
+          <span className="block text-sm font-semibold text-success">
+            {t("assign-passed-by", { students: d.passed })}
+          </span>
+        )}
         {d.usual_faults && (
           <span className="quiet block text-sm">
             {t("assign-common-faults", { usual_faults: d.usual_faults })}

@@ -58,7 +58,10 @@ describe("what a run's form opens with", () => {
   const card = { current_a: 45, gas_l_min: 11 };
   const none = { passed: false, runs: [] };
   it("is the card at the first attempt", () => {
-    expect(startOf([], 1, none, card)).toEqual({ run: card, words: "with the card settings" });
+    expect(startOf([], 1, none, card)).toEqual({
+      run: card,
+      words: "Filled with the card settings. Change only what differed.",
+    });
   });
   it("is the last good settings where there are any, without what was noticed then", () => {
     const last = { passed: true, runs: [{ current_a: 52, note: "hot", arc_s: 40, draught: true }] };
@@ -79,7 +82,7 @@ describe("what a run's form opens with", () => {
     ];
     expect(startOf(runs, 3, none, card)).toMatchObject({
       run: { current_a: 55, note: "" },
-      words: "as run 2",
+      words: "Filled with run 2. Change only what differed.",
     });
     expect(startOf(runs, 1, none, card).run).toBe(runs[0]);
   });

@@ -128,7 +128,7 @@ export function startOf(
   if (before) return { run: { ...before, ...OWN }, words: t("attempt-as-run", { number: before.number }) };
   if (last.passed && last.runs[0])
     return { run: { ...(last.runs[0] as Run), ...OWN }, words: t("attempt-with-your-last-good-settings") };
-  return { run: card, words: "with the card settings" };
+  return { run: card, words: t("attempt-with-the-card-settings") };
 }
 
 /** A run of another attempt to start from, without what was of that run only. */

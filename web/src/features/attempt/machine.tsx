@@ -25,7 +25,7 @@ export function Machine({ attempt }: { attempt: number }) {
             label={t("attempt-booth")}
             tall
             value={booth === null ? "" : String(booth)}
-            empty={booth === null ? "not selected" : undefined}
+            empty={booth === null ? t("attempt-not-selected") : undefined}
             options={booths.map((one) => String(one.id))}
             words={(id) => booths.find((one) => String(one.id) === id)?.name ?? id}
             onChange={(id) => choose.mutate(Number(id))}

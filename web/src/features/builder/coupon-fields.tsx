@@ -16,7 +16,7 @@ const THERE = [
   "pass",
   "travel_mm_s",
 ];
-const PURGE = { yes: "yes", no: "no" };
+const PURGE = { yes: t("builder-purged"), no: t("builder-not-purged") };
 
 type Props = { form: Form; units: Units; change: (key: string, value: string) => void };
 

@@ -68,7 +68,12 @@ function Cadence({ attempt, card }: { attempt: Attempt; card: Schemas["Card"] })
         {t("common-attempt", { title: design.title, number: attempt.number })}
       </Link>
       <h1 className="sr-only">{t("common-cadence")}</h1>
-      <Face now={now} plan={plan} running={clock.running} what={slowPulse === null ? "dab" : "pulse"} />
+      <Face
+        now={now}
+        plan={plan}
+        running={clock.running}
+        what={slowPulse === null ? t("cadence-dab") : t("cadence-pulse")}
+      />
       <div className="flex gap-2">
         <button
           className="btn h-16 grow text-xl btn-primary"

@@ -3,7 +3,7 @@
 import { t } from "../../catalogue";
 import type { Schemas } from "../../api/client";
 import { measure, type Units } from "../../domain/units";
-import { faultWords } from "../../domain/words";
+import { choiceWords, faultWords } from "../../domain/words";
 
 export type Step = Schemas["CorrectionRequest"];
 export type Side = "left" | "right";
@@ -74,9 +74,9 @@ export function stepWords(step: Step, units: Units): string {
   const kind = step.kind ? faultWords(step.kind) : "";
   switch (step.step) {
     case "move_toe":
-      return t("marking-toe-moved", { side: step.side ?? "", at });
+      return t("marking-toe-moved", { side: choiceWords("side", step.side ?? ""), at });
     case "move_end":
-      return t("marking-set", { end: step.end ?? "", at });
+      return t("marking-set", { end: choiceWords("end", step.end ?? ""), at });
     case "start_at_other_end":
       return t("marking-start-and-end-swapped");
     case "add_fault":

@@ -2,20 +2,20 @@ import { t } from "../../catalogue";
 const keys: [string[], string][] = [
   [["Enter"], t("marking-save-return-open-next")],
   [["1", "2", "3"], t("marking-confirm-a-cause")],
-  [["↑", "↓"], "line"],
+  [["↑", "↓"], t("marking-key-line")],
   [["←", "→"], t("marking-half-a-point")],
   [["x"], t("marking-not-applicable")],
   [["a"], t("marking-as-suggested")],
-  [["w"], "write"],
-  [["c"], "phrases"],
-  [["p"], "photo"],
+  [["w"], t("marking-key-write")],
+  [["c"], t("marking-key-phrases")],
+  [["p"], t("marking-key-photo")],
   [["f"], t("marking-manual-checks-2")],
   [["l"], t("marking-log-and-more")],
   [["b"], t("marking-another-photo")],
   [["g"], t("marking-weld-again-2")],
-  [["s"], "save"],
-  [["n"], "next"],
-  [["u"], "undo"],
+  [["s"], t("marking-key-save")],
+  [["n"], t("marking-key-next")],
+  [["u"], t("marking-key-undo")],
 ];
 
 export function KeysHelp() {

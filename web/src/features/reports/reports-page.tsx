@@ -17,7 +17,12 @@ type Paper = Schemas["ReportRequest"]["paper"];
 
 const PAPERS: readonly Paper[] = ["a4", "letter"];
 const paperWords = (paper: string) => (paper === "a4" ? "A4" : t("common-letter"));
-const STATES = { waiting: "waits", making: t("reports-preparing"), done: "ready", failed: "failed" };
+const STATES = {
+  waiting: t("reports-waiting"),
+  making: t("reports-preparing"),
+  done: t("reports-ready"),
+  failed: t("reports-failed"),
+};
 
 /** What is printed: student reports, the class sheet; and which engine made the figures in them. */
 export function ReportsPage() {

@@ -29,7 +29,7 @@ export function AttendanceList({ sessions, session, change }: Props) {
             <li key={one.id}>
               <button
                 className={`btn btn-sm ${LOOK[state]}`}
-                aria-label={`${one.display_name}: ${state === "unknown" ? t("common-not-recorded") : state}`}
+                aria-label={t(`sessions-person-${state}`, { name: one.display_name })}
                 disabled={change.attend.isPending}
                 onClick={() =>
                   change.attend.mutate({ session: session.id, student: one.id, there: NEXT[state] })

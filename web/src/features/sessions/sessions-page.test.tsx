@@ -90,7 +90,7 @@ it("plans the rest and says why something has no place", async () => {
 it("takes attendance by tapping names, and makes a booth", async () => {
   const written = page();
   await userEvent.click(await screen.findByRole("button", { name: "Wen: not recorded" }));
-  await userEvent.click(screen.getByRole("button", { name: "Oda: away" }));
+  await userEvent.click(screen.getByRole("button", { name: "Oda: absent" }));
   await waitFor(() =>
     expect(written().map((c) => c.body)).toEqual([
       { student: 3, there: true },

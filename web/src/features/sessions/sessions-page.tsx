@@ -1,6 +1,6 @@
 import { Say, t } from "../../catalogue";
 import { useSearchParams } from "react-router";
-import { useCourse } from "../../domain/course";
+import { useAboutCourse, useCourse } from "../../domain/course";
 import { Empty, Loading, Problem } from "../../ui/states";
 import { dateWords } from "../../domain/words";
 import { AttendanceList } from "./attendance";
@@ -13,6 +13,7 @@ import { WorkList } from "./work";
 
 /** The sessions ahead: who stands at which booth when, planned for all, changed by hand. */
 export function SessionsPage() {
+  const filling = useAboutCourse().data?.filling != null;
   const change = useSessions();
   const instructor = useCourse().role === "instructor";
   const [params, setParams] = useSearchParams();
@@ -54,7 +55,13 @@ export function SessionsPage() {
       <div className="grid gap-3 xl:grid-cols-[minmax(0,1fr)_21rem]">
         <div className="min-w-0 space-y-3">
           {session && sessions.booths.length > 0 && <Plan {...{ sessions, session, change }} />}
-          {!session && <Empty>{t("sessions-no-sessions-planned-add-dates-on")}</Empty>}
+          {!session && (
+            <Empty>
+              {filling
+                ? t("shared-coming-while-the-demo-loads")
+                : t("sessions-no-sessions-planned-add-dates-on")}
+            </Empty>
+          )}
           {session && sessions.booths.length === 0 && <Empty>{t("sessions-no-booths-yet-add-one-on")}</Empty>}
           {session && <AttendanceList {...{ sessions, session, change }} />}
         </div>

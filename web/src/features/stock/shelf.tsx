@@ -1,3 +1,4 @@
+import { useAboutCourse } from "../../domain/course";
 import { t } from "../../catalogue";
 import { useState } from "react";
 import { Panel } from "../../ui/panel";
@@ -11,6 +12,7 @@ type Props = { store: Store; change: Change };
 
 /** Everything that is counted, by kind; each line is opened to count it, add to it or change it. */
 export function Shelf({ store, change }: Props) {
+  const filling = useAboutCourse().data?.filling != null;
   const [open, setOpen] = useState<number | "new" | null>(null);
   const turn = (id: number | "new") => setOpen(open === id ? null : id);
   const kinds = store.kinds.filter((kind) => store.items.some((item) => item.kind === kind.key));
@@ -23,7 +25,9 @@ export function Shelf({ store, change }: Props) {
         </button>
       </div>
       {open === "new" && <ItemForm store={store} change={change} item={null} done={() => setOpen(null)} />}
-      {store.items.length === 0 && <p>{t("stock-no-stock-yet-add-the-first")}</p>}
+      {store.items.length === 0 && (
+        <p>{filling ? t("shared-coming-while-the-demo-loads") : t("stock-no-stock-yet-add-the-first")}</p>
+      )}
       <Problem error={change.drop.error} />
       {kinds.map((kind) => (
         <section key={kind.key}>

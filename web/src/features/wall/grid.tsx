@@ -54,7 +54,11 @@ function Cell({ standing, stuck }: { standing: Standing | undefined; stuck: Set<
   const { forecast, best } = standing;
   const held = stuck.has(standing);
   const tone = forecast.ready ? "text-success font-bold" : held ? "text-error font-bold" : "";
-  const word = forecast.ready ? "ready" : held ? "stuck" : `${(100 * forecast.next_pass).toFixed(0)} %`;
+  const word = forecast.ready
+    ? t("wall-ready")
+    : held
+      ? t("wall-is-stuck")
+      : t("percent", { figure: (100 * forecast.next_pass).toFixed(0) });
   return (
     <td>
       <span className={tone}>

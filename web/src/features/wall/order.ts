@@ -6,7 +6,11 @@ import type { Schemas } from "../../api/client";
 type Row = Schemas["WallRow"];
 type Standing = Schemas["CouponStanding"];
 
-export const ORDERS = { need: t("wall-who-needs-it-most"), name: "name", step: "step" } as const;
+export const ORDERS = {
+  need: t("wall-who-needs-it-most"),
+  name: t("wall-by-name"),
+  step: t("wall-by-step"),
+} as const;
 export type Order = keyof typeof ORDERS;
 
 /** Who is stuck at a coupon and is not ready for a later one: they have got over it. */

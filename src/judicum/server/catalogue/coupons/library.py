@@ -11,7 +11,7 @@ from typing import Any
 from judicum.server.catalogue.coupons.models import Design
 
 FILE = Path(__file__).with_name("library.json")
-PLACE = ("stainless_step", "carbon_step", "usual_faults")
+PLACE = ("stainless_step", "carbon_step", "title", "purpose", "usual_faults")
 """What may change on a design that is there: where it stands and what is said of it, never what is welded."""
 
 

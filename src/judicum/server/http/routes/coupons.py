@@ -9,13 +9,14 @@ from rest_framework.views import APIView
 from judicum.core.setup import plan_card
 from judicum.server.answers import coupons as coupons_answers
 from judicum.server.catalogue.coupons.actions.save_design import Words, save_design
-from judicum.server.catalogue.coupons.queries import assignments_for, designs_for
+from judicum.server.catalogue.coupons.queries import assignments_for
 from judicum.server.catalogue.coupons.setup import schools_of
 from judicum.server.http.paging import PAGED, page_of
 from judicum.server.http.parsing import sent
 from judicum.server.http.person import person
 from judicum.server.people.accounts.units import units_of
 from judicum.server.people.courses.queries import membership_of
+from judicum.server.read.library import library_of
 from judicum.server.record.attempts.actions.assign_coupon import assign_coupon
 from judicum.words import setup as words
 
@@ -25,7 +26,7 @@ class DesignsView(APIView):
 
     @extend_schema(operation_id="courses_designs_list", parameters=PAGED, responses=coupons_answers.Designs)
     def get(self, request: Request, course_id: int) -> Response:
-        return Response(page_of(coupons_answers.Designs, designs_for(person(request), course_id), request))
+        return Response(page_of(coupons_answers.Designs, library_of(person(request), course_id), request))
 
     @extend_schema(
         operation_id="design_save",

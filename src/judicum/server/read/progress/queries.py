@@ -63,12 +63,13 @@ def student_record(user: User, course_id: int, student_id: int) -> StudentRecord
 
 
 def desk(user: User, course_id: int) -> Desk:
-    """Today's desk of those who teach: counts of what waits, and each student's standing.
+    """Today's desk of those who teach: counts of what waits, and each student's standing. While the course's attempts are brought
+    in nobody is late: theirs may be still to come.
 
     Raises:
         NotFound, NotAllowed: not a course one teaches.
     """
-    staff_of(user, course_id)
+    filling = staff_of(user, course_id).course.filling is not None
     waiting = Attempt.objects.filter(course_id=course_id).exclude(state=AttemptState.RETURNED)
     counts = dict(waiting.values_list("state").annotate(Count("id")).order_by())
     now = timezone.now()
@@ -85,8 +86,8 @@ def desk(user: User, course_id: int) -> Desk:
         Standing(
             student=Person(id=m.user_id, display_name=m.user.display_name),
             last_worked_at=m.last_worked_at,
-            overdue=m.overdue,
-            stuck=m.last_worked_at is None or m.last_worked_at < since,
+            overdue=0 if filling else m.overdue,
+            stuck=not filling and (m.last_worked_at is None or m.last_worked_at < since),
         )
         for m in standing
     ]

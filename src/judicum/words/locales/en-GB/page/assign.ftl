@@ -1,9 +1,12 @@
+assign-any = any
 assign-assign = Assign “{ $title }”
 assign-assign-2 = Assign
 assign-assign-coupon = Assign coupon
 assign-assigned-coupons = Assigned coupons
 assign-assigning = Assigning …
 assign-bead-width = bead width { $target_width_mm }
+assign-by-no-one-yet = by no one yet
+assign-by-someone = by someone
 assign-common-faults = Common faults: { $usual_faults }.
 assign-due = Due
 assign-edit = Edit { $title }
@@ -13,7 +16,13 @@ assign-finish-goal = Finish goal
 assign-for-the-wall = For the wall
 assign-job-sheet-of = job sheet<span> of { $title }</span>
 assign-marking-scheme = { -Marking } scheme
+assign-no-coupon-fits-choose-fewer-filters = No coupon fits. Choose fewer filters.
 assign-no-coupons-assigned-yet-select-a = No coupons assigned yet. Select a coupon above.
+assign-passed = Passed
+assign-passed-by = { $students ->
+    [one] 1 student has passed
+   *[other] { $students } students have passed
+}
 assign-passes-in-a-row = Passes in a row
 assign-select-a-coupon-to-assign-it = Select a coupon to assign it to the class or to some students.
 assign-some-students = Some students

@@ -1,9 +1,11 @@
+cadence-dab = dab
 cadence-dabs-per-run = Dabs per { -run }
 cadence-done = Done
 cadence-hold-still = Hold still
 cadence-make-the-puddle = Make the puddle
 cadence-of = of { $beats }
 cadence-per-second = per second
+cadence-pulse = pulse
 cadence-pulses = Pulses
 cadence-pulses-per-run = Pulses per { -run }
 cadence-ready = Ready

@@ -4,11 +4,14 @@ wall-attempts-best = { $attempts ->
     [one] 1 attempt
    *[other] { $attempts } attempts
 }, best { $best }, { $word }
+wall-by-name = name
+wall-by-step = step
 wall-confirmed-causes = Confirmed causes
 wall-each-dot-is-a-student-further = Each dot is a student. Further left is steadier; shaded is good.
 wall-failed-in-a-row = failed { $failed_in_a_row } in a row
 wall-furthest-off-with = , furthest off { $name } with { $value }
 wall-good = good { $good }
+wall-is-stuck = stuck
 wall-last-week-of-welding = Last week of welding
 wall-last-week-of-welding-to = Last week of welding, { $date } to { $date_2 }
 wall-no-longer-seen = No longer seen: { $gone }.
@@ -21,6 +24,7 @@ wall-of = { $good_in_a_row } of { $in_a_row }
 wall-of-within = { $words }: { $inside } of { $count } within { $good }
 wall-passes-in-a-row-attempts-best = Passes in a row, attempts, best { -mark }, chance of passing next
 wall-people-by-coupons = People by coupons
+wall-ready = ready
 wall-ready-for-the-next-coupon = Ready for the next coupon
 wall-strip-of = Strip of { $date }
 wall-stuck = Stuck
