@@ -125,7 +125,7 @@ def test_an_angle_is_read_on_the_torch_and_two_beads_laid_over_one_another(
     sign_in(phone, course.student)
     phone.goto(f"/course/{course.row.pk}/attempt/{second.pk}")
     phone.get_by_label("Torch in place").set_input_files(file)
-    phone.get_by_role("button", name="Read an angle").click()
+    phone.get_by_role("button", name="Read angle").click()
     photo = phone.get_by_role("group", name="Photo of the torch with two lines")
     photo.scroll_into_view_if_needed()
     no_violations(phone)

@@ -89,7 +89,7 @@ def test_a_school_is_run_from_its_first_day(
     expect(phone.get_by_text("At most one message a day")).to_be_visible()
 
     # A coupon from a table, welded, photographed, marked.
-    page.get_by_role("button", name="Given coupons").click()
+    page.get_by_role("button", name="Assigned coupons").click()
     table(page, "coupon;due\nplate-bead-15;25.3.2031\n")
     page.get_by_role("button", name="Import all").click()
     expect(page.get_by_text("Import finished.")).to_be_visible()

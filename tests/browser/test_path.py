@@ -177,7 +177,7 @@ def test_a_refused_photo_and_a_broken_connection_are_said_in_words(
     expect(phone.get_by_text("Photo received")).to_be_visible()
     assert int(resumed[0]) >= 2 * 512 * 1024
     worker.start()
-    expect(phone.get_by_text("No scale card was found")).to_be_visible(timeout=60_000)
+    expect(phone.get_by_text("No scale card found")).to_be_visible(timeout=60_000)
 
 
 def big_png() -> bytes:

@@ -78,7 +78,7 @@ def test_from_the_builder_to_the_log(
     phone.get_by_role("button", name="Save log").click()
     expect(phone.get_by_role("button", name="Log another run")).to_be_visible()
     phone.get_by_role("button", name="Log another run").click()
-    expect(phone.get_by_text("Filled as run 1")).to_be_visible()
+    expect(phone.get_by_text("Filled with run 1")).to_be_visible()
     for group in ("Filler, tungsten, torch", "Pulse", "Purge", "Technique", "What you noticed"):
         phone.locator("summary").filter(has_text=group).click()
     no_violations(phone)

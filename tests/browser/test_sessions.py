@@ -13,7 +13,7 @@ from tests.browser.walk import LAPTOP, PHONE, no_violations, open_page, sign_in
 from tests.people import create_course
 
 
-def test_an_session_is_planned_changed_by_hand_and_read_on_a_phone(
+def test_a_session_is_planned_changed_by_hand_and_read_on_a_phone(
     browser: Browser, live_server: Any, transactional_db: None, complaints: list[str]
 ) -> None:
     course = create_course()
@@ -56,4 +56,4 @@ def test_an_session_is_planned_changed_by_hand_and_read_on_a_phone(
     phone.get_by_role("button", name="I will be absent").first.click()
     expect(phone.get_by_text("No booth assigned yet.")).to_be_visible()
     page.reload()
-    expect(page.get_by_role("button", name="Sanne: away")).to_be_visible()
+    expect(page.get_by_role("button", name="Sanne: absent")).to_be_visible()

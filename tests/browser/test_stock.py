@@ -57,7 +57,7 @@ def tap(picture: Locator, *points: tuple[int, int]) -> None:
         picture.click(position={"x": x * box["width"] / 400, "y": y * box["height"] / 400})
 
 
-def test_an_session_on_two_phones_and_a_laptop(
+def test_a_session_on_two_phones_and_a_laptop(
     browser: Browser, live_server: Any, transactional_db: None, complaints: list[str], tmp_path: Path
 ) -> None:
     course = create_course()
@@ -131,7 +131,7 @@ def test_an_session_on_two_phones_and_a_laptop(
     late.get_by_role("button", name="Check in").click()
     expect(late.get_by_label("Door code")).to_be_hidden()
     laptop.reload()
-    expect(laptop.get_by_role("button", name="Odo: there")).to_be_visible()
+    expect(laptop.get_by_role("button", name="Odo: present")).to_be_visible()
 
     # Both weld; then the bottle is at its end. The desk says so, and another one is opened.
     log_run(course.student, course.attempt.pk, {**RUN, "arc_s": 60})

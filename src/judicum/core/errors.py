@@ -59,7 +59,7 @@ class Limits:
     whole: bool = False
 
     def __str__(self) -> str:
-        return ("a whole number, " if self.whole else "") + f"{self.low:g} to {self.high:g} {self.unit}".strip()
+        return f"{self.low:g}..{self.high:g} {self.unit}".strip()
 
 
 class InvalidValues(JudicumError):

@@ -187,7 +187,7 @@ def _factor(quantity: Quantity, unit: str, given: str) -> float:
         raise InvalidValue(
             "columns",
             given,
-            said("allowed-in", key=quantity.key, units=" or ".join(units) or quantity.unit or "plain figures"),
+            said("allowed-in", key=quantity.key, units=" or ".join(units) or quantity.unit or "1"),
         )
     return factor
 

@@ -16,9 +16,12 @@ from judicum.launch.steps import Trouble, run, step
 
 OPENAPI = WEB / "openapi.yaml"
 TYPES = WEB / "src" / "api" / "generated.ts"
-VOCABULARY = WEB / "src" / "api" / "generated-vocabulary.ts"
 TOOLS = VENV / "bin"
-SPEAK = [PYTHON, "-m", "judicum.words.vocabulary"]
+WORDS = {
+    WEB / "src" / "api" / "generated-vocabulary.ts": "judicum.words.vocabulary",
+    WEB / "src" / "api" / "generated-messages.ts": "judicum.words.message_types",
+}
+"""What the page knows of the server's codes and of the catalogue's messages: the file, and the module that prints it."""
 PARTS = {
     "core": ["tests/core", "src/judicum/core"],
     "server": [
@@ -240,8 +243,13 @@ def _openapi_drift(env: dict[str, str], scratch: Path) -> None:
             log=LOGS / "drift.log",
         )
         run(["diff", OPENAPI, fresh], why=f"{OPENAPI.relative_to(ROOT)} is out of date (./judicum openapi)")
-        if VOCABULARY.read_text() != run(SPEAK, why="the page's vocabulary cannot be made", env=env):
-            raise Trouble(f"{VOCABULARY.relative_to(ROOT)} is out of date (./judicum openapi)")
+        for file, module in WORDS.items():
+            if file.read_text() != _spoken(module, env):
+                raise Trouble(f"{file.relative_to(ROOT)} is out of date (./judicum openapi)")
+
+
+def _spoken(module: str, env: dict[str, str]) -> str:
+    return run([PYTHON, "-m", module], why=f"{module} prints nothing", env=env)
 
 
 def _tables(env: dict[str, str]) -> None:
@@ -285,7 +293,8 @@ def write_openapi() -> int:
         env=node_env,
         cwd=WEB,
     )
-    VOCABULARY.write_text(run(SPEAK, why="the page's vocabulary cannot be made", env=env))
+    for file, module in WORDS.items():
+        file.write_text(_spoken(module, env))
     architecture.PAGE.write_text(architecture.page())
     schemas = [PYTHON, "-m", "judicum.server.exchange.archive.schemas", ROOT / "docs" / "archive"]
     run(schemas, why="the archive's schemas cannot be made", env=env)

@@ -130,7 +130,7 @@ def pseudo(text: str) -> str:
     """Text with accents, and every second vowel written twice.
 
     >>> pseudo("Save coupon")
-    'Såvéé çöûpöööñ'
+    'Såvéé çöûûpöñ'
     """
     longer, seen = "", 0
     for letter in text:

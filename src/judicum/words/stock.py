@@ -35,6 +35,23 @@ def spec_words(kind: str, spec: Mapping[str, Any], units: Units = METRIC) -> str
     return ", ".join(said)
 
 
+def spec_beside(name: str, kind: str, spec: Mapping[str, Any], units: Units = METRIC) -> str:
+    """The same beside an item's name: without what the name says already.
+
+    >>> spec_beside("Rod 308L", "wire", {"filler_alloy": "308L", "filler_mm": 1.6})
+    '1.6 mm'
+    """
+    said = _bare(name)
+    return listed([part for part in spec_words(kind, spec, units).split(", ") if _bare(part) not in said])
+
+
+def _bare(text: str) -> str:
+    """Words and figures without blanks and units, to compare."""
+    return "".join(
+        word for word in text.lower().replace("×", " × ").replace(",", " ").split() if word not in ("mm", "in", "l")
+    )
+
+
 def amount_words(kind: str, amount: float) -> str:
     """An amount in the unit of its kind.
 

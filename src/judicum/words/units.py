@@ -119,7 +119,7 @@ def shown_unit(kind: str, units: Units) -> ShownUnit:
     """How a kind of figure is shown to a person; what is no kind of figure is a unit that is shown as it is.
 
     >>> shown_unit("length", US), shown_unit("bar", US).label
-    (ShownUnit(label='thou', per_si=39.37007874015748, digits=0, joined=False), 'bar')
+    (ShownUnit(label='thou', per_si=39.37007874015748, digits=0, joined=False, fractions=False), 'bar')
     """
     options = SHOWN_UNITS.get(kind, {})
     return options.get(units.length) or options.get(units.flow) or options.get("any") or ShownUnit(kind, 1.0, 2)

@@ -146,9 +146,9 @@ def test_a_fault_that_is_not_there_cannot_be_removed() -> None:
     [
         ({}, "step", "one-of options=move_toe"),
         ({"step": "move_toe", "side": "up", "s_mm": 1, "n_mm": 1}, "side", "options=left, right"),
-        ({"step": "move_toe", "side": "left", "s_mm": float("nan"), "n_mm": 1}, "s_mm", "0 to 1000 mm"),
-        ({"step": "move_toe", "side": "left", "s_mm": 1}, "n_mm", "-20 to 20 mm"),
-        ({"step": "add_front", "s_mm": True}, "s_mm", "0 to 1000 mm"),
+        ({"step": "move_toe", "side": "left", "s_mm": float("nan"), "n_mm": 1}, "s_mm", r"0\.\.1000 mm"),
+        ({"step": "move_toe", "side": "left", "s_mm": 1}, "n_mm", r"-20\.\.20 mm"),
+        ({"step": "add_front", "s_mm": True}, "s_mm", r"0\.\.1000 mm"),
         ({"step": "add_front", "s_mm": 3, "colour": "red"}, "colour", "one-of options=s_mm"),
     ],
 )

@@ -98,7 +98,7 @@ def test_a_place_by_hand_takes_planned_ones_out_and_says_what_is_impossible_at_o
     assert against.status_code == 400
     assert "10 min between them" in against.json()["detail"]
     late = put(staff, course, first, at, 170)
-    assert "45 minutes within session" in late.json()["detail"]
+    assert "a start that leaves 45 min before the session ends" in late.json()["detail"]
     assert BoothSlot.objects.get(student=course.student).start == odo.start
     nobody = put(staff, course, first, 999, 0)
     assert nobody.status_code == 404

@@ -250,7 +250,7 @@ def test_what_runs_out_is_said_with_a_range_and_ordered_by_its_lead_time(
     assert any(line.startswith("Rod 1.6: 1.0 m left") for line in low)
 
 
-def test_the_plan_of_an_session_counts_before_the_usual(course: Course) -> None:
+def test_the_plan_of_a_session_counts_before_the_usual(course: Course) -> None:
     stocked(course)
     sessions_of_use(course)
     Movement.objects.update(at=timezone.now() - timedelta(hours=1))

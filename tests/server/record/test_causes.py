@@ -114,7 +114,7 @@ def test_the_next_log_opens_with_the_change_and_the_desk_says_whether_it_was_mad
         report=measured_attempt(course).photos.get().measurements.get().report
     )
     asked = explained(staff, still)["asked"]
-    assert (asked["done"], asked["gone"], asked["followed"]) == ("done", "gone", "done; it has gone")
+    assert (asked["done"], asked["gone"], asked["followed"]) == ("done", "gone", "done; gone")
 
 
 def test_a_mark_without_a_cause_takes_the_cause_back(course: Course, client_of: Callable[..., Client]) -> None:

@@ -42,6 +42,8 @@ export type Messages = {
   "account-your-password-the-address-changes": never;
   "api-guide-answered": never;
   "api-guide-api-guide": never;
+  "api-guide-contents": never;
+  "api-guide-group": "calls" | "group";
   "api-guide-in-the-address": never;
   "api-guide-search-calls": never;
   "api-guide-send-authorization-bearer-and-a-token": never;
@@ -1469,7 +1471,7 @@ export type Messages = {
   "criterion-width_evenness-figure": never;
   "criterion-width_on_target": never;
   "criterion-width_on_target-figure": never;
-  cup: "number";
+  "cup": "number";
   "cup-and-bore": "bore" | "number";
   "fault-bulge": never;
   "fault-burn_through": never;
@@ -1514,8 +1516,8 @@ export type Messages = {
   "measured-at-leg_upper_mm": never;
   "measured-at-throat_mm": never;
   "measured-at-time_taken_s": never;
-  percent: "figure";
-  range: "high" | "low";
+  "percent": "figure";
+  "range": "high" | "low";
   "tint-0": never;
   "tint-1": never;
   "tint-2": never;

@@ -50,12 +50,12 @@ def read_dial(hub: Point, tip: Point, zero: Point, full: Point, full_bar: float)
         raise InvalidValue("full", [round(v) for v in full], said("allowed-as-far-from-the-hub-as"))  # fmt: skip
     sweep = _clockwise(hub, zero, full)
     if sweep < MIN_SWEEP:
-        raise InvalidValue("full", f"{math.degrees(sweep):.0f}° round from zero", said("allowed-180-to-360-clockwise"))
+        raise InvalidValue("full", f"{math.degrees(sweep):.0f}°", said("allowed-180-to-360-clockwise"))
     at = _clockwise(hub, zero, tip)
     if at > ROUND - PAST_END:
         at = 0.0
     if at > sweep + PAST_END:
-        raise InvalidValue("tip", f"{math.degrees(at):.0f}° round from zero", said("allowed-0-to-on-the-scale", math=f"{math.degrees(sweep):.0f}"))  # fmt: skip
+        raise InvalidValue("tip", f"{math.degrees(at):.0f}°", said("allowed-0-to-on-the-scale", math=f"{math.degrees(sweep):.0f}"))  # fmt: skip
     slant = abs(reach["zero"] - reach["full"]) / (reach["zero"] + reach["full"])
     off = math.hypot(TAP_SHARE * math.sqrt(2), slant) / sweep
     return DialReading(full_bar * min(at, sweep) / sweep, full_bar * off)

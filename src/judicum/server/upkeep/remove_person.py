@@ -20,8 +20,8 @@ from judicum.server.record.attempts.models import Attempt, Event, Run
 from judicum.server.record.marking.models import Mark, Phrase, Reference, SecondMark
 from judicum.server.record.photos.files import release_pictures, release_strips, release_uploads
 from judicum.server.record.photos.models import Photo
+from judicum.words.catalogue import t
 
-THE_STUDENT = "the student"
 MIN_LETTERS = 3
 """A part of a name shorter than this is looked for only with the whole name: it is a word, or within words."""
 
@@ -52,7 +52,11 @@ def remove_person(owner: User, person_id: int) -> None:
     Membership.objects.filter(user=person).delete()
     drop_second(person)
     person.username = f"removed-{person.pk}"
-    person.skeleton, person.display_name, person.email = person.username, f"Removed person {person.pk}", ""
+    person.skeleton, person.display_name, person.email = (
+        person.username,
+        t("server-removed-person", id=str(person.pk)),
+        "",
+    )
     person.set_unusable_password()
     person.owns, person.is_active, person.signed_out = False, False, person.signed_out + 1
     person.removed_at = timezone.now()
@@ -80,7 +84,7 @@ def _without_names(person: User) -> Callable[[str], str]:
     parts = [part for part in person.display_name.split() if len(part) >= MIN_LETTERS]
     names = sorted({person.display_name, person.username, *parts}, key=len, reverse=True)
     pattern = re.compile(r"(?<!\w)(?:" + "|".join(map(re.escape, names)) + r")(?!\w)", re.IGNORECASE)
-    return lambda text: pattern.sub(THE_STUDENT, text)
+    return lambda text: pattern.sub(t("server-the-student"), text)
 
 
 def _rewrite(rows: models.QuerySet[Any], fields: Iterable[str], without: Callable[[str], str]) -> None:

@@ -40,18 +40,28 @@ export function ApiGuidePage() {
         value={wanted}
         onChange={(typed) => setWanted(typed.toLowerCase())}
       />
+      <nav aria-label={t("api-guide-contents")} className="flex flex-wrap gap-x-4 gap-y-1">
+        {[...read.data].map(([group, calls]) => (
+          <a key={group} className="link" href={`#${group}`}>
+            {t("api-guide-group", { group: nameOf(group), calls: calls.filter(fits).length })}
+          </a>
+        ))}
+      </nav>
       {[...read.data].map(([group, calls]) => (
-        <Group key={group} name={group} calls={calls.filter(fits)} />
+        <Group key={group} name={group} calls={calls.filter(fits)} open={wanted !== ""} />
       ))}
     </div>
   );
 }
 
-function Group({ name, calls }: { name: string; calls: Call[] }) {
+const nameOf = (group: string) => group.replaceAll("-", " ");
+
+/** The calls about one thing, folded until somebody looks for one. */
+function Group({ name, calls, open }: { name: string; calls: Call[]; open: boolean }) {
   if (calls.length === 0) return null;
   return (
-    <section className="space-y-1" aria-label={name}>
-      <h2 className="text-lg font-bold">{name.replaceAll("-", " ")}</h2>
+    <details id={name} className="space-y-1" aria-label={nameOf(name)} open={open}>
+      <summary className="cursor-pointer text-lg font-bold">{nameOf(name)}</summary>
       {calls.map((call) => (
         <details
           key={`${call.method} ${call.path}`}
@@ -67,7 +77,7 @@ function Group({ name, calls }: { name: string; calls: Call[] }) {
           <Fields title={t("api-guide-answered")} fields={call.gives} />
         </details>
       ))}
-    </section>
+    </details>
   );
 }
 

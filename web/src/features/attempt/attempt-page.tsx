@@ -63,11 +63,11 @@ export function AttemptPage() {
       ) : (
         <>
           <SetupCard attempt={a} />
-          {may(a, "log") && <Machine attempt={a.id} />}
           {may(a, "prepare") && <Preparation attempt={a} />}
           {photos && <PhotoStep attempt={a} />}
-          {may(a, "add_view") ? <OtherViews attempt={a} /> : <ViewsOf attempt={a} />}
+          {may(a, "log") && <Machine attempt={a.id} />}
           {may(a, "log") && <LogForm key={a.id} attempt={a} />}
+          {may(a, "add_view") ? <OtherViews attempt={a} /> : <ViewsOf attempt={a} />}
         </>
       )}
     </div>

@@ -109,13 +109,13 @@ class Ground:
         if not self.has_all(one.need, one.booth):
             yield said("allowed-booth-with", features=", ".join(sorted(need.wants - booth.has)))
         if not self.open(one.session, one.booth):
-            yield said("allowed-session-with-booth", booth=booth.id)
+            yield said("allowed-session-with-booth")
         if self.away(one.need, one.session):
-            yield said("allowed-session-with-person", person=need.person)
+            yield said("allowed-session-with-person")
         if not self.in_dates(one.need, one.session):
             yield said("allowed-session-within", first=str(need.not_before or ""), last=str(need.due or ""))
         if one.end > session.minutes:
-            yield said("allowed-minutes-within-session", minutes=need.minutes, session=session.id)
+            yield said("allowed-minutes-within-session", minutes=need.minutes)
 
     def _clashes(self, fixed: list[Fixed]) -> Iterable[InvalidValue]:
         for one, other in combinations(sorted(fixed, key=lambda k: (k.session, k.start)), 2):

@@ -6,7 +6,7 @@ from typing import Any
 
 from django.db import transaction
 
-from judicum.core.errors import InvalidValues, NotFound, said
+from judicum.core.errors import InvalidValue, InvalidValues, NotFound, said
 from judicum.core.planning.rota import Plan, minutes_of, read_rota
 from judicum.core.planning.rota import plan as plan_rota
 from judicum.core.planning.rota.ground import Ground
@@ -15,6 +15,7 @@ from judicum.server.follow.sessions.queries import kept_row, need_key, question_
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
 from judicum.server.people.courses.queries import staff_of
+from judicum.words.units import date_words
 
 SECONDS = 2.0
 """A person waits for it: an evening class is placed in half a second, the rest is polish."""
@@ -84,7 +85,11 @@ def place(
         kept=True,
     )  # fmt: skip
     asked = question_of(course, [])
-    _check(asked, [*(one for one in others if one.kept), mine])
+    try:
+        _check(asked, [*(one for one in others if one.kept), mine])
+    except InvalidValues as error:
+        given = f"{work.student.display_name}, {booth.name}, {date_words(session.date)}, {kept_row(mine)['start']}"
+        raise InvalidValues([InvalidValue("slot", given, one.allowed) for one in error.problems]) from error
     # One at a time, so that no more go than must: what still fits beside all that stays, stays.
     stay, gone = [one for one in others if one.kept], []
     for one in (one for one in others if not one.kept):

@@ -137,6 +137,7 @@ field-side = Toe
 field-since = From
 field-size = File size
 field-size_mm = Size
+field-slot = Slot
 field-solvent = Wiping
 field-start_current_a = Start { -current }
 field-start_school = Start

@@ -1,0 +1,2 @@
+server-removed-person = Removed person { $id }
+server-the-student = the student
