@@ -13,6 +13,7 @@ const LETTERS = "/[A-Za-z]{2}/";
 const bare = [
   `JSXText[value=${LETTERS}]`,
   `JSXAttribute[name.name=${READ}] > Literal[value=${LETTERS}]`,
+  "JSXAttribute > Literal[value=/^[A-Z][a-z]/]",
   `JSXAttribute[name.name=${READ}] > JSXExpressionContainer > :matches(Literal[value=${LETTERS}], ConditionalExpression > Literal[value=${LETTERS}])`,
   `JSXAttribute[name.name=${READ}] > JSXExpressionContainer > TemplateLiteral > TemplateElement[value.raw=${LETTERS}]`,
   `JSXElement > JSXExpressionContainer > :matches(Literal[value=${LETTERS}], ConditionalExpression > Literal[value=${LETTERS}])`,

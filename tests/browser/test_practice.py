@@ -87,7 +87,7 @@ def test_from_the_builder_to_the_log(
     phone.get_by_role("button", name="Start timer when the arc starts").click()
     phone.get_by_role("button", name="Stop timer").click()
     phone.get_by_label("Tungsten after the weld").select_option("dull")
-    phone.get_by_label("A draught").click()
+    phone.get_by_label("Draught noticed").click()
     phone.get_by_role("button", name="Save log").click()
     expect(phone.get_by_role("button", name="Edit run 2")).to_be_visible()
     attempt = Attempt.objects.get(student=course.student, assignment__design__title="Basin corner")

@@ -68,7 +68,8 @@ export type Messages = {
   "app-sign-out": "name";
   "app-skip-to-content": never;
   "app-switch-course": never;
-  "app-switch-to-colours": "other";
+  "app-switch-to-day": never;
+  "app-switch-to-night": never;
   "app-switch-units": never;
   "app-the-workshop": "workshop";
   "app-there-is-no-page-at-this": never;
@@ -901,11 +902,13 @@ export type Messages = {
   "stock-note": never;
   "stock-nothing-to-order-stock-covers-the": never;
   "stock-of-it-post-flow": never;
+  "stock-person": never;
   "stock-purge": never;
   "stock-put-in-use": never;
   "stock-record-reading": never;
   "stock-save-change": never;
   "stock-save-item": never;
+  "stock-session": never;
   "stock-sessions-to-cut-for": never;
   "stock-shelf": never;
   "stock-shelf-and-gas": never;
@@ -1314,6 +1317,7 @@ export type Messages = {
   "field-since": never;
   "field-size": never;
   "field-size_mm": never;
+  "field-slot": never;
   "field-solvent": never;
   "field-start_current_a": never;
   "field-start_school": never;

@@ -19,7 +19,7 @@ export function ThemeSwitch() {
   return (
     <button
       className="btn btn-square btn-ghost"
-      aria-label={t("app-switch-to-colours", { other })}
+      aria-label={t(`app-switch-to-${other}`)}
       onClick={() => {
         localStorage.setItem("theme", other);
         setTheme(other);

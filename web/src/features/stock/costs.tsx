@@ -22,8 +22,13 @@ export function Costs({ costs }: { costs: CostsOf }) {
         )}
       </p>
       <div className="grid gap-3 lg:grid-cols-2">
-        <Table title={t("stock-by-person")} of="Person" kinds={costs.kinds} rows={costs.people} />
-        <Table title={t("stock-by-session")} of="Session" kinds={costs.kinds} rows={costs.sessions} />
+        <Table title={t("stock-by-person")} of={t("stock-person")} kinds={costs.kinds} rows={costs.people} />
+        <Table
+          title={t("stock-by-session")}
+          of={t("stock-session")}
+          kinds={costs.kinds}
+          rows={costs.sessions}
+        />
       </div>
       <Panel tight aria-label={t("stock-by-coupon")}>
         <h2 className="font-bold">{t("stock-by-coupon")}</h2>
