@@ -45,6 +45,10 @@ KEPT = {
     "such",
 }
 """Names of formats, keys and programs are the same in every locale."""
+WRITTEN = {"comment", "purpose", "notes", "answer", "next_change", "title", "display_name", "name", "usual_faults"}
+"""Fields that a person wrote, or that ship as rows of the library: their words are theirs."""
+SENTENCE = 2
+"""Spaces: a longer string that the server sent is a sentence, and comes from the catalogue."""
 SAID = """() => {
   const shown = e => e.checkVisibility?.() ?? true;
   const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
@@ -92,15 +96,15 @@ class Data:
         ):
             self._take(response.json())
 
-    def _take(self, value: object) -> None:
+    def _take(self, value: object, key: str = "") -> None:
         if isinstance(value, dict):
-            for key, one in value.items():
-                self.words.add(str(key))
-                self._take(one)
+            for name, one in value.items():
+                self.words.add(str(name))
+                self._take(one, str(name))
         elif isinstance(value, list):
             for one in value:
-                self._take(one)
-        elif isinstance(value, str):
+                self._take(one, key)
+        elif isinstance(value, str) and (key in WRITTEN or value.count(" ") < SENTENCE):
             self.words |= set(re.findall(r"[A-Za-z]+", value))
 
     def plain(self, said: list[str]) -> Iterator[str]:
