@@ -956,6 +956,7 @@ export type Messages = {
   "ui-loading": never;
   "ui-more": "label";
   "ui-needed": never;
+  "ui-open-help": never;
   "ui-save-csv": never;
   "ui-save-png": never;
   "ui-save-svg": never;

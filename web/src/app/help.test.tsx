@@ -2,8 +2,10 @@
 import { cleanup, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, expect, it } from "vitest";
-import { helpPlace, TermMark } from "../domain/help";
+import { TermMark } from "../domain/help";
 import { show } from "../testing/render";
+import { helpPlace } from "../ui/help-place";
+import { Problem } from "../ui/states";
 import { Help } from "./help";
 
 afterEach(() => {
@@ -40,4 +42,18 @@ it("leads from a term to its drawing, and stands beside no other field", async (
   expect(screen.getAllByRole("button")).toHaveLength(1);
   await userEvent.click(screen.getByRole("button", { name: "Help: Gas lens or collet body" }));
   expect(helpPlace.get()).toBe("terms#gas-lens");
+});
+
+it("opens from a problem where there is help, and stands beside none where there is not", async () => {
+  const { unmount } = show(<Problem error={new Error("The connection broke.")} />);
+  expect(screen.queryByRole("button", { name: "Open help" })).toBeNull();
+  unmount();
+  show(
+    <>
+      <Help student={false} />
+      <Problem error={new Error("The connection broke.")} />
+    </>,
+  );
+  await userEvent.click(screen.getByRole("button", { name: "Open help" }));
+  expect(await screen.findByLabelText("Search help")).toBeTruthy();
 });

@@ -2,7 +2,7 @@ import { CircleHelp } from "lucide-react";
 import { lazy, Suspense, useEffect } from "react";
 import { useLocation } from "react-router";
 import { t } from "../catalogue";
-import { helpPlace } from "../domain/help";
+import { HERE, helpPlace, helpStands } from "../ui/help-place";
 import { useStored } from "../ui/store";
 import { pageOf } from "./help-places";
 
@@ -14,14 +14,18 @@ export function Help({ student }: { student: boolean }) {
   const place = useStored(helpPlace);
   const here = pageOf(pathname, student);
   useEffect(() => {
+    helpStands.set(true);
+    return () => helpStands.set(false);
+  }, []);
+  useEffect(() => {
     const pressed = (event: KeyboardEvent) => {
       const tag = (event.target as { tagName?: string } | null)?.tagName ?? "";
       if (event.key !== "?" || ["INPUT", "TEXTAREA", "SELECT"].includes(tag)) return;
-      helpPlace.set(helpPlace.get() === null ? here : null);
+      helpPlace.set(helpPlace.get() === null ? HERE : null);
     };
     window.addEventListener("keydown", pressed);
     return () => window.removeEventListener("keydown", pressed);
-  }, [here]);
+  }, []);
   return (
     <>
       <button
@@ -29,13 +33,17 @@ export function Help({ student }: { student: boolean }) {
         aria-label={t("app-help")}
         aria-expanded={place !== null}
         title={t("app-help")}
-        onClick={() => helpPlace.set(place === null ? here : null)}
+        onClick={() => helpPlace.set(place === null ? HERE : null)}
       >
         <CircleHelp size={18} aria-hidden />
       </button>
       {place !== null && (
         <Suspense>
-          <Drawer place={place} close={() => helpPlace.set(null)} open={(one) => helpPlace.set(one)} />
+          <Drawer
+            place={place === HERE ? here : place}
+            close={() => helpPlace.set(null)}
+            open={(one) => helpPlace.set(one)}
+          />
         </Suspense>
       )}
     </>

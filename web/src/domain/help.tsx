@@ -1,11 +1,8 @@
-/** Where help is open: a page of docs/help and a heading of it, or nowhere. */
+/** Question marks beside what newcomers ask about. */
 
 import { CircleHelp } from "lucide-react";
 import { t } from "../catalogue";
-import { makeStore } from "../ui/store";
-
-/** Such as `desk` or `terms#gas-lens`. */
-export const helpPlace = makeStore<string | null>(null);
+import { helpPlace } from "../ui/help-place";
 
 /** Terms of fields that newcomers ask about, by the field's key. */
 const TERMS: Record<string, string> = {

@@ -2,6 +2,8 @@ import { t } from "../catalogue";
 import { CircleAlert, Hourglass } from "lucide-react";
 import type { ReactNode } from "react";
 import { Refused } from "../api/client";
+import { HERE, helpPlace, helpStands } from "./help-place";
+import { useStored } from "./store";
 
 export function Loading() {
   return (
@@ -17,6 +19,7 @@ export function Empty({ children }: { children: ReactNode }) {
 
 /** What went wrong, in words, with every refused field. */
 export function Problem({ error, again }: { error: unknown; again?: () => void }) {
+  const help = useStored(helpStands);
   if (!error) return null;
   const problem = error instanceof Refused ? error.problem : null;
   const fields = problem?.errors ?? [];
@@ -30,11 +33,18 @@ export function Problem({ error, again }: { error: unknown; again?: () => void }
         {fields.map((f) => (
           <p key={`${f.field}-${f.allowed}`}>{f.message}</p>
         ))}
-        {again && (
-          <button className="btn mt-2 btn-sm" onClick={again}>
-            {t("ui-try-again")}
-          </button>
-        )}
+        <div className="flex flex-wrap items-center gap-3 empty:hidden">
+          {again && (
+            <button className="btn mt-2 btn-sm" onClick={again}>
+              {t("ui-try-again")}
+            </button>
+          )}
+          {help && (
+            <button type="button" className="link text-sm" onClick={() => helpPlace.set(HERE)}>
+              {t("ui-open-help")}
+            </button>
+          )}
+        </div>
       </div>
     </div>
   );

@@ -3,6 +3,7 @@ import { Camera, ImageUp, type LucideIcon } from "lucide-react";
 import { useState, type ChangeEvent, type ComponentProps } from "react";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
+import { HelpMark } from "../../domain/help";
 import { may, newest, type Attempt } from "../../domain/use-attempt";
 import { BeadResult } from "./bead-result";
 import { precheckPhoto, type PhotoProblem } from "./precheck";
@@ -68,7 +69,7 @@ export function PhotoStep({ attempt }: { attempt: Attempt }) {
         {refusal && !busy && (
           <div role="alert" className="alert alert-warning">
             <p>
-              <strong>{t("attempt-not-measured")}</strong> {refusal.message}
+              <strong>{t("attempt-not-measured")}</strong> {refusal.message} <PhotoHelp />
             </p>
           </div>
         )}
@@ -76,6 +77,10 @@ export function PhotoStep({ attempt }: { attempt: Attempt }) {
       {photo && <BeadResult attempt={attempt} photo={photo} measurement={measurement} />}
     </Panel>
   );
+}
+
+function PhotoHelp() {
+  return <HelpMark place="photo" words={t("common-photo-of-the-bead")} />;
 }
 
 function HowTo() {
@@ -89,7 +94,8 @@ function HowTo() {
             <a className="link" href="/api/scale-card/window?paper=letter" target="_blank" rel="noreferrer" />
           ),
         }}
-      />
+      />{" "}
+      <PhotoHelp />
     </p>
   );
 }
@@ -118,7 +124,9 @@ function Doubt({ seen, anyway }: { seen: PhotoProblem[]; anyway: () => void }) {
   return (
     <div role="alert" className="alert items-start alert-warning">
       <div>
-        <p className="font-bold">{t("attempt-not-sent-yet-this-photo-probably")}</p>
+        <p className="font-bold">
+          {t("attempt-not-sent-yet-this-photo-probably")} <PhotoHelp />
+        </p>
         <ul className="my-1 list-inside list-disc">
           {seen.map((s) => (
             <li key={s.code}>{s.message}</li>

@@ -1,5 +1,6 @@
 import { Say, t } from "../../catalogue";
 import type { Schemas } from "../../api/client";
+import { HelpMark } from "../../domain/help";
 
 type Props = { measurement: Schemas["Measurement"] | undefined; busy: boolean };
 
@@ -16,7 +17,8 @@ export function Standing({ measurement, busy }: Props) {
               id={refusal.code === "no_scale" ? "marking-not-measured-no-scale" : "marking-not-measured"}
               vars={{ message: refusal.message }}
               elems={{ strong: <strong /> }}
-            />
+            />{" "}
+            <HelpMark place="photo" words={t("common-photo-of-the-bead")} />
           </span>
         </p>
       )}

@@ -4,6 +4,7 @@ ui-less = { $label }: less
 ui-loading = Loading …
 ui-more = { $label }: more
 ui-needed = – required
+ui-open-help = Open help
 ui-save-csv = Save CSV
 ui-save-png = Save PNG
 ui-save-svg = Save SVG
