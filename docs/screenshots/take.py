@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
 
-from playwright.sync_api import Browser, Locator, Page, sync_playwright
+from playwright.sync_api import Browser, Locator, Page, ViewportSize, sync_playwright
 
 HERE = Path(__file__).parent
 NOTEBOOK = """student;coupon;due;attempt;current (A);Gas flow (CFH);postflow_s;note
@@ -31,11 +31,10 @@ def chromium() -> Iterator[Browser]:
         browser.close()
 
 
-def signed_in(browser: Browser, base: str, name: str, size: tuple[int, int], night: bool = False) -> Page:
+def signed_in(browser: Browser, base: str, name: str, size: tuple[int, int], locale: str = "en-GB") -> Page:
     """A page of somebody who has signed in."""
-    context = browser.new_context(
-        base_url=base, viewport={"width": size[0], "height": size[1]}, color_scheme="dark" if night else "light"
-    )
+    viewport: ViewportSize = {"width": size[0], "height": size[1]}
+    context = browser.new_context(base_url=base, viewport=viewport, locale=locale)
     page = context.new_page()
     page.goto("/sign-in")
     page.get_by_label("Name").fill(name)
@@ -62,6 +61,20 @@ def open_last_attempt(page: Page, student: str) -> None:
     page.get_by_role("link").filter(has_text=student).filter(has_text="attempt").last.click()
 
 
+def american(browser: Browser, base: str, name: str, size: tuple[int, int]) -> Page:
+    """A page in American English and US units; `metric` sets the units back."""
+    page = signed_in(browser, base, name, size, "en-US")
+    page.get_by_role("button", name="Units: mm").click()
+    page.get_by_role("button", name="Units: thousandths").wait_for()
+    return page
+
+
+def metric(page: Page) -> None:
+    """The account's units as they were."""
+    page.get_by_role("button", name="Units: thousandths").click()
+    page.get_by_role("button", name="Units: mm").wait_for()
+
+
 def of_corner(phone: Page) -> Locator:
     """Of one's coupons, the one that everybody welded last."""
     return phone.locator("section").filter(has=phone.get_by_role("heading", name="Fused corner"))
@@ -84,10 +97,6 @@ def main(base: str) -> None:
         staff.get_by_role("button", name="Create report").click()
         staff.get_by_role("link", name="Open").first.wait_for()
         take(staff, "reports")
-        staff.get_by_role("link", name="Coupon library").click()
-        staff.get_by_role("link", name="Build a coupon").click()
-        staff.get_by_label("Thickness (mm)", exact=True).fill("2.5")
-        take(staff, "builder")
         staff.get_by_role("link", name="Calculators").click()
         take(staff, "workbench")
         staff.get_by_role("link", name="Sessions", exact=True).click()
@@ -119,14 +128,23 @@ def main(base: str) -> None:
         staff.get_by_role("link", name="Alma Reuss").first.click()
         staff.get_by_role("link", name="compare first and last").first.click()
         take(staff, "compare")
+        american_staff = american(browser, base, "ines", LAPTOP)
+        american_staff.get_by_role("link", name="Coupon library").click()
+        american_staff.get_by_role("link", name="Build a coupon").click()
+        american_staff.get_by_label("Thickness (in)", exact=True).fill("3/32")
+        take(american_staff, "builder")
+        metric(american_staff)
         phone = signed_in(browser, base, "fenna", PHONE)
         take(phone, "phone-coupons")
         of_corner(phone).get_by_role("link", name="Attempt 1").first.click()
         phone.get_by_role("slider").scroll_into_view_if_needed()
         take(phone, "phone-photo")
+        phone = american(browser, base, "fenna", PHONE)
+        of_corner(phone).get_by_role("link", name="Attempt 1").first.click()
         phone.get_by_role("button", name="Edit log").click()
-        phone.get_by_role("heading", name="Log of the run").evaluate("heading => heading.scrollIntoView()")
+        phone.get_by_role("heading", name="Log of the").evaluate("heading => heading.scrollIntoView()")
         take(phone, "phone-log")
+        metric(phone)
         phone = signed_in(browser, base, "bo", PHONE)
         of_corner(phone).get_by_role("link", name="Attempt 1").first.click()
         take(phone, "phone-feedback")

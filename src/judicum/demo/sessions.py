@@ -4,6 +4,8 @@ from collections.abc import Sequence
 from datetime import time, timedelta
 from typing import Any
 
+from django.utils import timezone
+
 from judicum.server.catalogue.coupons.models import Design
 from judicum.server.follow.sessions.actions.make_sessions import make_sessions
 from judicum.server.follow.sessions.actions.plan_sessions import plan_rest
@@ -33,9 +35,22 @@ def plan_ahead(staff: Sequence[User], course: Course, scenario: dict[str, Any]) 
             good_in_a_row=2, due_on=today + timedelta(weeks=sessions["weeks"]),
         )  # fmt: skip
     plan_rest(staff[0], course.pk)
+    _some_are_late(staff[0], course, sessions["late"])
     booths = list(Booth.objects.filter(course=course))
     welded = Attempt.objects.filter(course=course).exclude(state=AttemptState.ASSIGNED).order_by("student_id", "number")
     # Everybody has a booth they like, and now and then stands at the one beside it.
     WeldedAt.objects.bulk_create(
         WeldedAt(attempt=one, booth=booths[(one.student_id + one.number // 2) % len(booths)]) for one in welded
     )
+
+
+def _some_are_late(instructor: User, course: Course, late: dict[str, Any]) -> None:
+    """A coupon of some weeks ago, given to a few, that they have not welded."""
+    design = Design.objects.get(code=late["design"], version=1)
+    they = User.objects.filter(username__in=late["students"], memberships__course=course)
+    assign_coupon(
+        instructor, course.pk, design_id=design.pk, target_width_mm=design.target_width_mm, finish=design.finish,
+        good_in_a_row=2, due_on=today_in(course) - timedelta(days=late["due_days"]),
+        student_ids=list(they.values_list("pk", flat=True)),
+        at=timezone.now() - timedelta(days=late["given_days"]),
+    )  # fmt: skip

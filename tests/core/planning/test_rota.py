@@ -134,7 +134,7 @@ def test_what_is_kept_stays_and_the_rest_is_laid_around_it() -> None:
         ([("n1", "s1", "B1", "18:00"), ("n2", "s1", "B1", "18:30")], "n1 and n2"),
         ([("n1", "s1", "B1", "18:00"), ("n3", "s1", "B1", "18:00")], "kept n3"),
         ([("n3", "s2", "B1", "18:00"), ("n1", "s2", "B1", "19:05")], "10 min between them"),
-        ([("n1", "s1", "B1", "20:30")], "60 min within session s1"),
+        ([("n1", "s1", "B1", "20:30")], "60 min before the session ends"),
         ([("n1", "s1", "B1", "18:00"), ("n1", "s2", "B1", "18:00")], "each need kept once"),
         ([("n4", "s1", "B1", "18:00")], "a booth that has purge"),
         ([("n2", "s1", "B1", "18:00"), ("n1", "s2", "B1", "18:00")], "n1 before n2"),

@@ -286,6 +286,7 @@ export type Messages = {
   "common-over": never;
   "common-passes": never;
   "common-people": never;
+  "common-photo-not-measured": never;
   "common-photo-of-the-bead": never;
   "common-post-flow": never;
   "common-pre-flow": never;
@@ -348,7 +349,6 @@ export type Messages = {
   "desk-open-stock": never;
   "desk-overdue": "overdue";
   "desk-photo-could-not-be-measured-mark": never;
-  "desk-photo-not-measured": never;
   "desk-ready-to-mark-marked-not-returned": "to_mark" | "to_return" | "welding";
   "desk-ripple-variation": "pitch_cv";
   "desk-scale-cards": never;

@@ -75,7 +75,7 @@ function Offer({ given }: { given: Given }) {
           <Say
             id="shared-undo-u-s"
             vars={{ left: Math.max(left, 0) }}
-            elems={{ kbd: <kbd className="kbd kbd-xs" /> }}
+            elems={{ kbd: <kbd className="kbd kbd-xs max-sm:hidden" /> }}
           />
         </button>
       )}

@@ -42,6 +42,10 @@ export const tintWords = (level: number): string =>
 export const faultKinds = Object.keys(vocabulary.faults) as FaultKind[];
 export const faultWords = (kind: string): string => named("fault", kind);
 export type State = (typeof vocabulary.states)[number];
+/** How far an attempt is; a photo that was refused is not merely sent. */
+export const standingWords = (state: State, refused: boolean): string =>
+  refused && state === "photographed" ? t("common-photo-not-measured") : stateWords(state);
+
 export const stateWords = (state: State): string => t(`state-${state}`);
 export const criterionWords = (key: string): string => named("criterion", key);
 /** What the measuring warns of in a photo; a warning of an older engine stays as it was worded. */

@@ -101,7 +101,7 @@ export function TablesSwitch() {
   }, []);
   return (
     <button className="btn btn-xs" aria-pressed={open} onClick={() => tables.set(!open)}>
-      <Say id="ui-tables-and-files-t" elems={{ kbd: <kbd className="kbd kbd-xs" /> }} />
+      <Say id="ui-tables-and-files-t" elems={{ kbd: <kbd className="kbd kbd-xs max-sm:hidden" /> }} />
     </button>
   );
 }

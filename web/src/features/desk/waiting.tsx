@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import { usePaths } from "../../domain/course";
 import { Strip } from "../../domain/strip";
 import { TintBadge } from "../../domain/tint";
-import { dateWords, percent, stateWords } from "../../domain/words";
+import { dateWords, percent, standingWords } from "../../domain/words";
 import type { WaitingAttempt } from "./queries";
 
 const PER_MM = 4.2;
@@ -12,7 +12,7 @@ const PER_MM = 4.2;
 export function Waiting({ attempt, search }: { attempt: WaitingAttempt; search: string }) {
   const paths = usePaths();
   const m = attempt.measurement;
-  const refused = attempt.state === "photographed" && !attempt.measuring && !m;
+  const refused = !attempt.measuring && !m?.strip;
   return (
     <Link
       className={
@@ -27,8 +27,7 @@ export function Waiting({ attempt, search }: { attempt: WaitingAttempt; search: 
           {t("common-attempt", { title: attempt.assignment.design.title, number: attempt.number })}
         </span>
         <span className="quiet block text-sm">
-          {dateWords(attempt.updated_at)} ·{" "}
-          {refused ? t("desk-photo-not-measured") : stateWords(attempt.state)}
+          {dateWords(attempt.updated_at)} · {standingWords(attempt.state, refused)}
         </span>
         {attempt.need !== "none" && (
           <span className="block text-sm font-semibold text-secondary">{t(`need-${attempt.need}`)}</span>

@@ -69,9 +69,7 @@ export function Evidence({ attempt, openPhoto }: { attempt: Attempt; openPhoto: 
           tools={tools}
         />
       ) : (
-        <div className="max-h-72 overflow-hidden rounded-box">
-          <BeadPhoto photo={photo} overlay={null} traced={false} close={false} />
-        </div>
+        <BeadPhoto photo={photo} overlay={null} traced={false} close={false} />
       )}
       {report && <PhotoWarnings report={report} />}
       {measurement && measurement.beads.length > 1 && (

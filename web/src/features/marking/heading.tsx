@@ -2,10 +2,10 @@ import { Say, t } from "../../catalogue";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { usePaths } from "../../domain/course";
-import type { Attempt } from "../../domain/use-attempt";
+import { newest, type Attempt } from "../../domain/use-attempt";
 import { useUnits } from "../../domain/use-units";
 import { measure } from "../../domain/units";
-import { finishWords, stateWords } from "../../domain/words";
+import { finishWords, standingWords } from "../../domain/words";
 
 type Props = { attempt: Attempt; asked: Schemas["RequestedChange"] | null };
 
@@ -14,6 +14,7 @@ export function Heading({ attempt, asked }: Props) {
   const paths = usePaths();
   const units = useUnits();
   const { assignment: goal, earlier, student } = attempt;
+  const { measurement } = newest(attempt);
   return (
     <div className="mb-2">
       <div className="flex flex-wrap items-baseline gap-x-3">
@@ -30,7 +31,7 @@ export function Heading({ attempt, asked }: Props) {
               number: attempt.number,
               target_width_mm: measure(goal.target_width_mm, "length", units),
               finish: finishWords(goal.finish),
-              state: stateWords(attempt.state),
+              state: standingWords(attempt.state, measurement?.report?.refusal != null),
             }}
             elems={{ strong: <strong /> }}
           />

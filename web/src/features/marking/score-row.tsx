@@ -23,7 +23,10 @@ export function ScoreRow({ line, score, applies, missing, chosen, choose, set }:
     >
       <div className="flex items-center justify-between gap-2">
         <span className={missing ? "font-bold text-error" : "font-medium"}>
-          {words} <span className="quiet text-xs font-normal">{line.weight.toFixed(0)} %</span>
+          {words}{" "}
+          <span className="quiet text-xs font-normal">
+            {t("percent", { figure: line.weight.toFixed(0) })}
+          </span>
         </span>
         <span className="join">
           <button

@@ -44,7 +44,7 @@ export function LineEditor({ body, line, open, toggle, change, remove }: Props) 
             value={line.weight}
             onChange={(e) => change({ weight: Number(e.target.value) })}
           />
-          <span className="quiet w-10">{shareOf(body, line).toFixed(0)} %</span>
+          <span className="quiet w-10">{t("percent", { figure: shareOf(body, line).toFixed(0) })}</span>
         </span>
         <button
           className="btn btn-ghost btn-xs"

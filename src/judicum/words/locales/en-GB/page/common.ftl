@@ -56,6 +56,7 @@ common-other-photos = Other photos
 common-over = over
 common-passes = passes
 common-people = People
+common-photo-not-measured = photo not measured
 common-photo-of-the-bead = Photo of the bead
 common-post-flow = Post-flow
 common-pre-flow = Pre-flow

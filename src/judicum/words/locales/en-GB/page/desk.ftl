@@ -15,7 +15,6 @@ desk-nothing-to-mark-new-photos-appear = Nothing to { -mark }. New photos appear
 desk-open-stock = Open stock
 desk-overdue = { $overdue } overdue
 desk-photo-could-not-be-measured-mark = Photo could not be measured. { -Mark } by eye or ask for another photo.
-desk-photo-not-measured = photo not measured
 desk-ready-to-mark-marked-not-returned = { $to_mark } ready to { -mark } · { $to_return } { -marked }, not returned · { $welding } being welded
 desk-ripple-variation = ripple variation { $pitch_cv }
 desk-scale-cards = Scale cards:
