@@ -6,12 +6,13 @@ import pytest
 from django.test import Client
 
 from judicum.core.errors import NotAllowed, WrongState
+from judicum.core.photo.measure import measure_photo
 from judicum.server.people.accounts.models import User
 from judicum.server.read.guide import guide_of
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.marking.models import Mark
 from judicum.server.upkeep.create_course import create_course
-from judicum.server.upkeep.try_sample import try_sample
+from judicum.server.upkeep.try_sample import BEAD, try_sample
 from tests.people import Course
 
 
@@ -42,6 +43,13 @@ def test_a_sample_bead_can_be_marked_and_is_sent_by_nobody_who_can_sign_in(
     with pytest.raises(NotAllowed):
         try_sample(course.student, course.row.pk)
     assert try_sample(course.instructor, course.row.pk).number == 2, "once more is one attempt more"
+
+
+def test_the_sample_bead_is_measured() -> None:
+    report = measure_photo(BEAD.read_bytes()).report
+    assert (report.refusal, report.quality.warnings) == (None, [])
+    assert report.bead is not None
+    assert report.bead.width_mm.mean == pytest.approx(4.1, abs=0.2)
 
 
 def test_it_is_gone_when_done_or_dismissed_and_for_that_person_alone(

@@ -83,6 +83,7 @@ export type Messages = {
   "assign-assign": "title";
   "assign-assign-2": never;
   "assign-assign-coupon": never;
+  "assign-assigned": "count" | "due" | "title";
   "assign-assigned-coupons": never;
   "assign-assigning": never;
   "assign-bead-width": "target_width_mm";
@@ -563,6 +564,7 @@ export type Messages = {
   "marking-show": never;
   "marking-shown-to-the-student": "hint";
   "marking-size": never;
+  "marking-so-far": never;
   "marking-speaks-against-it": never;
   "marking-speaks-for-it": never;
   "marking-start-and-end-swapped": never;

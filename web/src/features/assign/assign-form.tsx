@@ -26,7 +26,8 @@ type Props = {
   usual: Finish;
   /** For whom it was asked from elsewhere; null for the whole class. */
   to?: number[] | null;
-  done: () => void;
+  /** With what was assigned; with nothing where it was cancelled. */
+  done: (given?: Schemas["Assignment"]) => void;
 };
 
 /** The goal of a coupon, whom it is for, and by when. */
@@ -115,7 +116,7 @@ export function AssignForm({ design, usual, to = null, done }: Props) {
         <button className="btn grow btn-primary" disabled={give.isPending}>
           {give.isPending ? t("assign-assigning") : t("assign-assign-coupon")}
         </button>
-        <button type="button" className="btn" onClick={done}>
+        <button type="button" className="btn" onClick={() => done()}>
           {t("common-cancel")}
         </button>
       </div>

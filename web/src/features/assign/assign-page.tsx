@@ -20,6 +20,7 @@ export function AssignPage() {
   const [params] = useSearchParams();
   const [chosen, setPicked] = useState<Design | null | undefined>(undefined);
   const [turned, setSequence] = useState<Sequence | null>(null);
+  const [last, setLast] = useState<Schemas["Assignment"] | null>(null);
   const [filter, setFilter] = useState(NO_FILTER);
   const about = useAboutCourse();
   const designs = useDesigns();
@@ -84,10 +85,24 @@ export function AssignPage() {
           design={picked}
           usual={about.data?.schools.finish ?? "warm"}
           to={picked === linked ? people : null}
-          done={() => setPicked(null)}
+          done={(assigned) => {
+            setLast(assigned ?? null);
+            setPicked(null);
+          }}
         />
       ) : (
-        <Empty>{t("assign-select-a-coupon-to-assign-it")}</Empty>
+        <div className="space-y-3">
+          {last && (
+            <p role="status" className="rounded-box border border-success bg-base-100 p-3">
+              {t("assign-assigned", {
+                title: last.design.title,
+                count: last.students,
+                due: dateWords(last.due_on),
+              })}
+            </p>
+          )}
+          <Empty>{t("assign-select-a-coupon-to-assign-it")}</Empty>
+        </div>
       )}
     </div>
   );

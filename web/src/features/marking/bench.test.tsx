@@ -141,6 +141,13 @@ it("returns nothing while a line is neither set nor said not to apply", async ()
   expect(written()[0]?.body).toMatchObject({ not_applying: ["tint"], scores: { tint: null } });
 });
 
+it("says nothing of passing before everything that applies is scored", async () => {
+  const [first, ...rest] = whole.lines;
+  await bench({}, { ...whole, lines: [{ ...first, score: null }, ...rest] as typeof whole.lines });
+  expect(screen.getByText("so far", { exact: false })).toBeTruthy();
+  expect(screen.queryByText("passes")).toBeNull();
+});
+
 it("fails what is knocked out until it is let pass", async () => {
   await bench({}, { ...whole, knocked: [{ key: "burn_through", words: "any burn-through" }] });
   expect(screen.getByText("fails")).toBeTruthy();

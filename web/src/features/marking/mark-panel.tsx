@@ -115,6 +115,17 @@ const FINISH = {
   agree: t("marking-agree-and-return"),
 };
 
+/** Whether it passes; nothing is said of it before all that applies is scored, unless it fails whatever comes. */
+function Verdict({ mark }: { mark: Marking }) {
+  if (mark.total === null) return t("marking-not-scored-yet");
+  if (mark.missing.length > 0 && mark.knocked.length === 0) return t("marking-so-far");
+  return (
+    <strong className={mark.passed ? "text-success" : "text-error"}>
+      {mark.passed ? t("common-passes") : t("common-fails")}
+    </strong>
+  );
+}
+
 function Total({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
   const part = partWords(mark.shown, proposal.lines);
   return (
@@ -123,14 +134,7 @@ function Total({ proposal, mark }: { proposal: Proposal; mark: Marking }) {
         {mark.total === null ? "–" : markWords(mark.total)}
         <span className="quiet text-sm font-normal">
           {" "}
-          {t("marking-of-100")}{" "}
-          {mark.total === null ? (
-            t("marking-not-scored-yet")
-          ) : (
-            <strong className={mark.passed ? "text-success" : "text-error"}>
-              {mark.passed ? t("common-passes") : t("common-fails")}
-            </strong>
-          )}
+          {t("marking-of-100")} <Verdict mark={mark} />
         </span>
         <span className="quiet block text-xs font-normal">
           {t("marking-pass-mark", { scheme: proposal.scheme, pass_mark: markWords(proposal.pass_mark) })}

@@ -2,6 +2,11 @@ assign-any = any
 assign-assign = Assign “{ $title }”
 assign-assign-2 = Assign
 assign-assign-coupon = Assign coupon
+assign-assigned =
+    { $title } is assigned to { $count ->
+        [one] one student
+       *[other] { $count } students
+    }, due { $due }.
 assign-assigned-coupons = Assigned coupons
 assign-assigning = Assigning …
 assign-bead-width = bead width { $target_width_mm }

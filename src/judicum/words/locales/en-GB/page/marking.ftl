@@ -160,6 +160,7 @@ marking-set-scale = Set scale
 marking-show = Show
 marking-shown-to-the-student = { $hint } (shown to the student)
 marking-size = Size
+marking-so-far = so far
 marking-speaks-against-it = speaks against it:
 marking-speaks-for-it = speaks for it:
 marking-start-and-end-swapped = start and end swapped
