@@ -1,10 +1,14 @@
 from collections.abc import Callable
+from datetime import timedelta
 from typing import Any
 
 import pytest
 from django.test import Client
+from django.utils import timezone
 
+from judicum.core.acceptance import STUCK_DAYS
 from judicum.core.marking import SCHEMES, USUAL_SCHEME
+from judicum.server.people.courses.models import Membership
 from judicum.server.record.attempts.models import Attempt
 from tests.measured import measured_attempt
 from tests.people import Course
@@ -124,6 +128,7 @@ def test_the_desk_counts_what_waits(course: Course, client_of: Callable[..., Cli
     measured_attempt(course)
     desk = client_of(course.assistant).get(f"/api/courses/{course.row.pk}/desk").json()
     assert (desk["to_mark"], desk["to_return"], desk["welding"], desk["measuring"]) == (1, 0, 1, 0)
-    standing = {s["student"]["display_name"]: s for s in desk["students"]}
-    assert standing["Odo"]["stuck"]
-    assert not standing["Sanne"]["stuck"]
+    assert not any(s["stuck"] for s in desk["students"]), "who joined today has not been away"
+    Membership.objects.update(joined_at=timezone.now() - timedelta(days=STUCK_DAYS + 1))
+    desk = client_of(course.assistant).get(f"/api/courses/{course.row.pk}/desk").json()
+    assert [s["student"]["display_name"] for s in desk["students"] if s["stuck"]] == ["Odo"]

@@ -87,7 +87,7 @@ def desk(user: User, course_id: int) -> Desk:
             student=Person(id=m.user_id, display_name=m.user.display_name),
             last_worked_at=m.last_worked_at,
             overdue=0 if filling else m.overdue,
-            stuck=not filling and (m.last_worked_at is None or m.last_worked_at < since),
+            stuck=not filling and (m.last_worked_at or m.joined_at) < since,
         )
         for m in standing
     ]
