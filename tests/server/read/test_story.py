@@ -9,7 +9,9 @@ from django.test import Client
 from django.test.utils import CaptureQueriesContext
 from django.utils import timezone
 
+from judicum.core.acceptance import STUCK_DAYS
 from judicum.core.photo.engine import ENGINE_VERSION
+from judicum.server.people.courses.models import Membership
 from judicum.server.read.progress.story import story
 from judicum.server.read.progress.week import week_of
 from judicum.server.record.attempts.models import Attempt
@@ -83,6 +85,7 @@ def test_changes_are_said_with_what_became_of_them_and_the_cause_to_those_who_te
 def test_the_week_tells_faults_and_causes_beside_the_month_before(
     course: Course, client_of: Callable[..., Client]
 ) -> None:
+    Membership.objects.update(joined_at=timezone.now() - timedelta(days=STUCK_DAYS + 1))
     attempts = many(course, 24)
     pore = [{"kind": "pore", "s_mm": 10.0}]
     MeasurementSummary.objects.filter(attempt__in=attempts[-5:]).update(faults=pore)
