@@ -3,6 +3,20 @@ import type { Schemas } from "../api/client";
 import { cupWords, figure, measure, type Quantity, type Units } from "./units";
 import { choiceWords } from "./words";
 
+const BEAD_MM = 100;
+const BEAD_IN = 4;
+/** A rod's length is read off a rule: eighths of an inch. */
+const EIGHTH_MM = 25.4 / 8;
+
+/** How much rod a stretch of bead takes, in lengths that somebody measures with a rule. */
+export function rodForBead(perHundred: number, units: Units) {
+  if (units.length === "mm")
+    return { rod: measure(perHundred, "size", units, 0), bead: measure(BEAD_MM, "size", units, 0) };
+  const bead = BEAD_IN * 25.4;
+  const rod = Math.round((perHundred * bead) / BEAD_MM / EIGHTH_MM) * EIGHTH_MM;
+  return { rod: measure(rod, "size", units), bead: measure(bead, "size", units) };
+}
+
 /** Every figure of a setup card: the aim big, the range under it. `moved` marks figures that have just changed. */
 export function CardFigures({
   card,
@@ -49,8 +63,7 @@ export function CardFigures({
           words={t("common-filler")}
           aim={`${card.filler.alloy} ${measure(card.filler.diameter_mm, "size", units)}`}
           range={t("shared-rod-for-bead", {
-            rod: measure(card.filler.length_mm_per_100mm, "size", units, 0),
-            bead: measure(100, "size", units, 0),
+            ...rodForBead(card.filler.length_mm_per_100mm, units),
           })}
         />
       )}

@@ -16,6 +16,9 @@ type Props = {
   onChange: (typed: string) => void;
 };
 
+/** Characters of a figure that fit between the buttons on a phone in large type. */
+const ROOMY = 4;
+
 /** A figure with big minus and plus for a gloved hand. */
 export function Stepper({ id, label, unit, value, next, error, required, aside, onChange }: Props) {
   return (
@@ -38,7 +41,11 @@ export function Stepper({ id, label, unit, value, next, error, required, aside, 
         </button>
         <input
           id={id}
-          className={`input join-item h-12 w-full min-w-0 text-center text-lg ${error ? "input-error" : ""}`}
+          className={[
+            "input join-item h-12 w-full min-w-0 px-1 text-center sm:px-3",
+            value.length > ROOMY ? "text-base sm:text-lg" : "text-lg",
+            error ? "input-error" : "",
+          ].join(" ")}
           inputMode="decimal"
           autoComplete="off"
           value={value}

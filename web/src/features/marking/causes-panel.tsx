@@ -54,7 +54,8 @@ export function CausesPanel({ attempt, causes, cause, confirm }: Props) {
                 <button className="btn btn-xs" aria-pressed={one.code === cause} onClick={() => confirm(one)}>
                   {t("marking-confirm")}
                 </button>
-                {one.words} <span className="quiet">{(100 * one.share).toFixed(0)} %</span>
+                {one.words}{" "}
+                <span className="quiet">{t("percent", { figure: (100 * one.share).toFixed(0) })}</span>
               </li>
             ))}
           </ul>
@@ -109,7 +110,9 @@ function Card({ cause, number, confirmed, confirm, ruleOut, busy }: CardProps) {
           <kbd className="mr-1 kbd kbd-xs">{number}</kbd>
           {cause.words}
         </span>
-        <span className="quiet shrink-0 font-normal">{(100 * cause.share).toFixed(0)} %</span>
+        <span className="quiet shrink-0 font-normal">
+          {t("percent", { figure: (100 * cause.share).toFixed(0) })}
+        </span>
       </h2>
       <ul className="my-1 grow space-y-0.5 text-xs">
         {cause.speaks_for.map((one) => (
