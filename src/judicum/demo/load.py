@@ -78,9 +78,7 @@ def _week(given: dict[str, Any], number: int) -> float:
 
 def assignments_of(course: Course) -> list[Assignment]:
     """The course's assignments in the order they were given."""
-    return list(
-        Assignment.objects.filter(course=course).select_related("design", "course").order_by("id")
-    )
+    return list(Assignment.objects.filter(course=course).select_related("design", "course").order_by("id"))
 
 
 def _person(story: dict[str, Any], course: Course, role: str) -> User:
