@@ -103,7 +103,11 @@ function Around({ session, course }: { session: Session; course?: MyCourse }) {
         <Link to="/" className="shrink-0">
           <img src="/mark.svg" alt={t("common-judicum")} className="size-8" />
         </Link>
-        {course ? <CourseName course={course} session={session} /> : <strong>{session.workshop}</strong>}
+        {course ? (
+          <CourseName course={course} session={session} />
+        ) : (
+          <strong className="min-w-0 truncate">{session.workshop}</strong>
+        )}
         {tabs.length > 0 && (
           <nav
             aria-label={t("app-course")}
