@@ -154,4 +154,7 @@ def test_every_view_speaks_from_the_catalogue_and_has_room_for_longer_words(
     mine = opened(browser, live_server.url, PHONE, course.student, data)
     theirs = [*(f"{root}/{view}" for view in STUDENT), *attempts]
     wrong += [one for path in theirs for one in looked_at(mine, path, data)]
+    # Pages that ask on would hold their connections beyond the test.
+    for one in (page, mine):
+        one.context.close()
     assert not wrong, "\n".join(wrong)
