@@ -1,7 +1,7 @@
 app-account-of = Account of { $name }
 app-archived = { $name } (archived)
 app-close-help = Close help
-app-course = Course
+app-course = { field-course }
 app-go-to-the-start-page = Go to the start page
 app-help = Help
 app-loading-demo-attempts-of-attempts = Loading demo attempts: { $done } of { $total }

@@ -18,7 +18,7 @@ marking-ask-for-a-second-mark = Ask for a second { -mark }
 marking-ask-for-another-photo = Ask for another photo
 marking-attempt-target-wide-finish = { $title }, attempt { $number } · target: { $target_width_mm } wide, finish { $finish } · <strong>{ $state }</strong>
 marking-automatic-fail = Automatic fail: { $k }
-marking-automatic-fails = Automatic fails
+marking-automatic-fails = { field-knock_outs }
 marking-bead-ends-at-the-red-line = Bead ends at the red line
 marking-bead-starts-at-the-red-line = Bead starts at the red line
 marking-being-measured = Being measured.
@@ -43,7 +43,7 @@ marking-faults-close-up = Faults close up
 marking-gives = { $figure }: { $value } gives { $score }
 marking-gives-no-score = { $figure }: not measured, no score
 marking-half-a-point = half a point
-marking-haz-tint = HAZ tint
+marking-haz-tint = { criterion-tint_zone }
 marking-haz-tint-width-left-right = HAZ tint width left / right
 marking-hide = Hide
 marking-key = Key { $key }
@@ -104,7 +104,7 @@ marking-of-criteria-scored = { $marked } of { $count ->
    *[other] { $count } criteria scored
 }
 marking-of-not-ticked = { $skipped } of { $count } not ticked
-marking-one-change-for-next-time = One change for next time
+marking-one-change-for-next-time = { field-next_change }
 marking-pass-mark = { $scheme }; pass { -mark } { $pass_mark }
 marking-photo = Photo
 marking-photo-p = Photo <kbd>p</kbd>

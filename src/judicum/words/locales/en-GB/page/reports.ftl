@@ -13,7 +13,7 @@ reports-my-report = My report
 reports-no-reports-yet-reports-are-kept = No reports yet. Reports are kept for a week.
 reports-of-measured-again = { $done } of { $total } measured again
 reports-open = Open
-reports-paper = Paper
+reports-paper = { field-paper }
 reports-pdf = PDF, { $paper }
 reports-photos-were-measured-with-a-version = { $outdated ->
     [one] 1 photo was measured with a version before { $present }.

@@ -18,7 +18,7 @@ schemes-of-the-last-marks-would-now = { $count ->
 } <strong>{ $fail_anew }</strong> would now fail, <strong2>{ $pass_anew }</strong2> would now pass; { $moved } would change by a point or more.
 schemes-only-the-instructor-can-save-schemes = Only the instructor can save schemes. You can try changes here.
 schemes-own-version = version { $version }, your own
-schemes-pass-mark = Pass { -mark }
+schemes-pass-mark = { field-pass_mark }
 schemes-point-figure = { $words }, point { $i }: figure ({ $unit })
 schemes-point-score = { $words }, point { $i }: score
 schemes-remove = Remove { $info }

@@ -3,7 +3,7 @@ time-at-from-to-over-attempts = { $figure } at { $coupon }: from { $first } to {
    *[other] { $count } attempts
 }
 time-at-not-measured-yet = { $figure } at { $coupon }: not measured yet
-time-attempt = Attempt
+time-attempt = { field-attempt }
 time-attempts-higher-is-better = Attempts → · higher is better
 time-attempts-lower-is-better = Attempts → · lower is better
 time-beads-2 = Beads

@@ -1,11 +1,11 @@
 biggest-loss = biggest loss: { $criterion }
 chance-of-passing = Chance of passing next: { $percent }%
 fault-returns = { $fault } in { $times } of the last 4
-figure-pitch_cv = Even ripples
-figure-tint_level = Heat tint
-figure-toe_waviness = Straight toes
+figure-pitch_cv = { criterion-ripple_evenness }
+figure-tint_level = { criterion-tint }
+figure-toe_waviness = { criterion-straight_toes }
 figure-total = { -Mark }
-figure-width_cv = Even width
+figure-width_cv = { criterion-width_evenness }
 keeps-coming-back = keeps coming back: { $faults }
 on-a-plateau = on a plateau
 share-now = { $now } of { $now_of ->
