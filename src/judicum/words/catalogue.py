@@ -82,26 +82,6 @@ def speaking(locale: str) -> Iterator[None]:
         _locale.reset(token)
 
 
-def best_locale(accepted: str) -> str:
-    """The locale for what a browser asks for (`Accept-Language`, RFC 9110); British where it asks for nothing that is there.
-
-    >>> best_locale("de-DE,en-US;q=0.8,en;q=0.5"), best_locale("fr"), best_locale("")
-    ('en-US', 'en-GB', 'en-GB')
-    """
-    asked = []
-    for part in accepted.split(","):
-        tag, _, weight = part.strip().partition(";q=")
-        try:
-            asked.append((float(weight or 1), tag.strip()))
-        except ValueError:
-            continue
-    known = {one.lower(): one for one in (*LOCALES, PSEUDO)}
-    for _, tag in sorted(asked, key=lambda one: -one[0]):
-        if tag.lower() in known:
-            return known[tag.lower()]
-    return WHOLE
-
-
 def files_of(locale: str) -> list[Path]:
     """The files of a locale."""
     return sorted((FOLDER / locale).rglob("*.ftl"))

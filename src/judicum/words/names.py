@@ -6,6 +6,7 @@ from functools import cache
 from judicum.core.choices import CHOICES
 from judicum.core.photo.film import tint_levels
 from judicum.core.sheets import Names
+from judicum.words.attempts import ROLES
 from judicum.words.catalogue import LOCALES, codes_of, knows, speaking, t
 
 _NOT_IN_A_NAME = re.compile(r"[^A-Za-z0-9_-]")
@@ -71,6 +72,6 @@ def spreadsheet_names() -> Names:
             for choice in CHOICES.values():
                 for code in choice.codes:
                     options.setdefault((choice.key, str(code)), []).append(option_name(choice.key, code))
-            for role in ("instructor", "assistant", "student"):
+            for role in ROLES:
                 options.setdefault(("role", role), []).append(named("role", role))
     return Names(fields, options)

@@ -16,12 +16,16 @@ CONSUMED = ("gas", "wire", "blank")
 CHOSEN = ("metal", "filler_alloy", "electrode_kind", "gas_part")
 
 
-def spec_words(kind: str, spec: Mapping[str, Any], units: Units = METRIC) -> str:
+def spec_words(spec: Mapping[str, Any], units: Units = METRIC) -> str:
     """What tells an item from others of its kind.
 
-    >>> spec_words("blank", {"metal": "304L", "thickness_mm": 1.5, "blank_length_mm": 100.0, "blank_width_mm": 40.0})
+    >>> spec_words({"metal": "304L", "thickness_mm": 1.5, "blank_length_mm": 100.0, "blank_width_mm": 40.0})
     '304L, 1.5 mm, 100 mm × 40 mm'
     """
+    return listed(_parts(spec, units))
+
+
+def _parts(spec: Mapping[str, Any], units: Units) -> list[str]:
     said = [option_name(key, spec[key]) for key in CHOSEN if spec.get(key) is not None]
     if spec.get("tube_od_mm") is not None:
         said.append(t("spec-tube", diameter=format_figure(spec["tube_od_mm"], "size", units)))
@@ -32,17 +36,17 @@ def spec_words(kind: str, spec: Mapping[str, Any], units: Units = METRIC) -> str
         said.append(t("spec-cup", number=f"{spec['cup']:g}"))
     if spec.get("bottle_l") is not None:
         said.append(t("litres", figure=f"{spec['bottle_l']:g}"))
-    return ", ".join(said)
+    return said
 
 
-def spec_beside(name: str, kind: str, spec: Mapping[str, Any], units: Units = METRIC) -> str:
+def spec_beside(name: str, spec: Mapping[str, Any], units: Units = METRIC) -> str:
     """The same beside an item's name: without what the name says already.
 
-    >>> spec_beside("Rod 308L", "wire", {"filler_alloy": "308L", "filler_mm": 1.6})
+    >>> spec_beside("Rod 308L", {"filler_alloy": "308L", "filler_mm": 1.6})
     '1.6 mm'
     """
     said = _bare(name)
-    return listed([part for part in spec_words(kind, spec, units).split(", ") if _bare(part) not in said])
+    return listed([part for part in _parts(spec, units) if _bare(part) not in said])
 
 
 def _bare(text: str) -> str:

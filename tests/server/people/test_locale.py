@@ -5,9 +5,10 @@ from collections.abc import Callable
 import pytest
 from django.test import Client
 
+from judicum.server.http.localized import best_locale
 from judicum.server.people.accounts.actions.change_preferences import change_preferences
 from judicum.server.people.courses.locales import locale_of
-from judicum.words.catalogue import best_locale, locale, pseudo, speaking, t
+from judicum.words.catalogue import locale, pseudo, speaking, t
 from tests.people import Course
 from tests.server.read.test_reports import read, text_of
 

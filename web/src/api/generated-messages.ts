@@ -175,7 +175,6 @@ export type Messages = {
   "attempt-send-another-photo": never;
   "attempt-send-photo-anyway": never;
   "attempt-sending": "share";
-  "attempt-sending-2": "percent";
   "attempt-sending-the-photo": never;
   "attempt-setup-card": never;
   "attempt-start-another-attempt": never;
@@ -301,6 +300,7 @@ export type Messages = {
   "common-saved": never;
   "common-saving": never;
   "common-score": "words";
+  "common-session": never;
   "common-sessions": never;
   "common-sort-by": never;
   "common-stick-out": never;
@@ -318,7 +318,7 @@ export type Messages = {
   "common-why-a": "aim";
   "common-width": never;
   "common-width-variation": never;
-  "common-yes-remove": "name";
+  "common-remove-named": "name";
   "compare-above": never;
   "compare-attempt": "date" | "number";
   "compare-attempt-2": "date" | "number" | "title";
@@ -681,7 +681,6 @@ export type Messages = {
   "schemes-pass-mark": never;
   "schemes-point-figure": "i" | "unit" | "words";
   "schemes-point-score": "i" | "words";
-  "schemes-remove": "info";
   "schemes-remove-point": "i" | "words";
   "schemes-reset": never;
   "schemes-save-as-new-scheme": never;
@@ -725,7 +724,6 @@ export type Messages = {
   "sessions-save-booth": never;
   "sessions-schedule-the-rest": never;
   "sessions-scheduling": never;
-  "sessions-session": never;
   "sessions-skip-dates-such-as-2026-12": never;
   "sessions-slot": "booth" | "from" | "name" | "title" | "until";
   "sessions-slot-placed-by-hand": "booth" | "from" | "name" | "title" | "until";
@@ -910,7 +908,6 @@ export type Messages = {
   "stock-record-reading": never;
   "stock-save-change": never;
   "stock-save-item": never;
-  "stock-session": never;
   "stock-sessions-to-cut-for": never;
   "stock-shelf": never;
   "stock-shelf-and-gas": never;
@@ -952,7 +949,6 @@ export type Messages = {
   "time-of-passes-in-a-row": "have" | "needed";
   "time-print-my-report": never;
   "time-print-report": never;
-  "ui-close": never;
   "ui-files-of": "title";
   "ui-less": "label";
   "ui-loading": never;
@@ -992,7 +988,6 @@ export type Messages = {
   "wall-people-by-coupons": never;
   "wall-ready": never;
   "wall-ready-for-the-next-coupon": never;
-  "wall-strip-of": "date";
   "wall-stuck": never;
   "wall-where-everybody-stands": never;
   "wall-where-everyone-stands-last-three-beads": never;
@@ -1030,7 +1025,6 @@ export type Messages = {
   "workshop-owner": "name";
   "workshop-people": never;
   "workshop-person": never;
-  "workshop-remove": "name";
   "workshop-remove-second-factor": never;
   "workshop-require-a-second-factor-for-everyone": never;
   "workshop-save-settings": never;

@@ -34,7 +34,7 @@ export function Dialog({
       </div>
       <form method="dialog" className="modal-backdrop">
         <button aria-label={t("common-close")} tabIndex={-1}>
-          {t("ui-close")}
+          {t("common-close")}
         </button>
       </form>
     </dialog>

@@ -4,9 +4,13 @@ from collections.abc import Callable
 
 from django.http import HttpRequest, HttpResponse
 from django.utils.cache import patch_vary_headers
+from django.utils.translation.trans_real import parse_accept_lang_header
 
 from judicum.server.people.accounts.models import User
-from judicum.words.catalogue import best_locale, speaking
+from judicum.words.catalogue import LOCALES, PSEUDO, WHOLE, speaking
+
+KNOWN = {one.lower(): one for one in (*LOCALES, PSEUDO)}
+"""By the tag as a browser may write it: case does not count (RFC 9110)."""
 
 
 class Localized:
@@ -23,3 +27,8 @@ class Localized:
             response = self.get_response(request)
         patch_vary_headers(response, ["Accept-Language"])
         return response
+
+
+def best_locale(accepted: str) -> str:
+    """The locale for what a browser asks for (`Accept-Language`); British where it asks for nothing that is there."""
+    return next((KNOWN[tag] for tag, _ in parse_accept_lang_header(accepted) if tag in KNOWN), WHOLE)

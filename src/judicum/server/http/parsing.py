@@ -14,8 +14,8 @@ from judicum.server.answers.base import SECRETS
 from judicum.server.answers.base import Request as Model
 
 ALLOWED = {
-    "missing": "allowed-a-value-it-is-needed",
-    "extra_forbidden": "allowed-nothing-there-is-no-such-field",
+    "missing": "allowed-needed",
+    "extra_forbidden": "allowed-no-such-field",
     "string_type": "allowed-text",
     "string_too_short": "allowed-at-least-characters",
     "string_too_long": "allowed-at-most-characters",

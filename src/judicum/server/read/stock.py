@@ -98,7 +98,7 @@ def _item(one: queries.OnShelf, store: queries.Store, units: Units) -> StockItem
         id=item.pk,
         kind=item.kind,
         name=item.name,
-        what=spec_beside(item.name, item.kind, item.spec, units),
+        what=spec_beside(item.name, item.spec, units),
         left=one.level.left,
         left_words=left_words(item.kind, one.level.left),
         counted_at=one.level.counted_at,

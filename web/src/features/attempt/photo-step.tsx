@@ -149,7 +149,7 @@ function Progress({ sending, resume }: { sending: Sending; resume: () => void })
       <p>
         {sending.waiting
           ? t("attempt-no-connection-sending-resumes-by-itself")
-          : t("attempt-sending-2", { percent: percent.toFixed(0) })}
+          : t("attempt-sending", { share: percent.toFixed(0) })}
       </p>
       <progress
         className="progress w-full progress-primary"

@@ -85,7 +85,7 @@ function Row({ member, change }: { member: Member; change: Change }) {
       {member.role === "student" && <MoveTo member={member} move={change.move} />}
       {sure ? (
         <button className="btn btn-error btn-sm" onClick={() => change.letGo.mutate(member.id)}>
-          {t("common-yes-remove", { name })}
+          {t("common-remove-named", { name })}
         </button>
       ) : (
         <button

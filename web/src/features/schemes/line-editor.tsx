@@ -48,7 +48,7 @@ export function LineEditor({ body, line, open, toggle, change, remove }: Props) 
         </span>
         <button
           className="btn btn-ghost btn-xs"
-          aria-label={t("schemes-remove", { info: criterionWords(line.criterion) })}
+          aria-label={t("common-remove-named", { name: criterionWords(line.criterion) })}
           onClick={remove}
         >
           ×

@@ -81,7 +81,7 @@ type SessionsProps = { sessions: Session[]; chosen: Session | undefined; choose:
 
 function Sessions({ sessions, chosen, choose }: SessionsProps) {
   return (
-    <div role="group" aria-label={t("sessions-session")} className="flex flex-wrap gap-1">
+    <div role="group" aria-label={t("common-session")} className="flex flex-wrap gap-1">
       {sessions.map((one) => (
         <button
           key={one.id}

@@ -25,7 +25,7 @@ export function Costs({ costs }: { costs: CostsOf }) {
         <Table title={t("stock-by-person")} of={t("stock-person")} kinds={costs.kinds} rows={costs.people} />
         <Table
           title={t("stock-by-session")}
-          of={t("stock-session")}
+          of={t("common-session")}
           kinds={costs.kinds}
           rows={costs.sessions}
         />

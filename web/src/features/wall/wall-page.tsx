@@ -105,7 +105,7 @@ function Row({ row }: { row: Schemas["WallRow"] }) {
                 <Strip
                   strip={a.measurement.strip}
                   perMm={PER_MM}
-                  label={t("wall-strip-of", { date: dateWords(a.created_at) })}
+                  label={t("shared-strip-of", { words: dateWords(a.created_at) })}
                 />
               )}
             </Link>

@@ -87,7 +87,7 @@ function Remove({ name, remove }: { name: string; remove: () => void }) {
     return (
       <button
         className="btn btn-ghost btn-sm"
-        aria-label={t("workshop-remove", { name })}
+        aria-label={t("common-remove-named", { name })}
         onClick={() => setSure(true)}
       >
         {t("common-remove")}
@@ -97,7 +97,7 @@ function Remove({ name, remove }: { name: string; remove: () => void }) {
     <span role="alert" className="basis-full rounded-box border border-error p-2 text-sm">
       {t("workshop-name-photos-and-notes-of-are", { name })}{" "}
       <button className="btn btn-error btn-sm" onClick={remove}>
-        {t("common-yes-remove", { name })}
+        {t("common-remove-named", { name })}
       </button>{" "}
       <button className="btn btn-sm" onClick={() => setSure(false)}>
         {t("common-cancel")}

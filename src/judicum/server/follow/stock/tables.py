@@ -20,7 +20,7 @@ def stock_csv(user: User, course_id: int) -> str:
     head = ["kind", "name", "what", "unit", "left", "lasts", "order", "order-by", "supplier", "price"]
     rows = [
         [
-            named("stock-kind", one.item.kind), one.item.name, spec_words(one.item.kind, one.item.spec), named("unit", KINDS[one.item.kind].unit), round(one.level.left, 2),
+            named("stock-kind", one.item.kind), one.item.name, spec_words(one.item.spec), named("unit", KINDS[one.item.kind].unit), round(one.level.left, 2),
             lasts_words(one.lasts), one.order or None, one.order_by, one.item.supplier, one.item.price,
         ]
         for one in store_of(user, course_id).shelf

@@ -71,7 +71,6 @@ attempt-send = Send
 attempt-send-another-photo = Send another photo:
 attempt-send-photo-anyway = Send photo anyway
 attempt-sending = Sending: { $share }%
-attempt-sending-2 = Sending: { $percent }%
 attempt-sending-the-photo = Sending the photo
 attempt-setup-card = Setup card
 attempt-start-another-attempt = Start another attempt

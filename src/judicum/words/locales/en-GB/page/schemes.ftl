@@ -21,7 +21,6 @@ schemes-own-version = version { $version }, your own
 schemes-pass-mark = { field-pass_mark }
 schemes-point-figure = { $words }, point { $i }: figure ({ $unit })
 schemes-point-score = { $words }, point { $i }: score
-schemes-remove = Remove { $info }
 schemes-remove-point = { $words }: remove point { $i }
 schemes-reset = Reset
 schemes-save-as-new-scheme = Save as new scheme

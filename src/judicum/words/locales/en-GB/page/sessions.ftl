@@ -27,7 +27,6 @@ sessions-reported-fault = { field-broken }
 sessions-save-booth = Save booth
 sessions-schedule-the-rest = Schedule the rest
 sessions-scheduling = Scheduling …
-sessions-session = Session
 sessions-skip-dates-such-as-2026-12 = Skip dates (such as 2026-12-24)
 sessions-slot = { $name }, { $title }, booth { $booth }, { $from } to { $until }
 sessions-slot-placed-by-hand = { $name }, { $title }, booth { $booth }, { $from } to { $until }, placed by hand

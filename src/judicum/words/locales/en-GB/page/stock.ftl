@@ -55,7 +55,6 @@ stock-put-in-use = Put in use
 stock-record-reading = Record reading
 stock-save-change = Save change
 stock-save-item = Save item
-stock-session = Session
 stock-sessions-to-cut-for = Sessions to cut for
 stock-shelf = Shelf
 stock-shelf-and-gas = Shelf and gas

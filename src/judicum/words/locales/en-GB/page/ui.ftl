@@ -1,4 +1,3 @@
-ui-close = Close
 ui-files-of = Files of { $title }
 ui-less = { $label }: less
 ui-loading = Loading …

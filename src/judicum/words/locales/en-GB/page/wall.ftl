@@ -26,7 +26,6 @@ wall-passes-in-a-row-attempts-best = Passes in a row, attempts, best { -mark }, 
 wall-people-by-coupons = People by coupons
 wall-ready = ready
 wall-ready-for-the-next-coupon = Ready for the next coupon
-wall-strip-of = Strip of { $date }
 wall-stuck = Stuck
 wall-where-everybody-stands = Where everybody stands
 wall-where-everyone-stands-last-three-beads = Where everyone stands (last three beads)

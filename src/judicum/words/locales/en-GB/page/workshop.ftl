@@ -17,7 +17,6 @@ workshop-open-as = Open as { $roles }
 workshop-owner = owner<span> { $name }</span>
 workshop-people = people
 workshop-person = person
-workshop-remove = Remove { $name }
 workshop-remove-second-factor = Remove second factor
 workshop-require-a-second-factor-for-everyone = Require a second factor for everyone who teaches
 workshop-save-settings = Save settings
