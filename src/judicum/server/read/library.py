@@ -5,7 +5,7 @@ from typing import Any
 from django.db.models import Count, IntegerField, OuterRef, QuerySet, Subquery, Value
 from django.db.models.functions import Coalesce
 
-from judicum.server.catalogue.coupons.queries import designs_for
+from judicum.server.catalogue.coupons.queries import newest_designs
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import membership_of
 from judicum.server.people.roles import STAFF
@@ -18,8 +18,9 @@ def library_of(user: User, course_id: int) -> "QuerySet[Any]":
     Raises:
         NotFound: not a course one takes part in.
     """
-    designs = designs_for(user, course_id)
-    if membership_of(user, course_id).role not in STAFF:
+    role = membership_of(user, course_id).role
+    designs = newest_designs(course_id)
+    if role not in STAFF:
         return designs.annotate(passed=Value(None, output_field=IntegerField()))
     code = "attempt__assignment__design__code"
     marks = Mark.objects.filter(
