@@ -65,7 +65,15 @@ def test_mail_follows_the_account_and_else_the_course(course: Course) -> None:
 
 @pytest.mark.parametrize(
     ("asked", "found"),
-    [("", "en-GB"), ("fr-FR", "en-GB"), ("en-US", "en-US"), ("en-GB;q=0.5, en-US", "en-US"), ("en-US;q=x", "en-GB")],
+    [
+        ("", "en-GB"),
+        ("fr-FR", "en-GB"),
+        ("en-US", "en-US"),
+        ("en-GB;q=0.5, en-US", "en-US"),
+        ("en-US;q=x", "en-GB"),
+        ("fr", "en-GB"),
+        ("de-DE,en-US;q=0.8,en;q=0.5", "en-US"),
+    ],
 )
 def test_a_browser_gets_the_best_that_is_there(asked: str, found: str) -> None:
     assert best_locale(asked) == found
