@@ -1,15 +1,22 @@
 """Tables read with the habits of spreadsheets."""
 
+import csv
+import io
+import time
+from contextlib import suppress
 from datetime import date
 
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 
 from judicum.core.choices import CHOICES
-from judicum.core.errors import InvalidValue
+from judicum.core.errors import InvalidValue, InvalidValues
 from judicum.core.fields import Flag, Several, Text
 from judicum.core.quantities import QUANTITIES
-from judicum.core.sheets import MAX_LINES, Column, Day, read_cell, read_sheet
+from judicum.core.sheets import MAX_LINES, Column, Day, read_cell, read_sheet, untamed
 from judicum.words.names import spreadsheet_names
+from judicum.words.tables import as_csv
 
 Q = QUANTITIES
 COLUMNS = (
@@ -119,3 +126,29 @@ def test_each_line_says_what_of_it_cannot_be_read() -> None:
 def test_what_is_no_table_of_these_columns_is_refused(text: str, said: str) -> None:
     with pytest.raises(InvalidValue, match=said):
         read_sheet(text.encode(), COLUMNS, spreadsheet_names())
+
+
+@pytest.mark.parametrize(
+    "text",
+    ["(" * 50_000, "[(" * 20_000 + ")" * 20_000, "width" + " " * 60_000, "a," * 5000, "coupon\n" + " " * 900_000, "width_mm\n" + "1 " * 400_000, "width_mm\n" + "1" * 30_000 + "x"],
+    ids=lambda text: f"{text[:9]!r} {len(text)}",
+)  # fmt: skip
+def test_no_table_takes_long_to_refuse(text: str) -> None:
+    begun = time.process_time()
+    with suppress(InvalidValue, InvalidValues):
+        read_sheet(text.encode(), (Column(Text("coupon")), Column(QUANTITIES["target_width_mm"])))
+    assert time.process_time() - begun < 1
+
+
+SEPARATORS = (",", ";", "\t", "|")
+
+
+@given(st.lists(st.lists(st.text("=+-@'a1 ,;|\t\r\n\"", max_size=12), min_size=2, max_size=2), min_size=1, max_size=3))
+def test_nothing_that_goes_out_is_run_by_a_spreadsheet_and_all_of_it_comes_in(rows: list[list[str]]) -> None:
+    text = as_csv(["a", "b"], rows).removeprefix("\ufeff")
+    assert [[untamed(cell) for cell in row] for row in csv.reader(io.StringIO(text, newline=""))][1:] == rows
+    for separator in SEPARATORS:
+        for quoting in (csv.QUOTE_MINIMAL, csv.QUOTE_NONE):
+            for row in csv.reader(io.StringIO(text, newline=""), delimiter=separator, quoting=quoting):
+                if separator != "," or quoting == csv.QUOTE_MINIMAL:
+                    assert not [cell for cell in row if cell.startswith(("=", "+", "-", "@"))], (separator, row)

@@ -106,6 +106,36 @@ def test_fifty_slow_senders_hold_up_nobody(port: int) -> None:
             one.close()
 
 
+HEAD = b" HTTP/1.1\r\nHost: localhost\r\nConnection: close\r\n"
+ODD = {
+    b"GET /api/a%00b" + HEAD: 400,
+    b"GET /api/a%zzb" + HEAD: 400,
+    b"GET /../../x" + HEAD: 400,
+    b"GET /api/" + b"x" * 20_000 + HEAD: 414,
+    b"GET /api/x" + HEAD + b"Cookie: " + b"x" * 40_000 + b"\r\n": 431,
+    b"GET /api/x" + HEAD + b"Bad\x00Header: 1\r\n": 400,
+    b"GET /api/x HTTP/1.1\r\nConnection: close\r\n": 400,
+    b"TRACE /api/x" + HEAD: 405,
+    b"CONNECT x:1" + HEAD: 400,
+    b"GET /api/x HTTP/9.1\r\n": 505,
+    b"POST /api/x" + HEAD + b"Transfer-Encoding: odd\r\n": 501,
+    b"\x16\x03\x01": 400,
+    b"GET /.refused/400" + HEAD: 404,
+}
+
+
+@pytest.mark.parametrize(("sent", "status"), ODD.items(), ids=lambda one: one[:24].decode("latin-1") if isinstance(one, bytes) else str(one))  # fmt: skip
+def test_whatever_comes_first_is_refused_as_a_problem(port: int, sent: bytes, status: int) -> None:
+    with socket.create_connection(("127.0.0.1", port), timeout=10) as caller:
+        caller.sendall(sent + b"\r\n")
+        answer = b"".join(iter(lambda: caller.recv(65_536), b""))
+    head, _, body = answer.partition(b"\r\n\r\n")
+    assert int(head.split()[1]) == status
+    if status != 404:
+        assert b"application/problem+json" in head
+        assert json.loads(body)["status"] == status
+
+
 def test_a_body_over_the_limit_is_refused_as_a_problem(port: int) -> None:
     status, headers, body = call(port, "PATCH", "/api/uploads/x", b"x" * (proxy.MAX_BODY_MB * 2**20 + 1))
     assert (status, headers["Content-Type"]) == (413, "application/problem+json")

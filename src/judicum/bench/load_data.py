@@ -86,16 +86,19 @@ STATEMENTS = (
     WHERE m.role = 'instructor' AND d.id = ANY(%(designs)s)
         AND NOT EXISTS (SELECT 1 FROM coupons_assignment a WHERE a.course_id = m.course_id)""",
     """INSERT INTO attempts_attempt (course_id, assignment_id, student_id, number, state, version, prepared, by_hand, answer,
-        created_at, updated_at)
+        created_at, updated_at, shown_state, shown_version, shown_at)
     SELECT a.course_id, a.id, m.user_id, n, CASE
             WHEN n < %(attempts)s THEN 'returned'
             WHEN (a.id + m.user_id) %% 5 = 0 THEN 'assigned' WHEN (a.id + m.user_id) %% 5 = 1 THEN 'logged'
             WHEN (a.id + m.user_id) %% 5 = 2 THEN 'marked' ELSE 'measured' END,
         6, '[]', '{}', '', now() - ((%(attempts)s - n) * 700 + (m.user_id * 7 + a.id) %% 600) * interval '1 minute',
-        now() - ((%(attempts)s - n) * 700 + (m.user_id * 7 + a.id) %% 600) * interval '1 minute'
+        now() - ((%(attempts)s - n) * 700 + (m.user_id * 7 + a.id) %% 600) * interval '1 minute',
+        'returned', 6, now()
     FROM coupons_assignment a JOIN courses_membership m ON m.course_id = a.course_id AND m.role = 'student'
     CROSS JOIN generate_series(1, %(attempts)s) n
     WHERE NOT EXISTS (SELECT 1 FROM attempts_attempt t WHERE t.course_id = a.course_id)""",
+    """UPDATE attempts_attempt SET shown_at = updated_at,
+        shown_state = CASE state WHEN 'marked' THEN 'measured' ELSE state END WHERE shown_at <> updated_at""",
     """INSERT INTO attempts_run (attempt_id, number, current_a, gas_l_min, cup, travel_mm_s, restarts_mm, note, measured)
     SELECT t.id, 1, 45 + t.id %% 20, 8 + t.id %% 5, 10, 2.5, '[]', '', '[]' FROM attempts_attempt t
     WHERE t.state <> 'assigned' AND NOT EXISTS (SELECT 1 FROM attempts_run r WHERE r.attempt_id = t.id)""",

@@ -10,7 +10,7 @@ from datetime import date
 from typing import Any
 
 from judicum.core.choices import Choice
-from judicum.core.errors import InvalidValue, Limits, Said, one_of, said
+from judicum.core.errors import InvalidValue, Said, one_of, said
 from judicum.core.fields import Flag, Several, Spec
 from judicum.core.quantities import Quantity
 from judicum.core.units import BAR_PER_PSI, L_MIN_PER_CFH, MM_PER_INCH
@@ -18,6 +18,11 @@ from judicum.core.units import BAR_PER_PSI, L_MIN_PER_CFH, MM_PER_INCH
 MAX_LINES = 20_000
 """Lines of one table: a course of two hundred with a hundred runs each."""
 MAX_CELL = 4000
+MAX_HEADING = 120
+"""Characters of a column's name; the longest of ours, with a unit in brackets, has under 60."""
+MAX_COLUMNS = 200
+MAX_FIGURE = 40
+"""Characters of a figure with its unit."""
 _LENGTHS = {
     "mm": 1.0,
     "cm": 10.0,
@@ -42,10 +47,13 @@ UNITS: dict[str, dict[str, float]] = {
 """What one of each unit is in the unit in which a kind of figure is kept."""
 YES = ("yes", "y", "true", "1", "x", "ja")
 NO = ("no", "n", "false", "0", "nein")
-_UNDONE = ("=", "+", "-", "@", "\t", "\r")
-"""What a quotation mark is put before when a table is written (judicum.words.tables); it goes when it is read."""
-_IN_BRACKETS = re.compile(r"^(.*?)\s*[\[(]([^\])]*)[\])]\s*$")
-_NUMBER = re.compile(r"^([+-]?[\d.,  ’']+(?:e[+-]?\d+)?)\s*(\D*)$", re.IGNORECASE)
+_TAMED = re.compile(r"""(^|[;\t|\r\n])'(?=["']*[=+\-@\t\r])""")
+"""A quotation mark that `tamed` put there; it goes when a cell is read."""
+_WILD = re.compile(r"""(^|[;\t|\r\n])(?=["']*[=+\-@\t\r])""")
+"""Where a spreadsheet would begin a formula: at the beginning of a cell, and, since a reader may guess another separator or mind no
+quotes, of what it would take for one."""
+# Each part excludes what the next begins with: matching is one pass, whatever is typed.
+_NUMBER = re.compile(r"([+-]?[\d.,\u00a0\u202f ’']*[\d.,](?:[eE][+-]?\d{1,3})?)([^\d]*)")
 _DAY = re.compile(r"^(\d{4})-(\d{1,2})-(\d{1,2})$|^(\d{1,2})\.(\d{1,2})\.(\d{4})$")
 
 
@@ -110,6 +118,24 @@ def decoded(data: bytes) -> str:
         return data.decode("cp1252", "replace")
 
 
+def tamed(text: str) -> str:
+    """A text that no spreadsheet runs as a formula, however it splits the line (OWASP: CSV injection).
+
+    >>> tamed("=1+1"), tamed("a;=1+1"), tamed("'=x"), tamed("a, -b")
+    ("'=1+1", "a;'=1+1", "''=x", 'a, -b')
+    """
+    return _WILD.sub(r"\1'", text)
+
+
+def untamed(text: str) -> str:
+    """What `tamed` was given.
+
+    >>> untamed(tamed("a;=1\\n'+b"))
+    "a;=1\\n'+b"
+    """
+    return _TAMED.sub(r"\1", text)
+
+
 def read_sheet(data: bytes, columns: Sequence[Column], names: Names = NO_NAMES) -> list[Line]:
     """Every line of a table that holds anything; figures in the unit they are kept in.
 
@@ -147,6 +173,12 @@ def _places(headings: Sequence[str], columns: Sequence[Column], names: Names) ->
         for column in columns:
             for name in called(column):
                 known.setdefault(_plain(name), column)
+    if len(headings) > MAX_COLUMNS:
+        raise InvalidValue("columns", len(headings), said("allowed-at-most-of-them", most=MAX_COLUMNS))
+    if too_long := next((one for one in headings if len(one) > MAX_HEADING), None):
+        raise InvalidValue(
+            "columns", f"{too_long[:MAX_HEADING]}…", said("allowed-at-most-characters", most=MAX_HEADING)
+        )
     places: list[_Place | None] = []
     for heading in headings:
         places.append(_place(heading, known) if heading.strip() else None)
@@ -163,8 +195,8 @@ def _places(headings: Sequence[str], columns: Sequence[Column], names: Names) ->
 
 def _place(heading: str, known: Mapping[str, Column]) -> _Place:
     bare, unit = heading, ""
-    if _plain(heading) not in known and (found := _IN_BRACKETS.match(heading)):
-        bare, unit = found[1], found[2]
+    if _plain(heading) not in known:
+        bare, unit = _in_brackets(heading.strip())
     name = _plain(bare)
     if name not in known:
         # `gas_cfh` is `gas_l_min` in another unit; `width in` is a length in inches.
@@ -176,6 +208,14 @@ def _place(heading: str, known: Mapping[str, Column]) -> _Place:
     if not unit or not isinstance(column.cell, Quantity):
         return _Place(column, None if not unit else 1.0)
     return _Place(column, _factor(column.cell, unit, heading))
+
+
+def _in_brackets(heading: str) -> tuple[str, str]:
+    """A column's name and the unit in brackets behind it, "" where there is none."""
+    opened = max(heading.rfind("("), heading.rfind("["))
+    if opened < 0 or not heading.endswith((")", "]")):
+        return heading, ""
+    return heading[:opened].rstrip(), heading[opened + 1 : -1]
 
 
 def _factor(quantity: Quantity, unit: str, given: str) -> float:
@@ -244,9 +284,9 @@ def read_cell(
     Raises:
         InvalidValue: names the column, what stands there, what is allowed.
     """
-    if text.startswith("'") and text[1:].startswith(_UNDONE):
-        text = text[1:]
-    typed = text.strip()
+    if len(text) > 2 * MAX_CELL:
+        raise InvalidValue(cell.key, f"{len(text)} characters", said("allowed-at-most", most=MAX_CELL))
+    typed = untamed(text).strip()
     if not typed:
         return None
     if len(typed) > MAX_CELL:
@@ -265,7 +305,7 @@ def read_cell(
 
 
 def _figure(quantity: Quantity, typed: str, decimal_comma: bool, factor: float | None) -> float | int:
-    found = _NUMBER.match(typed)
+    found = _NUMBER.fullmatch(typed) if len(typed) <= MAX_FIGURE else None
     if found is None:
         raise InvalidValue(quantity.key, typed, quantity.limits)
     digits = re.sub(r"[\s  ’']", "", found[1])
@@ -278,13 +318,13 @@ def _figure(quantity: Quantity, typed: str, decimal_comma: bool, factor: float |
     try:
         value = float(digits)
     except ValueError:
-        raise InvalidValue(
-            quantity.key, typed, Limits(quantity.low, quantity.high, quantity.kind, quantity.unit)
-        ) from None
+        raise InvalidValue(quantity.key, typed, quantity.limits) from None
     if unit:
         value *= _factor(quantity, unit, typed)
     elif factor is not None:
         value *= factor
+    if not quantity.low <= value <= quantity.high:  # nor an infinite one
+        raise InvalidValue(quantity.key, typed, quantity.limits)
     kept = round(value, 6)
     return int(kept) if quantity.whole and kept == int(kept) else kept
 

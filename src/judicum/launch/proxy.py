@@ -25,15 +25,20 @@ MAX_OF_ONE = 400
 """Connections of one address: a class of fifty behind one router has six each."""
 OWN = {
     400: ("bad_request", "The request cannot be read."),
+    405: ("method_not_allowed", "Nothing here is asked for in this way."),
     408: ("too_slow", "The request came too slowly; send it again."),
     413: ("too_large", f"The request is larger than {MAX_BODY_MB} MB."),
     414: ("too_long", "The address is too long."),
     431: ("too_long", "The headers are too long."),
+    501: ("bad_request", "The request is coded in a way that is not known here."),
     502: ("not_there", "The server is starting or stopping; try again in a moment. Nothing you sent is lost."),
     503: ("busy", "There are too many connections from your address; try again in a moment."),
     504: ("too_slow", "The server did not answer in time; try again."),
+    505: ("bad_request", "This version of HTTP is not known here."),
 }
 """What nginx itself answers with, in the words of a problem."""
+REFUSED = "/.refused/"
+"""Where these answers stand; nobody reaches them from outside."""
 
 
 def configuration(listen: str, application: Sequence[str], folder: Path, metrics_from: Sequence[str] = ()) -> str:
@@ -42,9 +47,10 @@ def configuration(listen: str, application: Sequence[str], folder: Path, metrics
 
     `metrics_from` are addresses or networks, beside this machine, that may read the metrics.
     """
+    # By address, not by name: a named location needs an address, and what is refused first of all has none yet.
     pages = "\n".join(
-        f"    error_page {'431 494' if status == 431 else status} ={status} @problem_{status};\n"
-        f"    location @problem_{status} {{ internal; default_type application/problem+json; "
+        f"    error_page {'431 494' if status == 431 else status} ={status} {REFUSED}{status};\n"
+        f"    location = {REFUSED}{status} {{ internal; default_type application/problem+json; "
         f"return {status} '{_problem(status)}'; }}"
         for status in OWN
     )

@@ -41,11 +41,16 @@ def t(name: str, /, **variables: Any) -> str:
         raise LookupError(f"no message {name}") from None
     if message.value is None:
         raise LookupError(f"no message {name}")
-    shown = {key: value if isinstance(value, (int, float)) else str(value) for key, value in variables.items()}
+    shown = {key: value if _counts(key, value) else str(value) for key, value in variables.items()}
     said, errors = bundle.format_pattern(message.value, shown)
     if errors:
         raise LookupError(f"message {name}: {errors[0]}")
     return str(said)
+
+
+def _counts(key: str, value: object) -> bool:
+    """Whether a variable is a figure; the number by which a row is known is a name, and is not grouped by thousands."""
+    return isinstance(value, (int, float)) and not key.endswith("_id")
 
 
 def knows(name: str) -> bool:

@@ -4,12 +4,12 @@ import csv
 import io
 from collections.abc import Iterable, Sequence
 
+from judicum.core.sheets import tamed
+
 SHEETS = ("people", "coupons", "assignments", "runs", "figures", "marks")
 """Tables of a course that go out and come in."""
 OUTCOMES = ("made", "changed", "same", "refused")
 """What a line of a table does."""
-RUN_BY_SPREADSHEETS = ("=", "+", "-", "@", "\t", "\r")
-"""Beginnings of a cell that a spreadsheet would run as a formula (OWASP: CSV injection)."""
 
 
 def as_csv(headings: Sequence[str], rows: Iterable[Sequence[object]]) -> str:
@@ -21,9 +21,5 @@ def as_csv(headings: Sequence[str], rows: Iterable[Sequence[object]]) -> str:
     file = io.StringIO()
     writer = csv.writer(file)
     writer.writerow(headings)
-    writer.writerows([_tame(cell) for cell in row] for row in rows)
+    writer.writerows([tamed(cell) if isinstance(cell, str) else cell for cell in row] for row in rows)
     return "\ufeff" + file.getvalue()
-
-
-def _tame(cell: object) -> object:
-    return f"'{cell}" if isinstance(cell, str) and cell.startswith(RUN_BY_SPREADSHEETS) else cell

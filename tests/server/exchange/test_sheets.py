@@ -105,7 +105,7 @@ def test_coupons_and_what_is_given(course: Course, staff: Client) -> None:
     again = f"coupon,title,metal,joint,thickness_mm,length_mm\n{basin.code},Basin seam,304L,butt,2.0,80\n"
     assert put(staff, course, "coupons", again) == (True, ["changed"])
     assert Design.objects.filter(code=basin.code).count() == 2
-    refused = foresee(staff, course, "coupons", "coupon,title,metal,joint,thickness_mm\nnone,x,304L,butt,900\n")
+    refused = foresee(staff, course, "coupons", "coupon,title,metal,joint,thickness_mm\nnone,x,304L,butt,2\n")
     assert refused[0]["problems"][0]["field"] == "coupon"
     given = f"coupon;due;students;pass_mark\n{basin.code};25.3.2031;sanne odo;72,5\n{basin.code};26.3.2031;nobody;\n"
     lines = foresee(staff, course, "assignments", given)
@@ -186,6 +186,34 @@ def test_odd_files_are_refused_in_words(course: Course, staff: Client) -> None:
     assert staff.get(at(course, "weather")).status_code == 404
     logged(course)
     assert RUN["current_a"] == float(rows(staff, course, "runs")[0]["current_a"])
+
+
+COLUMN_OF = {
+    "assignments": ("coupon;due;{column}", "plate-bead-15;2031-01-01;{cell}", ("good_in_a_row", "pass_mark")),
+    "runs": (
+        "student;coupon;attempt;current_a;gas_l_min;{column}",
+        "sanne;plate-bead-15;1;50;10;{cell}",
+        ("run", "dabs"),
+    ),
+    "figures": ("student;coupon;attempt;{column}", "sanne;plate-bead-15;1;{cell}", ("tint_level", "distortion_mm")),
+    "marks": ("student;coupon;attempt;{column}", "sanne;plate-bead-15;1;{cell}", (next(iter(SCORES)),)),
+}
+
+
+@pytest.mark.parametrize("cell", ["1e999", "-1e999", "111111111111", "1" * 400, "9e15", "NaN", "0x10"])
+@pytest.mark.parametrize("sheet", COLUMN_OF)
+def test_a_figure_that_is_none_is_refused_by_its_column(course: Course, staff: Client, sheet: str, cell: str) -> None:
+    measured_attempt(course)
+    head, line, columns = COLUMN_OF[sheet]
+    for column in (*columns, "attempt") if "attempt" in head else columns:
+        table = head.format(column=column) + "\n" + line.format(cell=cell) + "\n"
+        if column == "attempt":
+            table = (
+                head.replace(";{column}", "") + "\n" + line.replace(";1;", f";{cell};").replace(";{cell}", "") + "\n"
+            )
+        (answer,) = foresee(staff, course, sheet, table)
+        assert answer["outcome"] == "refused", column
+        assert [one["field"].rpartition(".")[2] for one in answer["problems"]] == [column], answer
 
 
 def test_who_may_read_and_write_which_table(course: Course, client_of: Callable[..., Client]) -> None:

@@ -16,7 +16,7 @@ from judicum.server.catalogue.coupons.models import Design
 from judicum.server.catalogue.schemes.models import Scheme
 from judicum.server.follow.sessions.actions.make_sessions import make_sessions
 from judicum.server.follow.sessions.actions.set_booth import set_booth
-from judicum.server.follow.sessions.models import Attendance, BoothSlot, CalendarSubscription, Session
+from judicum.server.follow.sessions.models import Attendance, Booth, BoothSlot, CalendarSubscription, Session
 from judicum.server.follow.sessions.queries import today_in
 from judicum.server.people.courses.models import Course as CourseRow
 from judicum.server.read.sessions import session_plan
@@ -218,6 +218,26 @@ def test_what_is_past_is_forgotten_when_the_rest_is_planned(course: Course, clie
     slot = BoothSlot.objects.get(student=course.student)
     gone = client_of(course.instructor).delete(url(course, f"slots/{slot.pk}"))
     assert gone.status_code == 204
+
+
+def test_what_a_student_wrote_of_a_fault_is_read_by_those_who_teach_and_others_are_told_to_ask(
+    course: Course, client_of: Callable[..., Client]
+) -> None:
+    staff, one, other = (client_of(who) for who in (course.instructor, course.student, course.other))
+    set_booth(course.instructor, course.row.pk, None, "1", [], "")
+    booth = Booth.objects.get()
+    reported = one.post(f"/api/courses/{course.row.pk}/booths/{booth.pk}/notes", {"text": "My wrist hurts here"}, "application/json")  # fmt: skip
+    assert reported.json()["broken"] == "My wrist hurts here"
+    theirs = Attempt.objects.get(student=course.other)
+
+    def broken(client: Client, attempt: Attempt) -> str:
+        return client.get(f"/api/attempts/{attempt.pk}/machine").json()["booths"][0]["broken"]
+
+    assert "wrist" in broken(one, course.attempt)
+    assert "wrist" in broken(staff, theirs)
+    assert broken(other, theirs) == "a fault was reported here. Ask your instructor before you weld"
+    set_booth(course.instructor, course.row.pk, booth.pk, "1", [], "pedal sticks")
+    assert broken(other, theirs) == "pedal sticks", "those who teach write for everybody"
 
 
 def test_a_machine_remembers_what_worked_on_it(course: Course, client_of: Callable[..., Client]) -> None:

@@ -222,7 +222,7 @@ def sessions_of_use(course: Course, count: int = 6, gas_l: float = 300.0, blanks
     for k in range(count):
         attempt = course.attempt if k == 0 else Attempt.objects.create(
             course=course.row, assignment=course.assignment, student=course.student, number=k + 1, state="returned",
-            created_at=timezone.now(), updated_at=timezone.now(),
+            created_at=timezone.now(), updated_at=timezone.now(), shown_at=timezone.now(),
         )  # fmt: skip
         Use.objects.create(
             attempt=attempt, course=course.row, at=timezone.now() - timedelta(days=7 * (count - k)), gas_l=gas_l,

@@ -52,6 +52,12 @@ def test_a_foreign_host_an_unknown_address_and_too_much_are_problems(client: Cli
     assert is_problem(large)
 
 
+@pytest.mark.parametrize("url", ["/api/session", "/api/schema"])
+def test_what_is_asked_for_in_another_form_is_a_problem_in_json(client: Client, url: str) -> None:
+    answer = client.get(url, headers={"Accept": "text/csv"})
+    assert (answer.status_code, is_problem(answer)) == (406, True)
+
+
 def test_a_fault_of_ours_is_said_without_its_insides(
     course: Course, client_of: Callable[..., Client], monkeypatch: pytest.MonkeyPatch
 ) -> None:

@@ -173,6 +173,35 @@ def reset(link: str, password: str = NEW) -> Any:
     return Client().post("/api/password-reset", body, "application/json")
 
 
+def test_nobody_is_taken_into_a_course_or_given_a_new_password_by_a_teacher_they_do_not_have(
+    course: Course, client_of: Callable[..., Client]
+) -> None:
+    # A student of the workshop who has joined another course of it, and a teacher who wants their account.
+    mine = CourseRow.objects.create(workshop=course.row.workshop, name="Mine", join_code="MINE1")
+    Membership.objects.create(course=mine, user=course.assistant, role=Role.INSTRUCTOR)
+    taker, table = client_of(course.assistant), "username;role\nsanne;student\n"
+    at = f"/api/courses/{mine.pk}/sheets/people.csv"
+    for answer in (taker.post(at, table, "text/csv").json(), taker.put(at, table, "text/csv").json()):
+        assert (answer["kept"], answer["lines"][0]["outcome"]) == (False, "refused")
+        assert "join code" in answer["lines"][0]["problems"][0]["allowed"]
+    assert not Membership.objects.filter(course=mine, user=course.student).exists()
+    # They join by themselves: then they are in the course, and their password stays with their own.
+    assert client_of(course.student).post("/api/join", {"code": "MINE1"}, "application/json").status_code == 200
+    member = Membership.objects.get(course=mine, user=course.student)
+    assert taker.post(f"/api/courses/{mine.pk}/members/{member.pk}/reset").status_code == 403
+    assert client_of(course.instructor).post(at_member(course, course.student, "/reset")).status_code == 403
+    # Let go elsewhere, what they welded there keeps it so.
+    logged(course)
+    Membership.objects.filter(course=course.row, user=course.student).delete()
+    assert taker.post(f"/api/courses/{mine.pk}/members/{member.pk}/reset").status_code == 403
+    # An owner may both.
+    User.objects.filter(pk=course.instructor.pk).update(owns=True)
+    Membership.objects.create(course=mine, user=course.instructor, role=Role.INSTRUCTOR)
+    owner, table = client_of(User.objects.get(pk=course.instructor.pk)), "username;role\nodo;student\n"
+    assert owner.put(at, table, "text/csv").json()["lines"][0]["outcome"] == "made"
+    assert owner.post(f"/api/workshop/people/{course.student.pk}/reset").status_code == 200
+
+
 def test_a_forgotten_password_is_reset_once_by_a_link_that_was_handed_over(
     course: Course, client_of: Callable[..., Client], settings: Any
 ) -> None:

@@ -28,7 +28,9 @@ def many(course: Course, count: int) -> list[Attempt]:
         if k:
             attempts.append(open_attempt(course.assignment, course.student, course.student, at))
         attempt = attempts[k]
-        Attempt.objects.filter(pk=attempt.pk).update(state="measured", created_at=at, updated_at=at)
+        Attempt.objects.filter(pk=attempt.pk).update(
+            state="measured", shown_state="measured", created_at=at, updated_at=at, shown_at=at
+        )
         if k:
             copy = Photo.objects.create(attempt=attempt, picture=photo.picture, sent_by=course.student, sent_at=at)
             Measurement.objects.create(
@@ -61,7 +63,9 @@ def test_the_wall_has_the_newest_of_each_student_however_many_there_are(
 ) -> None:
     attempts = many(course, 130)
     other = Attempt.objects.get(student=course.other, assignment=course.assignment)
-    Attempt.objects.filter(pk=other.pk).update(state="measured", created_at=timezone.now() - timedelta(days=400))
+    Attempt.objects.filter(pk=other.pk).update(
+        state="measured", shown_state="measured", created_at=timezone.now() - timedelta(days=400)
+    )
     first = attempts[0].photos.get()
     old = Photo.objects.create(attempt=other, picture=first.picture, sent_by=course.other, sent_at=timezone.now())
     done = first.measurements.get()

@@ -97,9 +97,11 @@ def test_nothing_is_marked_before_there_is_a_photo(course: Course, client_of: Ca
     assert mark(client_of(course.instructor), course.attempt).json()["code"] == "wrong_state"
 
 
-def test_a_marked_attempt_takes_no_new_photo_and_no_new_log(course: Course, client_of: Callable[..., Client]) -> None:
+def test_a_returned_attempt_takes_no_new_photo_and_no_new_log(course: Course, client_of: Callable[..., Client]) -> None:
     attempt = measured_attempt(course)
-    mark(client_of(course.instructor), attempt)
+    staff = client_of(course.instructor)
+    version = mark(staff, attempt).json()["version"]
+    assert staff.post(f"/api/attempts/{attempt.pk}/return", {"version": version}, "application/json").status_code == 200
     student = client_of(course.student)
     assert (
         student.put(

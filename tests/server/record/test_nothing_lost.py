@@ -17,6 +17,7 @@ from procrastinate.contrib.django.models import ProcrastinateJob
 from judicum.core.errors import UnreadablePicture, WrongState
 from judicum.server.platform import storage
 from judicum.server.platform.storage import store_file
+from judicum.server.record.attempts.actions.log_run import log_run
 from judicum.server.record.attempts.actions.open_attempt import weld_another
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.photos.actions import receive_upload
@@ -25,10 +26,10 @@ from judicum.server.record.photos.actions.reconcile_jobs import MAX_JOBS, reconc
 from judicum.server.record.photos.actions.request_measurement import measure_again, request_measurement
 from judicum.server.record.photos.jobs import LIVE, has_job
 from judicum.server.record.photos.models import Measurement, Photo, Upload
-from judicum.server.record.photos.pieces import save_piece, uploads_with_pieces
+from judicum.server.record.photos.pieces import drop_pieces, save_piece, uploads_with_pieces
 from tests.drawn import bead_photo
 from tests.measured import measured_attempt
-from tests.people import Course, create_course, logged
+from tests.people import RUN, Course, create_course, logged
 
 CUT = 100_000
 
@@ -79,6 +80,55 @@ def test_a_whole_file_whose_sender_never_came_back_is_finished(course: Course) -
     assert upload.photo is not None
     assert uploads_with_pieces() == []
     assert finish_whole() == 0
+
+
+def test_an_upload_whose_pieces_are_gone_begins_anew(course: Course, client_of: Callable[..., Client]) -> None:
+    upload, last = begun(course)
+    drop_pieces(str(upload.pk))
+    client, url = client_of(course.student), f"/api/uploads/{upload.pk}"
+
+    def send(offset: int, piece: bytes) -> Any:
+        return client.patch(url, piece, "application/offset+octet-stream", headers={"Upload-Offset": str(offset)})
+
+    lost = send(CUT, last)
+    assert (lost.status_code, lost.json()["code"]) == (409, "offset_conflict")
+    assert client.head(url)["Upload-Offset"] == "0", "the phone goes on from there"
+    assert send(0, bead_photo().jpeg[:CUT]).status_code == 204
+    assert send(CUT, last).status_code == 204
+    assert Photo.objects.count() == 1
+
+
+@pytest.mark.django_db(transaction=True)
+def test_the_same_bytes_from_three_sides_at_once_are_a_photo_for_each_that_was_promised_one(
+    client_of: Callable[..., Client],
+) -> None:
+    course = create_course()
+    mine = logged(course)
+    theirs = log_run(course.other, Attempt.objects.get(student=course.other).pk, RUN)
+    data = bead_photo().jpeg
+    sides = [(course.student, mine), (course.student, mine), (course.other, theirs)]
+    uploads = [(who, begin_upload(who, attempt.pk, len(data), "bead.jpg")) for who, attempt in sides]
+
+    def send(side: tuple[Any, Upload]) -> Any:
+        who, upload = side
+        try:
+            return client_of(who).patch(
+                f"/api/uploads/{upload.pk}", data, "application/offset+octet-stream", headers={"Upload-Offset": "0"}
+            )
+        finally:
+            connections.close_all()
+
+    with ThreadPoolExecutor(6) as pool:
+        answers = list(pool.map(send, [*uploads, *uploads]))  # each of them twice, as from a slow line
+    assert {answer.status_code for answer in answers} <= {204, 409}
+    promised = [int(answer["Judicum-Photo"]) for answer in answers if answer.status_code == 204]
+    assert set(promised) == set(Photo.objects.values_list("pk", flat=True))
+    assert len(set(promised)) == 3
+    assert all(default_storage.exists(str(photo.picture.original)) for photo in Photo.objects.all() if photo.picture)
+    # Kept once, and said: to those who teach of whoever sent it, to a student of themselves.
+    staff = client_of(course.instructor).get(f"/api/attempts/{theirs.pk}").json()["photos"][0]["same_as"]
+    assert [(one["attempt"], one["student"]) for one in staff] == [(mine.pk, "Sanne")]
+    assert client_of(course.other).get(f"/api/attempts/{theirs.pk}").json()["photos"][0]["same_as"] == []
 
 
 def test_what_is_no_picture_is_discarded_and_a_fault_of_ours_is_not(course: Course) -> None:
@@ -188,6 +238,7 @@ def test_the_database_lets_a_photo_wait_once_and_a_student_weld_one_at_a_time(co
             number=9,
             created_at=timezone.now(),
             updated_at=timezone.now(),
+            shown_at=timezone.now(),
         )
 
 

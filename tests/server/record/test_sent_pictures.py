@@ -1,9 +1,11 @@
 """Pictures that somebody sends: looked into apart, a few at a time, within limits that are told in words."""
 
+import io
 import resource
 import struct
 import subprocess
 import sys
+import zipfile
 import zlib
 from collections.abc import Callable
 from typing import Any
@@ -11,6 +13,7 @@ from typing import Any
 import pytest
 from django.core.cache import cache
 from django.test import Client
+from PIL import Image
 
 from judicum.core.errors import Busy, TooMuch, UnreadablePicture
 from judicum.core.photo.bead import Bead
@@ -19,9 +22,11 @@ from judicum.core.photo.ingest import ingest
 from judicum.core.photo.measure import measure_photo
 from judicum.core.photo.precheck import precheck_file
 from judicum.core.photo.strip import cut_strip
+from judicum.server.exchange.archive.write import archive_of
 from judicum.server.platform import sandbox
 from judicum.server.record.photos.actions import receive_upload
 from judicum.server.record.photos.actions.receive_upload import begin_upload, receive_piece
+from judicum.server.record.photos.actions.send_photo import send_photo
 from judicum.server.record.photos.models import Photo, Upload
 from tests.drawn import bead_photo
 from tests.people import Course, logged
@@ -42,6 +47,27 @@ def grey_png(width: int, height: int, bits: int = 8, colour: int = 0) -> bytes:
 
 def test_what_comes_back_from_apart_is_what_is_seen_here() -> None:
     assert sandbox.ingest_in_sandbox(bead_photo().jpeg) == ingest(bead_photo().jpeg)
+
+
+def test_an_archive_carries_no_place_and_no_owner_of_a_photo(course: Course) -> None:
+    exif = Image.Exif()
+    exif[0x013B] = "Sanne at home"
+    exif.get_ifd(0x8825).update({1: "N", 2: (48.0, 12.0, 30.0)})
+    sent = io.BytesIO()
+    with Image.open(io.BytesIO(bead_photo().jpeg)) as picture:
+        picture.save(sent, "JPEG", exif=exif, quality=95)
+    attempt = logged(course)
+    photo = send_photo(course.student, attempt.pk, sent.getvalue())
+    assert photo.picture is not None
+    with photo.picture.original.open() as kept:
+        assert b"Sanne at home" not in kept.read()
+    with zipfile.ZipFile(io.BytesIO(b"".join(archive_of(course.row.pk)))) as archive:
+        names = [name for name in archive.namelist() if name.startswith("files/originals")]
+        assert len(names) == 1
+        with Image.open(io.BytesIO(archive.read(names[0]))) as picture:
+            assert not picture.getexif().get_ifd(0x8825)
+    again = send_photo(course.student, attempt.pk, sent.getvalue())
+    assert again.picture == photo.picture, "the same photo is kept once"
 
 
 @pytest.mark.parametrize("data", [b"no picture", bead_photo().jpeg[:9000], b""])

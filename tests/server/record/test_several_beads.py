@@ -11,7 +11,7 @@ from judicum.core.photo.measure import measure_all
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.actions.log_run import log_run
 from judicum.server.record.attempts.models import Attempt
-from judicum.server.record.marking.actions.mark_attempt import set_mark
+from judicum.server.record.marking.actions.mark_attempt import return_mark, set_mark
 from judicum.server.record.photos.actions.send_photo import send_photo
 from judicum.server.record.photos.actions.store_measurement import MeasuredBead, store_measurement
 from judicum.server.record.photos.models import Measurement, MeasurementSummary, SeenBead
@@ -121,7 +121,7 @@ def test_a_bead_that_is_not_there_is_refused_in_words(
     assert shown()["report"]["bead_number"] == 2
 
 
-def test_only_those_who_see_the_attempt_choose_and_only_before_the_mark(
+def test_only_those_who_see_the_attempt_choose_and_only_before_the_return(
     course: Course,
     attempt: Attempt,
     shown: Callable[[], dict],
@@ -133,6 +133,9 @@ def test_only_those_who_see_the_attempt_choose_and_only_before_the_mark(
     assert "choose_bead" in client_of(course.student).get(f"/api/attempts/{attempt.pk}").json()["may"]
     attempt.refresh_from_db()
     set_mark(course.instructor, attempt.pk, attempt.version, dict.fromkeys(SCORES, 8.0), "", "")
+    assert choose(course.student, 1).status_code == 200, "to be refused would tell of the mark"
+    attempt.refresh_from_db()
+    return_mark(course.instructor, attempt.pk, attempt.version)
     assert choose(course.student, 3).status_code == 409
     assert shown()["report"]["bead_number"] == 1
 

@@ -107,11 +107,11 @@ def test_angles_are_read_on_torch_photos_only_and_not_by_strangers(
     assert read(client_of(course.student), back).status_code == 409
 
 
-def test_a_kind_that_is_none_and_a_marked_attempt_take_no_view(course: Course) -> None:
+def test_a_kind_that_is_none_and_a_returned_attempt_take_no_view(course: Course) -> None:
     attempt = logged(course)
     with pytest.raises(InvalidValue, match="bead, back, setup, torch"):
         send_photo(course.student, attempt.pk, bead_photo().jpeg, kind="selfie")
-    attempt.state = "marked"
+    attempt.state = "returned"
     attempt.save()
     with pytest.raises(WrongState):
         send_photo(course.student, attempt.pk, bead_photo().jpeg, kind="back")

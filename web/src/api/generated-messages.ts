@@ -294,9 +294,12 @@ export type Messages = {
   "common-purge": never;
   "common-purpose": never;
   "common-remove": never;
+  "common-remove-named": "name";
   "common-reports-and-sheets": never;
   "common-ripple-variation": never;
   "common-run": "number";
+  "common-same-picture": "number" | "title";
+  "common-same-picture-of": "name" | "number" | "title";
   "common-saved": never;
   "common-saving": never;
   "common-score": "words";
@@ -318,7 +321,6 @@ export type Messages = {
   "common-why-a": "aim";
   "common-width": never;
   "common-width-variation": never;
-  "common-remove-named": "name";
   "compare-above": never;
   "compare-attempt": "date" | "number";
   "compare-attempt-2": "date" | "number" | "title";

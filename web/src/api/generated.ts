@@ -3409,7 +3409,10 @@ export interface components {
             owns: boolean;
             is_active: boolean;
         };
-        /** @description A photo with its measurements, newest first; `gone` where the picture itself is not kept any more. */
+        /**
+         * @description A photo with its measurements, newest first; `gone` where the picture itself is not kept any more, `same_as` where the very
+         *     same picture was sent elsewhere too.
+         */
         Photo: {
             id: number;
             kind: components["schemas"]["PhotoKind"];
@@ -3421,6 +3424,7 @@ export interface components {
             gone: boolean;
             /** Format: date-time */
             sent_at: string;
+            same_as: components["schemas"]["SamePicture"][];
             measurements: components["schemas"]["Measurement"][];
         };
         /** @enum {string} */
@@ -3792,6 +3796,13 @@ export interface components {
             starts_deg: number[];
             order: number[];
             first: string | null;
+        };
+        /** @description Another attempt for which the very same picture was sent. */
+        SamePicture: {
+            attempt: number;
+            number: number;
+            title: string;
+            student: string;
         };
         /** @description A coupon to keep; `base` is the design it was made from. */
         SaveDesignRequest: {

@@ -1,4 +1,5 @@
-"""What is made of a picture when it arrives: what it is, and a copy to show without any metadata."""
+"""What is made of a picture when it arrives: what it is, the file without what it tells of people and places, and a copy to show
+without any metadata."""
 
 from typing import cast
 
@@ -7,6 +8,7 @@ import cv2
 from judicum.core.arrays import Pixels
 from judicum.core.photo.decode import decode, encode_jpeg
 from judicum.core.photo.picture_file import Ingested, sniff_format
+from judicum.core.photo.private import without_private
 
 SHOWN_LONG_SIDE_PX = 2400
 """px. Longest side of the copy: a full-screen picture on a tablet."""
@@ -15,10 +17,11 @@ SHOWN_QUALITY = 88
 
 
 def ingest(data: bytes) -> Ingested:
-    """Decode a picture file and make the copy to show. Raises UnreadablePicture."""
+    """Decode a picture file, clean it, and make the copy to show. Raises UnreadablePicture."""
     media_type = sniff_format(data)
     pixels = decode(data)
-    return Ingested(media_type, pixels.shape[1], pixels.shape[0], encode_jpeg(_fit(pixels), SHOWN_QUALITY))
+    shown = encode_jpeg(_fit(pixels), SHOWN_QUALITY)
+    return Ingested(media_type, pixels.shape[1], pixels.shape[0], without_private(data), shown)
 
 
 def _fit(pixels: Pixels) -> Pixels:

@@ -67,11 +67,12 @@ def _too_many(max_pixels: int) -> Said:
 
 @dataclass(frozen=True)
 class Ingested:
-    """A readable picture: its media type, its size upright (px), and a JPEG file to show."""
+    """A readable picture: its media type, its size upright (px), the file as it is kept, and a JPEG file to show."""
 
     media_type: str
     width_px: int
     height_px: int
+    original: bytes
     shown: bytes
 
 

@@ -31,8 +31,8 @@ MAX_CPU_S = 40
 
 def _ingest(data: bytes, given: Mapping[str, object]) -> tuple[Any, bytes]:
     made = dataclasses.asdict(ingest(data))
-    shown = made.pop("shown")
-    return made, shown
+    original, shown = made.pop("original"), made.pop("shown")
+    return {**made, "original_bytes": len(original)}, original + shown
 
 
 def _precheck(data: bytes, given: Mapping[str, Any]) -> tuple[Any, bytes]:

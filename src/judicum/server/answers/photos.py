@@ -187,8 +187,18 @@ class PhotoProblem(Answer):
     message: str
 
 
+class SamePicture(Answer):
+    """Another attempt for which the very same picture was sent."""
+
+    attempt: int
+    number: int
+    title: str
+    student: str
+
+
 class Photo(Answer):
-    """A photo with its measurements, newest first; `gone` where the picture itself is not kept any more."""
+    """A photo with its measurements, newest first; `gone` where the picture itself is not kept any more, `same_as` where the very
+    same picture was sent elsewhere too."""
 
     id: int
     kind: PhotoKind
@@ -199,6 +209,7 @@ class Photo(Answer):
     height_px: int
     gone: bool
     sent_at: datetime
+    same_as: list[SamePicture]
     measurements: list[Measurement]
 
 

@@ -3,7 +3,7 @@
 from datetime import date, datetime, time
 from typing import Annotated
 
-from pydantic import Field, PlainSerializer, StringConstraints
+from pydantic import Field, PlainSerializer, StringConstraints, WithJsonSchema
 
 from judicum.core.planning.booths import FEATURES
 from judicum.server.answers.attempts import Run
@@ -11,7 +11,9 @@ from judicum.server.answers.base import Answer, OneOf, Request
 from judicum.server.answers.people import Person
 
 Feature = Annotated[str, OneOf(tuple(FEATURES))]
-Clock = Annotated[time, PlainSerializer(lambda at: f"{at:%H:%M}", return_type=str)]
+CLOCK = {"type": "string", "pattern": "^([01][0-9]|2[0-3]):[0-5][0-9]$"}
+"""Not JSON Schema's `time`, which has seconds and a time zone."""
+Clock = Annotated[time, PlainSerializer(lambda at: f"{at:%H:%M}", return_type=str), WithJsonSchema(CLOCK)]
 """Hours and minutes where the course meets."""
 
 
@@ -19,7 +21,7 @@ class CreateSessionsRequest(Request):
     """One session, or one on the same weekday of so many weeks but for the days in `without`."""
 
     first: date
-    start: time
+    start: Clock
     minutes: int
     weeks: int = 1
     without: Annotated[list[date], Field(max_length=100)] = []

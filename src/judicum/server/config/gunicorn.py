@@ -10,6 +10,9 @@ graceful_timeout = 5
 """Seconds for requests under way when it is asked to end; a phone whose piece is cut off sends it again."""
 keepalive = 75
 """Seconds; longer than nginx keeps an idle connection, so that it never sends into one that is just closed."""
+limit_request_line = 0
+limit_request_field_size = 0
+"""No limits of its own on an address and a header: nginx has them, and refuses in words."""
 GC_AFTER = 20_000
 """Objects made before Python looks for ones to drop; a page of a list makes some thousands."""
 

@@ -4,7 +4,7 @@ from django.conf import settings
 from django.http import FileResponse, HttpRequest, HttpResponse, HttpResponseBase, HttpResponseNotFound
 from django.urls import URLPattern, URLResolver, include, path, re_path
 from django.views.decorators.csrf import ensure_csrf_cookie
-from drf_spectacular.views import SpectacularAPIView
+from drf_spectacular.views import SpectacularJSONAPIView
 
 from judicum.server.http.operations import health, metrics, ready
 from judicum.server.http.problems import unknown_address
@@ -28,7 +28,7 @@ def page(request: HttpRequest) -> HttpResponseBase:
 
 urlpatterns: list[URLPattern | URLResolver] = [
     path("api/", include("judicum.server.http.urls")),
-    path("api/schema", SpectacularAPIView.as_view(), name="schema"),
+    path("api/schema", SpectacularJSONAPIView.as_view(), name="schema"),
     path("health", health),
     path("ready", ready),
     path("metrics", metrics),

@@ -33,10 +33,14 @@ class ByChange(CursorPagination):
     page_size_query_param = "page_size"
     max_page_size = MAX_PAGE_SIZE
 
+    def __init__(self, change: str) -> None:
+        """`change` is the column that says when a row changed, as whoever asks sees it."""
+        self.change = change
+
     def get_ordering(self, request: Request, queryset: QuerySet[Any], view: Any) -> tuple[str, ...]:
         if request.query_params.get("oldest_first") == "true":
-            return "updated_at", "id"
-        return "-updated_at", "-id"
+            return self.change, "id"
+        return f"-{self.change}", "-id"
 
 
 def page_of(model: type[PageAnswer], rows: QuerySet[Any], request: Request) -> PageAnswer:

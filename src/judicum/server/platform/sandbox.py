@@ -91,9 +91,10 @@ def run_in_sandbox(job: str, data: bytes, **given: Any) -> tuple[Any, bytes]:
 
 
 def ingest_in_sandbox(data: bytes) -> Ingested:
-    """What a picture is, with a copy to show. Raises UnreadablePicture, Busy."""
-    made, shown = run_in_sandbox("ingest", data)
-    return Ingested(**made, shown=shown)
+    """What a picture is, cleaned, with a copy to show. Raises UnreadablePicture, Busy."""
+    made, files = run_in_sandbox("ingest", data)
+    size = made.pop("original_bytes")
+    return Ingested(**made, original=files[:size], shown=files[size:])
 
 
 def precheck_in_sandbox(data: bytes, long_side_px: int | None) -> list[PhotoProblem]:

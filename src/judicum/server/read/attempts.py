@@ -35,7 +35,7 @@ from judicum.server.people.roles import STAFF, Role
 from judicum.server.read.briefs import MARK, SUMMARY, briefs, facts_of, in_brief, summary_of
 from judicum.server.read.causes import requested_change
 from judicum.server.read.marking import mark_answer, second_mark_answer
-from judicum.server.read.photos import photo_answer
+from judicum.server.read.photos import photo_answer, same_pictures
 from judicum.server.record.attempts import models
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import NO_ATTEMPT, attempt_for, visible_events, visible_to
@@ -60,14 +60,14 @@ def attempt_page(user: User, attempt_id: int) -> AttemptAnswer:
         {**vars(attempt), "measuring": measuring}, policy, [getattr(mark, name) for name in MARK] if mark else None
     )
     second = getattr(attempt, "second", None)
-    before = earlier_measured(attempt)
+    before, same = earlier_measured(attempt), same_pictures(attempt, policy)
     return AttemptAnswer(
         student=Person(id=attempt.student_id, display_name=attempt.student.display_name),
         assignment=_goal(goal),
         measurement=summary_of({name: getattr(summary, name) for name in SUMMARY}) if summary else None,
         runs=[NumberedRun.model_validate(run) for run in attempt.runs.all()],
         preparation=_preparation(attempt, units_of(user)),
-        photos=[photo_answer(photo) for photo in attempt.photos.all()],
+        photos=[photo_answer(photo, same) for photo in attempt.photos.all()],
         mark=mark_answer(mark)
         if mark and policy.sees_mark(attempt.state, mark.returned_at, mark.marked_by_id)
         else None,
@@ -113,7 +113,7 @@ def loaded(user: User, attempt_id: int) -> tuple[Attempt, VisibilityPolicy]:
     )  # fmt: skip
     attempt = rows.defer(*(f"{one}__{name}" for one in PEOPLE for name in UNSHOWN)).filter(pk=attempt_id).first()
     if attempt is None or not (attempt.taught or attempt.student_id == user.pk):
-        raise NotFound(said(NO_ATTEMPT, attempt=attempt_id))
+        raise NotFound(said(NO_ATTEMPT, attempt_id=attempt_id))
     measurements = (
         Measurement.objects.order_by("-requested_at", "-id")
         .defer("bead", "chosen__bead")
@@ -150,7 +150,7 @@ def last_runs(user: User, attempt_id: int) -> LastRuns:
         )
         .exclude(pk=attempt.pk)
         .prefetch_related("runs")
-        .order_by("-updated_at")
+        .order_by("-created_at")
     )
     passed = logged.filter(mark__passed=True, mark__returned_at__isnull=False).first()
     found = passed or logged.first()

@@ -16,7 +16,7 @@ from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.people.accounts.models import User
 from judicum.server.read.strips import strip_of
 from judicum.server.record.attempts.models import Attempt
-from judicum.server.record.attempts.visibility import VisibilityPolicy
+from judicum.server.record.attempts.visibility import SHOWN, VisibilityPolicy
 from judicum.server.record.marking.models import Mark
 from judicum.server.record.photos.counting import UNDER_WAY
 from judicum.server.record.photos.models import Measurement
@@ -24,7 +24,7 @@ from judicum.server.record.photos.models import MeasurementSummary as SummaryRow
 
 MEASURING = Exists(Measurement.objects.filter(photo__attempt=OuterRef("pk"), state__in=UNDER_WAY))
 """Whether a photo of an outer attempt waits to be measured, or is being measured."""
-COLUMNS = ("id", "number", "state", "version", "student_id", "assignment_id", "created_at", "updated_at")
+COLUMNS = ("id", "number", "student_id", "assignment_id", "created_at", *SHOWN, *SHOWN.values())
 MARK = ("total", "passed", "returned_at", "marked_by_id")
 """What a brief tells of a mark, and what decides who sees it."""
 SUMMARY = tuple(f.attname for f in SummaryRow._meta.concrete_fields)
@@ -78,19 +78,17 @@ def brief_of(
 def facts_of(row: Mapping[str, Any], policy: VisibilityPolicy, mark: Iterable[Any] | None) -> dict[str, Any]:
     """What of an attempt's own columns and its mark a person may see; `row` as `in_brief` gives it."""
     total, passed, returned_at, marker_id = mark or (None,) * len(MARK)
-    state = row["state"]
-    sees = policy.sees_mark(state, returned_at, marker_id)
+    seen = {name: row[policy.column(name)] for name in SHOWN}
+    sees = policy.sees_mark(row["state"], returned_at, marker_id)
     return {
         "id": row["id"],
         "number": row["number"],
-        "state": policy.state(state),
-        "version": row["version"],
+        **seen,
         "created_at": row["created_at"],
-        "updated_at": row["updated_at"],
         "measuring": row["measuring"],
         "mark_total": total if sees else None,
         "passed": passed if sees else None,
-        "may": policy.may(state, row["student_id"], marker_id),
+        "may": policy.may(seen["state"], row["student_id"], marker_id),
     }
 
 

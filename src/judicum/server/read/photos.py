@@ -1,10 +1,14 @@
 """A photo with its measurements, as the page shows it."""
 
+from collections import defaultdict
+from collections.abc import Mapping
 from typing import Any
 
-from judicum.server.answers.photos import Engines, Measurement, Photo
+from judicum.server.answers.photos import Engines, Measurement, Photo, SamePicture
 from judicum.server.people.accounts.models import User
 from judicum.server.read.strips import strip_of
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.attempts.visibility import VisibilityPolicy
 from judicum.server.record.photos import models
 from judicum.server.record.photos.actions.measure_all import engines_of
 
@@ -44,8 +48,30 @@ def _beads(row: models.Measurement) -> list[dict[str, Any]]:
     ]
 
 
-def photo_answer(row: models.Photo) -> Photo:
-    """A photo with its measurements, newest first."""
+def same_pictures(attempt: Attempt, policy: VisibilityPolicy) -> dict[str, list[SamePicture]]:
+    """Other attempts for which the very same picture was sent, by the picture: all of the course to those who teach, else
+    one's own."""
+    shown = {photo.picture_id for photo in attempt.photos.all() if photo.picture_id}
+    others = models.Photo.objects.filter(picture__in=shown, attempt__course_id=attempt.course_id).exclude(
+        attempt=attempt
+    )
+    if not policy.teaches:
+        others = others.filter(attempt__student_id=policy.user.pk)
+    found: dict[str, list[SamePicture]] = defaultdict(list)
+    rows = others.order_by("attempt_id").values_list(
+        "picture_id",
+        "attempt_id",
+        "attempt__number",
+        "attempt__assignment__design__title",
+        "attempt__student__display_name",
+    )
+    for picture, pk, number, title, name in rows.distinct():
+        found[picture].append(SamePicture(attempt=pk, number=number, title=title, student=name))
+    return found
+
+
+def photo_answer(row: models.Photo, same: Mapping[str, list[SamePicture]]) -> Photo:
+    """A photo with its measurements, newest first; `same` are `same_pictures`."""
     width, height = row.size_px
     return Photo(
         id=row.pk,
@@ -57,6 +83,7 @@ def photo_answer(row: models.Photo) -> Photo:
         height_px=height,
         gone=row.picture is None,
         sent_at=row.sent_at,
+        same_as=same.get(row.picture_id or "", []),
         measurements=[measurement_answer(one) for one in row.measurements.all()],
     )
 

@@ -11,7 +11,7 @@ from judicum.server.people.courses.queries import staff_of
 from judicum.server.read.agreement import agreement_line
 from judicum.server.read.attempts import briefs_of
 from judicum.server.record.attempts.models import Attempt
-from judicum.server.record.attempts.visibility import VisibilityPolicy
+from judicum.server.record.attempts.visibility import VisibilityPolicy, blind_to
 from judicum.server.record.marking import models
 from judicum.server.record.marking.models import Reference
 from judicum.server.record.marking.references import lines_of, references_of, self_test_of, tested
@@ -35,7 +35,7 @@ def references_page(user: User, course_id: int) -> ReferenceBeads:
             total=reference.attempt.mark.total,
             measurement=attempt.measurement,
         )
-        for reference, attempt in _with_briefs(user, references_of(course_id))
+        for reference, attempt in _with_briefs(user, references_of(course_id).exclude(blind_to(user, "attempt__")))
     ]
     return ReferenceBeads(tested=tested(user, course_id), references=rows)
 
@@ -44,7 +44,11 @@ def self_test_page(user: User, course_id: int, test_id: int) -> SelfTest:
     """One's own test. Raises NotFound, NotAllowed."""
     staff_of(user, course_id)
     test = self_test_of(user, test_id)
-    references = test.references.select_related("attempt__mark__scheme", "kept_by").order_by("pk")
+    references = (
+        test.references.exclude(blind_to(user, "attempt__"))
+        .select_related("attempt__mark__scheme", "kept_by")
+        .order_by("pk")
+    )
     beads, over = _with_briefs(user, references), test.finished_at is not None
     return SelfTest(
         id=test.pk,

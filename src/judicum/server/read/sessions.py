@@ -8,6 +8,7 @@ from judicum.server.answers.attempts import Run
 from judicum.server.answers.sessions import (
     Attendance,
     Booth,
+    BoothName,
     BoothNote,
     BoothSlot,
     CourseSession,
@@ -26,6 +27,7 @@ from judicum.server.follow.sessions.queries import (
     Work,
     my_slots,
     now_is,
+    others_faults,
     sessions_ahead,
     slots_ahead,
     work_in,
@@ -34,6 +36,7 @@ from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import members, membership_of, staff_of
 from judicum.server.people.roles import Role
 from judicum.words import Units
+from judicum.words.catalogue import t
 from judicum.words.names import named
 from judicum.words.sessions import bring_words, set_words, unplaced_words, when_words
 
@@ -113,12 +116,13 @@ def my_sessions(user: User, course_id: int) -> MySessions:
     course = membership_of(user, course_id).course
     sessions = sessions_ahead(course)
     said = dict(models.Attendance.objects.filter(session__in=sessions, user=user).values_list("session_id", "there"))
+    hidden = others_faults(user, course_id)
     return MySessions(
         slots=[
             MyBoothSlot(
                 when=when_words(one.session.date, one.session.start, one.start),
                 booth=one.booth.name,
-                broken=one.booth.broken,
+                broken=_fault(one.booth, hidden),
                 title=one.assignment.design.title,
                 minutes=one.minutes,
                 bring=bring_words(one.assignment.design.joint),
@@ -144,4 +148,11 @@ def machine_page(user: User, attempt_id: int, units: Units) -> Machine:
     worked = found.worked and WorkedAt(
         at=found.worked.at, words=set_words(found.worked.run, units), run=Run(**{key: found.worked.run[key] for key in Run.model_fields})
     )  # fmt: skip
-    return Machine(booth=found.booth.pk if found.booth else None, booths=found.booths, worked=worked)
+    hidden = others_faults(user, found.course_id)
+    booths = [BoothName(id=one.pk, name=one.name, broken=_fault(one, hidden)) for one in found.booths]
+    return Machine(booth=found.booth.pk if found.booth else None, booths=booths, worked=worked)
+
+
+def _fault(booth: models.Booth, hidden: set[int]) -> str:
+    """What does not work at a booth; where the words are another student's, that something does not."""
+    return t("booth-fault-reported") if booth.pk in hidden else booth.broken

@@ -4,6 +4,7 @@ import { useState, type ChangeEvent, type ComponentProps } from "react";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
 import { HelpMark } from "../../domain/help";
+import { SameAs } from "../../domain/same-as";
 import { may, newest, type Attempt } from "../../domain/use-attempt";
 import { BeadResult } from "./bead-result";
 import { precheckPhoto, type PhotoProblem } from "./precheck";
@@ -74,6 +75,7 @@ export function PhotoStep({ attempt }: { attempt: Attempt }) {
           </div>
         )}
       </div>
+      <SameAs photo={photo} />
       {photo && <BeadResult attempt={attempt} photo={photo} measurement={measurement} />}
     </Panel>
   );

@@ -9,6 +9,7 @@ import { may, newest, type Attempt } from "../../domain/use-attempt";
 import { useUnits } from "../../domain/use-units";
 import { useMeasureAgain } from "./queries";
 import { ScaleSetter } from "./scale-setter";
+import { SameAs } from "../../domain/same-as";
 import { Standing } from "./standing";
 import { StripAndFaults } from "./strip-and-faults";
 
@@ -71,6 +72,7 @@ export function Evidence({ attempt, openPhoto }: { attempt: Attempt; openPhoto: 
       ) : (
         <BeadPhoto photo={photo} overlay={null} traced={false} close={false} />
       )}
+      <SameAs photo={photo} />
       {report && <PhotoWarnings report={report} />}
       {measurement && measurement.beads.length > 1 && (
         <BeadChoice attempt={attempt} photo={photo} measurement={measurement} />

@@ -12,7 +12,9 @@ from judicum.server.follow.notices.models import NotificationPreference
 from judicum.server.people.accounts.models import Token, User
 from judicum.server.record.attempts.models import Attempt, Event
 from judicum.server.record.attempts.queries import marks_blind
-from judicum.server.record.attempts.visibility import VisibilityPolicy
+from judicum.server.record.attempts.visibility import SHOWN, VisibilityPolicy
+from judicum.server.record.causes.models import Verdict
+from judicum.server.record.causes.queries import became_of
 from judicum.server.record.marking.models import Phrase
 
 BELONGING = {
@@ -79,8 +81,10 @@ def _row(table: Table, user: User, row: Any, files: dict[str, str]) -> dict[str,
             values[field.name] = _file(str(values[field.name]), files)
     if table.name == "photos" and row.picture is not None:
         values["file"] = _file(str(row.picture.original), files)
+    if isinstance(row, Verdict) and not became_of(row.attempt):
+        values |= {"done": "", "gone": ""}
     if isinstance(row, Attempt):
-        values["state"] = VisibilityPolicy(user, teaches=False).state(row.state)
+        values |= {name: values.pop(shown) for name, shown in SHOWN.items()}
         values["coupon"], values["course"] = row.assignment.design.title, row.course.name
         if not hasattr(row, "mark") or row.mark.returned_at is None:
             del values["by_hand"]

@@ -13,6 +13,7 @@ from judicum.server.follow.stock.models import Bottle, GaugeReading, Item, Movem
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course, Membership
 from judicum.server.record.attempts.models import Attempt, Event, Run
+from judicum.server.record.attempts.visibility import HIDDEN_FROM_SECOND, blind_to
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.marking.models import Mark, Reference, SecondMark, SelfTest
 from judicum.server.record.photos.models import (
@@ -37,6 +38,16 @@ FIELDS_OF_1 = {
 """What version 1 called fields, by table; nothing else differs."""
 
 
+OF_FIRST_MARKS = {
+    "verdicts": Q(),
+    "marks": Q(),
+    "second_marks": Q(),
+    "references": Q(),
+    "events": Q(kind__in=HIDDEN_FROM_SECOND),
+}
+"""Which rows of a table tell of the first mark of an attempt."""
+
+
 @dataclass(frozen=True)
 class Table:
     """Rows of one model: which of them belong to a course, in the order of their keys, and what of them is not written.
@@ -54,8 +65,12 @@ class Table:
     later: tuple[str, ...] = ()
     as_shipped: Mapping[str, str] = field(default_factory=dict)
 
-    def rows(self, course_id: int) -> QuerySet[Any]:
-        return self.model._default_manager.filter(self.of(course_id)).order_by(self.by)
+    def rows(self, course_id: int, reader: User | None = None) -> QuerySet[Any]:
+        """The table's rows of a course; without those that `reader` is not to see while they are to give a blind second mark."""
+        found = self.model._default_manager.filter(self.of(course_id)).order_by(self.by)
+        if reader is None or self.name not in OF_FIRST_MARKS:
+            return found
+        return found.exclude(blind_to(reader, "attempt__") & OF_FIRST_MARKS[self.name])
 
     @property
     def fields(self) -> list["Field[Any, Any]"]:

@@ -6,7 +6,7 @@ import json
 import os
 import re
 import zipfile
-from collections.abc import Callable, Iterable, Iterator
+from collections.abc import Callable, Iterable, Iterator, Set
 from dataclasses import dataclass
 from functools import partial
 from pathlib import Path, PurePosixPath
@@ -20,6 +20,9 @@ from django.utils import timezone
 from judicum.server.exchange.archive.rows import written
 from judicum.server.exchange.archive.tables import TABLES, VERSION, Table
 from judicum.server.exchange.stored import PICTURES, digest_of
+from judicum.server.people.accounts.models import User
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.attempts.visibility import blind_to
 
 FORMAT = "judicum-course"
 BY_CONTENT = re.compile(rf"^({'|'.join(PICTURES)})/[0-9a-f]{{2}}/([0-9a-f]{{64}})\.(jpg|png|heic)$")
@@ -29,8 +32,12 @@ ONE_TIME = (1980, 1, 1, 0, 0, 0)
 """Of every entry: the same rows make the same bytes."""
 
 
-def archive_of(course_id: int) -> Iterator[bytes]:
+def archive_of(course_id: int, reader: User | None = None) -> Iterator[bytes]:
     """The archive of a course, chunk by chunk; rows are of one moment.
+
+    Args:
+        reader: who it is for: attempts that they are to mark blind are written as not marked yet, and the manifest says how
+            many (`withheld`). None for whoever runs the server: all of it.
 
     The caller has looked whether whoever asks may have it.
     """
@@ -39,13 +46,15 @@ def archive_of(course_id: int) -> Iterator[bytes]:
         if outermost:
             with connection.cursor() as cursor:
                 cursor.execute("SET TRANSACTION ISOLATION LEVEL REPEATABLE READ, READ ONLY")
-        tables, files = _rows(course_id)
-    yield from zipped(tables, files, {"course": json.loads(tables["course"])["name"]})
+        withheld = set(Attempt.objects.filter(blind_to(reader), course_id=course_id).values_list("pk", flat=True)) if reader else set()  # fmt: skip
+        tables, files = _rows(course_id, reader, withheld)
+    more = {"withheld": len(withheld)} if withheld else {}
+    yield from zipped(tables, files, {"course": json.loads(tables["course"])["name"], **more})
 
 
-def _rows(course_id: int) -> tuple[dict[str, bytes], dict[str, str]]:
+def _rows(course_id: int, reader: User | None, withheld: Set[int]) -> tuple[dict[str, bytes], dict[str, str]]:
     """Every table's lines, and the store's name of each file by its name in the archive."""
-    chosen = [(table, table.rows(course_id)) for table in TABLES]
+    chosen = [(table, table.rows(course_id, reader)) for table in TABLES]
     numbers: dict[str, dict[Any, int]] = {}
     for table, rows in chosen:
         keys = rows.values_list("pk", flat=True)
@@ -55,6 +64,8 @@ def _rows(course_id: int) -> tuple[dict[str, bytes], dict[str, str]]:
     for table, rows in chosen:
         out = io.BytesIO()
         for number, row in enumerate(rows.prefetch_related(*(one.name for one in table.lists)), 1):
+            if isinstance(row, Attempt) and row.pk in withheld:
+                row.state = row.shown_state
             names = _names(table, row)
             files |= {inside: stored for stored, inside in names.items()}
             line = written(table, row, number, numbers, names)

@@ -5,7 +5,7 @@ from typing import Any
 
 from django.db.models import QuerySet
 
-from judicum.core.errors import InvalidValue, said
+from judicum.core.errors import InvalidValue, WrongState, said
 from judicum.core.fields import Flag, Text
 from judicum.core.marking import FINDINGS, read_scheme
 from judicum.core.quantities import Quantity
@@ -21,6 +21,7 @@ from judicum.server.record.attempts.actions.log_run import log_for
 from judicum.server.record.attempts.actions.note_findings import note_findings
 from judicum.server.record.attempts.actions.open_attempt import open_attempt
 from judicum.server.record.attempts.models import Attempt, Run
+from judicum.server.record.attempts.queries import marks_blind
 from judicum.server.record.attempts.states import AttemptState
 from judicum.server.record.marking.actions.mark_attempt import return_mark, set_mark
 from judicum.server.record.marking.models import Mark
@@ -194,8 +195,14 @@ def mark_rows(course: Course) -> Iterator[Sequence[Any]]:
 
 
 def put_mark(user: User, course: Course, values: Mapping[str, Any]) -> Done:
-    """A mark set, or changed, by the coupon's own scheme, and returned where the line says so."""
+    """A mark set, or changed, by the coupon's own scheme, and returned where the line says so.
+
+    Raises:
+        WrongState: one that this person is to mark blind: no line tells whether it would be the same.
+    """
     attempt = _attempt(course, values)
+    if marks_blind(user, attempt):
+        raise WrongState(said("refused-mark-it-blind"))
     mark = Mark.objects.filter(attempt=attempt).first()
     keys = read_scheme(mark.scheme.body if mark else scheme_coded(course.pk, attempt.assignment.scheme).body).keys
     had = mark.scores if mark else {}

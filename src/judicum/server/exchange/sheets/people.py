@@ -34,10 +34,11 @@ def rows(course: Course) -> Iterator[Sequence[Any]]:
 
 
 def put(user: User, course: Course, values: Mapping[str, Any]) -> Done:
-    """Somebody new of the workshop, somebody of it who joins the course, or a member with another role.
+    """Somebody new of the workshop, somebody of it whom an owner takes into the course, or a member with another role.
 
     Raises:
-        InvalidValue: a name that somebody of another workshop has, or another name than the one somebody gave themselves.
+        InvalidValue: a name that somebody of another workshop has, or another name than the one somebody gave themselves;
+            somebody who has an account and is not in the course: they join by its code, or an owner takes them in.
     """
     login, role = values["username"], values.get("role")
     there = User.objects.filter(skeleton=skeleton(login)).first()
@@ -45,10 +46,12 @@ def put(user: User, course: Course, values: Mapping[str, Any]) -> Done:
         return _new(course, login, values.get("name") or login, role or Role.STUDENT)
     if there.workshop_id != course.workshop_id or there.removed_at is not None:
         raise InvalidValue("username", login, said("allowed-a-name-that-nobody-of-this"))
+    member = Membership.objects.filter(course=course, user=there).first()
+    if member is None and not user.owns:
+        raise InvalidValue("username", login, said("allowed-join-by-code-or-owner"))
     name = values.get("name")
     if name and name != there.display_name:
         raise InvalidValue("name", name, said("allowed-a-name-is-its-owners-to", name=there.display_name))
-    member = Membership.objects.filter(course=course, user=there).first()
     if member is None:
         Membership.objects.create(course=course, user=there, role=role or Role.STUDENT)
         return Done("made", t("done-joins", name=there.display_name))

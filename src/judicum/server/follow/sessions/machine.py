@@ -25,8 +25,9 @@ class Worked:
 
 @dataclass(frozen=True)
 class Machine:
-    """Where an attempt is welded (None: nobody said, and no plan does), the booths there are, what worked there last."""
+    """Where an attempt of a course is welded (None: nobody said, and no plan does), the booths there are, what worked there last."""
 
+    course_id: int
     booth: Booth | None
     booths: list[Booth]
     worked: Worked | None
@@ -39,8 +40,8 @@ def machine_of(user: User, attempt_id: int) -> Machine:
     said = WeldedAt.objects.filter(attempt=attempt).values_list("booth_id", flat=True).first() or _planned(attempt)
     booth = next((one for one in booths if one.pk == said), None)
     if booth is None:
-        return Machine(None, booths, None)
-    return Machine(booth, booths, worked_at(booth, attempt))
+        return Machine(attempt.course_id, None, booths, None)
+    return Machine(attempt.course_id, booth, booths, worked_at(booth, attempt))
 
 
 def _planned(attempt: Attempt) -> int | None:
@@ -52,7 +53,7 @@ def _planned(attempt: Attempt) -> int | None:
 
 
 def worked_at(booth: Booth, attempt: Attempt) -> Worked | None:
-    """Whoever welded it: settings belong to the machine. Only marks that were returned count."""
+    """Whoever welded it: settings belong to the machine, words to whoever wrote them. Only marks that were returned count."""
     run = (
         Run.objects.filter(
             attempt__in=WeldedAt.objects.filter(booth=booth).exclude(attempt=attempt).values("attempt"),
@@ -60,13 +61,13 @@ def worked_at(booth: Booth, attempt: Attempt) -> Worked | None:
             attempt__mark__passed=True,
             attempt__mark__returned_at__isnull=False,
         )
-        .order_by("-attempt__updated_at", "number")
+        .order_by("-attempt__created_at", "number")
         .values()
         .first()
     )
     if run is None:
         return None
-    return Worked(Attempt.objects.values_list("created_at", flat=True).get(pk=run["attempt_id"]), run)
+    return Worked(Attempt.objects.values_list("created_at", flat=True).get(pk=run["attempt_id"]), {**run, "note": ""})
 
 
 @transaction.atomic

@@ -14,11 +14,11 @@ from judicum.core.planning.rota import USUAL_CHANGEOVER
 from judicum.core.setup import read_coupon
 from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.catalogue.coupons.setup import card_for, coupon_of
-from judicum.server.follow.sessions.models import Attendance, Booth, BoothSlot, CalendarSubscription, Session
+from judicum.server.follow.sessions.models import Attendance, Booth, BoothNote, BoothSlot, CalendarSubscription, Session
 from judicum.server.people.accounts.models import User
-from judicum.server.people.courses.models import Course
+from judicum.server.people.courses.models import Course, Membership
 from judicum.server.people.courses.queries import members, membership_of
-from judicum.server.people.roles import Role
+from judicum.server.people.roles import STAFF, Role
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.states import AttemptState
 
@@ -125,10 +125,10 @@ def slots_ahead(course: Course) -> list[BoothSlot]:
 
 def session_for(user: User, session_id: int) -> Session:
     """A session of a course one takes part in. Raises NotFound."""
-    found = Session.objects.select_related("course").filter(pk=session_id).first()
+    mine = Session.objects.select_related("course").filter(course__memberships__user=user)
+    found = mine.filter(pk=session_id).first()
     if found is None:
         raise NotFound(said("refused-there-is-no-session-for-you", session_id=session_id))
-    membership_of(user, found.course_id)
     return found
 
 
@@ -136,6 +136,16 @@ def my_slots(user: User, course_id: int) -> list[BoothSlot]:
     """One's own slots ahead. Raises NotFound."""
     course = membership_of(user, course_id).course
     return [one for one in slots_ahead(course) if one.student_id == user.pk]
+
+
+def others_faults(user: User, course_id: int) -> set[int]:
+    """Booths whose fault was reported by another student: this person is to know that there is one and to ask, not to read the
+    words. Empty to those who teach."""
+    staff = Membership.objects.filter(course_id=course_id, role__in=STAFF).values_list("user_id", flat=True)
+    if user.pk in set(staff):
+        return set()
+    notes = BoothNote.objects.filter(booth__course_id=course_id, mended_at=None)
+    return set(notes.exclude(by__in=[*staff, user.pk]).values_list("booth_id", flat=True))
 
 
 def begins_at(session: Session, minutes: int = 0) -> datetime:

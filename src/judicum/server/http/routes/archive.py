@@ -37,8 +37,9 @@ class CourseArchiveView(APIView):
 
     @extend_schema(operation_id="course_archive_file", responses=ZIP)
     def get(self, request: Request, course_id: int) -> HttpResponseBase:
-        course = instructor_of(person(request), course_id).course
-        return _zip(archive_of(course.pk), f"course-{course.pk}")
+        user = person(request)
+        course = instructor_of(user, course_id).course
+        return _zip(archive_of(course.pk, user), f"course-{course.pk}")
 
 
 class PersonalArchiveView(APIView):

@@ -87,13 +87,14 @@ class CourseAttemptsView(APIView):
             raise InvalidValue("state", unknown[0], one_of(AttemptState.values))
         mine = membership_of(person(request), course_id)
         found = course_attempts(mine, _number(request, "student"), states, _number(request, "assignment"))
-        pages = ByChange()
+        policy = policy_in(mine)
+        pages = ByChange(policy.column("updated_at"))
         rows = pages.paginate_queryset(in_brief(found), request)
         return Response(
             attempts_answers.AttemptBriefs(
                 next=pages.get_next_link(),
                 previous=pages.get_previous_link(),
-                results=briefs(rows or [], policy_in(mine)),
+                results=briefs(rows or [], policy),
             )
         )
 

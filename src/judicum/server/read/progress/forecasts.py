@@ -27,7 +27,7 @@ from judicum.server.people.courses.models import Course
 from judicum.server.people.courses.queries import members, membership_of, staff_of
 from judicum.server.people.roles import STAFF, Role
 from judicum.server.record.attempts.models import Attempt
-from judicum.server.record.causes.models import Verdict
+from judicum.server.record.causes.queries import verdicts_seen
 from judicum.server.record.marking.models import Mark
 from judicum.server.record.photos.models import MeasurementSummary
 from judicum.words.names import named
@@ -104,7 +104,7 @@ def standings(user: User, course_id: int) -> list[CouponStanding]:
     assignments, marks = _assignments(course_id), _pass_marks(course_id)
     returned = _returned(course_id)
     records = _records(course_id, returned, assignments, marks)
-    sequence, causes, marked = sequence_of(course), _causes(course_id), _marks(returned)
+    sequence, causes, marked = sequence_of(course), _causes(user, course_id), _marks(returned)
     given = {one.design.code for one in assignments.values()}
     forecasts = _of_everybody(assignments, records, marks)
     found = []
@@ -232,9 +232,9 @@ def _next(sequence: list[Design], design: Design, given: Iterable[str]) -> Desig
     return next((one for one in sequence[codes.index(design.code) + 1 :] if one.code not in had), None)
 
 
-def _causes(course_id: int) -> dict[tuple[int, int], str]:
+def _causes(user: User, course_id: int) -> dict[tuple[int, int], str]:
     """The cause taken most often of each student at each coupon."""
-    confirmed = Verdict.objects.filter(attempt__course_id=course_id, confirmed=True)
+    confirmed = verdicts_seen(user, course_id).filter(confirmed=True)
     counts: dict[tuple[int, int], Counter[str]] = defaultdict(Counter)
     for student, assignment, cause in confirmed.values_list("attempt__student_id", "attempt__assignment_id", "cause"):
         counts[student, assignment][cause] += 1

@@ -105,9 +105,13 @@ def _changes(record: StudentRecord) -> list[Change]:
     newest = [a for a in reversed(seen.values()) if a.id in asked][:MAX_CHANGES]
     standing = Verdict.objects.filter(attempt__id__any=[a.id for a in newest], confirmed=True)
     causes = {pk: rest for pk, *rest in standing.values_list("attempt_id", "cause", "done", "gone")}
+    last_seen = {a.assignment.id: a.number for a in sorted(seen.values(), key=lambda a: a.number)}
     found = []
     for attempt in newest:
         cause, done, gone = causes.get(attempt.id, (None, "", ""))
+        if last_seen[attempt.assignment.id] <= attempt.number:
+            # What became of it is written down with the next mark, which this person does not see yet.
+            done, gone = "", ""
         found.append(
             Change(
                 attempt=attempt.id,

@@ -16,7 +16,7 @@ from judicum.server.people.courses.queries import staff_of
 from judicum.server.read.attempts import newest_keys
 from judicum.server.read.progress.forecasts import SEEN, SHARES
 from judicum.server.read.progress.queries import desk
-from judicum.server.record.causes.models import Verdict
+from judicum.server.record.causes.queries import verdicts_seen
 from judicum.server.record.photos.models import MeasurementSummary
 from judicum.words.names import named
 from judicum.words.progress import share_words
@@ -43,8 +43,7 @@ def week_of(user: User, course_id: int, now: datetime | None = None) -> Week:
     rows_seen = list(rows.values_list("attempt_id", this_week, SEEN))
     new = {attempt for attempt, recent, _ in rows_seen if recent}
     seen = [(attempt, {fault["kind"] for fault in faults or []}) for attempt, _, faults in rows_seen]
-    confirmed = Verdict.objects.filter(
-        attempt__course_id=course_id,
+    confirmed = verdicts_seen(user, course_id).filter(
         attempt__created_at__gt=since - MONTH,
         attempt__created_at__lte=end,
         confirmed=True,

@@ -13,6 +13,9 @@ class Attempt(models.Model):
     `by_hand` the findings that no photo shows (judicum.core.marking.findings), `answer` why another photo was asked for or
     the coupon is to be welded again.
 
+    `shown_state`, `shown_version` and `shown_at` are state, version and last change as the student sees them: what tells of a
+    mark in the making (states.UNSEEN) moves none of them (transitions.advance).
+
     `course` is the assignment's: it stands here for the indexes in which a course's lists are read.
     """
 
@@ -27,6 +30,9 @@ class Attempt(models.Model):
     answer = models.CharField(max_length=300, blank=True)
     created_at = models.DateTimeField()
     updated_at = models.DateTimeField()
+    shown_state = models.CharField(max_length=14, choices=AttemptState.choices, default=AttemptState.ASSIGNED)
+    shown_version = models.PositiveIntegerField(default=1)
+    shown_at = models.DateTimeField()
 
     class Meta:
         constraints = (
@@ -41,7 +47,7 @@ class Attempt(models.Model):
         indexes = (
             models.Index(fields=("course", "-updated_at", "-id"), name="attempts_by_change"),
             models.Index(fields=("course", "student", "-created_at", "-id"), name="attempts_of_student"),
-            models.Index(fields=("student", "-updated_at"), name="attempts_of_person"),
+            models.Index(fields=("student", "-shown_at", "-id"), name="attempts_shown"),
             models.Index(fields=("assignment", "-updated_at", "-id"), name="attempts_at_coupon"),
             # What waits is little beside what is over, and the desk asks for it every few seconds.
             models.Index(

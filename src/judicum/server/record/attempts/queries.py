@@ -2,7 +2,7 @@
 
 from django.db.models import Q, QuerySet
 
-from judicum.core.errors import NotAllowed, NotFound, said
+from judicum.core.errors import NotAllowed, NotFound, WrongState, said
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Membership
 from judicum.server.people.roles import STAFF
@@ -31,7 +31,7 @@ def attempt_for(user: User, attempt_id: int) -> Attempt:
         .first()
     )
     if found is None:
-        raise NotFound(said(NO_ATTEMPT, attempt=attempt_id))
+        raise NotFound(said(NO_ATTEMPT, attempt_id=attempt_id))
     return found
 
 
@@ -40,15 +40,30 @@ def teaches(user: User, attempt: Attempt) -> bool:
     return Membership.objects.filter(user=user, course_id=attempt.course_id, role__in=STAFF).exists()
 
 
-def held_own(user: User, attempt_id: int) -> Attempt:
-    """The student's own attempt with its row held until the transaction ends.
+def own_attempt(user: User, attempt_id: int) -> Attempt:
+    """The student's own attempt, to go on with: they still take part in its course, and the course runs.
 
     Raises:
-        NotFound: not visible. NotAllowed: somebody else's.
+        NotFound: not visible. NotAllowed: somebody else's, or not in the course any more. WrongState: archived.
     """
     attempt = attempt_for(user, attempt_id)
     if attempt.student_id != user.pk:
         raise NotAllowed(said("refused-only-the-student-who-welds-the"))
+    check_takes_part(user, attempt)
+    return attempt
+
+
+def check_takes_part(user: User, attempt: Attempt) -> None:
+    """Raises NotAllowed where the person was let go from the attempt's course, WrongState where it is archived."""
+    if not Membership.objects.filter(user=user, course_id=attempt.course_id).exists():
+        raise NotAllowed(said("refused-no-longer-in-course"))
+    if attempt.assignment.course.archived_at is not None:
+        raise WrongState(said("refused-the-course-is-archived-it-can"))
+
+
+def held_own(user: User, attempt_id: int) -> Attempt:
+    """The student's own attempt with its row held until the transaction ends. Raises as `own_attempt`."""
+    own_attempt(user, attempt_id)
     return held(attempt_id)
 
 
@@ -56,11 +71,12 @@ def held_as_staff(user: User, attempt_id: int) -> Attempt:
     """An attempt of a course one teaches with its row held until the transaction ends.
 
     Raises:
-        NotFound: not visible. NotAllowed: not one who teaches the course.
+        NotFound: not visible. NotAllowed: not one who teaches the course. WrongState: archived.
     """
     attempt = attempt_for(user, attempt_id)
     if not teaches(user, attempt):
         raise NotAllowed(said("refused-only-the-courses-instructor-and-assistants"))
+    check_takes_part(user, attempt)
     return held(attempt_id)
 
 
@@ -109,5 +125,5 @@ def course_attempts(
     if assignment_id is not None:
         found = found.filter(assignment_id=assignment_id)
     if states:
-        found = found.filter(state__in=states)
+        found = found.filter(**{f"{VisibilityPolicy(mine.user, mine.role in STAFF).column('state')}__in": states})
     return found

@@ -46,24 +46,31 @@ WAITING = (AttemptState.PHOTOGRAPHED, AttemptState.MEASURED, *HELD_BACK)
 """States in which an attempt waits for those who teach: to be marked, marked blind a second time, agreed or returned."""
 OVER = (AttemptState.RETURNED, AttemptState.WELD_AGAIN)
 """States in which nobody has anything to do with an attempt any more."""
+UNSEEN = (
+    AttemptStep.FIND, AttemptStep.JUDGE_CAUSE, AttemptStep.MARK, AttemptStep.ASK_SECOND, AttemptStep.MARK_SECOND, AttemptStep.AGREE,
+)  # fmt: skip
+"""Steps that tell of a mark in the making: the student learns of none of them before its return."""
 BEFORE_MARK = (AttemptState.LOGGED, AttemptState.PHOTOGRAPHED, AttemptState.MEASURED, AttemptState.PHOTO_ASKED)
+OPEN = (*BEFORE_MARK, *HELD_BACK)
+"""States in which a student still works at what was logged: a mark they know nothing of changes nothing for them."""
 SENT = (*WAITING, AttemptState.PHOTO_ASKED, AttemptState.RETURNED, AttemptState.WELD_AGAIN)
 """States of an attempt that has had a photo."""
 
 # step -> {state before: state after}
 STEPS: dict[AttemptStep, dict[AttemptState, AttemptState]] = {
-    AttemptStep.PREPARE: {s: s for s in (AttemptState.ASSIGNED, *BEFORE_MARK)},
-    AttemptStep.LOG: {AttemptState.ASSIGNED: AttemptState.LOGGED} | {s: s for s in BEFORE_MARK},
-    AttemptStep.ADD_VIEW: {s: s for s in (AttemptState.ASSIGNED, *BEFORE_MARK)},
-    AttemptStep.READ_ANGLE: {s: s for s in BEFORE_MARK},
-    AttemptStep.ADD_PHOTO: dict.fromkeys(BEFORE_MARK, AttemptState.PHOTOGRAPHED),
+    # While a mark is held back the student may do what they could before it: to be refused would tell of it. The mark
+    # stands, and whoever returns it is told of the change by the attempt's version.
+    AttemptStep.PREPARE: {s: s for s in (AttemptState.ASSIGNED, *OPEN)},
+    AttemptStep.LOG: {AttemptState.ASSIGNED: AttemptState.LOGGED} | {s: s for s in OPEN},
+    AttemptStep.ADD_VIEW: {s: s for s in (AttemptState.ASSIGNED, *OPEN)},
+    AttemptStep.READ_ANGLE: {s: s for s in OPEN},
+    AttemptStep.ADD_PHOTO: dict.fromkeys(BEFORE_MARK, AttemptState.PHOTOGRAPHED) | {s: s for s in HELD_BACK},
     # A measurement may end after the mark was set by eye, or be made again: the mark stands.
     AttemptStep.MEASURE: {**{s: s for s in SENT}, AttemptState.PHOTOGRAPHED: AttemptState.MEASURED},
     AttemptStep.REFUSE_PHOTO: {s: s for s in SENT},
     AttemptStep.MEASURE_BACK: {s: s for s in AttemptState},
     AttemptStep.CORRECT: {s: s for s in SENT},
-    # Before a mark stands only: a mark is of one bead.
-    AttemptStep.CHOOSE_BEAD: {AttemptState.MEASURED: AttemptState.MEASURED},
+    AttemptStep.CHOOSE_BEAD: {s: s for s in (AttemptState.MEASURED, *HELD_BACK)},
     AttemptStep.FIND: {s: s for s in WAITING},
     # The cause that was taken belongs to the first mark until one is agreed.
     AttemptStep.JUDGE_CAUSE: {s: s for s in (*WAITING, AttemptState.RETURNED) if s != AttemptState.SECOND_ASKED},

@@ -5,19 +5,28 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Any
 
-from django.db.models import Count
+from django.db.models import Count, QuerySet
 
 from judicum.core.causes import SKIPPABLE, Explained, Followed, explain_case, followed, read_case
 from judicum.core.causes.case import BY_HAND, Case
 from judicum.server.catalogue.coupons.setup import checklist_for, coupon_of, logged_of
+from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.states import AttemptState
+from judicum.server.record.attempts.visibility import blind_to
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.photos.queries import measurement_that_counts
 
 NOTICED = ("electrode_after", "rod_end", "arc", "puff_at_start", "draught", "part_hot")
 """Columns of a run that the core's cases take apart from what was set."""
+STANDING = Verdict.objects.exclude(attempt__state=AttemptState.SECOND_ASKED)
+"""Verdicts that weigh with other attempts: one of a first mark that waits for a blind second tells nobody anything yet."""
 APART = (*NOTICED, "restarts_mm", "note")
+
+
+def verdicts_seen(user: User, course_id: int) -> QuerySet[Verdict]:
+    """Verdicts on the attempts of a course, but for those of a first mark that this person is to mark blind."""
+    return Verdict.objects.filter(attempt__course_id=course_id).exclude(blind_to(user, "attempt__"))
 
 
 def case_of(attempt: Attempt) -> Case:
@@ -36,7 +45,7 @@ def case_of(attempt: Attempt) -> Case:
             "measurement": measurement.result if measurement else None,
         }
     )
-    verdicts = Verdict.objects.exclude(attempt=attempt)
+    verdicts = STANDING.exclude(attempt=attempt)
     mine = verdicts.filter(
         attempt__student_id=attempt.student_id, attempt__created_at__lt=attempt.created_at, confirmed=True
     )
@@ -61,7 +70,7 @@ def _noticed(runs: list[dict[str, Any]]) -> dict[str, Any]:
 def _in_course(attempt: Attempt) -> tuple[dict[str, int], dict[str, int]]:
     """How often each cause was confirmed and ruled out in the attempt's course, this attempt left out."""
     rows = (
-        Verdict.objects.filter(attempt__course_id=attempt.course_id)
+        STANDING.filter(attempt__course_id=attempt.course_id)
         .exclude(attempt=attempt)
         .values_list("cause", "confirmed")
         .annotate(times=Count("id"))
@@ -72,6 +81,13 @@ def _in_course(attempt: Attempt) -> tuple[dict[str, int], dict[str, int]]:
     for cause, was_confirmed, times in rows:
         (confirmed if was_confirmed else rejected)[cause] = times
     return dict(confirmed), dict(rejected)
+
+
+def became_of(attempt: Attempt) -> bool:
+    """Whether the student may know what became of the change asked of an attempt: it is written down when the next one is marked,
+    and theirs to read when that mark is returned."""
+    later = Attempt.objects.filter(assignment_id=attempt.assignment_id, student_id=attempt.student_id)
+    return later.filter(number__gt=attempt.number, mark__returned_at__isnull=False).exists()
 
 
 @dataclass(frozen=True)

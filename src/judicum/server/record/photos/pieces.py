@@ -27,7 +27,7 @@ def last_piece_is_there(upload: Upload) -> bool:
 
 
 def whole_file(upload: Upload) -> bytes:
-    """All pieces together, the last one included."""
+    """All pieces together, the last one included. Raises FileNotFoundError where one is gone."""
     parts = []
     for offset in (*upload.offsets, upload.received):
         with default_storage.open(name_of(upload, offset)) as file:

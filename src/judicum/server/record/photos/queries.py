@@ -24,7 +24,7 @@ from judicum.server.record.photos.models import (
 def photo_for(user: User, photo_id: int) -> Photo:
     """One photo that the person may see. Raises NotFound."""
     found = (
-        Photo.objects.select_related("picture", "attempt__assignment")
+        Photo.objects.select_related("picture", "attempt__assignment__course")
         .filter(pk=photo_id, attempt__in=visible_to(user))
         .first()
     )
@@ -43,7 +43,7 @@ def picture_of(photo: Photo) -> StoredPicture:
 def measurement_for(user: User, measurement_id: int) -> Measurement:
     """One measurement that the person may see. Raises NotFound."""
     found = (
-        Measurement.objects.select_related("photo__picture", "photo__attempt__assignment", "chosen")
+        Measurement.objects.select_related("photo__picture", "photo__attempt__assignment__course", "chosen")
         .filter(pk=measurement_id, photo__attempt__in=visible_to(user))
         .first()
     )

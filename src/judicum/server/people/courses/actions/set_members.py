@@ -3,6 +3,7 @@
 from datetime import datetime
 
 from django.db import transaction
+from django.db.models import Q
 from django.utils import timezone
 
 from judicum.core.errors import InvalidValue, NotAllowed, NotFound, WrongState, one_of, said
@@ -10,7 +11,7 @@ from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.codes import fresh_code
 from judicum.server.people.courses.models import Course, Membership
 from judicum.server.people.courses.queries import instructor_of
-from judicum.server.people.roles import STAFF, Role
+from judicum.server.people.roles import Role
 
 MAX_TO_JOIN = 1000
 
@@ -86,18 +87,19 @@ def may_reset(user: User, course_id: int, member_id: int) -> User:
     """A member who may be handed a link for a new password.
 
     Raises:
-        NotAllowed: for another instructor or an owner of the workshop, or for somebody who teaches a course that one is not instructor of.
+        NotAllowed: oneself, an instructor or owner of the workshop, or somebody who is, or has welded, in a course too that one is
+            not instructor of: an owner helps them, or they themselves by mail.
         NotFound: not the course's instructor, no such member.
     """
     found = _member(user, course_id, member_id)
     mine = Membership.objects.filter(user=user, role=Role.INSTRUCTOR).values("course_id")
-    teaches = Membership.objects.filter(user=found.user, role__in=STAFF)
-    elsewhere = teaches.exclude(course_id__in=mine)
+    theirs = Membership.objects.filter(user=found.user)
+    elsewhere = Q(memberships__user=found.user) | Q(assignments__attempts__student=found.user)
     if (
         found.user.owns
         or found.user_id == user.pk
-        or teaches.filter(role=Role.INSTRUCTOR).exists()
-        or elsewhere.exists()
+        or theirs.filter(role=Role.INSTRUCTOR).exists()
+        or Course.objects.exclude(pk__in=mine).filter(elsewhere).exists()
     ):
         raise NotAllowed(said("refused-a-password-is-reset-for-students"))
     return found.user

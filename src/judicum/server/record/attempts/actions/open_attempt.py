@@ -24,6 +24,7 @@ def open_attempt(assignment: Assignment, student: User, by: User, at: datetime |
         number=last + 1,
         created_at=at,
         updated_at=at,
+        shown_at=at,
     )
     attempt.events.create(kind=AttemptStep.OPEN, actor=by, at=at, data={"to": AttemptState.ASSIGNED})
     return attempt

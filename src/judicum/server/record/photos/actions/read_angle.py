@@ -7,7 +7,7 @@ from judicum.core.photo.pose import Ends, torch_angle
 from judicum.core.setup import RUN, check_run
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Run
-from judicum.server.record.attempts.queries import held, teaches
+from judicum.server.record.attempts.queries import check_takes_part, held, teaches
 from judicum.server.record.attempts.states import AttemptStep
 from judicum.server.record.attempts.transitions import advance
 from judicum.server.record.photos.models import Photo, PhotoKind
@@ -26,6 +26,7 @@ def read_angle(user: User, photo_id: int, which: str, torch: Ends, reference: En
     photo = photo_for(user, photo_id)
     if photo.attempt.student_id != user.pk and not teaches(user, photo.attempt):
         raise NotAllowed(said("refused-only-the-student-who-welds-the-2"))
+    check_takes_part(user, photo.attempt)
     if photo.kind != PhotoKind.TORCH:
         raise WrongState(said("refused-angles-are-read-on-a-photo"))
     found = torch_angle(which, torch, reference)

@@ -9,13 +9,13 @@ from django.core.cache import cache
 from django.db import transaction
 from django.db.models import Sum
 
-from judicum.core.errors import Busy, InvalidValue, JudicumError, Named, NoRoom, NotAllowed, TooMuch, WrongState, said
+from judicum.core.errors import Busy, InvalidValue, JudicumError, Named, NoRoom, TooMuch, WrongState, said
 from judicum.server.people.accounts.models import User
 from judicum.server.platform import request_id
 from judicum.server.platform.sandbox import ingest_in_sandbox
 from judicum.server.record.attempts.models import Attempt
-from judicum.server.record.attempts.queries import attempt_for
-from judicum.server.record.attempts.transitions import allowed
+from judicum.server.record.attempts.queries import own_attempt
+from judicum.server.record.attempts.transitions import allowed, state_for
 from judicum.server.record.photos.actions.add_photo import add_photo, check_size, step_for
 from judicum.server.record.photos.models import Photo, PhotoKind, Upload
 from judicum.server.record.photos.pictures import store_picture
@@ -57,11 +57,9 @@ def begin_upload(user: User, attempt_id: int, size: int, name: str, kind: str = 
         TooMuch: a limit of the person, the attempt or the course is reached. NotFound, NotAllowed: not one's own attempt.
     """
     check_size(size)
-    attempt = attempt_for(user, attempt_id)
-    if attempt.student_id != user.pk:
-        raise NotAllowed(said("refused-only-the-student-who-welds-the"))
+    attempt = own_attempt(user, attempt_id)
     if not allowed(attempt, step_for(kind)):
-        raise WrongState(said("refused-photo-now", state=Named("state", attempt.state)))
+        raise WrongState(said("refused-photo-now", state=Named("state", state_for(attempt, user))))
     _check_room(user, attempt, size)
     return Upload.objects.create(
         attempt=attempt, user=user, size=size, name=name[:200], kind=kind, request_id=request_id.current()
@@ -78,9 +76,11 @@ def receive_piece(user: User, upload_id: UUID, offset: int, piece: bytes) -> Upl
         OffsetConflict: the piece does not begin at `received`. InvalidValue: more than announced.
         UnreadablePicture: the whole file is no picture; the upload is then discarded.
         NoRoom: the disk is full; nothing of the piece is kept. NotFound: no such upload of this person.
+        NotAllowed, WrongState: let go from the course, or archived, since it began.
     """
     with transaction.atomic():
         upload = upload_for(user, upload_id)
+        own_attempt(user, upload.attempt_id)
         upload = Upload.objects.select_for_update().get(pk=upload.pk)
         end = offset + len(piece)
         if upload.photo_id is not None and end == upload.size:
@@ -131,7 +131,10 @@ def _finish(upload: Upload) -> Upload:
     """
     try:
         with request_id.bound(upload.request_id):
-            whole = whole_file(upload)
+            try:
+                whole = whole_file(upload)
+            except FileNotFoundError:
+                return _again(upload.pk)
             check_size(len(whole))
             picture = store_picture(whole, ingest_in_sandbox)  # before any row is held
             with transaction.atomic():
@@ -140,7 +143,7 @@ def _finish(upload: Upload) -> Upload:
                     upload.photo = add_photo(upload.user, upload.attempt_id, picture, upload.name, kind=upload.kind)
                     upload.received = upload.size
                     upload.save(update_fields=["photo", "received"])
-    except PASSING:
+    except (*PASSING, OffsetConflict):
         raise
     except JudicumError:
         drop_pieces(str(upload.pk))
@@ -148,6 +151,22 @@ def _finish(upload: Upload) -> Upload:
         raise
     drop_pieces(str(upload.pk))
     return upload
+
+
+def _again(upload_id: UUID) -> Upload:
+    """What becomes of an upload whose pieces are gone: it is the photo that another sender of the last piece made of it meanwhile;
+    else it begins anew.
+
+    Raises:
+        OffsetConflict: it begins anew; the phone goes on from 0.
+    """
+    with transaction.atomic():
+        upload = Upload.objects.select_for_update().get(pk=upload_id)
+        if upload.photo_id is not None:
+            return upload
+        upload.received, upload.offsets = 0, []
+        upload.save(update_fields=["received", "offsets"])
+    raise OffsetConflict(said("refused-pieces-gone"))
 
 
 def finish_whole() -> int:

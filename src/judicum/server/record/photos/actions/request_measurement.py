@@ -6,7 +6,7 @@ from django.utils import timezone
 from judicum.core.errors import NotAllowed, WrongState, said
 from judicum.core.photo.scale import GivenScale
 from judicum.server.people.accounts.models import User
-from judicum.server.record.attempts.queries import held, teaches
+from judicum.server.record.attempts.queries import check_takes_part, held, teaches
 from judicum.server.record.attempts.states import AttemptStep
 from judicum.server.record.attempts.transitions import advance
 from judicum.server.record.photos.counting import UNDER_WAY
@@ -75,6 +75,7 @@ def taught_photo(user: User, photo_id: int) -> Photo:
     photo = photo_for(user, photo_id)
     if not teaches(user, photo.attempt):
         raise NotAllowed(said("refused-only-the-courses-instructor-and-assistants-2"))
+    check_takes_part(user, photo.attempt)
     if photo.kind not in MEASURED:
         raise WrongState(said("refused-only-a-photo-of-the-bead"))
     picture_of(photo)

@@ -136,6 +136,7 @@ allowed-first-line = a first line that names { $columns }
 allowed-five-figures-x1-y1-x2-y2 = five figures: x1,y1,x2,y2,mm
 allowed-in = { $key } in { $units }
 allowed-it-is-given-and-stays-as = { $there }: an assigned coupon can't be changed
+allowed-join-by-code-or-owner = a new login name: somebody who has an account joins with the course's join code, or an owner of the workshop adds them
 allowed-json = JSON
 allowed-json-objects-line = JSON objects (line { $line }: { $error })
 allowed-keys-1-to-9 = keys 1 to 9

@@ -1,3 +1,4 @@
+booth-fault-reported = a fault was reported here. Ask your instructor before you weld
 bring-plate = blanks, cut and deburred; gloves, helmet, scale card, phone
 bring-tube = tube and plugs, cleaned; gloves, helmet, scale card, phone
 date-and-time = { $date }, { $time }
