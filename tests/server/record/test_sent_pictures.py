@@ -1,5 +1,6 @@
 """Pictures that somebody sends: looked into apart, a few at a time, within limits that are told in words."""
 
+import hashlib
 import io
 import resource
 import struct
@@ -24,10 +25,12 @@ from judicum.core.photo.precheck import precheck_file
 from judicum.core.photo.strip import cut_strip
 from judicum.server.exchange.archive.write import archive_of
 from judicum.server.platform import sandbox
+from judicum.server.platform.storage import store_file
 from judicum.server.record.photos.actions import receive_upload
 from judicum.server.record.photos.actions.receive_upload import begin_upload, receive_piece
 from judicum.server.record.photos.actions.send_photo import send_photo
-from judicum.server.record.photos.models import Photo, Upload
+from judicum.server.record.photos.models import Photo, StoredPicture, Upload
+from judicum.server.upkeep.clean_pictures import clean_pictures
 from tests.drawn import bead_photo
 from tests.people import Course, logged
 
@@ -68,6 +71,28 @@ def test_an_archive_carries_no_place_and_no_owner_of_a_photo(course: Course) -> 
             assert not picture.getexif().get_ifd(0x8825)
     again = send_photo(course.student, attempt.pk, sent.getvalue())
     assert again.picture == photo.picture, "the same photo is kept once"
+
+
+def test_a_picture_of_before_is_cleaned_by_night_and_its_photos_with_it(course: Course) -> None:
+    exif = Image.Exif()
+    exif.get_ifd(0x8825).update({1: "N", 29: "at home"})
+    told = io.BytesIO()
+    with Image.open(io.BytesIO(bead_photo().jpeg)) as picture:
+        picture.save(told, "JPEG", exif=exif)
+    photo = send_photo(course.student, logged(course).pk, told.getvalue())
+    before = StoredPicture.objects.get()
+    digest = hashlib.sha256(told.getvalue()).hexdigest()
+    StoredPicture.objects.create(pk=digest, media_type=before.media_type, bytes=1, width_px=before.width_px, height_px=before.height_px, original=store_file("originals", "jpg", told.getvalue()), shown=before.shown)  # fmt: skip
+    Photo.objects.update(picture=digest)
+    before.delete()
+    assert clean_pictures() == 1
+    photo.refresh_from_db()
+    kept = photo.picture
+    assert kept is not None
+    assert (kept.cleaned, StoredPicture.objects.count(), kept.shown.name) == (True, 1, before.shown.name)
+    with kept.original.open() as file:
+        assert b"at home" not in file.read()
+    assert clean_pictures() == 0
 
 
 @pytest.mark.parametrize("data", [b"no picture", bead_photo().jpeg[:9000], b""])

@@ -21,6 +21,7 @@ from judicum.core.photo.bead import Bead
 from judicum.core.photo.decode import decode, encode_jpeg
 from judicum.core.photo.ingest import ingest
 from judicum.core.photo.precheck import precheck_file
+from judicum.core.photo.private import without_private
 from judicum.core.photo.strip import cut_strip
 
 MAX_MEMORY = 1600 << 20
@@ -43,10 +44,15 @@ def _cut_strip(data: bytes, given: Mapping[str, Any]) -> tuple[Any, bytes]:
     return {}, encode_jpeg(cut_strip(decode(data), Bead.from_json(given["bead"])))
 
 
+def _clean(data: bytes, given: Mapping[str, Any]) -> tuple[Any, bytes]:
+    return {}, without_private(data)
+
+
 JOBS: dict[str, Callable[[bytes, Mapping[str, Any]], tuple[Any, bytes]]] = {
     "ingest": _ingest,
     "precheck": _precheck,
     "cut_strip": _cut_strip,
+    "clean": _clean,
 }
 
 

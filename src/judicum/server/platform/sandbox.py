@@ -97,6 +97,11 @@ def ingest_in_sandbox(data: bytes) -> Ingested:
     return Ingested(**made, original=files[:size], shown=files[size:])
 
 
+def clean_in_sandbox(data: bytes) -> bytes:
+    """A picture file without what it tells of people and places. Raises UnreadablePicture, Busy."""
+    return run_in_sandbox("clean", data)[1]
+
+
 def precheck_in_sandbox(data: bytes, long_side_px: int | None) -> list[PhotoProblem]:
     """What is wrong at first sight with a photo of which `data` is a small copy. Raises UnreadablePicture, Busy."""
     made, _ = run_in_sandbox("precheck", data, long_side_px=long_side_px)

@@ -132,7 +132,7 @@ TABLES: tuple[Table, ...] = (
     Table("assignments", Assignment, "Coupons that were given.", _of("course")),
     Table("attempts", Attempt, "Welded coupons.", _of("course")),
     Table("runs", Run, "What was set and noticed; SI, the unit in the name.", _of("attempt__course")),
-    Table("pictures", StoredPicture, "Bytes of photos, by their hash.", _pictures),
+    Table("pictures", StoredPicture, "Bytes of photos, by their hash.", _pictures, ("cleaned",)),
     Table("photos", Photo, "Photos of attempts.", _of("attempt__course")),
     Table(
         "measurements", Measurement, "What was measured of a photo.", _of("photo__attempt__course"), ("together",),

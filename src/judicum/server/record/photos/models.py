@@ -10,7 +10,10 @@ from judicum.core.photo.fault_kinds import FAULT_KINDS
 
 
 class StoredPicture(models.Model):
-    """The bytes of one picture, stored once whoever sends it: `original` as sent, `shown` without metadata."""
+    """The bytes of one picture, stored once whoever sends it: `original` without what it tells of people and places, `shown` without metadata.
+
+    One that came before this was done, or with an archive, is not `cleaned` yet (upkeep.clean_pictures).
+    """
 
     sha256 = models.CharField(max_length=64, primary_key=True)
     media_type = models.CharField(max_length=20)
@@ -19,6 +22,7 @@ class StoredPicture(models.Model):
     height_px = models.PositiveIntegerField()
     original = models.FileField(max_length=120)
     shown = models.FileField(max_length=120)
+    cleaned = models.BooleanField(default=False, db_default=False)
 
     def __str__(self) -> str:
         return self.sha256[:12]

@@ -36,6 +36,7 @@ def store_picture(data: bytes, ingest: Callable[[bytes], Ingested]) -> StoredPic
             "height_px": ingested.height_px,
             "width_px": ingested.width_px,
             "original": original,
+            "cleaned": True,
             "shown": store_file("shown", "jpg", ingested.shown),
         },
     )[0]
