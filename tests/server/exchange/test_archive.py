@@ -22,8 +22,10 @@ from judicum.core.errors import InvalidValue
 from judicum.core.marking import SCHEMES, USUAL_SCHEME
 from judicum.server.catalogue.schemes.models import Scheme
 from judicum.server.exchange.archive.actions.import_course import import_course
+from judicum.server.exchange.archive.records import RECORDS
 from judicum.server.exchange.archive.schemas import texts
-from judicum.server.exchange.archive.tables import FIELDS_OF_1, LEFT_OUT, TABLES, TABLES_OF_1
+from judicum.server.exchange.archive.tables import LEFT_OUT, TABLES
+from judicum.server.exchange.archive.versions import FIELDS_OF_1, IMPORTERS
 from judicum.server.exchange.archive.write import archive_of
 from judicum.server.follow.sessions.actions.set_booth import set_booth
 from judicum.server.follow.sessions.models import Booth, Session, WeldedAt
@@ -115,6 +117,19 @@ def test_every_table_is_in_the_archive_or_it_is_said_why_not() -> None:
     assert not there & set(LEFT_OUT)
 
 
+def test_every_column_is_a_records_field_or_said_to_stay_and_every_code_is_one_of_its() -> None:
+    """A new column needs a word here: a field with a default in the records, or a name in `without`."""
+    assert list(RECORDS) == [table.name for table in TABLES]
+    for table in TABLES:
+        own = {f.name for f in (*table.model._meta.concrete_fields, *table.model._meta.many_to_many)}
+        told = {f.name for f in table.record.own}
+        assert own - told - {"id"} == set(table.without), table.name
+        for f in table.fields:
+            codes = {key for key, _ in f.choices or ()}
+            schema = next(one.schema for one in table.record.own if one.name == f.name)
+            assert codes <= set(schema.get("enum", codes)), (table.name, f.name)
+
+
 def test_the_schemas_that_ship_are_those_of_the_tables() -> None:
     shipped = {file.name: file.read_text() for file in DOCS.glob("*.schema.json")}
     assert shipped == texts(), "python -m judicum.server.exchange.archive.schemas docs/archive"
@@ -132,8 +147,9 @@ def test_out_and_in_and_out_again_is_the_same(full: Course, settings: Any, tmp_p
         for line in lines:
             check.validate(json.loads(line))
     workshop = forget(full, settings, tmp_path)
-    course, new = import_course(tmp_path / "first.zip", workshop)
-    assert new
+    found = import_course(tmp_path / "first.zip", workshop)
+    course = found.course
+    assert (found.new, found.aside) == (True, [])
     second = members(packed(course.pk, tmp_path / "second.zip"))
     for one in (first, second):
         one["manifest.json"] = json.dumps({**json.loads(one["manifest.json"]), "exported_at": ""}).encode()
@@ -159,21 +175,51 @@ def test_an_archive_of_version_1_comes_in_with_its_fields_named_as_now(
         parts["manifest.json"] = parts["manifest.json"].replace(b'"version": 2', b'"version": 1')
         for table, names in FIELDS_OF_1.items():
             rows = [json.loads(line) for line in parts[f"tables/{table}.jsonl"].splitlines()]
-            old = [{names.get(key, key): value for key, value in row.items()} for row in rows]
+            before = {now: then for then, now in names.items()}
+            old = [{before.get(key, key): value for key, value in row.items()} for row in rows]
             parts[f"tables/{table}.jsonl"] = b"".join(json.dumps(row).encode() + b"\n" for row in old)
-        for now, before in TABLES_OF_1.items():
-            parts[f"tables/{before}.jsonl"] = parts.pop(f"tables/{now}.jsonl")
+        for now, then in IMPORTERS[1].tables.items():
+            parts[f"tables/{then}.jsonl"] = parts.pop(f"tables/{now}.jsonl")
 
     old = altered(path, as_before)
     assert json.loads(members(old)["manifest.json"])["version"] == 1
     assert b'"taken"' in members(old)["tables/verdicts.jsonl"]
     workshop = forget(full, settings, tmp_path)
-    course, _ = import_course(old, workshop)
+    course = import_course(old, workshop).course
     again = members(packed(course.pk, tmp_path / "again.zip"))
     now = members(path)
     assert {name: data for name, data in again.items() if name != "manifest.json"} == {
         name: data for name, data in now.items() if name != "manifest.json"
     }
+
+
+def test_what_is_not_known_is_kept_aside_and_told_and_what_is_not_there_has_its_default(
+    full: Course, settings: Any, tmp_path: Path
+) -> None:
+    path = packed(full.row.pk, tmp_path / "course.zip")
+
+    def of_another_day(parts: dict[str, bytes]) -> None:
+        _line(parts, "runs", arc_volts=11.5)
+        parts["tables/weather.jsonl"] = b'{"id": 1, "rain": true}\n'
+        rows = [json.loads(line) for line in parts["tables/attempts.jsonl"].splitlines()]
+        for row in rows:
+            for name in ("shown_state", "shown_version", "shown_at", "answer", "prepared"):
+                del row[name]
+        parts["tables/attempts.jsonl"] = b"".join(json.dumps(row).encode() + b"\n" for row in rows)
+
+    workshop = forget(full, settings, tmp_path)
+    found = import_course(altered(path, of_another_day), workshop)
+    assert found.aside == [
+        {"table": "weather", "line": '{"id": 1, "rain": true}'},
+        {"table": "runs", "id": 1, "fields": {"arc_volts": 11.5}},
+    ]
+    attempt = Attempt.objects.get(course=found.course, state="returned")
+    assert (attempt.shown_state, attempt.shown_version, attempt.prepared, attempt.answer) == (
+        "returned",
+        attempt.version,
+        [],
+        "",
+    )
 
 
 def test_twice_is_the_same_as_once_and_people_are_matched_by_their_key(
@@ -185,9 +231,10 @@ def test_twice_is_the_same_as_once_and_people_are_matched_by_their_key(
     key = next(one["key"] for one in people if one["username"] == "asmus")
     known = User.objects.create_user("already-here", "x", workshop=workshop, key=key)
     taken = User.objects.create_user("sanne", "x", workshop=workshop)
-    course, _ = import_course(path, workshop)
+    course = import_course(path, workshop).course
     before = {t.name: t.model._default_manager.count() for t in TABLES}
-    assert import_course(path, workshop) == (course, False)
+    again = import_course(path, workshop)
+    assert (again.course, again.new) == (course, False)
     assert {t.name: t.model._default_manager.count() for t in TABLES} == before
     in_it = set(course.memberships.values_list("user__username", flat=True))
     assert known.username in in_it

@@ -2,9 +2,11 @@
 
 import hashlib
 import json
+import re
 import zipfile
 from collections.abc import Iterator, Mapping
 from contextlib import contextmanager
+from itertools import islice
 from pathlib import Path
 from typing import Any
 
@@ -12,22 +14,31 @@ from jsonschema import Draft202012Validator
 
 from judicum.core.errors import InvalidValue, said
 from judicum.core.photo.report import Report
-from judicum.server.exchange.archive.schemas import schema_of
-from judicum.server.exchange.archive.tables import BY_NAME, FIELDS_OF_1, TABLES_OF_1, VERSION
+from judicum.server.exchange.archive.tables import BY_NAME
+from judicum.server.exchange.archive.versions import IMPORTERS, VERSION
 from judicum.server.exchange.archive.write import BY_CONTENT, CHUNK, FORMAT
 
 MAX_ROW_BYTES = 4_000_000_000
 """Of all tables together, unpacked: a course of 200,000 attempts has less than half of it."""
+TABLE = re.compile(r"^tables/([a-z_]{1,40})\.jsonl$")
+MAX_ASIDE = 100_000
+"""Lines that are kept aside; of more than these one will look into the archive itself."""
 REPORTED = ("measurements", "beads", "corrections")
 """Tables with a `report`, which the core's own reader must understand."""
 
 
 class Archive:
-    """An archive whose members were checked against its manifest."""
+    """An archive whose members were checked against its manifest.
+
+    `aside` is what is not known here: {table, id, fields} of lines with fields that no record has, and {table, line} of tables that
+    are none. It is filled as rows are read.
+    """
 
     def __init__(self, opened: zipfile.ZipFile) -> None:
         self._zip = opened
+        self.aside: list[dict[str, Any]] = []
         self.manifest = self._manifest()
+        self._importer = IMPORTERS[self.manifest["version"]]
         self._check_members()
 
     def _manifest(self) -> dict[str, Any]:
@@ -37,7 +48,7 @@ class Archive:
             list(listed["files"])
         except (KeyError, TypeError, ValueError, zipfile.BadZipFile, zipfile.LargeZipFile) as error:
             raise InvalidValue("archive", str(error), said("allowed-the-archive-of-a-course-whole")) from error
-        if kind != FORMAT or not isinstance(version, int):
+        if kind != FORMAT or not isinstance(version, int) or version < 1:
             raise InvalidValue("archive", kind, said("allowed-an-archive-of-format", format=FORMAT))
         if version > VERSION:
             raise InvalidValue("version", version, said("allowed-or-earlier-bring-this-server-up", version=VERSION))
@@ -74,8 +85,10 @@ class Archive:
             by_content = BY_CONTENT.match(name.removeprefix("files/"))
             if by_content is None or by_content[2] != one["sha256"]:
                 raise InvalidValue(name, one["sha256"], said("allowed-a-file-named-by-its-folder"))
-        elif name not in map(self._member, BY_NAME):
+        elif not TABLE.match(name):
             raise InvalidValue(name, name, said("allowed-a-table-of-this-format"))
+        elif name not in map(self._member, BY_NAME):
+            self._keep_aside(name)
 
     @property
     def files(self) -> list[str]:
@@ -84,29 +97,29 @@ class Archive:
 
     def _member(self, table: str) -> str:
         """The member of the zip that holds a table."""
-        named = TABLES_OF_1.get(table, table) if self.manifest["version"] == 1 else table
-        return f"tables/{named}.jsonl"
+        return f"tables/{self._importer.tables.get(table, table)}.jsonl"
 
-    def _today(self, table: str, row: object) -> Any:
-        """A row with its fields named as they are now."""
-        if self.manifest["version"] > 1 or not isinstance(row, dict):
-            return row
-        names = {before: now for now, before in FIELDS_OF_1.get(table, {}).items()}
-        return {names.get(key, key): value for key, value in row.items()}
+    def _keep_aside(self, name: str) -> None:
+        """A table of which nothing is known here."""
+        with self._zip.open(name) as lines:
+            for line in islice(lines, MAX_ASIDE - len(self.aside)):
+                self.aside.append({"table": TABLE.sub(r"\1", name), "line": line.decode("utf-8", "replace").strip()})
 
     def bytes_of(self, name: str) -> bytes:
         return self._zip.read(f"files/{name}")
 
     def rows(self, name: str) -> Iterator[dict[str, Any]]:
-        """The rows of a table, each checked. Raises InvalidValue: names table and line."""
-        check = Draft202012Validator(schema_of(BY_NAME[name]))
+        """The rows of a table, each checked, and whole by the defaults of its record. Raises InvalidValue: names table and line."""
+        table = BY_NAME[name]
+        check = Draft202012Validator(table.record.schema(name))
         files = set(self.files)
-        stored = [f.name for f in BY_NAME[name].fields if f.get_internal_type() == "FileField"]
+        stored = [f.name for f in table.fields if f.get_internal_type() == "FileField"]
         with self._zip.open(self._member(name)) as lines:
             for number, line in enumerate(lines, 1):
                 at = f"{self._member(name)} line {number}"
                 try:
-                    row = self._today(name, json.loads(line))
+                    row = json.loads(line)
+                    row = self._importer.line(name, row) if isinstance(row, dict) else row
                 except ValueError as error:
                     raise InvalidValue(at, str(error), said("allowed-json")) from error
                 wrong = next(check.iter_errors(row), None)
@@ -115,6 +128,9 @@ class Archive:
                     raise InvalidValue(
                         at, f"{place}: {wrong.message}"[:200], said("allowed-docs-archive-schema-json", name=name)
                     )
+                if len(self.aside) < MAX_ASIDE and (unknown := table.record.unknown(row)):
+                    self.aside.append({"table": name, "id": row.get("id", row.get("sha256")), "fields": unknown})
+                row = table.completed(table.record.filled(row))
                 if name in REPORTED:
                     self._check_report(at, row["report"])
                 absent = [row[column] for column in stored if row[column] and row[column] not in files]

@@ -38,7 +38,15 @@ def written(table: Table, row: Model, number: int, numbers: Numbers, names: Mapp
     for several in table.lists:
         other = BY_MODEL[several.related_model]
         made[several.name] = sorted(numbers[other.name][one.pk] for one in getattr(row, several.name).all())
+    if table.name == "figures":
+        made["strip_query"] = _strip_within(made["strip_query"], numbers)
     return _named_within(table, made, numbers)
+
+
+def _strip_within(query: str, numbers: Numbers) -> str:
+    """Which strip counts, of a correction by its number here; who reads it makes it anew (`import_course`)."""
+    what, _, key = query.partition("=")
+    return f"{what}={numbers['corrections'][int(key)]}" if what == "correction" else query
 
 
 def _plain(value: object) -> Any:

@@ -1,18 +1,21 @@
-"""Which rows belong to a course's archive: one entry a table, each after those it points to."""
+"""Which rows belong to a course's archive, and whose columns the fields of each record are."""
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
+from functools import cached_property
 from typing import Any
 
 from django.db.models import Field, Model, Q, QuerySet
 
 from judicum.server.catalogue.coupons.models import Assignment, Design
 from judicum.server.catalogue.schemes.models import Scheme
+from judicum.server.exchange.archive.records import RECORDS, Record
 from judicum.server.follow.sessions.models import Attendance, Booth, BoothNote, BoothSlot, Session, WeldedAt
 from judicum.server.follow.stock.models import Bottle, GaugeReading, Item, Movement, Use
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course, Membership
 from judicum.server.record.attempts.models import Attempt, Event, Run
+from judicum.server.record.attempts.states import HELD_BACK, AttemptState
 from judicum.server.record.attempts.visibility import HIDDEN_FROM_SECOND, blind_to
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.marking.models import Mark, Reference, SecondMark, SelfTest
@@ -27,17 +30,6 @@ from judicum.server.record.photos.models import (
 
 VERSION = 2
 """Of the format; a reader refuses a later one."""
-TABLES_OF_1 = {"slots": "sittings"}
-"""What version 1 called a table."""
-FIELDS_OF_1 = {
-    "course": {"sequence": "ladder"},
-    "designs": {"stainless_step": "stainless_rung", "carbon_step": "carbon_rung"},
-    "references": {"released_at": "let_go_at"},
-    "verdicts": {"confirmed": "taken"},
-}
-"""What version 1 called fields, by table; nothing else differs."""
-
-
 OF_FIRST_MARKS = {
     "verdicts": Q(),
     "marks": Q(),
@@ -50,20 +42,21 @@ OF_FIRST_MARKS = {
 
 @dataclass(frozen=True)
 class Table:
-    """Rows of one model: which of them belong to a course, in the order of their keys, and what of them is not written.
+    """Rows of one model: which of them belong to a course, in the order of their keys, and which columns are not written (`without`).
 
     `by` is what they are ordered by and so numbered. `later` are references to tables that come after.
     `as_shipped` stands in rows that ship and belong to no course, where each server has its own.
+    `completed` makes of a line with defaults what the columns of today need.
     """
 
     name: str
     model: type[Model]
-    about: str
     of: Callable[[int], Q]
     without: tuple[str, ...] = ()
     by: str = "pk"
     later: tuple[str, ...] = ()
     as_shipped: Mapping[str, str] = field(default_factory=dict)
+    completed: Callable[[dict[str, Any]], dict[str, Any]] = dict
 
     def rows(self, course_id: int, reader: User | None = None) -> QuerySet[Any]:
         """The table's rows of a course; without those that `reader` is not to see while they are to give a blind second mark."""
@@ -73,10 +66,15 @@ class Table:
         return found.exclude(blind_to(reader, "attempt__") & OF_FIRST_MARKS[self.name])
 
     @property
+    def record(self) -> Record:
+        """What a line of it holds."""
+        return RECORDS[self.name]
+
+    @cached_property
     def fields(self) -> list["Field[Any, Any]"]:
-        """The columns that are written; the key itself only where other rows know it by it, or it is another row's."""
-        own = [f for f in self.model._meta.concrete_fields if f.name not in self.without]
-        return [f for f in own if f.name != "id"]
+        """The column of each field of its record, but for its number and its lists."""
+        lists = {one.name for one in self.lists}
+        return [self.model._meta.get_field(f.name) for f in self.record.own if f.name not in lists]  # type: ignore[misc]
 
     @property
     def lists(self) -> list[Any]:
@@ -114,50 +112,57 @@ def _pictures(course_id: int) -> Q:
     return Q(pk__in=Photo.objects.filter(attempt__course_id=course_id).values("picture_id"))
 
 
+def _shown(line: dict[str, Any]) -> dict[str, Any]:
+    """An attempt with what its student sees, where the archive is older than that."""
+    state = AttemptState.MEASURED.value if line["state"] in HELD_BACK else line["state"]
+    usual = {"shown_state": state, "shown_version": line["version"], "shown_at": line["updated_at"]}
+    return {**line, **{key: value for key, value in usual.items() if line[key] is None}}
+
+
 UNTOLD = ("password", "last_login", "skeleton", "workshop", "owns", "email", "signed_out")
 """What of a person stays on their server: how they get in, and where mail goes."""
 
 TABLES: tuple[Table, ...] = (
-    Table("people", User, "Everybody whom a row names; `key` is the same on every server.", _people, UNTOLD, by="key"),
+    Table("people", User, _people, UNTOLD, by="key"),
     Table(
-        "course", Course, "The course itself, in one row.", _of("pk"),
+        "course", Course, _of("pk"),
         ("workshop", "join_code", "join_left", "join_until", "filling"),
     ),
     Table(
-        "schemes", Scheme, "Marking schemes; those that ship have no course.", _schemes,
+        "schemes", Scheme, _schemes,
         as_shipped={"created_at": "1970-01-01T00:00:00+00:00"},
     ),
-    Table("designs", Design, "Coupons; those of the library have no course.", _designs),
-    Table("memberships", Membership, "Who takes part, as what.", _of("course"), ("guide",)),
-    Table("assignments", Assignment, "Coupons that were given.", _of("course")),
-    Table("attempts", Attempt, "Welded coupons.", _of("course")),
-    Table("runs", Run, "What was set and noticed; SI, the unit in the name.", _of("attempt__course")),
-    Table("pictures", StoredPicture, "Bytes of photos, by their hash.", _pictures, ("cleaned",)),
-    Table("photos", Photo, "Photos of attempts.", _of("attempt__course")),
+    Table("designs", Design, _designs),
+    Table("memberships", Membership, _of("course"), ("guide",)),
+    Table("assignments", Assignment, _of("course")),
+    Table("attempts", Attempt, _of("course"), completed=_shown),
+    Table("runs", Run, _of("attempt__course")),
+    Table("pictures", StoredPicture, _pictures, ("cleaned",)),
+    Table("photos", Photo, _of("attempt__course")),
     Table(
-        "measurements", Measurement, "What was measured of a photo.", _of("photo__attempt__course"), ("together",),
+        "measurements", Measurement, _of("photo__attempt__course"), ("together",),
         later=("chosen",),
     ),
-    Table("beads", SeenBead, "Each of several beads in a photo.", _of("measurement__photo__attempt__course")),
-    Table("corrections", Correction, "Steps by hand over a result.", _of("measurement__photo__attempt__course")),
-    Table("events", Event, "The log of each attempt; its data names measurements and photos.", _of("attempt__course")),
-    Table("figures", MeasurementSummary, "What counts of an attempt's photos.", _of("attempt__course")),
-    Table("verdicts", Verdict, "Causes confirmed or ruled out.", _of("attempt__course")),
-    Table("marks", Mark, "Marks.", _of("attempt__course")),
-    Table("second_marks", SecondMark, "Blind second marks.", _of("attempt__course")),
-    Table("references", Reference, "Marks kept as a measure for markers.", _of("attempt__course")),
-    Table("self_tests", SelfTest, "Markers' own tests on them.", _of("course")),
-    Table("sessions", Session, "When the course meets.", _of("course"), ("door_code",)),
-    Table("booths", Booth, "Places to weld.", _of("course")),
-    Table("booth_notes", BoothNote, "What did not work at a booth.", _of("booth__course")),
-    Table("welded_at", WeldedAt, "The booth of an attempt.", _of("attempt__course")),
-    Table("attendance", Attendance, "Who was away or there.", _of("session__course")),
-    Table("slots", BoothSlot, "Who stands where.", _of("session__course")),
-    Table("stock_items", Item, "Sorts of stock.", _of("course")),
-    Table("stock_moves", Movement, "What came, went, was counted.", _of("item__course")),
-    Table("stock_uses", Use, "What attempts took.", _of("course")),
-    Table("bottles", Bottle, "Bottles of gas.", _of("course")),
-    Table("gauge_readings", GaugeReading, "Looks at their gauges.", _of("bottle__course")),
+    Table("beads", SeenBead, _of("measurement__photo__attempt__course")),
+    Table("corrections", Correction, _of("measurement__photo__attempt__course")),
+    Table("events", Event, _of("attempt__course")),
+    Table("figures", MeasurementSummary, _of("attempt__course")),
+    Table("verdicts", Verdict, _of("attempt__course")),
+    Table("marks", Mark, _of("attempt__course")),
+    Table("second_marks", SecondMark, _of("attempt__course")),
+    Table("references", Reference, _of("attempt__course")),
+    Table("self_tests", SelfTest, _of("course")),
+    Table("sessions", Session, _of("course"), ("door_code",)),
+    Table("booths", Booth, _of("course")),
+    Table("booth_notes", BoothNote, _of("booth__course")),
+    Table("welded_at", WeldedAt, _of("attempt__course")),
+    Table("attendance", Attendance, _of("session__course")),
+    Table("slots", BoothSlot, _of("session__course")),
+    Table("stock_items", Item, _of("course")),
+    Table("stock_moves", Movement, _of("item__course")),
+    Table("stock_uses", Use, _of("course")),
+    Table("bottles", Bottle, _of("course")),
+    Table("gauge_readings", GaugeReading, _of("bottle__course")),
 )  # fmt: skip
 BY_NAME = {table.name: table for table in TABLES}
 BY_MODEL = {table.model: table for table in TABLES}

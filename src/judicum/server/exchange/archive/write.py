@@ -18,7 +18,8 @@ from django.db.models import FileField
 from django.utils import timezone
 
 from judicum.server.exchange.archive.rows import written
-from judicum.server.exchange.archive.tables import TABLES, VERSION, Table
+from judicum.server.exchange.archive.tables import TABLES, Table
+from judicum.server.exchange.archive.versions import VERSION
 from judicum.server.exchange.stored import PICTURES, digest_of
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt

@@ -1,3 +1,4 @@
+import json
 from pathlib import Path
 
 from django.core.management.base import CommandParser
@@ -23,5 +24,11 @@ class Command(SayingCommand):
         if rows.count() != 1:
             names = list(Workshop.objects.values_list("name", flat=True))
             raise InvalidValue("workshop", workshop or None, one_of(names) if names else said("allowed-workshop-first"))
-        course, new = import_course(Path(file), rows.get())
-        return t("command-imported" if new else "command-imported-before", course=course.name, number=str(course.pk))
+        found = import_course(Path(file), rows.get())
+        name = "command-imported" if found.new else "command-imported-before"
+        said_of_it = t(name, course=found.course.name, number=str(found.course.pk))
+        if not found.aside:
+            return said_of_it
+        kept = Path(f"{file}.aside.jsonl")
+        kept.write_text("".join(json.dumps(one, ensure_ascii=False) + "\n" for one in found.aside))
+        return f"{said_of_it} {t('command-imported-aside', count=len(found.aside), file=str(kept))}"

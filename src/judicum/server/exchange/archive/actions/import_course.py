@@ -1,6 +1,7 @@
 """Bringing a course's archive into this server."""
 
 from collections.abc import Callable
+from dataclasses import dataclass, field
 from pathlib import Path
 from typing import Any
 from uuid import UUID, uuid4
@@ -18,7 +19,7 @@ from judicum.server.people.accounts.names import skeleton
 from judicum.server.people.courses.codes import fresh_code
 from judicum.server.people.courses.models import Course
 from judicum.server.platform.storage import store_file
-from judicum.server.record.photos.models import StoredPicture
+from judicum.server.record.photos.models import MeasurementSummary, StoredPicture
 
 AT_ONCE = 500
 """Rows in one statement."""
@@ -26,8 +27,17 @@ AT_ONCE = 500
 Numbers = dict[str, dict[Any, Any]]
 
 
-def import_course(path: Path, workshop: Workshop) -> tuple[Course, bool]:
-    """Bring a course in, all of it or nothing; returns it, and whether it is new. Twice is the same as once.
+@dataclass(frozen=True)
+class Imported:
+    """A course that came in, whether it is new, and what of its archive is not known here (read.Archive)."""
+
+    course: Course
+    new: bool
+    aside: list[dict[str, Any]] = field(default_factory=list)
+
+
+def import_course(path: Path, workshop: Workshop) -> Imported:
+    """Bring a course in, all of it or nothing. Twice is the same as once.
 
     People of the workshop are matched by their key; others are made without a password, under another login name where
     theirs is taken.
@@ -42,13 +52,14 @@ def import_course(path: Path, workshop: Workshop) -> tuple[Course, bool]:
         if there is not None:
             if there.workshop_id != workshop.pk:
                 raise InvalidValue("course", there.key, said("allowed-a-course-that-no-other-workshop"))
-            return there, False
+            return Imported(there, new=False)
         # Files first: a row never names one that is not there. Without its rows a file is found by ./judicum check-data.
         for name in archive.files:
             folder, _, last = name.split("/")
             store_file(folder, last.rpartition(".")[2], archive.bytes_of(name))
         with transaction.atomic():
-            return _rows(archive, workshop), True
+            course = _rows(archive, workshop)
+        return Imported(course, True, archive.aside)
 
 
 def _rows(archive: Archive, workshop: Workshop) -> Course:
@@ -76,7 +87,16 @@ def _rows(archive: Archive, workshop: Workshop) -> Course:
     for table, row, rest in later:
         _set_later(table, row, rest, numbers)
     assert course is not None
+    _name_strips(course)
     return course
+
+
+def _name_strips(course: Course) -> None:
+    """Which strip of a measurement counts is named by a correction's key, which is another on every server."""
+    rows = MeasurementSummary.objects.filter(attempt__course=course).exclude(strip_query="")
+    for row in rows.select_related("measurement__chosen").prefetch_related("measurement__corrections"):
+        row.strip_query = row.measurement.strip_query
+        row.save(update_fields=["strip_query"])
 
 
 def _read(table: Table, given: dict[str, object], numbers: Numbers) -> tuple[Any, dict[str, Any]]:

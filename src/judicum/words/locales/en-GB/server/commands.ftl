@@ -21,6 +21,11 @@ command-found = { $count ->
 }
 command-import_course = Bring a course's archive into the workshop of that name, or into the only one.
 command-imported = { $course } is course { $number }.
+command-imported-aside =
+    { $count ->
+        [one] One line of the archive holds what this version does not know.
+       *[other] { $count } lines of the archive hold what this version does not know.
+    } It is kept in { $file }.
 command-imported-before = { $course } is here already, as course { $number }.
 command-list_courses = Every course with its number.
 command-login = their login name

@@ -1,0 +1,85 @@
+"""Archives of every version that was ever written come in, and a program that stands alone reads them."""
+
+import csv
+import json
+import subprocess
+import sys
+import zipfile
+from collections.abc import Callable
+from pathlib import Path
+
+import pytest
+from django.test import Client
+
+from judicum.server.catalogue.coupons.library import load_library
+from judicum.server.exchange.archive.actions.import_course import import_course
+from judicum.server.exchange.archive.versions import IMPORTERS, VERSION
+from judicum.server.exchange.archive.write import archive_of
+from judicum.server.people.accounts.models import Workshop
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.causes.models import Verdict
+from judicum.server.record.photos.models import Measurement
+
+pytestmark = pytest.mark.django_db
+GOLDEN = sorted((Path(__file__).resolve().parents[2] / "golden").glob("course-v*.zip"))
+READER = Path(__file__).resolve().parents[3] / "docs" / "archive" / "read_archive.py"
+each_archive = pytest.mark.parametrize("path", GOLDEN, ids=lambda path: path.stem)
+
+
+def test_there_is_an_archive_of_every_version() -> None:
+    assert [path.name for path in GOLDEN] == [f"course-v{version}.zip" for version in range(1, VERSION + 1)]
+    assert sorted(IMPORTERS) == list(range(1, VERSION + 1))
+
+
+@each_archive
+def test_an_archive_of_before_comes_in_and_is_worked_with(path: Path, client_of: Callable[..., Client]) -> None:
+    load_library()
+    found = import_course(path, Workshop.objects.create(name="Quay"))
+    assert (found.new, found.aside) == (True, [])
+    staff = found.course.memberships.get(role="instructor").user
+    client = client_of(staff)
+    returned = Attempt.objects.get(course=found.course, state="returned")
+    whole = client.get(f"/api/attempts/{returned.pk}").json()
+    assert (whole["mark"]["total"], whole["mark"]["comment"]) == (80.0, "Calm.")
+    assert 4 < whole["measurement"]["width_mean_mm"] < 6
+    strip = client.get(whole["measurement"]["strip"]["url"])
+    assert b"".join(strip.streaming_content).startswith(b"\xff\xd8")  # type: ignore[attr-defined]
+    blind = Attempt.objects.get(course=found.course, state="second_asked")
+    assert blind.shown_state == "measured", "nothing tells the student of the mark"
+    assert {(one.cause, one.confirmed) for one in Verdict.objects.filter(attempt=blind)} == {
+        ("draught", False),
+        ("flow_low", True),
+    }
+    for page in ("desk", "wall", "week", "standings", "stock", "sessions", "agreement"):
+        assert client.get(f"/api/courses/{found.course.pk}/{page}").status_code == 200, page
+    photo = Measurement.objects.filter(photo__attempt=returned).latest("id").photo_id
+    assert client.post(f"/api/photos/{photo}/measure-again").status_code == 202
+    assert b"".join(archive_of(found.course.pk))
+
+
+@each_archive
+def test_a_program_of_its_own_makes_tables_of_it(path: Path, tmp_path: Path) -> None:
+    lines = len(READER.read_text().splitlines())
+    assert lines <= 50
+    done = subprocess.run(
+        [sys.executable, "-I", "-S", str(READER), str(path), str(tmp_path)], capture_output=True, text=True
+    )
+    assert done.returncode == 0, done.stderr
+    with zipfile.ZipFile(path) as archive:
+        for name in (n for n in archive.namelist() if n.endswith(".jsonl")):
+            rows = [json.loads(line) for line in archive.read(name).splitlines()]
+            with (tmp_path / name).with_suffix(".csv").open(encoding="utf-8-sig", newline="") as file:
+                read = list(csv.DictReader(file))
+            assert len(read) == len(rows), name
+            assert all(set(one) == set(row) for one, row in zip(read, rows, strict=True)), name
+    assert len(list((tmp_path / "files").rglob("*.jpg"))) == 4
+
+
+def test_the_program_refuses_what_was_altered(tmp_path: Path) -> None:
+    odd = tmp_path / "odd.zip"
+    with zipfile.ZipFile(GOLDEN[-1]) as good, zipfile.ZipFile(odd, "w") as out:
+        for name in good.namelist():
+            out.writestr(name, good.read(name) + (b" " if name.endswith("marks.jsonl") else b""))
+    done = subprocess.run([sys.executable, str(READER), str(odd), str(tmp_path / "x")], capture_output=True, text=True)
+    assert done.returncode != 0
+    assert "marks.jsonl is not what it was" in done.stderr
