@@ -49,9 +49,14 @@ def _workshop(parser: argparse.ArgumentParser) -> None:
 
 
 def _export(parser: argparse.ArgumentParser) -> None:
-    parser.add_argument("what", choices=["course", "list"], help="a course, or the list of them with their numbers")
+    parser.add_argument(
+        "what",
+        choices=["course", "list", "workshop"],
+        help="a course, the list of them with their numbers, or a whole workshop",
+    )
     parser.add_argument("number", nargs="?", help="the course's number")
-    parser.add_argument("-o", dest="file", metavar="FILE", default="course.zip")
+    parser.add_argument("-o", dest="file", metavar="FILE", help="course.zip or workshop.zip, unless said")
+    parser.add_argument("--workshop", metavar="NAME", default="", help="which workshop, where there are several")
 
 
 def _import(parser: argparse.ArgumentParser) -> None:
@@ -62,7 +67,9 @@ def _import(parser: argparse.ArgumentParser) -> None:
 def _archive_export(asked: argparse.Namespace) -> int:
     if asked.what == "list":
         return serve.django_command("list_courses")
-    return serve.django_command("export_course", asked.number or "", asked.file)
+    if asked.what == "workshop":
+        return serve.django_command("export_workshop", asked.file or "workshop.zip", asked.workshop)
+    return serve.django_command("export_course", asked.number or "", asked.file or "course.zip")
 
 
 COMMANDS = (
@@ -89,8 +96,8 @@ COMMANDS = (
         lambda a: serve.django_command("recover_account", a.login, serve.own_address()),
         lambda p: p.add_argument("login", metavar="NAME", help="their login name"),
     ),
-    Command("export", "write a course's archive", _archive_export, _export),
-    Command("import", "bring a course's archive in", lambda a: serve.django_command("import_course", a.file, a.workshop), _import),
+    Command("export", "write the archive of a course or of a whole workshop", _archive_export, _export),
+    Command("import", "bring the archive of a course or a workshop in", lambda a: serve.django_command("import_course", a.file, a.workshop), _import),
     Command(
         "backup", "write everything into one file, while it runs", lambda a: serve.django_command("backup", a.file),
         lambda p: p.add_argument("-o", dest="file", metavar="FILE", default="judicum-backup.zip"),

@@ -1,24 +1,32 @@
 """Archives of every version that was ever written come in, and a program that stands alone reads them."""
 
 import csv
+import io
 import json
 import subprocess
 import sys
 import zipfile
 from collections.abc import Callable
 from pathlib import Path
+from typing import Any
 
 import pytest
+from django.core.management import call_command
 from django.test import Client
 
+from judicum.core.errors import InvalidValue
 from judicum.server.catalogue.coupons.library import load_library
 from judicum.server.exchange.archive.actions.import_course import import_course
+from judicum.server.exchange.archive.tables import TABLES
 from judicum.server.exchange.archive.versions import IMPORTERS, VERSION
+from judicum.server.exchange.archive.workshop import import_workshop, workshop_archive
 from judicum.server.exchange.archive.write import archive_of
-from judicum.server.people.accounts.models import Workshop
+from judicum.server.people.accounts.models import User, Workshop
+from judicum.server.people.courses.models import Course
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.photos.models import Measurement
+from tests.server.exchange.test_archive import unguarded
 
 pytestmark = pytest.mark.django_db
 GOLDEN = sorted((Path(__file__).resolve().parents[2] / "golden").glob("course-v*.zip"))
@@ -83,3 +91,54 @@ def test_the_program_refuses_what_was_altered(tmp_path: Path) -> None:
     done = subprocess.run([sys.executable, str(READER), str(odd), str(tmp_path / "x")], capture_output=True, text=True)
     assert done.returncode != 0
     assert "marks.jsonl is not what it was" in done.stderr
+
+
+def test_a_whole_workshop_goes_out_and_in(tmp_path: Path, settings: Any) -> None:
+    load_library()
+    there = Workshop.objects.create(name="Quay", second_factor=True, photo_retention_days=400)
+    for path in GOLDEN:
+        assert import_course(path, there).new
+    User.objects.filter(workshop=there, username="ilka").update(owns=True)
+    User.objects.create_user("nobody-yet", None, workshop=there)
+    file = tmp_path / "workshop.zip"
+    call_command("export_workshop", str(file))
+    before = {one.name: sorted(one.memberships.values_list("user__key", "role")) for one in Course.objects.all()}
+    people = set(User.objects.values_list("key", "display_name", "owns"))
+    # Another server: nothing of the first is there.
+    with unguarded():
+        for table in reversed(TABLES):
+            if table.name not in ("schemes", "designs"):
+                table.model._default_manager.all()._raw_delete("default")
+        Workshop.objects.all()._raw_delete("default")
+    settings.STORAGES = {
+        **settings.STORAGES,
+        "default": {**settings.STORAGES["default"], "OPTIONS": {"location": str(tmp_path / "other")}},
+    }
+    out = io.StringIO()
+    call_command("import_course", str(file), stdout=out)
+    assert "Quay" in out.getvalue()
+    here = Workshop.objects.get()
+    assert (here.name, here.second_factor, here.photo_retention_days) == ("Quay", True, 400)
+    assert set(User.objects.values_list("key", "display_name", "owns")) == people
+    assert {
+        one.name: sorted(one.memberships.values_list("user__key", "role")) for one in Course.objects.all()
+    } == before
+    assert Course.objects.count() == len(GOLDEN)
+    count = Attempt.objects.count()
+    call_command("import_course", str(file), stdout=out)
+    assert (Course.objects.count(), Attempt.objects.count()) == (len(GOLDEN), count), "twice is the same as once"
+
+
+def test_an_altered_workshop_is_refused(tmp_path: Path) -> None:
+    load_library()
+    import_course(GOLDEN[-1], there := Workshop.objects.create(name="Quay"))
+    good, odd = tmp_path / "good.zip", tmp_path / "odd.zip"
+    good.write_bytes(b"".join(workshop_archive(there)))
+    with zipfile.ZipFile(good) as file, zipfile.ZipFile(odd, "w") as out:
+        for name in file.namelist():
+            out.writestr(
+                name, file.read(name).replace(b"Quay", b"Mine") if name == "workshop.json" else file.read(name)
+            )
+    with pytest.raises(InvalidValue, match=r"workshop\.json"):
+        import_workshop(odd)
+    assert Workshop.objects.count() == 1

@@ -27,6 +27,31 @@ REPORTED = ("measurements", "beads", "corrections")
 """Tables with a `report`, which the core's own reader must understand."""
 
 
+def checked_members(opened: zipfile.ZipFile, manifest: Mapping[str, Any]) -> list[dict[str, Any]]:
+    """What the manifest of a zip lists of every other member: all are there, none else is, and each has the bytes it says.
+
+    Raises:
+        InvalidValue: names the member.
+    """
+    there = [info.filename for info in opened.infolist()]
+    listed: dict[str, dict[str, Any]] = {one["name"]: one for one in manifest["files"]}
+    if sorted(there) != sorted({*listed, "manifest.json"}):
+        odd = sorted(set(there) ^ {*listed, "manifest.json"}) or there
+        raise InvalidValue("archive", odd[:3], said("allowed-the-files-that-its-manifest-lists"))
+    for name, one in listed.items():
+        total, size = hashlib.sha256(), 0
+        try:
+            with opened.open(name) as file:
+                while size <= one["bytes"] and (piece := file.read(CHUNK)):
+                    total.update(piece)
+                    size += len(piece)
+        except (zipfile.BadZipFile, EOFError, OSError, NotImplementedError, RuntimeError) as error:
+            raise InvalidValue(name, str(error), said("allowed-a-file-that-can-be-unpacked")) from error
+        if size != one["bytes"] or total.hexdigest() != one["sha256"]:
+            raise InvalidValue(name, f"{size} bytes", said("allowed-what-the-manifest-says-it-was"))
+    return list(listed.values())
+
+
 class Archive:
     """An archive whose members were checked against its manifest.
 
@@ -55,32 +80,17 @@ class Archive:
         return dict(listed)
 
     def _check_members(self) -> None:
-        there = {info.filename: info for info in self._zip.infolist()}
-        listed = {one["name"]: one for one in self.manifest["files"]}
-        if len(there) != len(self._zip.infolist()) or set(there) != {*listed, "manifest.json"}:
-            odd = sorted(set(there) ^ {*listed, "manifest.json"})
-            raise InvalidValue("archive", odd[:3], said("allowed-the-files-that-its-manifest-lists"))
-        if sum(info.file_size for name, info in there.items() if name.startswith("tables/")) > MAX_ROW_BYTES:
+        if sum(one.file_size for one in self._zip.infolist() if one.filename.startswith("tables/")) > MAX_ROW_BYTES:
             raise InvalidValue("archive", "its tables", said("allowed-at-most-bytes-of-rows", most=MAX_ROW_BYTES))
-        missing = [name for name in BY_NAME if self._member(name) not in listed]
+        missing = [
+            name for name in BY_NAME if self._member(name) not in {one["name"] for one in self.manifest["files"]}
+        ]
         if missing:
             raise InvalidValue("archive", None, said("allowed-a-table", names=", ".join(missing)))
-        for name, one in listed.items():
-            self._check_member(name, one)
+        for one in checked_members(self._zip, self.manifest):
+            self._check_name(one["name"], one)
 
-    def _check_member(self, name: str, one: Mapping[str, Any]) -> None:
-        total, size = hashlib.sha256(), 0
-        try:
-            with self._zip.open(name) as file:
-                while piece := file.read(CHUNK):
-                    total.update(piece)
-                    size += len(piece)
-                    if size > one["bytes"]:
-                        break
-        except (zipfile.BadZipFile, EOFError, OSError, NotImplementedError, RuntimeError) as error:
-            raise InvalidValue(name, str(error), said("allowed-a-file-that-can-be-unpacked")) from error
-        if size != one["bytes"] or total.hexdigest() != one["sha256"]:
-            raise InvalidValue(name, f"{size} bytes", said("allowed-what-the-manifest-says-it-was"))
+    def _check_name(self, name: str, one: Mapping[str, Any]) -> None:
         if name.startswith("files/"):
             by_content = BY_CONTENT.match(name.removeprefix("files/"))
             if by_content is None or by_content[2] != one["sha256"]:

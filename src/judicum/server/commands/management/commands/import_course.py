@@ -6,7 +6,8 @@ from django.core.management.base import CommandParser
 from judicum.core.errors import InvalidValue, one_of, said
 from judicum.server.catalogue.coupons.library import load_library
 from judicum.server.commands.saying import SayingCommand
-from judicum.server.exchange.archive.actions.import_course import import_course
+from judicum.server.exchange.archive.actions.import_course import Imported, import_course
+from judicum.server.exchange.archive.workshop import import_workshop, is_workshop
 from judicum.server.people.accounts.models import Workshop
 from judicum.words.catalogue import t
 
@@ -20,15 +21,25 @@ class Command(SayingCommand):
 
     def carry_out(self, file: str, workshop: str) -> str:
         load_library()
+        if is_workshop(Path(file)):
+            return self._workshop(Path(file))
         rows = Workshop.objects.filter(name=workshop) if workshop else Workshop.objects.all()
         if rows.count() != 1:
             names = list(Workshop.objects.values_list("name", flat=True))
             raise InvalidValue("workshop", workshop or None, one_of(names) if names else said("allowed-workshop-first"))
-        found = import_course(Path(file), rows.get())
+        return self._said(import_course(Path(file), rows.get()), f"{file}.aside.jsonl")
+
+    def _workshop(self, file: Path) -> str:
+        found = import_workshop(file)
+        lines = [self._said(one, f"{file}.{k}.aside.jsonl") for k, one in enumerate(found.courses, 1)]
+        return "\n".join([t("command-workshop-imported", workshop=found.workshop.name), *lines])
+
+    @staticmethod
+    def _said(found: Imported, aside: str) -> str:
         name = "command-imported" if found.new else "command-imported-before"
         said_of_it = t(name, course=found.course.name, number=str(found.course.pk))
         if not found.aside:
             return said_of_it
-        kept = Path(f"{file}.aside.jsonl")
+        kept = Path(aside)
         kept.write_text("".join(json.dumps(one, ensure_ascii=False) + "\n" for one in found.aside))
         return f"{said_of_it} {t('command-imported-aside', count=len(found.aside), file=str(kept))}"

@@ -112,7 +112,7 @@ def _course(course: Any, none: None) -> Course:
     return _saved(course)
 
 
-def _person(user: Any, none: None) -> User:
+def person_of_archive(user: Any, none: None) -> User:
     """The person of the workshop with this key, else a new one."""
     there = User.objects.filter(key=user.key, workshop=user.workshop).first()
     if there is not None:
@@ -167,7 +167,7 @@ def _same(one: Design, other: Design) -> bool:
 
 
 MAKE: dict[str, Callable[[Any, Any], Any]] = {
-    "people": _person,
+    "people": person_of_archive,
     "course": _course,
     "pictures": _picture,
     "designs": _design,

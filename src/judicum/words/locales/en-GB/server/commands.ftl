@@ -9,6 +9,7 @@ command-check_data = What is wrong with rows and files; ends with 1 where anythi
 command-course-number = the number of the course, as ./judicum courses lists it
 command-data-sound = Every file is there and as it was stored, and every row points to one that is there.
 command-export_course = Write a course's archive.
+command-export_workshop = Write a whole workshop's archive.
 command-exported = { $course } is in { $file } ({ $megabytes } MB).
 command-files-missing = { $files ->
     [one] 1 file that rows name was missing.
@@ -40,6 +41,8 @@ command-restored = Restored: the database and { $files ->
    *[other] { $files } files
 } of { $at }.
 command-sign-in = Sign in with your own name.
+command-which-workshop = which workshop, where there are several
+command-workshop-imported = The workshop { $workshop } is here, with its people. Each sets a password by a link: ./judicum recover LOGIN, or an owner hands it out.
 command-workshop-made =
     Owner of { $workshop }: name { $login }, password { $password } (shown only now)
     Students join with the code { $join_code }.
