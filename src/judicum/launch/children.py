@@ -15,6 +15,7 @@ from pathlib import Path
 
 from judicum.launch import install, proxy
 from judicum.launch.cluster import free_port
+from judicum.launch.https import Tls
 from judicum.launch.places import LOGS, PYTHON, ROOT, SETTINGS
 from judicum.launch.steps import Trouble, run, step
 
@@ -77,7 +78,7 @@ def interrupt(signum: int, frame: object) -> None:
     raise KeyboardInterrupt
 
 
-def web(env: dict[str, str], host: str, port: int) -> list[Child]:
+def web(env: dict[str, str], host: str, port: int, tls: Tls | None = None) -> list[Child]:
     """nginx on `host` and `port`, and behind it the application's processes, each on a port of its own.
 
     nginx gives a request to the one that has least to do; processes that share a port take them as they come.
@@ -85,7 +86,7 @@ def web(env: dict[str, str], host: str, port: int) -> list[Child]:
     var = Path(env["JUDICUM_VAR"])
     inner = [f"127.0.0.1:{free_port()}" for _ in range(WEB_PROCESSES)]
     listen = f"[{host}]:{port}" if ":" in host else f"{host}:{port}"
-    file = proxy.write(listen, inner, var / f"nginx-{port}", env.get("JUDICUM_METRICS_FROM", "").split())
+    file = proxy.write(listen, inner, var / f"nginx-{port}", env.get("JUDICUM_METRICS_FROM", "").split(), tls)
     nginx = [str(install.nginx()), "-e", "stderr", "-p", str(file.parent), "-c", str(file)]
     counted = var / f"metrics-{port}"
     shutil.rmtree(counted, ignore_errors=True)
@@ -211,6 +212,11 @@ def demo_filler(env: dict[str, str]) -> Child:
     """The process that brings in what was welded in the demo course; it ends when all is there."""
     one_core = {**env, **dict.fromkeys(("OMP_NUM_THREADS", "OPENBLAS_NUM_THREADS", "OPENCV_FOR_THREADS_NUM"), "1")}
     return Child("demo", ["nice", "-n", "10", str(PYTHON), "-m", "django", "fill_demo"], one_core, once=True)
+
+
+def announcer(env: dict[str, str], port: int, tls: bool) -> Child:
+    """What says to the network which machine judicum.local is."""
+    return Child("name", [str(PYTHON), "-m", "judicum.launch.announce", str(port), "TLS" if tls else "PLAIN"], env)
 
 
 def gauge(env: dict[str, str], name: str, port: int) -> Child:

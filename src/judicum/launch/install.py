@@ -146,6 +146,15 @@ def nginx() -> Path:
     return Path(path)
 
 
+def certbot() -> Path:
+    """certbot's program, installed where there is none: it asks a public authority for certificates (RFC 8555)."""
+    debian("certbot", bool(shutil.which("certbot")), "certbot")
+    path = shutil.which("certbot")
+    if not path:
+        raise Trouble("certbot was installed but is not on the PATH")
+    return Path(path)
+
+
 def chromium() -> Path:
     """Program of Chromium's headless shell, installed where there is none: Chromium less the windows that nobody sees here.
 

@@ -5,8 +5,9 @@ import os
 import sys
 from collections.abc import Callable
 from dataclasses import dataclass
+from pathlib import Path
 
-from judicum.launch import bench, check, dev, host, install, serve
+from judicum.launch import bench, check, dev, host, https, install, serve
 from judicum.launch.core_commands import add_core_commands
 from judicum.launch.places import PYTHON, ROOT
 from judicum.launch.steps import Trouble, in_words
@@ -23,19 +24,39 @@ class Command:
     verbatim: bool = False
 
 
-def _host(parser: argparse.ArgumentParser) -> None:
-    parser.add_argument("--host", default="127.0.0.1", help="address to listen on (default: this machine only)")
-
-
 def _web(parser: argparse.ArgumentParser) -> None:
-    _host(parser)
+    parser.add_argument("--host", default="127.0.0.1", help="address to listen on (default: this machine only)")
     parser.add_argument("--port", type=int, default=serve.FIRST_PORT)
 
 
 def _starting(parser: argparse.ArgumentParser) -> None:
-    _host(parser)
+    parser.add_argument(
+        "--host", help="address to listen on (default: this machine only; with --https every address it has)"
+    )
     parser.add_argument("--port", type=int, help="web port; the first free one from 8000 on by default")
+    parser.add_argument(
+        "--https", action="store_true", help="speak HTTPS, by an authority of the workshop that phones trust once"
+    )
+    parser.add_argument(
+        "--certificate", type=Path, metavar="FILE", help="speak HTTPS with a certificate of one's own (PEM)"
+    )
+    parser.add_argument("--key", type=Path, metavar="FILE", help="its key")
+    parser.add_argument(
+        "--public-name",
+        metavar="NAME",
+        help="speak HTTPS under a public name, with certificates that renew themselves (ports 443 and 80)",
+    )
     parser.add_argument("--reset", action="store_true", help="remove all data first")
+
+
+def _serve(asked: argparse.Namespace, demo: bool) -> int:
+    own = https.Asked(asked.certificate, asked.key, asked.public_name)
+    tls = own if asked.https or own != https.Asked() else None
+    port = asked.port or (443 if asked.public_name else None)
+    how = serve.Start(
+        demo=demo, reset=asked.reset, port=port, host=asked.host or ("0.0.0.0" if tls else "127.0.0.1"), https=tls
+    )
+    return serve.serve(how, username=None if demo else asked.owner)
 
 
 def _starting_empty(parser: argparse.ArgumentParser) -> None:
@@ -73,10 +94,9 @@ def _archive_export(asked: argparse.Namespace) -> int:
 
 
 COMMANDS = (
-    Command("demo", "start with the demo course", lambda a: serve.serve(demo=True, reset=a.reset, port=a.port, host=a.host), _starting),
+    Command("demo", "start with the demo course", lambda a: _serve(a, demo=True), _starting),
     Command(
-        "start", "start without demo data",
-        lambda a: serve.serve(demo=False, reset=a.reset, port=a.port, host=a.host, username=a.owner), _starting_empty,
+        "start", "start without demo data", lambda a: _serve(a, demo=False), _starting_empty,
     ),
     Command("stop", "stop, or end what a killed start left behind", lambda _: serve.stop()),
     Command("dev", "start for work on it: server and page reload what is changed, at one address", lambda a: dev.serve(a.port), lambda p: p.add_argument("--port", type=int, default=dev.PORT)),

@@ -9,6 +9,8 @@ import os
 from collections.abc import Sequence
 from pathlib import Path
 
+from judicum.launch.https import Tls
+
 MAX_BODY_MB = 5
 """A piece of an upload is at most 4 MB (`receive_upload.MAX_PIECE`), with its headers."""
 HEADER_S = 10
@@ -37,13 +39,30 @@ OWN = {
     505: ("bad_request", "This version of HTTP is not known here."),
 }
 """What nginx itself answers with, in the words of a problem."""
+FORWARD = f"""      proxy_pass http://application;
+      proxy_http_version 1.1;
+      proxy_set_header Connection "";
+      proxy_set_header Host $http_host;
+      proxy_set_header X-Forwarded-For $proxy_add_x_forwarded_for;
+      proxy_set_header X-Forwarded-Proto $spoken;
+      proxy_set_header X-Request-Id $judicum_request_id;
+      proxy_request_buffering on;
+      proxy_connect_timeout 2s;
+      proxy_read_timeout {ANSWER_S}s;
+      proxy_next_upstream error;
+      proxy_buffers 16 32k;
+"""
+"""How a request is handed to the application."""
 REFUSED = "/.refused/"
 """Where these answers stand; nobody reaches them from outside."""
 
 
-def configuration(listen: str, application: Sequence[str], folder: Path, metrics_from: Sequence[str] = ()) -> str:
+def configuration(
+    listen: str, application: Sequence[str], folder: Path, metrics_from: Sequence[str] = (), tls: Tls | None = None
+) -> str:
     """nginx's configuration: `listen` is host:port, `application` the same of each of its processes,
-    `folder` is where its own files go.
+    `folder` is where its own files go. With `tls` the same port speaks both: what comes without it is led over, but for what a
+    phone needs before it trusts this machine (settings.SECURE_REDIRECT_EXEMPT).
 
     `metrics_from` are addresses or networks, beside this machine, that may read the metrics.
     """
@@ -77,7 +96,9 @@ http {{
   gzip_types application/json application/problem+json;
   upstream application {{ least_conn; {servers} keepalive 16; }}
   server {{
-    listen {listen};
+    listen {listen}{" ssl http2" if tls else ""};
+    {f"listen {listen.removesuffix('443')}80;" if tls and listen.endswith(":443") else ""}
+{_tls(tls)}
     limit_conn one {MAX_OF_ONE};
     client_max_body_size {MAX_BODY_MB}m;
     client_header_timeout {HEADER_S}s;
@@ -87,19 +108,7 @@ http {{
     reset_timedout_connection on;
     lingering_timeout 2s;
     location / {{
-      proxy_pass http://application;
-      proxy_http_version 1.1;
-      proxy_set_header Connection "";
-      proxy_set_header Host $http_host;
-      proxy_set_header X-Forwarded-For $proxy_add_x_forwarded_for;
-      proxy_set_header X-Forwarded-Proto $spoken;
-      proxy_set_header X-Request-Id $judicum_request_id;
-      proxy_request_buffering on;
-      proxy_connect_timeout 2s;
-      proxy_read_timeout {ANSWER_S}s;
-      proxy_next_upstream error;
-      proxy_buffers 16 32k;
-    }}
+{FORWARD}    }}
     location = /metrics {{
       {watchers} deny all;
       proxy_pass http://application; proxy_set_header Host $http_host; proxy_set_header X-Request-Id $judicum_request_id;
@@ -110,15 +119,35 @@ http {{
 """
 
 
+def _tls(tls: Tls | None) -> str:
+    if tls is None:
+        return ""
+    challenge = (
+        f"location /.well-known/acme-challenge/ {{ root {tls.challenge}; default_type text/plain; }}"
+        if tls.challenge
+        else ""
+    )
+    return f"""    ssl_certificate {tls.certificate};
+    ssl_certificate_key {tls.key};
+    ssl_protocols TLSv1.2 TLSv1.3;
+    ssl_session_cache shared:tls:2m;
+    error_page 497 = @plain;
+    location @plain {{
+{FORWARD}    }}
+    {challenge}"""
+
+
 def _problem(status: int) -> str:
     code, detail = OWN[status]
     problem = {"type": f"urn:judicum:{code}", "title": code.replace("_", " "), "status": status, "code": code, "detail": detail, "errors": []}  # fmt: skip
     return json.dumps(problem)
 
 
-def write(listen: str, application: Sequence[str], folder: Path, metrics_from: Sequence[str] = ()) -> Path:
+def write(
+    listen: str, application: Sequence[str], folder: Path, metrics_from: Sequence[str] = (), tls: Tls | None = None
+) -> Path:
     """Write the configuration into the folder, which is made; its path."""
     folder.mkdir(parents=True, exist_ok=True)
     file = folder / "nginx.conf"
-    file.write_text(configuration(listen, application, folder, metrics_from))
+    file.write_text(configuration(listen, application, folder, metrics_from, tls))
     return file

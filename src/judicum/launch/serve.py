@@ -12,12 +12,14 @@ import subprocess
 import sys
 import time
 from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
 from typing import Any
 
-from judicum.launch import install
+from judicum.launch import https, install
 from judicum.launch.children import (
     OUR_PROGRAM,
     Child,
+    announcer,
     born,
     bring_up_to_date,
     demo_filler,
@@ -32,6 +34,7 @@ from judicum.launch.children import (
     workers,
 )
 from judicum.launch.cluster import Cluster, free_port, home_of_checkout
+from judicum.launch.https import Tls
 from judicum.launch.places import LAUNCHER, PYTHON, RESTORING, ROOT, RUNNING, SECRETS, VAR
 from judicum.launch.steps import Trouble, run, step
 
@@ -41,6 +44,8 @@ GAUGE = "shed"
 """Name of the simulated bottle gauge that the demo starts."""
 GAUGE_PORT = 9700
 """Its first port."""
+FOLLOW_S = 30.0
+"""s between two looks at the machine's addresses."""
 FIRST_WAIT_S = 1.0
 """Seconds between two attempts to start a database that does not, doubled each time…"""
 MAX_WAIT_S = 30.0
@@ -66,55 +71,87 @@ def _keep(values: dict[str, Any]) -> None:
     fresh.replace(SECRETS)
 
 
-def environment(cluster: Cluster, secret_key: str, hosts: Sequence[str] = (), port: int = 0) -> dict[str, str]:
+@dataclass(frozen=True)
+class Start:
+    """How it is to be started: where it listens, and how it speaks HTTPS (None: it does not)."""
+
+    demo: bool = False
+    reset: bool = False
+    port: int | None = None
+    host: str = "127.0.0.1"
+    https: "https.Asked | None" = None
+
+    @property
+    def open(self) -> bool:
+        """Whether other machines reach it."""
+        return self.host == "0.0.0.0"
+
+
+def environment(
+    cluster: Cluster, secret_key: str, hosts: Sequence[str] = (), port: int = 0, tls: Tls | None = None
+) -> dict[str, str]:
     """What the application's processes need to know; `hosts` are names it is called by beside this machine's own."""
+    outside = next((one for one in hosts if tls and not one.startswith("127.")), "127.0.0.1")
+    own = f"{'https' if tls else 'http'}://{outside}:{port or FIRST_PORT}/".replace(":443/", "/")
+    secure = {"JUDICUM_HTTPS": "1"} if tls else {}
     return {
         **os.environ,
         **OUR_PROGRAM,
+        **secure,
+        **({"JUDICUM_AUTHORITY": str(tls.authority)} if tls and tls.authority else {}),
         "JUDICUM_DATABASE_URL": cluster.url,
         "JUDICUM_SECRET_KEY": secret_key,
         "JUDICUM_VAR": str(VAR),
-        "JUDICUM_ADDRESS": os.environ.get("JUDICUM_ADDRESS", f"http://127.0.0.1:{port or FIRST_PORT}/"),
-        "JUDICUM_HOSTS": ",".join(dict.fromkeys(["localhost", "127.0.0.1", "[::1]", *hosts])),
+        "JUDICUM_ADDRESS": os.environ.get("JUDICUM_ADDRESS", own),
+        "JUDICUM_HOSTS": hosts_of(hosts),
         # Cookies are not told apart by port: two checkouts on one machine need names of their own.
         "JUDICUM_SESSION_COOKIE": f"judicum_session_{port}",
         "JUDICUM_CSRF_COOKIE": "judicum_csrf",
     }
 
 
-def serve(*, demo: bool, reset: bool, port: int | None, host: str, username: str | None = None) -> int:
+def hosts_of(names: Sequence[str]) -> str:
+    """Names that are answered to, as the settings read them."""
+    return ",".join(dict.fromkeys(["localhost", "127.0.0.1", "[::1]", *names]))
+
+
+def serve(how: Start, username: str | None = None) -> int:
     """Set up whatever is missing, start everything, wait for Ctrl-C, stop everything."""
     signal.signal(signal.SIGTERM, interrupt)
     with _only_launcher():
-        return _serve(demo=demo, reset=reset, port=port, host=host, username=username)
+        return _serve(how, username)
 
 
-def _serve(*, demo: bool, reset: bool, port: int | None, host: str, username: str | None) -> int:
+def _serve(how: Start, username: str | None) -> int:
+    host, demo = how.host, how.demo
     with install.only_one():
-        if port is not None and free_port(port, host) != port and not _our_port(port):
-            raise Trouble(f"port {port} is taken; choose another with --port")
+        if how.port is not None and free_port(how.port, host) != how.port and not _our_port(how.port):
+            raise Trouble(f"port {how.port} is taken; choose another with --port")
         install.python_packages()
         install.page()
         install.nginx()
         kept = _secrets()
         stop_left_behind(quiet=True)
-        if reset or RESTORING.exists():  # half a restore is none
+        if how.reset or RESTORING.exists():  # half a restore is none
             with step("removing all data"):
                 _remove_data()
         cluster = Cluster(home_of_checkout(), free_port(kept.get("database_port", 5440)), kept["password"])
-        web_port = port or free_port(kept.get("web_port", FIRST_PORT), host)
+        web_port = how.port or free_port(kept.get("web_port", FIRST_PORT), host)
         kept |= {"database_port": cluster.port, "web_port": web_port}
         _keep(kept)
     children: list[Child] = []
     try:
         cluster.start()
-        names = _addresses() if host == "0.0.0.0" else [host]
-        env = environment(cluster, kept["secret_key"], names, web_port)
+        names = names_of(how)
+        tls = https.tls_for(how.https, names) if how.https else None
+        env = environment(cluster, kept["secret_key"], names, web_port, tls)
         bring_up_to_date(env)
         if demo:
             gauge_port = free_port(GAUGE_PORT)
             env["JUDICUM_GAUGES"] = f"{GAUGE}=http://127.0.0.1:{gauge_port}/metrics"
-        children = [*web(env, host, web_port), *workers(env)]
+        children = [*web(env, host, web_port, tls), *workers(env)]
+        if how.open:
+            children.append(announcer(env, web_port, tls is not None))
         if demo:
             children.append(gauge(env, GAUGE, gauge_port))
         _note_running(children, cluster, web_port)
@@ -123,13 +160,15 @@ def _serve(*, demo: bool, reset: bool, port: int | None, host: str, username: st
         _note_running(children, cluster, web_port)
         with step("starting the web server and the workers"):
             wait_until_up(host, web_port, children)
+        if how.https and how.https.public_name:
+            https.ask_public(how.https.public_name)
         logins = _load(env, demo=demo, username=username)
         if demo:
             children.append(demo_filler(env))
             children[-1].start()
             _note_running(children, cluster, web_port)
-        _say_where(["127.0.0.1", *names] if host == "0.0.0.0" else names, web_port, logins)
-        _watch(children, cluster, web_port)
+        _say_where(["127.0.0.1", *names] if how.open else names, web_port, logins, tls)
+        _watch(children, cluster, web_port, Names(how, names, tls))
     except KeyboardInterrupt:
         print("", file=sys.stderr)
     finally:
@@ -141,21 +180,72 @@ def _serve(*, demo: bool, reset: bool, port: int | None, host: str, username: st
     return 0
 
 
-def _addresses() -> list[str]:
-    """Addresses at which phones on the same network reach this machine, and its name."""
-    own = run([PYTHON, "-m", "judicum.launch.addresses"], why="the machine's addresses cannot be read", env=OWN)
-    return [*own.split(), socket.gethostname().lower()]
+def names_of(how: Start) -> list[str]:
+    """Names and addresses by which other machines call this one: what the network knows it by, then its addresses and its name."""
+    if not how.open:
+        return [how.host]
+    own = run([PYTHON, "-m", "judicum.launch.addresses"], why="the machine's addresses cannot be read", env=OWN).split()
+    public = [how.https.public_name] if how.https and how.https.public_name else []
+    return list(dict.fromkeys([*public, *own, *https.LOCAL_NAMES, socket.gethostname().lower()]))
 
 
-def _say_where(names: list[str], port: int, logins: str) -> None:
-    """Print the addresses; for a phone to read, the first that is not this machine's own as a code."""
-    print("\nJudicum runs at " + "  ".join(f"http://{name}:{port}/" for name in names), file=sys.stderr)
-    outside = [name for name in names if not name.startswith("127.") and name != "localhost"]
+class Names:
+    """Follows what may change while it runs: the machine's addresses, and its certificate's end."""
+
+    def __init__(self, how: Start, names: list[str], tls: Tls | None) -> None:
+        self.how, self.names, self.tls = how, names, tls
+        self.digest = tls.digest if tls else ""
+        self._next_look = time.monotonic() + FOLLOW_S
+        self._next_renewal = time.monotonic() + https.LOOK_AGAIN_S
+
+    def follow(self, children: list[Child]) -> None:
+        """Let the web server answer to new names, and nginx read a certificate that has changed."""
+        now = time.monotonic()
+        if not self.how.open or now < self._next_look:
+            return
+        self._next_look = now + FOLLOW_S
+        names = names_of(self.how)
+        if self.how.https and (names != self.names or now > self._next_renewal):
+            self._next_renewal = now + https.LOOK_AGAIN_S
+            if self.how.https.public_name:
+                https.ask_public(self.how.https.public_name)
+            https.tls_for(self.how.https, names)
+        if self.tls and self.tls.digest != self.digest:
+            self.digest = self.tls.digest
+            _signal(children, "proxy", signal.SIGHUP)
+        if names != self.names:
+            self.names = names
+            for child in children:
+                if child.name.startswith("web-"):
+                    child.env["JUDICUM_HOSTS"] = hosts_of(names)
+            _signal(children, "web-", signal.SIGTERM)  # each is started again, with what it is called now
+
+
+def _signal(children: list[Child], name: str, number: int) -> None:
+    for child in children:
+        if child.name.startswith(name) and child.process and child.process.poll() is None:
+            signal_group(child.process.pid, number)
+
+
+def _say_where(names: list[str], port: int, logins: str, tls: Tls | None) -> None:
+    """Print the addresses; for a phone to read, the first that is not this machine's own as a code: with an authority of its own
+    the page that says how a phone trusts it."""
+    shown = [name for name in names if not name.startswith("judicum-")]
+    kind = "https" if tls else "http"
+    print("\nJudicum runs at " + "  ".join(f"{kind}://{name}:{port}/" for name in shown), file=sys.stderr)
+    outside = [name for name in shown if not name.startswith("127.") and name != "localhost"]
     if outside:
-        code = [PYTHON, "-m", "judicum.launch.addresses", "qr", f"http://{outside[0]}:{port}/"]
-        print(
-            f"{run(code, why='the code cannot be drawn', env=OWN)}{outside[0]}, for a phone's camera", file=sys.stderr
-        )
+        trust = tls is not None and tls.authority is not None
+        address = f"http://{outside[0]}:{port}/{'trust' if trust else ''}"
+        code = [
+            PYTHON,
+            "-m",
+            "judicum.launch.addresses",
+            "qr",
+            address if trust or not tls else address.replace("http:", "https:"),
+        ]
+        what = "for a phone's camera: how it comes to trust this machine" if trust else "for a phone's camera"
+        print(f"{run(code, why='the code cannot be drawn', env=OWN)}{address}, {what}", file=sys.stderr)
     print(f"{logins}\nCtrl-C stops it.", file=sys.stderr, flush=True)
 
 
@@ -240,8 +330,8 @@ def own_address() -> str:
     return f"http://127.0.0.1:{note['port'] if note else _secrets().get('web_port', FIRST_PORT)}/"
 
 
-def _watch(children: list[Child], cluster: Cluster, port: int) -> None:
-    """Start again what dies, the database first."""
+def _watch(children: list[Child], cluster: Cluster, port: int, names: Names) -> None:
+    """Start again what dies, the database first, and follow what changes."""
     wait = FIRST_WAIT_S
     while True:
         time.sleep(0.5)
@@ -256,6 +346,10 @@ def _watch(children: list[Child], cluster: Cluster, port: int) -> None:
                 wait = min(2 * wait, MAX_WAIT_S)
             continue
         revive(children, lambda: _note_running(children, cluster, port))
+        try:
+            names.follow(children)
+        except Trouble as trouble:
+            print(f"  {trouble}", file=sys.stderr, flush=True)
 
 
 def _note_running(children: list[Child], cluster: Cluster, port: int) -> None:

@@ -24,6 +24,7 @@ OPEN = {
     "api/password-forgotten POST",
     "api/join POST",
     "api/schema GET",
+    "api/trust GET",
     "api/calendar/<str:token>.ics GET",
 }
 

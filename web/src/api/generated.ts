@@ -1919,6 +1919,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trust": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What a phone is to trust, and where it goes on from there. */
+        get: operations["authority_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/uploads/{upload_id}": {
         parameters: {
             query?: never;
@@ -2692,7 +2709,6 @@ export interface components {
         CreateSessionsRequest: {
             /** Format: date */
             first: string;
-            /** Format: time */
             start: string;
             minutes: number;
             /** @default 1 */
@@ -4326,6 +4342,17 @@ export interface components {
             name: string;
             second_factor: boolean;
             photo_retention_days: number | null;
+        };
+        /**
+         * @description The workshop's own certificate authority: what it is called, its SHA-256 fingerprint in pairs of digits to compare, where its file
+         *     is, where the server is once it is trusted; `secure` where whoever asks came by HTTPS already, and so trusts it.
+         */
+        WorkshopAuthority: {
+            name: string;
+            fingerprint: string;
+            file: string;
+            address: string;
+            secure: boolean;
         };
         /** @description A course of the workshop; `role` is one's own in it. */
         WorkshopCourse: {
@@ -8659,6 +8686,33 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    authority_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkshopAuthority"];
+                };
             };
             default: {
                 headers: {

@@ -72,6 +72,11 @@ export const router = createBrowserRouter([
   { path: "/join", element: <JoinPage /> },
   { path: "/reset/:person/:token", element: <ResetPage /> },
   { path: "/forgotten", element: <ForgottenPage /> },
+  {
+    path: "/trust",
+    HydrateFallback: () => null,
+    lazy: async () => ({ Component: (await import("../features/trust")).TrustPage }),
+  },
   { path: "/", element: <Home /> },
   { path: "/course/:courseId", element: <CourseShell />, HydrateFallback: () => null, children: pages },
   { element: <PlainShell />, HydrateFallback: () => null, children: own },

@@ -111,3 +111,5 @@ export const workbenchKeys = family({
 });
 
 export const apiGuideKeys = family({ description: ["api-guide"] });
+
+export const trustKeys = { authority: ["trust"] as const };

@@ -114,11 +114,18 @@ SESSION_COOKIE_HTTPONLY = True
 SESSION_COOKIE_SAMESITE = "Lax"
 SESSION_COOKIE_NAME = env.str("JUDICUM_SESSION_COOKIE", default="judicum_session")
 CSRF_COOKIE_NAME = env.str("JUDICUM_CSRF_COOKIE", default="judicum_csrf")
+AUTHORITY = env.str("JUDICUM_AUTHORITY", default="")
+"""The certificate of the workshop's own authority (PEM), for phones to trust; none where another vouches for this server."""
 # Behind something that speaks TLS; on a workshop's own network there may be none.
 HTTPS = env.bool("JUDICUM_HTTPS", default=False)
 SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = SECURE_SSL_REDIRECT = HTTPS
 SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https") if HTTPS else None
-SECURE_REDIRECT_EXEMPT = ["^health$", "^ready$", "^metrics$"]
+# What is looked after by this machine, and what a phone needs before it trusts the workshop's authority.
+SECURE_REDIRECT_EXEMPT = [
+    r"^(health|ready|metrics|trust|authority\.crt|api/trust)$",
+    r"^assets/",
+    r"^[a-z-]+\.(svg|png|ico|webmanifest)$",
+]
 SECURE_HSTS_SECONDS = env.int("JUDICUM_HSTS_SECONDS", default=2_592_000 if HTTPS else 0)
 # Only for the name it is called by: what else runs under the school's domain is not ours to promise for.
 SILENCED_SYSTEM_CHECKS = ["security.W005", "security.W021"]

@@ -8,6 +8,7 @@ from drf_spectacular.views import SpectacularJSONAPIView
 
 from judicum.server.http.operations import health, metrics, ready
 from judicum.server.http.problems import unknown_address
+from judicum.server.http.routes.trust import authority_file
 
 
 @ensure_csrf_cookie
@@ -29,6 +30,7 @@ def page(request: HttpRequest) -> HttpResponseBase:
 urlpatterns: list[URLPattern | URLResolver] = [
     path("api/", include("judicum.server.http.urls")),
     path("api/schema", SpectacularJSONAPIView.as_view(), name="schema"),
+    path("authority.crt", authority_file),
     path("health", health),
     path("ready", ready),
     path("metrics", metrics),

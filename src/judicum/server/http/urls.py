@@ -21,6 +21,7 @@ from judicum.server.http.routes import (
     schemes,
     sessions,
     stock,
+    trust,
     workbench,
     workshops,
 )
@@ -36,6 +37,7 @@ urlpatterns = [
     path("tokens", accounts.TokensView.as_view()),
     path("tokens/<uuid:token_id>", accounts.TokenView.as_view()),
     path("password-reset", accounts.ResetPasswordView.as_view()),
+    path("trust", trust.TrustView.as_view()),
     # courses
     path("join", courses.JoinView.as_view()),
     path("courses", courses.CoursesView.as_view()),

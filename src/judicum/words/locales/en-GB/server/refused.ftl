@@ -62,6 +62,7 @@ refused-many-photos-are-arriving-at-once = Many photos are arriving at once. Thi
 refused-mark-it-blind = You give the second { -mark } of this attempt without sight of the first. Give it on the marking page.
 refused-measured-in-the-meantime = The photo was measured in the meantime. Load it again; what you typed is still here.
 refused-no-attempt = There is no attempt { $attempt_id } for you.
+refused-no-authority = This server has no certificate authority of its own: there is nothing that a phone needs to trust.
 refused-no-coupon-to-try = Assign a coupon first.
 refused-no-longer-in-course = You no longer take part in this course: you can read what you welded, but not change it.
 refused-no-photos-of-this-course-are = No photos of this course are being measured again.
