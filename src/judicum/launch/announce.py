@@ -4,8 +4,10 @@ python -m judicum.launch.announce PORT PLAIN|TLS [ADDRESS…]    until it is end
                                                              they change
 
 Where another machine of the network has the name already, this one is `judicum-2.local`, and so on; the first line says which.
+`JUDICUM_NAME` is another name than judicum.
 """
 
+import os
 import socket
 import sys
 import time
@@ -15,7 +17,7 @@ from zeroconf import AddressResolver, InterfaceChoice, NonUniqueNameException, S
 
 from judicum.launch.addresses import own_addresses
 
-NAME = "judicum"
+NAME = os.environ.get("JUDICUM_NAME", "judicum")
 LOOK_MS = 1500
 """ms to wait for another machine that has the name."""
 FOLLOW_S = 10.0

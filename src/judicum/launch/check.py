@@ -154,6 +154,7 @@ def _programs() -> Path:
     """Debian's programs that the tests need; returns Chromium's."""
     install.nginx()
     install.postgres_programs()
+    install.certutil()
     return install.chromium()
 
 

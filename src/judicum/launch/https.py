@@ -20,7 +20,8 @@ from judicum.launch.steps import Trouble, run, step
 
 FOLDER = VAR / "tls"
 OURS = {**os.environ, "PYTHONPATH": str(ROOT / "src")}
-LOCAL_NAMES = ("judicum.local", *(f"judicum-{k}.local" for k in range(2, 5)))
+NAME = os.environ.get("JUDICUM_NAME", "judicum")
+LOCAL_NAMES = (f"{NAME}.local", *(f"{NAME}-{k}.local" for k in range(2, 5)))
 """Names by which the network may know this machine (`announce`): the second where another one has the first already, and so on."""
 LOOK_AGAIN_S = 12 * 3600
 """s between two looks at whether the certificate is to be renewed, where no name has changed."""

@@ -167,6 +167,11 @@ def chromium() -> Path:
     return Path(path)
 
 
+def certutil() -> None:
+    """certutil's program, installed where there is none: it tells a browser of the tests whom to trust."""
+    debian("libnss3-tools", bool(shutil.which("certutil")), "certutil")
+
+
 def _node_is_new_enough(node: str) -> bool:
     try:
         said = subprocess.run([node, "--version"], capture_output=True, text=True, timeout=20).stdout

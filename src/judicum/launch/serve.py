@@ -230,7 +230,7 @@ def _signal(children: list[Child], name: str, number: int) -> None:
 def _say_where(names: list[str], port: int, logins: str, tls: Tls | None) -> None:
     """Print the addresses; for a phone to read, the first that is not this machine's own as a code: with an authority of its own
     the page that says how a phone trusts it."""
-    shown = [name for name in names if not name.startswith("judicum-")]
+    shown = [name for name in names if name not in https.LOCAL_NAMES[1:]]
     kind = "https" if tls else "http"
     print("\nJudicum runs at " + "  ".join(f"{kind}://{name}:{port}/" for name in shown), file=sys.stderr)
     outside = [name for name in shown if not name.startswith("127.") and name != "localhost"]
