@@ -267,7 +267,7 @@ def test_a_database_that_dies_is_started_again(
 
     monkeypatch.setattr(serve.time, "sleep", twice)
     with pytest.raises(KeyboardInterrupt):
-        serve._watch([], cluster, 0)
+        serve._watch([], cluster, 0, serve.Names(serve.Start(), [], None))
     assert cluster.runs()
     assert "the database ended; starting it again" in capsys.readouterr().err
 
