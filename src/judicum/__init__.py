@@ -1,3 +1,3 @@
 """Judicum: bead coupons assigned, logged, measured and marked."""
 
-__version__ = "0.1.0"
+__version__ = "0.2.0"

@@ -80,7 +80,7 @@ class Cluster:
             except Trouble as trouble:
                 last_line = log.read_text(errors="replace").strip().splitlines()[-1:] if log.exists() else []
                 raise Trouble(f"PostgreSQL does not start: {last_line[0] if last_line else trouble}") from trouble
-            self._create_database(programs)
+            self._create_database()
 
     def stop(self) -> None:
         """Stop the server if it runs."""
@@ -138,16 +138,16 @@ class Cluster:
                 raise
             secret.unlink()
 
-    def _create_database(self, programs: Path) -> None:
+    def sql(self, statement: str) -> str:
+        """One statement beside our database, which nobody needs to be connected to; what it gives. Raises Trouble."""
         env = {**os.environ, "PGPASSWORD": self.password}
-        at = ["-h", "127.0.0.1", "-p", str(self.port), "-U", "judicum"]
-        there = run(
-            [programs / "psql", *at, "-d", "postgres", "-Atc", "select 1 from pg_database where datname = 'judicum'"],
-            why="the database does not answer",
-            env=env,
-        )
-        if there.strip() != "1":
-            run([programs / "createdb", *at, "judicum"], why="the database cannot be created", env=env)
+        at = ["-h", "127.0.0.1", "-p", str(self.port), "-U", "judicum", "-d", "postgres"]
+        command = [postgres_programs() / "psql", *at, "-v", "ON_ERROR_STOP=1", "-Atc", statement]
+        return run(command, why="the database does not answer", env=env)
+
+    def _create_database(self) -> None:
+        if self.sql("SELECT 1 FROM pg_database WHERE datname = 'judicum'").strip() != "1":
+            self.sql("CREATE DATABASE judicum")
 
     def _check_reachable(self) -> None:
         if not _reachable(self.home.parent):

@@ -7,7 +7,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from pathlib import Path
 
-from judicum.launch import bench, check, dev, host, https, install, serve
+from judicum.launch import bench, check, dev, host, https, install, serve, upgrade
 from judicum.launch.core_commands import add_core_commands
 from judicum.launch.places import PYTHON, ROOT
 from judicum.launch.steps import Trouble, in_words
@@ -69,6 +69,13 @@ def _workshop(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("--owner", metavar="NAME", required=True, help="login name of its owner")
 
 
+def _upgrade(parser: argparse.ArgumentParser) -> None:
+    parser.add_argument(
+        "--to", metavar="COMMIT", help="a commit or tag of this checkout; without, the files as they lie here"
+    )
+    parser.add_argument("--go-on", action="store_true", help=argparse.SUPPRESS)
+
+
 def _export(parser: argparse.ArgumentParser) -> None:
     parser.add_argument(
         "what",
@@ -121,6 +128,10 @@ COMMANDS = (
     Command(
         "backup", "write everything into one file, while it runs", lambda a: serve.django_command("backup", a.file),
         lambda p: p.add_argument("-o", dest="file", metavar="FILE", default="judicum-backup.zip"),
+    ),
+    Command(
+        "upgrade", "bring everything to a newer version: backup, stop, tables, check, start; or back where a step fails",
+        lambda a: upgrade.go_on() if a.go_on else upgrade.upgrade(a.to), _upgrade,
     ),
     Command(
         "restore", "put a backup into an empty checkout", lambda a: serve.restore(a.file),

@@ -15,6 +15,8 @@ LAUNCHER = VAR / "launcher.lock"
 RUNNING = VAR / "running.json"
 RESTORING = VAR / "restoring"
 """There while a backup is put back: what lies here is not whole."""
+UPGRADING = VAR / "upgrading.json"
+"""There while an upgrade is under way (`upgrade`)."""
 SETTINGS = "judicum.server.config.settings"
 CHECKOUT_ID = hashlib.sha256(str(ROOT).encode()).hexdigest()[:10]
 

@@ -35,7 +35,7 @@ from judicum.launch.children import (
 )
 from judicum.launch.cluster import Cluster, free_port, home_of_checkout
 from judicum.launch.https import Tls
-from judicum.launch.places import LAUNCHER, PYTHON, RESTORING, ROOT, RUNNING, SECRETS, VAR
+from judicum.launch.places import LAUNCHER, PYTHON, RESTORING, ROOT, RUNNING, SECRETS, UPGRADING, VAR
 from judicum.launch.steps import Trouble, run, step
 
 OWN = {**os.environ, "PYTHONPATH": str(ROOT / "src")}
@@ -119,6 +119,10 @@ def serve(how: Start, username: str | None = None) -> int:
     """Set up whatever is missing, start everything, wait for Ctrl-C, stop everything."""
     signal.signal(signal.SIGTERM, interrupt)
     with _only_launcher():
+        if UPGRADING.exists():  # half an upgrade is none
+            from judicum.launch.upgrade import roll_back
+
+            roll_back()
         return _serve(how, username)
 
 
@@ -267,20 +271,23 @@ def said_by(env: dict[str, str], name: str, *what: str) -> str:
 
 
 @contextlib.contextmanager
-def with_database() -> Iterator[dict[str, str]]:
-    """The environment of this checkout's own programs with its database up: as it runs, or started for this command."""
+def with_database(up_to_date: bool = True) -> Iterator[dict[str, str]]:
+    """The environment of this checkout's own programs with its database up: as it runs, or started for this command, its tables
+    brought `up_to_date` first."""
     with install.only_one():
         install.python_packages()
     kept = _secrets()
-    note = _note()
-    cluster = Cluster(home_of_checkout(), kept.get("database_port", 5440), kept["password"])
+    running = note()
+    cluster = own_cluster()
     ours = not cluster.runs()
     if ours:
         cluster = Cluster(home_of_checkout(), free_port(kept.get("database_port", 5440)), kept["password"])
         cluster.start()
-    env = environment(cluster, kept["secret_key"], port=note["port"] if note else kept.get("web_port", FIRST_PORT))
+    env = environment(
+        cluster, kept["secret_key"], port=running["port"] if running else kept.get("web_port", FIRST_PORT)
+    )
     try:
-        if ours and not RESTORING.exists():  # a restore brings its own tables
+        if ours and up_to_date and not RESTORING.exists():  # a restore brings its own tables
             bring_up_to_date(env)
         yield env
     finally:
@@ -288,9 +295,9 @@ def with_database() -> Iterator[dict[str, str]]:
             cluster.stop()
 
 
-def django_command(name: str, *what: str) -> int:
+def django_command(name: str, *what: str, up_to_date: bool = True) -> int:
     """One of Django's commands on this checkout's database, running or not; says what came of it."""
-    with with_database() as env:
+    with with_database(up_to_date) as env:
         print(said_by(env, name, *what), end="")
     return 0
 
@@ -326,8 +333,14 @@ def _remove_data() -> None:
 
 def own_address() -> str:
     """Where this checkout is reached from this machine."""
-    note = _note()
-    return f"http://127.0.0.1:{note['port'] if note else _secrets().get('web_port', FIRST_PORT)}/"
+    running = note()
+    return f"http://127.0.0.1:{running['port'] if running else _secrets().get('web_port', FIRST_PORT)}/"
+
+
+def own_cluster() -> Cluster:
+    """This checkout's cluster, where it was started last."""
+    kept = _secrets()
+    return Cluster(home_of_checkout(), kept.get("database_port", 5440), kept["password"])
 
 
 def _watch(children: list[Child], cluster: Cluster, port: int, names: Names) -> None:
@@ -355,22 +368,23 @@ def _watch(children: list[Child], cluster: Cluster, port: int, names: Names) -> 
 def _note_running(children: list[Child], cluster: Cluster, port: int) -> None:
     pids = [os.getpid(), *(c.process.pid for c in children if c.process)]
     launcher, *rest = [[pid, born(pid)] for pid in pids]
-    note = {"launcher": launcher, "port": port, "home": str(cluster.home), "children": rest}
+    told = {"launcher": launcher, "port": port, "home": str(cluster.home), "children": rest, "arguments": sys.argv[1:]}
     fresh = RUNNING.with_suffix(".new")
-    fresh.write_text(json.dumps(note))
+    fresh.write_text(json.dumps(told))
     fresh.replace(RUNNING)
 
 
-def _note() -> dict[str, Any] | None:
+def note() -> dict[str, Any] | None:
+    """What was noted of what runs here; None where nothing does."""
     with contextlib.suppress(OSError, ValueError):
-        note: dict[str, Any] = json.loads(RUNNING.read_text())
-        return note
+        told: dict[str, Any] = json.loads(RUNNING.read_text())
+        return told
     return None
 
 
 def _our_port(port: int) -> bool:
-    note = _note()
-    return bool(note and note["port"] == port)
+    running = note()
+    return bool(running and running["port"] == port)
 
 
 @contextlib.contextmanager
@@ -381,8 +395,12 @@ def _only_launcher() -> Iterator[None]:
         try:
             fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
         except OSError:
-            note = _note()
-            where = f"already runs from this folder at http://127.0.0.1:{note['port']}/" if note else "is starting here"
+            running = note()
+            where = (
+                f"already runs from this folder at http://127.0.0.1:{running['port']}/"
+                if running
+                else "is starting here"
+            )
             who = LAUNCHER.read_text().strip() or "another one"
             raise Trouble(f"Judicum {where} (process {who}); ./judicum stop ends it") from None
         lock.truncate(0)
@@ -407,10 +425,9 @@ def _launcher() -> int | None:
 
 def stop_left_behind(quiet: bool = False) -> None:
     """End what a start that was killed has left: web server, worker, database."""
-    note = _note()
-    if note:
+    if running := note():
         for number in (signal.SIGTERM, signal.SIGKILL):
-            alive = [process for process in note["children"] if lives(process)]
+            alive = [process for process in running["children"] if lives(process)]
             for process in alive:
                 signal_group(process[0], number)
             deadline = time.monotonic() + 15

@@ -50,6 +50,12 @@ SCORES = dict.fromkeys(SCHEMES[USUAL_SCHEME].keys, 8.0)
 @pytest.fixture
 def full(course: Course) -> Course:
     """A course with something in nearly every table."""
+    fill(course)
+    return course
+
+
+def fill(course: Course) -> None:
+    """Put something into nearly every table of a course."""
     attempt = measured_attempt(course)
     measurement = Measurement.objects.get(photo__attempt=attempt)
     correct_measurement(course.instructor, measurement.pk, {"step": "no_ripples"})
@@ -71,7 +77,6 @@ def full(course: Course) -> Course:
     WeldedAt.objects.create(attempt=attempt, booth=booth)
     booth.closed.add(Session.objects.create(course=course.row, date="2031-01-01", start="18:00", minutes=60))
     save_item(course.instructor, course.row.pk, None, "cup", {"name": "Cup 8", "cup": 8})
-    return course
 
 
 def packed(course_id: int, at: Path) -> Path:

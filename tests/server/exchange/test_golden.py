@@ -142,3 +142,39 @@ def test_an_altered_workshop_is_refused(tmp_path: Path) -> None:
     with pytest.raises(InvalidValue, match=r"workshop\.json"):
         import_workshop(odd)
     assert Workshop.objects.count() == 1
+
+
+BACKUPS = sorted((Path(__file__).resolve().parents[2] / "golden").glob("backup-*.zip"))
+LOOK = """
+import django; django.setup()
+from django.test import Client
+from judicum import __version__
+from judicum.server.people.accounts.models import Release, User
+from judicum.server.people.courses.models import Course
+from judicum.server.record.attempts.models import Attempt
+course = Course.objects.get(name="Test course")
+client = Client(headers={"Host": "localhost"})
+client.force_login(User.objects.get(username="ilka"), backend="django.contrib.auth.backends.ModelBackend")
+for page in ("attempts", "desk", "wall", "week", "standings", "stock", "sessions", "agreement", "members", "archive.zip"):
+    assert client.get(f"/api/courses/{course.pk}/{page}").status_code == 200, page
+for attempt in Attempt.objects.filter(course=course):
+    assert client.get(f"/api/attempts/{attempt.pk}").status_code == 200
+held = Attempt.objects.get(course=course, state="second_asked")
+assert (held.shown_state, held.shown_version < held.version) == ("measured", True)
+assert Release.objects.latest("id").version == __version__
+print("all is there")
+"""
+
+
+@pytest.mark.parametrize("path", BACKUPS, ids=lambda path: path.stem)
+def test_a_backup_of_every_version_that_was_released_is_brought_up(path: Path, empty: dict[str, str]) -> None:
+    def django(*what: str) -> str:
+        done = subprocess.run([sys.executable, "-m", "django", *what], env=empty, capture_output=True, text=True)
+        assert done.returncode == 0, done.stderr
+        return done.stdout
+
+    assert "Restored" in django("restore", str(path))
+    django("migrate", "--noinput", "-v0")
+    assert "Every file is there" in django("check_data")
+    done = subprocess.run([sys.executable, "-c", LOOK], env=empty, capture_output=True, text=True)
+    assert "all is there" in done.stdout, done.stderr[-2000:]

@@ -13,10 +13,14 @@ from django.db import connection
 from django.test import Client
 from pythonjsonlogger.json import JsonFormatter
 
+from judicum import __version__
+from judicum.server.people.accounts.models import Release
+from judicum.server.people.accounts.releases import forget, record_release
 from judicum.server.platform import request_id
 from judicum.server.platform.storage import WholeFiles
 from judicum.server.record.photos import tasks
 from judicum.server.record.photos.actions.receive_upload import begin_upload, finish_whole
+from judicum.server.record.photos.actions.send_photo import send_photo
 from judicum.server.record.photos.models import Measurement, Photo
 from judicum.server.record.photos.pieces import save_piece
 from tests.drawn import bead_photo
@@ -27,11 +31,11 @@ REQUEST_ID = "phone-0123456789abcdef"
 
 
 def test_a_living_server_says_so_and_one_that_can_serve_says_that(client: Client) -> None:
-    assert client.get("/health").json() == {"status": "alive"}
+    assert client.get("/health").json() == {"status": "alive", "version": __version__}
     answer = client.get("/ready")
     assert (answer.status_code, answer.json()) == (
         200,
-        {"status": "ready", "database": "ok", "tables": "ok", "store": "ok"},
+        {"status": "ready", "database": "ok", "tables": "ok", "store": "ok", "version": "ok"},
     )
 
 
@@ -41,7 +45,7 @@ def test_what_is_missing_is_said(client: Client, monkeypatch: pytest.MonkeyPatch
 
     monkeypatch.setattr(WholeFiles, "exists", gone)
     with connection.cursor() as cursor:
-        cursor.execute("DELETE FROM django_migrations WHERE app = 'photos' AND name LIKE '0002%%'")
+        cursor.execute("DELETE FROM django_migrations WHERE app = 'photos' AND name LIKE '0003%%'")
     answer = client.get("/ready")
     assert answer.status_code == 503
     assert answer.json()["store"] == "ConnectionError"
@@ -105,3 +109,46 @@ def test_behind_tls_nothing_is_left_to_be_desired() -> None:
     command = [sys.executable, "-m", "django", "check", "--deploy", "--fail-level", "INFO"]
     done = subprocess.run(command, env=env, capture_output=True, text=True)
     assert done.returncode == 0, done.stderr
+
+
+def test_a_server_of_another_version_refuses_in_words_and_goes_on_when_the_tables_are_its_own(
+    course: Course, client_of: Callable[..., Client]
+) -> None:
+    student = client_of(course.student)
+    assert Release.objects.latest("id").version == __version__, "the last migration said so"
+    newer = Release.objects.create(version="9.9.9")
+    forget()
+    refused = student.get("/api/session")
+    assert (refused.status_code, refused.json()["code"], refused["Retry-After"]) == (503, "other_version", "60")
+    assert "9.9.9" in refused.json()["detail"]
+    assert b"9.9.9" in student.get("/course/1/desk").content
+    assert student.get("/health").status_code == 200
+    assert "9.9.9" in student.get("/ready").json()["version"]
+    photo = send_photo(course.student, logged(course).pk, bead_photo().jpeg)
+    waiting = photo.measurements.get()
+    tasks.measure(waiting.pk)
+    waiting.refresh_from_db()
+    assert waiting.state == "waiting", "left to a worker of that version"
+    newer.delete()
+    assert student.get("/api/session").status_code == 503, "it looks every few seconds"
+    forget()
+    assert student.get("/api/session").json()["version"] == __version__
+    record_release()
+    assert Release.objects.count() == 1
+
+
+def test_a_web_process_of_another_version_does_not_start(empty: dict[str, str]) -> None:
+    start = [sys.executable, "-c", "import judicum.server.config.wsgi"]
+    for command in (
+        ["migrate", "-v0"],
+        [
+            "shell",
+            "-v0",
+            "-c",
+            "from judicum.server.people.accounts.models import Release as R; R.objects.create(version='9.9.9')",
+        ],
+    ):
+        subprocess.run([sys.executable, "-m", "django", *command], env=empty, check=True)
+    done = subprocess.run(start, env=empty, capture_output=True, text=True)
+    assert done.returncode == 1
+    assert "belong to version 9.9.9" in done.stderr

@@ -78,6 +78,7 @@ export type Messages = {
   "app-thou-cfh": never;
   "app-units-mm-and-l-min-switch": never;
   "app-units-thousandths-and-cfh-switch-to": never;
+  "app-version": "version";
   "app-you-are-not-a-member-of": never;
   "assign-any": never;
   "assign-assign": "title";

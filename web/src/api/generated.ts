@@ -4059,7 +4059,7 @@ export interface components {
         /**
          * @description Who is signed in, in which units they think, and their courses.
          *
-         *     `second_factor` is missing where the workshop asks for one that they do not have.
+         *     `second_factor` is missing where the workshop asks for one that they do not have; `version` is Judicum's.
          */
         SignedIn: {
             id: number;
@@ -4074,6 +4074,7 @@ export interface components {
             owns: boolean;
             /** @enum {string} */
             second_factor: "on" | "off" | "missing";
+            version: string;
             courses: components["schemas"]["MyCourse"][];
         };
         /** @description Where everybody stands with a figure, best first; a share of which less is better, good up to `good`. */

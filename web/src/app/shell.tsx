@@ -153,6 +153,9 @@ function Around({ session, course }: { session: Session; course?: MyCourse }) {
       <main id="content" className="mx-auto max-w-[1400px] p-3 sm:px-4 sm:py-2.5">
         <Outlet />
       </main>
+      <footer className="quiet px-4 py-2 text-right text-xs">
+        {t("app-version", { version: session.version })}
+      </footer>
       {course && !student && <Undo />}
     </div>
   );

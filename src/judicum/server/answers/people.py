@@ -31,7 +31,7 @@ class MyCourse(Answer):
 class SignedIn(Answer):
     """Who is signed in, in which units they think, and their courses.
 
-    `second_factor` is missing where the workshop asks for one that they do not have.
+    `second_factor` is missing where the workshop asks for one that they do not have; `version` is Judicum's.
     """
 
     id: int
@@ -44,6 +44,7 @@ class SignedIn(Answer):
     workshop: str
     owns: bool
     second_factor: Literal["on", "off", "missing"]
+    version: str
     courses: list[MyCourse]
 
 

@@ -76,6 +76,7 @@ INSTALLED_APPS = [
 MIDDLEWARE = [
     "judicum.server.http.watch.Watched",
     "judicum.server.http.guard.ProblemsUnderApi",
+    "judicum.server.http.one_version.OneVersion",
     "django.middleware.security.SecurityMiddleware",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
     "judicum.server.http.headers.ContentSecurityPolicyMiddleware",

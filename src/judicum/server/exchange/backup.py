@@ -22,7 +22,7 @@ from django.db import connection, transaction
 
 from judicum.core.errors import InvalidValue, said
 from judicum.server.exchange.archive.write import Entry, stored_entry, write_whole, zip_of
-from judicum.server.exchange.stored import named_files
+from judicum.server.exchange.stored import FOLDERS, files_there, named_files
 from judicum.server.platform.file_lock import files_stay
 from judicum.server.platform.storage import WholeFiles, room_or_words
 
@@ -38,16 +38,17 @@ class CannotBackUp(Exception):
     """A program of PostgreSQL failed; the message is its last line."""
 
 
-def back_up(target: Path, at: datetime, pool: Path | None = None) -> dict[str, Any]:
+def back_up(target: Path, at: datetime, pool: Path | None = None, all_files: bool = False) -> dict[str, Any]:
     """Write a backup while everything runs; returns its manifest, without the list of files but with how many.
 
     Args:
         target: the zip; it is there whole or not at all. pool: the folder in which its files lie beside it; None for within.
+        all_files: every file of the store, named by a row or not: of tables that belong to another version.
 
     Raises:
         CannotBackUp: the database cannot be dumped. NoRoom: the disk is full.
     """
-    with room_or_words(NO_ROOM), files_stay(), _dumped() as (dump, names):
+    with room_or_words(NO_ROOM), files_stay(), _dumped(all_files) as (dump, names):
         missing = [name for name in sorted(names) if not default_storage.exists(name)]
         there = sorted(names - set(missing))
         entries = [Entry(DUMP, lambda: dump.open("rb"))]
@@ -62,7 +63,7 @@ def back_up(target: Path, at: datetime, pool: Path | None = None) -> dict[str, A
 
 
 @contextmanager
-def _dumped() -> Iterator[tuple[Path, set[str]]]:
+def _dumped(all_files: bool) -> Iterator[tuple[Path, set[str]]]:
     """The database's dump in a file of its own, and the names of files of the same moment."""
     with tempfile.TemporaryDirectory(prefix="judicum-dump-") as folder, transaction.atomic():
         with connection.cursor() as cursor:
@@ -72,7 +73,7 @@ def _dumped() -> Iterator[tuple[Path, set[str]]]:
         dump = Path(folder) / DUMP
         without = [f"--exclude-table-data={name}" for name in NOT_DUMPED]
         postgres("pg_dump", "--format=custom", "--no-owner", f"--snapshot={snapshot}", *without, "-f", str(dump))
-        yield dump, named_files()
+        yield dump, {name for folder in FOLDERS for name in files_there(folder)} if all_files else named_files()
 
 
 def postgres(program: str, *arguments: str) -> str:

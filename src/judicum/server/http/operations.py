@@ -14,6 +14,8 @@ from prometheus_client import CONTENT_TYPE_LATEST, REGISTRY, CollectorRegistry, 
 from prometheus_client.core import GaugeMetricFamily
 from prometheus_client.registry import Collector
 
+from judicum import __version__
+from judicum.server.people.accounts.releases import other_version
 from judicum.server.record.photos.counting import UNDER_WAY
 from judicum.server.record.photos.models import Measurement, Upload
 
@@ -21,13 +23,13 @@ NOWHERE = "health/nothing-lies-here"
 
 
 def health(request: HttpRequest) -> JsonResponse:
-    """The process answers; nothing else is asked."""
-    return JsonResponse({"status": "alive"})
+    """The process answers, and says of which version it is; nothing else is asked."""
+    return JsonResponse({"status": "alive", "version": __version__})
 
 
 def ready(request: HttpRequest) -> JsonResponse:
     """200 where database and store answer and the tables are up to date, else 503 that says what is missing."""
-    checks = {"database": _try(_database), "tables": _try(_tables), "store": _try(_store)}
+    checks = {"database": _try(_database), "tables": _try(_tables), "store": _try(_store), "version": _try(_version)}
     good = all(word == "ok" for word in checks.values())
     return JsonResponse({"status": "ready" if good else "not ready", **checks}, status=200 if good else 503)
 
@@ -73,6 +75,11 @@ def _tables() -> str:
     executor = MigrationExecutor(connection)
     missing = executor.migration_plan(executor.loader.graph.leaf_nodes())
     return f"{len(missing)} migrations are missing" if missing else "ok"
+
+
+def _version() -> str:
+    other = other_version()
+    return f"{__version__}, the tables belong to {other}" if other else "ok"
 
 
 def _store() -> str:

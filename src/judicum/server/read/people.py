@@ -1,5 +1,6 @@
 """Who is signed in, and the people of a workshop, as their pages show them."""
 
+from judicum import __version__
 from judicum.server.answers.courses import Course, InCourse, JoinCode, WorkshopCourse, WorkshopPerson
 from judicum.server.answers.people import MyCourse, SignedIn
 from judicum.server.people.accounts.actions.second_factor import has_second, lacks_second
@@ -26,6 +27,7 @@ def signed_in(who: User) -> SignedIn:
         workshop=user.workshop.name,
         owns=user.owns,
         second_factor="on" if has_second(user) else "missing" if lacks_second(user) else "off",
+        version=__version__,
         courses=[
             MyCourse(
                 id=mine.course_id, name=mine.course.name, role=mine.role, archived=mine.course.archived_at is not None

@@ -169,6 +169,7 @@ BY_MODEL = {table.model: table for table in TABLES}
 LEFT_OUT = {
     "accounts.Workshop": "the workshop is that of the server it goes to",
     "accounts.Token": "a person's own",
+    "accounts.Release": "the server's",
     "photos.Remeasuring": "a run of the server's",
     "photos.Upload": "on its way",
     "marking.Phrase": "a marker's own, for every course",

@@ -110,3 +110,13 @@ class Token(AbstractAuthToken):  # type: ignore[misc]
 
     class Meta:
         ordering = ("created",)
+
+
+class Release(models.Model):
+    """A version of Judicum that brought the tables up, and when: they belong to the last one (`releases`)."""
+
+    version = models.CharField(max_length=20)
+    at = models.DateTimeField(default=timezone.now)
+
+    def __str__(self) -> str:
+        return f"{self.version} at {self.at:%Y-%m-%d %H:%M}"

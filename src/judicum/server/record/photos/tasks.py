@@ -9,6 +9,7 @@ from procrastinate import JobContext
 from procrastinate.contrib.django import app
 from procrastinate.jobs import Status
 
+from judicum.server.people.accounts.releases import other_version
 from judicum.server.platform import request_id
 from judicum.server.platform.sandbox import large_picture_slot
 from judicum.server.record.photos.actions.mark_failed import mark_failed
@@ -35,6 +36,10 @@ def measure(measurement_id: int) -> None:
     from judicum.core.photo.scale import GivenScale
     from judicum.server.record.photos.actions.store_measurement import MeasuredBead, store_measurement
 
+    if other := other_version():
+        # Left as it waits: a worker of the right version finds it without a job and takes it (reconcile).
+        log.error("a photo waits for a worker of version %s", other)
+        return
     mine = Measurement.objects.select_related("photo__picture").filter(pk=measurement_id).first()
     if mine is None or not Measurement.objects.filter(pk=measurement_id, state__in=UNDER_WAY).update(
         state=MeasurementState.MEASURING

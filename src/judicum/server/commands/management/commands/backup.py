@@ -13,8 +13,9 @@ class Command(SayingCommand):
 
     def add_arguments(self, parser: CommandParser) -> None:
         parser.add_argument("file")
+        parser.add_argument("--all-files", action="store_true")
 
-    def carry_out(self, file: str) -> str:
-        made = back_up(Path(file), timezone.now())
+    def carry_out(self, file: str, all_files: bool) -> str:
+        made = back_up(Path(file), timezone.now(), all_files=all_files)
         done = t("command-backed-up", file=file, files=made["files"], megabytes=f"{made['bytes'] / 1e6:.1f}")
         return f"{done} {t('command-files-missing', files=len(made['missing']))}" if made["missing"] else done

@@ -17,6 +17,8 @@ CROSS JOIN LATERAL (
     SELECT count(*) AS n FROM attempts_event e WHERE e.attempt_id = b.id AND e.id > coalesce(seen.id, 0)
 ) hidden
 WHERE a.id = b.id AND a.state IN ('marked', 'second_asked', 'to_agree');
+-- References are looked at now: an index cannot be made while they wait for it.
+SET CONSTRAINTS ALL IMMEDIATE;
 """
 
 

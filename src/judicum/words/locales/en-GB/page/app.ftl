@@ -25,4 +25,5 @@ app-thou = thou
 app-thou-cfh = thou · CFH
 app-units-mm-and-l-min-switch = Units: mm and L/min. Switch to thousandths and CFH
 app-units-thousandths-and-cfh-switch-to = Units: thousandths and CFH. Switch to mm and L/min
+app-version = { common-judicum } { $version }
 app-you-are-not-a-member-of = You are not a member of this course.

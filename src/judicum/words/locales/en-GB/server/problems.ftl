@@ -11,6 +11,7 @@ problem-not_acceptable = This address can't answer in that format.
 problem-not_authenticated = Sign in first.
 problem-not_found = There is nothing at this address, or not for you.
 problem-nothing-there = There is nothing at { $path }.
+problem-other-version = This is version { $own }, but its tables belong to version { $other }. Start that version here too, or bring the tables up with this one: ./judicum upgrade (on several machines: ./judicum migrate).
 problem-our_fault = Something went wrong on the server and was logged there. Nothing was changed.
 problem-out_of_scope = This token can only read.
 problem-parse_error = The request isn't readable JSON. { $detail }

@@ -1,0 +1,41 @@
+"""Which version of Judicum the tables belong to: the last one that brought them up. Another version refuses to work on them."""
+
+import time
+from typing import Any
+
+from django.db import DatabaseError
+
+from judicum import __version__
+from judicum.server.people.accounts.models import Release
+
+LOOK_S = 5.0
+"""s for which what was found is believed: so long an older server goes on after a newer one has taken the tables over."""
+_seen: tuple[float, str | None] = (float("-inf"), None)
+
+
+def record_release(using: str = "default", **_: Any) -> None:
+    """After every migration: the tables are this version's now."""
+    newest = Release.objects.using(using).order_by("-pk").first()
+    if newest is None or newest.version != __version__:
+        Release.objects.using(using).create(version=__version__)
+    forget()
+
+
+def forget() -> None:
+    """Look anew at the next question."""
+    global _seen
+    _seen = (float("-inf"), None)
+
+
+def other_version() -> str | None:
+    """The version that the tables belong to, where it is not this one. None too where they cannot be asked."""
+    global _seen
+    at, found = _seen
+    if time.monotonic() - at > LOOK_S:
+        try:
+            newest = Release.objects.order_by("-pk").values_list("version", flat=True).first()
+        except DatabaseError:
+            return None
+        found = newest if newest not in (None, __version__) else None
+        _seen = (time.monotonic(), found)
+    return found
