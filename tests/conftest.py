@@ -17,6 +17,7 @@ from tests.people import Course, same_course
 
 SLOW = (
     "tests/launch/test_hosts",
+    "tests/launch/test_upgrade",
     "tests/browser/",
     "tests/server/http/test_fuzz",
     "tests/server/record/test_worker",

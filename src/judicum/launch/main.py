@@ -69,6 +69,11 @@ def _workshop(parser: argparse.ArgumentParser) -> None:
     parser.add_argument("--owner", metavar="NAME", required=True, help="login name of its owner")
 
 
+def _restore(parser: argparse.ArgumentParser) -> None:
+    parser.add_argument("file", metavar="FILE")
+    parser.add_argument("--key", metavar="FILE", help="file that holds the key, where the backup is sealed")
+
+
 def _upgrade(parser: argparse.ArgumentParser) -> None:
     parser.add_argument(
         "--to", metavar="COMMIT", help="a commit or tag of this checkout; without, the files as they lie here"
@@ -134,9 +139,9 @@ COMMANDS = (
         lambda a: upgrade.go_on() if a.go_on else upgrade.upgrade(a.to), _upgrade,
     ),
     Command(
-        "restore", "put a backup into an empty checkout", lambda a: serve.restore(a.file),
-        lambda p: p.add_argument("file", metavar="FILE"),
+        "restore", "put a backup into an empty checkout", lambda a: serve.restore(a.file, a.key), _restore,
     ),
+    Command("backup-key", "make the key without which nobody reads backups from now on", lambda _: serve.django_command("backup_key")),
     Command("check-data", "find missing, altered or orphaned files, and rows that point nowhere", lambda _: serve.django_command("check_data")),
     Command("bench-workers", "photos measured a minute by one worker and by two, database and queue included", lambda _: bench.bench_workers()),
     Command("bench-load", "how fast pages are on 200,000 attempts, for one person and for fifty at once", lambda _: bench.bench_load()),

@@ -302,7 +302,7 @@ def django_command(name: str, *what: str, up_to_date: bool = True) -> int:
     return 0
 
 
-def restore(file: str) -> int:
+def restore(file: str, key: str | None = None) -> int:
     """Put a backup into a checkout that has no data yet; one that was cut short left none."""
     with _only_launcher():
         home = home_of_checkout()
@@ -313,7 +313,7 @@ def restore(file: str) -> int:
         RESTORING.touch()
         try:
             with with_database() as env:
-                print(said_by(env, "restore", file), end="")
+                print(said_by(env, "restore", file, *(["--key", key] if key else [])), end="")
                 bring_up_to_date(env)
             RESTORING.unlink()
         except BaseException:

@@ -19,9 +19,12 @@ from django.core.files.storage import default_storage
 from django.db import connection
 
 from judicum.core.errors import InvalidValue
+from judicum.server.exchange import nights
 from judicum.server.exchange.archive.write import archive_of
-from judicum.server.exchange.backup import Backup, back_up, save_daily
+from judicum.server.exchange.backup import Backup, CannotBackUp, back_up
 from judicum.server.exchange.check import check_data
+from judicum.server.exchange.nights import Keep, kept, last_night, save_night
+from judicum.server.exchange.sealed import make_key, recipient_file
 from judicum.server.exchange.stored import named_files
 from judicum.server.record.attempts.models import Attempt, Event
 from judicum.server.record.photos.models import StoredPicture
@@ -155,20 +158,98 @@ def _full(_: int) -> None:
 def test_each_night_one_more_the_files_shared_and_so_many_kept(course: Course, tmp_path: Path) -> None:
     folder = tmp_path / "nights"
     for day in range(3):
-        save_daily(folder, AT + timedelta(days=day), 2)
-    kept = sorted(folder.glob("*.zip"))
-    assert [path.name for path in kept] == ["judicum-20310305-020000.zip", "judicum-20310306-020000.zip"]
+        night = save_night(folder, AT + timedelta(days=day), Keep(2))
+        assert (night.problem, night.offsite, last_night(folder)) == ("", "", night)
+        assert night.tried_s is not None
+    stay = sorted(folder.glob("*.zip"))
+    assert [path.name for path in stay] == ["judicum-20310305-020000.zip", "judicum-20310306-020000.zip"]
     assert sum(1 for p in (folder / "files").rglob("*") if p.is_file()) == 3
-    with zipfile.ZipFile(kept[0]) as file:
+    with zipfile.ZipFile(stay[0]) as file:
         assert file.namelist() == ["database.dump", "manifest.json"]
-    assert Backup(kept[0]).names == sorted(named_files())
+    assert Backup(stay[0]).names == sorted(named_files())
     # What no kept backup names goes; one whose file was lost says so.
     (folder / "files" / "strips").joinpath("left").write_bytes(b"x")
-    save_daily(folder, AT + timedelta(days=3), 2)
+    save_night(folder, AT + timedelta(days=3), Keep(2))
     assert not (folder / "files" / "strips" / "left").exists()
     shutil.rmtree(folder / "files" / "strips")
     with pytest.raises(InvalidValue, match="beside-the-backup"):
         Backup(sorted(folder.glob("*.zip"))[-1])
+
+
+def test_backups_stay_by_days_weeks_and_months() -> None:
+    nights = [AT + timedelta(days=day) for day in range(400)]
+    names = [f"judicum-{night:%Y%m%d-%H%M%S}.zip" for night in nights]
+    stay = sorted(kept(names, Keep(7, 4, 12)))
+    days = {night.date() for night in nights if f"judicum-{night:%Y%m%d-%H%M%S}.zip" in stay}
+    newest = nights[-1].date()
+    assert {newest - timedelta(days=k) for k in range(7)} <= days
+    assert len({f"{day:%G-%V}" for day in days if day > newest - timedelta(days=28)}) >= 4
+    assert len({f"{day:%Y-%m}" for day in days}) == 12
+    assert len(stay) <= 7 + 4 + 12
+    assert kept(names[:3], Keep(7, 4, 12)) == set(names[:3])
+
+
+def test_a_restore_that_gives_other_rows_is_told(
+    course: Course, tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    real = nights.rows_of
+    monkeypatch.setattr(nights, "rows_of", lambda cursor: {**real(cursor), "attempts_attempt": "0 0"})
+    assert save_night(tmp_path, AT, Keep(2)).problem == "other rows: attempts_attempt"
+    monkeypatch.setattr(nights, "postgres", lambda *_, **__: _fails())
+    night = save_night(tmp_path, AT + timedelta(days=1), Keep(2))
+    assert (night.tried_s, night.problem) == (None, "pg_restore: broken")
+    with connection.cursor() as cursor:
+        cursor.execute("SELECT count(*) FROM pg_database WHERE datname LIKE '%%_tried'")
+        assert cursor.fetchone() == (0,), "what was tried is thrown away"
+
+
+def _fails() -> None:
+    raise CannotBackUp("pg_restore: broken")
+
+
+def test_sealed_backups_are_read_by_nobody_without_the_owners_key(
+    course: Course, empty: dict[str, str], tmp_path: Path
+) -> None:
+    key, to = make_key()
+    recipient_file().write_text(to)
+    folder = tmp_path / "nights"
+    night = save_night(folder, AT, Keep(2))
+    assert (night.problem, night.file) == ("", "judicum-20310304-020000.zip.age")
+    everything = b"".join(tree(folder).values())
+    for secret in (b"Sanne", b"PK\x03\x04", b"\xff\xd8\xff", b"attempts_attempt"):
+        assert secret not in everything
+    save_night(folder, AT + timedelta(days=1), Keep(1))
+    assert len([name for name in tree(folder) if name.startswith("files/")]) == 3, "each file once, sealed once"
+    last = folder / last_night(folder).file  # type: ignore[union-attr]
+    other = tmp_path / "other.key"
+    other.write_text(make_key()[0])
+    for more in ((), ("--key", str(other))):
+        refused = program(empty, "restore", str(last), *more)
+        assert refused.wait() == 1
+        assert refused.stderr is not None
+        assert "backup-key" in refused.stderr.read()
+    mine = tmp_path / "my.key"
+    mine.write_text(key + "\n")
+    done = program(empty, "restore", str(last), "--key", str(mine))
+    assert done.wait() == 0, done.stderr and done.stderr.read()
+    assert tree(tmp_path / "other" / "media") == tree(Path(default_storage.path("")))
+    assert asked(empty, "SELECT count(*) FROM attempts_event") == [(Event.objects.count(),)]
+
+
+def test_each_night_is_copied_off_the_site_and_thinned_there_too(course: Course, tmp_path: Path, settings: Any) -> None:
+    there = tmp_path / "elsewhere"
+    settings.STORAGES = {**settings.STORAGES, "offsite": {"BACKEND": "judicum.server.platform.storage.WholeFiles", "OPTIONS": {"location": str(there)}}}  # fmt: skip
+    folder = tmp_path / "nights"
+    for day in range(3):
+        at = AT + timedelta(days=day)
+        assert save_night(folder, at, Keep(2)).offsite == at.isoformat()
+    (folder / "last.json").unlink()
+    assert tree(there) == tree(folder)
+    shutil.rmtree(there)
+    there.write_text("no folder any more")
+    assert "Error" in save_night(folder, AT + timedelta(days=3), Keep(2)).offsite, (
+        "told, and the backup is kept all the same"
+    )
 
 
 def test_data_are_checked(course: Course) -> None:

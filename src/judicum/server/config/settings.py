@@ -5,7 +5,7 @@ from typing import Any
 
 import environ
 
-from judicum.server.config.storage import default_storage
+from judicum.server.config.storage import default_storage, offsite_storage
 from judicum.server.platform.request_id import add_to_record
 
 env = environ.Env()
@@ -140,6 +140,7 @@ USE_TZ = True
 STATIC_URL = "/static/"
 STORAGES = {
     "default": default_storage(env, VAR / "media"),
+    **offsite_storage(env),
     "staticfiles": {"BACKEND": "django.contrib.staticfiles.storage.StaticFilesStorage"},
 }
 IN_WHEEL = SERVER / "page"
@@ -152,7 +153,11 @@ MAX_BYTES_OF_PERSON = int(env.float("JUDICUM_MAX_PERSON_GB", default=4.0) * 1e9)
 MAX_BYTES_OF_COURSE = int(env.float("JUDICUM_MAX_COURSE_GB", default=100.0) * 1e9)
 BACKUPS = env.str("JUDICUM_BACKUPS", default=str(VAR / "backups"))
 BACKUPS_KEPT = env.int("JUDICUM_BACKUPS_KEPT", default=7)
-"""Where the backup of each night goes, best on another disk, and how many stay; 0 for none."""
+BACKUPS_WEEKS = env.int("JUDICUM_BACKUPS_WEEKS", default=4)
+BACKUPS_MONTHS = env.int("JUDICUM_BACKUPS_MONTHS", default=12)
+"""Where the backup of each night goes, best on another disk, and how many stay: of days (0 for no backups), weeks and months."""
+BACKUP_RECIPIENT = env.str("JUDICUM_BACKUP_RECIPIENT", default="")
+"""To whom backups are sealed (age1…), where it was not made here."""
 GAUGES = env.dict("JUDICUM_GAUGES", default={})
 """Address of each wired bottle gauge by its name: `shed=http://127.0.0.1:9700/metrics`."""
 KNOX_TOKEN_MODEL = "accounts.Token"

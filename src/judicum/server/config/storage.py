@@ -11,13 +11,23 @@ def default_storage(env: environ.Env, folder: Path) -> dict[str, Any]:
     bucket = env.str("JUDICUM_S3_BUCKET", default="")
     if not bucket:
         return {"BACKEND": "judicum.server.platform.storage.WholeFiles", "OPTIONS": {"location": str(folder)}}
+    return _bucket(env, bucket, "JUDICUM_S3")
+
+
+def offsite_storage(env: environ.Env) -> dict[str, Any]:
+    """The store to which backups are copied (`JUDICUM_OFFSITE_BUCKET`, …), as an entry of STORAGES; none where none is named."""
+    bucket = env.str("JUDICUM_OFFSITE_BUCKET", default="")
+    return {"offsite": _bucket(env, bucket, "JUDICUM_OFFSITE")} if bucket else {}
+
+
+def _bucket(env: environ.Env, bucket: str, names: str) -> dict[str, Any]:
     options = {
         "bucket_name": bucket,
-        "endpoint_url": env.str("JUDICUM_S3_ENDPOINT", default="") or None,
-        "region_name": env.str("JUDICUM_S3_REGION", default="") or None,
-        "access_key": env.str("JUDICUM_S3_KEY"),
-        "secret_key": env.str("JUDICUM_S3_SECRET"),
-        "addressing_style": env.str("JUDICUM_S3_ADDRESSING", default="path"),
+        "endpoint_url": env.str(f"{names}_ENDPOINT", default="") or None,
+        "region_name": env.str(f"{names}_REGION", default="") or None,
+        "access_key": env.str(f"{names}_KEY"),
+        "secret_key": env.str(f"{names}_SECRET"),
+        "addressing_style": env.str(f"{names}_ADDRESSING", default="path"),
         # A name says what it holds, and a piece that is sent again takes the place of the first.
         "file_overwrite": True,
         "default_acl": None,

@@ -1,13 +1,14 @@
 """The worker's task: the backup of the night."""
 
 import logging
+from dataclasses import asdict
 from pathlib import Path
 
 from django.conf import settings
 from django.utils import timezone
 from procrastinate.contrib.django import app
 
-from judicum.server.exchange.backup import save_daily
+from judicum.server.exchange.nights import Keep, save_night
 
 log = logging.getLogger(__name__)
 
@@ -17,5 +18,6 @@ log = logging.getLogger(__name__)
 def back_up_daily(timestamp: int) -> None:
     """Once a night, where backups are kept at all."""
     if settings.BACKUPS_KEPT > 0:
-        made = save_daily(Path(settings.BACKUPS), timezone.now(), settings.BACKUPS_KEPT)
-        log.info("backed up", extra=made)
+        keep = Keep(settings.BACKUPS_KEPT, settings.BACKUPS_WEEKS, settings.BACKUPS_MONTHS)
+        night = save_night(Path(settings.BACKUPS), timezone.now(), keep)
+        log.log(logging.ERROR if night.problem else logging.INFO, "backed up", extra=asdict(night))

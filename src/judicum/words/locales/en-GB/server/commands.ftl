@@ -5,6 +5,12 @@ command-backed-up = { $file }: the database and { $files ->
    *[other] { $files } files
 }, { $megabytes } MB.
 command-backup = Write everything into one file.
+command-backup-key =
+    Backups from now on are sealed to { $recipient }.
+    Write this key down and keep it away from the server. It is told only now, and without it nobody can read a backup:
+    { $key }
+command-backup-key-before = Backups that were made before still need the key from before: keep both.
+command-backup_key = Make the key that opens backups from now on; it is told once.
 command-check_data = What is wrong with rows and files; ends with 1 where anything is.
 command-course-number = the number of the course, as ./judicum courses lists it
 command-data-sound = Every file is there and as it was stored, and every row points to one that is there.
@@ -28,6 +34,7 @@ command-imported-aside =
        *[other] { $count } lines of the archive hold what this version does not know.
     } It is kept in { $file }.
 command-imported-before = { $course } is here already, as course { $number }.
+command-key-file = file that holds the key, where the backup is sealed
 command-list_courses = Every course with its number.
 command-login = their login name
 command-owner = login name of its owner
