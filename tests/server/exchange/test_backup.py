@@ -159,8 +159,7 @@ def test_each_night_one_more_the_files_shared_and_so_many_kept(course: Course, t
     folder = tmp_path / "nights"
     for day in range(3):
         night = save_night(folder, AT + timedelta(days=day), Keep(2))
-        assert (night.problem, night.offsite, last_night(folder)) == ("", "", night)
-        assert night.tried_s is not None
+        assert (night.sound, night.offsite, last_night(folder)) == (True, "", night)
     stay = sorted(folder.glob("*.zip"))
     assert [path.name for path in stay] == ["judicum-20310305-020000.zip", "judicum-20310306-020000.zip"]
     assert sum(1 for p in (folder / "files").rglob("*") if p.is_file()) == 3
@@ -194,10 +193,10 @@ def test_a_restore_that_gives_other_rows_is_told(
 ) -> None:
     real = nights.rows_of
     monkeypatch.setattr(nights, "rows_of", lambda cursor: {**real(cursor), "attempts_attempt": "0 0"})
-    assert save_night(tmp_path, AT, Keep(2)).problem == "other rows: attempts_attempt"
+    assert save_night(tmp_path, AT, Keep(2)).differs == ["attempts_attempt"]
     monkeypatch.setattr(nights, "postgres", lambda *_, **__: _fails())
     night = save_night(tmp_path, AT + timedelta(days=1), Keep(2))
-    assert (night.tried_s, night.problem) == (None, "pg_restore: broken")
+    assert (night.sound, night.failed) == (False, "pg_restore: broken")
     with connection.cursor() as cursor:
         cursor.execute("SELECT count(*) FROM pg_database WHERE datname LIKE '%%_tried'")
         assert cursor.fetchone() == (0,), "what was tried is thrown away"
@@ -214,7 +213,7 @@ def test_sealed_backups_are_read_by_nobody_without_the_owners_key(
     recipient_file().write_text(to)
     folder = tmp_path / "nights"
     night = save_night(folder, AT, Keep(2))
-    assert (night.problem, night.file) == ("", "judicum-20310304-020000.zip.age")
+    assert (night.sound, night.file) == (True, "judicum-20310304-020000.zip.age")
     everything = b"".join(tree(folder).values())
     for secret in (b"Sanne", b"PK\x03\x04", b"\xff\xd8\xff", b"attempts_attempt"):
         assert secret not in everything

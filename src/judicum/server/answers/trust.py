@@ -4,10 +4,9 @@ from judicum.server.answers.base import Answer
 
 
 class WorkshopAuthority(Answer):
-    """The workshop's own certificate authority: what it is called, its SHA-256 fingerprint in pairs of digits to compare, where its file
+    """The workshop's own certificate authority: its SHA-256 fingerprint in pairs of digits to compare, where its file
     is, where the server is once it is trusted; `secure` where whoever asks came by HTTPS already, and so trusts it."""
 
-    name: str
     fingerprint: str
     file: str
     address: str

@@ -35,15 +35,22 @@ class Keep:
 
 @dataclass(frozen=True)
 class Night:
-    """What came of a night: when, how large, how long the restore that was tried took (None: it was not), what was wrong with it."""
+    """What came of a night: when, how large, how long the restore that was tried took (None: it came to nothing, as `failed` says), and
+    the tables of which it gave other rows (`differs`)."""
 
     at: str
     file: str
     bytes: int
     tried_s: float | None
-    problem: str
+    failed: str
+    differs: list[str]
     offsite: str
     """When it was copied off the site, or why not; nothing where there is no such store."""
+
+    @property
+    def sound(self) -> bool:
+        """Whether what was restored is what was backed up."""
+        return self.tried_s is not None and not self.differs
 
 
 def save_night(folder: Path, at: datetime, keep: Keep) -> Night:
@@ -59,7 +66,7 @@ def save_night(folder: Path, at: datetime, keep: Keep) -> Night:
     with tempfile.TemporaryDirectory(prefix="judicum-night-") as aside:
         plain = Path(aside) / name
         back_up(plain, at, pool)
-        seconds, problem = _tried(plain, pool)
+        seconds, failed, differs = _tried(plain, pool)
         names = Backup.listed(plain)
         final = folder / (name + (SUFFIX if to else ""))
         with plain.open("rb") as source:
@@ -67,7 +74,7 @@ def save_night(folder: Path, at: datetime, keep: Keep) -> Night:
     # What a sealed backup holds cannot be asked of it: which files it shares stands beside it, by their hash.
     final.with_name(f"{name}.names").write_text("\n".join(names))
     _thin(folder, keep)
-    night = Night(at.isoformat(), final.name, final.stat().st_size, seconds, problem, _copy_off(folder, at))
+    night = Night(at.isoformat(), final.name, final.stat().st_size, seconds, failed, differs, _copy_off(folder, at))
     (folder / STATUS).write_text(json.dumps(asdict(night)))
     return night
 
@@ -80,21 +87,21 @@ def last_night(folder: Path) -> Night | None:
         return None
 
 
-def _tried(plain: Path, pool: Path) -> tuple[float | None, str]:
-    """Restore a backup into a database of its own and compare it: seconds it took, and what is wrong."""
+def _tried(plain: Path, pool: Path) -> tuple[float | None, str, list[str]]:
+    """Restore a backup into a database of its own and compare it: seconds it took, why it came to nothing, tables that differ."""
     begun = time.monotonic()
     try:
-        problem = try_restore(plain, pool)
+        differs = try_restore(plain, pool)
     except (CannotBackUp, psycopg.Error, OSError, ValueError) as error:
-        return None, str(error).strip().splitlines()[0]
-    return round(time.monotonic() - begun, 1), problem
+        return None, str(error).strip().splitlines()[0], []
+    return round(time.monotonic() - begun, 1), "", differs
 
 
-def try_restore(plain: Path, pool: Path) -> str:
+def try_restore(plain: Path, pool: Path) -> list[str]:
     """Bring a backup up beside our database, compare every table with what the manifest says it held, and drop it.
 
     Returns:
-        what differs; nothing where all is the same.
+        tables that hold something else.
     """
     backup = Backup(plain, pool=pool)
     where = connection.settings_dict
@@ -115,8 +122,7 @@ def try_restore(plain: Path, pool: Path) -> str:
                 found = rows_of(cursor)
         finally:
             admin.execute(f'DROP DATABASE IF EXISTS "{name}" WITH (FORCE)')
-    other = [table for table, rows in backup.manifest["rows"].items() if found.get(table) != rows]
-    return f"other rows: {', '.join(sorted(other))}" if other else ""
+    return sorted(table for table, rows in backup.manifest["rows"].items() if found.get(table) != rows)
 
 
 def kept(names: Iterable[str], keep: Keep) -> set[str]:

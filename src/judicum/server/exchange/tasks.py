@@ -20,4 +20,4 @@ def back_up_daily(timestamp: int) -> None:
     if settings.BACKUPS_KEPT > 0:
         keep = Keep(settings.BACKUPS_KEPT, settings.BACKUPS_WEEKS, settings.BACKUPS_MONTHS)
         night = save_night(Path(settings.BACKUPS), timezone.now(), keep)
-        log.log(logging.ERROR if night.problem else logging.INFO, "backed up", extra=asdict(night))
+        log.log(logging.INFO if night.sound else logging.ERROR, "backed up", extra=asdict(night))

@@ -14,6 +14,7 @@ from rest_framework.views import APIView
 
 from judicum.core.errors import NotFound, said
 from judicum.server.answers import trust as trust_answers
+from judicum.words.catalogue import t
 
 FILE = "/authority.crt"
 KIND = "application/x-x509-ca-cert"
@@ -29,7 +30,7 @@ def authority_file(request: HttpRequest) -> HttpResponse:
     """The authority's certificate (DER), to be installed on a phone."""
     pem = _pem()
     if pem is None:
-        return HttpResponseNotFound("This server has no authority of its own.", content_type="text/plain")
+        return HttpResponseNotFound(t("refused-no-authority"), content_type="text/plain")
     headers = {"Content-Disposition": 'attachment; filename="judicum-authority.crt"'}
     return HttpResponse(ssl.PEM_cert_to_DER_cert(pem), content_type=KIND, headers=headers)
 
@@ -49,7 +50,6 @@ class TrustView(APIView):
         host = request.get_host()
         return Response(
             trust_answers.WorkshopAuthority(
-                name="Judicum workshop authority",
                 fingerprint=" ".join(digest[k : k + 4] for k in range(0, len(digest), 4)),
                 file=FILE,
                 address=f"https://{host}/",
