@@ -282,6 +282,7 @@ def secured(settings: Any, folder: Path) -> Client:
     return Client()
 
 
+@pytest.mark.django_db
 def test_plain_http_leads_over_but_for_what_a_phone_needs_first(secured: Client, folder: Path, settings: Any) -> None:
     for path in ("/", "/api/session", "/course/1/desk"):
         answer = secured.get(path)

@@ -368,10 +368,38 @@ def _watch(children: list[Child], cluster: Cluster, port: int, names: Names) -> 
 def _note_running(children: list[Child], cluster: Cluster, port: int) -> None:
     pids = [os.getpid(), *(c.process.pid for c in children if c.process)]
     launcher, *rest = [[pid, born(pid)] for pid in pids]
-    told = {"launcher": launcher, "port": port, "home": str(cluster.home), "children": rest, "arguments": sys.argv[1:]}
+    told = {
+        "launcher": launcher,
+        "port": port,
+        "home": str(cluster.home),
+        "children": rest,
+        "arguments": sys.argv[1:],
+        "env": kept_of(children),
+    }
     fresh = RUNNING.with_suffix(".new")
     fresh.write_text(json.dumps(told))
     fresh.replace(RUNNING)
+
+
+TOLD = ("JUDICUM_HTTPS", "JUDICUM_AUTHORITY", "JUDICUM_ADDRESS", "JUDICUM_GAUGES", "JUDICUM_HOSTS")
+"""What a command that looks at the running server needs to know of it."""
+
+
+def kept_of(children: list[Child]) -> dict[str, str]:
+    """What of the environment of what runs a command of its own is told (`doctor`)."""
+    env = children[0].env if children else {}
+    return {key: env[key] for key in TOLD if key in env}
+
+
+def doctor() -> int:
+    """Look at everything a server needs, running or not; 1 where something is bad."""
+    running = note()
+    where = f"runs at port {running['port']}" if running else "does not run; ./judicum start starts it"
+    print(f"{'✓' if running else '✗'} Judicum: {where}")
+    with with_database(up_to_date=False) as env:
+        told = running.get("env", {}) if running else {}
+        done = subprocess.run([str(PYTHON), "-m", "django", "doctor"], env={**env, **told})
+    return 1 if running is None else done.returncode
 
 
 def note() -> dict[str, Any] | None:

@@ -153,6 +153,7 @@ WORKSHOP: list[tuple[str, str, object]] = [
     ("GET", "/api/workshop", None),
     ("PUT", "/api/workshop", {"name": "x", "second_factor": False, "photo_retention_days": None}),
     ("GET", "/api/workshop/courses", None),
+    ("GET", "/api/workshop/server", None),
     ("PUT", "/api/workshop/courses/{course}/part", None),
     ("GET", "/api/workshop/people", None),
     ("POST", "/api/workshop/people", {"username": "x", "display_name": "x"}),

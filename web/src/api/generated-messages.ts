@@ -1042,6 +1042,7 @@ export type Messages = {
   "workbench-warned-from": "warn";
   "workshop-add-person": never;
   "workshop-archived": "date";
+  "workshop-check-again": never;
   "workshop-courses-and-rules": never;
   "workshop-create-account": never;
   "workshop-delete-photos-keep-strips-after-days": never;
@@ -1059,10 +1060,17 @@ export type Messages = {
   "workshop-owner": "name";
   "workshop-people": never;
   "workshop-person": never;
+  "workshop-phones-trust": never;
+  "workshop-phones-trust-how": never;
+  "workshop-phones-trust-page": never;
   "workshop-remove-second-factor": never;
   "workshop-require-a-second-factor-for-everyone": never;
   "workshop-save-settings": never;
   "workshop-sent-mail": never;
+  "workshop-server": never;
+  "workshop-server-bad": never;
+  "workshop-server-good": never;
+  "workshop-server-look": never;
   "workshop-to": "subject" | "to";
   "workshop-workshop-name": never;
   "workshop-workshop-people": never;

@@ -2126,6 +2126,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/workshop/server": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Whether the server is well. */
+        get: operations["server_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -4002,6 +4019,19 @@ export interface components {
             figures: components["schemas"]["FigureOverTime"][];
             engines: string[];
         };
+        /** @description One thing of the server that was looked at: whether it is well, and what to do where it is not. */
+        ServerFinding: {
+            what: string;
+            /** @enum {string} */
+            state: "good" | "look" | "bad";
+            words: string;
+            advice: string;
+        };
+        /** @description All of it, in order; the authority that phones trust, by its fingerprint, where the workshop has one of its own. */
+        ServerHealth: {
+            findings: components["schemas"]["ServerFinding"][];
+            fingerprint: string | null;
+        };
         /** @description The course's sessions ahead; `features` are what a booth may have, in words. */
         SessionPlan: {
             time_zone: string;
@@ -4345,11 +4375,10 @@ export interface components {
             photo_retention_days: number | null;
         };
         /**
-         * @description The workshop's own certificate authority: what it is called, its SHA-256 fingerprint in pairs of digits to compare, where its file
+         * @description The workshop's own certificate authority: its SHA-256 fingerprint in pairs of digits to compare, where its file
          *     is, where the server is once it is trusted; `secure` where whoever asks came by HTTPS already, and so trusts it.
          */
         WorkshopAuthority: {
-            name: string;
             fingerprint: string;
             file: string;
             address: string;
@@ -9126,6 +9155,33 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    server_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ServerHealth"];
+                };
             };
             default: {
                 headers: {

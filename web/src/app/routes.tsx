@@ -58,6 +58,10 @@ const own: RouteObject[] = [
     lazy: async () => ({ Component: (await import("../features/workshop")).WorkshopPeoplePage }),
   },
   {
+    path: "/workshop/server",
+    lazy: async () => ({ Component: (await import("../features/workshop")).ServerPage }),
+  },
+  {
     path: "/workshop/mail",
     lazy: async () => ({ Component: (await import("../features/workshop")).MailPage }),
   },

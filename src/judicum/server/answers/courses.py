@@ -1,7 +1,7 @@
 """Courses, their members and methods; workshops, for their owners."""
 
 from datetime import datetime
-from typing import Annotated
+from typing import Annotated, Literal
 
 from pydantic import AwareDatetime, StringConstraints, create_model
 
@@ -114,6 +114,22 @@ class Workshop(Answer):
     name: str
     second_factor: bool
     photo_retention_days: int | None
+
+
+class ServerFinding(Answer):
+    """One thing of the server that was looked at: whether it is well, and what to do where it is not."""
+
+    what: str
+    state: Literal["good", "look", "bad"]
+    words: str
+    advice: str
+
+
+class ServerHealth(Answer):
+    """All of it, in order; the authority that phones trust, by its fingerprint, where the workshop has one of its own."""
+
+    findings: list[ServerFinding]
+    fingerprint: str | None
 
 
 class WorkshopRequest(Request):

@@ -20,4 +20,7 @@ def back_up_daily(timestamp: int) -> None:
     if settings.BACKUPS_KEPT > 0:
         keep = Keep(settings.BACKUPS_KEPT, settings.BACKUPS_WEEKS, settings.BACKUPS_MONTHS)
         night = save_night(Path(settings.BACKUPS), timezone.now(), keep)
-        log.log(logging.INFO if night.sound else logging.ERROR, "backed up", extra=asdict(night))
+        if night.sound:
+            log.info("backed up", extra=asdict(night))
+        else:
+            log.error("the backup of the night is not sound", extra=asdict(night))

@@ -153,6 +153,7 @@ urlpatterns = [
     path("bottles/<int:bottle_id>/readings", stock.GaugeView.as_view()),
     # workshops
     path("workshop", workshops.WorkshopView.as_view()),
+    path("workshop/server", workshops.ServerView.as_view()),
     path("workshop/courses", workshops.WorkshopCoursesView.as_view()),
     path("workshop/courses/<int:workshop_course_id>/part", workshops.TakePartView.as_view()),
     path("workshop/people", workshops.WorkshopPeopleView.as_view()),

@@ -82,3 +82,12 @@ export function useWorkshopPeople() {
 }
 
 export type Change = ReturnType<typeof useWorkshopPeople>;
+
+/** Whether the server is well; looked at when asked for, for that takes seconds. */
+export function useServer() {
+  return useQuery({
+    queryKey: workshopKeys.server,
+    queryFn: () => unwrap(api.GET("/api/workshop/server")),
+    refetchOnWindowFocus: false,
+  });
+}

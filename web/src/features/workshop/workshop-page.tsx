@@ -25,6 +25,9 @@ export function WorkshopPage() {
           <Link className="link" to="/workshop/mail">
             {t("workshop-sent-mail")}
           </Link>
+          <Link className="link" to="/workshop/server">
+            {t("workshop-server")}
+          </Link>
         </div>
         <Courses />
       </section>

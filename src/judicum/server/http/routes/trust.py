@@ -21,6 +21,15 @@ KIND = "application/x-x509-ca-cert"
 """By which phones offer to install it."""
 
 
+def fingerprint() -> str | None:
+    """SHA-256 of the authority's certificate in groups of four digits; None where this server has none of its own."""
+    pem = _pem()
+    if pem is None:
+        return None
+    digest = hashlib.sha256(ssl.PEM_cert_to_DER_cert(pem)).hexdigest().upper()
+    return " ".join(digest[k : k + 4] for k in range(0, len(digest), 4))
+
+
 def _pem() -> str | None:
     file = Path(settings.AUTHORITY)
     return file.read_text() if settings.AUTHORITY and file.is_file() else None
@@ -43,16 +52,14 @@ class TrustView(APIView):
 
     @extend_schema(operation_id="authority_read", responses=trust_answers.WorkshopAuthority)
     def get(self, request: Request) -> Response:
-        pem = _pem()
-        if pem is None:
+        told = fingerprint()
+        if told is None:
             raise NotFound(said("refused-no-authority"))
-        digest = hashlib.sha256(ssl.PEM_cert_to_DER_cert(pem)).hexdigest().upper()
-        host = request.get_host()
         return Response(
             trust_answers.WorkshopAuthority(
-                fingerprint=" ".join(digest[k : k + 4] for k in range(0, len(digest), 4)),
+                fingerprint=told,
                 file=FILE,
-                address=f"https://{host}/",
+                address=f"https://{request.get_host()}/",
                 secure=request.is_secure(),
             )
         )

@@ -14,6 +14,7 @@ from judicum.server.http.paging import PAGED, Pages
 from judicum.server.http.parsing import sent
 from judicum.server.http.person import person
 from judicum.server.http.reset_link import reset_link
+from judicum.server.http.routes.trust import fingerprint
 from judicum.server.people.accounts.queries import owned_by
 from judicum.server.people.workshops.actions.set_person import (
     make_person,
@@ -25,8 +26,11 @@ from judicum.server.people.workshops.actions.set_person import (
 from judicum.server.people.workshops.actions.set_workshop import set_workshop
 from judicum.server.people.workshops.queries import people_of
 from judicum.server.read.people import signed_in, workshop_courses, workshop_person
+from judicum.server.upkeep.doctor import examine
 from judicum.server.upkeep.move_student import move_student
 from judicum.server.upkeep.remove_person import remove_person
+from judicum.words.doctor import advice_words, found_words
+from judicum.words.names import named
 
 
 class OwnersView(APIView):
@@ -119,6 +123,24 @@ class WorkshopResetView(OwnersView):
     @extend_schema(operation_id="workshop_person_reset", request=None, responses=people_answers.ResetLink)
     def post(self, request: Request, person_id: int) -> Response:
         return Response(reset_link(owner_resets(person(request), person_id), request))
+
+
+class ServerView(OwnersView):
+    """Whether the server is well."""
+
+    @extend_schema(operation_id="server_read", responses=courses_answers.ServerHealth)
+    def get(self, request: Request) -> Response:
+        owned_by(person(request))
+        findings = [
+            courses_answers.ServerFinding(
+                what=named("doctor", one.what),
+                state=one.state,
+                words=found_words(one.what, one.code, one.figures),
+                advice="" if one.state == "good" else advice_words(one.what, one.code, one.figures),
+            )
+            for one in examine()
+        ]
+        return Response(courses_answers.ServerHealth(findings=findings, fingerprint=fingerprint()))
 
 
 class WorkshopSecondView(OwnersView):

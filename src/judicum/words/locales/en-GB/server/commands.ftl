@@ -14,6 +14,7 @@ command-backup_key = Make the key that opens backups from now on; it is told onc
 command-check_data = What is wrong with rows and files; ends with 1 where anything is.
 command-course-number = the number of the course, as ./judicum courses lists it
 command-data-sound = Every file is there and as it was stored, and every row points to one that is there.
+command-doctor = Whether everything that a server needs is well, and what to do.
 command-export_course = Write a course's archive.
 command-export_workshop = Write a whole workshop's archive.
 command-exported = { $course } is in { $file } ({ $megabytes } MB).
