@@ -18,7 +18,7 @@ export const workshopKeys = family({
   courses: ["workshop", "courses"],
   people: ["workshop", "people"],
   mail: ["workshop", "mail"],
-  server: ["server"],
+  server: ["workshop", "server"],
 });
 
 export const courseKeys = family({
