@@ -1,4 +1,5 @@
-"""The command of an installed wheel: the core's commands, and server and workers against a database named in the environment.
+"""The command of an installed wheel: the core's commands, the demo, the service, and server and workers against a database named in the
+environment.
 
 A checkout has more to offer (`./judicum`): it brings its database, nginx and all else along.
 """
@@ -12,7 +13,15 @@ SETTINGS = "judicum.server.config.settings"
 SERVER = ("gunicorn", "judicum.server.config.wsgi", "-c", "python:judicum.server.config.gunicorn")
 """Followed by gunicorn's own options: `judicum web --bind 0.0.0.0:8000`."""
 WORKER = ("django", "procrastinate", "worker")
-PROGRAMS = {"web": SERVER, "worker": WORKER, "manage": ("django",)}
+PROGRAMS = {
+    "web": SERVER,
+    "worker": WORKER,
+    "manage": ("django",),
+    "doctor": ("django", "doctor"),
+    "demo": ("judicum.launch.wheel", "demo"),
+    "upgrade": ("judicum.launch.wheel", "upgrade"),
+    "install-service": ("judicum.launch.service",),
+}
 
 
 def main() -> int:

@@ -142,6 +142,7 @@ COMMANDS = (
         "restore", "put a backup into an empty checkout", lambda a: serve.restore(a.file, a.key), _restore,
     ),
     Command("backup-key", "make the key without which nobody reads backups from now on", lambda _: serve.django_command("backup_key")),
+    Command("install-service", "start with the machine, as a service of systemd under a user of its own", lambda _: serve.own_program("judicum.launch.service", sys.argv[2:]), verbatim=True),
     Command("doctor", "whether everything a server needs is well, and what to do", lambda _: serve.doctor()),
     Command("check-data", "find missing, altered or orphaned files, and rows that point nowhere", lambda _: serve.django_command("check_data")),
     Command("bench-workers", "photos measured a minute by one worker and by two, database and queue included", lambda _: bench.bench_workers()),

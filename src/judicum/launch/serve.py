@@ -402,6 +402,13 @@ def doctor() -> int:
     return 1 if running is None else done.returncode
 
 
+def own_program(module: str, arguments: Sequence[str]) -> int:
+    """One of our programs that needs what is installed, in the person's own terminal."""
+    with install.only_one():
+        install.python_packages()
+    return subprocess.run([str(PYTHON), "-m", module, *arguments], env=OWN).returncode
+
+
 def note() -> dict[str, Any] | None:
     """What was noted of what runs here; None where nothing does."""
     with contextlib.suppress(OSError, ValueError):

@@ -17,7 +17,7 @@ log = logging.getLogger(__name__)
 @app.task(queueing_lock="back_up", queue="upkeep")
 def back_up_daily(timestamp: int) -> None:
     """Once a night, where backups are kept at all."""
-    if settings.BACKUPS_KEPT > 0:
+    if settings.BACKUPS_KEPT > 0 and not settings.NIGHT_BY_TIMER:
         keep = Keep(settings.BACKUPS_KEPT, settings.BACKUPS_WEEKS, settings.BACKUPS_MONTHS)
         night = save_night(Path(settings.BACKUPS), timezone.now(), keep)
         if night.sound:

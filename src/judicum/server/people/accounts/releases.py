@@ -3,7 +3,7 @@
 import time
 from typing import Any
 
-from django.db import DatabaseError
+from django.db import DatabaseError, connection
 
 from judicum import __version__
 from judicum.server.people.accounts.models import Release
@@ -19,6 +19,14 @@ def record_release(using: str = "default", **_: Any) -> None:
     if newest is None or newest.version != __version__:
         Release.objects.using(using).create(version=__version__)
     forget()
+
+
+def newest_release() -> str | None:
+    """The version that brought the tables up last: "" for tables of before this was written down, None where there are none."""
+    tables = connection.introspection.table_names()
+    if Release._meta.db_table not in tables:
+        return "" if tables else None
+    return Release.objects.order_by("-pk").values_list("version", flat=True).first() or ""
 
 
 def forget() -> None:

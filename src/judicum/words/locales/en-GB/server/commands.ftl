@@ -11,6 +11,8 @@ command-backup-key =
     { $key }
 command-backup-key-before = Backups that were made before still need the key from before: keep both.
 command-backup_key = Make the key that opens backups from now on; it is told once.
+command-bring_up = Bring the tables to this version, with a backup first; or back where anything fails.
+command-brought-up = The tables are those of version { $version }.
 command-check_data = What is wrong with rows and files; ends with 1 where anything is.
 command-course-number = the number of the course, as ./judicum courses lists it
 command-data-sound = Every file is there and as it was stored, and every row points to one that is there.
@@ -48,6 +50,7 @@ command-restored = Restored: the database and { $files ->
     [one] 1 file
    *[other] { $files } files
 } of { $at }.
+command-save_night = The backup of the night: made, tried, thinned out, copied off the site.
 command-sign-in = Sign in with your own name.
 command-which-workshop = which workshop, where there are several
 command-workshop-imported = The workshop { $workshop } is here, with its people. Each sets a password by a link: ./judicum recover LOGIN, or an owner hands it out.
