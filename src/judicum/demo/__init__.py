@@ -1,1 +1,1 @@
-"""The demo course: a scenario (demo/fountain.json), its photos drawn and really measured."""
+"""The demo course: a scenario (fountain.json), its photos drawn and really measured."""

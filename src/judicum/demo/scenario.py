@@ -4,7 +4,7 @@ import json
 from pathlib import Path
 from typing import Any
 
-FILE = Path(__file__).resolve().parents[3] / "demo" / "fountain.json"
+FILE = Path(__file__).with_name("fountain.json")
 PASSWORD = "fountain-demo"
 
 

@@ -91,7 +91,8 @@ def _database() -> Found:
 
 
 def _disk() -> Found:
-    there = shutil.disk_usage(settings.VAR)
+    folder = next(one for one in (Path(settings.VAR), *Path(settings.VAR).parents) if one.exists())
+    there = shutil.disk_usage(folder)
     state: State = "bad" if there.free < NO_DISK else "look" if there.free < LITTLE_DISK else "good"
     return (
         state,
