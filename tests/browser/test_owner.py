@@ -149,8 +149,9 @@ def test_a_school_is_run_from_its_first_day(
     saved.value.save_as(tmp_path / "course.zip")
     assert zipfile.ZipFile(tmp_path / "course.zip").testzip() is None
     Course.objects.filter(pk=course.pk).update(key=uuid4())  # as if this were another server
-    copy, new = import_course(tmp_path / "course.zip", owner.workshop)
-    assert new
+    found = import_course(tmp_path / "course.zip", owner.workshop)
+    copy = found.course
+    assert found.new
     assert Attempt.objects.get(course=copy, state="returned").mark.total == 80.0
 
     page.goto(f"{live_server.url}/workshop/people")

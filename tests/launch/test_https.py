@@ -66,7 +66,7 @@ def test_the_authority_speaks_for_no_site_of_the_internet(folder: Path) -> None:
 
 
 def test_files_of_ones_own_belong_together(folder: Path, tmp_path: Path) -> None:
-    pair = https.tls_for(https.Asked(folder / "server.pem", folder / "server.key"), [])
+    pair = https.tls_for(https.TlsOptions(folder / "server.pem", folder / "server.key"), [])
     assert (pair.authority, pair.certificate) == (None, folder / "server.pem")
     for certificate, key, said in (
         (folder / "server.pem", None, "both"),
@@ -75,7 +75,7 @@ def test_files_of_ones_own_belong_together(folder: Path, tmp_path: Path) -> None
         (folder / "server.key", folder / "server.key", "no certificate and its key"),
     ):
         with pytest.raises(Trouble, match=said):
-            https.tls_for(https.Asked(certificate, key), [])
+            https.tls_for(https.TlsOptions(certificate, key), [])
 
 
 BACKEND = """
@@ -132,9 +132,9 @@ def test_a_renewed_certificate_is_taken_while_it_runs(hall: SimpleNamespace, mon
         return x509.load_pem_x509_certificate(pem.encode()).serial_number
 
     names = ["judicum.local", "127.0.0.1", hall.address]
-    how = serve.Start(host="0.0.0.0", https=https.Asked())
+    how = serve.Start(host="0.0.0.0", https=https.TlsOptions())
     monkeypatch.setattr(serve, "names_of", lambda _: [*names, "10.7.7.7"])
-    monkeypatch.setattr(https, "tls_for", lambda _, told: make_sure(hall.folder / "tls", told))
+    monkeypatch.setattr(https, "tls_for", lambda _, names_now: make_sure(hall.folder / "tls", names_now))
     following = serve.Names(how, names, hall.tls)
     web = Child("web-1", ["sleep", "60"], {"JUDICUM_HOSTS": "127.0.0.1"})
     web.start()
@@ -260,13 +260,13 @@ def test_a_public_name_is_asked_for_and_until_it_is_there_the_authority_vouches(
     )
     certbot.chmod(0o755)
     monkeypatch.setenv("CONFIG", str(tmp_path / "tls" / "certbot"))
-    before = https.tls_for(https.Asked(public_name="hall.example"), [])
+    before = https.tls_for(https.TlsOptions(public_name="hall.example"), [])
     assert (before.certificate, before.authority) == (tmp_path / "tls" / "server.pem", None)
     assert before.challenge is not None
     https.ask_public("hall.example", certbot)
     asked = (tmp_path / "certbot.asked").read_text()
     assert f"--webroot -w {before.challenge} -d hall.example" in asked
-    after = https.tls_for(https.Asked(public_name="hall.example"), [])
+    after = https.tls_for(https.TlsOptions(public_name="hall.example"), [])
     assert after.certificate.name == "fullchain.pem"
     assert " 0.0.0.0:80;" in proxy.configuration("0.0.0.0:443", ["127.0.0.1:1"], tmp_path, (), after), (
         "asked for on port 80"

@@ -38,10 +38,10 @@ def test_nginx_takes_its_part_and_secrets_are_nobodys_to_read(written: tuple[Pat
     root, https = written
     env = root / ETC / "judicum.env"
     assert oct(env.stat().st_mode)[-3:] == "640"
-    told = dict(line.split("=", 1) for line in env.read_text().splitlines())
-    assert len(told["JUDICUM_SECRET_KEY"]) >= 48
-    assert told.get("JUDICUM_HTTPS") == ("1" if https else None)
-    assert "*" not in told["JUDICUM_HOSTS"]
+    values = dict(line.split("=", 1) for line in env.read_text().splitlines())
+    assert len(values["JUDICUM_SECRET_KEY"]) >= 48
+    assert values.get("JUDICUM_HTTPS") == ("1" if https else None)
+    assert "*" not in values["JUDICUM_HOSTS"]
     text = (root / ETC / "nginx.conf").read_text()
     assert ("listen 0.0.0.0:443 ssl" in text, "listen 0.0.0.0:80;" in text) == (https, True)
     # As it lies there, but for the certificate, the ports and the folder that only the machine has.

@@ -22,21 +22,21 @@ LOOK_MS = 1500
 """ms to wait for another machine that has the name."""
 FOLLOW_S = 10.0
 """s between two looks at the machine's addresses."""
-MOST = 9
+MAX_MACHINES = 9
 """Machines of one network that may have the name with a number."""
 
 
 def free_name(zeroconf: Zeroconf, own: Sequence[str]) -> str:
     """The first of judicum.local, judicum-2.local, … that no machine with other addresses answers to."""
-    for k in range(1, MOST + 1):
+    for k in range(1, MAX_MACHINES + 1):
         name = f"{NAME}.local." if k == 1 else f"{NAME}-{k}.local."
         other = AddressResolver(name)
         if not other.request(zeroconf, LOOK_MS) or set(other.parsed_addresses()) & set(own):
             return name
-    return f"{NAME}-{MOST + 1}.local."
+    return f"{NAME}-{MAX_MACHINES + 1}.local."
 
 
-def told(name: str, port: int, tls: bool, addresses: Sequence[str]) -> ServiceInfo:
+def service_info(name: str, port: int, tls: bool, addresses: Sequence[str]) -> ServiceInfo:
     """What is announced: the name's addresses, and that a web server is there."""
     kind = "_https._tcp.local." if tls else "_http._tcp.local."
     bare = name.removesuffix(".local.")
@@ -53,7 +53,7 @@ def main() -> None:
     while True:
         with Zeroconf(interfaces=given or InterfaceChoice.All) as zeroconf:
             name = free_name(zeroconf, addresses)
-            service = told(name, port, tls, addresses)
+            service = service_info(name, port, tls, addresses)
             try:
                 zeroconf.register_service(service, allow_name_change=True)
             except NonUniqueNameException:

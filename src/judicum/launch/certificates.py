@@ -64,8 +64,8 @@ def make_sure(folder: Path, names: Sequence[str], now: dt.datetime | None = None
 
 def names_of(certificate: x509.Certificate) -> set[str]:
     """Names and addresses a certificate is for."""
-    told = certificate.extensions.get_extension_for_class(x509.SubjectAlternativeName).value
-    return {*told.get_values_for_type(x509.DNSName), *map(str, told.get_values_for_type(x509.IPAddress))}
+    alternative = certificate.extensions.get_extension_for_class(x509.SubjectAlternativeName).value
+    return {*alternative.get_values_for_type(x509.DNSName), *map(str, alternative.get_values_for_type(x509.IPAddress))}
 
 
 def _address(name: str) -> Address | None:
@@ -111,12 +111,12 @@ def _make_server(folder: Path, authority: x509.Certificate, names: Sequence[str]
     assert isinstance(signer, ec.EllipticCurvePrivateKey)
     key = ec.generate_private_key(ec.SECP256R1())
     who = x509.Name([x509.NameAttribute(NameOID.COMMON_NAME, "Judicum")])
-    told: list[x509.GeneralName] = [
+    alternative: list[x509.GeneralName] = [
         x509.DNSName(name) if (address := _address(name)) is None else x509.IPAddress(address) for name in names
     ]
     made = (
         _builder(authority.subject, who, key.public_key(), now, dt.timedelta(days=SERVER_DAYS))
-        .add_extension(x509.SubjectAlternativeName(told), critical=False)
+        .add_extension(x509.SubjectAlternativeName(alternative), critical=False)
         .add_extension(x509.BasicConstraints(ca=False, path_length=None), critical=True)
         .add_extension(_usage(signs=False), critical=True)
         .add_extension(x509.ExtendedKeyUsage([ExtendedKeyUsageOID.SERVER_AUTH]), critical=False)

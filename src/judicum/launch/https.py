@@ -28,7 +28,7 @@ LOOK_AGAIN_S = 12 * 3600
 
 
 @dataclass(frozen=True)
-class Asked:
+class TlsOptions:
     """What was asked for on the command line."""
 
     certificate: Path | None = None
@@ -52,7 +52,7 @@ class Tls:
         return hashlib.sha256(self.certificate.read_bytes() + self.key.read_bytes()).hexdigest()
 
 
-def tls_for(asked: Asked, names: Sequence[str]) -> Tls:
+def tls_for(asked: TlsOptions, names: Sequence[str]) -> Tls:
     """The certificate for this machine's names, made, renewed or looked at. Raises Trouble."""
     if asked.certificate or asked.key:
         return _own_files(asked)
@@ -63,7 +63,7 @@ def tls_for(asked: Asked, names: Sequence[str]) -> Tls:
     return Tls(FOLDER / "server.pem", FOLDER / "server.key", FOLDER / "authority.pem")
 
 
-def _own_files(asked: Asked) -> Tls:
+def _own_files(asked: TlsOptions) -> Tls:
     if not (asked.certificate and asked.key):
         raise Trouble("a certificate and its key belong together: give both --certificate and --key")
     check_pair(asked.certificate, asked.key)
@@ -95,7 +95,7 @@ def _public(name: str) -> Tls:
     kept = FOLDER / "certbot" / "live" / name
     if (kept / "fullchain.pem").exists():
         return Tls(kept / "fullchain.pem", kept / "privkey.pem", challenge=challenge_folder())
-    own = tls_for(Asked(), [name, *LOCAL_NAMES])
+    own = tls_for(TlsOptions(), [name, *LOCAL_NAMES])
     return Tls(own.certificate, own.key, challenge=challenge_folder())
 
 

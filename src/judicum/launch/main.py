@@ -50,8 +50,8 @@ def _starting(parser: argparse.ArgumentParser) -> None:
 
 
 def _serve(asked: argparse.Namespace, demo: bool) -> int:
-    own = https.Asked(asked.certificate, asked.key, asked.public_name)
-    tls = own if asked.https or own != https.Asked() else None
+    own = https.TlsOptions(asked.certificate, asked.key, asked.public_name)
+    tls = own if asked.https or own != https.TlsOptions() else None
     port = asked.port or (443 if asked.public_name else None)
     how = serve.Start(
         demo=demo, reset=asked.reset, port=port, host=asked.host or ("0.0.0.0" if tls else "127.0.0.1"), https=tls

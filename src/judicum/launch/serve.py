@@ -79,7 +79,7 @@ class Start:
     reset: bool = False
     port: int | None = None
     host: str = "127.0.0.1"
-    https: "https.Asked | None" = None
+    https: "https.TlsOptions | None" = None
 
     @property
     def open(self) -> bool:
@@ -368,7 +368,7 @@ def _watch(children: list[Child], cluster: Cluster, port: int, names: Names) -> 
 def _note_running(children: list[Child], cluster: Cluster, port: int) -> None:
     pids = [os.getpid(), *(c.process.pid for c in children if c.process)]
     launcher, *rest = [[pid, born(pid)] for pid in pids]
-    told = {
+    content = {
         "launcher": launcher,
         "port": port,
         "home": str(cluster.home),
@@ -377,7 +377,7 @@ def _note_running(children: list[Child], cluster: Cluster, port: int) -> None:
         "env": kept_of(children),
     }
     fresh = RUNNING.with_suffix(".new")
-    fresh.write_text(json.dumps(told))
+    fresh.write_text(json.dumps(content))
     fresh.replace(RUNNING)
 
 
@@ -397,8 +397,8 @@ def doctor() -> int:
     where = f"runs at port {running['port']}" if running else "does not run; ./judicum start starts it"
     print(f"{'✓' if running else '✗'} Judicum: {where}")
     with with_database(up_to_date=False) as env:
-        told = running.get("env", {}) if running else {}
-        done = subprocess.run([str(PYTHON), "-m", "django", "doctor"], env={**env, **told})
+        own = running.get("env", {}) if running else {}
+        done = subprocess.run([str(PYTHON), "-m", "django", "doctor"], env={**env, **own})
     return 1 if running is None else done.returncode
 
 
@@ -412,8 +412,8 @@ def own_program(module: str, arguments: Sequence[str]) -> int:
 def note() -> dict[str, Any] | None:
     """What was noted of what runs here; None where nothing does."""
     with contextlib.suppress(OSError, ValueError):
-        told: dict[str, Any] = json.loads(RUNNING.read_text())
-        return told
+        content: dict[str, Any] = json.loads(RUNNING.read_text())
+        return content
     return None
 
 

@@ -127,8 +127,8 @@ def test_every_column_is_a_records_field_or_said_to_stay_and_every_code_is_one_o
     assert list(RECORDS) == [table.name for table in TABLES]
     for table in TABLES:
         own = {f.name for f in (*table.model._meta.concrete_fields, *table.model._meta.many_to_many)}
-        told = {f.name for f in table.record.own}
-        assert own - told - {"id"} == set(table.without), table.name
+        recorded = {f.name for f in table.record.own}
+        assert own - recorded - {"id"} == set(table.without), table.name
         for f in table.fields:
             codes = {key for key, _ in f.choices or ()}
             schema = next(one.schema for one in table.record.own if one.name == f.name)

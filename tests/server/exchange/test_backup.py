@@ -188,7 +188,7 @@ def test_backups_stay_by_days_weeks_and_months() -> None:
     assert kept(names[:3], Keep(7, 4, 12)) == set(names[:3])
 
 
-def test_a_restore_that_gives_other_rows_is_told(
+def test_a_restore_that_gives_other_rows_is_said(
     course: Course, tmp_path: Path, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     real = nights.rows_of

@@ -1,4 +1,4 @@
-"""Pictures that somebody sends: looked into apart, a few at a time, within limits that are told in words."""
+"""Pictures that somebody sends: looked into apart, a few at a time, within limits that are telling in words."""
 
 import hashlib
 import io
@@ -76,13 +76,13 @@ def test_an_archive_carries_no_place_and_no_owner_of_a_photo(course: Course) -> 
 def test_a_picture_of_before_is_cleaned_by_night_and_its_photos_with_it(course: Course) -> None:
     exif = Image.Exif()
     exif.get_ifd(0x8825).update({1: "N", 29: "at home"})
-    told = io.BytesIO()
+    telling = io.BytesIO()
     with Image.open(io.BytesIO(bead_photo().jpeg)) as picture:
-        picture.save(told, "JPEG", exif=exif)
-    photo = send_photo(course.student, logged(course).pk, told.getvalue())
+        picture.save(telling, "JPEG", exif=exif)
+    photo = send_photo(course.student, logged(course).pk, telling.getvalue())
     before = StoredPicture.objects.get()
-    digest = hashlib.sha256(told.getvalue()).hexdigest()
-    StoredPicture.objects.create(pk=digest, media_type=before.media_type, bytes=1, width_px=before.width_px, height_px=before.height_px, original=store_file("originals", "jpg", told.getvalue()), shown=before.shown)  # fmt: skip
+    digest = hashlib.sha256(telling.getvalue()).hexdigest()
+    StoredPicture.objects.create(pk=digest, media_type=before.media_type, bytes=1, width_px=before.width_px, height_px=before.height_px, original=store_file("originals", "jpg", telling.getvalue()), shown=before.shown)  # fmt: skip
     Photo.objects.update(picture=digest)
     before.delete()
     assert clean_pictures() == 1

@@ -14,7 +14,7 @@ import {
   Ruler,
   SquarePen,
 } from "lucide-react";
-import { Link, Navigate, NavLink, Outlet, useNavigate, useParams } from "react-router";
+import { Link, Navigate, NavLink, Outlet, useMatch, useNavigate, useParams } from "react-router";
 import type { Schemas } from "../api/client";
 import { CourseContext } from "../domain/course";
 import { Loading, Problem } from "../ui/states";
@@ -93,6 +93,8 @@ export function PlainShell() {
 function Around({ session, course }: { session: Session; course?: MyCourse }) {
   const student = course?.role === "student";
   useEffect(() => keepLocale(session.locale), [session.locale]);
+  // The marking desk is one screen high.
+  const fitsScreen = useMatch("/course/:courseId/attempt/:attemptId");
   const tabs = !course ? [] : student ? studentTabs : staffTabs;
   return (
     <div className={`min-h-dvh bg-base-200 ${student ? "pb-20 sm:pb-0" : ""}`}>
@@ -153,9 +155,11 @@ function Around({ session, course }: { session: Session; course?: MyCourse }) {
       <main id="content" className="mx-auto max-w-[1400px] p-3 sm:px-4 sm:py-2.5">
         <Outlet />
       </main>
-      <footer className="quiet px-4 py-2 text-right text-xs">
-        {t("app-version", { version: session.version })}
-      </footer>
+      {!fitsScreen && (
+        <footer className="quiet px-4 py-2 text-right text-xs">
+          {t("app-version", { version: session.version })}
+        </footer>
+      )}
       {course && !student && <Undo />}
     </div>
   );

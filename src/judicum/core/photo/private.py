@@ -15,7 +15,14 @@ from judicum.core.photo.picture_file import opened_picture, sniff_format
 ORIENTATION = 0x0112
 """The EXIF tag of the way up."""
 UPRIGHT = 1
-_SOI, _EOI, _SOS, _APP0, _APP1, _APP2, _APP14, _COM = 0xD8, 0xD9, 0xDA, 0xE0, 0xE1, 0xE2, 0xEE, 0xFE
+_EOI = 0xD9
+_SOS = 0xDA
+_APP0 = 0xE0
+_APP1 = 0xE1
+_APP2 = 0xE2
+_APP14 = 0xEE
+_COM = 0xFE
+"""JPEG markers: end of image, start of scan, application segments, comment."""
 _BARE = {0x01, *range(0xD0, 0xD8)}
 """JPEG markers without a length: TEM, and the restarts inside a scan."""
 _PNG_KEPT = (b"IHDR", b"PLTE", b"IDAT", b"IEND", b"tRNS", b"gAMA", b"cHRM", b"sRGB", b"iCCP", b"sBIT", b"bKGD", b"pHYs")

@@ -32,8 +32,10 @@ from judicum.server.record.photos.counting import UNDER_WAY
 from judicum.server.record.photos.models import Measurement
 
 State = Literal["good", "look", "bad"]
-LITTLE_DISK, NO_DISK = 10e9, 2e9
-"""Bytes free: a year's photos of a small school; a day's."""
+LITTLE_DISK = 10e9
+"""Bytes free: a year's photos of a small school."""
+NO_DISK = 2e9
+"""Bytes free: a day's."""
 LITTLE_MEMORY = 0.4e9
 """Bytes free: what one photo takes while it is measured."""
 OLD_BACKUP = timedelta(hours=36)
@@ -72,15 +74,15 @@ def _looked(what: str, look: Callable[[], tuple[State, str, Mapping[str, Any]]])
         return Finding(what, "bad", "broken", {"why": f"{type(error).__name__}: {error}".splitlines()[0][:200]})
 
 
-Found = tuple[State, str, Mapping[str, Any]]
+Outcome = tuple[State, str, Mapping[str, Any]]
 
 
-def _version() -> Found:
+def _version() -> Outcome:
     other = other_version()
     return ("bad", "other", {"own": __version__, "other": other}) if other else ("good", "own", {"own": __version__})
 
 
-def _database() -> Found:
+def _database() -> Outcome:
     with connection.cursor() as cursor:
         cursor.execute("SELECT current_setting('server_version'), pg_database_size(current_database())")
         version, size = cursor.fetchone()
@@ -90,7 +92,7 @@ def _database() -> Found:
     return ("bad", "behind", figures) if missing else ("good", "up", figures)
 
 
-def _disk() -> Found:
+def _disk() -> Outcome:
     folder = next(one for one in (Path(settings.VAR), *Path(settings.VAR).parents) if one.exists())
     there = shutil.disk_usage(folder)
     state: State = "bad" if there.free < NO_DISK else "look" if there.free < LITTLE_DISK else "good"
@@ -101,14 +103,14 @@ def _disk() -> Found:
     )
 
 
-def _memory() -> Found:
+def _memory() -> Outcome:
     there = psutil.virtual_memory()
     state: State = "look" if there.available < LITTLE_MEMORY else "good"
     figures = {"free": f"{there.available / 1e9:.1f}", "all": f"{there.total / 1e9:.1f}"}
     return state, "room" if state == "good" else "little", figures
 
 
-def _store() -> Found:
+def _store() -> Outcome:
     name = "health/written-by-the-doctor"
     default_storage.delete(name)
     default_storage.save(name, ContentFile(b"well"))
@@ -118,7 +120,7 @@ def _store() -> Found:
     return ("good", "writes", {}) if read == b"well" else ("bad", "alters", {})
 
 
-def _workers() -> Found:
+def _workers() -> Outcome:
     now = timezone.now()
     alive = ProcrastinateWorker.objects.filter(last_heartbeat__gt=now - GONE).count()
     oldest = (
@@ -134,7 +136,7 @@ def _workers() -> Found:
     return ("look", "behind", figures) if waits > LONG_WAIT else ("good", "work", figures)
 
 
-def _clock() -> Found:
+def _clock() -> Outcome:
     newest = Event.objects.aggregate(at=Max("at"))["at"]
     with connection.cursor() as cursor:
         cursor.execute("SELECT clock_timestamp()")
@@ -147,7 +149,7 @@ def _clock() -> Found:
     return "good", "right", {"time": f"{now:%H:%M}"}
 
 
-def _certificate() -> Found:
+def _certificate() -> Outcome:
     address = urlsplit(settings.PUBLIC_ADDRESS)
     if not settings.HTTPS:
         return "look", "none", {}
@@ -158,14 +160,14 @@ def _certificate() -> Found:
         socket.create_connection((host, port), WAIT_S) as plain,
         asked.wrap_socket(plain, server_hostname=host) as secure,
     ):
-        told = secure.getpeercert() or {}
-    ends = datetime.fromtimestamp(ssl.cert_time_to_seconds(str(told["notAfter"])), UTC)
+        peer = secure.getpeercert() or {}
+    ends = datetime.fromtimestamp(ssl.cert_time_to_seconds(str(peer["notAfter"])), UTC)
     days = (ends - timezone.now()).days
     soon = ends - timezone.now() < ENDS_SOON
     return ("look" if soon else "good"), ("ends" if soon else "lasts"), {"days": days}
 
 
-def _address() -> Found:
+def _address() -> Outcome:
     """Whether the address that phones are given leads here."""
     address = settings.PUBLIC_ADDRESS
     host = urlsplit(address).hostname or ""
@@ -181,7 +183,7 @@ def _address() -> Found:
     return ("look" if local else "good"), ("alone" if local else "open"), {"address": address}
 
 
-def _mail() -> Found:
+def _mail() -> Outcome:
     if not settings.MAIL:
         return "look", "none", {}
     server = get_connection(timeout=WAIT_S)
@@ -193,14 +195,14 @@ def _mail() -> Found:
     return "good", "answers", {"server": settings.EMAIL_HOST}
 
 
-def _gauges() -> Found:
+def _gauges() -> Outcome:
     silent = [name for name in known_gauges() if ask_gauge(name) is None]
     if silent:
         return "look", "silent", {"names": ", ".join(silent)}
     return "good", "answer" if known_gauges() else "none", {"count": len(known_gauges())}
 
 
-def _backup() -> Found:
+def _backup() -> Outcome:
     if settings.BACKUPS_KEPT <= 0:
         return "look", "off", {}
     night = last_night(Path(settings.BACKUPS))
@@ -213,7 +215,7 @@ def _backup() -> Found:
     return ("look", "old", figures) if timezone.now() - at > OLD_BACKUP else ("good", "tried", figures)
 
 
-def _offsite() -> Found:
+def _offsite() -> Outcome:
     night = last_night(Path(settings.BACKUPS))
     if "offsite" not in settings.STORAGES:
         return "look", "none", {}
@@ -227,7 +229,7 @@ def _offsite() -> Found:
     )
 
 
-LOOKS: dict[str, Callable[[], Found]] = {
+LOOKS: dict[str, Callable[[], Outcome]] = {
     "version": _version,
     "database": _database,
     "disk": _disk,

@@ -12,7 +12,7 @@ type Phone = "iphone" | "android";
 
 const PHONES = ["iphone", "android"] as const;
 
-/** Walks a phone through trusting the workshop's own authority, so that its browser opens this server without a warning. */
+/** Walks a phone through trusting the workshop's authority: its browser then opens this server without a warning. */
 export function TrustPage() {
   const authority = useQuery({ queryKey: trustKeys.authority, queryFn: () => unwrap(api.GET("/api/trust")) });
   const [phone, setPhone] = useState<Phone>(/Android/.test(navigator.userAgent) ? "android" : "iphone");

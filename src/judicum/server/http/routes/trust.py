@@ -52,12 +52,12 @@ class TrustView(APIView):
 
     @extend_schema(operation_id="authority_read", responses=trust_answers.WorkshopAuthority)
     def get(self, request: Request) -> Response:
-        told = fingerprint()
-        if told is None:
+        digits = fingerprint()
+        if digits is None:
             raise NotFound(said("refused-no-authority"))
         return Response(
             trust_answers.WorkshopAuthority(
-                fingerprint=told,
+                fingerprint=digits,
                 file=FILE,
                 address=f"https://{request.get_host()}/",
                 secure=request.is_secure(),
