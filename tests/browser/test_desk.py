@@ -12,6 +12,7 @@ from playwright.sync_api import Browser, Page, expect
 from judicum.server.record.attempts.actions.log_run import log_run
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.causes.models import Verdict
+from judicum.server.record.photos.models import StoredPicture
 from tests.browser.walk import LAPTOP, no_violations, open_page, sign_in
 from tests.measured import measured_attempt
 from tests.people import RUN, Course, create_course
@@ -34,6 +35,14 @@ def with_a_cause(course: Course) -> Attempt:
     return attempt
 
 
+def another_picture(attempt: Attempt) -> None:
+    """As if it had been photographed by itself: nothing is said of the very same picture."""
+    picture = StoredPicture.objects.get()
+    picture.pk = "f" * 64
+    picture.save(force_insert=True)
+    attempt.photos.update(picture=picture)
+
+
 def unhurried(page: Page, monkeypatch: pytest.MonkeyPatch) -> None:
     """What is offered for seconds stays: how many they are is tested elsewhere, and a slow machine needs more."""
     page.clock.set_fixed_time(timezone.now())
@@ -51,6 +60,7 @@ def test_a_class_is_marked_with_few_keys_on_one_screen(
 ) -> None:
     course = create_course()
     sound, short = measured_attempt(course), with_a_cause(course)
+    another_picture(short)
     page = open_page(browser, live_server.url, LAPTOP, complaints)
     unhurried(page, monkeypatch)
     sign_in(page, course.instructor)

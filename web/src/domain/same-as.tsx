@@ -9,7 +9,7 @@ export function SameAs({ photo }: { photo: Schemas["Photo"] | undefined }) {
   const teaches = useCourse().role !== "student";
   if (!photo || photo.same_as.length === 0) return null;
   return (
-    <div role="note" className="alert items-start alert-warning">
+    <div role="note" className="rounded-field bg-warning px-2 py-0.5 text-sm text-warning-content">
       <ul>
         {photo.same_as.map(({ attempt, number, title, student }) => (
           <li key={attempt}>
