@@ -11,6 +11,7 @@ from django_otp.plugins.otp_totp.models import TOTPDevice
 from playwright.sync_api import Browser, Page, expect
 
 from judicum.core.marking import SCHEMES, USUAL_SCHEME
+from judicum.launch.certificates import make_sure
 from judicum.server.catalogue.coupons.library import load_library
 from judicum.server.exchange.archive.actions.import_course import import_course
 from judicum.server.people.accounts.models import User
@@ -108,6 +109,18 @@ def test_a_school_is_run_from_its_first_day(
     no_violations(phone)
     phone.get_by_role("button", name="Send reset link").click()
     expect(phone.get_by_text("a reset link is on its way")).to_be_visible()
+    # The server, as ./judicum doctor sees it; and what a phone reads that is to trust it.
+    settings.AUTHORITY = str(tmp_path / "tls" / "authority.pem")
+    make_sure(tmp_path / "tls", ["judicum.local"])
+    page.goto(f"{live_server.url}/workshop/server")
+    expect(page.get_by_role("listitem").filter(has_text="Measuring")).to_contain_text("no worker is there")
+    signs = page.locator("p.font-mono").inner_text()
+    no_violations(page)
+    phone.goto(f"{live_server.url}/trust")
+    expect(phone.get_by_text(signs)).to_be_visible()
+    no_violations(phone)
+    phone.get_by_role("button", name="Android").click()
+    expect(phone.get_by_role("img", name="The downloads")).to_be_visible()
     page.goto(f"{live_server.url}/workshop/mail")
     page.get_by_text("Judicum: reset your password").click()
     expect(page.get_by_text(FOR_ITS_READER)).to_be_visible()

@@ -25,7 +25,7 @@ STAFF = (
     "records", "markers", "reports", "schools", "schemes",
 )  # fmt: skip
 STUDENT = ("mine", "time", "workbench", "reports")
-OWN = ("/account", "/workshop", "/workshop/people", "/workshop/mail")
+OWN = ("/account", "/workshop", "/workshop/people", "/workshop/mail", "/workshop/server")
 PLAIN = re.compile(r"[A-Za-z]*[aeiou][A-Za-z]*")
 """A word whose vowels have no accents."""
 SHORT = 3
