@@ -51,6 +51,7 @@ def _own_files(tmp_path: Path, settings: Any, monkeypatch: pytest.MonkeyPatch) -
         },
     }
     settings.VAR = tmp_path
+    settings.KEEP_ANSWERS = False  # tests write rows past every action; test_kept turns it on
     settings.CACHES = {"default": {"BACKEND": "django.core.cache.backends.locmem.LocMemCache"}}
     cache.clear()
 

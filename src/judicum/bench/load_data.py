@@ -102,10 +102,11 @@ STATEMENTS = (
     """INSERT INTO attempts_run (attempt_id, number, current_a, gas_l_min, cup, travel_mm_s, restarts_mm, note, measured)
     SELECT t.id, 1, 45 + t.id %% 20, 8 + t.id %% 5, 10, 2.5, '[]', '', '[]' FROM attempts_attempt t
     WHERE t.state <> 'assigned' AND NOT EXISTS (SELECT 1 FROM attempts_run r WHERE r.attempt_id = t.id)""",
-    """INSERT INTO photos_storedpicture (sha256, media_type, bytes, width_px, height_px, original, shown)
-    VALUES ('bench', 'image/jpeg', 900000, 3264, 2448, %(shown)s, %(shown)s) ON CONFLICT DO NOTHING""",
+    """INSERT INTO photos_storedpicture (sha256, media_type, bytes, width_px, height_px, original, shown, cleaned)
+    SELECT 'bench-' || t.id, 'image/jpeg', 900000, 3264, 2448, %(shown)s, %(shown)s, true FROM attempts_attempt t
+    WHERE t.state NOT IN ('assigned', 'logged') ON CONFLICT DO NOTHING""",
     """INSERT INTO photos_photo (attempt_id, picture_id, kind, angles, name, sent_by_id, sent_at, request_id)
-    SELECT t.id, 'bench', 'bead', '{}', 'bead.jpg', t.student_id, t.updated_at, '' FROM attempts_attempt t
+    SELECT t.id, 'bench-' || t.id, 'bead', '{}', 'bead.jpg', t.student_id, t.updated_at, '' FROM attempts_attempt t
     WHERE t.state NOT IN ('assigned', 'logged')
         AND NOT EXISTS (SELECT 1 FROM photos_photo p WHERE p.attempt_id = t.id)""",
     """INSERT INTO photos_measurement (photo_id, state, engine_version, report, overlay, bead, refusal_code, strip,

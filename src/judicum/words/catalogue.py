@@ -53,6 +53,11 @@ def _counts(key: str, value: object) -> bool:
     return isinstance(value, (int, float)) and not key.endswith("_id")
 
 
+def current_locale() -> str:
+    """In which locale is spoken now."""
+    return _locale.get()
+
+
 def knows(name: str) -> bool:
     """Whether there is such a message."""
     return _bundle(WHOLE).has_message(name)

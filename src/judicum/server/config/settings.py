@@ -156,6 +156,8 @@ BACKUPS_KEPT = env.int("JUDICUM_BACKUPS_KEPT", default=7)
 BACKUPS_WEEKS = env.int("JUDICUM_BACKUPS_WEEKS", default=4)
 BACKUPS_MONTHS = env.int("JUDICUM_BACKUPS_MONTHS", default=12)
 """Where the backup of each night goes, best on another disk, and how many stay: of days (0 for no backups), weeks and months."""
+KEEP_ANSWERS = env.bool("JUDICUM_KEEP_ANSWERS", default=True)
+"""Whether pages that nothing has changed are answered as they were (http.kept)."""
 NIGHT_BY_TIMER = env.bool("JUDICUM_NIGHT_BY_TIMER", default=False)
 """Whether the machine's own timer makes the backup of the night (`manage save_night`), not a worker."""
 BACKUP_RECIPIENT = env.str("JUDICUM_BACKUP_RECIPIENT", default="")

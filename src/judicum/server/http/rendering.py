@@ -17,6 +17,8 @@ class FastJSON(JSONRenderer):
     def render(self, data: object, accepted_media_type: str | None = None, renderer_context: object = None) -> bytes:
         if data is None:
             return b""
+        if isinstance(data, bytes):  # written before (kept)
+            return data
         if isinstance(data, BaseModel):
             return data.__pydantic_serializer__.to_json(data)
         if isinstance(data, list):

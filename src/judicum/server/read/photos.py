@@ -12,6 +12,9 @@ from judicum.server.record.attempts.visibility import VisibilityPolicy
 from judicum.server.record.photos import models
 from judicum.server.record.photos.actions.measure_all import engines_of
 
+MAX_SAME = 20
+"""Photos of the same picture that are looked at: one is enough to be asked about."""
+
 
 def measurement_answer(row: models.Measurement) -> Measurement:
     """A measurement with its corrections put on; without a query where they and its beads were prefetched."""
@@ -58,14 +61,14 @@ def same_pictures(attempt: Attempt, policy: VisibilityPolicy) -> dict[str, list[
     if not policy.teaches:
         others = others.filter(attempt__student_id=policy.user.pk)
     found: dict[str, list[SamePicture]] = defaultdict(list)
-    rows = others.order_by("attempt_id").values_list(
+    rows = others.values_list(
         "picture_id",
         "attempt_id",
         "attempt__number",
         "attempt__assignment__design__title",
         "attempt__student__display_name",
     )
-    for picture, pk, number, title, name in rows.distinct():
+    for picture, pk, number, title, name in sorted(set(rows[:MAX_SAME])):
         found[picture].append(SamePicture(attempt=pk, number=number, title=title, student=name))
     return found
 

@@ -9,6 +9,7 @@ from rest_framework.views import APIView
 from judicum.server.answers import agreement as agreement_answers
 from judicum.server.answers import attempts as attempts_answers
 from judicum.server.answers import marking as marking_answers
+from judicum.server.http.kept import kept
 from judicum.server.http.parsing import sent
 from judicum.server.http.person import person
 from judicum.server.http.routes.attempts import attempt_response
@@ -72,6 +73,7 @@ class AgreementView(APIView):
     """How alike a course is marked, for those who teach it."""
 
     @extend_schema(operation_id="agreement_read", responses=agreement_answers.Agreement)
+    @kept
     def get(self, request: Request, course_id: int) -> Response:
         return Response(agreement_page(person(request), course_id))
 

@@ -16,6 +16,7 @@ from judicum.server.answers.base import list_of
 from judicum.server.catalogue.coupons.queries import assignment_for
 from judicum.server.catalogue.coupons.setup import card_for, checklist_for
 from judicum.server.catalogue.coupons.sheet import Heading, card_sheet
+from judicum.server.http.kept import kept
 from judicum.server.http.paging import BY_CURSOR, ByChange
 from judicum.server.http.parsing import sent
 from judicum.server.http.person import person
@@ -80,6 +81,7 @@ class CourseAttemptsView(APIView):
             *BY_CURSOR,
         ],
     )
+    @kept
     def get(self, request: Request, course_id: int) -> Response:
         states = request.query_params.getlist("state")
         unknown = [one for one in states if one not in AttemptState.values]
@@ -103,6 +105,7 @@ class AttemptView(APIView):
     """One attempt."""
 
     @extend_schema(operation_id="attempt_read", responses=attempts_answers.Attempt)
+    @kept
     def get(self, request: Request, attempt_id: int) -> Response:
         return attempt_response(request, attempt_id)
 
@@ -214,6 +217,7 @@ class WallView(APIView):
         responses=list_of(attempts_answers.WallRow),
         parameters=[OpenApiParameter("count", OpenApiTypes.INT, description="Attempts of each, 1 to 20.")],
     )
+    @kept
     def get(self, request: Request, course_id: int) -> Response:
         mine = staff_of(person(request), course_id)
         count = _number(request, "count") or NEWEST
@@ -230,6 +234,7 @@ class NextView(APIView):
         responses=attempts_answers.NextAttempt,
         parameters=[OpenApiParameter("but", OpenApiTypes.INT, description="The attempt one comes from."), *IN_ORDER],
     )
+    @kept
     def get(self, request: Request, course_id: int) -> Response:
         order, assignment = _order(request)
         return Response(next_waiting(person(request), course_id, _number(request, "but"), order, assignment))
@@ -239,6 +244,7 @@ class WaitingView(APIView):
     """What waits for those who teach, in the order asked for, and how many there are."""
 
     @extend_schema(operation_id="waiting_read", responses=attempts_answers.Waiting, parameters=IN_ORDER)
+    @kept
     def get(self, request: Request, course_id: int) -> Response:
         return Response(waiting_page(person(request), course_id, *_order(request)))
 

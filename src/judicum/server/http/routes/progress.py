@@ -7,6 +7,7 @@ from rest_framework.views import APIView
 
 from judicum.server.answers import progress as progress_answers
 from judicum.server.answers.base import list_of
+from judicum.server.http.kept import kept
 from judicum.server.http.person import person
 from judicum.server.read.progress.forecasts import forecasts_page, standings
 from judicum.server.read.progress.queries import desk
@@ -18,6 +19,7 @@ class ProgressView(APIView):
     """A student's story: sequence, coupons over time, what was asked to change."""
 
     @extend_schema(operation_id="progress_read", responses=progress_answers.Progress)
+    @kept
     def get(self, request: Request, course_id: int, student_id: int) -> Response:
         return Response(story(person(request), course_id, student_id))
 
@@ -26,6 +28,7 @@ class WeekView(APIView):
     """What the class gets wrong this week, and where everybody stands, for those who teach."""
 
     @extend_schema(operation_id="week_read", responses=progress_answers.Week)
+    @kept
     def get(self, request: Request, course_id: int) -> Response:
         return Response(week_of(person(request), course_id))
 
@@ -34,6 +37,7 @@ class DeskView(APIView):
     """What waits today."""
 
     @extend_schema(operation_id="desk_read", responses=progress_answers.Desk)
+    @kept
     def get(self, request: Request, course_id: int) -> Response:
         return Response(desk(person(request), course_id))
 
@@ -50,5 +54,6 @@ class StandingsView(APIView):
     """Every student at every coupon: who is ready for the next and who is stuck, for those who teach."""
 
     @extend_schema(operation_id="standings_read", responses=list_of(progress_answers.CouponStanding))
+    @kept
     def get(self, request: Request, course_id: int) -> Response:
         return Response(standings(person(request), course_id))

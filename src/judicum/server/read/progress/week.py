@@ -5,7 +5,7 @@ from collections.abc import Iterable
 from datetime import datetime, timedelta
 from typing import Any
 
-from django.db.models import BooleanField, ExpressionWrapper, Q
+from django.db.models import BooleanField, Count, ExpressionWrapper, Q
 from django.utils import timezone
 
 from judicum.core.acceptance import BANDS
@@ -14,8 +14,9 @@ from judicum.server.answers.progress import Spread, StandsAt, Week, WeekShare
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import staff_of
 from judicum.server.read.attempts import newest_keys
-from judicum.server.read.progress.forecasts import SEEN, SHARES
+from judicum.server.read.progress.forecasts import SHARES
 from judicum.server.read.progress.queries import desk
+from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.causes.queries import verdicts_seen
 from judicum.server.record.photos.models import MeasurementSummary
 from judicum.words.names import named
@@ -34,50 +35,57 @@ def week_of(user: User, course_id: int, now: datetime | None = None) -> Week:
         NotFound, NotAllowed: not a course one teaches.
     """
     staff_of(user, course_id)
-    figures = MeasurementSummary.objects.filter(attempt__course_id=course_id, refusal_code="")
-    newest = figures.order_by("-attempt__created_at").values_list("attempt__created_at", flat=True).first()
+    measured = Attempt.objects.filter(course_id=course_id, summary__refusal_code="")
+    newest = measured.order_by("-created_at").values_list("created_at", flat=True).first()
     end = min(now or timezone.now(), newest) if newest else now or timezone.now()
     since = end - WEEK
-    rows = figures.filter(attempt__created_at__gt=since - MONTH, attempt__created_at__lte=end)
+    figures = MeasurementSummary.objects.filter(
+        attempt__course_id=course_id,
+        refusal_code="",
+        attempt__created_at__gt=since - MONTH,
+        attempt__created_at__lte=end,
+    )
     this_week: Any = ExpressionWrapper(Q(attempt__created_at__gt=since), BooleanField())
-    rows_seen = list(rows.values_list("attempt_id", this_week, SEEN))
-    new = {attempt for attempt, recent, _ in rows_seen if recent}
-    seen = [(attempt, {fault["kind"] for fault in faults or []}) for attempt, _, faults in rows_seen]
+    counted = figures.aggregate(beads=Count("pk"), new=Count("pk", filter=Q(attempt__created_at__gt=since)))
+    # Most beads have no fault: of these the number alone is read.
+    faulty = figures.exclude(faults=[]).values_list(this_week, "faults")
+    seen = [(recent, {fault["kind"] for fault in faults}) for recent, faults in faulty]
     confirmed = verdicts_seen(user, course_id).filter(
         attempt__created_at__gt=since - MONTH,
         attempt__created_at__lte=end,
         confirmed=True,
     )
-    causes = [(attempt, {cause}) for attempt, cause in confirmed.values_list("attempt_id", "cause")]
+    causes = [(recent, {cause}) for recent, cause in confirmed.values_list(this_week, "cause")]
     return Week(
         since=since,
         until=end,
-        faults=_shares(seen, new, len(rows_seen), "fault"),
-        causes=_shares(causes, new, len(rows_seen), "cause"),
+        faults=_shares(seen, counted["new"], counted["beads"], "fault"),
+        causes=_shares(causes, counted["new"], counted["beads"], "cause"),
         resting=[one for one in desk(user, course_id).students if one.stuck],
         figures=_spreads(course_id),
     )
 
 
-def _shares(seen: Iterable[tuple[int, set[str]]], new: set[int], beads: int, kind: str) -> list[WeekShare]:
-    """In how many beads each thing was seen, what grew most first."""
+def _shares(seen: Iterable[tuple[bool, set[str]]], new: int, beads: int, kind: str) -> list[WeekShare]:
+    """In how many beads each thing was seen, what grew most first; `seen` says of each bead whether it is of this week, `new` how many
+    of all `beads` are."""
     now: Counter[str] = Counter()
     before: Counter[str] = Counter()
-    for attempt, kinds in seen:
-        (now if attempt in new else before).update(kinds)
+    for recent, kinds in seen:
+        (now if recent else before).update(kinds)
 
     def growth(key: str) -> float:
         """Share of this week's beads over that of the month before; beads are few, so each side counts one bead more."""
-        return (now[key] + 1) / (len(new) + 2) - (before[key] + 1) / (beads - len(new) + 2)
+        return (now[key] + 1) / (new + 2) - (before[key] + 1) / (beads - new + 2)
 
     return [
         WeekShare(
             words=named(kind, key),
             now=now[key],
-            now_of=len(new),
+            now_of=new,
             before=before[key],
-            before_of=beads - len(new),
-            said=share_words(now[key], len(new), before[key], beads - len(new)),
+            before_of=beads - new,
+            said=share_words(now[key], new, before[key], beads - new),
         )
         for key in sorted(set(now) | set(before), key=lambda key: (-growth(key), key))
     ]

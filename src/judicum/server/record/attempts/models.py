@@ -48,6 +48,14 @@ class Attempt(models.Model):
             models.Index(fields=("course", "-updated_at", "-id"), name="attempts_by_change"),
             models.Index(fields=("course", "student", "-created_at", "-id"), name="attempts_of_student"),
             models.Index(fields=("student", "-shown_at", "-id"), name="attempts_shown"),
+            # Whether anything has changed is asked at every look (read.stamps), and when somebody worked last at every desk.
+            models.Index(fields=("course",), include=("version", "student"), name="attempts_stamp"),
+            models.Index(
+                fields=("course", "student", "-updated_at"),
+                name="attempts_worked",
+                condition=~models.Q(state=AttemptState.ASSIGNED),
+            ),
+            models.Index(fields=("course", "-created_at"), name="attempts_by_day"),
             models.Index(fields=("assignment", "-updated_at", "-id"), name="attempts_at_coupon"),
             # What waits is little beside what is over, and the desk asks for it every few seconds.
             models.Index(
