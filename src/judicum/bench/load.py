@@ -14,14 +14,16 @@ import sys
 import threading
 import time
 from collections import defaultdict
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Mapping
 from contextlib import contextmanager
 from dataclasses import dataclass, field
 
 import django
 
 ALONE = 100
-"""Calls of each page by one person."""
+"""Calls of each page by one person…"""
+ANEW = 30
+"""…and of those that are read anew, whatever is kept."""
 PEOPLE = 50
 SECONDS = 60
 EVERY_S = 1.0
@@ -71,8 +73,8 @@ class Caller:
             self.failures.append(f"{name}: {answer.status}")
         return answer.headers
 
-    def page(self, name: str, rng: random.Random) -> None:
-        """One of the pages by its name."""
+    def page(self, name: str, rng: random.Random, anew: bool = False) -> None:
+        """One of the pages by its name; `anew` so that no answer is kept for it."""
         course = f"/api/courses/{self.course}"
         student = rng.choice(self.students) if self.teaches else self.person
         path = {
@@ -88,7 +90,8 @@ class Caller:
             "week": f"{course}/week",
             "agreement": f"{course}/agreement",
         }[name]
-        self.call(name, "GET", path)
+        sign = "&" if "?" in path else "?"
+        self.call(name, "GET", f"{path}{sign}anew={rng.random()}" if anew else path)
 
     def send_photo(self, jpeg: bytes) -> None:
         """A photo for one's own open attempt, in pieces as a phone sends it."""
@@ -223,10 +226,38 @@ def together(people: list[Caller], jpeg: bytes) -> None:
         thread.join()
 
 
-def row(name: str, times: list[float]) -> str:
+PARTS = ("web", "database", "proxy")
+"""Whose time of the processor a call costs, beside the caller's own."""
+
+
+def spent(pids: list[int]) -> dict[str, float]:
+    """Seconds of the processor that each part has used since it began."""
+    import psutil
+    from django.db import connection
+
+    with connection.cursor() as cursor:
+        cursor.execute(
+            "SELECT pid FROM pg_stat_activity WHERE backend_type = 'client backend' AND pid <> pg_backend_pid()"
+        )
+        backends = [pid for (pid,) in cursor.fetchall()]
+    total = dict.fromkeys(PARTS, 0.0)
+    for part, pid in [*(("database", pid) for pid in backends), *(("", pid) for pid in pids)]:
+        try:
+            process = psutil.Process(pid)
+            part = part or ("proxy" if process.name() == "nginx" else "web" if "gunicorn" in " ".join(process.cmdline()) else "")  # fmt: skip
+            if part:
+                times = process.cpu_times()
+                total[part] += times.user + times.system
+        except psutil.Error:
+            continue
+    return total
+
+
+def row(name: str, times: list[float], cost: Mapping[str, float] | None = None) -> str:
     ordered = sorted(times)
     at = ordered[min(len(ordered) - 1, int(0.95 * len(ordered)))]
-    return f"{name:<22}{len(times):>7}{statistics.median(times):>10.1f}{at:>10.1f}{max(times):>10.1f}"
+    parts = "".join(f"{cost[part]:>10.1f}" for part in PARTS) if cost else ""
+    return f"{name:<22}{len(times):>7}{statistics.median(times):>10.1f}{at:>10.1f}{max(times):>10.1f}{parts}"
 
 
 def measure(port: int, pids: list[int]) -> int:
@@ -235,7 +266,16 @@ def measure(port: int, pids: list[int]) -> int:
 
     from judicum.bench.course import drawn
 
-    print(f"{'ms':<22}{'calls':>7}{'median':>10}{'p95':>10}{'worst':>10}")
+    def family() -> list[int]:
+        found = []
+        for pid in pids:
+            try:
+                found += [pid, *(child.pid for child in psutil.Process(pid).children(recursive=True))]
+            except psutil.Error:
+                continue
+        return found
+
+    print(f"{'ms':<22}{'calls':>7}{'median':>10}{'p95':>10}{'worst':>10}" + "".join(f"{part:>10}" for part in PARTS))
     print(row("a bare index lookup", lookups()))
     slow: list[str] = []
     failures = []
@@ -245,14 +285,17 @@ def measure(port: int, pids: list[int]) -> int:
         pages = [page for page in OF_STAFF if not (name.startswith("a hundred") and page in ("standings", "agreement"))]
         for page in pages:
             for _ in range(5):
-                teacher.page(page, rng)
-        teacher.times.clear()
-        for _ in range(ALONE):
+                teacher.page(page, rng, anew=True)
+        for anew, calls in ((True, ANEW), (False, ALONE)):
+            kind = "read anew" if anew else "kept where nothing has changed"
+            print(f"one person, a course of {name}, {kind}; what a call costs of the processor:")
+            teacher.times.clear()
             for page in pages:
-                teacher.page(page, rng)
-        print(f"one person, a course of {name}:")
-        for page in pages:
-            print(row(page, teacher.times[page]))
+                before = spent(family())
+                for _ in range(calls):
+                    teacher.page(page, rng, anew)
+                cost = {part: 1000 * (now - before[part]) / calls for part, now in spent(family()).items()}
+                print(row(page, teacher.times[page], cost), flush=True)
         ordinary = [page for page in DESK_PAGES if sorted(teacher.times[page])[int(0.95 * ALONE)] >= MAX_ALONE_MS]
         if "standings" in pages:
             whole = sum(sorted(teacher.times[page])[int(0.95 * ALONE)] for page in CLASS_PAGE)
@@ -265,17 +308,10 @@ def measure(port: int, pids: list[int]) -> int:
     people = callers(port, PEOPLE)
     jpeg = drawn()
 
-    def family() -> list[int]:
-        found = []
-        for pid in pids:
-            try:
-                found += [pid, *(child.pid for child in psutil.Process(pid).children(recursive=True))]
-            except psutil.Error:
-                continue
-        return found
-
+    before = spent(family())
     with sampled(family) as memory:
         together(people, jpeg)
+    used = {part: now - before[part] for part, now in spent(family()).items()}
     print(f"{PEOPLE} people for {SECONDS} s, a call every second each, a photo every {PHOTO_EVERY_S / 60:.0f} minutes:")
     every: dict[str, list[float]] = defaultdict(list)
     for one in people:
@@ -287,6 +323,7 @@ def measure(port: int, pids: list[int]) -> int:
     print(row("all pages", together_ms))
     failures += [failure for one in people for failure in one.failures]
     print(f"{sum(map(len, every.values())) / SECONDS:.1f} calls a second, {len(failures)} failures {failures[:3]}")
+    print("a call costs, in the middle of all: " + ", ".join(f"{part} {1000 * used[part] / sum(map(len, every.values())):.1f} ms" for part in PARTS))  # fmt: skip
     print(f"memory of web server and workers: at most {max(memory):.0f} MB")
     busy = sorted(together_ms)[int(0.95 * len(together_ms))] >= MAX_TOGETHER_MS
     return 1 if slow or busy or failures else 0
