@@ -231,7 +231,7 @@ PARTS = ("web", "database", "proxy")
 
 
 def spent(pids: list[int]) -> dict[str, float]:
-    """Seconds of the processor that each part has used since it began."""
+    """Seconds of the processor that each part has used since it began, processes that have ended since included."""
     import psutil
     from django.db import connection
 
@@ -240,6 +240,9 @@ def spent(pids: list[int]) -> dict[str, float]:
             "SELECT pid FROM pg_stat_activity WHERE backend_type = 'client backend' AND pid <> pg_backend_pid()"
         )
         backends = [pid for (pid,) in cursor.fetchall()]
+    if backends:
+        # PostgreSQL's first process has the times of all backends that have ended.
+        backends.append(psutil.Process(backends[0]).ppid())
     total = dict.fromkeys(PARTS, 0.0)
     for part, pid in [*(("database", pid) for pid in backends), *(("", pid) for pid in pids)]:
         try:
@@ -247,7 +250,7 @@ def spent(pids: list[int]) -> dict[str, float]:
             part = part or ("proxy" if process.name() == "nginx" else "web" if "gunicorn" in " ".join(process.cmdline()) else "")  # fmt: skip
             if part:
                 times = process.cpu_times()
-                total[part] += times.user + times.system
+                total[part] += times.user + times.system + times.children_user + times.children_system
         except psutil.Error:
             continue
     return total
