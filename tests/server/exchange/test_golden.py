@@ -93,6 +93,11 @@ def test_the_program_refuses_what_was_altered(tmp_path: Path) -> None:
     assert "marks.jsonl is not what it was" in done.stderr
 
 
+def members_of_each() -> list[tuple[str, list[tuple[object, str]]]]:
+    """Each course's name and who is in it; two courses may have one name."""
+    return sorted((one.name, sorted(one.memberships.values_list("user__key", "role"))) for one in Course.objects.all())
+
+
 def test_a_whole_workshop_goes_out_and_in(tmp_path: Path, settings: Any) -> None:
     load_library()
     there = Workshop.objects.create(name="Quay", second_factor=True, photo_retention_days=400)
@@ -102,7 +107,7 @@ def test_a_whole_workshop_goes_out_and_in(tmp_path: Path, settings: Any) -> None
     User.objects.create_user("nobody-yet", None, workshop=there)
     file = tmp_path / "workshop.zip"
     call_command("export_workshop", str(file))
-    before = {one.name: sorted(one.memberships.values_list("user__key", "role")) for one in Course.objects.all()}
+    before = members_of_each()
     people = set(User.objects.values_list("key", "display_name", "owns"))
     # Another server: nothing of the first is there.
     with unguarded():
@@ -120,9 +125,7 @@ def test_a_whole_workshop_goes_out_and_in(tmp_path: Path, settings: Any) -> None
     here = Workshop.objects.get()
     assert (here.name, here.second_factor, here.photo_retention_days) == ("Quay", True, 400)
     assert set(User.objects.values_list("key", "display_name", "owns")) == people
-    assert {
-        one.name: sorted(one.memberships.values_list("user__key", "role")) for one in Course.objects.all()
-    } == before
+    assert members_of_each() == before
     assert Course.objects.count() == len(GOLDEN)
     count = Attempt.objects.count()
     call_command("import_course", str(file), stdout=out)
