@@ -180,8 +180,7 @@ def install(service: Service, sure: bool, dry: bool) -> int:
     if dry:
         return 0
     _check(service)
-    if not sure and input("\nDo all of this? [y/N] ").strip().lower() not in ("y", "yes"):
-        print("Nothing was done.")
+    if not _agreed(sure):
         return 1
     _write(service.root, files)
     for step in steps:
@@ -197,16 +196,24 @@ def remove(service: Service, sure: bool) -> int:
         print("$ " + " ".join(step))
     for path in there:
         print(f"$ rm /{path}")
-    if not sure and input("\nDo all of this? [y/N] ").strip().lower() not in ("y", "yes"):
-        print("Nothing was done.")
+    if not _agreed(sure):
         return 1
-    if shutil.which("systemctl") and service.root == Path("/"):
+    runs = shutil.which("systemctl") and service.root == Path("/")
+    if runs:
         _do(UNDO[0])
     for path in there:
         (service.root / path).unlink()
-    if shutil.which("systemctl") and service.root == Path("/"):
+    if runs:
         _do(UNDO[1])
     return 0
+
+
+def _agreed(sure: bool) -> bool:
+    """Whether what was printed is to be done."""
+    if sure or input("\nDo all of this? [y/N] ").strip().lower() in ("y", "yes"):
+        return True
+    print("Nothing was done.")
+    return False
 
 
 def _check(service: Service) -> None:

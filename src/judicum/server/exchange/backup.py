@@ -18,6 +18,7 @@ from datetime import datetime
 from pathlib import Path
 from typing import Any
 
+import psycopg
 from django.core.files.storage import default_storage
 from django.db import connection, transaction
 
@@ -103,6 +104,14 @@ def postgres(program: str, *arguments: str, database: str | None = None) -> str:
         said = done.stderr.strip().splitlines()
         raise CannotBackUp(f"{program}: {said[-1] if said else done.returncode}")
     return done.stdout
+
+
+def connected(database: str) -> psycopg.Connection[Any]:
+    """A connection to another database of our server; each statement stands for itself."""
+    where = connection.settings_dict
+    return psycopg.connect(
+        host=where["HOST"], port=where["PORT"], user=where["USER"], password=where["PASSWORD"], dbname=database, autocommit=True
+    )  # fmt: skip
 
 
 def _pooled(pool: Path, names: list[str]) -> list[dict[str, Any]]:

@@ -15,7 +15,7 @@ from django.core.files.base import File
 from django.core.files.storage import storages
 from django.db import connection
 
-from judicum.server.exchange.backup import Backup, CannotBackUp, back_up, postgres, rows_of
+from judicum.server.exchange.backup import Backup, CannotBackUp, back_up, connected, postgres, rows_of
 from judicum.server.exchange.sealed import SUFFIX, copied, recipient
 
 STATUS = "last.json"
@@ -72,7 +72,7 @@ def save_night(folder: Path, at: datetime, keep: Keep) -> Night:
         with plain.open("rb") as source:
             copied(source, final, to)
     # What a sealed backup holds cannot be asked of it: which files it shares stands beside it, by their hash.
-    final.with_name(f"{name}.names").write_text("\n".join(names))
+    _names_beside(final).write_text("\n".join(names))
     _thin(folder, keep)
     night = Night(at.isoformat(), final.name, final.stat().st_size, seconds, failed, differs, _copy_off(folder, at))
     (folder / STATUS).write_text(json.dumps(asdict(night)))
@@ -104,10 +104,8 @@ def try_restore(plain: Path, pool: Path) -> list[str]:
         tables that hold something else.
     """
     backup = Backup(plain, pool=pool)
-    where = connection.settings_dict
-    name = f"{where['NAME']}_tried"
-    address = {"host": where["HOST"], "port": where["PORT"], "user": where["USER"], "password": where["PASSWORD"]}
-    with psycopg.connect(**address, dbname="postgres", autocommit=True) as admin:
+    name = f"{connection.settings_dict['NAME']}_tried"
+    with connected("postgres") as admin:
         admin.execute(f'DROP DATABASE IF EXISTS "{name}" WITH (FORCE)')
         admin.execute(f'CREATE DATABASE "{name}"')
         try:
@@ -118,7 +116,7 @@ def try_restore(plain: Path, pool: Path) -> list[str]:
                 postgres(
                     "pg_restore", "--single-transaction", "--exit-on-error", "--no-owner", str(dump), database=name
                 )
-            with psycopg.connect(**address, dbname=name) as tried, tried.cursor() as cursor:
+            with connected(name) as tried, tried.cursor() as cursor:
                 found = rows_of(cursor)
         finally:
             admin.execute(f'DROP DATABASE IF EXISTS "{name}" WITH (FORCE)')
@@ -141,16 +139,20 @@ def _made(name: str) -> datetime:
     return datetime.strptime(name[:23], "judicum-%Y%m%d-%H%M%S")
 
 
+def _names_beside(backup: Path) -> Path:
+    return backup.with_name(f"{backup.name.removesuffix(SUFFIX)}.names")
+
+
 def _thin(folder: Path, keep: Keep) -> None:
     """Let backups go that do not stay, and the files that none of the others names."""
     every = {path.name for path in folder.glob("judicum-*.zip*") if not path.name.endswith(".names")}
     stays = kept(every, keep)
     for name in every - stays:
         (folder / name).unlink()
-        (folder / f"{name.removesuffix(SUFFIX)}.names").unlink(missing_ok=True)
+        _names_beside(folder / name).unlink(missing_ok=True)
     needed: set[str] = set()
     for name in stays:
-        beside = folder / f"{name.removesuffix(SUFFIX)}.names"
+        beside = _names_beside(folder / name)
         needed.update(beside.read_text().splitlines() if beside.exists() else Backup.listed(folder / name))
     pool = folder / "files"
     for file in pool.rglob("*"):

@@ -4,8 +4,9 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 from typing import Any
 
-import psycopg
 from django.db import connection
+
+from judicum.server.exchange.backup import connected
 
 
 def _beside() -> str:
@@ -16,9 +17,7 @@ def _beside() -> str:
 def _admin() -> Iterator[Any]:
     """A connection beside our database, to which nobody of ours is connected."""
     connection.close()
-    where = connection.settings_dict
-    address = {"host": where["HOST"], "port": where["PORT"], "user": where["USER"], "password": where["PASSWORD"]}
-    with psycopg.connect(**address, dbname="postgres", autocommit=True) as admin:
+    with connected("postgres") as admin:
         yield admin
 
 

@@ -24,7 +24,7 @@ from django.utils import timezone
 from procrastinate.contrib.django.models import ProcrastinateWorker
 
 from judicum import __version__
-from judicum.server.exchange.nights import last_night
+from judicum.server.exchange.nights import OFFSITE, last_night
 from judicum.server.follow.stock.gauges import ask_gauge, known_gauges
 from judicum.server.people.accounts.releases import other_version
 from judicum.server.record.attempts.models import Event
@@ -217,7 +217,7 @@ def _backup() -> Outcome:
 
 def _offsite() -> Outcome:
     night = last_night(Path(settings.BACKUPS))
-    if "offsite" not in settings.STORAGES:
+    if OFFSITE not in settings.STORAGES:
         return "look", "none", {}
     if night is None or not night.offsite:
         return "look", "waits", {}

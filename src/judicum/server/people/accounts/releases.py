@@ -15,8 +15,7 @@ _seen: tuple[float, str | None] = (float("-inf"), None)
 
 def record_release(using: str = "default", **_: Any) -> None:
     """After every migration: the tables are this version's now."""
-    newest = Release.objects.using(using).order_by("-pk").first()
-    if newest is None or newest.version != __version__:
+    if _newest(using) != __version__:
         Release.objects.using(using).create(version=__version__)
     forget()
 
@@ -26,7 +25,11 @@ def newest_release() -> str | None:
     tables = connection.introspection.table_names()
     if Release._meta.db_table not in tables:
         return "" if tables else None
-    return Release.objects.order_by("-pk").values_list("version", flat=True).first() or ""
+    return _newest() or ""
+
+
+def _newest(using: str = "default") -> str | None:
+    return Release.objects.using(using).order_by("-pk").values_list("version", flat=True).first()
 
 
 def forget() -> None:
@@ -41,7 +44,7 @@ def other_version() -> str | None:
     at, found = _seen
     if time.monotonic() - at > LOOK_S:
         try:
-            newest = Release.objects.order_by("-pk").values_list("version", flat=True).first()
+            newest = _newest()
         except DatabaseError:
             return None
         found = newest if newest not in (None, __version__) else None
