@@ -4,8 +4,7 @@ import os
 import signal
 import subprocess
 import sys
-import time
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
@@ -31,16 +30,6 @@ class Worker:
         if self.process and self.process.poll() is None:
             self.process.send_signal(number)
             self.process.wait(20)
-
-
-def until(true: Callable[[], bool], seconds: float, what: str) -> None:
-    """Wait until something holds; fail with its name otherwise."""
-    deadline = time.monotonic() + seconds
-    while time.monotonic() < deadline:
-        if true():
-            return
-        time.sleep(0.2)
-    pytest.fail(f"not within {seconds} s: {what}")
 
 
 @pytest.fixture

@@ -9,7 +9,7 @@ import pytest
 from django.core.signals import request_finished, request_started
 from playwright.sync_api import BrowserContext, ConsoleMessage, Page
 
-from tests.live import until
+from tests.patience import until
 
 OPEN: list[BrowserContext] = []
 """Of the test that runs."""
@@ -43,7 +43,7 @@ def _all_answered(live_server: Any, transactional_db: None) -> Iterator[None]:
     yield
     while OPEN:
         OPEN.pop().close()
-    until(lambda: underway.requests == 0, 30, "every request answered")
+    until(lambda: underway.requests == 0, "every request answered")
     request_started.disconnect(underway.begun)
     request_finished.disconnect(underway.ended)
 

@@ -6,10 +6,10 @@ import os
 import signal
 import subprocess
 import sys
-import time
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from contextlib import ExitStack
 from dataclasses import dataclass, field
+from functools import partial
 from pathlib import Path
 from typing import Any
 from urllib.parse import urlparse
@@ -23,6 +23,7 @@ from judicum.launch.cluster import free_port
 from judicum.launch.copy import copy_checkout
 from judicum.launch.places import ROOT
 from tests.drawn import bead_photo
+from tests.patience import until
 from tests.people import PASSWORD
 
 PHOTOS = 4
@@ -97,23 +98,11 @@ def hosts(tmp_path: Path) -> Iterator[tuple[Host, Host]]:
         closing.callback(store.wait, 10)
         closing.callback(store.kill)
         client = boto3.client("s3", endpoint_url=env["JUDICUM_S3_ENDPOINT"], **key)
-        until(lambda: bool(client.create_bucket(Bucket="beads")), 30, "the store is there")
+        until(lambda: client.create_bucket(Bucket="beads"), "the store is there", passing=Exception)
         both = Host.made(tmp_path / "north", env), Host.made(tmp_path / "south", env)
         for host in both:
             closing.callback(host.fall)
         yield both
-
-
-def until(true: Callable[[], Any], seconds: float, what: str) -> None:
-    deadline = time.monotonic() + seconds
-    while time.monotonic() < deadline:
-        try:
-            if true():
-                return
-        except Exception:
-            pass
-        time.sleep(0.2)
-    pytest.fail(f"not within {seconds} s: {what}")
 
 
 class Phone:
@@ -136,6 +125,9 @@ class Phone:
             self.cookies[key] = value
         answer.response = answer.read()  # type: ignore[attr-defined]
         return answer
+
+    def ready(self, port: int) -> bool:
+        return self.call(port, "GET", "/ready").status == 200
 
     def sign_in(self, port: int) -> None:
         self.call(port, "GET", "/")
@@ -166,9 +158,7 @@ def test_a_host_falls_and_every_photo_is_measured_once(hosts: tuple[Host, Host])
         host.run("worker", "--count", "1")
     phone = Phone()
     for port in ports:
-        until(
-            lambda port=port: phone.call(port, "GET", "/ready").status == 200, 150, f"the web server on {port} is ready"
-        )
+        until(partial(phone.ready, port), f"the web server on {port} is ready", 60, OSError)
     phone.sign_in(ports[0])
 
     with psycopg.connect(north.env["JUDICUM_DATABASE_URL"], autocommit=True) as database:
@@ -178,13 +168,13 @@ def test_a_host_falls_and_every_photo_is_measured_once(hosts: tuple[Host, Host])
 
         for attempt in attempts:
             phone.send(attempt, bead_photo().jpeg, ports)
-        until(lambda: rows("SELECT 1 FROM photos_measurement WHERE state = 'measuring'"), 60, "one is being measured")
+        until(lambda: rows("SELECT 1 FROM photos_measurement WHERE state = 'measuring'"), "one is being measured", 60)
         north.fall()
         # The other host goes on alone, with the same session and the same pictures.
         until(
             lambda: rows("SELECT count(*) FROM photos_measurement WHERE state = 'done'") == [(PHOTOS,)],
-            120,
             f"all are measured: {rows('SELECT state, count(*) FROM photos_measurement GROUP BY 1')}",
+            120,
         )
         assert rows("SELECT count(*) FROM photos_photo") == [(PHOTOS,)]
         measured = rows("SELECT attempt_id, count(*) FROM attempts_event WHERE kind = 'measure' GROUP BY 1 ORDER BY 1")

@@ -27,6 +27,7 @@ from judicum.launch.cluster import free_port
 from judicum.launch.https import Tls
 from judicum.launch.steps import Trouble
 from tests.launch.test_proxy import first_answer
+from tests.patience import until
 
 NAMES = ["judicum.local", "192.0.2.7", "10.1.2.3", "fd00::5", "localhost", "127.0.0.1"]
 NOW = dt.datetime(2031, 3, 1, tzinfo=dt.UTC)
@@ -145,11 +146,7 @@ def test_a_renewed_certificate_is_taken_while_it_runs(hall: SimpleNamespace, mon
     assert serial() == before, "it looks twice a minute"
     following._next_look = 0.0
     following.follow(children)
-    for _ in range(50):
-        if serial() != before:
-            break
-        subprocess.run(["sleep", "0.1"], check=True)
-    assert serial() != before
+    until(lambda: serial() != before, "nginx shows the renewed certificate")
     assert web.env["JUDICUM_HOSTS"].endswith("10.7.7.7")
     assert web.process is not None
     assert web.process.wait(10) == -signal.SIGTERM, "it is started again with the names of now"

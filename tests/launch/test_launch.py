@@ -6,7 +6,6 @@ import signal
 import socket
 import subprocess
 import sys
-import time
 from collections.abc import Iterator
 from pathlib import Path
 
@@ -17,6 +16,7 @@ from judicum.launch import cluster as cluster_module
 from judicum.launch.cluster import Cluster, free_port, throwaway
 from judicum.launch.places import ROOT
 from judicum.launch.steps import Trouble, in_words, run
+from tests.patience import until
 
 JUDICUM = [sys.executable, str(ROOT / "judicum")]
 
@@ -101,17 +101,12 @@ def test_what_outlives_its_parent_is_seen_and_ended_with_the_next_start(
     child.start()
     assert child.process is not None
     noted = [child.process.pid, children.born(child.process.pid) or 0]
-    until = time.monotonic() + 20
-    while not (answer := (tmp_path / "parent.log").read_text()) and time.monotonic() < until:
-        time.sleep(0.05)
-    orphan = int(answer)
+    orphan = int(until((tmp_path / "parent.log").read_text, "the parent has a child"))
     child.process.kill()
     child.process.wait(10)
     assert children.lives(noted)
     child.start()
-    while children.born(orphan) is not None and time.monotonic() < until:
-        time.sleep(0.05)
-    assert children.born(orphan) is None
+    until(lambda: children.born(orphan) is None, "the orphan has ended")
     assert not children.lives(noted)
     children.end([child])
 
@@ -256,9 +251,7 @@ def test_a_database_that_dies_is_started_again(
     assert cluster.runs()
     server = int((cluster.home / "data" / "postmaster.pid").read_text().split()[0])
     os.kill(server, signal.SIGKILL)
-    deadline = time.monotonic() + 10
-    while cluster.runs() and time.monotonic() < deadline:
-        time.sleep(0.05)
+    until(lambda: not cluster.runs(), "the database has ended")
     rounds = iter([None, None])
 
     def twice(_: float) -> None:

@@ -16,6 +16,7 @@ import pytest
 
 from judicum.launch import install, proxy
 from judicum.launch.cluster import free_port
+from tests.patience import until
 
 BACKEND = """
 import json, sys
@@ -66,16 +67,14 @@ def call(port: int, method: str, path: str, body: bytes = b"", **headers: str) -
 
 def first_answer(port: int, status: int) -> Answer:
     """The first answer with this status; the processes may still be starting."""
-    until = time.monotonic() + 20
-    while time.monotonic() < until:
-        try:
-            answer = call(port, "GET", "/api/session")
-            if answer[0] == status:
-                return answer
-        except OSError:
-            pass
-        time.sleep(0.1)
-    raise AssertionError(f"no answer {status} within 20 s")
+    answers: list[Answer] = []
+
+    def there() -> bool:
+        answers.append(call(port, "GET", "/api/session"))
+        return answers[-1][0] == status
+
+    until(there, f"an answer {status}", passing=OSError)
+    return answers[-1]
 
 
 def test_fifty_slow_senders_hold_up_nobody(port: int) -> None:

@@ -29,6 +29,7 @@ from judicum.server.exchange.stored import named_files
 from judicum.server.record.attempts.models import Attempt, Event
 from judicum.server.record.photos.models import StoredPicture
 from tests.measured import measured_attempt
+from tests.patience import until
 from tests.people import Course, create_course
 
 AT = datetime(2031, 3, 4, 2, 0, tzinfo=UTC)
@@ -127,9 +128,7 @@ def test_killed_at_random_an_import_leaves_nothing(course: Course, empty: dict[s
 def until_quiet(env: dict[str, str]) -> None:
     """Until what a killed program had begun in the database has ended there too."""
     others = "SELECT count(*) FROM pg_stat_activity WHERE datname = current_database() AND pid <> pg_backend_pid()"
-    deadline = time.monotonic() + 20
-    while asked(env, others) != [(0,)] and time.monotonic() < deadline:
-        time.sleep(0.1)
+    until(lambda: asked(env, others) == [(0,)], "what was begun in the database has ended")
 
 
 def test_what_was_altered_or_cut_short_is_not_restored(course: Course, tmp_path: Path) -> None:

@@ -7,8 +7,9 @@ from procrastinate.contrib.django.models import ProcrastinateJob
 from judicum.server.record.photos.actions.send_photo import send_photo
 from judicum.server.record.photos.models import Measurement
 from tests.drawn import bead_photo
-from tests.live import Worker, until
+from tests.live import Worker
 from tests.live import worker as worker
+from tests.patience import until
 from tests.people import create_course, logged
 
 
@@ -18,11 +19,11 @@ def test_a_killed_workers_photo_is_measured_once_by_the_next_within_a_minute(wor
     photo = send_photo(course.student, attempt.pk, bead_photo().jpeg)
     mine = photo.measurements.get()
     worker.start()
-    until(lambda: Measurement.objects.get(pk=mine.pk).state == "measuring", 30, "measuring begins")
+    until(lambda: Measurement.objects.get(pk=mine.pk).state == "measuring", "measuring begins")
     worker.end(signal.SIGKILL)
     assert Measurement.objects.get(pk=mine.pk).state == "measuring"
     worker.start()
-    until(lambda: Measurement.objects.get(pk=mine.pk).state == "done", 60, "the restarted worker measures")
+    until(lambda: Measurement.objects.get(pk=mine.pk).state == "done", "the restarted worker measures", 60)
     worker.end()
     attempt.refresh_from_db()
     assert attempt.state == "measured"
