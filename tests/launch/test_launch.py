@@ -265,6 +265,19 @@ def test_a_database_that_dies_is_started_again(
     assert "the database ended; starting it again" in capsys.readouterr().err
 
 
+def test_a_database_that_is_just_ending_counts_as_ended(cluster: Cluster) -> None:
+    cluster.start()
+    server = int((cluster.home / "data" / "postmaster.pid").read_text().split()[0])
+    os.kill(server, signal.SIGINT)  # ends fast, as `stop` does
+    until(lambda: not cluster.runs(), "it has ended")
+    file = cluster.home / "data" / "postmaster.pid"
+    for state in ("ready", "stopping", "starting"):
+        file.write_text("\n".join([str(os.getpid()), *"234567", state]))
+        assert cluster._state() == state
+    file.unlink()
+    assert cluster._state() is None
+
+
 def test_a_start_that_is_interrupted_leaves_no_database(cluster: Cluster, monkeypatch: pytest.MonkeyPatch) -> None:
     started = cluster_module.run
 

@@ -16,6 +16,10 @@ from judicum.launch.steps import Trouble, run, step
 SERVER_USER = "postgres"
 BEGUN_S = 3.0
 """So long after its start a server has written its process number."""
+SETTLED_S = 60.0
+"""s. No server takes longer to start or to end."""
+STATE_LINE = 7
+"""Of postmaster.pid, counted from 0: where PostgreSQL from version 10 on writes its state."""
 
 
 def free_port(first: int = 0, host: str = "127.0.0.1") -> int:
@@ -92,12 +96,20 @@ class Cluster:
             )
 
     def runs(self) -> bool:
-        """Whether the server's process is there."""
+        """Whether the server is there; one that is just starting or ending, left by a command that was killed, is waited for."""
+        deadline = time.monotonic() + SETTLED_S
+        while (state := self._state()) in ("starting", "stopping") and time.monotonic() < deadline:
+            time.sleep(0.1)
+        return state is not None
+
+    def _state(self) -> str | None:
+        """What the server says of itself in its process file: starting, ready, stopping; None where its process is not there."""
         try:
-            first = (self.home / "data" / "postmaster.pid").read_text().split()[0]
-            return Path(f"/proc/{int(first)}").exists()
+            lines = (self.home / "data" / "postmaster.pid").read_text().splitlines()
+            there = Path(f"/proc/{int(lines[0])}").exists()
         except (OSError, ValueError, IndexError):
-            return False
+            return None
+        return (lines[STATE_LINE].strip() if len(lines) > STATE_LINE else "starting") if there else None
 
     def _stop_begun(self) -> None:
         """Stop a server whose start was cut short: it may only now say that it is there."""
