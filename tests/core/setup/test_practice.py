@@ -4,6 +4,7 @@ from typing import Any
 
 import pytest
 
+from tests.core.setup.practised import PRACTISED, Practised
 from tests.core.setup.printed import check_setup, plan_card
 
 Row = tuple[dict[str, Any], dict[str, list[float]]]
@@ -64,3 +65,41 @@ def test_a_slow_pulse_as_practised_is_warned_of_by_nobody(peak: float, share: fl
 def test_the_machine_of_a_ridden_pedal_stands_where_practised_people_set_it() -> None:
     card = plan_card(_c("tube_butt", 1.6, pedal_school="ride"))
     assert card["current_a"]["machine"] == pytest.approx(65, abs=5)
+
+
+def test_the_aim_stands_where_practised_people_weld() -> None:
+    off = {one.work: abs(one.off) for one in PRACTISED if one.off is not None}
+    assert len(off) >= 26
+    assert sum(share <= 0.15 for share in off.values()) >= 0.8 * len(off), off
+    assert all(off[one.work] <= 0.30 for one in PRACTISED if one.work in off and not one.doubtful), off
+
+
+def test_the_ranges_hold_95_of_100_practised_settings() -> None:
+    outside = [(one.work, *found) for one in PRACTISED for found in one.outside()]
+    assert len(outside) <= 0.05 * sum(len(one.figures()) for one in PRACTISED), outside
+
+
+SAYS_WHO = ("Some ", "Who welds", "all the same", "practised")
+
+
+@pytest.mark.parametrize("one", PRACTISED, ids=lambda one: one.work)
+def test_what_somebody_practised_works_with_is_called_wrong_only_with_who_does_it_and_why(one: Practised) -> None:
+    for key, value in one.figures():
+        used = {key: value, **({"pulse": one.coupon["pulse"]} if "pulse" in one.coupon else {})}
+        for warned in check_setup({"coupon": one.coupon, "used": used})["warnings"]:
+            assert warned["severity"] != "stop", warned
+            assert any(words in warned["message"] for words in SAYS_WHO), warned
+
+
+@pytest.mark.parametrize("technique", ["dab", "lay_wire", "walk_cup"])
+@pytest.mark.parametrize("joint", ["butt", "tee", "tube_butt"])
+def test_more_wire_never_takes_less_current(joint: str, technique: str) -> None:
+    sizes = (0.8, 0.9, 1.0, 1.2, 1.6, 2.0, 2.4, 3.2)
+    aims = [plan_card(_c(joint, 2.0, technique=technique, filler_mm=d))["current_a"]["aim"] for d in sizes]
+    assert aims == sorted(set(aims))
+
+
+def test_what_moves_the_current_is_said_on_the_card() -> None:
+    pulse = {"peak_a": 150, "background_a": 21, "on_share": 0.26, "per_second": 1.2}
+    because = plan_card(_c("tee", 1.6, filler_mm=0.8, technique="walk_cup", pulse=pulse))["current_a"]["because"]
+    assert [words.split()[0].lower() for words in because] == ["stainless", "tee", "walk", "thinner", "pulsed"]

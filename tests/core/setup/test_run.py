@@ -2,7 +2,7 @@ import pytest
 
 from judicum.core.errors import InvalidValues
 from judicum.core.setup import RUN, check_run, plan_card, run_from_card
-from judicum.core.setup.gas import flow_band_l_min, min_postflow_s
+from judicum.core.setup.gas import flow_band_l_min
 from judicum.words.problems import allowed
 
 GOOD = {"current_a": 62, "gas_l_min": 11.0}
@@ -37,13 +37,8 @@ def test_the_limits_themselves_are_allowed() -> None:
 
 
 def test_a_collet_body_takes_more_flow_than_a_lens_for_the_same_cover() -> None:
-    assert flow_band_l_min(10, "gas_lens") == pytest.approx((8.5, 11.0, 14.5))
-    assert flow_band_l_min(10, "collet_body") == pytest.approx((10.0, 13.5, 17.5))
-
-
-def test_postflow_is_a_second_per_ten_amps_but_never_under_six() -> None:
-    assert min_postflow_s(40) == 6
-    assert min_postflow_s(110) == 11
+    assert flow_band_l_min(10, "gas_lens") == pytest.approx((7.45, 9.0, 13.2))
+    assert flow_band_l_min(10, "collet_body") == pytest.approx((10.0, 12.5, 17.5))
 
 
 FLAT = {"metal": "304L", "joint": "butt", "thickness_mm": 1.5, "position": "flat", "technique": "dab"}

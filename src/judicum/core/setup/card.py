@@ -8,7 +8,7 @@ from judicum.core.choices import FINISH_LEVEL
 from judicum.core.heat import ARC_EFFICIENCY, arc_volts, heat_per_length_kj_mm
 from judicum.core.setup import electrode, gas, hands, rules
 from judicum.core.setup.coupon import Coupon, read_coupon
-from judicum.core.setup.current import bead_width_mm, current_a, opinions
+from judicum.core.setup.current import current_a, opinions
 from judicum.core.setup.filler import filler
 from judicum.core.setup.record import (
     Band,
@@ -44,7 +44,8 @@ def plan_card(given: Mapping[str, Any]) -> Card:
 def card_of(coupon: Coupon) -> Card:
     """The setup card of a coupon that has been read."""
     current = current_a(coupon)
-    rod = coupon.electrode_mm or electrode.diameter_mm(current.aim)
+    carried = max(current.aim, electrode.PEAK_SHARE * coupon.pulse.peak_a if coupon.pulse else 0.0)
+    rod = coupon.electrode_mm or electrode.diameter_mm(carried)
     cup = gas.cup(coupon)
     stickout = hands.stickout(coupon, rod, cup.number)
     low, middle, high = gas.flow_band_l_min(cup.number, coupon.gas_part, coupon.stickout_mm or stickout.aim)
@@ -53,7 +54,7 @@ def card_of(coupon: Coupon) -> Card:
     timing = gas.timing(coupon, current.aim, cup.number)
     wire = filler(coupon)
     volts = arc_volts(current.aim)
-    width = coupon.target_width_mm or bead_width_mm(coupon.thickness_mm)
+    width = coupon.target_width_mm or hands.bead_width_mm(coupon.thickness_mm)
     arc_s = RUN_MM / travel.aim
     return Card(
         current_a=current,

@@ -10,7 +10,7 @@ from judicum.core.quantities import QUANTITIES
 from judicum.core.setup import gas, rules
 from judicum.core.setup.card import card_of
 from judicum.core.setup.coupon import Coupon, read_coupon
-from judicum.core.setup.filler import SIZES_MM
+from judicum.core.setup.electrode import THICKEST_MM
 from judicum.core.setup.pulse import KEYS as PULSE_KEYS
 from judicum.core.setup.pulse import read_pulse
 from judicum.core.setup.record import Band, Card, Used
@@ -130,12 +130,7 @@ def ranges(coupon: Coupon, card: Card, used: Used) -> dict[str, tuple[float, flo
     found["gas_l_min"] = (round(low, 1), round(high, 1))
     found["cup"] = (card.cup.low, card.cup.high)
     rod = card.electrode.diameter_mm
-    found["electrode_mm"] = (
-        rod,
-        SIZES_MM[min(len(SIZES_MM) - 1, max(k for k, s in enumerate(SIZES_MM) if s <= rod) + 2)]
-        if rod >= SIZES_MM[0]
-        else rod,
-    )
+    found["electrode_mm"] = (rod, max(rod, THICKEST_MM))
     if card.filler:
         found["filler_mm"] = (card.filler.low_mm, card.filler.high_mm)
     if card.dab_pitch_mm:

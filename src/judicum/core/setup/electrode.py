@@ -3,6 +3,10 @@
 CARRIES_A = {1.0: 40.0, 1.6: 90.0, 2.0: 130.0, 2.4: 190.0, 3.2: 320.0, 4.0: 420.0}
 """Current that a ground point of each diameter carries on DC before it melts."""
 CHOSEN_TO_A = ((80.0, 1.6), (180.0, 2.4), (float("inf"), 3.2))
+PEAK_SHARE = 0.75
+"""Of a pulse's peak: the point feels the peaks, not the mean."""
+THICKEST_MM = 3.2
+"""mm. Some use it throughout, also on thin sheet with a fine point."""
 KINDS = ("ceriated_2", "lanthanated_2")
 """Codes of `choices.electrode_kind` that serve all DC work."""
 

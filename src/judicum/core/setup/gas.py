@@ -10,16 +10,29 @@ from judicum.core.setup.record import Band, Cup, Purge
 MM_PER_CUP_NUMBER = 25.4 / 16
 ARGON_KG_M3 = 1.66
 ARGON_PA_S = 2.23e-5
-SHARES = {"gas_lens": (0.85, 1.1, 1.45), "collet_body": (1.0, 1.35, 1.75), "double_mesh": (0.66, 0.9, 1.17)}
-"""Flow in L/min over the cup number: low, aim, high. A collet body needs more for the same cover; a second mesh calms
-wide cups so far that they are run below the number as well as above."""
-EXTRA_PER_5_MM = 0.12
-SECOND_MESH_FROM = 14
+SHARES = {"gas_lens": (0.745, 0.90, 1.32), "collet_body": (1.0, 1.25, 1.75), "double_mesh": (0.675, 0.90, 1.20)}
+"""Flow close in, over AT_10_L_MIN: low, aim, high. A collet body needs more for the same cover; behind a second mesh less will do."""
+AT_10_L_MIN = 10.0
+"""L/min by which a number 10 is counted: about the cup's number…"""
+CUP_EXPONENT = 0.75
+"""No unit. …but a narrow cup is given more than its number, a wide one less: its column is calm."""
+CLOSE_MM = 8.0
+"""mm of stick-out up to which the cup stands close in."""
+EXTRA_PER_MM = 0.03
+"""Of the flow, for each mm past it: 20 mm out it takes about a third more than close in."""
+SECOND_MESH_FROM = 15
+"""Cup number from which the cup is wider than the lens, whose column more flow only pushes farther."""
 MIN_POSTFLOW_S = 6.0
 """s. Until the end is cold, on metals whose hot surface oxidises."""
+MOST_ASKED_POSTFLOW_S = 8.0
+"""s. A second for ten amps asks for more than is in use above 80 A."""
+POSTFLOW_S = {"oxidises": (8.0, 15.0), "wide": (12.0, 15.0), "carbon": (5.0, 8.0), "guards_electrode": (6.0, 8.0)}
+"""s. Aim and longest in use: until the glow is gone and two seconds more; longer where much gas or heat stands over the end."""
 MIN_POSTFLOW_DULL_S = 4.0
-"""s. The same on other metals."""
-MAX_POSTFLOW_S = 15.0
+"""s. The least on metals whose hot surface does not oxidise: it guards the electrode."""
+
+LONG_PREFLOW_CUP = 14
+"""Cup number from which air lingers under the cup before the arc."""
 
 REYNOLDS_WARN = 2000.0
 REYNOLDS_TURBULENT = 2300.0
@@ -27,9 +40,13 @@ REYNOLDS_WARN_COLLET = 1400.0
 
 PURGE_L_MIN = Band(2.2, 3.0, 4.0)
 """L/min of the purge while welding: fed without lifting the puddle."""
+PURGE_SLEEVE_L_MIN = Band(2.0, 2.6, 3.5)
+"""L/min under a sleeve, where the joint lets nothing out and the tube is only kept full."""
 PURGE_LONG_L_MIN = Band(4.0, 5.0, 7.0)
 """L/min where the bore is longer than LONG_BORE_MM."""
 LONG_BORE_MM = 600.0
+PURGE_TURNTABLE_L_MIN = Band(4.2, 6.0, 7.5)
+"""L/min on a turntable, whose seal turns and leaks, also while tacking."""
 PURGE_VOLUMES = 6
 
 
@@ -53,24 +70,27 @@ def reynolds(flow_l_min: float, cup: float) -> float:
 
 
 def flow_band_l_min(cup: float, gas_part: str, stickout_mm: float = 0.0) -> tuple[float, float, float]:
-    """Flow for a cup: low, aim, high in L/min; 12 % more for each 5 mm of stick-out past 10 mm.
+    """Flow for a cup: low, aim, high in L/min; 3 % more for each mm of stick-out past 8 mm.
 
-    >>> tuple(round(v, 2) for v in flow_band_l_min(8, "gas_lens"))
-    (6.8, 8.8, 11.6)
+    >>> [tuple(round(v, 1) for v in flow_band_l_min(*of)) for of in ((8, "gas_lens"), (11, "gas_lens", 20))]
+    [(6.3, 7.6, 11.2), (10.9, 13.1, 19.3)]
     """
     shares = SHARES[gas_part]
-    more = 1 + EXTRA_PER_5_MM * max(0.0, stickout_mm - 10) / 5
-    return shares[0] * cup * more, shares[1] * cup * more, shares[2] * cup * more
+    of_cup = AT_10_L_MIN * (cup / 10) ** CUP_EXPONENT
+    whole = of_cup * (1 + EXTRA_PER_MM * max(0.0, stickout_mm - CLOSE_MM))
+    return shares[0] * whole, shares[1] * whole, shares[2] * whole
 
 
 CUP_BY_NEED = {
     "collet_body": 8,
     "double_mesh": 16,
-    "tube": 12,
-    "delicate": 12,
+    "tube": 14,
+    "delicate": 14,
     "fillet": 10,
     "sheet": 8,
     "hot_short": 7,
+    "walked_root": 7,
+    "walked_over": 12,
 }
 """Usual cup number: as wide as the need for cover, as narrow as the joint's reach."""
 
@@ -79,6 +99,8 @@ def usual_cup(coupon: Coupon) -> float:
     """Usual cup number for a coupon."""
     if coupon.metal.hot_short:
         return CUP_BY_NEED["hot_short"]
+    if coupon.technique == "walk_cup" and coupon.kind.fillet:  # rocked between the walls, then walked over the face
+        return CUP_BY_NEED["walked_root" if coupon.run_pass == 1 else "walked_over"]
     if coupon.gas_part in CUP_BY_NEED:
         return CUP_BY_NEED[coupon.gas_part]
     if coupon.metal.delicate or coupon.finish != "warm":
@@ -96,12 +118,14 @@ def cup(coupon: Coupon) -> Cup:
 
 
 def min_postflow_s(current_a: float, oxidises: bool = True) -> float:
-    """Least post-flow: 1 s per 10 A, never under 6 s on metals that oxidise hot.
+    """Least post-flow: 1 s per 10 A from 6 to 8 s on metals that oxidise hot, 4 s on others.
 
-    >>> min_postflow_s(85), min_postflow_s(40)
-    (8.5, 6.0)
+    >>> min_postflow_s(70), min_postflow_s(40), min_postflow_s(140)
+    (7.0, 6.0, 8.0)
     """
-    return max(MIN_POSTFLOW_S if oxidises else MIN_POSTFLOW_DULL_S, current_a / 10)
+    if not oxidises:
+        return MIN_POSTFLOW_DULL_S
+    return min(max(MIN_POSTFLOW_S, current_a / 10), MOST_ASKED_POSTFLOW_S)
 
 
 @dataclass(frozen=True)
@@ -115,12 +139,14 @@ class Timing:
 
 def timing(coupon: Coupon, current_a: float, cup_number: float) -> Timing:
     """Pre-flow, post-flow and down-slope, s."""
-    wide = cup_number >= WIDE_CUP or coupon.kind.long_preflow
-    low = min_postflow_s(current_a, coupon.metal.oxidises)
-    pre = Band(0.5, 1.2, 2.0) if wide else Band(0.3, 0.5, 1.5)
-    aim = max(low + 2, 10.0 if wide else 8.0)
-    post = Band(round(low, 1), round(aim, 1), round(max(aim + 4, MAX_POSTFLOW_S), 1))
-    return Timing(preflow_s=pre, postflow_s=post, downslope_s=Band(3.0, 4.0, 5.0))
+    metal = coupon.metal
+    lingers = cup_number >= LONG_PREFLOW_CUP or coupon.kind.long_preflow
+    pre = Band(0.3, 1.2, 2.0) if lingers else Band(0.3, 0.4, 1.5)
+    wide = cup_number >= WIDE_CUP or coupon.kind.long_preflow or coupon.gas_part == "collet_body"
+    of_metal = "carbon" if not metal.hot_short else "guards_electrode"
+    aim, high = POSTFLOW_S[("wide" if wide else "oxidises") if metal.oxidises else of_metal]
+    low = min_postflow_s(current_a, metal.oxidises)
+    return Timing(preflow_s=pre, postflow_s=Band(round(low, 1), max(aim, low), high), downslope_s=Band(3.0, 4.0, 5.0))
 
 
 def gas_per_run_l(flow_l_min: float, preflow_s: float, arc_s: float, postflow_s: float) -> float:
@@ -157,12 +183,20 @@ def wants_purge(coupon: Coupon) -> bool:
     return coupon.kind.root_shows and coupon.metal.oxidises
 
 
+def _purge_flow(coupon: Coupon, bore_length_mm: float) -> Band:
+    if bore_length_mm > LONG_BORE_MM:
+        return PURGE_LONG_L_MIN
+    if coupon.joint == "turntable":
+        return PURGE_TURNTABLE_L_MIN
+    return PURGE_L_MIN if coupon.kind.root_shows else PURGE_SLEEVE_L_MIN
+
+
 def purge(coupon: Coupon) -> Purge | None:
     """Purge flow (L/min) and, where the bore is known, its volume (L) and the wait (s)."""
     if not wants_purge(coupon):
         return None
     length = coupon.bore_length_mm or 300.0
-    flow = PURGE_LONG_L_MIN if length > LONG_BORE_MM else PURGE_L_MIN
+    flow = _purge_flow(coupon, length)
     if coupon.tube_od_mm is None:
         return Purge(flow, PURGE_VOLUMES)
     volume = bore_volume_l(max(coupon.tube_od_mm - 2 * coupon.thinner_mm, 1.0), length)

@@ -22,7 +22,7 @@ SLIPS = {
     "cfm_as_cfh": 60.0,
 }
 """What was typed as something else, and the factor that puts it right."""
-FAR_OFF = 1.5
+FAR_OFF = 1.4
 """A flow within this factor of its band is a bad setting, not a slip of units."""
 
 
