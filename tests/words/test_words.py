@@ -48,7 +48,9 @@ def cards() -> list[dict[str, Any]]:
 
 
 def test_every_caution_has_words() -> None:
-    used = {code for card in cards() for code in card.cautions}
+    pulse = {"peak_a": 60, "background_a": 20, "on_share": 0.4, "per_second": 15}
+    odd = plan_card({"metal": "304L", "joint": "butt", "thickness_mm": 1.5, "position": "overhead", "pulse": pulse})
+    used = {code for card in (*cards(), odd) for code in card.cautions}
     assert used == codes_of("caution")
 
 

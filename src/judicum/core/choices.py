@@ -42,14 +42,40 @@ _TABLE = (
     Choice("pedal_school", ("target", "ride")),
     Choice("start_school", ("quick", "settled")),
     Choice("sequence", ("stainless", "carbon")),
-    Choice("purge_school", ("always", "root")),
+    Choice("purge_school", ("always", "butts", "root", "never")),
     Choice("solvent", ("acetone", "alcohol")),
     Choice("unit_system", ("metric", "us")),
     Choice("locale", ("en-GB", "en-US")),
+    Choice("layers", ("weave", "stacked")),
+    Choice("cup_school", ("wide", "middling", "small")),
+    Choice("gas_part_school", ("gas_lens", "collet_body")),
+    Choice("flow_school", ("number", "half", "more", "less")),
+    Choice("pulse_school", ("thin", "seldom", "clock")),
+    Choice("seams", ("in_turn", "one_to_its_end")),
+    Choice("run_order", ("straight_round", "every_second")),
+    Choice("dabs_school", ("by_cover", "12", "15", "20", "30")),
+    Choice("purge_tacks", ("purge_first", "tacks_first")),
+    Choice("start_amps", ("lowest", "lamp", "hot")),
+    Choice("end_school", ("slope", "taper")),
+    Choice("electrode_school", ("ceriated", "lanthanated", "mixture", "thoriated")),
+    Choice("grip_school", ("cue", "fist", "finger_sleeve")),
+    Choice("feed_school", ("low", "fed", "laid", "still")),
+    Choice("grinding_school", ("fingers", "rest", "drill")),
+    Choice("prop", ("arm", "finger", "shield", "none")),
+    Choice("grip", ("cue", "fist")),
+    Choice("feed", ("pinch", "walk", "lift", "lay")),
+    Choice("backing", ("none", "bar", "chill_plate", "purge")),
+    Choice("control", ("pedal", "pedal_switch", "two_step", "four_step", "scratch")),
+    Choice("machine_torch", tuple(TORCHES)),
 )  # fmt: skip
 CHOICES: dict[str, Choice] = {choice.key: choice for choice in _TABLE}
 
 FINISH_LEVEL = {"bright": 1, "warm": 3, "show_colour": 6}
 """Highest tint level each finish goal accepts; grey (7) is always a reject."""
 SCHOOLS = ("pedal_school", "start_school", "finish", "unit_system", "sequence", "purge_school", "solvent", "locale")
-"""Choices that a course makes once, because practitioners disagree."""
+"""Choices that a course makes once, because practitioners disagree; each is a column of its course."""
+METHODS = (
+    "cup_school", "gas_part_school", "flow_school", "pulse_school", "seams", "run_order", "dabs_school", "purge_tacks",
+    "start_amps", "end_school", "electrode_school", "grip_school", "feed_school", "grinding_school",
+)  # fmt: skip
+"""The same, of the work at the bench; together they are one column."""

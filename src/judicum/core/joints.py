@@ -13,7 +13,7 @@ class Joint:
     `current` is its current over a flat butt's; `work_deg` the usual work angle, degrees; `crown` the filler it
     takes over a flat butt's. `fillet` joints are filled by their leg. On `tube` the wall counts and the bore
     can be purged; `root_shows` where the root is the tube's inside, so that it is purged unless a course says
-    otherwise. `long_preflow` where air lingers in a corner or bore. `always_purged` whatever the course's school. `parts`
+    otherwise; `sugars` where the bore oxidises behind the seam, through or not. `long_preflow` where air lingers in a corner or bore. `always_purged` whatever the course's school. `parts`
     blanks make one coupon.
     """
 
@@ -23,6 +23,7 @@ class Joint:
     fillet: bool = False
     tube: bool = False
     root_shows: bool = False
+    sugars: bool = False
     long_preflow: bool = False
     crown: float = 1.0
     fit_up: bool = True
@@ -37,11 +38,11 @@ _TABLE = (
     Joint("tee", 1.21, 45, fillet=True),
     Joint("outside_corner", 0.92, 90, long_preflow=True, crown=1.6),
     Joint("edge", 0.80, 90),
-    Joint("tube_butt", 0.93, 90, tube=True, root_shows=True, long_preflow=True),
-    Joint("tube_sleeve", 1.05, 45, fillet=True, tube=True),
-    Joint("tube_sleeve_bend", 0.975, 45, fillet=True, tube=True),
+    Joint("tube_butt", 0.93, 90, tube=True, root_shows=True, sugars=True, long_preflow=True),
+    Joint("tube_sleeve", 1.05, 45, fillet=True, tube=True, sugars=True),
+    Joint("tube_sleeve_bend", 0.975, 45, fillet=True, tube=True, sugars=True),
     Joint("tube_flange", 1.08, 45, fillet=True, tube=True),
     Joint("socket", 1.15, 45, fillet=True, tube=True),
-    Joint("turntable", 0.95, 90, tube=True, root_shows=True, long_preflow=True, always_purged=True),
+    Joint("turntable", 0.95, 90, tube=True, root_shows=True, sugars=True, long_preflow=True, always_purged=True),
 )
 JOINTS: dict[str, Joint] = {joint.key: joint for joint in _TABLE}

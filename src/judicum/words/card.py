@@ -3,7 +3,21 @@
 from pydantic import BaseModel, ConfigDict, Field
 
 from judicum.core.photo.report import LEFT_OUT
-from judicum.core.setup.record import Angles, Band, BeadGoal, Cup, Electrode, Filler, HeatInput, Opinion, Purge, Runs
+from judicum.core.setup.record import (
+    Angles,
+    Band,
+    BeadGoal,
+    Cover,
+    Cup,
+    Electrode,
+    Filler,
+    HeatInput,
+    Opinion,
+    PlannedRun,
+    Purge,
+    Runs,
+    Tacks,
+)
 
 
 class Part(BaseModel):
@@ -40,6 +54,13 @@ class CardWarning(Part):
     meant: float | None = Field(default=None, exclude_if=lambda value: value is None, json_schema_extra=LEFT_OUT)
 
 
+class CardNote(Part):
+    """What is done beside the figures; `topic` is tacks, between_runs or back."""
+
+    topic: str
+    words: str
+
+
 class Card(Part):
     """The figures that a student sets and holds."""
 
@@ -65,6 +86,11 @@ class Card(Part):
     heat_kj_mm: HeatInput
     purge: Purge | None
     runs: Runs | None
+    cover: Cover | None
+    tacks: Tacks | None
+    passes: tuple[PlannedRun, ...]
+    look_at_back: bool
+    notes: list[CardNote]
     turntable_rpm: Band | None
     pulse_mean_a: float | None
     bead: BeadGoal

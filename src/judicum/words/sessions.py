@@ -5,7 +5,7 @@ from datetime import date, datetime, time, timedelta
 from typing import Any
 
 from judicum.core.joints import JOINTS
-from judicum.core.planning.booths import FEATURES
+from judicum.core.planning.booths import FEATURES, OVER
 from judicum.core.quantities import QUANTITIES
 from judicum.words.catalogue import t
 from judicum.words.names import field_in_sentence, listed, named
@@ -18,10 +18,14 @@ def unplaced_words(why: str, what: Sequence[str] | str | None) -> str:
     >>> unplaced_words("no_booth_has", ["turntable"])
     'no booth has turntable'
     """
-    features = (
-        [named("feature", one) if one in FEATURES else str(one) for one in what] if isinstance(what, list) else []
-    )
+    features = [_feature(str(one)) for one in what] if isinstance(what, list) else []
     return t(f"unplaced-{why}", what=listed(features))
+
+
+def _feature(code: str) -> str:
+    if code.startswith(OVER):
+        return t("feature-over", amps=code.removeprefix(OVER))
+    return named("feature", code) if code in FEATURES else code
 
 
 def when_words(day: date, start: time, minutes: int) -> str:

@@ -4,7 +4,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
 from judicum.core.setup import Card, Checked, Warned
-from judicum.core.setup.record import Moved
+from judicum.core.setup.record import Advice, Moved, Tacks
 from judicum.words import card as printed
 from judicum.words.catalogue import knows, t
 from judicum.words.names import named, option_name
@@ -73,11 +73,51 @@ def card_in_words(card: Card, units: Units = METRIC) -> printed.Card:
         opinions=tuple(replace(one, rule=named("rule", one.rule)) for one in card.opinions),
         electrode=replace(rod, kinds=tuple(option_name("electrode_kind", kind) for kind in rod.kinds)),
         runs=runs and replace(runs, first=t("runs-first") if runs.first else None),
+        cover=card.cover and replace(card.cover, limited_by=named("cover", card.cover.limited_by)),
+        passes=tuple(
+            replace(one, kind=named("pass-kind", one.kind), technique=option_name("technique", one.technique))
+            for one in card.passes
+        ),
+        notes=_notes(card, units),
         warnings=_warnings(card.warnings, units),
     )
 
 
-SAID = ("current_a", "opinions", "electrode", "runs", "warnings")
+def _notes(card: Card, units: Units) -> list[printed.CardNote]:
+    """What is done beside the figures, in the order of the work."""
+    found = [printed.CardNote(topic="tacks", words=words) for words in _tacks(card.tacks, units)] if card.tacks else []
+    if card.passes:
+        found.append(printed.CardNote(topic="between_runs", words=t("card-between-runs")))
+    if card.look_at_back:
+        found.append(printed.CardNote(topic="back", words=t("card-look-at-back")))
+    return found
+
+
+def _tacks(tacks: Tacks, units: Units) -> list[str]:
+    degrees = ", ".join(f"{place:.0f}°" for place in tacks.degrees)
+    where = "behind" if tacks.behind else "where-degrees" if tacks.degrees else "where-along"
+    said = [
+        t(f"tacks-{where}", count=tacks.count, degrees=degrees),
+        t(
+            "tacks-how",
+            current=format_figure(tacks.current_a, "current", units),
+            time=format_figure(tacks.time_s.high, "time", units),
+            tip=format_figure(tacks.tip_mm.aim, "length", units),
+            rod="yes" if tacks.with_rod else "no",
+        ),
+    ]
+    if tacks.max_gap_mm is not None:
+        said.append(t("tacks-gap", gap=format_figure(tacks.max_gap_mm, "length", units, 2)))
+    said.append(t("tacks-watch") if tacks.degrees else t("tacks-spacing"))
+    return [*said, named("tacks-purge", tacks.purge)] if tacks.purge != "none" else said
+
+
+def advised(one: Advice, units: Units = METRIC) -> str:
+    """What a machine cannot do of a card, as a sentence."""
+    return t(f"machine-{one.code}", **figure_forms(one.figures, units))
+
+
+SAID = ("current_a", "opinions", "electrode", "runs", "cover", "passes", "notes", "warnings")
 """Parts of a card that hold codes."""
 
 

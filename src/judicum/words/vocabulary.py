@@ -6,7 +6,7 @@ from dataclasses import asdict
 from typing import Any
 
 from judicum.core.acceptance import BANDS, CARD_WIDTH_SHARE, LAPSE_LONG, LAPSE_SHORT
-from judicum.core.choices import CHOICES, FINISH_LEVEL, SCHOOLS
+from judicum.core.choices import CHOICES, FINISH_LEVEL, METHODS, SCHOOLS
 from judicum.core.fields import Flag, Several, Spec, Text
 from judicum.core.joints import JOINTS
 from judicum.core.marking import (
@@ -26,6 +26,7 @@ from judicum.core.photo.report import NO_CARD, UNSURE_BEAD
 from judicum.core.photo.steps import REACH_MM
 from judicum.core.quantities import QUANTITIES, Quantity
 from judicum.core.setup.gauge import TABLES_INCH
+from judicum.core.setup.machine import PROFILE
 from judicum.core.setup.run import GROUPS, RUN
 from judicum.core.units import MM_PER_INCH
 from judicum.words.attempts import NEEDS, ORDERS, ROLES, STATES, TOKEN_SCOPES, VIEWS
@@ -43,8 +44,9 @@ def vocabulary() -> dict[str, Any]:
         "fractions": {"finest": FINEST_FRACTION, "maxOff": MAX_OFF_IN},
         "quantities": {key: _quantity(q) for key, q in QUANTITIES.items()},
         "choices": {key: list(map(str, choice.codes)) for key, choice in CHOICES.items()},
-        "schools": list(SCHOOLS),
+        "schools": [*SCHOOLS, *METHODS],
         "runGroups": [{"key": key, "fields": [_field(spec) for spec in specs]} for key, specs in GROUPS.items()],
+        "machineFields": [_field(spec) for spec in PROFILE.specs],
         "gauges": list(TABLES_INCH["tube_wall"]),
         "joints": {key: {"tube": j.tube, "fillet": j.fillet} for key, j in JOINTS.items()},
         "photoWarnings": {NO_CARD: "no_card", UNSURE_BEAD: "unsure_bead"},

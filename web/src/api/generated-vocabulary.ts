@@ -392,6 +392,118 @@ export const vocabulary = {
       "step": 1.0,
       "whole": true
     },
+    "passes": {
+      "kind": "count",
+      "unit": "",
+      "low": 1,
+      "high": 12,
+      "step": 1.0,
+      "whole": true
+    },
+    "dabs_per_run": {
+      "kind": "count",
+      "unit": "",
+      "low": 2,
+      "high": 200,
+      "step": 1.0,
+      "whole": true
+    },
+    "arc_diameters": {
+      "kind": "plain",
+      "unit": "",
+      "low": 0.1,
+      "high": 6,
+      "step": 0.25,
+      "whole": false
+    },
+    "cooled_s": {
+      "kind": "time",
+      "unit": "s",
+      "low": 0,
+      "high": 7200,
+      "step": 10,
+      "whole": false
+    },
+    "tacks": {
+      "kind": "count",
+      "unit": "",
+      "low": 0,
+      "high": 60,
+      "step": 1.0,
+      "whole": true
+    },
+    "tack_a": {
+      "kind": "current",
+      "unit": "A",
+      "low": 1,
+      "high": 1000,
+      "step": 1.0,
+      "whole": false
+    },
+    "backing_mm": {
+      "kind": "size",
+      "unit": "mm",
+      "low": 0.5,
+      "high": 100,
+      "step": 1.0,
+      "whole": false
+    },
+    "min_a": {
+      "kind": "current",
+      "unit": "A",
+      "low": 1,
+      "high": 1000,
+      "step": 1.0,
+      "whole": false
+    },
+    "max_a": {
+      "kind": "current",
+      "unit": "A",
+      "low": 1,
+      "high": 1000,
+      "step": 1.0,
+      "whole": false
+    },
+    "start_min_a": {
+      "kind": "current",
+      "unit": "A",
+      "low": 1,
+      "high": 1000,
+      "step": 1.0,
+      "whole": false
+    },
+    "mains_a": {
+      "kind": "current",
+      "unit": "A",
+      "low": 1,
+      "high": 1000,
+      "step": 1.0,
+      "whole": false
+    },
+    "pulse_max_per_second": {
+      "kind": "rate",
+      "unit": "1/s",
+      "low": 0.1,
+      "high": 5000,
+      "step": 1,
+      "whole": false
+    },
+    "mean_a": {
+      "kind": "current",
+      "unit": "A",
+      "low": 1,
+      "high": 1000,
+      "step": 1.0,
+      "whole": false
+    },
+    "background_share": {
+      "kind": "share",
+      "unit": "",
+      "low": 0,
+      "high": 0.99,
+      "step": 0.05,
+      "whole": false
+    },
     "restart_mm": {
       "kind": "length",
       "unit": "mm",
@@ -765,7 +877,9 @@ export const vocabulary = {
     ],
     "purge_school": [
       "always",
-      "root"
+      "butts",
+      "root",
+      "never"
     ],
     "solvent": [
       "acetone",
@@ -778,6 +892,116 @@ export const vocabulary = {
     "locale": [
       "en-GB",
       "en-US"
+    ],
+    "layers": [
+      "weave",
+      "stacked"
+    ],
+    "cup_school": [
+      "wide",
+      "middling",
+      "small"
+    ],
+    "gas_part_school": [
+      "gas_lens",
+      "collet_body"
+    ],
+    "flow_school": [
+      "number",
+      "half",
+      "more",
+      "less"
+    ],
+    "pulse_school": [
+      "thin",
+      "seldom",
+      "clock"
+    ],
+    "seams": [
+      "in_turn",
+      "one_to_its_end"
+    ],
+    "run_order": [
+      "straight_round",
+      "every_second"
+    ],
+    "dabs_school": [
+      "by_cover",
+      "12",
+      "15",
+      "20",
+      "30"
+    ],
+    "purge_tacks": [
+      "purge_first",
+      "tacks_first"
+    ],
+    "start_amps": [
+      "lowest",
+      "lamp",
+      "hot"
+    ],
+    "end_school": [
+      "slope",
+      "taper"
+    ],
+    "electrode_school": [
+      "ceriated",
+      "lanthanated",
+      "mixture",
+      "thoriated"
+    ],
+    "grip_school": [
+      "cue",
+      "fist",
+      "finger_sleeve"
+    ],
+    "feed_school": [
+      "low",
+      "fed",
+      "laid",
+      "still"
+    ],
+    "grinding_school": [
+      "fingers",
+      "rest",
+      "drill"
+    ],
+    "prop": [
+      "arm",
+      "finger",
+      "shield",
+      "none"
+    ],
+    "grip": [
+      "cue",
+      "fist"
+    ],
+    "feed": [
+      "pinch",
+      "walk",
+      "lift",
+      "lay"
+    ],
+    "backing": [
+      "none",
+      "bar",
+      "chill_plate",
+      "purge"
+    ],
+    "control": [
+      "pedal",
+      "pedal_switch",
+      "two_step",
+      "four_step",
+      "scratch"
+    ],
+    "machine_torch": [
+      "9",
+      "17",
+      "18",
+      "20",
+      "26"
     ]
   },
   "schools": [
@@ -788,7 +1012,21 @@ export const vocabulary = {
     "sequence",
     "purge_school",
     "solvent",
-    "locale"
+    "locale",
+    "cup_school",
+    "gas_part_school",
+    "flow_school",
+    "pulse_school",
+    "seams",
+    "run_order",
+    "dabs_school",
+    "purge_tacks",
+    "start_amps",
+    "end_school",
+    "electrode_school",
+    "grip_school",
+    "feed_school",
+    "grinding_school"
   ],
   "runGroups": [
     {
@@ -923,12 +1161,62 @@ export const vocabulary = {
           "key": "purge_wait_s",
           "sort": "figure",
           "required": false
+        },
+        {
+          "key": "purge_vent",
+          "sort": "flag",
+          "required": false
+        },
+        {
+          "key": "backing",
+          "sort": "choice",
+          "required": false
+        },
+        {
+          "key": "backing_mm",
+          "sort": "figure",
+          "required": false
+        }
+      ]
+    },
+    {
+      "key": "tacked",
+      "fields": [
+        {
+          "key": "tacks",
+          "sort": "figure",
+          "required": false
+        },
+        {
+          "key": "tack_a",
+          "sort": "figure",
+          "required": false
         }
       ]
     },
     {
       "key": "hands",
       "fields": [
+        {
+          "key": "prop",
+          "sort": "choice",
+          "required": false
+        },
+        {
+          "key": "grip",
+          "sort": "choice",
+          "required": false
+        },
+        {
+          "key": "feed",
+          "sort": "choice",
+          "required": false
+        },
+        {
+          "key": "arc_diameters",
+          "sort": "figure",
+          "required": false
+        },
         {
           "key": "arc_s",
           "sort": "figure",
@@ -957,6 +1245,16 @@ export const vocabulary = {
         {
           "key": "pass_number",
           "sort": "figure",
+          "required": false
+        },
+        {
+          "key": "cooled_s",
+          "sort": "figure",
+          "required": false
+        },
+        {
+          "key": "brushed",
+          "sort": "flag",
           "required": false
         },
         {
@@ -1012,6 +1310,68 @@ export const vocabulary = {
           "most": 2000
         }
       ]
+    }
+  ],
+  "machineFields": [
+    {
+      "key": "control",
+      "sort": "choice",
+      "required": false
+    },
+    {
+      "key": "min_a",
+      "sort": "figure",
+      "required": false
+    },
+    {
+      "key": "max_a",
+      "sort": "figure",
+      "required": false
+    },
+    {
+      "key": "start_min_a",
+      "sort": "figure",
+      "required": false
+    },
+    {
+      "key": "pulse_max_per_second",
+      "sort": "figure",
+      "required": false
+    },
+    {
+      "key": "mains_a",
+      "sort": "figure",
+      "required": false
+    },
+    {
+      "key": "machine_torch",
+      "sort": "choice",
+      "required": false
+    },
+    {
+      "key": "no_preflow",
+      "sort": "flag",
+      "required": false
+    },
+    {
+      "key": "no_downslope",
+      "sort": "flag",
+      "required": false
+    },
+    {
+      "key": "no_postflow",
+      "sort": "flag",
+      "required": false
+    },
+    {
+      "key": "no_ac",
+      "sort": "flag",
+      "required": false
+    },
+    {
+      "key": "no_pulse",
+      "sort": "flag",
+      "required": false
     }
   ],
   "gauges": [

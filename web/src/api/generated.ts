@@ -2354,6 +2354,7 @@ export interface components {
             id: number;
             name: string;
             has: ("ac" | "pulse" | "purge" | "turntable" | "large_head" | "small_head")[];
+            machine: components["schemas"]["MachineProfile"];
             broken: string;
             closed: number[];
         };
@@ -2379,6 +2380,8 @@ export interface components {
             broken?: string;
             /** @default [] */
             closed?: number[];
+            /** @default null */
+            machine?: components["schemas"]["MachineProfile"] | null;
         };
         /** @description A student at a booth for one coupon, from `start` minutes after the session's beginning. */
         BoothSlot: {
@@ -2505,6 +2508,11 @@ export interface components {
             heat_kj_mm: components["schemas"]["HeatInput"];
             purge: components["schemas"]["Purge"] | null;
             runs: components["schemas"]["Runs"] | null;
+            cover: components["schemas"]["Cover"] | null;
+            tacks: components["schemas"]["Tacks"] | null;
+            passes: components["schemas"]["PlannedRun"][];
+            look_at_back: boolean;
+            notes: components["schemas"]["CardNote"][];
             turntable_rpm: components["schemas"]["Band"] | null;
             pulse_mean_a: number | null;
             bead: components["schemas"]["BeadGoal"];
@@ -2520,6 +2528,11 @@ export interface components {
             machine: number;
             rule: string;
             because: string[];
+        };
+        /** @description What is done beside the figures; `topic` is tacks, between_runs or back. */
+        CardNote: {
+            topic: string;
+            words: string;
         };
         /** @description `meant` is the figure (SI) that a slip of units probably meant; left out of all others. */
         CardWarning: {
@@ -2679,11 +2692,39 @@ export interface components {
             /** @enum {string} */
             sequence: "stainless" | "carbon";
             /** @enum {string} */
-            purge_school: "always" | "root";
+            purge_school: "always" | "butts" | "root" | "never";
             /** @enum {string} */
             solvent: "acetone" | "alcohol";
             /** @enum {string} */
             locale: "en-GB" | "en-US";
+            /** @enum {string} */
+            cup_school: "wide" | "middling" | "small";
+            /** @enum {string} */
+            gas_part_school: "gas_lens" | "collet_body";
+            /** @enum {string} */
+            flow_school: "number" | "half" | "more" | "less";
+            /** @enum {string} */
+            pulse_school: "thin" | "seldom" | "clock";
+            /** @enum {string} */
+            seams: "in_turn" | "one_to_its_end";
+            /** @enum {string} */
+            run_order: "straight_round" | "every_second";
+            /** @enum {string} */
+            dabs_school: "by_cover" | "12" | "15" | "20" | "30";
+            /** @enum {string} */
+            purge_tacks: "purge_first" | "tacks_first";
+            /** @enum {string} */
+            start_amps: "lowest" | "lamp" | "hot";
+            /** @enum {string} */
+            end_school: "slope" | "taper";
+            /** @enum {string} */
+            electrode_school: "ceriated" | "lanthanated" | "mixture" | "thoriated";
+            /** @enum {string} */
+            grip_school: "cue" | "fist" | "finger_sleeve";
+            /** @enum {string} */
+            feed_school: "low" | "fed" | "laid" | "still";
+            /** @enum {string} */
+            grinding_school: "fingers" | "rest" | "drill";
         };
         /** @description The methods that change; the core checks them, those left out stay. */
         CourseMethodsRequest: {
@@ -2703,6 +2744,34 @@ export interface components {
             solvent?: string | null;
             /** @default null */
             locale?: string | null;
+            /** @default null */
+            cup_school?: string | null;
+            /** @default null */
+            gas_part_school?: string | null;
+            /** @default null */
+            flow_school?: string | null;
+            /** @default null */
+            pulse_school?: string | null;
+            /** @default null */
+            seams?: string | null;
+            /** @default null */
+            run_order?: string | null;
+            /** @default null */
+            dabs_school?: string | null;
+            /** @default null */
+            purge_tacks?: string | null;
+            /** @default null */
+            start_amps?: string | null;
+            /** @default null */
+            end_school?: string | null;
+            /** @default null */
+            electrode_school?: string | null;
+            /** @default null */
+            grip_school?: string | null;
+            /** @default null */
+            feed_school?: string | null;
+            /** @default null */
+            grinding_school?: string | null;
         };
         CourseSession: {
             id: number;
@@ -2711,6 +2780,12 @@ export interface components {
             start: string;
             minutes: number;
             door_code: string;
+        };
+        /** @description Longest run under the cup (mm) and its dabs; what limits it: cup, tube, course. */
+        Cover: {
+            longest_run_mm: number;
+            dabs: number | null;
+            limited_by: string;
         };
         /** @description A new course; `like` is a course of one's own that it takes coupons, schemes, methods and booths from. */
         CreateCourseRequest: {
@@ -3157,6 +3232,40 @@ export interface components {
             booth: number | null;
             booths: components["schemas"]["BoothName"][];
             worked: components["schemas"]["WorkedAt"] | null;
+            advice: components["schemas"]["MachineAdvice"][];
+        };
+        /** @description What the machine cannot do of the card and what is done instead; `hides` are the card's figures that mean nothing on it. */
+        MachineAdvice: {
+            code: string;
+            words: string;
+            hides: string[];
+        };
+        /** @description A machine: what it can and what it lacks, as far as somebody has said. */
+        MachineProfile: {
+            /** @default null */
+            control?: ("pedal" | "pedal_switch" | "two_step" | "four_step" | "scratch") | null;
+            /** @default null */
+            min_a?: number | null;
+            /** @default null */
+            max_a?: number | null;
+            /** @default null */
+            start_min_a?: number | null;
+            /** @default null */
+            pulse_max_per_second?: number | null;
+            /** @default null */
+            mains_a?: number | null;
+            /** @default null */
+            machine_torch?: number | null;
+            /** @default false */
+            no_preflow?: boolean;
+            /** @default false */
+            no_downslope?: boolean;
+            /** @default false */
+            no_postflow?: boolean;
+            /** @default false */
+            no_ac?: boolean;
+            /** @default false */
+            no_pulse?: boolean;
         };
         /** @description A message that the stand-in for a mail server wrote. */
         Mail: {
@@ -3372,6 +3481,24 @@ export interface components {
             /** @default null */
             purge_wait_s: number | null;
             /** @default null */
+            purge_vent: boolean | null;
+            /** @default null */
+            backing: string | null;
+            /** @default null */
+            backing_mm: number | null;
+            /** @default null */
+            tacks: number | null;
+            /** @default null */
+            tack_a: number | null;
+            /** @default null */
+            prop: string | null;
+            /** @default null */
+            grip: string | null;
+            /** @default null */
+            feed: string | null;
+            /** @default null */
+            arc_diameters: number | null;
+            /** @default null */
             arc_s: number | null;
             /** @default null */
             travel_mm_s: number | null;
@@ -3383,6 +3510,10 @@ export interface components {
             travel_angle_deg: number | null;
             /** @default null */
             pass_number: number | null;
+            /** @default null */
+            cooled_s: number | null;
+            /** @default null */
+            brushed: boolean | null;
             /** @default null */
             restarts_mm: number[] | null;
             /** @default null */
@@ -3483,6 +3614,24 @@ export interface components {
             plan: components["schemas"]["SessionPlan"];
             unplaced: components["schemas"]["Unplaced"][];
             gone: string[];
+        };
+        /** @description One run of several: what kind, where in the section (row from the root outward, column of columns), how it is welded. */
+        PlannedRun: {
+            number: number;
+            kind: string;
+            row: number;
+            column: number;
+            columns: number;
+            technique: string;
+            current_a: number;
+            low_a: number;
+            high_a: number;
+            cup: number;
+            stickout_mm: number;
+            gas_l_min: number;
+            filler_mm: number | null;
+            brushed: boolean;
+            cooled: boolean;
         };
         /** @description The units one thinks in and the locale one is spoken to in (empty: as the browser asks); null leaves one as it is. */
         PreferencesRequest: {
@@ -3705,6 +3854,24 @@ export interface components {
             /** @default null */
             purge_wait_s: number | null;
             /** @default null */
+            purge_vent: boolean | null;
+            /** @default null */
+            backing: string | null;
+            /** @default null */
+            backing_mm: number | null;
+            /** @default null */
+            tacks: number | null;
+            /** @default null */
+            tack_a: number | null;
+            /** @default null */
+            prop: string | null;
+            /** @default null */
+            grip: string | null;
+            /** @default null */
+            feed: string | null;
+            /** @default null */
+            arc_diameters: number | null;
+            /** @default null */
             arc_s: number | null;
             /** @default null */
             travel_mm_s: number | null;
@@ -3716,6 +3883,10 @@ export interface components {
             travel_angle_deg: number | null;
             /** @default null */
             pass_number: number | null;
+            /** @default null */
+            cooled_s: number | null;
+            /** @default null */
+            brushed: boolean | null;
             /** @default null */
             restarts_mm: number[] | null;
             /** @default null */
@@ -3789,6 +3960,24 @@ export interface components {
             /** @default null */
             purge_wait_s?: number | null;
             /** @default null */
+            purge_vent?: boolean | null;
+            /** @default null */
+            backing?: string | null;
+            /** @default null */
+            backing_mm?: number | null;
+            /** @default null */
+            tacks?: number | null;
+            /** @default null */
+            tack_a?: number | null;
+            /** @default null */
+            prop?: string | null;
+            /** @default null */
+            grip?: string | null;
+            /** @default null */
+            feed?: string | null;
+            /** @default null */
+            arc_diameters?: number | null;
+            /** @default null */
             arc_s?: number | null;
             /** @default null */
             travel_mm_s?: number | null;
@@ -3800,6 +3989,10 @@ export interface components {
             travel_angle_deg?: number | null;
             /** @default null */
             pass_number?: number | null;
+            /** @default null */
+            cooled_s?: number | null;
+            /** @default null */
+            brushed?: boolean | null;
             /** @default null */
             restarts_mm?: number[] | null;
             /** @default null */
@@ -4047,10 +4240,11 @@ export interface components {
             slots: components["schemas"]["BoothSlot"][];
             work: components["schemas"]["WorkAhead"][];
         };
-        /** @description The card of an attempt's coupon, the run that follows it, each logged run beside it, and what worked here. */
+        /** @description The card of an attempt's coupon, the run that follows it (of several, each), each logged run beside it, and what worked here. */
         Setup: {
             card: components["schemas"]["Card"];
             card_run: components["schemas"]["Run"];
+            planned_runs: components["schemas"]["Run"][];
             checks: components["schemas"]["RunCheck"][];
             worked: components["schemas"]["Worked"];
             cautions: components["schemas"]["Caution"][];
@@ -4234,6 +4428,22 @@ export interface components {
             to_mm: number | null;
             code: string;
             strength: number;
+        };
+        /**
+         * @description Tacks in the order in which they are made: where (`degrees` round a tube, or shares `along` the seam), `behind` a flange;
+         *     amps, time (s), distance of the tip (mm), with or without rod, the widest gap (mm), and when the purge comes.
+         */
+        Tacks: {
+            count: number;
+            degrees: number[];
+            along: number[];
+            behind: boolean;
+            current_a: number;
+            time_s: components["schemas"]["Band"];
+            tip_mm: components["schemas"]["Band"];
+            with_rod: boolean;
+            max_gap_mm: number | null;
+            purge: string;
         };
         TimeZoneRequest: {
             time_zone: string;

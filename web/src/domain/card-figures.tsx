@@ -17,15 +17,18 @@ export function rodForBead(perHundred: number, units: Units) {
   return { rod: measure(rod, "size", units), bead: measure(bead, "size", units) };
 }
 
-/** Every figure of a setup card: the aim big, the range under it. `moved` marks figures that have just changed. */
+/** Every figure of a setup card: the aim big, the range under it. `moved` marks figures that have just changed,
+ *  `hidden` names those that mean nothing on the machine. */
 export function CardFigures({
   card,
   units,
   moved = [],
+  hidden = [],
 }: {
   card: Schemas["Card"];
   units: Units;
   moved?: string[];
+  hidden?: string[] | undefined;
 }) {
   const ranged = (words: string, value: Schemas["Band"] | null, quantity: Quantity) =>
     value && (
@@ -81,9 +84,9 @@ export function CardFigures({
         />
       )}
       {ranged(t("shared-puddle-before-moving"), card.start_s, "time")}
-      {ranged(t("common-pre-flow"), card.preflow_s, "time")}
-      {ranged(t("shared-down-slope"), card.downslope_s, "time")}
-      {ranged(t("common-post-flow"), card.postflow_s, "time")}
+      {!hidden.includes("preflow_s") && ranged(t("common-pre-flow"), card.preflow_s, "time")}
+      {!hidden.includes("downslope_s") && ranged(t("shared-down-slope"), card.downslope_s, "time")}
+      {!hidden.includes("postflow_s") && ranged(t("common-post-flow"), card.postflow_s, "time")}
       {card.purge && (
         <Big
           words={t("common-purge")}

@@ -8,12 +8,16 @@ from judicum.core.choices import FINISH_LEVEL
 from judicum.core.heat import ARC_EFFICIENCY, arc_volts, heat_per_length_kj_mm
 from judicum.core.setup import electrode, gas, hands, rules
 from judicum.core.setup.coupon import Coupon, read_coupon
+from judicum.core.setup.cover import cover
 from judicum.core.setup.current import current_a, opinions
 from judicum.core.setup.filler import filler
+from judicum.core.setup.passes import planned_runs
+from judicum.core.setup.pulse import flickers
 from judicum.core.setup.record import (
     Band,
     BeadGoal,
     Card,
+    Cover,
     Cup,
     CurrentBand,
     Electrode,
@@ -23,13 +27,16 @@ from judicum.core.setup.record import (
     Runs,
 )
 from judicum.core.setup.schools import START_S
+from judicum.core.setup.tacks import tacks
 from judicum.core.setup.warnings import Warned
 from judicum.core.tube import plan_runs, run_order, turntable_rpm
 
 RUN_MM = 100.0
 """mm of bead that gas and wire of a card are told for."""
 DABS_A_RUN = 17
-"""Dabs from one position of the hand round a tube: what a propped hand reaches."""
+"""Dabs from one position of the hand round a tube, where no cover limits them: what a propped hand reaches."""
+THIN_FILLET_MM = 2.5
+"""mm. Up to here too much penetration is a fillet's commonest fault, and its back tells."""
 
 
 def plan_card(given: Mapping[str, Any]) -> Card:
@@ -48,10 +55,12 @@ def card_of(coupon: Coupon) -> Card:
     rod = coupon.electrode_mm or electrode.diameter_mm(carried)
     cup = gas.cup(coupon)
     stickout = hands.stickout(coupon, rod, cup.number)
-    low, middle, high = gas.flow_band_l_min(cup.number, coupon.gas_part, coupon.stickout_mm or stickout.aim)
+    of_cup = gas.flow_band_l_min(cup.number, coupon.gas_part, coupon.stickout_mm or stickout.aim)
+    low, middle, high = (flow * gas.FLOW_OF_SCHOOL[coupon.flow_school] for flow in of_cup)
     flow = Band(round(low, 1), round(middle, 1), round(high, 1))
     travel, pitch = hands.travel(coupon), hands.dab_pitch(coupon)
     timing = gas.timing(coupon, current.aim, cup.number)
+    reach = cover(coupon, cup.number, pitch.aim if pitch else None)
     wire = filler(coupon)
     volts = arc_volts(current.aim)
     width = coupon.target_width_mm or hands.bead_width_mm(coupon.thickness_mm)
@@ -70,7 +79,9 @@ def card_of(coupon: Coupon) -> Card:
         postflow_s=timing.postflow_s,
         downslope_s=timing.downslope_s,
         start_s=START_S[coupon.start_school],
-        electrode=Electrode(rod, electrode.taper_mm(rod, coupon.thickness_mm), tuple(electrode.KINDS)),
+        electrode=Electrode(
+            rod, electrode.taper_mm(rod, coupon.thickness_mm), electrode.kinds(coupon.electrode_school)
+        ),
         filler=wire,
         angles_deg=hands.angles_deg(coupon),
         travel_mm_s=travel,
@@ -81,7 +92,11 @@ def card_of(coupon: Coupon) -> Card:
             net=round(heat_per_length_kj_mm(volts, current.aim, travel.aim, ARC_EFFICIENCY), 3),
         ),
         purge=gas.purge(coupon),
-        runs=_runs(coupon, pitch),
+        runs=_runs(coupon, pitch, reach),
+        cover=reach,
+        tacks=tacks(coupon, current.aim),
+        passes=planned_runs(coupon),
+        look_at_back=coupon.kind.fillet and coupon.heated_mm <= THIN_FILLET_MM and coupon.metal.oxidises,
         turntable_rpm=_turntable(coupon, travel),
         pulse_mean_a=round(coupon.pulse.mean_a, 1) if coupon.pulse else None,
         bead=BeadGoal(
@@ -93,17 +108,17 @@ def card_of(coupon: Coupon) -> Card:
     )
 
 
-def _runs(coupon: Coupon, pitch: Band | None) -> Runs | None:
+def _runs(coupon: Coupon, pitch: Band | None, reach: Cover | None) -> Runs | None:
     if coupon.tube_od_mm is None or pitch is None or coupon.joint == "turntable" or not coupon.on_tube:
         return None
-    plan = plan_runs(coupon.tube_od_mm, pitch.aim, DABS_A_RUN)
+    plan = plan_runs(coupon.tube_od_mm, pitch.aim, (reach.dabs if reach else None) or DABS_A_RUN)
     return Runs(
         count=plan.count,
         length_mm=round(plan.length_mm, 1),
         dabs=plan.dabs,
         net_mm=round(plan.net_mm, 1),
         starts_deg=tuple(round(a, 1) for a in plan.starts_deg),
-        order=tuple(run_order(plan.count)),
+        order=tuple(run_order(plan.count) if coupon.run_order == "every_second" else range(1, plan.count + 1)),
         first="thin_side" if coupon.joint == "tube_sleeve_bend" else None,
     )
 
@@ -149,9 +164,16 @@ def cautions(coupon: Coupon) -> list[str]:
     if coupon.metal.fumes:
         found.append("fume_chromium")
     if coupon.metal.rusts:
-        found += ["carbon_dust", "compressed_air"]
+        found += ["carbon_dust", "compressed_air", "no_water"]
     if coupon.metal.coated:
         found.append("coated_metal")
     if gas.wants_purge(coupon):
         found.append("argon_closed_space")
+    if coupon.position == "overhead":
+        found.append("overhead_drops")
+    if coupon.pulse is not None and flickers(coupon.pulse.per_second):
+        found.append("pulse_flicker")
+    if coupon.technique != "walk_cup":
+        found.append("propping")
+    found += ["torch_hot", "cups_brittle", "mains"]
     return found

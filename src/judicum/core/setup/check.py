@@ -127,7 +127,8 @@ def ranges(coupon: Coupon, card: Card, used: Used) -> dict[str, tuple[float, flo
         used.gas_part or coupon.gas_part,
         used.stickout_mm or card.stickout_mm.aim,
     )
-    found["gas_l_min"] = (round(low, 1), round(high, 1))
+    share = gas.FLOW_OF_SCHOOL[coupon.flow_school]
+    found["gas_l_min"] = (round(low * min(share, 1.0), 1), round(high * max(share, 1.0), 1))
     found["cup"] = (card.cup.low, card.cup.high)
     rod = card.electrode.diameter_mm
     found["electrode_mm"] = (rod, max(rod, THICKEST_MM))

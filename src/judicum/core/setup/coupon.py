@@ -26,9 +26,15 @@ CHOSEN = (
     "pedal_school",
     "start_school",
     "gauge_table",
+    "layers",
+    "cup_school",
+    "flow_school",
+    "run_order",
+    "purge_tacks",
+    "electrode_school",
 )
 TYPED = (
-    "thickness_mm", "gauge", "second_thickness_mm", "tube_od_mm", "filler_mm", "pass", "target_width_mm", "leg_mm", "cup",
+    "thickness_mm", "gauge", "second_thickness_mm", "tube_od_mm", "filler_mm", "pass", "passes", "dabs_per_run", "target_width_mm", "leg_mm", "cup",
     "stickout_mm", "electrode_mm", "bore_length_mm", "travel_mm_s",
 )  # fmt: skip
 COUPON = Fields(
@@ -69,6 +75,14 @@ class Coupon:
     bore_length_mm: float | None = None
     pulse: Pulse | None = None
     travel_mm_s: float | None = None
+    runs_planned: int = 1
+    layers: str = "weave"
+    dabs_per_run: int | None = None
+    cup_school: str = "wide"
+    flow_school: str = "number"
+    run_order: str = "straight_round"
+    purge_tacks: str = "purge_first"
+    electrode_school: str = "ceriated"
     questions: tuple[Warned, ...] = field(default=())
     """What was odd about the input."""
 
@@ -104,7 +118,11 @@ def read_coupon(given: Mapping[str, Any]) -> Coupon:
         raise InvalidValue("metal", given.get("metal"), said("allowed-needed-a-metal-such-as-304l"))
     values = COUPON.check({key: value for key, value in given.items() if key not in APART})
     metal = metal_of(given["metal"])
-    values |= {"pulse": read_pulse(given.get("pulse")), "run_pass": values.pop("pass")}
+    values |= {
+        "pulse": read_pulse(given.get("pulse")),
+        "run_pass": values.pop("pass"),
+        "runs_planned": values.pop("passes"),
+    }
     values["thickness_mm"], questions = _thickness(values, metal)
     known = {f.name for f in fields(Coupon)}
     return Coupon(

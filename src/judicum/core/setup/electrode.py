@@ -7,8 +7,13 @@ PEAK_SHARE = 0.75
 """Of a pulse's peak: the point feels the peaks, not the mean."""
 THICKEST_MM = 3.2
 """mm. Some use it throughout, also on thin sheet with a fine point."""
-KINDS = ("ceriated_2", "lanthanated_2")
-"""Codes of `choices.electrode_kind` that serve all DC work."""
+KINDS = {
+    "ceriated": ("ceriated_2", "lanthanated_2"),
+    "lanthanated": ("lanthanated_2", "ceriated_2"),
+    "mixture": ("rare_earth_mix", "ceriated_2"),
+    "thoriated": ("thoriated_2", "ceriated_2"),
+}
+"""Codes of `choices.electrode_kind` that serve all DC work, by the course's method."""
 
 
 def diameter_mm(current_a: float) -> float:
@@ -40,3 +45,8 @@ def taper_mm(diameter: float, thickness_mm: float) -> float:
     (4.0, 5.4)
     """
     return round(diameter * (2.5 if thickness_mm < 1.2 else 2.25), 1)
+
+
+def kinds(school: str) -> tuple[str, ...]:
+    """Kinds that do for DC, the course's own first."""
+    return KINDS[school]

@@ -95,8 +95,20 @@ CUP_BY_NEED = {
 """Usual cup number: as wide as the need for cover, as narrow as the joint's reach."""
 
 
+CUP_OF_SCHOOL = {"middling": (10, 12), "small": (6, 8)}
+"""Narrowest and widest cup of a course that keeps to them: a bigger one only eats gas, or does not get into the corner."""
+FLOW_OF_SCHOOL = {"number": 1.0, "half": 0.6, "more": 1.15, "less": 0.88}
+"""Of the usual flow: half the number behind a good lens, more to keep colour off, less for a steady puddle on profiles."""
+
+
 def usual_cup(coupon: Coupon) -> float:
-    """Usual cup number for a coupon."""
+    """Usual cup number for a coupon, by the course's method."""
+    usual = _cup_by_need(coupon)
+    narrow, wide = CUP_OF_SCHOOL.get(coupon.cup_school, (usual, usual))
+    return min(max(usual, narrow), wide)
+
+
+def _cup_by_need(coupon: Coupon) -> float:
     if coupon.metal.hot_short:
         return CUP_BY_NEED["hot_short"]
     if coupon.technique == "walk_cup" and coupon.kind.fillet:  # rocked between the walls, then walked over the face
@@ -180,7 +192,7 @@ def wants_purge(coupon: Coupon) -> bool:
     """Whether the root is purged: as asked, else always on tube of a metal that sugars."""
     if coupon.purge is not None:
         return coupon.purge
-    return coupon.kind.root_shows and coupon.metal.oxidises
+    return coupon.kind.sugars and coupon.metal.oxidises
 
 
 def _purge_flow(coupon: Coupon, bore_length_mm: float) -> Band:

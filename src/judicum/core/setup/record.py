@@ -1,7 +1,7 @@
 """The setup card and a run as records: figures in SI, rules, reasons and warnings as codes (`judicum.words.setup` says them)."""
 
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass, fields
+from dataclasses import dataclass, field, fields
 from typing import Any, Self
 
 from judicum.core.setup.pulse import Pulse
@@ -124,6 +124,62 @@ class Runs:
 
 
 @dataclass(frozen=True, slots=True)
+class Cover:
+    """Longest run under the cup (mm) and its dabs; what limits it: cup, tube, course."""
+
+    longest_run_mm: float
+    dabs: int | None
+    limited_by: str
+
+
+@dataclass(frozen=True, slots=True)
+class Tacks:
+    """Tacks in the order in which they are made: where (`degrees` round a tube, or shares `along` the seam), `behind` a flange;
+    amps, time (s), distance of the tip (mm), with or without rod, the widest gap (mm), and when the purge comes."""
+
+    count: int
+    degrees: tuple[float, ...]
+    along: tuple[float, ...]
+    behind: bool
+    current_a: float
+    time_s: Band
+    tip_mm: Band
+    with_rod: bool
+    max_gap_mm: float | None
+    purge: str
+
+
+@dataclass(frozen=True, slots=True)
+class PlannedRun:
+    """One run of several: what kind, where in the section (row from the root outward, column of columns), how it is welded."""
+
+    number: int
+    kind: str
+    row: int
+    column: int
+    columns: int
+    technique: str
+    current_a: float
+    low_a: float
+    high_a: float
+    cup: float
+    stickout_mm: float
+    gas_l_min: float
+    filler_mm: float | None
+    brushed: bool
+    cooled: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Advice:
+    """What a machine cannot do of a card, by its code with its figures; `hides` the figures of the card that mean nothing on it."""
+
+    code: str
+    figures: Mapping[str, tuple[float, str]] = field(default_factory=dict)
+    hides: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
 class BeadGoal:
     """Width (mm) and the darkest tint level that is wanted; None on a metal that does not tint."""
 
@@ -157,6 +213,10 @@ class Card:
     heat_kj_mm: HeatInput
     purge: Purge | None
     runs: Runs | None
+    cover: Cover | None
+    tacks: Tacks | None
+    passes: tuple[PlannedRun, ...]
+    look_at_back: bool
     turntable_rpm: Band | None
     pulse_mean_a: float | None
     bead: BeadGoal
@@ -197,12 +257,23 @@ class Run:
     per_second: float | None = None
     purge_l_min: float | None = None
     purge_wait_s: float | None = None
+    purge_vent: bool | None = None
+    backing: str | None = None
+    backing_mm: float | None = None
+    tacks: int | None = None
+    tack_a: float | None = None
+    prop: str | None = None
+    grip: str | None = None
+    feed: str | None = None
+    arc_diameters: float | None = None
     arc_s: float | None = None
     travel_mm_s: float | None = None
     dabs: int | None = None
     work_angle_deg: float | None = None
     travel_angle_deg: float | None = None
     pass_number: int | None = None
+    cooled_s: float | None = None
+    brushed: bool | None = None
     restarts_mm: tuple[float, ...] = ()
     electrode_after: str | None = None
     rod_end: str | None = None
@@ -215,14 +286,12 @@ class Run:
     @classmethod
     def of(cls, values: Mapping[str, Any]) -> Self:
         """The run in a row or in checked values; what else stands there is left."""
-        known = {field.name: values[field.name] for field in fields(cls) if values.get(field.name) is not None}
+        known = {one.name: values[one.name] for one in fields(cls) if values.get(one.name) is not None}
         return cls(**{**known, "restarts_mm": tuple(known.get("restarts_mm", ()))})
 
     def as_columns(self) -> dict[str, Any]:
         """By the names of `run.RUN`, as a row keeps them."""
-        return {field.name: getattr(self, field.name) for field in fields(self)} | {
-            "restarts_mm": list(self.restarts_mm)
-        }
+        return {one.name: getattr(self, one.name) for one in fields(self)} | {"restarts_mm": list(self.restarts_mm)}
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -235,11 +304,10 @@ class Used(Run):
     dabs_per_s: float | None = None
     filler_angle_deg: float | None = None
     pulse: Pulse | None = None
-    purge_vent: bool | None = None
 
     def figures(self) -> Iterator[tuple[str, float]]:
         """Every figure that is known, by its key."""
-        for field in fields(self):
-            value = getattr(self, field.name)
+        for one in fields(self):
+            value = getattr(self, one.name)
             if isinstance(value, int | float) and not isinstance(value, bool):
-                yield field.name, value
+                yield one.name, value

@@ -5,6 +5,7 @@ Only current and gas are needed; the rest is there for those who know it, and fo
 
 import math
 from collections.abc import Mapping
+from dataclasses import replace
 
 from judicum.core.choices import CHOICES
 from judicum.core.errors import InvalidValue, refuse_all, said
@@ -25,10 +26,11 @@ GROUPS: dict[str, tuple[Spec, ...]] = {
         Q["start_current_a"],
     ),
     "pulse": tuple(Q[key] for key in PULSE_KEYS),
-    "purge": (Q["purge_l_min"], Q["purge_wait_s"]),
+    "purge": (Q["purge_l_min"], Q["purge_wait_s"], Flag("purge_vent"), C["backing"], Q["backing_mm"]),
+    "tacked": (Q["tacks"], Q["tack_a"]),
     "hands": (
-        Q["arc_s"], Q["travel_mm_s"], Q["dabs"], Q["work_angle_deg"], Q["travel_angle_deg"], Q["pass_number"],
-        Several("restarts_mm", Q["restart_mm"], 40),
+        C["prop"], C["grip"], C["feed"], Q["arc_diameters"], Q["arc_s"], Q["travel_mm_s"], Q["dabs"], Q["work_angle_deg"], Q["travel_angle_deg"], Q["pass_number"],
+        Q["cooled_s"], Flag("brushed"), Several("restarts_mm", Q["restart_mm"], 40),
     ),
     "noticed": (
         C["electrode_after"], C["rod_end"], C["arc"], Flag("puff_at_start"),
@@ -93,6 +95,26 @@ def run_from_card(card: Card) -> Run:
         travel_mm_s=_nearest(card.travel_mm_s.aim, 0.1),
         technique="fuse" if card.filler is None else "lay_wire" if card.dab_pitch_mm is None else "dab",
     )
+
+
+def runs_from_card(card: Card) -> list[Run]:
+    """The runs that follow a card of several, each with its own amps, cup, gas, rod and place; none for a single run."""
+    usual = run_from_card(card)
+    return [
+        replace(
+            usual,
+            current_a=_nearest(one.current_a, 1.0),
+            machine_a=_nearest(one.current_a * card.current_a.machine / card.current_a.aim, 1.0),
+            cup=one.cup,
+            stickout_mm=_nearest(one.stickout_mm, 1.0),
+            gas_l_min=_nearest(one.gas_l_min, 0.5),
+            filler_mm=one.filler_mm,
+            technique=one.technique,
+            pass_number=one.number,
+            brushed=one.brushed or None,
+        )
+        for one in card.passes
+    ]
 
 
 def _nearest(value: float, step: float) -> float:

@@ -2,13 +2,13 @@
 
 from collections.abc import Mapping
 
-from judicum.core.choices import CHOICES, SCHOOLS
+from judicum.core.choices import CHOICES, METHODS, SCHOOLS
 from judicum.core.fields import Fields
 from judicum.core.setup.record import Band
 
 START_S = {"quick": Band(1.0, 2.0, 3.0), "settled": Band(3.0, 4.0, 8.0)}
 """Time from arc start to the first move, s, by start school."""
-FIELDS = Fields("the schools", tuple(CHOICES[key] for key in SCHOOLS))
+FIELDS = Fields("the schools", tuple(CHOICES[key] for key in (*SCHOOLS, *METHODS)))
 
 
 def check_schools(given: Mapping[str, object]) -> dict[str, str]:

@@ -74,10 +74,11 @@ class Caution(Answer):
 
 
 class Setup(Answer):
-    """The card of an attempt's coupon, the run that follows it, each logged run beside it, and what worked here."""
+    """The card of an attempt's coupon, the run that follows it (of several, each), each logged run beside it, and what worked here."""
 
     card: Card
     card_run: Run  # type: ignore[valid-type]
+    planned_runs: list[Run]  # type: ignore[valid-type]
     checks: list[RunCheck]
     worked: Worked
     cautions: list[Caution]

@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 
 from pydantic import AwareDatetime, StringConstraints, create_model
 
-from judicum.core.choices import CHOICES, SCHOOLS
+from judicum.core.choices import CHOICES, METHODS, SCHOOLS
 from judicum.server.answers.base import Answer, OneOf, Request, Secret
 from judicum.server.answers.people import LoginName, Person
 from judicum.server.people.roles import Role
@@ -30,13 +30,13 @@ CourseMethods = create_model(
     "CourseMethods",
     __base__=Answer,
     __doc__="How a course is taught where practitioners disagree.",
-    **{key: (_choice(key), ...) for key in SCHOOLS},  # type: ignore[call-overload]
+    **{key: (_choice(key), ...) for key in (*SCHOOLS, *METHODS)},  # type: ignore[call-overload]
 )
 CourseMethodsRequest = create_model(
     "CourseMethodsRequest",
     __base__=Request,
     __doc__="The methods that change; the core checks them, those left out stay.",
-    **dict.fromkeys(SCHOOLS, (str | None, None)),  # type: ignore[call-overload]
+    **dict.fromkeys((*SCHOOLS, *METHODS), (str | None, None)),  # type: ignore[call-overload]
 )
 
 

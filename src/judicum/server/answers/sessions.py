@@ -5,11 +5,13 @@ from typing import Annotated
 
 from pydantic import Field, PlainSerializer, StringConstraints, WithJsonSchema
 
+from judicum.core.choices import CHOICES
 from judicum.core.planning.booths import FEATURES
 from judicum.server.answers.attempts import Run
 from judicum.server.answers.base import Answer, OneOf, Request
 from judicum.server.answers.people import Person
 
+CONTROLS = tuple(str(code) for code in CHOICES["control"].codes)
 Feature = Annotated[str, OneOf(tuple(FEATURES))]
 CLOCK = {"type": "string", "pattern": "^([01][0-9]|2[0-3]):[0-5][0-9]$"}
 """Not JSON Schema's `time`, which has seconds and a time zone."""
@@ -31,11 +33,29 @@ class TimeZoneRequest(Request):
     time_zone: Annotated[str, StringConstraints(max_length=400)]
 
 
+class MachineProfile(Request):
+    """A machine: what it can and what it lacks, as far as somebody has said."""
+
+    control: Annotated[str, OneOf(CONTROLS)] | None = None
+    min_a: float | None = None
+    max_a: float | None = None
+    start_min_a: float | None = None
+    pulse_max_per_second: float | None = None
+    mains_a: float | None = None
+    machine_torch: int | None = None
+    no_preflow: bool = False
+    no_downslope: bool = False
+    no_postflow: bool = False
+    no_ac: bool = False
+    no_pulse: bool = False
+
+
 class BoothRequest(Request):
     name: Annotated[str, StringConstraints(max_length=400)]
     has: Annotated[list[Annotated[str, StringConstraints(max_length=40)]], Field(max_length=40)]
     broken: Annotated[str, StringConstraints(max_length=2000)] = ""
     closed: Annotated[list[int], Field(max_length=200)] = []
+    machine: MachineProfile | None = None
 
 
 class AttendanceRequest(Request):
@@ -83,6 +103,7 @@ class Booth(Answer):
     id: int
     name: str
     has: list[Feature]
+    machine: MachineProfile
     broken: str
     closed: list[int]
 
@@ -112,12 +133,21 @@ class WorkedAt(Answer):
     run: Run
 
 
+class MachineAdvice(Answer):
+    """What the machine cannot do of the card and what is done instead; `hides` are the card's figures that mean nothing on it."""
+
+    code: str
+    words: str
+    hides: list[str]
+
+
 class Machine(Answer):
     """Where an attempt is welded, and what that machine remembers."""
 
     booth: int | None
     booths: list[BoothName]
     worked: WorkedAt | None
+    advice: list[MachineAdvice]
 
 
 class BoothSlot(Answer):

@@ -6,7 +6,7 @@ from django.contrib.postgres.expressions import ArraySubquery
 from django.db.models import Exists, OuterRef, Prefetch, QuerySet, prefetch_related_objects
 
 from judicum.core.errors import NotFound, said
-from judicum.core.setup import Checked, real_travel_mm_s, run_from_card, worked
+from judicum.core.setup import Checked, real_travel_mm_s, run_from_card, runs_from_card, worked
 from judicum.server.answers.attempts import (
     Attempt as AttemptAnswer,
 )
@@ -170,6 +170,7 @@ def setup_of(user: User, attempt_id: int) -> Setup:
     return Setup(
         card=words.card_in_words(card, units),
         card_run=Run.model_validate(run_from_card(card)),
+        planned_runs=[Run.model_validate(run) for run in runs_from_card(card)],
         checks=[RunCheck(number=run["number"], **_check(check_for(attempt.assignment, run), units)) for run in runs],
         worked=worked_here(attempt.assignment),
         cautions=words.cautions(card.cautions),

@@ -13,6 +13,8 @@ from judicum.server.answers.sessions import (
     BoothSlot,
     CourseSession,
     Machine,
+    MachineAdvice,
+    MachineProfile,
     MyBoothSlot,
     MySession,
     MySessions,
@@ -39,6 +41,7 @@ from judicum.words import Units
 from judicum.words.catalogue import t
 from judicum.words.names import named
 from judicum.words.sessions import bring_words, set_words, unplaced_words, when_words
+from judicum.words.setup import advised
 
 MAX_NOTES = 60
 """The newest notes of what was broken that the page shows."""
@@ -65,7 +68,14 @@ def session_plan(user: User, course_id: int) -> SessionPlan:
         features={key: named("feature", key) for key in FEATURES},
         sessions=[CourseSession.model_validate(one) for one in sessions],
         booths=[
-            Booth(id=one.pk, name=one.name, has=one.has, broken=one.broken, closed=closed.get(one.pk, []))
+            Booth(
+                id=one.pk,
+                name=one.name,
+                has=one.has,
+                machine=MachineProfile(**one.machine),
+                broken=one.broken,
+                closed=closed.get(one.pk, []),
+            )
             for one in models.Booth.objects.filter(course=course)
         ],
         notes=[BoothNote.model_validate(one) for one in notes],
@@ -150,7 +160,8 @@ def machine_page(user: User, attempt_id: int, units: Units) -> Machine:
     )  # fmt: skip
     hidden = others_faults(user, found.course_id)
     booths = [BoothName(id=one.pk, name=one.name, broken=_fault(one, hidden)) for one in found.booths]
-    return Machine(booth=found.booth.pk if found.booth else None, booths=booths, worked=worked)
+    advice = [MachineAdvice(code=one.code, words=advised(one, units), hides=list(one.hides)) for one in found.advice]
+    return Machine(booth=found.booth.pk if found.booth else None, booths=booths, worked=worked, advice=advice)
 
 
 def _fault(booth: models.Booth, hidden: set[int]) -> str:

@@ -18,7 +18,7 @@ from judicum.server.people.courses.names import check_course_name
 from judicum.server.people.courses.queries import instructor_of, may_make_courses
 from judicum.server.people.roles import Role
 
-COPIED = (*SCHOOLS, "time_zone", "second_share")
+COPIED = (*SCHOOLS, "methods", "time_zone", "second_share")
 """What of a course's own columns another one takes over."""
 
 
@@ -64,4 +64,4 @@ def _copy(old: Course, new: Course, user: User) -> None:
         given.due_on, given.created_at = given.due_on + later, timezone.now() + timedelta(microseconds=1)
         given.save()
     for booth in Booth.objects.filter(course=old):
-        Booth.objects.create(course=new, name=booth.name, has=booth.has)
+        Booth.objects.create(course=new, name=booth.name, has=booth.has, machine=booth.machine)

@@ -21,14 +21,15 @@ export function LogForm({ attempt }: { attempt: Attempt }) {
   if (last.isPending || setup.isPending) return <Loading />;
   if (setup.isError) return <Problem error={setup.error} again={() => void setup.refetch()} />;
   if (open !== null) {
-    const card = setup.data.card_run as Partial<Run>;
+    const planned = setup.data.planned_runs[open - 1];
+    const card = (planned ?? setup.data.card_run) as Partial<Run>;
     const runs = attempt.runs as unknown as (Run & { number: number })[];
     return (
       <RunForm
         key={`${String(open)}${units.length}${units.flow}`}
         attempt={attempt}
         number={open}
-        start={startOf(runs, open, last.data ?? { passed: false, runs: [] }, card)}
+        start={startOf(runs, open, last.data ?? { passed: false, runs: [] }, card, planned !== undefined)}
         card={card}
         last={last.data ?? null}
         units={units}
@@ -37,6 +38,7 @@ export function LogForm({ attempt }: { attempt: Attempt }) {
     );
   }
   const several = attempt.runs.length > 1;
+  const next = setup.data.card.passes[attempt.runs.length];
   return (
     <Panel>
       <h2 className="text-lg font-bold">{t("attempt-log")}</h2>
@@ -54,7 +56,9 @@ export function LogForm({ attempt }: { attempt: Attempt }) {
         ))}
       </ul>
       <button className="btn mt-2 h-12 w-full" onClick={() => setOpen(attempt.runs.length + 1)}>
-        {t("attempt-log-another-run")}
+        {next
+          ? t("attempt-log-planned-run", { number: next.number, kind: next.kind })
+          : t("attempt-log-another-run")}
       </button>
     </Panel>
   );

@@ -115,16 +115,22 @@ const OWN: Partial<Run> = {
 
 export type Start = { run: Partial<Run>; words: string };
 
-/** What a run's form opens with: the run as saved, the run before it, the last one that passed, else the card. */
+const given = (run: Partial<Run>) =>
+  Object.fromEntries(Object.entries(run).filter(([, value]) => value !== null)) as Partial<Run>;
+
+/** What a run's form opens with, where runs are `planned` the card's of this number after the first; else: the run as saved, the run before it, the last one that passed, else the card. */
 export function startOf(
   runs: (Run & { number: number })[],
   number: number,
   last: { passed: boolean; runs: unknown[] },
   card: Partial<Run>,
+  planned = false,
 ): Start {
   const saved = runs.find((r) => r.number === number);
   if (saved) return { run: saved, words: t("attempt-as-saved") };
   const before = runs.at(-1);
+  if (before && planned)
+    return { run: { ...before, ...OWN, ...given(card) }, words: t("attempt-with-the-card-settings") };
   if (before) return { run: { ...before, ...OWN }, words: t("attempt-as-run", { number: before.number }) };
   if (last.passed && last.runs[0])
     return { run: { ...(last.runs[0] as Run), ...OWN }, words: t("attempt-with-your-last-good-settings") };

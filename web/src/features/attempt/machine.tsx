@@ -1,5 +1,5 @@
 import { t } from "../../catalogue";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, unwrap } from "../../api/client";
 import { ChoiceField } from "../../ui/choice-field";
@@ -9,10 +9,11 @@ import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
 import { dateWords } from "../../domain/words";
 import { attemptKeys } from "../../domain/keys";
+import { useMachine } from "./queries";
 
 /** The booth and its machine: what worked on it last, and saying what does not work there. */
 export function Machine({ attempt }: { attempt: number }) {
-  const { read, choose, report } = useMachine(attempt);
+  const { read, choose, report } = useMachineChanges(attempt);
   const [broken, setBroken] = useState<string | null>(null);
   if (!read.data || read.data.booths.length === 0) return null;
   const { booth, booths, worked } = read.data;
@@ -67,15 +68,12 @@ export function Machine({ attempt }: { attempt: number }) {
   );
 }
 
-function useMachine(attempt: number) {
+function useMachineChanges(attempt: number) {
   const { id } = useCourse();
   const queries = useQueryClient();
   const key = attemptKeys.machine(attempt);
   const path = { attempt_id: attempt };
-  const read = useQuery({
-    queryKey: key,
-    queryFn: () => unwrap(api.GET("/api/attempts/{attempt_id}/machine", { params: { path } })),
-  });
+  const read = useMachine(attempt);
   const choose = useMutation({
     mutationFn: (booth: number) =>
       unwrap(api.PUT("/api/attempts/{attempt_id}/machine", { params: { path }, body: { booth } })),

@@ -111,3 +111,12 @@ export function useMySessions() {
   });
   return { read, attend, door };
 }
+
+/** The machine an attempt is welded with: what worked on it, and what of the card it cannot do. */
+export function useMachine(attemptId: number) {
+  return useQuery({
+    queryKey: attemptKeys.machine(attemptId),
+    queryFn: () =>
+      unwrap(api.GET("/api/attempts/{attempt_id}/machine", { params: { path: { attempt_id: attemptId } } })),
+  });
+}

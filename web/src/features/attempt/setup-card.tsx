@@ -2,6 +2,7 @@ import { t } from "../../catalogue";
 import { Drum, Printer } from "lucide-react";
 import { Link } from "react-router";
 import { CardFigures } from "../../domain/card-figures";
+import { CardPlan } from "../../domain/card-plan";
 import { usePaths } from "../../domain/course";
 import { OffCard } from "../../domain/off-card";
 import { Panel, WarningNote } from "../../ui/panel";
@@ -9,6 +10,7 @@ import { Loading, Problem } from "../../ui/states";
 import type { Attempt } from "../../domain/use-attempt";
 import { useSetup } from "../../domain/use-setup";
 import { useUnits } from "../../domain/use-units";
+import { useMachine } from "./queries";
 import { HeatAndGas, WhyCurrent } from "../../domain/why-current";
 import { Worked } from "../../domain/worked";
 
@@ -17,6 +19,7 @@ export function SetupCard({ attempt }: { attempt: Attempt }) {
   const setup = useSetup(attempt.id, attempt.version);
   const units = useUnits();
   const paths = usePaths();
+  const machine = useMachine(attempt.id);
   if (setup.isPending) return <Loading />;
   if (setup.isError) return <Problem error={setup.error} again={() => void setup.refetch()} />;
   const { card, checks, worked, cautions } = setup.data;
@@ -31,7 +34,13 @@ export function SetupCard({ attempt }: { attempt: Attempt }) {
           <OffCard check={check} units={units} />
         </div>
       ))}
-      <CardFigures card={card} units={units} />
+      <CardFigures card={card} units={units} hidden={machine.data?.advice.flatMap((one) => one.hides)} />
+      {machine.data?.advice.map((one) => (
+        <WarningNote key={one.code} severity="note">
+          {one.words}
+        </WarningNote>
+      ))}
+      <CardPlan card={card} units={units} />
       <Worked worked={worked} units={units} />
       {card.warnings.map((w) => (
         <WarningNote key={w.code} severity={w.severity}>

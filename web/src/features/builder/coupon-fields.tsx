@@ -14,6 +14,7 @@ const THERE = [
   "second_thickness_mm",
   "leg_mm",
   "pass",
+  "dabs_per_run",
   "travel_mm_s",
 ];
 const PURGE = { yes: t("builder-purged"), no: t("builder-not-purged") };
@@ -65,6 +66,8 @@ export function CouponFields({ form, units, change }: Props) {
         {choice("technique")}
         {choice("finish")}
         {number("target_width_mm")}
+        {number("passes")}
+        {Number(form.passes) > 2 && choice("layers")}
       </div>
       <details>
         <summary className="cursor-pointer text-sm font-semibold">{t("builder-equipment-on-hand")}</summary>

@@ -21,10 +21,12 @@ const NUMBERS = [
   "travel_mm_s",
   "cup",
   "pass",
+  "passes",
+  "dabs_per_run",
   "gauge",
 ];
 export const PULSE = ["peak_a", "background_a", "on_share", "per_second"];
-const TEXTS = ["metal", "joint", "gauge_table", "position", "technique", "gas_part", "finish"];
+const TEXTS = ["metal", "joint", "gauge_table", "position", "technique", "gas_part", "finish", "layers"];
 const FINE = 1e4;
 
 export const kindOf = (key: string): Quantity => quantityOf(key)?.kind ?? "plain";

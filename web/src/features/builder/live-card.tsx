@@ -1,6 +1,7 @@
 import { t } from "../../catalogue";
 import type { Schemas } from "../../api/client";
 import { CardFigures } from "../../domain/card-figures";
+import { CardPlan } from "../../domain/card-plan";
 import { WarningNote } from "../../ui/panel";
 import { SectionSketch } from "../../domain/section-sketch";
 import type { Units } from "../../domain/units";
@@ -60,6 +61,7 @@ export function LiveCard({ card, coupon, joint, moved, units }: Props) {
         </WarningNote>
       ))}
       <CardFigures card={card} units={units} moved={moved.map((m) => m.words)} />
+      <CardPlan card={card} units={units} />
       <div className="mt-2 text-sm">
         <HeatAndGas card={card} units={units} />
       </div>

@@ -4,6 +4,8 @@ import { TextField, Toggle } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
 import { dateWords } from "../../domain/words";
+import { MachineFields } from "./machine-fields";
+import { machineOf, typedMachine } from "./machine-shape";
 import type { Booth, Change, Sessions, Session } from "./queries";
 
 type Props = { sessions: Sessions; session: Session | undefined; change: Change };
@@ -59,13 +61,17 @@ function Form({ booth, sessions, session, change, done }: FormProps) {
   const [has, setHas] = useState<string[]>(booth?.has ?? []);
   const [broken, setBroken] = useState(booth?.broken ?? "");
   const [closed, setClosed] = useState<number[]>(booth?.closed ?? []);
+  const [machine, setMachine] = useState(() => typedMachine(booth?.machine ?? {}));
   const turn = <T,>(list: T[], one: T, on: boolean) => (on ? [...list, one] : list.filter((x) => x !== one));
   return (
     <form
       className="space-y-2"
       onSubmit={(e) => {
         e.preventDefault();
-        change.booth.mutate({ id: booth?.id ?? null, name, has, broken, closed }, { onSuccess: done });
+        change.booth.mutate(
+          { id: booth?.id ?? null, name, has, broken, closed, machine: machineOf(machine) },
+          { onSuccess: done },
+        );
       }}
     >
       <TextField label={t("common-name")} value={name} onChange={setName} />
@@ -77,6 +83,7 @@ function Form({ booth, sessions, session, change, done }: FormProps) {
           </Toggle>
         ))}
       </fieldset>
+      <MachineFields typed={machine} change={setMachine} />
       <TextField label={t("sessions-reported-fault")} value={broken} onChange={setBroken} />
       {booth && <Notes notes={sessions.notes.filter((note) => note.booth === booth.id)} />}
       {session && (

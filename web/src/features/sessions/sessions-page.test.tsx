@@ -102,5 +102,5 @@ it("takes attendance by tapping names, and makes a booth", async () => {
   await userEvent.click(screen.getByLabelText("AC"));
   await userEvent.click(screen.getByRole("button", { name: "Save booth" }));
   await waitFor(() => expect(written()).toHaveLength(3));
-  expect(written()[2]?.body).toEqual({ name: "5", has: ["ac"], broken: "", closed: [] });
+  expect(written()[2]?.body).toMatchObject({ name: "5", has: ["ac"], broken: "", closed: [] });
 });

@@ -3,10 +3,14 @@
 from collections.abc import Mapping, Sequence
 from typing import Any
 
+from judicum.core.choices import CHOICES
 from judicum.core.joints import JOINTS
 from judicum.core.setup import RUN, Card, Checked, check_setup, checklist, plan_card, read_coupon
 from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.people.courses.models import Course
+
+CARD_METHODS = ("cup_school", "flow_school", "run_order", "purge_tacks", "electrode_school")
+"""Methods that move the card as they stand."""
 
 
 def coupon_of(assignment: Assignment, run: Mapping[str, object] | None = None) -> dict[str, Any]:
@@ -30,16 +34,24 @@ def coupon_of(assignment: Assignment, run: Mapping[str, object] | None = None) -
     return coupon
 
 
-def schools_of(course: Course) -> dict[str, str]:
-    """What of the course's schools the setup card asks for."""
-    return {"pedal_school": course.pedal_school, "start_school": course.start_school}
+def schools_of(course: Course) -> dict[str, Any]:
+    """What of the course's methods the setup card asks for."""
+    found = {key: getattr(course, key) for key in ("pedal_school", "start_school", *CARD_METHODS)}
+    if course.gas_part_school != CHOICES["gas_part"].codes[0]:
+        found["gas_part"] = course.gas_part_school
+    if course.dabs_school.isdigit():
+        found["dabs_per_run"] = int(course.dabs_school)
+    return found
 
 
 def purged(course: Course, joint: str, finish: str) -> bool | None:
-    """Whether tube is purged by the course's school; None leaves it to the card's own rule."""
+    """Whether tube is purged by the course's method; None leaves it to the card's own rule."""
+    kind = JOINTS[joint]
     if course.purge_school == "always":
         return None
-    return finish == "bright" or JOINTS[joint].always_purged
+    if course.purge_school == "butts":
+        return kind.root_shows
+    return kind.always_purged or (course.purge_school == "root" and finish == "bright")
 
 
 def card_for(assignment: Assignment) -> Card:

@@ -8,6 +8,11 @@ from typing import Any
 from django.db import transaction
 
 from judicum.core.errors import InvalidValue, said
+from judicum.core.setup import read_coupon
+from judicum.core.setup.card import card_of
+from judicum.core.setup.machine import advice, read_machine
+from judicum.core.setup.record import Advice
+from judicum.server.catalogue.coupons.setup import coupon_of
 from judicum.server.follow.sessions.models import Booth, BoothSlot, WeldedAt
 from judicum.server.follow.sessions.queries import today_in
 from judicum.server.people.accounts.models import User
@@ -25,12 +30,14 @@ class Worked:
 
 @dataclass(frozen=True)
 class Machine:
-    """Where an attempt of a course is welded (None: nobody said, and no plan does), the booths there are, what worked there last."""
+    """Where an attempt of a course is welded (None: nobody said, and no plan does), the booths there are, what worked there last, and
+    what of the card its machine cannot do."""
 
     course_id: int
     booth: Booth | None
     booths: list[Booth]
     worked: Worked | None
+    advice: tuple[Advice, ...] = ()
 
 
 def machine_of(user: User, attempt_id: int) -> Machine:
@@ -41,7 +48,15 @@ def machine_of(user: User, attempt_id: int) -> Machine:
     booth = next((one for one in booths if one.pk == said), None)
     if booth is None:
         return Machine(attempt.course_id, None, booths, None)
-    return Machine(attempt.course_id, booth, booths, worked_at(booth, attempt))
+    return Machine(attempt.course_id, booth, booths, worked_at(booth, attempt), advice_at(booth, attempt))
+
+
+def advice_at(booth: Booth, attempt: Attempt) -> tuple[Advice, ...]:
+    """What the booth's machine cannot do of an attempt's card; nothing where nobody has told of the machine."""
+    if not booth.machine:
+        return ()
+    coupon = read_coupon(coupon_of(attempt.assignment))
+    return advice(card_of(coupon), read_machine(booth.machine), coupon.pulse.per_second if coupon.pulse else None)
 
 
 def _planned(attempt: Attempt) -> int | None:

@@ -38,11 +38,13 @@ class Session(models.Model):
 
 
 class Booth(models.Model):
-    """A place to weld: `has` are keys of core.planning.booths.FEATURES, `broken` what does not work there, in words."""
+    """A place to weld: `has` are keys of core.planning.booths.FEATURES, `machine` what is known of its machine by the keys of
+    core.setup.machine.PROFILE, `broken` what does not work there, in words."""
 
     course = models.ForeignKey(Course, on_delete=models.CASCADE, related_name="booths")
     name = models.CharField(max_length=40)
     has = models.JSONField(default=list)
+    machine = models.JSONField(default=dict, db_default={})
     broken = models.CharField(max_length=200, blank=True)
     closed = models.ManyToManyField(Session, related_name="closed_booths")
 

@@ -9,9 +9,10 @@ from zoneinfo import ZoneInfo
 from django.utils import timezone
 
 from judicum.core.errors import NotFound, said
-from judicum.core.planning.booths import minutes_for, wants_of
+from judicum.core.planning.booths import minutes_for, over_code, stronger_than, wants_of
 from judicum.core.planning.rota import USUAL_CHANGEOVER
 from judicum.core.setup import read_coupon
+from judicum.core.setup.machine import gives_a, read_machine
 from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.catalogue.coupons.setup import card_for, coupon_of
 from judicum.server.follow.sessions.models import Attendance, Booth, BoothNote, BoothSlot, CalendarSubscription, Session
@@ -31,6 +32,7 @@ class Work:
     assignment: Assignment
     minutes: int
     wants: list[str]
+    machine_a: float
 
     @property
     def key(self) -> str:
@@ -58,13 +60,14 @@ def work_in(course: Course) -> list[Work]:
         "student", "assignment__design"
     )
     open_ones = rows.order_by("student__display_name", "assignment__created_at", "assignment_id")
-    known: dict[int, tuple[int, list[str]]] = {}
+    known: dict[int, tuple[int, list[str], float]] = {}
     found = []
     for attempt in open_ones:
         goal = attempt.assignment
         if goal.pk not in known:
             coupon = read_coupon(coupon_of(goal, None))
-            known[goal.pk] = minutes_for(coupon), wants_of(coupon, card_for(goal))
+            card = card_for(goal)
+            known[goal.pk] = minutes_for(coupon), wants_of(coupon, card), card.current_a.machine
         found.append(Work(attempt.student, goal, *known[goal.pk]))
     return found
 
@@ -82,12 +85,15 @@ def question_of(course: Course, kept: list[BoothSlot]) -> dict[str, Any]:
         closed[booth].append(str(session))
     last: dict[int, str] = {}
     needs = []
+    booths = list(Booth.objects.filter(course=course))
+    gives = {one.pk: gives_a(read_machine(one.machine)) for one in booths}
+    limits = sorted({amps for amps in gives.values() if amps is not None})
     for one in work:
         due = one.assignment.due_on
         needs.append(
             {
                 "id": one.key, "person": str(one.student.pk), "coupon": one.assignment.design.code, "minutes": one.minutes,
-                "wants": one.wants, "due": due.isoformat() if sessions and due >= sessions[0].date else None,
+                "wants": [*one.wants, *(over_code(limit) for limit in limits if one.machine_a > limit)], "due": due.isoformat() if sessions and due >= sessions[0].date else None,
                 "after": last.get(one.student.pk), "priority": 1,
             }
         )  # fmt: skip
@@ -99,7 +105,8 @@ def question_of(course: Course, kept: list[BoothSlot]) -> dict[str, Any]:
             for one in sessions
         ],
         "booths": [
-            {"id": str(one.pk), "has": one.has, "closed": closed[one.pk]} for one in Booth.objects.filter(course=course)
+            {"id": str(one.pk), "has": [*one.has, *stronger_than(gives[one.pk], limits)], "closed": closed[one.pk]}
+            for one in booths
         ],
         "people": [{"id": str(one.user_id), "away": away[one.user_id]} for one in members(course.pk, Role.STUDENT)],
         "needs": needs,

@@ -45,7 +45,7 @@ class SessionsView(APIView):
     )
     def post(self, request: Request, course_id: int) -> Response:
         asked = sent(sessions_answers.CreateSessionsRequest, request)
-        make_sessions(person(request), course_id, **dict(asked))
+        make_sessions(person(request), course_id, **asked.model_dump())
         return _shown(request, course_id)
 
 
@@ -78,7 +78,7 @@ class BoothsView(APIView):
     )
     def post(self, request: Request, course_id: int) -> Response:
         asked = sent(sessions_answers.BoothRequest, request)
-        set_booth(person(request), course_id, None, **dict(asked))
+        set_booth(person(request), course_id, None, **asked.model_dump())
         return _shown(request, course_id)
 
 
@@ -90,7 +90,7 @@ class BoothView(APIView):
     )
     def put(self, request: Request, course_id: int, booth_id: int) -> Response:
         asked = sent(sessions_answers.BoothRequest, request)
-        set_booth(person(request), course_id, booth_id, **dict(asked))
+        set_booth(person(request), course_id, booth_id, **asked.model_dump())
         return _shown(request, course_id)
 
 

@@ -18,11 +18,24 @@ def _school(key: str) -> Any:
     )
 
 
+class _Method:
+    """One of the methods in a course's column `methods`; the usual one where none was chosen."""
+
+    def __init__(self, key: str) -> None:
+        self.key = key
+
+    def __get__(self, course: "Course", owner: type) -> str:
+        return str(course.methods.get(self.key, CHOICES[self.key].codes[0]))
+
+    def __set__(self, course: "Course", code: str) -> None:
+        course.methods = {**course.methods, self.key: code}
+
+
 class Course(models.Model):
     """A class of a workshop that meets over some weeks; students join with its code: `join_left` more of them (None: any number), until
     `join_until` (None: without end).
 
-    An archived one is read and reported, and nothing of it changes any more. `second_share` is the share (percent) of marks that go to a blind second marker by lot. `filling` says how far its attempts are brought in (`done` of `total`) while that goes on.
+    `methods` are those of METHODS that were chosen, by their key. An archived one is read and reported, and nothing of it changes any more. `second_share` is the share (percent) of marks that go to a blind second marker by lot. `filling` says how far its attempts are brought in (`done` of `total`) while that goes on.
     """
 
     key = own_key()
@@ -44,6 +57,21 @@ class Course(models.Model):
     purge_school = _school("purge_school")
     solvent = _school("solvent")
     locale = _school("locale")
+    methods = models.JSONField(default=dict, db_default={})
+    cup_school = _Method("cup_school")
+    gas_part_school = _Method("gas_part_school")
+    flow_school = _Method("flow_school")
+    pulse_school = _Method("pulse_school")
+    seams = _Method("seams")
+    run_order = _Method("run_order")
+    dabs_school = _Method("dabs_school")
+    purge_tacks = _Method("purge_tacks")
+    start_amps = _Method("start_amps")
+    end_school = _Method("end_school")
+    electrode_school = _Method("electrode_school")
+    grip_school = _Method("grip_school")
+    feed_school = _Method("feed_school")
+    grinding_school = _Method("grinding_school")
 
     def __str__(self) -> str:
         return self.name

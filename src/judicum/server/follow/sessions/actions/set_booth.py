@@ -1,12 +1,13 @@
 """A course's booths: making one, what it has, what is broken, when it is closed."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 
 from django.db import transaction
 from django.utils import timezone
 
 from judicum.core.errors import InvalidValue, NotFound, said, some_of
 from judicum.core.planning.booths import FEATURES
+from judicum.core.setup.machine import known_of, read_machine
 from judicum.server.follow.sessions.models import Booth, BoothNote, Session
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import membership_of, staff_of
@@ -26,11 +27,12 @@ def set_booth(
     has: Sequence[str],
     broken: str = "",
     closed: Sequence[int] = (),
+    machine: Mapping[str, object] | None = None,
 ) -> Booth:
-    """Make a booth (`booth_id` None) or change one; slots in a session it is now closed in are taken out.
+    """Make a booth (`booth_id` None) or change one; slots in a session it is now closed in are taken out. `machine` None: as it is.
 
     Raises:
-        InvalidValue: a name that is taken or too long, unknown features, sessions that are none of the course's.
+        InvalidValues: a machine that there is none of. InvalidValue: a name that is taken or too long, unknown features, sessions that are none of the course's.
         NotFound, NotAllowed: not a course one teaches, no such booth.
     """
     course = staff_of(user, course_id).course
@@ -43,6 +45,7 @@ def set_booth(
     sessions = list(Session.objects.filter(course=course, pk__in=closed))
     if len(sessions) != len(set(closed)):
         raise InvalidValue("closed", list(closed), said("allowed-sessions-of-this-course"))
+    profile = None if machine is None else known_of(read_machine(machine))
     booth = Booth(course=course) if booth_id is None else Booth.objects.filter(course=course, pk=booth_id).first()
     if booth is None:
         raise NotFound(said("refused-there-is-no-booth-in-this", booth_id=booth_id))
@@ -50,6 +53,7 @@ def set_booth(
         raise InvalidValue("name", name, said("allowed-a-name-that-no-other-booth"))
     before = booth.broken
     booth.name, booth.has, booth.broken = name.strip(), list(dict.fromkeys(has)), broken.strip()
+    booth.machine = booth.machine if profile is None else profile
     booth.save()
     if booth.broken != before:
         _save_note(booth, user)

@@ -4,6 +4,7 @@ from collections.abc import Mapping
 
 from django.db import transaction
 
+from judicum.core.choices import METHODS
 from judicum.core.setup import check_schools
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
@@ -21,5 +22,5 @@ def set_schools(user: User, course_id: int, given: Mapping[str, object]) -> Cour
     chosen = check_schools(given)
     for key, value in chosen.items():
         setattr(course, key, value)
-    course.save(update_fields=list(chosen))
+    course.save(update_fields={"methods" if key in METHODS else key for key in chosen})
     return course

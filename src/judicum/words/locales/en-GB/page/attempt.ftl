@@ -35,6 +35,7 @@ attempt-log = Log
 attempt-log-another-run = Log another { -run }
 attempt-log-of-run = Log of { -run } { $number }
 attempt-log-of-the-run = Log of the { -run }
+attempt-log-planned-run = Log { -run } { $number }: { $kind }
 attempt-marked-by = { $scheme }, { -marked } by { $name }
 attempt-measuring-broke-down-the-photo-is = Measuring broke down. The photo is safe; your instructor can have it measured again.
 attempt-minutes-bring = { $title }, { $minutes ->

@@ -15,6 +15,11 @@ shared-beads-by-date-to-one-scale = Beads by date, to one scale
 shared-below-the-card = <strong>{ $field } { $used }</strong>, { $outside } under { $low } to { $high }: { $effect }.
 shared-bottle-c = { -Bottle }, °C
 shared-coming-while-the-demo-loads = Coming: the demo is still loading.
+shared-dabs =
+    { $dabs ->
+        [one] 1 dab
+       *[other] { $dabs } dabs
+    }
 shared-dabs-each-order = { $dabs } dabs each; order { $order }
 shared-direction-of-travel-from-the-arc = direction of travel, from the arc forward
 shared-down-slope = { field-downslope_s }
@@ -34,6 +39,7 @@ shared-in-passed-attempts = { $attempts ->
     [one] in { $attempts } passed attempt
    *[other] in { $attempts } passed attempts
 }
+shared-longest-run = Longest { -run }:
 shared-move-along-the-strip-for-values = Move along the strip for values.
 shared-no-one-in-this-course-has = No one in this course has passed this coupon yet. The settings above come from the rules.
 shared-not-measured-yet = not measured yet
@@ -63,6 +69,12 @@ shared-ripple-gaps = Ripple gaps
 shared-ripples = ripples
 shared-rod-for-bead = { $rod } for { $bead }
 shared-rpm = { $aim } rpm
+shared-run-of-a-card = { $technique }, cup { $cup } at { $stickout }, gas { $gas }, rod { $rod }
+shared-runs-in-section =
+    { $count ->
+        [one] One { -run } in section
+       *[other] { $count } { -runs } in section, numbered as they are welded
+    }
 shared-runs-round-the-tube = { -Runs } round the tube
 shared-save-reading = Save reading
 shared-save-to-log = Save to log
@@ -75,6 +87,7 @@ shared-size-of-the-strip = Size of the strip
 shared-strip-of = Strip of { $words }
 shared-strip-scrolled-sideways = Strip, scrolled sideways
 shared-suggested-bead-in-use = Bead { $number } is in use; the program suggests it as the longest and clearest.
+shared-tacks = Tacks
 shared-tap = Tap { $next }.
 shared-tap-another-number-to-choose-that = Tap another number to choose that bead. Measurements of all beads are kept.
 shared-taper = taper { $taper_mm }

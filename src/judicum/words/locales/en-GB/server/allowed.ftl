@@ -118,6 +118,7 @@ allowed-at-most-of-them = at most { $most } of them
 allowed-at-most-schemes-in-a-course = at most { $most } schemes in a course
 allowed-at-most-the-announced-bytes = at most the announced { $size } bytes
 allowed-before = { $first } before { $then }
+allowed-between-background-and-peak = between background ({ $low } A) and peak ({ $high } A)
 allowed-blank_password = at least { $least } characters that are not spaces
 allowed-booth-with = a booth that has { $features }
 allowed-by-pydantic = { $what }

@@ -2,6 +2,7 @@ booth-fault-reported = a fault was reported here. Ask your instructor before you
 bring-plate = blanks, cut and deburred; gloves, helmet, scale card, phone
 bring-tube = tube and plugs, cleaned; gloves, helmet, scale card, phone
 date-and-time = { $date }, { $time }
+feature-over = a machine and torch for more than { $amps } A
 set-figure = { $field } { $figure }
 unplaced-away = absent from every session before the due date
 unplaced-before_due_full = no free slot before the due date

@@ -1,16 +1,25 @@
+card-between-runs = Between { -runs }: wait until hand-warm, brush with a clean stainless brush.
+card-look-at-back = Look at the back when it is cold: too much penetration is the commonest fault of a thin fillet.
 caution-arc_eye = Shade down, gloves on, skin covered, booth screens closed.
-caution-argon_closed_space = Argon displaces air: no purging in closed spaces or pits; watch for leaks.
+caution-argon_closed_space = Argon displaces air: no purging in closed spaces or pits; watch for leaks. This goes for sleeves, bends, flanges and pipes too.
 caution-carbon_dust = Own brushes and wheels: carbon-steel dust on stainless rusts.
 caution-coated_metal = Never on { -galvanised }, plated or painted metal.
 caution-compressed_air = Cooling with compressed air: eyes protected, never on skin.
+caution-cups_brittle = Cups of ceramic and glass are brittle, and hot.
 caution-cylinders = Chain every cylinder upright.
 caution-electric_shock = Dry gloves; high-frequency start: keep away with an implant.
 caution-fume_chromium = Fume holds hexavalent chromium and nickel: extraction on, head out of the plume.
-caution-grinder = Grinding: wear eye protection, set the rest close, grip the tungsten firmly. Never use a grooved or chipped wheel.
+caution-grinder = Grinding: wear eye protection, set the rest close, grip the tungsten firmly. Never use a grooved or chipped wheel. With a drill: short grip, no loose cuffs or hair.
 caution-hot_metal = Hot coupons look cold: tongs, and the marked place to cool.
 caution-local_rules = Your school's own rules, local codes and your supervisor come before this card.
+caution-mains = Draw no more { -current } than outlet and cable allow.
+caution-no_water = No water on hot stainless: steam, scalds and warping.
+caution-overhead_drops = Overhead: drops find ear, sleeve and shoe. Cover them; stand out of the fall.
+caution-propping = Prop on hot metal with a heat shield, never a bare glove.
+caution-pulse_flicker = Pulses of 3–30 Hz flicker: nobody photosensitive welds or watches. Pulse slower, or far faster.
 caution-solvent_vapour = Close the solvent container and let the solvent evaporate before striking an arc. Never weld near chlorinated solvent or its vapour.
 caution-thoriated = Thoriated tungsten: the dust is radioactive. Use another kind; grind only with extraction.
+caution-torch_hot = Stop when the torch handle is hot.
 code-how-close = is about to turn turbulent
 code-how-fast = fast: thin, ropey, concave
 code-how-slow = slow: hot, dark, wide
@@ -24,6 +33,9 @@ code-unit-inch = inches
 code-unit-thou = thousandths of an inch
 code-what-cup = Cup { $cup } is made for the large heads (17, 18, 26), not for torch { $torch }.
 code-what-heads = Torch { $torch } and torch { $planned } do not share collets, cups or gas parts.
+cover-course = your course's dabs
+cover-cup = as far as the cup covers
+cover-tube = a quarter of a turn
 effect-arc_length_mm-above = wide, undercut, rod melts back in a ball
 effect-arc_length_mm-below = dips the tungsten
 effect-cup-above = more gas than needed; hard to reach
@@ -56,6 +68,24 @@ effect-travel_mm_s-above = thin, humped, concave { -centre } line
 effect-travel_mm_s-below = more heat per length: dark, wide, sagging
 effect-work_angle_deg-above = one toe is cut, tint wider on one side
 effect-work_angle_deg-below = one toe is cut, tint wider on one side
+machine-back_up_and_stop = No down-slope: back up onto the bead, speed up and stop there.
+machine-control_four_step = Trigger: press for the lamp, release for { $machine }, press and hold to go down, release to end.
+machine-control_pedal_switch = The pedal only switches: set { $machine } on the machine, tread it down fully.
+machine-control_two_step = Trigger: { $machine } comes at once and stays while it is held. Set it on the machine.
+machine-gas_by_hand = No pre-flow timer: run the gas briefly with the torch pointed away, then start.
+machine-needs_ac = This coupon needs AC, which this machine does not have. Weld it at another booth.
+machine-no_pulser = No pulse here: hold the pace with travel and dabs, or weld it at another booth.
+machine-over_mains = The outlet carries { $most } of welding { -current }; the card asks for { $need }. Weld it at another booth.
+machine-pulse_by_foot = No pulse: work the pedal from full to almost nothing about once a second.
+machine-pulse_too_fast = This machine pulses at { $most } at most.
+machine-restrike_for_postflow = No post-flow timer for { $postflow }: strike again for an instant on the end, hold still, and the gas runs on.
+machine-scratch_start = Scratch start: open the gas by hand before the arc. Snap the arc off along the bead, and dress the end.
+machine-start_on_scrap = The arc starts at { $start }, more than the bead needs: start on a piece of scrap and move over.
+machine-taper_by_foot = No down-slope: taper off with the pedal over 3–5 s, back into the bead.
+machine-too_strong = This machine gives { $least } at least; the card asks for { $need }. Weld this coupon at another booth.
+machine-too_weak = This machine gives { $most } at most; the card asks for { $need }. Weld this coupon at another booth.
+machine-torch_hot = { $need } is close to the torch's { $rating }: the handle grows too hot to hold. Stop and let it cool.
+machine-torch_too_small = Its torch is rated { $rating }; the card asks for { $need }. Change the torch.
 moved-asked = width or pace of its own { $percent }%
 moved-by = { $name } { $percent }%
 moved-pedal = machine { $percent }% above, pedal ridden
@@ -66,6 +96,10 @@ moved-wire =
         [thicker] thicker rod { $percent }%
        *[thinner] thinner rod { $percent }%
     }
+pass-kind-root = Root
+pass-kind-second = Second
+pass-kind-stacked = Stacked
+pass-kind-weave = Weave
 prep-blank_abraded = Mill surface abraded, edges deburred
 prep-blank_wiped = Blank wiped with { $solvent }
 prep-cup_clean = Cup and gas parts clean
@@ -87,6 +121,22 @@ rule-heat_balance = heat balance
 rule-practice_sheet = amps by thickness as practised: 38 A at 1 mm, less per mm on thicker sheet
 rule-practice_thick = amps by thickness as practised, above 2 mm growing slowly
 runs-first = thin side, while cold, a few amps lower
+tacks-behind = short tacks behind the flange, { $degrees }
+tacks-gap = Edges touch; a gap of { $gap } in places does no harm.
+tacks-how = { $current } for { $time } at most, tip { $tip } off, { $rod ->
+        [yes] with a little rod
+       *[no] without rod
+    }
+tacks-purge-purge_first = Purge runs before the first tack.
+tacks-purge-tacks_first = Tack first, then plug and purge.
+tacks-spacing = Longer seams: spacing is for your instructor to say.
+tacks-watch = Look after each tack: each pulls the next gap.
+tacks-where-along =
+    { $count ->
+        [2] one at each end
+       *[other] { $count } tacks: both ends, then the middle
+    }
+tacks-where-degrees = { $count } small tacks, opposite ones after each other: { $degrees }
 warning-angle_flat = Pushing at { $used } blows the cover off and melts the rod back; { $most } at most.
 warning-collet_body_on_stainless = A collet body blows a narrow jet; on { $metal } a gas lens is the first thing to change. Some weld clean fillets with one: tungsten close in, a small cup and plenty of gas.
 warning-cup_needs_second_mesh = Cup { $cup } is wider than the lens behind it: it needs a second mesh. Some weld titanium and long tube with it all the same, in still air.
