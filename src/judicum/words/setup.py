@@ -73,7 +73,8 @@ def card_in_words(card: Card, units: Units = METRIC) -> printed.Card:
         opinions=tuple(replace(one, rule=named("rule", one.rule)) for one in card.opinions),
         electrode=replace(rod, kinds=tuple(option_name("electrode_kind", kind) for kind in rod.kinds)),
         runs=runs and replace(runs, first=t("runs-first") if runs.first else None),
-        cover=card.cover and replace(card.cover, limited_by=named("cover", card.cover.limited_by)),
+        cover=card.cover
+        and replace(card.cover, limited_by=card.cover.limited_by and named("cover", card.cover.limited_by)),
         passes=tuple(
             replace(one, kind=named("pass-kind", one.kind), technique=option_name("technique", one.technique))
             for one in card.passes

@@ -28,6 +28,7 @@ SWING = 2.1 * (1 + 0.3 * np.sin(2 * np.pi * np.arange(36) / 6))
 RANDOM = 2.1 * (1 + np.clip(0.3 * RNG.normal(size=36), -0.7, 0.9))
 NARROW_START = np.where(np.arange(81) < 10, 2.9, 4.1) + RNG.normal(0, 0.05, 81)
 TUBE = {"metal": "304L", "joint": "tube_butt", "thickness_mm": 1.5, "tube_od_mm": 48}
+TEE = {"metal": "304L", "joint": "tee", "thickness_mm": 1.6}
 NONE_SKIPPED: list[str] = []
 
 WORKED: list[tuple[str, dict[str, Any]]] = [
@@ -73,6 +74,14 @@ WORKED: list[tuple[str, dict[str, Any]]] = [
     ("purge_missing", case(coupon=TUBE, by_hand={"back": "sugared"}, run={"purge_l_min": 0})),
     ("purge_poor", case(coupon=TUBE, by_hand={"back": "sugared"}, run={"purge_l_min": 5, "purge_vent": False})),
     ("tacks_few", case(by_hand={"distortion_mm": 4}, skipped=["tacked"])),
+    ("cup_small", case(bead(along=[7] * 80), run={"cup": 3, "gas_l_min": 4})),
+    ("past_cover", case(bead(along=[2] * 30 + [7] * 50), coupon={**TUBE, "cup": 8})),
+    ("fillet_too_deep", case(by_hand={"back": "hangs_through"}, coupon={**TEE, "position": "vertical_up"})),
+    ("rod_low", case(by_hand={"leg_upper_mm": 2.0, "leg_lower_mm": 3.5}, run={"work_angle_deg": 45}, coupon={**TEE, "position": "horizontal"})),
+    ("sag", case(bead(defects=[fault("bulge", 40, size_mm=4), fault("bulge", 60, size_mm=4)]), coupon={**TEE, "position": "overhead"}, looks={"part_hot": True})),
+    ("dull_start", {**case(bead(along=grey((0, 7)))), "earlier": [{"looks": {"electrode_after": "dull"}}]}),
+    ("start_hot", case(bead(defects=[fault("burn_through", 3, size_mm=4)]), run={"start_current_a": 90})),
+    ("overheated_clean", case(by_hand={"distortion_mm": 4}, run={"current_a": 67, "travel_mm_s": 1.85})),
     ("pulse_fast_shallow", case(by_hand={"back": "not_through"}, run={"per_second": 100, "peak_a": 70, "background_a": 20, "on_share": 0.4})),
 ]  # fmt: skip
 

@@ -757,7 +757,7 @@ export type Messages = {
   "shared-below-the-card": "effect" | "field" | "high" | "low" | "outside" | "used";
   "shared-bottle-c": never;
   "shared-coming-while-the-demo-loads": never;
-  "shared-dabs": "dabs";
+  "shared-cover": "reach" | "under";
   "shared-dabs-each-order": "dabs" | "order";
   "shared-direction-of-travel-from-the-arc": never;
   "shared-down-slope": never;
@@ -774,7 +774,7 @@ export type Messages = {
   "shared-heat-kj-mm-at-the-arc": "arc" | "gas_l_per_run" | "net" | "reynolds" | "run_mm";
   "shared-help-on": "words";
   "shared-in-passed-attempts": "attempts";
-  "shared-longest-run": never;
+  "shared-longest-run": "dabs" | "length" | "why";
   "shared-move-along-the-strip-for-values": never;
   "shared-no-one-in-this-course-has": never;
   "shared-not-measured-yet": never;

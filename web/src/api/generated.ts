@@ -2781,11 +2781,19 @@ export interface components {
             minutes: number;
             door_code: string;
         };
-        /** @description Longest run under the cup (mm) and its dabs; what limits it: cup, tube, course. */
+        /**
+         * @description How far the gas reaches behind the arc (mm) and how long each place stays under it (s); on tube the longest run (mm), its
+         *     dabs, and what limits it: cup, tube, course.
+         */
         Cover: {
-            longest_run_mm: number;
+            reach_mm: number;
+            under_s: number;
+            /** @default null */
+            longest_run_mm: number | null;
+            /** @default null */
             dabs: number | null;
-            limited_by: string;
+            /** @default null */
+            limited_by: string | null;
         };
         /** @description A new course; `like` is a course of one's own that it takes coupons, schemes, methods and booths from. */
         CreateCourseRequest: {

@@ -14,9 +14,16 @@ export function CardPlan({ card, units }: { card: Card; units: Units }) {
       {card.passes.length > 0 && <PlannedRuns card={card} units={units} />}
       {card.cover && (
         <p>
-          <strong>{t("shared-longest-run")}</strong> {measure(card.cover.longest_run_mm, "length", units, 0)}
-          {card.cover.dabs !== null && `, ${t("shared-dabs", { dabs: card.cover.dabs })}`}:{" "}
-          {card.cover.limited_by}.
+          {t("shared-cover", {
+            reach: measure(card.cover.reach_mm, "length", units, 0),
+            under: measure(card.cover.under_s, "time", units),
+          })}{" "}
+          {card.cover.longest_run_mm !== null &&
+            t("shared-longest-run", {
+              length: measure(card.cover.longest_run_mm, "length", units, 0),
+              dabs: card.cover.dabs ?? 0,
+              why: card.cover.limited_by ?? "",
+            })}
         </p>
       )}
       {others.map((note) => (

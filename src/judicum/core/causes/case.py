@@ -52,7 +52,9 @@ class Case:
     confirmed: tuple[str, ...] = ()
     usual: dict[str, int] = field(default_factory=dict)
     rejected: dict[str, int] = field(default_factory=dict)
-    """How often the course's instructors took each cause, and how often they set one aside."""
+    dull_before: bool = False
+    """How often the course's instructors took each cause, and how often they set one aside; whether the last attempt left the
+    tungsten dull."""
 
     @property
     def length_mm(self) -> float | None:
@@ -107,6 +109,7 @@ def read_case(given: object) -> Case:
         _report(given["measurement"]),
         _confirmed(given),
         _usual(given),
+        dull_before=_dull_before(given),
     )
 
 
@@ -134,13 +137,10 @@ def _object(given: Mapping[str, object], key: str, allowed: tuple[str, ...]) -> 
 def _run(run: object, number: int) -> Used:
     if not isinstance(run, Mapping):
         raise InvalidValue(f"runs.{number}", run, said("allowed-an-object-with-what-was-set"))
-    vent = run.get("purge_vent")
-    if vent is not None and not isinstance(vent, bool):
-        raise InvalidValue("purge_vent", vent, said("allowed-true-false-or-null"))
     # No purge at all is a figure here, though none that a flow meter is set to.
     off = run.get("purge_l_min") == 0 and not isinstance(run.get("purge_l_min"), bool)
-    used = read_used({k: v for k, v in run.items() if k != "purge_vent" and not (off and k == "purge_l_min")})
-    return replace(used, purge_l_min=0.0 if off else used.purge_l_min, purge_vent=vent)
+    used = read_used({k: v for k, v in run.items() if not (off and k == "purge_l_min")})
+    return replace(used, purge_l_min=0.0 if off else used.purge_l_min)
 
 
 def _skipped(given: Mapping[str, object]) -> frozenset[str] | None:
@@ -232,6 +232,13 @@ def _confirmed(given: Mapping[str, object]) -> tuple[str, ...]:
             raise InvalidValue("confirmed", cause, one_of(CAUSES))
         found.append(cause)
     return tuple(found)
+
+
+def _dull_before(given: Mapping[str, object]) -> bool:
+    """Whether the tungsten was dull after the attempt before."""
+    before = [one for one in _list(given, "earlier") if isinstance(one, Mapping)][-1:]
+    looks = [one.get("looks") for one in before]
+    return any(isinstance(one, Mapping) and one.get("electrode_after") == "dull" for one in looks)
 
 
 def _usual(given: Mapping[str, object]) -> dict[str, int]:

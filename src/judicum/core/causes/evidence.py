@@ -7,6 +7,7 @@ import numpy as np
 
 from judicum.core.causes.case import Case
 from judicum.core.causes.symptoms import SYMPTOM, Symptom, period_of, wavy_share
+from judicum.core.heat import arc_volts, heat_per_length_kj_mm
 from judicum.core.setup.gas import wants_purge
 from judicum.core.setup.record import Used
 
@@ -22,6 +23,14 @@ FEW_DABS_SHARE = 1.35
 """Dab pitch over the card's longest, from which the seam was fed too little."""
 MIN_WAIT_S = 20.0
 """Purging shorter than this has not changed the air of a short tube ten times."""
+
+
+PAST_COVER = 1.2
+"""Over the card's longest run, from which the bead's end leaves the gas while it is hot."""
+MIN_COOLED_S = 60.0
+"""s between two runs under which a coupon is surely not hand-warm."""
+HIGH_HEAT = 1.6
+"""Over the card's heat per length, from which the metal passed what it should have, however clean it looks."""
 
 
 @dataclass(frozen=True)
@@ -171,6 +180,42 @@ def _all_within(case: Case) -> EvidenceFound | None:
     return _yes(len(known) >= 2 and all(_within(case, key) for key in known), "settings_in_range")
 
 
+def _logged(case: Case, key: str, value: str) -> EvidenceFound | None:
+    held = [getattr(run, key) for run in case.runs if getattr(run, key) is not None]
+    return EvidenceFound(key, 1.0, value=value) if value in held else None
+
+
+def _past_cover(case: Case) -> EvidenceFound | None:
+    """Runs round a tube longer than what the cup covers."""
+    reach = case.card.cover.longest_run_mm if case.card.cover else None
+    if reach is None or not case.length_mm:
+        return None
+    run_mm = case.length_mm / max(len(case.runs), len(case.restarts_mm) + 1)
+    return _yes(run_mm > PAST_COVER * reach, "run_length", used=round(run_mm, 1), high=reach)
+
+
+def _cooled_little(case: Case) -> EvidenceFound | None:
+    waits = [run.cooled_s for run in case.runs if run.cooled_s is not None]
+    return _yes(waits and min(waits) < MIN_COOLED_S, "cooled_s", used=min(waits, default=0.0), low=MIN_COOLED_S)
+
+
+def _few_tacks(case: Case) -> EvidenceFound | None:
+    asked = case.card.tacks.count if case.card.tacks else 0
+    made = [run.tacks for run in case.runs if run.tacks is not None]
+    return _yes(made and max(made) < asked, "tacks", used=max(made, default=0), low=asked)
+
+
+def _heat_high(case: Case) -> EvidenceFound | None:
+    """Heat per length from the logged amps and the real travel, whatever the colour says."""
+    amps = [run.current_a for run in case.runs if run.current_a is not None]
+    travel = case.figures("travel_mm_s")
+    if not amps or not travel:
+        return None
+    heat = max(heat_per_length_kj_mm(arc_volts(a), a, travel[0][0]) for a in amps)
+    asked = case.card.heat_kj_mm.arc
+    return _yes(heat > HIGH_HEAT * asked, "heat_kj_mm", used=round(heat, 3), high=round(HIGH_HEAT * asked, 3))
+
+
 def _runs(case: Case) -> Sequence[Used]:
     """What was set, or one run of which nothing was noted."""
     return case.runs or (Used(),)
@@ -219,4 +264,17 @@ TESTS: dict[str, Test] = {
     "no_vent": lambda case, seen: _yes(any(run.purge_vent is False for run in case.runs), "purge_vent"),
     "wait_short": lambda case, seen: _wait_short(case),
     "fast_pulse": lambda case, seen: _fast_pulse(case),
+    "logged": lambda case, seen, key, value: _logged(case, key, value),
+    "past_cover": lambda case, seen: _past_cover(case),
+    "thin_fillet": lambda case, seen: _yes(case.card.look_at_back, "thin_fillet"),
+    "vertical": lambda case, seen: _yes(case.coupon.position == "vertical_up", "position"),
+    "horizontal": lambda case, seen: _yes(case.coupon.position == "horizontal", "position"),
+    "horizontal_wire": lambda case, seen: _yes(
+        case.coupon.position == "horizontal" and case.card.filler is not None, "position"
+    ),
+    "out_of_position": lambda case, seen: _yes(case.coupon.position != "flat", "position"),
+    "dull_before": lambda case, seen: _yes(case.dull_before, "dull_before"),
+    "cooled_little": lambda case, seen: _cooled_little(case),
+    "few_tacks": lambda case, seen: _few_tacks(case),
+    "heat_high": lambda case, seen: _heat_high(case),
 }

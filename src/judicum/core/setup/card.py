@@ -60,7 +60,7 @@ def card_of(coupon: Coupon) -> Card:
     flow = Band(round(low, 1), round(middle, 1), round(high, 1))
     travel, pitch = hands.travel(coupon), hands.dab_pitch(coupon)
     timing = gas.timing(coupon, current.aim, cup.number)
-    reach = cover(coupon, cup.number, pitch.aim if pitch else None)
+    reach = cover(coupon, cup.number, travel.aim, pitch.aim if pitch else None)
     wire = filler(coupon)
     volts = arc_volts(current.aim)
     width = coupon.target_width_mm or hands.bead_width_mm(coupon.thickness_mm)

@@ -32,6 +32,8 @@ USED = Fields(
 )
 WORK_OFF_DEG = 15
 """Degrees. Further from the usual work angle one toe is favoured."""
+MIN_ARC_DIAMETERS = 0.25
+"""Nearer than this the point dips."""
 MAX_PUSH_DEG = {"vertical_up": 25}
 USUAL_PUSH_DEG = 20
 
@@ -140,6 +142,8 @@ def ranges(coupon: Coupon, card: Card, used: Used) -> dict[str, tuple[float, flo
         found["dabs_per_s"] = (round(0.7 * card.dabs_per_s, 2), round(1.4 * card.dabs_per_s, 2))
     if card.purge:
         found["purge_l_min"] = (card.purge.l_min.low, card.purge.l_min.high)
+    found["arc_diameters"] = (MIN_ARC_DIAMETERS, 1.0)
+    found["start_current_a"] = (0.0, card.current_a.aim)  # above the bead's own it bites into the edge
     work = card.angles_deg.work
     found["work_angle_deg"] = (work - WORK_OFF_DEG, work + WORK_OFF_DEG)
     found["travel_angle_deg"] = (0, MAX_PUSH_DEG.get(coupon.position, USUAL_PUSH_DEG))

@@ -25,20 +25,25 @@ def cover_mm(cup: float) -> float:
     return (WIDE_COVER if cup >= WIDE_CUP else NARROW_COVER) * inside_mm(cup)
 
 
-def cover(coupon: Coupon, cup: float, pitch_mm: float | None) -> Cover | None:
-    """Longest run (mm) before the part is turned or the hand moved, and its dabs; None where cover is no question.
+def cover(coupon: Coupon, cup: float, travel_mm_s: float, pitch_mm: float | None) -> Cover | None:
+    """How far the gas reaches; None where cover is no question.
 
-    `limited_by` is `cup`, `tube` where a quarter of a turn is shorter, or `course` where its own number of dabs is.
+    On tube, where the torch stands while the part is turned, it limits a run: `limited_by` is `cup`, `tube` where a quarter of a
+    turn is shorter, or `course` where its own number of dabs is.
     """
     if not coupon.metal.oxidises:
         return None
     longest, by = cover_mm(cup), "cup"
-    if coupon.on_tube and coupon.tube_od_mm is not None and QUARTER * coupon.tube_od_mm < longest:
+    reach = round(longest / 2, 1)
+    under = round(longest / 2 / travel_mm_s, 1)
+    if not coupon.on_tube or coupon.joint == "turntable":
+        return Cover(reach, under)
+    if coupon.tube_od_mm is not None and QUARTER * coupon.tube_od_mm < longest:
         longest, by = QUARTER * coupon.tube_od_mm, "tube"
     if pitch_mm is None:
-        return Cover(round(longest, 1), None, by)
+        return Cover(reach, under, round(longest, 1), None, by)
     dabs = max(2, int((longest + TIE_IN_MM) / pitch_mm))
     if coupon.dabs_per_run is not None:
         dabs, by = coupon.dabs_per_run, "course"
         longest = dabs * pitch_mm - TIE_IN_MM
-    return Cover(round(max(longest, pitch_mm), 1), dabs, by)
+    return Cover(reach, under, round(max(longest, pitch_mm), 1), dabs, by)

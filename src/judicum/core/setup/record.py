@@ -125,11 +125,14 @@ class Runs:
 
 @dataclass(frozen=True, slots=True)
 class Cover:
-    """Longest run under the cup (mm) and its dabs; what limits it: cup, tube, course."""
+    """How far the gas reaches behind the arc (mm) and how long each place stays under it (s); on tube the longest run (mm), its
+    dabs, and what limits it: cup, tube, course."""
 
-    longest_run_mm: float
-    dabs: int | None
-    limited_by: str
+    reach_mm: float
+    under_s: float
+    longest_run_mm: float | None = None
+    dabs: int | None = None
+    limited_by: str | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -11,7 +11,7 @@ from judicum.core.causes import SKIPPABLE, Explained, Followed, explain_case, fo
 from judicum.core.causes.case import BY_HAND, Case
 from judicum.server.catalogue.coupons.setup import checklist_for, coupon_of, logged_of
 from judicum.server.people.accounts.models import User
-from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.attempts.models import Attempt, Run
 from judicum.server.record.attempts.states import AttemptState
 from judicum.server.record.attempts.visibility import blind_to
 from judicum.server.record.causes.models import Verdict
@@ -43,6 +43,7 @@ def case_of(attempt: Attempt) -> Case:
             "looks": _noticed(runs),
             "by_hand": {key: attempt.by_hand.get(key) for key in (*BY_HAND, "face", "back")},
             "measurement": measurement.result if measurement else None,
+            "earlier": [{"looks": {"electrode_after": _electrode_before(attempt)}}],
         }
     )
     verdicts = STANDING.exclude(attempt=attempt)
@@ -51,6 +52,16 @@ def case_of(attempt: Attempt) -> Case:
     )
     confirmed, rejected = _in_course(attempt)
     return replace(case, confirmed=tuple(mine.values_list("cause", flat=True)), usual=confirmed, rejected=rejected)
+
+
+def _electrode_before(attempt: Attempt) -> str | None:
+    """What the tungsten looked like after the student's attempt before."""
+    earlier = Run.objects.filter(
+        attempt__course_id=attempt.course_id,
+        attempt__student_id=attempt.student_id,
+        attempt__created_at__lt=attempt.created_at,
+    )
+    return earlier.order_by("-attempt__created_at", "-number").values_list("electrode_after", flat=True).first()
 
 
 def _set(run: Mapping[str, object]) -> dict[str, Any]:

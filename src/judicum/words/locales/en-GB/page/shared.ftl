@@ -15,11 +15,7 @@ shared-beads-by-date-to-one-scale = Beads by date, to one scale
 shared-below-the-card = <strong>{ $field } { $used }</strong>, { $outside } under { $low } to { $high }: { $effect }.
 shared-bottle-c = { -Bottle }, °C
 shared-coming-while-the-demo-loads = Coming: the demo is still loading.
-shared-dabs =
-    { $dabs ->
-        [one] 1 dab
-       *[other] { $dabs } dabs
-    }
+shared-cover = The gas reaches { $reach } behind the arc: each place stays under it for { $under }.
 shared-dabs-each-order = { $dabs } dabs each; order { $order }
 shared-direction-of-travel-from-the-arc = direction of travel, from the arc forward
 shared-down-slope = { field-downslope_s }
@@ -39,7 +35,11 @@ shared-in-passed-attempts = { $attempts ->
     [one] in { $attempts } passed attempt
    *[other] in { $attempts } passed attempts
 }
-shared-longest-run = Longest { -run }:
+shared-longest-run =
+    { $dabs ->
+        [0] Longest { -run }: { $length }, { $why }.
+       *[other] Longest { -run }: { $length } or { $dabs } dabs, { $why }.
+    }
 shared-move-along-the-strip-for-values = Move along the strip for values.
 shared-no-one-in-this-course-has = No one in this course has passed this coupon yet. The settings above come from the rules.
 shared-not-measured-yet = not measured yet
