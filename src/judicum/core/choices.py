@@ -61,6 +61,7 @@ _TABLE = (
     Choice("grip_school", ("cue", "fist", "finger_sleeve")),
     Choice("feed_school", ("low", "fed", "laid", "still")),
     Choice("grinding_school", ("fingers", "rest", "drill")),
+    Choice("pulse_preset", ("metronome", "thirds", "half_and_half", "fused_sheet", "fast_and_stiff")),
     Choice("prop", ("arm", "finger", "shield", "none")),
     Choice("grip", ("cue", "fist")),
     Choice("feed", ("pinch", "walk", "lift", "lay")),

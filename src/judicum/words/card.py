@@ -16,6 +16,7 @@ from judicum.core.setup.record import (
     PlannedRun,
     Purge,
     Runs,
+    Seams,
     Tacks,
 )
 
@@ -55,7 +56,7 @@ class CardWarning(Part):
 
 
 class CardNote(Part):
-    """What is done beside the figures; `topic` is tacks, between_runs or back."""
+    """What is done beside the figures; `topic` is tacks, between_runs, seams, rules_only or back."""
 
     topic: str
     words: str
@@ -90,6 +91,8 @@ class Card(Part):
     tacks: Tacks | None
     passes: tuple[PlannedRun, ...]
     look_at_back: bool
+    seams: Seams | None
+    rules_only: str | None
     notes: list[CardNote]
     turntable_rpm: Band | None
     pulse_mean_a: float | None

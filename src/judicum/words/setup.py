@@ -89,6 +89,10 @@ def _notes(card: Card, units: Units) -> list[printed.CardNote]:
     found = [printed.CardNote(topic="tacks", words=words) for words in _tacks(card.tacks, units)] if card.tacks else []
     if card.passes:
         found.append(printed.CardNote(topic="between_runs", words=t("card-between-runs")))
+    if card.seams:
+        found.append(printed.CardNote(topic="seams", words=t(f"card-seams-{card.seams.order}", count=card.seams.count)))
+    if card.rules_only:
+        found.append(printed.CardNote(topic="rules_only", words=t(f"card-rules-only-{card.rules_only}")))
     if card.look_at_back:
         found.append(printed.CardNote(topic="back", words=t("card-look-at-back")))
     return found

@@ -73,7 +73,7 @@ def test_bad_inputs_are_all_named() -> None:
     with pytest.raises(InvalidValues) as refused:
         compute("gas", {"cup": "wide", "gas_l_min": 9000, "gas_part": "sponge", "odd": 1})
     assert {p.field for p in refused.value.problems} == {"odd", "cup", "gas_l_min", "gas_part"}
-    with pytest.raises(InvalidValue, match="options=pulse, gas"):
+    with pytest.raises(InvalidValue, match="options=pulse, pulse_for"):
         compute("abacus", {})
 
 

@@ -6,6 +6,7 @@ from typing import Any
 import pytest
 from django.test import Client
 
+from judicum.core.workbench import PANELS
 from judicum.server.catalogue.coupons.models import Design
 from judicum.server.catalogue.coupons.setup import card_for, coupon_of
 from tests.people import Course
@@ -132,7 +133,7 @@ def test_newcomers_see_the_units_of_the_course(course: Course, teacher: Client) 
 def test_the_workbench_answers_from_its_address(course: Course, client_of: Callable[..., Client]) -> None:
     client = client_of(course.student)
     panels = {p["key"]: p for p in client.get("/api/workbench").json()}
-    assert {"pulse", "gas", "heat", "runs", "turntable", "consumption", "purge", "filler", "gauge"} == set(panels)
+    assert {panel.key for panel in PANELS} == set(panels)
     answer = client.get("/api/workbench/pulse?peak_a=110&background_a=25&on_share=0.3").json()
     assert answer["results"][0] == {
         "key": "mean_a",

@@ -1240,6 +1240,11 @@ export type Messages = {
   "option-prop-finger": never;
   "option-prop-none": never;
   "option-prop-shield": never;
+  "option-pulse_preset-fast_and_stiff": never;
+  "option-pulse_preset-fused_sheet": never;
+  "option-pulse_preset-half_and_half": never;
+  "option-pulse_preset-metronome": never;
+  "option-pulse_preset-thirds": never;
   "option-pulse_school-clock": never;
   "option-pulse_school-seldom": never;
   "option-pulse_school-thin": never;
@@ -1489,6 +1494,7 @@ export type Messages = {
   "field-prop": never;
   "field-puff_at_start": never;
   "field-pulse_max_per_second": never;
+  "field-pulse_preset": never;
   "field-pulse_school": never;
   "field-purge": never;
   "field-purge_l_min": never;
@@ -1510,6 +1516,7 @@ export type Messages = {
   "field-scope": never;
   "field-scores": never;
   "field-seams": never;
+  "field-seams_planned": never;
   "field-second_share": never;
   "field-second_thickness_mm": never;
   "field-sequence": never;
@@ -1549,6 +1556,7 @@ export type Messages = {
   "field-travel_angle_deg": never;
   "field-travel_mm_s": never;
   "field-tube_od_mm": never;
+  "field-turn_s": never;
   "field-unit_system": never;
   "field-until": never;
   "field-username": never;

@@ -400,6 +400,14 @@ export const vocabulary = {
       "step": 1.0,
       "whole": true
     },
+    "seams_planned": {
+      "kind": "count",
+      "unit": "",
+      "low": 1,
+      "high": 24,
+      "step": 1.0,
+      "whole": true
+    },
     "dabs_per_run": {
       "kind": "count",
       "unit": "",
@@ -485,6 +493,14 @@ export const vocabulary = {
       "unit": "1/s",
       "low": 0.1,
       "high": 5000,
+      "step": 1,
+      "whole": false
+    },
+    "turn_s": {
+      "kind": "time",
+      "unit": "s",
+      "low": 1,
+      "high": 3600,
       "step": 1,
       "whole": false
     },
@@ -966,6 +982,13 @@ export const vocabulary = {
       "fingers",
       "rest",
       "drill"
+    ],
+    "pulse_preset": [
+      "metronome",
+      "thirds",
+      "half_and_half",
+      "fused_sheet",
+      "fast_and_stiff"
     ],
     "prop": [
       "arm",

@@ -2512,6 +2512,8 @@ export interface components {
             tacks: components["schemas"]["Tacks"] | null;
             passes: components["schemas"]["PlannedRun"][];
             look_at_back: boolean;
+            seams: components["schemas"]["Seams"] | null;
+            rules_only: string | null;
             notes: components["schemas"]["CardNote"][];
             turntable_rpm: components["schemas"]["Band"] | null;
             pulse_mean_a: number | null;
@@ -2529,7 +2531,7 @@ export interface components {
             rule: string;
             because: string[];
         };
-        /** @description What is done beside the figures; `topic` is tacks, between_runs or back. */
+        /** @description What is done beside the figures; `topic` is tacks, between_runs, seams, rules_only or back. */
         CardNote: {
             topic: string;
             words: string;
@@ -4130,6 +4132,11 @@ export interface components {
             scores: {
                 [key: string]: number | null;
             };
+        };
+        /** @description Several seams on one part: how many, and in which order (a code of `choices.seams`). */
+        Seams: {
+            count: number;
+            order: string;
         };
         /** @description What an app on a phone reads: as address, as a picture for its camera (data URI), and the secret to type. */
         SecondFactorBegun: {

@@ -25,6 +25,7 @@ from judicum.core.setup.record import (
     HeatInput,
     Opinion,
     Runs,
+    Seams,
 )
 from judicum.core.setup.schools import START_S
 from judicum.core.setup.tacks import tacks
@@ -35,6 +36,8 @@ RUN_MM = 100.0
 """mm of bead that gas and wire of a card are told for."""
 DABS_A_RUN = 17
 """Dabs from one position of the hand round a tube, where no cover limits them: what a propped hand reaches."""
+RULES_ONLY = ("titanium", "aluminium", "nickel")
+"""Families of which hardly a practised setting is known: the card's figures are rules, and say so."""
 THIN_FILLET_MM = 2.5
 """mm. Up to here too much penetration is a fillet's commonest fault, and its back tells."""
 
@@ -96,6 +99,8 @@ def card_of(coupon: Coupon) -> Card:
         cover=reach,
         tacks=tacks(coupon, current.aim),
         passes=planned_runs(coupon),
+        seams=Seams(coupon.seams_planned, coupon.seams) if coupon.seams_planned > 1 else None,
+        rules_only=coupon.metal.family if coupon.metal.family in RULES_ONLY else None,
         look_at_back=coupon.kind.fillet and coupon.heated_mm <= THIN_FILLET_MM and coupon.metal.oxidises,
         turntable_rpm=_turntable(coupon, travel),
         pulse_mean_a=round(coupon.pulse.mean_a, 1) if coupon.pulse else None,

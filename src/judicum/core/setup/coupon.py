@@ -30,11 +30,12 @@ CHOSEN = (
     "cup_school",
     "flow_school",
     "run_order",
+    "seams",
     "purge_tacks",
     "electrode_school",
 )
 TYPED = (
-    "thickness_mm", "gauge", "second_thickness_mm", "tube_od_mm", "filler_mm", "pass", "passes", "dabs_per_run", "target_width_mm", "leg_mm", "cup",
+    "thickness_mm", "gauge", "second_thickness_mm", "tube_od_mm", "filler_mm", "pass", "passes", "seams_planned", "dabs_per_run", "target_width_mm", "leg_mm", "cup",
     "stickout_mm", "electrode_mm", "bore_length_mm", "travel_mm_s",
 )  # fmt: skip
 COUPON = Fields(
@@ -78,6 +79,8 @@ class Coupon:
     runs_planned: int = 1
     layers: str = "weave"
     dabs_per_run: int | None = None
+    seams_planned: int = 1
+    seams: str = "in_turn"
     cup_school: str = "wide"
     flow_school: str = "number"
     run_order: str = "straight_round"

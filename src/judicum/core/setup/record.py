@@ -174,6 +174,14 @@ class PlannedRun:
 
 
 @dataclass(frozen=True, slots=True)
+class Seams:
+    """Several seams on one part: how many, and in which order (a code of `choices.seams`)."""
+
+    count: int
+    order: str
+
+
+@dataclass(frozen=True, slots=True)
 class Advice:
     """What a machine cannot do of a card, by its code with its figures; `hides` the figures of the card that mean nothing on it."""
 
@@ -220,6 +228,8 @@ class Card:
     tacks: Tacks | None
     passes: tuple[PlannedRun, ...]
     look_at_back: bool
+    seams: Seams | None
+    rules_only: str | None
     turntable_rpm: Band | None
     pulse_mean_a: float | None
     bead: BeadGoal

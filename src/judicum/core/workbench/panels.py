@@ -9,13 +9,16 @@ from judicum.core.fields import Fields
 from judicum.core.heat import ARC_EFFICIENCY, heat_per_length_kj_mm
 from judicum.core.quantities import QUANTITIES, Kind, Quantity
 from judicum.core.setup import gas
+from judicum.core.setup.current import PULSE_FACTOR
 from judicum.core.setup.filler import fillet_area_mm2, wire_length_mm
 from judicum.core.setup.gauge import MISMATCH_SHARE, TABLES_INCH, gauge_mm
-from judicum.core.setup.pulse import Pulse
+from judicum.core.setup.pulse import PRESETS, TIMED_TO_PER_SECOND, Pulse, flickers, on_share_for, preset_for
 from judicum.core.setup.rules import MAX_ON_SHARE
 from judicum.core.tube import carry_over_rpm, plan_runs, run_order, trial_bands
 from judicum.core.workbench.panel import Answer, Input, Note, Panel, Result
 
+PULSE_HELPS_TO_MM = 3.0
+"""mm. Thicker plate is welded straight: nothing spreads that a pulse could hold back."""
 BOTTLE_BAR = 200.0
 
 MeasurementSummary = dict[str, float]
@@ -42,6 +45,56 @@ def _pulse(given: MeasurementSummary, _: Choices) -> Answer:
         ),
         {"time_s": [*times, 3 * period], "current_a": [*levels, pulse.background_a]},
         tuple(notes),
+    )
+
+
+def _pulse_for(given: MeasurementSummary, chosen: Choices) -> Answer:
+    preset = next(one for one in PRESETS if one.code == chosen["pulse_preset"])
+    pulse = preset_for(preset, given["mean_a"])
+    found = _pulse({**vars(pulse), "travel_mm_s": given["travel_mm_s"]}, chosen)
+    notes = [Note("pulse_helps" if given["thickness_mm"] <= PULSE_HELPS_TO_MM else "pulse_leave")]
+    notes.append(Note("pulse_in_time" if pulse.per_second <= TIMED_TO_PER_SECOND else "pulse_not_in_time"))
+    notes += found.notes
+    if flickers(pulse.per_second):
+        notes.append(Note("flicker"))
+    straight = pulse.mean_a / PULSE_FACTOR
+    return Answer(
+        (
+            Result("peak_a", pulse.peak_a, "current", "A", 0),
+            Result("background_a", pulse.background_a, "current", "A", 0),
+            Result("background_share", 100 * preset.background_share, "plain", "%", 0),
+            Result("on_share", 100 * pulse.on_share, "plain", "%", 0),
+            Result("per_second", pulse.per_second, "plain", "1/s", 1),
+            *(one for one in found.results if one.key != "mean_a"),
+            Result("straight_a", straight, "current", "A", 0),
+        ),
+        found.series,
+        tuple(notes),
+    )
+
+
+def _share_for(given: MeasurementSummary, _: Choices) -> Answer:
+    share = on_share_for(given["mean_a"], given["peak_a"], given["background_a"])
+    notes = (Note("on_too_long", {"most": (MAX_ON_SHARE, "share")}),) if share > MAX_ON_SHARE else ()
+    period = 1 / given["per_second"]
+    return Answer(
+        (
+            Result("on_share", 100 * share, "plain", "%", 0),
+            Result("on_s", share * period, "time", "s", 3),
+            Result("off_s", (1 - share) * period, "time", "s", 3),
+        ),
+        notes=notes,
+    )
+
+
+def _turn(given: MeasurementSummary, _: Choices) -> Answer:
+    rpm = 60 / given["turn_s"]
+    return Answer(
+        (
+            Result("rpm", rpm, "plain", "1/min", 3),
+            Result("travel_mm_s", math.pi * given["tube_od_mm"] / given["turn_s"], "speed", "mm/s", 2),
+        ),
+        notes=(Note("knob"),),
     )
 
 
@@ -182,6 +235,18 @@ PANELS: tuple[Panel, ...] = (
         _pulse,
     ),
     Panel(
+        "pulse_for",
+        (
+            Input(Q["mean_a"], 50), Input(C["pulse_preset"], "metronome"), Input(Q["thickness_mm"], 1.5), Input(Q["travel_mm_s"], 2.2),
+        ),
+        _pulse_for,
+    ),
+    Panel(
+        "share_for",
+        (Input(Q["mean_a"], 60), Input(Q["peak_a"], 120), Input(Q["background_a"], 20), Input(Q["per_second"], 1)),
+        _share_for,
+    ),
+    Panel(
         "gas",
         (Input(Q["cup"], 8), Input(Q["gas_l_min"], 8), Input(Q["stickout_mm"], 8), Input(C["gas_part"], "gas_lens")),
         _gas,
@@ -210,6 +275,7 @@ PANELS: tuple[Panel, ...] = (
         ),
         _turntable,
     ),
+    Panel("turn", (Input(Q["turn_s"], 75), Input(Q["tube_od_mm"], 63.5)), _turn),
     Panel(
         "consumption",
         (

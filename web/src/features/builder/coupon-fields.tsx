@@ -67,6 +67,7 @@ export function CouponFields({ form, units, change }: Props) {
         {choice("finish")}
         {number("target_width_mm")}
         {number("passes")}
+        {number("seams_planned")}
         {Number(form.passes) > 2 && choice("layers")}
       </div>
       <details>

@@ -22,6 +22,7 @@ const NUMBERS = [
   "cup",
   "pass",
   "passes",
+  "seams_planned",
   "dabs_per_run",
   "gauge",
 ];

@@ -12,6 +12,7 @@ type Props = { panel: string; series: Series; units: Units };
 export function Drawing({ panel, series, units }: Props) {
   switch (panel) {
     case "pulse":
+    case "pulse_for":
       return (
         <Curve
           label={t("workbench-current-over-three-pulses")}

@@ -9,7 +9,7 @@ from judicum.core.setup import RUN, Card, Checked, check_setup, checklist, plan_
 from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.people.courses.models import Course
 
-CARD_METHODS = ("cup_school", "flow_school", "run_order", "purge_tacks", "electrode_school")
+CARD_METHODS = ("cup_school", "flow_school", "run_order", "seams", "purge_tacks", "electrode_school")
 """Methods that move the card as they stand."""
 
 

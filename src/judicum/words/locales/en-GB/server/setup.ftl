@@ -1,5 +1,10 @@
 card-between-runs = Between { -runs }: wait until hand-warm, brush with a clean stainless brush.
 card-look-at-back = Look at the back when it is cold: too much penetration is the commonest fault of a thin fillet.
+card-rules-only-aluminium = { -Aluminium }: these figures are rules only. AC balance, frequency and tip are for your instructor to say. Own brush, own wheel; the far end grows too hot to hold.
+card-rules-only-nickel = Nickel alloy: these figures are rules only. A wide cup with a second mesh is usual.
+card-rules-only-titanium = Titanium: these figures are rules only. Silver to straw is good, blue doubtful, grey or white a reject; trailing cover is for your instructor to say.
+card-seams-in_turn = { $count } seams in turn: one { -run } on each that this position offers, then turn the part, then back to the first.
+card-seams-one_to_its_end = { $count } seams, one to its end: let the part cool until hand-warm before the next.
 caution-arc_eye = Shade down, gloves on, skin covered, booth screens closed.
 caution-argon_closed_space = Argon displaces air: no purging in closed spaces or pits; watch for leaks. This goes for sleeves, bends, flanges and pipes too.
 caution-carbon_dust = Own brushes and wheels: carbon-steel dust on stainless rusts.

@@ -1,9 +1,15 @@
 note-background_above_peak = The background lies above the peak.
+note-flicker = Pulses of 3–30 Hz flicker: nobody photosensitive welds or watches. Pulse slower, or far faster.
+note-knob = Mark the chuck, time one turn, and write the figure beside the knob: knobs differ from table to table.
 note-little = Low for this cup.
 note-much = High for this cup.
 note-nearly_turbulent = Close to turning turbulent: less gas, or a wider cup.
 note-not_that_gauge = { $measured } isn't { $gauge } gauge of: { $tables }.
 note-on_too_long = Above { $most } peak time there is no benefit left.
+note-pulse_helps = Thin metal is where a pulse helps: less spread, less bow, an even bead.
+note-pulse_in_time = Slow enough to dab by: still and rod in on the peak, move on the background.
+note-pulse_leave = On plate this thick weld straight: a pulse holds nothing back.
+note-pulse_not_in_time = Too fast to time dabs by. Turn the part over: a fast pulse can look fused and be a melted skin.
 note-read_the_bands = Too slow: hot, dark, wide. Too fast: the puddle jumps, the { -centre } line sinks, the seam shows.
 note-thin_side_first = On a bend, weld the thin, stretched side first: cold, a few amps lower.
 note-turbulent = Turbulent: the jet draws in air and moves the puddle.
@@ -27,12 +33,21 @@ panel-heat-source = EN 1011-1
 panel-pulse = Pulse
 panel-pulse-formula = mean = peak × on + background × (1 − on)
 panel-pulse-source = time-weighted mean
+panel-pulse_for = Pulse for a wanted mean
+panel-pulse_for-formula = peak = mean / (on + p (1 − on)); background = p × peak
+panel-pulse_for-source = time-weighted mean
 panel-purge = Purge wait
 panel-purge-formula = wait = volumes × bore volume / flow
 panel-purge-source = volume of a cylinder
 panel-runs = { -Runs } round a tube
 panel-runs-formula = net = dabs × pitch − tie-in; { -runs } = π D / net, rounded up
 panel-runs-source = geometry of the seam
+panel-share_for = Peak time for a wanted mean
+panel-share_for-formula = on = (mean − background) / (peak − background)
+panel-share_for-source = time-weighted mean
+panel-turn = Time one turn
+panel-turn-formula = rpm = 60 / seconds; v = π D / seconds
+panel-turn-source = geometry of the seam
 panel-turntable = Rotator speed trial
 panel-turntable-formula = v = π D n / 60; n₂ = n₁ D₁ / D₂
 panel-turntable-source = geometry of the seam
@@ -40,6 +55,8 @@ result-advance_mm = Advance per pulse
 result-aim_l_min = Flow, aim
 result-arc_kj_mm = Arc heat
 result-area_mm2 = Fillet area
+result-background_a = Background
+result-background_share = Background, share of the peak
 result-bottle_l = { -Bottle }
 result-carbon_sheet_mm = Carbon sheet
 result-count = { -Runs }
@@ -54,13 +71,17 @@ result-net_kj_mm = Heat in the work (0.6)
 result-net_mm = Net advance
 result-off_s = Background time
 result-on_s = Peak time
+result-on_share = Peak time
 result-other_rpm = Other tube, rpm
+result-peak_a = Peak
+result-per_second = Pulse frequency
 result-power_w = Arc power
 result-reynolds = Reynolds number
 result-rpm = Speed, rpm
 result-run_l = Gas per { -run }
 result-runs = { -Runs } per { -bottle }
 result-stainless_sheet_mm = Stainless sheet
+result-straight_a = Does what straight { -current } does at
 result-travel_mm_s = Travel speed
 result-tube_wall_mm = Tube wall
 result-used_l = Gas used
