@@ -5,7 +5,7 @@ import { cupWords, figure, measure, type Units } from "./units";
 
 type Card = Schemas["Card"];
 
-/** What goes with a card's figures: the runs one over the other, how far one run reaches, tacks, and what to look at. */
+/** What goes with a card's figures: runs over one another, how far one run reaches, tacks, what to look at. */
 export function CardPlan({ card, units }: { card: Card; units: Units }) {
   const tacks = card.notes.filter((note) => note.topic === "tacks");
   const others = card.notes.filter((note) => note.topic !== "tacks");

@@ -33,8 +33,12 @@ export function placesOf(runs: readonly PlacedRun[], corner: boolean) {
     return { number: run.number, x: SIZE / 2 + across, y: SIZE - ROOT - out, rx, ry: step / 1.7, turn: 0 };
   });
   const floor = SIZE - ROOT;
+  const [edge, under, middle] = [SIZE - WALL, floor + WALL, SIZE / 2];
   const walls = corner
-    ? `M${String(ROOT - WALL)} ${String(WALL)}H${String(ROOT)}V${String(floor)}H${String(SIZE - WALL)}V${String(floor + WALL)}H${String(ROOT - WALL)}Z`
-    : `M${String(WALL)} ${String(WALL)}L${String(SIZE / 2 - 4)} ${String(floor)}H${String(SIZE / 2 + 4)}L${String(SIZE - WALL)} ${String(WALL)}V${String(floor + WALL)}H${String(WALL)}Z`;
+    ? outline(ROOT - WALL, WALL, ROOT, WALL, ROOT, floor, edge, floor, edge, under, ROOT - WALL, under)
+    : outline(WALL, WALL, middle - 4, floor, middle + 4, floor, edge, WALL, edge, under, WALL, under);
   return { places, size: SIZE, walls };
 }
+
+/** A closed outline through points given as x, y, x, y, … */
+const outline = (...at: number[]) => `M${at.join(" ")}Z`;

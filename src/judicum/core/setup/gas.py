@@ -24,7 +24,7 @@ SECOND_MESH_FROM = 15
 """Cup number from which the cup is wider than the lens, whose column more flow only pushes farther."""
 MIN_POSTFLOW_S = 6.0
 """s. Until the end is cold, on metals whose hot surface oxidises."""
-MOST_ASKED_POSTFLOW_S = 8.0
+MAX_ASKED_POSTFLOW_S = 8.0
 """s. A second for ten amps asks for more than is in use above 80 A."""
 POSTFLOW_S = {"oxidises": (8.0, 15.0), "wide": (12.0, 15.0), "carbon": (5.0, 8.0), "guards_electrode": (6.0, 8.0)}
 """s. Aim and longest in use: until the glow is gone and two seconds more; longer where much gas or heat stands over the end."""
@@ -137,7 +137,7 @@ def min_postflow_s(current_a: float, oxidises: bool = True) -> float:
     """
     if not oxidises:
         return MIN_POSTFLOW_DULL_S
-    return min(max(MIN_POSTFLOW_S, current_a / 10), MOST_ASKED_POSTFLOW_S)
+    return min(max(MIN_POSTFLOW_S, current_a / 10), MAX_ASKED_POSTFLOW_S)
 
 
 @dataclass(frozen=True)

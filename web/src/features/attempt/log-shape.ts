@@ -118,7 +118,8 @@ export type Start = { run: Partial<Run>; words: string };
 const given = (run: Partial<Run>) =>
   Object.fromEntries(Object.entries(run).filter(([, value]) => value !== null)) as Partial<Run>;
 
-/** What a run's form opens with, where runs are `planned` the card's of this number after the first; else: the run as saved, the run before it, the last one that passed, else the card. */
+/** What a run's form opens with: the run as saved; where runs are `planned`, the card's of this number after the first;
+ *  the run before it, the last one that passed, else the card. */
 export function startOf(
   runs: (Run & { number: number })[],
   number: number,

@@ -20,7 +20,8 @@ export const typedMachine = (profile: Profile): Typed =>
     }),
   );
 
-/** The machine in amps and hertz; what was left empty is not known. A text that is no figure is sent as it is: the server names it. */
+/** The machine in amps and hertz; what was left empty is not known.
+ *  A text that is no figure is sent as it is: the server names it. */
 export function machineOf(typed: Typed): Profile {
   const figure = (text: string) => {
     const value = Number(text.replace(",", "."));

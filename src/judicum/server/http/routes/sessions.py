@@ -1,5 +1,7 @@
 """Sessions: sessions, booths, who is there, who stands where; one's own; calendars."""
 
+from typing import Any
+
 from django.http import HttpResponse
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import extend_schema
@@ -45,7 +47,7 @@ class SessionsView(APIView):
     )
     def post(self, request: Request, course_id: int) -> Response:
         asked = sent(sessions_answers.CreateSessionsRequest, request)
-        make_sessions(person(request), course_id, **asked.model_dump())
+        make_sessions(person(request), course_id, **dict(asked))
         return _shown(request, course_id)
 
 
@@ -70,6 +72,10 @@ class SessionView(APIView):
         return Response(status=status.HTTP_204_NO_CONTENT)
 
 
+def _booth(asked: sessions_answers.BoothRequest) -> dict[str, Any]:
+    return {**dict(asked), "machine": asked.machine and asked.machine.model_dump()}
+
+
 class BoothsView(APIView):
     """Making a booth."""
 
@@ -78,7 +84,7 @@ class BoothsView(APIView):
     )
     def post(self, request: Request, course_id: int) -> Response:
         asked = sent(sessions_answers.BoothRequest, request)
-        set_booth(person(request), course_id, None, **asked.model_dump())
+        set_booth(person(request), course_id, None, **_booth(asked))
         return _shown(request, course_id)
 
 
@@ -90,7 +96,7 @@ class BoothView(APIView):
     )
     def put(self, request: Request, course_id: int, booth_id: int) -> Response:
         asked = sent(sessions_answers.BoothRequest, request)
-        set_booth(person(request), course_id, booth_id, **asked.model_dump())
+        set_booth(person(request), course_id, booth_id, **_booth(asked))
         return _shown(request, course_id)
 
 
