@@ -32,6 +32,9 @@ export const choiceWords = (choice: string, code: string): string => named(`opti
 /** Why one would choose it, where it is a school. */
 export const choiceWhy = (choice: string, code: string): string => named(`why-${choice}`, code);
 
+/** Whether there is a reason to give: units and the like have none. */
+export const hasWhy = (choice: string, code: string): boolean => choiceWhy(choice, code) !== code;
+
 /** A finish goal with the colours it accepts. */
 export const finishWords = (code: string): string =>
   `${choiceWords("finish", code)}: ${choiceWhy("finish", code)}`;

@@ -62,9 +62,9 @@ def _pulse_for(given: MeasurementSummary, chosen: Choices) -> Answer:
         (
             Result("peak_a", pulse.peak_a, "current", "A", 0),
             Result("background_a", pulse.background_a, "current", "A", 0),
-            Result("background_share", 100 * preset.background_share, "plain", "%", 0),
-            Result("on_share", 100 * pulse.on_share, "plain", "%", 0),
-            Result("per_second", pulse.per_second, "plain", "1/s", 1),
+            Result("background_share", preset.background_share, "share", "", 0),
+            Result("on_share", pulse.on_share, "share", "", 0),
+            Result("per_second", pulse.per_second, "rate", "1/s", 1),
             *(one for one in found.results if one.key != "mean_a"),
             Result("straight_a", straight, "current", "A", 0),
         ),
@@ -79,7 +79,7 @@ def _share_for(given: MeasurementSummary, _: Choices) -> Answer:
     period = 1 / given["per_second"]
     return Answer(
         (
-            Result("on_share", 100 * share, "plain", "%", 0),
+            Result("on_share", share, "share", "", 0),
             Result("on_s", share * period, "time", "s", 3),
             Result("off_s", (1 - share) * period, "time", "s", 3),
         ),

@@ -3,7 +3,7 @@ import { vocabulary } from "../../api/generated-vocabulary";
 import { useAboutCourse, useCourse } from "../../domain/course";
 import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
-import { choiceWhy, choiceWords, fieldWords, optionsOf } from "../../domain/words";
+import { choiceWhy, choiceWords, fieldWords, hasWhy, optionsOf } from "../../domain/words";
 import { useChangeSchools } from "./queries";
 
 /** Where practitioners disagree: what this course does. */
@@ -28,9 +28,9 @@ export function SchoolsPage() {
         />
       </p>
       <Problem error={change.error} />
-      <div className="grid gap-3 md:grid-cols-2">
+      <div className="gap-3 md:columns-2">
         {vocabulary.schools.map((key) => (
-          <Panel key={key} as="fieldset" tight>
+          <Panel key={key} as="fieldset" tight className="mb-3 break-inside-avoid">
             <legend className="px-1 font-bold">{fieldWords(key)}</legend>
             {optionsOf(key).map((value) => (
               <label key={value} className="flex min-h-11 items-start gap-3 py-1">
@@ -44,9 +44,7 @@ export function SchoolsPage() {
                 />
                 <span>
                   <span className="font-medium">{choiceWords(key, value)}</span>
-                  {choiceWhy(key, value) && (
-                    <span className="quiet block text-sm">{choiceWhy(key, value)}</span>
-                  )}
+                  {hasWhy(key, value) && <span className="quiet block text-sm">{choiceWhy(key, value)}</span>}
                 </span>
               </label>
             ))}
