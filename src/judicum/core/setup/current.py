@@ -39,6 +39,8 @@ PULSE_FACTOR = 0.88
 """The mean that does what straight current does: the peaks melt, the pauses let the zone cool."""
 WIRE_EXPONENT = 0.5
 """No unit. Current over wire diameter: twice the wire takes some 40 % more, half of it a third less."""
+WALKED_WIRE_EXPONENT = 0.25
+"""The same under a walked cup, whose puddle is big whatever lies in it: from first to last run about the same current."""
 ASKED_EXPONENT = 1 / 3
 """No unit. How far a width or a pace that a coupon asks for moves the aim, over what the heat balance says of it."""
 LOW_SHARE = 0.725
@@ -134,7 +136,8 @@ def _wire(coupon: Coupon) -> list[tuple[str, str, float]]:
     used = used_size_mm(coupon)
     if used is None:
         return []
-    factor = (used / thickness_size_mm(coupon)) ** WIRE_EXPONENT
+    exponent = WALKED_WIRE_EXPONENT if coupon.technique == "walk_cup" else WIRE_EXPONENT
+    factor = (used / thickness_size_mm(coupon)) ** exponent
     return [("wire", "thicker" if factor > 1 else "thinner", factor)]
 
 
