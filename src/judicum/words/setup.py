@@ -4,6 +4,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
 from judicum.core.setup import Card, Checked, Warned
+from judicum.core.setup.kit import Part
 from judicum.core.setup.record import Advice, Moved, Tacks
 from judicum.words import card as printed
 from judicum.words.catalogue import knows, t
@@ -36,6 +37,11 @@ def step(code: str, solvent: str, units: Units = METRIC) -> str:
     """A step of the preparation list as a sentence; `solvent` is the course's school."""
     gap = format_figure(TIGHT_GAP_MM, "length", units)
     return t(f"prep-{code}", gap=gap, solvent=option_name("solvent", solvent).lower())
+
+
+def how_to(code: str) -> str:
+    """How a step of the preparation list is done."""
+    return t(f"how-{code}")
 
 
 def moved(one: Moved) -> str:
@@ -120,6 +126,18 @@ def _tacks(tacks: Tacks, units: Units) -> list[str]:
 def advised(one: Advice, units: Units = METRIC) -> str:
     """What a machine cannot do of a card, as a sentence."""
     return t(f"machine-{one.code}", **figure_forms(one.figures, units))
+
+
+def kit_words(parts: Sequence[Part], units: Units = METRIC) -> list[str]:
+    """A kit list, one part a line."""
+    return [_part(one, units) for one in parts]
+
+
+def _part(one: Part, units: Units) -> str:
+    figures = figure_forms(one.figures, units)
+    if one.code.startswith("rod_"):
+        return t("kit-rod", alloy=one.code.removeprefix("rod_"), **figures)
+    return t(f"kit-{one.code}", **figures)
 
 
 SAID = ("current_a", "opinions", "electrode", "runs", "cover", "passes", "notes", "warnings")

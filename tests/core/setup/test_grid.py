@@ -106,6 +106,7 @@ def test_the_checklist_keeps_the_order_of_the_work(joint: str) -> None:
         "fit_up",
         "tacked",
         "purge_waited",
+        "settings_checked",
         "practised_on_scrap",
     ]
     assert steps == [s for s in order if s in steps]

@@ -8,11 +8,13 @@ from hypothesis import strategies as st
 
 from judicum.core.errors import InvalidValue, InvalidValues
 from judicum.core.planning.booths import over_code, stronger_than
-from judicum.core.setup import plan_card
+from judicum.core.setup import plan_card, read_coupon
+from judicum.core.setup.card import card_of
+from judicum.core.setup.kit import kit
 from judicum.core.setup.machine import MachineProfile, advice, gives_a, known_of, read_machine
 from judicum.core.setup.pulse import PRESETS, Pulse, flickers, on_share_for, preset_for
 from judicum.words.catalogue import codes_of
-from judicum.words.setup import advised
+from judicum.words.setup import advised, how_to, kit_words
 from judicum.words.units import METRIC, US
 
 THIN = plan_card({"metal": "304L", "joint": "tube_sleeve", "thickness_mm": 1.0, "tube_od_mm": 38.1})
@@ -93,3 +95,28 @@ def test_presets_keep_the_mean_and_meet_what_is_in_use() -> None:
     assert preset_for(by_code["fused_sheet"], 60).peak_a == pytest.approx(120, abs=1)
     assert 130 <= preset_for(by_code["metronome"], 53).peak_a <= 150
     assert [flickers(hz) for hz in (1, 3, 15, 30, 100)] == [False, True, True, True, False]
+
+
+@pytest.mark.parametrize(
+    ("coupon", "torch", "has", "lacks"),
+    [
+        ({"joint": "butt", "thickness_mm": 1.5, "technique": "fuse", "cup": 6}, 9, {"head_small", "lens", "insulator_lens", "cup", "chill_plate"}, {"rod_308L"}),
+        ({"joint": "tube_sleeve", "thickness_mm": 1.0, "cup": 16, "gas_part": "double_mesh"}, 17, {"head_large", "large_lens", "insulator_large", "cup_mesh", "purge_plug", "purge_foil", "rod_308L"}, {"chill_plate"}),
+        ({"joint": "tee", "thickness_mm": 1.6, "cup": 6, "gas_part": "collet_body"}, None, {"head_any", "collet_body", "insulator_body", "cup"}, {"lens", "purge_plug"}),
+    ],
+)  # fmt: skip
+def test_the_parts_of_a_kit_fit_together(
+    coupon: dict[str, Any], torch: int | None, has: set[str], lacks: set[str]
+) -> None:
+    asked = read_coupon({"metal": "304L", **coupon})
+    parts = kit(asked, card_of(asked), torch)
+    codes = {part.code for part in parts}
+    assert has <= codes
+    assert not lacks & codes
+    assert len(kit_words(parts, US)) == len(parts)
+    assert all("{" not in words for words in kit_words(parts, US))
+
+
+def test_every_step_of_the_preparation_says_how() -> None:
+    assert codes_of("how") == codes_of("prep")
+    assert all(len(how_to(step).split(". ")) == 2 for step in codes_of("how"))

@@ -135,9 +135,12 @@ export type Messages = {
   "attempt-enter-between": "field" | "given" | "high" | "low";
   "attempt-filled-with-your-earlier-entries": never;
   "attempt-gas": never;
+  "attempt-how": never;
   "attempt-i-will-attend": never;
   "attempt-i-will-be-absent": never;
   "attempt-keep-my-value": never;
+  "attempt-kit": never;
+  "attempt-knobs": "knobs";
   "attempt-let-the-coupon-cool-lay-the": never;
   "attempt-log": never;
   "attempt-log-another-run": never;
@@ -711,6 +714,7 @@ export type Messages = {
   "sessions-equipment": never;
   "sessions-everything-is-scheduled": never;
   "sessions-first-date": never;
+  "sessions-knobs-for-example": never;
   "sessions-length-min": never;
   "sessions-machine": never;
   "sessions-machine-why": never;
@@ -1435,6 +1439,7 @@ export type Messages = {
   "field-joint": never;
   "field-kerf_mm": never;
   "field-kind": never;
+  "field-knobs": never;
   "field-knock_outs": never;
   "field-layers": never;
   "field-lead_days": never;

@@ -1395,6 +1395,12 @@ export const vocabulary = {
       "key": "no_pulse",
       "sort": "flag",
       "required": false
+    },
+    {
+      "key": "knobs",
+      "sort": "text",
+      "required": false,
+      "most": 2000
     }
   ],
   "gauges": [

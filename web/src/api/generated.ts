@@ -3243,6 +3243,7 @@ export interface components {
             booths: components["schemas"]["BoothName"][];
             worked: components["schemas"]["WorkedAt"] | null;
             advice: components["schemas"]["MachineAdvice"][];
+            knobs: string;
         };
         /** @description What the machine cannot do of the card and what is done instead; `hides` are the card's figures that mean nothing on it. */
         MachineAdvice: {
@@ -3276,6 +3277,8 @@ export interface components {
             no_ac?: boolean;
             /** @default false */
             no_pulse?: boolean;
+            /** @default  */
+            knobs?: string;
         };
         /** @description A message that the stand-in for a mail server wrote. */
         Mail: {
@@ -3660,6 +3663,7 @@ export interface components {
             step: string;
             words: string;
             done: boolean;
+            how: string;
         };
         /** @description A refused request. */
         Problem: {
@@ -4263,6 +4267,7 @@ export interface components {
             checks: components["schemas"]["RunCheck"][];
             worked: components["schemas"]["Worked"];
             cautions: components["schemas"]["Caution"][];
+            kit: string[];
             real_travel_mm_s: number | null;
         };
         /** @description What of a run lies off the card; `besides` are codes of warnings that say more than the deviations. */

@@ -3,7 +3,7 @@
 from dataclasses import asdict, dataclass
 
 from judicum.core.choices import CHOICES
-from judicum.core.fields import Fields, Flag
+from judicum.core.fields import Fields, Flag, Text
 from judicum.core.metals import TORCHES
 from judicum.core.quantities import QUANTITIES
 from judicum.core.setup.record import Advice, Card
@@ -22,13 +22,14 @@ PROFILE = Fields(
         *(Flag(f"no_{timer}") for timer in TIMERS),
         Flag("no_ac"),
         Flag("no_pulse"),
+        Text("knobs"),
     ),
 )
 
 
 @dataclass(frozen=True, kw_only=True)
 class MachineProfile:
-    """A machine: currents in A, what it lacks; None where nobody has said."""
+    """A machine: currents in A, what it lacks, and marks of its knobs beside what they really give; None where nobody has said."""
 
     control: str | None = None
     min_a: float | None = None
@@ -42,6 +43,7 @@ class MachineProfile:
     no_postflow: bool = False
     no_ac: bool = False
     no_pulse: bool = False
+    knobs: str = ""
 
 
 def read_machine(given: object) -> MachineProfile:
@@ -58,7 +60,7 @@ def gives_a(machine: MachineProfile) -> float | None:
 
 def known_of(machine: MachineProfile) -> dict[str, object]:
     """What is known of a machine, by its keys."""
-    return {key: value for key, value in asdict(machine).items() if value not in (None, False)}
+    return {key: value for key, value in asdict(machine).items() if value not in (None, False, "")}
 
 
 def advice(card: Card, machine: MachineProfile, per_second: float | None = None) -> tuple[Advice, ...]:

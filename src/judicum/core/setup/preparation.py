@@ -17,5 +17,5 @@ def checklist(coupon: Coupon) -> list[str]:
         found = [step for step in found if step not in ("fit_up", "fit_up_tight", "tacked")]
     if wants_purge(coupon):
         found.append("purge_waited")
-    found.append("practised_on_scrap")
+    found += ["settings_checked", "practised_on_scrap"]
     return found

@@ -45,6 +45,7 @@ class PreparationStep(Answer):
     step: str
     words: str
     done: bool
+    how: str
 
 
 class PreparationRequest(Request):
@@ -82,6 +83,7 @@ class Setup(Answer):
     checks: list[RunCheck]
     worked: Worked
     cautions: list[Caution]
+    kit: list[str]
     real_travel_mm_s: float | None
 
 

@@ -48,6 +48,7 @@ class MachineProfile(Request):
     no_postflow: bool = False
     no_ac: bool = False
     no_pulse: bool = False
+    knobs: Annotated[str, StringConstraints(max_length=200)] = ""
 
 
 class BoothRequest(Request):
@@ -148,6 +149,7 @@ class Machine(Answer):
     booths: list[BoothName]
     worked: WorkedAt | None
     advice: list[MachineAdvice]
+    knobs: str
 
 
 class BoothSlot(Answer):

@@ -6,7 +6,8 @@ from django.contrib.postgres.expressions import ArraySubquery
 from django.db.models import Exists, OuterRef, Prefetch, QuerySet, prefetch_related_objects
 
 from judicum.core.errors import NotFound, said
-from judicum.core.setup import Checked, real_travel_mm_s, run_from_card, runs_from_card, worked
+from judicum.core.setup import Checked, read_coupon, real_travel_mm_s, run_from_card, runs_from_card, worked
+from judicum.core.setup.kit import kit
 from judicum.server.answers.attempts import (
     Attempt as AttemptAnswer,
 )
@@ -26,7 +27,7 @@ from judicum.server.answers.attempts import (
 from judicum.server.answers.coupons import Design, RunCheck, SetupCheck
 from judicum.server.answers.people import Person
 from judicum.server.catalogue.coupons.models import Assignment
-from judicum.server.catalogue.coupons.setup import card_for, check_for, checklist_for
+from judicum.server.catalogue.coupons.setup import card_for, check_for, checklist_for, coupon_of
 from judicum.server.people.accounts.models import User
 from judicum.server.people.accounts.units import units_of
 from judicum.server.people.courses.models import Membership
@@ -95,7 +96,9 @@ def _goal(goal: Assignment) -> Goal:
 def _preparation(attempt: Attempt, units: Units) -> list[PreparationStep]:
     solvent = attempt.assignment.course.solvent
     return [
-        PreparationStep(step=step, words=words.step(step, solvent, units), done=step in attempt.prepared)
+        PreparationStep(
+            step=step, words=words.step(step, solvent, units), done=step in attempt.prepared, how=words.how_to(step)
+        )
         for step in checklist_for(attempt.assignment)
     ]
 
@@ -174,6 +177,7 @@ def setup_of(user: User, attempt_id: int) -> Setup:
         checks=[RunCheck(number=run["number"], **_check(check_for(attempt.assignment, run), units)) for run in runs],
         worked=worked_here(attempt.assignment),
         cautions=words.cautions(card.cautions),
+        kit=words.kit_words(kit(read_coupon(coupon_of(attempt.assignment)), card), units),
         real_travel_mm_s=real_travel_mm_s(_measured_length_mm(attempt), [run["arc_s"] for run in runs]),
     )
 

@@ -18,8 +18,14 @@ const WORKED = { at: "2026-03-03T18:00:00Z", words: ["current at the arc 58 A"],
 
 it("tells what worked on the machine, changes the booth and reports what is broken there", async () => {
   const calls = serve({
-    "GET /api/attempts/5/machine": { booth: 1, booths: BOOTHS, worked: WORKED },
-    "PUT /api/attempts/5/machine": { booth: 2, booths: BOOTHS, worked: null },
+    "GET /api/attempts/5/machine": {
+      booth: 1,
+      booths: BOOTHS,
+      worked: WORKED,
+      advice: [],
+      knobs: "Table 3: 0.8 rpm",
+    },
+    "PUT /api/attempts/5/machine": { booth: 2, booths: BOOTHS, worked: null, advice: [], knobs: "" },
     "POST /api/courses/7/booths/2/notes": BOOTHS[1],
   });
   show(<Machine attempt={5} />);
@@ -38,7 +44,7 @@ it("tells what worked on the machine, changes the booth and reports what is brok
 });
 
 it("is not there where the course has no booths", async () => {
-  serve({ "GET /api/attempts/5/machine": { booth: null, booths: [], worked: null } });
+  serve({ "GET /api/attempts/5/machine": { booth: null, booths: [], worked: null, advice: [], knobs: "" } });
   const { container } = show(<Machine attempt={5} />);
   await waitFor(() => expect(container.textContent).toBe(""));
 });

@@ -57,6 +57,7 @@ export function Machine({ attempt }: { attempt: number }) {
           </button>
         </form>
       )}
+      {read.data.knobs !== "" && <p>{t("attempt-knobs", { knobs: read.data.knobs })}</p>}
       {worked && (
         <p>
           <strong>{t("attempt-on-this-machine-this-coupon-passed", { date: dateWords(worked.at) })}</strong>{" "}

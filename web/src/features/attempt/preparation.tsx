@@ -2,6 +2,7 @@ import { Say, t } from "../../catalogue";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
 import type { Attempt } from "../../domain/use-attempt";
+import { PreparationDrawing } from "./preparation-drawing";
 import { useTick } from "./queries";
 
 /** The checklist before the arc, for a gloved finger; a tick is kept at once, what is skipped the marker sees. */
@@ -23,7 +24,7 @@ export function Preparation({ attempt }: { attempt: Attempt }) {
         />
       </summary>
       <ul className="mt-2 grid gap-1 sm:grid-cols-2">
-        {attempt.preparation.map(({ step, words }) => (
+        {attempt.preparation.map(({ step, words, how }) => (
           <li key={step}>
             <label className="flex min-h-12 items-center gap-3">
               <input
@@ -35,6 +36,13 @@ export function Preparation({ attempt }: { attempt: Attempt }) {
               />{" "}
               {words}
             </label>
+            <details className="ml-11">
+              <summary className="cursor-pointer py-1 text-sm">{t("attempt-how")}</summary>
+              <div className="flex items-center gap-3 text-sm">
+                <PreparationDrawing step={step} />
+                <p>{how}</p>
+              </div>
+            </details>
           </li>
         ))}
       </ul>

@@ -22,7 +22,7 @@ export function SetupCard({ attempt }: { attempt: Attempt }) {
   const machine = useMachine(attempt.id);
   if (setup.isPending) return <Loading />;
   if (setup.isError) return <Problem error={setup.error} again={() => void setup.refetch()} />;
-  const { card, checks, worked, cautions } = setup.data;
+  const { card, checks, worked, cautions, kit } = setup.data;
   return (
     <Panel as="details" open={attempt.state === "assigned"}>
       <summary className="cursor-pointer text-lg font-bold">{t("attempt-setup-card")}</summary>
@@ -66,6 +66,14 @@ export function SetupCard({ attempt }: { attempt: Attempt }) {
         </summary>
         <WhyCurrent card={card} />
         <HeatAndGas card={card} units={units} />
+      </details>
+      <details className="mt-2">
+        <summary className="cursor-pointer font-semibold">{t("attempt-kit")}</summary>
+        <ul className="list-disc pl-5">
+          {kit.map((part) => (
+            <li key={part}>{part}</li>
+          ))}
+        </ul>
       </details>
       <details className="mt-2">
         <summary className="cursor-pointer font-semibold">{t("attempt-before-you-strike-an-arc")}</summary>

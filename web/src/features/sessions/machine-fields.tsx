@@ -3,8 +3,10 @@ import { UnitField } from "../../domain/unit-field";
 import { useUnits } from "../../domain/use-units";
 import { choiceWords, fieldWords, optionsOf, quantityOf } from "../../domain/words";
 import { ChoiceField } from "../../ui/choice-field";
-import { Toggle } from "../../ui/field";
+import { TextField, Toggle } from "../../ui/field";
 import { machineFields, type Typed } from "./machine-shape";
+
+const MAX_KNOBS = 200;
 
 /** What a booth's machine can and lacks; the setup card at this booth follows it. */
 export function MachineFields({ typed, change }: { typed: Typed; change: (typed: Typed) => void }) {
@@ -23,6 +25,18 @@ export function MachineFields({ typed, change }: { typed: Typed; change: (typed:
               </Toggle>
             );
           const text = String(value);
+          if (sort === "text")
+            return (
+              <div key={key} className="col-span-2">
+                <TextField
+                  label={fieldWords(key)}
+                  value={text}
+                  maxLength={MAX_KNOBS}
+                  placeholder={t("sessions-knobs-for-example")}
+                  onChange={(v) => change({ ...typed, [key]: v })}
+                />
+              </div>
+            );
           if (sort === "choice")
             return (
               <ChoiceField

@@ -31,6 +31,7 @@ export function machineOf(typed: Typed): Profile {
     machineFields.map((field) => {
       const value = typed[field.key] ?? "";
       if (typeof value === "boolean") return [field.key, value];
+      if (field.sort === "text") return [field.key, value];
       if (value.trim() === "") return [field.key, field.sort === "flag" ? false : null];
       return [field.key, field.sort === "figure" || isNumbered(field) ? figure(value) : value];
     }),

@@ -10,6 +10,7 @@ sessions-due = due { $date }
 sessions-equipment = { field-has }
 sessions-everything-is-scheduled = Everything is scheduled.
 sessions-first-date = First date
+sessions-knobs-for-example = Turntable 3: 0.8 rpm
 sessions-length-min = Length (min)
 sessions-machine = Machine
 sessions-machine-why = The setup card at this booth leaves out what the machine lacks and says what to do instead.

@@ -88,6 +88,7 @@ field-joining_until = Open until
 field-joint = Joint
 field-kerf_mm = Kerf
 field-kind = Kind
+field-knobs = Knob marks and what they really give
 field-knock_outs = Automatic fails
 field-layers = { -Runs } over one another
 field-lead_days = Delivery time
