@@ -1,8 +1,11 @@
 """docs/causes.md, made from the tables: `python -m judicum.words.causes_words > docs/causes.md`."""
 
 from judicum.core.causes import CAUSES
-from judicum.core.causes.explain import COURSE_HISTORY, MAX_HISTORY, OWN_HISTORY, UNEXPLAINED, UNKNOWN
+from judicum.core.causes.case import MIN_COPIED
+from judicum.core.causes.evidence import EDGE
+from judicum.core.causes.explain import COURSE_HISTORY, FADES, GONE, MAX_HISTORY, NAMED_BEFORE, SHOWN_BEFORE
 from judicum.core.causes.table import Evidence
+from judicum.core.causes.weigh import WEIGH
 from judicum.words.catalogue import knows, t
 from judicum.words.names import named
 
@@ -12,11 +15,11 @@ Made from `judicum.core.causes.table` by `python -m judicum.words.causes_words`;
 
 `./judicum explain` reads one attempt and answers with its symptoms, its causes ranked by evidence and the one thing to change. Causes are ranked, never asserted: the instructor decides.
 
-**How a share comes about.** Every cause that explains something that is seen collects logarithms of odds: how usual it is, its symptoms by their strength, what speaks for it, less what speaks against it, less {UNEXPLAINED:g} for each symptom (by its strength) that it leaves unexplained. Shares are the exponentials over the sum of all and of a cause that is not in the table (odds e^{UNKNOWN:g}). 0.7 doubles the odds, 1.4 makes them four times as high.
+**How a share comes about.** Sets are weighed: no cause, one, or two at once (`core/causes/weigh.py`). A weight w shows its symptom with a chance of 1 − e^(−{WEIGH.shown_rate:g}·w); a set shows a symptom if any of its causes does (noisy-or), or by chance ({WEIGH.by_chance:g}); what it would show and is not seen speaks against it with {WEIGH.absent:g} of its logarithm, where it would have been seen. What speaks for and against a cause by itself counts {WEIGH.evidence:g}-fold. {100 * WEIGH.two:.0f} of 100 attempts with something seen have two causes, {100 * WEIGH.none:.0f} none. The share of a cause is that of the sets it is in, half of those of two; a cause that is not in the table takes part with odds e^{WEIGH.unknown:g}.
 
-**How strongly.** A figure just outside its range speaks with 0.6 of its weight, one 60 % of the limit outside with one and a half times; everything else holds or does not. Evidence for a cause none of whose symptoms is seen counts nothing, so a good bead has no cause whatever was set.
+**How strongly.** A figure just outside its range speaks with 0.6 of its weight, one 60 % of the limit outside with one and a half times; one just inside speaks against with {EDGE:g} of its weight, in the middle wholly, and one that was copied off the card not at all (three quarters of at least {MIN_COPIED} figures equal it to the digit). Everything else holds or does not. Evidence for a cause none of whose symptoms is seen counts nothing, so a good bead has no cause whatever was set.
 
-**What was confirmed before** tilts the start: {OWN_HISTORY:g} for each time for this student, up to {COURSE_HISTORY:g} for what is usual in the course, {MAX_HISTORY:g} at most together; less than one clear observation.
+**What was before** tilts the start: {NAMED_BEFORE:g} for a cause that was confirmed at the last attempt, {SHOWN_BEFORE:g} where its symptoms were seen and nothing was named, {FADES:g} of that with each attempt since, {GONE:g} with each that shows none of its symptoms; up to {COURSE_HISTORY:g} for what is usual in the course, {MAX_HISTORY:g} at most together.
 
 **Where the weights come from**: the usual order of causes for each fault in the literature of the trade (docs/references.md), and worked cases (`tests/core/causes`), one for each cause. They were set by hand. `./judicum bench-causes` judges them on welders with one hidden habit each, drawn, photographed, measured and explained ([the table](causes-judged.md)); those welders are our own invention too.
 """

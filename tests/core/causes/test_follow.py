@@ -5,6 +5,7 @@ from typing import Any
 import pytest
 
 from judicum.core.causes import explain_case, followed, read_case, strengths
+from judicum.core.causes.explain import MAX_HISTORY
 from tests.core.causes.cases import bead, case, grey
 
 POSTFLOW = {"key": "postflow_s", "from": 3.0, "to": 8.0}
@@ -86,6 +87,6 @@ def test_what_was_confirmed_and_set_aside_tilts_the_start_and_is_said() -> None:
     assert after["torch_pulled_early"].share > before["torch_pulled_early"]
     history = after["torch_pulled_early"].history
     assert (history.own, history.course, history.rejected) == (1, 9, 0)
-    assert 0 < history.tilt <= 0.9
+    assert 0 < history.tilt <= MAX_HISTORY
     many = replace(plain, confirmed=("torch_pulled_early",) * 40)
-    assert next(o for o in explain_case(many).causes if o.code == "torch_pulled_early").history.tilt == 0.9
+    assert next(o for o in explain_case(many).causes if o.code == "torch_pulled_early").history.tilt == MAX_HISTORY

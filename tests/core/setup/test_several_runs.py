@@ -67,7 +67,7 @@ def test_every_run_has_a_place_of_its_own_and_rows_grow_outward(count: int, laye
         }
     )
 )  # fmt: skip
-@settings(max_examples=80, deadline=None)
+@settings(max_examples=40, deadline=None)
 def test_every_planned_run_can_be_logged_as_it_is_planned(coupon: dict[str, Any]) -> None:
     card = planned(coupon)
     runs = runs_from_card(card)

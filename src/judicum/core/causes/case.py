@@ -1,6 +1,7 @@
 """One attempt as causes are looked for in it: read and checked from JSON values."""
 
 from collections.abc import Mapping
+from contextlib import suppress
 from dataclasses import dataclass, field, replace
 from typing import Any
 
@@ -8,13 +9,14 @@ from pydantic import ValidationError
 
 from judicum.core.causes.table import CAUSES
 from judicum.core.choices import CHOICES
-from judicum.core.errors import InvalidValue, one_of, said, some_of
+from judicum.core.errors import InvalidValue, InvalidValues, one_of, said, some_of
 from judicum.core.photo.report import Report
 from judicum.core.quantities import QUANTITIES
 from judicum.core.setup.card import card_of
 from judicum.core.setup.check import flow_of, ranges, read_used
 from judicum.core.setup.coupon import Coupon, read_coupon
 from judicum.core.setup.record import Card, Used
+from judicum.core.setup.run import run_from_card
 from judicum.core.setup.travel import real_travel_mm_s
 
 KEYS = ("coupon", "runs", "skipped", "looks", "by_hand", "measurement", "earlier", "confirmed_in_course")
@@ -37,6 +39,32 @@ FAULT = {"n_mm": 0.0, "x_mm": 0.0, "y_mm": 0.0, "size_mm": 1.0, "confidence": 0.
 """What parts of a measurement are where they are left out: nothing seen."""
 
 
+COPIED_FIGURES = (
+    "current_a",
+    "gas_l_min",
+    "stickout_mm",
+    "preflow_s",
+    "postflow_s",
+    "downslope_s",
+    "travel_mm_s",
+    "work_angle_deg",
+    "travel_angle_deg",
+)
+"""Figures that nobody meets to the digit: a log in which nearly all equal the card was written off it."""
+MIN_COPIED = 4
+"""So many of them must be there to say so."""
+COPIED_SHARE = 0.75
+"""From this share on of them a log counts as copied."""
+
+
+@dataclass(frozen=True)
+class Earlier:
+    """An attempt before: as a case, where it was told whole, and the cause that was confirmed."""
+
+    case: "Case | None"
+    confirmed: str | None
+
+
 @dataclass(frozen=True)
 class Case:
     """One attempt: `runs` as they were set (core.setup), `bands` the range of each figure for each of them."""
@@ -49,7 +77,9 @@ class Case:
     looks: dict[str, Any] = field(default_factory=dict)
     by_hand: dict[str, Any] = field(default_factory=dict)
     report: Report | None = None
+    _copied: frozenset[str] = frozenset()
     confirmed: tuple[str, ...] = ()
+    earlier: tuple["Earlier", ...] = ()
     usual: dict[str, int] = field(default_factory=dict)
     rejected: dict[str, int] = field(default_factory=dict)
     dull_before: bool = False
@@ -66,6 +96,11 @@ class Case:
             *(self.looks.get("restarts_mm") or []),
             *(at for run in self.runs for at in run.restarts_mm),
         ]
+
+    @property
+    def copied(self) -> frozenset[str]:
+        """Keys of figures that say nothing: they equal the card, and so does nearly all of the log."""
+        return self._copied
 
     def figures(self, key: str) -> list[tuple[float, float, float]]:
         """What was set of a key, with its low and high, for every run that tells it; real travel outweighs a typed one."""
@@ -107,7 +142,9 @@ def read_case(given: object) -> Case:
         _looks(given),
         _by_hand(given),
         _report(given["measurement"]),
+        _written_off(card, runs),
         _confirmed(given),
+        _earlier(given),
         _usual(given),
         dull_before=_dull_before(given),
     )
@@ -231,6 +268,35 @@ def _confirmed(given: Mapping[str, object]) -> tuple[str, ...]:
         if cause not in CAUSES:
             raise InvalidValue("confirmed", cause, one_of(CAUSES))
         found.append(cause)
+    return tuple(found)
+
+
+def _written_off(card: Card, runs: tuple[Used, ...]) -> frozenset[str]:
+    """Keys of the figures that equal the card's in a log that was written off it."""
+    usual = run_from_card(card)
+    there, same = 0, set()
+    for run in runs:
+        for key in COPIED_FIGURES:
+            used, band = getattr(run, key), card.band(key)
+            if used is None:
+                continue
+            there += 1
+            aims = {getattr(usual, key), band.aim if band else None}
+            if any(aim is not None and abs(used - aim) < 1e-6 for aim in aims):
+                same.add(key)
+    return frozenset(same) if there >= MIN_COPIED and len(same) * len(runs) >= COPIED_SHARE * there else frozenset()
+
+
+def _earlier(given: Mapping[str, object]) -> tuple[Earlier, ...]:
+    """Attempts before, the oldest first; one that is not told whole keeps what was confirmed."""
+    found = []
+    for one in _list(given, "earlier"):
+        case = None
+        if one.get("coupon") and one.get("measurement"):
+            whole = {key: one[key] for key in KEYS if key in one and key not in ("earlier", "confirmed_in_course")}
+            with suppress(InvalidValues):  # what was before is no reason to say nothing of what is now
+                case = read_case(whole)
+        found.append(Earlier(case, one.get("confirmed")))
     return tuple(found)
 
 

@@ -11,6 +11,8 @@ from judicum.core.heat import arc_volts, heat_per_length_kj_mm
 from judicum.core.setup.gas import wants_purge
 from judicum.core.setup.record import Used
 
+EDGE = 0.4
+"""A figure just inside of its range speaks with so much of its weight against a setting that is off."""
 FAR = 0.6
 """A figure this share of its limit outside speaks with its whole weight and half as much again."""
 LONG_RUN_MM = 60.0
@@ -64,11 +66,13 @@ def _outside(case: Case, key: str, sides: str) -> EvidenceFound | None:
 
 
 def _within(case: Case, key: str) -> EvidenceFound | None:
+    """All of a figure in its range; near its edge it says little, and copied off the card nothing."""
     found = case.figures(key)
-    if found and all(low <= value <= high for value, low, high in found):
-        value, low, high = found[0]
-        return EvidenceFound(key, 1.0, {"used": round(value, 3), "low": low, "high": high})
-    return None
+    if key in case.copied or not found or not all(low <= value <= high for value, low, high in found):
+        return None
+    value, low, high = found[0]
+    inside = min(value - low, high - value) / max((high - low) / 2, 1e-6)
+    return EvidenceFound(key, round(min(1.0, EDGE + inside), 3), {"used": round(value, 3), "low": low, "high": high})
 
 
 def _skipped(case: Case, step: str) -> EvidenceFound | None:

@@ -6,25 +6,32 @@ exponentials over the sum of all and of a cause that nobody thought of. Causes a
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
-from math import exp, log
+from math import log
 from typing import Any
 
 from judicum.core.causes.case import Case, read_case
 from judicum.core.causes.evidence import TESTS, EvidenceFound
-from judicum.core.causes.symptoms import Symptom, symptoms_of
+from judicum.core.causes.symptoms import Symptom, could_see, symptoms_of
 from judicum.core.causes.table import CAUSES, Cause, Evidence
+from judicum.core.causes.weigh import weigh
 
 MAX_CAUSES = 6
-MIN_SHARE = 0.02
-UNKNOWN = 1.5
-"""Odds, as a logarithm, of a cause that is not in the table."""
-UNEXPLAINED = 0.9
-"""Cost of each symptom, by its strength, that a cause leaves unexplained."""
+MIN_SHARE = 0.01
 OWN_HISTORY = 0.35
 """Odds, as a logarithm, that one earlier confirmation of this student's adds."""
+MAX_EARLIER = 6
+"""Attempts back that still say something."""
+NAMED_BEFORE = 1.3
+"""The same of one that was named at the last attempt…"""
+SHOWN_BEFORE = 0.25
+"""…and of one whose symptoms were seen there while nothing was named."""
+FADES = 0.75
+"""Of that, with each attempt since…"""
+GONE = 0.45
+"""…and with each one that shows none of its symptoms."""
 COURSE_HISTORY = 0.5
 """The same of being the course's only cause."""
-MAX_HISTORY = 0.9
+MAX_HISTORY = 1.6
 """The most of both together: the bead in hand speaks louder."""
 
 
@@ -73,32 +80,46 @@ def explain_case(case: Case) -> Explained:
         measured = case.report is not None and case.report.bead is not None
         looked = any(value not in (False, [], None) for value in (*case.looks.values(), *case.by_hand.values()))
         return Explained((), (), True if measured or looked else None)
-    scored = [found for cause in CAUSES.values() if (found := _score(case, seen, cause)) is not None]
-    whole = exp(UNKNOWN) + sum(exp(score) for score, _, _, _ in scored)
-    ranked = [_ranked(case, cause, exp(score) / whole, met, against) for score, cause, met, against in scored]
+    before = _before(case)
+    could = [found for cause in CAUSES.values() if (found := _evidence(case, seen, cause, before)) is not None]
+    weighed = weigh(
+        [one.cause for one in could],
+        [one.evidence for one in could],
+        {s.code: s.strength for s in seen},
+        could_see(case),
+    )
+    ranked = [_ranked(case, one, float(share)) for one, share in zip(could, weighed.shares, strict=True)]
     ranked.sort(key=lambda one: -one.share)
     kept = [one for one in ranked[:MAX_CAUSES] if one.share >= MIN_SHARE] or ranked[:1]
     return Explained(tuple(seen), tuple(kept), False)
 
 
-def _score(
-    case: Case, seen: Sequence[Symptom], cause: Cause
-) -> tuple[float, Cause, tuple[EvidenceFound, ...], tuple[EvidenceFound, ...]] | None:
-    """Logarithm of a cause's odds with its evidence; None where it explains nothing that is seen, or cannot be."""
+@dataclass(frozen=True)
+class _Could:
+    """A cause that explains something that is seen: its own evidence as a logarithm of odds, what speaks for it and against it."""
+
+    cause: Cause
+    evidence: float
+    met: tuple[EvidenceFound, ...]
+    against: tuple[EvidenceFound, ...]
+    history: History
+
+
+def _evidence(case: Case, seen: Sequence[Symptom], cause: Cause, before: Sequence["_Before"]) -> _Could | None:
+    """A cause with its own evidence; None where it explains nothing that is seen, or cannot be."""
     shown = [s for s in seen if s.code in cause.shows]
     if not shown or (cause.needs is not None and _test(case, seen, cause.needs) is None):
         return None
-    score = cause.base + _history(case, cause.code).tilt
-    score += sum(cause.shows[s.code] * s.strength for s in shown)
-    score -= UNEXPLAINED * sum(s.strength for s in seen if s.code not in cause.shows)
+    history = _history(case, cause.code, before)
+    weight_for = history.tilt
     met = [EvidenceFound(s.code, s.strength) for s in shown]
     against: list[EvidenceFound] = []
     for kept, sign, every in ((met, 1, cause.speaks_for), (against, -1, cause.against)):
         for evidence, weight in every:
             if (found := _test(case, seen, evidence)) is not None:
-                score += sign * weight * found.strength
+                weight_for += sign * weight * found.strength
                 kept.append(found)
-    return score, cause, tuple(met), tuple(against)
+    return _Could(cause, weight_for, tuple(met), tuple(against), history)
 
 
 def _test(case: Case, seen: Sequence[Symptom], evidence: Evidence) -> EvidenceFound | None:
@@ -106,17 +127,48 @@ def _test(case: Case, seen: Sequence[Symptom], evidence: Evidence) -> EvidenceFo
     return TESTS[name](case, seen, *arguments)
 
 
-def _history(case: Case, code: str) -> History:
+def _history(case: Case, code: str, before: Sequence["_Before"]) -> History:
     """What was confirmed or set aside before tilts the start and never decides alone."""
     own, course, rejected = case.confirmed.count(code), case.usual.get(code, 0), case.rejected.get(code, 0)
     judged = sum(case.usual.values()) + sum(case.rejected.values())
     usual = COURSE_HISTORY * (log(1 + course) - log(1 + rejected)) / log(1 + judged) if judged else 0.0
-    return History(own, course, rejected, round(min(MAX_HISTORY, OWN_HISTORY * own + usual), 3))
+    habit = _habit(before, code) if before else OWN_HISTORY * own
+    return History(own, course, rejected, round(min(MAX_HISTORY, habit + usual), 3))
 
 
-def _ranked(
-    case: Case, cause: Cause, share: float, met: tuple[EvidenceFound, ...], against: tuple[EvidenceFound, ...]
-) -> Ranked:
+@dataclass(frozen=True)
+class _Before:
+    """An attempt before: what was named, and the symptoms that were seen (None: it was not told whole)."""
+
+    confirmed: str | None
+    seen: frozenset[str] | None
+
+
+def _before(case: Case) -> list[_Before]:
+    def seen(one: Case | None) -> frozenset[str] | None:
+        return None if one is None else frozenset(s.code for s in symptoms_of(one))
+
+    told = [one for one in case.earlier if one.case is not None or one.confirmed is not None]
+    return [_Before(one.confirmed, seen(one.case)) for one in told[-MAX_EARLIER:]]
+
+
+def _habit(before: Sequence[_Before], code: str) -> float:
+    """What earlier attempts say of a habit: one that was named lately counts most, one whose symptoms went away after it little."""
+    tilt = 0.0
+    for one in before:
+        tilt *= FADES
+        shown = one.seen is not None and not one.seen.isdisjoint(CAUSES[code].shows)
+        if one.confirmed == code:
+            tilt += NAMED_BEFORE
+        elif one.seen is not None and not shown:
+            tilt *= GONE
+        elif shown and one.confirmed is None:
+            tilt += SHOWN_BEFORE
+    return tilt
+
+
+def _ranked(case: Case, could: _Could, share: float) -> Ranked:
+    cause = could.cause
     key, how = cause.change
     before: float | str | None = None
     after: float | str | None = None
@@ -130,7 +182,7 @@ def _ranked(
     elif key == "purge_l_min":
         before, purge = 0.0, case.card.purge
         after = purge.l_min.aim if purge else None
-    return Ranked(cause.code, round(share, 3), met, against, key, before, after, _history(case, cause.code))
+    return Ranked(cause.code, round(share, 3), could.met, could.against, key, before, after, could.history)
 
 
 def _aim(case: Case, key: str) -> float | None:

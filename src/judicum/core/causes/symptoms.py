@@ -102,6 +102,31 @@ def symptoms_of(case: Case) -> list[Symptom]:
     return sorted(found, key=lambda seen: -seen.strength)
 
 
+BY_HAND = {
+    "sunken_face": "face", "ropey_face": "face", "back_sugared": "back", "back_not_through": "back", "back_hangs": "back",
+    "legs_unequal": "leg_upper_mm", "distorted": "distortion_mm",
+}  # fmt: skip
+"""What a photo cannot show, and the finding by hand that says it."""
+NOTICED = {"electrode_dull": "electrode_after", "rod_balled": "rod_end", "arc_wanders": "arc", "puddle_dances": "arc"}
+"""What is noticed at the booth, and where that is written down."""
+
+
+def could_see(case: Case) -> list[str]:
+    """Codes of the symptoms that would have been seen if they were there: by photo, by hand, at the booth."""
+    measured = case.report is not None and case.report.bead is not None
+    return [
+        code
+        for code in CODES
+        if (
+            case.by_hand.get(BY_HAND[code]) is not None
+            if code in BY_HAND
+            else case.looks.get(NOTICED[code]) is not None
+            if code in NOTICED
+            else measured
+        )
+    ]
+
+
 def _from(low: float, value: float, high: float) -> float:
     """Strength: 0.4 where a figure is just outside, 1 from `high` on."""
     return round(float(np.clip(0.4 + 0.6 * (value - low) / max(high - low, 1e-9), 0.4, 1.0)), 2)
