@@ -51,7 +51,7 @@ def test_one_coupon_from_assigned_to_marked(
     no_violations(phone)
     expect(phone.get_by_text("Setup card")).to_be_visible()
     phone.get_by_role("button", name="Use card settings").click()
-    expect(phone.get_by_label("Gas flow (L/min)")).to_have_value("9")
+    expect(phone.get_by_label("Gas flow (L/min)")).to_have_value("7.5")
     phone.get_by_label("Welding current (A)").fill("9000")
     phone.get_by_role("button", name="Save log").click()
     expect(phone.get_by_text("Welding current: enter 1 to 1000 A (you entered 9000 A).")).to_be_visible()

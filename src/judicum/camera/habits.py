@@ -268,3 +268,7 @@ HABITS: dict[str, Habit] = {
         fixed={"pulse": {"peak_a": 70, "background_a": 20, "on_share": 0.4, "per_second": 100}}, by_hand={"back": "not_through"}
     ),
 }  # fmt: skip
+NOT_DRAWN = frozenset(
+    ("cup_small", "past_cover", "fillet_too_deep", "rod_low", "sag", "dull_start", "start_hot", "overheated_clean")
+)
+"""Causes that show only out of position, on long runs or after another attempt, which no drawn coupon has; worked cases judge them."""

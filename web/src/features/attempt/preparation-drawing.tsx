@@ -1,6 +1,6 @@
 import { drawings } from "./preparation-shapes";
 
-/** How a step of the preparation looks, as a small line drawing; beside its words, so that it is no news to a reader. */
+/** How a step of the preparation looks, as a small line drawing; its words stand beside it. */
 export function PreparationDrawing({ step }: { step: string }) {
   const drawing = drawings[step];
   if (!drawing) return null;
