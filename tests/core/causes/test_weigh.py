@@ -66,8 +66,8 @@ def test_shares_never_sum_to_more_than_one_and_evidence_only_helps(codes: list[s
     strengths = dict.fromkeys(seen, strength)
     before = weigh(causes, [0.0] * len(causes), strengths, CODES)
     after = weigh(causes, [1.0, *[0.0] * (len(causes) - 1)], strengths, CODES)
-    assert 0 <= before.shares.sum() <= 1 + 1e-9
-    assert after.shares[0] >= before.shares[0] - 1e-9
+    assert 0 <= before.sum() <= 1 + 1e-9
+    assert after[0] >= before[0] - 1e-9
 
 
 @pytest.mark.parametrize("seed", [21])

@@ -77,7 +77,8 @@ class Case:
     looks: dict[str, Any] = field(default_factory=dict)
     by_hand: dict[str, Any] = field(default_factory=dict)
     report: Report | None = None
-    _copied: frozenset[str] = frozenset()
+    copied: frozenset[str] = frozenset()
+    """Keys of figures that say nothing: they equal the card, and so does nearly all of the log."""
     confirmed: tuple[str, ...] = ()
     earlier: tuple["Earlier", ...] = ()
     usual: dict[str, int] = field(default_factory=dict)
@@ -96,11 +97,6 @@ class Case:
             *(self.looks.get("restarts_mm") or []),
             *(at for run in self.runs for at in run.restarts_mm),
         ]
-
-    @property
-    def copied(self) -> frozenset[str]:
-        """Keys of figures that say nothing: they equal the card, and so does nearly all of the log."""
-        return self._copied
 
     def figures(self, key: str) -> list[tuple[float, float, float]]:
         """What was set of a key, with its low and high, for every run that tells it; real travel outweighs a typed one."""

@@ -82,13 +82,13 @@ def explain_case(case: Case) -> Explained:
         return Explained((), (), True if measured or looked else None)
     before = _before(case)
     could = [found for cause in CAUSES.values() if (found := _evidence(case, seen, cause, before)) is not None]
-    weighed = weigh(
+    shares = weigh(
         [one.cause for one in could],
         [one.evidence for one in could],
         {s.code: s.strength for s in seen},
         could_see(case),
     )
-    ranked = [_ranked(case, one, float(share)) for one, share in zip(could, weighed.shares, strict=True)]
+    ranked = [_ranked(case, one, float(share)) for one, share in zip(could, shares, strict=True)]
     ranked.sort(key=lambda one: -one.share)
     kept = [one for one in ranked[:MAX_CAUSES] if one.share >= MIN_SHARE] or ranked[:1]
     return Explained(tuple(seen), tuple(kept), False)

@@ -1,10 +1,10 @@
 """How likely each set of causes is: none, one, or two at once.
 
-A set explains an attempt the better the more of what is seen it would show (noisy-or over its members: Pearl, Probabilistic Reasoning
-in Intelligent Systems, 1988), the less of what it would show is missing, and the more its members' own evidence speaks for them.
+A set explains an attempt the better the more of what is seen it would show (noisy-or over its members [src: pearl-1988]), the less of
+what it would show is missing, and the more its members' own evidence speaks for them.
 """
 
-from collections.abc import Collection, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -41,35 +41,25 @@ class WeighParameters:
 WEIGH = WeighParameters()
 
 
-@dataclass(frozen=True)
-class Weighed:
-    """Shares by cause, summing to at most 1 (of two at once each counts as a half), and the likeliest set of two with its share."""
-
-    shares: Floats
-    pair: tuple[int, int] | None
-    pair_share: float
-
-
 def weigh(
-    causes: Sequence[Cause],
-    evidence: Sequence[float],
-    seen: dict[str, float],
-    could_see: Collection[str],
-    more: float = 0.0,
-) -> Weighed:
+    causes: Sequence[Cause], evidence: Sequence[float], seen: Mapping[str, float], could_see: Collection[str]
+) -> Floats:
     """Weigh sets of causes, each of which explains something that is seen.
 
     Args:
         causes: those that can be. evidence: of each, as a logarithm of odds: its own, and its history. seen: symptoms by their
             strength, 0 to 1. could_see: symptoms that would have been seen if they were there.
-        more: odds, as a logarithm, that are known of a second cause (an earlier attempt left one unnamed).
+
+    Returns:
+        The share of each cause, together at most 1: of two at once each counts as a half.
     """
     codes = [code for code in CODES if code in seen or code in could_see]
     strength = np.array([seen.get(code, 0.0) for code in codes])
     here = np.array([code in seen for code in codes])
     # Logarithm of the chance that a cause does not show a symptom, causes × symptoms.
-    silent = np.array([[-WEIGH.shown_rate * cause.shows.get(code, 0.0) for code in codes] for cause in causes])
-    silent = np.vstack([silent, np.full((1, len(codes)), np.log1p(-WEIGH.unknown_shows))])
+    silent = np.full((len(causes) + 1, len(codes)), np.log1p(-WEIGH.unknown_shows))  # the last is the unknown one
+    for row, cause in zip(silent, causes, strict=False):
+        row[:] = [-WEIGH.shown_rate * cause.shows.get(code, 0.0) for code in codes]
     usual = np.array([*(WEIGH.usual * cause.base for cause in causes), WEIGH.unknown])
     own = usual + WEIGH.evidence * np.array([*evidence, 0.0])
     whole = np.log(np.exp(usual).sum())
@@ -82,7 +72,7 @@ def weigh(
     first, second = np.triu_indices(len(own), 1)
     single = seen_by(silent) + own - whole + np.log(1 - WEIGH.two - WEIGH.none)
     pairs = seen_by(silent[first] + silent[second]) + own[first] + own[second] - 2 * whole
-    pairs += np.log(2 * WEIGH.two) + more
+    pairs += np.log(2 * WEIGH.two)
     nothing = seen_by(np.zeros((1, len(codes)))) + np.log(WEIGH.none)
     top = max(single.max(), pairs.max(initial=-np.inf), nothing[0])
     single, pairs, nothing = np.exp(single - top), np.exp(pairs - top), np.exp(nothing - top)
@@ -90,10 +80,4 @@ def weigh(
     shares = single.copy()
     np.add.at(shares, first, pairs / 2)
     np.add.at(shares, second, pairs / 2)
-    known = second < len(causes)  # the last is the unknown one
-    best = int(np.argmax(np.where(known, pairs, -1.0))) if known.any() else None
-    return Weighed(
-        shares[:-1] / total,
-        None if best is None else (int(first[best]), int(second[best])),
-        0.0 if best is None else float(pairs[best] / total),
-    )
+    return shares[:-1] / total
