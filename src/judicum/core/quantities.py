@@ -65,6 +65,7 @@ _TABLE = (
     Quantity("cup", "count", "", 3, 24),
     Quantity("gas_l_min", "flow", "L/min", 0.01, 4000, 0.5, sensible=(1, 60)),
     Quantity("gas_cfh", "plain", "CFH", 0.01, 8500, 1, sensible=(2, 127)),
+    Quantity("cup_flow_l_min", "flow", "L/min", 1, 60, 0.5),
     Quantity("purge_l_min", "flow", "L/min", 0.2, 60, 0.5),
     Quantity("purge_wait_s", "time", "s", 0, 7200, 5),
     Quantity("stickout_mm", "length", "mm", 0, 60),

@@ -140,3 +140,13 @@ def test_whatever_sugars_behind_the_seam_is_purged_unless_the_course_says_otherw
     assert plan_card(tube)["purge"] and "argon_closed_space" in plan_card(tube)["cautions"]
     assert plan_card({**tube, "purge": False})["purge"] is None
     assert plan_card({**tube, "joint": "tube_flange"})["purge"] is None
+
+
+def test_the_flow_that_a_cups_maker_names_outranks_the_rule_and_the_method() -> None:
+    cup = {"metal": "304L", "joint": "butt", "thickness_mm": 1.5, "cup": 10}
+    named = plan_card({**cup, "cup_flow_l_min": 6.0, "flow_school": "more"})["gas_l_min"]
+    assert named == {"low": 5.1, "aim": 6.0, "high": 7.5}
+    more, usual, half = (
+        plan_card({**cup, "flow_school": one})["gas_l_min"]["aim"] for one in ("more", "number", "half")
+    )
+    assert more > usual > half

@@ -14,7 +14,7 @@ from judicum.core.photo.engine import ENGINE_VERSION
 from judicum.server.people.courses.models import Membership
 from judicum.server.read.progress.story import story
 from judicum.server.read.progress.week import week_of
-from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.attempts.models import Attempt, Run
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.photos.models import MeasurementSummary
 from judicum.words.progress import became_words
@@ -41,6 +41,26 @@ def test_the_ladder_says_what_is_done_tried_ready_and_locked(course: Course, cli
     sequence = progress(staff, course)["sequence"]
     assert [step_number["state"] for step_number in sequence][:3] == ["done", "ready", "locked"]
     assert sequence[0]["assignment"] == course.assignment.pk
+
+
+def test_toes_are_compared_by_what_the_hand_was_propped_on_once_two_ways_can_be(
+    course: Course, client_of: Callable[..., Client]
+) -> None:
+    staff = client_of(course.instructor)
+    for prop, waviness in (("arm", 0.04), ("arm", 0.06), ("none", 0.10)):
+        attempt = measured_attempt(course)
+        Run.objects.filter(attempt=attempt).update(prop=prop)
+        MeasurementSummary.objects.filter(attempt=attempt).update(toe_waviness=waviness)
+        assert progress(staff, course)["propped"] == []
+        Attempt.objects.filter(pk=attempt.pk).update(state="returned")
+    attempt = measured_attempt(course)
+    Run.objects.filter(attempt=attempt).update(prop="none")
+    MeasurementSummary.objects.filter(attempt=attempt).update(toe_waviness=0.08)
+    found = progress(staff, course)["propped"]
+    assert [(one["prop"], one["count"], round(one["toe_waviness"], 3)) for one in found] == [
+        ("arm", 2, 0.05),
+        ("none", 2, 0.09),
+    ]
 
 
 def test_each_figure_has_its_band_its_values_and_where_it_goes(

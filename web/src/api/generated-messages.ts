@@ -965,6 +965,8 @@ export type Messages = {
   "time-of-passes-in-a-row": "have" | "needed";
   "time-print-my-report": never;
   "time-print-report": never;
+  "time-propped": never;
+  "time-propped-on": "count" | "prop" | "waviness";
   "trust-android": never;
   "trust-android-ca": never;
   "trust-android-download": never;
@@ -1387,6 +1389,7 @@ export type Messages = {
   "field-course": never;
   "field-crown_share": never;
   "field-cup": never;
+  "field-cup_flow_l_min": never;
   "field-cup_school": never;
   "field-current_a": never;
   "field-curve": never;

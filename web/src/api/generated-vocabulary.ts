@@ -240,6 +240,14 @@ export const vocabulary = {
       "step": 1,
       "whole": false
     },
+    "cup_flow_l_min": {
+      "kind": "flow",
+      "unit": "L/min",
+      "low": 1,
+      "high": 60,
+      "step": 0.5,
+      "whole": false
+    },
     "purge_l_min": {
       "kind": "flow",
       "unit": "L/min",

@@ -3679,11 +3679,13 @@ export interface components {
             width_mm: number[];
             centre_mm: number[][];
         };
+        /** @description `propped` is empty until two ways of propping can be compared. */
         Progress: {
             student: components["schemas"]["Person"];
             series: components["schemas"]["Series"][];
             sequence: components["schemas"]["SequenceStep"][];
             changes: components["schemas"]["Change"][];
+            propped: components["schemas"]["Propped"][];
         };
         /**
          * @description What the coupon's scheme suggests: its lines, what knocks out, the pass mark, findings that are asked for.
@@ -3704,6 +3706,14 @@ export interface components {
             placeholders: {
                 [key: string]: string;
             };
+        };
+        /** @description How far the toes waver with the hand propped in one way, over so many beads; in words. */
+        Propped: {
+            prop: string;
+            words: string;
+            count: number;
+            toe_waviness: number;
+            formatted: string;
         };
         /** @description Purge flow (L/min), volume changes, and where the bore is known its volume (L) and the wait (s). */
         Purge: {
@@ -4259,7 +4269,10 @@ export interface components {
             slots: components["schemas"]["BoothSlot"][];
             work: components["schemas"]["WorkAhead"][];
         };
-        /** @description The card of an attempt's coupon, the run that follows it (of several, each), each logged run beside it, and what worked here. */
+        /**
+         * @description The card of an attempt's coupon, the run that follows it (of several, each), each logged run beside it, and what worked here. `since_run_s`: since the last
+         *     run was logged.
+         */
         Setup: {
             card: components["schemas"]["Card"];
             card_run: components["schemas"]["Run"];
@@ -4268,6 +4281,7 @@ export interface components {
             worked: components["schemas"]["Worked"];
             cautions: components["schemas"]["Caution"][];
             kit: string[];
+            since_run_s: number | null;
             real_travel_mm_s: number | null;
         };
         /** @description What of a run lies off the card; `besides` are codes of warnings that say more than the deviations. */

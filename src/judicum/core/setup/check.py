@@ -124,13 +124,15 @@ def ranges(coupon: Coupon, card: Card, used: Used) -> dict[str, tuple[float, flo
     """Low and high of every figure that can be compared; gas for the cup and part really used."""
     keys = ("current_a", "stickout_mm", "arc_length_mm", "preflow_s", "postflow_s", "downslope_s", "travel_mm_s")
     found = {key: (band.low, band.high) for key in keys if (band := card.band(key))}
-    low, _, high = gas.flow_band_l_min(
+    low, _, high = gas.flow_for(
+        coupon,
         used.cup or card.cup.number,
         used.gas_part or coupon.gas_part,
         used.stickout_mm or card.stickout_mm.aim,
     )
-    share = gas.FLOW_OF_SCHOOL[coupon.flow_school]
-    found["gas_l_min"] = (round(low * min(share, 1.0), 1), round(high * max(share, 1.0), 1))
+    if coupon.flow_school == "half":  # half of it gives the same cover; the whole is no mistake
+        high /= gas.FLOW_OF_SCHOOL["half"]
+    found["gas_l_min"] = (round(low, 1), round(high, 1))
     found["cup"] = (card.cup.low, card.cup.high)
     rod = card.electrode.diameter_mm
     found["electrode_mm"] = (rod, max(rod, THICKEST_MM))

@@ -36,7 +36,7 @@ CHOSEN = (
 )
 TYPED = (
     "thickness_mm", "gauge", "second_thickness_mm", "tube_od_mm", "filler_mm", "pass", "passes", "seams_planned", "dabs_per_run", "target_width_mm", "leg_mm", "cup",
-    "stickout_mm", "electrode_mm", "bore_length_mm", "travel_mm_s",
+    "stickout_mm", "electrode_mm", "bore_length_mm", "travel_mm_s", "cup_flow_l_min",
 )  # fmt: skip
 COUPON = Fields(
     "a coupon",
@@ -76,6 +76,7 @@ class Coupon:
     bore_length_mm: float | None = None
     pulse: Pulse | None = None
     travel_mm_s: float | None = None
+    cup_flow_l_min: float | None = None
     runs_planned: int = 1
     layers: str = "weave"
     dabs_per_run: int | None = None

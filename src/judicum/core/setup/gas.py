@@ -81,6 +81,20 @@ def flow_band_l_min(cup: float, gas_part: str, stickout_mm: float = 0.0) -> tupl
     return shares[0] * whole, shares[1] * whole, shares[2] * whole
 
 
+MAKERS_BAND = (0.85, 1.0, 1.25)
+"""Over the flow that a cup's maker names: low, aim, high."""
+
+
+def flow_for(coupon: Coupon, cup: float, gas_part: str, stickout_mm: float) -> tuple[float, float, float]:
+    """Flow for a coupon: low, aim, high in L/min; what the maker of the cup says outranks the rule and the course's method."""
+    if coupon.cup_flow_l_min is not None and cup == (coupon.cup or cup):
+        low, aim, high = (share * coupon.cup_flow_l_min for share in MAKERS_BAND)
+        return low, aim, high
+    share = FLOW_OF_SCHOOL[coupon.flow_school]
+    low, aim, high = flow_band_l_min(cup, gas_part, stickout_mm)
+    return low * share, aim * share, high * share
+
+
 CUP_BY_NEED = {
     "collet_body": 8,
     "double_mesh": 16,

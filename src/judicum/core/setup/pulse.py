@@ -60,7 +60,7 @@ PRESETS = (
 TIMED_TO_PER_SECOND = 1.3
 """Hz. Above it dabs cannot be timed to the pulse."""
 FLICKERS_PER_SECOND = (3.0, 30.0)
-"""Hz. Flicker in between can harm photosensitive people [src: wcag-2.3.1]."""
+"""Hz. Flicker in between can harm photosensitive people [src: wcag-flashes]."""
 
 
 def on_share_for(mean_a: float, peak_a: float, background_a: float) -> float:

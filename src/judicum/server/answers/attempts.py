@@ -75,7 +75,8 @@ class Caution(Answer):
 
 
 class Setup(Answer):
-    """The card of an attempt's coupon, the run that follows it (of several, each), each logged run beside it, and what worked here."""
+    """The card of an attempt's coupon, the run that follows it (of several, each), each logged run beside it, and what worked here. `since_run_s`: since the last
+    run was logged."""
 
     card: Card
     card_run: Run  # type: ignore[valid-type]
@@ -84,6 +85,7 @@ class Setup(Answer):
     worked: Worked
     cautions: list[Caution]
     kit: list[str]
+    since_run_s: float | None
     real_travel_mm_s: float | None
 
 

@@ -63,11 +63,24 @@ class Change(Answer):
     became: str
 
 
+class Propped(Answer):
+    """How far the toes waver with the hand propped in one way, over so many beads; in words."""
+
+    prop: str
+    words: str
+    count: int
+    toe_waviness: float
+    formatted: str
+
+
 class Progress(Answer):
+    """`propped` is empty until two ways of propping can be compared."""
+
     student: Person
     series: list[Series]
     sequence: list[SequenceStep]
     changes: list[Change]
+    propped: list[Propped]
 
 
 class WeekShare(Answer):

@@ -8,7 +8,7 @@ import { useSetup } from "../../domain/use-setup";
 import { useUnits } from "../../domain/use-units";
 import { shownAs, type Units } from "../../domain/units";
 import { fields, quantityIn } from "../../domain/run-fields";
-import { startOf, typedFrom, type Run } from "./log-shape";
+import { cooled, startOf, typedFrom, type Run } from "./log-shape";
 import { useLastRuns } from "./queries";
 import { RunForm } from "./run-form";
 
@@ -29,7 +29,10 @@ export function LogForm({ attempt }: { attempt: Attempt }) {
         key={`${String(open)}${units.length}${units.flow}`}
         attempt={attempt}
         number={open}
-        start={startOf(runs, open, last.data ?? { passed: false, runs: [] }, card, planned !== undefined)}
+        start={cooled(
+          startOf(runs, open, last.data ?? { passed: false, runs: [] }, card, planned !== undefined),
+          runs.some((run) => run.number === open) ? null : setup.data.since_run_s,
+        )}
         card={card}
         last={last.data ?? null}
         units={units}

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { fields } from "../../domain/run-fields";
-import { figureOf, problemsIn, runFrom, startOf, typedFrom } from "./log-shape";
+import { cooled, figureOf, problemsIn, runFrom, startOf, typedFrom } from "./log-shape";
 
 const metric = { length: "mm", flow: "l_min" } as const;
 const customary = { length: "thou", flow: "cfh" } as const;
@@ -94,4 +94,11 @@ describe("a figure to be typed", () => {
     expect(figureOf(11.3, "flow", metric)).toBe("11.3");
     expect(figureOf(11.8, "flow", customary)).toBe("25");
   });
+});
+
+it("a run after another starts with the time since, unless it was hours", () => {
+  const start = { run: { current_a: 50 }, words: "" };
+  expect(cooled(start, 184).run).toEqual({ current_a: 50, cooled_s: 180 });
+  expect(cooled(start, 9000)).toBe(start);
+  expect(cooled(start, null)).toBe(start);
 });

@@ -138,6 +138,16 @@ export function startOf(
   return { run: card, words: t("attempt-with-the-card-settings") };
 }
 
+const TENS = 10;
+/** s. After longer than this nobody waited for the part to cool; they went home. */
+const MAX_COOLED_S = 3600;
+
+/** A new run with the time since the last one was logged, by the clock. */
+export const cooled = (start: Start, since_s: number | null): Start =>
+  since_s === null || since_s > MAX_COOLED_S
+    ? start
+    : { ...start, run: { ...start.run, cooled_s: Math.round(since_s / TENS) * TENS } };
+
 /** A run of another attempt to start from, without what was of that run only. */
 export const settingsOf = (run: Run): Partial<Run> => ({ ...run, ...OWN });
 

@@ -8,6 +8,7 @@ import { kindOf, PULSE, type Form } from "./coupon-shape";
 
 const THERE = [
   "cup",
+  "cup_flow_l_min",
   "stickout_mm",
   "electrode_mm",
   "filler_mm",

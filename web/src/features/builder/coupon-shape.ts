@@ -20,6 +20,7 @@ const NUMBERS = [
   "electrode_mm",
   "travel_mm_s",
   "cup",
+  "cup_flow_l_min",
   "pass",
   "passes",
   "seams_planned",

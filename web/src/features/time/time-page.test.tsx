@@ -51,6 +51,10 @@ const progress = {
     { title: "Lap", state: "tried", words: "being tried", assignment: 5 },
     { title: "Tube", state: "locked", words: "not yet", assignment: null },
   ],
+  propped: [
+    { prop: "arm", words: "arm on the bench", count: 6, toe_waviness: 0.05, formatted: "5.0%" },
+    { prop: "none", words: "nothing", count: 1, toe_waviness: 0.09, formatted: "9.0%" },
+  ],
   changes: [
     {
       attempt: 3,
@@ -101,6 +105,7 @@ it("tells a student's story: sequence, beads, figures, faults since gone, what w
   expect(within(faults).getByRole("row", { name: /pore/ }).textContent).toContain(
     "not seen for 3 beads – well done",
   );
+  expect(screen.getByText("arm on the bench: toes waver 5.0%, 6 beads")).toBeTruthy();
   const changes = screen.getByRole("region", { name: "Changes" });
   expect(changes.textContent).toContain("Count aloud. – done; it is gone");
 });

@@ -10,6 +10,7 @@ import { useSession } from "../../domain/use-session";
 import { Changes } from "./changes";
 import { Coupon } from "./coupon";
 import { FaultCalendar } from "./fault-calendar";
+import { ProppedHands } from "./propped";
 import { Sequence } from "./sequence";
 import { useForecasts, useProgress } from "./queries";
 
@@ -30,7 +31,7 @@ function OverTime({ studentId, mine = false }: { studentId: number; mine?: boole
   const forecasts = useForecasts(studentId);
   if (progress.isPending) return <Loading />;
   if (progress.isError) return <Problem error={progress.error} again={() => void progress.refetch()} />;
-  const { series, student, sequence, changes } = progress.data;
+  const { series, student, sequence, changes, propped } = progress.data;
   const attempts = byDate(series);
   return (
     <div className="space-y-3">
@@ -79,6 +80,7 @@ function OverTime({ studentId, mine = false }: { studentId: number; mine?: boole
                 <Changes changes={changes} />
               </Panel>
             </div>
+            <ProppedHands propped={propped} />
           </div>
         </div>
       )}

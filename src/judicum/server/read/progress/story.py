@@ -1,25 +1,30 @@
 """A student's whole story in a course: sequence, figures with where they are going, what was asked to change."""
 
+from django.db.models import Avg, Count
+
 from judicum.core.acceptance import BANDS
 from judicum.core.choices import FINISH_LEVEL
 from judicum.core.progress import good_in_a_row, trend_per_attempt
 from judicum.core.progress.cone import cone
 from judicum.server.answers.attempts import AttemptBrief
-from judicum.server.answers.progress import Change, FigureOverTime, NextFigure, Progress, SequenceStep, Series
+from judicum.server.answers.progress import Change, FigureOverTime, NextFigure, Progress, Propped, SequenceStep, Series
 from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
 from judicum.server.read.progress.forecasts import SHARES, sequence_of
 from judicum.server.read.progress.queries import StudentRecord, student_record
+from judicum.server.record.attempts.models import Run
 from judicum.server.record.attempts.states import AttemptState
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.marking.models import Mark
-from judicum.words.names import named
+from judicum.words.names import named, option_name
 from judicum.words.progress import became_words, figure_words
 
 TINT = "tint_level"
 MARK = "total"
 """Figures beside the shares: the tint of the bead, and the mark."""
+MIN_PROPPED = 2
+"""Beads of a way of propping from which its mean is shown."""
 MAX_CHANGES = 20
 """The newest that are told of."""
 DONE = "done"
@@ -42,6 +47,7 @@ def story(user: User, course_id: int, student_id: int) -> Progress:
         series=series,
         sequence=_steps(record.course, record.attempts, series),
         changes=_changes(record),
+        propped=_propped(record),
     )
 
 
@@ -94,6 +100,32 @@ def _steps(course: Course, attempts: list[AttemptBrief], series: list[Series]) -
         steps.append(SequenceStep(title=design.title, state=state, words=named("step", state), assignment=assignment))
         before_done = done
     return steps
+
+
+def _propped(record: StudentRecord) -> list[Propped]:
+    """Toe waviness by what the hand was propped on, steadiest first, where two ways were welded often enough."""
+    rows = (
+        Run.objects.filter(
+            attempt__id__any=[a.id for a in record.attempts],
+            prop__isnull=False,
+            attempt__summary__toe_waviness__isnull=False,
+        )
+        .values("prop")
+        .annotate(count=Count("attempt_id", distinct=True), mean=Avg("attempt__summary__toe_waviness"))
+        .filter(count__gte=MIN_PROPPED)
+        .order_by("mean")
+    )
+    found = [
+        Propped(
+            prop=one["prop"],
+            words=option_name("prop", one["prop"]),
+            count=one["count"],
+            toe_waviness=one["mean"],
+            formatted=figure_words("toe_waviness", one["mean"]),
+        )
+        for one in rows
+    ]
+    return found if len(found) > 1 else []
 
 
 def _changes(record: StudentRecord) -> list[Change]:

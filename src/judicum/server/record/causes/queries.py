@@ -43,15 +43,22 @@ def case_of(attempt: Attempt) -> Case:
             "looks": _noticed(runs),
             "by_hand": {key: attempt.by_hand.get(key) for key in (*BY_HAND, "face", "back")},
             "measurement": measurement.result if measurement else None,
-            "earlier": [{"looks": {"electrode_after": _electrode_before(attempt)}}],
+            "earlier": [
+                *({"confirmed": cause} for cause in _confirmed_before(attempt)),
+                {"looks": {"electrode_after": _electrode_before(attempt)}},
+            ],
         }
     )
-    verdicts = STANDING.exclude(attempt=attempt)
-    mine = verdicts.filter(
+    confirmed, rejected = _in_course(attempt)
+    return replace(case, usual=confirmed, rejected=rejected)
+
+
+def _confirmed_before(attempt: Attempt) -> list[str]:
+    """The causes that were confirmed of the student's attempts before, the oldest first."""
+    mine = STANDING.filter(
         attempt__student_id=attempt.student_id, attempt__created_at__lt=attempt.created_at, confirmed=True
     )
-    confirmed, rejected = _in_course(attempt)
-    return replace(case, confirmed=tuple(mine.values_list("cause", flat=True)), usual=confirmed, rejected=rejected)
+    return list(mine.order_by("attempt__created_at", "id").values_list("cause", flat=True))
 
 
 def _electrode_before(attempt: Attempt) -> str | None:

@@ -41,3 +41,9 @@ time-not-seen-for-well-done = not seen for { $beads ->
 time-of-passes-in-a-row = <strong>{ $have } of { $needed }</strong> passes in a row
 time-print-my-report = Print my report
 time-print-report = Print report
+time-propped = Steadier with the hand propped?
+time-propped-on =
+    { $count ->
+        [one] { $prop }: toes waver { $waviness }, 1 bead
+       *[other] { $prop }: toes waver { $waviness }, { $count } beads
+    }

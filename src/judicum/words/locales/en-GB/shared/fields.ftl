@@ -36,6 +36,7 @@ field-coupon = Coupon
 field-course = Course
 field-crown_share = Crown
 field-cup = Cup number
+field-cup_flow_l_min = Cup maker's gas flow
 field-cup_school = Cup size
 field-current_a = Welding { -current }
 field-curve = Curve
