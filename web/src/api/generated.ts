@@ -4270,7 +4270,7 @@ export interface components {
             work: components["schemas"]["WorkAhead"][];
         };
         /**
-         * @description The card of an attempt's coupon, the run that follows it (of several, each), each logged run beside it, and what worked here. `since_run_s`: since the last
+         * @description The card of an attempt's coupon, the run that follows it (of several, each), each logged run beside it, and what worked here. `last_run_at`: when the last
          *     run was logged.
          */
         Setup: {
@@ -4281,7 +4281,7 @@ export interface components {
             worked: components["schemas"]["Worked"];
             cautions: components["schemas"]["Caution"][];
             kit: string[];
-            since_run_s: number | null;
+            last_run_at: string | null;
             real_travel_mm_s: number | null;
         };
         /** @description What of a run lies off the card; `besides` are codes of warnings that say more than the deviations. */

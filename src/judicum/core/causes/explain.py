@@ -148,8 +148,8 @@ def _before(case: Case) -> list[_Before]:
     def seen(one: Case | None) -> frozenset[str] | None:
         return None if one is None else frozenset(s.code for s in symptoms_of(one))
 
-    told = [one for one in case.earlier if one.case is not None or one.confirmed is not None]
-    return [_Before(one.confirmed, seen(one.case)) for one in told[-MAX_EARLIER:]]
+    known = [one for one in case.earlier if one.case is not None or one.confirmed is not None]
+    return [_Before(one.confirmed, seen(one.case)) for one in known[-MAX_EARLIER:]]
 
 
 def _habit(before: Sequence[_Before], code: str) -> float:

@@ -75,7 +75,7 @@ class Caution(Answer):
 
 
 class Setup(Answer):
-    """The card of an attempt's coupon, the run that follows it (of several, each), each logged run beside it, and what worked here. `since_run_s`: since the last
+    """The card of an attempt's coupon, the run that follows it (of several, each), each logged run beside it, and what worked here. `last_run_at`: when the last
     run was logged."""
 
     card: Card
@@ -85,7 +85,7 @@ class Setup(Answer):
     worked: Worked
     cautions: list[Caution]
     kit: list[str]
-    since_run_s: float | None
+    last_run_at: datetime | None
     real_travel_mm_s: float | None
 
 

@@ -1,10 +1,10 @@
 """One attempt with all that belongs to it, and the attempts of a course as its pages show them."""
 
+from datetime import datetime
 from typing import Any
 
 from django.contrib.postgres.expressions import ArraySubquery
 from django.db.models import Exists, Max, OuterRef, Prefetch, QuerySet, prefetch_related_objects
-from django.utils import timezone
 
 from judicum.core.errors import NotFound, said
 from judicum.core.setup import Checked, read_coupon, real_travel_mm_s, run_from_card, runs_from_card, worked
@@ -179,15 +179,15 @@ def setup_of(user: User, attempt_id: int) -> Setup:
         checks=[RunCheck(number=run["number"], **_check(check_for(attempt.assignment, run), units)) for run in runs],
         worked=worked_here(attempt.assignment),
         cautions=words.cautions(card.cautions),
-        since_run_s=_since_run_s(attempt),
+        last_run_at=_last_run_at(attempt),
         kit=words.kit_words(kit(read_coupon(coupon_of(attempt.assignment)), card), units),
         real_travel_mm_s=real_travel_mm_s(_measured_length_mm(attempt), [run["arc_s"] for run in runs]),
     )
 
 
-def _since_run_s(attempt: Attempt) -> float | None:
-    last = models.Event.objects.filter(attempt=attempt, kind=AttemptStep.LOG).aggregate(at=Max("at"))["at"]
-    return None if last is None else (timezone.now() - last).total_seconds()
+def _last_run_at(attempt: Attempt) -> datetime | None:
+    logs = models.Event.objects.filter(attempt=attempt, kind=AttemptStep.LOG)
+    return logs.aggregate(at=Max("at"))["at"]
 
 
 def _measured_length_mm(attempt: Attempt) -> float | None:

@@ -18,6 +18,7 @@ export function LogForm({ attempt }: { attempt: Attempt }) {
   const setup = useSetup(attempt.id, attempt.version);
   const units = useUnits();
   const [open, setOpen] = useState<number | null>(attempt.runs.length === 0 ? 1 : null);
+  const [openedAt, setOpenedAt] = useState(() => Date.now());
   if (last.isPending || setup.isPending) return <Loading />;
   if (setup.isError) return <Problem error={setup.error} again={() => void setup.refetch()} />;
   if (open !== null) {
@@ -31,7 +32,8 @@ export function LogForm({ attempt }: { attempt: Attempt }) {
         number={open}
         start={cooled(
           startOf(runs, open, last.data ?? { passed: false, runs: [] }, card, planned !== undefined),
-          runs.some((run) => run.number === open) ? null : setup.data.since_run_s,
+          runs.some((run) => run.number === open) ? null : setup.data.last_run_at,
+          openedAt,
         )}
         card={card}
         last={last.data ?? null}
@@ -58,7 +60,13 @@ export function LogForm({ attempt }: { attempt: Attempt }) {
           </li>
         ))}
       </ul>
-      <button className="btn mt-2 h-12 w-full" onClick={() => setOpen(attempt.runs.length + 1)}>
+      <button
+        className="btn mt-2 h-12 w-full"
+        onClick={() => {
+          setOpenedAt(Date.now());
+          setOpen(attempt.runs.length + 1);
+        }}
+      >
         {next
           ? t("attempt-log-planned-run", { number: next.number, kind: next.kind })
           : t("attempt-log-another-run")}

@@ -96,9 +96,10 @@ describe("a figure to be typed", () => {
   });
 });
 
-it("a run after another starts with the time since, unless it was hours", () => {
+it("starts a run after another with the time since, unless it was hours", () => {
   const start = { run: { current_a: 50 }, words: "" };
-  expect(cooled(start, 184).run).toEqual({ current_a: 50, cooled_s: 180 });
-  expect(cooled(start, 9000)).toBe(start);
-  expect(cooled(start, null)).toBe(start);
+  const now = Date.parse("2026-12-01T18:10:00Z");
+  expect(cooled(start, "2026-12-01T18:06:56Z", now).run).toEqual({ current_a: 50, cooled_s: 180 });
+  expect(cooled(start, "2026-12-01T14:00:00Z", now)).toBe(start);
+  expect(cooled(start, null, now)).toBe(start);
 });

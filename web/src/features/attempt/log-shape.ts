@@ -142,11 +142,12 @@ const TENS = 10;
 /** s. After longer than this nobody waited for the part to cool; they went home. */
 const MAX_COOLED_S = 3600;
 
-/** A new run with the time since the last one was logged, by the clock. */
-export const cooled = (start: Start, since_s: number | null): Start =>
-  since_s === null || since_s > MAX_COOLED_S
-    ? start
-    : { ...start, run: { ...start.run, cooled_s: Math.round(since_s / TENS) * TENS } };
+/** A new run with the time since the last one was logged, by the clock (ms since 1970). */
+export function cooled(start: Start, last_at: string | null, now_ms: number): Start {
+  const since_s = last_at === null ? Infinity : (now_ms - Date.parse(last_at)) / 1000;
+  if (since_s < 0 || since_s > MAX_COOLED_S) return start;
+  return { ...start, run: { ...start.run, cooled_s: Math.round(since_s / TENS) * TENS } };
+}
 
 /** A run of another attempt to start from, without what was of that run only. */
 export const settingsOf = (run: Run): Partial<Run> => ({ ...run, ...OWN });
