@@ -100,7 +100,6 @@ _TABLE = (
     Quantity("pulse_max_per_second", "rate", "1/s", 0.1, 5000, 1),
     Quantity("turn_s", "time", "s", 1, 3600, 1),
     Quantity("mean_a", "current", "A", 1, 1000),
-    Quantity("background_share", "share", "", 0, 0.99, 0.05),
     Quantity("restart_mm", "length", "mm", 0, 2000, 0.5),
     Quantity("thickness_mm", "size", "mm", 0.01, 300, 0.1, sensible=(0.2, 25)),
     Quantity("second_thickness_mm", "size", "mm", 0.2, 50, 0.1),

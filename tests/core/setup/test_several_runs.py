@@ -150,3 +150,11 @@ def test_the_flow_that_a_cups_maker_names_outranks_the_rule_and_the_method() -> 
         plan_card({**cup, "flow_school": one})["gas_l_min"]["aim"] for one in ("more", "number", "half")
     )
     assert more > usual > half
+
+
+def test_every_planned_run_follows_the_courses_method_and_a_cups_flow_holds_for_its_own_run_only() -> None:
+    usual, more = (plan_card({**HEAVY, "flow_school": one})["passes"] for one in ("number", "more"))
+    assert all(b["gas_l_min"] > a["gas_l_min"] for a, b in zip(usual, more, strict=True))
+    named = plan_card({**HEAVY, "cup": 7, "cup_flow_l_min": 6.0})["passes"]
+    assert named[0]["gas_l_min"] == 6.0
+    assert named[1]["gas_l_min"] == usual[1]["gas_l_min"]

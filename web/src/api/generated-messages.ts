@@ -1362,7 +1362,6 @@ export type Messages = {
   "field-attempts": never;
   "field-back": never;
   "field-background_a": never;
-  "field-background_share": never;
   "field-backing": never;
   "field-backing_mm": never;
   "field-backup": never;

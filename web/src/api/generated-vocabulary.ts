@@ -520,14 +520,6 @@ export const vocabulary = {
       "step": 1.0,
       "whole": false
     },
-    "background_share": {
-      "kind": "share",
-      "unit": "",
-      "low": 0,
-      "high": 0.99,
-      "step": 0.05,
-      "whole": false
-    },
     "restart_mm": {
       "kind": "length",
       "unit": "mm",

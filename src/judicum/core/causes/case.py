@@ -53,6 +53,8 @@ COPIED_FIGURES = (
 """Figures that nobody meets to the digit: a log in which nearly all equal the card was written off it."""
 MIN_COPIED = 4
 """So many of them must be there to say so."""
+MAX_EARLIER = 6
+"""Attempts back that still say something."""
 COPIED_SHARE = 0.75
 """From this share on of them a log counts as copied."""
 
@@ -80,12 +82,12 @@ class Case:
     copied: frozenset[str] = frozenset()
     """Keys of figures that say nothing: they equal the card, and so does nearly all of the log."""
     confirmed: tuple[str, ...] = ()
-    earlier: tuple["Earlier", ...] = ()
+    earlier: tuple[Earlier, ...] = ()
     usual: dict[str, int] = field(default_factory=dict)
     rejected: dict[str, int] = field(default_factory=dict)
+    """How often the course's instructors took each cause, and how often they set one aside."""
     dull_before: bool = False
-    """How often the course's instructors took each cause, and how often they set one aside; whether the last attempt left the
-    tungsten dull."""
+    """Whether the last attempt left the tungsten dull."""
 
     @property
     def length_mm(self) -> float | None:
@@ -284,23 +286,26 @@ def _written_off(card: Card, runs: tuple[Used, ...]) -> frozenset[str]:
 
 
 def _earlier(given: Mapping[str, object]) -> tuple[Earlier, ...]:
-    """Attempts before, the oldest first; one that is not told whole keeps what was confirmed."""
-    found = []
-    for one in _list(given, "earlier"):
+    """The last attempts before that say something, the oldest first; one that is not told whole keeps what was confirmed."""
+    found: list[Earlier] = []
+    for one in reversed(_list(given, "earlier")):
         case = None
         if one.get("coupon") and one.get("measurement"):
             whole = {key: one[key] for key in KEYS if key in one and key not in ("earlier", "confirmed_in_course")}
             with suppress(InvalidValues):  # what was before is no reason to say nothing of what is now
                 case = read_case(whole)
-        found.append(Earlier(case, one.get("confirmed")))
-    return tuple(found)
+        if case is not None or one.get("confirmed") is not None:
+            found.append(Earlier(case, one.get("confirmed")))
+        if len(found) == MAX_EARLIER:
+            break
+    return tuple(reversed(found))
 
 
 def _dull_before(given: Mapping[str, object]) -> bool:
     """Whether the tungsten was dull after the attempt before."""
-    before = [one for one in _list(given, "earlier") if isinstance(one, Mapping)][-1:]
-    looks = [one.get("looks") for one in before]
-    return any(isinstance(one, Mapping) and one.get("electrode_after") == "dull" for one in looks)
+    last = _list(given, "earlier")[-1:]
+    looks = last[0].get("looks") if last else None
+    return isinstance(looks, Mapping) and looks.get("electrode_after") == "dull"
 
 
 def _usual(given: Mapping[str, object]) -> dict[str, int]:

@@ -1,7 +1,7 @@
 """Ranking causes by evidence: from one attempt to its symptoms, its likeliest causes and the one thing to change.
 
-Each cause that explains a symptom collects the logarithms of odds of what speaks for it and against it; shares are their
-exponentials over the sum of all and of a cause that nobody thought of. Causes are ranked, never asserted.
+Each cause that explains a symptom collects the logarithms of odds of what speaks for it and against it, and of what was before; shares
+come of weighing sets of them (`weigh`). Causes are ranked, never asserted.
 """
 
 from collections.abc import Mapping, Sequence
@@ -19,8 +19,6 @@ MAX_CAUSES = 6
 MIN_SHARE = 0.01
 OWN_HISTORY = 0.35
 """Odds, as a logarithm, that one earlier confirmation of this student's adds."""
-MAX_EARLIER = 6
-"""Attempts back that still say something."""
 NAMED_BEFORE = 1.3
 """The same of one that was named at the last attempt…"""
 SHOWN_BEFORE = 0.25
@@ -148,8 +146,7 @@ def _before(case: Case) -> list[_Before]:
     def seen(one: Case | None) -> frozenset[str] | None:
         return None if one is None else frozenset(s.code for s in symptoms_of(one))
 
-    known = [one for one in case.earlier if one.case is not None or one.confirmed is not None]
-    return [_Before(one.confirmed, seen(one.case)) for one in known[-MAX_EARLIER:]]
+    return [_Before(one.confirmed, seen(one.case)) for one in case.earlier]
 
 
 def _habit(before: Sequence[_Before], code: str) -> float:

@@ -9,7 +9,7 @@ from judicum.core.heat import ARC_EFFICIENCY, arc_volts, heat_per_length_kj_mm
 from judicum.core.setup import electrode, gas, hands, rules
 from judicum.core.setup.coupon import Coupon, read_coupon
 from judicum.core.setup.cover import cover
-from judicum.core.setup.current import current_a, opinions
+from judicum.core.setup.current import opinions
 from judicum.core.setup.filler import filler
 from judicum.core.setup.passes import planned_runs
 from judicum.core.setup.pulse import flickers
@@ -29,6 +29,7 @@ from judicum.core.setup.record import (
 )
 from judicum.core.setup.schools import START_S
 from judicum.core.setup.tacks import tacks
+from judicum.core.setup.torch import torch_setup
 from judicum.core.setup.warnings import Warned
 from judicum.core.tube import plan_runs, run_order, turntable_rpm
 
@@ -53,12 +54,9 @@ def plan_card(given: Mapping[str, Any]) -> Card:
 
 def card_of(coupon: Coupon) -> Card:
     """The setup card of a coupon that has been read."""
-    current = current_a(coupon)
-    carried = max(current.aim, electrode.PEAK_SHARE * coupon.pulse.peak_a if coupon.pulse else 0.0)
-    rod = coupon.electrode_mm or electrode.diameter_mm(carried)
-    cup = gas.cup(coupon)
-    stickout = hands.stickout(coupon, rod, cup.number)
-    low, middle, high = gas.flow_for(coupon, cup.number, coupon.gas_part, coupon.stickout_mm or stickout.aim)
+    torch = torch_setup(coupon)
+    current, rod, cup, stickout = torch.current, torch.electrode_mm, torch.cup, torch.stickout
+    low, middle, high = torch.flow_l_min
     flow = Band(round(low, 1), round(middle, 1), round(high, 1))
     travel, pitch = hands.travel(coupon), hands.dab_pitch(coupon)
     timing = gas.timing(coupon, current.aim, cup.number)
@@ -82,7 +80,7 @@ def card_of(coupon: Coupon) -> Card:
         downslope_s=timing.downslope_s,
         start_s=START_S[coupon.start_school],
         electrode=Electrode(
-            rod, electrode.taper_mm(rod, coupon.thickness_mm), electrode.kinds(coupon.electrode_school)
+            rod, electrode.taper_mm(rod, coupon.thickness_mm), electrode.KINDS[coupon.electrode_school]
         ),
         filler=wire,
         angles_deg=hands.angles_deg(coupon),

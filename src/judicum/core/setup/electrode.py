@@ -45,8 +45,3 @@ def taper_mm(diameter: float, thickness_mm: float) -> float:
     (4.0, 5.4)
     """
     return round(diameter * (2.5 if thickness_mm < 1.2 else 2.25), 1)
-
-
-def kinds(school: str) -> tuple[str, ...]:
-    """Kinds that do for DC, the course's own first."""
-    return KINDS[school]

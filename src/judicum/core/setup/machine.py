@@ -8,8 +8,6 @@ from judicum.core.metals import TORCHES
 from judicum.core.quantities import QUANTITIES
 from judicum.core.setup.record import Advice, Card
 
-OUTLET_A = 105.0
-"""A of welding current that are known to run on an ordinary outlet of 115 V; what is more is not settled."""
 HOT_SHARE = 0.85
 """Of a torch's rating, from which the handle grows too hot to hold on long work."""
 TIMERS = ("preflow", "downslope", "postflow")

@@ -3,17 +3,13 @@
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
-from judicum.core.setup import gas, hands
 from judicum.core.setup.coupon import Coupon
-from judicum.core.setup.current import current_a
-from judicum.core.setup.electrode import diameter_mm
 from judicum.core.setup.filler import used_size_mm
 from judicum.core.setup.record import PlannedRun
+from judicum.core.setup.torch import torch_setup
 
 SECOND_CUP = 8
 """Cup number of a walked second run: wider than the root's, narrow enough to stand between the walls."""
-STACKED_CUP_STEP = 1
-"""Rows whose cup grows: from the second row on the widest is in use."""
 
 
 @dataclass(frozen=True)
@@ -56,11 +52,7 @@ def planned_runs(coupon: Coupon) -> tuple[PlannedRun, ...]:
 def _runs(coupon: Coupon) -> Iterator[PlannedRun]:
     for number, place in enumerate(places(coupon.runs_planned, coupon.layers), 1):
         own = _coupon_of(coupon, number, place)
-        amps = current_a(own)
-        cup = gas.cup(own).number
-        rod = own.electrode_mm or diameter_mm(amps.aim)
-        stickout = hands.stickout(own, rod, cup).aim
-        flow = gas.flow_band_l_min(cup, own.gas_part, own.stickout_mm or stickout)[1]
+        torch = torch_setup(own)
         yield PlannedRun(
             number=number,
             kind=place.kind,
@@ -68,12 +60,12 @@ def _runs(coupon: Coupon) -> Iterator[PlannedRun]:
             column=place.column,
             columns=place.columns,
             technique=own.technique,
-            current_a=amps.aim,
-            low_a=amps.low,
-            high_a=amps.high,
-            cup=cup,
-            stickout_mm=own.stickout_mm or stickout,
-            gas_l_min=round(flow, 1),
+            current_a=torch.current.aim,
+            low_a=torch.current.low,
+            high_a=torch.current.high,
+            cup=torch.cup.number,
+            stickout_mm=own.stickout_mm or torch.stickout.aim,
+            gas_l_min=round(torch.flow_l_min[1], 1),
             filler_mm=used_size_mm(own),
             brushed=number > 1,
             cooled=number > 1,
@@ -82,10 +74,11 @@ def _runs(coupon: Coupon) -> Iterator[PlannedRun]:
 
 def _coupon_of(coupon: Coupon, number: int, place: Place) -> Coupon:
     """The coupon as it stands before its run of this number."""
-    own = replace(coupon, run_pass=number)
     if number == 1:
-        return own
+        return replace(coupon, run_pass=1)
+    # Another cup: what was given for the first one's stick-out and flow does not hold.
+    own = replace(coupon, run_pass=number, cup=None, stickout_mm=None, cup_flow_l_min=None)
     if coupon.technique == "walk_cup":
-        return replace(own, cup=SECOND_CUP if place.row == 2 else None, stickout_mm=None)
+        return replace(own, cup=SECOND_CUP if place.row == 2 else None)
     woven = place.kind == "weave" and coupon.technique == "dab"
-    return replace(own, technique="lay_wire" if woven else own.technique, cup=None, stickout_mm=None, filler_mm=None)
+    return replace(own, technique="lay_wire" if woven else own.technique, filler_mm=None)

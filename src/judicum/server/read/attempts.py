@@ -8,6 +8,7 @@ from django.db.models import Exists, Max, OuterRef, Prefetch, QuerySet, prefetch
 
 from judicum.core.errors import NotFound, said
 from judicum.core.setup import Checked, read_coupon, real_travel_mm_s, run_from_card, runs_from_card, worked
+from judicum.core.setup.card import card_of
 from judicum.core.setup.kit import kit
 from judicum.server.answers.attempts import (
     Attempt as AttemptAnswer,
@@ -28,7 +29,7 @@ from judicum.server.answers.attempts import (
 from judicum.server.answers.coupons import Design, RunCheck, SetupCheck
 from judicum.server.answers.people import Person
 from judicum.server.catalogue.coupons.models import Assignment
-from judicum.server.catalogue.coupons.setup import card_for, check_for, checklist_for, coupon_of
+from judicum.server.catalogue.coupons.setup import check_for, checklist_for, coupon_of
 from judicum.server.people.accounts.models import User
 from judicum.server.people.accounts.units import units_of
 from judicum.server.people.courses.models import Membership
@@ -170,7 +171,8 @@ def setup_of(user: User, attempt_id: int) -> Setup:
         NotFound: not visible.
     """
     attempt, units = attempt_for(user, attempt_id), units_of(user)
-    card = card_for(attempt.assignment)
+    coupon = read_coupon(coupon_of(attempt.assignment))
+    card = card_of(coupon)
     runs = list(models.Run.objects.filter(attempt=attempt).values())
     return Setup(
         card=words.card_in_words(card, units),
@@ -180,7 +182,7 @@ def setup_of(user: User, attempt_id: int) -> Setup:
         worked=worked_here(attempt.assignment),
         cautions=words.cautions(card.cautions),
         last_run_at=_last_run_at(attempt),
-        kit=words.kit_words(kit(read_coupon(coupon_of(attempt.assignment)), card), units),
+        kit=words.kit_words(kit(coupon, card), units),
         real_travel_mm_s=real_travel_mm_s(_measured_length_mm(attempt), [run["arc_s"] for run in runs]),
     )
 

@@ -9,7 +9,6 @@ field-attempt = Attempt
 field-attempts = Attempts
 field-back = Back side
 field-background_a = Background { -current }
-field-background_share = Background, share of the peak
 field-backing = Behind the seam
 field-backing_mm = Backing thickness
 field-backup = Backup
