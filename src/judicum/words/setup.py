@@ -128,9 +128,13 @@ def advised(one: Advice, units: Units = METRIC) -> str:
     return t(f"machine-{one.code}", **figure_forms(one.figures, units))
 
 
-def kit_words(parts: Sequence[Part], units: Units = METRIC) -> list[str]:
-    """A kit list, one part a line."""
-    return [_part(one, units) for one in parts]
+def kit_words(parts: Sequence[tuple[Part, float | None]], units: Units = METRIC) -> list[str]:
+    """A kit list, one part a line, with the sessions that one of it lasts (None: not known)."""
+    return [_with_spare(_part(one, units), sessions) for one, sessions in parts]
+
+
+def _with_spare(part: str, sessions: float | None) -> str:
+    return part if sessions is None else t("kit-spare", part=part, sessions=max(1, round(sessions)))
 
 
 def _part(one: Part, units: Units) -> str:

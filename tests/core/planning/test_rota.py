@@ -137,6 +137,7 @@ def test_what_is_kept_stays_and_the_rest_is_laid_around_it() -> None:
         ([("n1", "s1", "B1", "20:30")], "60 min before the session ends"),
         ([("n1", "s1", "B1", "18:00"), ("n1", "s2", "B1", "18:00")], "each need kept once"),
         ([("n4", "s1", "B1", "18:00")], "a booth that has purge"),
+        ([("n5", "s1", "B1", "18:00")], "a machine and torch for more than 150 A"),
         ([("n2", "s1", "B1", "18:00"), ("n1", "s2", "B1", "18:00")], "n1 before n2"),
         ([("n9", "s1", "B1", "18:00")], "n9"),
         ([("n1", "s9", "B1", "18:00")], "s9"),
@@ -146,7 +147,13 @@ def test_what_is_kept_stays_and_the_rest_is_laid_around_it() -> None:
     ],
 )
 def test_contradictions_are_named_in_one_line(kept: list[tuple[str, ...]], named: str) -> None:
-    needs = [need("n1"), need("n2", after="n1"), need("n3", "bo"), need("n4", wants=["purge"])]
+    needs = [
+        need("n1"),
+        need("n2", after="n1"),
+        need("n3", "bo"),
+        need("n4", wants=["purge"]),
+        need("n5", wants=["over_105", "over_150"]),
+    ]
     rows = [dict(zip(("need", "session", "booth", "start"), one, strict=True)) for one in kept]
     with pytest.raises(InvalidValues) as refused:
         rota(asked(needs, kept=rows), SECONDS)

@@ -113,8 +113,9 @@ def test_the_parts_of_a_kit_fit_together(
     codes = {part.code for part in parts}
     assert has <= codes
     assert not lacks & codes
-    assert len(kit_words(parts, US)) == len(parts)
-    assert all("{" not in words for words in kit_words(parts, US))
+    lines = kit_words([(part, 4.2) for part in parts], US)
+    assert len(lines) == len(parts)
+    assert all("{" not in words for words in lines)
 
 
 def test_every_step_of_the_preparation_says_how() -> None:

@@ -104,6 +104,20 @@ def test_a_place_by_hand_takes_planned_ones_out_and_says_what_is_impossible_at_o
     assert nobody.status_code == 404
 
 
+def test_a_weak_machine_gets_no_coupon_that_it_cannot_weld(course: Course, client_of: Callable[..., Client]) -> None:
+    first, _ = meeting(course)
+    weak = set_booth(course.instructor, course.row.pk, None, "weak", (), machine={"max_a": 20}).pk
+    staff = client_of(course.instructor)
+    left = staff.post(url(course, "rota"), content_type="application/json").json()
+    assert left["plan"]["slots"] == []
+    assert "20 A" in left["unplaced"][0]["words"]
+    refused = put(staff, course, first, weak, 0).json()["detail"]
+    assert "a booth with a machine and torch for more than 20 A" in refused
+    strong = set_booth(course.instructor, course.row.pk, None, "strong", (), machine={"max_a": 200}).pk
+    after = staff.post(url(course, "rota"), content_type="application/json").json()
+    assert {one["booth"] for one in after["plan"]["slots"]} == {strong}
+
+
 def test_who_is_away_loses_the_place_and_is_planned_elsewhere(course: Course, client_of: Callable[..., Client]) -> None:
     first, second = meeting(course)
     booth(course)

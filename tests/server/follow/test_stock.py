@@ -371,3 +371,17 @@ def test_another_attempt_takes_another_blank(course: Course, client_of: Callable
     second = weld_another(course.student, course.assignment)
     log_run(course.student, second.pk, FILLED)
     assert of(response(client_of(course.instructor), course), "Blank 1.5")["left"] == 38
+
+
+def test_the_kit_list_tells_of_a_spare_by_what_breaks_here(course: Course, client_of: Callable[..., Client]) -> None:
+    attempt = logged(course)
+    card = client_of(course.student).get(f"/api/attempts/{attempt.pk}/setup").json()
+    number = card["card"]["cup"]["number"]
+    assert not any("spare" in part for part in card["kit"])
+    cup = item(course, "cup", "Cups", cup=number)
+    log_run(course.student, attempt.pk, FILLED)
+    for amount in (9, 7):
+        move(course.instructor, course.row.pk, cup.pk, "counted", amount)
+    kit = client_of(course.student).get(f"/api/attempts/{attempt.pk}/setup").json()["kit"]
+    (spare,) = (part for part in kit if "spare" in part)
+    assert "cup" in spare.lower() and spare.endswith("1 session here")

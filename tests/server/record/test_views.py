@@ -109,7 +109,7 @@ def test_angles_are_read_on_torch_photos_only_and_not_by_strangers(
 
 def test_a_kind_that_is_none_and_a_returned_attempt_take_no_view(course: Course) -> None:
     attempt = logged(course)
-    with pytest.raises(InvalidValue, match="bead, back, setup, torch"):
+    with pytest.raises(InvalidValue, match="bead, run, back, setup, torch"):
         send_photo(course.student, attempt.pk, bead_photo().jpeg, kind="selfie")
     attempt.state = "returned"
     attempt.save()

@@ -109,6 +109,7 @@ export type Messages = {
   "assign-target-bead-width": never;
   "assign-this-course-version": "version";
   "assign-whole-class": never;
+  "attempt-ac-controls": "ac_controls";
   "attempt-as-run": "number";
   "attempt-as-saved": never;
   "attempt-attempt-2": "date" | "number";
@@ -165,6 +166,7 @@ export type Messages = {
   "attempt-on-this-machine-this-coupon-passed": "date";
   "attempt-one-after-another": "label";
   "attempt-passed": never;
+  "attempt-photo-of-run": "number";
   "attempt-photo-received-measuring": never;
   "attempt-preparation-of": "count" | "size";
   "attempt-print-on-a5": never;
@@ -174,6 +176,7 @@ export type Messages = {
   "attempt-reported-fault": "broken";
   "attempt-retake-photo": never;
   "attempt-run": "number";
+  "attempt-runs-before-cover": never;
   "attempt-save-log": never;
   "attempt-see-my-progress": never;
   "attempt-send": never;
@@ -303,6 +306,7 @@ export type Messages = {
   "common-reports-and-sheets": never;
   "common-ripple-variation": never;
   "common-run": "number";
+  "common-run-photo": "number";
   "common-same-picture": "number" | "title";
   "common-same-picture-of": "name" | "number" | "title";
   "common-saved": never;
@@ -551,6 +555,8 @@ export type Messages = {
   "marking-ripples": never;
   "marking-rule-out": never;
   "marking-ruled-out": never;
+  "marking-run-causes": never;
+  "marking-run-suggested": "total";
   "marking-same-score-for-the-other": "count";
   "marking-save": never;
   "marking-save-and-return": never;
@@ -1351,6 +1357,7 @@ export type Messages = {
   "why-start_amps-lowest": never;
   "why-start_school-quick": never;
   "why-start_school-settled": never;
+  "field-ac_controls": never;
   "field-amount": never;
   "field-answer": never;
   "field-arc": never;
@@ -1640,6 +1647,7 @@ export type Messages = {
   "token-scope-write": never;
   "view-back": never;
   "view-bead": never;
+  "view-run": never;
   "view-setup": never;
   "view-torch": never;
   "stock-kind-bar": never;

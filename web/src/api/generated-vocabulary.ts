@@ -1397,6 +1397,12 @@ export const vocabulary = {
       "required": false
     },
     {
+      "key": "ac_controls",
+      "sort": "text",
+      "required": false,
+      "most": 2000
+    },
+    {
       "key": "knobs",
       "sort": "text",
       "required": false,
@@ -2116,6 +2122,7 @@ export const vocabulary = {
   ],
   "views": [
     "bead",
+    "run",
     "back",
     "setup",
     "torch"

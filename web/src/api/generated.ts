@@ -2320,7 +2320,7 @@ export interface components {
         /** @enum {string} */
         AttemptState: "assigned" | "logged" | "photographed" | "measured" | "marked" | "returned" | "photo_asked" | "weld_again" | "second_asked" | "to_agree";
         /** @enum {string} */
-        AttemptStep: "open" | "prepare" | "log" | "add_photo" | "add_view" | "read_angle" | "measure" | "refuse_photo" | "measure_back" | "correct" | "choose_bead" | "find" | "judge_cause" | "mark" | "return" | "ask_photo" | "send_back" | "take_back" | "ask_second" | "mark_second" | "agree";
+        AttemptStep: "open" | "prepare" | "log" | "add_photo" | "add_view" | "read_angle" | "measure" | "refuse_photo" | "measure_back" | "measure_run" | "correct" | "choose_bead" | "find" | "judge_cause" | "mark" | "return" | "ask_photo" | "send_back" | "take_back" | "ask_second" | "mark_second" | "agree";
         Attendance: {
             session: number;
             student: number;
@@ -3243,6 +3243,7 @@ export interface components {
             booths: components["schemas"]["BoothName"][];
             worked: components["schemas"]["WorkedAt"] | null;
             advice: components["schemas"]["MachineAdvice"][];
+            ac_controls: string;
             knobs: string;
         };
         /** @description What the machine cannot do of the card and what is done instead; `hides` are the card's figures that mean nothing on it. */
@@ -3277,6 +3278,8 @@ export interface components {
             no_ac?: boolean;
             /** @default false */
             no_pulse?: boolean;
+            /** @default  */
+            ac_controls?: string;
             /** @default  */
             knobs?: string;
         };
@@ -3593,6 +3596,7 @@ export interface components {
         Photo: {
             id: number;
             kind: components["schemas"]["PhotoKind"];
+            run: number | null;
             angles: components["schemas"]["Angle"][];
             name: string;
             url: string;
@@ -3605,7 +3609,7 @@ export interface components {
             measurements: components["schemas"]["Measurement"][];
         };
         /** @enum {string} */
-        PhotoKind: "bead" | "back" | "setup" | "torch";
+        PhotoKind: "bead" | "run" | "back" | "setup" | "torch";
         /** @description Something wrong with a photo at first sight, and what to do. */
         PhotoProblem: {
             code: string;
@@ -4854,7 +4858,10 @@ export interface operations {
     };
     causes_read: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Only this run, as its own photo shows it. */
+                run?: number;
+            };
             header?: never;
             path: {
                 attempt_id: number;
@@ -5391,7 +5398,10 @@ export interface operations {
     };
     mark_suggestions: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Only this run, as its own photo shows it. */
+                run?: number;
+            };
             header?: never;
             path: {
                 attempt_id: number;

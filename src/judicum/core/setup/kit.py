@@ -1,5 +1,6 @@
 """What is laid out for a coupon: the torch's parts that fit together, tungsten, rod, brush, purge; codes with their figures."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass, field
 
 from judicum.core.metals import TORCHES
@@ -17,6 +18,13 @@ class Part:
 
     code: str
     figures: dict[str, tuple[float, str]] = field(default_factory=dict)
+
+
+def is_worn_as(part: Part, kind: str, spec: Mapping[str, object]) -> bool:
+    """Whether stock of a kind (judicum.core.stock.items) is this part: a cup by its number, an electrode by its diameter."""
+    if kind == "cup":
+        return part.code in ("cup", "cup_mesh") and spec.get("cup") == part.figures["cup"][0]
+    return kind == "electrode" and part.code == "tungsten" and spec.get("electrode_mm") == part.figures["size"][0]
 
 
 def kit(coupon: Coupon, card: Card, torch: int | None = None) -> tuple[Part, ...]:

@@ -20,6 +20,7 @@ PROFILE = Fields(
         *(Flag(f"no_{timer}") for timer in TIMERS),
         Flag("no_ac"),
         Flag("no_pulse"),
+        Text("ac_controls"),
         Text("knobs"),
     ),
 )
@@ -27,7 +28,8 @@ PROFILE = Fields(
 
 @dataclass(frozen=True, kw_only=True)
 class MachineProfile:
-    """A machine: currents in A, what it lacks, and marks of its knobs beside what they really give; None where nobody has said."""
+    """A machine: currents in A, what it lacks, what balance and frequency of AC it is set to, and marks of its knobs beside what they really
+    give; None where nobody has said."""
 
     control: str | None = None
     min_a: float | None = None
@@ -41,6 +43,7 @@ class MachineProfile:
     no_postflow: bool = False
     no_ac: bool = False
     no_pulse: bool = False
+    ac_controls: str = ""
     knobs: str = ""
 
 

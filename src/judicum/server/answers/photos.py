@@ -202,6 +202,7 @@ class Photo(Answer):
 
     id: int
     kind: PhotoKind
+    run: int | None
     angles: list[Angle]
     name: str
     url: str

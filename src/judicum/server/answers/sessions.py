@@ -48,6 +48,7 @@ class MachineProfile(Request):
     no_postflow: bool = False
     no_ac: bool = False
     no_pulse: bool = False
+    ac_controls: Annotated[str, StringConstraints(max_length=200)] = ""
     knobs: Annotated[str, StringConstraints(max_length=200)] = ""
 
 
@@ -149,6 +150,7 @@ class Machine(Answer):
     booths: list[BoothName]
     worked: WorkedAt | None
     advice: list[MachineAdvice]
+    ac_controls: str
     knobs: str
 
 

@@ -1,5 +1,6 @@
 """One attempt with all that belongs to it, and the attempts of a course as its pages show them."""
 
+from collections.abc import Sequence
 from datetime import datetime
 from typing import Any
 
@@ -9,7 +10,7 @@ from django.db.models import Exists, Max, OuterRef, Prefetch, QuerySet, prefetch
 from judicum.core.errors import NotFound, said
 from judicum.core.setup import Checked, read_coupon, real_travel_mm_s, run_from_card, runs_from_card, worked
 from judicum.core.setup.card import card_of
-from judicum.core.setup.kit import kit
+from judicum.core.setup.kit import Part, is_worn_as, kit
 from judicum.server.answers.attempts import (
     Attempt as AttemptAnswer,
 )
@@ -30,6 +31,7 @@ from judicum.server.answers.coupons import Design, RunCheck, SetupCheck
 from judicum.server.answers.people import Person
 from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.catalogue.coupons.setup import check_for, checklist_for, coupon_of
+from judicum.server.follow.stock.queries import wear_in
 from judicum.server.people.accounts.models import User
 from judicum.server.people.accounts.units import units_of
 from judicum.server.people.courses.models import Membership
@@ -182,9 +184,18 @@ def setup_of(user: User, attempt_id: int) -> Setup:
         worked=worked_here(attempt.assignment),
         cautions=words.cautions(card.cautions),
         last_run_at=_last_run_at(attempt),
-        kit=words.kit_words(kit(coupon, card), units),
+        kit=words.kit_words(_kit(attempt, kit(coupon, card)), units),
         real_travel_mm_s=real_travel_mm_s(_measured_length_mm(attempt), [run["arc_s"] for run in runs]),
     )
+
+
+def _kit(attempt: Attempt, parts: Sequence[Part]) -> list[tuple[Part, float | None]]:
+    """The parts, and how many sessions one of each lasts in this course by its stock."""
+    wear = wear_in(attempt.assignment.course)
+    return [
+        (part, next((sessions for item, sessions in wear if is_worn_as(part, item.kind, item.spec)), None))
+        for part in parts
+    ]
 
 
 def _last_run_at(attempt: Attempt) -> datetime | None:

@@ -10,16 +10,16 @@ from judicum.words.causes import cause_card, followed_words, symptom_card
 from judicum.words.units import Units
 
 
-def explanation(user: User, attempt_id: int, units: Units) -> Explanation:
-    """Symptoms of an attempt, its causes ranked by evidence, and what became of the last change.
+def explanation(user: User, attempt_id: int, units: Units, run: int | None = None) -> Explanation:
+    """Symptoms of an attempt, or of one run of it, its causes ranked by evidence, and what became of the last change.
 
     Raises:
-        NotFound: not visible. NotAllowed: a student.
+        NotFound: not visible, or no measured photo of that run. NotAllowed: a student.
     """
     attempt = attempt_for(user, attempt_id)
     if not visibility_of(user, attempt).suggestions():
         raise NotAllowed(said("refused-only-the-courses-instructor-and-assistants-3"))
-    explained = explanation_of(attempt, marks_blind(user, attempt))
+    explained = explanation_of(attempt, marks_blind(user, attempt), run)
     found = explained.found
     verdicts = {code: CONFIRMED if confirmed else RULED_OUT for code, confirmed in explained.verdicts.items()}
     asked = requested_change(explained.asked)

@@ -64,16 +64,16 @@ def second_mark_answer(second: models.SecondMark, mark: models.Mark, blind: bool
     )
 
 
-def suggestions(user: User, attempt_id: int, units: Units) -> Proposal:
-    """What the coupon's scheme suggests for an attempt.
+def suggestions(user: User, attempt_id: int, units: Units, run: int | None = None) -> Proposal:
+    """What the coupon's scheme suggests for an attempt, or for one run of it.
 
     Raises:
-        NotFound: not visible. NotAllowed: a student.
+        NotFound: not visible, or no measured photo of that run. NotAllowed: a student.
     """
     attempt = attempt_for(user, attempt_id)
     if not visibility_of(user, attempt).suggestions():
         raise NotAllowed(said("refused-only-the-courses-instructor-and-assistants-4"))
-    proposal = propose(attempt)
+    proposal = propose(attempt, run)
     rules, goal = proposal.rules, attempt.assignment
     back = back_seen(attempt)
     return Proposal(

@@ -79,6 +79,7 @@ def photo_answer(row: models.Photo, same: Mapping[str, list[SamePicture]]) -> Ph
     return Photo(
         id=row.pk,
         kind=row.kind,
+        run=row.run,
         angles=list(row.angles.values()),
         name=row.name,
         url=f"/api/photos/{row.pk}/picture",

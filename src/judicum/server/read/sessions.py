@@ -160,10 +160,15 @@ def machine_page(user: User, attempt_id: int, units: Units) -> Machine:
     )  # fmt: skip
     hidden = others_faults(user, found.course_id)
     booths = [BoothName(id=one.pk, name=one.name, broken=_fault(one, hidden)) for one in found.booths]
-    knobs = found.booth.machine.get("knobs", "") if found.booth else ""
+    marked = found.booth.machine if found.booth else {}
     advice = [MachineAdvice(code=one.code, words=advised(one, units), hides=list(one.hides)) for one in found.advice]
     return Machine(
-        booth=found.booth.pk if found.booth else None, booths=booths, worked=worked, advice=advice, knobs=knobs
+        booth=found.booth.pk if found.booth else None,
+        booths=booths,
+        worked=worked,
+        advice=advice,
+        ac_controls=marked.get("ac_controls", ""),
+        knobs=marked.get("knobs", ""),
     )
 
 

@@ -5,6 +5,7 @@ import { Loading, Problem } from "../../ui/states";
 import { may, useAttempt } from "../../domain/use-attempt";
 import { useUnits } from "../../domain/use-units";
 import { measure } from "../../domain/units";
+import { RunBeads } from "../../domain/run-beads";
 import { ViewsOf } from "../../domain/views-of";
 import { finishWords } from "../../domain/words";
 import { Feedback } from "./feedback";
@@ -58,6 +59,7 @@ export function AttemptPage() {
       {a.mark ? (
         <>
           <Feedback attempt={a} mark={a.mark} />
+          <RunBeads attempt={a} />
           <ViewsOf attempt={a} />
         </>
       ) : (

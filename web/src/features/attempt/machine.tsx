@@ -57,6 +57,9 @@ export function Machine({ attempt }: { attempt: number }) {
           </button>
         </form>
       )}
+      {read.data.ac_controls !== "" && (
+        <p>{t("attempt-ac-controls", { ac_controls: read.data.ac_controls })}</p>
+      )}
       {read.data.knobs !== "" && <p>{t("attempt-knobs", { knobs: read.data.knobs })}</p>}
       {worked && (
         <p>

@@ -4,13 +4,15 @@ import type { Schemas } from "../../api/client";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
 import type { Attempt } from "../../domain/use-attempt";
+import { RunBeads } from "../../domain/run-beads";
+import { useSetup } from "../../domain/use-setup";
 import { ViewsOf } from "../../domain/views-of";
 import { viewWords } from "../../domain/words";
 import { useUpload } from "./use-upload";
 
 type Kind = Exclude<Schemas["PhotoKind"], "bead">;
 
-/** Photos beside the one of the bead: they are looked at, not measured; on the torch an angle can be read. */
+/** Photos beside the one of the bead: looked at, not measured, but for those of covered runs; on the torch an angle can be read. */
 export function OtherViews({ attempt }: { attempt: Attempt }) {
   return (
     <Panel>
@@ -18,23 +20,50 @@ export function OtherViews({ attempt }: { attempt: Attempt }) {
       <p className="quiet mb-2 text-sm">{t("attempt-torch-photo-arc-off-pedal-released")}</p>
       <div className="grid gap-2 sm:grid-cols-3">
         {(["back", "setup", "torch"] as const).map((kind) => (
-          <AddView key={kind} attemptId={attempt.id} kind={kind} />
+          <AddView key={kind} attemptId={attempt.id} kind={kind} words={viewWords(kind)} />
         ))}
       </div>
+      <Runs attempt={attempt} />
       <ViewsOf attempt={attempt} />
     </Panel>
   );
 }
 
-function AddView({ attemptId, kind }: { attemptId: number; kind: Kind }) {
-  const { sending, send, resume } = useUpload(attemptId, kind);
+/** Photos of the runs that the next one covers. */
+function Runs({ attempt }: { attempt: Attempt }) {
+  const planned = useSetup(attempt.id, attempt.version).data?.planned_runs.length ?? 0;
+  const covered = Math.max(planned, attempt.runs.length) - 1;
+  if (covered < 1) return null;
+  return (
+    <>
+      <p className="quiet mt-3 mb-2 text-sm">{t("attempt-runs-before-cover")}</p>
+      <div className="grid gap-2 sm:grid-cols-3">
+        {Array.from({ length: covered }, (_, k) => k + 1).map((run) => (
+          <AddView
+            key={run}
+            attemptId={attempt.id}
+            kind="run"
+            run={run}
+            words={t("attempt-photo-of-run", { number: run })}
+          />
+        ))}
+      </div>
+      <RunBeads attempt={attempt} />
+    </>
+  );
+}
+
+type AddProps = { attemptId: number; kind: Kind; run?: number; words: string };
+
+function AddView({ attemptId, kind, run, words }: AddProps) {
+  const { sending, send, resume } = useUpload(attemptId, kind, run ?? null);
   return (
     <div>
       <label className="btn h-12 w-full focus-within:outline-3 focus-within:outline-secondary">
         <ImagePlus size={18} aria-hidden />{" "}
         {sending.state === "sending"
           ? t("attempt-sending", { share: (sending.share * 100).toFixed(0) })
-          : viewWords(kind)}
+          : words}
         <input
           type="file"
           accept="image/jpeg,image/png,image/heic,.heic,.heif"

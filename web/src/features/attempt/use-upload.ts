@@ -19,11 +19,13 @@ export type Sending =
  * Sends a photo in pieces. The file is kept in the browser until it has arrived whole, so that a
  * closed page goes on where it stopped; a lost connection is tried again by itself.
  */
-export function useUpload(attemptId: number, kind: Schemas["PhotoKind"] = "bead") {
+export function useUpload(attemptId: number, kind: Schemas["PhotoKind"] = "bead", run: number | null = null) {
   const [sending, setSending] = useState<Sending>({ state: "idle" });
   const running = useRef<Upload | null>(null);
   const queries = useQueryClient();
-  const place = kind === "bead" ? `photo-${String(attemptId)}` : `photo-${String(attemptId)}-${kind}`;
+  const place = ["photo", attemptId, ...(kind === "bead" ? [] : [kind]), ...(run === null ? [] : [run])].join(
+    "-",
+  );
 
   const begin = useCallback(
     (file: File) => {
@@ -33,7 +35,7 @@ export function useUpload(attemptId: number, kind: Schemas["PhotoKind"] = "bead"
         endpoint: `/api/attempts/${String(attemptId)}/uploads`,
         chunkSize: PIECE,
         retryDelays: [0, 1000, 2000, 4000, 8000, 15000, 30000, 60000],
-        metadata: { filename: file.name, kind },
+        metadata: { filename: file.name, kind, ...(run === null ? {} : { run: String(run) }) },
         removeFingerprintOnSuccess: true,
         fingerprint: () => Promise.resolve(`${place}-${String(file.size)}-${String(file.lastModified)}`),
         onBeforeRequest: (request) => {
@@ -73,7 +75,7 @@ export function useUpload(attemptId: number, kind: Schemas["PhotoKind"] = "bead"
         upload.start();
       });
     },
-    [attemptId, kind, place, queries],
+    [attemptId, kind, place, queries, run],
   );
 
   const send = useCallback(

@@ -1,7 +1,9 @@
 import { Say, t } from "../../catalogue";
 import type { Attempt } from "../../domain/use-attempt";
+import { RunBeads } from "../../domain/run-beads";
 import { ViewsOf } from "../../domain/views-of";
 import { FiguresOf } from "./figures";
+import { RunAssessment } from "./run-assessment";
 import { RunCard } from "./run-card";
 
 type Props = { attempt: Attempt; open: boolean; toggle: () => void };
@@ -21,6 +23,7 @@ export function More({ attempt, open, toggle }: Props) {
         <div className="mt-2 space-y-3">
           <FiguresOf attempt={attempt} />
           <RunCard attempt={attempt} />
+          <RunBeads attempt={attempt} more={(run) => <RunAssessment attempt={attempt} run={run} />} />
           <ViewsOf attempt={attempt} />
         </div>
       )}

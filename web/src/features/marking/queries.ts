@@ -37,6 +37,21 @@ export function useCauses(attempt: Attempt) {
   });
 }
 
+/** What the scheme suggests for one run, and why it looks as it does. */
+export function useRunAssessment(attempt: Attempt, run: number) {
+  const params = { path: { attempt_id: attempt.id }, query: { run } };
+  return useQuery({
+    queryKey: recordKeys.evidence("causes", attempt.id, 0, attempt.version, "run", run),
+    queryFn: async () => {
+      const [proposal, explanation] = await Promise.all([
+        unwrap(api.GET("/api/attempts/{attempt_id}/suggestions", { params })),
+        unwrap(api.GET("/api/attempts/{attempt_id}/causes", { params })),
+      ]);
+      return { proposal, explanation };
+    },
+  });
+}
+
 /** Ruling a cause out, or taking that back. */
 export function useRuleOut(attemptId: number) {
   const queries = useQueryClient();

@@ -32,7 +32,7 @@ export function MachineFields({ typed, change }: { typed: Typed; change: (typed:
                   label={fieldWords(key)}
                   value={text}
                   maxLength={MAX_KNOBS}
-                  placeholder={t("sessions-knobs-for-example")}
+                  placeholder={key === "knobs" ? t("sessions-knobs-for-example") : ""}
                   onChange={(v) => change({ ...typed, [key]: v })}
                 />
               </div>

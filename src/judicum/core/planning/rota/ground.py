@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from itertools import combinations
 
 from judicum.core.errors import InvalidValue, Said, refuse_all, said
+from judicum.core.planning.booths import OVER
 from judicum.core.planning.rota.read import DAY_MINUTES, Booth, Need, Person, RotaRequest, Session, minutes_of
 
 
@@ -107,7 +108,7 @@ class Ground:
     def _wrong(self, one: Fixed) -> Iterable[Said]:
         need, booth, session = self.needs[one.need], self.booths[one.booth], self.sessions[one.session]
         if not self.has_all(one.need, one.booth):
-            yield said("allowed-booth-with", features=", ".join(sorted(need.wants - booth.has)))
+            yield _lacking(sorted(need.wants - booth.has))
         if not self.open(one.session, one.booth):
             yield said("allowed-session-with-booth")
         if self.away(one.need, one.session):
@@ -169,3 +170,10 @@ class Ground:
                     start, left = one.end, one.need
                 windows.append(Window(s, b, start, session.minutes, left, None))
         return [window for window in windows if window.end > window.start]
+
+
+def _lacking(features: list[str]) -> Said:
+    """What a booth must have; amps by their figure."""
+    amps = [float(one.removeprefix(OVER)) for one in features if one.startswith(OVER)]
+    others = ", ".join(one for one in features if not one.startswith(OVER))
+    return said("allowed-booth-over", amps=f"{max(amps):g}") if amps else said("allowed-booth-with", features=others)

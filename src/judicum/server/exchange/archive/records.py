@@ -136,7 +136,7 @@ STATES = (
     "assigned", "logged", "photographed", "measured", "marked", "returned", "photo_asked", "weld_again", "second_asked", "to_agree",
 )  # fmt: skip
 STEPS = (
-    "open", "prepare", "log", "add_photo", "add_view", "read_angle", "measure", "refuse_photo", "measure_back", "correct", "choose_bead",
+    "open", "prepare", "log", "add_photo", "add_view", "read_angle", "measure", "refuse_photo", "measure_back", "measure_run", "correct", "choose_bead",
     "find", "judge_cause", "mark", "return", "ask_photo", "send_back", "take_back", "ask_second", "mark_second", "agree",
 )  # fmt: skip
 SCORES = "score by criterion, of 10; null where it does not apply"
@@ -298,7 +298,8 @@ RECORDS: dict[str, Record] = {
         _field("picture", "its picture, by its hash; null where it is not kept (a row of pictures)",
             {"type": "string", "pattern": "^[0-9a-f]{64}$"}, True, NEEDED),
         anything("gone_px", "width and height of a picture that is not kept", "pixels", default=None),
-        code("kind", "what it shows", "bead", "back", "setup", "torch", default="bead"),
+        code("kind", "what it shows", "bead", "run", "back", "setup", "torch", default="bead"),
+        whole("run", "of a run's photo: which run it shows", null=True),
         anything("angles", "torch angles that were read on it, by the run's field", "degrees", default={}),
         text("name", "what the file was called", 200, default=""),
         of("sent_by", "people", "who sent it"),

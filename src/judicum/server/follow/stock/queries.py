@@ -28,6 +28,8 @@ SESSIONS_BACK = 20
 """Past sessions that say what one takes: half a year of weekly ones."""
 ORDERED_FOR = 8
 """Sessions that an order is to cover where the plan names fewer."""
+WORN = ("cup", "electrode")
+"""Kinds that go with use and that no log tells of."""
 LOGGED = ("wire", "blank")
 """Kinds of which runs tell what they took; of the others only counts do."""
 SAME_MM = 0.051
@@ -249,6 +251,18 @@ def _worn_past(moves: list[Move], days: list[date]) -> list[float]:
     gone, first, last = found
     sessions = [day for day in days if first.date() <= day <= last.date()]
     return [gone / len(sessions)] * len(sessions)
+
+
+def wear_in(course: Course) -> list[tuple[Item, float]]:
+    """Cups and electrodes of a course that go with use, and after how many of its sessions one has gone; those counted once are left out."""
+    items = list(Item.objects.filter(course=course, kind__in=WORN))
+    if not items:
+        return []
+    uses = Use.objects.filter(course=course).values_list("at", flat=True)
+    days = sorted({at.astimezone(ZoneInfo(course.time_zone)).date() for at in uses})
+    moves = moves_of(items)
+    each = [(item, _worn_past(moves[item.pk], days)) for item in items]
+    return [(item, 1 / past[0]) for item, past in each if past and past[0] > 0]
 
 
 def bottles_in(course: Course, uses: Sequence[AttemptUse]) -> list[InUse]:

@@ -39,6 +39,7 @@ IN_ORDER = [
     OpenApiParameter("order", OpenApiTypes.STR, enum=list(ORDERS)),
     OpenApiParameter("assignment", OpenApiTypes.INT, description="Only attempts at this coupon."),
 ]
+RUN = OpenApiParameter("run", OpenApiTypes.INT, description="Only this run, as its own photo shows it.")
 NEWEST = 4
 """Attempts of each student on the wall."""
 MAX_OF_EACH = 20
@@ -57,7 +58,8 @@ def run_in(request: Request) -> dict[str, object]:
     return request.data
 
 
-def _number(request: Request, name: str) -> int | None:
+def number_asked(request: Request, name: str) -> int | None:
+    """A number in the address's query, None where there is none. Raises InvalidValue."""
     given = request.query_params.get(name)
     if given is None:
         return None
@@ -88,7 +90,7 @@ class CourseAttemptsView(APIView):
         if unknown:
             raise InvalidValue("state", unknown[0], one_of(AttemptState.values))
         mine = membership_of(person(request), course_id)
-        found = course_attempts(mine, _number(request, "student"), states, _number(request, "assignment"))
+        found = course_attempts(mine, number_asked(request, "student"), states, number_asked(request, "assignment"))
         policy = policy_in(mine)
         pages = ByChange(policy.column("updated_at"))
         rows = pages.paginate_queryset(in_brief(found), request)
@@ -220,7 +222,7 @@ class WallView(APIView):
     @kept
     def get(self, request: Request, course_id: int) -> Response:
         mine = staff_of(person(request), course_id)
-        count = _number(request, "count") or NEWEST
+        count = number_asked(request, "count") or NEWEST
         if not 1 <= count <= MAX_OF_EACH:
             raise InvalidValue("count", count, said("allowed-1-to", most=MAX_OF_EACH))
         return Response(wall_of(mine, count))
@@ -237,7 +239,7 @@ class NextView(APIView):
     @kept
     def get(self, request: Request, course_id: int) -> Response:
         order, assignment = _order(request)
-        return Response(next_waiting(person(request), course_id, _number(request, "but"), order, assignment))
+        return Response(next_waiting(person(request), course_id, number_asked(request, "but"), order, assignment))
 
 
 class WaitingView(APIView):
@@ -250,4 +252,4 @@ class WaitingView(APIView):
 
 
 def _order(request: Request) -> tuple[str, int | None]:
-    return request.query_params.get("order", "waited"), _number(request, "assignment")
+    return request.query_params.get("order", "waited"), number_asked(request, "assignment")

@@ -8,6 +8,7 @@ from rest_framework.views import APIView
 from judicum.server.answers import causes as causes_answers
 from judicum.server.http.parsing import sent
 from judicum.server.http.person import person
+from judicum.server.http.routes.attempts import RUN, number_asked
 from judicum.server.people.accounts.units import units_of
 from judicum.server.read.causes import explanation
 from judicum.server.record.causes.actions.judge_cause import judge_cause
@@ -16,9 +17,9 @@ from judicum.server.record.causes.actions.judge_cause import judge_cause
 class CausesView(APIView):
     """Symptoms of an attempt, its causes ranked by evidence, and what became of the last change."""
 
-    @extend_schema(operation_id="causes_read", responses=causes_answers.Explanation)
+    @extend_schema(operation_id="causes_read", responses=causes_answers.Explanation, parameters=[RUN])
     def get(self, request: Request, attempt_id: int) -> Response:
-        return Response(explanation(person(request), attempt_id, units_of(request.user)))
+        return Response(explanation(person(request), attempt_id, units_of(request.user), number_asked(request, "run")))
 
 
 class CauseView(APIView):

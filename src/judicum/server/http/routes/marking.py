@@ -12,7 +12,7 @@ from judicum.server.answers import schemes as schemes_answers
 from judicum.server.answers.base import list_of
 from judicum.server.http.parsing import sent
 from judicum.server.http.person import person
-from judicum.server.http.routes.attempts import attempt_response
+from judicum.server.http.routes.attempts import RUN, attempt_response, number_asked
 from judicum.server.people.accounts.units import units_of
 from judicum.server.read.marking import suggestions
 from judicum.server.read.scheme_trial import scheme_trial
@@ -26,9 +26,9 @@ from judicum.server.record.marking.models import Phrase
 class SuggestionsView(APIView):
     """What the coupon's scheme suggests, for those who teach the course."""
 
-    @extend_schema(operation_id="mark_suggestions", responses=marking_answers.Proposal)
+    @extend_schema(operation_id="mark_suggestions", responses=marking_answers.Proposal, parameters=[RUN])
     def get(self, request: Request, attempt_id: int) -> Response:
-        return Response(suggestions(person(request), attempt_id, units_of(request.user)))
+        return Response(suggestions(person(request), attempt_id, units_of(request.user), number_asked(request, "run")))
 
 
 class MarkView(APIView):

@@ -93,6 +93,7 @@ class UploadsView(APIView):
             _length(request, "Upload-Length"),
             _header(request, "filename", ""),
             _header(request, "kind", PhotoKind.BEAD),
+            whole(_header(request, "run", "")),
         )
         response = _progress(upload, status.HTTP_201_CREATED)
         response["Location"] = f"/api/uploads/{upload.pk}"

@@ -26,6 +26,7 @@ class AttemptStep(models.TextChoices):
     MEASURE = "measure"
     REFUSE_PHOTO = "refuse_photo"
     MEASURE_BACK = "measure_back"
+    MEASURE_RUN = "measure_run"
     CORRECT = "correct"
     CHOOSE_BEAD = "choose_bead"
     FIND = "find"
@@ -69,6 +70,7 @@ STEPS: dict[AttemptStep, dict[AttemptState, AttemptState]] = {
     AttemptStep.MEASURE: {**{s: s for s in SENT}, AttemptState.PHOTOGRAPHED: AttemptState.MEASURED},
     AttemptStep.REFUSE_PHOTO: {s: s for s in SENT},
     AttemptStep.MEASURE_BACK: {s: s for s in AttemptState},
+    AttemptStep.MEASURE_RUN: {s: s for s in AttemptState},
     AttemptStep.CORRECT: {s: s for s in SENT},
     AttemptStep.CHOOSE_BEAD: {s: s for s in (AttemptState.MEASURED, *HELD_BACK)},
     AttemptStep.FIND: {s: s for s in WAITING},

@@ -15,7 +15,7 @@ from judicum.server.record.attempts.models import Attempt, Run
 from judicum.server.record.attempts.states import AttemptState
 from judicum.server.record.attempts.visibility import blind_to
 from judicum.server.record.causes.models import Verdict
-from judicum.server.record.photos.queries import measurement_that_counts
+from judicum.server.record.photos.queries import measurement_of_run, measurement_that_counts
 
 NOTICED = ("electrode_after", "rod_end", "arc", "puff_at_start", "draught", "part_hot")
 """Columns of a run that the core's cases take apart from what was set."""
@@ -29,10 +29,14 @@ def verdicts_seen(user: User, course_id: int) -> QuerySet[Verdict]:
     return Verdict.objects.filter(attempt__course_id=course_id).exclude(blind_to(user, "attempt__"))
 
 
-def case_of(attempt: Attempt) -> Case:
-    """The attempt as a case: its coupon and runs, what was skipped, noticed, found by hand and measured, what was before."""
-    runs: list[dict[str, Any]] = [dict(run) for run in attempt.runs.order_by("number").values()]
-    measurement = measurement_that_counts(attempt)
+def case_of(attempt: Attempt, run: int | None = None) -> Case:
+    """The attempt as a case: its coupon and runs, what was skipped, noticed, found by hand and measured, what was before.
+
+    With `run` only that run and the photo of it. Raises NotFound: none is measured.
+    """
+    chosen = attempt.runs.order_by("number") if run is None else attempt.runs.filter(number=run)
+    runs: list[dict[str, Any]] = [dict(one) for one in chosen.values()]
+    measurement = measurement_that_counts(attempt) if run is None else measurement_of_run(attempt, run)
     steps = [step for step in checklist_for(attempt.assignment) if step in SKIPPABLE]
     case = read_case(
         {
@@ -150,9 +154,9 @@ class Explanation:
     followed: Followed | None
 
 
-def explanation_of(attempt: Attempt, blind: bool = False) -> Explanation:
-    """Explain an attempt as it stands now; `blind` to one who is not to see what was made of it."""
-    case = case_of(attempt)
+def explanation_of(attempt: Attempt, blind: bool = False, run: int | None = None) -> Explanation:
+    """Explain an attempt as it stands now, or one run of it (`case_of`); `blind` to one who is not to see what was made of it."""
+    case = case_of(attempt, run)
     asked = asked_before(attempt)
     verdict = asked.verdict if asked else None
     return Explanation(

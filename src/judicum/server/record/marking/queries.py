@@ -21,7 +21,7 @@ from judicum.server.catalogue.schemes.queries import scheme_coded
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.marking.models import Mark
 from judicum.server.record.photos.models import Measurement
-from judicum.server.record.photos.queries import measurement_that_counts
+from judicum.server.record.photos.queries import measurement_of_run, measurement_that_counts
 
 
 def scheme_of(attempt: Attempt) -> Scheme:
@@ -30,10 +30,10 @@ def scheme_of(attempt: Attempt) -> Scheme:
     return mark.scheme if mark else scheme_coded(attempt.course_id, attempt.assignment.scheme)
 
 
-def evidence_of(attempt: Attempt, rules: Rules, measurement: Measurement | None) -> Evidence:
-    """All that a mark of the attempt can stand on; `measurement` is the one that counts."""
+def evidence_of(attempt: Attempt, rules: Rules, measurement: Measurement | None, run: int | None = None) -> Evidence:
+    """All that a mark of the attempt can stand on; `measurement` is the one that counts, `run` the only one looked at."""
     goal: Assignment = attempt.assignment
-    runs = list(attempt.runs.values())
+    runs = list((attempt.runs if run is None else attempt.runs.filter(number=run)).values())
     steps = checklist_for(goal)
     return Evidence(
         report=Report.from_json((measurement.result if measurement else None) or {}),
@@ -70,11 +70,16 @@ class Proposal:
         return [key for key in self.knocked if key in self.rules.knock_outs]
 
 
-def propose(attempt: Attempt) -> Proposal:
-    """What the attempt's scheme suggests for it as it stands now."""
-    row, measurement = scheme_of(attempt), measurement_that_counts(attempt)
+def propose(attempt: Attempt, run: int | None = None) -> Proposal:
+    """What the attempt's scheme suggests for it as it stands now, or for one run that the next one covers.
+
+    Raises:
+        NotFound: no measured photo of that run.
+    """
+    row = scheme_of(attempt)
+    measurement = measurement_that_counts(attempt) if run is None else measurement_of_run(attempt, run)
     rules = read_scheme(row.body)
-    evidence = evidence_of(attempt, rules, measurement)
+    evidence = evidence_of(attempt, rules, measurement, run)
     readings = read_all(evidence)
     suggested = suggest(rules, evidence, readings)
     return Proposal(measurement, evidence.report, row, rules, suggested, readings, knocked_out(evidence))

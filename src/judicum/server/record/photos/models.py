@@ -33,13 +33,15 @@ FAULTS = [(key, key) for key in FAULT_KINDS]
 
 class PhotoKind(models.TextChoices):
     BEAD = "bead"
+    RUN = "run"
     BACK = "back"
     SETUP = "setup"
     TORCH = "torch"
 
 
 class Photo(models.Model):
-    """A picture sent for an attempt. Only one of the bead is measured.
+    """A picture sent for an attempt. Those of the bead and of a `run` that the next one covers are measured; only the
+    bead's figures are the attempt's.
 
     Thinned to its strip, or of somebody who was removed, it has no `picture` any more but its [width, height] in `gone_px`.
     `request_id` is what its sending and its measuring are logged under. `angles` are the torch angles read on it: key of the run's field to which, run, torch, reference,
@@ -50,6 +52,7 @@ class Photo(models.Model):
     picture = models.ForeignKey(StoredPicture, null=True, on_delete=models.PROTECT, related_name="photos")
     gone_px = models.JSONField(null=True)
     kind = models.CharField(max_length=8, choices=PhotoKind.choices, default=PhotoKind.BEAD)
+    run = models.PositiveSmallIntegerField(null=True)
     angles = models.JSONField(default=dict)
     name = models.CharField(max_length=200, blank=True)
     sent_by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, related_name="+")
@@ -242,6 +245,7 @@ class Upload(models.Model):
     user = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="+")
     name = models.CharField(max_length=200, blank=True)
     kind = models.CharField(max_length=8, choices=PhotoKind.choices, default=PhotoKind.BEAD)
+    run = models.PositiveSmallIntegerField(null=True)
     size = models.PositiveIntegerField()
     received = models.PositiveIntegerField(default=0)
     offsets = models.JSONField(default=list)

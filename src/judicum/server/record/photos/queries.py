@@ -8,6 +8,7 @@ from judicum.core.photo.report import Report
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import visible_to
+from judicum.server.record.photos.counting import counting
 from judicum.server.record.photos.models import (
     Correction,
     Measurement,
@@ -80,6 +81,15 @@ def measurement_that_counts(attempt: Attempt) -> Measurement | None:
     """The attempt's measurement that counts, read with its corrections."""
     kept = MeasurementSummary.objects.filter(attempt=attempt).values("measurement")
     return Measurement.objects.select_related("chosen").prefetch_related("corrections").filter(pk__in=kept).first()
+
+
+def measurement_of_run(attempt: Attempt, run: int) -> Measurement:
+    """What counts of the photos of one run that the next one covers. Raises NotFound: none is measured."""
+    done = Measurement.objects.filter(photo__attempt=attempt, photo__run=run, state=MeasurementState.DONE)
+    found = counting(done.select_related("chosen").prefetch_related("corrections"))
+    if found is None:
+        raise NotFound(said("refused-no-measured-photo-of-run", number=run))
+    return found
 
 
 def back_seen(attempt: Attempt) -> Report | None:

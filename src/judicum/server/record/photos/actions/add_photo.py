@@ -9,6 +9,7 @@ from judicum.core.errors import InvalidValue, one_of, said
 from judicum.core.photo.picture_file import MAX_BYTES
 from judicum.server.people.accounts.models import User
 from judicum.server.platform import request_id
+from judicum.server.record.attempts.actions.log_run import MAX_RUNS
 from judicum.server.record.attempts.queries import held_own
 from judicum.server.record.attempts.states import AttemptStep
 from judicum.server.record.attempts.transitions import advance
@@ -33,6 +34,12 @@ def step_for(kind: str) -> AttemptStep:
     return AttemptStep.ADD_PHOTO if kind == PhotoKind.BEAD else AttemptStep.ADD_VIEW
 
 
+def check_run(kind: str, run: int | None) -> None:
+    """Raises InvalidValue unless a photo of a run names which, and no other names one."""
+    if (kind == PhotoKind.RUN) != (run is not None) or (run is not None and not 1 <= run <= MAX_RUNS):
+        raise InvalidValue("run", run, said("allowed-run-of-photo", most=MAX_RUNS))
+
+
 def add_photo(
     user: User,
     attempt_id: int,
@@ -41,12 +48,14 @@ def add_photo(
     at: datetime | None = None,
     measure: bool = True,
     kind: str = PhotoKind.BEAD,
+    run: int | None = None,
 ) -> Photo:
-    """Add a stored picture to one's own attempt; one of the bead is measured in the background.
+    """Add a stored picture to one's own attempt; one of the bead, or of a run, is measured in the background.
 
     Raises:
-        WrongState: nothing logged yet, or already marked. NotFound, NotAllowed: not one's own attempt.
+        InvalidValue: as `check_run`. WrongState: nothing logged yet, or already marked. NotFound, NotAllowed: not one's own attempt.
     """
+    check_run(kind, run)
     with transaction.atomic():
         attempt = held_own(user, attempt_id)
         if attempt.answer and kind == PhotoKind.BEAD:  # what was asked for has come
@@ -57,11 +66,12 @@ def add_photo(
             attempt=attempt,
             picture=picture,
             kind=kind,
+            run=run,
             name=name[:200],
             sent_by=user,
             sent_at=at or timezone.now(),
             request_id=request_id.current(),
         )
-        if measure and kind == PhotoKind.BEAD:
+        if measure and kind in (PhotoKind.BEAD, PhotoKind.RUN):
             request_measurement(photo)
     return photo

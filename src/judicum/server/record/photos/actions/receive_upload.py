@@ -16,7 +16,7 @@ from judicum.server.platform.sandbox import ingest_in_sandbox
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import own_attempt
 from judicum.server.record.attempts.transitions import allowed, state_for
-from judicum.server.record.photos.actions.add_photo import add_photo, check_size, step_for
+from judicum.server.record.photos.actions.add_photo import add_photo, check_run, check_size, step_for
 from judicum.server.record.photos.models import Photo, PhotoKind, Upload
 from judicum.server.record.photos.pictures import store_picture
 from judicum.server.record.photos.pieces import (
@@ -49,20 +49,23 @@ class OffsetConflict(WrongState):
     code = "offset_conflict"
 
 
-def begin_upload(user: User, attempt_id: int, size: int, name: str, kind: str = PhotoKind.BEAD) -> Upload:
+def begin_upload(
+    user: User, attempt_id: int, size: int, name: str, kind: str = PhotoKind.BEAD, run: int | None = None
+) -> Upload:
     """Announce a file for one's own attempt.
 
     Raises:
-        InvalidValue: empty, over 25 MB or of no known kind. WrongState: photos cannot be added now.
+        InvalidValue: empty, over 25 MB, of no known kind or of no run. WrongState: photos cannot be added now.
         TooMuch: a limit of the person, the attempt or the course is reached. NotFound, NotAllowed: not one's own attempt.
     """
     check_size(size)
     attempt = own_attempt(user, attempt_id)
     if not allowed(attempt, step_for(kind)):
         raise WrongState(said("refused-photo-now", state=Named("state", state_for(attempt, user))))
+    check_run(kind, run)
     _check_room(user, attempt, size)
     return Upload.objects.create(
-        attempt=attempt, user=user, size=size, name=name[:200], kind=kind, request_id=request_id.current()
+        attempt=attempt, user=user, size=size, name=name[:200], kind=kind, run=run, request_id=request_id.current()
     )
 
 
@@ -140,7 +143,9 @@ def _finish(upload: Upload) -> Upload:
             with transaction.atomic():
                 upload = Upload.objects.select_for_update().select_related("user").get(pk=upload.pk)
                 if upload.photo_id is None:
-                    upload.photo = add_photo(upload.user, upload.attempt_id, picture, upload.name, kind=upload.kind)
+                    upload.photo = add_photo(
+                        upload.user, upload.attempt_id, picture, upload.name, kind=upload.kind, run=upload.run
+                    )
                     upload.received = upload.size
                     upload.save(update_fields=["photo", "received"])
     except (*PASSING, OffsetConflict):

@@ -20,6 +20,7 @@ def send_photo(
     at: datetime | None = None,
     measure: bool = True,
     kind: str = PhotoKind.BEAD,
+    run: int | None = None,
 ) -> Photo:
     """Store a picture and add it to one's own attempt.
 
@@ -27,4 +28,4 @@ def send_photo(
         UnreadablePicture: no picture. InvalidValue: over 25 MB. Otherwise as `add_photo`.
     """
     check_size(len(data))
-    return add_photo(user, attempt_id, store_picture(data, ingest), name, at, measure, kind)
+    return add_photo(user, attempt_id, store_picture(data, ingest), name, at, measure, kind, run)

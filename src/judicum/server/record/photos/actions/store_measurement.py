@@ -33,6 +33,10 @@ class MeasuredBead:
         return cls(replace(measured, picture=None), strip_file(measured))
 
 
+BESIDE = {PhotoKind.BACK: AttemptStep.MEASURE_BACK, PhotoKind.RUN: AttemptStep.MEASURE_RUN}
+"""Kinds of photo whose figures are not the attempt's, and the step that their measuring is."""
+
+
 def strip_file(measured: Measured) -> bytes | None:
     """The strip of a measured bead as a JPEG file, None for a refused photo."""
     if measured.bead is None or measured.picture is None:
@@ -61,11 +65,13 @@ def store_measurement(measurement_id: int, found: Sequence[MeasuredBead], at: da
         mine.refusal_code = refused.code if refused else ""
         mine.finished_at = at or timezone.now()
         attempt = held(mine.photo.attempt_id)
-        if mine.photo.kind == PhotoKind.BACK:
+        if mine.photo.kind in BESIDE:
             # Looked at beside the bead: neither its figures nor how far the attempt is follow from it.
-            mine.report = {**mine.report, "side": "back"}
+            if mine.photo.kind == PhotoKind.BACK:
+                mine.report = {**mine.report, "side": "back"}
             mine.save()
-            advance(attempt, AttemptStep.MEASURE_BACK, None, at, measurement=mine.pk, refusal=mine.refusal_code or None)
+            step = BESIDE[PhotoKind(mine.photo.kind)]
+            advance(attempt, step, None, at, measurement=mine.pk, refusal=mine.refusal_code or None)
             return True
         mine.save()
         _save_beads(mine, found, names)

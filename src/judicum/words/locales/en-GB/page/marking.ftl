@@ -134,6 +134,8 @@ marking-ripple-front-removed = { $at ->
 marking-ripples = Ripples
 marking-rule-out = Rule out
 marking-ruled-out = Ruled out
+marking-run-causes = Causes in this run
+marking-run-suggested = This run would score { $total }%
 marking-same-score-for-the-other = { $count ->
     [one] Same score for 1 other criterion.
    *[other] Same score for { $count } other criteria.

@@ -103,6 +103,10 @@ kit-lens = Gas lens for { $size }
 kit-purge_foil = Foil with two or three small holes for the other end
 kit-purge_plug = Purge plug with its hose, its fitting away from the hot seam
 kit-rod = Rod { $alloy } { $size }
+kit-spare = { $part } – and a spare: one lasts about { $sessions } { $sessions ->
+        [one] session
+       *[other] sessions
+    } here
 kit-tungsten = Tungsten { $size }, taper { $taper }
 machine-back_up_and_stop = No down-slope: back up onto the bead, speed up and stop there.
 machine-control_four_step = Trigger: press for the lamp, release for { $machine }, press and hold to go down, release to end.

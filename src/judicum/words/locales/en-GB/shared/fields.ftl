@@ -1,3 +1,4 @@
+field-ac_controls = AC balance and frequency it is set to
 field-amount = Amount
 field-answer = Answer
 field-arc = Arc

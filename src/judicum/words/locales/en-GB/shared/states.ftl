@@ -59,5 +59,6 @@ token-scope-read = read
 token-scope-write = read and write
 view-back = { field-back }
 view-bead = Bead
+view-run = Run before it is covered
 view-setup = Setup at the machine
 view-torch = Torch in place
