@@ -43,6 +43,10 @@ const pages: RouteObject[] = [
     path: "attempt/:attemptId/cadence",
     lazy: async () => ({ Component: (await import("../features/cadence")).CadencePage }),
   },
+  {
+    path: "attempt/:attemptId/booth",
+    lazy: async () => ({ Component: (await import("../features/attempt")).BoothPage }),
+  },
   { path: "attempt/:attemptId", element: <ByRole /> },
 ];
 

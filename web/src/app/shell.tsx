@@ -1,5 +1,5 @@
 import { keepLocale, t } from "../catalogue";
-import { useEffect } from "react";
+import { lazy, Suspense, useEffect } from "react";
 import {
   CalendarClock,
   ChartLine,
@@ -18,11 +18,14 @@ import { Link, Navigate, NavLink, Outlet, useMatch, useNavigate, useParams } fro
 import type { Schemas } from "../api/client";
 import { CourseContext } from "../domain/course";
 import { Loading, Problem } from "../ui/states";
+import { keepFor } from "../domain/offline";
 import { Undo } from "../domain/undo";
 import { useChangePreferences, useSession, useSignOut } from "../domain/use-session";
 import { Filling } from "./filling";
 import { Help } from "./help";
 import { ThemeSwitch } from "./theme";
+
+const OutboxBar = lazy(() => import("./outbox-bar"));
 
 type MyCourse = Schemas["MyCourse"];
 type Session = Schemas["SignedIn"];
@@ -93,6 +96,7 @@ export function PlainShell() {
 function Around({ session, course }: { session: Session; course?: MyCourse }) {
   const student = course?.role === "student";
   useEffect(() => keepLocale(session.locale), [session.locale]);
+  useEffect(() => void keepFor(session.id), [session.id]);
   // The marking desk is one screen high.
   const fitsScreen = useMatch("/course/:courseId/attempt/:attemptId");
   const tabs = !course ? [] : student ? studentTabs : staffTabs;
@@ -147,6 +151,11 @@ function Around({ session, course }: { session: Session; course?: MyCourse }) {
         </div>
       </header>
       {course && <Filling />}
+      {course && (
+        <Suspense fallback={null}>
+          <OutboxBar person={session.id} />
+        </Suspense>
+      )}
       {course?.archived && (
         <p role="status" className="border-b border-base-300 bg-accent px-4 py-1 text-sm text-accent-content">
           {t("app-this-course-is-archived-you-can")}

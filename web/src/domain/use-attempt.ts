@@ -1,20 +1,35 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useCallback } from "react";
 import { api, unwrap, type Schemas } from "../api/client";
 import { allAfter } from "./course";
+import { useStored } from "../ui/store";
 import { attemptKeys, recordKeys } from "./keys";
+import { sourceOf, withWaiting, type Change } from "./outbox/changes";
+import { box, post } from "./outbox/outbox";
 
 export type Attempt = Schemas["Attempt"];
 export type Brief = Schemas["AttemptBrief"];
 export type Step = Attempt["may"][number];
 
+/** The attempt that the server knows of one that was opened here without a connection; any other is its own. */
+export function useSource(id: number): number {
+  const { entries, opened } = useStored(box);
+  return sourceOf(opened[id] ?? id, entries);
+}
+
 const WHILE_MEASURING_MS = 1500;
 
 export const may = (attempt: Pick<Attempt, "may">, step: Step) => attempt.may.includes(step);
 
+/** One attempt, with what waits to be sent already in it. */
 export function useAttempt(id: number) {
+  const { entries } = useStored(box);
+  const source = useSource(id);
   return useQuery({
-    queryKey: attemptKeys.one(id),
-    queryFn: () => unwrap(api.GET("/api/attempts/{attempt_id}", { params: { path: { attempt_id: id } } })),
+    queryKey: attemptKeys.one(source),
+    queryFn: () =>
+      unwrap(api.GET("/api/attempts/{attempt_id}", { params: { path: { attempt_id: source } } })),
+    select: useCallback((attempt: Attempt) => withWaiting(attempt, id, entries), [id, entries]),
     // While a photo is being measured the page follows it.
     refetchInterval: (query) => (query.state.data?.measuring ? WHILE_MEASURING_MS : false),
   });
@@ -60,4 +75,9 @@ export function useAttemptChange<T>(id: number, change: (given: T) => Promise<At
       void queries.invalidateQueries({ queryKey: recordKeys.all });
     },
   });
+}
+
+/** A change that goes through the outbox: made at once for the person who makes it, sent when the server is reached. */
+export function useOutboxChange<T>(toChange: (given: T) => Change) {
+  return useMutation({ networkMode: "always", mutationFn: (given: T) => post(toChange(given)) });
 }

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, unwrap, type Schemas } from "../api/client";
 import { sessionKeys } from "./keys";
+import { forgetAnswers } from "./offline";
 
 export function useSession() {
   return useQuery({
@@ -24,6 +25,9 @@ export function useSignOut() {
   return useMutation({
     mutationFn: () => unwrap(api.DELETE("/api/session")),
     // A fresh load forgets everything that was read for this person.
-    onSettled: () => location.assign("/sign-in"),
+    onSettled: async () => {
+      await forgetAnswers();
+      location.assign("/sign-in");
+    },
   });
 }

@@ -75,6 +75,11 @@ export function dateWords(iso: string): string {
   return dayFormat.format(new Date(iso));
 }
 
+const clockFormat = new Intl.DateTimeFormat(locale, { hour: "numeric", minute: "2-digit" });
+
+/** The time of day, of milliseconds since 1970. */
+export const clockWords = (at_ms: number): string => clockFormat.format(at_ms);
+
 export function percent(value: number | null | undefined): string {
   return value === null || value === undefined ? "–" : t("percent", { figure: (value * 100).toFixed(1) });
 }

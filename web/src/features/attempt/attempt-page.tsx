@@ -1,6 +1,8 @@
 import { t } from "../../catalogue";
-import { Link, useParams } from "react-router";
+import { Link, Navigate, useParams } from "react-router";
 import { usePaths } from "../../domain/course";
+import { box } from "../../domain/outbox/outbox";
+import { useStored } from "../../ui/store";
 import { Loading, Problem } from "../../ui/states";
 import { may, useAttempt } from "../../domain/use-attempt";
 import { useUnits } from "../../domain/use-units";
@@ -22,6 +24,8 @@ export function AttemptPage() {
   const paths = usePaths();
   const units = useUnits();
   const attempt = useAttempt(Number(attemptId));
+  const opened = useStored(box).opened[Number(attemptId)];
+  if (opened !== undefined) return <Navigate to={paths.attempt(opened)} replace />;
   if (attempt.isPending) return <Loading />;
   if (attempt.isError) return <Problem error={attempt.error} again={() => void attempt.refetch()} />;
   const a = attempt.data;
@@ -64,6 +68,11 @@ export function AttemptPage() {
         </>
       ) : (
         <>
+          {may(a, "log") && (
+            <Link className="btn h-16 w-full text-xl btn-primary" to={`${paths.attempt(a.id)}/booth`}>
+              {t("booth-open")}
+            </Link>
+          )}
           <SetupCard attempt={a} />
           {may(a, "prepare") && <Preparation attempt={a} />}
           {photos && <PhotoStep attempt={a} />}

@@ -1,2 +1,3 @@
 export { AttemptPage } from "./attempt-page";
+export { BoothPage } from "./booth/booth-page";
 export { MyCouponsPage } from "./my-coupons-page";

@@ -26,7 +26,14 @@ it("tells what worked on the machine, changes the booth and reports what is brok
       ac_controls: "",
       knobs: "Table 3: 0.8 rpm",
     },
-    "PUT /api/attempts/5/machine": { booth: 2, booths: BOOTHS, worked: null, advice: [], ac_controls: "", knobs: "" },
+    "PUT /api/attempts/5/machine": {
+      booth: 2,
+      booths: BOOTHS,
+      worked: null,
+      advice: [],
+      ac_controls: "",
+      knobs: "",
+    },
     "POST /api/courses/7/booths/2/notes": BOOTHS[1],
   });
   show(<Machine attempt={5} />);
@@ -45,7 +52,16 @@ it("tells what worked on the machine, changes the booth and reports what is brok
 });
 
 it("is not there where the course has no booths", async () => {
-  serve({ "GET /api/attempts/5/machine": { booth: null, booths: [], worked: null, advice: [], ac_controls: "", knobs: "" } });
+  serve({
+    "GET /api/attempts/5/machine": {
+      booth: null,
+      booths: [],
+      worked: null,
+      advice: [],
+      ac_controls: "",
+      knobs: "",
+    },
+  });
   const { container } = show(<Machine attempt={5} />);
   await waitFor(() => expect(container.textContent).toBe(""));
 });

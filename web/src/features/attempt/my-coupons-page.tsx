@@ -2,6 +2,8 @@ import { Say, t } from "../../catalogue";
 import { Link } from "react-router";
 import { usePaths } from "../../domain/course";
 import { Panel } from "../../ui/panel";
+import { box } from "../../domain/outbox/outbox";
+import { useStored } from "../../ui/store";
 import { Empty, Loading, Problem } from "../../ui/states";
 import { may, type Brief } from "../../domain/use-attempt";
 import { useUnits } from "../../domain/use-units";
@@ -10,10 +12,11 @@ import { dateWords, finishWords, stateWords } from "../../domain/words";
 import { FirstSteps } from "./first-steps";
 import { Gauge } from "./gauge";
 import { MySessions } from "./my-sessions";
-import { useMine, useWeldAnother } from "./queries";
+import { useMine, useReadAhead, useWeldAnother } from "./queries";
 
 export function MyCouponsPage() {
   const attempts = useMine();
+  useReadAhead(attempts.data);
   if (attempts.isPending) return <Loading />;
   if (attempts.isError) return <Problem error={attempts.error} again={() => void attempts.refetch()} />;
   const groups = new Map<number, Brief[]>();
@@ -38,8 +41,12 @@ function CouponCard({ attempts }: { attempts: Brief[] }) {
   const paths = usePaths();
   const units = useUnits();
   const another = useWeldAnother();
+  const { entries } = useStored(box);
   const latest = attempts[0];
   if (!latest) return null;
+  const local = entries
+    .filter((e) => e.what === "another")
+    .find((e) => e.assignment === latest.assignment.id);
   const goal = latest.assignment;
   // The newest is gone on with until its bead waits for a mark; then the next one is welded.
   const goesOn = may(latest, "log") && latest.state !== "measured";
@@ -59,7 +66,11 @@ function CouponCard({ attempts }: { attempts: Brief[] }) {
           elems={{ strong: <strong /> }}
         />
       </p>
-      {goesOn ? (
+      {local ? (
+        <Link className="btn h-14 w-full text-lg btn-primary" to={paths.attempt(local.attempt)}>
+          {t("attempt-weld-attempt", { number: local.number })}
+        </Link>
+      ) : goesOn ? (
         <Link className="btn h-14 w-full text-lg btn-primary" to={paths.attempt(latest.id)}>
           {t(latest.state === "assigned" ? "attempt-weld-attempt" : "attempt-continue-attempt", {
             number: latest.number,
@@ -69,7 +80,7 @@ function CouponCard({ attempts }: { attempts: Brief[] }) {
         <button
           className="btn h-14 w-full text-lg btn-primary"
           disabled={another.isPending}
-          onClick={() => another.mutate(goal.id)}
+          onClick={() => another.mutate(latest)}
         >
           {t("attempt-start-another-attempt")}
         </button>

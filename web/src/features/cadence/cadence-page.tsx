@@ -10,8 +10,8 @@ import { Stepper } from "../../ui/stepper";
 import { useAttempt, type Attempt } from "../../domain/use-attempt";
 import { useSetup } from "../../domain/use-setup";
 import type { Schemas } from "../../api/client";
-import { beatsFor, phaseAt, type Phase, type Plan } from "./beat";
-import { useBeep, useClock } from "./use-clock";
+import { beatsFor, phaseAt, type Phase, type Plan } from "../../domain/beat";
+import { useBeep, useClock } from "../../ui/use-clock";
 
 export function CadencePage() {
   const { attemptId } = useParams();

@@ -4,6 +4,8 @@ from urllib.parse import parse_qs, urlsplit
 from uuid import UUID
 
 from django.contrib.auth import logout, update_session_auth_hash
+from django.utils.decorators import method_decorator
+from django.views.decorators.csrf import ensure_csrf_cookie
 from drf_spectacular.utils import extend_schema
 from rest_framework import status
 from rest_framework.permissions import AllowAny, IsAuthenticated
@@ -28,8 +30,9 @@ from judicum.server.people.accounts.models import Token
 from judicum.server.read.people import signed_in
 
 
+@method_decorator(ensure_csrf_cookie, name="dispatch")
 class SessionView(APIView):
-    """The session of this browser."""
+    """The session of this browser; whoever asks gets the token that changes need: the page itself may come from the phone's own store."""
 
     without_second = True
 

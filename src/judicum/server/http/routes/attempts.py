@@ -16,6 +16,7 @@ from judicum.server.answers.base import list_of
 from judicum.server.catalogue.coupons.queries import assignment_for
 from judicum.server.catalogue.coupons.setup import card_for, checklist_for
 from judicum.server.catalogue.coupons.sheet import Heading, card_sheet
+from judicum.server.http.changes import CHANGE, change_in, happened_at
 from judicum.server.http.kept import kept
 from judicum.server.http.paging import BY_CURSOR, ByChange
 from judicum.server.http.parsing import sent
@@ -25,6 +26,7 @@ from judicum.server.people.courses.queries import membership_of, staff_of
 from judicum.server.read.attempts import attempt_page, check_of, events_of, last_runs, policy_in, setup_of, wall_of
 from judicum.server.read.briefs import briefs, in_brief
 from judicum.server.read.waiting import ORDERS, next_waiting, waiting_page
+from judicum.server.record.attempts.actions.accept_once import accept_once
 from judicum.server.record.attempts.actions.log_run import log_run
 from judicum.server.record.attempts.actions.note_findings import note_findings
 from judicum.server.record.attempts.actions.open_attempt import weld_another
@@ -115,9 +117,16 @@ class AttemptView(APIView):
 class RunView(APIView):
     """What was set for one run of the attempt, 1 for the first."""
 
-    @extend_schema(operation_id="run_log", request=attempts_answers.RunRequest, responses=attempts_answers.Attempt)
+    @extend_schema(
+        operation_id="run_log",
+        request=attempts_answers.RunRequest,
+        responses=attempts_answers.Attempt,
+        parameters=CHANGE,
+    )
     def put(self, request: Request, attempt_id: int, number: int) -> Response:
-        log_run(person(request), attempt_id, run_in(request), number=number)
+        user, change, run = person(request), change_in(request), run_in(request)
+        at = happened_at(user, attempt_id, change)
+        accept_once(user, change, lambda: log_run(user, attempt_id, run, at, number))
         return attempt_response(request, attempt_id)
 
 
@@ -133,11 +142,16 @@ class PreparationView(APIView):
     """What was prepared before the arc."""
 
     @extend_schema(
-        operation_id="preparation_tick", request=attempts_answers.PreparationRequest, responses=attempts_answers.Attempt
+        operation_id="preparation_tick",
+        request=attempts_answers.PreparationRequest,
+        responses=attempts_answers.Attempt,
+        parameters=CHANGE,
     )
     def put(self, request: Request, attempt_id: int) -> Response:
         asked = sent(attempts_answers.PreparationRequest, request)
-        tick_preparation(person(request), attempt_id, asked.prepared)
+        user, change = person(request), change_in(request)
+        at = happened_at(user, attempt_id, change)
+        accept_once(user, change, lambda: tick_preparation(user, attempt_id, asked.prepared, at))
         return attempt_response(request, attempt_id)
 
 
@@ -197,9 +211,14 @@ class CardSheetView(APIView):
 class NextAttemptView(APIView):
     """Opening one's next attempt at an assignment."""
 
-    @extend_schema(operation_id="attempt_open", request=None, responses={201: attempts_answers.Attempt})
+    @extend_schema(
+        operation_id="attempt_open", request=None, responses={201: attempts_answers.Attempt}, parameters=CHANGE
+    )
     def post(self, request: Request, assignment_id: int) -> Response:
-        attempt = weld_another(person(request), assignment_for(person(request), assignment_id))
+        user, change = person(request), change_in(request)
+        assignment = assignment_for(user, assignment_id)
+        at = change.happened_at() if change else None
+        attempt = accept_once(user, change, lambda: weld_another(user, assignment, at))
         return attempt_response(request, attempt.pk, status.HTTP_201_CREATED)
 
 

@@ -23,6 +23,7 @@ from judicum.core.errors import InvalidValue, NotFound, said
 from judicum.core.numbers import whole
 from judicum.core.photo.printing import PAPERS, card_pdf
 from judicum.server.answers import photos as photos_answers
+from judicum.server.http.changes import CHANGE, change_in
 from judicum.server.http.parsing import sent_bytes
 from judicum.server.http.person import person
 from judicum.server.read.photos import measurement_answer
@@ -84,7 +85,10 @@ class UploadsView(APIView):
         operation_id="upload_begin",
         request=None,
         responses={201: None},
-        parameters=[OpenApiParameter("Upload-Length", OpenApiTypes.INT, OpenApiParameter.HEADER, required=True)],
+        parameters=[
+            OpenApiParameter("Upload-Length", OpenApiTypes.INT, OpenApiParameter.HEADER, required=True),
+            *CHANGE,
+        ],
     )
     def post(self, request: Request, attempt_id: int) -> Response:
         upload = begin_upload(
@@ -94,6 +98,7 @@ class UploadsView(APIView):
             _header(request, "filename", ""),
             _header(request, "kind", PhotoKind.BEAD),
             whole(_header(request, "run", "")),
+            change_in(request),
         )
         response = _progress(upload, status.HTTP_201_CREATED)
         response["Location"] = f"/api/uploads/{upload.pk}"

@@ -153,3 +153,15 @@ class Event(models.Model):
 
     def __str__(self) -> str:
         return f"{self.kind} at {self.at:%Y-%m-%d %H:%M}"
+
+
+class AcceptedChange(models.Model):
+    """A change that a phone sent with an id of its own, and the attempt it belongs to: sent again, it changes nothing."""
+
+    id = models.UUIDField(primary_key=True)
+    user = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="+")
+    attempt = models.ForeignKey(Attempt, null=True, on_delete=models.CASCADE, related_name="+")
+    accepted_at = models.DateTimeField(auto_now_add=True, db_index=True)
+
+    def __str__(self) -> str:
+        return f"change {self.id} of attempt {self.attempt_id}"

@@ -238,7 +238,9 @@ class MeasurementSummary(models.Model):
 
 
 class Upload(models.Model):
-    """A file on its way: `received` of `size` bytes have arrived in pieces that begin at `offsets`; `photo` once it is whole."""
+    """A file on its way: `received` of `size` bytes have arrived in pieces that begin at `offsets`; `photo` once it is whole. A phone
+    that kept the file without a connection names the `id`, and when the photo was taken.
+    """
 
     id = models.UUIDField(primary_key=True, default=uuid.uuid4)
     attempt = models.ForeignKey("attempts.Attempt", on_delete=models.CASCADE, related_name="uploads")
@@ -251,6 +253,7 @@ class Upload(models.Model):
     offsets = models.JSONField(default=list)
     request_id = models.CharField(max_length=64, blank=True)
     photo = models.ForeignKey(Photo, null=True, on_delete=models.SET_NULL, related_name="+")
+    taken_at = models.DateTimeField(null=True)
     started_at = models.DateTimeField(auto_now_add=True)
 
     def __str__(self) -> str:

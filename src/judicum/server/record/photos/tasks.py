@@ -12,6 +12,7 @@ from procrastinate.jobs import Status
 from judicum.server.people.accounts.releases import other_version
 from judicum.server.platform import request_id
 from judicum.server.platform.sandbox import large_picture_slot
+from judicum.server.record.attempts.actions.accept_once import forget_changes
 from judicum.server.record.photos.actions.mark_failed import mark_failed
 from judicum.server.record.photos.actions.receive_upload import clear_abandoned, finish_whole
 from judicum.server.record.photos.actions.reconcile_jobs import reconcile
@@ -97,6 +98,7 @@ def reconcile_photos(timestamp: int) -> None:
 @app.task(queueing_lock="clear_abandoned", queue="upkeep")
 def clear_uploads(timestamp: int) -> None:
     """Remove uploads that were given up."""
+    forget_changes(timezone.now())
     gone = clear_abandoned(timezone.now())
     if gone:
         log.info("removed %s abandoned uploads", gone)

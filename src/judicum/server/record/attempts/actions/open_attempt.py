@@ -31,7 +31,7 @@ def open_attempt(assignment: Assignment, student: User, by: User, at: datetime |
 
 
 @transaction.atomic
-def weld_another(user: User, assignment: Assignment) -> Attempt:
+def weld_another(user: User, assignment: Assignment, at: datetime | None = None) -> Attempt:
     """Open the next attempt for oneself; one that has not been welded yet must be used first.
 
     Raises:
@@ -46,4 +46,4 @@ def weld_another(user: User, assignment: Assignment) -> Attempt:
     waiting = next((attempt for attempt in mine if attempt.state == AttemptState.ASSIGNED), None)
     if waiting is not None:
         raise WrongState(said("refused-attempt-has-not-been-welded-yet", number=waiting.number))
-    return open_attempt(assignment, user, by=user)
+    return open_attempt(assignment, user, by=user, at=at)

@@ -2,17 +2,18 @@
 
 from contextlib import suppress
 from datetime import datetime, timedelta
-from uuid import UUID
+from uuid import UUID, uuid4
 
 from django.conf import settings
 from django.core.cache import cache
 from django.db import transaction
-from django.db.models import Sum
+from django.db.models import Q, Sum
 
 from judicum.core.errors import Busy, InvalidValue, JudicumError, Named, NoRoom, TooMuch, WrongState, said
 from judicum.server.people.accounts.models import User
 from judicum.server.platform import request_id
 from judicum.server.platform.sandbox import ingest_in_sandbox
+from judicum.server.record.attempts.actions.accept_once import REMEMBERED, Change
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import own_attempt
 from judicum.server.record.attempts.transitions import allowed, state_for
@@ -50,23 +51,42 @@ class OffsetConflict(WrongState):
 
 
 def begin_upload(
-    user: User, attempt_id: int, size: int, name: str, kind: str = PhotoKind.BEAD, run: int | None = None
+    user: User,
+    attempt_id: int,
+    size: int,
+    name: str,
+    kind: str = PhotoKind.BEAD,
+    run: int | None = None,
+    change: Change | None = None,
 ) -> Upload:
-    """Announce a file for one's own attempt.
+    """Announce a file for one's own attempt; announced again by the same `change`, it is the same upload.
 
     Raises:
         InvalidValue: empty, over 25 MB, of no known kind or of no run. WrongState: photos cannot be added now.
         TooMuch: a limit of the person, the attempt or the course is reached. NotFound, NotAllowed: not one's own attempt.
     """
     check_size(size)
+    if change is not None and (known := Upload.objects.filter(pk=change.id).first()) is not None:
+        return upload_for(user, known.pk)
     attempt = own_attempt(user, attempt_id)
     if not allowed(attempt, step_for(kind)):
         raise WrongState(said("refused-photo-now", state=Named("state", state_for(attempt, user))))
     check_run(kind, run)
     _check_room(user, attempt, size)
-    return Upload.objects.create(
-        attempt=attempt, user=user, size=size, name=name[:200], kind=kind, run=run, request_id=request_id.current()
+    made, _ = Upload.objects.get_or_create(
+        pk=change.id if change else uuid4(),
+        defaults={
+            "attempt": attempt,
+            "user": user,
+            "size": size,
+            "name": name[:200],
+            "kind": kind,
+            "run": run,
+            "taken_at": change.happened_at(attempt.created_at) if change else None,
+            "request_id": request_id.current(),
+        },
     )
+    return upload_for(user, made.pk)
 
 
 def receive_piece(user: User, upload_id: UUID, offset: int, piece: bytes) -> Upload:
@@ -144,7 +164,13 @@ def _finish(upload: Upload) -> Upload:
                 upload = Upload.objects.select_for_update().select_related("user").get(pk=upload.pk)
                 if upload.photo_id is None:
                     upload.photo = add_photo(
-                        upload.user, upload.attempt_id, picture, upload.name, kind=upload.kind, run=upload.run
+                        upload.user,
+                        upload.attempt_id,
+                        picture,
+                        upload.name,
+                        at=upload.taken_at,
+                        kind=upload.kind,
+                        run=upload.run,
                     )
                     upload.received = upload.size
                     upload.save(update_fields=["photo", "received"])
@@ -191,10 +217,11 @@ def finish_whole() -> int:
 def clear_abandoned(now: datetime) -> int:
     """Remove uploads that nobody went on with for ABANDONED, and all pieces without an upload.
 
-    Returns how many uploads went. One that has become a photo is only a row and goes too.
+    Returns how many uploads went. One that has become a photo is only a row, by which its phone may ask once more; it goes
+    after REMEMBERED.
     """
     there = uploads_with_pieces()
-    old = Upload.objects.filter(started_at__lt=now - ABANDONED)
+    old = Upload.objects.filter(Q(photo=None, started_at__lt=now - ABANDONED) | Q(started_at__lt=now - REMEMBERED))
     gone = [str(pk) for pk in old.values_list("pk", flat=True)]
     for pk in gone:
         drop_pieces(pk)

@@ -9,6 +9,31 @@ app-mm = mm
 app-mm-l-min = mm · L/min
 app-nothing-found-try-another-word = Nothing found. Try another word.
 app-open-all-help-pages = Open all help pages
+app-outbox = Changes not sent yet
+app-outbox-another = Start attempt { $number }
+app-outbox-delete = Delete change
+app-outbox-hide = Hide changes
+app-outbox-log = Log of run { $number }
+app-outbox-made-size = made at { $at }, { $kb } kB
+app-outbox-not-accepted = Not accepted: { $why } Open the attempt, show your instructor, or delete the change.
+app-outbox-open-attempt = Open attempt
+app-outbox-photo = Photo: { $kind }
+app-outbox-prepare = Prep checklist
+app-outbox-really-delete = Really delete?
+app-outbox-refused = { $count ->
+        [one] 1 change was not accepted.
+       *[other] { $count } changes were not accepted.
+    }
+app-outbox-send-now = Send now
+app-outbox-show = Show changes
+app-outbox-try-again = Try again
+app-outbox-waiting = { $count ->
+        [one] 1 change waits
+       *[other] { $count } changes wait
+    } on this phone since { $since }.
+app-outbox-why-busy = The server is busy: sending resumes by itself.
+app-outbox-why-offline = No connection: sending resumes by itself.
+app-outbox-why-signed-out = You’re signed out: sign in again to send.
 app-page-not-found = Page not found
 app-progress-of-loading-the-demo-attempts = Progress of loading the demo attempts
 app-search-help = Search help

@@ -63,6 +63,7 @@ attempt-one-after-another = ({ $label }, one after another)
 attempt-passed = Passed
 attempt-photo-of-run = Photo of run { $number }
 attempt-photo-received-measuring = Photo received. Measuring …
+attempt-photo-too-large = The picture has { $mb } MB. At most { $most } MB can be sent.
 attempt-preparation-of = Preparation <span>{ $size } of { $count }</span>
 attempt-print-on-a5 = Print on A5
 attempt-record-gauge-reading = Record gauge reading:

@@ -46,6 +46,7 @@ shared-not-measured-yet = not measured yet
 shared-of = { $count } of { $length_mm }
 shared-of-run = of { -run }
 shared-or-photograph-the-gauge = Or photograph the gauge
+shared-phone-full = This phone has no room to keep your change, and there is no connection. Keep this page open and try again.
 shared-photo-could-not-be-measured = photo could not be measured
 shared-photo-of-the-bead-with-its = Photo of the bead with its traced toes and { $count ->
     [one] 1 ripple front
