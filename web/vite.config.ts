@@ -42,6 +42,20 @@ const app: Partial<VitePWAOptions> = {
           cacheName: "answers",
           networkTimeoutSeconds: PATIENCE_S,
           expiration: { maxEntries: MAX_ANSWERS, maxAgeSeconds: MONTH_S },
+          plugins: [
+            {
+              // An answer whose line broke after its head would stand for good in the place of the one before.
+              cacheWillUpdate: async ({ response }) => {
+                if (response.status !== 200) return null;
+                const whole = await response
+                  .clone()
+                  .blob()
+                  .then((body: Blob) => body.size > 0)
+                  .catch(() => false);
+                return whole ? response : null;
+              },
+            },
+          ],
         },
       },
     ],

@@ -47,7 +47,9 @@ def fits_narrow(page: Page) -> None:
 
 
 def open_page(browser: Browser, address: str, size: dict[str, int], heard: list[str]) -> Page:
-    context = browser.new_context(base_url=address, viewport=size, reduced_motion="reduce", locale="en-GB")  # type: ignore[arg-type]
+    context = browser.new_context(
+        base_url=address, viewport=size, reduced_motion="reduce", locale="en-GB", service_workers="block"
+    )  # type: ignore[arg-type]
     OPEN.append(context)
     context.add_init_script(PATIENT)
     page = context.new_page()

@@ -57,6 +57,8 @@ export const api = createClient<paths>({
 });
 api.use(withCsrf, withTag);
 
+const OK = 200;
+
 const noAnswer: Problem = {
   code: "no_answer",
   status: 0,
@@ -74,6 +76,8 @@ export async function unwrap<T>(
   } catch {
     throw new Refused(noAnswer);
   }
+  // A line that breaks after the head of an answer leaves one without a body.
+  if (result.response.status === OK && result.data === undefined) throw new Refused(noAnswer);
   if (result.response.ok) return result.data as T;
   throw new Refused(problemOf(result.error, result.response.status));
 }

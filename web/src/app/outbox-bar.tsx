@@ -105,9 +105,8 @@ function useOutbox(person: number) {
   const queries = useQueryClient();
   useEffect(() => {
     openOutbox(person);
-    const heard = onSent((attempt, entry) => {
-      if (attempt) queries.setQueryData(attemptKeys.one(attempt.id), attempt);
-      else void queries.invalidateQueries({ queryKey: attemptKeys.one(entry.attempt) });
+    const heard = onSent((attempt) => {
+      queries.setQueryData(attemptKeys.one(attempt.id), attempt);
       void queries.invalidateQueries({ queryKey: recordKeys.all });
     });
     const stop = keepSending();

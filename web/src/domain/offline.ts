@@ -20,7 +20,36 @@ export async function forgetAnswers(): Promise<void> {
 
 /** Lets nobody read on this device what was kept for somebody else. */
 export async function keepFor(person: number): Promise<void> {
-  const before = localStorage.getItem(PERSON);
-  if (before !== null && before !== String(person)) await forgetAnswers();
+  const before = keptFor();
+  if (before !== null && before !== person) await forgetAnswers();
   localStorage.setItem(PERSON, String(person));
+}
+
+/** For whom this device keeps answers; null for nobody. */
+export function keptFor(): number | null {
+  const person = localStorage.getItem(PERSON);
+  return person === null ? null : Number(person);
+}
+
+/** Keeps what an address answers from now on: what the server has accepted is there when the page opens without a connection. */
+export async function keepAnswer(path: string, answer: unknown): Promise<void> {
+  if (!("caches" in globalThis) || !navigator.serviceWorker?.controller) return;
+  const kept = new Response(JSON.stringify(answer), { headers: { "Content-Type": "application/json" } });
+  await (await caches.open(ANSWERS)).put(path, kept);
+}
+
+/** What a fresh attempt of the same coupon begins with, besides itself. */
+const ALIKE = {
+  setup: { checks: [], last_run_at: null, real_travel_mm_s: null },
+  "last-runs": {},
+  machine: {},
+};
+
+/** Keeps for a fresh attempt what was kept for another at the same coupon, so that it opens before the server was asked. */
+export async function keepAlike(from: string, to: string): Promise<void> {
+  if (!("caches" in globalThis)) return;
+  for (const [part, fresh] of Object.entries(ALIKE)) {
+    const kept = await (await caches.open(ANSWERS)).match(`${from}/${part}`);
+    if (kept) await keepAnswer(`${to}/${part}`, { ...((await kept.json()) as object), ...fresh });
+  }
 }

@@ -23,13 +23,16 @@ export const may = (attempt: Pick<Attempt, "may">, step: Step) => attempt.may.in
 
 /** One attempt, with what waits to be sent already in it. */
 export function useAttempt(id: number) {
-  const { entries } = useStored(box);
+  const { entries, opened } = useStored(box);
   const source = useSource(id);
   return useQuery({
     queryKey: attemptKeys.one(source),
     queryFn: () =>
       unwrap(api.GET("/api/attempts/{attempt_id}", { params: { path: { attempt_id: source } } })),
-    select: useCallback((attempt: Attempt) => withWaiting(attempt, id, entries), [id, entries]),
+    select: useCallback(
+      (attempt: Attempt) => withWaiting(attempt, id, entries, opened),
+      [id, entries, opened],
+    ),
     // While a photo is being measured the page follows it.
     refetchInterval: (query) => (query.state.data?.measuring ? WHILE_MEASURING_MS : false),
   });

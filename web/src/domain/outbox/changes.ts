@@ -21,7 +21,8 @@ export type Change =
     };
 
 /** A change in the outbox: its id (the server accepts each once), its turn, when it was made (ms), by whom;
- *  `refused` is the server's reason. */
+ *  `refused` is the server's reason;
+ *  `tried` where the server may know of it already. */
 export type Entry = Change & {
   id: string;
   turn: number;
@@ -29,6 +30,7 @@ export type Entry = Change & {
   person: number;
   bytes: number;
   refused: string | null;
+  tried: boolean;
 };
 
 /** Local attempts that the server has opened meanwhile: their number here to their number there. */
@@ -76,8 +78,14 @@ function freshLike(attempt: Attempt, local: number, number: number): Attempt {
 }
 
 /** The attempt as it will be when what waits for it has been sent. */
-export function withWaiting(attempt: Attempt, asked: number, entries: readonly Entry[]): Attempt {
-  const mine = entries.filter((e) => e.attempt === asked && e.refused === null);
+export function withWaiting(
+  attempt: Attempt,
+  asked: number,
+  entries: readonly Entry[],
+  opened: Opened = {},
+): Attempt {
+  const isMine = (e: Entry) => e.attempt === asked || opened[e.attempt] === asked;
+  const mine = entries.filter((e) => isMine(e) && e.refused === null);
   return mine.reduce((seen, entry) => applied(seen, entry, asked), attempt);
 }
 

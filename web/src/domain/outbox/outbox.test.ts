@@ -113,7 +113,7 @@ it.each([
 });
 
 const entry = (change: object): Entry =>
-  ({ id: "x", turn: 1, madeAt: 0, person: 1, bytes: 1, refused: null, ...change }) as Entry;
+  ({ id: "x", turn: 1, madeAt: 0, person: 1, bytes: 1, refused: null, tried: false, ...change }) as Entry;
 const attempt = {
   id: 5,
   state: "assigned",
@@ -155,6 +155,8 @@ it("shows an attempt opened here after the one it is like, without what was of t
     runs: [],
     mark: null,
   });
+  const logged = entry({ what: "log", attempt: -1, number: 1, run: { current_a: 60 } });
+  expect(withWaiting({ ...attempt, id: 9 }, 9, [logged], { [-1]: 9 }).runs).toMatchObject([{ number: 1 }]);
   expect(resolved(tick(-1, "a"), {})).toBeNull();
   expect(resolved(tick(-1, "a"), { [-1]: 9 })?.attempt).toBe(9);
 });

@@ -4,6 +4,7 @@ import { createStore, del, entries as all, get, set, type UseStore } from "idb-k
 import { t } from "../../catalogue";
 import { Refused } from "../../api/client";
 import { makeStore } from "../../ui/store";
+import { keepAlike, keepAnswer, keptFor } from "../offline";
 import type { Attempt } from "../use-attempt";
 import { bytesOf, nextLocal, resolved, type Change, type Entry, type Opened } from "./changes";
 import { send, type Outcome } from "./send";
@@ -23,9 +24,9 @@ export type Box = {
 export const box = makeStore<Box>({ entries: [], opened: {}, sending: null, waits: null });
 
 const change = (part: Partial<Box>) => box.set({ ...box.get(), ...part });
-const heard = new Set<(attempt: Attempt | null, entry: Entry) => void>();
+const heard = new Set<(attempt: Attempt) => void>();
 /** Told of every change that the server accepted. */
-export const onSent = (listener: (attempt: Attempt | null, entry: Entry) => void) => {
+export const onSent = (listener: (attempt: Attempt) => void) => {
   heard.add(listener);
   return () => void heard.delete(listener);
 };
@@ -53,6 +54,13 @@ export function openOutbox(who: number): void {
   void loaded.then(flush);
 }
 
+/** Opens the outbox where nobody has yet: a finger may be faster than the bar that shows it. */
+function opening(): Promise<void> {
+  const known = person === null ? keptFor() : null;
+  if (known !== null) openOutbox(known);
+  return loaded;
+}
+
 async function reload(): Promise<void> {
   const { changes, names } = stores();
   const kept = (await all<string, Entry>(changes)).map(([, entry]) => entry);
@@ -64,7 +72,7 @@ async function reload(): Promise<void> {
 
 /** The number for one more attempt opened here. */
 export async function localNumber(): Promise<number> {
-  await loaded;
+  await opening();
   const { entries, opened } = box.get();
   return nextLocal(entries, opened);
 }
@@ -75,7 +83,7 @@ export async function localNumber(): Promise<number> {
  * Throws Refused where the server refuses this very change while the person looks at it: they still have it before them.
  */
 export async function post(given: Change): Promise<Attempt | null> {
-  await loaded;
+  await opening();
   turn = 1 + Math.max(turn, ...box.get().entries.map((e) => e.turn));
   const entry: Entry = {
     ...given,
@@ -85,6 +93,7 @@ export async function post(given: Change): Promise<Attempt | null> {
     person: person ?? 0,
     bytes: bytesOf(given),
     refused: null,
+    tried: false,
   };
   if (person === null) return sendUnkept(entry);
   try {
@@ -92,8 +101,12 @@ export async function post(given: Change): Promise<Attempt | null> {
   } catch {
     return sendUnkept(entry);
   }
+  const ahead = box.get().entries.some((e) => e.refused === null);
   change({ entries: [...box.get().entries, entry] });
-  const outcome = (await flush()).get(entry.id);
+  const sent = flush();
+  // Behind others its turn may be long in coming: it is kept, and that is what the person waits for.
+  if (ahead) return null;
+  const outcome = (await sent).get(entry.id);
   if (outcome?.is === "sent") return outcome.attempt;
   if (outcome?.is === "refused") {
     await discard(entry.id);
@@ -139,20 +152,29 @@ async function keep(entry: Entry): Promise<void> {
 }
 
 /** Sends what waits, in turn, until the server is not reached; what became of each change that was tried. */
-export async function flush(): Promise<Map<string, Outcome>> {
-  const outcomes = new Map<string, Outcome>();
-  const locks = navigator.locks as LockManager | undefined;
-  if (locks) await locks.request(LOCK, () => sendAll(outcomes));
-  else await sendAll(outcomes);
-  if (outcomes.size > 0) tabs?.postMessage("changed");
-  return outcomes;
+export function flush(): Promise<Map<string, Outcome>> {
+  const sent = turns.then(async () => {
+    const outcomes = new Map<string, Outcome>();
+    // Browsers part tabs only where the connection is secure.
+    const locks = navigator.locks as LockManager | undefined;
+    if (locks) await locks.request(LOCK, () => sendAll(outcomes));
+    else await sendAll(outcomes);
+    if (outcomes.size > 0) tabs?.postMessage("changed");
+    return outcomes;
+  });
+  turns = sent.catch(() => undefined);
+  return sent;
 }
+
+/** What sends now, in this tab. */
+let turns: Promise<unknown> = Promise.resolve();
 
 async function sendAll(outcomes: Map<string, Outcome>): Promise<void> {
   await reload(); // another tab may have sent some
   for (const kept of box.get().entries) {
     const entry = resolved(kept, box.get().opened);
     if (kept.refused !== null || entry === null) continue;
+    if (!kept.tried) await keep({ ...kept, tried: true });
     change({ sending: { id: entry.id, share: 0 } });
     const outcome = await send(entry, (share) => change({ sending: { id: entry.id, share } }));
     outcomes.set(entry.id, outcome);
@@ -163,17 +185,20 @@ async function sendAll(outcomes: Map<string, Outcome>): Promise<void> {
   }
 }
 
-async function accepted(entry: Entry, attempt: Attempt | null): Promise<void> {
+async function accepted(entry: Entry, attempt: Attempt): Promise<void> {
   const { changes, names } = stores();
-  if (entry.what === "another" && attempt) {
+  if (entry.what === "another") {
     // Kept before the change goes: what was made of the local attempt must find the real one.
     const opened = { ...box.get().opened, [entry.attempt]: attempt.id };
     await set(OPENED, opened, names);
     change({ opened });
   }
+  const path = (id: number) => `/api/attempts/${String(id)}`;
+  await keepAnswer(path(attempt.id), attempt);
+  if (entry.what === "another") await keepAlike(path(entry.like), path(attempt.id));
   await del(entry.id, changes);
   change({ entries: box.get().entries.filter((e) => e.id !== entry.id) });
-  heard.forEach((tell) => tell(attempt, entry));
+  heard.forEach((tell) => tell(attempt));
 }
 
 /** Tries again by itself: when a connection comes back, the page is looked at again, and every now and then. */

@@ -6,7 +6,7 @@ import type { Entry } from "./changes";
 
 /** `later` where the server was not reached, or will take it when it is less busy or the person is signed in again. */
 export type Outcome =
-  | { is: "sent"; attempt: Attempt | null }
+  | { is: "sent"; attempt: Attempt }
   | { is: "later"; why: "offline" | "signed-out" | "busy" }
   | { is: "refused"; problem: Problem };
 
@@ -19,8 +19,8 @@ export async function send(entry: Entry, progress: (share: number) => void): Pro
   try {
     return { is: "sent", attempt: await call(entry, progress) };
   } catch (error) {
-    if (error instanceof Refused) return outcomeOf(error.problem);
-    throw error;
+    // Whatever else goes wrong, such as a part of the page that cannot be loaded, is over when the server is reached again.
+    return error instanceof Refused ? outcomeOf(error.problem) : { is: "later", why: "offline" };
   }
 }
 
@@ -36,7 +36,7 @@ const headersOf = (entry: Entry) => ({
   "Judicum-Age": String(Math.max(0, Date.now() - entry.madeAt) / 1000),
 });
 
-function call(entry: Entry, progress: (share: number) => void): Promise<Attempt | null> {
+function call(entry: Entry, progress: (share: number) => void): Promise<Attempt> {
   const headers = headersOf(entry);
   const path = { attempt_id: entry.attempt };
   switch (entry.what) {
@@ -64,7 +64,10 @@ function call(entry: Entry, progress: (share: number) => void): Promise<Attempt 
         }),
       );
     case "photo":
-      return upload(entry, headers, progress).then(() => null);
+      // It is sent once it is seen with its attempt: until then the page would open without it.
+      return upload(entry, headers, progress).then(() =>
+        unwrap(api.GET("/api/attempts/{attempt_id}", { params: { path } })),
+      );
   }
 }
 
@@ -78,7 +81,7 @@ async function upload(
   return new Promise((done, fail) => {
     const sending = new Upload(entry.file, {
       endpoint: `/api/attempts/${String(entry.attempt)}/uploads`,
-      uploadUrl: `/api/uploads/${entry.id}`,
+      ...(entry.tried ? { uploadUrl: `/api/uploads/${entry.id}` } : {}),
       chunkSize: PIECE,
       retryDelays: RETRIES_MS,
       storeFingerprintForResuming: false,

@@ -33,7 +33,7 @@ export function PhotoStep({ attempt }: { attempt: Attempt }) {
     <Panel>
       <h2 className="text-lg font-bold">{t("common-photo-of-the-bead")}</h2>
       {may(attempt, "add_photo") && <HowTo />}
-      {may(attempt, "add_photo") && sending.state !== "sending" && (
+      {may(attempt, "add_photo") && (sending.state !== "sending" || sending.waiting) && (
         <div className="grid gap-2 sm:grid-cols-2">
           <PickButton
             icon={Camera}

@@ -3,7 +3,8 @@ import { useEffect } from "react";
 import { useNavigate } from "react-router";
 import { api, unwrap, type Schemas } from "../../api/client";
 import { useCourse, usePaths } from "../../domain/course";
-import { localNumber, post } from "../../domain/outbox/outbox";
+import { sourceOf } from "../../domain/outbox/changes";
+import { box, localNumber, post } from "../../domain/outbox/outbox";
 import { may, useCourseAttempts, useOutboxChange, useSource, type Brief } from "../../domain/use-attempt";
 import { useSettled } from "../../ui/use-settled";
 import type { Run } from "./log-shape";
@@ -43,11 +44,12 @@ export function useWeldAnother() {
     networkMode: "always",
     mutationFn: async (latest: Brief) => {
       const local = await localNumber();
+      const { entries, opened: known } = box.get();
       const opened = await post({
         what: "another",
         attempt: local,
         assignment: latest.assignment.id,
-        like: latest.id,
+        like: sourceOf(known[latest.id] ?? latest.id, entries),
         number: latest.number + 1,
       });
       return opened?.id ?? local;

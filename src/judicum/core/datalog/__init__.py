@@ -1,0 +1,6 @@
+"""A welder's data log: read from CSV, and what the machine really did."""
+
+from judicum.core.datalog.figures import MachineFigures, figures_of
+from judicum.core.datalog.read import MAX_BYTES, DataLog, read_data_log
+
+__all__ = ["MAX_BYTES", "DataLog", "MachineFigures", "figures_of", "read_data_log"]

@@ -1,0 +1,47 @@
+"""`python -m judicum.logger PORT`: a simulated data logger on loopback, until it is ended.
+
+`GET /weld?current_a=60&arc_s=30&…` gives the log of one weld as CSV; what may be asked for are the fields of
+`judicum.logger.draw.LoggedWeld`.
+"""
+
+import sys
+from dataclasses import fields
+from http.server import BaseHTTPRequestHandler, ThreadingHTTPServer
+from urllib.parse import parse_qsl, urlsplit
+
+from judicum.logger.draw import LoggedWeld, draw_log
+
+NUMBERS = {one.name: int if one.name == "seed" else float for one in fields(LoggedWeld)}
+MAX_S = 600.0
+"""s of arc, gas or slope: a longer one is no run."""
+MAX_RATE_HZ = 5000.0
+
+
+class Logger(BaseHTTPRequestHandler):
+    def do_GET(self) -> None:
+        asked = urlsplit(self.path)
+        try:
+            weld = LoggedWeld(**{key: NUMBERS[key](value) for key, value in parse_qsl(asked.query)})
+            within = max(weld.arc_s, weld.preflow_s, weld.postflow_s) <= MAX_S and 10 <= weld.rate_hz <= MAX_RATE_HZ
+        except (KeyError, ValueError):
+            within = False
+        if asked.path != "/weld" or not within:
+            self.send_error(400, "GET /weld with fields of a weld")
+            return
+        body = draw_log(weld).encode()
+        self.send_response(200)
+        self.send_header("Content-Type", "text/csv; charset=utf-8")
+        self.send_header("Content-Length", str(len(body)))
+        self.end_headers()
+        self.wfile.write(body)
+
+    def log_message(self, format: str, *args: object) -> None:
+        """Quiet: whoever asks knows what they asked."""
+
+
+def main() -> None:
+    ThreadingHTTPServer(("127.0.0.1", int(sys.argv[1])), Logger).serve_forever()
+
+
+if __name__ == "__main__":
+    main()
