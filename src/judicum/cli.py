@@ -26,6 +26,7 @@ def main(arguments: Sequence[str] | None = None) -> int:
         "plan": _plan,
         "check": _check,
         "explain": _explain,
+        "weld-log": _weld_log,
         "bench-photo": _bench,
         "bench-causes": _bench_causes,
         "forecast": _forecast,
@@ -64,6 +65,18 @@ def _measure(asked: argparse.Namespace) -> int:
         for bead in sorted(beads, key=lambda bead: bead.report.bead_number or 0) if asked.all else beads[:1]:
             print(json.dumps(report_in_words(bead)), flush=True)
     return code
+
+
+def _weld_log(asked: argparse.Namespace) -> int:
+    from dataclasses import asdict
+
+    from judicum.core.datalog import figures_of, read_data_log
+
+    for name in asked.logs:
+        with Path(name).open(encoding="utf-8", errors="replace") as lines:
+            found = figures_of(read_data_log(lines))
+        print(json.dumps(asdict(found) if found else None), flush=True)
+    return 0
 
 
 def _given_scale(asked: argparse.Namespace):  # type: ignore[no-untyped-def]

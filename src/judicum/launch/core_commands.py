@@ -28,6 +28,10 @@ def add_core_commands(commands: "argparse._SubParsersAction[argparse.ArgumentPar
         reading.add_argument(
             "--units", choices=("metric", "us"), default="metric", help="of the sentences; figures are SI"
         )
+    logs = commands.add_parser(
+        "weld-log", help="what the machine did, from its data logs (CSV), one JSON object a line"
+    )
+    logs.add_argument("logs", nargs="+", metavar="FILE")
     bench = commands.add_parser("bench-photo", help="draw the fixed set of photos, measure it, print how well")
     bench.add_argument("--share", type=float, default=1.0, metavar="0..1", help="only this share of each kind")
     bench.add_argument("--seed", type=int, default=0, metavar="N", help="another seed of the set (0 the fixed one)")

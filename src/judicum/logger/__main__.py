@@ -35,7 +35,7 @@ class Logger(BaseHTTPRequestHandler):
         self.end_headers()
         self.wfile.write(body)
 
-    def log_message(self, format: str, *args: object) -> None:
+    def log_message(self, *_: object) -> None:
         """Quiet: whoever asks knows what they asked."""
 
 

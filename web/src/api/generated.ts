@@ -312,6 +312,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{attempt_id}/runs/{number}/data-log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The data log of the machine for one run. */
+        get: operations["data_log_read"];
+        /** @description The data log of the machine for one run. */
+        put: operations["data_log_send"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{attempt_id}/second": {
         parameters: {
             query?: never;
@@ -1700,12 +1718,12 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description The session of this browser. */
+        /** @description The session of this browser; whoever asks gets the token that changes need: the page itself may come from the phone's own store. */
         get: operations["session_read"];
         put?: never;
-        /** @description The session of this browser. */
+        /** @description The session of this browser; whoever asks gets the token that changes need: the page itself may come from the phone's own store. */
         post: operations["session_open"];
-        /** @description The session of this browser. */
+        /** @description The session of this browser; whoever asks gets the token that changes need: the page itself may come from the phone's own store. */
         delete: operations["session_close"];
         options?: never;
         head?: never;
@@ -3252,6 +3270,25 @@ export interface components {
             words: string;
             hides: string[];
         };
+        /** @description What a machine's data log says of a run; s, A, V, kJ. */
+        MachineFigures: {
+            arcs: number;
+            from_s: number;
+            to_s: number;
+            arc_s: number;
+            current_a: number;
+            spread_a: number;
+            voltage_v: number | null;
+            energy_kj: number | null;
+            start_current_a: number;
+            preflow_s: number | null;
+            downslope_s: number;
+            postflow_s: number | null;
+            pulse: components["schemas"]["MachinePulse"] | null;
+            pumping: components["schemas"]["PedalPumping"] | null;
+            restarts_s: number[];
+            missing_s: number;
+        };
         /** @description A machine: what it can and what it lacks, as far as somebody has said. */
         MachineProfile: {
             /** @default null */
@@ -3282,6 +3319,18 @@ export interface components {
             ac_controls?: string;
             /** @default  */
             knobs?: string;
+        };
+        MachinePulse: {
+            per_second: number;
+            peak_a: number;
+            background_a: number;
+            on_share: number;
+        };
+        /** @description The current of a weld to be drawn: A, at shares (0–1) of its time. */
+        MachineTrace: {
+            name: string;
+            share: number[];
+            current_a: number[];
         };
         /** @description A message that the stand-in for a mail server wrote. */
         Mail: {
@@ -3448,7 +3497,7 @@ export interface components {
             /** @default  */
             password?: string;
         };
-        /** @description A run with its number in the attempt, and the keys of what was read off a photo rather than guessed. */
+        /** @description A run with its number in the attempt, and the keys of what was read off a photo rather than guessed, and what the machine's log says. */
         NumberedRun: {
             /** @default null */
             current_a: number | null;
@@ -3548,6 +3597,7 @@ export interface components {
             note: string | null;
             number: number;
             measured: string[];
+            machine: components["schemas"]["MachineFigures"] | null;
         };
         OpenBottleRequest: {
             item: number;
@@ -3579,6 +3629,10 @@ export interface components {
         /** @description The password one signs in with now, before something that matters. */
         PasswordRequest: {
             password: string;
+        };
+        PedalPumping: {
+            per_second: number;
+            depth: number;
         };
         Person: {
             id: number;
@@ -4675,7 +4729,12 @@ export interface operations {
     attempt_open: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Seconds since it was made. */
+                "Judicum-Age"?: number;
+                /** @description Sent again with it, a change is made once. */
+                "Judicum-Change"?: string;
+            };
             path: {
                 assignment_id: number;
             };
@@ -5144,7 +5203,12 @@ export interface operations {
     preparation_tick: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Seconds since it was made. */
+                "Judicum-Age"?: number;
+                /** @description Sent again with it, a change is made once. */
+                "Judicum-Change"?: string;
+            };
             path: {
                 attempt_id: number;
             };
@@ -5270,7 +5334,12 @@ export interface operations {
     run_log: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Seconds since it was made. */
+                "Judicum-Age"?: number;
+                /** @description Sent again with it, a change is made once. */
+                "Judicum-Change"?: string;
+            };
             path: {
                 attempt_id: number;
                 number: number;
@@ -5280,6 +5349,73 @@ export interface operations {
         requestBody?: {
             content: {
                 "application/json": components["schemas"]["RunRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Attempt"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    data_log_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachineTrace"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    data_log_send: {
+        parameters: {
+            query?: {
+                /** @description What the file is called. */
+                name?: string;
+            };
+            header?: never;
+            path: {
+                attempt_id: number;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "text/csv": string;
             };
         };
         responses: {
@@ -5461,6 +5597,10 @@ export interface operations {
         parameters: {
             query?: never;
             header: {
+                /** @description Seconds since it was made. */
+                "Judicum-Age"?: number;
+                /** @description Sent again with it, a change is made once. */
+                "Judicum-Change"?: string;
                 "Upload-Length": number;
             };
             path: {

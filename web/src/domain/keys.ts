@@ -51,6 +51,7 @@ export const attemptKeys = family({
   lastRuns: (attempt: number) => ["last-runs", attempt],
   runCheck: (attempt: number, run: string | null) => ["run-check", attempt, run],
   machine: (attempt: number) => ["machine", attempt],
+  dataLog: (attempt: number, run: number) => ["data-log", attempt, run],
 });
 
 /** Everything that is reckoned from attempts: read again whenever one of them changes. */

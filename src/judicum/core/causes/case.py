@@ -25,7 +25,7 @@ SKIPPABLE = (
     "tacked", "purge_waited", "practised_on_scrap",
 )  # fmt: skip
 CHOSEN = {key: CHOICES[key].codes for key in ("electrode_after", "rod_end", "arc", "face", "back")}
-LOOKS = ("electrode_after", "rod_end", "arc", "puff_at_start", "draught", "part_hot", "restarts_mm")
+LOOKS = ("electrode_after", "rod_end", "arc", "puff_at_start", "draught", "part_hot", "current_swings", "restarts_mm")
 BY_HAND = {key: QUANTITIES[key].high for key in ("leg_upper_mm", "leg_lower_mm", "distortion_mm")}
 """Figures found by hand and the most that makes sense, mm."""
 MAX_RESTART_MM = 2000.0

@@ -22,12 +22,56 @@ Run = fields_model("Run", RUN, Answer, "What was set, done and noticed for one r
 RunRequest = fields_model(
     "RunRequest", RUN, Request, "A run to be logged; the core checks it (judicum.core.setup.run)."
 )
+
+
+class MachinePulse(Answer):
+    per_second: float
+    peak_a: float
+    background_a: float
+    on_share: float
+
+
+class PedalPumping(Answer):
+    per_second: float
+    depth: float
+
+
+class MachineFigures(Answer):
+    """What a machine's data log says of a run; s, A, V, kJ."""
+
+    arcs: int
+    from_s: float
+    to_s: float
+    arc_s: float
+    current_a: float
+    spread_a: float
+    voltage_v: float | None
+    energy_kj: float | None
+    start_current_a: float
+    preflow_s: float | None
+    downslope_s: float
+    postflow_s: float | None
+    pulse: MachinePulse | None
+    pumping: PedalPumping | None
+    restarts_s: list[float]
+    missing_s: float
+
+
+class MachineTrace(Answer):
+    """The current of a weld to be drawn: A, at shares (0–1) of its time."""
+
+    name: str
+    share: list[float]
+    current_a: list[float]
+
+
 NumberedRun = create_model(
     "NumberedRun",
     __base__=Run,
-    __doc__="A run with its number in the attempt, and the keys of what was read off a photo rather than guessed.",
+    __doc__="A run with its number in the attempt, and the keys of what was read off a photo rather than guessed, and what the machine's log says.",
     number=(int, ...),
     measured=(list[str], ...),
+    machine=(MachineFigures | None, ...),
 )
 FindingsRequest = fields_model(
     "FindingsRequest", FINDINGS, Request, "Findings by hand; limits are the core's (judicum.core.marking.findings)."

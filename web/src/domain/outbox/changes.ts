@@ -102,7 +102,7 @@ function applied(attempt: Attempt, entry: Entry, asked: number): Attempt {
         })),
       };
     case "log": {
-      const run = { measured: [], ...entry.run, number: entry.number } as unknown as Run;
+      const run = { measured: [], machine: null, ...entry.run, number: entry.number } as unknown as Run;
       const runs = [...attempt.runs.filter((r) => r.number !== entry.number), run];
       return {
         ...attempt,

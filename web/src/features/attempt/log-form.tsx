@@ -4,6 +4,7 @@ import { useState } from "react";
 import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
 import type { Attempt } from "../../domain/use-attempt";
+import { MachineLog } from "../../domain/machine-log";
 import { useSetup } from "../../domain/use-setup";
 import { useUnits } from "../../domain/use-units";
 import { shownAs, type Units } from "../../domain/units";
@@ -49,14 +50,17 @@ export function LogForm({ attempt }: { attempt: Attempt }) {
       <h2 className="text-lg font-bold">{t("attempt-log")}</h2>
       <ul className="divide-y divide-base-300">
         {attempt.runs.map((run) => (
-          <li key={run.number} className="flex items-center justify-between gap-3 py-2">
-            <span>
-              {several && <strong>{t("attempt-run", { number: run.number })} </strong>}
-              {summary(run as unknown as Run, units)}
-            </span>
-            <button className="btn h-12" onClick={() => setOpen(run.number)}>
-              {several ? t("attempt-edit-run", { number: run.number }) : t("attempt-edit-log")}
-            </button>
+          <li key={run.number} className="py-2">
+            <div className="flex items-center justify-between gap-3">
+              <span>
+                {several && <strong>{t("attempt-run", { number: run.number })} </strong>}
+                {summary(run as unknown as Run, units)}
+              </span>
+              <button className="btn h-12" onClick={() => setOpen(run.number)}>
+                {several ? t("attempt-edit-run", { number: run.number }) : t("attempt-edit-log")}
+              </button>
+            </div>
+            {attempt.id > 0 && <MachineLog attempt={attempt} run={run} />}
           </li>
         ))}
       </ul>

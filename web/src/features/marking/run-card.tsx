@@ -1,6 +1,7 @@
 import { Say, t } from "../../catalogue";
 import { CircleCheck, CircleDashed } from "lucide-react";
 import type { Schemas } from "../../api/client";
+import { MachineLog } from "../../domain/machine-log";
 import { OffCard } from "../../domain/off-card";
 import { Panel } from "../../ui/panel";
 import { fields, quantityIn, type Field } from "../../domain/run-fields";
@@ -34,6 +35,7 @@ export function RunCard({ attempt }: { attempt: Attempt }) {
               </div>
             )}
             <RunFigures run={run} units={units} />
+            <MachineLog attempt={attempt} run={run} />
           </div>
         );
       })}

@@ -13,6 +13,10 @@ CARD_METHODS = ("cup_school", "flow_school", "run_order", "seams", "purge_tacks"
 """Methods that move the card as they stand."""
 
 
+MACHINE_SAYS = ("current_a", "start_current_a", "arc_s", "preflow_s", "downslope_s", "postflow_s")
+"""Keys of a run that a machine's data log measures."""
+
+
 def coupon_of(assignment: Assignment, run: Mapping[str, object] | None = None) -> dict[str, Any]:
     """The coupon that the core plans for an assignment by its course's schools.
 
@@ -74,11 +78,21 @@ def check_for(assignment: Assignment, run: Mapping[str, object]) -> Checked:
 
 
 def logged_of(run: Mapping[str, object]) -> dict[str, Any]:
-    """What was really logged of a run, as the core reads it: no empty fields, and no alloy where there was no filler."""
-    used = {key: run[key] for key in RUN.keys if run.get(key) not in (None, "", [])}
+    """What was really logged of a run, as the core reads it: no empty fields, and no alloy where there was no filler; what the
+    machine's own log says counts before what was typed."""
+    used = {key: run[key] for key in RUN.keys if run.get(key) not in (None, "", [])} | measured_by_machine(run)
     if used.get("filler_alloy") == "none":
         del used["filler_alloy"]
     return used
+
+
+def measured_by_machine(run: Mapping[str, object]) -> dict[str, float]:
+    """What of a run its machine's data log says, by the run's keys; nothing where there is none."""
+    machine: Any = run.get("machine") or {}
+    found = {key: machine.get(key) for key in MACHINE_SAYS}
+    if pulse := machine.get("pulse"):
+        found |= {key: pulse[key] for key in ("per_second", "peak_a", "background_a", "on_share")}
+    return {key: float(value) for key, value in found.items() if value is not None}
 
 
 def worst_check(assignment: Assignment, runs: Sequence[Mapping[str, object]]) -> Checked | None:

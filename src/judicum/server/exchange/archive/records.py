@@ -283,6 +283,7 @@ RECORDS: dict[str, Record] = {
         number("backing_mm", "its thickness", "mm", null=True),
         text("note", "in the student's words", default=""),
         anything("measured", "keys of figures that were read off a photo", default=[]),
+        anything("machine", "what the machine's data log says (docs/devices.md); null where there is none", "SI", default=None),
     )),
     "pictures": Record("Bytes of photos, each once, known by their hash.", (
         text("sha256", "SHA-256 of the original's bytes", 64),

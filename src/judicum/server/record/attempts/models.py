@@ -76,7 +76,8 @@ class Attempt(models.Model):
 class Run(models.Model):
     """What was set, done and noticed for one run of an attempt; SI. A column for each field of judicum.core.setup.run.
 
-    `measured` are the keys of figures that were read off a photo rather than guessed.
+    `measured` are the keys of figures that were read off a photo rather than guessed, `machine` what the machine's own log
+    says (judicum.core.datalog.MachineFigures); null where there is none.
     """
 
     attempt = models.ForeignKey(Attempt, on_delete=models.CASCADE, related_name="runs")
@@ -130,6 +131,7 @@ class Run(models.Model):
     backing_mm = models.FloatField(null=True)
     note = models.TextField(blank=True)
     measured = models.JSONField(default=list)
+    machine = models.JSONField(null=True)
 
     class Meta:
         constraints = (models.UniqueConstraint(fields=("attempt", "number"), name="one_run_per_number"),)
@@ -137,6 +139,19 @@ class Run(models.Model):
 
     def __str__(self) -> str:
         return f"run {self.number} of attempt {self.attempt_id}"
+
+
+class MachineLog(models.Model):
+    """The data log of one run's machine as it is drawn: `series` holds the share of the weld's time (0–1) and the current (A) there."""
+
+    run = models.OneToOneField(Run, primary_key=True, on_delete=models.CASCADE, related_name="machine_log")
+    name = models.CharField(max_length=200, blank=True)
+    series = models.JSONField()
+    sent_by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, related_name="+")
+    sent_at = models.DateTimeField()
+
+    def __str__(self) -> str:
+        return f"data log of {self.run_id}"
 
 
 class Event(models.Model):

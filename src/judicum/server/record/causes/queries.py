@@ -84,6 +84,9 @@ def _noticed(runs: list[dict[str, Any]]) -> dict[str, Any]:
     found: dict[str, Any] = {}
     for run in runs:
         found |= {key: run[key] for key in NOTICED if run[key] is not None}
+    logs = [run["machine"] for run in runs if run.get("machine")]
+    if logs:
+        found["current_swings"] = any(log["pumping"] for log in logs)
     if restarts := [at for run in runs for at in run["restarts_mm"] or []]:
         found["restarts_mm"] = restarts
     return found

@@ -4,6 +4,7 @@ shared-above-the-card = <strong>{ $field } { $used }</strong>, { $outside } over
 shared-all-four-points-set-enter-the = All four points set. Enter the value at the end of the scale.
 shared-angle-to-read = Angle to read
 shared-apart = { $aim } apart
+shared-arcs = Arcs
 shared-at = { $words } at { $s_mm }
 shared-bead-in-use = Bead { $number } is in use.
 shared-bead-of-attempt = { $date }, attempt { $number }
@@ -16,10 +17,18 @@ shared-below-the-card = <strong>{ $field } { $used }</strong>, { $outside } unde
 shared-bottle-c = { -Bottle }, °C
 shared-coming-while-the-demo-loads = Coming: the demo is still loading.
 shared-cover = The gas reaches { $reach } behind the arc: each place stays under it for { $under }.
+shared-current-along = Current along the bead
+shared-current-spread = Current spread
 shared-dabs-each-order = { $dabs } dabs each; order { $order }
+shared-data-log = What the machine did
+shared-data-log-replace = Replace data log
+shared-data-log-send = Add data log (CSV)
 shared-direction-of-travel-from-the-arc = direction of travel, from the arc forward
 shared-down-slope = { field-downslope_s }
 shared-end-of-scale = End of scale, { $unit }
+shared-energy = Energy
+shared-energy-kj = { $kj } kJ, { $per_mm } kJ per mm
+shared-energy-only = { $kj } kJ
 shared-fault-with-a-pinhole = { $fault } with a pinhole
 shared-faults = faults
 shared-faults-cut-out-of-the-photo = Faults, cut out of the photo
@@ -35,6 +44,7 @@ shared-in-passed-attempts = { $attempts ->
     [one] in { $attempts } passed attempt
    *[other] in { $attempts } passed attempts
 }
+shared-log-missing = Samples are missing for { $missing } s.
 shared-longest-run =
     { $dabs ->
         [0] Longest { -run }: { $length }, { $why }.
@@ -42,6 +52,7 @@ shared-longest-run =
     }
 shared-move-along-the-strip-for-values = Move along the strip for values.
 shared-no-one-in-this-course-has = No one in this course has passed this coupon yet. The settings above come from the rules.
+shared-no-pumping = none seen
 shared-not-measured-yet = not measured yet
 shared-of = { $count } of { $length_mm }
 shared-of-run = of { -run }
@@ -62,6 +73,8 @@ shared-plate-from-the-joint-outward = plate, from the joint outward
 shared-polarity = { field-polarity }
 shared-puddle-before-moving = Puddle before moving
 shared-pulse-mean = Pulse mean
+shared-pumping = Pedal pumping
+shared-pumping-figures = { $hertz } per second, ± { $depth }% of the mean
 shared-push = push { $travel_deg }°
 shared-push-and-filler = push { $travel_deg }°, filler { $filler_deg }°
 shared-read-an-angle = Read angle
@@ -106,12 +119,15 @@ shared-travel = travel
 shared-travel-angle = Travel angle
 shared-true-size = true size
 shared-turntable = Turntable
+shared-typed = typed { $value }
 shared-undo-last-tap = Undo last tap
 shared-undo-u-s = Undo <kbd>u</kbd> { $left } s
 shared-unsure = unsure
 shared-unsure-here-the-toes-hardly-stand = Unsure here: the toes hardly stand out
 shared-use-bead = Use bead { $number } instead
 shared-use-suggested-bead = Use bead { $number } instead, as the program suggests
+shared-voltage = Voltage
+shared-volts = { $volts } V
 shared-volumes-first = { $volumes } volumes first
 shared-wait-s = wait { $wait_s } s
 shared-warnings-about-this-photo = Warnings about this photo

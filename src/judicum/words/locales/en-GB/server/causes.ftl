@@ -111,6 +111,7 @@ evidence-both_sides = on both sides
 evidence-bulge_at_start = only at the start
 evidence-chosen = { $field }: { $option }
 evidence-cooled_s = little time to cool
+evidence-current_swings = current swings in the machine’s log
 evidence-dabs = few dabs for the length
 evidence-draught = a { -draught } was noticed
 evidence-dull_before = the tungsten was dull before

@@ -103,6 +103,7 @@ field-locale = Language of prints
 field-login = { field-username }
 field-low_at = Reorder at
 field-low_mm_s = Slowest speed
+field-machine = Data log
 field-machine_a = Machine { -current }
 field-machine_torch = Torch on the machine
 field-mains_a = Most the outlet carries
