@@ -7,6 +7,7 @@
 import sys
 from dataclasses import fields
 from http.server import BaseHTTPRequestHandler, ThreadingHTTPServer
+from typing import Any
 from urllib.parse import parse_qsl, urlsplit
 
 from judicum.logger.draw import LoggedWeld, draw_log
@@ -21,7 +22,8 @@ class Logger(BaseHTTPRequestHandler):
     def do_GET(self) -> None:
         asked = urlsplit(self.path)
         try:
-            weld = LoggedWeld(**{key: NUMBERS[key](value) for key, value in parse_qsl(asked.query)})
+            given: dict[str, Any] = {key: NUMBERS[key](value) for key, value in parse_qsl(asked.query)}
+            weld = LoggedWeld(**given)
             within = max(weld.arc_s, weld.preflow_s, weld.postflow_s) <= MAX_S and 10 <= weld.rate_hz <= MAX_RATE_HZ
         except (KeyError, ValueError):
             within = False

@@ -64,6 +64,7 @@ export type Messages = {
   "app-open-all-help-pages": never;
   "app-outbox": never;
   "app-outbox-another": "number";
+  "app-outbox-booth": never;
   "app-outbox-delete": never;
   "app-outbox-hide": never;
   "app-outbox-log": "number";
@@ -140,11 +141,13 @@ export type Messages = {
   "attempt-booth": never;
   "attempt-booth-2": "booth" | "when";
   "attempt-booth-and-machine": never;
+  "attempt-booth-is-set": never;
   "attempt-booth-note": "broken";
   "attempt-change-this-next-time": never;
   "attempt-check-in": never;
   "attempt-checking-the-photo": never;
   "attempt-choose-a-file": never;
+  "attempt-code-not-ours": never;
   "attempt-compare-with-previous-bead": never;
   "attempt-continue-attempt": "number";
   "attempt-corrected-by-hand-by-your-instructor": never;
@@ -155,6 +158,7 @@ export type Messages = {
   "attempt-enter-between": "field" | "given" | "high" | "low";
   "attempt-filled-with-your-earlier-entries": never;
   "attempt-gas": never;
+  "attempt-hold-the-code": never;
   "attempt-how": never;
   "attempt-i-will-attend": never;
   "attempt-i-will-be-absent": never;
@@ -173,6 +177,7 @@ export type Messages = {
   "attempt-my-sessions": never;
   "attempt-needed": never;
   "attempt-no-booth-assigned-yet": never;
+  "attempt-no-camera": never;
   "attempt-no-connection-sending-resumes-by-itself": never;
   "attempt-no-coupons-yet-your-instructor-will": never;
   "attempt-not-measured": never;
@@ -181,6 +186,7 @@ export type Messages = {
   "attempt-not-selected": never;
   "attempt-not-sent-yet-this-photo-probably": never;
   "attempt-nothing-recorded": never;
+  "attempt-nothing-to-weld": never;
   "attempt-of-100": never;
   "attempt-on-this-machine-this-coupon-passed": "date";
   "attempt-one-after-another": "label";
@@ -198,6 +204,7 @@ export type Messages = {
   "attempt-run": "number";
   "attempt-runs-before-cover": never;
   "attempt-save-log": never;
+  "attempt-scan-code": never;
   "attempt-see-my-progress": never;
   "attempt-send": never;
   "attempt-send-another-photo": never;
@@ -804,6 +811,8 @@ export type Messages = {
   "sessions-person-there": "name";
   "sessions-person-unknown": "name";
   "sessions-plan-of-the-session": never;
+  "sessions-print-blank-labels": never;
+  "sessions-print-labels": never;
   "sessions-reported-fault": never;
   "sessions-save-booth": never;
   "sessions-schedule-the-rest": never;

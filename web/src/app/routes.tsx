@@ -44,6 +44,10 @@ const pages: RouteObject[] = [
     lazy: async () => ({ Component: (await import("../features/cadence")).CadencePage }),
   },
   {
+    path: "at-booth/:boothId",
+    lazy: async () => ({ Component: (await import("../features/attempt")).AtBoothPage }),
+  },
+  {
     path: "attempt/:attemptId/booth",
     lazy: async () => ({ Component: (await import("../features/attempt")).BoothPage }),
   },

@@ -108,10 +108,10 @@ def _log(values: dict[str, NDArray[np.floating]]) -> DataLog:
     return DataLog(
         time_s=np.asarray(time - begin, dtype=np.float64),
         current_a=np.asarray(values["current"], dtype=np.float32),
-        voltage_v=values.get("voltage"),  # type: ignore[arg-type]
-        gas_on=values.get("gas"),  # type: ignore[arg-type]
-        wire_mm_s=values.get("wire"),  # type: ignore[arg-type]
-        rotator_rpm=values.get("rotator"),  # type: ignore[arg-type]
+        voltage_v=values.get("voltage"),
+        gas_on=values.get("gas"),
+        wire_mm_s=values.get("wire"),
+        rotator_rpm=values.get("rotator"),
         rate_hz=rate,
         gaps=tuple((float(time[k] - begin), float(time[k + 1] - begin)) for k in missing),
     )

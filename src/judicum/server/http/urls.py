@@ -14,6 +14,7 @@ from judicum.server.http.routes import (
     engines,
     guide,
     hand,
+    labels,
     marking,
     notices,
     photos,
@@ -124,6 +125,7 @@ urlpatterns = [
     path("courses/<int:course_id>/class.csv", reports.ClassCsvView.as_view()),
     path("assignments/<int:assignment_id>/job.pdf", reports.JobSheetView.as_view()),
     # sessions
+    path("courses/<int:course_id>/labels/<str:what>.pdf", labels.LabelsView.as_view()),
     path("courses/<int:course_id>/sessions", sessions.SessionsView.as_view()),
     path("courses/<int:course_id>/my-sessions", sessions.MySessionsView.as_view()),
     path("courses/<int:course_id>/time-zone", sessions.TimeZoneView.as_view()),

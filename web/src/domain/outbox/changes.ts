@@ -10,6 +10,7 @@ export type LoggedRun = Record<string, unknown>;
 export type Change =
   | { what: "log"; attempt: number; number: number; run: LoggedRun }
   | { what: "prepare"; attempt: number; prepared: string[] }
+  | { what: "booth"; attempt: number; booth: number }
   | { what: "another"; attempt: number; assignment: number; like: number; number: number }
   | {
       what: "photo";
@@ -111,6 +112,7 @@ function applied(attempt: Attempt, entry: Entry, asked: number): Attempt {
         may: attempt.may.includes("add_photo") ? attempt.may : [...attempt.may, "add_photo"],
       };
     }
+    case "booth":
     case "photo":
       return attempt;
   }

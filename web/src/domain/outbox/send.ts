@@ -63,13 +63,18 @@ function call(entry: Entry, progress: (share: number) => void): Promise<Attempt>
           headers,
         }),
       );
+    case "booth":
+      return unwrap(
+        api.PUT("/api/attempts/{attempt_id}/machine", { params: { path }, body: { booth: entry.booth } }),
+      ).then(() => read(entry.attempt));
     case "photo":
       // It is sent once it is seen with its attempt: until then the page would open without it.
-      return upload(entry, headers, progress).then(() =>
-        unwrap(api.GET("/api/attempts/{attempt_id}", { params: { path } })),
-      );
+      return upload(entry, headers, progress).then(() => read(entry.attempt));
   }
 }
+
+const read = (attempt: number): Promise<Attempt> =>
+  unwrap(api.GET("/api/attempts/{attempt_id}", { params: { path: { attempt_id: attempt } } }));
 
 /** Sends a photo in pieces under its own id: whatever ended the last sending, it goes on where that stopped. */
 async function upload(

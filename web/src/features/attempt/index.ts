@@ -1,3 +1,4 @@
+export { AtBoothPage } from "./at-booth-page";
 export { AttemptPage } from "./attempt-page";
 export { BoothPage } from "./booth/booth-page";
 export { MyCouponsPage } from "./my-coupons-page";

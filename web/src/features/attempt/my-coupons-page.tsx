@@ -12,6 +12,7 @@ import { dateWords, finishWords, stateWords } from "../../domain/words";
 import { FirstSteps } from "./first-steps";
 import { Gauge } from "./gauge";
 import { MySessions } from "./my-sessions";
+import { ScanButton } from "./scan-button";
 import { useMine, useReadAhead, useWeldAnother } from "./queries";
 
 export function MyCouponsPage() {
@@ -26,6 +27,7 @@ export function MyCouponsPage() {
     <>
       <h1 className="mb-3 text-2xl font-bold">{t("common-my-coupons")}</h1>
       <FirstSteps />
+      <ScanButton />
       <MySessions />
       <Gauge />
       <div className="grid gap-3 lg:grid-cols-2">

@@ -1,5 +1,6 @@
 import { t } from "../../catalogue";
 import { useState } from "react";
+import { useCourse } from "../../domain/course";
 import { TextField, Toggle } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
@@ -14,9 +15,18 @@ type Props = { sessions: Sessions; session: Session | undefined; change: Change 
 export function Booths({ sessions, session, change }: Props) {
   const [open, setOpen] = useState<number | "new" | null>(null);
   const booth = sessions.booths.find((one) => one.id === open);
+  const labels = `/api/courses/${String(useCourse().id)}/labels`;
   return (
     <Panel tight aria-label={t("sessions-booths")} className="space-y-2 print:hidden">
       <h2 className="font-bold">{t("sessions-booths")}</h2>
+      <p className="mb-1 flex gap-3 text-sm">
+        <a className="link" href={`${labels}/booths.pdf`} target="_blank" rel="noreferrer">
+          {t("sessions-print-labels")}
+        </a>
+        <a className="link" href={`${labels}/blanks.pdf`} target="_blank" rel="noreferrer">
+          {t("sessions-print-blank-labels")}
+        </a>
+      </p>
       <div className="flex flex-wrap gap-1">
         {sessions.booths.map((one) => (
           <button

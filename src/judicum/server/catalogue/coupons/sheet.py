@@ -11,6 +11,7 @@ from reportlab.pdfgen.canvas import Canvas
 
 from judicum.core.setup import Card as SetupCard
 from judicum.core.setup.record import Band
+from judicum.server.catalogue.coupons.labels import draw_code
 from judicum.words import METRIC, Units
 from judicum.words import setup as words
 from judicum.words.card import Card
@@ -19,15 +20,18 @@ from judicum.words.names import field_name, named, option_name
 from judicum.words.units import cup_words, format_figure
 
 MARGIN_MM = 8.0
+CODE_MM = 17.0
+"""Side of the code in the corner: read from a hand's breadth."""
 LINE_MM = 3.7
 
 
 @dataclass(frozen=True)
 class Heading:
-    """What stands over the card: the coupon, and whose it is."""
+    """What stands over the card: the coupon, whose it is, and the address that its code leads to (empty: none)."""
 
     title: str
     under: str
+    address: str = ""
 
 
 def card_sheet(plan: SetupCard, steps: Sequence[str], heading: Heading, units: Units = METRIC) -> bytes:
@@ -45,8 +49,11 @@ def card_sheet(plan: SetupCard, steps: Sequence[str], heading: Heading, units: U
     canvas = Canvas(file, pagesize=A5)
     canvas.setTitle(heading.title)
     width, top = A5[0] / mm - 2 * MARGIN_MM, A5[1] / mm - MARGIN_MM
-    y = _text(canvas, top - 4, heading.title, 15, "Helvetica-Bold", width)
-    y = _text(canvas, y, heading.under, 8.5, "Helvetica", width) - 1
+    room = CODE_MM if heading.address else 0.0
+    y = _text(canvas, top - 4, heading.title, 15, "Helvetica-Bold", width - room)
+    y = _text(canvas, y, heading.under, 8.5, "Helvetica", width - room) - 1
+    if heading.address:
+        draw_code(canvas, A5[0] / mm - CODE_MM - 3, A5[1] / mm - CODE_MM - 3, CODE_MM, heading.address)
     cells = figures(card, units)
     columns, tall = 3, 15.5
     for k, (name, big, small) in enumerate(cells):

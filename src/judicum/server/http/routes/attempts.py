@@ -18,6 +18,7 @@ from judicum.server.catalogue.coupons.setup import card_for, checklist_for
 from judicum.server.catalogue.coupons.sheet import Heading, card_sheet
 from judicum.server.http.changes import CHANGE, change_in, happened_at
 from judicum.server.http.kept import kept
+from judicum.server.http.labels import booth_path
 from judicum.server.http.paging import BY_CURSOR, ByChange
 from judicum.server.http.parsing import sent
 from judicum.server.http.person import person
@@ -199,6 +200,7 @@ class CardSheetView(APIView):
                     name=attempt.student.display_name,
                     date=date_words(goal.due_on),
                 ),
+                request.build_absolute_uri(f"/{booth_path(attempt.course_id, attempt.pk)}"),
             )
             steps = [words.step(step, goal.course.solvent, units) for step in checklist_for(goal)]
             file = card_sheet(card_for(goal), steps, about, units)

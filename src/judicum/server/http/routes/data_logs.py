@@ -26,7 +26,7 @@ class DataLogParser(BaseParser):
 
     media_type = "text/csv"
 
-    def parse(self, stream: IO[Any], media_type: str | None = None, parser_context: Any = None) -> DataLog:
+    def parse(self, stream, media_type=None, parser_context=None):  # type: ignore[no-untyped-def]
         size = int(stream.META.get("CONTENT_LENGTH") or 0) if isinstance(stream, HttpRequest) else 0
         if size > MAX_BYTES:
             raise InvalidValue("Content-Length", size, said("allowed-log-bytes", most_mb=MAX_BYTES >> 20))

@@ -11,6 +11,7 @@ app-nothing-found-try-another-word = Nothing found. Try another word.
 app-open-all-help-pages = Open all help pages
 app-outbox = Changes not sent yet
 app-outbox-another = Start attempt { $number }
+app-outbox-booth = Booth
 app-outbox-delete = Delete change
 app-outbox-hide = Hide changes
 app-outbox-log = Log of run { $number }

@@ -62,6 +62,8 @@ print-goal-text = Bead { $width } wide, finish { $finish }, { $passes ->
 }. Pass { -mark } { $mark } of 100: { $shares }.
 print-instructor-date = Instructor, date
 print-job-sheet = { $title }: job sheet
+print-label-booth = Scan to set your booth. { $course }
+print-labels = Labels: { $course }
 print-machine = , machine { $amps } A
 print-metal-thick = { $metal }, { $thick }
 print-no-beads = No bead was photographed in this period.
