@@ -13,6 +13,8 @@ from urllib.parse import urlsplit
 import pytest
 from playwright.sync_api import BrowserContext, BrowserType, Page, expect
 
+from judicum.server.follow.sessions.actions.set_booth import set_booth
+from judicum.server.follow.sessions.models import WeldedAt
 from judicum.server.record.attempts.models import Attempt, Event, Run
 from judicum.server.record.photos.models import Photo, Upload
 from tests.browser.conftest import OPEN
@@ -254,3 +256,63 @@ def test_what_is_not_accepted_stands_on_the_phone_with_its_reason(
     phone.page.get_by_role("button", name="Try again").click()
     until(lambda: Run.objects.filter(attempt=attempt).exists(), "the log is taken after all")
     expect(phone.page.get_by_text("not accepted")).to_have_count(0)
+
+
+TARGETS = "() => [...document.querySelectorAll('main button, main a')].filter(e => e.offsetParent && e.getBoundingClientRect().height < 55.5).map(e => e.innerText)"
+
+
+def test_from_the_code_on_the_booth_to_the_photo_with_the_line_gone_for_half_of_it(
+    phone: Phone, line: Line, live_server: Any, transactional_db: None
+) -> None:
+    course = create_course()
+    attempt = course.attempt
+    booth = set_booth(course.instructor, course.row.pk, None, "Booth 1", ()).pk
+    ready(phone, course, attempt)
+    phone.go(f"/course/{course.row.pk}/mine")
+    phone.page.wait_for_load_state("networkidle")
+    phone.go(f"/course/{course.row.pk}/at-booth/{booth}")
+    expect(phone.page.get_by_role("heading", name="Your booth is set")).to_be_visible()
+    until(lambda: WeldedAt.objects.filter(attempt=attempt, booth=booth).exists(), "the booth is set")
+    phone.page.get_by_role("link", name="Bead on plate").click()
+    page = phone.page
+    line.set("off")
+    no_violations(page)
+    for _ in attempt_steps(page):
+        page.get_by_role("button", name="Done", exact=True).click()
+    expect(page.get_by_text("1 of")).to_be_visible()
+    no_violations(page)
+    assert page.evaluate(TARGETS) == []
+    page.get_by_role("button", name="Is set").click()
+    page.get_by_role("button", name="All set: go on").click()
+    page.get_by_role("button", name="Tap to count in").click()
+    page.get_by_role("button", name="Tap when the arc goes out").click()
+    page.get_by_role("button", name="Tap when the end no longer glows").click()
+    expect(page.get_by_text("No glow after")).to_be_visible()
+    no_violations(page)
+    assert page.evaluate(TARGETS) == []
+    page.get_by_role("button", name="Forward").click()
+    page.get_by_role("button", name="shiny").click()
+    page.get_by_role("button", name="spiralling").click()
+    no_violations(page)
+    page.get_by_role("button", name="Save log").click()
+    page.locator("label", has_text="Choose a file").locator("input").set_input_files(
+        {"name": "bead.jpg", "mimeType": "image/jpeg", "buffer": bead_photo().jpeg}
+    )
+    expect(page.get_by_text("No connection. Sending resumes by itself")).to_be_visible()
+    page.get_by_role("button", name="Forward").click()
+    expect(page.get_by_role("button", name="Weld run 2")).to_be_visible()
+    assert page.evaluate(TARGETS) == []
+    line.set("on")
+    page.get_by_role("button", name="Send now").click()
+    until(lambda: Photo.objects.filter(attempt=attempt).exists(), "the photo has arrived")
+    run = Run.objects.get(attempt=attempt)
+    assert (run.electrode_after, run.arc) == ("shiny", "spiralling")
+    assert run.arc_s is not None
+    attempt.refresh_from_db()
+    assert len(attempt.prepared) == 8
+
+
+def attempt_steps(page: Page) -> range:
+    """The lines of the checklist that are left, by the count on the page."""
+    expect(page.get_by_text("0 of 8 done")).to_be_visible()
+    return range(8)

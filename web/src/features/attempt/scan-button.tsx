@@ -12,7 +12,7 @@ export function ScanButton() {
   const [open, setOpen] = useState(false);
   return (
     <>
-      <button className="btn mb-3 h-14 w-full text-lg" onClick={() => setOpen(true)}>
+      <button className="btn mb-3 h-14 w-full btn-outline text-lg" onClick={() => setOpen(true)}>
         <QrCode size={22} aria-hidden /> {t("attempt-scan-code")}
       </button>
       {open && <Scanner close={() => setOpen(false)} />}

@@ -72,11 +72,15 @@ function Booth({ attempt, setup, last }: Props) {
       <CouponsBar attempt={attempt.id} />
       <div className="flex items-center gap-2">
         {before ? (
-          <button className="btn size-14" aria-label={t("booth-back")} onClick={() => to(before)}>
+          <button className="btn size-14 btn-outline" aria-label={t("booth-back")} onClick={() => to(before)}>
             <ArrowLeft aria-hidden />
           </button>
         ) : (
-          <Link className="btn size-14" aria-label={t("booth-whole-page")} to={paths.attempt(attempt.id)}>
+          <Link
+            className="btn size-14 btn-outline"
+            aria-label={t("booth-whole-page")}
+            to={paths.attempt(attempt.id)}
+          >
             <ArrowLeft aria-hidden />
           </Link>
         )}
@@ -86,7 +90,12 @@ function Booth({ attempt, setup, last }: Props) {
             {t("booth-run-step", { run, at: steps.indexOf(step) + 1, count: steps.length })}
           </span>
         </h1>
-        <button className="btn size-14" aria-label={t("booth-forward")} disabled={!after} onClick={goOn}>
+        <button
+          className="btn size-14 btn-outline"
+          aria-label={t("booth-forward")}
+          disabled={!after}
+          onClick={goOn}
+        >
           <ArrowRight aria-hidden />
         </button>
       </div>

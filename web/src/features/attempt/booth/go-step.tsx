@@ -89,7 +89,11 @@ export function GoStep({ postflowS, perSecond, ended, glowed, cooling }: Props) 
         <span className="mt-3 text-3xl font-bold">{face.words}</span>
         <span className="mt-2 text-xl">{face.tap}</span>
       </button>
-      <button className="btn h-14 w-full text-lg" aria-pressed={loud} onClick={() => setLoud(!loud)}>
+      <button
+        className="btn h-14 w-full btn-outline text-lg"
+        aria-pressed={loud}
+        onClick={() => setLoud(!loud)}
+      >
         {loud ? <Volume2 aria-hidden /> : <VolumeX aria-hidden />}{" "}
         {loud ? t("booth-sound-on") : t("booth-sound-off")}
       </button>

@@ -15,20 +15,23 @@ export function NextStep({ attempt, planned, nextRun }: Props) {
   return (
     <div className="space-y-3">
       <h2 className="text-2xl font-bold">{t("booth-next")}</h2>
-      <button className={`btn h-20 w-full text-2xl ${left > 0 ? "btn-primary" : ""}`} onClick={nextRun}>
+      <button
+        className={`btn h-20 w-full text-2xl ${left > 0 ? "btn-primary" : "btn-outline"}`}
+        onClick={nextRun}
+      >
         {t("booth-next-run", { number: attempt.runs.length + 1 })}
       </button>
       <button
-        className={`btn h-20 w-full text-2xl ${left > 0 ? "" : "btn-primary"}`}
+        className={`btn h-20 w-full text-2xl ${left > 0 ? "btn-outline" : "btn-primary"}`}
         disabled={another.isPending}
         onClick={() => another.mutate(attempt)}
       >
         {t("attempt-start-another-attempt")}
       </button>
-      <Link className="btn h-16 w-full text-xl" to={paths.attempt(attempt.id)}>
+      <Link className="btn h-16 w-full btn-outline text-xl" to={paths.attempt(attempt.id)}>
         {t("booth-whole-page")}
       </Link>
-      <Link className="btn h-16 w-full text-xl" to={paths.to("mine")}>
+      <Link className="btn h-16 w-full btn-outline text-xl" to={paths.to("mine")}>
         {t("common-my-coupons")}
       </Link>
       <Problem error={another.error} />

@@ -26,7 +26,7 @@ export function PrepareStep({ attempt, after }: { attempt: Attempt; after: () =>
           ))}
         </ul>
         {skipped.length > 0 && (
-          <button className="btn h-14 w-full text-lg" onClick={() => setSkipped([])}>
+          <button className="btn h-14 w-full btn-outline text-lg" onClick={() => setSkipped([])}>
             {t("booth-go-through-left-out")}
           </button>
         )}
@@ -52,7 +52,10 @@ export function PrepareStep({ attempt, after }: { attempt: Attempt; after: () =>
       >
         <Check aria-hidden /> {t("booth-done")}
       </button>
-      <button className="btn h-14 w-full text-lg" onClick={() => setSkipped([...skipped, next.step])}>
+      <button
+        className="btn h-14 w-full btn-outline text-lg"
+        onClick={() => setSkipped([...skipped, next.step])}
+      >
         {t("booth-leave-out")}
       </button>
       <Problem error={tick.error} />

@@ -69,22 +69,30 @@ export function SetStep({ typed, units, hidden, advice, glowS, rpm, set, after }
         <p className="text-center text-lg">{t("booth-glowed", { glow: glowS, proposed: value })}</p>
       )}
       <div className="grid grid-cols-2 gap-2">
-        <button className="btn h-16" aria-label={t("ui-less", { label: words })} onClick={() => change(-1)}>
+        <button
+          className="btn h-16 btn-outline"
+          aria-label={t("ui-less", { label: words })}
+          onClick={() => change(-1)}
+        >
           <Minus size={30} aria-hidden />
         </button>
-        <button className="btn h-16" aria-label={t("ui-more", { label: words })} onClick={() => change(1)}>
+        <button
+          className="btn h-16 btn-outline"
+          aria-label={t("ui-more", { label: words })}
+          onClick={() => change(1)}
+        >
           <Plus size={30} aria-hidden />
         </button>
       </div>
       <div className="grid grid-cols-[1fr_2fr] gap-2">
-        <button className="btn h-20 text-lg" disabled={at === 0} onClick={() => setAt(at - 1)}>
+        <button className="btn h-20 btn-outline text-lg" disabled={at === 0} onClick={() => setAt(at - 1)}>
           {t("booth-before")}
         </button>
         <button className="btn h-20 text-2xl btn-primary" onClick={() => (last ? after() : setAt(at + 1))}>
           {t("booth-is-set")}
         </button>
       </div>
-      <button className="btn h-14 w-full text-lg" onClick={after}>
+      <button className="btn h-14 w-full btn-outline text-lg" onClick={after}>
         {t("booth-all-set")}
       </button>
       {advice.map((one) => (

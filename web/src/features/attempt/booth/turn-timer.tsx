@@ -49,7 +49,7 @@ export function TurnTimer({ wanted }: { wanted: Schemas["Band"] }) {
             {t("booth-rpm", { rpm: rpm.toFixed(2) })}
           </p>
           <TextField label={t("booth-knob-at")} value={mark} maxLength={20} onChange={setMark} />
-          <button className="btn h-14 w-full" disabled={mark.trim() === ""} onClick={keep}>
+          <button className="btn h-14 w-full btn-outline" disabled={mark.trim() === ""} onClick={keep}>
             {t("booth-save-knob")}
           </button>
         </div>
