@@ -7,10 +7,11 @@ import { Play, Square, Volume2, VolumeX } from "lucide-react";
 import { useCourse } from "../../domain/course";
 import { Loading, Problem } from "../../ui/states";
 import { Stepper } from "../../ui/stepper";
-import { useAttempt, type Attempt } from "../../domain/use-attempt";
+import { newest, useAttempt, type Attempt } from "../../domain/use-attempt";
 import { useSetup } from "../../domain/use-setup";
 import type { Schemas } from "../../api/client";
 import { beatsFor, phaseAt, type Phase, type Plan } from "../../domain/beat";
+import { Trainer } from "./trainer";
 import { useBeep, useClock } from "../../ui/use-clock";
 
 export function CadencePage() {
@@ -52,6 +53,8 @@ function Cadence({ attempt, card }: { attempt: Attempt; card: Schemas["Card"] })
     beats: Math.max(1, Math.round(Number(beats) || 1)),
     hold_s: card.postflow_s.aim,
   };
+  const before = useAttempt(attempt.earlier?.id ?? attempt.id);
+  const ripples = newest(before.data ?? attempt).measurement?.report?.ripple?.positions_mm ?? [];
   const clock = useClock();
   const now = phaseAt(clock.elapsed, plan);
   const beep = useBeep();
@@ -126,6 +129,12 @@ function Cadence({ attempt, card }: { attempt: Attempt; card: Schemas["Card"] })
           hold_s: plan.hold_s.toFixed(0),
         })}
       </p>
+      <Trainer
+        perSecond={plan.per_second}
+        travelMmS={card.travel_mm_s.aim}
+        ripples={ripples}
+        place={`judicum-cadence-${String(attempt.assignment.id)}`}
+      />
     </div>
   );
 }
