@@ -86,7 +86,7 @@ def test_every_effect_beside_the_card_has_its_words(card: Card) -> None:
 
 
 def test_every_run_field_has_a_column_and_every_group_and_state_its_words() -> None:
-    columns = {f.name for f in Run._meta.fields} - {"id", "attempt", "number", "measured"}
+    columns = {f.name for f in Run._meta.fields} - {"id", "attempt", "number", "measured", "machine"}
     assert columns == {spec.key for specs in GROUPS.values() for spec in specs}
     assert set(GROUPS) == codes_of("run-group")
     assert set(AttemptState.values) == set(STATES) == codes_of("state")

@@ -12,7 +12,7 @@ import { useStored } from "../ui/store";
 
 const KB = 1024;
 
-/** What this phone has not sent yet: how much, since when, and why; what was refused stands here until somebody decides. */
+/** What this phone has not sent yet: how much, since when, and why; what was refused stays until somebody decides. */
 export default function OutboxBar({ person }: { person: number }) {
   const { entries, waits, sending } = useStored(box);
   const [open, setOpen] = useState(false);

@@ -1,4 +1,4 @@
-/** The page as an app that opens without a connection: registering its worker, and forgetting what it kept for a person. */
+/** The page as an app that opens without a connection: registering its worker, forgetting what it kept for a person. */
 
 const ANSWERS = "answers";
 const PERSON = "judicum-person";
@@ -31,7 +31,7 @@ export function keptFor(): number | null {
   return person === null ? null : Number(person);
 }
 
-/** Keeps what an address answers from now on: what the server has accepted is there when the page opens without a connection. */
+/** Keeps what an address answers from now on: what was accepted is there when the page opens without a connection. */
 export async function keepAnswer(path: string, answer: unknown): Promise<void> {
   if (!("caches" in globalThis) || !navigator.serviceWorker?.controller) return;
   const kept = new Response(JSON.stringify(answer), { headers: { "Content-Type": "application/json" } });
@@ -45,7 +45,7 @@ const ALIKE = {
   machine: {},
 };
 
-/** Keeps for a fresh attempt what was kept for another at the same coupon, so that it opens before the server was asked. */
+/** Keeps for a fresh attempt what was kept for another at the same coupon: it opens before the server was asked. */
 export async function keepAlike(from: string, to: string): Promise<void> {
   if (!("caches" in globalThis)) return;
   for (const [part, fresh] of Object.entries(ALIKE)) {

@@ -13,7 +13,8 @@ from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.actions.accept_once import Change
 from judicum.server.record.attempts.queries import attempt_for
 
-ID, AGE = "Judicum-Change", "Judicum-Age"
+ID = "Judicum-Change"
+AGE = "Judicum-Age"
 CHANGE = [
     OpenApiParameter(
         ID, OpenApiTypes.UUID, OpenApiParameter.HEADER, description="Sent again with it, a change is made once."

@@ -80,7 +80,7 @@ export async function localNumber(): Promise<number> {
 /**
  * Keeps a change, then sends what waits. Gives the attempt as the server then has it, null while the change waits.
  *
- * Throws Refused where the server refuses this very change while the person looks at it: they still have it before them.
+ * Throws Refused where the server refuses this very change while the person looks at it: they still have it there.
  */
 export async function post(given: Change): Promise<Attempt | null> {
   await opening();
@@ -124,7 +124,7 @@ function newId(): string {
   return hex.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, "$1-$2-$3-$4-$5");
 }
 
-/** A phone without room keeps nothing: the change is sent at once, or the person is told while they still have it before them. */
+/** A phone without room keeps nothing: the change is sent at once, or the person is told while they still have it. */
 async function sendUnkept(entry: Entry): Promise<Attempt | null> {
   const outcome = await send(entry, () => undefined);
   if (outcome.is === "refused") throw new Refused(outcome.problem);

@@ -19,7 +19,7 @@ export async function send(entry: Entry, progress: (share: number) => void): Pro
   try {
     return { is: "sent", attempt: await call(entry, progress) };
   } catch (error) {
-    // Whatever else goes wrong, such as a part of the page that cannot be loaded, is over when the server is reached again.
+    // Whatever else goes wrong, such as a part of the page that cannot be loaded, ends with the next connection.
     return error instanceof Refused ? outcomeOf(error.problem) : { is: "later", why: "offline" };
   }
 }

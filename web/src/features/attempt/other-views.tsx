@@ -12,7 +12,7 @@ import { useUpload } from "./use-upload";
 
 type Kind = Exclude<Schemas["PhotoKind"], "bead">;
 
-/** Photos beside the one of the bead: looked at, not measured, but for those of covered runs; on the torch an angle can be read. */
+/** Photos beside the one of the bead. Those of covered runs are measured; on the torch an angle can be read. */
 export function OtherViews({ attempt }: { attempt: Attempt }) {
   return (
     <Panel>

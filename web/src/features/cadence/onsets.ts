@@ -9,7 +9,7 @@ const MIN_GAP_S = 0.16;
 /** Of full scale squared: below this nothing is heard. */
 const FLOOR = 1e-9;
 
-/** The loudness of what is high in a frame (samples of −1 to 1), dB: twice differenced, so that low voices hardly count. */
+/** The loudness of what is high in a frame (samples of −1 to 1), dB: twice differenced, voices hardly count. */
 export function highLevel(frame: ArrayLike<number>): number {
   let sum = 0;
   for (let k = 2; k < frame.length; k++) {

@@ -22,7 +22,7 @@ type Props = {
   place: string;
 };
 
-/** A dry run: tap along, or let the microphone hear the rod; evenness as a strip of ticks beside the last bead's ripples. */
+/** A dry run: tap along, or let the microphone hear the rod; a strip of ticks beside the last bead's ripples. */
 export function Trainer({ perSecond, travelMmS, ripples, place }: Props) {
   const [times, setTimes] = useState<number[]>([]);
   const [kept, setKept] = useState<number[]>(

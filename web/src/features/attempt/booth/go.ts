@@ -9,7 +9,7 @@ export type Go =
 
 /** s. Time to take the torch to the seam after the tap. */
 export const COUNT_IN_S = 3;
-/** s after the glow has gone, for which gas is still wanted (shop rule: until the end stays bright, then two seconds more). */
+/** s after the glow has gone, for which gas is still wanted (shop rule: two seconds more). */
 export const BEYOND_GLOW_S = 2;
 /** s. Arc times are kept to a tenth; two taps at once are the least there is. */
 const TENTH = 0.1;
