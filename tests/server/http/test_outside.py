@@ -12,6 +12,7 @@ from django.db import connection
 from django.test import Client
 from django.utils import timezone
 
+from judicum.logger.draw import LoggedWeld, draw_log
 from judicum.server.follow.sessions.models import Booth, Session
 from judicum.server.follow.stock.models import Bottle, Item
 from judicum.server.people.accounts.models import User
@@ -91,6 +92,8 @@ def send(client: Client, method: str, url: str) -> Any:
         )
     if "/sheets/" in url:
         return client.generic(method, url, "student;coupon;attempt;current_a\nsanne;plate-bead-15;1;61\n", "text/csv")
+    if url.endswith("/data-log"):
+        return client.generic(method, url, draw_log(LoggedWeld()), "text/csv")
     body = next((value for end, value in BODIES.items() if url.endswith(f"/{end}")), {})
     return client.generic(method, url, json.dumps(body), "application/json", headers={"Upload-Length": "1000"})
 
