@@ -139,12 +139,6 @@ def main(base: str) -> None:
         of_corner(phone).get_by_role("link", name="Attempt 1").first.click()
         phone.get_by_role("slider").scroll_into_view_if_needed()
         take(phone, "phone-photo")
-        phone = american(browser, base, "fenna", PHONE)
-        of_corner(phone).get_by_role("link", name="Attempt 1").first.click()
-        phone.get_by_role("button", name="Edit log").click()
-        phone.get_by_role("heading", name="Log of the").evaluate("heading => heading.scrollIntoView()")
-        take(phone, "phone-log")
-        metric(phone)
         phone = signed_in(browser, base, "bo", PHONE)
         of_corner(phone).get_by_role("link", name="Attempt 1").first.click()
         take(phone, "phone-feedback")
@@ -152,6 +146,10 @@ def main(base: str) -> None:
         of_corner(phone).get_by_role("button", name="Start another attempt").first.click()
         phone.get_by_role("heading", name="Log of the run").wait_for()
         take(phone, "phone-card")
+        phone.get_by_role("link", name="Open booth view").click()
+        phone.get_by_role("button", name="Forward").click()
+        phone.get_by_text("1 of").first.wait_for()
+        take(phone, "phone-booth")
 
 
 if __name__ == "__main__":

@@ -282,8 +282,8 @@ def test_from_the_code_on_the_booth_to_the_photo_with_the_line_gone_for_half_of_
     expect(page.get_by_text("1 of")).to_be_visible()
     no_violations(page)
     assert page.evaluate(TARGETS) == []
-    page.get_by_role("button", name="Is set").click()
-    page.get_by_role("button", name="All set: go on").click()
+    page.get_by_role("button", name="Confirm setting").click()
+    page.get_by_role("button", name="Confirm all settings").click()
     page.get_by_role("button", name="Tap to count in").click()
     page.get_by_role("button", name="Tap when the arc goes out").click()
     page.get_by_role("button", name="Tap when the end no longer glows").click()

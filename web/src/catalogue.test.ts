@@ -4,11 +4,11 @@ import { named, t } from "./catalogue";
 
 /** Verbs with which a button may begin; add one here (docs/words.md). */
 const VERBS =
-  "Add Agree Allow Archive Ask Assign Build Cancel Change Check Choose Close Compare Confirm Continue " +
-  "Copy Correct Count Create Delete Dismiss Done Download Drag Edit Export Give Hide Import Join Keep " +
-  "Log Mark Measure Move Open Play Print Put Read Record Reload Remove Reopen Report Reset Retake " +
-  "Return Revoke Rule Save Schedule Send Set Show Sign Skip Sort Start Stop Swap Switch Take Tick Try " +
-  "Turn Undo Use Waive Weld";
+  "Add Agree Allow Archive Ask Assign Build Cancel Change Check Choose Close Compare " +
+  "Confirm Continue Copy Correct Count Create Delete Dismiss Done Download Drag Edit Export " +
+  "Give Hide Import Join Keep Log Mark Measure Move Open Play Print Put Read Record Reload " +
+  "Remove Reopen Report Reset Retake Return Review Revoke Rule Save Scan Schedule Send Set " +
+  "Show Sign Skip Sort Start Stop Swap Switch Take Tap Tick Try Turn Undo Use Waive Weld";
 
 /** What a button says while it works. */
 const UNDER_WAY = /^\w+ing .*…$/;

@@ -1,13 +1,17 @@
 """What people did beside sending photos: other views, an angle read, a correction by hand."""
 
+import io
 from datetime import datetime, timedelta
 
 import numpy as np
 
 from judicum.camera import Scene, View, take_photo, weld
 from judicum.camera.torch import take_torch_photo
+from judicum.core.datalog import read_data_log
+from judicum.logger.draw import LoggedWeld, draw_log
 from judicum.server.people.accounts.models import User
-from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.attempts.actions.attach_data_log import attach_data_log
+from judicum.server.record.attempts.models import Attempt, Run
 from judicum.server.record.photos.actions.correct_measurement import correct_measurement
 from judicum.server.record.photos.actions.read_angle import read_angle
 from judicum.server.record.photos.actions.send_photo import send_photo
@@ -27,6 +31,15 @@ def add_views(student: User, attempt: Attempt, at: datetime) -> None:
     torch = take_torch_photo(TORCH_DEG)
     sent = send_photo(student, attempt.pk, torch.jpeg, "torch.jpg", at + timedelta(minutes=1), kind="torch")
     read_angle(student, sent.pk, "work", torch.torch, torch.plate)
+
+
+def add_machine_log(student: User, attempt: Attempt, pump_hz: float, pump_depth: float) -> None:
+    """What the machine did in the first run, as the simulated logger wrote it down."""
+    run = Run.objects.get(attempt=attempt, number=1)
+    told = {key: getattr(run, key) for key in ("arc_s", "current_a", "preflow_s", "downslope_s", "postflow_s")}
+    known = {key: value for key, value in told.items() if value is not None}
+    weld = LoggedWeld(**known, pump_hz=pump_hz, pump_depth=pump_depth, seed=attempt.number)
+    attach_data_log(student, attempt.pk, 1, read_data_log(io.StringIO(draw_log(weld))), "booth.csv")
 
 
 def correct_by_hand(instructor: User, attempt: Attempt) -> None:

@@ -18,7 +18,7 @@ from judicum.camera.logbook import run_of
 from judicum.core.photo.measure import measure_all
 from judicum.core.setup import RUN
 from judicum.demo.drawing import Weld, draw, habits_of, shaky
-from judicum.demo.extras import add_views, correct_by_hand
+from judicum.demo.extras import add_machine_log, add_views, correct_by_hand
 from judicum.demo.load import assignments_of, begin_of, plans
 from judicum.demo.mail import write_mail
 from judicum.demo.marking import find_by_hand, leave_one_for_second, mark, save_references
@@ -195,6 +195,8 @@ def _extras(cast: Cast) -> None:
         attempt = newest.get(student.pk)
         if attempt and person.get("shows_torch"):
             add_views(student, attempt, timezone.now())
+        if attempt and (pumps := person.get("pumps")):
+            add_machine_log(student, attempt, *pumps)
         if attempt and person.get("corrected"):
             correct_by_hand(cast.staff[0], attempt)
     save_references(cast.staff[0], cast.course)

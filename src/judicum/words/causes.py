@@ -4,6 +4,7 @@ from typing import Any
 
 from judicum.core.causes import SKIPPABLE, Explained, Followed, Ranked, Symptom
 from judicum.core.causes.evidence import EvidenceFound
+from judicum.core.causes.explain import both_likely, certainty
 from judicum.core.choices import CHOICES
 from judicum.core.quantities import QUANTITIES, Quantity
 from judicum.words.catalogue import knows, t
@@ -96,11 +97,18 @@ def cause_card(one: Ranked, found: Explained, units: Units = METRIC) -> dict[str
         "code": one.code,
         "words": named("cause", one.code),
         "share": one.share,
+        "certainty": t(f"certainty-{certainty(one.chance)}"),
         "speaks_for": [_evidence(item, found, units) for item in one.speaks_for],
         "against": [_evidence(item, found, units) for item in one.against],
         "advice": advice(one, units),
         "history": _history(one),
     }
+
+
+def both_words(found: Explained) -> str | None:
+    """That two causes are likely there at once and which to change first; None where there are none such."""
+    both = both_likely(found.causes)
+    return t("causes-both", first=named("cause", both[0]), second=named("cause", both[1])) if both else None
 
 
 def _history(one: Ranked) -> str:

@@ -8,6 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from judicum.core.causes import CAUSES, explain
+from judicum.core.causes.explain import certainty
 from judicum.core.causes.symptoms import CODES
 from judicum.core.causes.weigh import weigh
 from judicum.core.setup import plan_card, run_from_card
@@ -64,10 +65,20 @@ def test_a_habit_that_was_named_tilts_and_one_that_went_away_after_it_tilts_less
 def test_shares_never_sum_to_more_than_one_and_evidence_only_helps(codes: list[str], seen: set[str], strength: float) -> None:  # fmt: skip
     causes = [CAUSES[code] for code in codes]
     strengths = dict.fromkeys(seen, strength)
-    before = weigh(causes, [0.0] * len(causes), strengths, CODES)
-    after = weigh(causes, [1.0, *[0.0] * (len(causes) - 1)], strengths, CODES)
+    before, _ = weigh(causes, [0.0] * len(causes), strengths, CODES)
+    after, there = weigh(causes, [1.0, *[0.0] * (len(causes) - 1)], strengths, CODES)
     assert 0 <= before.sum() <= 1 + 1e-9
     assert after[0] >= before[0] - 1e-9
+    assert (there >= after - 1e-9).all(), "beside another it is there too"
+    assert (there <= 1 + 1e-9).all()
+
+
+def test_two_habits_with_signs_of_their_own_are_both_likely() -> None:
+    seen = dict.fromkeys(("grey_at_end", "electrode_dull", "ripples_random"), 1.0)
+    causes = [CAUSES[code] for code in ("postflow_short", "cadence_uneven", "draught")]
+    shares, there = weigh(causes, [2.2, 1.0, 0.0], seen, CODES)
+    assert shares.sum() <= 1 + 1e-9
+    assert [certainty(float(one)) for one in there] == ["likely", "likely", "unlikely"]
 
 
 @pytest.mark.parametrize("seed", [21])

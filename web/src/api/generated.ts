@@ -2578,11 +2578,12 @@ export interface components {
             message: string;
             meant?: number;
         };
-        /** @description One cause: its share of all odds, what speaks for and against it, what to change, and what was made of it before. */
+        /** @description One cause: its share of all odds, how sure it is in words, what speaks for and against it, what to change, and what was made of it before. */
         Cause: {
             code: string;
             words: string;
             share: number;
+            certainty: string;
             speaks_for: components["schemas"]["Evidence"][];
             against: components["schemas"]["Evidence"][];
             advice: string;
@@ -3008,11 +3009,15 @@ export interface components {
             to_mm: number | null;
             what: string;
         };
-        /** @description `sound` is null where nothing could be seen either way. */
+        /**
+         * @description `sound` is null where nothing could be seen either way; `both` says that two causes are likely there at once, and which to change
+         *     first.
+         */
         Explanation: {
             symptoms: components["schemas"]["Symptom"][];
             causes: components["schemas"]["Cause"][];
             sound: boolean | null;
+            both: string | null;
             asked: components["schemas"]["RequestedChange"] | null;
         };
         /** @description A fault's kind and its place along the bead. */

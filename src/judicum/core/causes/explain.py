@@ -33,18 +33,39 @@ MAX_HISTORY = 1.6
 """The most of both together: the bead in hand speaks louder."""
 
 
+LIKELY = 0.6
+"""Chance from which a cause is called likely: it is there more often than not by a clear margin."""
+MAYBE = 0.25
+"""Chance from which it is called possible: one time in four."""
+
+
 @dataclass(frozen=True)
 class Ranked:
-    """One cause with its share of all odds, what speaks for and against it, and what to change from what to what."""
+    """One cause with its share of all odds, the chance that it is there, alone or beside another, what speaks for and against it, and
+    what to change from what to what."""
 
     code: str
     share: float
+    chance: float
     speaks_for: tuple[EvidenceFound, ...]
     against: tuple[EvidenceFound, ...]
     key: str
     before: float | str | None
     after: float | str | None
     history: "History"
+
+
+def certainty(chance: float) -> str:
+    """How sure a cause is, as a code: likely, maybe, unlikely."""
+    if chance >= LIKELY:
+        return "likely"
+    return "maybe" if chance >= MAYBE else "unlikely"
+
+
+def both_likely(causes: Sequence[Ranked]) -> tuple[str, str] | None:
+    """The two causes that are likely both there, the one to change first in front; None where there are none such."""
+    likely = [one.code for one in causes if one.chance >= LIKELY]
+    return (likely[0], likely[1]) if len(likely) > 1 else None
 
 
 @dataclass(frozen=True)
@@ -80,13 +101,16 @@ def explain_case(case: Case) -> Explained:
         return Explained((), (), True if measured or looked else None)
     before = _before(case)
     could = [found for cause in CAUSES.values() if (found := _evidence(case, seen, cause, before)) is not None]
-    shares = weigh(
+    shares, chances = weigh(
         [one.cause for one in could],
         [one.evidence for one in could],
         {s.code: s.strength for s in seen},
         could_see(case),
     )
-    ranked = [_ranked(case, one, float(share)) for one, share in zip(could, shares, strict=True)]
+    ranked = [
+        _ranked(case, one, float(share), float(chance))
+        for one, share, chance in zip(could, shares, chances, strict=True)
+    ]
     ranked.sort(key=lambda one: -one.share)
     kept = [one for one in ranked[:MAX_CAUSES] if one.share >= MIN_SHARE] or ranked[:1]
     return Explained(tuple(seen), tuple(kept), False)
@@ -164,7 +188,7 @@ def _habit(before: Sequence[_Before], code: str) -> float:
     return tilt
 
 
-def _ranked(case: Case, could: _Could, share: float) -> Ranked:
+def _ranked(case: Case, could: _Could, share: float, chance: float) -> Ranked:
     cause = could.cause
     key, how = cause.change
     before: float | str | None = None
@@ -179,7 +203,9 @@ def _ranked(case: Case, could: _Could, share: float) -> Ranked:
     elif key == "purge_l_min":
         before, purge = 0.0, case.card.purge
         after = purge.l_min.aim if purge else None
-    return Ranked(cause.code, round(share, 3), could.met, could.against, key, before, after, could.history)
+    return Ranked(
+        cause.code, round(share, 3), round(chance, 3), could.met, could.against, key, before, after, could.history
+    )
 
 
 def _aim(case: Case, key: str) -> float | None:

@@ -43,7 +43,7 @@ WEIGH = WeighParameters()
 
 def weigh(
     causes: Sequence[Cause], evidence: Sequence[float], seen: Mapping[str, float], could_see: Collection[str]
-) -> Floats:
+) -> tuple[Floats, Floats]:
     """Weigh sets of causes, each of which explains something that is seen.
 
     Args:
@@ -51,7 +51,8 @@ def weigh(
             strength, 0 to 1. could_see: symptoms that would have been seen if they were there.
 
     Returns:
-        The share of each cause, together at most 1: of two at once each counts as a half.
+        The share of each cause, together at most 1: of two at once each counts as a half. And the chance that it is there at all,
+        alone or beside another.
     """
     codes = [code for code in CODES if code in seen or code in could_see]
     strength = np.array([seen.get(code, 0.0) for code in codes])
@@ -77,7 +78,7 @@ def weigh(
     top = max(single.max(), pairs.max(initial=-np.inf), nothing[0])
     single, pairs, nothing = np.exp(single - top), np.exp(pairs - top), np.exp(nothing - top)
     total = single.sum() + pairs.sum() + nothing.sum()
-    shares = single.copy()
-    np.add.at(shares, first, pairs / 2)
-    np.add.at(shares, second, pairs / 2)
-    return shares[:-1] / total
+    beside = np.zeros_like(single)
+    np.add.at(beside, first, pairs)
+    np.add.at(beside, second, pairs)
+    return (single + beside / 2)[:-1] / total, (single + beside)[:-1] / total

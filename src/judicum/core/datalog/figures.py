@@ -9,7 +9,6 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 from scipy.ndimage import uniform_filter1d
-from scipy.signal import periodogram
 
 from judicum.core.datalog.read import DataLog
 
@@ -163,7 +162,10 @@ def _swing(current: NDArray[np.float64], rate_hz: float) -> tuple[Pulse | None, 
     mean = float(np.mean(current))
     if len(current) < MIN_CYCLES * 2 or mean <= 0:
         return None, None
-    frequency, power = periodogram(current - mean, rate_hz, window="hann", detrend="linear")
+    at = np.arange(len(current))
+    level = current - np.polyval(np.polyfit(at, current, 1), at)
+    power = np.abs(np.fft.rfft(level * np.hanning(len(level)))) ** 2
+    frequency = np.fft.rfftfreq(len(level), 1 / rate_hz)
     lasted = len(current) / rate_hz
     wanted = frequency >= MIN_CYCLES / lasted
     if not wanted.any() or power.sum() <= 0:

@@ -28,11 +28,12 @@ class Evidence(PlaceOnBead):
 
 
 class Cause(Answer):
-    """One cause: its share of all odds, what speaks for and against it, what to change, and what was made of it before."""
+    """One cause: its share of all odds, how sure it is in words, what speaks for and against it, what to change, and what was made of it before."""
 
     code: str
     words: str
     share: float
+    certainty: str
     speaks_for: list[Evidence]
     against: list[Evidence]
     advice: str
@@ -52,11 +53,13 @@ class RequestedChange(Answer):
 
 
 class Explanation(Answer):
-    """`sound` is null where nothing could be seen either way."""
+    """`sound` is null where nothing could be seen either way; `both` says that two causes are likely there at once, and which to change
+    first."""
 
     symptoms: list[Symptom]
     causes: list[Cause]
     sound: bool | None
+    both: str | None
     asked: RequestedChange | None
 
 

@@ -6,7 +6,7 @@ from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.queries import attempt_for, marks_blind, visibility_of
 from judicum.server.record.causes.actions.judge_cause import CONFIRMED, RULED_OUT
 from judicum.server.record.causes.queries import ChangeAsked, explanation_of
-from judicum.words.causes import cause_card, followed_words, symptom_card
+from judicum.words.causes import both_words, cause_card, followed_words, symptom_card
 from judicum.words.units import Units
 
 
@@ -29,6 +29,7 @@ def explanation(user: User, attempt_id: int, units: Units, run: int | None = Non
         symptoms=[symptom_card(seen) for seen in found.symptoms],
         causes=[Cause(**cause_card(one, found, units), verdict=verdicts.get(one.code)) for one in found.causes],
         sound=found.sound,
+        both=both_words(found),
         asked=asked,
     )
 

@@ -19,6 +19,7 @@ const cause = (code: string, words: string, advice: string): Schemas["Cause"] =>
   words,
   advice,
   share: 0.4,
+  certainty: "maybe",
   speaks_for: [{ what: "grey_at_end", words: "grey at the end", track: "tint", from_mm: 70, to_mm: 84 }],
   against: [],
   history: "",
@@ -31,6 +32,7 @@ const explanation = {
     cause("torch_pulled_early", "Torch pulled away early", "Keep the torch still."),
   ],
   sound: false,
+  both: null,
   asked: null,
 };
 const attempt = {

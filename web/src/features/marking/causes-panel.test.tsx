@@ -26,6 +26,7 @@ const cause = (code: string, words: string, given: Partial<Schemas["Cause"]> = {
   code,
   words,
   share: 0.4,
+  certainty: "maybe",
   advice: `${words}: change it.`,
   speaks_for: [
     evidence("grey_at_end", "grey at the end", "tint"),
@@ -51,7 +52,7 @@ function explained(causes: Schemas["Cause"][], sound: boolean | null = false) {
   const symptoms = causes.length
     ? [{ ...evidence("grey_at_end", "grey at the end", "tint"), code: "grey_at_end", strength: 0.8 }]
     : [];
-  const answer = { symptoms, causes, sound, asked: null };
+  const answer = { symptoms, causes, sound, both: "Likely both: dull and slow.", asked: null };
   const calls = serve({ "GET /api/attempts/5/causes": answer, "PUT /api/attempts/5/causes/first": answer });
   const confirm = vi.fn();
   show(<Page confirm={confirm} />);
@@ -64,6 +65,8 @@ it("shows three cards with their evidence and keeps the rest out of the way", as
   expect(await screen.findAllByRole("heading", { name: /Cause/ })).toHaveLength(3);
   expect(screen.getAllByText("post-flow 3 s, card 6 to 15 s", { exact: false })).toHaveLength(3);
   expect(screen.getAllByText("3 × in this course")).toHaveLength(3);
+  expect(screen.getAllByText("maybe 40%")).toHaveLength(3);
+  expect(screen.getByText("Likely both: dull and slow.")).toBeTruthy();
   await userEvent.click(screen.getByText("1 less likely"));
   const rest = screen.getByText(/Cause fourth/);
   await userEvent.click(rest.querySelector("button") ?? rest);

@@ -27,6 +27,7 @@ export function CausesPanel({ attempt, causes, cause, confirm }: Props) {
   return (
     <Panel tight aria-label={t("marking-likely-causes")} className="space-y-2">
       <Symptoms data={data} />
+      {data.both !== null && <p className="text-sm font-semibold">{data.both}</p>}
       {data.causes.length > 0 && (
         <ol className="grid gap-2 md:grid-cols-3">
           {data.causes.slice(0, MAX_CARDS).map((one, i) => (
@@ -111,7 +112,7 @@ function Card({ cause, number, confirmed, confirm, ruleOut, busy }: CardProps) {
           {cause.words}
         </span>
         <span className="quiet shrink-0 font-normal">
-          {t("percent", { figure: (100 * cause.share).toFixed(0) })}
+          {cause.certainty} {t("percent", { figure: (100 * cause.share).toFixed(0) })}
         </span>
       </h2>
       <ul className="my-1 grow space-y-0.5 text-xs">

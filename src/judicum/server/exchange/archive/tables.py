@@ -172,6 +172,8 @@ LEFT_OUT = {
     "accounts.Release": "the server's",
     "photos.Remeasuring": "a run of the server's",
     "photos.Upload": "on its way",
+    "attempts.AcceptedChange": "what phones have sent to this server",
+    "attempts.MachineLog": "a curve to look at; what the machine did stands with its run",
     "marking.Phrase": "a marker's own, for every course",
     "reports.Report": "made from what is here",
     "evenings.CalendarSubscription": "secret addresses",

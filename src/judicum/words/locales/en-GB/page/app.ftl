@@ -20,7 +20,7 @@ app-outbox-not-accepted = Not accepted: { $why } Open the attempt, show your ins
 app-outbox-open-attempt = Open attempt
 app-outbox-photo = Photo: { $kind }
 app-outbox-prepare = Prep checklist
-app-outbox-really-delete = Really delete?
+app-outbox-really-delete = Delete for good
 app-outbox-refused = { $count ->
         [one] 1 change was not accepted.
        *[other] { $count } changes were not accepted.
