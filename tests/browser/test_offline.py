@@ -11,7 +11,7 @@ from typing import Any
 from urllib.parse import urlsplit
 
 import pytest
-from playwright.sync_api import BrowserContext, BrowserType, Page, expect
+from playwright.sync_api import BrowserContext, BrowserType, Error, Page, expect
 
 from judicum.server.follow.sessions.actions.set_booth import set_booth
 from judicum.server.follow.sessions.models import WeldedAt
@@ -123,13 +123,16 @@ class Evening:
 
     def tick(self) -> None:
         with_list = self.page.locator("details").filter(has=self.page.locator("button", has_text="Tick all"))
-        if with_list.get_attribute("open") is None:
-            with_list.locator("summary").first.click()
-        box = with_list.get_by_role("checkbox").nth(self.chance.randrange(3))
-        words = box.locator("xpath=..").inner_text()
-        expect(box).to_be_enabled()
-        was = box.is_checked()
-        box.click()
+        box = with_list.locator("input[type=checkbox]").nth(self.chance.randrange(3))
+        for _ in range(10):
+            # An attempt opened here gets its real address meanwhile, and the list folds again.
+            if with_list.get_attribute("open") is None:
+                with_list.locator("summary").first.click()
+            with suppress(Error, AssertionError):
+                expect(box).to_be_enabled(timeout=5000)
+                was, words = box.is_checked(timeout=5000), box.locator("xpath=..").inner_text(timeout=5000)
+                box.click(timeout=5000)
+                break
         expect(box).to_be_enabled()
         expect(box).to_be_checked(checked=not was)
         self.ticked[-1] ^= {words}

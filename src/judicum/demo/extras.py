@@ -36,8 +36,8 @@ def add_views(student: User, attempt: Attempt, at: datetime) -> None:
 def add_machine_log(student: User, attempt: Attempt, pump_hz: float, pump_depth: float) -> None:
     """What the machine did in the first run, as the simulated logger wrote it down."""
     run = Run.objects.get(attempt=attempt, number=1)
-    told = {key: getattr(run, key) for key in ("arc_s", "current_a", "preflow_s", "downslope_s", "postflow_s")}
-    known = {key: value for key, value in told.items() if value is not None}
+    logged = {key: getattr(run, key) for key in ("arc_s", "current_a", "preflow_s", "downslope_s", "postflow_s")}
+    known = {key: value for key, value in logged.items() if value is not None}
     weld = LoggedWeld(**known, pump_hz=pump_hz, pump_depth=pump_depth, seed=attempt.number)
     attach_data_log(student, attempt.pk, 1, read_data_log(io.StringIO(draw_log(weld))), "booth.csv")
 
