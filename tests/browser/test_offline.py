@@ -280,7 +280,8 @@ def test_from_the_code_on_the_booth_to_the_photo_with_the_line_gone_for_half_of_
     page = phone.page
     line.set("off")
     no_violations(page)
-    for _ in attempt_steps(page):
+    expect(page.get_by_text("0 of 8 done")).to_be_visible()
+    for _ in range(8):
         page.get_by_role("button", name="Done", exact=True).click()
     expect(page.get_by_text("1 of")).to_be_visible()
     no_violations(page)
@@ -313,9 +314,3 @@ def test_from_the_code_on_the_booth_to_the_photo_with_the_line_gone_for_half_of_
     assert run.arc_s is not None
     attempt.refresh_from_db()
     assert len(attempt.prepared) == 8
-
-
-def attempt_steps(page: Page) -> range:
-    """The lines of the checklist that are left, by the count on the page."""
-    expect(page.get_by_text("0 of 8 done")).to_be_visible()
-    return range(8)

@@ -11,7 +11,7 @@ from reportlab.graphics.barcode.qr import QrCodeWidget
 from judicum.server.catalogue.coupons import labels
 from judicum.server.catalogue.coupons.labels import Label, label_sheet
 from judicum.server.follow.sessions.actions.set_booth import set_booth
-from judicum.server.http.labels import at_booth_path, booth_path
+from judicum.server.read.labels import at_booth_path, booth_path
 from tests.people import Course
 
 pytestmark = pytest.mark.django_db
@@ -36,10 +36,10 @@ def test_each_booth_and_each_blank_that_waits_has_one(
     booth = set_booth(course.instructor, course.row.pk, None, "Booth 1", ()).pk
     staff = client_of(course.instructor)
     staff.get(f"/api/courses/{course.row.pk}/labels/booths.pdf")
-    assert drawn == [f"http://testserver/{at_booth_path(course.row.pk, booth)}"]
+    assert drawn == [f"http://testserver{at_booth_path(course.row.pk, booth)}"]
     drawn.clear()
     staff.get(f"/api/courses/{course.row.pk}/labels/blanks.pdf")
-    assert f"http://testserver/{booth_path(course.row.pk, course.attempt.pk)}" in drawn
+    assert f"http://testserver{booth_path(course.row.pk, course.attempt.pk)}" in drawn
     assert len(drawn) == 2  # one of each student
     assert staff.get(f"/api/courses/{course.row.pk}/labels/doors.pdf").status_code == 400
 

@@ -3292,7 +3292,11 @@ export interface components {
             words: string;
             hides: string[];
         };
-        /** @description What a machine's data log says of a run; s, A, V, kJ. */
+        /**
+         * @description Of the longest arc in a log (s from its first sample; A; V; kJ); None where the log does not show it.
+         *
+         *     `arcs` counts all arcs that were runs, `restarts_s` where within the weld a later one began.
+         */
         MachineFigures: {
             arcs: number;
             from_s: number;
@@ -3342,6 +3346,7 @@ export interface components {
             /** @default  */
             knobs?: string;
         };
+        /** @description A pulse of the machine: per second (Hz), peak and background (A), share of the time at peak (0–1). */
         MachinePulse: {
             per_second: number;
             peak_a: number;
@@ -3652,6 +3657,7 @@ export interface components {
         PasswordRequest: {
             password: string;
         };
+        /** @description A pedal that goes up and down: per second (Hz), and depth, half its swing over the mean (0–1). */
         PedalPumping: {
             per_second: number;
             depth: number;

@@ -24,6 +24,9 @@ export function phaseAt(elapsed_s: number, plan: Plan): Phase {
   return { phase: "done", beat: plan.beats, part: 1, left_s: 0 };
 }
 
+/** Whether the face is lit at a part of a beat (0–1): long enough to be seen, and dark again before the next. */
+export const isLit = (part: number): boolean => part < 0.35;
+
 /** Beats of a run: dabs a pitch apart along a length, at least one. */
 export const beatsFor = (length_mm: number, pitch_mm: number) =>
   Math.max(1, Math.round(length_mm / pitch_mm));

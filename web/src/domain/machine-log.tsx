@@ -12,8 +12,6 @@ import { useUnits } from "./use-units";
 import { fieldWords } from "./words";
 
 type Run = Attempt["runs"][number];
-const KEYS = ["current_a", "start_current_a", "arc_s", "preflow_s", "downslope_s", "postflow_s"] as const;
-const PULSE = ["per_second", "peak_a", "background_a", "on_share"] as const;
 const [WIDE, TALL] = [300, 60];
 
 /** What the machine did in a run, beside what was typed; a log of it can be added. */
@@ -60,23 +58,19 @@ function rowsOf(
   units: Units,
 ): [string, string][] {
   const typed = run as unknown as Record<string, number | null>;
-  const shown = (key: string, value: number): [string, string] => {
-    const field = fields.find((f) => f.key === key);
-    const kind = (field && quantityIn(field)?.kind) ?? "plain";
-    const before = typed[key];
-    const beside =
-      before === null || before === undefined
-        ? ""
-        : ` (${t("shared-typed", { value: measure(before, kind, units) })})`;
-    return [fieldWords(key), `${measure(value, kind, units)}${beside}`];
-  };
-  const known = KEYS.flatMap((key) => (found[key] === null ? [] : [shown(key, found[key])]));
-  const pulse = found.pulse;
+  const measured: Record<string, unknown> = { ...found, ...found.pulse };
+  const known = fields.flatMap((field): [string, string][] => {
+    const value = measured[field.key];
+    if (typeof value !== "number") return [];
+    const kind = quantityIn(field)?.kind ?? "plain";
+    const before = typed[field.key] ?? null;
+    const beside = before === null ? "" : ` (${t("shared-typed", { value: measure(before, kind, units) })})`;
+    return [[fieldWords(field.key), `${measure(value, kind, units)}${beside}`]];
+  });
   const kj = found.energy_kj;
   return [
     ...known,
     [t("shared-current-spread"), measure(found.spread_a, "current", units)],
-    ...(pulse ? PULSE.map((key) => shown(key, pulse[key])) : []),
     [
       t("shared-pumping"),
       found.pumping

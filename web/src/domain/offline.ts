@@ -48,8 +48,9 @@ const ALIKE = {
 /** Keeps for a fresh attempt what was kept for another at the same coupon: it opens before the server was asked. */
 export async function keepAlike(from: string, to: string): Promise<void> {
   if (!("caches" in globalThis)) return;
+  const answers = await caches.open(ANSWERS);
   for (const [part, fresh] of Object.entries(ALIKE)) {
-    const kept = await (await caches.open(ANSWERS)).match(`${from}/${part}`);
+    const kept = await answers.match(`${from}/${part}`);
     if (kept) await keepAnswer(`${to}/${part}`, { ...((await kept.json()) as object), ...fresh });
   }
 }

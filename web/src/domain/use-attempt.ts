@@ -21,6 +21,10 @@ const WHILE_MEASURING_MS = 1500;
 
 export const may = (attempt: Pick<Attempt, "may">, step: Step) => attempt.may.includes(step);
 
+/** Whether an attempt is gone on with at the booth: until its bead waits for a mark; then the next one is welded. */
+export const goesOn = (attempt: Pick<Brief, "may" | "state">) =>
+  may(attempt, "log") && attempt.state !== "measured";
+
 /** One attempt, with what waits to be sent already in it. */
 export function useAttempt(id: number) {
   const { entries, opened } = useStored(box);

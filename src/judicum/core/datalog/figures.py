@@ -35,7 +35,7 @@ MIN_CYCLES = 3.0
 
 
 @dataclass(frozen=True, kw_only=True)
-class Pulse:
+class MachinePulse:
     """A pulse of the machine: per second (Hz), peak and background (A), share of the time at peak (0–1)."""
 
     per_second: float
@@ -45,7 +45,7 @@ class Pulse:
 
 
 @dataclass(frozen=True, kw_only=True)
-class Pumping:
+class PedalPumping:
     """A pedal that goes up and down: per second (Hz), and depth, half its swing over the mean (0–1)."""
 
     per_second: float
@@ -71,8 +71,8 @@ class MachineFigures:
     preflow_s: float | None
     downslope_s: float
     postflow_s: float | None
-    pulse: Pulse | None
-    pumping: Pumping | None
+    pulse: MachinePulse | None
+    pumping: PedalPumping | None
     restarts_s: tuple[float, ...]
     missing_s: float
 
@@ -157,7 +157,7 @@ def _downslope_s(time: NDArray[np.float64], smooth: NDArray[np.float64], mean: f
     return float(time[-1] - time[full[-1]]) if len(full) else 0.0
 
 
-def _swing(current: NDArray[np.float64], rate_hz: float) -> tuple[Pulse | None, Pumping | None]:
+def _swing(current: NDArray[np.float64], rate_hz: float) -> tuple[MachinePulse | None, PedalPumping | None]:
     """A regular swing of the steady current: the machine's pulse, where it switches, or a pumping pedal."""
     mean = float(np.mean(current))
     if len(current) < MIN_CYCLES * 2 or mean <= 0:
@@ -181,7 +181,7 @@ def _swing(current: NDArray[np.float64], rate_hz: float) -> tuple[Pulse | None, 
     near = 0.15 * (high - low)
     if np.mean((current > high - near) | (current < low + near)) >= SQUARE:
         on = current > (high + low) / 2
-        return Pulse(per_second=hertz, peak_a=high, background_a=low, on_share=float(np.mean(on))), None
+        return MachinePulse(per_second=hertz, peak_a=high, background_a=low, on_share=float(np.mean(on))), None
     if PEDAL_HZ[0] <= hertz <= PEDAL_HZ[1]:
-        return None, Pumping(per_second=hertz, depth=depth)
+        return None, PedalPumping(per_second=hertz, depth=depth)
     return None, None

@@ -5,6 +5,7 @@ from typing import Annotated, Any
 
 from pydantic import Field, StringConstraints, create_model
 
+from judicum.core.datalog import MachineFigures
 from judicum.core.marking import FINDINGS
 from judicum.core.setup import RUN
 from judicum.server.answers.base import Answer, OneOf, Request, fields_model
@@ -22,39 +23,6 @@ Run = fields_model("Run", RUN, Answer, "What was set, done and noticed for one r
 RunRequest = fields_model(
     "RunRequest", RUN, Request, "A run to be logged; the core checks it (judicum.core.setup.run)."
 )
-
-
-class MachinePulse(Answer):
-    per_second: float
-    peak_a: float
-    background_a: float
-    on_share: float
-
-
-class PedalPumping(Answer):
-    per_second: float
-    depth: float
-
-
-class MachineFigures(Answer):
-    """What a machine's data log says of a run; s, A, V, kJ."""
-
-    arcs: int
-    from_s: float
-    to_s: float
-    arc_s: float
-    current_a: float
-    spread_a: float
-    voltage_v: float | None
-    energy_kj: float | None
-    start_current_a: float
-    preflow_s: float | None
-    downslope_s: float
-    postflow_s: float | None
-    pulse: MachinePulse | None
-    pumping: PedalPumping | None
-    restarts_s: list[float]
-    missing_s: float
 
 
 class MachineTrace(Answer):

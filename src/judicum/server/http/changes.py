@@ -1,6 +1,7 @@
 """Headers by which a phone names a change that it kept without a connection: its id, and how long ago it was made."""
 
 import math
+from collections.abc import Callable
 from datetime import datetime
 from uuid import UUID
 
@@ -9,8 +10,10 @@ from drf_spectacular.utils import OpenApiParameter
 from rest_framework.request import Request
 
 from judicum.core.errors import InvalidValue, said
+from judicum.server.http.person import person
 from judicum.server.people.accounts.models import User
-from judicum.server.record.attempts.actions.accept_once import Change
+from judicum.server.record.attempts.actions.accept_once import Change, accept_once
+from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import attempt_for
 
 ID = "Judicum-Change"
@@ -45,6 +48,17 @@ def change_in(request: Request) -> Change | None:
     return Change(name, age_s)
 
 
-def happened_at(user: User, attempt_id: int, change: Change | None) -> datetime | None:
-    """When a change of an attempt was made, where its phone says so: never before the attempt was opened. Raises NotFound."""
-    return change.happened_at(attempt_for(user, attempt_id).created_at) if change else None
+def accepted(
+    request: Request, do: Callable[[User, datetime | None], Attempt], attempt_id: int | None = None
+) -> Attempt:
+    """Do once what a request asks for, with its person and the time it was made where a phone says so: never before the attempt it
+    changes (None: one that it opens) was opened.
+
+    Raises:
+        InvalidValue: as `change_in`, `accept_once`. NotFound: no such attempt. Otherwise what `do` raises.
+    """
+    user, change = person(request), change_in(request)
+    at = None
+    if change is not None:
+        at = change.happened_at(None if attempt_id is None else attempt_for(user, attempt_id).created_at)
+    return accept_once(user, change, lambda: do(user, at))

@@ -20,6 +20,7 @@ from judicum.server.answers.attempts import (
     EarlierAttempt,
     Goal,
     LastRuns,
+    MachineTrace,
     NumberedRun,
     PreparationStep,
     Run,
@@ -205,6 +206,15 @@ def _last_run_at(attempt: Attempt) -> datetime | None:
 
 def _measured_length_mm(attempt: Attempt) -> float | None:
     return MeasurementSummary.objects.filter(attempt=attempt).values_list("length_mm", flat=True).first()
+
+
+def machine_trace(user: User, attempt_id: int, number: int) -> MachineTrace:
+    """The current of one run's weld, to be drawn. Raises NotFound: not visible, no data log."""
+    attempt = attempt_for(user, attempt_id)
+    found = models.MachineLog.objects.filter(run__attempt=attempt, run__number=number).first()
+    if found is None:
+        raise NotFound(said("refused-no-data-log", number=number))
+    return MachineTrace(name=found.name, **found.series)
 
 
 def check_of(user: User, attempt_id: int, run: dict[str, object]) -> SetupCheck:

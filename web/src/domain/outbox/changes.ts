@@ -78,6 +78,10 @@ function freshLike(attempt: Attempt, local: number, number: number): Attempt {
   };
 }
 
+/** Whether a change is of an attempt, also where it was made before the server gave that its number. */
+export const isOf = (change: Change, attempt: number, opened: Opened): boolean =>
+  change.attempt === attempt || opened[change.attempt] === attempt;
+
 /** The attempt as it will be when what waits for it has been sent. */
 export function withWaiting(
   attempt: Attempt,
@@ -85,8 +89,7 @@ export function withWaiting(
   entries: readonly Entry[],
   opened: Opened = {},
 ): Attempt {
-  const isMine = (e: Entry) => e.attempt === asked || opened[e.attempt] === asked;
-  const mine = entries.filter((e) => isMine(e) && e.refused === null);
+  const mine = entries.filter((e) => isOf(e, asked, opened) && e.refused === null);
   return mine.reduce((seen, entry) => applied(seen, entry, asked), attempt);
 }
 

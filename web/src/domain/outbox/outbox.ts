@@ -171,10 +171,12 @@ let turns: Promise<unknown> = Promise.resolve();
 
 async function sendAll(outcomes: Map<string, Outcome>): Promise<void> {
   await reload(); // another tab may have sent some
-  for (const kept of box.get().entries) {
-    const entry = resolved(kept, box.get().opened);
-    if (kept.refused !== null || entry === null) continue;
-    if (!kept.tried) await keep({ ...kept, tried: true });
+  for (const before of box.get().entries) {
+    const entry = resolved(before, box.get().opened);
+    if (before.refused !== null || entry === null) continue;
+    const kept = { ...before, tried: true };
+    // Only a photo goes on where its last sending stopped.
+    if (kept.what === "photo" && !before.tried) await keep(kept);
     change({ sending: { id: entry.id, share: 0 } });
     const outcome = await send(entry, (share) => change({ sending: { id: entry.id, share } }));
     outcomes.set(entry.id, outcome);

@@ -3,7 +3,7 @@ import { Link, useParams } from "react-router";
 import { useEffect, useRef } from "react";
 import { usePaths } from "../../domain/course";
 import { post } from "../../domain/outbox/outbox";
-import { may } from "../../domain/use-attempt";
+import { goesOn } from "../../domain/use-attempt";
 import { Loading, Problem } from "../../ui/states";
 import { useMine } from "./queries";
 
@@ -12,7 +12,7 @@ export function AtBoothPage() {
   const booth = Number(useParams().boothId);
   const paths = usePaths();
   const mine = useMine();
-  const open = (mine.data ?? []).filter((a) => may(a, "log") && a.state !== "measured");
+  const open = (mine.data ?? []).filter(goesOn);
   const list = open.map((a) => a.id).join(",");
   const set = useRef("");
   useEffect(() => {

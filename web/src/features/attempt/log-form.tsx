@@ -9,7 +9,7 @@ import { useSetup } from "../../domain/use-setup";
 import { useUnits } from "../../domain/use-units";
 import { shownAs, type Units } from "../../domain/units";
 import { fields, quantityIn } from "../../domain/run-fields";
-import { cooled, startOf, typedFrom, type Run } from "./log-shape";
+import { openedRun, typedFrom, type Run } from "./log-shape";
 import { useLastRuns } from "./queries";
 import { RunForm } from "./run-form";
 
@@ -23,19 +23,13 @@ export function LogForm({ attempt }: { attempt: Attempt }) {
   if (last.isPending || setup.isPending) return <Loading />;
   if (setup.isError) return <Problem error={setup.error} again={() => void setup.refetch()} />;
   if (open !== null) {
-    const planned = setup.data.planned_runs[open - 1];
-    const card = (planned ?? setup.data.card_run) as Partial<Run>;
-    const runs = attempt.runs as unknown as (Run & { number: number })[];
+    const { start, card } = openedRun(attempt, setup.data, last.data ?? null, open, openedAt);
     return (
       <RunForm
         key={`${String(open)}${units.length}${units.flow}`}
         attempt={attempt}
         number={open}
-        start={cooled(
-          startOf(runs, open, last.data ?? { passed: false, runs: [] }, card, planned !== undefined),
-          runs.some((run) => run.number === open) ? null : setup.data.last_run_at,
-          openedAt,
-        )}
+        start={start}
         card={card}
         last={last.data ?? null}
         units={units}

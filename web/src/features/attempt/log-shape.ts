@@ -3,7 +3,9 @@
 import { t } from "../../catalogue";
 import { fieldWords } from "../../domain/words";
 import { figure, shownAs, toSi, trimmed, type Quantity, type Units } from "../../domain/units";
+import type { Schemas } from "../../api/client";
 import { isNumbered, quantityIn, type Field } from "../../domain/run-fields";
+import type { Attempt } from "../../domain/use-attempt";
 
 export type Typed = Record<string, string>;
 export type Value = string | number | boolean | number[] | null;
@@ -148,6 +150,26 @@ export function cooled(start: Start, last_at: string | null, now_ms: number): St
   if (since_s < 0 || since_s > MAX_COOLED_S) return start;
   return { ...start, run: { ...start.run, cooled_s: Math.round(since_s / TENS) * TENS } };
 }
+
+/** What the form of a run opens with at a time (ms since 1970), and the card's own settings for that run. */
+export function openedRun(
+  attempt: Attempt,
+  setup: Schemas["Setup"],
+  last: Schemas["LastRuns"] | null,
+  number: number,
+  now_ms: number,
+): { start: Start; card: Partial<Run> } {
+  const runs = attempt.runs as unknown as (Run & { number: number })[];
+  const planned = setup.planned_runs[number - 1];
+  const card = (planned ?? setup.card_run) as Partial<Run>;
+  const start = startOf(runs, number, last ?? { passed: false, runs: [] }, card, planned !== undefined);
+  const isSaved = runs.some((run) => run.number === number);
+  return { start: cooled(start, isSaved ? null : setup.last_run_at, now_ms), card };
+}
+
+/** Where a run is kept while it is typed: once for each way of writing its figures. */
+export const draftPlace = (attempt: number, number: number, units: Units): string =>
+  `log-${String(attempt)}-${String(number)}-${units.length}-${units.flow}`;
 
 /** A run of another attempt to start from, without what was of that run only. */
 export const settingsOf = (run: Run): Partial<Run> => ({ ...run, ...OWN });

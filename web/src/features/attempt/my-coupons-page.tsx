@@ -5,7 +5,7 @@ import { Panel } from "../../ui/panel";
 import { box } from "../../domain/outbox/outbox";
 import { useStored } from "../../ui/store";
 import { Empty, Loading, Problem } from "../../ui/states";
-import { may, type Brief } from "../../domain/use-attempt";
+import { goesOn, type Brief } from "../../domain/use-attempt";
 import { useUnits } from "../../domain/use-units";
 import { measure, markWords } from "../../domain/units";
 import { dateWords, finishWords, stateWords } from "../../domain/words";
@@ -50,8 +50,7 @@ function CouponCard({ attempts }: { attempts: Brief[] }) {
     .filter((e) => e.what === "another")
     .find((e) => e.assignment === latest.assignment.id);
   const goal = latest.assignment;
-  // The newest is gone on with until its bead waits for a mark; then the next one is welded.
-  const goesOn = may(latest, "log") && latest.state !== "measured";
+  const open = goesOn(latest);
   return (
     <Panel>
       <h2 className="text-xl font-bold">{goal.design.title}</h2>
@@ -72,7 +71,7 @@ function CouponCard({ attempts }: { attempts: Brief[] }) {
         <Link className="btn h-14 w-full text-lg btn-primary" to={paths.attempt(local.attempt)}>
           {t("attempt-weld-attempt", { number: local.number })}
         </Link>
-      ) : goesOn ? (
+      ) : open ? (
         <Link className="btn h-14 w-full text-lg btn-primary" to={paths.attempt(latest.id)}>
           {t(latest.state === "assigned" ? "attempt-weld-attempt" : "attempt-continue-attempt", {
             number: latest.number,
@@ -90,7 +89,7 @@ function CouponCard({ attempts }: { attempts: Brief[] }) {
       <Problem error={another.error} />
       <ul className="mt-3 divide-y divide-base-300">
         {attempts
-          .filter((a) => a !== latest || !goesOn)
+          .filter((a) => a !== latest || !open)
           .map((a) => (
             <li key={a.id}>
               <Link className="flex items-center justify-between gap-3 py-3" to={paths.attempt(a.id)}>

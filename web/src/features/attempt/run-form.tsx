@@ -7,7 +7,16 @@ import type { Attempt } from "../../domain/use-attempt";
 import type { Units } from "../../domain/units";
 import { fieldWords } from "../../domain/words";
 import { fields, groups } from "../../domain/run-fields";
-import { figureOf, problemsIn, runFrom, settingsOf, typedFrom, type Run, type Start } from "./log-shape";
+import {
+  draftPlace,
+  figureOf,
+  problemsIn,
+  runFrom,
+  settingsOf,
+  typedFrom,
+  type Run,
+  type Start,
+} from "./log-shape";
 import { useLiveCheck, useSaveRun } from "./queries";
 import { Question } from "./question";
 import { RunGroup } from "./run-group";
@@ -28,8 +37,7 @@ const FOOT =
 
 /** One run while it is typed: it opens filled, and only what differed is changed. */
 export function RunForm({ attempt, number, start, card, last, units, close }: Props) {
-  const place = `log-${String(attempt.id)}-${String(number)}-${units.length}-${units.flow}`;
-  const draft = useDraft(place, typedFrom(start.run, fields, units));
+  const draft = useDraft(draftPlace(attempt.id, number, units), typedFrom(start.run, fields, units));
   const [tried, setTried] = useState(false);
   const [kept, setKept] = useState<string[]>([]);
   const problems = problemsIn(draft.typed, fields, units);

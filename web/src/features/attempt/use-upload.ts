@@ -2,7 +2,8 @@ import { useMutation } from "@tanstack/react-query";
 import { t } from "../../catalogue";
 import { vocabulary } from "../../api/generated-vocabulary";
 import type { Schemas } from "../../api/client";
-import { box, flush, post } from "../../domain/outbox/outbox";
+import { isOf } from "../../domain/outbox/changes";
+import { box, post } from "../../domain/outbox/outbox";
 import { useStored } from "../../ui/store";
 
 const MAX_BYTES = vocabulary.most.photoBytes;
@@ -18,8 +19,8 @@ export type Sending =
  * connection goes on where it stopped.
  */
 export function useUpload(attempt: number, kind: Schemas["PhotoKind"] = "bead", run: number | null = null) {
-  const { entries, sending, waits } = useStored(box);
-  const { mutate, error } = useMutation({
+  const { entries, opened, sending, waits } = useStored(box);
+  const { mutate, error, variables } = useMutation({
     networkMode: "always",
     mutationFn: (file: File) => {
       if (file.size > MAX_BYTES)
@@ -32,10 +33,9 @@ export function useUpload(attempt: number, kind: Schemas["PhotoKind"] = "bead", 
       return post({ what: "photo", attempt, kind, run, name: file.name, file });
     },
   });
-  const mine = entries.find(
-    (e) =>
-      e.what === "photo" && e.attempt === attempt && e.kind === kind && e.run === run && e.refused === null,
-  );
+  const mine = entries
+    .filter((e) => e.what === "photo")
+    .find((e) => isOf(e, attempt, opened) && e.kind === kind && e.run === run && e.refused === null);
   const state: Sending = mine
     ? {
         state: "sending",
@@ -45,5 +45,5 @@ export function useUpload(attempt: number, kind: Schemas["PhotoKind"] = "bead", 
     : error
       ? { state: "failed", error }
       : { state: "idle" };
-  return { sending: state, send: mutate, resume: () => void flush() };
+  return { sending: state, send: mutate, resume: () => variables && mutate(variables) };
 }

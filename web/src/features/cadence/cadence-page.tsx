@@ -10,7 +10,7 @@ import { Stepper } from "../../ui/stepper";
 import { newest, useAttempt, type Attempt } from "../../domain/use-attempt";
 import { useSetup } from "../../domain/use-setup";
 import type { Schemas } from "../../api/client";
-import { beatsFor, phaseAt, type Phase, type Plan } from "../../domain/beat";
+import { beatsFor, isLit, phaseAt, type Phase, type Plan } from "../../domain/beat";
 import { Trainer } from "./trainer";
 import { useBeep, useClock } from "../../ui/use-clock";
 
@@ -140,7 +140,7 @@ function Cadence({ attempt, card }: { attempt: Attempt; card: Schemas["Card"] })
 }
 
 function Face({ now, plan, running, what }: { now: Phase; plan: Plan; running: boolean; what: string }) {
-  const lit = running && now.phase === "beat" && now.part < 0.35;
+  const lit = running && now.phase === "beat" && isLit(now.part);
   const words =
     !running && now.phase !== "done"
       ? t("cadence-ready")

@@ -13,10 +13,6 @@ CARD_METHODS = ("cup_school", "flow_school", "run_order", "seams", "purge_tacks"
 """Methods that move the card as they stand."""
 
 
-MACHINE_SAYS = ("current_a", "start_current_a", "arc_s", "preflow_s", "downslope_s", "postflow_s")
-"""Keys of a run that a machine's data log measures."""
-
-
 def coupon_of(assignment: Assignment, run: Mapping[str, object] | None = None) -> dict[str, Any]:
     """The coupon that the core plans for an assignment by its course's schools.
 
@@ -89,10 +85,8 @@ def logged_of(run: Mapping[str, object]) -> dict[str, Any]:
 def measured_by_machine(run: Mapping[str, object]) -> dict[str, float]:
     """What of a run its machine's data log says, by the run's keys; nothing where there is none."""
     machine: Any = run.get("machine") or {}
-    found = {key: machine.get(key) for key in MACHINE_SAYS}
-    if pulse := machine.get("pulse"):
-        found |= {key: pulse[key] for key in ("per_second", "peak_a", "background_a", "on_share")}
-    return {key: float(value) for key, value in found.items() if value is not None}
+    found = {**machine, **(machine.get("pulse") or {})}
+    return {key: float(found[key]) for key in RUN.keys if found.get(key) is not None}
 
 
 def worst_check(assignment: Assignment, runs: Sequence[Mapping[str, object]]) -> Checked | None:

@@ -7,6 +7,7 @@ from datetime import date, datetime, timedelta
 from itertools import pairwise
 from zoneinfo import ZoneInfo
 
+from django.db.models.functions import TruncDate
 from django.utils import timezone
 
 from judicum.core.errors import NotFound, said
@@ -258,8 +259,8 @@ def wear_in(course: Course) -> list[tuple[Item, float]]:
     items = list(Item.objects.filter(course=course, kind__in=WORN))
     if not items:
         return []
-    uses = Use.objects.filter(course=course).values_list("at", flat=True)
-    days = sorted({at.astimezone(ZoneInfo(course.time_zone)).date() for at in uses})
+    day = TruncDate("at", tzinfo=ZoneInfo(course.time_zone))
+    days = list(Use.objects.filter(course=course).values_list(day, flat=True).distinct())
     moves = moves_of(items)
     each = [(item, _worn_past(moves[item.pk], days)) for item in items]
     return [(item, 1 / past[0]) for item, past in each if past and past[0] > 0]

@@ -16,9 +16,8 @@ from judicum.server.answers.base import list_of
 from judicum.server.catalogue.coupons.queries import assignment_for
 from judicum.server.catalogue.coupons.setup import card_for, checklist_for
 from judicum.server.catalogue.coupons.sheet import Heading, card_sheet
-from judicum.server.http.changes import CHANGE, change_in, happened_at
+from judicum.server.http.changes import CHANGE, accepted
 from judicum.server.http.kept import kept
-from judicum.server.http.labels import booth_path
 from judicum.server.http.paging import BY_CURSOR, ByChange
 from judicum.server.http.parsing import sent
 from judicum.server.http.person import person
@@ -26,8 +25,8 @@ from judicum.server.people.accounts.units import units_of
 from judicum.server.people.courses.queries import membership_of, staff_of
 from judicum.server.read.attempts import attempt_page, check_of, events_of, last_runs, policy_in, setup_of, wall_of
 from judicum.server.read.briefs import briefs, in_brief
+from judicum.server.read.labels import booth_path
 from judicum.server.read.waiting import ORDERS, next_waiting, waiting_page
-from judicum.server.record.attempts.actions.accept_once import accept_once
 from judicum.server.record.attempts.actions.log_run import log_run
 from judicum.server.record.attempts.actions.note_findings import note_findings
 from judicum.server.record.attempts.actions.open_attempt import weld_another
@@ -125,9 +124,8 @@ class RunView(APIView):
         parameters=CHANGE,
     )
     def put(self, request: Request, attempt_id: int, number: int) -> Response:
-        user, change, run = person(request), change_in(request), run_in(request)
-        at = happened_at(user, attempt_id, change)
-        accept_once(user, change, lambda: log_run(user, attempt_id, run, at, number))
+        run = run_in(request)
+        accepted(request, lambda user, at: log_run(user, attempt_id, run, at, number), attempt_id)
         return attempt_response(request, attempt_id)
 
 
@@ -150,9 +148,7 @@ class PreparationView(APIView):
     )
     def put(self, request: Request, attempt_id: int) -> Response:
         asked = sent(attempts_answers.PreparationRequest, request)
-        user, change = person(request), change_in(request)
-        at = happened_at(user, attempt_id, change)
-        accept_once(user, change, lambda: tick_preparation(user, attempt_id, asked.prepared, at))
+        accepted(request, lambda user, at: tick_preparation(user, attempt_id, asked.prepared, at), attempt_id)
         return attempt_response(request, attempt_id)
 
 
@@ -200,7 +196,7 @@ class CardSheetView(APIView):
                     name=attempt.student.display_name,
                     date=date_words(goal.due_on),
                 ),
-                request.build_absolute_uri(f"/{booth_path(attempt.course_id, attempt.pk)}"),
+                request.build_absolute_uri(booth_path(attempt.course_id, attempt.pk)),
             )
             steps = [words.step(step, goal.course.solvent, units) for step in checklist_for(goal)]
             file = card_sheet(card_for(goal), steps, about, units)
@@ -217,10 +213,8 @@ class NextAttemptView(APIView):
         operation_id="attempt_open", request=None, responses={201: attempts_answers.Attempt}, parameters=CHANGE
     )
     def post(self, request: Request, assignment_id: int) -> Response:
-        user, change = person(request), change_in(request)
-        assignment = assignment_for(user, assignment_id)
-        at = change.happened_at() if change else None
-        attempt = accept_once(user, change, lambda: weld_another(user, assignment, at))
+        assignment = assignment_for(person(request), assignment_id)
+        attempt = accepted(request, lambda user, at: weld_another(user, assignment, at))
         return attempt_response(request, attempt.pk, status.HTTP_201_CREATED)
 
 

@@ -12,12 +12,12 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from judicum.core.datalog import MAX_BYTES, DataLog, read_data_log
-from judicum.core.errors import InvalidValue, NotFound, said
+from judicum.core.errors import InvalidValue, said
 from judicum.server.answers import attempts as attempts_answers
 from judicum.server.http.person import person
 from judicum.server.http.routes.attempts import attempt_response
+from judicum.server.read.attempts import machine_trace
 from judicum.server.record.attempts.actions.attach_data_log import attach_data_log
-from judicum.server.record.attempts.models import MachineLog
 from judicum.server.record.attempts.queries import attempt_for
 
 
@@ -69,8 +69,4 @@ class DataLogView(APIView):
 
     @extend_schema(operation_id="data_log_read", responses=attempts_answers.MachineTrace)
     def get(self, request: Request, attempt_id: int, number: int) -> Response:
-        attempt = attempt_for(person(request), attempt_id)
-        found = MachineLog.objects.filter(run__attempt=attempt, run__number=number).first()
-        if found is None:
-            raise NotFound(said("refused-no-data-log", number=number))
-        return Response(attempts_answers.MachineTrace(name=found.name, **found.series))
+        return Response(machine_trace(person(request), attempt_id, number))

@@ -14,7 +14,7 @@ import { fieldWords } from "../../../domain/words";
 import { Loading, Problem } from "../../../ui/states";
 import { useStored } from "../../../ui/store";
 import { useWakeLock } from "../../../ui/use-wake-lock";
-import { cooled, problemsIn, runFrom, startOf, typedFrom, type Run } from "../log-shape";
+import { draftPlace, openedRun, problemsIn, runFrom, typedFrom } from "../log-shape";
 import { PhotoStep } from "../photo-step";
 import { useLastRuns, useMachine, useSaveRun } from "../queries";
 import { useDraft } from "../use-draft";
@@ -134,20 +134,13 @@ type RunProps = Props & { run: number; step: Step; goOn: () => void };
 function RunSteps({ attempt, setup, last, run, step, goOn }: RunProps) {
   const units = useUnits();
   const machine = useMachine(attempt.id);
-  const runs = attempt.runs as unknown as (Run & { number: number })[];
-  const planned = setup.planned_runs[run - 1];
-  const card = (planned ?? setup.card_run) as Partial<Run>;
   const [openedAt] = useState(() => Date.now());
   const glowPlace = `judicum-glow-${String(attempt.assignment.id)}`;
   const glowS = Number(localStorage.getItem(glowPlace) ?? NaN);
-  const start = cooled(
-    startOf(runs, run, last ?? { passed: false, runs: [] }, card, planned !== undefined),
-    runs.some((one) => one.number === run) ? null : setup.last_run_at,
-    openedAt,
-  );
+  const { start } = openedRun(attempt, setup, last, run, openedAt);
   const proposed = Number.isNaN(glowS) ? {} : { postflow_s: proposedPostflow(glowS) };
-  const place = `log-${String(attempt.id)}-${String(run)}-${units.length}-${units.flow}`;
-  const draft = useDraft(place, typedFrom({ ...start.run, ...proposed }, fields, units));
+  const opening = typedFrom({ ...start.run, ...proposed }, fields, units);
+  const draft = useDraft(draftPlace(attempt.id, run, units), opening);
   const save = useSaveRun(attempt.id, run);
   const set = (key: string, value: string) => draft.change({ ...draft.typed, [key]: value });
   const wrong = Object.keys(problemsIn(draft.typed, fields, units));

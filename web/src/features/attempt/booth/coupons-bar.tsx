@@ -2,7 +2,7 @@ import { t } from "../../../catalogue";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import { usePaths } from "../../../domain/course";
-import { may } from "../../../domain/use-attempt";
+import { goesOn } from "../../../domain/use-attempt";
 import { useMine } from "../queries";
 import { minutes } from "./go-step";
 
@@ -24,7 +24,7 @@ export function CouponsBar({ attempt }: { attempt: number }) {
     const timer = setInterval(() => setNow(Date.now()), SECOND_MS);
     return () => clearInterval(timer);
   }, []);
-  const open = (mine.data ?? []).filter((a) => a.id === attempt || (may(a, "log") && a.state !== "measured"));
+  const open = (mine.data ?? []).filter((a) => a.id === attempt || goesOn(a));
   if (open.length < 2) return null;
   return (
     <nav aria-label={t("booth-coupons")} className="flex gap-2 overflow-x-auto pb-1">

@@ -1,6 +1,7 @@
 import { t } from "../../../catalogue";
 import { Volume2, VolumeX } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
+import { isLit } from "../../../domain/beat";
 import { useBeep } from "../../../ui/use-clock";
 import { COUNT_IN_S, tapped, ticked, type Go } from "./go";
 
@@ -9,8 +10,6 @@ const TICK_MS = 50;
 const TONES = { count: 660, arc: 990, dab: 880, hold: 440 };
 /** ms of a shake for a dab, of one for the arc's end. */
 const SHAKES = { dab: 40, hold: 400 };
-/** Of a beat, for which the face is lit. */
-const LIT = 0.35;
 
 type Props = {
   postflowS: number;
@@ -67,7 +66,7 @@ export function GoStep({ postflowS, perSecond, ended, glowed, cooling }: Props) 
     }
     if (next.phase === "hold" && next.glowS !== null && next !== go) glowed(next.glowS);
   };
-  const lit = go.phase === "arc" && perSecond !== null && (passed * perSecond) % 1 < LIT;
+  const lit = go.phase === "arc" && perSecond !== null && isLit((passed * perSecond) % 1);
   const face = faceOf(go, passed, postflowS);
   const tone = {
     ready: "bg-neutral text-neutral-content",

@@ -40,7 +40,7 @@ def attach_data_log(
     run = Run.objects.filter(attempt=attempt, number=number).first()
     if run is None:
         raise NotFound(said("refused-no-such-run", number=number))
-    run.machine = {**asdict(found), "restarts_s": list(found.restarts_s)}
+    run.machine = asdict(found)
     run.save(update_fields=["machine"])
     advance(attempt, AttemptStep.LOG, user, at, changed={"machine": [None, name[:MAX_NAME]]}, run=number)
     MachineLog.objects.update_or_create(

@@ -66,14 +66,14 @@ def begin_upload(
         TooMuch: a limit of the person, the attempt or the course is reached. NotFound, NotAllowed: not one's own attempt.
     """
     check_size(size)
-    if change is not None and (known := Upload.objects.filter(pk=change.id).first()) is not None:
-        return upload_for(user, known.pk)
+    if change is not None and Upload.objects.filter(pk=change.id).exists():
+        return upload_for(user, change.id)
     attempt = own_attempt(user, attempt_id)
     if not allowed(attempt, step_for(kind)):
         raise WrongState(said("refused-photo-now", state=Named("state", state_for(attempt, user))))
     check_run(kind, run)
     _check_room(user, attempt, size)
-    made, _ = Upload.objects.get_or_create(
+    made, is_new = Upload.objects.get_or_create(
         pk=change.id if change else uuid4(),
         defaults={
             "attempt": attempt,
@@ -86,7 +86,7 @@ def begin_upload(
             "request_id": request_id.current(),
         },
     )
-    return upload_for(user, made.pk)
+    return made if is_new else upload_for(user, made.pk)
 
 
 def receive_piece(user: User, upload_id: UUID, offset: int, piece: bytes) -> Upload:
