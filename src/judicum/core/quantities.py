@@ -81,6 +81,8 @@ _TABLE = (
     Quantity("travel_mm_s", "speed", "mm/s", 0.05, 50, 0.1),
     Quantity("dab_pitch_mm", "length", "mm", 0.2, 20, 0.1),
     Quantity("dabs_per_s", "rate", "1/s", 0.05, 10, 0.1),
+    Quantity("turntable_rpm", "plain", "1/min", 0.01, 60, 0.05),
+    Quantity("beads", "count", "", 2, 12, whole=True),
     Quantity("arc_s", "time", "s", 0.1, 3600),
     Quantity("dabs", "count", "", 0, 2000, whole=True),
     Quantity("pass_number", "count", "", 1, 30, whole=True),

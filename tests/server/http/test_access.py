@@ -58,6 +58,7 @@ def address(route: str, course: Course) -> str:
         "<uuid:token_id>": "00000000-0000-4000-8000-000000000000",
         "<int:assignment_id>": course.assignment.pk,
         "<int:attempt_id>": course.attempt.pk,
+        "<int:trial_id>": 999999,
         "<int:student_id>": course.student.pk,
         "<int:photo_id>": 999999,
         "<int:measurement_id>": 999999,

@@ -14,6 +14,7 @@ from judicum.server.answers.coupons import Card, Design, Finish, RunCheck
 from judicum.server.answers.marking import Mark, SecondMark
 from judicum.server.answers.people import Person
 from judicum.server.answers.photos import MeasurementSummary, Photo
+from judicum.server.answers.starts import StartFigure
 from judicum.server.record.attempts.states import AttemptState, AttemptStep
 
 NEEDS = ("none", "first", "failing", "stuck")
@@ -93,6 +94,7 @@ class Setup(Answer):
     card: Card
     card_run: Run  # type: ignore[valid-type]
     planned_runs: list[Run]  # type: ignore[valid-type]
+    starts: list[StartFigure]
     checks: list[RunCheck]
     worked: Worked
     cautions: list[Caution]

@@ -67,6 +67,7 @@ INSTALLED_APPS = [
     "judicum.server.read.reports",
     "judicum.server.follow.sessions",
     "judicum.server.follow.stock",
+    "judicum.server.follow.trials",
     "judicum.server.follow.notices",
     "judicum.server.people.workshops",
     "judicum.server.exchange",

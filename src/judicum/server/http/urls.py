@@ -23,6 +23,7 @@ from judicum.server.http.routes import (
     schemes,
     sessions,
     stock,
+    trials,
     trust,
     workbench,
     workshops,
@@ -76,6 +77,11 @@ urlpatterns = [
     path("attempts/<int:attempt_id>/setup", attempts.SetupView.as_view()),
     path("attempts/<int:attempt_id>/findings", attempts.FindingsView.as_view()),
     path("attempts/<int:attempt_id>/events", attempts.EventsView.as_view()),
+    # trials
+    path("attempts/<int:attempt_id>/trials", trials.TrialsView.as_view()),
+    path("trials/<int:trial_id>", trials.TrialView.as_view()),
+    path("trials/<int:trial_id>/start", trials.StartValueView.as_view()),
+    path("trials/<int:trial_id>/scribe.pdf", trials.ScribeView.as_view()),
     # photos
     path("attempts/<int:attempt_id>/uploads", photos.UploadsView.as_view()),
     path("uploads/<uuid:upload_id>", photos.UploadView.as_view()),

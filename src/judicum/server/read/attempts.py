@@ -42,6 +42,7 @@ from judicum.server.read.briefs import MARK, SUMMARY, briefs, facts_of, in_brief
 from judicum.server.read.causes import requested_change
 from judicum.server.read.marking import mark_answer, second_mark_answer
 from judicum.server.read.photos import photo_answer, same_pictures
+from judicum.server.read.trials import start_figures
 from judicum.server.record.attempts import models
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import NO_ATTEMPT, attempt_for, visible_events, visible_to
@@ -180,6 +181,7 @@ def setup_of(user: User, attempt_id: int) -> Setup:
     return Setup(
         card=words.card_in_words(card, units),
         card_run=Run.model_validate(run_from_card(card)),
+        starts=start_figures(attempt, units),
         planned_runs=[Run.model_validate(run) for run in runs_from_card(card)],
         checks=[RunCheck(number=run["number"], **_check(check_for(attempt.assignment, run), units)) for run in runs],
         worked=worked_here(attempt.assignment),

@@ -9,6 +9,7 @@ from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.catalogue.schemes.models import Scheme
 from judicum.server.follow.sessions.models import Attendance, BoothSlot, CalendarSubscription, WeldedAt
 from judicum.server.follow.stock.models import Use
+from judicum.server.follow.trials.models import StartValue
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course, Membership
 from judicum.server.people.courses.queries import instructor_of
@@ -61,6 +62,9 @@ def _move_attempts(given: Assignment, student: User, new: Course) -> None:
     WeldedAt.objects.filter(attempt__in=keys).delete()
     Use.objects.filter(attempt__in=keys).update(course=new)
     attempts.update(assignment=there, course=new)
+    own = StartValue.objects.filter(student=student)
+    kept = own.filter(assignment=there).values("key")
+    own.filter(assignment=given).exclude(key__in=kept).update(assignment=there)
 
 
 def _given_there(given: Assignment, new: Course) -> Assignment:

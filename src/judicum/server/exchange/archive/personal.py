@@ -30,11 +30,12 @@ BELONGING = {
     "references": "attempt",
     "welded_at": "attempt",
     "stock_uses": "attempt",
+    "trials": "attempt",
 }
 """Tables whose rows belong to an attempt, and how they lead to it."""
 AFTER_RETURN = ("verdicts", "marks", "references")
 """What tells of a mark: given once that is returned, as on the page. How two markers came to agree is theirs."""
-OWN = {"memberships": "user", "attendance": "user", "slots": "student"}
+OWN = {"memberships": "user", "attendance": "user", "slots": "student", "start_values": "student"}
 NEVER = ("password", "skeleton", "last_login")
 
 

@@ -6,6 +6,7 @@ import re
 import zipfile
 from collections.abc import Iterator, Mapping
 from contextlib import contextmanager
+from functools import cached_property
 from itertools import islice
 from pathlib import Path
 from typing import Any
@@ -83,7 +84,7 @@ class Archive:
         if sum(one.file_size for one in self._zip.infolist() if one.filename.startswith("tables/")) > MAX_ROW_BYTES:
             raise InvalidValue("archive", "its tables", said("allowed-at-most-bytes-of-rows", most=MAX_ROW_BYTES))
         missing = [
-            name for name in BY_NAME if self._member(name) not in {one["name"] for one in self.manifest["files"]}
+            name for name, table in BY_NAME.items() if not table.added and self._member(name) not in self._listed
         ]
         if missing:
             raise InvalidValue("archive", None, said("allowed-a-table", names=", ".join(missing)))
@@ -105,6 +106,10 @@ class Archive:
         """Names of the files in the store's way."""
         return [n["name"].removeprefix("files/") for n in self.manifest["files"] if n["name"].startswith("files/")]
 
+    @cached_property
+    def _listed(self) -> set[str]:
+        return {one["name"] for one in self.manifest["files"]}
+
     def _member(self, table: str) -> str:
         """The member of the zip that holds a table."""
         return f"tables/{self._importer.tables.get(table, table)}.jsonl"
@@ -124,6 +129,8 @@ class Archive:
         check = Draft202012Validator(table.record.schema(name))
         files = set(self.files)
         stored = [f.name for f in table.fields if f.get_internal_type() == "FileField"]
+        if self._member(name) not in self._listed:
+            return
         with self._zip.open(self._member(name)) as lines:
             for number, line in enumerate(lines, 1):
                 at = f"{self._member(name)} line {number}"

@@ -12,6 +12,7 @@ from judicum.server.catalogue.schemes.models import Scheme
 from judicum.server.exchange.archive.records import RECORDS, Record
 from judicum.server.follow.sessions.models import Attendance, Booth, BoothNote, BoothSlot, Session, WeldedAt
 from judicum.server.follow.stock.models import Bottle, GaugeReading, Item, Movement, Use
+from judicum.server.follow.trials.models import StartValue, Trial
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course, Membership
 from judicum.server.record.attempts.models import Attempt, Event, Run
@@ -46,6 +47,7 @@ class Table:
 
     `by` is what they are ordered by and so numbered. `later` are references to tables that come after.
     `as_shipped` stands in rows that ship and belong to no course, where each server has its own.
+    `added` tables came after the version was out: an archive without one has no rows of it.
     `completed` makes of a line with defaults what the columns of today need.
     """
 
@@ -56,6 +58,7 @@ class Table:
     by: str = "pk"
     later: tuple[str, ...] = ()
     as_shipped: Mapping[str, str] = field(default_factory=dict)
+    added: bool = False
     completed: Callable[[dict[str, Any]], dict[str, Any]] = dict
 
     def rows(self, course_id: int, reader: User | None = None) -> QuerySet[Any]:
@@ -156,6 +159,8 @@ TABLES: tuple[Table, ...] = (
     Table("booths", Booth, _of("course")),
     Table("booth_notes", BoothNote, _of("booth__course")),
     Table("welded_at", WeldedAt, _of("attempt__course")),
+    Table("trials", Trial, _of("attempt__course"), added=True),
+    Table("start_values", StartValue, _of("assignment__course"), added=True),
     Table("attendance", Attendance, _of("session__course")),
     Table("slots", BoothSlot, _of("session__course")),
     Table("stock_items", Item, _of("course")),

@@ -27,6 +27,8 @@ class AttemptStep(models.TextChoices):
     REFUSE_PHOTO = "refuse_photo"
     MEASURE_BACK = "measure_back"
     MEASURE_RUN = "measure_run"
+    TRY = "try"
+    MEASURE_TRIAL = "measure_trial"
     CORRECT = "correct"
     CHOOSE_BEAD = "choose_bead"
     FIND = "find"
@@ -64,6 +66,7 @@ STEPS: dict[AttemptStep, dict[AttemptState, AttemptState]] = {
     AttemptStep.PREPARE: {s: s for s in (AttemptState.ASSIGNED, *OPEN)},
     AttemptStep.LOG: {AttemptState.ASSIGNED: AttemptState.LOGGED} | {s: s for s in OPEN},
     AttemptStep.ADD_VIEW: {s: s for s in (AttemptState.ASSIGNED, *OPEN)},
+    AttemptStep.TRY: {s: s for s in (AttemptState.ASSIGNED, *OPEN)},
     AttemptStep.READ_ANGLE: {s: s for s in OPEN},
     AttemptStep.ADD_PHOTO: dict.fromkeys(BEFORE_MARK, AttemptState.PHOTOGRAPHED) | {s: s for s in HELD_BACK},
     # A measurement may end after the mark was set by eye, or be made again: the mark stands.
@@ -71,6 +74,7 @@ STEPS: dict[AttemptStep, dict[AttemptState, AttemptState]] = {
     AttemptStep.REFUSE_PHOTO: {s: s for s in SENT},
     AttemptStep.MEASURE_BACK: {s: s for s in AttemptState},
     AttemptStep.MEASURE_RUN: {s: s for s in AttemptState},
+    AttemptStep.MEASURE_TRIAL: {s: s for s in AttemptState},
     AttemptStep.CORRECT: {s: s for s in SENT},
     AttemptStep.CHOOSE_BEAD: {s: s for s in (AttemptState.MEASURED, *HELD_BACK)},
     AttemptStep.FIND: {s: s for s in WAITING},

@@ -20,6 +20,7 @@ STUDENTS_STEPS = (
     AttemptStep.LOG,
     AttemptStep.ADD_PHOTO,
     AttemptStep.ADD_VIEW,
+    AttemptStep.TRY,
     AttemptStep.READ_ANGLE,
     AttemptStep.CHOOSE_BEAD,
 )

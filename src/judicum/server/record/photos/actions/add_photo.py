@@ -13,8 +13,11 @@ from judicum.server.record.attempts.actions.log_run import MAX_RUNS
 from judicum.server.record.attempts.queries import held_own
 from judicum.server.record.attempts.states import AttemptStep
 from judicum.server.record.attempts.transitions import advance
-from judicum.server.record.photos.actions.request_measurement import request_measurement
+from judicum.server.record.photos.actions.request_measurement import AT_ONCE, request_measurement
 from judicum.server.record.photos.models import Photo, PhotoKind, StoredPicture
+
+NUMBERED = (PhotoKind.RUN, PhotoKind.TRIAL)
+"""Kinds of photo that say of which run, or of which trial, they are."""
 
 
 def check_size(size: int) -> None:
@@ -35,8 +38,8 @@ def step_for(kind: str) -> AttemptStep:
 
 
 def check_run(kind: str, run: int | None) -> None:
-    """Raises InvalidValue unless a photo of a run names which, and no other names one."""
-    if (kind == PhotoKind.RUN) != (run is not None) or (run is not None and not 1 <= run <= MAX_RUNS):
+    """Raises InvalidValue unless a photo of a run or a trial names which, and no other names one."""
+    if (kind in NUMBERED) != (run is not None) or (run is not None and not 1 <= run <= MAX_RUNS):
         raise InvalidValue("run", run, said("allowed-run-of-photo", most=MAX_RUNS))
 
 
@@ -50,7 +53,7 @@ def add_photo(
     kind: str = PhotoKind.BEAD,
     run: int | None = None,
 ) -> Photo:
-    """Add a stored picture to one's own attempt; one of the bead, or of a run, is measured in the background.
+    """Add a stored picture to one's own attempt; one of the bead, a run or a trial is measured in the background.
 
     Raises:
         InvalidValue: as `check_run`. WrongState: nothing logged yet, or already marked. NotFound, NotAllowed: not one's own attempt.
@@ -72,6 +75,6 @@ def add_photo(
             sent_at=at or timezone.now(),
             request_id=request_id.current(),
         )
-        if measure and kind in (PhotoKind.BEAD, PhotoKind.RUN):
+        if measure and kind in AT_ONCE:
             request_measurement(photo)
     return photo

@@ -14,8 +14,10 @@ from judicum.server.record.photos.jobs import has_job, start
 from judicum.server.record.photos.models import Measurement, MeasurementState, Photo, PhotoKind, Remeasuring
 from judicum.server.record.photos.queries import photo_for, picture_of
 
-MEASURED = (PhotoKind.BEAD, PhotoKind.RUN, PhotoKind.BACK)
-"""The kinds of photo that are measured: the bead's and a run's at once, its back's when somebody who teaches asks for it."""
+AT_ONCE = (PhotoKind.BEAD, PhotoKind.RUN, PhotoKind.TRIAL)
+"""The kinds of photo that are measured when they come…"""
+MEASURED = (*AT_ONCE, PhotoKind.BACK)
+"""…and with those of which somebody who teaches asks for it."""
 
 
 def request_measurement(

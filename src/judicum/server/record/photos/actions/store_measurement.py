@@ -33,7 +33,11 @@ class MeasuredBead:
         return cls(replace(measured, picture=None), strip_file(measured))
 
 
-BESIDE = {PhotoKind.BACK: AttemptStep.MEASURE_BACK, PhotoKind.RUN: AttemptStep.MEASURE_RUN}
+BESIDE = {
+    PhotoKind.BACK: AttemptStep.MEASURE_BACK,
+    PhotoKind.RUN: AttemptStep.MEASURE_RUN,
+    PhotoKind.TRIAL: AttemptStep.MEASURE_TRIAL,
+}
 """Kinds of photo whose figures are not the attempt's, and the step that their measuring is."""
 
 
@@ -70,6 +74,8 @@ def store_measurement(measurement_id: int, found: Sequence[MeasuredBead], at: da
             if mine.photo.kind == PhotoKind.BACK:
                 mine.report = {**mine.report, "side": "back"}
             mine.save()
+            if mine.photo.kind == PhotoKind.TRIAL:
+                _save_beads(mine, found, names)
             step = BESIDE[PhotoKind(mine.photo.kind)]
             advance(attempt, step, None, at, measurement=mine.pk, refusal=mine.refusal_code or None)
             return True

@@ -213,6 +213,7 @@ field-travel_angle_deg = Travel angle (push)
 field-travel_mm_s = Travel speed
 field-tube_od_mm = Tube outside diameter
 field-turn_s = Time for one turn
+field-turntable_rpm = Turntable speed
 field-unit_system = Units for new members
 field-until = Until
 field-username = Login name

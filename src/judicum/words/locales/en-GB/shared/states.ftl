@@ -62,3 +62,4 @@ view-bead = Bead
 view-run = Run before it is covered
 view-setup = Setup at the machine
 view-torch = Torch in place
+view-trial = Trial plate
