@@ -12,6 +12,7 @@ import numpy as np
 
 import judicum.camera
 from judicum.camera import Fault, Photo, Scene, View, take_photo, weld
+from judicum.camera.plate import beads_of_amps, plate_scene
 from judicum.camera.truth import truth
 from judicum.core.photo import film, scale
 from judicum.core.trial import Trial
@@ -105,18 +106,6 @@ def beads_photo() -> tuple[bytes, list[dict[str, Any]]]:
 
 
 def trial_photo(trial: Trial, without: tuple[int, ...] = (), seed: int = 70) -> bytes:
-    """The plate of a trial of amps through the card's window, as a JPEG: 3.9 mm wide and gold at 53 A, growing with the amps."""
-    scenes = []
-    for line in trial.lines:
-        if line.number in without:
-            continue
-        ratio = float(line.value) / 53
-        bead = weld(
-            np.random.default_rng(seed + line.number), length_mm=trial.bead_mm, width_mm=3.9 * ratio**0.9, width_cv=0.03, pitch_mm=1.8,
-            pitch_cv=0.08, wander_mm=0.1, bead_level=int(np.clip(round(2 + 6 * np.log(ratio)), 0, 6)),
-            zone_level=int(np.clip(round(3 + 6 * np.log(ratio)), 1, 6)),
-        )  # fmt: skip
-        start = (25 + line.at_mm, 55 - trial.bead_mm / 2)
-        scenes.append(Scene(bead, start, 90.0, grain_deg=0, grain=0.3, seed=9))
-    view = View(size=(2400, 1800), tilt_deg=4.0, noise=0.005)
-    return taken(replace(scenes[0], view=view, beside=tuple(scenes[1:]))).jpeg
+    """The plate of a trial of amps through the card's window, as a JPEG (judicum.camera.plate.beads_of_amps)."""
+    places = [(line.at_mm, float(line.value)) for line in trial.lines if line.number not in without]
+    return taken(plate_scene(beads_of_amps(places), trial.bead_mm, seed)).jpeg

@@ -1,20 +1,28 @@
 """What people did beside sending photos: other views, an angle read, a correction by hand."""
 
 import io
+from collections.abc import Mapping
 from datetime import datetime, timedelta
+from typing import Any
 
 import numpy as np
 
 from judicum.camera import Scene, View, take_photo, weld
+from judicum.camera.plate import beads_of_amps, take_plate_photo
 from judicum.camera.torch import take_torch_photo
 from judicum.core.datalog import read_data_log
+from judicum.core.photo.measure import measure_all
 from judicum.logger.draw import LoggedWeld, draw_log
+from judicum.server.follow.trials.actions.change_trial import begin_trial, take_start, tap_beads
+from judicum.server.follow.trials.queries import planned
 from judicum.server.people.accounts.models import User
+from judicum.server.read.trials import trials_of
 from judicum.server.record.attempts.actions.attach_data_log import attach_data_log
 from judicum.server.record.attempts.models import Attempt, Run
 from judicum.server.record.photos.actions.correct_measurement import correct_measurement
 from judicum.server.record.photos.actions.read_angle import read_angle
 from judicum.server.record.photos.actions.send_photo import send_photo
+from judicum.server.record.photos.actions.store_measurement import MeasuredBead, store_measurement
 from judicum.server.record.photos.models import Measurement
 
 TORCH_DEG = 77.0
@@ -40,6 +48,23 @@ def add_machine_log(student: User, attempt: Attempt, pump_hz: float, pump_depth:
     known = {key: value for key, value in logged.items() if value is not None}
     weld = LoggedWeld(**known, pump_hz=pump_hz, pump_depth=pump_depth, seed=attempt.number)
     attach_data_log(student, attempt.pk, 1, read_data_log(io.StringIO(draw_log(weld))), "booth.csv")
+
+
+def add_trial(student: User, attempt: Attempt, asked: Mapping[str, Any], at: datetime) -> None:
+    """A trial of amps on a practice plate: planned, welded, photographed, and its best setting taken."""
+    trial = begin_trial(student, attempt.pk, asked)
+    tap_beads(student, trial.pk, range(1, len(trial.values) + 1))
+    plan = planned(trial)
+    plate = beads_of_amps((line.at_mm, float(line.value)) for line in plan.lines)
+    jpeg = take_plate_photo(plate, plan.bead_mm).jpeg
+    photo = send_photo(student, attempt.pk, jpeg, "plate.jpg", at, measure=False, kind="trial", run=trial.number)
+    made = Measurement.objects.create(photo=photo, requested_at=at)
+    store_measurement(
+        made.pk, [MeasuredBead.of(one) for one in measure_all(jpeg, "plate.jpg")], at + timedelta(minutes=1)
+    )
+    found = next(one.found for one in trials_of(student, attempt.pk).trials)
+    if found is not None and found.best is not None:
+        take_start(student, trial.pk, found.best, "student")
 
 
 def correct_by_hand(instructor: User, attempt: Attempt) -> None:

@@ -18,7 +18,7 @@ from judicum.camera.logbook import run_of
 from judicum.core.photo.measure import measure_all
 from judicum.core.setup import RUN
 from judicum.demo.drawing import Weld, draw, habits_of, shaky
-from judicum.demo.extras import add_machine_log, add_views, correct_by_hand
+from judicum.demo.extras import add_machine_log, add_trial, add_views, correct_by_hand
 from judicum.demo.load import assignments_of, begin_of, plans
 from judicum.demo.mail import write_mail
 from judicum.demo.marking import find_by_hand, leave_one_for_second, mark, save_references
@@ -33,7 +33,7 @@ from judicum.server.record.attempts.actions.log_run import log_run
 from judicum.server.record.attempts.actions.open_attempt import open_attempt
 from judicum.server.record.attempts.actions.tick_preparation import tick_preparation
 from judicum.server.record.attempts.models import Attempt
-from judicum.server.record.attempts.states import AttemptState
+from judicum.server.record.attempts.states import OPEN, AttemptState
 from judicum.server.record.photos.actions.send_photo import send_photo
 from judicum.server.record.photos.actions.store_measurement import MeasuredBead, store_measurement
 from judicum.server.record.photos.models import Measurement
@@ -188,6 +188,12 @@ def _run(plan: Weld, assignment: Assignment, habits: list[Any]) -> dict[str, Any
     return {key: value for key, value in rounded.items() if key in RUN.keys}
 
 
+def _to_weld(cast: Cast, student: User) -> Attempt | None:
+    """The newest attempt that the student still works at."""
+    mine = Attempt.objects.filter(course=cast.course, student=student, state__in=(AttemptState.ASSIGNED, *OPEN))
+    return mine.order_by("state", "-created_at").first()
+
+
 def _extras(cast: Cast) -> None:
     """The back of a coupon and the torch in place, and a correction by hand, at the newest attempts."""
     newest = {a.student_id: a for a in Attempt.objects.filter(course=cast.course, state=AttemptState.MEASURED)}
@@ -197,6 +203,8 @@ def _extras(cast: Cast) -> None:
             add_views(student, attempt, timezone.now())
         if attempt and (pumps := person.get("pumps")):
             add_machine_log(student, attempt, *pumps)
+        if (asked := person.get("tries")) and (fresh := _to_weld(cast, student)):
+            add_trial(student, fresh, asked, timezone.now())
         if attempt and person.get("corrected"):
             correct_by_hand(cast.staff[0], attempt)
     save_references(cast.staff[0], cast.course)

@@ -368,6 +368,22 @@ export const vocabulary = {
       "step": 0.1,
       "whole": false
     },
+    "turntable_rpm": {
+      "kind": "plain",
+      "unit": "1/min",
+      "low": 0.01,
+      "high": 60,
+      "step": 0.05,
+      "whole": false
+    },
+    "beads": {
+      "kind": "count",
+      "unit": "",
+      "low": 2,
+      "high": 12,
+      "step": 1.0,
+      "whole": true
+    },
     "arc_s": {
       "kind": "time",
       "unit": "s",
@@ -2125,7 +2141,8 @@ export const vocabulary = {
     "run",
     "back",
     "setup",
-    "torch"
+    "torch",
+    "trial"
   ],
   "orders": [
     "waited",

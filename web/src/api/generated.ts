@@ -399,6 +399,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{attempt_id}/trials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Trials of an attempt. */
+        get: operations["trials_read"];
+        put?: never;
+        /** @description Trials of an attempt. */
+        post: operations["trial_begin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{attempt_id}/uploads": {
         parameters: {
             query?: never;
@@ -1954,6 +1972,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trials/{trial_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description One trial. */
+        put: operations["trial_change"];
+        post?: never;
+        /** @description One trial. */
+        delete: operations["trial_drop"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trials/{trial_id}/scribe.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The scribe sheet of a trial, at scale. */
+        get: operations["trial_scribe"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trials/{trial_id}/start": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Taking a setting of a trial. */
+        post: operations["trial_take"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/trust": {
         parameters: {
             query?: never;
@@ -2355,7 +2425,7 @@ export interface components {
         /** @enum {string} */
         AttemptState: "assigned" | "logged" | "photographed" | "measured" | "marked" | "returned" | "photo_asked" | "weld_again" | "second_asked" | "to_agree";
         /** @enum {string} */
-        AttemptStep: "open" | "prepare" | "log" | "add_photo" | "add_view" | "read_angle" | "measure" | "refuse_photo" | "measure_back" | "measure_run" | "correct" | "choose_bead" | "find" | "judge_cause" | "mark" | "return" | "ask_photo" | "send_back" | "take_back" | "ask_second" | "mark_second" | "agree";
+        AttemptStep: "open" | "prepare" | "log" | "add_photo" | "add_view" | "read_angle" | "measure" | "refuse_photo" | "measure_back" | "measure_run" | "try" | "measure_trial" | "correct" | "choose_bead" | "find" | "judge_cause" | "mark" | "return" | "ask_photo" | "send_back" | "take_back" | "ask_second" | "mark_second" | "agree";
         Attendance: {
             session: number;
             student: number;
@@ -3691,7 +3761,7 @@ export interface components {
             measurements: components["schemas"]["Measurement"][];
         };
         /** @enum {string} */
-        PhotoKind: "bead" | "run" | "back" | "setup" | "torch";
+        PhotoKind: "bead" | "run" | "back" | "setup" | "torch" | "trial";
         /** @description Something wrong with a photo at first sight, and what to do. */
         PhotoProblem: {
             code: string;
@@ -4363,6 +4433,7 @@ export interface components {
             card: components["schemas"]["Card"];
             card_run: components["schemas"]["Run"];
             planned_runs: components["schemas"]["Run"][];
+            starts: components["schemas"]["StartFigure"][];
             checks: components["schemas"]["RunCheck"][];
             worked: components["schemas"]["Worked"];
             cautions: components["schemas"]["Caution"][];
@@ -4437,6 +4508,24 @@ export interface components {
         StandsAt: {
             student: components["schemas"]["Person"];
             value: number;
+        };
+        /** @description A setting to start with: whose it is, in words, and the fields of a run that it fills in. */
+        StartFigure: {
+            /** @enum {string} */
+            key: "current_a" | "travel_mm_s" | "turntable_rpm" | "gas_l_min" | "stickout_mm" | "cup" | "gas_part" | "postflow_s" | "on_share" | "per_second" | "dabs_per_s";
+            value: number | string;
+            /** @enum {string} */
+            whose: "student" | "booth" | "class";
+            words: string;
+            run: {
+                [key: string]: number | string;
+            };
+        };
+        /** @description A setting to be taken, and whose it becomes. */
+        StartRequest: {
+            value: number | string;
+            /** @enum {string} */
+            whose: "student" | "booth" | "class";
         };
         /** @description One field of an item: a figure with its unit and limits, a choice with its options, or words. */
         StockField: {
@@ -4593,6 +4682,124 @@ export interface components {
             expiry: string | null;
         };
         TokenList: components["schemas"]["Token"][];
+        Trial: {
+            id: number;
+            number: number;
+            /** @enum {string} */
+            varied: "current_a" | "travel_mm_s" | "turntable_rpm" | "gas_l_min" | "stickout_mm" | "cup" | "gas_part" | "postflow_s" | "on_share" | "per_second" | "dabs_per_s";
+            /** Format: date-time */
+            made_at: string;
+            blank_length_mm: number;
+            blank_width_mm: number;
+            bead_mm: number;
+            tube_od_mm: number | null;
+            lines: components["schemas"]["TrialLine"][];
+            photo: components["schemas"]["Photo"] | null;
+            measuring: boolean;
+            refusal: string | null;
+            count: components["schemas"]["TrialCount"] | null;
+            beads: components["schemas"]["TrialBead"][];
+            curve: components["schemas"]["TrialPoint"][];
+            found: components["schemas"]["TrialFound"] | null;
+            wanted_low_mm: number;
+            wanted_high_mm: number;
+            wanted_level: number;
+            may: ("change" | "count" | "take" | "take_for_all")[];
+        };
+        /**
+         * @description What was measured of the bead on a line, what it shows, and how likely another of this setting is as wanted; `seen_number` is
+         *     the bead's in the photo.
+         */
+        TrialBead: {
+            line: number;
+            seen_number: number;
+            width_mm: number;
+            width_u_mm: number;
+            width_cv: number;
+            pitch_cv: number | null;
+            tint_bead: number | null;
+            tint_zone: number | null;
+            zone_mm: number | null;
+            faults: string[];
+            seen: string;
+            as_wanted: boolean;
+            chance: number;
+        };
+        /** @description Which lines are welded; or which bead of the photo lies on each line (null for none; `by_place` lets the server count again). */
+        TrialChangeRequest: {
+            /** @default null */
+            welded?: number[] | null;
+            /** @default null */
+            counted?: (number | null)[] | null;
+            /** @default false */
+            by_place?: boolean;
+        };
+        /** @description Which bead lies on which line: `missing` lines have none, `extra` beads lie on none; not `sure` where another way fits as well. */
+        TrialCount: {
+            missing: number[];
+            extra: number[];
+            sure: boolean;
+            by_hand: boolean;
+        };
+        /** @description What a trial found: the setting (null: none is worth taking), where it may lie, and why. */
+        TrialFound: {
+            best: number | string | null;
+            best_words: string | null;
+            low: number | null;
+            high: number | null;
+            lines: string[];
+        };
+        /** @description A line of a trial: what is set for it, in words too, where it lies along the blank, when its turn comes, whether it is welded. */
+        TrialLine: {
+            number: number;
+            value: number | string;
+            words: string;
+            at_mm: number;
+            turn: number;
+            welded: boolean;
+        };
+        /**
+         * @description The figure's course between the beads: width with the half range that holds 90 % of single beads, level, and the chance of a
+         *     bead as wanted.
+         */
+        TrialPoint: {
+            value: number;
+            width_mm: number;
+            half_mm: number;
+            level: number | null;
+            chance: number;
+        };
+        /** @description What may be varied at this coupon, from where to where by its card; `values` of a choice. */
+        TrialProposal: {
+            /** @enum {string} */
+            key: "current_a" | "travel_mm_s" | "turntable_rpm" | "gas_l_min" | "stickout_mm" | "cup" | "gas_part" | "postflow_s" | "on_share" | "per_second" | "dabs_per_s";
+            low: number | null;
+            high: number | null;
+            values: string[];
+        };
+        /** @description A trial to be planned: from `low` to `high` in `beads` steps, or the `values` themselves; `judicum.core.trial` checks it. */
+        TrialRequest: {
+            varied: string;
+            /** @default null */
+            low?: number | null;
+            /** @default null */
+            high?: number | null;
+            /** @default null */
+            beads?: number | null;
+            /** @default null */
+            values?: (number | string)[] | null;
+            /** @default null */
+            blank_length_mm?: number | null;
+            /** @default null */
+            blank_width_mm?: number | null;
+        };
+        /** @description The trials of an attempt, the newest first, what may be varied, and what stays as the card has it. */
+        Trials: {
+            trials: components["schemas"]["Trial"][];
+            proposals: components["schemas"]["TrialProposal"][];
+            fixed: components["schemas"]["Run"];
+            may_begin: boolean;
+        };
         /** @description What is not scheduled, and why in words. */
         Unplaced: {
             assignment: number;
@@ -5609,6 +5816,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Attempt"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    trials_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trials"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    trial_begin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrialRequest"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trials"];
                 };
             };
             default: {
@@ -9170,6 +9439,132 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    trial_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trial_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["TrialChangeRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trials"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    trial_drop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trial_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trials"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    trial_scribe: {
+        parameters: {
+            query?: {
+                paper?: "a4" | "letter";
+            };
+            header?: never;
+            path: {
+                trial_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    trial_take: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trial_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StartRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trials"];
+                };
             };
             default: {
                 headers: {

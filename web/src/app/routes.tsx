@@ -51,6 +51,10 @@ const pages: RouteObject[] = [
     path: "attempt/:attemptId/booth",
     lazy: async () => ({ Component: (await import("../features/attempt")).BoothPage }),
   },
+  {
+    path: "attempt/:attemptId/trials",
+    lazy: async () => ({ Component: (await import("../features/attempt")).TrialsPage }),
+  },
   { path: "attempt/:attemptId", element: <ByRole /> },
 ];
 

@@ -48,9 +48,11 @@ export const schemeKeys = family({
 export const attemptKeys = family({
   one: (attempt: number) => ["attempt", attempt],
   setup: (attempt: number, version: number) => ["setup", attempt, version],
+  setups: (attempt: number) => ["setup", attempt],
   lastRuns: (attempt: number) => ["last-runs", attempt],
   runCheck: (attempt: number, run: string | null) => ["run-check", attempt, run],
   machine: (attempt: number) => ["machine", attempt],
+  trials: (attempt: number) => ["trials", attempt],
   dataLog: (attempt: number, run: number) => ["data-log", attempt, run],
 });
 

@@ -8,7 +8,7 @@ import { dateWords, fieldWords, viewWords } from "./words";
 /** The photos of an attempt that are not of the bead, and the torch angles read on them. */
 export function ViewsOf({ attempt }: { attempt: Attempt }) {
   const [reading, setReading] = useState<number | null>(null);
-  const views = attempt.photos.filter((p) => p.kind !== "bead" && p.kind !== "run");
+  const views = attempt.photos.filter((p) => !["bead", "run", "trial"].includes(p.kind));
   const chosen = views.find((v) => v.id === reading);
   if (views.length === 0) return null;
   return (

@@ -7,6 +7,7 @@ import { useAboutCourse, useDesigns, usePaths } from "../../domain/course";
 import { Picker } from "../../ui/panel";
 import { Empty, Loading, Problem } from "../../ui/states";
 import { useGiven } from "../../domain/use-given";
+import { useShowCoupon } from "./queries";
 import { choiceWords, dateWords, fieldWords, finishWords, optionsOf } from "../../domain/words";
 import { ChoiceField } from "../../ui/choice-field";
 import { AssignForm } from "./assign-form";
@@ -143,43 +144,54 @@ function Filters({ designs, filter, change }: FilterProps) {
 }
 
 function Given({ assignments }: { assignments: Schemas["Assignment"][] }) {
+  const show = useShowCoupon();
   if (assignments.length === 0) return <Empty>{t("assign-no-coupons-assigned-yet-select-a")}</Empty>;
   return (
-    <table className="table rounded-box border border-base-300 bg-base-100">
-      <thead>
-        <tr>
-          {[
-            t("common-coupon"),
-            t("assign-finish"),
-            t("assign-passes-in-a-row"),
-            t("common-students"),
-            t("assign-due"),
-            t("assign-for-the-wall"),
-          ].map((words) => (
-            <th key={words}>{words}</th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {assignments.map((a) => (
-          <tr key={a.id}>
-            <td>{a.design.title}</td>
-            <td>{finishWords(a.finish)}</td>
-            <td>{a.good_in_a_row}</td>
-            <td>{a.students}</td>
-            <td>{dateWords(a.due_on)}</td>
-            <td>
-              <a className="link" href={`/api/assignments/${String(a.id)}/job.pdf`}>
-                <Say
-                  id="assign-job-sheet-of"
-                  vars={{ title: a.design.title }}
-                  elems={{ span: <span className="sr-only" /> }}
-                />
-              </a>
-            </td>
+    <>
+      <Problem error={show.error} />
+      <table className="table rounded-box border border-base-300 bg-base-100">
+        <thead>
+          <tr>
+            {[
+              t("common-coupon"),
+              t("assign-finish"),
+              t("assign-passes-in-a-row"),
+              t("common-students"),
+              t("assign-due"),
+              t("assign-for-the-wall"),
+              t("assign-demonstrate"),
+            ].map((words) => (
+              <th key={words}>{words}</th>
+            ))}
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {assignments.map((a) => (
+            <tr key={a.id}>
+              <td>{a.design.title}</td>
+              <td>{finishWords(a.finish)}</td>
+              <td>{a.good_in_a_row}</td>
+              <td>{a.students}</td>
+              <td>{dateWords(a.due_on)}</td>
+              <td>
+                <a className="link" href={`/api/assignments/${String(a.id)}/job.pdf`}>
+                  <Say
+                    id="assign-job-sheet-of"
+                    vars={{ title: a.design.title }}
+                    elems={{ span: <span className="sr-only" /> }}
+                  />
+                </a>
+              </td>
+              <td>
+                <button className="btn btn-sm" disabled={show.isPending} onClick={() => show.mutate(a.id)}>
+                  {t("trials-show-coupon")}
+                  <span className="sr-only"> {a.design.title}</span>
+                </button>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
   );
 }

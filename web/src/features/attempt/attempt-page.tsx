@@ -17,6 +17,7 @@ import { OtherViews } from "./other-views";
 import { PhotoStep } from "./photo-step";
 import { Preparation } from "./preparation";
 import { SetupCard } from "./setup-card";
+import { Starts } from "./trials/starts";
 
 /** One attempt, in the order of the work; what may be done now comes from the server. */
 export function AttemptPage() {
@@ -73,6 +74,7 @@ export function AttemptPage() {
               {t("booth-open")}
             </Link>
           )}
+          <Starts attempt={a} />
           <SetupCard attempt={a} />
           {may(a, "prepare") && <Preparation attempt={a} />}
           {photos && <PhotoStep attempt={a} />}

@@ -151,6 +151,13 @@ export function cooled(start: Start, last_at: string | null, now_ms: number): St
   return { ...start, run: { ...start.run, cooled_s: Math.round(since_s / TENS) * TENS } };
 }
 
+/** A first run with the settings that trials have found; they outrank what was set the last time. */
+export function withStarts(start: Start, starts: readonly Schemas["StartFigure"][]): Start {
+  const found = Object.assign({}, ...starts.map((one) => one.run)) as Partial<Run>;
+  if (Object.keys(found).length === 0) return start;
+  return { run: { ...start.run, ...found }, words: t("attempt-with-trial-settings") };
+}
+
 /** What the form of a run opens with at a time (ms since 1970), and the card's own settings for that run. */
 export function openedRun(
   attempt: Attempt,
@@ -164,7 +171,8 @@ export function openedRun(
   const card = (planned ?? setup.card_run) as Partial<Run>;
   const start = startOf(runs, number, last ?? { passed: false, runs: [] }, card, planned !== undefined);
   const isSaved = runs.some((run) => run.number === number);
-  return { start: cooled(start, isSaved ? null : setup.last_run_at, now_ms), card };
+  const begun = runs.length > 0 ? start : withStarts(start, setup.starts);
+  return { start: cooled(begun, isSaved ? null : setup.last_run_at, now_ms), card };
 }
 
 /** Where a run is kept while it is typed: once for each way of writing its figures. */

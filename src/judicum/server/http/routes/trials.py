@@ -62,7 +62,7 @@ class TrialView(APIView):
             )
         return trials_response(request, trial.attempt_id)
 
-    @extend_schema(operation_id="trial_drop", responses=trials_answers.Trials)
+    @extend_schema(operation_id="trial_drop", responses={200: trials_answers.Trials})
     def delete(self, request: Request, trial_id: int) -> Response:
         trial = trial_for(person(request), trial_id)
         drop_trial(person(request), trial_id)

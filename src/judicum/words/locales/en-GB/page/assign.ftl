@@ -13,6 +13,7 @@ assign-bead-width = bead width { $target_width_mm }
 assign-by-no-one-yet = by no one yet
 assign-by-someone = by someone
 assign-common-faults = Common faults: { $usual_faults }.
+assign-demonstrate = Demonstration
 assign-due = { field-due_on }
 assign-edit = Edit { $title }
 assign-edit-2 = Edit

@@ -102,6 +102,7 @@ attempt-weld-attempt = Weld attempt { $number }
 attempt-weld-this-coupon-again = Weld this coupon again:
 attempt-what-is-broken = What is broken?
 attempt-with-the-card-settings = Filled with the card settings. Change only what differed.
+attempt-with-trial-settings = Filled with what your trials found. Change only what differed.
 attempt-with-your-last-good-settings = Filled with your last good settings. Change only what differed.
 attempt-your-earlier-beads-to-the-same = Your earlier beads, to the same scale
 attempt-your-one-change = Your one change:

@@ -1,0 +1,48 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { api, unwrap, type Schemas } from "../../../api/client";
+import { attemptKeys } from "../../../domain/keys";
+
+const WHILE_MEASURING_MS = 1500;
+
+/** The trials of an attempt, and all that may be done with them; each answers with all of them as they then are. */
+export function useTrials(attempt: number) {
+  const queries = useQueryClient();
+  const key = attemptKeys.trials(attempt);
+  const after = (trials: Schemas["Trials"]) => {
+    queries.setQueryData(key, trials);
+    void queries.invalidateQueries({ queryKey: attemptKeys.one(attempt) });
+  };
+  const read = useQuery({
+    queryKey: key,
+    queryFn: () =>
+      unwrap(api.GET("/api/attempts/{attempt_id}/trials", { params: { path: { attempt_id: attempt } } })),
+    refetchInterval: (query) =>
+      query.state.data?.trials.some((one) => one.measuring) ? WHILE_MEASURING_MS : false,
+  });
+  const begin = useMutation({
+    mutationFn: (body: Schemas["TrialRequest"]) =>
+      unwrap(
+        api.POST("/api/attempts/{attempt_id}/trials", { params: { path: { attempt_id: attempt } }, body }),
+      ),
+    onSuccess: after,
+  });
+  const change = useMutation({
+    mutationFn: ({ trial, ...body }: Schemas["TrialChangeRequest"] & { trial: number }) =>
+      unwrap(api.PUT("/api/trials/{trial_id}", { params: { path: { trial_id: trial } }, body })),
+    onSuccess: after,
+  });
+  const drop = useMutation({
+    mutationFn: (trial: number) =>
+      unwrap(api.DELETE("/api/trials/{trial_id}", { params: { path: { trial_id: trial } } })),
+    onSuccess: after,
+  });
+  const take = useMutation({
+    mutationFn: ({ trial, ...body }: Schemas["StartRequest"] & { trial: number }) =>
+      unwrap(api.POST("/api/trials/{trial_id}/start", { params: { path: { trial_id: trial } }, body })),
+    onSuccess: (trials) => {
+      after(trials);
+      void queries.invalidateQueries({ queryKey: attemptKeys.setups(attempt) });
+    },
+  });
+  return { read, begin, change, drop, take };
+}
