@@ -4793,11 +4793,12 @@ export interface components {
             /** @default null */
             blank_width_mm?: number | null;
         };
-        /** @description The trials of an attempt, the newest first, what may be varied, and what stays as the card has it. */
+        /** @description The trials of an attempt, the newest first, what may be varied, what stays as the card has it, and what is started with. */
         Trials: {
             trials: components["schemas"]["Trial"][];
             proposals: components["schemas"]["TrialProposal"][];
             fixed: components["schemas"]["Run"];
+            starts: components["schemas"]["StartFigure"][];
             may_begin: boolean;
         };
         /** @description What is not scheduled, and why in words. */

@@ -52,7 +52,7 @@ export const attemptKeys = family({
   lastRuns: (attempt: number) => ["last-runs", attempt],
   runCheck: (attempt: number, run: string | null) => ["run-check", attempt, run],
   machine: (attempt: number) => ["machine", attempt],
-  trials: (attempt: number) => ["trials", attempt],
+  trials: (attempt: number, version: number) => ["trials", attempt, version],
   dataLog: (attempt: number, run: number) => ["data-log", attempt, run],
 });
 

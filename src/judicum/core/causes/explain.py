@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from math import log
 from typing import Any
 
-from judicum.core.causes.case import Case, read_case
+from judicum.core.causes.case import Case, Earlier, read_case
 from judicum.core.causes.evidence import TESTS, EvidenceFound
 from judicum.core.causes.symptoms import Symptom, could_see, symptoms_of
 from judicum.core.causes.table import CAUSES, Cause, Evidence
@@ -21,8 +21,12 @@ OWN_HISTORY = 0.35
 """Odds, as a logarithm, that one earlier confirmation of this student's adds."""
 NAMED_BEFORE = 1.3
 """The same of one that was named at the last attempt…"""
-SHOWN_BEFORE = 0.25
-"""…and of one whose symptoms were seen there while nothing was named."""
+SHOWN_BEFORE = 1.3
+"""…and of one that was surely there beside what was named, or while nothing was: a second habit is carried on like this."""
+NOT_THERE = 0.05
+"""Chance under which an attempt is one without it."""
+SURE = 4.0
+"""Odds, as a logarithm, of a cause that somebody who stood there has named."""
 FADES = 0.75
 """Of that, with each attempt since…"""
 GONE = 0.45
@@ -160,17 +164,28 @@ def _history(case: Case, code: str, before: Sequence["_Before"]) -> History:
 
 @dataclass(frozen=True)
 class _Before:
-    """An attempt before: what was named, and the symptoms that were seen (None: it was not told whole)."""
+    """An attempt before: what was named, and the chance of each cause that it was there beside that (None: it was not told whole)."""
 
     confirmed: str | None
-    seen: frozenset[str] | None
+    chances: Mapping[str, float] | None
 
 
 def _before(case: Case) -> list[_Before]:
-    def seen(one: Case | None) -> frozenset[str] | None:
-        return None if one is None else frozenset(s.code for s in symptoms_of(one))
+    return [_Before(one.confirmed, _chances(one)) for one in case.earlier]
 
-    return [_Before(one.confirmed, seen(one.case)) for one in case.earlier]
+
+def _chances(one: Earlier) -> Mapping[str, float] | None:
+    """How likely each cause was there in an attempt before, by itself; what was named then is taken as there."""
+    if one.case is None:
+        return None
+    seen = symptoms_of(one.case)
+    could = [found for cause in CAUSES.values() if (found := _evidence(one.case, seen, cause, ())) is not None]
+    if not could:
+        return {}
+    own = [found.evidence + (SURE if found.cause.code == one.confirmed else 0.0) for found in could]
+    strengths = {s.code: s.strength for s in seen}
+    _, chances = weigh([found.cause for found in could], own, strengths, could_see(one.case))
+    return {found.cause.code: float(chance) for found, chance in zip(could, chances, strict=True)}
 
 
 def _habit(before: Sequence[_Before], code: str) -> float:
@@ -178,13 +193,11 @@ def _habit(before: Sequence[_Before], code: str) -> float:
     tilt = 0.0
     for one in before:
         tilt *= FADES
-        shown = one.seen is not None and not one.seen.isdisjoint(CAUSES[code].shows)
         if one.confirmed == code:
             tilt += NAMED_BEFORE
-        elif one.seen is not None and not shown:
-            tilt *= GONE
-        elif shown and one.confirmed is None:
-            tilt += SHOWN_BEFORE
+        elif one.chances is not None:
+            chance = one.chances.get(code, 0.0)
+            tilt = tilt * (GONE if chance < NOT_THERE else 1.0) + SHOWN_BEFORE * chance
     return tilt
 
 

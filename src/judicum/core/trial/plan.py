@@ -3,6 +3,7 @@
 import math
 from collections.abc import Mapping
 from dataclasses import dataclass
+from itertools import pairwise
 from typing import Any
 
 from judicum.core.errors import InvalidValue, one_of, said
@@ -51,6 +52,12 @@ class Trial:
     width_mm: float
     bead_mm: float
     tube_od_mm: float | None = None
+
+    @property
+    def room_mm(self) -> float:
+        """From a line to the middle between it and the nearest one, mm: a zone that reaches further runs into the next."""
+        places = [line.at_mm for line in self.lines]
+        return min(b - a for a, b in pairwise(places)) / 2
 
 
 def read_trial(given: Mapping[str, Any], tube_od_mm: float | None = None) -> Trial:

@@ -8,7 +8,7 @@ from pydantic import Field
 from judicum.server.answers.attempts import Run
 from judicum.server.answers.base import Answer, OneOf, Request
 from judicum.server.answers.photos import Photo
-from judicum.server.answers.starts import Key, Value, Whose
+from judicum.server.answers.starts import Key, StartFigure, Value, Whose
 
 MAX_BEADS = 12
 
@@ -133,9 +133,10 @@ class Trial(Answer):
 
 
 class Trials(Answer):
-    """The trials of an attempt, the newest first, what may be varied, and what stays as the card has it."""
+    """The trials of an attempt, the newest first, what may be varied, what stays as the card has it, and what is started with."""
 
     trials: list[Trial]
     proposals: list[TrialProposal]
     fixed: Run
+    starts: list[StartFigure]
     may_begin: bool

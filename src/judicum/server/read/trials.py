@@ -68,6 +68,7 @@ def trials_of(user: User, attempt_id: int) -> Trials:
             for one in proposals(card, design.tube_od_mm, card.pulse_mean_a is not None)
         ],
         fixed=Run.model_validate(run_from_card(card)),
+        starts=start_figures(attempt, units),
         may_begin=own and allowed(attempt, AttemptStep.TRY),
     )  # fmt: skip
 
@@ -165,15 +166,19 @@ def _beads(plan: Planned, seen: Sequence[Report], match: Match | None) -> list[B
     if match is None:
         return []
     return [
-        _bead(line.number, line.value, seen[match.beads[line.number]])
+        _bead(line.number, line.value, seen[match.beads[line.number]], plan.room_mm)
         for line in plan.lines
         if line.number in match.beads
     ]
 
 
-def _bead(number: int, value: float | str, report: Report) -> BeadSeen:
+def _bead(number: int, value: float | str, report: Report, room_mm: float) -> BeadSeen:
+    """The bead of a line; the width of its zone only where that ends before the next bead's begins (`room_mm`)."""
     bead, tint = report.bead, report.tint
     assert bead is not None
+    zone_mm = (tint.width_mm.left + tint.width_mm.right) / 2 if tint else None
+    if zone_mm is not None and zone_mm + bead.width_mm.mean / 2 > room_mm:
+        zone_mm = None
     return BeadSeen(
         number=number,
         value=value,
@@ -182,7 +187,7 @@ def _bead(number: int, value: float | str, report: Report) -> BeadSeen:
         width_cv=bead.width_mm.cv,
         tint_bead=tint.bead.level if tint else None,
         tint_zone=tint.haz.level if tint else None,
-        zone_mm=(tint.width_mm.left + tint.width_mm.right) / 2 if tint else None,
+        zone_mm=zone_mm,
         pitch_cv=report.ripple.cv if report.ripple else None,
         faults=tuple(dict.fromkeys(one.kind for one in report.defects or ())),
     )

@@ -142,6 +142,11 @@ function RunSteps({ attempt, setup, last, run, step, goOn }: RunProps) {
   const opening = typedFrom({ ...start.run, ...proposed }, fields, units);
   const draft = useDraft(draftPlace(attempt.id, run, units), opening);
   const save = useSaveRun(attempt.id, run);
+  /** What a trial found of a figure that no field of the run holds. */
+  const found = (key: string): { aim?: number } => {
+    const value = setup.starts.find((one) => one.key === key)?.value;
+    return typeof value === "number" ? { aim: value } : {};
+  };
   const set = (key: string, value: string) => draft.change({ ...draft.typed, [key]: value });
   const wrong = Object.keys(problemsIn(draft.typed, fields, units));
   if (step === "set")
@@ -152,7 +157,7 @@ function RunSteps({ attempt, setup, last, run, step, goOn }: RunProps) {
         hidden={machine.data?.advice.flatMap((one) => one.hides) ?? []}
         advice={machine.data?.advice ?? []}
         glowS={Number.isNaN(glowS) ? null : glowS}
-        rpm={setup.card.turntable_rpm}
+        rpm={setup.card.turntable_rpm && { ...setup.card.turntable_rpm, ...found("turntable_rpm") }}
         set={set}
         after={goOn}
       />
@@ -161,7 +166,7 @@ function RunSteps({ attempt, setup, last, run, step, goOn }: RunProps) {
     return (
       <GoStep
         postflowS={Number(draft.typed.postflow_s?.replace(",", ".")) || setup.card.postflow_s.aim}
-        perSecond={setup.card.dabs_per_s}
+        perSecond={found("dabs_per_s").aim ?? setup.card.dabs_per_s}
         ended={(arcS) => set("arc_s", trimmed(arcS.toFixed(1)))}
         glowed={(seconds) => localStorage.setItem(glowPlace, String(seconds))}
         cooling={(since) => coolsSince(attempt.id, since)}

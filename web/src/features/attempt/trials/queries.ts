@@ -2,12 +2,10 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, unwrap, type Schemas } from "../../../api/client";
 import { attemptKeys } from "../../../domain/keys";
 
-const WHILE_MEASURING_MS = 1500;
-
-/** The trials of an attempt, and all that may be done with them; each answers with all of them as they then are. */
-export function useTrials(attempt: number) {
+/** The trials of an attempt as it is in this version, and all that may be done with them; each answers with all of them as they then are. */
+export function useTrials(attempt: number, version: number) {
   const queries = useQueryClient();
-  const key = attemptKeys.trials(attempt);
+  const key = attemptKeys.trials(attempt, version);
   const after = (trials: Schemas["Trials"]) => {
     queries.setQueryData(key, trials);
     void queries.invalidateQueries({ queryKey: attemptKeys.one(attempt) });
@@ -16,8 +14,7 @@ export function useTrials(attempt: number) {
     queryKey: key,
     queryFn: () =>
       unwrap(api.GET("/api/attempts/{attempt_id}/trials", { params: { path: { attempt_id: attempt } } })),
-    refetchInterval: (query) =>
-      query.state.data?.trials.some((one) => one.measuring) ? WHILE_MEASURING_MS : false,
+    placeholderData: (before) => before,
   });
   const begin = useMutation({
     mutationFn: (body: Schemas["TrialRequest"]) =>

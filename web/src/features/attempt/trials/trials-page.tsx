@@ -14,12 +14,12 @@ export function TrialsPage() {
   const paths = usePaths();
   const units = useUnits();
   const attempt = useAttempt(id);
-  const { read, begin, change, drop, take } = useTrials(id);
+  const { read, begin, change, drop, take } = useTrials(id, attempt.data?.version ?? 0);
   if (read.isPending || attempt.isPending) return <Loading />;
   const error = read.error ?? attempt.error;
   if (error || !read.data || !attempt.data)
     return <Problem error={error} again={() => void read.refetch()} />;
-  const { trials, proposals, may_begin } = read.data;
+  const { trials, proposals, starts, may_begin } = read.data;
   const goal = attempt.data.assignment;
   return (
     <div className="mx-auto max-w-3xl space-y-4">
@@ -43,6 +43,13 @@ export function TrialsPage() {
       )}
       {!may_begin && trials.length === 0 && <p>{t("trials-none")}</p>}
       <Problem error={change.error ?? drop.error ?? take.error} />
+      <div aria-live="polite" className="space-y-2">
+        {starts.map((one) => (
+          <p key={one.key} className="rounded-box border-2 border-primary p-3 text-lg">
+            {one.words}
+          </p>
+        ))}
+      </div>
       {trials.map((trial) => (
         <TrialView
           key={trial.id}
