@@ -4,7 +4,7 @@ from typing import Any
 
 from judicum.core.causes import SKIPPABLE, Explained, Followed, Ranked, Symptom
 from judicum.core.causes.evidence import EvidenceFound
-from judicum.core.causes.explain import both_likely, certainty
+from judicum.core.causes.explain import certainty
 from judicum.core.choices import CHOICES
 from judicum.core.quantities import QUANTITIES, Quantity
 from judicum.words.catalogue import knows, t
@@ -105,10 +105,9 @@ def cause_card(one: Ranked, found: Explained, units: Units = METRIC) -> dict[str
     }
 
 
-def both_words(found: Explained) -> str | None:
-    """That two causes are likely there at once and which to change first; None where there are none such."""
-    both = both_likely(found.causes)
-    return t("causes-both", first=named("cause", both[0]), second=named("cause", both[1])) if both else None
+def both_words(both: tuple[str, str]) -> str:
+    """That two causes are likely there at once, and that the first is changed first."""
+    return t("causes-both", first=named("cause", both[0]), second=named("cause", both[1]))
 
 
 def _history(one: Ranked) -> str:

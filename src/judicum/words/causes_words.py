@@ -3,7 +3,7 @@
 from judicum.core.causes import CAUSES
 from judicum.core.causes.case import MIN_COPIED
 from judicum.core.causes.evidence import EDGE
-from judicum.core.causes.explain import COURSE_HISTORY, FADES, GONE, MAX_HISTORY, NAMED_BEFORE, SHOWN_BEFORE
+from judicum.core.causes.explain import COURSE_HISTORY, FADES, GONE, MAX_HISTORY, NAMED_BEFORE, NOT_THERE, SHOWN_BEFORE
 from judicum.core.causes.table import Evidence
 from judicum.core.causes.weigh import WEIGH
 from judicum.words.catalogue import knows, t
@@ -19,7 +19,7 @@ Made from `judicum.core.causes.table` by `python -m judicum.words.causes_words`;
 
 **How strongly.** A figure just outside its range speaks with 0.6 of its weight, one 60 % of the limit outside with one and a half times; one just inside speaks against with {EDGE:g} of its weight, in the middle wholly, and one that was copied off the card not at all (three quarters of at least {MIN_COPIED} figures equal it to the digit). Everything else holds or does not. Evidence for a cause none of whose symptoms is seen counts nothing, so a good bead has no cause whatever was set.
 
-**What was before** tilts the start: {NAMED_BEFORE:g} for a cause that was confirmed at the last attempt, {SHOWN_BEFORE:g} where its symptoms were seen and nothing was named, {FADES:g} of that with each attempt since, {GONE:g} with each that shows none of its symptoms; up to {COURSE_HISTORY:g} for what is usual in the course, {MAX_HISTORY:g} at most together.
+**What was before** tilts the start: {NAMED_BEFORE:g} for a cause that was confirmed at the last attempt, {SHOWN_BEFORE:g} times the chance that it was there beside what was named, or while nothing was, {FADES:g} of that with each attempt since, {GONE:g} with each in which its chance is under {NOT_THERE:g}; up to {COURSE_HISTORY:g} for what is usual in the course, {MAX_HISTORY:g} at most together.
 
 **Where the weights come from**: the usual order of causes for each fault in the literature of the trade (docs/references.md), and worked cases (`tests/core/causes`), one for each cause. They were set by hand. `./judicum bench-causes` judges them on welders with one hidden habit each, drawn, photographed, measured and explained ([the table](causes-judged.md)); those welders are our own invention too.
 """

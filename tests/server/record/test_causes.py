@@ -4,7 +4,9 @@ from collections.abc import Callable
 from typing import Any
 
 import pytest
+from django.db import connection
 from django.test import Client
+from django.test.utils import CaptureQueriesContext
 
 from judicum.core.causes import CAUSES
 from judicum.server.record.attempts.actions.log_run import log_run
@@ -149,3 +151,82 @@ def test_every_cause_step_and_symptom_has_its_words() -> None:
     assert {code for codes in TRACKS.values() for code in codes} <= codes_of("symptom")
     assert TESTS
     assert SCORES
+
+
+def test_two_causes_are_confirmed_and_one_is_what_is_to_change(
+    course: Course, client_of: Callable[..., Client]
+) -> None:
+    client, attempt = client_of(course.instructor), short_attempt(course, 5.9, None)
+    url = f"/api/attempts/{attempt.pk}/causes"
+    client.put(f"{url}/postflow_short", {"verdict": "confirmed"}, "application/json")
+    client.put(f"{url}/torch_pulled_early", {"verdict": "beside"}, "application/json")
+    verdicts = {one["code"]: one["verdict"] for one in explained(client, attempt)["causes"]}
+    assert (verdicts["postflow_short"], verdicts["torch_pulled_early"]) == ("confirmed", "beside")
+    client.put(f"{url}/flow_low", {"verdict": "confirmed"}, "application/json")
+    kept = {one.cause: one.beside for one in Verdict.objects.filter(attempt=attempt)}
+    assert kept == {"flow_low": False, "torch_pulled_early": True}
+    client.put(f"{url}/torch_pulled_early", {"verdict": "confirmed"}, "application/json")
+    assert {one.cause: one.beside for one in Verdict.objects.filter(attempt=attempt)} == {"torch_pulled_early": False}
+
+
+def test_what_is_ruled_out_comes_back_only_with_new_evidence_and_says_which(
+    course: Course, client_of: Callable[..., Client]
+) -> None:
+    client, attempt = client_of(course.instructor), short_attempt(course, 9, "shiny")
+    assert "torch_pulled_early" in {one["code"] for one in explained(client, attempt)["causes"]}
+    url = f"/api/attempts/{attempt.pk}/causes/torch_pulled_early"
+    found = client.put(url, {"verdict": "ruled_out"}, "application/json").json()
+    assert "torch_pulled_early" not in {one["code"] for one in found["causes"]}
+    assert [one["code"] for one in found["ruled_out"]] == ["torch_pulled_early"]
+    log_run(course.student, attempt.pk, {**RUN, "postflow_s": 9, "electrode_after": "dull"})
+    back = next(one for one in explained(client, attempt)["causes"] if one["code"] == "torch_pulled_early")
+    assert (back["verdict"], back["new"]) == ("ruled_out", ["dull tungsten"])
+    gone = client.put(url, {"verdict": None}, "application/json").json()
+    assert (gone["ruled_out"], Verdict.objects.count()) == ([], 0)
+
+
+def test_a_log_that_repeats_the_card_is_said_kindly_to_those_who_teach_alone(
+    course: Course, client_of: Callable[..., Client]
+) -> None:
+    staff, student = client_of(course.instructor), client_of(course.student)
+    attempt = short_attempt(course)
+    assert explained(staff, attempt)["log_note"] is None
+    card = student.get(f"/api/attempts/{attempt.pk}/setup").json()["card_run"]
+    student.put(f"/api/attempts/{attempt.pk}/runs/1", card, "application/json")
+    note = explained(staff, attempt)["log_note"]
+    assert note.startswith("The log repeats the card")
+    assert note not in student.get(f"/api/attempts/{attempt.pk}").content.decode()
+    assert student.get(f"/api/attempts/{attempt.pk}/causes").status_code == 403
+
+
+def test_how_first_suggestions_fared_stands_under_consistency(course: Course, client_of: Callable[..., Client]) -> None:
+    client = client_of(course.instructor)
+    for cause, verdict in (
+        ("postflow_short", "confirmed"),
+        ("torch_pulled_early", "confirmed"),
+        ("postflow_short", "ruled_out"),
+    ):
+        attempt = short_attempt(course)
+        client.put(f"/api/attempts/{attempt.pk}/causes/{cause}", {"verdict": verdict}, "application/json")
+    page = client.get(f"/api/courses/{course.row.pk}/agreement").json()
+    (row,) = page["causes"]
+    assert (row["code"], row["first"], row["confirmed"], row["ruled_out"]) == ("postflow_short", 3, 1, 1)
+    assert row["instead"] == ["Torch pulled away early (1)"]
+    assert [(one["judged"], one["right"]) for one in page["months"]] == [(2, 1)]
+
+
+def test_attempts_before_are_told_whole_in_a_fixed_number_of_queries(
+    course: Course,
+) -> None:
+    for _ in range(3):
+        last = short_attempt(course)
+    case = case_of(last)
+    assert [one.case is not None for one in case.earlier] == [True, True]
+    with CaptureQueriesContext(connection) as few:
+        case_of(last)
+    for _ in range(3):
+        last = short_attempt(course)
+    case_of(last)
+    with CaptureQueriesContext(connection) as many:
+        case_of(last)
+    assert len(many) == len(few)

@@ -486,11 +486,14 @@ export type Messages = {
   "markers-bead-of": "at" | "count";
   "markers-beside-the-suggestion": never;
   "markers-blind-second-marks": never;
+  "markers-causes": never;
   "markers-curves-for-would-fit-your-marks": "changed" | "title";
   "markers-does-not-apply": "words";
   "markers-each-marker-compared-with-suggested-marks": never;
   "markers-first-and-second-marks-compared": never;
+  "markers-first-right": never;
   "markers-given-minus-suggested": never;
+  "markers-instead": never;
   "markers-intraclass-correlation": never;
   "markers-lower-limit": never;
   "markers-markers-over-time": never;
@@ -499,8 +502,10 @@ export type Messages = {
   "markers-marks-compared-with-suggestions-by-criterion": never;
   "markers-meaning": never;
   "markers-measured": "faults" | "pitch_cv" | "tint" | "toe_waviness" | "width_cv";
+  "markers-month": "judged" | "month" | "right";
   "markers-moving-mean": never;
   "markers-new-markers-start-here-mark-ten": never;
+  "markers-no-causes": never;
   "markers-no-marks-yet": never;
   "markers-no-reference-beads-yet-open-a": never;
   "markers-no-second-marks-yet": never;
@@ -509,6 +514,7 @@ export type Messages = {
   "markers-reference": never;
   "markers-reference-beads": never;
   "markers-remove-reference": never;
+  "markers-ruled-out": never;
   "markers-save-my-mark": never;
   "markers-save-share": never;
   "markers-second-minus-first": never;
@@ -516,9 +522,11 @@ export type Messages = {
   "markers-start-self-test": never;
   "markers-strip-of-a-reference": "title";
   "markers-strip-of-the-bead": never;
+  "markers-suggested-first": never;
   "markers-target-wide": "target_width_mm" | "title";
   "markers-the-bead": never;
   "markers-this-share-of-marks-is-picked": never;
+  "markers-times": never;
   "markers-to": "high" | "low" | "value";
   "markers-upper-limit": never;
   "markers-weighted-kappa": never;
@@ -547,11 +555,13 @@ export type Messages = {
   "marking-bead-starts-at-the-red-line": never;
   "marking-being-measured": never;
   "marking-camera-tilt": never;
+  "marking-certainty": "certainty" | "share";
   "marking-change-asked-at-attempt": "asked" | "number";
   "marking-comment-for-markers-for-example-an": never;
   "marking-compare-with-attempt": "number";
   "marking-confirm": never;
   "marking-confirm-a-cause": never;
+  "marking-confirm-both": never;
   "marking-confirmed": never;
   "marking-correct": never;
   "marking-corrected-by-hand": never;
@@ -571,6 +581,7 @@ export type Messages = {
   "marking-haz-tint-width-left-right": never;
   "marking-hide": never;
   "marking-key": "key";
+  "marking-key-both": never;
   "marking-key-line": never;
   "marking-key-next": never;
   "marking-key-photo": never;
@@ -605,6 +616,7 @@ export type Messages = {
   "marking-n-a": never;
   "marking-new-photo-requested": "answer";
   "marking-new-photo-requested-from": never;
+  "marking-new-since": "evidence";
   "marking-no-bead-photo-yet-the-student": never;
   "marking-no-causes-to-suggest-no-bead": never;
   "marking-no-problems-found": never;
@@ -643,6 +655,7 @@ export type Messages = {
   "marking-ripples": never;
   "marking-rule-out": never;
   "marking-ruled-out": never;
+  "marking-ruled-out-list": never;
   "marking-run-causes": never;
   "marking-run-suggested": "total";
   "marking-same-score-for-the-other": "count";
@@ -673,6 +686,7 @@ export type Messages = {
   "marking-swap-start-and-end": never;
   "marking-symptoms": never;
   "marking-the-back-of-the-coupon": never;
+  "marking-there-too": never;
   "marking-this-result-cant-be-corrected-measure": never;
   "marking-to-weld-again": "answer";
   "marking-toe-moved": "at" | "side";
@@ -683,6 +697,7 @@ export type Messages = {
   "marking-two-marks-agree-on-one-mark": never;
   "marking-undo-all-corrections": never;
   "marking-undo-last-correction": never;
+  "marking-undo-ruled-out": "cause";
   "marking-use-first-mark": never;
   "marking-use-second-mark": never;
   "marking-use-suggested": never;

@@ -2267,13 +2267,18 @@ export interface components {
             /** @default  */
             next_change?: string;
         };
-        /** @description How alike a course is marked; `share` (percent) of its marks goes to a second marker. */
+        /**
+         * @description How alike a course is marked; `share` (percent) of its marks goes to a second marker. `causes` and `months` say how causes that
+         *     were suggested first fared.
+         */
         Agreement: {
             share: number;
             lines: components["schemas"]["AgreementLine"][];
             markers: components["schemas"]["Marker"][];
             departures: components["schemas"]["Departure"][];
             offers: components["schemas"]["SchemeOffer"][];
+            causes: components["schemas"]["SuggestedCause"][];
+            months: components["schemas"]["MonthOfCauses"][];
         };
         /** @description How far second marks agree with first ones in one line; `said` is it in words. */
         AgreementLine: {
@@ -2508,6 +2513,12 @@ export interface components {
             booth: number;
             start: number;
         };
+        /** @description Two causes that are likely there at once, the one to change first in front. */
+        BothCauses: {
+            words: string;
+            first: string;
+            second: string;
+        };
         /** @description A bottle in use with its last reading, what it still gives, and its leak in words. */
         BottleInUse: {
             id: number;
@@ -2648,7 +2659,10 @@ export interface components {
             message: string;
             meant?: number;
         };
-        /** @description One cause: its share of all odds, how sure it is in words, what speaks for and against it, what to change, and what was made of it before. */
+        /**
+         * @description One cause: its share of all odds, how sure it is in words, what speaks for and against it, what to change, and what was made of it
+         *     before; `new` is what speaks for it since it was ruled out.
+         */
         Cause: {
             code: string;
             words: string;
@@ -2658,7 +2672,8 @@ export interface components {
             against: components["schemas"]["Evidence"][];
             advice: string;
             history: string;
-            verdict: ("confirmed" | "ruled_out") | null;
+            verdict: ("confirmed" | "beside" | "ruled_out") | null;
+            new: string[];
         };
         Caution: {
             code: string;
@@ -3080,14 +3095,16 @@ export interface components {
             what: string;
         };
         /**
-         * @description `sound` is null where nothing could be seen either way; `both` says that two causes are likely there at once, and which to change
-         *     first.
+         * @description `sound` is null where nothing could be seen either way; `both` says that two causes are likely there at once. `ruled_out` are
+         *     causes that somebody ruled out and for which nothing new speaks; `log_note` says where figures of the log were not counted.
          */
         Explanation: {
             symptoms: components["schemas"]["Symptom"][];
             causes: components["schemas"]["Cause"][];
             sound: boolean | null;
-            both: string | null;
+            both: components["schemas"]["BothCauses"] | null;
+            ruled_out: components["schemas"]["NamedCause"][];
+            log_note: string | null;
             asked: components["schemas"]["RequestedChange"] | null;
         };
         /** @description A fault's kind and its place along the bead. */
@@ -3542,6 +3559,13 @@ export interface components {
             previous: string | null;
             results: components["schemas"]["Member"][];
         };
+        /** @description First suggestions of a month (its first day) on which a cause was confirmed, and how many of them were right. */
+        MonthOfCauses: {
+            /** Format: date */
+            month: string;
+            judged: number;
+            right: number;
+        };
         /** @description The course that a student is moved to. */
         MoveStudentRequest: {
             to: number;
@@ -3571,6 +3595,10 @@ export interface components {
         MySessions: {
             slots: components["schemas"]["MyBoothSlot"][];
             sessions: components["schemas"]["MySession"][];
+        };
+        NamedCause: {
+            code: string;
+            words: string;
         };
         /** @description The attempt that is to be looked at next, null where none waits. */
         NextAttempt: {
@@ -4610,6 +4638,15 @@ export interface components {
             total: number;
         };
         StudentReportList: components["schemas"]["StudentReport"][];
+        /** @description A cause that stood first, and what was made of it: how often it was confirmed, ruled out, and what was confirmed instead. */
+        SuggestedCause: {
+            code: string;
+            words: string;
+            first: number;
+            confirmed: number;
+            ruled_out: number;
+            instead: string[];
+        };
         /**
          * @description What the evidence suggests for one line of the scheme, its weight in percent, and the figures behind it.
          *
@@ -4810,7 +4847,7 @@ export interface components {
         };
         /** @description One of the verdicts, or null for none. */
         VerdictRequest: {
-            verdict: ("confirmed" | "ruled_out") | null;
+            verdict: ("confirmed" | "beside" | "ruled_out") | null;
         };
         /** @description The attempt's version that the person was looking at. */
         VersionRequest: {

@@ -75,6 +75,11 @@ export function dateWords(iso: string): string {
   return dayFormat.format(new Date(iso));
 }
 
+const monthFormat = new Intl.DateTimeFormat(locale, { month: "short", year: "numeric" });
+
+/** A month, of its first day. */
+export const monthWords = (iso: string): string => monthFormat.format(new Date(iso));
+
 const clockFormat = new Intl.DateTimeFormat(locale, { hour: "numeric", minute: "2-digit" });
 
 /** The time of day, of milliseconds since 1970. */

@@ -1,6 +1,6 @@
 """One attempt as causes are looked for in it: read and checked from JSON values."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from contextlib import suppress
 from dataclasses import dataclass, field, replace
 from typing import Any
@@ -86,6 +86,8 @@ class Case:
     usual: dict[str, int] = field(default_factory=dict)
     rejected: dict[str, int] = field(default_factory=dict)
     """How often the course's instructors took each cause, and how often they set one aside."""
+    ruled_out: Mapping[str, frozenset[str]] = field(default_factory=dict)
+    """What spoke for each cause when somebody ruled it out of this attempt; empty where nobody wrote that down."""
     dull_before: bool = False
     """Whether the last attempt left the tungsten dull."""
 
@@ -131,6 +133,7 @@ def read_case(given: object) -> Case:
     coupon = read_coupon(given["coupon"] if given["coupon"] is not None else {})
     card = card_of(coupon)
     runs = tuple(_run(run, k) for k, run in enumerate(_list(given, "runs")))
+    confirmed, earlier = _confirmed(given), _earlier(given)
     return Case(
         coupon,
         card,
@@ -140,9 +143,9 @@ def read_case(given: object) -> Case:
         _looks(given),
         _by_hand(given),
         _report(given["measurement"]),
-        _written_off(card, runs),
-        _confirmed(given),
-        _earlier(given),
+        _written_off(card, runs, [one.case for one in earlier if one.case]),
+        confirmed,
+        earlier,
         _usual(given),
         dull_before=_dull_before(given),
     )
@@ -269,20 +272,26 @@ def _confirmed(given: Mapping[str, object]) -> tuple[str, ...]:
     return tuple(found)
 
 
-def _written_off(card: Card, runs: tuple[Used, ...]) -> frozenset[str]:
-    """Keys of the figures that equal the card's in a log that was written off it."""
+def _written_off(card: Card, runs: tuple[Used, ...], before: Sequence["Case"]) -> frozenset[str]:
+    """Keys of the figures that equal the card's in a log that was written off it: nearly all of its figures do, together with those
+    of the person's logs before, which say how they log."""
+    same = [key for key, equal in _beside_card(card, runs) if equal]
+    every = [equal for one in before for _, equal in _beside_card(one.card, one.runs)]
+    every += [equal for _, equal in _beside_card(card, runs)]
+    return frozenset(same) if len(every) >= MIN_COPIED and sum(every) >= COPIED_SHARE * len(every) else frozenset()
+
+
+def _beside_card(card: Card, runs: tuple[Used, ...]) -> list[tuple[str, bool]]:
+    """Each logged figure that nobody meets to the digit, and whether it equals the card's."""
     usual = run_from_card(card)
-    there, same = 0, set()
+    found = []
     for run in runs:
         for key in COPIED_FIGURES:
             used, band = getattr(run, key), card.band(key)
-            if used is None:
-                continue
-            there += 1
-            aims = {getattr(usual, key), band.aim if band else None}
-            if any(aim is not None and abs(used - aim) < 1e-6 for aim in aims):
-                same.add(key)
-    return frozenset(same) if there >= MIN_COPIED and len(same) * len(runs) >= COPIED_SHARE * there else frozenset()
+            if used is not None:
+                aims = (getattr(usual, key), band.aim if band else None)
+                found.append((key, any(aim is not None and abs(used - aim) < 1e-6 for aim in aims)))
+    return found
 
 
 def _earlier(given: Mapping[str, object]) -> tuple[Earlier, ...]:

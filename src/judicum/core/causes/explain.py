@@ -104,7 +104,13 @@ def explain_case(case: Case) -> Explained:
         looked = any(value not in (False, [], None) for value in (*case.looks.values(), *case.by_hand.values()))
         return Explained((), (), True if measured or looked else None)
     before = _before(case)
-    could = [found for cause in CAUSES.values() if (found := _evidence(case, seen, cause, before)) is not None]
+    could = [
+        found
+        for cause in CAUSES.values()
+        if (found := _evidence(case, seen, cause, before)) is not None and not _stays_out(case, found)
+    ]
+    if not could:
+        return Explained(tuple(seen), (), False)
     shares, chances = weigh(
         [one.cause for one in could],
         [one.evidence for one in could],
@@ -146,6 +152,12 @@ def _evidence(case: Case, seen: Sequence[Symptom], cause: Cause, before: Sequenc
                 weight_for += sign * weight * found.strength
                 kept.append(found)
     return _Could(cause, weight_for, tuple(met), tuple(against), history)
+
+
+def _stays_out(case: Case, found: _Could) -> bool:
+    """Whether a cause was ruled out of this attempt and nothing new speaks for it."""
+    spoke = case.ruled_out.get(found.cause.code)
+    return spoke is not None and (not spoke or {item.what for item in found.met} <= spoke)
 
 
 def _test(case: Case, seen: Sequence[Symptom], evidence: Evidence) -> EvidenceFound | None:

@@ -98,7 +98,7 @@ def symptoms_of(case: Case) -> list[Symptom]:
             *_width(case, report.bead, report.profile, report.defects or []),
             *_faults(case, report),
         ]
-        found += [*_ripples(case, report.ripple), *_toes(report.bead, report.defects or [])]
+        found += [*_ripples(case, report.ripple), *_toes(report.bead, report.profile, report.defects or [])]
     return sorted(found, key=lambda seen: -seen.strength)
 
 
@@ -268,10 +268,21 @@ def start_of(s: Floats, width: Floats) -> str | None:
     first, rest = width[s < SYMPTOM.start_mm], width[s >= SYMPTOM.start_mm]
     if len(first) < 3 or len(rest) < SYMPTOM.min_places:
         return None
-    usual = float(np.median(rest))
+    usual = _usual_at_start(s, width, first)
     if (first > max(SYMPTOM.wide_start_share * usual, usual + 3 * float(rest.std()))).sum() >= 2:
         return "wide"
     return "narrow" if first.mean() < SYMPTOM.narrow_start_share * usual else None
+
+
+def _usual_at_start(s: Floats, width: Floats, first: Floats) -> float:
+    """Width that the start would have by the rest: its median, or where the rest surely grows what its line says of the start."""
+    later = s >= SYMPTOM.start_mm
+    usual = float(np.median(width[later]))
+    if np.ptp(width[later]) > 0 and float(np.corrcoef(s[later], width[later])[0, 1]) >= SYMPTOM.grows_fit:
+        line = np.polyfit(s[later], width[later], 1)
+        if line[0] > 0:
+            usual = float(np.polyval(line, s[: len(first)].mean()))
+    return usual
 
 
 def _steady(
@@ -297,11 +308,31 @@ def wavy_share(bead: BeadFigures) -> float:
     return max(bead.toe_waviness_mm.left, bead.toe_waviness_mm.right) / max(bead.width_mm.mean, 0.1)
 
 
-def _toes(bead: BeadFigures, faults: Sequence[Defect]) -> Iterator[Symptom]:
-    wavy = wavy_share(bead)
-    limit = 2.5 * SYMPTOM.wavy_share if any(f.kind in OUTLINE for f in faults) else SYMPTOM.wavy_share
+def _toes(bead: BeadFigures, profile: Profile | None, faults: Sequence[Defect]) -> Iterator[Symptom]:
+    wavy, limit = wavy_share(bead), SYMPTOM.wavy_share
+    if any(f.kind in OUTLINE for f in faults):
+        beside = _wavy_beside(profile, faults)
+        wavy, limit = (wavy, 2.5 * limit) if beside is None else (beside / bead.width_mm.mean, limit)
     if wavy >= limit:
         yield Symptom("toes_wavy", _from(SYMPTOM.wavy_share, wavy, 0.2), figures={"share": round(wavy, 3)})
+
+
+def _wavy_beside(profile: Profile | None, faults: Sequence[Defect]) -> float | None:
+    """RMS of the worse toe about its own straight line, mm, where no fault makes the outline; None where too little is left."""
+    if profile is None or len(profile.width_mm) < SYMPTOM.min_places or len(profile.centre_mm) != len(profile.width_mm):
+        return None
+    s, width = np.asarray(profile.s_mm, float), np.asarray(profile.width_mm, float)
+    centre = np.asarray(profile.centre_mm, float)
+    clear = (s > s[0] + SYMPTOM.tip_mm) & (s < s[-1] - SYMPTOM.tip_mm)
+    for fault in faults:
+        if fault.kind in OUTLINE:
+            clear &= np.abs(s - fault.s_mm) > fault.size_mm / 2 + 1.0
+    if clear.sum() < SYMPTOM.min_places:
+        return None
+    normal = np.linalg.svd(centre - centre.mean(0), full_matrices=False)[2][1]
+    across = (centre - centre.mean(0)) @ normal
+    toes = (across[clear] + side * width[clear] / 2 for side in (-1, 1))
+    return max(float((toe - np.polyval(np.polyfit(s[clear], toe, 1), s[clear])).std()) for toe in toes)
 
 
 def _ripples(case: Case, ripple: RippleFigures | None) -> Iterator[Symptom]:

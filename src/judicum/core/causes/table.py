@@ -51,11 +51,11 @@ def seen(code: str) -> Evidence:
 
 
 _TABLE = (
-    Cause("postflow_short", {"grey_at_end": 2.4, "electrode_dull": 1.3, "pinhole": 0.3}, 0.5,
+    Cause("postflow_short", {"grey_at_end": 2.4, "electrode_dull": 1.9, "pinhole": 0.3}, 0.4,
         ((below("postflow_s"), 2.2), (observed("electrode_after", "dull"), 0.8)),
         ((within("postflow_s"), 1.6), (observed("electrode_after", "shiny"), 1.2)),
         change=("postflow_s", "aim")),
-    Cause("torch_pulled_early", {"grey_at_end": 2.2, "electrode_dull": 0.8, "crater": 0.3}, 0.0,
+    Cause("torch_pulled_early", {"grey_at_end": 2.2, "electrode_dull": 0.5, "crater": 0.3}, 0.3,
         ((within("postflow_s"), 1.1), (observed("electrode_after", "shiny"), 0.6)),
         ((below("postflow_s"), 1.5), (seen("grey_all_along"), 1.5)), change=("hold", "do")),
     Cause("downslope_short", {"crater": 2.5, "pinhole": 2.5}, 0.4,
@@ -87,7 +87,7 @@ _TABLE = (
         ((above("current_a"), 2.4),), ((seen("bead_narrow"), 1.8), (within("current_a"), 1.0), (below("current_a"), 2.5)),
         change=("current_a", "aim")),
     Cause("current_low", {"bead_narrow": 1.9, "ropey_face": 1.7, "back_not_through": 1.8}, 0.2,
-        ((below("current_a"), 2.4),), ((seen("bead_wide"), 1.8), (within("current_a"), 1.0), (above("current_a"), 2.5)),
+        ((below("current_a"), 2.4),), ((seen("bead_wide"), 1.8), (within("current_a"), 1.0), (above("current_a"), 2.5), (("only_at_start", "bead_narrow"), 1.5)),
         change=("current_a", "aim")),
     Cause("travel_slow", {"tint_dark": 1.7, "bead_wide": 1.8, "width_grows": 1.0, "grey_all_along": 0.9, "back_hangs": 0.9, "distorted": 0.9, "tint_grows_along": 0.5}, 0.1,
         ((below("travel_mm_s"), 2.4),), ((within("travel_mm_s"), 1.0), (above("travel_mm_s"), 2.5), (seen("bead_narrow"), 1.4)),

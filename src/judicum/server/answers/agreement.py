@@ -1,5 +1,7 @@
 """Whether those who teach a course mark alike: agreement, reference beads, self-tests."""
 
+from datetime import date
+
 from judicum.server.answers.base import Answer
 from judicum.server.answers.marking import AgreementLine, Departure, GivenScores, Marker, Scores
 from judicum.server.answers.people import Person
@@ -17,14 +19,36 @@ class SchemeOffer(Answer):
     scheme: SchemeBody
 
 
+class SuggestedCause(Answer):
+    """A cause that stood first, and what was made of it: how often it was confirmed, ruled out, and what was confirmed instead."""
+
+    code: str
+    words: str
+    first: int
+    confirmed: int
+    ruled_out: int
+    instead: list[str]
+
+
+class MonthOfCauses(Answer):
+    """First suggestions of a month (its first day) on which a cause was confirmed, and how many of them were right."""
+
+    month: date
+    judged: int
+    right: int
+
+
 class Agreement(Answer):
-    """How alike a course is marked; `share` (percent) of its marks goes to a second marker."""
+    """How alike a course is marked; `share` (percent) of its marks goes to a second marker. `causes` and `months` say how causes that
+    were suggested first fared."""
 
     share: int
     lines: list[AgreementLine]
     markers: list[Marker]
     departures: list[Departure]
     offers: list[SchemeOffer]
+    causes: list[SuggestedCause]
+    months: list[MonthOfCauses]
 
 
 class ReferenceBead(Answer):

@@ -28,7 +28,8 @@ class Evidence(PlaceOnBead):
 
 
 class Cause(Answer):
-    """One cause: its share of all odds, how sure it is in words, what speaks for and against it, what to change, and what was made of it before."""
+    """One cause: its share of all odds, how sure it is in words, what speaks for and against it, what to change, and what was made of it
+    before; `new` is what speaks for it since it was ruled out."""
 
     code: str
     words: str
@@ -39,6 +40,20 @@ class Cause(Answer):
     advice: str
     history: str
     verdict: Verdict | None
+    new: list[str]
+
+
+class NamedCause(Answer):
+    code: str
+    words: str
+
+
+class BothCauses(Answer):
+    """Two causes that are likely there at once, the one to change first in front."""
+
+    words: str
+    first: str
+    second: str
 
 
 class RequestedChange(Answer):
@@ -53,13 +68,15 @@ class RequestedChange(Answer):
 
 
 class Explanation(Answer):
-    """`sound` is null where nothing could be seen either way; `both` says that two causes are likely there at once, and which to change
-    first."""
+    """`sound` is null where nothing could be seen either way; `both` says that two causes are likely there at once. `ruled_out` are
+    causes that somebody ruled out and for which nothing new speaks; `log_note` says where figures of the log were not counted."""
 
     symptoms: list[Symptom]
     causes: list[Cause]
     sound: bool | None
-    both: str | None
+    both: BothCauses | None
+    ruled_out: list[NamedCause]
+    log_note: str | None
     asked: RequestedChange | None
 
 

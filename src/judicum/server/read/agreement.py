@@ -1,19 +1,22 @@
 """Whether those who teach a course mark alike: second marks beside first ones, each marker over time, given beside suggested."""
 
-from collections import defaultdict
+from collections import Counter, defaultdict
 from collections.abc import Mapping
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import date, datetime
 
 from judicum.core.marking import CRITERIA, agreement, read_scheme, total
 from judicum.core.marking.scheme import HALF
-from judicum.server.answers.agreement import Agreement, SchemeOffer
+from judicum.server.answers.agreement import Agreement, MonthOfCauses, SchemeOffer, SuggestedCause
 from judicum.server.answers.marking import AgreementLine, Departure, Interval, Marker
 from judicum.server.catalogue.schemes.queries import newest_schemes
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import staff_of
+from judicum.server.record.causes.models import Verdict
+from judicum.server.record.causes.queries import STANDING
 from judicum.server.record.marking.models import Mark, SecondMark
 from judicum.words.agreement import agreement_words, difference_words, line_words, severity_words
+from judicum.words.catalogue import t
 from judicum.words.names import named
 
 MAX_MARKS = 2000
@@ -50,13 +53,51 @@ def agreement_page(user: User, course_id: int) -> Agreement:
     fields = ("attempt", "scheme", "scores", "suggested", "readings", "total", "marked_by", "marked_at")
     marks = list(newest.only(*fields).order_by("-marked_at", "-id")[:MAX_MARKS])
     given = _given(marks, seconds)
+    verdicts = STANDING.filter(attempt__course_id=course_id).exclude(suggested="").exclude(beside=True)
+    said = list(verdicts.order_by("-at")[:MAX_MARKS])
     return Agreement(
         share=course.second_share,
         lines=_lines([one for one in seconds.values() if one.marked_at is not None]),
         markers=_markers(given),
         departures=_departures(given),
         offers=_offers(course_id, given),
+        causes=_causes(said),
+        months=_months(said),
     )
+
+
+def _causes(said: list[Verdict]) -> list[SuggestedCause]:
+    """What was made of each cause that stood first, the most frequent first."""
+    by_first: dict[str, list[Verdict]] = defaultdict(list)
+    for one in said:
+        by_first[one.suggested].append(one)
+    rows = [_cause(code, mine) for code, mine in by_first.items()]
+    return sorted(rows, key=lambda row: (-row.first, row.code))
+
+
+def _cause(code: str, said: list[Verdict]) -> SuggestedCause:
+    instead = Counter(one.cause for one in said if one.confirmed and one.cause != code)
+    return SuggestedCause(
+        code=code,
+        words=named("cause", code),
+        first=len({one.attempt_id for one in said}),
+        confirmed=sum(one.confirmed and one.cause == code for one in said),
+        ruled_out=sum(not one.confirmed and one.cause == code for one in said),
+        instead=[
+            t("causes-instead", cause=named("cause", other), count=count) for other, count in instead.most_common()
+        ],
+    )
+
+
+def _months(said: list[Verdict]) -> list[MonthOfCauses]:
+    """Share of right first guesses by month, the earliest first."""
+    by_month: dict[date, list[bool]] = defaultdict(list)
+    for one in said:
+        if one.confirmed:
+            by_month[one.at.date().replace(day=1)].append(one.cause == one.suggested)
+    return [
+        MonthOfCauses(month=month, judged=len(right), right=sum(right)) for month, right in sorted(by_month.items())
+    ]
 
 
 def agreement_line(key: str, found: agreement.Agreement) -> AgreementLine:

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { useCourse, usePaths } from "../../domain/course";
+import { monthWords } from "../../domain/words";
 import { TextField } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { TablesSwitch } from "../../ui/plot-frame";
@@ -38,6 +39,7 @@ export function MarkersPage() {
             </div>
           </Panel>
           <Departures agreement={agreement.data} />
+          <Causes agreement={agreement.data} />
         </div>
         <div className="space-y-3">
           <Share share={agreement.data.share} />
@@ -153,6 +155,58 @@ function interval(one: Schemas["Interval"] | null, digits: number): string {
 function signed(value: number, digits: number): string {
   const text = Math.abs(value).toFixed(digits);
   return value < 0 && Number(text) !== 0 ? `−${text}` : text;
+}
+
+/** How causes that stood first fared: confirmed, ruled out, or another one instead; and the share of right ones by month. */
+function Causes({ agreement }: { agreement: Agreement }) {
+  const { causes, months } = agreement;
+  return (
+    <Panel tight aria-label={t("markers-causes")}>
+      <h2 className="font-bold">{t("markers-causes")}</h2>
+      {causes.length === 0 ? (
+        <p className="quiet">{t("markers-no-causes")}</p>
+      ) : (
+        <table className="table table-xs">
+          <thead>
+            <tr>
+              {[
+                t("markers-suggested-first"),
+                t("markers-times"),
+                t("marking-confirmed"),
+                t("markers-ruled-out"),
+                t("markers-instead"),
+              ].map((h) => (
+                <th key={h} scope="col">
+                  {h}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {causes.map((one) => (
+              <tr key={one.code}>
+                <th scope="row" className="font-medium">
+                  {one.words}
+                </th>
+                <td>{one.first}</td>
+                <td>{one.confirmed}</td>
+                <td>{one.ruled_out}</td>
+                <td>{one.instead.join(", ")}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {months.length > 0 && (
+        <p className="mt-2 text-sm">
+          {t("markers-first-right")}{" "}
+          {months
+            .map((m) => t("markers-month", { month: monthWords(m.month), right: m.right, judged: m.judged }))
+            .join(" · ")}
+        </p>
+      )}
+    </Panel>
+  );
 }
 
 function Departures({ agreement }: { agreement: Agreement }) {

@@ -24,6 +24,7 @@ const cause = (code: string, words: string, advice: string): Schemas["Cause"] =>
   against: [],
   history: "",
   verdict: null,
+  new: [],
 });
 const explanation = {
   symptoms: [],
@@ -33,6 +34,8 @@ const explanation = {
   ],
   sound: false,
   both: null,
+  ruled_out: [],
+  log_note: null,
   asked: null,
 };
 const attempt = {

@@ -11,7 +11,7 @@ import { MarkPanel } from "./mark-panel";
 import { More } from "./more";
 import { OffTheCard } from "./off-the-card";
 import { PhrasesDialog } from "./phrases-dialog";
-import type { useCauses } from "./queries";
+import { useJudgeCause, type useCauses } from "./queries";
 import { filled, type Key, type Proposal } from "./score-shape";
 import { useMark } from "./use-mark";
 
@@ -29,9 +29,22 @@ export function Bench({ attempt, proposal, reload, causes, toNext }: BenchProps)
   const [over, setOver] = useState<Key | null>(null);
   const close = () => setOver(null);
   const ranked = causes.data?.causes ?? [];
-  const open = (key: Key) => (key === "comment" ? words.current?.focus() : setOver(key));
+  const open = (key: Key) => {
+    if (key === "comment") words.current?.focus();
+    else if (key === "both") both();
+    else setOver(key);
+  };
   const confirmed = ranked.find((one) => one.verdict === "confirmed")?.code ?? null;
   const mark = useMark({ attempt, proposal, confirmed, causes: ranked, reload, toNext, open });
+  const judge = useJudgeCause(attempt.id);
+  /** Both causes that are likely there: the first is what is to change, the second is kept beside it. */
+  const both = () => {
+    const two = causes.data?.both;
+    const first = ranked.find((one) => one.code === two?.first);
+    if (!two || !first) return;
+    if (mark.cause !== first.code) mark.confirm(first);
+    judge.mutate({ cause: two.second, verdict: "beside" });
+  };
   const { photo, measurement } = newest(attempt);
   const write = (phrase: string) => {
     const text = filled(phrase, proposal.placeholders);
@@ -43,7 +56,7 @@ export function Bench({ attempt, proposal, reload, causes, toNext }: BenchProps)
       <div className="min-w-0 space-y-2">
         <Evidence attempt={attempt} openPhoto={() => setOver("photo")} />
         <OffTheCard attempt={attempt} proposal={proposal} open={open} />
-        <CausesPanel attempt={attempt} causes={causes} cause={mark.cause} confirm={mark.confirm} />
+        <CausesPanel {...{ attempt, causes, both }} cause={mark.cause} confirm={mark.confirm} />
         <More attempt={attempt} open={over === "log"} toggle={() => setOver(over === "log" ? null : "log")} />
       </div>
       <MarkPanel {...{ attempt, proposal, mark, words, open }} />

@@ -35,6 +35,7 @@ const cause = (code: string, words: string, given: Partial<Schemas["Cause"]> = {
   against: [evidence("electrode_after", "electrode after the weld: shiny")],
   history: "3 × in this course",
   verdict: null,
+  new: [],
   ...given,
 });
 
@@ -43,7 +44,13 @@ function Page({ confirm }: { confirm: (one: { code: string }) => void }) {
   return (
     <PlaceScope>
       <Lit track="tint" axis={{ from_mm: 0, to_mm: 100 }} length={90} />
-      <CausesPanel attempt={attempt} causes={causes} cause="second" confirm={confirm} />
+      <CausesPanel
+        attempt={attempt}
+        causes={causes}
+        cause="second"
+        confirm={confirm}
+        both={() => confirm({ code: "both" })}
+      />
     </PlaceScope>
   );
 }
@@ -52,7 +59,15 @@ function explained(causes: Schemas["Cause"][], sound: boolean | null = false) {
   const symptoms = causes.length
     ? [{ ...evidence("grey_at_end", "grey at the end", "tint"), code: "grey_at_end", strength: 0.8 }]
     : [];
-  const answer = { symptoms, causes, sound, both: "Likely both: dull and slow.", asked: null };
+  const answer = {
+    symptoms,
+    causes,
+    sound,
+    both: { words: "Likely both: dull and slow.", first: "first", second: "second" },
+    ruled_out: [],
+    log_note: null,
+    asked: null,
+  };
   const calls = serve({ "GET /api/attempts/5/causes": answer, "PUT /api/attempts/5/causes/first": answer });
   const confirm = vi.fn();
   show(<Page confirm={confirm} />);

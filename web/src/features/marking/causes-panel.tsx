@@ -4,7 +4,7 @@ import { Panel } from "../../ui/panel";
 import { useLight, type Place } from "../../domain/place";
 import { Loading, Problem } from "../../ui/states";
 import type { Attempt } from "../../domain/use-attempt";
-import { useCauses, useRuleOut } from "./queries";
+import { useCauses, useJudgeCause } from "./queries";
 import type { CauseChoice } from "./mark-draft";
 
 type Cause = Schemas["Cause"];
@@ -16,18 +16,28 @@ type Props = {
   causes: ReturnType<typeof useCauses>;
   cause: string | null;
   confirm: (one: CauseChoice) => void;
+  both: () => void;
 };
 
 /** Why the bead looks like that: the likeliest causes as short cards, each with its evidence. */
-export function CausesPanel({ attempt, causes, cause, confirm }: Props) {
-  const ruleOut = useRuleOut(attempt.id);
+export function CausesPanel({ attempt, causes, cause, confirm, both }: Props) {
+  const judge = useJudgeCause(attempt.id);
   if (causes.isPending) return <Loading />;
   if (causes.isError) return <Problem error={causes.error} again={() => void causes.refetch()} />;
   const { data } = causes;
   return (
     <Panel tight aria-label={t("marking-likely-causes")} className="space-y-2">
       <Symptoms data={data} />
-      {data.both !== null && <p className="text-sm font-semibold">{data.both}</p>}
+      {data.both && (
+        <p className="flex flex-wrap items-center gap-2 text-sm font-semibold">
+          {data.both.words}
+          <button className="btn btn-xs" onClick={both}>
+            <kbd className="mr-1 kbd kbd-xs">d</kbd>
+            {t("marking-confirm-both")}
+          </button>
+        </p>
+      )}
+      {data.log_note !== null && <p className="text-sm">{data.log_note}</p>}
       {data.causes.length > 0 && (
         <ol className="grid gap-2 md:grid-cols-3">
           {data.causes.slice(0, MAX_CARDS).map((one, i) => (
@@ -37,13 +47,32 @@ export function CausesPanel({ attempt, causes, cause, confirm }: Props) {
               number={i + 1}
               confirmed={one.code === cause}
               confirm={() => confirm(one)}
-              ruleOut={() => ruleOut.mutate({ cause: one.code, ruleOut: one.verdict !== "ruled_out" })}
-              busy={ruleOut.isPending}
+              ruleOut={() =>
+                judge.mutate({ cause: one.code, verdict: one.verdict === "ruled_out" ? null : "ruled_out" })
+              }
+              notBeside={() => judge.mutate({ cause: one.code, verdict: null })}
+              busy={judge.isPending}
             />
           ))}
         </ol>
       )}
-      <Problem error={ruleOut.error} />
+      <Problem error={judge.error} />
+      {data.ruled_out.length > 0 && (
+        <p className="flex flex-wrap items-center gap-1 text-sm">
+          <span className="quiet">{t("marking-ruled-out-list")}</span>
+          {data.ruled_out.map((one) => (
+            <button
+              key={one.code}
+              className="btn btn-ghost line-through btn-xs"
+              disabled={judge.isPending}
+              aria-label={t("marking-undo-ruled-out", { cause: one.words })}
+              onClick={() => judge.mutate({ cause: one.code, verdict: null })}
+            >
+              {one.words}
+            </button>
+          ))}
+        </p>
+      )}
       {data.causes.length > MAX_CARDS && (
         <details className="text-sm">
           <summary className="cursor-pointer">
@@ -93,10 +122,11 @@ type CardProps = {
   confirmed: boolean;
   confirm: () => void;
   ruleOut: () => void;
+  notBeside: () => void;
   busy: boolean;
 };
 
-function Card({ cause, number, confirmed, confirm, ruleOut, busy }: CardProps) {
+function Card({ cause, number, confirmed, confirm, ruleOut, notBeside, busy }: CardProps) {
   const out = cause.verdict === "ruled_out";
   return (
     <li
@@ -112,7 +142,7 @@ function Card({ cause, number, confirmed, confirm, ruleOut, busy }: CardProps) {
           {cause.words}
         </span>
         <span className="quiet shrink-0 font-normal">
-          {cause.certainty} {t("percent", { figure: (100 * cause.share).toFixed(0) })}
+          {t("marking-certainty", { certainty: cause.certainty, share: (100 * cause.share).toFixed(0) })}
         </span>
       </h2>
       <ul className="my-1 grow space-y-0.5 text-xs">
@@ -123,8 +153,16 @@ function Card({ cause, number, confirmed, confirm, ruleOut, busy }: CardProps) {
           <Piece key={`against-${one.what}`} one={one} sign="−" />
         ))}
         {cause.history && <li className="quiet">{cause.history}</li>}
+        {cause.new.length > 0 && (
+          <li className="font-semibold">{t("marking-new-since", { evidence: cause.new.join(", ") })}</li>
+        )}
       </ul>
-      <div className="flex gap-1">
+      <div className="flex flex-wrap gap-1">
+        {cause.verdict === "beside" && !confirmed && (
+          <button className="btn btn-primary btn-xs" aria-pressed disabled={busy} onClick={notBeside}>
+            {t("marking-there-too")}
+          </button>
+        )}
         <button
           className={`btn btn-xs ${confirmed ? "btn-primary" : ""}`}
           aria-pressed={confirmed}

@@ -4,6 +4,7 @@ const keys: [string[], string][] = [
   [["1", "2", "3"], t("marking-confirm-a-cause")],
   [["↑", "↓"], t("marking-key-line")],
   [["←", "→"], t("marking-half-a-point")],
+  [["d"], t("marking-key-both")],
   [["x"], t("marking-not-applicable")],
   [["a"], t("marking-as-suggested")],
   [["w"], t("marking-key-write")],

@@ -53,14 +53,15 @@ export function useRunAssessment(attempt: Attempt, run: number) {
 }
 
 /** Ruling a cause out, or taking that back. */
-export function useRuleOut(attemptId: number) {
+/** What is made of a cause at once: ruled out, there beside the one to change, or neither. */
+export function useJudgeCause(attemptId: number) {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: ({ cause, ruleOut }: { cause: string; ruleOut: boolean }) =>
+    mutationFn: ({ cause, verdict }: { cause: string; verdict: "ruled_out" | "beside" | null }) =>
       unwrap(
         api.PUT("/api/attempts/{attempt_id}/causes/{cause}", {
           params: { path: { attempt_id: attemptId, cause } },
-          body: { verdict: ruleOut ? "ruled_out" : null },
+          body: { verdict },
         }),
       ),
     onSuccess: () => queries.invalidateQueries({ queryKey: attemptKeys.one(attemptId) }),

@@ -90,7 +90,8 @@ export type Key =
   | "log"
   | "cause1"
   | "cause2"
-  | "cause3";
+  | "cause3"
+  | "both";
 
 const keys: Record<string, Key> = {
   ArrowUp: "up",
@@ -114,6 +115,7 @@ const keys: Record<string, Key> = {
   "1": "cause1",
   "2": "cause2",
   "3": "cause3",
+  d: "both",
 };
 
 /** What a key means on the marking desk; nothing while somebody types, with a modifier held or under a dialog. */

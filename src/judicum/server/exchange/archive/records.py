@@ -369,6 +369,8 @@ RECORDS: dict[str, Record] = {
         of("attempt", "attempts", "of which attempt"),
         text("cause", "code of the cause", 30),
         yes("confirmed", "taken as what is to change; false: ruled out"),
+        yes("beside", "confirmed as there beside what is to change", default=False),
+        text("suggested", "code of the cause that stood first when this was said", 30, default=""),
         anything("change", "field to change, from and to", "SI", default={}),
         anything("symptoms", "how strong each symptom was", "of 1", default={}),
         text("done", "whether it was done in the next attempt", 8, default=""),

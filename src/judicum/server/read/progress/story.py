@@ -135,7 +135,7 @@ def _changes(record: StudentRecord) -> list[Change]:
         Mark.objects.filter(attempt__id__any=seen).exclude(next_change="").values_list("attempt_id", "next_change")
     )
     newest = [a for a in reversed(seen.values()) if a.id in asked][:MAX_CHANGES]
-    standing = Verdict.objects.filter(attempt__id__any=[a.id for a in newest], confirmed=True)
+    standing = Verdict.objects.filter(attempt__id__any=[a.id for a in newest], confirmed=True, beside=False)
     causes = {pk: rest for pk, *rest in standing.values_list("attempt_id", "cause", "done", "gone")}
     last_seen = {a.assignment.id: a.number for a in sorted(seen.values(), key=lambda a: a.number)}
     found = []

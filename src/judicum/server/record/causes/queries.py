@@ -8,7 +8,7 @@ from typing import Any
 from django.db.models import Count, QuerySet
 
 from judicum.core.causes import SKIPPABLE, Explained, Followed, explain_case, followed, read_case
-from judicum.core.causes.case import BY_HAND, Case
+from judicum.core.causes.case import BY_HAND, MAX_EARLIER, Case
 from judicum.server.catalogue.coupons.setup import checklist_for, coupon_of, logged_of
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt, Run
@@ -47,32 +47,47 @@ def case_of(attempt: Attempt, run: int | None = None) -> Case:
             "looks": _noticed(runs),
             "by_hand": {key: attempt.by_hand.get(key) for key in (*BY_HAND, "face", "back")},
             "measurement": measurement.result if measurement else None,
-            "earlier": [
-                *({"confirmed": cause} for cause in _confirmed_before(attempt)),
-                {"looks": {"electrode_after": _electrode_before(attempt)}},
-            ],
+            "earlier": _before(attempt),
         }
     )
     confirmed, rejected = _in_course(attempt)
     return replace(case, usual=confirmed, rejected=rejected)
 
 
-def _confirmed_before(attempt: Attempt) -> list[str]:
-    """The causes that were confirmed of the student's attempts before, the oldest first."""
+def _before(attempt: Attempt) -> list[dict[str, Any]]:
+    """The student's attempts before, the oldest first: the last ones whole, of those before them what was confirmed."""
     mine = STANDING.filter(
-        attempt__student_id=attempt.student_id, attempt__created_at__lt=attempt.created_at, confirmed=True
+        attempt__student_id=attempt.student_id, attempt__created_at__lt=attempt.created_at, confirmed=True, beside=False
     )
-    return list(mine.order_by("attempt__created_at", "id").values_list("cause", flat=True))
+    named: dict[int, str] = dict(mine.order_by("attempt__created_at", "id").values_list("attempt_id", "cause"))
+    newest = (
+        Attempt.objects.filter(
+            course_id=attempt.course_id, student_id=attempt.student_id, created_at__lt=attempt.created_at
+        )
+        .select_related("assignment__design", "assignment__course", "summary")
+        .prefetch_related("runs", "summary__measurement__corrections", "summary__measurement__chosen")
+        .order_by("-created_at", "-id")[:MAX_EARLIER]
+    )
+    last = list(reversed(newest))
+    older = [{"confirmed": cause} for pk, cause in named.items() if pk not in {one.pk for one in last}]
+    return [*older, *(_told(one, named.get(one.pk)) for one in last)]
 
 
-def _electrode_before(attempt: Attempt) -> str | None:
-    """What the tungsten looked like after the student's attempt before."""
-    earlier = Run.objects.filter(
-        attempt__course_id=attempt.course_id,
-        attempt__student_id=attempt.student_id,
-        attempt__created_at__lt=attempt.created_at,
-    )
-    return earlier.order_by("-attempt__created_at", "-number").values_list("electrode_after", flat=True).first()
+def _told(attempt: Attempt, confirmed: str | None) -> dict[str, Any]:
+    """An attempt before as the core's cases tell it."""
+    runs = [
+        {field.attname: getattr(run, field.attname) for field in Run._meta.concrete_fields}
+        for run in attempt.runs.all()
+    ]
+    summary = getattr(attempt, "summary", None)
+    return {
+        "coupon": coupon_of(attempt.assignment, runs[0] if runs else None),
+        "runs": [_set(run) for run in runs],
+        "looks": _noticed(runs),
+        "by_hand": {key: attempt.by_hand.get(key) for key in (*BY_HAND, "face", "back")},
+        "measurement": summary.measurement.result if summary else None,
+        "confirmed": confirmed,
+    }
 
 
 def _set(run: Mapping[str, object]) -> dict[str, Any]:
@@ -144,17 +159,19 @@ def asked_before(attempt: Attempt) -> ChangeAsked | None:
     )
     if before is None:
         return None
-    return ChangeAsked(*before, Verdict.objects.filter(attempt=before[0], confirmed=True).first())
+    return ChangeAsked(*before, Verdict.objects.filter(attempt=before[0], confirmed=True, beside=False).first())
 
 
 @dataclass(frozen=True)
 class Explanation:
-    """An attempt explained: symptoms and causes, each cause's verdict, and what became of the last change."""
+    """An attempt explained: symptoms and causes, what was made of each, what became of the last change, and whether the log repeats
+    the card, so that its figures say nothing."""
 
     found: Explained
-    verdicts: dict[str, bool]
+    verdicts: dict[str, Verdict]
     asked: ChangeAsked | None
     followed: Followed | None
+    copied: bool
 
 
 def explanation_of(attempt: Attempt, blind: bool = False, run: int | None = None) -> Explanation:
@@ -162,9 +179,12 @@ def explanation_of(attempt: Attempt, blind: bool = False, run: int | None = None
     case = case_of(attempt, run)
     asked = asked_before(attempt)
     verdict = asked.verdict if asked else None
+    verdicts = {} if blind else {one.cause: one for one in Verdict.objects.filter(attempt=attempt)}
+    out = {code: frozenset(one.symptoms) for code, one in verdicts.items() if not one.confirmed}
     return Explanation(
-        explain_case(case),
-        {} if blind else dict(Verdict.objects.filter(attempt=attempt).values_list("cause", "confirmed")),
+        explain_case(replace(case, ruled_out=out)),
+        verdicts,
         asked,
         followed(case, verdict.change, verdict.symptoms) if verdict else None,
+        bool(case.copied),
     )

@@ -6,7 +6,7 @@ from typing import Any
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.causes import CAUSES, explain_case, followed, strengths
+from judicum.core.causes import CAUSES, Explained, explain_case, followed, strengths
 from judicum.core.errors import InvalidValue, one_of, said
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt
@@ -18,7 +18,9 @@ from judicum.server.record.causes.queries import asked_before, case_of
 
 CONFIRMED = "confirmed"
 RULED_OUT = "ruled_out"
-VERDICTS = (CONFIRMED, RULED_OUT)
+BESIDE = "beside"
+"""There too, beside the one that is to change next."""
+VERDICTS = (CONFIRMED, BESIDE, RULED_OUT)
 
 
 @transaction.atomic
@@ -36,13 +38,32 @@ def judge_cause(user: User, attempt_id: int, cause: str, verdict: str | None, at
     advance(attempt, AttemptStep.JUDGE_CAUSE, user, at, cause=cause, verdict=verdict)
     if verdict == CONFIRMED:
         confirm_cause(user, attempt, cause, at)
-    elif verdict == RULED_OUT:
-        Verdict.objects.update_or_create(
-            attempt=attempt, cause=cause, defaults={"confirmed": False, "by": user, "at": at or timezone.now()}
-        )
+    elif verdict is not None:
+        _say(user, attempt, cause, verdict == BESIDE, at)
     else:
         Verdict.objects.filter(attempt=attempt, cause=cause).delete()
     return attempt
+
+
+def _say(user: User, attempt: Attempt, cause: str, beside: bool, at: datetime | None) -> None:
+    """Keep that a cause is there beside the one to change, or ruled out; with what spoke for it, so that it is known what is new later."""
+    found = explain_case(case_of(attempt))
+    ranked = next((one for one in found.causes if one.code == cause), None)
+    spoke = {item.what: item.strength for item in ranked.speaks_for} if ranked else {}
+    kept = {
+        "confirmed": beside,
+        "beside": beside,
+        "symptoms": strengths(found.symptoms, CAUSES[cause].shows) if beside else spoke,
+        "suggested": first_of(found),
+        "by": user,
+        "at": at or timezone.now(),
+    }
+    Verdict.objects.update_or_create(attempt=attempt, cause=cause, defaults=kept)
+
+
+def first_of(found: Explained) -> str:
+    """Code of the cause that stands first, empty where none does."""
+    return found.causes[0].code if found.causes else ""
 
 
 def check_cause(cause: str) -> None:
@@ -59,9 +80,11 @@ def confirm_cause(user: User, attempt: Attempt, cause: str, at: datetime | None 
     change: dict[str, Any] = {"key": CAUSES[cause].change[0], "from": None, "to": None}
     if ranked is not None:
         change = {"key": ranked.key, "from": ranked.before, "to": ranked.after}
-    Verdict.objects.filter(attempt=attempt, confirmed=True).exclude(cause=cause).delete()
+    clear_confirmed(attempt, but=cause)
     kept = {
         "confirmed": True,
+        "beside": False,
+        "suggested": first_of(found),
         "change": change,
         "symptoms": strengths(found.symptoms, CAUSES[cause].shows),
         "by": user,
@@ -71,9 +94,9 @@ def confirm_cause(user: User, attempt: Attempt, cause: str, at: datetime | None 
     return change
 
 
-def clear_confirmed(attempt: Attempt) -> None:
-    """No cause is confirmed any more. The caller holds the attempt."""
-    Verdict.objects.filter(attempt=attempt, confirmed=True).delete()
+def clear_confirmed(attempt: Attempt, but: str = "") -> None:
+    """No cause is what is to change any more, but for one. The caller holds the attempt."""
+    Verdict.objects.filter(attempt=attempt, confirmed=True, beside=False).exclude(cause=but).delete()
 
 
 def save_outcome(attempt: Attempt) -> None:

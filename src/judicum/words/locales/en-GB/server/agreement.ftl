@@ -7,6 +7,7 @@ agreement-good = agreement: good
 agreement-line-passed = Pass or fail
 agreement-line-total = Total
 agreement-poor = agreement: poor
+causes-instead = { $cause } ({ $count })
 difference-above-marker = { -marks } are { $points } above the suggested { -marks }
 difference-above-second = second { -marks } are { $points } above first { -marks }
 difference-below-marker = { -marks } are { $points } below the suggested { -marks }

@@ -97,6 +97,7 @@ cause-torch_pulled_early = Torch pulled away early
 cause-travel_fast = Moved too fast
 cause-travel_slow = Moved too slowly
 causes-both = Likely both: { $first } and { $second }. Change { $first } first, then look at { $second } again.
+causes-log-repeats-card = The log repeats the card to the digit, so its figures were not counted here. Perhaps ask how the machine really stood.
 certainty-likely = likely
 certainty-maybe = maybe
 certainty-unlikely = unlikely
