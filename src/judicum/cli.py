@@ -170,7 +170,7 @@ def _bench_rota(asked: argparse.Namespace) -> int:
 
     if asked.each < 1:
         raise InvalidValue("--each", asked.each, said("allowed-at-least-1"))
-    print(bench(asked.each, asked.seed))
+    print(bench(asked.each, asked.seed, asked.evening))
     return 0
 
 
@@ -188,7 +188,7 @@ def _bench_causes(asked: argparse.Namespace) -> int:
 
     if asked.each < 1:
         raise InvalidValue("--each", asked.each, said("allowed-at-least-1"))
-    print(bench(asked.each, asked.seed))
+    print(bench(asked.each, asked.seed, asked.evening))
     return 0
 
 

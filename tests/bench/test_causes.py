@@ -3,7 +3,7 @@
 import numpy as np
 import pytest
 
-from judicum.bench.causes import COUPONS, NONE, Diagnosis, case_of, find, report_of
+from judicum.bench.causes import COUPONS, Diagnosis, Welder, case_of, find, report_of, welders
 from judicum.camera import weld
 from judicum.camera.habits import HABITS, NOT_DRAWN, Habit
 from judicum.camera.logbook import aims_of, run_of
@@ -16,7 +16,7 @@ CARD = plan_card(COUPONS["butt"])
 @pytest.mark.parametrize("code", HABITS)
 def test_a_habit_changes_the_bead_the_log_or_what_is_noted(code: str) -> None:
     habit = HABITS[code]
-    scene, case = case_of(code, 17)
+    scene, case = case_of(Welder((code,), 17))
     assert scene.bead is not None
     plain = Habit(coupon=habit.coupon)
     assert habit != plain
@@ -25,7 +25,7 @@ def test_a_habit_changes_the_bead_the_log_or_what_is_noted(code: str) -> None:
 
 
 def test_the_same_seed_welds_the_same_bead() -> None:
-    one, other = case_of("pedal_pumping", 5), case_of("pedal_pumping", 5)
+    one, other = case_of(Welder(("pedal_pumping",), 5)), case_of(Welder(("pedal_pumping",), 5))
     assert one[1] == other[1]
     assert one[0].bead is not None and other[0].bead is not None
     assert np.array_equal(one[0].bead.half_mm, other[0].bead.half_mm)
@@ -51,22 +51,36 @@ def test_a_growing_film_is_darker_at_its_end() -> None:
 
 
 def test_one_welder_is_found_from_photo_to_cause() -> None:
-    found = find(("postflow_short", 11))
+    found = find(Welder(("postflow_short",), 11))
     assert found.causes[:1] == ("postflow_short",)
     assert "grey_at_end" in found.seen
 
 
 def test_the_table_counts_what_was_found_and_what_was_invented() -> None:
     done = [
-        Diagnosis("flow_low", ("flow_low", "dirty_cup"), ("grey_all_along",), False),
-        Diagnosis("flow_low", ("dirty_cup", "flow_low"), ("grey_all_along",), False),
-        Diagnosis(NONE, (), (), False),
-        Diagnosis(NONE, ("draught",), ("pores",), False),
+        Diagnosis(Welder(("flow_low",), 1), ("flow_low", "dirty_cup"), ("grey_all_along",), False),
+        Diagnosis(Welder(("flow_low",), 2, True), ("dirty_cup", "flow_low"), ("grey_all_along",), False),
+        Diagnosis(Welder((), 3), (), (), False),
+        Diagnosis(Welder((), 4), ("draught",), ("pores",), False),
+        Diagnosis(Welder(("flow_low", "no_taper"), 5), ("draught", "no_taper", "flow_low"), ("pores",), False),
     ]
     text = report_of(done)
     assert "on top 0.50, among three 1.00" in text
     assert "a cause invented for 1" in text
     assert "| `flow_low` | 1 of 2 | 2 | dirty_cup 1 | grey_all_along 2 |" in text
+
+    assert "1 with two habits: both among three 1.00, one of them on top 0.00" in text
+    assert "1 with one habit and a copied log: on top 0.00, among three 1.00" in text
+
+
+def test_an_evening_class_has_second_habits_and_copied_logs_and_the_usual_one_has_neither() -> None:
+    plain, evening = (welders(2, 3, of) for of in (False, True))
+    assert {len(one.habits) for one in plain} == {0, 1}
+    assert not any(one.copies for one in plain)
+    assert 0.2 < np.mean([len(one.habits) == 2 for one in evening]) < 0.45
+    copied = next(one for one in evening if one.copies)
+    run, aims = case_of(copied)[1]["runs"][0], aims_of(plan_card(COUPONS[HABITS[copied.habits[0]].coupon]))
+    assert {key: run[key] for key in aims} == aims
 
 
 def test_every_cause_has_a_habit() -> None:

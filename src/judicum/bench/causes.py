@@ -1,4 +1,5 @@
-"""`./judicum bench-causes`: welders with one hidden habit each, drawn, measured and explained; how often the habit is found.
+"""`./judicum bench-causes`: welders with a hidden habit each, drawn, measured and explained; how often the habit is found. With
+`--evening` a third have a second habit, and a third copy the card into their log.
 
 End to end: the bead is drawn as the habit leaves it, photographed by the simulated camera, measured by the engine and
 explained with what such a welder would have logged. A quarter of the logs has a figure off its range that did nothing, some
@@ -16,7 +17,7 @@ import numpy as np
 
 from judicum.camera import Scene, View, take_photo, weld
 from judicum.camera.habits import HABITS, Habit
-from judicum.camera.logbook import run_of
+from judicum.camera.logbook import aims_of, run_of
 from judicum.core.causes import explain
 from judicum.core.photo.measure import measure_photo
 from judicum.core.setup import plan_card
@@ -31,6 +32,8 @@ LIST_KEPT = 0.8
 """How often a list of preparation was kept."""
 RED_HERRING = 0.25
 """How often another figure was off its range."""
+TWO_HABITS, COPIES = 1 / 3, 1 / 3
+"""Shares of an evening class: welders with a second habit, and those who copy the card into their log."""
 COUPONS: dict[str, dict[str, Any]] = {
     "butt": {"metal": "304L", "joint": "butt", "thickness_mm": 1.5},
     "tee": {"metal": "304L", "joint": "tee", "thickness_mm": 2.0},
@@ -42,29 +45,45 @@ HERRINGS = ("preflow_s", "downslope_s", "postflow_s", "stickout_mm", "travel_mm_
 
 @dataclass(frozen=True)
 class Diagnosis:
-    """What was found of one welder: the hidden habit, the causes in their order, the symptoms."""
+    """What was found of one welder: the causes in their order, the symptoms."""
 
-    habit: str
+    welder: Welder
     causes: tuple[str, ...]
     seen: tuple[str, ...]
     refused: bool
 
 
-def case_of(code: str, seed: int) -> tuple[Scene, dict[str, Any]]:
-    """A welder with a hidden habit (or NONE): the scene to be photographed, and the case without its measurement."""
-    rng = np.random.default_rng(seed)
-    habit, bad = HABITS.get(code, Habit()), float(rng.uniform(0.2, 1.0))
-    coupon = COUPONS[habit.coupon]
+@dataclass(frozen=True)
+class Welder:
+    """A welder to be found out: the hidden habits (none: sound), and whether the card is copied into the log."""
+
+    habits: tuple[str, ...]
+    seed: int
+    copies: bool = False
+
+
+def case_of(welder: Welder) -> tuple[Scene, dict[str, Any]]:
+    """The scene to be photographed, and the case without its measurement."""
+    rng = np.random.default_rng(welder.seed)
+    habits = [(HABITS[code], float(rng.uniform(0.2, 1.0))) for code in welder.habits]
+    coupon = COUPONS[habits[0][0].coupon if habits else Habit().coupon]
     card = plan_card(coupon)
-    run = run_of(rng, card, [(habit, bad)])
+    run = run_of(rng, card, habits)
     if rng.uniform() < RED_HERRING:
-        key = str(rng.choice([k for k in HERRINGS if k not in habit.run]))
+        key = str(rng.choice([k for k in HERRINGS if not any(k in habit.run for habit, _ in habits)]))
         run[key] = round(float(getattr(card, key).low) * 0.8, 2)
-    case: dict[str, Any] = {"coupon": coupon, "runs": [run], "by_hand": dict(habit.by_hand)}
+    if welder.copies:
+        run |= aims_of(card)
+    case: dict[str, Any] = {
+        "coupon": coupon,
+        "runs": [run],
+        "by_hand": {k: v for one, _ in habits for k, v in one.by_hand.items()},
+    }
     if rng.uniform() < SEEN_BY_WELDER:
-        case["looks"] = dict(habit.looks)
+        case["looks"] = {k: v for one, _ in habits for k, v in one.looks.items()}
     if rng.uniform() < LIST_KEPT:
-        case["skipped"] = [*habit.skipped, *(["practised_on_scrap"] if rng.uniform() < 0.3 else [])]
+        skipped = [step for one, _ in habits for step in one.skipped]
+        case["skipped"] = [*skipped, *(["practised_on_scrap"] if rng.uniform() < 0.3 else [])]
     width = float(card.bead.width_mm.aim) * float(rng.normal(1, 0.03))
     bead = weld(
         rng,
@@ -77,8 +96,8 @@ def case_of(code: str, seed: int) -> tuple[Scene, dict[str, Any]]:
         bead_level=int(rng.integers(1, 3)),
         zone_level=3,
     )
-    if habit.bead is not None:
-        bead = habit.bead(rng, bead, bad)
+    for habit, bad in habits:
+        bead = habit.bead(rng, bead, bad) if habit.bead is not None else bead
     scene = Scene(
         bead,
         start_mm=(float(rng.uniform(36, 44)), float(rng.uniform(50, 58))),
@@ -86,53 +105,81 @@ def case_of(code: str, seed: int) -> tuple[Scene, dict[str, Any]]:
         grain_deg=float(rng.uniform(-40, 40)),
         grain=float(rng.uniform(0.2, 0.5)),
         view=View(tilt_deg=float(rng.uniform(1, 12)), tilt_towards_deg=float(rng.uniform(0, 360))),
-        seed=seed,
+        seed=welder.seed,
     )
     return scene, case
 
 
-def find(job: tuple[str, int]) -> Diagnosis:
+def find(welder: Welder) -> Diagnosis:
     """One welder from the habit to what is made of it."""
     cv2.setNumThreads(1)
-    scene, case = case_of(*job)
+    scene, case = case_of(welder)
     report = measure_photo(take_photo(scene).jpeg, "bead.jpg").report
     found = explain({**case, "measurement": report.as_json()})
     causes = tuple(one.code for one in found.causes)
-    return Diagnosis(job[0], causes, tuple(s.code for s in found.symptoms), report.refusal is not None)
+    return Diagnosis(welder, causes, tuple(s.code for s in found.symptoms), report.refusal is not None)
 
 
-def bench(each: int = 3, seed: int = 0) -> str:
-    """Explain `each` welders of every habit and a share of sound ones; the report as Markdown."""
-    codes = [code for code in HABITS for _ in range(each)]
-    codes += [NONE] * round(len(codes) * SOUND_SHARE)
-    jobs = [(code, 100_000 * (seed + 1) + k) for k, code in enumerate(codes)]
+def welders(each: int, seed: int, evening: bool) -> list[Welder]:
+    """`each` welders of every habit and a share of sound ones; in an evening class a third have a second habit that shows on the same
+    coupon, and a third copy the card."""
+    rng = np.random.default_rng(seed)
+    chosen: list[tuple[str, ...]] = [(code,) for code in HABITS for _ in range(each)]
+    if evening:
+        chosen = [(*one, *_second(rng, one[0])) if rng.uniform() < TWO_HABITS else one for one in chosen]
+    chosen += [()] * round(len(chosen) * SOUND_SHARE)
+    return [
+        Welder(codes, 100_000 * (seed + 1) + k, evening and bool(rng.uniform() < COPIES))
+        for k, codes in enumerate(chosen)
+    ]
+
+
+def _second(rng: np.random.Generator, first: str) -> tuple[str, ...]:
+    """Another habit that shows on the same coupon and sets none of the same figures; none where there is none."""
+    one = HABITS[first]
+    fitting = [c for c, h in HABITS.items() if c != first and h.coupon == one.coupon and not {*h.run} & {*one.run}]
+    return (str(rng.choice(fitting)),) if fitting else ()
+
+
+def bench(each: int = 3, seed: int = 0, evening: bool = False) -> str:
+    """Explain welders drawn, photographed and measured; the report as Markdown."""
     with ProcessPoolExecutor(os.cpu_count()) as pool:
-        done = list(pool.map(find, jobs, chunksize=2))
+        done = list(pool.map(find, welders(each, seed, evening), chunksize=2))
     return report_of(done)
 
 
 def report_of(done: list[Diagnosis]) -> str:
-    """How often the habit was on top and among three; a line of confusion for each habit."""
-    with_habit = [one for one in done if one.habit != NONE]
-    sound = [one for one in done if one.habit == NONE]
-    top = sum(one.causes[:1] == (one.habit,) for one in with_habit)
-    three = sum(one.habit in one.causes[:3] for one in with_habit)
+    """How often the habit was on top and among three, both of two among three; a line of confusion for each habit alone."""
+    one_habit, two, sound = ([one for one in done if len(one.welder.habits) == count] for count in (1, 2, 0))
+    copied = [one for one in one_habit if one.welder.copies]
     invented = sum(bool(one.causes) for one in sound)
     lines = [
-        f"{len(with_habit)} welders with a habit: on top {top / max(len(with_habit), 1):.2f}, "
-        f"among three {three / max(len(with_habit), 1):.2f}. "
+        f"{len(one_habit)} welders with a habit: on top {_share(one_habit, 1):.2f}, among three {_share(one_habit, 3):.2f}. "
         f"{len(sound)} without one: a cause invented for {invented}. Photos refused: {sum(one.refused for one in done)}.",
         "",
-        "| habit | on top | among three | taken for | symptoms seen |",
-        "|---|---|---|---|---|",
     ]
-    for habit in dict.fromkeys(one.habit for one in done):
-        mine = [one for one in done if one.habit == habit]
+    if two or copied:
+        lines += [
+            f"{len(two)} with two habits: both among three {_share(two, 3):.2f}, one of them on top "
+            f"{sum(one.causes[:1] != () and one.causes[0] in one.welder.habits for one in two) / max(len(two), 1):.2f}. "
+            f"{len(copied)} with one habit and a copied log: on top {_share(copied, 1):.2f}, among three {_share(copied, 3):.2f}.",
+            "",
+        ]
+    lines += ["| habit | on top | among three | taken for | symptoms seen |", "|---|---|---|---|---|"]
+    for code in dict.fromkeys(
+        one.welder.habits[0] if one.welder.habits else NONE for one in done if len(one.welder.habits) < 2
+    ):
+        mine = [one for one in (sound if code == NONE else one_habit) if code in (NONE, *one.welder.habits)]
         tops = Counter(one.causes[0] if one.causes else "sound" for one in mine)
-        seen = Counter(code for one in mine for code in one.seen)
-        others = ", ".join(f"{code} {n}" for code, n in tops.most_common() if code != habit)
-        right = tops["sound"] if habit == NONE else tops[habit]
-        near = right if habit == NONE else sum(habit in one.causes[:3] for one in mine)
-        symptoms = ", ".join(f"{code} {n}" for code, n in seen.most_common(4))
-        lines.append(f"| `{habit}` | {right} of {len(mine)} | {near} | {others or '–'} | {symptoms or '–'} |")
+        seen = Counter(symptom for one in mine for symptom in one.seen)
+        others = ", ".join(f"{other} {n}" for other, n in tops.most_common() if other != code)
+        right = tops["sound"] if code == NONE else tops[code]
+        near = right if code == NONE else sum(code in one.causes[:3] for one in mine)
+        symptoms = ", ".join(f"{symptom} {n}" for symptom, n in seen.most_common(4))
+        lines.append(f"| `{code}` | {right} of {len(mine)} | {near} | {others or '–'} | {symptoms or '–'} |")
     return "\n".join(lines)
+
+
+def _share(done: list[Diagnosis], first: int) -> float:
+    """How often all habits are among the first causes."""
+    return sum({*one.welder.habits} <= {*one.causes[:first]} for one in done) / max(len(done), 1)

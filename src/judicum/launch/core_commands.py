@@ -53,4 +53,7 @@ def add_core_commands(commands: "argparse._SubParsersAction[argparse.ArgumentPar
     classes.add_argument("--seed", type=int, default=0, metavar="N", help="another seed of them (0 the fixed one)")
     welders = commands.add_parser("bench-causes", help="welders with one hidden habit each: how often it is found")
     welders.add_argument("--each", type=int, default=3, metavar="N", help="welders of each habit")
+    welders.add_argument(
+        "--evening", action="store_true", help="a third with two habits, a third copy the card into their log"
+    )
     welders.add_argument("--seed", type=int, default=0, metavar="N", help="another seed of them (0 the fixed one)")

@@ -1,7 +1,7 @@
 """docs/causes.md, made from the tables: `python -m judicum.words.causes_words > docs/causes.md`."""
 
 from judicum.core.causes import CAUSES
-from judicum.core.causes.case import MIN_COPIED
+from judicum.core.causes.copied import MIN_COPIED
 from judicum.core.causes.evidence import EDGE
 from judicum.core.causes.explain import COURSE_HISTORY, FADES, GONE, MAX_HISTORY, NAMED_BEFORE, NOT_THERE, SHOWN_BEFORE
 from judicum.core.causes.table import Evidence

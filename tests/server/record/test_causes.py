@@ -10,7 +10,8 @@ from django.test.utils import CaptureQueriesContext
 
 from judicum.core.causes import CAUSES
 from judicum.server.record.attempts.actions.log_run import log_run
-from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.attempts.actions.open_attempt import open_attempt
+from judicum.server.record.attempts.models import Attempt, Run
 from judicum.server.record.causes.models import Verdict
 from judicum.server.record.causes.queries import case_of
 from judicum.server.record.photos.models import Measurement
@@ -230,3 +231,23 @@ def test_attempts_before_are_told_whole_in_a_fixed_number_of_queries(
     with CaptureQueriesContext(connection) as many:
         case_of(last)
     assert len(many) == len(few)
+
+
+def test_somebody_whose_logs_repeat_the_card_is_asked_for_one_figure_off_the_machine(
+    course: Course, client_of: Callable[..., Client]
+) -> None:
+    student = client_of(course.student)
+    first = measured_attempt(course)
+    Attempt.objects.filter(pk=first.pk).update(state="returned", shown_state="returned")
+    card = student.get(f"/api/attempts/{first.pk}/setup").json()["card_run"]
+    for own, asked in (
+        ({}, "gas_l_min"),
+        ({"current_a": 57, "gas_l_min": 9.2, "postflow_s": 5, "travel_mm_s": 2.05}, None),
+    ):
+        Run.objects.filter(attempt=first).update(
+            **{**{k: v for k, v in card.items() if k != "note" and v is not None}, **own}
+        )
+        second = Attempt.objects.filter(number=2).first() or open_attempt(
+            course.assignment, course.student, course.student
+        )
+        assert student.get(f"/api/attempts/{second.pk}/setup").json()["read_off"] == asked

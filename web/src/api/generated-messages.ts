@@ -197,6 +197,7 @@ export type Messages = {
   "attempt-photo-too-large": "mb" | "most";
   "attempt-preparation-of": "count" | "size";
   "attempt-print-on-a5": never;
+  "attempt-read-off": "field";
   "attempt-record-gauge-reading": never;
   "attempt-recorded": "filled";
   "attempt-report-a-fault": never;

@@ -4455,7 +4455,7 @@ export interface components {
         };
         /**
          * @description The card of an attempt's coupon, the run that follows it (of several, each), each logged run beside it, and what worked here. `last_run_at`: when the last
-         *     run was logged.
+         *     run was logged; `read_off`: a figure to be read off the machine this time, null for none.
          */
         Setup: {
             card: components["schemas"]["Card"];
@@ -4466,6 +4466,7 @@ export interface components {
             worked: components["schemas"]["Worked"];
             cautions: components["schemas"]["Caution"][];
             kit: string[];
+            read_off: string | null;
             last_run_at: string | null;
             real_travel_mm_s: number | null;
         };

@@ -1,12 +1,13 @@
 """One attempt as causes are looked for in it: read and checked from JSON values."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 from contextlib import suppress
 from dataclasses import dataclass, field, replace
 from typing import Any
 
 from pydantic import ValidationError
 
+from judicum.core.causes.copied import copied_keys
 from judicum.core.causes.table import CAUSES
 from judicum.core.choices import CHOICES
 from judicum.core.errors import InvalidValue, InvalidValues, one_of, said, some_of
@@ -16,7 +17,6 @@ from judicum.core.setup.card import card_of
 from judicum.core.setup.check import flow_of, ranges, read_used
 from judicum.core.setup.coupon import Coupon, read_coupon
 from judicum.core.setup.record import Card, Used
-from judicum.core.setup.run import run_from_card
 from judicum.core.setup.travel import real_travel_mm_s
 
 KEYS = ("coupon", "runs", "skipped", "looks", "by_hand", "measurement", "earlier", "confirmed_in_course")
@@ -39,24 +39,8 @@ FAULT = {"n_mm": 0.0, "x_mm": 0.0, "y_mm": 0.0, "size_mm": 1.0, "confidence": 0.
 """What parts of a measurement are where they are left out: nothing seen."""
 
 
-COPIED_FIGURES = (
-    "current_a",
-    "gas_l_min",
-    "stickout_mm",
-    "preflow_s",
-    "postflow_s",
-    "downslope_s",
-    "travel_mm_s",
-    "work_angle_deg",
-    "travel_angle_deg",
-)
-"""Figures that nobody meets to the digit: a log in which nearly all equal the card was written off it."""
-MIN_COPIED = 4
-"""So many of them must be there to say so."""
 MAX_EARLIER = 6
 """Attempts back that still say something."""
-COPIED_SHARE = 0.75
-"""From this share on of them a log counts as copied."""
 
 
 @dataclass(frozen=True)
@@ -143,7 +127,7 @@ def read_case(given: object) -> Case:
         _looks(given),
         _by_hand(given),
         _report(given["measurement"]),
-        _written_off(card, runs, [one.case for one in earlier if one.case]),
+        copied_keys(card, runs, [(one.case.card, one.case.runs) for one in earlier if one.case]),
         confirmed,
         earlier,
         _usual(given),
@@ -270,28 +254,6 @@ def _confirmed(given: Mapping[str, object]) -> tuple[str, ...]:
             raise InvalidValue("confirmed", cause, one_of(CAUSES))
         found.append(cause)
     return tuple(found)
-
-
-def _written_off(card: Card, runs: tuple[Used, ...], before: Sequence["Case"]) -> frozenset[str]:
-    """Keys of the figures that equal the card's in a log that was written off it: nearly all of its figures do, together with those
-    of the person's logs before, which say how they log."""
-    same = [key for key, equal in _beside_card(card, runs) if equal]
-    every = [equal for one in before for _, equal in _beside_card(one.card, one.runs)]
-    every += [equal for _, equal in _beside_card(card, runs)]
-    return frozenset(same) if len(every) >= MIN_COPIED and sum(every) >= COPIED_SHARE * len(every) else frozenset()
-
-
-def _beside_card(card: Card, runs: tuple[Used, ...]) -> list[tuple[str, bool]]:
-    """Each logged figure that nobody meets to the digit, and whether it equals the card's."""
-    usual = run_from_card(card)
-    found = []
-    for run in runs:
-        for key in COPIED_FIGURES:
-            used, band = getattr(run, key), card.band(key)
-            if used is not None:
-                aims = (getattr(usual, key), band.aim if band else None)
-                found.append((key, any(aim is not None and abs(used - aim) < 1e-6 for aim in aims)))
-    return found
 
 
 def _earlier(given: Mapping[str, object]) -> tuple[Earlier, ...]:

@@ -89,7 +89,7 @@ class Caution(Answer):
 
 class Setup(Answer):
     """The card of an attempt's coupon, the run that follows it (of several, each), each logged run beside it, and what worked here. `last_run_at`: when the last
-    run was logged."""
+    run was logged; `read_off`: a figure to be read off the machine this time, null for none."""
 
     card: Card
     card_run: Run  # type: ignore[valid-type]
@@ -99,6 +99,7 @@ class Setup(Answer):
     worked: Worked
     cautions: list[Caution]
     kit: list[str]
+    read_off: str | None
     last_run_at: datetime | None
     real_travel_mm_s: float | None
 

@@ -7,10 +7,12 @@ from typing import Any
 from django.contrib.postgres.expressions import ArraySubquery
 from django.db.models import Exists, Max, OuterRef, Prefetch, QuerySet, prefetch_related_objects
 
+from judicum.core.causes.copied import figure_to_read_off
 from judicum.core.errors import NotFound, said
 from judicum.core.setup import Checked, read_coupon, real_travel_mm_s, run_from_card, runs_from_card, worked
 from judicum.core.setup.card import card_of
 from judicum.core.setup.kit import Part, is_worn_as, kit
+from judicum.core.setup.run import check_run
 from judicum.server.answers.attempts import (
     Attempt as AttemptAnswer,
 )
@@ -55,6 +57,8 @@ from judicum.words import Units
 from judicum.words import setup as words
 
 PEOPLE = ("student", "mark__marked_by", "second__first_marker", "second__marked_by")
+LOGS_LOOKED_AT = 3
+"""Attempts back that say how somebody logs."""
 UNSHOWN = tuple(f.name for f in User._meta.concrete_fields if f.name not in ("id", "display_name"))
 """What of a person an attempt does not show."""
 
@@ -188,8 +192,29 @@ def setup_of(user: User, attempt_id: int) -> Setup:
         cautions=words.cautions(card.cautions),
         last_run_at=_last_run_at(attempt),
         kit=words.kit_words(_kit(attempt, kit(coupon, card)), units),
+        read_off=_read_off(attempt),
         real_travel_mm_s=real_travel_mm_s(_measured_length_mm(attempt), [run["arc_s"] for run in runs]),
     )
+
+
+def _read_off(attempt: Attempt) -> str | None:
+    """A figure to be read off the machine once in a while by somebody whose last logs repeat the card."""
+    before = (
+        Attempt.objects.filter(
+            course_id=attempt.course_id, student_id=attempt.student_id, created_at__lt=attempt.created_at
+        )
+        .select_related("assignment__design", "assignment__course")
+        .prefetch_related("runs")
+        .order_by("-created_at", "-id")[:LOGS_LOOKED_AT]
+    )
+    logs = [
+        (
+            card_of(read_coupon(coupon_of(one.assignment))),
+            [check_run(Run.model_validate(run).model_dump()) for run in one.runs.all()],
+        )
+        for one in before
+    ]
+    return figure_to_read_off(attempt.number, logs)
 
 
 def _kit(attempt: Attempt, parts: Sequence[Part]) -> list[tuple[Part, float | None]]:

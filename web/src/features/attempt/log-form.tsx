@@ -33,6 +33,7 @@ export function LogForm({ attempt }: { attempt: Attempt }) {
         card={card}
         last={last.data ?? null}
         units={units}
+        readOff={attempt.runs.length === 0 ? setup.data.read_off : null}
         close={() => setOpen(null)}
       />
     );

@@ -39,6 +39,7 @@ function form(check: unknown = calm) {
       card={card}
       last={null}
       units={{ length: "mm", flow: "l_min" }}
+      readOff={null}
       close={close}
     />,
   );

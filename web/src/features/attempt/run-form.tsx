@@ -29,6 +29,7 @@ type Props = {
   card: Partial<Run>;
   last: Schemas["LastRuns"] | null;
   units: Units;
+  readOff: string | null;
   close: () => void;
 };
 
@@ -36,7 +37,7 @@ const FOOT =
   "sticky bottom-14 z-10 -mx-4 flex gap-2 border-t border-base-300 bg-base-100 px-4 py-2 sm:bottom-0";
 
 /** One run while it is typed: it opens filled, and only what differed is changed. */
-export function RunForm({ attempt, number, start, card, last, units, close }: Props) {
+export function RunForm({ attempt, number, start, card, last, units, readOff, close }: Props) {
   const draft = useDraft(draftPlace(attempt.id, number, units), typedFrom(start.run, fields, units));
   const [tried, setTried] = useState(false);
   const [kept, setKept] = useState<string[]>([]);
@@ -68,6 +69,7 @@ export function RunForm({ attempt, number, start, card, last, units, close }: Pr
       <p className="quiet text-sm">
         {draft.restored ? t("attempt-filled-with-your-earlier-entries") : start.words}
       </p>
+      {readOff && <p className="my-2 text-lg">{t("attempt-read-off", { field: fieldWords(readOff) })}</p>}
       <div className="my-2 flex flex-wrap gap-2">
         <button type="button" className="btn h-12" onClick={() => fill(card)}>
           {t("attempt-use-card-settings")}

@@ -47,7 +47,15 @@ const scheme = proposal({
   lines: [line({ weight: 60 }), line({ criterion: "tint", words: "Tint", weight: 40, score: 6 })],
 });
 const reads = {
-  "GET /api/attempts/5/causes": { symptoms: [], causes: [], sound: true, both: null, asked: null },
+  "GET /api/attempts/5/causes": {
+    symptoms: [],
+    causes: [],
+    sound: true,
+    both: null,
+    ruled_out: [],
+    log_note: null,
+    asked: null,
+  },
   "GET /api/attempts/5/setup": { card: {}, checks: [], worked: {}, cautions: [] },
 };
 

@@ -156,6 +156,7 @@ function RunSteps({ attempt, setup, last, run, step, goOn }: RunProps) {
         units={units}
         hidden={machine.data?.advice.flatMap((one) => one.hides) ?? []}
         advice={machine.data?.advice ?? []}
+        readOff={run === 1 ? setup.read_off : null}
         glowS={Number.isNaN(glowS) ? null : glowS}
         rpm={setup.card.turntable_rpm && { ...setup.card.turntable_rpm, ...found("turntable_rpm") }}
         set={set}

@@ -40,12 +40,13 @@ type Props = {
   advice: readonly { code: string; words: string }[];
   glowS: number | null;
   rpm: Schemas["Band"] | null;
+  readOff: string | null;
   set: (key: string, value: string) => void;
   after: () => void;
 };
 
 /** The settings, one figure at a time, to be read at arm's length and put right where the machine was set otherwise. */
-export function SetStep({ typed, units, hidden, advice, glowS, rpm, set, after }: Props) {
+export function SetStep({ typed, units, hidden, advice, glowS, rpm, readOff, set, after }: Props) {
   const [at, setAt] = useState(0);
   const list = settable(typed, hidden);
   const field = list[Math.min(at, list.length - 1)];
@@ -65,6 +66,9 @@ export function SetStep({ typed, units, hidden, advice, glowS, rpm, set, after }
       <p className="text-center text-8xl font-bold tabular-nums" aria-live="polite">
         {value} <span className="text-3xl">{shownAs(info.kind, units).label}</span>
       </p>
+      {field.key === readOff && (
+        <p className="text-center text-lg">{t("attempt-read-off", { field: words })}</p>
+      )}
       {field.key === "postflow_s" && glowS !== null && (
         <p className="text-center text-lg">{t("booth-glowed", { glow: glowS, proposed: value })}</p>
       )}

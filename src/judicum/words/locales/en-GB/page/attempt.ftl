@@ -71,6 +71,7 @@ attempt-photo-received-measuring = Photo received. Measuring …
 attempt-photo-too-large = The picture has { $mb } MB. At most { $most } MB can be sent.
 attempt-preparation-of = Preparation <span>{ $size } of { $count }</span>
 attempt-print-on-a5 = Print on A5
+attempt-read-off = This time, read one figure off the machine: { $field }. Enter what it shows.
 attempt-record-gauge-reading = Record gauge reading:
 attempt-recorded = { $filled } recorded
 attempt-report-a-fault = Report a fault
