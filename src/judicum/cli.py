@@ -170,7 +170,7 @@ def _bench_rota(asked: argparse.Namespace) -> int:
 
     if asked.each < 1:
         raise InvalidValue("--each", asked.each, said("allowed-at-least-1"))
-    print(bench(asked.each, asked.seed, asked.evening))
+    print(bench(asked.each, asked.seed))
     return 0
 
 

@@ -44,6 +44,15 @@ HERRINGS = ("preflow_s", "downslope_s", "postflow_s", "stickout_mm", "travel_mm_
 
 
 @dataclass(frozen=True)
+class Welder:
+    """A welder to be found out: the hidden habits (none: sound), and whether the card is copied into the log."""
+
+    habits: tuple[str, ...]
+    seed: int
+    copies: bool = False
+
+
+@dataclass(frozen=True)
 class Diagnosis:
     """What was found of one welder: the causes in their order, the symptoms."""
 
@@ -51,15 +60,6 @@ class Diagnosis:
     causes: tuple[str, ...]
     seen: tuple[str, ...]
     refused: bool
-
-
-@dataclass(frozen=True)
-class Welder:
-    """A welder to be found out: the hidden habits (none: sound), and whether the card is copied into the log."""
-
-    habits: tuple[str, ...]
-    seed: int
-    copies: bool = False
 
 
 def case_of(welder: Welder) -> tuple[Scene, dict[str, Any]]:
