@@ -31,6 +31,8 @@ def main(arguments: Sequence[str] | None = None) -> int:
         "bench-causes": _bench_causes,
         "forecast": _forecast,
         "bench-forecast": _bench_forecast,
+        "foretell": _foretell,
+        "bench-foretell": _bench_foretell,
         "rota": _rota,
         "bench-rota": _bench_rota,
     }
@@ -180,6 +182,21 @@ def _bench_forecast(asked: argparse.Namespace) -> int:
     if asked.cases < 1:
         raise InvalidValue("--cases", asked.cases, said("allowed-at-least-1"))
     print(bench(asked.cases, asked.seed))
+    return 0
+
+
+def _foretell(asked: argparse.Namespace) -> int:
+    from judicum.core.foretell import foretell
+
+    return _each(foretell)
+
+
+def _bench_foretell(asked: argparse.Namespace) -> int:
+    from judicum.bench.foretell import bench
+
+    if asked.courses < 1:
+        raise InvalidValue("--courses", asked.courses, said("allowed-at-least-1"))
+    print(bench(asked.courses, asked.seed))
     return 0
 
 

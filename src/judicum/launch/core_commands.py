@@ -42,6 +42,10 @@ def add_core_commands(commands: "argparse._SubParsersAction[argparse.ArgumentPar
         help="instead move every constant of the measuring by a fifth: what it changes",
     )
     commands.add_parser("forecast", help="how a record goes on, from standard input (JSON or JSON Lines)")
+    commands.add_parser("foretell", help="what would come of settings, from standard input (JSON or JSON Lines)")
+    laws = commands.add_parser("bench-foretell", help="simulated courses of other laws, and how well they are foretold")
+    laws.add_argument("--courses", type=int, default=60, metavar="N", help="courses that are drawn")
+    laws.add_argument("--seed", type=int, default=0, metavar="N", help="another seed of them (0 the fixed one)")
     commands.add_parser("rota", help="who welds where and when, from standard input (JSON or JSON Lines)")
     sessions = commands.add_parser(
         "bench-rota", help="drawn sessions, planned and checked: how many are placed, how fast"
