@@ -1541,6 +1541,7 @@ export type Messages = {
   "field-backing_mm": never;
   "field-backup": never;
   "field-bands": never;
+  "field-beads": never;
   "field-bend": never;
   "field-blank_length_mm": never;
   "field-blank_width_mm": never;
@@ -1605,6 +1606,7 @@ export type Messages = {
   "field-gauge": never;
   "field-gauge_table": never;
   "field-good_in_a_row": never;
+  "field-grey_end_mm": never;
   "field-grinding_school": never;
   "field-grip": never;
   "field-grip_school": never;
@@ -1655,6 +1657,7 @@ export type Messages = {
   "field-open_to": never;
   "field-other_od_mm": never;
   "field-paper": never;
+  "field-part_c": never;
   "field-part_hot": never;
   "field-pass": never;
   "field-pass_mark": never;
@@ -1730,7 +1733,9 @@ export type Messages = {
   "field-time_limit_s": never;
   "field-time_taken_s": never;
   "field-time_zone": never;
+  "field-tint_bead": never;
   "field-tint_level": never;
+  "field-tint_zone": never;
   "field-title": never;
   "field-toe_waviness": never;
   "field-token": never;
@@ -1753,9 +1758,13 @@ export type Messages = {
   "field-weight": never;
   "field-why": never;
   "field-width_cv": never;
+  "field-width_end_mm": never;
   "field-width_mean_mm": never;
+  "field-width_mm": never;
+  "field-width_start_mm": never;
   "field-work_angle_deg": never;
   "field-workshop": never;
+  "field-zone_mm": never;
   "feature-ac": never;
   "feature-large_head": never;
   "feature-pulse": never;

@@ -672,6 +672,70 @@ export const vocabulary = {
       "step": 10,
       "whole": false
     },
+    "part_c": {
+      "kind": "plain",
+      "unit": "°C",
+      "low": -30,
+      "high": 900,
+      "step": 5,
+      "whole": false
+    },
+    "width_mm": {
+      "kind": "length",
+      "unit": "mm",
+      "low": 0.1,
+      "high": 40,
+      "step": 0.1,
+      "whole": false
+    },
+    "width_start_mm": {
+      "kind": "length",
+      "unit": "mm",
+      "low": 0.1,
+      "high": 40,
+      "step": 0.1,
+      "whole": false
+    },
+    "width_end_mm": {
+      "kind": "length",
+      "unit": "mm",
+      "low": 0.1,
+      "high": 40,
+      "step": 0.1,
+      "whole": false
+    },
+    "zone_mm": {
+      "kind": "length",
+      "unit": "mm",
+      "low": 0,
+      "high": 100,
+      "step": 0.1,
+      "whole": false
+    },
+    "grey_end_mm": {
+      "kind": "length",
+      "unit": "mm",
+      "low": 0,
+      "high": 5000,
+      "step": 0.5,
+      "whole": false
+    },
+    "tint_bead": {
+      "kind": "count",
+      "unit": "",
+      "low": 0,
+      "high": 7,
+      "step": 1.0,
+      "whole": true
+    },
+    "tint_zone": {
+      "kind": "count",
+      "unit": "",
+      "low": 0,
+      "high": 7,
+      "step": 1.0,
+      "whole": true
+    },
     "pass_mark": {
       "kind": "plain",
       "unit": "of 100",

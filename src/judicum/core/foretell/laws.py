@@ -135,7 +135,7 @@ TINT_ZONE = (
 """Level of the tint beside it."""
 ZONE = (
     Term("all", lambda w: 1.0, math.log(3.0), 0.15),
-    *_heat({"current": (1.96, 0.5), "slow": (1.96, 0.5), "thin": (1.57, 0.5), "hot": (0.27, 0.12)}),
+    *_heat({"current": (1.96, 0.4), "slow": (1.96, 0.4), "thin": (1.57, 0.4), "hot": (0.27, 0.12)}),
     *_joints((-0.30, 0.15), (-0.34, 0.18), (0.0, 0.15), 0.2),
     Term("fused", lambda w: float(w.fused), 0.0, 0.12),
     *_cover(0.06),

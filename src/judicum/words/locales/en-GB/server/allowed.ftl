@@ -224,7 +224,10 @@ allowed-the-only-bead = nothing: the photo shows one bead
 allowed-the-password-you-sign-in-with = the password you sign in with now
 allowed-the-six-digits-that-your-phone = the six digits that your phone shows now
 allowed-to-minutes = { $least } to { $most } min
-allowed-trial-beads = at most { $most } beads on a blank of { $length } mm
+allowed-trial-beads = room for { $most ->
+    [one] one bead
+   *[other] { $most } beads
+ } on a blank of { $length } mm
 allowed-trial-blank = at most { $most } mm: the sheet and the photo hold no more
 allowed-trial-width = { $low } to { $most } mm
 allowed-true-false-or-null = true, false or null

@@ -92,7 +92,7 @@ print-standing = { $have } of { $needed ->
 }.
 print-student-date = Student, date
 print-taper = taper { $length }
-print-trial-check = { $length } mm: if it is not, print at 100 %
+print-trial-check = { $length } mm: if it is not, print at 100%
 print-trial-fixed = Everything else stays: { $kept }. Let the plate cool between beads.
 print-trial-line = { $number }: { $value }
 print-trial-title = Trial of { $what }: { $title }
