@@ -15,8 +15,8 @@ def add_core_commands(commands: "argparse._SubParsersAction[argparse.ArgumentPar
         "--scale", type=float, metavar="MM_PER_PX", help="millimetres of one pixel, for a photo without a card"
     )
     scale.add_argument("--points", metavar="X1,Y1,X2,Y2,MM", help="two pixels of the photo and their distance in mm")
-    card = commands.add_parser("card", help="write a scale card as PDF")
-    card.add_argument("kind", choices=("window", "strip"))
+    card = commands.add_parser("card", help="write a scale card, or the target to check a phone by, as PDF")
+    card.add_argument("kind", choices=("window", "strip", "target"))
     card.add_argument("-o", "--output", required=True, metavar="FILE")
     card.add_argument("--paper", choices=("a4", "letter"), default="a4")
     for name, does in (

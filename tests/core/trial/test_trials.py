@@ -8,10 +8,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from judicum.core.errors import InvalidValues
+from judicum.core.photo.places import TOLERANCE_MM, places_across
 from judicum.core.setup import read_coupon
 from judicum.core.setup.card import card_of
 from judicum.core.trial import VARIED, BeadSeen, Wanted, carried, judge, match_beads, proposals, read_trial
-from judicum.core.trial.match import TOLERANCE_MM, places_across
 from judicum.core.trial.plan import FIRST_APART, LEAST_SPACING_MM
 
 BUTT = read_coupon({"metal": "304L", "joint": "butt", "thickness_mm": 1.5})

@@ -89,6 +89,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{attempt_id}/callipers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Widths of an attempt's bead by callipers. */
+        get: operations["callipers_read"];
+        /** @description Widths of an attempt's bead by callipers. */
+        put: operations["callipers_take"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{attempt_id}/card.pdf": {
         parameters: {
             query?: never;
@@ -692,6 +710,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{course_id}/calliper-share": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description The share of attempts that the lot asks callipered widths of; for the instructor to change. */
+        put: operations["calliper_share_set"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{course_id}/class.csv": {
         parameters: {
             query?: never;
@@ -893,6 +928,23 @@ export interface paths {
         };
         /** @description Labels of a course one teaches: its booths, or the blanks of all attempts that wait to be welded. */
         get: operations["labels"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/measuring": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description How true measuring is in a course, for those who teach it. */
+        get: operations["measuring_read"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1609,6 +1661,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/phone-checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Photos of the check target by one's own phones; the photos are not kept. */
+        get: operations["phone_checks_read"];
+        put?: never;
+        /** @description Photos of the check target by one's own phones; the photos are not kept. */
+        post: operations["phone_check"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/photo-precheck": {
         parameters: {
             query?: never;
@@ -2290,6 +2360,12 @@ export interface components {
             icc: components["schemas"]["Interval"] | null;
             said: string;
         };
+        AgreementPoint: {
+            attempt: number;
+            mean_mm: number;
+            off_mm: number;
+            claimed_mm: number;
+        };
         /** @description A torch angle that was read on the photo, with the two lines drawn, [x, y] in its pixels. */
         Angle: {
             which: string;
@@ -2599,6 +2675,29 @@ export interface components {
         /** @description The secret address of a calendar. */
         CalendarSubscription: {
             address: string;
+        };
+        /** @description A place along the bead, mm, with what was callipered and measured there. */
+        CalliperPlace: {
+            s_mm: number;
+            width_mm: number | null;
+            measured_mm: number | null;
+        };
+        /** @description Percent. */
+        CalliperShareRequest: {
+            share: number;
+        };
+        /**
+         * @description Where to hold the callipers, and what was taken; `asked` where the lot asks for it. Measured widths are shown only beside taken
+         *     ones: whoever knows the figure reads it off the callipers, too. `phone_mm` is what the sender's phone is off by, of its last check.
+         */
+        Callipers: {
+            asked: boolean;
+            places: components["schemas"]["CalliperPlace"][];
+            phone: string | null;
+            phone_mm: number | null;
+        };
+        CallipersRequest: {
+            places: components["schemas"]["PlaceWidth"][];
         };
         /** @description The figures that a student sets and holds. */
         Card: {
@@ -3068,6 +3167,12 @@ export interface components {
         DoorRequest: {
             code: string;
         };
+        DriftChart: {
+            usual_mm: number;
+            moving_mm: number[];
+            limits_mm: number[];
+            drifts: boolean;
+        };
         EarlierAttempt: {
             id: number;
             number: number;
@@ -3271,6 +3376,22 @@ export interface components {
         HeatInput: {
             arc: number;
             net: number;
+        };
+        /**
+         * @description How true the attempts of a group were; bias with its 95 % interval and limits of agreement, mm; `held` of ± two uncertainties; by
+         *     what those must grow.
+         */
+        HeldGroup: {
+            kind: string;
+            name: string;
+            count: number;
+            bias_mm: number;
+            bias_low_mm: number;
+            bias_high_mm: number;
+            lower_mm: number;
+            upper_mm: number;
+            held: number;
+            factor: number;
         };
         /** @description Somebody's part in a course. */
         InCourse: {
@@ -3547,6 +3668,16 @@ export interface components {
             faults: components["schemas"]["FaultPlace"][];
             corrected: boolean;
         };
+        /** @description How true measuring is in a course: all attempts with callipered widths, by group, over time. */
+        Measuring: {
+            share: number;
+            count: number;
+            whole: components["schemas"]["HeldGroup"] | null;
+            groups: components["schemas"]["HeldGroup"][];
+            points: components["schemas"]["AgreementPoint"][];
+            chart: components["schemas"]["DriftChart"] | null;
+            said: string[];
+        };
         Member: {
             id: number;
             user: components["schemas"]["Person"];
@@ -3769,6 +3900,37 @@ export interface components {
             owns: boolean;
             is_active: boolean;
         };
+        /** @description A check of a phone: `words` say what to change, `again` that it is due once more. */
+        PhoneCheck: {
+            id: number;
+            phone: string;
+            /** Format: date-time */
+            at: string;
+            uncertainty_mm: number | null;
+            figures: components["schemas"]["PhoneFigures"];
+            words: string[];
+            again: boolean;
+        };
+        /** @description One's own checks, the newest first. */
+        PhoneChecks: {
+            checks: components["schemas"]["PhoneCheck"][];
+        };
+        /** @description What one photo of the check target said; mm unless it says otherwise, null where it could not be told. */
+        PhoneFigures: {
+            beads: number;
+            bias_mm: number | null;
+            scatter_mm: number | null;
+            lens_mm: number | null;
+            pitch_share: number | null;
+            smallest_spot_mm: number | null;
+            tilt_deg: number | null;
+            px_per_mm: number | null;
+            blur_mm: number | null;
+            uneven: number | null;
+            warm: number | null;
+            say: string[];
+            refusal: string | null;
+        };
         /**
          * @description A photo with its measurements, newest first; `gone` where the picture itself is not kept any more, `same_as` where the very
          *     same picture was sent elsewhere too.
@@ -3806,6 +3968,11 @@ export interface components {
             phrases: {
                 [key: string]: string;
             };
+        };
+        /** @description A callipered width at a place along the bead; null takes it away. */
+        PlaceWidth: {
+            s_mm: number;
+            width_mm: number | null;
         };
         Planned: {
             plan: components["schemas"]["SessionPlan"];
@@ -5148,6 +5315,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Attempt"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    callipers_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Callipers"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    callipers_take: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CallipersRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Callipers"];
                 };
             };
             default: {
@@ -6531,6 +6760,39 @@ export interface operations {
             };
         };
     };
+    calliper_share_set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CalliperShareRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalliperShareRequest"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     class_csv: {
         parameters: {
             query?: never;
@@ -7055,6 +7317,35 @@ export interface operations {
                 };
                 content: {
                     "application/pdf": string;
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    measuring_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Measuring"];
                 };
             };
             default: {
@@ -8680,6 +8971,67 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    phone_checks_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhoneChecks"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    phone_check: {
+        parameters: {
+            query: {
+                /** @description What the phone is called. */
+                phone: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhoneCheck"];
+                };
             };
             default: {
                 headers: {

@@ -5,12 +5,16 @@ import io
 import cv2
 from reportlab.lib.pagesizes import A4, LETTER
 from reportlab.lib.units import mm
+from reportlab.lib.utils import ImageReader
 from reportlab.pdfgen.canvas import Canvas
 
-from judicum.core.errors import InvalidValue, said
+from judicum.core.errors import InvalidValue, one_of, said
 from judicum.core.photo.scale import card_geometry
+from judicum.core.photo.target import target_picture
 
 PAPERS = {"a4": A4, "letter": LETTER}
+TARGET = "target"
+KINDS = ("window", "strip", TARGET)
 TOP_MARGIN_MM = 25.0
 CHECK_MM = 100
 
@@ -19,7 +23,7 @@ def card_pdf(kind: str, paper: str = "a4") -> bytes:
     """Draw a scale card on a sheet, to be printed at 100 %.
 
     Args:
-        kind: `window` or `strip`. paper: `a4` or `letter`.
+        kind: `window`, `strip`, or `target`: the window card with printed beads of known size, to check a phone by. paper: `a4` or `letter`.
 
     Returns:
         A one-page PDF file.
@@ -27,11 +31,11 @@ def card_pdf(kind: str, paper: str = "a4") -> bytes:
     Raises:
         InvalidValue: an unknown card or paper.
     """
-    if kind not in ("window", "strip"):
-        raise InvalidValue("kind", kind, said("allowed-window-or-strip"))
+    if kind not in KINDS:
+        raise InvalidValue("kind", kind, one_of(KINDS))
     if paper not in PAPERS:
         raise InvalidValue("paper", paper, said("allowed-a4-or-letter"))
-    card = card_geometry()[kind]
+    card = card_geometry()["window" if kind == TARGET else kind]
     page = PAPERS[paper]
     width, height = card["size"]
     file = io.BytesIO()
@@ -49,7 +53,11 @@ def card_pdf(kind: str, paper: str = "a4") -> bytes:
 
     canvas.setLineWidth(0.1 * mm)
     box(0, 0, width, height, None)
-    if "cut_out" in card:
+    if kind == TARGET:
+        (x, y), (w, h) = card["cut_out"]["at"], card["cut_out"]["size"]
+        beads = ImageReader(io.BytesIO(target_picture()))
+        canvas.drawImage(beads, (left + x) * mm, (top - y - h) * mm, w * mm, h * mm)
+    elif "cut_out" in card:
         (x, y), (w, h) = card["cut_out"]["at"], card["cut_out"]["size"]
         box(x, y, w, h, None)
         _words(canvas, (left + x + w / 2) * mm, (top - y - h / 2) * mm, "cut out along this line", 9)

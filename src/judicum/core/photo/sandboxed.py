@@ -48,11 +48,19 @@ def _clean(data: bytes, given: Mapping[str, Any]) -> tuple[Any, bytes]:
     return {}, without_private(data)
 
 
+def _phone(data: bytes, given: Mapping[str, Any]) -> tuple[Any, bytes]:
+    from judicum.core.photo.phone import check_phone  # the engine takes its time to import, and only this job needs it
+
+    found = check_phone(data)
+    return {**dataclasses.asdict(found), "uncertainty_mm": found.uncertainty_mm}, b""
+
+
 JOBS: dict[str, Callable[[bytes, Mapping[str, Any]], tuple[Any, bytes]]] = {
     "ingest": _ingest,
     "precheck": _precheck,
     "cut_strip": _cut_strip,
     "clean": _clean,
+    "phone": _phone,
 }
 
 

@@ -68,6 +68,7 @@ INSTALLED_APPS = [
     "judicum.server.follow.sessions",
     "judicum.server.follow.stock",
     "judicum.server.follow.trials",
+    "judicum.server.follow.trust",
     "judicum.server.follow.notices",
     "judicum.server.people.workshops",
     "judicum.server.exchange",

@@ -16,6 +16,7 @@ from judicum.server.http.routes import (
     hand,
     labels,
     marking,
+    measuring,
     notices,
     photos,
     progress,
@@ -95,6 +96,11 @@ urlpatterns = [
     path("measurements/<int:measurement_id>/strip", photos.StripView.as_view()),
     path("courses/<int:course_id>/engines", engines.EnginesView.as_view()),
     path("scale-card/<str:kind>", photos.ScaleCardView.as_view()),
+    # measuring
+    path("phone-checks", measuring.PhoneChecksView.as_view()),
+    path("attempts/<int:attempt_id>/callipers", measuring.CallipersView.as_view()),
+    path("courses/<int:course_id>/measuring", measuring.MeasuringView.as_view()),
+    path("courses/<int:course_id>/calliper-share", measuring.CalliperShareView.as_view()),
     # causes
     path("attempts/<int:attempt_id>/causes", causes.CausesView.as_view()),
     path("attempts/<int:attempt_id>/causes/<str:cause>", causes.CauseView.as_view()),

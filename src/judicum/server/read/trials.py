@@ -5,13 +5,13 @@ from typing import Any
 
 from judicum.core.acceptance import CARD_WIDTH_SHARE
 from judicum.core.choices import FINISH_LEVEL
+from judicum.core.photo.places import places_across
 from judicum.core.photo.report import Report
 from judicum.core.setup import read_coupon, run_from_card
 from judicum.core.setup.card import card_of
 from judicum.core.trial import VARIED, BeadSeen, Judged, Match, Wanted, judge, match_beads, proposals
 from judicum.core.trial import Trial as Planned
 from judicum.core.trial.judge import AS_WANTED
-from judicum.core.trial.match import places_across
 from judicum.server.answers.attempts import Run
 from judicum.server.answers.starts import StartFigure
 from judicum.server.answers.trials import (

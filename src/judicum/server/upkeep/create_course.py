@@ -18,7 +18,7 @@ from judicum.server.people.courses.names import check_course_name
 from judicum.server.people.courses.queries import instructor_of, may_make_courses
 from judicum.server.people.roles import Role
 
-COPIED = (*SCHOOLS, "methods", "time_zone", "second_share")
+COPIED = (*SCHOOLS, "methods", "time_zone", "second_share", "calliper_share")
 """What of a course's own columns another one takes over."""
 
 

@@ -10,6 +10,7 @@ from django.utils import timezone
 
 from judicum.server.follow.notices.models import NotificationPreference
 from judicum.server.follow.sessions.models import Attendance, BoothSlot, CalendarSubscription
+from judicum.server.follow.trust.models import PhoneCheck
 from judicum.server.people.accounts.actions.second_factor import drop_second
 from judicum.server.people.accounts.models import Token, User
 from judicum.server.people.courses.models import Membership
@@ -46,7 +47,7 @@ def remove_person(owner: User, person_id: int) -> None:
     drop_reports(person)
     Photo.objects.filter(attempt__student=person).update(name="")
     Run.objects.filter(attempt__student=person).update(note="")
-    for model in (Attendance, CalendarSubscription, NotificationPreference, Phrase, Token):
+    for model in (Attendance, CalendarSubscription, NotificationPreference, PhoneCheck, Phrase, Token):
         model.objects.filter(user=person).delete()
     BoothSlot.objects.filter(student=person).delete()
     Membership.objects.filter(user=person).delete()

@@ -9,6 +9,7 @@ from django.db.models import FileField, Q
 from judicum.server.exchange.archive.tables import TABLES, Table
 from judicum.server.exchange.archive.write import by_content, zipped
 from judicum.server.follow.notices.models import NotificationPreference
+from judicum.server.follow.trust.models import PhoneCheck
 from judicum.server.people.accounts.models import Token, User
 from judicum.server.record.attempts.models import Attempt, Event
 from judicum.server.record.attempts.queries import marks_blind
@@ -31,6 +32,7 @@ BELONGING = {
     "welded_at": "attempt",
     "stock_uses": "attempt",
     "trials": "attempt",
+    "callipers": "attempt",
 }
 """Tables whose rows belong to an attempt, and how they lead to it."""
 AFTER_RETURN = ("verdicts", "marks", "references")
@@ -67,6 +69,7 @@ def _person(user: User) -> dict[str, Any]:
         "workshop": user.workshop.name,
         "notified_of": preference.kinds if preference else [],
         "phrases": list(Phrase.objects.filter(user=user).values("key", "text")),
+        "phone_checks": list(PhoneCheck.objects.filter(user=user).values("phone", "figures", "at")),
         "tokens": list(Token.objects.filter(user=user).values("name", "scope", "created", "expiry")),
     }
 

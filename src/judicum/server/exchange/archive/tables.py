@@ -13,6 +13,7 @@ from judicum.server.exchange.archive.records import RECORDS, Record
 from judicum.server.follow.sessions.models import Attendance, Booth, BoothNote, BoothSlot, Session, WeldedAt
 from judicum.server.follow.stock.models import Bottle, GaugeReading, Item, Movement, Use
 from judicum.server.follow.trials.models import StartValue, Trial
+from judicum.server.follow.trust.models import Calliper
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course, Membership
 from judicum.server.record.attempts.models import Attempt, Event, Run
@@ -161,6 +162,7 @@ TABLES: tuple[Table, ...] = (
     Table("welded_at", WeldedAt, _of("attempt__course")),
     Table("trials", Trial, _of("attempt__course"), added=True),
     Table("start_values", StartValue, _of("assignment__course"), added=True),
+    Table("callipers", Calliper, _of("attempt__course"), added=True),
     Table("attendance", Attendance, _of("session__course")),
     Table("slots", BoothSlot, _of("session__course")),
     Table("stock_items", Item, _of("course")),
@@ -174,6 +176,7 @@ BY_MODEL = {table.model: table for table in TABLES}
 LEFT_OUT = {
     "accounts.Workshop": "the workshop is that of the server it goes to",
     "accounts.Token": "a person's own",
+    "trust.PhoneCheck": "a person's own",
     "accounts.Release": "the server's",
     "photos.Remeasuring": "a run of the server's",
     "photos.Upload": "on its way",

@@ -35,7 +35,7 @@ class Course(models.Model):
     """A class of a workshop that meets over some weeks; students join with its code: `join_left` more of them (None: any number), until
     `join_until` (None: without end).
 
-    `methods` are those of METHODS that were chosen, by their key. An archived one is read and reported, and nothing of it changes any more. `second_share` is the share (percent) of marks that go to a blind second marker by lot. `filling` says how far its attempts are brought in (`done` of `total`) while that goes on.
+    `methods` are those of METHODS that were chosen, by their key. An archived one is read and reported, and nothing of it changes any more. `second_share` is the share (percent) of marks that go to a blind second marker by lot, `calliper_share` that of attempts that are asked for callipered widths. `filling` says how far its attempts are brought in (`done` of `total`) while that goes on.
     """
 
     key = own_key()
@@ -49,6 +49,7 @@ class Course(models.Model):
     filling = models.JSONField(null=True)
     time_zone = models.CharField(max_length=40, default="UTC")
     second_share = models.PositiveSmallIntegerField(default=0)
+    calliper_share = models.PositiveSmallIntegerField(default=0, db_default=0)
     pedal_school = _school("pedal_school")
     start_school = _school("start_school")
     finish = _school("finish")

@@ -80,6 +80,7 @@ refused-no-room-for-backup = The disk is full: no backup was made. Earlier backu
 refused-no-such-run = There is no run { $number } in this attempt.
 refused-no-trial = There is no trial { $trial_id } for you.
 refused-nobody-but-the-first-marker-teaches = Only the first { -marker } teaches this course.
+refused-nothing-measured-yet = No bead is measured yet.
 refused-one-person-keeps-at-most-tokens = You can have at most { $most } tokens. Revoke one that is no longer used.
 refused-only-a-photo-of-the-bead = Only a photo of the bead or of its back can be measured.
 refused-only-an-owner-of-the-workshop = Only an owner of the workshop or an instructor can create courses.

@@ -1,0 +1,121 @@
+"""How true measuring is here: checks of phones, callipered widths, and the course's agreement between both."""
+
+from datetime import datetime
+from typing import Annotated
+
+from pydantic import Field
+
+from judicum.server.answers.base import Answer, Request
+
+
+class PhoneFigures(Answer):
+    """What one photo of the check target said; mm unless it says otherwise, null where it could not be told."""
+
+    beads: int
+    bias_mm: float | None
+    scatter_mm: float | None
+    lens_mm: float | None
+    pitch_share: float | None
+    smallest_spot_mm: float | None
+    tilt_deg: float | None
+    px_per_mm: float | None
+    blur_mm: float | None
+    uneven: float | None
+    warm: float | None
+    say: list[str]
+    refusal: str | None
+
+
+class PhoneCheck(Answer):
+    """A check of a phone: `words` say what to change, `again` that it is due once more."""
+
+    id: int
+    phone: str
+    at: datetime
+    uncertainty_mm: float | None
+    figures: PhoneFigures
+    words: list[str]
+    again: bool
+
+
+class PhoneChecks(Answer):
+    """One's own checks, the newest first."""
+
+    checks: list[PhoneCheck]
+
+
+class PlaceWidth(Request):
+    """A callipered width at a place along the bead; null takes it away."""
+
+    s_mm: float
+    width_mm: float | None
+
+
+class CallipersRequest(Request):
+    places: Annotated[list[PlaceWidth], Field(max_length=12)]
+
+
+class CalliperPlace(Answer):
+    """A place along the bead, mm, with what was callipered and measured there."""
+
+    s_mm: float
+    width_mm: float | None
+    measured_mm: float | None
+
+
+class Callipers(Answer):
+    """Where to hold the callipers, and what was taken; `asked` where the lot asks for it. Measured widths are shown only beside taken
+    ones: whoever knows the figure reads it off the callipers, too. `phone_mm` is what the sender's phone is off by, of its last check."""
+
+    asked: bool
+    places: list[CalliperPlace]
+    phone: str | None
+    phone_mm: float | None
+
+
+class HeldGroup(Answer):
+    """How true the attempts of a group were; bias with its 95 % interval and limits of agreement, mm; `held` of ± two uncertainties; by
+    what those must grow."""
+
+    kind: str
+    name: str
+    count: int
+    bias_mm: float
+    bias_low_mm: float
+    bias_high_mm: float
+    lower_mm: float
+    upper_mm: float
+    held: float
+    factor: float
+
+
+class AgreementPoint(Answer):
+    attempt: int
+    mean_mm: float
+    off_mm: float
+    claimed_mm: float
+
+
+class DriftChart(Answer):
+    usual_mm: float
+    moving_mm: list[float]
+    limits_mm: list[float]
+    drifts: bool
+
+
+class Measuring(Answer):
+    """How true measuring is in a course: all attempts with callipered widths, by group, over time."""
+
+    share: int
+    count: int
+    whole: HeldGroup | None
+    groups: list[HeldGroup]
+    points: list[AgreementPoint]
+    chart: DriftChart | None
+    said: list[str]
+
+
+class CalliperShareRequest(Request):
+    """Percent."""
+
+    share: int
