@@ -37,6 +37,10 @@ const pages: RouteObject[] = [
     path: "student/:studentId",
     lazy: async () => ({ Component: (await import("../features/time")).StudentTimePage }),
   },
+  {
+    path: "measuring",
+    lazy: async () => ({ Component: (await import("../features/measuring")).MeasuringPage }),
+  },
   { path: "mine", lazy: async () => ({ Component: (await import("../features/attempt")).MyCouponsPage }) },
   { path: "time", lazy: async () => ({ Component: (await import("../features/time")).MyTimePage }) },
   {

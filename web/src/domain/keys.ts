@@ -52,6 +52,7 @@ export const attemptKeys = family({
   lastRuns: (attempt: number) => ["last-runs", attempt],
   runCheck: (attempt: number, run: string | null) => ["run-check", attempt, run],
   machine: (attempt: number) => ["machine", attempt],
+  callipers: (attempt: number, version: number) => ["callipers", attempt, version],
   trials: (attempt: number, version: number) => ["trials", attempt, version],
   dataLog: (attempt: number, run: number) => ["data-log", attempt, run],
 });
@@ -115,5 +116,10 @@ export const workbenchKeys = family({
 });
 
 export const apiGuideKeys = family({ description: ["api-guide"] });
+
+export const measuringKeys = family({
+  phones: ["measuring", "phones"],
+  course: (course: number) => ["measuring", course],
+});
 
 export const trustKeys = { authority: ["trust"] as const };

@@ -2,6 +2,7 @@ import { t } from "../../catalogue";
 import type { ReactNode } from "react";
 import type { Schemas } from "../../api/client";
 import { BeadChoice } from "../../domain/bead-choice";
+import { Callipers } from "../../domain/callipers";
 import { BeadPhoto } from "../../domain/bead-photo";
 import { CursorScope } from "../../ui/cursor";
 import { FaultCrops } from "../../domain/fault-crops";
@@ -45,6 +46,7 @@ export function BeadResult({ attempt, photo, measurement }: Props) {
             {overlay && (
               <FaultCrops defects={report.defects ?? []} photo={photo} overlay={overlay} units={units} />
             )}
+            <Callipers attempt={attempt} />
             {measurement.corrected && (
               <p className="text-sm">{t("attempt-corrected-by-hand-by-your-instructor")}</p>
             )}

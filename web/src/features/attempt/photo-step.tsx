@@ -1,5 +1,7 @@
 import { Say, t } from "../../catalogue";
 import { Camera, ImageUp, type LucideIcon } from "lucide-react";
+import { Link } from "react-router";
+import { usePaths } from "../../domain/course";
 import { useState, type ChangeEvent, type ComponentProps } from "react";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
@@ -86,6 +88,7 @@ function PhotoHelp() {
 }
 
 function HowTo() {
+  const paths = usePaths();
   return (
     <p className="mb-3">
       <Say
@@ -97,6 +100,9 @@ function HowTo() {
           ),
         }}
       />{" "}
+      <Link className="link" to={paths.to("measuring")}>
+        {t("measuring-phone")}
+      </Link>{" "}
       <PhotoHelp />
     </p>
   );

@@ -18,6 +18,7 @@ type Agreement = Schemas["Agreement"];
 /** Whether those who teach mark alike: second marks, each over time, what would have fitted better, references. */
 export function MarkersPage() {
   const agreement = useAgreement();
+  const paths = usePaths();
   if (agreement.isPending) return <Loading />;
   if (agreement.isError) return <Problem error={agreement.error} again={() => void agreement.refetch()} />;
   return (
@@ -25,6 +26,9 @@ export function MarkersPage() {
       <div className="flex flex-wrap items-baseline gap-x-4">
         <h1 className="text-2xl font-bold">{t("common-marking-consistency")}</h1>
         <TablesSwitch />
+        <Link className="link" to={paths.to("measuring")}>
+          {t("measuring-title")}
+        </Link>
       </div>
       <div className="grid gap-3 xl:grid-cols-[minmax(0,1fr)_24rem]">
         <div className="min-w-0 space-y-3">

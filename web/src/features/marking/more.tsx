@@ -1,4 +1,5 @@
 import { Say, t } from "../../catalogue";
+import { Callipers } from "../../domain/callipers";
 import type { Attempt } from "../../domain/use-attempt";
 import { RunBeads } from "../../domain/run-beads";
 import { ViewsOf } from "../../domain/views-of";
@@ -22,6 +23,7 @@ export function More({ attempt, open, toggle }: Props) {
       {open && (
         <div className="mt-2 space-y-3">
           <FiguresOf attempt={attempt} />
+          <Callipers attempt={attempt} />
           <RunCard attempt={attempt} />
           <RunBeads attempt={attempt} more={(run) => <RunAssessment attempt={attempt} run={run} />} />
           <ViewsOf attempt={attempt} />

@@ -1,0 +1,1 @@
+export { MeasuringPage } from "./measuring-page";
