@@ -209,6 +209,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{attempt_id}/foretell": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description What would come of an attempt's settings with some of them changed; nothing is kept. */
+        post: operations["foretell"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{attempt_id}/last-runs": {
         parameters: {
             query?: never;
@@ -360,6 +377,23 @@ export interface paths {
         put: operations["second_set"];
         /** @description Asking for a blind second mark, and giving it. */
         post: operations["second_ask"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/attempts/{attempt_id}/settings-map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Where between currents and speeds beads come out as wanted. */
+        get: operations["settings_map"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3295,6 +3329,50 @@ export interface components {
             words: string;
         };
         ForecastList: components["schemas"]["Forecast"][];
+        /** @description Settings that differ from those the run was welded with, or from the card's where none was. */
+        ForetellRequest: {
+            /** @default null */
+            current_a?: number | null;
+            /** @default null */
+            travel_mm_s?: number | null;
+            /** @default null */
+            postflow_s?: number | null;
+            /** @default null */
+            gas_l_min?: number | null;
+        };
+        /** @description What would come of settings, beside what is wanted; `settings` those it was reckoned for, `said` how sure it is in words. */
+        Foretold: {
+            settings: {
+                [key: string]: unknown;
+            };
+            bead: components["schemas"]["ForetoldBead"];
+            learned: number;
+            said: string[];
+            wanted_low_mm: number;
+            wanted_high_mm: number;
+            wanted_level: number;
+        };
+        /** @description The bead that would come; tints null of a metal without a tint scale. */
+        ForetoldBead: {
+            width_mm: components["schemas"]["ForetoldFigure"];
+            width_end_mm: components["schemas"]["ForetoldFigure"];
+            tint_bead: components["schemas"]["ForetoldTint"] | null;
+            tint_zone: components["schemas"]["ForetoldTint"] | null;
+            zone_mm: components["schemas"]["ForetoldFigure"] | null;
+            grey_end_mm: components["schemas"]["ForetoldFigure"] | null;
+            hazards: components["schemas"]["Hazard"][];
+            difference_mm: components["schemas"]["ForetoldFigure"] | null;
+        };
+        /** @description A foretold figure, and what holds 90 % of single beads. */
+        ForetoldFigure: {
+            value: number;
+            low: number;
+            high: number;
+        };
+        ForetoldTint: {
+            level: number;
+            probability: number[];
+        };
         /** @description The name one signs in with. */
         ForgottenPasswordRequest: {
             username: string;
@@ -3371,6 +3449,12 @@ export interface components {
             /** @enum {string} */
             key: "card" | "people" | "coupon" | "photo" | "mark" | "log" | "send" | "read";
             done: boolean;
+        };
+        /** @description What goes wrong, with its chance; `words` what it is called. */
+        Hazard: {
+            code: string;
+            words: string;
+            probability: number;
         };
         /** @description Heat input, kJ/mm: of the arc, and with the arc's efficiency. */
         HeatInput: {
@@ -4621,6 +4705,22 @@ export interface components {
             work: components["schemas"]["WorkAhead"][];
         };
         /**
+         * @description The chance of a bead as wanted, a row a current, a column a speed; where the card's ranges lie, where passes of the class do, and
+         *     what this machine gives at most; the offered cell to start with, null where none is.
+         */
+        SettingsMap: {
+            current_a: number[];
+            travel_mm_s: number[];
+            probability: number[][];
+            card_current_a: number[];
+            card_travel_mm_s: number[];
+            passes: number[][];
+            most_a: number | null;
+            least_a: number | null;
+            best: number[] | null;
+            offered: number;
+        };
+        /**
          * @description The card of an attempt's coupon, the run that follows it (of several, each), each logged run beside it, and what worked here. `last_run_at`: when the last
          *     run was logged; `read_off`: a figure to be read off the machine this time, null for none.
          */
@@ -5579,6 +5679,39 @@ export interface operations {
             };
         };
     };
+    foretell: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["ForetellRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Foretold"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     runs_last: {
         parameters: {
             query?: never;
@@ -5994,6 +6127,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Attempt"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    settings_map: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SettingsMap"];
                 };
             };
             default: {

@@ -12,6 +12,7 @@ from judicum.server.http.routes import (
     courses,
     data_logs,
     engines,
+    foretold,
     guide,
     hand,
     labels,
@@ -96,6 +97,9 @@ urlpatterns = [
     path("measurements/<int:measurement_id>/strip", photos.StripView.as_view()),
     path("courses/<int:course_id>/engines", engines.EnginesView.as_view()),
     path("scale-card/<str:kind>", photos.ScaleCardView.as_view()),
+    # foretold
+    path("attempts/<int:attempt_id>/foretell", foretold.ForetellView.as_view()),
+    path("attempts/<int:attempt_id>/settings-map", foretold.SettingsMapView.as_view()),
     # measuring
     path("phone-checks", measuring.PhoneChecksView.as_view()),
     path("attempts/<int:attempt_id>/callipers", measuring.CallipersView.as_view()),

@@ -9,6 +9,7 @@ import { useUnits } from "../../domain/use-units";
 import { measure } from "../../domain/units";
 import { RunBeads } from "../../domain/run-beads";
 import { ViewsOf } from "../../domain/views-of";
+import { WhatIf } from "../../domain/whatif/what-if";
 import { finishWords } from "../../domain/words";
 import { Feedback } from "./feedback";
 import { LogForm } from "./log-form";
@@ -64,6 +65,7 @@ export function AttemptPage() {
       {a.mark ? (
         <>
           <Feedback attempt={a} mark={a.mark} />
+          <WhatIf attempt={a} />
           <RunBeads attempt={a} />
           <ViewsOf attempt={a} />
         </>
@@ -80,6 +82,7 @@ export function AttemptPage() {
           {photos && <PhotoStep attempt={a} />}
           {may(a, "log") && <Machine attempt={a.id} />}
           {may(a, "log") && <LogForm key={a.id} attempt={a} />}
+          {a.id > 0 && <WhatIf attempt={a} />}
           {may(a, "add_view") ? <OtherViews attempt={a} /> : <ViewsOf attempt={a} />}
         </>
       )}

@@ -79,6 +79,8 @@ it("says how alike two mark, offers what would fit better and sets the share", a
         },
       ],
       departures: [{ criterion: "tint", words: "Tint", marks: 30, difference: one, said: "above" }],
+      causes: [],
+      months: [],
       offers: [{ code: "training", title: "Training", version: 1, changed: ["Tint"], scheme: {} }],
     },
     "GET /api/courses/7/references": { tested: false, references: [] },

@@ -3,6 +3,7 @@ import { Callipers } from "../../domain/callipers";
 import type { Attempt } from "../../domain/use-attempt";
 import { RunBeads } from "../../domain/run-beads";
 import { ViewsOf } from "../../domain/views-of";
+import { WhatIf } from "../../domain/whatif/what-if";
 import { FiguresOf } from "./figures";
 import { RunAssessment } from "./run-assessment";
 import { RunCard } from "./run-card";
@@ -24,6 +25,7 @@ export function More({ attempt, open, toggle }: Props) {
         <div className="mt-2 space-y-3">
           <FiguresOf attempt={attempt} />
           <Callipers attempt={attempt} />
+          <WhatIf attempt={attempt} />
           <RunCard attempt={attempt} />
           <RunBeads attempt={attempt} more={(run) => <RunAssessment attempt={attempt} run={run} />} />
           <ViewsOf attempt={attempt} />

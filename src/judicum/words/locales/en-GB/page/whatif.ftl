@@ -1,0 +1,15 @@
+whatif-beside-last = Beside the last bead
+whatif-between = { $low } to { $high }
+whatif-cell = { $amps } at { $speed }: { $chance }
+whatif-drawn = Drawn, not photographed: the bead that would come, { $tint }
+whatif-first = What goes wrong first
+whatif-grey-end = Grey at the end
+whatif-legend = Up: amps. To the right: travel speed. ● passes of this class. × beyond this machine. Tap a cell to take it.
+whatif-map = Where settings give the wanted bead
+whatif-no-offer = No setting gives it in { $chance } of cases: more measured beads would tell more surely.
+whatif-offer = Likeliest: { $amps } at { $speed }. Framed cells give it in { $chance } of cases or more.
+whatif-spread = { $value } ({ $low } to { $high })
+whatif-tint = Tint of the bead
+whatif-title = What would come of other settings
+whatif-wanted = Wanted
+whatif-zone = Tint and width beside it

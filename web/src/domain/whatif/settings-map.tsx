@@ -1,0 +1,99 @@
+import { useQuery } from "@tanstack/react-query";
+import { api, unwrap } from "../../api/client";
+import { t } from "../../catalogue";
+import { attemptKeys } from "../keys";
+import { figure, measure, type Units } from "../units";
+import type { Attempt } from "../use-attempt";
+import { percent } from "../words";
+import type { Changed } from "./what-if";
+
+type Props = { attempt: Attempt; units: Units; at: Changed; choose: (changed: Changed) => void };
+
+/** Amps over travel: where beads come out as wanted, what this machine cannot give, and where the class's passes lie. A tap takes a cell. */
+export function SettingsMap({ attempt, units, at, choose }: Props) {
+  const map = useQuery({
+    queryKey: attemptKeys.settingsMap(attempt.id, attempt.version),
+    queryFn: () =>
+      unwrap(
+        api.GET("/api/attempts/{attempt_id}/settings-map", { params: { path: { attempt_id: attempt.id } } }),
+      ),
+  });
+  if (!map.data) return null;
+  const { current_a, travel_mm_s, probability, most_a, least_a, passes, best, offered } = map.data;
+  const rows = current_a.map((amps, k) => ({ amps, cells: probability[k] ?? [] })).reverse();
+  const near = (list: number[], value: number) =>
+    list.reduce(
+      (found, one, k) => (Math.abs(one - value) < Math.abs((list[found] ?? 0) - value) ? k : found),
+      0,
+    );
+  const here = [near(current_a, at.current_a ?? 0), near(travel_mm_s, at.travel_mm_s ?? 0)];
+  const passed = new Set(
+    passes.map(([a = 0, v = 0]) => `${String(near(current_a, a))} ${String(near(travel_mm_s, v))}`),
+  );
+  return (
+    <section aria-label={t("whatif-map")} className="space-y-2">
+      <h3 className="font-bold">{t("whatif-map")}</h3>
+      <p className="text-sm">
+        {best
+          ? t("whatif-offer", {
+              amps: measure(best[0], "current", units),
+              speed: measure(best[1], "speed", units),
+              chance: percent(offered),
+            })
+          : t("whatif-no-offer", { chance: percent(offered) })}
+      </p>
+      <div className="overflow-x-auto">
+        <table className="border-separate border-spacing-0.5 text-xs">
+          <tbody>
+            {rows.map(({ amps, cells }, r) => {
+              const k = current_a.length - 1 - r;
+              const beyond = (most_a !== null && amps > most_a) || (least_a !== null && amps < least_a);
+              return (
+                <tr key={amps}>
+                  <th scope="row" className="pr-1 text-right font-normal">
+                    {figure(amps, "current", units, 0)}
+                  </th>
+                  {cells.map((chance, c) => {
+                    const speed = travel_mm_s[c] ?? 0;
+                    const mine = here[0] === k && here[1] === c;
+                    return (
+                      <td key={speed} className="p-0">
+                        <button
+                          className={`h-7 w-8 rounded-sm border ${mine ? "border-4 border-secondary" : chance >= offered ? "border-2 border-primary" : "border-base-300"}`}
+                          style={{
+                            background: beyond
+                              ? undefined
+                              : `color-mix(in oklab, var(--color-primary) ${(chance * 70).toFixed(0)}%, var(--color-base-100))`,
+                          }}
+                          disabled={beyond}
+                          aria-pressed={mine}
+                          aria-label={t("whatif-cell", {
+                            amps: measure(amps, "current", units),
+                            speed: measure(speed, "speed", units),
+                            chance: percent(chance),
+                          })}
+                          onClick={() => choose({ current_a: amps, travel_mm_s: speed })}
+                        >
+                          {beyond ? "×" : passed.has(`${String(k)} ${String(c)}`) ? "●" : ""}
+                        </button>
+                      </td>
+                    );
+                  })}
+                </tr>
+              );
+            })}
+            <tr>
+              <td />
+              {travel_mm_s.map((speed) => (
+                <td key={speed} className="text-center">
+                  {figure(speed, "speed", units, 1)}
+                </td>
+              ))}
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <p className="quiet text-xs">{t("whatif-legend")}</p>
+    </section>
+  );
+}
