@@ -32,7 +32,8 @@ LIST_KEPT = 0.8
 """How often a list of preparation was kept."""
 RED_HERRING = 0.25
 """How often another figure was off its range."""
-TWO_HABITS, COPIES = 1 / 3, 1 / 3
+TWO_HABITS = 1 / 3
+COPIES = 1 / 3
 """Shares of an evening class: welders with a second habit, and those who copy the card into their log."""
 COUPONS: dict[str, dict[str, Any]] = {
     "butt": {"metal": "304L", "joint": "butt", "thickness_mm": 1.5},

@@ -36,7 +36,7 @@ WORKED = [
 
 
 def asked(joint: str = "butt", h: float = 1.5, amps: float = 55, speed: float = 2.2, cup: float = 8, flow: float = 8, wire: float | None = 1.2, **more: Any) -> dict[str, Any]:  # fmt: skip
-    told = {
+    stated = {
         **USUAL,
         "current_a": amps,
         "travel_mm_s": speed,
@@ -44,9 +44,9 @@ def asked(joint: str = "butt", h: float = 1.5, amps: float = 55, speed: float = 
         "gas_l_min": flow,
         "technique": "dab" if wire else "fuse",
     }
-    told |= {"filler_mm": wire} if wire else {}
+    stated |= {"filler_mm": wire} if wire else {}
     coupon = {"metal": "304L", "joint": joint, "thickness_mm": h, **BLANK}
-    return {"coupon": coupon, "settings": {**told, **more}}
+    return {"coupon": coupon, "settings": {**stated, **more}}
 
 
 @pytest.mark.parametrize(
@@ -136,8 +136,8 @@ ALWAYS = [
 
 @pytest.mark.parametrize(("key", "change", "holds"), ALWAYS, ids=[key for key, *_ in ALWAYS])
 @settings(max_examples=25, deadline=None)
-@given(coupon=COUPONS, told=SETTINGS, by=st.floats(0.01, 0.6), rows=st.sampled_from([0, 9, 30]), left_out=st.sets(st.sampled_from(["current_a", "travel_mm_s", "cup", "postflow_s"]), max_size=1))  # fmt: skip
-def test_what_always_holds(key: str, change: Any, holds: Any, coupon: tuple[str, float], told: dict, by: float, rows: int, left_out: set[str]) -> None:  # fmt: skip
+@given(coupon=COUPONS, stated=SETTINGS, by=st.floats(0.01, 0.6), rows=st.sampled_from([0, 9, 30]), left_out=st.sets(st.sampled_from(["current_a", "travel_mm_s", "cup", "postflow_s"]), max_size=1))  # fmt: skip
+def test_what_always_holds(key: str, change: Any, holds: Any, coupon: tuple[str, float], stated: dict, by: float, rows: int, left_out: set[str]) -> None:  # fmt: skip
     def of(settings_: dict[str, Any]) -> dict[str, Any]:
         kept = {k: v for k, v in settings_.items() if k not in left_out or k == key}
         question = {
@@ -147,19 +147,19 @@ def test_what_always_holds(key: str, change: Any, holds: Any, coupon: tuple[str,
         return foretell({**question, "student": "p1", "machine": "m1", "class": CLASS[:rows]})
 
     less = (
-        {**told, "draught": False}
+        {**stated, "draught": False}
         if key == "draught"
-        else {**told, "gas_part": "gas_lens"}
+        else {**stated, "gas_part": "gas_lens"}
         if key == "gas_part"
-        else told
+        else stated
     )
     holds(of(less), of({**less, **change(less, by)}))
 
 
 @settings(max_examples=40, deadline=None)
-@given(told=SETTINGS, thicker=st.floats(1.01, 2.0), rows=st.sampled_from([0, 30]), left_out=st.sets(st.sampled_from(["current_a", "travel_mm_s", "cup"])))  # fmt: skip
-def test_thicker_metal_is_never_told_wider_darker_or_easier_to_burn(told: dict, thicker: float, rows: int, left_out: set[str]) -> None:  # fmt: skip
-    kept = {k: v for k, v in told.items() if k not in left_out}
+@given(stated=SETTINGS, thicker=st.floats(1.01, 2.0), rows=st.sampled_from([0, 30]), left_out=st.sets(st.sampled_from(["current_a", "travel_mm_s", "cup"])))  # fmt: skip
+def test_thicker_metal_is_never_told_wider_darker_or_easier_to_burn(stated: dict, thicker: float, rows: int, left_out: set[str]) -> None:  # fmt: skip
+    kept = {k: v for k, v in stated.items() if k not in left_out}
     thin, thick = (foretell({"coupon": {"metal": "304L", "joint": "butt", "thickness_mm": h, **BLANK}, "settings": kept, "class": CLASS[:rows]}) for h in (1.5, 1.5 * thicker))  # fmt: skip
     for key in ("width_mm", "width_end_mm"):
         assert thick[key]["value"] <= thin[key]["value"] + EPS
@@ -172,8 +172,8 @@ def test_thicker_metal_is_never_told_wider_darker_or_easier_to_burn(told: dict, 
 def test_what_is_told_makes_nothing_less_sure(key: str, rows: int) -> None:
     whole = {**asked(), "student": "p1", "machine": "m1", "class": CLASS[:rows]}
     left = {**whole, "settings": {k: v for k, v in whole["settings"].items() if k != key}}
-    told, guessed = (foretell(one)["width_mm"] for one in (whole, left))
-    assert told["high"] - told["low"] <= guessed["high"] - guessed["low"]
+    stated, guessed = (foretell(one)["width_mm"] for one in (whole, left))
+    assert stated["high"] - stated["low"] <= guessed["high"] - guessed["low"]
 
 
 def test_pulse_counts_by_its_peak_background_and_share() -> None:

@@ -12,7 +12,7 @@ from judicum.core.photo.places import TOLERANCE_MM, places_across
 from judicum.core.setup import read_coupon
 from judicum.core.setup.card import card_of
 from judicum.core.trial import VARIED, BeadSeen, Wanted, carried, judge, match_beads, proposals, read_trial
-from judicum.core.trial.plan import FIRST_APART, LEAST_SPACING_MM
+from judicum.core.trial.plan import FIRST_APART, MIN_SPACING_MM
 
 BUTT = read_coupon({"metal": "304L", "joint": "butt", "thickness_mm": 1.5})
 TUBE = {"metal": "304L", "joint": "turntable", "thickness_mm": 1.5, "form": "tube"}
@@ -56,7 +56,7 @@ def test_lines_lie_apart_on_the_blank_and_the_first_apart_from_the_rest(beads: i
     gaps = np.diff(at)
     assert at[0] > 5
     assert at[-1] < 115
-    assert gaps.min() >= LEAST_SPACING_MM - 0.2
+    assert gaps.min() >= MIN_SPACING_MM - 0.2
     assert gaps[0] == pytest.approx(FIRST_APART * gaps[-1], abs=0.3) or len(gaps) == 1
     assert sorted(line.turn for line in trial.lines) == list(range(1, len(at) + 1))
     values = [line.value for line in trial.lines]
@@ -99,7 +99,7 @@ def test_beads_are_known_by_place_however_the_photo_is_held(
 
 
 def test_a_scratch_far_off_is_no_bead_of_the_trial() -> None:
-    found = match_beads(LINES, [*LINES, LINES[-1] + 3 * TOLERANCE_MM + LEAST_SPACING_MM])
+    found = match_beads(LINES, [*LINES, LINES[-1] + 3 * TOLERANCE_MM + MIN_SPACING_MM])
     assert found.missing == ()
     assert found.extra == (6,)
 

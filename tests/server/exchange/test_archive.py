@@ -30,6 +30,8 @@ from judicum.server.exchange.archive.write import archive_of
 from judicum.server.follow.sessions.actions.set_booth import set_booth
 from judicum.server.follow.sessions.models import Booth, Session, WeldedAt
 from judicum.server.follow.stock.actions.save_item import save_item
+from judicum.server.follow.trials.actions.change_trial import begin_trial, take_start
+from judicum.server.follow.trust.actions.take_callipers import take_callipers
 from judicum.server.people.accounts.models import User, Workshop
 from judicum.server.people.courses.models import Course as CourseRow
 from judicum.server.record.attempts.models import Attempt, Event
@@ -77,6 +79,10 @@ def fill(course: Course) -> None:
     WeldedAt.objects.create(attempt=attempt, booth=booth)
     booth.closed.add(Session.objects.create(course=course.row, date="2031-01-01", start="18:00", minutes=60))
     save_item(course.instructor, course.row.pk, None, "cup", {"name": "Cup 8", "cup": 8})
+    take_callipers(course.student, attempt.pk, {20.0: 4.5, 40.0: 4.4})
+    fresh = Attempt.objects.get(student=course.other)
+    trial = begin_trial(course.other, fresh.pk, {"varied": "current_a", "low": 40, "high": 60, "beads": 3})
+    take_start(course.instructor, trial.pk, 52.0, "class")
 
 
 def packed(course_id: int, at: Path) -> Path:

@@ -279,6 +279,7 @@ INSTRUCTOR_ONLY = [
     ("PATCH", "/api/courses/{course}/schools", {"sequence": "carbon"}),
     ("POST", "/api/courses/{course}/schemes", SCHEME),
     ("PUT", "/api/courses/{course}/second-share", {"share": 10}),
+    ("PUT", "/api/courses/{course}/calliper-share", {"share": 10}),
     ("POST", "/api/courses/{course}/engines", None),
     ("DELETE", "/api/courses/{course}/engines", None),
     ("POST", "/api/courses/{course}/sessions", SESSION),
@@ -293,7 +294,7 @@ STAFF_MAY_NOT = [
     ("PUT", "/api/attempts/{attempt}/preparation", {"prepared": []}),
     ("PUT", "/api/attempts/{attempt}/runs/1", RUN),
     ("POST", "/api/attempts/{attempt}/uploads", None),
-    ("POST", "/api/assignments/{assignment}/attempts", None),
+    ("POST", "/api/attempts/{attempt}/trials", {"varied": "gas_part"}),
 ]
 
 

@@ -81,8 +81,8 @@ def calls(ids: dict[str, Any], methods: tuple[str, ...]) -> list[tuple[str, str,
     return found
 
 
-ONLY_COMPUTES = "/check"
-"""Answers a question by POST and keeps nothing."""
+ONLY_COMPUTES = ("/check", "/foretell")
+"""Answer a question by POST and keep nothing."""
 
 
 def send(client: Client, method: str, url: str) -> Any:

@@ -92,8 +92,8 @@ def test_the_first_load_stays_light() -> None:
     loaded = re.findall(r'(?:src|href)="/(assets/[^"]+\.(?:js|css))"', html)
     packed = sum(len(gzip.compress((dist / name).read_bytes())) for name in loaded)
     assert len(loaded) >= 2
-    # React, its router and queries 140 kB; the catalogue of every view, the bench's methods too, and what reads it 40 kB.
-    assert packed < 185_000, f"{packed} bytes gzipped"
+    # React, its router and queries 140 kB; the catalogue of every view, the bench's methods too, and what reads it 43 kB.
+    assert packed < 190_000, f"{packed} bytes gzipped"
 
 
 def test_no_line_of_the_page_is_longer_than_120() -> None:

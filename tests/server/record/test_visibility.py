@@ -91,7 +91,7 @@ def test_with_its_return_the_student_reads_the_last_mark_and_none_before_it(
 
 
 OPEN = ["read_angle", "choose_bead"]
-AS_MEASURED = ["prepare", "log", "add_photo", "add_view", *OPEN]
+AS_MEASURED = ["prepare", "log", "add_photo", "add_view", "try", *OPEN]
 
 
 def shown_of(state: str) -> str:
@@ -101,8 +101,8 @@ def shown_of(state: str) -> str:
 @pytest.mark.parametrize(
     ("state", "student", "teacher"),
     [
-        ("assigned", ["prepare", "log", "add_view"], []),
-        ("logged", ["prepare", "log", "add_photo", "add_view", "read_angle"], ["read_angle"]),
+        ("assigned", ["prepare", "log", "add_view", "try"], []),
+        ("logged", ["prepare", "log", "add_photo", "add_view", "try", "read_angle"], ["read_angle"]),
         (
             "measured",
             AS_MEASURED,
@@ -114,7 +114,7 @@ def shown_of(state: str) -> str:
         ("returned", [], ["correct", "judge_cause", "mark"]),
         (
             "photo_asked",
-            ["prepare", "log", "add_photo", "add_view", "read_angle"],
+            ["prepare", "log", "add_photo", "add_view", "try", "read_angle"],
             ["read_angle", "correct"],
         ),
         ("weld_again", [], ["correct"]),

@@ -2717,6 +2717,10 @@ export interface components {
             measured_mm: number | null;
         };
         /** @description Percent. */
+        CalliperShare: {
+            share: number;
+        };
+        /** @description Percent. */
         CalliperShareRequest: {
             share: number;
         };
@@ -6942,7 +6946,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CalliperShareRequest"];
+                    "application/json": components["schemas"]["CalliperShare"];
                 };
             };
             default: {

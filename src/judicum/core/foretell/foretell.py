@@ -10,9 +10,9 @@ import numpy as np
 from judicum.core.arrays import Floats
 from judicum.core.foretell import laws
 from judicum.core.foretell.learn import Belief, believe
-from judicum.core.foretell.welds import HAZARDS, Asked, Record, Weld, read_asked
+from judicum.core.foretell.welds import HAZARDS, Question, Record, Weld, read_question
 
-LEAST_RECORDS = 8
+MIN_RECORDS = 8
 """Measured widths under which nothing is learnt: two people's habits would pass for the class's."""
 NINETY = 1.645
 """Standard deviations that hold 90 % of a normal distribution to both sides."""
@@ -45,15 +45,15 @@ class Learned:
 
 def foretell(given: object) -> dict[str, Any]:
     """What would come of settings: the contract's JSON values. Raises InvalidValues: names the field."""
-    asked = read_asked(given)
+    asked = read_question(given)
     return answer(asked, learn(asked))
 
 
-def learn(asked: Asked) -> Learned:
+def learn(asked: Question) -> Learned:
     """What the attempts of a course, and the one compared with, say; of too few nothing."""
     records = list(asked.records)
     used = [one for one in records if one.measured["width_mm"] is not None]
-    if len(used) < LEAST_RECORDS:
+    if len(used) < MIN_RECORDS:
         records, used = [], []
     elif asked.compare is not None:
         records.append(asked.compare)
@@ -92,12 +92,12 @@ def _of(
         terms,
         [one.weld for one in mine],
         [to(one.measured[key]) for one in mine],
-        [math.hypot(noise(one.measured[key]), *_not_told(one.weld, powers)) for one in mine],
+        [math.hypot(noise(one.measured[key]), *_left_open(one.weld, powers)) for one in mine],
         typical,
     )
 
 
-def _not_told(weld: Weld, powers: dict[str, float], how_they_type: bool = True) -> tuple[float, float]:
+def _left_open(weld: Weld, powers: dict[str, float], how_they_type: bool = True) -> tuple[float, float]:
     """How uncertain an outcome is because current or speed were not told: standard deviations. `how_they_type`: whether the person's
     way of typing a speed is a term of its own."""
     current = 0.0 if weld.known_current else powers["current"] * laws.CURRENT_GUESS_SD
@@ -152,7 +152,7 @@ def _shift(code: str, records: Sequence[Record]) -> Floats:
     return np.asarray(weight / weight.sum())
 
 
-def answer(asked: Asked, learned: Learned) -> dict[str, Any]:
+def answer(asked: Question, learned: Learned) -> dict[str, Any]:
     """The contract's JSON values."""
     weld = asked.weld
     width, end = _width(weld, learned), _end(weld, learned)
@@ -182,13 +182,13 @@ def _spread(weld: Weld, belief: Belief) -> float:
 
     Told settings are never less sure than settings left out, however far from the class's they lie.
     """
-    told, guessed = belief.at(weld)[1], belief.at(replace(weld, known_current=False, travel="unknown"))[1]
+    known, guessed = belief.at(weld)[1], belief.at(replace(weld, known_current=False, travel="unknown"))[1]
     powers = {term.name: term.mean for term in belief.terms}
     strangers = 0.0
     for kind, name, sd in (("machine", weld.machine, laws.MACHINE_SD), ("student", weld.student, laws.PERSON_SD)):
         if belief.of(kind, name) is None:
             strangers += (powers["current"] * sd) ** 2
-    return math.sqrt(min(told, guessed) + strangers + sum(sd**2 for sd in _not_told(weld, powers)))
+    return math.sqrt(min(known, guessed) + strangers + sum(sd**2 for sd in _left_open(weld, powers)))
 
 
 def _width(weld: Weld, learned: Learned) -> dict[str, float]:
@@ -277,14 +277,14 @@ def _hazards(weld: Weld, learned: Learned, bead: float, zone: float, tints: bool
     return [{"code": code, "probability": round(found[code], 4)} for code in ranked]
 
 
-def _difference(asked: Asked, learned: Learned) -> dict[str, Any] | None:
+def _difference(asked: Question, learned: Learned) -> dict[str, Any] | None:
     """What the change from the compared attempt does to the width on average."""
     if asked.compare is None:
         return None
     belief, now, then = learned.width, asked.weld, asked.compare.weld
     change = belief.row(now) - belief.row(then)
     powers = {term.name: term.mean for term in belief.terms}
-    loose = math.hypot(*_not_told(then, powers, ("typed", then.student) in belief.extra))
+    loose = math.hypot(*_left_open(then, powers, ("typed", then.student) in belief.extra))
     mean = belief.at(then)[0]
     seen = asked.compare.measured["width_mm"]
     off = 0.0
@@ -299,14 +299,14 @@ def _difference(asked: Asked, learned: Learned) -> dict[str, Any] | None:
     before = math.exp(mean + off)
     log = float(change @ belief.mean) - here
     sd = math.sqrt(
-        max(float(change @ belief.covariance @ change), 0.0) + loose**2 + sum(x**2 for x in _not_told(now, powers))
+        max(float(change @ belief.covariance @ change), 0.0) + loose**2 + sum(x**2 for x in _left_open(now, powers))
     )
     value = before * (math.exp(log) - 1)
     room = NINETY * math.hypot(before * math.exp(log) * sd, 0.1 * value)
     return {"width_mm": {"value": round(value, 3), "low": round(value - room, 3), "high": round(value + room, 3)}}
 
 
-def _inverse(asked: Asked, learned: Learned) -> dict[str, Any] | None:
+def _inverse(asked: Question, learned: Learned) -> dict[str, Any] | None:
     """For each current and speed of the map the chance that beads are on average as wanted."""
     if asked.inverse is None:
         return None
@@ -320,7 +320,7 @@ def _inverse(asked: Asked, learned: Learned) -> dict[str, Any] | None:
     return {"probability": rows}
 
 
-def _as_wanted(weld: Weld, asked: Asked, learned: Learned) -> float:
+def _as_wanted(weld: Weld, asked: Question, learned: Learned) -> float:
     wanted = asked.inverse
     assert wanted is not None
     mean, sd = learned.width.at(weld)[0], _spread(weld, learned.width)

@@ -15,7 +15,7 @@ from judicum.core.foretell.welds import Weld
 
 TIMED_SD = 0.06
 """Of the logarithm: what one typed speed tells of all that a person types."""
-LEAST_POWER = 0.1
+MIN_POWER = 0.1
 """Of what is believed of a power whose sign always holds: no course makes it less."""
 
 
@@ -92,11 +92,11 @@ def believe(
     sd = np.array([*(term.sd for term in terms), *(max(spread[kind], 1e-6) for kind, _ in extra)])
     if not welds:
         return Belief(terms, extra, mean, np.diag(sd**2), typical)
-    # Whoever typed a speed and timed the arc too has told how far off their speeds are.
-    told = [weld for weld in welds if weld.student and weld.typed_off is not None]
-    rows = np.array([_row(terms, extra, weld) for weld in welds] + [_typed(terms, extra, weld) for weld in told])
-    rest = np.array([*outcomes, *(slow * (weld.typed_off or 0.0) for weld in told)]) - rows @ mean
-    noise = [*noise, *(max(slow, 1e-3) * TIMED_SD for _ in told)]
+    # Whoever typed a speed and timed the arc too has stated how far off their speeds are.
+    stated = [weld for weld in welds if weld.student and weld.typed_off is not None]
+    rows = np.array([_row(terms, extra, weld) for weld in welds] + [_typed(terms, extra, weld) for weld in stated])
+    rest = np.array([*outcomes, *(slow * (weld.typed_off or 0.0) for weld in stated)]) - rows @ mean
+    noise = [*noise, *(max(slow, 1e-3) * TIMED_SD for _ in stated)]
     # With more terms than welds the smaller system is that of the welds.
     gain = (
         (sd**2)[:, None] * rows.T @ np.linalg.inv(rows @ ((sd**2)[:, None] * rows.T) + np.diag(np.asarray(noise) ** 2))
@@ -105,5 +105,5 @@ def believe(
     found = mean + gain @ rest
     for k, term in enumerate(terms):
         if term.sign:
-            found[k] = max(found[k], LEAST_POWER * term.mean)
+            found[k] = max(found[k], MIN_POWER * term.mean)
     return Belief(terms, extra, found, (covariance + covariance.T) / 2, typical)

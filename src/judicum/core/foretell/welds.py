@@ -60,15 +60,15 @@ USUAL_TRAVEL_MM_S = 2.2
 USUAL_A = 55.0
 USUAL_MM = 1.5
 USUAL_A_POWER = 0.3
-"""What is taken of a setting that is not known: where the contract's worked table stands. A current that is not told grows so little with
-thickness that thicker metal is never told a wider bead."""
+"""What is taken of a setting that is not known: where the contract's worked table stands. A current that is not stated grows so little with
+thickness that thicker metal is never stated a wider bead."""
 
 
 @dataclass(frozen=True)
 class Weld:
     """Settings with what is usual where nothing is known; `travel` says how the speed is known: `real`, `typed` or `unknown`.
 
-    `typed_off` is the logarithm of a typed speed over the real one, where both are known. `current_a` is the straight current that does the same; `known_current` whether anything of it was told.
+    `typed_off` is the logarithm of a typed speed over the real one, where both are known. `current_a` is the straight current that does the same; `known_current` whether anything of it was stated.
     """
 
     metal: Metal
@@ -118,7 +118,7 @@ class Inverse:
 
 
 @dataclass(frozen=True)
-class Asked:
+class Question:
     """What is asked: a weld, the course's attempts, an attempt to compare with, a map to draw."""
 
     weld: Weld
@@ -128,7 +128,7 @@ class Asked:
     has: frozenset[str] = field(default_factory=frozenset)
 
 
-def read_asked(given: object) -> Asked:
+def read_question(given: object) -> Question:
     """Read what is asked. Raises InvalidValues: names the field."""
     given = _object("input", given, KEYS)
     if given.get("coupon") is None:
@@ -143,7 +143,7 @@ def read_asked(given: object) -> Asked:
     if given.get("compare") is not None:
         one = _object("compare", given["compare"], ("settings", "measured"))
         compare = _record({**one, "coupon": given["coupon"], "student": student, "machine": machine}, "compare.")
-    return Asked(weld, records, compare, _inverse(given.get("inverse")))
+    return Question(weld, records, compare, _inverse(given.get("inverse")))
 
 
 def _object(at: str, given: object, keys: tuple[str, ...]) -> Mapping[str, Any]:
@@ -195,9 +195,9 @@ def _weld(
         raise InvalidValue(
             f"{at}settings", settings, said("allowed-an-object-with-some-of", names=", ".join(SETTINGS.keys))
         )
-    told: Mapping[str, Any] = settings or {}
-    used = SETTINGS.check({k: v for k, v in told.items() if k != "pulse"}, f"{at}settings.")
-    pulse = read_pulse(told.get("pulse"))
+    stated: Mapping[str, Any] = settings or {}
+    used = SETTINGS.check({k: v for k, v in stated.items() if k != "pulse"}, f"{at}settings.")
+    pulse = read_pulse(stated.get("pulse"))
     technique = used["technique"] or read.technique
     amps = pulse.mean_a / PULSED_MEAN if pulse else used["current_a"]
     length = length_mm or used["length_mm"]

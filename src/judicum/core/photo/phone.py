@@ -26,7 +26,7 @@ MAX_SCATTER_MM = 0.10
 MAX_LENS_MM = 0.12
 """mm between the outer beads and the middle ones: a lens held close bends what lies at the edge."""
 MAX_TILT_DEG = 15.0
-LEAST_PX_PER_MM = 10.0
+MIN_PX_PER_MM = 10.0
 """Under this spots of half a millimetre are five pixels."""
 MAX_BLUR_MM = 0.12
 MAX_UNEVEN = 1.5
@@ -192,7 +192,7 @@ def _light(picture: Picture, scale: Scale) -> tuple[float | None, float | None]:
 def _say(found: PhoneCheck) -> list[str]:
     """What to change, the first thing first."""
     limits = (
-        ("closer", found.px_per_mm is not None and found.px_per_mm < LEAST_PX_PER_MM),
+        ("closer", found.px_per_mm is not None and found.px_per_mm < MIN_PX_PER_MM),
         ("sharper", found.blur_mm is not None and found.blur_mm > MAX_BLUR_MM),
         ("straight_above", found.tilt_deg is not None and found.tilt_deg > MAX_TILT_DEG),
         ("higher", found.lens_mm is not None and abs(found.lens_mm) > MAX_LENS_MM),

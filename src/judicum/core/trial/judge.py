@@ -30,7 +30,7 @@ HALF_BELIEF = 0.25
 """Beads. What is believed before any is seen about a fault at a setting: that it is rare."""
 GOOD_SHARE = 0.5
 """Of the best chance: down to here a setting is called good, and this is the range that is told."""
-LEAST_CHANCE = 0.3
+MIN_CHANCE = 0.3
 """Under this no setting of the trial is worth taking."""
 APART = 0.2
 """Chances of two settings that differ by less cannot be told apart by one bead each."""
@@ -109,7 +109,7 @@ def _apart(beads: Sequence[BeadSeen], wanted: Wanted) -> Judged:
     chances = [_alone(bead, wanted) for bead in beads]
     judged = tuple(JudgedBead(bead, _seen(bead, wanted), chance) for bead, chance in zip(beads, chances, strict=True))
     first, second = sorted(range(len(beads)), key=lambda k: -chances[k])[:2]
-    if chances[first] < LEAST_CHANCE:
+    if chances[first] < MIN_CHANCE:
         return Judged(judged, None, None, None, "none")
     if chances[first] - chances[second] < APART:
         return Judged(judged, None, None, None, "alike")
@@ -175,7 +175,7 @@ def _best(
 ) -> Judged:
     """The setting to take from the chances along the figure."""
     top = int(chance.argmax())
-    if chance[top] < LEAST_CHANCE:
+    if chance[top] < MIN_CHANCE:
         too_wide = widths.min() > wanted.high_mm
         too_narrow = widths.max() < wanted.low_mm
         why = "none"

@@ -14,7 +14,7 @@ from judicum.core.tube import run_order
 
 BEAD_MM = 36.0
 """mm. Long enough that the middle tells of the setting and not of start and end, and all of it shows in the card's window of 50 mm."""
-LEAST_SPACING_MM = 13.0
+MIN_SPACING_MM = 13.0
 """mm between two lines: a bead of 5 mm and a tinted zone of 4 mm on either side of it, so that no zone meets the next."""
 FIRST_APART = 1.5
 """Spacings between the first line and the second: the one gap that is wider tells which end is which, however the photo is held."""
@@ -169,12 +169,12 @@ def plan_trial(
         )
     gaps = len(values) - 2 + FIRST_APART
     room = min(length_mm - 2 * EDGE_MM, SPAN_MM)
-    if room < gaps * LEAST_SPACING_MM:
-        most = int(room / LEAST_SPACING_MM - FIRST_APART) + 2
+    if room < gaps * MIN_SPACING_MM:
+        most = int(room / MIN_SPACING_MM - FIRST_APART) + 2
         raise InvalidValue(
             "beads", len(values), said("allowed-trial-beads", most=max(most, 0), length=f"{length_mm:g}")
         )
-    spacing = min(room / gaps, 1.5 * LEAST_SPACING_MM)
+    spacing = min(room / gaps, 1.5 * MIN_SPACING_MM)
     first = (length_mm - gaps * spacing) / 2
     places = [first, *(first + (FIRST_APART + k) * spacing for k in range(len(values) - 1))]
     turns = {number: turn for turn, number in enumerate(run_order(len(values)), 1)}

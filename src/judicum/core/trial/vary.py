@@ -50,7 +50,7 @@ BESIDE_SHARE = 0.25
 """No unit. Of a figure, how far a trial goes to either side where the card gives no range: enough to see, too little to spoil all."""
 PULSE_RATES = (0.5, 500.0)
 """1/s. From a rate that drags to one that stiffens the arc; a trial of rates goes through the decades."""
-LEAST_POSTFLOW_S = 2.0
+MIN_POSTFLOW_S = 2.0
 """s. Where a trial of post-flow begins: too short on purpose, so that the last grey end is seen."""
 POSTFLOW_UP = 1.3
 """No unit. Over the card's post-flow, where it ends."""
@@ -80,7 +80,7 @@ def proposals(card: Card, tube_od_mm: float | None = None, pulsed: bool = False)
         _of("stickout_mm", card.stickout_mm),
         _beside("cup", card.cup.number),
         Proposal("gas_part", values=VARIED["gas_part"].codes),
-        Proposal("postflow_s", LEAST_POSTFLOW_S, float(math.ceil(card.postflow_s.aim * POSTFLOW_UP))),
+        Proposal("postflow_s", MIN_POSTFLOW_S, float(math.ceil(card.postflow_s.aim * POSTFLOW_UP))),
     ]
     if card.turntable_rpm is not None and tube_od_mm is not None:
         found.insert(2, _of("turntable_rpm", card.turntable_rpm))

@@ -115,6 +115,12 @@ class Measuring(Answer):
     said: list[str]
 
 
+class CalliperShare(Answer):
+    """Percent."""
+
+    share: int
+
+
 class CalliperShareRequest(Request):
     """Percent."""
 

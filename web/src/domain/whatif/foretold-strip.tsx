@@ -9,7 +9,10 @@ const GREY_LEVEL = 7;
 
 type Props = { bead: Schemas["ForetoldBead"]; length: number };
 
-/** The bead that would come, drawn to scale in its tint: wider towards the end, with the zone beside it and what greys at the end. */
+/**
+ * The bead that would come, drawn to scale in its tint: wider towards the end, with the zone beside
+ * it and what greys at the end.
+ */
 export function ForetoldStrip({ bead, length }: Props) {
   const zone = bead.zone_mm?.value ?? 0;
   const [from, to] = [bead.width_mm.value, bead.width_end_mm.value];
@@ -67,10 +70,12 @@ export function ForetoldStrip({ bead, length }: Props) {
       )}
       {ripples.map((s) => {
         const half = (from + ((to - from) * s) / length) / 2;
+        const [back, front] = [s - half / 2, s + half / 2].map(String);
+        const [above, below] = [middle - half, middle + half].map(String);
         return (
           <path
             key={s}
-            d={`M ${String(s - half / 2)} ${String(middle - half)} Q ${String(s + half / 2)} ${String(middle)} ${String(s - half / 2)} ${String(middle + half)}`}
+            d={`M ${back} ${above} Q ${front} ${String(middle)} ${back} ${below}`}
             fill="none"
             stroke="black"
             strokeOpacity={0.35}

@@ -9,7 +9,10 @@ import type { Changed } from "./what-if";
 
 type Props = { attempt: Attempt; units: Units; at: Changed; choose: (changed: Changed) => void };
 
-/** Amps over travel: where beads come out as wanted, what this machine cannot give, and where the class's passes lie. A tap takes a cell. */
+/**
+ * Amps over travel: where beads come out as wanted, what this machine cannot give, and where the
+ * class's passes lie. A tap takes a cell.
+ */
 export function SettingsMap({ attempt, units, at, choose }: Props) {
   const map = useQuery({
     queryKey: attemptKeys.settingsMap(attempt.id, attempt.version),
@@ -59,11 +62,9 @@ export function SettingsMap({ attempt, units, at, choose }: Props) {
                     return (
                       <td key={speed} className="p-0">
                         <button
-                          className={`h-7 w-8 rounded-sm border ${mine ? "border-4 border-secondary" : chance >= offered ? "border-2 border-primary" : "border-base-300"}`}
+                          className={`h-7 w-8 rounded-sm border ${frameOf(mine, chance >= offered)}`}
                           style={{
-                            background: beyond
-                              ? undefined
-                              : `color-mix(in oklab, var(--color-primary) ${(chance * 70).toFixed(0)}%, var(--color-base-100))`,
+                            background: beyond ? undefined : shadeOf(chance),
                           }}
                           disabled={beyond}
                           aria-pressed={mine}
@@ -96,4 +97,15 @@ export function SettingsMap({ attempt, units, at, choose }: Props) {
       <p className="quiet text-xs">{t("whatif-legend")}</p>
     </section>
   );
+}
+
+/** How a cell is framed: where one stands, or where the bead is likely. */
+function frameOf(mine: boolean, likely: boolean): string {
+  if (mine) return "border-4 border-secondary";
+  return likely ? "border-2 border-primary" : "border-base-300";
+}
+
+/** The likelier, the darker; under three quarters of the colour, so that a sign on it can be read. */
+function shadeOf(chance: number): string {
+  return `color-mix(in oklab, var(--color-primary) ${(chance * 70).toFixed(0)}%, var(--color-base-100))`;
 }

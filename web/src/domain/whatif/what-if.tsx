@@ -20,7 +20,10 @@ const FINGERS_REST_MS = 60;
 /** Of a setting, to either side of where it stood. */
 const REACH = 0.4;
 
-/** What would come of it: sliders beside the settings that were logged, and the bead that would come, drawn to scale. */
+/**
+ * What would come of it: sliders beside the settings that were logged, and the bead that would
+ * come, drawn to scale.
+ */
 export function WhatIf({ attempt }: { attempt: Attempt }) {
   const [open, setOpen] = useState(false);
   return (

@@ -19,7 +19,10 @@ export function useGive(done: (given: Schemas["Assignment"]) => void) {
   });
 }
 
-/** Opens the page on which those who teach try and show a coupon: their own attempt that waits to be welded, else a fresh one. */
+/**
+ * Opens the page on which those who teach try and show a coupon: their own attempt that waits to be
+ * welded, else a fresh one.
+ */
 export function useShowCoupon() {
   const { id } = useCourse();
   const session = useSession();

@@ -161,7 +161,10 @@ function signed(value: number, digits: number): string {
   return value < 0 && Number(text) !== 0 ? `−${text}` : text;
 }
 
-/** How causes that stood first fared: confirmed, ruled out, or another one instead; and the share of right ones by month. */
+/**
+ * How causes that stood first fared: confirmed, ruled out, or another one instead; and the share of
+ * right ones by month.
+ */
 function Causes({ agreement }: { agreement: Agreement }) {
   const { causes, months } = agreement;
   return (

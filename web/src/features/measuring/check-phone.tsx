@@ -17,6 +17,7 @@ export function CheckPhone() {
   const checks = read.data?.checks ?? [];
   const [typed, type] = useState<string | null>(null);
   const phone = typed ?? checks[0]?.phone ?? "";
+  const closed = check.isPending || phone.trim() === "";
   return (
     <Panel className="space-y-3" aria-label={t("measuring-phone")}>
       <h2 className="text-lg font-bold">{t("measuring-phone")}</h2>
@@ -33,15 +34,13 @@ export function CheckPhone() {
         <div className="w-64">
           <TextField label={t("measuring-phone-name")} value={phone} onChange={type} />
         </div>
-        <label
-          className={`btn h-12 btn-primary focus-within:outline-3 ${check.isPending || phone.trim() === "" ? "btn-disabled" : ""}`}
-        >
+        <label className={`btn h-12 btn-primary focus-within:outline-3 ${closed ? "btn-disabled" : ""}`}>
           <Camera size={20} aria-hidden /> {check.isPending ? t("measuring-busy") : t("measuring-take")}
           <input
             type="file"
             className="sr-only"
             accept="image/jpeg,image/png,image/heic,.heic,.heif"
-            disabled={check.isPending || phone.trim() === ""}
+            disabled={closed}
             onChange={(e) => {
               const photo = e.target.files?.[0];
               e.target.value = "";

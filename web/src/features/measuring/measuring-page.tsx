@@ -4,7 +4,10 @@ import { TablesSwitch } from "../../ui/plot-frame";
 import { CheckPhone } from "./check-phone";
 import { CourseAgreement } from "./course-agreement";
 
-/** How true measuring is: one's own phone by a printed target and, for those who teach, the course's callipered widths. */
+/**
+ * How true measuring is: one's own phone by a printed target and, for those who teach, the course's
+ * callipered widths.
+ */
 export function MeasuringPage() {
   const teaches = useCourse().role !== "student";
   return (

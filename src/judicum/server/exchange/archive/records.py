@@ -136,7 +136,7 @@ STATES = (
     "assigned", "logged", "photographed", "measured", "marked", "returned", "photo_asked", "weld_again", "second_asked", "to_agree",
 )  # fmt: skip
 STEPS = (
-    "open", "prepare", "log", "add_photo", "add_view", "read_angle", "measure", "refuse_photo", "measure_back", "measure_run", "correct", "choose_bead",
+    "open", "prepare", "log", "add_photo", "add_view", "read_angle", "measure", "refuse_photo", "measure_back", "measure_run", "try", "measure_trial", "correct", "choose_bead",
     "find", "judge_cause", "mark", "return", "ask_photo", "send_back", "take_back", "ask_second", "mark_second", "agree",
 )  # fmt: skip
 SCORES = "score by criterion, of 10; null where it does not apply"

@@ -81,9 +81,9 @@ class CalliperShareView(APIView):
     """The share of attempts that the lot asks callipered widths of; for the instructor to change."""
 
     @extend_schema(
-        operation_id="calliper_share_set", request=answers.CalliperShareRequest, responses=answers.CalliperShareRequest
+        operation_id="calliper_share_set", request=answers.CalliperShareRequest, responses=answers.CalliperShare
     )
     def put(self, request: Request, course_id: int) -> Response:
         asked = sent(answers.CalliperShareRequest, request)
         course = set_calliper_share(person(request), course_id, asked.share)
-        return Response({"share": course.calliper_share})
+        return Response(answers.CalliperShare(share=course.calliper_share))

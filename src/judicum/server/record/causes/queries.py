@@ -70,10 +70,10 @@ def _before(attempt: Attempt) -> list[dict[str, Any]]:
     )
     last = list(reversed(newest))
     older = [{"confirmed": cause} for pk, cause in named.items() if pk not in {one.pk for one in last}]
-    return [*older, *(_told(one, named.get(one.pk)) for one in last)]
+    return [*older, *(_as_earlier(one, named.get(one.pk)) for one in last)]
 
 
-def _told(attempt: Attempt, confirmed: str | None) -> dict[str, Any]:
+def _as_earlier(attempt: Attempt, confirmed: str | None) -> dict[str, Any]:
     """An attempt before as the core's cases tell it."""
     runs = [
         {field.attname: getattr(run, field.attname) for field in Run._meta.concrete_fields}

@@ -4,7 +4,10 @@ import type { Trial } from "./trial-shape";
 const ROOM_MM = 8;
 const TEXT_MM = 5;
 
-/** The blank with its lines to scale: what is welded stands bold; the first line lies apart, so that a photo tells which end is which. */
+/**
+ * The blank with its lines to scale: what is welded stands bold; the first line lies apart, so that
+ * a photo tells which end is which.
+ */
 export function Blank({ trial }: { trial: Trial }) {
   const long = trial.blank_length_mm;
   const wide = trial.tube_od_mm ?? trial.blank_width_mm;

@@ -2,7 +2,10 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, unwrap, type Schemas } from "../../../api/client";
 import { attemptKeys } from "../../../domain/keys";
 
-/** The trials of an attempt as it is in this version, and all that may be done with them; each answers with all of them as they then are. */
+/**
+ * The trials of an attempt as it is in this version, and all that may be done with them; each
+ * answers with all of them as they then are.
+ */
 export function useTrials(attempt: number, version: number) {
   const queries = useQueryClient();
   const key = attemptKeys.trials(attempt, version);

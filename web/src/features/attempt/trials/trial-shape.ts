@@ -50,7 +50,10 @@ export function nextLine(trial: Trial): Trial["lines"][number] | null {
 
 export type Scales = { x: (value: number) => number; y: (mm: number) => number };
 
-/** Where figures lie in a plot of a size: the varied figure across, by its line where it is a choice; widths upwards from below. */
+/**
+ * Where figures lie in a plot of a size: the varied figure across, by its line where it is a
+ * choice; widths upwards from below.
+ */
 export function scalesOf(trial: Trial, wide: number, tall: number, room: number): Scales {
   const values = trial.lines.map((line) => positionOf(trial, line.number));
   const widths = [

@@ -3,7 +3,10 @@ held-by-engine = engine
 held-by-finish = finish
 held-by-joint = joint
 held-by-metal = metal
-measuring-bias = Over { $count } beads, measured widths differ from callipered ones by { $bias } on average (95%: { $low } to { $high }).
+measuring-bias = Over { $count ->
+    [one] one bead
+   *[other] { $count } beads
+ }, measured widths differ from callipered ones by { $bias } on average (95%: { $low } to { $high }).
 measuring-drifts = Measuring drifts: the last beads differ from the first by more than chance. Check phones, light and printed cards.
 measuring-grown = What is claimed is too little here: multiply each stated uncertainty by { $factor }, until evidence says otherwise.
 measuring-held = Of what was claimed with ± two uncertainties, { $share }% held.
