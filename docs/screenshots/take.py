@@ -8,12 +8,6 @@ from pathlib import Path
 from playwright.sync_api import Browser, Locator, Page, ViewportSize, sync_playwright
 
 HERE = Path(__file__).parent
-NOTEBOOK = """student;coupon;due;attempt;current (A);Gas flow (CFH);postflow_s;note
-alma;corner-fused-15;;2;52,5;23;9;from the notebook
-bo;corner-fused-15;;2;hot;20;;
-cleo;corner-fused-15;;7;48;21;8;
-dara;corner-fused-15;;2;50 A;9,5 l/min;8;torch upright
-"""
 DRAWN = "() => [...document.images].every(one => one.complete || one.getBoundingClientRect().top > innerHeight)"
 """Every picture in sight is there."""
 LAPTOP, PHONE = (1280, 800), (390, 844)
@@ -92,24 +86,12 @@ def main(base: str) -> None:
             take(staff, name)
         staff.get_by_role("link", name="Marking consistency").click()
         take(staff, "markers")
-        staff.get_by_role("link", name="Class", exact=True).click()
-        staff.get_by_role("link", name="Reports and sheets").click()
-        staff.get_by_role("button", name="Create report").click()
-        staff.get_by_role("link", name="Open").first.wait_for()
-        take(staff, "reports")
         staff.get_by_role("link", name="Calculators").click()
         take(staff, "workbench")
         staff.get_by_role("link", name="Sessions", exact=True).click()
         take(staff, "session")
         staff.get_by_role("link", name="Stock", exact=True).click()
         take(staff, "stock")
-        staff.get_by_role("link", name="To mark").click()
-        staff.get_by_role("link", name="import and export").click()
-        staff.get_by_role("button", name="Runs").click()
-        table = {"name": "notebook.csv", "mimeType": "text/csv", "buffer": NOTEBOOK.encode()}
-        staff.get_by_label("CSV file (commas or semicolons)").set_input_files(table)
-        staff.get_by_text("refused").first.wait_for()
-        take(staff, "records")
         staff.get_by_role("link", name="Class", exact=True).click()
         staff.get_by_role("link", name="Alma Reuss").first.click()
         take(staff, "student")
@@ -150,6 +132,17 @@ def main(base: str) -> None:
         phone.get_by_role("button", name="Forward").click()
         phone.get_by_text("1 of").first.wait_for()
         take(phone, "phone-booth")
+        tries = signed_in(browser, base, "juno", LAPTOP)
+        of_corner(tries).get_by_role("link", name="Attempt 1").first.click()
+        tries.get_by_role("link", name="Try settings on a practice plate").click()
+        tries.get_by_text("Best welding current").scroll_into_view_if_needed()
+        take(tries, "trial")
+        asks = signed_in(browser, base, "cleo", LAPTOP)
+        of_corner(asks).get_by_role("link", name="Attempt 1").first.click()
+        asks.get_by_text("What would come of other settings").click()
+        asks.get_by_role("slider", name="Welding current").press("PageUp")
+        asks.get_by_role("heading", name="Where settings give the wanted bead").scroll_into_view_if_needed()
+        take(asks, "what-if")
 
 
 if __name__ == "__main__":

@@ -19,6 +19,8 @@ NINETY = 1.645
 LEVELS = np.arange(8)
 GREY_LEVEL = 7
 GREY_END_MM = 3.0
+BESIDE_SD = 1.3
+"""Levels: how far a zone lies from one level over its bead."""
 NEED_GRID = np.linspace(-0.9, 0.9, 37)
 """Logarithms of how much more or less post-flow this course needs than is believed at first."""
 SHIFT_GRID = np.linspace(-4.0, 4.0, 33)
@@ -62,11 +64,27 @@ def learn(asked: Question) -> Learned:
         _of(laws.WIDTH, records, "width_mm", math.log, _width_noise, "slow", laws.SAME_AGAIN),
         _ends(records),
         _of(laws.TINT_BEAD, records, "tint_bead", float, lambda _: laws.LEVEL_SD, "slow", laws.LEVEL_SD),
-        _of(laws.TINT_ZONE, records, "tint_zone", float, lambda _: laws.LEVEL_SD, "slow", laws.LEVEL_SD),
+        _of(
+            laws.TINT_ZONE,
+            [_with_zone(one) for one in records],
+            "tint_zone",
+            float,
+            lambda level: laws.LEVEL_SD if level == int(level) else BESIDE_SD,
+            "slow",
+            laws.LEVEL_SD,
+        ),
         _of(laws.ZONE, records, "zone_mm", lambda mm: math.log(max(mm, 0.2)), _zone_noise, "slow", 0.12),
         _need(records),
         {code: _shift(code, records) for code in laws.HAZARD_LOGITS},
     )
+
+
+def _with_zone(one: Record) -> Record:
+    """A record whose zone nobody read takes it from the bead: about a level darker, a fraction of a level marks it as guessed."""
+    bead, zone = one.measured["tint_bead"], one.measured["tint_zone"]
+    if zone is not None or bead is None:
+        return one
+    return replace(one, measured={**one.measured, "tint_zone": min(bead + 1, GREY_LEVEL) - 0.1})
 
 
 def _width_noise(mm: float) -> float:
