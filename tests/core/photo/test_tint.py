@@ -3,7 +3,7 @@
 import numpy as np
 import pytest
 
-from judicum.bench.causes import case_of
+from judicum.bench.causes import Welder, case_of
 from judicum.core.photo.band import Band
 from judicum.core.photo.film import film_lab, lab_to_linear, linear_to_lab, tint_levels
 from judicum.core.photo.measure import measure_photo
@@ -90,7 +90,7 @@ def test_a_dark_part_of_a_bead_that_shines_elsewhere_is_grey_where_it_is_granula
 
 @pytest.mark.parametrize("seed", [500, 503])
 def test_a_bead_of_too_little_gas_is_grey(seed: int) -> None:
-    answer = measure_photo(taken(case_of("flow_low", seed)[0]).jpeg).report.tint
+    answer = measure_photo(taken(case_of(Welder(("flow_low",), seed))[0]).jpeg).report.tint
     assert answer is not None
     assert answer.bead.level == 7
 

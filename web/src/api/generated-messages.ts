@@ -235,6 +235,7 @@ export type Messages = {
   "attempt-your-one-change": never;
   "booth-all-set": never;
   "booth-also": never;
+  "booth-arc-heard": never;
   "booth-arc-in": never;
   "booth-arc-on": never;
   "booth-arc-was": "arc";
@@ -249,6 +250,7 @@ export type Messages = {
   "booth-glowed": "glow" | "proposed";
   "booth-go": never;
   "booth-go-through-left-out": never;
+  "booth-hear-arc": never;
   "booth-hold-still": never;
   "booth-is-set": never;
   "booth-knob-at": never;

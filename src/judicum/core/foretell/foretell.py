@@ -61,19 +61,17 @@ def learn(asked: Question) -> Learned:
         records.append(asked.compare)
     return Learned(
         len(used),
-        _of(laws.WIDTH, records, "width_mm", math.log, _width_noise, "slow", laws.SAME_AGAIN),
+        _of(laws.WIDTH, records, "width_mm", math.log, _width_noise),
         _ends(records),
-        _of(laws.TINT_BEAD, records, "tint_bead", float, lambda _: laws.LEVEL_SD, "slow", laws.LEVEL_SD),
+        _of(laws.TINT_BEAD, records, "tint_bead", float, lambda _: laws.LEVEL_SD),
         _of(
             laws.TINT_ZONE,
             [_with_zone(one) for one in records],
             "tint_zone",
             float,
             lambda level: laws.LEVEL_SD if level == int(level) else BESIDE_SD,
-            "slow",
-            laws.LEVEL_SD,
         ),
-        _of(laws.ZONE, records, "zone_mm", lambda mm: math.log(max(mm, 0.2)), _zone_noise, "slow", 0.12),
+        _of(laws.ZONE, records, "zone_mm", lambda mm: math.log(max(mm, 0.2)), _zone_noise),
         _need(records),
         {code: _shift(code, records) for code in laws.HAZARD_LOGITS},
     )
@@ -92,7 +90,7 @@ def _width_noise(mm: float) -> float:
 
 
 def _zone_noise(mm: float) -> float:
-    return math.hypot(0.12, laws.READ_ZONE_MM / max(mm, 0.5))
+    return math.hypot(laws.ZONE_AGAIN, laws.READ_ZONE_MM / max(mm, 0.5))
 
 
 def _of(
@@ -101,9 +99,8 @@ def _of(
     key: str,
     to: Callable[[float], float],
     noise: Callable[[float], float],
-    slow: str,
-    typical: float,
 ) -> Belief:
+    """Belief in an outcome after the records that have it; `to` makes its figure of what was measured, `noise` how unsure that is."""
     mine = [one for one in records if one.measured[key] is not None]
     powers = {term.name: term.mean for term in terms}
     return believe(
@@ -111,7 +108,6 @@ def _of(
         [one.weld for one in mine],
         [to(one.measured[key]) for one in mine],
         [math.hypot(noise(one.measured[key]), *_left_open(one.weld, powers)) for one in mine],
-        typical,
     )
 
 
@@ -131,13 +127,13 @@ def _left_open(weld: Weld, powers: dict[str, float], how_they_type: bool = True)
 def _ends(records: Sequence[Record]) -> Belief:
     mine = [one for one in records if one.measured["width_mm"] and one.measured["width_end_mm"]]
     ratios = [math.log(one.measured["width_end_mm"] / one.measured["width_mm"]) for one in mine]
-    noise = [math.hypot(0.05, 1.2 * laws.READ_WIDTH_MM / one.measured["width_mm"]) for one in mine]
-    return believe(laws.END, [replace(one.weld, student=None, machine=None) for one in mine], ratios, noise, 0.05)
+    noise = [math.hypot(laws.END_AGAIN, math.sqrt(2) * laws.READ_WIDTH_MM / one.measured["width_mm"]) for one in mine]
+    return believe(laws.END, [replace(one.weld, student=None, machine=None) for one in mine], ratios, noise)
 
 
 def _need_s(weld: Weld) -> float:
     """Post-flow that keeps the end bright, s, as believed at first."""
-    return float(laws.NEED_S * math.exp(laws.NEED_POWER * laws._current(weld) + 0.1 * laws._hot(weld)))
+    return float(laws.NEED_S * math.exp(laws.NEED_POWER * laws.current(weld) + 0.1 * laws.hot(weld)))
 
 
 def _grey_mm(weld: Weld, need: Floats) -> Floats:
@@ -226,7 +222,7 @@ def _end(weld: Weld, learned: Learned) -> dict[str, float]:
         laws.READ_WIDTH_MM / wide,
         laws.LAW_SD,
         math.sqrt(variance),
-        0.04,
+        laws.END_AGAIN,
     )
     return _interval(wide, mean, math.hypot(*parts))
 
@@ -234,7 +230,7 @@ def _end(weld: Weld, learned: Learned) -> dict[str, float]:
 def _zone(weld: Weld, learned: Learned) -> dict[str, float]:
     mean, sd = learned.zone.at(weld)[0], _spread(weld, learned.zone)
     wide = math.exp(mean)
-    return _interval(wide, mean, math.hypot(sd, 0.12, laws.READ_ZONE_MM / wide))
+    return _interval(wide, mean, math.hypot(sd, laws.ZONE_AGAIN, laws.READ_ZONE_MM / wide))
 
 
 def _interval(value: float, mean: float, sd: float) -> dict[str, float]:

@@ -39,7 +39,8 @@ class Term:
     sign: int = 0
 
 
-def _current(w: Weld) -> float:
+def current(w: Weld) -> float:
+    """Logarithm of the current over the first butt's, on other metals by what those ask for."""
     return math.log(w.current_a / AT_A * STAINLESS_SHARE / w.metal.share_of_carbon)
 
 
@@ -51,7 +52,8 @@ def _thin(w: Weld) -> float:
     return -math.log(w.thickness_mm / AT_MM)
 
 
-def _hot(w: Weld) -> float:
+def hot(w: Weld) -> float:
+    """How much warmer than the room the part is, in hundreds of °C."""
     return (w.part_c - ROOM_C) / 100
 
 
@@ -68,7 +70,7 @@ def _much_gas(w: Weld) -> float:
     return max(0.0, math.log(w.gas_l_min / (MUCH_GAS * w.cup)))
 
 
-HEAT = (("current", _current), ("slow", _slow), ("thin", _thin), ("hot", _hot))
+HEAT = (("current", current), ("slow", _slow), ("thin", _thin), ("hot", hot))
 
 
 def _joints(
@@ -114,7 +116,7 @@ END = (
     Term("all", lambda w: 1.0, 0.04, 0.04),
     Term("long_run", lambda w: math.log(max(w.length_mm, 1.0) / 100), 0.03, 0.03, 1),
     Term("small_blank", lambda w: -math.log(w.blank_mm2 / 6000), 0.03, 0.03),
-    Term("heat", lambda w: _current(w) + _slow(w) + _thin(w), 0.04, 0.04, 1),
+    Term("heat", lambda w: current(w) + _slow(w) + _thin(w), 0.04, 0.04, 1),
 )
 """Logarithm of the width close to the end over the mean."""
 TINT_BEAD = (
@@ -150,6 +152,10 @@ TRAVEL_GUESS_SD = 0.25
 """Of the logarithm, of what is not told at all."""
 SAME_AGAIN = 0.05
 """Of the width: single beads of the same settings."""
+ZONE_AGAIN = 0.12
+"""The same of the tinted width."""
+END_AGAIN = 0.05
+"""Of the logarithm of the end over the mean: how it differs from bead to bead."""
 READ_WIDTH_MM = 0.12
 READ_ZONE_MM = 0.25
 """mm: what a photo reads of a width and of a zone."""
@@ -170,19 +176,19 @@ END_READ_MM = 0.5
 
 def burn_through(w: Weld) -> float:
     """Logit that the metal falls through, with everything alike: more current, slower, thinner, hotter."""
-    heat = _current(w) + 0.5 * _slow(w) + 1.1 * _thin(w) + 0.08 * _hot(w)
+    heat = current(w) + 0.5 * _slow(w) + 1.1 * _thin(w) + 0.08 * hot(w)
     return -4.2 + 7.0 * heat - 1.5 * float(is_fillet(w))
 
 
 def no_fusion(w: Weld) -> float:
     """Logit that a butt is not through, else not wetted in."""
-    heat = _current(w) + 0.6 * _slow(w) + 0.9 * _thin(w) + 0.08 * _hot(w)
+    heat = current(w) + 0.6 * _slow(w) + 0.9 * _thin(w) + 0.08 * hot(w)
     return -3.6 - 7.0 * heat - 1.5 * float(w.joint == "bead_on_plate") + 2.0 * float(is_fillet(w))
 
 
 def undercut(w: Weld) -> float:
     """Logit of a groove beside a toe: fast, hot, a long arc, no wire to fill it."""
-    return -3.4 + 2.0 * _current(w) - 2.0 * _slow(w) + 0.6 * (w.arc_length_mm - USUAL_ARC_MM) + 0.3 * float(w.fused)
+    return -3.4 + 2.0 * current(w) - 2.0 * _slow(w) + 0.6 * (w.arc_length_mm - USUAL_ARC_MM) + 0.3 * float(w.fused)
 
 
 def grey_start(w: Weld) -> float:

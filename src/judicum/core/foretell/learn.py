@@ -27,7 +27,6 @@ class Belief:
     extra: tuple[tuple[str, str], ...]
     mean: Floats
     covariance: Floats
-    noise: float
 
     def row(self, weld: Weld) -> Floats:
         """What multiplies the powers at a weld."""
@@ -71,12 +70,11 @@ def believe(
     welds: Sequence[Weld] = (),
     outcomes: Sequence[float] = (),
     noise: Sequence[float] = (),
-    typical: float = 0.0,
 ) -> Belief:
     """Belief in the powers of the terms after what was measured.
 
     Args:
-        welds, outcomes: what was measured. noise: standard deviation of each. typical: of a single new one.
+        welds, outcomes: what was measured. noise: standard deviation of each.
     """
     current = next((term.mean for term in terms if term.name == "current"), 0.0)
     slow = next((term.mean for term in terms if term.name == "slow"), 0.0)
@@ -91,7 +89,7 @@ def believe(
     mean = np.array([*(term.mean for term in terms), *(0.0 for _ in extra)])
     sd = np.array([*(term.sd for term in terms), *(max(spread[kind], 1e-6) for kind, _ in extra)])
     if not welds:
-        return Belief(terms, extra, mean, np.diag(sd**2), typical)
+        return Belief(terms, extra, mean, np.diag(sd**2))
     # Whoever typed a speed and timed the arc too has stated how far off their speeds are.
     stated = [weld for weld in welds if weld.student and weld.typed_off is not None]
     rows = np.array([_row(terms, extra, weld) for weld in welds] + [_typed(terms, extra, weld) for weld in stated])
@@ -106,4 +104,4 @@ def believe(
     for k, term in enumerate(terms):
         if term.sign:
             found[k] = max(found[k], MIN_POWER * term.mean)
-    return Belief(terms, extra, found, (covariance + covariance.T) / 2, typical)
+    return Belief(terms, extra, found, (covariance + covariance.T) / 2)

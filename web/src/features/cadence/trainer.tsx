@@ -1,14 +1,13 @@
 import { t } from "../../catalogue";
 import { Ear, Hand } from "lucide-react";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useRef, useState } from "react";
 import { percent } from "../../domain/words";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
+import { useEar } from "../../ui/use-ear";
 import { evennessOf, MIN_DABS } from "./evenness";
 import { KnockHearer } from "./onsets";
 
-const HEAR_MS = 15;
-const SAMPLES = 1024;
 const [WIDE, TALL] = [300, 24];
 const MAX_KEPT = 20;
 
@@ -22,6 +21,11 @@ type Props = {
   place: string;
 };
 
+function knocks() {
+  const hearer = new KnockHearer();
+  return (samples: Float32Array, at_s: number) => hearer.hear(samples, at_s) || null;
+}
+
 /** A dry run: tap along, or let the microphone hear the rod; a strip of ticks beside the last bead's ripples. */
 export function Trainer({ perSecond, travelMmS, ripples, place }: Props) {
   const [times, setTimes] = useState<number[]>([]);
@@ -34,7 +38,7 @@ export function Trainer({ perSecond, travelMmS, ripples, place }: Props) {
     const at = (performance.now() - begun.current) / 1000;
     setTimes((before) => [...before, at]);
   }, []);
-  const ear = useEar(dab);
+  const ear = useEar(knocks, dab);
   const found = evennessOf(times, perSecond);
   const finish = () => {
     if (found) {
@@ -109,44 +113,4 @@ function Ticks({ words, places, length }: TicksProps) {
       </svg>
     </figure>
   );
-}
-
-/** The microphone, heard in this browser alone: nothing of it is kept or sent. */
-function useEar(heard: () => void) {
-  const [on, setOn] = useState(false);
-  const [error, setError] = useState<Error | null>(null);
-  useEffect(() => {
-    if (!on) return undefined;
-    let gone = false;
-    let stream: MediaStream | null = null;
-    let timer: ReturnType<typeof setInterval> | undefined;
-    const audio = new AudioContext();
-    const hearer = new KnockHearer();
-    const begin = async () => {
-      stream = await navigator.mediaDevices.getUserMedia({
-        audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false },
-      });
-      if (gone) return;
-      const analyser = audio.createAnalyser();
-      analyser.fftSize = SAMPLES;
-      audio.createMediaStreamSource(stream).connect(analyser);
-      const frame = new Float32Array(SAMPLES);
-      timer = setInterval(() => {
-        analyser.getFloatTimeDomainData(frame);
-        const newest = frame.subarray(SAMPLES - Math.round((audio.sampleRate * HEAR_MS) / 1000));
-        if (hearer.hear(newest, audio.currentTime)) heard();
-      }, HEAR_MS);
-    };
-    begin().catch(() => {
-      setError(new Error(t("cadence-no-microphone")));
-      setOn(false);
-    });
-    return () => {
-      gone = true;
-      clearInterval(timer);
-      stream?.getTracks().forEach((track) => track.stop());
-      void audio.close();
-    };
-  }, [on, heard]);
-  return { on, error, toggle: () => setOn(!on) };
 }

@@ -1,9 +1,12 @@
 import { t } from "../../../catalogue";
-import { Volume2, VolumeX } from "lucide-react";
+import { Ear, Volume2, VolumeX } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { isLit } from "../../../domain/beat";
 import { useBeep } from "../../../ui/use-clock";
-import { COUNT_IN_S, tapped, ticked, type Go } from "./go";
+import { ArcHearer } from "../../../domain/hearing";
+import { Problem } from "../../../ui/states";
+import { useEar } from "../../../ui/use-ear";
+import { COUNT_IN_S, heardArc, tapped, ticked, type Go } from "./go";
 
 const TICK_MS = 50;
 /** Hz of the beeps: count-in, arc, each dab, hold still. */
@@ -19,6 +22,11 @@ type Props = {
   glowed: (glowS: number) => void;
   cooling: (since: number) => void;
 };
+
+function arcs() {
+  const hearer = new ArcHearer();
+  return (samples: Float32Array, at_s: number) => hearer.hear(samples, at_s);
+}
 
 /** The run by the clock: one big face to tap, and cadence by sound, light and shaking. */
 export function GoStep({ postflowS, perSecond, ended, glowed, cooling }: Props) {
@@ -55,15 +63,22 @@ export function GoStep({ postflowS, perSecond, ended, glowed, cooling }: Props) 
     if (go.phase === "arc") navigator.vibrate?.(SHAKES.dab);
     if (go.phase === "hold") navigator.vibrate?.(SHAKES.hold);
   }, [mark, beat, go.phase, loud, beep]);
-  const tap = () => {
-    const at = Date.now();
-    const next = tapped(go, at);
+  const turn = (next: Go, at: number) => {
     setNow(at);
     setGo(next);
     if (next.phase === "hold" && go.phase === "arc") {
       ended(next.arcS);
       cooling(at);
     }
+  };
+  const ear = useEar(arcs, (heard, at_s) => {
+    const at = Date.now() - 1000 * (at_s - heard.at);
+    turn(heardArc(go, heard.arc, at), at);
+  });
+  const tap = () => {
+    const at = Date.now();
+    const next = tapped(go, at);
+    turn(next, at);
     if (next.phase === "hold" && next.glowS !== null && next !== go) glowed(next.glowS);
   };
   const lit = go.phase === "arc" && perSecond !== null && isLit((passed * perSecond) % 1);
@@ -96,6 +111,10 @@ export function GoStep({ postflowS, perSecond, ended, glowed, cooling }: Props) 
         {loud ? <Volume2 aria-hidden /> : <VolumeX aria-hidden />}{" "}
         {loud ? t("booth-sound-on") : t("booth-sound-off")}
       </button>
+      <button className="btn h-14 w-full btn-outline text-lg" aria-pressed={ear.on} onClick={ear.toggle}>
+        <Ear aria-hidden /> {ear.on ? t("booth-arc-heard") : t("booth-hear-arc")}
+      </button>
+      <Problem error={ear.error} />
       {perSecond !== null && perSecond >= 3 && <p className="text-lg">{t("booth-flicker")}</p>}
     </div>
   );

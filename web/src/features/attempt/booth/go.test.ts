@@ -1,5 +1,5 @@
-import { expect, it } from "vitest";
-import { COUNT_IN_S, proposedPostflow, tapped, ticked, type Go } from "./go";
+import { describe, expect, it } from "vitest";
+import { COUNT_IN_S, heardArc, proposedPostflow, tapped, ticked, type Go } from "./go";
 import { beside, resumeAt, stepsOf } from "./steps";
 
 const at = (s: number) => 1_000_000 + s * 1000;
@@ -41,4 +41,18 @@ it.each([
   [2, true, true, { run: 2, step: "next" }],
 ])("goes on where it stopped: %i logged", (logged, prepared, photo, place) => {
   expect(resumeAt(logged, prepared, photo)).toEqual(place);
+});
+
+describe("what the microphone hears", () => {
+  it("starts the clock where the arc began, and ends it where it went out", () => {
+    const arc = heardArc({ phase: "count-in", since: 0 }, true, 2500);
+    expect(arc).toEqual({ phase: "arc", since: 2500 });
+    expect(heardArc(arc, false, 9500)).toEqual({ phase: "hold", since: 9500, arcS: 7, glowS: null });
+  });
+
+  it("does not take the hiss of post-flow for an arc, nor silence for an end", () => {
+    const hold = { phase: "hold", since: 0, arcS: 7, glowS: null } as const;
+    expect(heardArc(hold, true, 400)).toBe(hold);
+    expect(heardArc({ phase: "ready" }, false, 400)).toEqual({ phase: "ready" });
+  });
 });

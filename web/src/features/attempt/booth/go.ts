@@ -34,6 +34,12 @@ export function tapped(go: Go, now: number): Go {
   }
 }
 
+/** What the microphone hears: an arc begins, whatever the count-in said, or it is out. */
+export function heardArc(go: Go, arc: boolean, at: number): Go {
+  if (arc) return go.phase === "hold" ? go : { phase: "arc", since: at };
+  return go.phase === "arc" ? tapped(go, at) : go;
+}
+
 /** What the clock does by itself: the arc after the count-in, cooling once gas has run long enough. */
 export function ticked(go: Go, now: number, postflowS: number): Go {
   const passed = (now - ("since" in go ? go.since : now)) / 1000;

@@ -1,5 +1,6 @@
 booth-all-set = Confirm all settings
 booth-also = Also
+booth-arc-heard = Stop hearing the arc
 booth-arc-in = Arc on in
 booth-arc-on = Arc on
 booth-arc-was = Arc on for { $arc } s. Tap to weld again.
@@ -14,6 +15,7 @@ booth-forward = Forward
 booth-glowed = Last time the end glowed for { $glow } s: { $proposed } s proposed.
 booth-go = Go
 booth-go-through-left-out = Review skipped lines
+booth-hear-arc = Start the clock by hearing the arc
 booth-hold-still = Hold still
 booth-is-set = Confirm setting
 booth-knob-at = The knob stands at
