@@ -15,7 +15,7 @@ from judicum.launch.copy import copy_checkout
 from judicum.launch.places import ROOT
 
 GOLDEN = ROOT / "tests" / "golden" / "backup-0.1.0.zip"
-KILLS = 2
+KILLS = 1
 LONGEST_S = 12.0
 """s within which a kill falls: from its first step until its last."""
 IN_IT = """

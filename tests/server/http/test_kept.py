@@ -93,12 +93,12 @@ def test_after_every_step_everybody_is_answered_as_if_nothing_was_kept(
         assert response.status_code < 300, (what, response.content)
         for name, client in everybody.items():
             for url in pages(course, attempt):
-                first, again = client.get(url), client.get(url)
+                first = client.get(url)
                 keeps, kept.shelf = kept.shelf, Shelf()
                 anew = client.get(url)
                 kept.shelf = keeps
                 assert first.status_code == anew.status_code, (what, name, url)
-                assert first.content == again.content == anew.content, (what, name, url)
+                assert first.content == anew.content, (what, name, url)
                 if before.get((name, url), anew.content) != anew.content:
                     changed.add(what)
                 before[name, url] = anew.content

@@ -9,8 +9,8 @@ const HEAR_MS = 15;
 type Hearer<T> = (samples: Float32Array, at_s: number) => T | null;
 
 /**
- * The microphone, heard in this browser alone: nothing of it is kept or sent. `open` stands outside of the component and gives a
- * hearer anew each time it is switched on; `heard` is what to do, `at_s` when it was heard.
+ * The microphone, heard in this browser alone: nothing of it is kept or sent. `open` stands outside of the
+ * component and gives a hearer anew each time it is switched on; `heard` is what to do, `at_s` when it was heard.
  */
 export function useEar<T>(open: () => Hearer<T>, heard: (what: T, at_s: number) => void) {
   const [on, setOn] = useState(false);
