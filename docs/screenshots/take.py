@@ -135,7 +135,7 @@ def main(base: str) -> None:
         tries = signed_in(browser, base, "juno", LAPTOP)
         of_corner(tries).get_by_role("link", name="Attempt 1").first.click()
         tries.get_by_role("link", name="Try settings on a practice plate").click()
-        tries.get_by_text("Best welding current").scroll_into_view_if_needed()
+        tries.get_by_text("Change which bead lies on which line").scroll_into_view_if_needed()
         take(tries, "trial")
         asks = signed_in(browser, base, "cleo", LAPTOP)
         of_corner(asks).get_by_role("link", name="Attempt 1").first.click()
