@@ -104,23 +104,11 @@ def explain_case(case: Case) -> Explained:
         looked = any(value not in (False, [], None) for value in (*case.looks.values(), *case.by_hand.values()))
         return Explained((), (), True if measured or looked else None)
     before = _before(case)
-    could = [
-        found
-        for cause in CAUSES.values()
-        if (found := _evidence(case, seen, cause, before)) is not None and not _stays_out(case, found)
-    ]
+    could = [found for found in _explaining(case, seen, before) if not _stays_out(case, found)]
     if not could:
         return Explained(tuple(seen), (), False)
-    shares, chances = weigh(
-        [one.cause for one in could],
-        [one.evidence for one in could],
-        {s.code: s.strength for s in seen},
-        could_see(case),
-    )
-    ranked = [
-        _ranked(case, one, float(share), float(chance))
-        for one, share, chance in zip(could, shares, chances, strict=True)
-    ]
+    weighed = _weighed(case, seen, could, [one.evidence for one in could])
+    ranked = [_ranked(case, one, share, chance) for one, (share, chance) in zip(could, weighed, strict=True)]
     ranked.sort(key=lambda one: -one.share)
     kept = [one for one in ranked[:MAX_CAUSES] if one.share >= MIN_SHARE] or ranked[:1]
     return Explained(tuple(seen), tuple(kept), False)
@@ -152,6 +140,19 @@ def _evidence(case: Case, seen: Sequence[Symptom], cause: Cause, before: Sequenc
                 weight_for += sign * weight * found.strength
                 kept.append(found)
     return _Could(cause, weight_for, tuple(met), tuple(against), history)
+
+
+def _explaining(case: Case, seen: Sequence[Symptom], before: Sequence["_Before"]) -> list[_Could]:
+    """Every cause that explains something that is seen, in the order of the table."""
+    return [found for cause in CAUSES.values() if (found := _evidence(case, seen, cause, before)) is not None]
+
+
+def _weighed(
+    case: Case, seen: Sequence[Symptom], could: Sequence[_Could], evidence: Sequence[float]
+) -> list[tuple[float, float]]:
+    """Share and chance of each cause, with its evidence."""
+    shares, chances = weigh([one.cause for one in could], evidence, {s.code: s.strength for s in seen}, could_see(case))
+    return [(float(share), float(chance)) for share, chance in zip(shares, chances, strict=True)]
 
 
 def _stays_out(case: Case, found: _Could) -> bool:
@@ -191,13 +192,12 @@ def _chances(one: Earlier) -> Mapping[str, float] | None:
     if one.case is None:
         return None
     seen = symptoms_of(one.case)
-    could = [found for cause in CAUSES.values() if (found := _evidence(one.case, seen, cause, ())) is not None]
+    could = _explaining(one.case, seen, ())
     if not could:
         return {}
     own = [found.evidence + (SURE if found.cause.code == one.confirmed else 0.0) for found in could]
-    strengths = {s.code: s.strength for s in seen}
-    _, chances = weigh([found.cause for found in could], own, strengths, could_see(one.case))
-    return {found.cause.code: float(chance) for found, chance in zip(could, chances, strict=True)}
+    weighed = _weighed(one.case, seen, could, own)
+    return {found.cause.code: chance for found, (_, chance) in zip(could, weighed, strict=True)}
 
 
 def _habit(before: Sequence[_Before], code: str) -> float:

@@ -9,7 +9,7 @@ from dataclasses import dataclass, field
 import numpy as np
 
 from judicum.core.acceptance import BANDS
-from judicum.core.arrays import Floats
+from judicum.core.arrays import Flags, Floats
 from judicum.core.causes.case import Case
 from judicum.core.choices import FINISH_LEVEL
 from judicum.core.photo.fault_kinds import hidden_by
@@ -292,15 +292,21 @@ def _steady(
 
     The last is whether any such thing was left out.
     """
-    clear = (s > SYMPTOM.tip_mm) & (s < length - SYMPTOM.tip_mm)
     outline = [f for f in faults if f.kind in OUTLINE]
-    for fault in outline:
-        clear &= np.abs(s - fault.s_mm) > fault.size_mm / 2 + 1.0
+    clear = _clear_of(outline, s, 0.0, length)
     if start is not None:
         clear &= s >= SYMPTOM.start_mm
     if clear.sum() < SYMPTOM.min_places:
         return s, width, False
     return s[clear], width[clear], bool(outline) or start is not None
+
+
+def _clear_of(faults: Sequence[Defect], s: Floats, first: float, last: float) -> Flags:
+    """Which places lie off the tips of a bead from `first` to `last`, mm, and off these faults."""
+    clear = (s > first + SYMPTOM.tip_mm) & (s < last - SYMPTOM.tip_mm)
+    for fault in faults:
+        clear &= np.abs(s - fault.s_mm) > fault.size_mm / 2 + 1.0
+    return np.asarray(clear)
 
 
 def wavy_share(bead: BeadFigures) -> float:
@@ -323,10 +329,7 @@ def _wavy_beside(profile: Profile | None, faults: Sequence[Defect]) -> float | N
         return None
     s, width = np.asarray(profile.s_mm, float), np.asarray(profile.width_mm, float)
     centre = np.asarray(profile.centre_mm, float)
-    clear = (s > s[0] + SYMPTOM.tip_mm) & (s < s[-1] - SYMPTOM.tip_mm)
-    for fault in faults:
-        if fault.kind in OUTLINE:
-            clear &= np.abs(s - fault.s_mm) > fault.size_mm / 2 + 1.0
+    clear = _clear_of([f for f in faults if f.kind in OUTLINE], s, s[0], s[-1])
     if clear.sum() < SYMPTOM.min_places:
         return None
     normal = np.linalg.svd(centre - centre.mean(0), full_matrices=False)[2][1]

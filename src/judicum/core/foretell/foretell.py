@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 from typing import Any
 
 import numpy as np
+from scipy.special import ndtr
 
 from judicum.core.arrays import Floats
 from judicum.core.foretell import laws
@@ -151,8 +152,7 @@ def _need(records: Sequence[Record]) -> Floats:
         there = _grey_mm(one.weld, _need_s(one.weld) * np.exp(NEED_GRID))
         off = (seen - there) / np.hypot(laws.END_READ_MM, 0.3 * np.maximum(there, seen))
         log = log - np.minimum(0.5 * off**2, 6.0)  # somebody who pulled the torch away says nothing of the gas
-    weight = np.exp(log - log.max())
-    return np.asarray(weight / weight.sum())
+    return _shares(log)
 
 
 def _shift(code: str, records: Sequence[Record]) -> Floats:
@@ -162,6 +162,11 @@ def _shift(code: str, records: Sequence[Record]) -> Floats:
             continue
         chance = 1 / (1 + np.exp(-(laws.HAZARD_LOGITS[code](one.weld) + SHIFT_GRID)))
         log = log + np.log(np.clip(chance if code in one.hazards else 1 - chance, 1e-9, 1))
+    return _shares(log)
+
+
+def _shares(log: Floats) -> Floats:
+    """Weights that sum to 1, of their logarithms."""
     weight = np.exp(log - log.max())
     return np.asarray(weight / weight.sum())
 
@@ -241,7 +246,7 @@ def _interval(value: float, mean: float, sd: float) -> dict[str, float]:
 def _levels(weld: Weld, belief: Belief) -> Floats:
     """Chance of each level as it is read."""
     mean, sd = belief.at(weld)[0], math.hypot(_spread_levels(weld, belief), laws.LEVEL_SD)
-    below = np.array([_normal((level + 0.5 - mean) / sd) for level in LEVELS[:-1]])
+    below = ndtr((np.array(LEVELS[:-1]) + 0.5 - mean) / sd)
     return np.asarray(np.diff(np.concatenate([[0.0], below, [1.0]])))
 
 
@@ -249,10 +254,6 @@ def _spread_levels(weld: Weld, belief: Belief) -> float:
     """As `_spread`; alike for all settings, so that more heat is never told lighter only because it is less sure."""
     usual = replace(weld, current_a=laws.AT_A, travel_mm_s=laws.AT_MM_S, part_c=25.0, stickout_mm=8.0, draught=False, gas_part="gas_lens", thickness_mm=laws.AT_MM)  # fmt: skip
     return _spread(usual, belief)
-
-
-def _normal(z: float) -> float:
-    return 0.5 * (1 + math.erf(z / math.sqrt(2)))
 
 
 def _tint(chances: Floats) -> dict[str, Any]:
@@ -276,7 +277,7 @@ def _grey_end(weld: Weld, learned: Learned) -> dict[str, float]:
 def _long_grey_end(weld: Weld, learned: Learned) -> float:
     """Chance of a grey end over GREY_END_MM."""
     there = _grey_mm(weld, _need_s(weld) * np.exp(NEED_GRID))
-    over = np.array([_normal((mm - GREY_END_MM) / max(laws.END_READ_MM, 0.25 * GREY_END_MM)) for mm in there])
+    over = ndtr((there - GREY_END_MM) / max(laws.END_READ_MM, 0.25 * GREY_END_MM))
     return float(over @ learned.need)
 
 
@@ -307,9 +308,8 @@ def _difference(asked: Question, learned: Learned) -> dict[str, Any] | None:
         read, sd = _width_noise(seen), _spread(then, belief)
         off = (math.log(seen) - mean) * sd**2 / (sd**2 + read**2)
         loose = math.sqrt(loose**2 * read**2 / (loose**2 + read**2)) if loose else 0.0
-    here = (
-        off if loose else 0.0
-    )  # of what was not told of the attempt before, nothing is carried over to these settings
+    # Of what was not told of the attempt before, nothing is carried over to these settings.
+    here = off if loose else 0.0
     before = math.exp(mean + off)
     log = float(change @ belief.mean) - here
     sd = math.sqrt(
@@ -338,13 +338,13 @@ def _as_wanted(weld: Weld, asked: Question, learned: Learned) -> float:
     wanted = asked.inverse
     assert wanted is not None
     mean, sd = learned.width.at(weld)[0], _spread(weld, learned.width)
-    width = _normal((math.log(wanted.high_mm) - mean) / sd) - _normal((math.log(wanted.low_mm) - mean) / sd)
+    width = float(ndtr((math.log(wanted.high_mm) - mean) / sd) - ndtr((math.log(wanted.low_mm) - mean) / sd))
     if not weld.metal.tints:
         return width
     level, spread = learned.tint_bead.at(weld)[0], _spread(weld, learned.tint_bead)
     zone, spread_zone = learned.tint_zone.at(weld)[0], _spread(weld, learned.tint_zone)
-    clean = _normal((wanted.level + 0.5 - level) / spread)
-    return width * clean * min(1.0, _normal((GREY_LEVEL - 0.5 - zone) / spread_zone) / max(clean, 1e-9))
+    clean = float(ndtr((wanted.level + 0.5 - level) / spread))
+    return width * clean * min(1.0, float(ndtr((GREY_LEVEL - 0.5 - zone) / spread_zone)) / max(clean, 1e-9))
 
 
 def _factor(learned: Learned, kind: str, name: str | None) -> dict[str, float] | None:

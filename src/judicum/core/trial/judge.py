@@ -10,6 +10,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
+from scipy.special import ndtr
 
 from judicum.core.acceptance import BANDS
 from judicum.core.arrays import Floats
@@ -119,8 +120,12 @@ def _apart(beads: Sequence[BeadSeen], wanted: Wanted) -> Judged:
 def _alone(bead: BeadSeen, wanted: Wanted) -> float:
     """The chance that another bead of this setting is as wanted, from this one alone."""
     sd = math.hypot(bead.width_u_mm, SAME_AGAIN * bead.width_mm, SAME_AGAIN * bead.width_mm)
-    width = _below(wanted.high_mm, bead.width_mm, sd) - _below(wanted.low_mm, bead.width_mm, sd)
-    tint = 1.0 if bead.tint_bead is None else _below(wanted.level + 0.5, bead.tint_bead, LEVEL_SD * math.sqrt(2))
+    width = float(ndtr((wanted.high_mm - bead.width_mm) / sd) - ndtr((wanted.low_mm - bead.width_mm) / sd))
+    tint = (
+        1.0
+        if bead.tint_bead is None
+        else float(ndtr((wanted.level + 0.5 - bead.tint_bead) / (LEVEL_SD * math.sqrt(2))))
+    )
     marred = (_marred(bead) + HALF_BELIEF / 2) / (1 + HALF_BELIEF)
     return width * tint * (1 - marred)
 
@@ -134,16 +139,16 @@ def _along(varied: Varied, beads: Sequence[BeadSeen], wanted: Wanted) -> Judged:
     widths = np.array([bead.width_mm for bead in beads])
     read = np.array([math.hypot(bead.width_u_mm / bead.width_mm, SAME_AGAIN) for bead in beads])
     at = np.concatenate([grid, u])
-    width_log, width_sd, _ = _line(u, np.log(widths), read, at)
-    chance = _normal((np.log(wanted.high_mm) - width_log) / width_sd) - _normal(
+    width_log, width_sd = _line(u, np.log(widths), read, at)
+    chance = ndtr((np.log(wanted.high_mm) - width_log) / width_sd) - ndtr(
         (np.log(wanted.low_mm) - width_log) / width_sd
     )
     levels: Floats | None = None
     tinted = [k for k, bead in enumerate(beads) if bead.tint_bead is not None]
     if len(tinted) >= 2:
         read_levels = np.array([float(beads[k].tint_bead or 0) for k in tinted])
-        levels, level_sd, _ = _line(u[tinted], read_levels, np.full(len(tinted), LEVEL_SD), at)
-        chance = chance * _normal((wanted.level + 0.5 - levels) / level_sd)
+        levels, level_sd = _line(u[tinted], read_levels, np.full(len(tinted), LEVEL_SD), at)
+        chance = chance * ndtr((wanted.level + 0.5 - levels) / level_sd)
     marred = np.array([float(_marred(bead)) for bead in beads])
     gap = 2 / (len(beads) - 1)
     near = np.exp(-0.5 * ((at[:, None] - u[None, :]) / (gap / 2)) ** 2)
@@ -204,9 +209,9 @@ def _rounded(value: float, varied: Varied) -> float:
     return round(round(value / step) * step, 6)
 
 
-def _line(u: Floats, y: Floats, sd: Floats, at: Floats) -> tuple[Floats, Floats, float]:
-    """A line, bent where there are points enough, through points with their scatter: its values at `at`, the spread of single
-    beads there, and the scatter beside it.
+def _line(u: Floats, y: Floats, sd: Floats, at: Floats) -> tuple[Floats, Floats]:
+    """A line, bent where there are points enough, through points with their scatter: its values at `at` and the spread of single
+    beads there.
 
     Slope and bend are believed to be small before anything is seen, so that two beads do not make a law.
     """
@@ -223,7 +228,7 @@ def _line(u: Floats, y: Floats, sd: Floats, at: Floats) -> tuple[Floats, Floats,
         free = max(len(u) - powers, 1)
         scatter = max(float(np.mean(sd)), math.sqrt(float((rest**2).sum()) / free) if len(u) > powers else 0.0)
     spread = np.sqrt(np.einsum("ij,jk,ik->i", there, inverse, there) + scatter**2)
-    return there @ found, spread, scatter
+    return there @ found, spread
 
 
 def _marred(bead: BeadSeen) -> bool:
@@ -248,11 +253,3 @@ def _seen(bead: BeadSeen, wanted: Wanted) -> str:
     if any(fault in MARRING for fault in bead.faults):
         return "faulty"
     return "uneven" if bead.width_cv > BANDS["width_cv"].accepted else AS_WANTED
-
-
-def _below(limit: float, mean: float, sd: float) -> float:
-    return 0.5 * (1 + math.erf((limit - mean) / (sd * math.sqrt(2))))
-
-
-def _normal(z: Floats) -> Floats:
-    return np.array([0.5 * (1 + math.erf(one / math.sqrt(2))) for one in z])
