@@ -6,6 +6,7 @@ import { useCourse, usePaths } from "../../domain/course";
 import { monthWords } from "../../domain/words";
 import { TextField } from "../../ui/field";
 import { Panel } from "../../ui/panel";
+import { TableHead } from "../../ui/table-head";
 import { TablesSwitch } from "../../ui/plot-frame";
 import { Loading, Problem } from "../../ui/states";
 import { useAgreement } from "../../domain/use-agreement";
@@ -111,22 +112,16 @@ function Agreements({ agreement }: { agreement: Agreement }) {
           tabIndex={0}
         >
           <table className="table table-xs">
-            <thead>
-              <tr>
-                {[
-                  t("common-criterion"),
-                  t("markers-pairs"),
-                  t("markers-second-minus-first"),
-                  t("markers-weighted-kappa"),
-                  t("markers-intraclass-correlation"),
-                  t("markers-meaning"),
-                ].map((h) => (
-                  <th key={h} scope="col">
-                    {h}
-                  </th>
-                ))}
-              </tr>
-            </thead>
+            <TableHead
+              words={[
+                t("common-criterion"),
+                t("markers-pairs"),
+                t("markers-second-minus-first"),
+                t("markers-weighted-kappa"),
+                t("markers-intraclass-correlation"),
+                t("markers-meaning"),
+              ]}
+            />
             <tbody>
               {agreement.lines.map((one) => (
                 <tr key={one.key} className={one.key === "total" || one.key === "passed" ? "font-bold" : ""}>
@@ -174,21 +169,15 @@ function Causes({ agreement }: { agreement: Agreement }) {
         <p className="quiet">{t("markers-no-causes")}</p>
       ) : (
         <table className="table table-xs">
-          <thead>
-            <tr>
-              {[
-                t("markers-suggested-first"),
-                t("markers-times"),
-                t("marking-confirmed"),
-                t("markers-ruled-out"),
-                t("markers-instead"),
-              ].map((h) => (
-                <th key={h} scope="col">
-                  {h}
-                </th>
-              ))}
-            </tr>
-          </thead>
+          <TableHead
+            words={[
+              t("markers-suggested-first"),
+              t("markers-times"),
+              t("marking-confirmed"),
+              t("markers-ruled-out"),
+              t("markers-instead"),
+            ]}
+          />
           <tbody>
             {causes.map((one) => (
               <tr key={one.code}>
@@ -222,20 +211,14 @@ function Departures({ agreement }: { agreement: Agreement }) {
     <Panel tight aria-label={t("markers-beside-the-suggestion")}>
       <h2 className="font-bold">{t("markers-marks-compared-with-suggestions-by-criterion")}</h2>
       <table className="table table-xs">
-        <thead>
-          <tr>
-            {[
-              t("common-criterion"),
-              t("markers-marks"),
-              t("markers-given-minus-suggested"),
-              t("markers-meaning"),
-            ].map((h) => (
-              <th key={h} scope="col">
-                {h}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <TableHead
+          words={[
+            t("common-criterion"),
+            t("markers-marks"),
+            t("markers-given-minus-suggested"),
+            t("markers-meaning"),
+          ]}
+        />
         <tbody>
           {agreement.departures.map((one) => (
             <tr key={one.criterion}>

@@ -4,6 +4,7 @@ import { Link, useParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { usePaths } from "../../domain/course";
 import { Panel } from "../../ui/panel";
+import { TableHead } from "../../ui/table-head";
 import { Loading, Problem } from "../../ui/states";
 import { Stepper } from "./stepper";
 import { Strip } from "../../domain/strip";
@@ -104,15 +105,9 @@ function Result({ test }: { test: Schemas["SelfTest"] }) {
     <Panel className="space-y-3">
       {test.result && <p className="font-semibold">{test.result.said}</p>}
       <table className="table table-sm">
-        <thead>
-          <tr>
-            {[t("markers-bead"), t("markers-you"), t("markers-reference"), t("common-comment")].map((h) => (
-              <th key={h} scope="col">
-                {h}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <TableHead
+          words={[t("markers-bead"), t("markers-you"), t("markers-reference"), t("common-comment")]}
+        />
         <tbody>
           {test.beads.map((bead, i) => (
             <tr key={bead.id}>

@@ -7,6 +7,7 @@ import { useUnits } from "../../domain/use-units";
 import { percent } from "../../domain/words";
 import { TextField } from "../../ui/field";
 import { Panel } from "../../ui/panel";
+import { TableHead } from "../../ui/table-head";
 import { PlotFrame } from "../../ui/plot-frame";
 import { Loading, Problem } from "../../ui/states";
 import { useMeasuring } from "./queries";
@@ -102,22 +103,16 @@ function Groups({ data, units }: { data: Measuring; units: Units }) {
   return (
     <div className="overflow-x-auto" role="region" aria-label={t("measuring-groups")} tabIndex={0}>
       <table className="table table-xs">
-        <thead>
-          <tr>
-            {[
-              t("measuring-groups"),
-              t("measuring-beads"),
-              t("measuring-bias-short"),
-              t("measuring-single"),
-              t("measuring-held-short"),
-              t("measuring-factor"),
-            ].map((h) => (
-              <th key={h} scope="col">
-                {h}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <TableHead
+          words={[
+            t("measuring-groups"),
+            t("measuring-beads"),
+            t("measuring-bias-short"),
+            t("measuring-single"),
+            t("measuring-held-short"),
+            t("measuring-factor"),
+          ]}
+        />
         <tbody>
           {data.groups.map((one) => (
             <tr key={`${one.kind}${one.name}`}>
