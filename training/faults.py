@@ -66,9 +66,19 @@ def faults(
         away = _spot(s, off, rng, where_s, where_n * 0.5, size)
         rim = np.exp(-(((away - 1.1) / 0.12) ** 2))
         colour = colour * (1 + rng.uniform(-0.5, 0.7) * rim)[..., None]
-        below = rng.choice([0.01, 0.05, 0.3, 0.8]) * rng.uniform(0.4, 1.2, 3)
+        lit = rng.random() < 0.5
+        below = rng.choice([0.1, 0.2, 0.3, 0.5] if lit else [0.01, 0.05, 0.3, 0.8]) * rng.uniform(
+            0.4, 1.2, 1 if lit else 3
+        )
         if rng.random() < 0.5:
             below = below * np.exp(0.3 * clouds(rng, shape, px_per_mm))[..., None]
+        if lit:  # the lit bench, seen past the dark wall of the sheet: wider on the side that leans to the camera
+            wall, turn = rng.uniform(0.05, 0.35), rng.uniform(0, 2 * np.pi)
+            seen = _spot(
+                s, off, rng, where_s + 0.6 * wall * np.cos(turn), where_n * 0.5 + 0.6 * wall * np.sin(turn), size
+            )
+            walled = np.clip((1 - wall - seen) * size / 2 / edge + 0.5, 0, 1)[..., None]
+            below = rng.uniform(0.003, 0.03) * (1 - walled) + below * walled
         lay((1 - away) * size / 2 / edge + 0.5, below)
         hole = (away < 1) & (beyond < 0.6)
         surface[hole] = HOLE
@@ -117,7 +127,13 @@ def faults(
         side, far, size = rng.choice([-1.0, 1.0]), rng.uniform(0, long), rng.uniform(3, 18)
         ends = np.clip((size / 2 - np.abs(s - far)) / 1.0, 0, 1) * (side * off > 0)
         wide = rng.uniform(0.12, 0.4)
-        groove = np.exp(-(((beyond - wide * 0.6) / wide) ** 2)) * ends
+        # At the toe, or past a strip of sheet that stayed: a lens that narrows to its ends, its edges catching the light.
+        apart = wide * 0.6 if rng.random() < 0.5 else rng.uniform(0.1, 0.7)
+        narrow = wide * np.sqrt(np.clip(1 - (2 * np.abs(s - far) / size) ** 2, 0.04, 1)) if rng.random() < 0.5 else wide
+        groove = np.exp(-(((beyond - apart) / narrow) ** 2)) * ends
         colour = colour * (1 - rng.uniform(0.5, 0.95) * groove)[..., None]
+        if rng.random() < 0.5:
+            rims = np.exp(-(((np.abs(beyond - apart) - 1.2 * narrow) / 0.08) ** 2)) * ends
+            colour = colour * (1 + rng.uniform(0.3, 2.5) * rims)[..., None]
         extras[GROOVE][(groove > 0.5)] = 1
     return colour, gloss

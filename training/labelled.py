@@ -45,6 +45,8 @@ GRAFTS = ("pore", "inclusion", "burn_through")
 ALONG_DEG = 15.0
 """Crops turned by less than this have the bead along their columns."""
 MIN_COLUMNS = 40
+GROOVE_HALF_MM = 0.22
+"""Half of what is called groove across one: the truth tells where its middle lies, not how wide it is."""
 PLACES = {"pore": PORE, "inclusion": SPECK, "crater": CRATER}
 MORE_FAULTS = 0.5
 """Share of the crops on whose bead faults are drawn by chance: few labelled pictures have any."""
@@ -394,10 +396,11 @@ def _fault(
         surface[patch & (np.abs(off) < 0.6 * half)] = GRANULAR
     elif kind == "undercut":
         side = np.sign(fault["n_mm"])
-        beyond = side * off - half
-        groove = within[None, :] & (beyond > -0.15) & (beyond < 0.3)
+        # A strip of sheet may have stayed between toe and groove.
+        apart = side * off - np.abs(fault["n_mm"])
+        groove = within[None, :] & (np.abs(apart) < GROOVE_HALF_MM)
         extras[GROOVE][groove] = TOP
-        extras[GROOVE][within[None, :] & (np.abs(beyond) < 0.6) & ~groove] = UNTOLD
+        extras[GROOVE][within[None, :] & (np.abs(apart) < 3 * GROOVE_HALF_MM) & ~groove] = UNTOLD
     elif kind == "gap":
         wide = (s > first - 0.7) & (s < last + 0.7)
         surface[wide[None, :] & (np.abs(off) < np.maximum(half, 0.4) + 0.8) & ~face] = UNTOLD

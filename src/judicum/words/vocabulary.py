@@ -17,6 +17,7 @@ from judicum.core.marking import (
     MAX_NEXT,
     UNDO_S,
     USUAL_SCHEME,
+    WHOLE,
     Criterion,
 )
 from judicum.core.photo.fault_kinds import FAULT_KINDS
@@ -62,7 +63,7 @@ def vocabulary() -> dict[str, Any]:
         "lapse": {"long": LAPSE_LONG, "short": LAPSE_SHORT},
         "cardWidthShare": list(CARD_WIDTH_SHARE),
         "finishLevel": FINISH_LEVEL,
-        "most": {"comment": MAX_COMMENT, "next": MAX_NEXT, "photoBytes": MAX_BYTES},
+        "most": {"comment": MAX_COMMENT, "next": MAX_NEXT, "mark": WHOLE, "photoBytes": MAX_BYTES},
         "reachMm": REACH_MM,
         "states": list(STATES),
         "views": list(VIEWS),

@@ -156,6 +156,22 @@ def test_items_are_made_changed_and_dropped(course: Course, client_of: Callable[
     assert response(client, course)["items"] == []
 
 
+def test_the_flow_a_cups_maker_names_outranks_the_cards_rule(course: Course, client_of: Callable[..., Client]) -> None:
+    client, setup = client_of(course.instructor), f"/api/attempts/{course.attempt.pk}/setup"
+    card = client.get(setup).json()["card"]
+    number, by_rule = card["cup"]["number"], card["gas_l_min"]["aim"]
+    body = {"kind": "cup", "given": {"name": "Glass", "cup": number, "cup_flow_l_min": 2 * by_rule}}
+    made = of(client.post(url(course), body, "application/json").json(), "Glass")
+    assert client.get(setup).json()["card"]["gas_l_min"]["aim"] == pytest.approx(2 * by_rule, rel=0.05)
+    client.put(
+        url(course, f"stock/{made['id']}"), {**body, "given": {**body["given"], "cup": number + 4}}, "application/json"
+    )
+    assert client.get(setup).json()["card"]["gas_l_min"]["aim"] == by_rule
+    client.delete(url(course, f"stock/{made['id']}"))
+    course.row.refresh_from_db()
+    assert course.row.cup_flows == {}
+
+
 def test_fields_of_each_kind_come_from_the_server(course: Course, client_of: Callable[..., Client]) -> None:
     kinds = {kind["key"]: kind for kind in response(client_of(course.instructor), course)["kinds"]}
     wire = {spec["key"]: spec for spec in kinds["wire"]["specs"]}

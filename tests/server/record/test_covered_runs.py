@@ -2,18 +2,22 @@
 
 import base64
 from collections.abc import Callable
+from typing import Any
 
 import pytest
 from django.test import Client
 
 from judicum.core.errors import InvalidValue
 from judicum.server.record.attempts.actions.log_run import log_run
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.marking.models import Mark
 from judicum.server.record.photos.actions.send_photo import send_photo
 from judicum.server.record.photos.actions.store_measurement import store_measurement
 from judicum.server.record.photos.models import MeasurementSummary, Photo
 from tests.drawn import bead_photo
-from tests.measured import bead_measured
+from tests.measured import bead_measured, measured_attempt
 from tests.people import RUN, Course, logged
+from tests.server.record.test_marking import mark
 
 pytestmark = pytest.mark.django_db
 
@@ -69,3 +73,34 @@ def test_which_run_travels_with_the_upload(course: Course, client_of: Callable[.
     started = client.post(f"/api/attempts/{logged(course).pk}/uploads", headers=headers)
     client.patch(started["Location"], data, "application/offset+octet-stream", headers={"Upload-Offset": "0"})
     assert list(Photo.objects.values_list("kind", "run")) == [("run", 1)]
+
+
+def marked(course: Course, teacher: Client, attempt: Attempt, runs: dict[str, float] | None) -> Any:
+    """The answer to a mark of the attempt, which has a photo of its own and one of its first run."""
+    attempt.refresh_from_db()
+    return mark(teacher, attempt, runs=runs)
+
+
+@pytest.fixture
+def two_photos(course: Course) -> Attempt:
+    attempt = measured_attempt(course)
+    send_photo(course.student, attempt.pk, bead_photo().jpeg, kind="run", run=1)
+    return attempt
+
+
+def test_a_covered_run_has_a_mark_of_its_own_beside_the_coupons(
+    course: Course, client_of: Callable[..., Client], two_photos: Attempt
+) -> None:
+    teacher = client_of(course.instructor)
+    kept = [marked(course, teacher, two_photos, runs).json()["mark"] for runs in ({"1": 64.5}, None, {})]
+    assert [(one["runs"], one["total"]) for one in kept] == [({"1": 64.5}, 80), ({"1": 64.5}, 80), ({}, 80)]
+
+
+@pytest.mark.parametrize(("runs", "field"), [({"2": 50}, "runs.2"), ({"1": 101}, "runs.1"), ({"1": -1}, "runs.1")])
+def test_a_mark_of_a_run_without_a_photo_or_out_of_range_is_refused(
+    course: Course, client_of: Callable[..., Client], two_photos: Attempt, runs: dict[str, float], field: str
+) -> None:
+    refused = marked(course, client_of(course.instructor), two_photos, runs)
+    assert refused.status_code == 400
+    assert [one["field"] for one in refused.json()["errors"]] == [field]
+    assert not Mark.objects.exists()

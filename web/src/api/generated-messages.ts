@@ -397,6 +397,7 @@ export type Messages = {
   "common-reports-and-sheets": never;
   "common-ripple-variation": never;
   "common-run": "number";
+  "common-run-marked": "total";
   "common-run-photo": "number";
   "common-same-picture": "number" | "title";
   "common-same-picture-of": "name" | "number" | "title";
@@ -660,6 +661,7 @@ export type Messages = {
   "marking-ruled-out": never;
   "marking-ruled-out-list": never;
   "marking-run-causes": never;
+  "marking-run-mark": "number";
   "marking-run-suggested": "total";
   "marking-same-score-for-the-other": "count";
   "marking-save": never;

@@ -2185,6 +2185,7 @@ export const vocabulary = {
   "most": {
     "comment": 4000,
     "next": 300,
+    "mark": 100.0,
     "photoBytes": 26214400
   },
   "reachMm": 4.0,

@@ -3663,7 +3663,10 @@ export interface components {
             text: string;
         };
         MailList: components["schemas"]["Mail"][];
-        /** @description A mark by the criteria of its scheme; `lines` name them in order, `knocked` are the knock-outs that count, in words. */
+        /**
+         * @description A mark by the criteria of its scheme; `lines` name them in order, `knocked` are the knock-outs that count, in words,
+         *     `runs` the totals of runs that the next one covered, by their number.
+         */
         Mark: {
             scheme: string;
             lines: {
@@ -3675,6 +3678,9 @@ export interface components {
             not_applying: string[];
             knocked: string[];
             waived: string[];
+            runs: {
+                [key: string]: number;
+            };
             total: number;
             passed: boolean;
             comment: string;
@@ -3688,7 +3694,7 @@ export interface components {
          * @description A mark to be set.
          *
          *     `not_applying` are criteria without a score that do not apply, `waived` knock-outs that are not minded, `cause` the cause
-         *     taken as what is to change next.
+         *     taken as what is to change next, `runs` the totals of covered runs by their number; left out, they stay.
          */
         MarkRequest: {
             version: number;
@@ -3703,6 +3709,10 @@ export interface components {
             comment?: string;
             /** @default  */
             next_change?: string;
+            /** @default null */
+            runs?: {
+                [key: string]: number;
+            } | null;
             /** @default null */
             cause?: string | null;
         };

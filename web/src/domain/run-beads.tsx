@@ -25,7 +25,11 @@ export function RunBeads({ attempt, more }: Props) {
   const units = useUnits();
   return photosOfRuns(attempt).map(({ run, photo }) => (
     <section key={run} aria-label={t("common-run-photo", { number: run })} className="mt-3 space-y-2">
-      <h3 className="font-bold">{t("common-run-photo", { number: run })}</h3>
+      <h3 className="font-bold">
+        {t("common-run-photo", { number: run })}
+        {attempt.mark?.runs[String(run)] !== undefined &&
+          ` · ${t("common-run-marked", { total: attempt.mark.runs[String(run)] ?? 0 })}`}
+      </h3>
       <RunBead photo={photo} units={units} more={(measured) => more?.(run, measured)} />
     </section>
   ));

@@ -1,6 +1,6 @@
 """Marking schemes: which criteria count, how much, by which curve, what fails a coupon outright, and where passing begins."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 from typing import Any
@@ -24,6 +24,8 @@ MAX_POINTS = 12
 """Corners of a criterion's curve: more cannot be told apart on its drawing."""
 UNDO_S = 10
 """How long a return can be taken back, seconds."""
+WHOLE = 100.0
+"""A mark's greatest total."""
 PASS_MARK = 70.0
 """Of 100, where a scheme says nothing else."""
 ALLOWED = said("allowed-score")
@@ -228,6 +230,20 @@ def check_scores(scheme: Scheme, scores: Mapping[str, float | None]) -> dict[str
         problems.append(InvalidValue("scores", None, said("allowed-at-least-one-criterion-with-a")))
     refuse_all(problems)
     return clean
+
+
+def check_runs(covered: Sequence[int], totals: Mapping[int, float]) -> dict[str, float]:
+    """Totals (of 100) of runs that the next one covered, by their number as text.
+
+    Args:
+        covered: the runs that have a photo of their own.
+
+    Raises:
+        InvalidValues: a run that is none of them, or a total outside 0 to 100.
+    """
+    fields = Fields("the runs", tuple(Quantity(str(run), "plain", "", 0, WHOLE, 0.1) for run in covered))
+    given = {str(run): figure for run, figure in totals.items()}
+    return {run: figure for run, figure in fields.check(given, "runs.").items() if figure is not None}
 
 
 def total(scheme: Scheme, scores: Mapping[str, float | None]) -> float:

@@ -32,7 +32,7 @@ _TABLE = (
     Kind("blank", "pieces", (*SHEET_OF, Q["tube_od_mm"]), ("metal", "thickness_mm", "blank_length_mm")),
     Kind("wire", "m", (C["filler_alloy"], Q["filler_mm"]), ("filler_alloy", "filler_mm")),
     Kind("electrode", "pieces", (C["electrode_kind"], Q["electrode_mm"]), ("electrode_kind", "electrode_mm")),
-    Kind("cup", "pieces", (C["gas_part"], Q["cup"]), ("cup",)),
+    Kind("cup", "pieces", (C["gas_part"], Q["cup"], Q["cup_flow_l_min"]), ("cup",)),
     Kind("gas", "bottles", (Q["bottle_l"],), ("bottle_l",)),
     Kind("sheet", "pieces", SHEET_OF, ("metal", "thickness_mm", "blank_length_mm", "blank_width_mm")),
     Kind("bar", "pieces", (*SHEET_OF, Q["tube_od_mm"]), ("metal", "thickness_mm", "blank_length_mm")),

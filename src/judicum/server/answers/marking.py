@@ -15,7 +15,8 @@ Scores = dict[str, float | None]
 
 
 class Mark(Answer):
-    """A mark by the criteria of its scheme; `lines` name them in order, `knocked` are the knock-outs that count, in words."""
+    """A mark by the criteria of its scheme; `lines` name them in order, `knocked` are the knock-outs that count, in words,
+    `runs` the totals of runs that the next one covered, by their number."""
 
     scheme: str
     lines: dict[str, str]
@@ -23,6 +24,7 @@ class Mark(Answer):
     not_applying: list[str]
     knocked: list[str]
     waived: list[str]
+    runs: dict[int, float]
     total: float
     passed: bool
     comment: str
@@ -77,9 +79,10 @@ class MarkRequest(AgreedMarkRequest):
     """A mark to be set.
 
     `not_applying` are criteria without a score that do not apply, `waived` knock-outs that are not minded, `cause` the cause
-    taken as what is to change next.
+    taken as what is to change next, `runs` the totals of covered runs by their number; left out, they stay.
     """
 
+    runs: dict[int, float] | None = None
     cause: Annotated[str, StringConstraints(max_length=40)] | None = None
 
 

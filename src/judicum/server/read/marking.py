@@ -35,6 +35,7 @@ def mark_answer(mark: models.Mark) -> Mark:
         not_applying=mark.not_applying,
         knocked=[named("knocked", key) for key in counts],
         waived=mark.waived,
+        runs=mark.runs,
         total=mark.total,
         passed=mark.passed,
         comment=mark.comment,

@@ -116,6 +116,7 @@ it("returns a clear pass with one key and then goes on", async () => {
     waived: [],
     comment: "",
     next_change: "",
+    runs: {},
     cause: null,
   });
 });

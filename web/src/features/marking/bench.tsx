@@ -57,7 +57,11 @@ export function Bench({ attempt, proposal, reload, causes, toNext }: BenchProps)
         <Evidence attempt={attempt} openPhoto={() => setOver("photo")} />
         <OffTheCard attempt={attempt} proposal={proposal} open={open} />
         <CausesPanel {...{ attempt, causes, both }} cause={mark.cause} confirm={mark.confirm} />
-        <More attempt={attempt} open={over === "log"} toggle={() => setOver(over === "log" ? null : "log")} />
+        <More
+          {...{ attempt, mark }}
+          open={over === "log"}
+          toggle={() => setOver(over === "log" ? null : "log")}
+        />
       </div>
       <MarkPanel {...{ attempt, proposal, mark, words, open }} />
       {over === "photo" && photo && (

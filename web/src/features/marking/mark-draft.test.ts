@@ -5,6 +5,7 @@ const saved = {
   scores: { width: 8, toes: 7 },
   not_applying: ["ripples"],
   waived: ["pore"],
+  runs: { "1": 80 },
   comment: "Calm.",
   next_change: "Slower.",
 };
@@ -55,6 +56,12 @@ describe("a draft", () => {
     const waive: MarkEdit = { kind: "waive", fault: "crater" };
     expect(after(draftOf(saved, true), waive).waived).toEqual(["pore", "crater"]);
     expect(after(draftOf(saved, true), waive, waive).waived).toEqual(["pore"]);
+  });
+
+  it("sets the mark of a covered run, and clears it", () => {
+    const run = (total: number | null): MarkEdit => ({ kind: "run", run: 2, total });
+    expect(after(draftOf(saved, true), run(72)).runs).toEqual({ "1": 80, "2": 72 });
+    expect(after(draftOf(saved, true), run(72), run(null)).runs).toEqual({ "1": 80 });
   });
 
   it("writes a confirmed cause's advice where nothing else was written", () => {

@@ -7,6 +7,8 @@ export type MarkDraft = {
   notApplying: string[];
   /** Automatic fails that are waived. */
   waived: string[];
+  /** Totals of covered runs, by their number. */
+  runs: Record<string, number>;
   comment: string;
   next: string;
   /** The confirmed cause; undefined: as it was saved. */
@@ -21,6 +23,7 @@ type Saved = {
   scores: Scores;
   not_applying: string[];
   waived: string[];
+  runs: Record<string, number>;
   comment: string;
   next_change: string;
 } | null;
@@ -30,6 +33,7 @@ export type MarkEdit =
   | { kind: "scores"; scores: Scores }
   | { kind: "as_suggested" }
   | { kind: "waive"; fault: string }
+  | { kind: "run"; run: number; total: number | null }
   | { kind: "comment"; text: string }
   | { kind: "next"; text: string }
   | { kind: "cause"; choice: CauseChoice; confirmed: string | null; causes: CauseChoice[] }
@@ -41,6 +45,7 @@ export function draftOf(saved: Saved, first: boolean): MarkDraft {
     scores: first ? (saved?.scores ?? null) : null,
     notApplying: saved?.not_applying ?? [],
     waived: saved?.waived ?? [],
+    runs: saved?.runs ?? {},
     comment: saved?.comment ?? "",
     next: saved?.next_change ?? "",
     cause: undefined,
@@ -71,6 +76,8 @@ export function edited(draft: MarkDraft, edit: MarkEdit): MarkDraft {
           ? without(draft.waived, edit.fault)
           : withOne(draft.waived, edit.fault),
       };
+    case "run":
+      return { ...draft, runs: withRun(draft.runs, edit.run, edit.total) };
     case "comment":
       return { ...draft, comment: edit.text };
     case "next":
@@ -96,5 +103,9 @@ function withCause(draft: MarkDraft, { choice, confirmed, causes }: MarkEdit & {
   return { ...draft, cause: drops ? null : choice.code, next };
 }
 
+const withRun = (runs: Record<string, number>, run: number, total: number | null) => {
+  const others = Object.entries(runs).filter(([number]) => number !== String(run));
+  return Object.fromEntries(total === null ? others : [...others, [run, total]]);
+};
 const without = (all: string[], one: string) => all.filter((other) => other !== one);
 const withOne = (all: string[], one: string) => [...without(all, one), one];

@@ -7,11 +7,12 @@ import { WhatIf } from "../../domain/whatif/what-if";
 import { FiguresOf } from "./figures";
 import { RunAssessment } from "./run-assessment";
 import { RunCard } from "./run-card";
+import type { Marking } from "./use-mark";
 
-type Props = { attempt: Attempt; open: boolean; toggle: () => void };
+type Props = { attempt: Attempt; mark: Marking; open: boolean; toggle: () => void };
 
 /** What is long and seldom needed: every figure, the whole log and list, the other photos. */
-export function More({ attempt, open, toggle }: Props) {
+export function More({ attempt, mark, open, toggle }: Props) {
   return (
     <div>
       <button className="btn btn-ghost btn-xs" aria-expanded={open} onClick={toggle}>
@@ -27,7 +28,10 @@ export function More({ attempt, open, toggle }: Props) {
           <Callipers attempt={attempt} />
           <WhatIf attempt={attempt} />
           <RunCard attempt={attempt} />
-          <RunBeads attempt={attempt} more={(run) => <RunAssessment attempt={attempt} run={run} />} />
+          <RunBeads
+            attempt={attempt}
+            more={(run) => <RunAssessment attempt={attempt} run={run} mark={mark} />}
+          />
           <ViewsOf attempt={attempt} />
         </div>
       )}

@@ -73,6 +73,7 @@ export type Given = {
   scores: Scores;
   not_applying: string[];
   waived: string[];
+  runs: Record<string, number>;
   comment: string;
   next_change: string;
   cause: string | null;
@@ -82,21 +83,24 @@ export type Given = {
 /** Sets the mark (the first, the second, or the one agreed on) and, if asked, gives it back at once. */
 export function useSetMark(attempt: Attempt) {
   const path = { attempt_id: attempt.id };
-  return useAttemptChange(attempt.id, async ({ duty, andReturn, cause, next_change, ...given }: Given) => {
-    const second = { version: attempt.version, ...given };
-    if (duty === "second")
-      return unwrap(api.PUT("/api/attempts/{attempt_id}/second", { params: { path }, body: second }));
-    const body = { ...second, next_change };
-    const marked = await unwrap(
-      duty === "agree"
-        ? api.POST("/api/attempts/{attempt_id}/agree", { params: { path }, body })
-        : api.PUT("/api/attempts/{attempt_id}/mark", { params: { path }, body: { ...body, cause } }),
-    );
-    // The lot may have sent it to a second marker.
-    if (!andReturn || !may(marked, "return")) return marked;
-    const version = { version: marked.version };
-    return unwrap(api.POST("/api/attempts/{attempt_id}/return", { params: { path }, body: version }));
-  });
+  return useAttemptChange(
+    attempt.id,
+    async ({ duty, andReturn, cause, next_change, runs, ...given }: Given) => {
+      const second = { version: attempt.version, ...given };
+      if (duty === "second")
+        return unwrap(api.PUT("/api/attempts/{attempt_id}/second", { params: { path }, body: second }));
+      const body = { ...second, next_change };
+      const marked = await unwrap(
+        duty === "agree"
+          ? api.POST("/api/attempts/{attempt_id}/agree", { params: { path }, body })
+          : api.PUT("/api/attempts/{attempt_id}/mark", { params: { path }, body: { ...body, cause, runs } }),
+      );
+      // The lot may have sent it to a second marker.
+      if (!andReturn || !may(marked, "return")) return marked;
+      const version = { version: marked.version };
+      return unwrap(api.POST("/api/attempts/{attempt_id}/return", { params: { path }, body: version }));
+    },
+  );
 }
 
 /** Asks by hand for a second mark. */

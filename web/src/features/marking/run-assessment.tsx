@@ -1,13 +1,16 @@
 import { t } from "../../catalogue";
+import { vocabulary } from "../../api/generated-vocabulary";
 import { FigureList } from "../../ui/figure-list";
 import { Loading, Problem } from "../../ui/states";
+import { TextField } from "../../ui/field";
 import type { Attempt } from "../../domain/use-attempt";
+import type { Marking } from "./use-mark";
 import { MAX_CARDS } from "./causes-panel";
 import { useRunAssessment } from "./queries";
 import { suggestedScores, totalOf } from "./score-shape";
 
 /** What the scheme suggests for one run that the next one covers, and its likeliest causes. */
-export function RunAssessment({ attempt, run }: { attempt: Attempt; run: number }) {
+export function RunAssessment({ attempt, run, mark }: { attempt: Attempt; run: number; mark: Marking }) {
   const read = useRunAssessment(attempt, run);
   if (read.isPending) return <Loading />;
   if (read.isError) return <Problem error={read.error} again={() => void read.refetch()} />;
@@ -19,6 +22,7 @@ export function RunAssessment({ attempt, run }: { attempt: Attempt; run: number 
       <div>
         {total !== null && <h4 className="font-bold">{t("marking-run-suggested", { total })}</h4>}
         <FigureList rows={scored.map((line) => [line.words, `${String(line.score)} · ${line.because}`])} />
+        {mark.markable && mark.duty === "mark" && <RunMark run={run} suggested={total} mark={mark} />}
       </div>
       {explanation.causes.length > 0 && (
         <div>
@@ -29,6 +33,29 @@ export function RunAssessment({ attempt, run }: { attempt: Attempt; run: number 
               .map((one) => [one.words, t("percent", { figure: (100 * one.share).toFixed(0) })])}
           />
         </div>
+      )}
+    </div>
+  );
+}
+
+/** The mark of one covered run, beside that of the coupon: it goes out with it and does not count in it. */
+function RunMark({ run, suggested, mark }: { run: number; suggested: number | null; mark: Marking }) {
+  const set = (total: number | null) => mark.edit({ kind: "run", run, total });
+  return (
+    <div className="mt-2 flex items-end gap-2">
+      <TextField
+        label={t("marking-run-mark", { number: run })}
+        type="number"
+        min={0}
+        max={vocabulary.most.mark}
+        step="any"
+        value={mark.draft.runs[String(run)] ?? ""}
+        onChange={(typed) => set(typed === "" ? null : Number(typed))}
+      />
+      {suggested !== null && (
+        <button className="btn btn-sm" onClick={() => set(suggested)}>
+          {t("marking-use-suggested")}
+        </button>
       )}
     </div>
   );

@@ -6,6 +6,7 @@ from typing import Any
 from judicum.core.choices import CHOICES
 from judicum.core.joints import JOINTS
 from judicum.core.setup import RUN, Card, Checked, check_setup, checklist, plan_card, read_coupon
+from judicum.core.setup.gas import cup
 from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.people.courses.models import Course
 
@@ -14,7 +15,8 @@ CARD_METHODS = ("cup_school", "flow_school", "run_order", "seams", "purge_tacks"
 
 
 def coupon_of(assignment: Assignment, run: Mapping[str, object] | None = None) -> dict[str, Any]:
-    """The coupon that the core plans for an assignment by its course's schools.
+    """The coupon that the core plans for an assignment by its course's schools; its gas as the maker of the cup says, where the
+    course's stock knows.
 
     Technique and pass are those really used, once a run is logged.
     """
@@ -31,6 +33,8 @@ def coupon_of(assignment: Assignment, run: Mapping[str, object] | None = None) -
     for key, column in (("technique", "technique"), ("pass", "pass_number")):
         if run and run.get(column):
             coupon[key] = run[column]
+    if course.cup_flows and "cup_flow_l_min" not in coupon:
+        coupon["cup_flow_l_min"] = course.cup_flows.get(f"{cup(read_coupon(coupon)).number:g}")
     return coupon
 
 

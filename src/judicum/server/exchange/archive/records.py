@@ -168,6 +168,7 @@ RECORDS: dict[str, Record] = {
         code("purge_school", "when the back is purged", "always", "butts", "root", "never", default="always"),
         code("solvent", "what parts are wiped with", "acetone", "alcohol", default="acetone"),
         code("locale", "language of what is printed", "en-GB", "en-US", default="en-GB"),
+        anything("cup_flows", "flows that makers name for the cups of the stock, by cup number", "L/min", default={}),
         anything("methods", "further methods that were chosen, by their key", default={}),
     )),
     "schemes": Record("Marking schemes; those that ship have no course.", (
@@ -389,6 +390,7 @@ RECORDS: dict[str, Record] = {
         anything("readings", "every criterion's figure at that time", default={}),
         anything("knocked", "what knocks the coupon out", default=[]),
         anything("waived", "what of that was set aside", default=[]),
+        anything("runs", "totals of runs that the next one covered, by their number", "of 100", default={}),
         number("total", "weighted sum", "of 100"),
         yes("passed", "whether it passed"),
         text("comment", "words to the student", default=""),

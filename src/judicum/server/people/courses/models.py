@@ -35,7 +35,8 @@ class Course(models.Model):
     """A class of a workshop that meets over some weeks; students join with its code: `join_left` more of them (None: any number), until
     `join_until` (None: without end).
 
-    `methods` are those of METHODS that were chosen, by their key. An archived one is read and reported, and nothing of it changes any more. `second_share` is the share (percent) of marks that go to a blind second marker by lot, `calliper_share` that of attempts that are asked for callipered widths. `filling` says how far its attempts are brought in (`done` of `total`) while that goes on.
+    `cup_flows` are the flows (L/min) that makers name for the cups of its stock, by cup number: kept here by the stock, because
+    every card asks. `methods` are those of METHODS that were chosen, by their key. An archived one is read and reported, and nothing of it changes any more. `second_share` is the share (percent) of marks that go to a blind second marker by lot, `calliper_share` that of attempts that are asked for callipered widths. `filling` says how far its attempts are brought in (`done` of `total`) while that goes on.
     """
 
     key = own_key()
@@ -59,6 +60,7 @@ class Course(models.Model):
     solvent = _school("solvent")
     locale = _school("locale")
     methods = models.JSONField(default=dict, db_default={})
+    cup_flows = models.JSONField(default=dict, db_default={})
     cup_school = _Method("cup_school")
     gas_part_school = _Method("gas_part_school")
     flow_school = _Method("flow_school")

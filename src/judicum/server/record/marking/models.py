@@ -9,7 +9,8 @@ class Mark(models.Model):
 
     `measurement` is the one that stood beside it; None where it was marked by eye. `not_applying` are the criteria said not
     to apply. `suggested`, `readings` (every criterion's figure, whichever the scheme asks for) and `knocked` are what the
-    evidence gave at that time; `waived` what of `knocked` the marker set aside.
+    evidence gave at that time; `waived` what of `knocked` the marker set aside. `runs` are the totals of runs that the next
+    one covered, by their number; they stand beside the total and do not count in it.
     """
 
     attempt = models.OneToOneField("attempts.Attempt", on_delete=models.CASCADE, related_name="mark")
@@ -21,6 +22,7 @@ class Mark(models.Model):
     readings = models.JSONField(default=dict)
     knocked = models.JSONField(default=list)
     waived = models.JSONField(default=list)
+    runs = models.JSONField(default=dict)
     total = models.FloatField()
     passed = models.BooleanField()
     comment = models.TextField(blank=True)

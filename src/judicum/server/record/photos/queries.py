@@ -92,6 +92,12 @@ def measurement_of_run(attempt: Attempt, run: int) -> Measurement:
     return found
 
 
+def runs_photographed(attempt: Attempt) -> list[int]:
+    """The runs of an attempt that have a photo of their own, in order."""
+    found = attempt.photos.filter(kind=PhotoKind.RUN).values_list("run", flat=True)
+    return sorted({run for run in found if run is not None})
+
+
 def back_seen(attempt: Attempt) -> Report | None:
     """What the newest measured photo of the attempt's back shows; None where none was measured."""
     found = (

@@ -12,9 +12,11 @@ from judicum.core.stock.level import MOVES
 from judicum.server.follow.stock.models import Item, Movement
 from judicum.server.follow.stock.queries import item_for
 from judicum.server.people.accounts.models import User
+from judicum.server.people.courses.models import Course
 from judicum.server.people.courses.queries import staff_of
 
 MAX_NOTE = 200
+CUP = "cup"
 OWN = {spec.key for spec in ABOUT}
 
 
@@ -39,12 +41,25 @@ def save_item(user: User, course_id: int, item_id: int | None, kind: str, given:
         setattr(item, key, clean[key])
     item.spec = {key: value for key, value in clean.items() if key not in OWN and value is not None}
     item.save()
+    if item.kind == CUP:
+        _keep_cup_flows(course)
     return item
 
 
+@transaction.atomic
 def drop_item(user: User, course_id: int, item_id: int) -> None:
     """Take an item off the shelf with all that was counted of it. Raises NotFound, NotAllowed."""
-    item_for(user, course_id, item_id).delete()
+    item = item_for(user, course_id, item_id)
+    item.delete()
+    if item.kind == CUP:
+        _keep_cup_flows(item.course)
+
+
+def _keep_cup_flows(course: Course) -> None:
+    """Write down with the course what the makers of its cups say; of two cups of a number the newest counts."""
+    specs = Item.objects.filter(course=course, kind=CUP).order_by("id").values_list("spec", flat=True)
+    course.cup_flows = {f"{of['cup']:g}": of["cup_flow_l_min"] for of in specs if "cup_flow_l_min" in of}
+    course.save(update_fields=["cup_flows"])
 
 
 @transaction.atomic

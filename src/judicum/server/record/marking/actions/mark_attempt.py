@@ -8,7 +8,7 @@ from django.db import transaction
 from django.utils import timezone
 
 from judicum.core.errors import InvalidValue, refuse_all, said, some_of
-from judicum.core.marking import MAX_COMMENT, MAX_NEXT, check_scores, passes, read_scheme, total
+from judicum.core.marking import MAX_COMMENT, MAX_NEXT, check_runs, check_scores, passes, read_scheme, total
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.actions.answer import check_version
 from judicum.server.record.attempts.models import Attempt
@@ -19,6 +19,7 @@ from judicum.server.record.causes.actions.judge_cause import check_cause, clear_
 from judicum.server.record.marking.actions.ask_second import ask, drawn_for_second
 from judicum.server.record.marking.models import Mark
 from judicum.server.record.marking.queries import Proposal, propose
+from judicum.server.record.photos.queries import runs_photographed
 
 
 @transaction.atomic
@@ -33,6 +34,7 @@ def set_mark(
     not_applying: Sequence[str] = (),
     waived: Sequence[str] = (),
     cause: str | None = None,
+    runs: Mapping[int, float] | None = None,
 ) -> Mark:
     """Set or change an attempt's mark by its coupon's scheme; once marked, by the version it was first marked by.
 
@@ -40,6 +42,7 @@ def set_mark(
         version: the attempt's version that the marker was looking at.
         not_applying: criteria without a score that are said not to apply. waived: knock-outs that are not minded.
         cause: the cause taken as what is to change next; None for none.
+        runs: totals (of 100) of runs that the next one covered, by their number; None keeps those that were given.
 
     Raises:
         EditConflict: the attempt has changed since; nothing is written.
@@ -52,6 +55,7 @@ def set_mark(
         check_cause(cause)
     proposal = propose(attempt)
     given = read_given(attempt, proposal, scores, not_applying, waived)
+    covered = {} if runs is None else {"runs": check_runs(runs_photographed(attempt), runs)}
     check_version(attempt, version)
     first_time = not Mark.objects.filter(attempt=attempt).exists()
     advance(
@@ -72,6 +76,7 @@ def set_mark(
         "measurement": proposal.measurement,
         "scheme": proposal.scheme,
         **vars(given),
+        **covered,
         "suggested": {one.criterion: one.score for one in proposal.suggestions},
         "readings": {key: read.figure for key, read in proposal.readings.items() if read.figure is not None},
         "knocked": list(proposal.knocked),

@@ -68,6 +68,7 @@ common-remove-named = Remove { $name }
 common-reports-and-sheets = Reports and sheets
 common-ripple-variation = { field-pitch_cv }
 common-run = { -Run } { $number }
+common-run-marked = marked { $total } of 100
 common-run-photo = Run { $number }: photo before it was covered
 common-same-picture = You sent this same picture for { $title }, attempt { $number }.
 common-same-picture-of = This same picture was sent for { $name }: { $title }, attempt { $number }.

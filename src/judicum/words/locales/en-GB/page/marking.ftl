@@ -140,6 +140,7 @@ marking-rule-out = Rule out
 marking-ruled-out = Ruled out
 marking-ruled-out-list = Ruled out:
 marking-run-causes = Causes in this run
+marking-run-mark = Mark of run { $number }, of 100
 marking-run-suggested = This run would score { $total }%
 marking-same-score-for-the-other = { $count ->
     [one] Same score for 1 other criterion.
