@@ -219,6 +219,11 @@ def announcer(env: dict[str, str], port: int, tls: bool) -> Child:
     return Child("name", [str(PYTHON), "-m", "judicum.launch.announce", str(port), "TLS" if tls else "PLAIN"], env)
 
 
+def logger(env: dict[str, str], port: int) -> Child:
+    """The simulated data logger, on loopback."""
+    return Child("logger", [str(PYTHON), "-m", "judicum.logger", str(port)], env)
+
+
 def gauge(env: dict[str, str], name: str, port: int) -> Child:
     """The simulated bottle gauge of that name, on loopback."""
     return Child("gauge", [str(PYTHON), "-m", "judicum.gauge", name, str(port)], env)

@@ -27,6 +27,7 @@ from judicum.launch.children import (
     gauge,
     interrupt,
     lives,
+    logger,
     revive,
     signal_group,
     wait_until_up,
@@ -43,6 +44,9 @@ FIRST_PORT = 8000
 GAUGE = "shed"
 """Name of the simulated bottle gauge that the demo starts."""
 GAUGE_PORT = 9700
+LOGGER = "booth-2"
+"""Name of the simulated data logger that the demo starts."""
+LOGGER_PORT = 9710
 """Its first port."""
 FOLLOW_S = 30.0
 """s between two looks at the machine's addresses."""
@@ -153,11 +157,13 @@ def _serve(how: Start, username: str | None) -> int:
         if demo:
             gauge_port = free_port(GAUGE_PORT)
             env["JUDICUM_GAUGES"] = f"{GAUGE}=http://127.0.0.1:{gauge_port}/metrics"
+            logger_port = free_port(LOGGER_PORT)
+            env["JUDICUM_LOGGERS"] = f"{LOGGER}=http://127.0.0.1:{logger_port}"
         children = [*web(env, host, web_port, tls), *workers(env)]
         if how.open:
             children.append(announcer(env, web_port, tls is not None))
         if demo:
-            children.append(gauge(env, GAUGE, gauge_port))
+            children += [gauge(env, GAUGE, gauge_port), logger(env, logger_port)]
         _note_running(children, cluster, web_port)
         for child in children:
             child.start()
@@ -381,7 +387,7 @@ def _note_running(children: list[Child], cluster: Cluster, port: int) -> None:
     fresh.replace(RUNNING)
 
 
-TOLD = ("JUDICUM_HTTPS", "JUDICUM_AUTHORITY", "JUDICUM_ADDRESS", "JUDICUM_GAUGES", "JUDICUM_HOSTS")
+TOLD = ("JUDICUM_HTTPS", "JUDICUM_AUTHORITY", "JUDICUM_ADDRESS", "JUDICUM_GAUGES", "JUDICUM_LOGGERS", "JUDICUM_HOSTS")
 """What a command that looks at the running server needs to know of it."""
 
 

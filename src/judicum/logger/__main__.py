@@ -1,7 +1,7 @@
 """`python -m judicum.logger PORT`: a simulated data logger on loopback, until it is ended.
 
-`GET /weld?current_a=60&arc_s=30&…` gives the log of one weld as CSV; what may be asked for are the fields of
-`judicum.logger.draw.LoggedWeld`.
+`POST /weld?current_a=60&arc_s=30&…` welds and writes it down; `GET /last` gives the log of the last weld as CSV, 404 before the first. What
+may be said of a weld are the fields of `judicum.logger.draw.LoggedWeld`.
 """
 
 import sys
@@ -19,7 +19,10 @@ MAX_RATE_HZ = 5000.0
 
 
 class Logger(BaseHTTPRequestHandler):
-    def do_GET(self) -> None:
+    last: bytes | None = None
+    """What was welded last, as CSV."""
+
+    def do_POST(self) -> None:
         asked = urlsplit(self.path)
         try:
             given: dict[str, Any] = {key: NUMBERS[key](value) for key, value in parse_qsl(asked.query)}
@@ -28,14 +31,21 @@ class Logger(BaseHTTPRequestHandler):
         except (KeyError, ValueError):
             within = False
         if asked.path != "/weld" or not within:
-            self.send_error(400, "GET /weld with fields of a weld")
+            self.send_error(400, "POST /weld with fields of a weld")
             return
-        body = draw_log(weld).encode()
+        type(self).last = draw_log(weld).encode()
+        self.send_response(204)
+        self.end_headers()
+
+    def do_GET(self) -> None:
+        if self.path != "/last" or self.last is None:
+            self.send_error(404, "GET /last once something was welded")
+            return
         self.send_response(200)
         self.send_header("Content-Type", "text/csv; charset=utf-8")
-        self.send_header("Content-Length", str(len(body)))
+        self.send_header("Content-Length", str(len(self.last)))
         self.end_headers()
-        self.wfile.write(body)
+        self.wfile.write(self.last)
 
     def log_message(self, *_: object) -> None:
         """Quiet: whoever asks knows what they asked."""

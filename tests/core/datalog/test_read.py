@@ -79,6 +79,15 @@ def test_what_is_wrong_is_named_with_its_line(text: str, line: str, allowed: str
     assert (problem.field, problem.allowed.name) == (line, allowed)  # type: ignore[union-attr]
 
 
+def test_rows_are_read_one_by_one_as_together(monkeypatch: pytest.MonkeyPatch) -> None:
+    quoted = table("time;current", "{t};{i}").replace("5", '"5"', 1)
+    together, apart = read(table("time;current", "{t};{i}")), read(quoted)
+    monkeypatch.setattr(reading, "AT_ONCE", 7)
+    for one in (apart, read(quoted)):
+        assert np.array_equal(one.time_s, together.time_s)
+        assert np.array_equal(one.current_a, together.current_a)
+
+
 def test_a_log_without_end_is_ended(monkeypatch: pytest.MonkeyPatch) -> None:
     monkeypatch.setattr(reading, "MAX_ROWS", 30)
     with pytest.raises(InvalidValue) as refused:

@@ -920,7 +920,10 @@ export type Messages = {
   "shared-bottle-c": never;
   "shared-coming-while-the-demo-loads": never;
   "shared-cover": "reach" | "under";
+  "shared-read-logger": "name";
   "shared-current-along": never;
+  "shared-placed-by-dabs": never;
+  "shared-placed-by-even-travel": never;
   "shared-current-spread": never;
   "shared-dabs-each-order": "dabs" | "order";
   "shared-data-log": never;

@@ -365,6 +365,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{attempt_id}/runs/{number}/data-log/last-weld": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description The last weld of a wired logger, kept with one run. */
+        post: operations["data_log_last_weld"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{attempt_id}/second": {
         parameters: {
             query?: never;
@@ -3569,6 +3586,10 @@ export interface components {
             };
             passed: number | null;
         };
+        /** @description The wired logger whose last weld it was. */
+        LoggerRequest: {
+            logger: string;
+        };
         /** @description What runs out or leaks, in words, most urgent first. */
         LowStock: {
             lines: string[];
@@ -3649,11 +3670,12 @@ export interface components {
             background_a: number;
             on_share: number;
         };
-        /** @description The current of a weld to be drawn: A, at shares (0–1) of its time. */
+        /** @description The current of a weld to be drawn: A, at shares (0–1) of the bead's length, by its dabs or as if travel had been even. */
         MachineTrace: {
             name: string;
             share: number[];
             current_a: number[];
+            by_dabs: boolean;
         };
         /** @description A message that the stand-in for a mail server wrote. */
         Mail: {
@@ -4736,7 +4758,7 @@ export interface components {
         };
         /**
          * @description The card of an attempt's coupon, the run that follows it (of several, each), each logged run beside it, and what worked here. `last_run_at`: when the last
-         *     run was logged; `read_off`: a figure to be read off the machine this time, null for none.
+         *     run was logged; `read_off`: a figure to be read off the machine this time, null for none; `loggers`: wired data loggers that can be read.
          */
         Setup: {
             card: components["schemas"]["Card"];
@@ -4747,6 +4769,7 @@ export interface components {
             worked: components["schemas"]["Worked"];
             cautions: components["schemas"]["Caution"][];
             kit: string[];
+            loggers: string[];
             read_off: string | null;
             last_run_at: string | null;
             real_travel_mm_s: number | null;
@@ -6066,6 +6089,40 @@ export interface operations {
         requestBody?: {
             content: {
                 "text/csv": string;
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Attempt"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    data_log_last_weld: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoggerRequest"];
             };
         };
         responses: {

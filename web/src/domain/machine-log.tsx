@@ -1,13 +1,14 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { t } from "../catalogue";
-import { FileUp } from "lucide-react";
+import { Cable, FileUp } from "lucide-react";
 import { api, csrfToken, problemOf, Refused, unwrap, type Schemas } from "../api/client";
 import { FigureList } from "../ui/figure-list";
 import { Problem } from "../ui/states";
 import { attemptKeys, recordKeys } from "./keys";
 import { fields, quantityIn } from "./run-fields";
 import { measure, type Units } from "./units";
-import { may, type Attempt } from "./use-attempt";
+import { may, useAttemptChange, type Attempt } from "./use-attempt";
+import { useSetup } from "./use-setup";
 import { useUnits } from "./use-units";
 import { fieldWords } from "./words";
 
@@ -46,8 +47,39 @@ export function MachineLog({ attempt, run }: { attempt: Attempt; run: Run }) {
           />
         </label>
       )}
+      {may(attempt, "log") && <Loggers attempt={attempt} run={run.number} />}
       <Problem error={send.error} />
     </section>
+  );
+}
+
+/** Reads the last weld of a wired logger; nothing where none is wired. */
+function Loggers({ attempt, run }: { attempt: Attempt; run: number }) {
+  const names = useSetup(attempt.id, attempt.version).data?.loggers ?? [];
+  const queries = useQueryClient();
+  const read = useAttemptChange(attempt.id, (logger: string) =>
+    unwrap(
+      api.POST("/api/attempts/{attempt_id}/runs/{number}/data-log/last-weld", {
+        params: { path: { attempt_id: attempt.id, number: run } },
+        body: { logger },
+      }),
+    ),
+  );
+  const again = () => void queries.invalidateQueries({ queryKey: attemptKeys.dataLog(attempt.id, run) });
+  return (
+    <>
+      {names.map((name) => (
+        <button
+          key={name}
+          className="btn"
+          disabled={read.isPending}
+          onClick={() => read.mutate(name, { onSuccess: again })}
+        >
+          <Cable size={18} aria-hidden /> {t("shared-read-logger", { name })}
+        </button>
+      ))}
+      <Problem error={read.error} />
+    </>
   );
 }
 
@@ -101,7 +133,7 @@ function rowsOf(
 
 type TraceProps = { attempt: number; run: number; units: Units; most: number };
 
-/** The current along the bead: the weld's time laid over its length as if the travel had been even. */
+/** The current along the bead: the weld's time laid over its length by its dabs, or as if the travel had been even. */
 function Trace({ attempt, run, units, most }: TraceProps) {
   const read = useQuery({
     queryKey: attemptKeys.dataLog(attempt, run),
@@ -135,7 +167,10 @@ function Trace({ attempt, run, units, most }: TraceProps) {
         />
       </svg>
       <figcaption className="quiet flex justify-between text-sm">
-        <span>{t("shared-current-along")}</span>
+        <span>
+          {t("shared-current-along")} ·{" "}
+          {read.data.by_dabs ? t("shared-placed-by-dabs") : t("shared-placed-by-even-travel")}
+        </span>
         <span>0–{measure(top, "current", units)}</span>
       </figcaption>
     </figure>

@@ -27,11 +27,12 @@ RunRequest = fields_model(
 
 
 class MachineTrace(Answer):
-    """The current of a weld to be drawn: A, at shares (0–1) of its time."""
+    """The current of a weld to be drawn: A, at shares (0–1) of the bead's length, by its dabs or as if travel had been even."""
 
     name: str
     share: list[float]
     current_a: list[float]
+    by_dabs: bool
 
 
 NumberedRun = create_model(
@@ -89,7 +90,7 @@ class Caution(Answer):
 
 class Setup(Answer):
     """The card of an attempt's coupon, the run that follows it (of several, each), each logged run beside it, and what worked here. `last_run_at`: when the last
-    run was logged; `read_off`: a figure to be read off the machine this time, null for none."""
+    run was logged; `read_off`: a figure to be read off the machine this time, null for none; `loggers`: wired data loggers that can be read."""
 
     card: Card
     card_run: Run  # type: ignore[valid-type]
@@ -99,9 +100,16 @@ class Setup(Answer):
     worked: Worked
     cautions: list[Caution]
     kit: list[str]
+    loggers: list[str]
     read_off: str | None
     last_run_at: datetime | None
     real_travel_mm_s: float | None
+
+
+class LoggerRequest(Request):
+    """The wired logger whose last weld it was."""
+
+    logger: Annotated[str, StringConstraints(max_length=40)]
 
 
 class GoalDesign(Answer):

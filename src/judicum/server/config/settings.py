@@ -166,6 +166,8 @@ BACKUP_RECIPIENT = env.str("JUDICUM_BACKUP_RECIPIENT", default="")
 """To whom backups are sealed (age1…), where it was not made here."""
 GAUGES = env.dict("JUDICUM_GAUGES", default={})
 """Address of each wired bottle gauge by its name: `shed=http://127.0.0.1:9700/metrics`."""
+LOGGERS = env.dict("JUDICUM_LOGGERS", default={})
+"""Address of each wired data logger by its name: `booth-2=http://127.0.0.1:9710`."""
 KNOX_TOKEN_MODEL = "accounts.Token"
 # Its own table of tokens would be made all the same, and would stand in the way of a flush.
 MIGRATION_MODULES = {"knox": None}

@@ -72,6 +72,7 @@ urlpatterns = [
     path("attempts/<int:attempt_id>", attempts.AttemptView.as_view()),
     path("attempts/<int:attempt_id>/runs/<int:number>", attempts.RunView.as_view()),
     path("attempts/<int:attempt_id>/runs/<int:number>/data-log", data_logs.DataLogView.as_view()),
+    path("attempts/<int:attempt_id>/runs/<int:number>/data-log/last-weld", data_logs.LastWeldView.as_view()),
     path("attempts/<int:attempt_id>/check", attempts.CheckRunView.as_view()),
     path("attempts/<int:attempt_id>/preparation", attempts.PreparationView.as_view()),
     path("attempts/<int:attempt_id>/last-runs", attempts.LastRunsView.as_view()),

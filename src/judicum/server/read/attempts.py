@@ -4,11 +4,14 @@ from collections.abc import Sequence
 from datetime import datetime
 from typing import Any
 
+import numpy as np
 from django.contrib.postgres.expressions import ArraySubquery
 from django.db.models import Exists, Max, OuterRef, Prefetch, QuerySet, prefetch_related_objects
 
 from judicum.core.causes.copied import figure_to_read_off
+from judicum.core.datalog import along_bead, swings_of
 from judicum.core.errors import NotFound, said
+from judicum.core.photo.report import Report
 from judicum.core.setup import Checked, read_coupon, real_travel_mm_s, run_from_card, runs_from_card, worked
 from judicum.core.setup.card import card_of
 from judicum.core.setup.kit import Part, is_worn_as, kit
@@ -46,6 +49,7 @@ from judicum.server.read.marking import mark_answer, second_mark_answer
 from judicum.server.read.photos import photo_answer, same_pictures
 from judicum.server.read.trials import start_figures
 from judicum.server.record.attempts import models
+from judicum.server.record.attempts.loggers import known_loggers
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import NO_ATTEMPT, attempt_for, visible_events, visible_to
 from judicum.server.record.attempts.states import AttemptStep
@@ -53,6 +57,7 @@ from judicum.server.record.attempts.visibility import VisibilityPolicy
 from judicum.server.record.causes.queries import asked_before
 from judicum.server.record.photos.counting import UNDER_WAY
 from judicum.server.record.photos.models import Correction, Measurement, MeasurementSummary, Photo, SeenBead
+from judicum.server.record.photos.queries import measured_run
 from judicum.words import Units
 from judicum.words import setup as words
 
@@ -192,6 +197,7 @@ def setup_of(user: User, attempt_id: int) -> Setup:
         cautions=words.cautions(card.cautions),
         last_run_at=_last_run_at(attempt),
         kit=words.kit_words(_kit(attempt, kit(coupon, card)), units),
+        loggers=list(known_loggers()),
         read_off=_read_off(attempt),
         real_travel_mm_s=real_travel_mm_s(_measured_length_mm(attempt), [run["arc_s"] for run in runs]),
     )
@@ -238,10 +244,16 @@ def _measured_length_mm(attempt: Attempt) -> float | None:
 def machine_trace(user: User, attempt_id: int, number: int) -> MachineTrace:
     """The current of one run's weld, to be drawn. Raises NotFound: not visible, no data log."""
     attempt = attempt_for(user, attempt_id)
-    found = models.MachineLog.objects.filter(run__attempt=attempt, run__number=number).first()
+    found = models.MachineLog.objects.filter(run__attempt=attempt, run__number=number).select_related("run").first()
     if found is None:
         raise NotFound(said("refused-no-data-log", number=number))
-    return MachineTrace(name=found.name, **found.series)
+    measured = measured_run(attempt, number)
+    report = Report.from_json((measured.result if measured else None) or {})
+    share, current = (np.array(found.series[key]) for key in ("share", "current_a"))
+    fronts = report.ripple.positions_mm if report.ripple else []
+    length = report.bead.length_mm if report.bead else None
+    place, by_dabs = along_bead(share, current, swings_of(found.run.machine), fronts, length)
+    return MachineTrace(name=found.name, share=list(place), current_a=list(current), by_dabs=by_dabs)
 
 
 def check_of(user: User, attempt_id: int, run: dict[str, object]) -> SetupCheck:

@@ -14,10 +14,12 @@ from rest_framework.views import APIView
 from judicum.core.datalog import MAX_BYTES, DataLog, read_data_log
 from judicum.core.errors import InvalidValue, said
 from judicum.server.answers import attempts as attempts_answers
+from judicum.server.http.parsing import sent
 from judicum.server.http.person import person
 from judicum.server.http.routes.attempts import attempt_response
 from judicum.server.read.attempts import machine_trace
 from judicum.server.record.attempts.actions.attach_data_log import attach_data_log
+from judicum.server.record.attempts.loggers import last_weld
 from judicum.server.record.attempts.queries import attempt_for
 
 
@@ -70,3 +72,19 @@ class DataLogView(APIView):
     @extend_schema(operation_id="data_log_read", responses=attempts_answers.MachineTrace)
     def get(self, request: Request, attempt_id: int, number: int) -> Response:
         return Response(machine_trace(person(request), attempt_id, number))
+
+
+class LastWeldView(APIView):
+    """The last weld of a wired logger, kept with one run."""
+
+    @extend_schema(
+        operation_id="data_log_last_weld",
+        request=attempts_answers.LoggerRequest,
+        responses=attempts_answers.Attempt,
+    )
+    def post(self, request: Request, attempt_id: int, number: int) -> Response:
+        user = person(request)
+        attempt_for(user, attempt_id)  # no logger is asked for a stranger
+        name = sent(attempts_answers.LoggerRequest, request).logger
+        attach_data_log(user, attempt_id, number, last_weld(name), name)
+        return attempt_response(request, attempt_id)

@@ -85,11 +85,23 @@ def measurement_that_counts(attempt: Attempt) -> Measurement | None:
 
 def measurement_of_run(attempt: Attempt, run: int) -> Measurement:
     """What counts of the photos of one run that the next one covers. Raises NotFound: none is measured."""
-    done = Measurement.objects.filter(photo__attempt=attempt, photo__run=run, state=MeasurementState.DONE)
-    found = counting(done.select_related("chosen").prefetch_related("corrections"))
+    found = _counting_of_run(attempt, run)
     if found is None:
         raise NotFound(said("refused-no-measured-photo-of-run", number=run))
     return found
+
+
+def _counting_of_run(attempt: Attempt, run: int) -> Measurement | None:
+    done = Measurement.objects.filter(photo__attempt=attempt, photo__run=run, state=MeasurementState.DONE)
+    return counting(done.select_related("chosen").prefetch_related("corrections"))
+
+
+def measured_run(attempt: Attempt, run: int) -> Measurement | None:
+    """What shows a run: its own photo where there is one, else, of the last run, the attempt's; None where neither is measured."""
+    if run in runs_photographed(attempt):
+        return _counting_of_run(attempt, run)
+    last = attempt.runs.order_by("-number").values_list("number", flat=True).first()
+    return measurement_that_counts(attempt) if run == last else None
 
 
 def runs_photographed(attempt: Attempt) -> list[int]:

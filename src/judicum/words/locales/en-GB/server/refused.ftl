@@ -71,6 +71,7 @@ refused-no-attempt = There is no attempt { $attempt_id } for you.
 refused-no-authority = This server has no certificate authority of its own: there is nothing that a phone needs to trust.
 refused-no-booth-said = Nobody said at which booth this coupon is welded.
 refused-no-coupon-to-try = Assign a coupon first.
+refused-logger-silent = The logger { $name } has seen no weld yet, or does not answer. Check its plug and its light, then read it again.
 refused-no-data-log = Run { $number } has no data log.
 refused-no-longer-in-course = You no longer take part in this course: you can read what you welded, but not change it.
 refused-no-measured-photo-of-run = No measured photo of run { $number }.
