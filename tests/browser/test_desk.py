@@ -15,6 +15,7 @@ from judicum.server.record.causes.models import Verdict
 from judicum.server.record.photos.models import StoredPicture
 from tests.browser.walk import LAPTOP, no_violations, open_page, sign_in
 from tests.measured import measured_attempt
+from tests.patience import until
 from tests.people import RUN, Course, create_course
 from tests.server.record.test_causes import grey_at_end
 
@@ -27,9 +28,9 @@ def on_one_screen(page: Page) -> None:
     expect(page.get_by_role("region", name="Likely causes")).to_be_in_viewport(ratio=1)
 
 
-def with_a_cause(course: Course) -> Attempt:
+def with_a_cause(course: Course, **more: Any) -> Attempt:
     attempt = measured_attempt(course)
-    log_run(course.student, attempt.pk, {**RUN, "postflow_s": 3, "electrode_after": "dull"})
+    log_run(course.student, attempt.pk, {**RUN, "postflow_s": 3, "electrode_after": "dull", **more})
     grey_at_end(attempt)
     attempt.refresh_from_db()
     return attempt
@@ -98,6 +99,32 @@ def test_a_class_is_marked_with_few_keys_on_one_screen(
     expect(page.get_by_role("heading", name="To mark")).to_be_visible()
     assert Verdict.objects.get().cause == "postflow_short"
     assert Attempt.objects.get(pk=short.pk).mark.next_change.startswith("Hold the torch")
+
+
+def test_two_habits_on_one_bead_are_confirmed_by_one_key(
+    browser: Browser, live_server: Any, transactional_db: None, complaints: list[str]
+) -> None:
+    course = create_course()
+    attempt = with_a_cause(course, arc="spiralling", gas_l_min=24)
+    page = open_page(browser, live_server.url, LAPTOP, complaints)
+    sign_in(page, course.instructor)
+    page.goto(f"/course/{course.row.pk}/attempt/{attempt.pk}")
+    expect(page.get_by_text("Likely both: Post-flow too short and Too much gas.")).to_be_visible()
+    no_violations(page)
+    page.keyboard.press("d")
+    expect(page.get_by_label("One change for next time")).to_have_value(re.compile("^Hold the torch over the end"))
+    page.get_by_role("button", name="Save", exact=True).click()
+    until(
+        lambda: (
+            Verdict.objects.filter(beside=True).exists()
+            and Verdict.objects.filter(confirmed=True, beside=False).exists()
+        ),
+        "both are kept",
+    )
+    assert dict(Verdict.objects.values_list("cause", "beside")) == {"postflow_short": False, "flow_high": True}
+    page.reload()
+    expect(page.get_by_role("region", name="Likely causes")).to_contain_text("Confirmed beside it")
+    no_violations(page)
 
 
 def test_findings_phrases_schemes_and_answers_are_open_to_everybody(

@@ -88,6 +88,7 @@ export const recordKeys = family({
 });
 
 export const markingKeys = family({
+  judging: ["judging"],
   phrases: ["phrases"],
   allReferences: ["references"],
   references: (course: number) => ["references", course],

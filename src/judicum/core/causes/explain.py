@@ -19,21 +19,21 @@ MAX_CAUSES = 6
 MIN_SHARE = 0.01
 OWN_HISTORY = 0.35
 """Odds, as a logarithm, that one earlier confirmation of this student's adds."""
-NAMED_BEFORE = 1.3
+NAMED_BEFORE = 1.7
 """The same of one that was named at the last attempt…"""
-SHOWN_BEFORE = 1.3
+SHOWN_BEFORE = 1.7
 """…and of one that was surely there beside what was named, or while nothing was: a second habit is carried on like this."""
 NOT_THERE = 0.05
 """Chance under which an attempt is one without it."""
 SURE = 4.0
 """Odds, as a logarithm, of a cause that somebody who stood there has named."""
-FADES = 0.75
+FADES = 0.9
 """Of that, with each attempt since…"""
-GONE = 0.45
+GONE = 0.7
 """…and with each one that shows none of its symptoms."""
 COURSE_HISTORY = 0.5
 """The same of being the course's only cause."""
-MAX_HISTORY = 1.6
+MAX_HISTORY = 2.6
 """The most of both together: the bead in hand speaks louder."""
 
 

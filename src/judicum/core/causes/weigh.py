@@ -28,7 +28,7 @@ class WeighParameters:
     """Of what the table says of how usual a cause is."""
     evidence: float = 1.5
     """Of what its own evidence says: weights of the table were set for causes one at a time."""
-    none: float = 0.075
+    none: float = 0.15
     """Share of attempts with something seen in which it means nothing."""
     two: float = 0.23
     """Share of them with two causes at once."""

@@ -52,11 +52,11 @@ export function useRunAssessment(attempt: Attempt, run: number) {
   });
 }
 
-/** Ruling a cause out, or taking that back. */
 /** What is made of a cause at once: ruled out, there beside the one to change, or neither. */
 export function useJudgeCause(attemptId: number) {
   const queries = useQueryClient();
   return useMutation({
+    mutationKey: markingKeys.judging,
     mutationFn: ({ cause, verdict }: { cause: string; verdict: "ruled_out" | "beside" | null }) =>
       unwrap(
         api.PUT("/api/attempts/{attempt_id}/causes/{cause}", {

@@ -1,6 +1,8 @@
 import { t } from "../../catalogue";
+import { useIsMutating } from "@tanstack/react-query";
 import { useEffect, useEffectEvent, useReducer, useState } from "react";
 import { Refused } from "../../api/client";
+import { markingKeys } from "../../domain/keys";
 import { offerUndo } from "../../domain/undo";
 import { may, type Attempt } from "../../domain/use-attempt";
 import { draftOf, edited, type CauseChoice } from "./mark-draft";
@@ -49,7 +51,9 @@ export function useMark({ attempt, proposal, confirmed, causes, reload, toNext, 
   const knocked = proposal.knocked.filter((k) => !draft.waived.includes(k.key));
   const passed = total !== null && total >= proposal.pass_mark && knocked.length === 0;
   const markable = !reloading && DUTIES[duty].some((step) => may(attempt, step));
-  const ready = markable && !save.isPending && total !== null;
+  // What is said of a cause makes a new version of the attempt: a mark waits until that is read.
+  const judging = useIsMutating({ mutationKey: markingKeys.judging }) > 0;
+  const ready = markable && !save.isPending && !judging && total !== null;
 
   const score = (criterion: string, score: number | null) => edit({ kind: "score", shown, criterion, score });
   const confirm = (choice: CauseChoice) => edit({ kind: "cause", choice, confirmed: cause, causes });
