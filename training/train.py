@@ -88,7 +88,7 @@ def _batch(
 
 def loss_of(out: torch.Tensor, surface: torch.Tensor, extras: torch.Tensor) -> torch.Tensor:
     """Cross entropy of the surfaces, and of fronts and faults on the bead."""
-    weights = torch.tensor([1.0, 1.0, 1.0, 1.5, 2.0])
+    weights = torch.tensor([1.0, 1.0, 1.0, 1.5, 5.0])
     surfaces = nn.functional.cross_entropy(out[:, :SURFACES], surface, weight=weights, ignore_index=UNTOLD)
     sure = (surface != UNTOLD).float()
     bead = (surface >= FACE).float() * sure

@@ -4,7 +4,10 @@ import argparse
 import json
 import os
 import sys
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterable, Sequence
+from contextlib import ExitStack
+from functools import partial
+from multiprocessing import get_context
 from pathlib import Path
 from typing import Any
 
@@ -12,6 +15,9 @@ from judicum.core.errors import InvalidValue, JudicumError, said
 from judicum.launch.core_commands import add_core_commands
 from judicum.words.units import METRIC, US
 
+PHOTO_SUFFIXES = (".jpg", ".jpeg", ".png", ".heic", ".heif")
+FEW_PHOTOS = 4
+"""Fewer are measured before processes of their own have started."""
 UNITS = {"metric": METRIC, "us": US}
 
 
@@ -51,22 +57,66 @@ def main(arguments: Sequence[str] | None = None) -> int:
 
 
 def _measure(asked: argparse.Namespace) -> int:
+    given = _given_scale(asked)
+    done = _photos_in(asked.output) if asked.output else set()
+    names = [name for one in asked.photos for name in _photos_of(one) if name not in done]
+    code = 0
+    with ExitStack() as opened:
+        out = opened.enter_context(Path(asked.output).open("a", encoding="utf-8")) if asked.output else sys.stdout
+        work = partial(_measured, given=given, every=asked.all)
+        for count, (name, found) in enumerate(_on_all_cores(work, names, opened), 1):
+            if isinstance(found, str):
+                print(f"judicum measure: {name}: {found}", file=sys.stderr)
+                code = 2
+            else:
+                print("\n".join(found), file=out, flush=True)
+            if asked.output and sys.stderr.isatty():
+                print(f"\r{count} of {len(names)} photos", end="" if count < len(names) else "\n", file=sys.stderr)
+    return code
+
+
+def _photos_of(path: str) -> list[str]:
+    """A photo, or those of a folder by their names."""
+    folder = Path(path)
+    if not folder.is_dir():
+        return [path]
+    return [str(one) for one in sorted(folder.iterdir()) if one.suffix.lower() in PHOTO_SUFFIXES]
+
+
+def _photos_in(output: str) -> set[str]:
+    """What a file of results tells already; a last line that was cut off while it was written is taken out."""
+    path = Path(output)
+    if not path.exists():
+        return set()
+    whole = [line for line in path.read_text(encoding="utf-8").splitlines(keepends=True) if line.endswith("\n")]
+    path.write_text("".join(whole), encoding="utf-8")
+    return {json.loads(line)["photo"] for line in whole}
+
+
+def _measured(name: str, given: Any, every: bool) -> tuple[str, list[str] | str]:
+    """A photo's name, and its results as JSON lines; or why it cannot be read."""
     from judicum.core.photo.measure import measure_all
     from judicum.words.photo import report_in_words
 
-    given = _given_scale(asked)
-    code = 0
-    for name in asked.photos:
-        try:
-            data = Path(name).read_bytes()
-        except OSError as error:
-            print(f"judicum measure: {name}: {error.strerror}", file=sys.stderr)
-            code = 2
-            continue
-        beads = measure_all(data, name, given)
-        for bead in sorted(beads, key=lambda bead: bead.report.bead_number or 0) if asked.all else beads[:1]:
-            print(json.dumps(report_in_words(bead)), flush=True)
-    return code
+    try:
+        data = Path(name).read_bytes()
+    except OSError as error:
+        return name, error.strerror or str(error)
+    beads = measure_all(data, name, given)
+    shown = sorted(beads, key=lambda bead: bead.report.bead_number or 0) if every else beads[:1]
+    return name, [json.dumps(report_in_words(bead)) for bead in shown]
+
+
+def _on_all_cores(
+    work: Callable[[str], tuple[str, list[str] | str]], names: list[str], opened: ExitStack
+) -> Iterable[tuple[str, list[str] | str]]:
+    """What comes of each name, in their order; several go to as many processes as there are cores, each on one core."""
+    if len(names) < FEW_PHOTOS:
+        return map(work, names)
+    for one in ("OMP_NUM_THREADS", "OPENBLAS_NUM_THREADS", "OPENCV_FOR_THREADS_NUM"):
+        os.environ.setdefault(one, "1")
+    pool = opened.enter_context(get_context("spawn").Pool())
+    return pool.imap(work, names)
 
 
 def _weld_log(asked: argparse.Namespace) -> int:

@@ -97,3 +97,19 @@ def test_bad_input_is_one_line_exit_2_and_nothing_printed(
     assert said.out == ""
     assert said.err.count("\n") == 1
     assert said.err.startswith(f"judicum {command}: {field}")
+
+
+def test_a_folder_is_measured_on_all_cores_and_gone_on_with(tmp_path: Path) -> None:
+    photos, results = tmp_path / "photos", tmp_path / "results.jsonl"
+    photos.mkdir()
+    for k in range(5):
+        (photos / f"bead-{k}.jpg").write_bytes(b"no picture")
+    (photos / "notes.txt").write_text("not a photo")
+    assert main(["measure", str(photos), "-o", str(results)]) == 0
+    whole = results.read_text()
+    assert [json.loads(line)["photo"] for line in whole.splitlines()] == [
+        str(photos / f"bead-{k}.jpg") for k in range(5)
+    ]
+    results.write_text(whole[: whole.index("\n", 300) + 40])  # stopped while a line was written
+    assert main(["measure", str(photos), "-o", str(results)]) == 0
+    assert results.read_text() == whole

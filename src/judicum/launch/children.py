@@ -7,8 +7,6 @@ import signal
 import subprocess
 import sys
 import time
-import urllib.error
-import urllib.request
 from collections.abc import Callable
 from dataclasses import dataclass, field
 from pathlib import Path
@@ -128,12 +126,15 @@ def workers(env: dict[str, str], count: int | None = None) -> list[Child]:
 
 def wait_until_up(host: str, port: int, children: list[Child]) -> None:
     """Wait until the web server answers. Raises Trouble where it ends, or does not within half a minute."""
+    from urllib import error as errors  # slow to import, and the core's commands start by way of this module
+    from urllib import request
+
     address = f"http://{'127.0.0.1' if host == '0.0.0.0' else host}:{port}/health"
     for _ in range(300):
         try:
-            urllib.request.urlopen(address, timeout=2)
+            request.urlopen(address, timeout=2)
             return
-        except urllib.error.HTTPError as error:
+        except errors.HTTPError as error:
             if error.code != 502:
                 raise Trouble(f"the web server answers with {error.code}; see {LOGS / 'web-1.log'}") from error
         except OSError:

@@ -6,7 +6,10 @@ import argparse
 def add_core_commands(commands: "argparse._SubParsersAction[argparse.ArgumentParser]") -> None:
     """Add a parser for each of them to the command line's."""
     measuring = commands.add_parser("measure", help="measure bead photos, one JSON object a line")
-    measuring.add_argument("photos", nargs="+", metavar="PHOTO")
+    measuring.add_argument("photos", nargs="+", metavar="PHOTO", help="a photo, or a folder of photos")
+    measuring.add_argument(
+        "-o", "--output", metavar="FILE", help="add to this file and pass over the photos that it tells already"
+    )
     measuring.add_argument(
         "--all", action="store_true", help="every bead of each photo, numbered from the card's top edge"
     )

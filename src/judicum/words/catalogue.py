@@ -3,11 +3,13 @@
 British English is whole; American English holds what differs. The page reads the same files (web/src/catalogue.tsx).
 """
 
+import re
 from collections.abc import Iterator
 from contextlib import contextmanager
 from contextvars import ContextVar
 from functools import cache
 from pathlib import Path
+from threading import Lock
 from typing import Any
 
 from fluent.runtime import FluentBundle, FluentResource
@@ -23,6 +25,10 @@ PSEUDO = "en-XA"
 ACCENTED = str.maketrans("AEIOUaeiouncsyz", "ÅÉÎÖÛåéîöûñçšýž")
 VOWELS = "aeiou"
 
+NAME = re.compile(r"^(-?[a-zA-Z][\w-]*) *=", re.MULTILINE)
+REFERENCE = re.compile(r"\{ *(-?[a-zA-Z][\w-]*)")
+"""What a file of messages defines, and what of others its messages name (a few variants more, which nobody misses)."""
+
 _locale: ContextVar[str] = ContextVar("locale", default=WHOLE)
 
 
@@ -34,11 +40,10 @@ def t(name: str, /, **variables: Any) -> str:
     >>> t("common-cancel")
     'Cancel'
     """
-    bundle = _bundle(_locale.get())
-    try:
-        message = bundle.get_message(name)
-    except LookupError:
-        raise LookupError(f"no message {name}") from None
+    bundle = _spoken(_locale.get()).holding(name)
+    if not bundle.has_message(name):
+        raise LookupError(f"no message {name}")
+    message = bundle.get_message(name)
     if message.value is None:
         raise LookupError(f"no message {name}")
     shown = {key: value if _counts(key, value) else str(value) for key, value in variables.items()}
@@ -60,7 +65,7 @@ def current_locale() -> str:
 
 def knows(name: str) -> bool:
     """Whether there is such a message."""
-    return _bundle(WHOLE).has_message(name)
+    return name in _spoken(WHOLE).names
 
 
 def codes_of(kind: str) -> set[str]:
@@ -69,7 +74,7 @@ def codes_of(kind: str) -> set[str]:
     >>> "left" in codes_of("option-side")
     True
     """
-    return {name.removeprefix(f"{kind}-") for name in _bundle(WHOLE)._messages if name.startswith(f"{kind}-")}
+    return {name.removeprefix(f"{kind}-") for name in _spoken(WHOLE).names if name.startswith(f"{kind}-")}
 
 
 def locale() -> str:
@@ -97,16 +102,41 @@ def files_of(locale: str) -> list[Path]:
     return sorted((FOLDER / locale).rglob("*.ftl"))
 
 
-@cache
-def _bundle(locale: str) -> FluentBundle:
-    bundle = FluentBundle([locale], use_isolating=False)
-    for one in dict.fromkeys((WHOLE, locale)):
-        for file in files_of(one):
-            resource = FluentResource(file.read_text(encoding="utf-8"))
-            if locale == PSEUDO:
-                _Accents().visit(resource)
-            bundle.add_resource(resource, allow_overrides=one != WHOLE)
-    return bundle
+class _Spoken:
+    """One locale's messages, each file of them read once something of it is said: all of them take longer than a photo is measured."""
+
+    def __init__(self, locale: str) -> None:
+        self._bundle = FluentBundle([locale], use_isolating=False)
+        self._accented = locale == PSEUDO
+        self._reading = Lock()  # threads of the server: none may see a file half read
+        self._texts = {
+            file: file.read_text(encoding="utf-8") for one in dict.fromkeys((WHOLE, locale)) for file in files_of(one)
+        }
+        self._files: dict[str, list[Path]] = {}
+        for file, text in self._texts.items():
+            for name in NAME.findall(text):
+                self._files.setdefault(name, []).append(file)
+        self.names = {name for name in self._files if not name.startswith("-")}
+
+    def holding(self, name: str) -> FluentBundle:
+        """The bundle, with a message and all that it refers to in it."""
+        wanted = [name]
+        with self._reading:
+            while wanted:
+                for file in self._files.pop(wanted.pop(), []):
+                    if (text := self._texts.pop(file, None)) is not None:
+                        self._add(text, differs=not file.is_relative_to(FOLDER / WHOLE))
+                        wanted += [*NAME.findall(text), *REFERENCE.findall(text)]
+        return self._bundle
+
+    def _add(self, text: str, differs: bool) -> None:
+        resource = FluentResource(text)
+        if self._accented:
+            _Accents().visit(resource)
+        self._bundle.add_resource(resource, allow_overrides=differs)
+
+
+_spoken = cache(_Spoken)
 
 
 class _Accents(Visitor):

@@ -3,7 +3,6 @@
 from dataclasses import dataclass
 
 import numpy as np
-from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Floats, Whole
 from judicum.core.photo.bead import Stretch
@@ -11,6 +10,7 @@ from judicum.core.photo.defects.stretches import runs
 from judicum.core.photo.locate import Patch
 from judicum.core.photo.network import share_of
 from judicum.core.photo.segment import PX_PER_MM, Segmentation
+from judicum.core.photo.smooth import smoothed
 from judicum.core.photo.toes import Toes
 
 
@@ -65,7 +65,7 @@ def doubt_of(segmented: Segmentation, toes: Toes, patch: Patch) -> Doubt:
         np.hypot((DOUBT.vague_tells if vague else DOUBT.tells) * max(usual - DOUBT.sharp_mm, 0.0), distance / 2)
     )
     step = float(toes.s_mm[1] - toes.s_mm[0])
-    wavers = gaussian_filter1d(blur, DOUBT.smooth_mm / step) > DOUBT.unsure_mm
+    wavers = smoothed(blur, DOUBT.smooth_mm / step) > DOUBT.unsure_mm
     stretches = [
         (round(float(toes.s_mm[a]) - toes.start_mm, 2), round(float(toes.s_mm[b]) - toes.start_mm, 2))
         for a, b in runs(wavers, step, DOUBT.min_mm, 1.0)

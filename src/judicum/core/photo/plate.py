@@ -5,11 +5,11 @@ from functools import cache
 
 import cv2
 import numpy as np
-from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Floats
 from judicum.core.photo.band import Band
 from judicum.core.photo.film import UNTINTED_NM, film_lab, lab_to_linear
+from judicum.core.photo.smooth import smoothed
 from judicum.core.photo.unwrap import read_at
 
 AWAY_MM = np.arange(0.2, 15.0, 0.2)
@@ -119,9 +119,7 @@ def tint_reach(plate: Plate) -> tuple[float, float]:
             if known.sum() < 8:
                 continue
             away = AWAY_MM[known]
-            strength = gaussian_filter1d(
-                np.linalg.norm(gaussian_filter1d(_chroma(block[known], colour), 1.5, axis=0), axis=-1), 0.5
-            )
+            strength = smoothed(np.linalg.norm(smoothed(_chroma(block[known], colour), 1.5, axis=0), axis=-1), 0.5)
             ends.append(_end(away, strength))
         found.append(float(np.mean(ends)) if ends else 0.0)
     return found[0], found[1]

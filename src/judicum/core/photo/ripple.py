@@ -10,11 +10,11 @@ from dataclasses import dataclass, replace
 
 import cv2
 import numpy as np
-from scipy.ndimage import gaussian_filter1d, maximum_filter1d
 
 from judicum.core.acceptance import LAPSE_LONG, LAPSE_SHORT
 from judicum.core.arrays import Floats, Pixels, Whole
 from judicum.core.photo.axis import BEYOND, PX_PER_MM, ROWS, AxisReading
+from judicum.core.photo.smooth import highest_near, smoothed
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import read_at
 
@@ -88,10 +88,10 @@ class Ripple:
 def find_fronts(along: AxisReading, toes: Toes) -> Ripple | None:
     """The fronts of a bead, or None where none are distinct. Fronts closer than APART_MM are not resolved."""
     step = 1 / PX_PER_MM
-    heat = gaussian_filter1d(along.front, SMOOTH_MM / step)
+    heat = smoothed(along.front, SMOOTH_MM / step)
     margin = ROUNDED * toes.width_mm
     heat[(along.s_mm < toes.start_mm + margin) | (along.s_mm > toes.end_mm - margin)] = 0.0
-    highest = maximum_filter1d(heat, 2 * round(APART_MM / step) + 1)
+    highest = highest_near(heat, 2 * round(APART_MM / step) + 1)
     peaks = np.flatnonzero((heat == highest) & (heat > FAINT_HEAT))
     places = _in_train(peaks, heat)
     if len(places) < MIN_FRONTS or float(np.median(heat[places])) < MIN_USUAL_HEAT:

@@ -11,7 +11,6 @@ from functools import cache
 
 import cv2
 import numpy as np
-from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Floats, Whole
 from judicum.core.photo.band import Band
@@ -26,6 +25,7 @@ from judicum.core.photo.film import (
 )
 from judicum.core.photo.plate import Plate, tint_reach
 from judicum.core.photo.segment import GRANULAR
+from judicum.core.photo.smooth import smoothed
 from judicum.core.photo.unwrap import read_at
 
 THICKNESS_NM = np.arange(0.0, 75.1, 1.5)
@@ -128,7 +128,7 @@ def read_tint(band: Band, plate: Plate, left_mm: Floats, right_mm: Floats, s_mm:
     zones = []
     for toe, sign, colour in ((left_mm, -1.0, plate.left), (right_mm, 1.0, plate.right)):
         away = np.arange(SHADE_MM + ZONE_STEP_MM / 2, ZONE_MM, ZONE_STEP_MM)[:, None]
-        beside = gaussian_filter1d(read(toe[None, :] + sign * away), 1.0 / step, axis=1)
+        beside = smoothed(read(toe[None, :] + sign * away), 1.0 / step, axis=1)
         level = _levels(_against(beside, colour))
         # What lies in the toe's shadow is taken to be as what comes next.
         zones.append(np.concatenate([np.repeat(level[:1], round(SHADE_MM / ZONE_STEP_MM), axis=0), level]))

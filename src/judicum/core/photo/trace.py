@@ -6,12 +6,12 @@ extent. The tips are those of the stretch along which the middle of the bead is 
 """
 
 import numpy as np
-from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Flags, Floats, Whole
 from judicum.core.photo.axis import AxisReading
 from judicum.core.photo.locate import Patch
 from judicum.core.photo.segment import Segmentation
+from judicum.core.photo.smooth import smoothed
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import read_at
 
@@ -82,7 +82,7 @@ def _middle(segmented: Segmentation) -> Floats:
     """The middle of the face at every column, smooth over MIDDLE_MM."""
     face = np.clip(segmented.face, 0, MAX_ODDS) + 1e-4
     smooth = MIDDLE_MM / float(segmented.s_mm[1] - segmented.s_mm[0])
-    placed, weight = (gaussian_filter1d(v, smooth) for v in ((face * segmented.n_mm[:, None]).sum(0), face.sum(0)))
+    placed, weight = (smoothed(v, smooth) for v in ((face * segmented.n_mm[:, None]).sum(0), face.sum(0)))
     return np.asarray(placed / weight)
 
 

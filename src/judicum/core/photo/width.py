@@ -3,9 +3,9 @@
 from dataclasses import dataclass
 
 import numpy as np
-from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Flags, Floats
+from judicum.core.photo.smooth import smoothed
 from judicum.core.photo.toes import ROUNDED_MM, Toes
 
 SAMPLE_MM = 0.5
@@ -82,7 +82,7 @@ def across_of(centre_mm: Floats, s_mm: Floats) -> Floats:
 
 
 def _smooth(values: Floats) -> Floats:
-    return gaussian_filter1d(values, 4.0)
+    return smoothed(values, 4.0)
 
 
 def rms_from_line(points: Floats) -> float:

@@ -5,11 +5,11 @@ from typing import cast
 
 import cv2
 import numpy as np
-from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Flags, Floats
 from judicum.core.photo.film import LUMINANCE, film_and_shade, linear_to_lab, srgb_to_linear
 from judicum.core.photo.segment import PX_PER_MM, Segmentation
+from judicum.core.photo.smooth import smoothed
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import read_at
 
@@ -66,7 +66,7 @@ def straighten(segmented: Segmentation, toes: Toes, gains: Floats) -> Face:
     """Straighten a segmentation along the middle between two toes, its light balanced by `gains` (3,)."""
     step = 1 / PX_PER_MM
     s = np.arange(toes.start_mm, toes.end_mm, step)
-    left, right = (gaussian_filter1d(toe, SMOOTH_MM / step) for toe in toes.at(s))
+    left, right = (smoothed(toe, SMOOTH_MM / step) for toe in toes.at(s))
     centre, half = (left + right) / 2, (right - left) / 2
     reach = float(np.median(half)) * 1.15 + FACE_MARGIN_MM
     n = np.arange(-reach, reach, step)
