@@ -125,7 +125,7 @@ def test_a_known_bias_is_found_and_what_is_claimed_grows(course: Course, api: Ca
     assert page["count"] == 14
     assert page["whole"]["bias_low_mm"] < 0.53 < page["whole"]["bias_high_mm"]
     assert page["whole"]["factor"] > 1.3
-    assert any("multiply each stated uncertainty" in line for line in page["said"])
+    assert any("each stated uncertainty is multiplied" in line for line in page["said"])
     assert {one["kind"] for one in page["groups"]} == {"engine", "metal", "joint", "finish"}
     assert page["chart"] is not None
     assert len(page["points"]) == 14
@@ -137,3 +137,19 @@ def test_the_page_asks_no_more_for_more_beads(course: Course, client_of: Callabl
     staff = client_of(course.instructor)
     with django_assert_max_num_queries(11):
         staff.get(f"/api/courses/{course.row.pk}/measuring")
+
+
+def test_where_callipers_differ_by_more_than_is_stated_the_stated_grows_and_shrinks_again(
+    course: Course, api: Callable[..., Any]
+) -> None:
+    factors = []
+    for off in (0.0, 1.5, 1.5, 0.0, 0.0):
+        attempt = measured_attempt(course)
+        profile = (Measurement.objects.get(photo__attempt=attempt).result or {})["profile"]
+        width = float(np.interp(40, profile["s_mm"], profile["width_mm"])) - off
+        body = {"places": [{"s_mm": 40.0, "width_mm": round(width, 2)}]}
+        assert api(course.student, "PUT", f"/api/attempts/{attempt.pk}/callipers", body).status_code == 200
+        factors.append(api(course.student, "GET", f"/api/courses/{course.row.pk}").json()["width_factor"])
+    assert factors[0] == 1
+    assert factors[2] > 1.2
+    assert 1 <= factors[4] < factors[2]

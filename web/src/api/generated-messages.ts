@@ -661,6 +661,8 @@ export type Messages = {
   "marking-ruled-out": never;
   "marking-ruled-out-list": never;
   "marking-run-causes": never;
+  "marking-width-grown": never;
+  "marking-width-grown-by": "factor";
   "marking-run-mark": "number";
   "marking-run-suggested": "total";
   "marking-same-score-for-the-other": "count";

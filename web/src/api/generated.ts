@@ -2947,13 +2947,14 @@ export interface components {
             next_step: components["schemas"]["SequenceCoupon"] | null;
         };
         CouponStandingList: components["schemas"]["CouponStanding"][];
-        /** @description A course; the join code only for those who teach it. */
+        /** @description A course; the join code only for those who teach it. `width_factor`: what stated uncertainties of widths are multiplied by here. */
         Course: {
             id: number;
             name: string;
             role: components["schemas"]["Role"];
             join_code: string | null;
             schools: components["schemas"]["CourseMethods"];
+            width_factor: number;
             filling: components["schemas"]["Filling"] | null;
         };
         /** @description How a course is taught where practitioners disagree. */

@@ -48,13 +48,14 @@ class Filling(Answer):
 
 
 class Course(Answer):
-    """A course; the join code only for those who teach it."""
+    """A course; the join code only for those who teach it. `width_factor`: what stated uncertainties of widths are multiplied by here."""
 
     id: int
     name: str
     role: Role
     join_code: str | None
     schools: CourseMethods
+    width_factor: float
     filling: Filling | None
 
 

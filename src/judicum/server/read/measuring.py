@@ -5,7 +5,7 @@ from collections import defaultdict
 from django.utils import timezone
 
 from judicum.core.photo.report import Report
-from judicum.core.trust.callipers import Held, Pair, chart_of, held, measured_at, pair_of, places_mm
+from judicum.core.trust.callipers import Held, Pair, chart_of, held, measured_at, places_mm
 from judicum.server.answers.measuring import (
     AgreementPoint,
     CalliperPlace,
@@ -20,6 +20,7 @@ from judicum.server.answers.measuring import (
 from judicum.server.follow.trust import models
 from judicum.server.follow.trust.actions.check_phone import ASKED_AGAIN
 from judicum.server.follow.trust.actions.take_callipers import is_asked
+from judicum.server.follow.trust.queries import pairs_of
 from judicum.server.people.accounts.models import User
 from judicum.server.people.accounts.units import units_of
 from judicum.server.people.courses.queries import staff_of
@@ -27,11 +28,9 @@ from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import attempt_for
 from judicum.server.record.photos.queries import measurement_that_counts
 from judicum.words.catalogue import t
-from judicum.words.names import named, option_name
+from judicum.words.names import named
 from judicum.words.units import Units, format_figure
 
-MAX_ATTEMPTS = 1000
-"""The newest callipered attempts of a course that are looked at."""
 MAX_CHECKS = 20
 
 
@@ -84,33 +83,7 @@ def callipers_of(user: User, attempt_id: int) -> Callipers:
 def measuring_page(user: User, course_id: int) -> Measuring:
     """How true measuring is in a course one teaches. Raises NotFound, NotAllowed."""
     course = staff_of(user, course_id).course
-    attempts = (
-        Attempt.objects.filter(course=course, callipers__isnull=False, summary__refusal_code="")
-        .distinct()
-        .select_related("assignment__design", "summary__measurement__chosen")
-        .prefetch_related("callipers", "summary__measurement__corrections")
-        .order_by("-created_at", "-id")[:MAX_ATTEMPTS]
-    )
-    pairs: list[tuple[Attempt, Pair]] = []
-    for attempt in reversed(attempts):
-        result = attempt.summary.measurement.result
-        taken = [(one.s_mm, one.width_mm) for one in attempt.callipers.all()]
-        pair = pair_of(Report.from_json(result), taken, _groups(attempt)) if result else None
-        if pair is not None:
-            pairs.append((attempt, pair))
-    return _measuring(course.calliper_share, pairs, units_of(user))
-
-
-def _groups(attempt: Attempt) -> tuple[tuple[str, str], ...]:
-    """What an attempt is grouped by: kind and name."""
-    design = attempt.assignment.design
-    summary = attempt.summary
-    return (
-        ("engine", summary.engine_version),
-        ("metal", option_name("metal", design.metal)),
-        ("joint", option_name("joint", design.joint)),
-        ("finish", option_name("finish", attempt.assignment.finish)),
-    )
+    return _measuring(course.calliper_share, pairs_of(course), units_of(user))
 
 
 def _measuring(share: int, pairs: list[tuple[Attempt, Pair]], units: Units) -> Measuring:

@@ -47,6 +47,7 @@ def course_page(user: User, course_id: int) -> Course:
         role=mine.role,
         join_code=course.join_code if mine.role in STAFF else None,
         schools=course,
+        width_factor=course.width_factor,
         filling=course.filling,
     )
 

@@ -62,7 +62,7 @@ def trials_of(user: User, attempt_id: int) -> Trials:
     ]
     units = units_of(user)
     return Trials(
-        trials=[_trial(row, photos.get(row.number), may, units) for row in models.Trial.objects.filter(attempt=attempt).select_related("attempt__assignment__design")],
+        trials=[_trial(row, photos.get(row.number), may, units) for row in models.Trial.objects.filter(attempt=attempt).select_related("attempt__assignment__design", "attempt__course")],
         proposals=[
             TrialProposal(key=one.key, low=one.low, high=one.high, values=list(one.values))
             for one in proposals(card, design.tube_od_mm, card.pulse_mean_a is not None)
@@ -79,7 +79,7 @@ def _trial(row: models.Trial, photo: Photo | None, may: list[str], units: Units)
     done = next((one for one in measurements if one.state == MeasurementState.DONE), None)
     seen = _seen(done)
     match = _match(row, plan, seen)
-    beads = _beads(plan, seen, match)
+    beads = _beads(plan, seen, match, row.attempt.course.width_factor)
     found = judge(plan.varied, beads, wanted)
     return Trial(
         id=row.pk,
@@ -162,18 +162,19 @@ def _match(row: models.Trial, plan: Planned, seen: Sequence[Report]) -> Match | 
     return Match(beads, missing, tuple(k for k in range(len(seen)) if k not in beads.values()), True)
 
 
-def _beads(plan: Planned, seen: Sequence[Report], match: Match | None) -> list[BeadSeen]:
+def _beads(plan: Planned, seen: Sequence[Report], match: Match | None, grown: float) -> list[BeadSeen]:
     if match is None:
         return []
     return [
-        _bead(line.number, line.value, seen[match.beads[line.number]], plan.room_mm)
+        _bead(line.number, line.value, seen[match.beads[line.number]], plan.room_mm, grown)
         for line in plan.lines
         if line.number in match.beads
     ]
 
 
-def _bead(number: int, value: float | str, report: Report, room_mm: float) -> BeadSeen:
-    """The bead of a line; the width of its zone only where that ends before the next bead's begins (`room_mm`)."""
+def _bead(number: int, value: float | str, report: Report, room_mm: float, grown: float) -> BeadSeen:
+    """The bead of a line; the width of its zone only where that ends before the next bead's begins (`room_mm`). `grown` is by what stated
+    uncertainties of widths grow in the course."""
     bead, tint = report.bead, report.tint
     assert bead is not None
     zone_mm = (tint.width_mm.left + tint.width_mm.right) / 2 if tint else None
@@ -183,7 +184,7 @@ def _bead(number: int, value: float | str, report: Report, room_mm: float) -> Be
         number=number,
         value=value,
         width_mm=bead.width_mm.mean,
-        width_u_mm=bead.width_mm.uncertainty,
+        width_u_mm=grown * bead.width_mm.uncertainty,
         width_cv=bead.width_mm.cv,
         tint_bead=tint.bead.level if tint else None,
         tint_zone=tint.haz.level if tint else None,

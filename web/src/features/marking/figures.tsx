@@ -4,6 +4,7 @@ import { FigureList } from "../../ui/figure-list";
 import { Panel } from "../../ui/panel";
 import { TintBadge } from "../../domain/tint";
 import { figure, fineDigits, measure, type Units } from "../../domain/units";
+import { useAboutCourse } from "../../domain/course";
 import { newest, type Attempt } from "../../domain/use-attempt";
 import { useUnits } from "../../domain/use-units";
 import { percent } from "../../domain/words";
@@ -23,6 +24,7 @@ export function FiguresOf({ attempt }: { attempt: Attempt }) {
 }
 
 function Figures({ report, engine, units }: Props) {
+  const grown = useAboutCourse().data?.width_factor ?? 1;
   const { bead, ripple, tint, scale } = report;
   if (!bead) return null;
   const fine = fineDigits(units);
@@ -35,7 +37,15 @@ function Figures({ report, engine, units }: Props) {
     <FigureList
       rows={[
         [t("marking-length"), measure(bead.length_mm, "length", units)],
-        [t("common-width"), `${bare(mean)} ± ${mm(2 * uncertainty)}`],
+        [t("common-width"), `${bare(mean)} ± ${mm(2 * grown * uncertainty)}`],
+        ...(grown > 1
+          ? [
+              [t("marking-width-grown"), t("marking-width-grown-by", { factor: grown.toFixed(2) })] as [
+                string,
+                string,
+              ],
+            ]
+          : []),
         [t("common-width-variation"), percent(cv)],
         [t("common-straightness"), mm(bead.straightness_mm)],
         [t("marking-toe-waviness-left-right"), sides(bead.toe_waviness_mm)],

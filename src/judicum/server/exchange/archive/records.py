@@ -158,6 +158,7 @@ RECORDS: dict[str, Record] = {
         moment("archived_at", "since when nothing of it changes", null=True),
         moment("created_at", "when it was made"),
         text("time_zone", "its clock, a name of the IANA database", 40, default="UTC"),
+        number("width_factor", "by what the stated uncertainty of widths grows here", default=1.0),
         whole("calliper_share", "share of attempts that are asked for callipered widths by lot", "percent", default=0),
         whole("second_share", "share of marks that go to a blind second marker by lot", "percent", default=0),
         code("pedal_school", "what the pedal is set to: the welding current, or above it", "target", "ride", default="target"),

@@ -23,7 +23,9 @@ from judicum.server.record.attempts.queries import visible_to
 def trial_for(user: User, trial_id: int) -> Trial:
     """One trial of an attempt that the person may see. Raises NotFound."""
     found = (
-        Trial.objects.select_related("attempt__assignment__design", "attempt__assignment__course", "attempt__student")
+        Trial.objects.select_related(
+            "attempt__assignment__design", "attempt__assignment__course", "attempt__course", "attempt__student"
+        )
         .filter(pk=trial_id, attempt__in=visible_to(user))
         .first()
     )

@@ -7,7 +7,9 @@ from django.utils import timezone
 
 from judicum.core.errors import InvalidValue, WrongState, said
 from judicum.core.quantities import QUANTITIES
+from judicum.core.trust.callipers import factor
 from judicum.server.follow.trust.models import Calliper
+from judicum.server.follow.trust.queries import pairs_of
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
 from judicum.server.people.courses.queries import instructor_of
@@ -45,7 +47,14 @@ def take_callipers(user: User, attempt_id: int, widths: Mapping[float, float | N
             Calliper.objects.update_or_create(attempt=attempt, s_mm=place, defaults=kept)
     if Calliper.objects.filter(attempt=attempt).count() > MAX_PLACES:
         raise InvalidValue("places", len(widths), said("allowed-at-most-of-them", most=MAX_PLACES))
+    _keep_factor(attempt.course)
     return attempt
+
+
+def _keep_factor(course: Course) -> None:
+    """Write down with the course by what its stated uncertainty grows: every page of a measurement says it."""
+    course.width_factor = factor([pair for _, pair in pairs_of(course)])
+    course.save(update_fields=["width_factor"])
 
 
 @transaction.atomic

@@ -8,7 +8,7 @@ measuring-bias = Over { $count ->
    *[other] { $count } beads
  }, measured widths differ from callipered ones by { $bias } on average (95%: { $low } to { $high }).
 measuring-drifts = Measuring drifts: the last beads differ from the first by more than chance. Check phones, light and printed cards.
-measuring-grown = What is claimed is too little here: multiply each stated uncertainty by { $factor }, until evidence says otherwise.
+measuring-grown = What is claimed is too little here: each stated uncertainty is multiplied by { $factor }, until evidence says otherwise.
 measuring-held = Of what was claimed with ± two uncertainties, { $share }% held.
 measuring-limits = A single bead differs by { $lower } to { $upper }.
 measuring-too-few = Fewer than two beads have callipered widths: nothing can be told yet.

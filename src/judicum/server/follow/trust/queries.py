@@ -1,0 +1,40 @@
+"""Callipered widths beside measured ones."""
+
+from judicum.core.photo.report import Report
+from judicum.core.trust.callipers import Pair, pair_of
+from judicum.server.people.courses.models import Course
+from judicum.server.record.attempts.models import Attempt
+from judicum.words.names import option_name
+
+MAX_ATTEMPTS = 1000
+"""The newest callipered attempts of a course that are looked at."""
+
+
+def pairs_of(course: Course) -> list[tuple[Attempt, Pair]]:
+    """The course's attempts that were callipered and measured, oldest first, each with its pair of widths."""
+    attempts = (
+        Attempt.objects.filter(course=course, callipers__isnull=False, summary__refusal_code="")
+        .distinct()
+        .select_related("assignment__design", "summary__measurement__chosen")
+        .prefetch_related("callipers", "summary__measurement__corrections")
+        .order_by("-created_at", "-id")[:MAX_ATTEMPTS]
+    )
+    pairs: list[tuple[Attempt, Pair]] = []
+    for attempt in reversed(attempts):
+        result = attempt.summary.measurement.result
+        taken = [(one.s_mm, one.width_mm) for one in attempt.callipers.all()]
+        pair = pair_of(Report.from_json(result), taken, _groups(attempt)) if result else None
+        if pair is not None:
+            pairs.append((attempt, pair))
+    return pairs
+
+
+def _groups(attempt: Attempt) -> tuple[tuple[str, str], ...]:
+    """What an attempt is grouped by: kind and name."""
+    design = attempt.assignment.design
+    return (
+        ("engine", attempt.summary.engine_version),
+        ("metal", option_name("metal", design.metal)),
+        ("joint", option_name("joint", design.joint)),
+        ("finish", option_name("finish", attempt.assignment.finish)),
+    )
