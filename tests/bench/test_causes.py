@@ -3,10 +3,11 @@
 import numpy as np
 import pytest
 
-from judicum.bench.causes import COUPONS, Diagnosis, Welder, case_of, find, report_of, welders
+from judicum.bench.causes import Diagnosis, find, report_of, welders
 from judicum.camera import weld
 from judicum.camera.habits import HABITS, NOT_DRAWN, Habit
 from judicum.camera.logbook import aims_of, run_of
+from judicum.camera.welders import COUPONS, Welder, case_of
 from judicum.core.causes import CAUSES, explain
 from judicum.core.setup import plan_card
 

@@ -3,7 +3,7 @@
 import numpy as np
 import pytest
 
-from judicum.bench.causes import Welder, case_of
+from judicum.camera.welders import Welder, case_of
 from judicum.core.photo.band import Band
 from judicum.core.photo.film import film_lab, lab_to_linear, linear_to_lab, tint_levels
 from judicum.core.photo.measure import measure_photo

@@ -78,6 +78,7 @@ def address(route: str, course: Course) -> str:
         "<int:slot_id>": 999999,
         "<str:token>": "guessed",
         "<int:reference_id>": 999999,
+        "<int:round_id>": 999999,
     }
     for name, value in ids.items():
         route = route.replace(name, str(value))

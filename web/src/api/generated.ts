@@ -917,6 +917,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{course_id}/eye": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Where one stands. */
+        get: operations["eye_read"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{course_id}/guide": {
         parameters: {
             query?: never;
@@ -1603,6 +1620,58 @@ export interface paths {
         get: operations["week_read"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/eye/rounds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A new round of one's own, or the one that is not finished. */
+        post: operations["eye_start"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/eye/rounds/{round_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description One of one's own rounds. */
+        get: operations["eye_round"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/eye/rounds/{round_id}/beads/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description One bead of a round: its picture, and the answer to it. */
+        get: operations["eye_bead"];
+        put?: never;
+        /** @description One bead of a round: its picture, and the answer to it. */
+        post: operations["eye_answer"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3267,6 +3336,76 @@ export interface components {
             ruled_out: components["schemas"]["NamedCause"][];
             log_note: string | null;
             asked: components["schemas"]["RequestedChange"] | null;
+        };
+        /**
+         * @description Where somebody stands: the open round, finished ones (the oldest first), their returned marks in the course, causes shown so
+         *     far of all, and how many of them are due.
+         */
+        Eye: {
+            open_round: number | null;
+            next_level: number;
+            most: number;
+            rounds: components["schemas"]["EyeRoundBrief"][];
+            marks: components["schemas"]["EyeMark"][];
+            shown: number;
+            causes: number;
+            due: number;
+        };
+        /** @description What one sees, why it came about, and what is to change: codes of those that were offered. */
+        EyeAnswerRequest: {
+            symptom: string;
+            cause: string;
+            change: string;
+        };
+        /** @description An answer, what of it was right, what it was worth, and what was right in words. */
+        EyeGiven: {
+            symptom: string;
+            cause: string;
+            change: string;
+            right: {
+                [key: string]: boolean;
+            };
+            points: number;
+            seen: string;
+            why: string;
+            advice: string;
+        };
+        /** @description A returned mark of one's own, of 100. */
+        EyeMark: {
+            total: number;
+            /** Format: date-time */
+            returned_at: string;
+        };
+        EyeOption: {
+            code: string;
+            words: string;
+        };
+        /** @description One bead. `drawn` says whether its picture is there; `log` is what its welder logged, [name, figure], `noticed` what was noticed. */
+        EyeQuestion: {
+            number: number;
+            drawn: boolean;
+            coupon: string;
+            log: string[][];
+            noticed: string[];
+            symptoms: components["schemas"]["EyeOption"][];
+            causes: components["schemas"]["EyeOption"][];
+            changes: components["schemas"]["EyeOption"][];
+            given: components["schemas"]["EyeGiven"] | null;
+        };
+        /** @description A round of beads with what was answered so far; `most` is the greatest score. */
+        EyeRound: {
+            id: number;
+            level: number;
+            score: number;
+            most: number;
+            finished_at: string | null;
+            questions: components["schemas"]["EyeQuestion"][];
+        };
+        EyeRoundBrief: {
+            level: number;
+            score: number;
+            /** Format: date-time */
+            finished_at: string;
         };
         /** @description A fault's kind and its place along the bead. */
         FaultPlace: {
@@ -7378,6 +7517,35 @@ export interface operations {
             };
         };
     };
+    eye_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Eye"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     guide_read: {
         parameters: {
             query?: never;
@@ -8984,6 +9152,126 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Week"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    eye_start: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EyeRound"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    eye_round: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                round_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EyeRound"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    eye_bead: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+                round_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": string;
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    eye_answer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+                round_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EyeAnswerRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EyeRound"];
                 };
             };
             default: {

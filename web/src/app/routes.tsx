@@ -37,6 +37,7 @@ const pages: RouteObject[] = [
     path: "student/:studentId",
     lazy: async () => ({ Component: (await import("../features/time")).StudentTimePage }),
   },
+  { path: "eye", lazy: async () => ({ Component: (await import("../features/eye")).EyePage }) },
   {
     path: "measuring",
     lazy: async () => ({ Component: (await import("../features/measuring")).MeasuringPage }),

@@ -126,3 +126,8 @@ export const measuringKeys = family({
 });
 
 export const trustKeys = { authority: ["trust"] as const };
+
+export const eyeKeys = family({
+  page: (course: number) => ["eye", course],
+  round: (round: number) => ["eye-round", round],
+});

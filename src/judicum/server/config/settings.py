@@ -67,6 +67,7 @@ INSTALLED_APPS = [
     "judicum.server.read.reports",
     "judicum.server.follow.sessions",
     "judicum.server.follow.stock",
+    "judicum.server.follow.eye",
     "judicum.server.follow.trials",
     "judicum.server.follow.trust",
     "judicum.server.follow.notices",

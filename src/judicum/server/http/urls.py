@@ -12,6 +12,7 @@ from judicum.server.http.routes import (
     courses,
     data_logs,
     engines,
+    eye,
     foretold,
     guide,
     hand,
@@ -80,6 +81,11 @@ urlpatterns = [
     path("attempts/<int:attempt_id>/setup", attempts.SetupView.as_view()),
     path("attempts/<int:attempt_id>/findings", attempts.FindingsView.as_view()),
     path("attempts/<int:attempt_id>/events", attempts.EventsView.as_view()),
+    # eye trainer
+    path("courses/<int:course_id>/eye", eye.EyeView.as_view()),
+    path("eye/rounds", eye.EyeRoundsView.as_view()),
+    path("eye/rounds/<int:round_id>", eye.EyeRoundView.as_view()),
+    path("eye/rounds/<int:round_id>/beads/<int:number>", eye.EyeBeadView.as_view()),
     # trials
     path("attempts/<int:attempt_id>/trials", trials.TrialsView.as_view()),
     path("trials/<int:trial_id>", trials.TrialView.as_view()),

@@ -8,6 +8,7 @@ from django.db import connection, models, transaction
 from django.db.models import Q
 from django.utils import timezone
 
+from judicum.server.follow.eye.models import EyeCard, EyeRound
 from judicum.server.follow.notices.models import NotificationPreference
 from judicum.server.follow.sessions.models import Attendance, BoothSlot, CalendarSubscription
 from judicum.server.follow.trust.models import PhoneCheck
@@ -47,7 +48,16 @@ def remove_person(owner: User, person_id: int) -> None:
     drop_reports(person)
     Photo.objects.filter(attempt__student=person).update(name="")
     Run.objects.filter(attempt__student=person).update(note="")
-    for model in (Attendance, CalendarSubscription, NotificationPreference, PhoneCheck, Phrase, Token):
+    for model in (
+        Attendance,
+        CalendarSubscription,
+        EyeCard,
+        EyeRound,
+        NotificationPreference,
+        PhoneCheck,
+        Phrase,
+        Token,
+    ):
         model.objects.filter(user=person).delete()
     BoothSlot.objects.filter(student=person).delete()
     Membership.objects.filter(user=person).delete()

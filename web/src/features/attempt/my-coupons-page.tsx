@@ -17,6 +17,7 @@ import { useMine, useReadAhead, useWeldAnother } from "./queries";
 
 export function MyCouponsPage() {
   const attempts = useMine();
+  const paths = usePaths();
   useReadAhead(attempts.data);
   if (attempts.isPending) return <Loading />;
   if (attempts.isError) return <Problem error={attempts.error} again={() => void attempts.refetch()} />;
@@ -27,7 +28,12 @@ export function MyCouponsPage() {
     <>
       <h1 className="mb-3 text-2xl font-bold">{t("common-my-coupons")}</h1>
       <FirstSteps />
-      <ScanButton />
+      <div className="flex flex-wrap items-center gap-x-4">
+        <ScanButton />
+        <Link className="link" to={paths.to("eye")}>
+          {t("eye-title")}
+        </Link>
+      </div>
       <MySessions />
       <Gauge />
       <div className="grid gap-3 lg:grid-cols-2">

@@ -30,6 +30,9 @@ export function MarkersPage() {
         <Link className="link" to={paths.to("measuring")}>
           {t("measuring-title")}
         </Link>
+        <Link className="link" to={paths.to("eye")}>
+          {t("eye-title")}
+        </Link>
       </div>
       <div className="grid gap-3 xl:grid-cols-[minmax(0,1fr)_24rem]">
         <div className="min-w-0 space-y-3">

@@ -8,6 +8,7 @@ from django.db.models import FileField, Q
 
 from judicum.server.exchange.archive.tables import TABLES, Table
 from judicum.server.exchange.archive.write import by_content, zipped
+from judicum.server.follow.eye.models import EyeRound
 from judicum.server.follow.notices.models import NotificationPreference
 from judicum.server.follow.trust.models import PhoneCheck
 from judicum.server.people.accounts.models import Token, User
@@ -69,6 +70,7 @@ def _person(user: User) -> dict[str, Any]:
         "workshop": user.workshop.name,
         "notified_of": preference.kinds if preference else [],
         "phrases": list(Phrase.objects.filter(user=user).values("key", "text")),
+        "eye_rounds": list(EyeRound.objects.filter(user=user).values("level", "score", "started_at", "finished_at")),
         "phone_checks": list(PhoneCheck.objects.filter(user=user).values("phone", "figures", "at")),
         "tokens": list(Token.objects.filter(user=user).values("name", "scope", "created", "expiry")),
     }

@@ -1,0 +1,1 @@
+export { EyePage } from "./eye-page";
