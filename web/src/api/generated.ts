@@ -3380,7 +3380,7 @@ export interface components {
             code: string;
             words: string;
         };
-        /** @description One bead. `drawn` says whether its picture is there; `log` is what its welder logged, [name, figure], `noticed` what was noticed. */
+        /** @description One bead. `drawn` says whether its picture is there; `log` is what its welder logged, [name, figure and the card's range], `noticed` what was noticed. */
         EyeQuestion: {
             number: number;
             drawn: boolean;

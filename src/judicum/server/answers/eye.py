@@ -37,7 +37,7 @@ class EyeGiven(Answer):
 
 
 class EyeQuestion(Answer):
-    """One bead. `drawn` says whether its picture is there; `log` is what its welder logged, [name, figure], `noticed` what was noticed."""
+    """One bead. `drawn` says whether its picture is there; `log` is what its welder logged, [name, figure and the card's range], `noticed` what was noticed."""
 
     number: int
     drawn: bool

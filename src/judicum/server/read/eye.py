@@ -8,6 +8,8 @@ from django.utils import timezone
 from judicum.core import eye
 from judicum.core.causes.evidence import EvidenceFound
 from judicum.core.quantities import QUANTITIES
+from judicum.core.setup import plan_card
+from judicum.core.setup.record import Band
 from judicum.server.answers.eye import Eye, EyeGiven, EyeMark, EyeOption, EyeQuestion, EyeRound, EyeRoundBrief
 from judicum.server.follow.eye import models
 from judicum.server.follow.eye.actions.play_round import SHOWN
@@ -64,17 +66,29 @@ def _question(
     number: int, of: eye.Question, case: Mapping[str, Any] | None, given: list[dict[str, str]], units: Units
 ) -> EyeQuestion:
     run = case["runs"][0] if case else {}
+    card = plan_card(case["coupon"]) if case else None
     return EyeQuestion(
         number=number,
         drawn=case is not None,
         coupon=_coupon(case["coupon"], units) if case else "",
-        log=[[field_name(key), format_figure(run[key], QUANTITIES[key].kind, units)] for key in LOGGED if key in run],
+        log=[
+            [field_name(key), _beside_card(key, run[key], card.band(key) if card else None, units)]
+            for key in LOGGED
+            if key in run
+        ],
         noticed=_noticed(case) if case else [],
         symptoms=[EyeOption(code=code, words=_symptom(code)) for code in of.symptoms],
         causes=[EyeOption(code=code, words=_cause(code)) for code in of.causes],
         changes=[EyeOption(code=code, words=_change(code)) for code in of.changes],
         given=_given(of, given[0]) if given else None,
     )
+
+
+def _beside_card(key: str, used: float, band: Band | None, units: Units) -> str:
+    """A figure with the card's range, where it has one."""
+    figures = (used, band.low, band.high) if band else (used,)
+    shown, *limits = (format_figure(figure, QUANTITIES[key].kind, units) for figure in figures)
+    return t("eye-beside-card", used=shown, low=limits[0], high=limits[1]) if limits else shown
 
 
 def _given(of: eye.Question, given: dict[str, str]) -> EyeGiven:

@@ -75,8 +75,6 @@ function Bead({ round, question, keep, next }: BeadProps) {
           <img
             className="w-full rounded-field"
             src={picture}
-            width={1280}
-            height={960}
             alt={t("eye-picture", { coupon: question.coupon })}
           />
         ) : (
