@@ -84,13 +84,20 @@ def _photos_of(path: str) -> list[str]:
 
 
 def _photos_in(output: str) -> set[str]:
-    """What a file of results tells already; a last line that was cut off while it was written is taken out."""
+    """What a file of results tells already; a last line that was cut off while it was written is taken out.
+
+    Raises InvalidValue where it is another sort of file: nothing is written into it.
+    """
     path = Path(output)
     if not path.exists():
         return set()
     whole = [line for line in path.read_text(encoding="utf-8").splitlines(keepends=True) if line.endswith("\n")]
+    try:
+        done = {json.loads(line)["photo"] for line in whole}
+    except (ValueError, KeyError, TypeError) as error:
+        raise InvalidValue("--output", output, said("allowed-results-of-measure")) from error
     path.write_text("".join(whole), encoding="utf-8")
-    return {json.loads(line)["photo"] for line in whole}
+    return done
 
 
 def _measured(name: str, given: Any, every: bool) -> tuple[str, list[str] | str]:

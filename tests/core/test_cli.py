@@ -113,3 +113,11 @@ def test_a_folder_is_measured_on_all_cores_and_gone_on_with(tmp_path: Path) -> N
     results.write_text(whole[: whole.index("\n", 300) + 40])  # stopped while a line was written
     assert main(["measure", str(photos), "-o", str(results)]) == 0
     assert results.read_text() == whole
+
+
+def test_another_sort_of_file_is_not_written_into(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    notes = tmp_path / "notes.txt"
+    notes.write_text("Grind the tungsten\nOrder argon")
+    assert main(["measure", "bead.jpg", "-o", str(notes)]) == 2
+    assert "--output" in capsys.readouterr().err
+    assert notes.read_text() == "Grind the tungsten\nOrder argon"
