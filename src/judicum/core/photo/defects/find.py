@@ -17,7 +17,7 @@ from judicum.core.photo.defects.spots import (
     seen_as_spot,
     specks_seen,
 )
-from judicum.core.photo.defects.stretches import seen_as_groove, sugar, undercut, uneven_width
+from judicum.core.photo.defects.stretches import grooves_seen, seen_as_groove, sugar, undercut, uneven_width
 from judicum.core.photo.segment import Segmentation
 from judicum.core.photo.toes import Toes
 
@@ -51,7 +51,9 @@ def find_defects(segmented: Segmentation, toes: Toes, gains: Floats) -> list[Fau
         *(speck for speck in hard if not _covered(speck, [*hidden, *rings])),
         *(pore for pore in pored if not _covered(pore, [*hidden, *rings, *hard])),
     ]
-    grooves = [one for one in undercut(face) if seen_as_groove(segmented, toes, one) and not _covered(one, hidden)]
+    dark = [one for one in undercut(face) if seen_as_groove(segmented, toes, one)]
+    grooves = [one for one in [*dark, *grooves_seen(segmented, toes)] if not _covered(one, hidden)]
+    grooves = [one for k, one in enumerate(grooves) if not _covered(one, grooves[:k])]
     return sorted([*sugared, *burnt, *uneven, *rings, *spots, *grooves], key=lambda fault: fault.s_mm)
 
 

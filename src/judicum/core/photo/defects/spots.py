@@ -34,10 +34,13 @@ class SpotParameters:
     """Size of such a crater as a share of the width."""
     crater_at: float = 1.2
     """How many widths from a tip it may lie."""
-    burn_share: float = 0.5
-    """A hole wider than this share of the bead goes right through."""
-    min_hole: float = 0.6
-    """Mean share over a hole: through holes had 0.65 and more; nothing else as wide was called so at all."""
+    burn_share: float = 0.6
+    """A hole wider than this share of the bead goes right through: through holes had 0.74 and more, shadows at the rounded ends and in
+    fillets up to 0.57."""
+    hole_seen: float = 0.3
+    """Share from which a place belongs to a hole: of a lit bench seen through one the networks are half sure."""
+    min_hole: float = 0.56
+    """Mean share over a hole: through holes had 0.61 and more, craters as wide up to 0.52."""
     min_pore: float = 0.88
     """Least mean share over a pore: on pictures kept from the networks they had 0.90 and more, and nothing else had any."""
 
@@ -85,7 +88,9 @@ def seen_as_spot(segmented: Segmentation, speck: Fault) -> bool:
 
 def holes_seen(segmented: Segmentation, toes: Toes) -> list[Fault]:
     """Holes wider than half of the bead, black or not."""
-    holes = _blobs("burn_through", segmented, segmented.hole, _face(segmented, toes, 0.0), SPOT.seen, SPOT.min_hole)
+    holes = _blobs(
+        "burn_through", segmented, segmented.hole, _face(segmented, toes, 0.0), SPOT.hole_seen, SPOT.min_hole
+    )
     return [hole for hole in holes if hole.size_mm > SPOT.burn_share * toes.width_mm]
 
 
@@ -109,10 +114,13 @@ def _share_within(segmented: Segmentation, share: Floats, fault: Fault) -> float
 def _blobs(kind: str, segmented: Segmentation, share: Floats, face: Flags, seen: float, least: float) -> list[Fault]:
     """Spots of `face` whose places all have a share over `seen` and together one of at least `least`."""
     found = []
-    count, labels, stats, middles = cv2.connectedComponentsWithStats(((share > seen) & face).astype(np.uint8))
+    count, labels, _, middles = cv2.connectedComponentsWithStats(((share > seen) & face).astype(np.uint8))
     for k in range(1, count):
-        size = float(np.sqrt(4 * stats[k, cv2.CC_STAT_AREA] / np.pi)) / PX_PER_MM
-        sure = float(share[labels == k].mean())
+        own = share[labels == k]
+        # Of one that is seen surely the faint rim is not counted.
+        area = int((own > max(seen, own.max() / 2)).sum())
+        size = float(np.sqrt(4 * area / np.pi)) / PX_PER_MM
+        sure = float(own.mean())
         if size >= SPOT.min_mm and sure >= least:
             column, row = middles[k]
             found.append(

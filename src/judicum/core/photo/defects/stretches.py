@@ -4,12 +4,12 @@ from dataclasses import dataclass
 
 import cv2
 import numpy as np
-from scipy.ndimage import gaussian_filter1d
 
 from judicum.core.arrays import Flags, Floats
 from judicum.core.photo.defects.face import Face
 from judicum.core.photo.defects.fault import Fault
 from judicum.core.photo.segment import GRANULAR, PX_PER_MM, Segmentation
+from judicum.core.photo.smooth import smoothed
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.unwrap import read_at
 
@@ -36,6 +36,14 @@ class StretchParameters:
     one, other dark stretches but one up to 0.84."""
     groove_reach_mm: float = 0.35
     """mm from the toe within which that mean is taken."""
+    groove_alone: float = 0.95
+    """The same mean from which they need no darkness, over `groove_alone_mm` or more: grooves had 0.97 and more over 7.5 mm and more, other
+    stretches as sure were shorter or lay along a toe that they call so as a whole."""
+    groove_alone_mm: float = 7.0
+    groove_usual: float = 0.1
+    """Median share along a toe over which it is no groove but the toe's own line or the edge of a lap."""
+    groove_apart_mm: float = 0.8
+    """mm from the toe within which a groove may lie past a strip of sheet that stayed."""
     groove_darker: float = 0.25
     """Natural logarithm by which a groove is darker than the same toe usually is."""
     groove_spreads: float = 2.0
@@ -94,8 +102,8 @@ def undercut(face: Face) -> list[Fault]:
     for side in (-1.0, 1.0):
         # How much dark lies across the toe: a groove is wider and deeper than the toe's own line.
         dark = np.sort(_beside(face, side, GROOVE_MM), axis=0)[: STRETCH.groove_rows].mean(0)
-        plate = gaussian_filter1d(_beside(face, side, PLATE_MM).mean(0), 1.0 / step)
-        relative = gaussian_filter1d(dark - plate, 0.4 / step)
+        plate = smoothed(_beside(face, side, PLATE_MM).mean(0), 1.0 / step)
+        relative = smoothed(dark - plate, 0.4 / step)
         usual, high = np.quantile(relative[margin:-margin], [0.5, 0.9])
         deeper = usual - relative
         marked = deeper > max(STRETCH.groove_darker, STRETCH.groove_spreads * (high - usual))
@@ -129,6 +137,27 @@ def seen_as_groove(segmented: Segmentation, toes: Toes, dark: Fault) -> bool:
     toe = left if dark.n_mm < (left + right).mean() / 2 else right
     beside = np.abs(segmented.n_mm[:, None] - toe) < STRETCH.groove_reach_mm
     return float(np.where(beside, segmented.groove[:, columns], 0).max(0).mean()) > STRETCH.min_groove
+
+
+def grooves_seen(segmented: Segmentation, toes: Toes) -> list[Fault]:
+    """Grooves that the networks are sure of beside one toe, whether they are darker than it or not: glossy light may fill one."""
+    margin = 0.6 * toes.width_mm
+    inside = (segmented.s_mm > toes.start_mm + margin) & (segmented.s_mm < toes.end_mm - margin)
+    if not inside.any():
+        return []
+    near = [np.abs(segmented.n_mm[:, None] - toe) < STRETCH.groove_apart_mm for toe in toes.at(segmented.s_mm)]
+    shares = [np.where(beside, segmented.groove, 0.0) for beside in near]
+    along = [share.max(0) for share in shares]
+    found = []
+    for k, own in enumerate(along):
+        if np.median(own[inside]) > STRETCH.groove_usual:
+            continue
+        for a, b in runs((own > 0.5) & inside, 1 / PX_PER_MM, STRETCH.groove_alone_mm, 1.0):
+            sure, other = float(own[a : b + 1].mean()), float((along[1 - k][a : b + 1] > 0.5).mean())
+            if sure > STRETCH.groove_alone and other < 0.5:
+                across = float(segmented.n_mm[int(np.median(shares[k][:, a : b + 1].argmax(0)))])
+                found.append(_stretch("undercut", segmented, a, b, across, sure))
+    return found
 
 
 def _beside(face: Face, side: float, offset_mm: Floats) -> Floats:
