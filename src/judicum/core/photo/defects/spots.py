@@ -87,11 +87,9 @@ def seen_as_spot(segmented: Segmentation, speck: Fault) -> bool:
 
 
 def holes_seen(segmented: Segmentation, toes: Toes) -> list[Fault]:
-    """Holes wider than half of the bead, black or not."""
-    holes = _blobs(
-        "burn_through", segmented, segmented.hole, _face(segmented, toes, 0.0), SPOT.hole_seen, SPOT.min_hole
-    )
-    return [hole for hole in holes if hole.size_mm > SPOT.burn_share * toes.width_mm]
+    """Holes so wide that they go through, black or not."""
+    face, wide = _face(segmented, toes, 0.0), SPOT.burn_share * toes.width_mm
+    return _blobs("burn_through", segmented, segmented.hole, face, SPOT.hole_seen, SPOT.min_hole, wide)
 
 
 def craters_seen(segmented: Segmentation, toes: Toes) -> list[Fault]:
@@ -111,19 +109,30 @@ def _share_within(segmented: Segmentation, share: Floats, fault: Fault) -> float
     return float(share[away < fault.size_mm / 2].mean())
 
 
-def _blobs(kind: str, segmented: Segmentation, share: Floats, face: Flags, seen: float, least: float) -> list[Fault]:
-    """Spots of `face` whose places all have a share over `seen` and together one of at least `least`."""
+def _blobs(
+    kind: str,
+    segmented: Segmentation,
+    share: Floats,
+    face: Flags,
+    seen: float,
+    least: float,
+    min_mm: float = SPOT.min_mm,
+) -> list[Fault]:
+    """Spots of `face`, `min_mm` across or more, whose places all have a share over `seen` and together one of at least `least`."""
     found = []
     count, labels, _, middles = cv2.connectedComponentsWithStats(((share > seen) & face).astype(np.uint8))
     for k in range(1, count):
         own = share[labels == k]
-        # Of one that is seen surely the faint rim is not counted.
-        area = int((own > max(seen, own.max() / 2)).sum())
-        size = float(np.sqrt(4 * area / np.pi)) / PX_PER_MM
         sure = float(own.mean())
-        if size >= SPOT.min_mm and sure >= least:
+        if _across_mm(len(own)) >= min_mm and sure >= least:
             column, row = middles[k]
-            found.append(
-                Fault(kind, segmented.s_mm[0] + column / PX_PER_MM, segmented.n_mm[0] + row / PX_PER_MM, size, sure)
-            )
+            s, n = segmented.s_mm[0] + column / PX_PER_MM, segmented.n_mm[0] + row / PX_PER_MM
+            # Of one that is seen surely the faint rim is not counted.
+            size = _across_mm(int((own > max(seen, own.max() / 2)).sum()))
+            found.append(Fault(kind, s, n, size, sure))
     return found
+
+
+def _across_mm(places: int) -> float:
+    """Diameter of a disc of so many places."""
+    return float(np.sqrt(4 * places / np.pi)) / PX_PER_MM

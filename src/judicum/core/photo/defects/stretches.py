@@ -38,8 +38,8 @@ class StretchParameters:
     """mm from the toe within which that mean is taken."""
     groove_alone: float = 0.95
     """The same mean from which they need no darkness, over `groove_alone_mm` or more: grooves had 0.97 and more over 7.5 mm and more, other
-    stretches as sure were shorter or lay along a toe that they call so as a whole."""
-    groove_alone_mm: float = 7.0
+    stretches as sure were 5.9 mm and shorter or lay along a toe that they call so as a whole."""
+    groove_alone_mm: float = 6.7
     groove_usual: float = 0.1
     """Median share along a toe over which it is no groove but the toe's own line or the edge of a lap."""
     groove_apart_mm: float = 0.8
