@@ -128,12 +128,12 @@ def faults(
         ends = np.clip((size / 2 - np.abs(s - far)) / 1.0, 0, 1) * (side * off > 0)
         wide = rng.uniform(0.12, 0.4)
         # At the toe, or past a strip of sheet that stayed: a lens that narrows to its ends, its edges catching the light.
-        apart = wide * 0.6 if rng.random() < 0.5 else rng.uniform(0.1, 0.7)
+        strip_mm = wide * 0.6 if rng.random() < 0.5 else rng.uniform(0.1, 0.7)
         narrow = wide * np.sqrt(np.clip(1 - (2 * np.abs(s - far) / size) ** 2, 0.04, 1)) if rng.random() < 0.5 else wide
-        groove = np.exp(-(((beyond - apart) / narrow) ** 2)) * ends
+        groove = np.exp(-(((beyond - strip_mm) / narrow) ** 2)) * ends
         colour = colour * (1 - rng.uniform(0.5, 0.95) * groove)[..., None]
         if rng.random() < 0.5:
-            rims = np.exp(-(((np.abs(beyond - apart) - 1.2 * narrow) / 0.08) ** 2)) * ends
+            rims = np.exp(-(((np.abs(beyond - strip_mm) - 1.2 * narrow) / 0.08) ** 2)) * ends
             colour = colour * (1 + rng.uniform(0.3, 2.5) * rims)[..., None]
         extras[GROOVE][(groove > 0.5)] = 1
     return colour, gloss

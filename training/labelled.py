@@ -397,10 +397,10 @@ def _fault(
     elif kind == "undercut":
         side = np.sign(fault["n_mm"])
         # A strip of sheet may have stayed between toe and groove.
-        apart = side * off - np.abs(fault["n_mm"])
-        groove = within[None, :] & (np.abs(apart) < GROOVE_HALF_MM)
+        off_groove = side * off - np.abs(fault["n_mm"])
+        groove = within[None, :] & (np.abs(off_groove) < GROOVE_HALF_MM)
         extras[GROOVE][groove] = TOP
-        extras[GROOVE][within[None, :] & (np.abs(apart) < 3 * GROOVE_HALF_MM) & ~groove] = UNTOLD
+        extras[GROOVE][within[None, :] & (np.abs(off_groove) < 3 * GROOVE_HALF_MM) & ~groove] = UNTOLD
     elif kind == "gap":
         wide = (s > first - 0.7) & (s < last + 0.7)
         surface[wide[None, :] & (np.abs(off) < np.maximum(half, 0.4) + 0.8) & ~face] = UNTOLD

@@ -68,13 +68,13 @@ def dabs(page: Any) -> int:
     return int(label.split(": ")[1])
 
 
-def test_knocks_in_a_hall_are_heard_and_their_evenness_told(
+def test_knocks_in_a_hall_are_heard_and_their_evenness_is_shown(
     hears: Callable[[Path], Browser], tmp_path: Path, live_server: Any, transactional_db: None, complaints: list[str]
 ) -> None:
     page = listening(create_course(), hears(play(tmp_path / "rod.wav", True, 8)), live_server.url, complaints)
     expect(page.get_by_role("img", name="Your dabs").locator("path").nth(9)).to_be_attached()
-    told = page.get_by_role("status").filter(has_text="Evenness").inner_text()
-    varied = re.search(r"vary by ([\d.]+)", told)
+    shown = page.get_by_role("status").filter(has_text="Evenness").inner_text()
+    varied = re.search(r"vary by ([\d.]+)", shown)
     assert varied
     assert float(varied[1]) < 15, "fifteen milliseconds a look, and a busy machine"
     no_violations(page)

@@ -48,7 +48,7 @@ def test_three_rounds_get_harder_and_what_was_known_comes_later(
 ) -> None:
     monkeypatch.setattr(tasks, "SIZE", (320, 240))
     monkeypatch.setattr(eye, "ROUND", 4)
-    monkeypatch.setattr(eye, "MOST", 16)
+    monkeypatch.setattr(eye, "FULL_SCORE", 16)
     course = create_course()
     page = open_page(browser, live_server.url, PHONE, complaints)
     sign_in(page, course.student)

@@ -30,14 +30,14 @@ def test_every_question_has_its_answer_among_others(cause: str, level: int) -> N
 
 
 def test_later_levels_ask_between_causes_that_look_alike_and_show_less() -> None:
-    alike = []
+    similar = []
     for level in (1, 5):
         asked = [eye.question(code, level, DICE(k), KNOWN) for k, code in enumerate(KNOWN)]
         shared = [bool(set(CAUSES[c].shows) & set(CAUSES[q.cause].shows)) for q in asked for c in q.causes if c not in (q.cause, eye.SOUND)]  # fmt: skip
-        alike.append(np.mean(shared))
+        similar.append(np.mean(shared))
         assert {q.bad for q in asked} == {eye.BAD[level - 1]}
-    assert alike[0] < 0.1
-    assert alike[1] > 0.6
+    assert similar[0] < 0.1
+    assert similar[1] > 0.6
 
 
 def test_what_is_due_comes_first_and_new_ones_a_few_at_a_time() -> None:

@@ -25,11 +25,13 @@ BAD = (1.0, 0.8, 0.6, 0.45, 0.3)
 """How bad a habit is at each level, 0 to 1: later ones show less of it."""
 OPTIONS = (3, 4, 4, 5, 6)
 """Causes to choose from at each level."""
-UP, DOWN = 0.8, 0.5
-"""Share of a round's points from which the next is a level harder, and under which it is easier."""
+HARDER = 0.8
+"""Share of a round's points from which the next is a level harder, …"""
+EASIER = 0.5
+"""…and under which it is easier."""
 POINTS = {"symptom": 1, "cause": 2, "change": 1}
 """What each part of an answer is worth: the cause decides what is changed."""
-MOST = ROUND * sum(POINTS.values())
+FULL_SCORE = ROUND * sum(POINTS.values())
 
 
 @dataclass(frozen=True)
@@ -97,8 +99,8 @@ def _others(cause: str, level: int, dice: np.random.Generator, known: Sequence[s
     if cause == SOUND:
         return mixed
     own = set(CAUSES[cause].shows)
-    alike = level > 2
-    return sorted(mixed, key=lambda code: bool(own & set(CAUSES[code].shows)) != alike)
+    similar = level > 2
+    return sorted(mixed, key=lambda code: bool(own & set(CAUSES[code].shows)) != similar)
 
 
 def points(of: Question, symptom: str, cause: str, change: str) -> dict[str, bool]:
@@ -116,13 +118,13 @@ def total(parts: Mapping[str, bool]) -> int:
 
 
 def next_level(level: int, score: int) -> int:
-    """The level of the round after one with so many points of MOST.
+    """The level of the round after one with so many points of FULL_SCORE.
 
     >>> next_level(1, 36), next_level(3, 25), next_level(3, 10), next_level(5, 40)
     (2, 3, 2, 5)
     """
-    share = score / MOST
-    return min(LEVELS, level + 1) if share >= UP else max(1, level - 1) if share < DOWN else level
+    share = score / FULL_SCORE
+    return min(LEVELS, level + 1) if share >= HARDER else max(1, level - 1) if share < EASIER else level
 
 
 def review(card: Mapping[str, Any] | None, right: bool, at: datetime) -> tuple[dict[str, Any], datetime]:

@@ -81,9 +81,9 @@ def test_what_is_wrong_is_named_with_its_line(text: str, line: str, allowed: str
 
 def test_rows_are_read_one_by_one_as_together(monkeypatch: pytest.MonkeyPatch) -> None:
     quoted = table("time;current", "{t};{i}").replace("5", '"5"', 1)
-    together, apart = read(table("time;current", "{t};{i}")), read(quoted)
+    together, singly = read(table("time;current", "{t};{i}")), read(quoted)
     monkeypatch.setattr(reading, "AT_ONCE", 7)
-    for one in (apart, read(quoted)):
+    for one in (singly, read(quoted)):
         assert np.array_equal(one.time_s, together.time_s)
         assert np.array_equal(one.current_a, together.current_a)
 

@@ -9,7 +9,7 @@ from judicum.core.stock.items import KINDS, read_amount, read_item
 def test_every_kind_can_be_said_with_what_it_needs() -> None:
     given = {
         "metal": "304L", "thickness_mm": 1.5, "blank_length_mm": 100, "blank_width_mm": 40, "filler_alloy": "308L", "filler_mm": 1.6,
-        "electrode_kind": "ceriated_2", "electrode_mm": 1.6, "cup": 8, "gas_part": "gas_lens", "bottle_l": 20, "tube_od_mm": 48.3,
+        "electrode_kind": "ceriated_2", "electrode_mm": 1.6, "cup": 8, "cup_flow_l_min": 9, "gas_part": "gas_lens", "bottle_l": 20, "tube_od_mm": 48.3,
     }  # fmt: skip
     for key, kind in KINDS.items():
         own = {"name": "x", **{spec.key: given[spec.key] for spec in kind.specs}}

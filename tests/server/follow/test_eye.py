@@ -82,7 +82,7 @@ def test_what_is_known_comes_back_later_than_what_was_missed_and_levels_follow(
 ) -> None:
     student = client_of(course.student)
     first = played(student, course.student, lambda number: True)
-    assert (first.level, first.score) == (1, eye.MOST)
+    assert (first.level, first.score) == (1, eye.FULL_SCORE)
     second = played(student, course.student, lambda number: number == 1)
     assert (second.level, EyeBead.objects.count()) == (2, 0)
     page = student.get(f"/api/courses/{course.row.pk}/eye").json()

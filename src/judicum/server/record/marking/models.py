@@ -22,7 +22,7 @@ class Mark(models.Model):
     readings = models.JSONField(default=dict)
     knocked = models.JSONField(default=list)
     waived = models.JSONField(default=list)
-    runs = models.JSONField(default=dict)
+    runs = models.JSONField(default=dict, db_default={})
     total = models.FloatField()
     passed = models.BooleanField()
     comment = models.TextField(blank=True)
