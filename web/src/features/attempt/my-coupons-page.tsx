@@ -28,9 +28,9 @@ export function MyCouponsPage() {
     <>
       <h1 className="mb-3 text-2xl font-bold">{t("common-my-coupons")}</h1>
       <FirstSteps />
-      <div className="flex flex-wrap items-center gap-x-4">
+      <div className="mb-3 grid gap-2 sm:grid-cols-2">
         <ScanButton />
-        <Link className="link" to={paths.to("eye")}>
+        <Link className="btn h-14 btn-outline text-lg" to={paths.to("eye")}>
           {t("eye-title")}
         </Link>
       </div>

@@ -12,7 +12,7 @@ export function ScanButton() {
   const [open, setOpen] = useState(false);
   return (
     <>
-      <button className="btn mb-3 h-14 w-full btn-outline text-lg" onClick={() => setOpen(true)}>
+      <button className="btn h-14 w-full btn-outline text-lg" onClick={() => setOpen(true)}>
         <QrCode size={22} aria-hidden /> {t("attempt-scan-code")}
       </button>
       {open && <Scanner close={() => setOpen(false)} />}
@@ -62,7 +62,7 @@ function Scanner({ close }: { close: () => void }) {
     };
   }, [navigate]);
   return (
-    <section aria-label={t("attempt-scan-code")} className="mb-3 rounded-box bg-base-100 p-3">
+    <section aria-label={t("attempt-scan-code")} className="rounded-box bg-base-100 p-3">
       {error ? (
         <Problem error={error} />
       ) : (
