@@ -47,8 +47,8 @@ def test_three_rounds_get_harder_and_what_was_known_comes_later(
     monkeypatch: pytest.MonkeyPatch,
 ) -> None:
     monkeypatch.setattr(tasks, "SIZE", (320, 240))
-    monkeypatch.setattr(eye, "ROUND", 4)
-    monkeypatch.setattr(eye, "FULL_SCORE", 16)
+    monkeypatch.setattr(eye, "ROUND", 3)
+    monkeypatch.setattr(eye, "FULL_SCORE", 12)
     course = create_course()
     page = open_page(browser, live_server.url, PHONE, complaints)
     sign_in(page, course.student)
@@ -58,7 +58,7 @@ def test_three_rounds_get_harder_and_what_was_known_comes_later(
     rounds = []
     for _ in range(3):
         rounds.append(play(page, course.student))
-        expect(page.get_by_text("Round done: 16 of 16 points")).to_be_visible()
+        expect(page.get_by_text("Round done: 12 of 12 points")).to_be_visible()
     assert [one.level for one in rounds] == [1, 2, 3]
     met = [{raw["cause"] for raw in one.questions} - {eye.SOUND} for one in rounds]
     assert met[0].isdisjoint(met[1]), "what was known is not asked again the same evening while others are new"
