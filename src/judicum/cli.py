@@ -13,6 +13,7 @@ from typing import Any
 
 from judicum.core.errors import InvalidValue, JudicumError, said
 from judicum.launch.core_commands import add_core_commands
+from judicum.launch.places import ONE_CORE
 from judicum.words.units import METRIC, US
 
 PHOTO_SUFFIXES = (".jpg", ".jpeg", ".png", ".heic", ".heif")
@@ -120,8 +121,7 @@ def _on_all_cores(
     """What comes of each name, in their order; several go to as many processes as there are cores, each on one core."""
     if len(names) < FEW_PHOTOS:
         return map(work, names)
-    for one in ("OMP_NUM_THREADS", "OPENBLAS_NUM_THREADS", "OPENCV_FOR_THREADS_NUM"):
-        os.environ.setdefault(one, "1")
+    os.environ |= {**ONE_CORE, **os.environ}
     pool = opened.enter_context(get_context("spawn").Pool())
     return pool.imap(work, names)
 

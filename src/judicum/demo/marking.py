@@ -8,7 +8,7 @@ import numpy as np
 from judicum.core.causes import explain_case
 from judicum.core.marking.scheme import HALF, HIGHEST
 from judicum.server.people.accounts.models import User
-from judicum.server.people.courses.actions.set_second_share import set_second_share
+from judicum.server.people.courses.actions.set_share import set_share
 from judicum.server.people.courses.models import Course
 from judicum.server.record.attempts.actions.note_findings import findings_asked_for, note_findings
 from judicum.server.record.attempts.models import Attempt
@@ -134,4 +134,4 @@ def leave_one_for_second(staff: Sequence[User], course: Course) -> None:
     if waits is not None and not Course.objects.get(pk=course.pk).second_share:
         set_mark(staff[1], waits.pk, waits.version, scores_of(waits, 1), "", "Hold the beat to the end.")
         ask_second(staff[1], waits.pk, _version(waits))
-    set_second_share(staff[0], course.pk, SHARE)
+    set_share(staff[0], course.pk, "second_share", SHARE)

@@ -14,7 +14,7 @@ from pathlib import Path
 from judicum.launch import install, proxy
 from judicum.launch.cluster import free_port
 from judicum.launch.https import Tls
-from judicum.launch.places import LOGS, PYTHON, ROOT, SETTINGS
+from judicum.launch.places import LOGS, ONE_CORE, PYTHON, ROOT, SETTINGS
 from judicum.launch.steps import Trouble, run, step
 
 MAX_WORKERS = 4
@@ -114,7 +114,7 @@ def workers(env: dict[str, str], count: int | None = None) -> list[Child]:
 
     Processes, not threads: measuring holds Python's lock for half of its time.
     """
-    one_core = {**env, **dict.fromkeys(("OMP_NUM_THREADS", "OPENBLAS_NUM_THREADS", "OPENCV_FOR_THREADS_NUM"), "1")}
+    one_core = {**env, **ONE_CORE}
     procrastinate = [str(PYTHON), "-m", "django", "procrastinate", "worker"]
     return [
         Child(
@@ -211,7 +211,7 @@ def _has_members(group: int) -> bool:
 
 def demo_filler(env: dict[str, str]) -> Child:
     """The process that brings in what was welded in the demo course; it ends when all is there."""
-    one_core = {**env, **dict.fromkeys(("OMP_NUM_THREADS", "OPENBLAS_NUM_THREADS", "OPENCV_FOR_THREADS_NUM"), "1")}
+    one_core = {**env, **ONE_CORE}
     return Child("demo", ["nice", "-n", "10", str(PYTHON), "-m", "django", "fill_demo"], one_core, once=True)
 
 

@@ -29,3 +29,7 @@ def digest_of(*paths: Path) -> str:
         for file in files:
             total.update(str(file.relative_to(ROOT)).encode() + b"\0" + file.read_bytes())
     return total.hexdigest()
+
+
+ONE_CORE = dict.fromkeys(("OMP_NUM_THREADS", "OPENBLAS_NUM_THREADS", "OPENCV_FOR_THREADS_NUM"), "1")
+"""Environment of a process that is to keep to one core, beside others of its kind."""

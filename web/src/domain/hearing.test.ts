@@ -1,16 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { ArcHearer } from "./hearing";
-
-const RATE = 44_100;
-const FRAME = 662; // 15 ms
-
-function dice(seed: number) {
-  let state = seed;
-  return () => {
-    state = (state * 1103515245 + 12345) % 2147483648;
-    return state / 1073741824 - 1;
-  };
-}
+import { dice, FRAME, RATE, talk } from "../testing/sound";
 
 type Hall = {
   seconds: number;
@@ -27,18 +17,10 @@ function hall({ seconds, arc, hiss, voice, claps, seed }: Hall): Float32Array {
   const chance = dice(seed);
   for (let k = 0; k < samples.length; k++) {
     const t = k / RATE;
-    const syllable = Math.max(0, Math.sin(2 * Math.PI * 3.7 * t)) ** 2;
-    const talk = [140, 280, 560, 1120].reduce(
-      (sum, hz, n) => sum + Math.sin(2 * Math.PI * hz * t) / (n + 1),
-      0,
-    );
     const burns = arc !== null && t >= arc[0] && t < arc[1] && (t * 1.2) % 1 > 0.04;
     const clap = claps.some((at) => t >= at && t < at + 0.08);
     samples[k] =
-      0.004 * chance() +
-      voice * syllable * talk +
-      (burns ? hiss * chance() : 0) +
-      (clap ? 0.6 * chance() : 0);
+      0.004 * chance() + voice * talk(t) + (burns ? hiss * chance() : 0) + (clap ? 0.6 * chance() : 0);
   }
   return samples;
 }

@@ -1,18 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { evennessOf } from "./evenness";
 import { KnockHearer } from "./onsets";
-
-const RATE = 44_100;
-const FRAME = 662; // 15 ms
-
-/** The same dice every time. */
-function dice(seed: number) {
-  let state = seed;
-  return () => {
-    state = (state * 1103515245 + 12345) % 2147483648;
-    return state / 1073741824 - 1;
-  };
-}
+import { dice, FRAME, RATE, talk } from "../../testing/sound";
 
 type Sound = { seconds: number; knocks: number[]; loud: number; hiss: number; voice: number; seed: number };
 
@@ -22,12 +11,7 @@ function sound({ seconds, knocks, loud, hiss, voice, seed }: Sound): Float32Arra
   const chance = dice(seed);
   for (let k = 0; k < samples.length; k++) {
     const t = k / RATE;
-    const syllable = Math.max(0, Math.sin(2 * Math.PI * 3.7 * t)) ** 2;
-    const talk = [140, 280, 560, 1120].reduce(
-      (sum, hz, n) => sum + Math.sin(2 * Math.PI * hz * t) / (n + 1),
-      0,
-    );
-    samples[k] = hiss * chance() + voice * syllable * talk;
+    samples[k] = hiss * chance() + voice * talk(t);
   }
   for (const at of knocks)
     for (let k = 0; k < 0.03 * RATE; k++) {

@@ -50,7 +50,7 @@ type BeadProps = { round: Schemas["EyeRound"]; question: Question; keep: () => v
 
 function Bead({ round, question, keep, next }: BeadProps) {
   const [chosen, setChosen] = useState<Chosen>(NOTHING);
-  const [picture] = useState(`/api/eye/rounds/${String(round.id)}/beads/${String(question.number)}`);
+  const picture = `/api/eye/rounds/${String(round.id)}/beads/${String(question.number)}`;
   const answer = useAnswer(round.id);
   const { symptom, cause, change } = chosen;
   const { given } = question;

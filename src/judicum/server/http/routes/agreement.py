@@ -13,7 +13,7 @@ from judicum.server.http.kept import kept
 from judicum.server.http.parsing import sent
 from judicum.server.http.person import person
 from judicum.server.http.routes.attempts import attempt_response
-from judicum.server.people.courses.actions.set_second_share import set_second_share
+from judicum.server.people.courses.actions.set_share import set_share
 from judicum.server.people.courses.queries import staff_of
 from judicum.server.read.agreement import agreement_page
 from judicum.server.read.references import references_page, self_test_page
@@ -65,7 +65,7 @@ class SecondShareView(APIView):
     )
     def put(self, request: Request, course_id: int) -> Response:
         asked = sent(marking_answers.SecondShareRequest, request)
-        course = set_second_share(person(request), course_id, asked.share)
+        course = set_share(person(request), course_id, "second_share", asked.share)
         return Response(marking_answers.SecondShare(share=course.second_share))
 
 

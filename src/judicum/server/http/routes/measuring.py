@@ -12,10 +12,11 @@ from judicum.core.errors import InvalidValue, said
 from judicum.core.photo.picture_file import MAX_BYTES
 from judicum.server.answers import measuring as answers
 from judicum.server.follow.trust.actions.check_phone import check_phone
-from judicum.server.follow.trust.actions.take_callipers import set_calliper_share, take_callipers
+from judicum.server.follow.trust.actions.take_callipers import take_callipers
 from judicum.server.http.parsing import sent, sent_bytes
 from judicum.server.http.person import person
 from judicum.server.people.accounts.units import units_of
+from judicum.server.people.courses.actions.set_share import set_share
 from judicum.server.read.measuring import callipers_of, measuring_page, phone_check, phone_checks
 
 
@@ -85,5 +86,5 @@ class CalliperShareView(APIView):
     )
     def put(self, request: Request, course_id: int) -> Response:
         asked = sent(answers.CalliperShareRequest, request)
-        course = set_calliper_share(person(request), course_id, asked.share)
+        course = set_share(person(request), course_id, "calliper_share", asked.share)
         return Response(answers.CalliperShare(share=course.calliper_share))

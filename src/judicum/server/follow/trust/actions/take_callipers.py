@@ -1,4 +1,4 @@
-"""Widths by callipers: taking them, and how many attempts are asked for them."""
+"""Widths by callipers: taking them, and which attempts are asked for them."""
 
 from collections.abc import Mapping
 
@@ -12,7 +12,6 @@ from judicum.server.follow.trust.models import Calliper
 from judicum.server.follow.trust.queries import pairs_of
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
-from judicum.server.people.courses.queries import instructor_of
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import attempt_for, check_takes_part
 from judicum.server.record.photos.models import MeasurementSummary
@@ -55,21 +54,6 @@ def _keep_factor(course: Course) -> None:
     """Write down with the course by what its stated uncertainty grows: every page of a measurement says it."""
     course.width_factor = factor([pair for _, pair in pairs_of(course)])
     course.save(update_fields=["width_factor"])
-
-
-@transaction.atomic
-def set_calliper_share(user: User, course_id: int, share: int) -> Course:
-    """Set the share (percent) of attempts that the lot asks callipered widths of.
-
-    Raises:
-        InvalidValue: outside 0 to 100. NotFound, NotAllowed: not the course's instructor.
-    """
-    course = instructor_of(user, course_id).course
-    if not 0 <= share <= 100:
-        raise InvalidValue("share", share, said("allowed-0-to-100-percent"))
-    course.calliper_share = share
-    course.save(update_fields=["calliper_share"])
-    return course
 
 
 def is_asked(attempt: Attempt) -> bool:

@@ -1,4 +1,6 @@
-"""How many marks of a course go to a blind second marker."""
+"""Shares of a course that the lot decides by: marks that get a second marker, attempts that are asked for callipered widths."""
+
+from typing import Literal
 
 from django.db import transaction
 
@@ -9,8 +11,8 @@ from judicum.server.people.courses.queries import instructor_of
 
 
 @transaction.atomic
-def set_second_share(user: User, course_id: int, share: int) -> Course:
-    """Set the share (percent) of marks that the lot gives to a second marker.
+def set_share(user: User, course_id: int, column: Literal["second_share", "calliper_share"], share: int) -> Course:
+    """Set one of them, in percent.
 
     Raises:
         InvalidValue: outside 0 to 100. NotFound, NotAllowed: not the course's instructor.
@@ -18,6 +20,6 @@ def set_second_share(user: User, course_id: int, share: int) -> Course:
     course = instructor_of(user, course_id).course
     if not 0 <= share <= 100:
         raise InvalidValue("share", share, said("allowed-0-to-100-percent"))
-    course.second_share = share
-    course.save(update_fields=["second_share"])
+    setattr(course, column, share)
+    course.save(update_fields=[column])
     return course
