@@ -314,3 +314,32 @@ def test_from_the_code_on_the_booth_to_the_photo_with_the_line_gone_for_half_of_
     assert run.arc_s is not None
     attempt.refresh_from_db()
     assert len(attempt.prepared) == 8
+
+
+def test_a_torch_angle_read_without_a_signal(
+    phone: Phone, line: Line, live_server: Any, transactional_db: None
+) -> None:
+    course = create_course()
+    attempt = course.attempt
+    ready(phone, course, attempt)
+    page = phone.page
+    line.set("off")
+    page.get_by_role("button", name="Save log").click()
+    page.locator("label", has_text="Torch").locator("input").set_input_files(
+        {"name": "torch.jpg", "mimeType": "image/jpeg", "buffer": bead_photo().jpeg}
+    )
+    page.get_by_role("button", name="Read angle").click()
+    end = page.get_by_role("slider", name="first end").first
+    end.press("Shift+ArrowUp")
+    no_violations(page)
+    page.get_by_role("button", name="Save to log").click()
+    expect(page.get_by_text("1 angle is computed")).to_be_visible()
+    phone.kill_browser()
+    expect(phone.page.get_by_text("1 angle is computed")).to_be_visible()
+    line.set("on")
+    phone.page.get_by_role("button", name="Send now").click()
+    until(lambda: Event.objects.filter(attempt=attempt, kind="read_angle").exists(), "the angle is read")
+    phone.page.wait_for_timeout(1000)
+    assert Event.objects.filter(attempt=attempt, kind="read_angle").count() == 1
+    assert Run.objects.get(attempt=attempt).measured == ["work_angle_deg"]
+    expect(phone.page.get_by_text("Work angle: ")).to_be_visible()

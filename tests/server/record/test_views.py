@@ -3,13 +3,14 @@
 import base64
 from collections.abc import Callable
 from typing import Any
+from uuid import uuid4
 
 import pytest
 from django.test import Client
 
 from judicum.core.errors import InvalidValue, WrongState
 from judicum.server.record.attempts.actions.log_run import log_run
-from judicum.server.record.attempts.models import Run
+from judicum.server.record.attempts.models import Event, Run
 from judicum.server.record.photos.actions.send_photo import send_photo
 from judicum.server.record.photos.models import Measurement, Photo
 from tests.drawn import bead_photo
@@ -55,6 +56,29 @@ def test_the_kind_travels_with_the_upload(course: Course, client_of: Callable[..
 def test_a_view_is_not_taken_for_a_measured_bead(course: Course, client_of: Callable[..., Client]) -> None:
     photo = torch_photo(course)
     assert client_of(course.instructor).post(f"/api/photos/{photo.pk}/measure-again").status_code == 409
+
+
+def test_an_angle_drawn_before_its_photo_was_sent_is_read_once(
+    course: Course, client_of: Callable[..., Client]
+) -> None:
+    attempt, client = logged(course), client_of(course.student)
+    data, photo_change = bead_photo().jpeg, str(uuid4())
+    headers = {
+        "Upload-Length": str(len(data)),
+        "Upload-Metadata": "kind " + base64.b64encode(b"torch").decode(),
+        "Judicum-Change": photo_change,
+    }
+    started = client.post(f"/api/attempts/{attempt.pk}/uploads", headers=headers)
+    body = {"which": "work", "torch": UP, "reference": PLATE}
+    address, change = f"/api/uploads/{photo_change}/angle", {"Judicum-Change": str(uuid4()), "Judicum-Age": "60"}
+    assert client.post(address, body, "application/json", headers=change).status_code == 409, "not arrived yet"
+    client.patch(started["Location"], data, "application/offset+octet-stream", headers={"Upload-Offset": "0"})
+    assert client_of(course.instructor).post(address, body, "application/json").status_code == 404, "another's upload"
+    for _ in range(2):
+        read = client.post(address, body, "application/json", headers=change)
+        assert read.status_code == 200, read.content
+    assert Run.objects.get(attempt=attempt).work_angle_deg == 45
+    assert Event.objects.filter(attempt=attempt, kind="read_angle").count() == 1
 
 
 def test_two_lines_put_the_angle_into_the_log_as_measured(course: Course, client_of: Callable[..., Client]) -> None:

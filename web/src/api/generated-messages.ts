@@ -71,6 +71,7 @@ export type Messages = {
   "app-outbox-made-size": "at" | "kb";
   "app-outbox-not-accepted": "why";
   "app-outbox-open-attempt": never;
+  "app-outbox-angle": "number";
   "app-outbox-photo": "kind";
   "app-outbox-prepare": never;
   "app-outbox-really-delete": never;
@@ -934,6 +935,7 @@ export type Messages = {
   "shared-above-the-card": "effect" | "field" | "high" | "low" | "outside" | "used";
   "shared-all-four-points-set-enter-the": never;
   "shared-angle-to-read": never;
+  "shared-angles-wait": "count";
   "shared-apart": "aim";
   "shared-arcs": never;
   "shared-at": "s_mm" | "words";
@@ -1047,6 +1049,7 @@ export type Messages = {
   "shared-volts": "volts";
   "shared-volumes-first": "volumes";
   "shared-wait-s": "wait_s";
+  "shared-waits-to-be-sent": never;
   "shared-warnings-about-this-photo": never;
   "shared-what-worked-here": never;
   "shared-whole": never;

@@ -2248,6 +2248,23 @@ export interface paths {
         patch: operations["upload_append"];
         trace?: never;
     };
+    "/api/uploads/{upload_id}/angle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A torch angle on a photo that its phone still knows by its upload only: the lines were drawn before it was sent. */
+        post: operations["upload_read_angle"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/workbench": {
         parameters: {
             query?: never;
@@ -9602,7 +9619,12 @@ export interface operations {
     photo_read_angle: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Seconds since it was made. */
+                "Judicum-Age"?: number;
+                /** @description Sent again with it, a change is made once. */
+                "Judicum-Change"?: string;
+            };
             path: {
                 photo_id: number;
             };
@@ -10539,6 +10561,44 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    upload_read_angle: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description Seconds since it was made. */
+                "Judicum-Age"?: number;
+                /** @description Sent again with it, a change is made once. */
+                "Judicum-Change"?: string;
+            };
+            path: {
+                upload_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AngleRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Attempt"];
+                };
             };
             default: {
                 headers: {

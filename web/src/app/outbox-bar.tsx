@@ -95,6 +95,8 @@ function wordsOf(entry: Entry): string {
       return t("app-outbox-prepare");
     case "another":
       return t("app-outbox-another", { number: entry.number });
+    case "angle":
+      return t("app-outbox-angle", { number: entry.read.run ?? 1 });
     case "booth":
       return t("app-outbox-booth");
     case "photo":

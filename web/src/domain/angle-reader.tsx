@@ -1,9 +1,9 @@
 import { Say, t } from "../catalogue";
 import { useState } from "react";
-import { api, unwrap, type Schemas } from "../api/client";
-import { lineFrom, PhotoLines } from "./photo-lines";
+import type { PhotoName } from "./outbox/changes";
+import { lineFrom, PhotoLines, type Drawable } from "./photo-lines";
 import { Problem } from "../ui/states";
-import { useAttemptChange, type Attempt } from "./use-attempt";
+import { useOutboxChange, type Attempt } from "./use-attempt";
 
 const SECOND = {
   work: t("shared-plate-from-the-joint-outward"),
@@ -11,14 +11,17 @@ const SECOND = {
 } as const;
 const TORCH = t("shared-torch-from-the-tip-upward");
 
-/** Two lines drawn on a photo of the torch; the server computes the angle and writes it into the log as measured. */
+/**
+ * Two lines drawn on a photo of the torch; the server computes the angle and writes it into the log as measured, once the
+ * photo has been sent.
+ */
 export function AngleReader({
   attempt,
   photo,
   close,
 }: {
   attempt: Attempt;
-  photo: Schemas["Photo"];
+  photo: Drawable & { id: PhotoName };
   close: () => void;
 }) {
   const [which, setWhich] = useState<"work" | "travel">("work");
@@ -27,14 +30,9 @@ export function AngleReader({
     lineFrom(photo, TORCH, "#ffd400", [0.42, 0.6], [0.54, 0.25]),
     lineFrom(photo, SECOND.work, "#ff7ad9", [0.5, 0.8], [0.85, 0.8]),
   ]);
-  const read = useAttemptChange(attempt.id, () => {
-    const [torch, reference] = lines.map((l) => l.ends.map((p) => [...p]));
-    return unwrap(
-      api.POST("/api/photos/{photo_id}/angle", {
-        params: { path: { photo_id: photo.id } },
-        body: { which, torch: torch ?? [], reference: reference ?? [], run },
-      }),
-    );
+  const read = useOutboxChange(() => {
+    const [torch = [], reference = []] = lines.map((l) => l.ends.map((p) => [...p]));
+    return { what: "angle", attempt: attempt.id, photo: photo.id, read: { which, torch, reference, run } };
   });
   function choose(next: "work" | "travel") {
     setWhich(next);

@@ -5,8 +5,10 @@ import type { Schemas } from "../api/client";
 export type Point = [number, number];
 export type DrawnLine = { words: string; colour: string; ends: [Point, Point] };
 
+export type Drawable = Pick<Schemas["Photo"], "url" | "width_px" | "height_px">;
+
 type Props = {
-  photo: Schemas["Photo"];
+  photo: Drawable;
   lines: DrawnLine[];
   change: (lines: DrawnLine[]) => void;
   label: string;

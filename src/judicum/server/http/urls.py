@@ -94,6 +94,7 @@ urlpatterns = [
     # photos
     path("attempts/<int:attempt_id>/uploads", photos.UploadsView.as_view()),
     path("uploads/<uuid:upload_id>", photos.UploadView.as_view()),
+    path("uploads/<uuid:upload_id>/angle", hand.UploadAngleView.as_view()),
     path("photos/<int:photo_id>/picture", photos.PictureView.as_view()),
     path("photos/<int:photo_id>/measure-again", photos.MeasureAgainView.as_view()),
     path("photos/<int:photo_id>/scale", hand.ScaleView.as_view()),

@@ -6,11 +6,15 @@ import type { Attempt } from "../use-attempt";
 type Run = Attempt["runs"][number];
 export type LoggedRun = Record<string, unknown>;
 
+/** A photo by the server's number, or by the id of the change that sends it: its number is not known before. */
+export type PhotoName = number | string;
+
 /** What a student changes: `attempt` below zero is one that this phone opened and the server does not know yet. */
 export type Change =
   | { what: "log"; attempt: number; number: number; run: LoggedRun }
   | { what: "prepare"; attempt: number; prepared: string[] }
   | { what: "booth"; attempt: number; booth: number }
+  | { what: "angle"; attempt: number; photo: PhotoName; read: Schemas["AngleRequest"] }
   | { what: "another"; attempt: number; assignment: number; like: number; number: number }
   | {
       what: "photo";
@@ -112,9 +116,10 @@ function applied(attempt: Attempt, entry: Entry, asked: number): Attempt {
         ...attempt,
         runs: runs.sort((a, b) => a.number - b.number),
         state: attempt.state === "assigned" ? "logged" : attempt.state,
-        may: attempt.may.includes("add_photo") ? attempt.may : [...attempt.may, "add_photo"],
+        may: [...new Set([...attempt.may, "add_photo" as const, "read_angle" as const])],
       };
     }
+    case "angle":
     case "booth":
     case "photo":
       return attempt;

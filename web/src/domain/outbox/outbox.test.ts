@@ -68,6 +68,26 @@ it("sends what was made of an attempt that it opened itself to the one the serve
   expect(box.get().opened[local]).toBe(77);
 });
 
+it("reads an angle on the photo that it sends before", async () => {
+  await post({
+    what: "photo",
+    attempt: 5,
+    kind: "torch",
+    run: null,
+    name: "torch.jpg",
+    file: new Blob(["x"]),
+  });
+  const photo = box.get().entries[0]?.id ?? "";
+  const read = { which: "work" as const, torch: [], reference: [], run: 1 };
+  await post({ what: "angle", attempt: 5, photo, read });
+  await discard(photo);
+  await post({ what: "angle", attempt: 5, photo: 12, read });
+  answer = () => [200, { id: 5 }];
+  await flush();
+  expect(seen.map((s) => s.path)).toEqual([`/api/uploads/${photo}/angle`, "/api/photos/12/angle"]);
+  expect(seen[0]?.body).toEqual(read);
+});
+
 it("gives back at once what the server refuses while the person looks at it", async () => {
   answer = () => [400, problem(400, "invalid_value")];
   await expect(post(tick(5, "hat_on"))).rejects.toBeInstanceOf(Refused);
@@ -135,7 +155,7 @@ it("shows an attempt as it will be", () => {
   ]);
   expect(seen.preparation.map((s) => s.done)).toEqual([true, false]);
   expect(seen.runs).toMatchObject([{ number: 1, current_a: 60 }]);
-  expect(seen).toMatchObject({ state: "logged", may: ["log", "add_photo"] });
+  expect(seen).toMatchObject({ state: "logged", may: ["log", "add_photo", "read_angle"] });
 });
 
 it("shows an attempt opened here after the one it is like, without what was of that one", () => {

@@ -67,6 +67,20 @@ function call(entry: Entry, progress: (share: number) => void): Promise<Attempt>
       return unwrap(
         api.PUT("/api/attempts/{attempt_id}/machine", { params: { path }, body: { booth: entry.booth } }),
       ).then(() => read(entry.attempt));
+    case "angle": {
+      const { photo, read: body } = entry;
+      if (typeof photo === "number")
+        return unwrap(
+          api.POST("/api/photos/{photo_id}/angle", { params: { path: { photo_id: photo } }, body, headers }),
+        );
+      return unwrap(
+        api.POST("/api/uploads/{upload_id}/angle", {
+          params: { path: { upload_id: photo } },
+          body,
+          headers,
+        }),
+      );
+    }
     case "photo":
       // It is sent once it is seen with its attempt: until then the page would open without it.
       return upload(entry, headers, progress).then(() => read(entry.attempt));

@@ -8,7 +8,7 @@ import { RunBeads } from "../../domain/run-beads";
 import { useSetup } from "../../domain/use-setup";
 import { ViewsOf } from "../../domain/views-of";
 import { viewWords } from "../../domain/words";
-import { useUpload } from "./use-upload";
+import { useUpload, type Sending } from "./use-upload";
 
 type Kind = Exclude<Schemas["PhotoKind"], "bead">;
 
@@ -60,10 +60,7 @@ function AddView({ attemptId, kind, run, words }: AddProps) {
   return (
     <div>
       <label className="btn h-12 w-full focus-within:outline-3 focus-within:outline-secondary">
-        <ImagePlus size={18} aria-hidden />{" "}
-        {sending.state === "sending"
-          ? t("attempt-sending", { share: (sending.share * 100).toFixed(0) })
-          : words}
+        <ImagePlus size={18} aria-hidden /> {sendingWords(sending) ?? words}
         <input
           type="file"
           accept="image/jpeg,image/png,image/heic,.heic,.heif"
@@ -79,4 +76,11 @@ function AddView({ attemptId, kind, run, words }: AddProps) {
       {sending.state === "failed" && <Problem error={sending.error} again={resume} />}
     </div>
   );
+}
+
+function sendingWords(sending: Sending): string | null {
+  if (sending.state !== "sending") return null;
+  return sending.waiting
+    ? t("shared-waits-to-be-sent")
+    : t("attempt-sending", { share: (sending.share * 100).toFixed(0) });
 }

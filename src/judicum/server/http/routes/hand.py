@@ -1,5 +1,7 @@
 """What people do by hand to photos: precheck before sending, correct, set a scale, read an angle."""
 
+from uuid import UUID
+
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import OpenApiParameter, extend_schema
 from rest_framework import status
@@ -13,6 +15,7 @@ from judicum.core.numbers import whole
 from judicum.server.answers import attempts as attempts_answers
 from judicum.server.answers import photos as photos_answers
 from judicum.server.answers.base import list_of
+from judicum.server.http.changes import CHANGE, accepted
 from judicum.server.http.parsing import sent, sent_bytes
 from judicum.server.http.person import person
 from judicum.server.http.routes.attempts import attempt_response
@@ -21,7 +24,8 @@ from judicum.server.record.photos.actions.choose_bead import choose_bead
 from judicum.server.record.photos.actions.correct_measurement import correct_measurement, undo_correction
 from judicum.server.record.photos.actions.read_angle import read_angle
 from judicum.server.record.photos.actions.request_measurement import set_scale
-from judicum.server.record.photos.queries import measurement_for, photo_for
+from judicum.server.record.photos.models import Photo
+from judicum.server.record.photos.queries import measurement_for, photo_for, photo_of_upload
 from judicum.words.photo import precheck_message
 
 MAX_COPY_BYTES = 3 * 1024 * 1024
@@ -119,10 +123,33 @@ class AngleView(APIView):
     """A torch angle by two drawn lines."""
 
     @extend_schema(
-        operation_id="photo_read_angle", request=photos_answers.AngleRequest, responses=attempts_answers.Attempt
+        operation_id="photo_read_angle",
+        request=photos_answers.AngleRequest,
+        responses=attempts_answers.Attempt,
+        parameters=CHANGE,
     )
     def post(self, request: Request, photo_id: int) -> Response:
-        photo_for(person(request), photo_id)
-        asked = sent(photos_answers.AngleRequest, request)
-        photo = read_angle(person(request), photo_id, asked.which, asked.torch, asked.reference, asked.run)
-        return attempt_response(request, photo.attempt_id)
+        return _angle(request, photo_for(person(request), photo_id))
+
+
+class UploadAngleView(APIView):
+    """A torch angle on a photo that its phone still knows by its upload only: the lines were drawn before it was sent."""
+
+    @extend_schema(
+        operation_id="upload_read_angle",
+        request=photos_answers.AngleRequest,
+        responses=attempts_answers.Attempt,
+        parameters=CHANGE,
+    )
+    def post(self, request: Request, upload_id: UUID) -> Response:
+        return _angle(request, photo_of_upload(person(request), upload_id))
+
+
+def _angle(request: Request, photo: Photo) -> Response:
+    asked = sent(photos_answers.AngleRequest, request)
+    accepted(
+        request,
+        lambda user, at: read_angle(user, photo.pk, asked.which, asked.torch, asked.reference, asked.run, at),
+        photo.attempt_id,
+    )
+    return attempt_response(request, photo.attempt_id)

@@ -77,6 +77,14 @@ def upload_for(user: User, upload_id: UUID) -> Upload:
     return found
 
 
+def photo_of_upload(user: User, upload_id: UUID) -> Photo:
+    """The photo that one's own upload became. Raises NotFound; WrongState: it has not wholly arrived, or is gone."""
+    photo = upload_for(user, upload_id).photo
+    if photo is None:
+        raise WrongState(said("refused-photo-on-its-way"))
+    return photo
+
+
 def measurement_that_counts(attempt: Attempt) -> Measurement | None:
     """The attempt's measurement that counts, read with its corrections."""
     kept = MeasurementSummary.objects.filter(attempt=attempt).values("measurement")

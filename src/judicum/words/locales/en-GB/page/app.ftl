@@ -18,6 +18,7 @@ app-outbox-log = Log of run { $number }
 app-outbox-made-size = made at { $at }, { $kb } kB
 app-outbox-not-accepted = Not accepted: { $why } Open the attempt, show your instructor, or delete the change.
 app-outbox-open-attempt = Open attempt
+app-outbox-angle = Torch angle of run { $number }
 app-outbox-photo = Photo: { $kind }
 app-outbox-prepare = Prep checklist
 app-outbox-really-delete = Delete for good

@@ -3,6 +3,10 @@ shared-a-second = { $dabs_per_s } per second
 shared-above-the-card = <strong>{ $field } { $used }</strong>, { $outside } over { $low } to { $high }: { $effect }.
 shared-all-four-points-set-enter-the = All four points set. Enter the value at the end of the scale.
 shared-angle-to-read = Angle to read
+shared-angles-wait = { $count ->
+        [one] 1 angle is computed
+       *[other] { $count } angles are computed
+    } when the photo has been sent.
 shared-apart = { $aim } apart
 shared-arcs = Arcs
 shared-at = { $words } at { $s_mm }
@@ -133,6 +137,7 @@ shared-voltage = Voltage
 shared-volts = { $volts } V
 shared-volumes-first = { $volumes } volumes first
 shared-wait-s = wait { $wait_s } s
+shared-waits-to-be-sent = Waits to be sent
 shared-warnings-about-this-photo = Warnings about this photo
 shared-what-worked-here = What worked here
 shared-whole = whole
