@@ -1,7 +1,9 @@
 """How true it is here: phones by the printed target, widths by callipers, and a repeat study."""
 
+from collections import Counter
 from dataclasses import replace
 from functools import cache
+from itertools import pairwise
 
 import cv2
 import numpy as np
@@ -15,7 +17,7 @@ from judicum.core.photo.printing import card_pdf
 from judicum.core.photo.report import BeadFigures, Defect, Profile, Report, Sides, WidthFigures
 from judicum.core.photo.target import printed_beads, target_picture
 from judicum.core.trust.callipers import CLEAR_MM, Pair, chart_of, factor, held, measured_at, pair_of, places_mm
-from judicum.core.trust.repeat import Reading, study
+from judicum.core.trust.repeat import Reading, consistency, study, turns
 from tests.drawn import taken
 
 
@@ -180,3 +182,21 @@ def test_what_is_not_balanced_is_no_study() -> None:
     assert study(whole[:-1]) is None
     assert study([one for one in whole if one.bead == "b0"]) is None
     assert study([]) is None
+
+
+def test_a_study_takes_every_bead_by_everybody_and_no_bead_twice_in_a_row() -> None:
+    order = turns(5, 2, 2, 2, 7)
+    assert Counter(order) == dict.fromkeys(set(order), 2)
+    assert len(set(order)) == 20
+    assert all(before.bead != after.bead for before, after in pairwise(order))
+    assert order != turns(5, 2, 2, 2, 8)
+
+
+def test_kinds_that_agree_by_chance_alone_have_no_kappa_to_speak_of() -> None:
+    rng = np.random.default_rng(2)
+    by_chance = consistency({str(bead): list(rng.choice(["gold", "blue"], 8)) for bead in range(40)})
+    assert by_chance is not None and by_chance.kappa is not None
+    assert abs(by_chance.kappa) < 0.1
+    assert by_chance.share == pytest.approx(0.5, abs=0.06)
+    assert consistency({"1": ["gold", "gold"], "2": ["gold", "gold"]}).kappa is None  # type: ignore[union-attr]
+    assert consistency({"1": ["gold", "gold"], "2": ["gold"]}) is None

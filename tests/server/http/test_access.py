@@ -59,6 +59,7 @@ def address(route: str, course: Course) -> str:
         "<int:assignment_id>": course.assignment.pk,
         "<int:attempt_id>": course.attempt.pk,
         "<int:trial_id>": 999999,
+        "<int:study_id>": 999999,
         "<int:student_id>": course.student.pk,
         "<int:photo_id>": 999999,
         "<int:measurement_id>": 999999,

@@ -1558,6 +1558,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{course_id}/studies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The repeat studies of a course. */
+        get: operations["studies_read"];
+        put?: never;
+        /** @description The repeat studies of a course. */
+        post: operations["study_start"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{course_id}/time-zone": {
         parameters: {
             query?: never;
@@ -2121,6 +2139,58 @@ export interface paths {
         put?: never;
         /** @description Coming in with the code at the door. */
         post: operations["door_open"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description One repeat study. */
+        get: operations["study_read"];
+        put?: never;
+        post?: never;
+        /** @description One repeat study. */
+        delete: operations["study_drop"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/photos/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description The photo of a turn: measured at once, and not kept. */
+        put: operations["study_photo_take"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/studies/{study_id}/sheet.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description A study as a printed report. */
+        get: operations["study_sheet"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -5100,6 +5170,88 @@ export interface components {
             total: number;
         };
         StudentReportList: components["schemas"]["StudentReport"][];
+        /** @description The course's studies, the newest first. */
+        Studies: {
+            studies: components["schemas"]["Study"][];
+            limits: components["schemas"]["StudyLimits"];
+        };
+        /** @description A repeat study: `next` is the photo to be taken, null once all are; `last` the newest; figures stand when all are taken. */
+        Study: {
+            id: number;
+            /** Format: date-time */
+            started_at: string;
+            beads: number;
+            people: string[];
+            phones: string[];
+            photos: number;
+            total: number;
+            done: number;
+            next: components["schemas"]["StudyTurn"] | null;
+            last: components["schemas"]["StudyPhoto"] | null;
+            figures: components["schemas"]["StudyFigure"][];
+            consistency: components["schemas"]["StudyConsistency"][];
+            said: string[];
+        };
+        /** @description How alike photos of one bead are told: share of pairs of photos that agree, and Fleiss' kappa; null where all are told the same. */
+        StudyConsistency: {
+            name: string;
+            share: number;
+            kappa: number | null;
+        };
+        /**
+         * @description What differs of one figure, as standard deviations in words with their unit; the measuring's share of all that differs, and how
+         *     many classes of beads it tells apart.
+         */
+        StudyFigure: {
+            name: string;
+            repeat: string;
+            people: string;
+            phones: string;
+            measuring: string;
+            beads: string;
+            share: number;
+            classes: number;
+        };
+        /** @description Least and most of each, and most photos together. */
+        StudyLimits: {
+            beads: [
+                number,
+                number
+            ];
+            people: [
+                number,
+                number
+            ];
+            phones: [
+                number,
+                number
+            ];
+            photos: [
+                number,
+                number
+            ];
+            total: number;
+        };
+        /** @description What a photo of the study said, in words. */
+        StudyPhoto: {
+            turn: number;
+            bead: number;
+            words: string;
+        };
+        /** @description How many beads, the names of who photographs with which phones, and how often each. */
+        StudyRequest: {
+            beads: number;
+            people: string[];
+            phones: string[];
+            photos: number;
+        };
+        /** @description A photo to be taken: its turn from 0, the bead's number from 1, who takes it, with which phone. */
+        StudyTurn: {
+            turn: number;
+            bead: number;
+            person: string;
+            phone: string;
+        };
         /** @description A cause that stood first, and what was made of it: how often it was confirmed, ruled out, and what was confirmed instead. */
         SuggestedCause: {
             code: string;
@@ -9054,6 +9206,68 @@ export interface operations {
             };
         };
     };
+    studies_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Studies"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    study_start: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StudyRequest"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Study"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     time_zone_set: {
         parameters: {
             query?: never;
@@ -10288,6 +10502,128 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    study_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Study"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    study_drop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    study_photo_take: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Study"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    study_sheet: {
+        parameters: {
+            query?: {
+                paper?: "a4" | "letter";
+            };
+            header?: never;
+            path: {
+                study_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
             };
             default: {
                 headers: {

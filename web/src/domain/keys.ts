@@ -123,6 +123,7 @@ export const apiGuideKeys = family({ description: ["api-guide"] });
 export const measuringKeys = family({
   phones: ["measuring", "phones"],
   course: (course: number) => ["measuring", course],
+  studies: (course: number) => ["measuring", course, "studies"],
 });
 
 export const trustKeys = { authority: ["trust"] as const };

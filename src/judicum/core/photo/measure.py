@@ -10,7 +10,7 @@ from judicum.core.errors import UnreadablePicture
 from judicum.core.photo.axis import AxisReading, read_axis
 from judicum.core.photo.band import read_band
 from judicum.core.photo.bead import Bead
-from judicum.core.photo.decode import decode
+from judicum.core.photo.decode import decode, encode_jpeg
 from judicum.core.photo.defects import Fault, find_defects
 from judicum.core.photo.doubt import Doubt, doubt_of
 from judicum.core.photo.fault_kinds import hidden_by
@@ -25,6 +25,7 @@ from judicum.core.photo.ripple import find_fronts
 from judicum.core.photo.scale import GivenScale, Scale, find_card, plane_scale
 from judicum.core.photo.segment import Segmentation, segment
 from judicum.core.photo.sharpness import blur_mm
+from judicum.core.photo.strip import cut_strip
 from judicum.core.photo.tint import Tint, read_tint
 from judicum.core.photo.toes import Toes
 from judicum.core.photo.trace import to_tips, trace_toes
@@ -220,3 +221,10 @@ def _clipped_share(picture: Picture, scale: Scale, bead: Outline) -> float:
 
 def _refused(report: Report, why: NotMeasured) -> Measured:
     return Measured(report.replace(refusal=Refusal(code=why.code)), refusal=why)
+
+
+def strip_file(measured: Measured) -> bytes | None:
+    """The strip of a measured bead as a JPEG file, None for a refused photo."""
+    if measured.bead is None or measured.picture is None:
+        return None
+    return encode_jpeg(cut_strip(measured.picture, measured.bead))

@@ -55,12 +55,21 @@ def _phone(data: bytes, given: Mapping[str, Any]) -> tuple[Any, bytes]:
     return {**dataclasses.asdict(found), "uncertainty_mm": found.uncertainty_mm}, b""
 
 
+def _measure(data: bytes, given: Mapping[str, Any]) -> tuple[Any, bytes]:
+    from judicum.core.photo.measure import measure_photo, strip_file
+
+    found = measure_photo(data)
+    refusal = None if found.refusal is None else dataclasses.asdict(found.refusal)
+    return {"report": found.report.as_json(), "refusal": refusal}, strip_file(found) or b""
+
+
 JOBS: dict[str, Callable[[bytes, Mapping[str, Any]], tuple[Any, bytes]]] = {
     "ingest": _ingest,
     "precheck": _precheck,
     "cut_strip": _cut_strip,
     "clean": _clean,
     "phone": _phone,
+    "measure": _measure,
 }
 
 

@@ -18,6 +18,7 @@ COURSE_BY = {
     "upload_id": "assignments__attempts__uploads",
     "session_id": "sessions",
     "bottle_id": "bottles",
+    "study_id": "repeat_studies",
 }
 """How the course is found by what an address names; where it names several, the first counts."""
 

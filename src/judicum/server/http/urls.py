@@ -26,6 +26,7 @@ from judicum.server.http.routes import (
     schemes,
     sessions,
     stock,
+    studies,
     trials,
     trust,
     workbench,
@@ -113,6 +114,10 @@ urlpatterns = [
     path("attempts/<int:attempt_id>/callipers", measuring.CallipersView.as_view()),
     path("courses/<int:course_id>/measuring", measuring.MeasuringView.as_view()),
     path("courses/<int:course_id>/calliper-share", measuring.CalliperShareView.as_view()),
+    path("courses/<int:course_id>/studies", studies.StudiesView.as_view()),
+    path("studies/<int:study_id>", studies.StudyView.as_view()),
+    path("studies/<int:study_id>/photos/<int:number>", studies.StudyPhotoView.as_view()),
+    path("studies/<int:study_id>/sheet.pdf", studies.StudySheetView.as_view()),
     # causes
     path("attempts/<int:attempt_id>/causes", causes.CausesView.as_view()),
     path("attempts/<int:attempt_id>/causes/<str:cause>", causes.CauseView.as_view()),

@@ -11,7 +11,7 @@ from django.utils import timezone
 from judicum.server.follow.eye.models import EyeCard, EyeRound
 from judicum.server.follow.notices.models import NotificationPreference
 from judicum.server.follow.sessions.models import Attendance, BoothSlot, CalendarSubscription
-from judicum.server.follow.trust.models import PhoneCheck
+from judicum.server.follow.trust.models import PhoneCheck, RepeatStudy
 from judicum.server.people.accounts.actions.second_factor import drop_second
 from judicum.server.people.accounts.models import Token, User
 from judicum.server.people.courses.models import Membership
@@ -81,6 +81,10 @@ def _take_name_out(person: User) -> None:
     for model, fields in ((Mark, ("comment", "next_change")), (SecondMark, ("comment",)), (Reference, ("comment",))):
         _rewrite(model.objects.filter(mine), fields, without)
     _rewrite(Attempt.objects.filter(student=person), ("answer",), without)
+    for study in RepeatStudy.objects.filter(course__workshop=person.workshop):
+        named = [without(name) for name in study.people]
+        if named != study.people:
+            RepeatStudy.objects.filter(pk=study.pk).update(people=named)
     # The log refuses changes; of this one it lets the words pass, and nothing else (migration attempts.0011).
     with connection.cursor() as cursor:
         cursor.execute("SET LOCAL judicum.removing = 'on'")

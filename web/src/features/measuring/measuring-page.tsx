@@ -3,6 +3,7 @@ import { useCourse } from "../../domain/course";
 import { TablesSwitch } from "../../ui/plot-frame";
 import { CheckPhone } from "./check-phone";
 import { CourseAgreement } from "./course-agreement";
+import { RepeatStudies } from "./repeat-study";
 
 /**
  * How true measuring is: one's own phone by a printed target and, for those who teach, the course's
@@ -18,6 +19,7 @@ export function MeasuringPage() {
       </div>
       <CheckPhone />
       {teaches && <CourseAgreement />}
+      {teaches && <RepeatStudies />}
     </div>
   );
 }

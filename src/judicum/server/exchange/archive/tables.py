@@ -177,6 +177,8 @@ LEFT_OUT = {
     "accounts.Workshop": "the workshop is that of the server it goes to",
     "accounts.Token": "a person's own",
     "trust.PhoneCheck": "a person's own",
+    "trust.RepeatStudy": "of the phones and the light of this place",
+    "trust.StudyPhoto": "of the phones and the light of this place",
     "eye.EyeCard": "a person's own",
     "eye.EyeRound": "a person's own",
     "eye.EyeBead": "drawn anew",

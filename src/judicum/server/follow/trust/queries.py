@@ -1,8 +1,12 @@
-"""Callipered widths beside measured ones."""
+"""Callipered widths beside measured ones; repeat studies."""
 
+from judicum.core.errors import NotFound, said
 from judicum.core.photo.report import Report
 from judicum.core.trust.callipers import Pair, pair_of
+from judicum.server.follow.trust.models import RepeatStudy
+from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
+from judicum.server.people.courses.queries import staff_of
 from judicum.server.record.attempts.models import Attempt
 from judicum.words.names import option_name
 
@@ -38,3 +42,12 @@ def _groups(attempt: Attempt) -> tuple[tuple[str, str], ...]:
         ("joint", option_name("joint", design.joint)),
         ("finish", option_name("finish", attempt.assignment.finish)),
     )
+
+
+def study_for(user: User, study_id: int) -> RepeatStudy:
+    """A study of a course that the person teaches. Raises NotFound, NotAllowed."""
+    found = RepeatStudy.objects.select_related("course").filter(pk=study_id).first()
+    if found is None:
+        raise NotFound(said("refused-there-is-no-study", study_id=study_id))
+    staff_of(user, found.course_id)
+    return found

@@ -67,21 +67,21 @@ def _coupon(coupon: CouponShown) -> list[Flowable]:
         KeepTogether(
             [paragraph(coupon.title, HEADING), paragraph(coupon.goal, SMALL), paragraph(coupon.standing), *plots]
         ),
-        *(part for strip in coupon.strips for part in _strip(strip)),
+        *(part for one in coupon.strips for part in strip(one)),
         Spacer(1, 2 * mm),
         table([headings(), *coupon.rows], widths),
     ]
 
 
-def _strip(strip: StripShown) -> list[Flowable]:
+def strip(one: StripShown) -> list[Flowable]:
     """The strip at its true size; one that is longer than the page is wide is said to be smaller."""
-    wide, tall = ImageReader(io.BytesIO(strip.jpeg)).getSize()
-    shown = min(strip.wide_mm, MAX_STRIP_MM)
-    if shown == strip.wide_mm:
-        caption = t("print-true-size", caption=strip.caption)
+    wide, tall = ImageReader(io.BytesIO(one.jpeg)).getSize()
+    shown = min(one.wide_mm, MAX_STRIP_MM)
+    if shown == one.wide_mm:
+        caption = t("print-true-size", caption=one.caption)
     else:
-        caption = t("print-scaled", caption=strip.caption, share=f"{100 * shown / strip.wide_mm:.0f}")
-    image = Image(io.BytesIO(strip.jpeg), shown * mm, shown * mm * tall / wide, hAlign="LEFT")
+        caption = t("print-scaled", caption=one.caption, share=f"{100 * shown / one.wide_mm:.0f}")
+    image = Image(io.BytesIO(one.jpeg), shown * mm, shown * mm * tall / wide, hAlign="LEFT")
     return [KeepTogether([paragraph(caption, SMALL), image])]
 
 

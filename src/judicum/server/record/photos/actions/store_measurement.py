@@ -7,10 +7,8 @@ from datetime import datetime
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.photo.decode import encode_jpeg
 from judicum.core.photo.engine import ENGINE_VERSION
-from judicum.core.photo.measure import Measured
-from judicum.core.photo.strip import cut_strip
+from judicum.core.photo.measure import Measured, strip_file
 from judicum.server.platform.storage import store_file
 from judicum.server.record.attempts.queries import held
 from judicum.server.record.attempts.states import AttemptStep
@@ -39,13 +37,6 @@ BESIDE = {
     PhotoKind.TRIAL: AttemptStep.MEASURE_TRIAL,
 }
 """Kinds of photo whose figures are not the attempt's, and the step that their measuring is."""
-
-
-def strip_file(measured: Measured) -> bytes | None:
-    """The strip of a measured bead as a JPEG file, None for a refused photo."""
-    if measured.bead is None or measured.picture is None:
-        return None
-    return encode_jpeg(cut_strip(measured.picture, measured.bead))
 
 
 def store_measurement(measurement_id: int, found: Sequence[MeasuredBead], at: datetime | None = None) -> bool:

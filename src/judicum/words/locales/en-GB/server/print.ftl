@@ -108,3 +108,6 @@ print-work-on = What to work on
 unit-bottles = { -bottles }
 unit-m = m
 unit-pieces = pieces
+print-study = Repeat study, { $course }, { $date }
+print-study-of = Beads: { $beads }. Each photographed { $photos } times by { $people } with { $phones }. Taken: { $done } of { $total }.
+print-study-strip = Bead { $bead }: { $low } to { $high } wide in its photos

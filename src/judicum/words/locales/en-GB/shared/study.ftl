@@ -1,0 +1,13 @@
+study-agree = Pairs that agree
+study-between-beads = Beads themselves
+study-classes = Classes told apart
+study-consistency-title = How alike photos of one bead are told
+study-differs = What differs (standard deviations)
+study-figure = Figure
+study-kappa = Kappa
+study-kind = Tint and faults
+study-measuring = All measuring
+study-people = Who took it
+study-phones = Phone
+study-repeat = Same photo again
+study-share = Of all that differs
