@@ -5212,24 +5212,12 @@ export interface components {
             share: number;
             classes: number;
         };
-        /** @description Least and most of each, and most photos together. */
+        /** @description Least and most ([from, to]) of each, and most photos together. */
         StudyLimits: {
-            beads: [
-                number,
-                number
-            ];
-            people: [
-                number,
-                number
-            ];
-            phones: [
-                number,
-                number
-            ];
-            photos: [
-                number,
-                number
-            ];
+            beads: number[];
+            people: number[];
+            phones: number[];
+            photos: number[];
             total: number;
         };
         /** @description What a photo of the study said, in words. */

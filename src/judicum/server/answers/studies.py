@@ -72,12 +72,12 @@ class Study(Answer):
 
 
 class StudyLimits(Answer):
-    """Least and most of each, and most photos together."""
+    """Least and most ([from, to]) of each, and most photos together."""
 
-    beads: tuple[int, int]
-    people: tuple[int, int]
-    phones: tuple[int, int]
-    photos: tuple[int, int]
+    beads: list[int]
+    people: list[int]
+    phones: list[int]
+    photos: list[int]
     total: int
 
 

@@ -30,7 +30,11 @@ LENGTHS = ("width_mm", "pitch_mm")
 COMPARED = ("width_mm", "width_cv", "pitch_mm", "pitch_cv")
 """Figures of a photo that are taken apart."""
 LIMITS = StudyLimits(
-    beads=repeat.BEADS, people=repeat.PEOPLE, phones=repeat.PHONES, photos=repeat.PHOTOS, total=repeat.MAX_TURNS
+    beads=list(repeat.BEADS),
+    people=list(repeat.PEOPLE),
+    phones=list(repeat.PHONES),
+    photos=list(repeat.PHOTOS),
+    total=repeat.MAX_TURNS,
 )
 ENOUGH_CLASSES = 5
 """Classes from which a figure is said to tell beads apart well [src: montgomery-runger-1993]."""
