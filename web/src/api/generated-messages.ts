@@ -751,6 +751,17 @@ export type Messages = {
   "callipers-phone": "phone" | "width";
   "callipers-save": never;
   "callipers-title": never;
+  "corrections-found": never;
+  "corrections-from": "from";
+  "corrections-kind": never;
+  "corrections-kinds": never;
+  "corrections-limit": never;
+  "corrections-missed": never;
+  "corrections-right": never;
+  "corrections-speak": "below" | "from" | "wrong";
+  "corrections-take": never;
+  "corrections-title": never;
+  "corrections-undo": never;
   "measuring-again": never;
   "measuring-agreement": never;
   "measuring-beads": never;

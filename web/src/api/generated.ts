@@ -934,6 +934,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{course_id}/fault-limit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description From which confidence a kind of fault is reported in the course; for the instructor to take or undo. */
+        put: operations["fault_limit_set"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{course_id}/guide": {
         parameters: {
             query?: never;
@@ -3054,6 +3071,13 @@ export interface components {
             size_mm?: number;
             reach_mm?: number;
         };
+        /** @description What people corrected of the beads that they marked, and the rule by which limits are spoken for. */
+        CorrectionsTruth: {
+            beads: number;
+            kinds: components["schemas"]["FaultTruth"][];
+            said: string[];
+            rule: string;
+        };
         CostRow: {
             name: string;
             coupons: number;
@@ -3494,6 +3518,17 @@ export interface components {
             /** Format: date-time */
             finished_at: string;
         };
+        /** @description From which confidence a kind is reported where the limit is taken; how many found ones lie below it, and were removed by hand. */
+        FaultLimit: {
+            confidence: number;
+            below: number;
+            wrong: number;
+        };
+        /** @description Take the limit that corrections speak for, or none. */
+        FaultLimitRequest: {
+            kind: string;
+            on: boolean;
+        };
         /** @description A fault's kind and its place along the bead. */
         FaultPlace: {
             kind: string;
@@ -3502,6 +3537,21 @@ export interface components {
         /** @description What does not work at a booth. */
         FaultReportRequest: {
             text: string;
+        };
+        /**
+         * @description How true one kind of fault is: found ones, right ones among them with the interval of their share, missed ones; the limit in
+         *     force (a confidence), and the one that corrections speak for.
+         */
+        FaultTruth: {
+            kind: string;
+            name: string;
+            found: number;
+            right: number;
+            missed: number;
+            low: number;
+            high: number;
+            limit: number | null;
+            spoken_for: components["schemas"]["FaultLimit"] | null;
         };
         /** @description One field that was refused: its key and what it is called, what was given, what is allowed, and all of it as a sentence. */
         FieldProblem: {
@@ -4024,6 +4074,7 @@ export interface components {
             points: components["schemas"]["AgreementPoint"][];
             chart: components["schemas"]["DriftChart"] | null;
             said: string[];
+            corrections: components["schemas"]["CorrectionsTruth"];
         };
         Member: {
             id: number;
@@ -7691,6 +7742,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Eye"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    fault_limit_set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FaultLimitRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Measuring"];
                 };
             };
             default: {

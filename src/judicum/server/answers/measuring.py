@@ -103,6 +103,45 @@ class DriftChart(Answer):
     drifts: bool
 
 
+class FaultLimit(Answer):
+    """From which confidence a kind is reported where the limit is taken; how many found ones lie below it, and were removed by hand."""
+
+    confidence: float
+    below: int
+    wrong: int
+
+
+class FaultTruth(Answer):
+    """How true one kind of fault is: found ones, right ones among them with the interval of their share, missed ones; the limit in
+    force (a confidence), and the one that corrections speak for."""
+
+    kind: str
+    name: str
+    found: int
+    right: int
+    missed: int
+    low: float
+    high: float
+    limit: float | None
+    spoken_for: FaultLimit | None
+
+
+class CorrectionsTruth(Answer):
+    """What people corrected of the beads that they marked, and the rule by which limits are spoken for."""
+
+    beads: int
+    kinds: list[FaultTruth]
+    said: list[str]
+    rule: str
+
+
+class FaultLimitRequest(Request):
+    """Take the limit that corrections speak for, or none."""
+
+    kind: str
+    on: bool
+
+
 class Measuring(Answer):
     """How true measuring is in a course: all attempts with callipered widths, by group, over time."""
 
@@ -113,6 +152,7 @@ class Measuring(Answer):
     points: list[AgreementPoint]
     chart: DriftChart | None
     said: list[str]
+    corrections: CorrectionsTruth
 
 
 class CalliperShare(Answer):

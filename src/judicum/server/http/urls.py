@@ -114,6 +114,7 @@ urlpatterns = [
     path("attempts/<int:attempt_id>/callipers", measuring.CallipersView.as_view()),
     path("courses/<int:course_id>/measuring", measuring.MeasuringView.as_view()),
     path("courses/<int:course_id>/calliper-share", measuring.CalliperShareView.as_view()),
+    path("courses/<int:course_id>/fault-limit", measuring.FaultLimitView.as_view()),
     path("courses/<int:course_id>/studies", studies.StudiesView.as_view()),
     path("studies/<int:study_id>", studies.StudyView.as_view()),
     path("studies/<int:study_id>/photos/<int:number>", studies.StudyPhotoView.as_view()),

@@ -6,11 +6,15 @@ from django.utils import timezone
 
 from judicum.core.photo.report import Report
 from judicum.core.trust.callipers import Held, Pair, chart_of, held, measured_at, places_mm
+from judicum.core.trust.corrections import MIN_BELOW, MIN_FOUND, MOVED_MM, WRONG_SHARE, kinds_of
 from judicum.server.answers.measuring import (
     AgreementPoint,
     CalliperPlace,
     Callipers,
+    CorrectionsTruth,
     DriftChart,
+    FaultLimit,
+    FaultTruth,
     HeldGroup,
     Measuring,
     PhoneCheck,
@@ -20,9 +24,10 @@ from judicum.server.answers.measuring import (
 from judicum.server.follow.trust import models
 from judicum.server.follow.trust.actions.check_phone import ASKED_AGAIN
 from judicum.server.follow.trust.actions.take_callipers import is_asked
-from judicum.server.follow.trust.queries import pairs_of
+from judicum.server.follow.trust.queries import pairs_of, reviewed_of
 from judicum.server.people.accounts.models import User
 from judicum.server.people.accounts.units import units_of
+from judicum.server.people.courses.models import Course
 from judicum.server.people.courses.queries import staff_of
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import attempt_for
@@ -83,10 +88,10 @@ def callipers_of(user: User, attempt_id: int) -> Callipers:
 def measuring_page(user: User, course_id: int) -> Measuring:
     """How true measuring is in a course one teaches. Raises NotFound, NotAllowed."""
     course = staff_of(user, course_id).course
-    return _measuring(course.calliper_share, pairs_of(course), units_of(user))
+    return _measuring(course, pairs_of(course), units_of(user))
 
 
-def _measuring(share: int, pairs: list[tuple[Attempt, Pair]], units: Units) -> Measuring:
+def _measuring(course: Course, pairs: list[tuple[Attempt, Pair]], units: Units) -> Measuring:
     every = [pair for _, pair in pairs]
     by_group: dict[tuple[str, str], list[Pair]] = defaultdict(list)
     for pair in every:
@@ -95,7 +100,7 @@ def _measuring(share: int, pairs: list[tuple[Attempt, Pair]], units: Units) -> M
     groups = [(key, found) for key, mine in sorted(by_group.items()) if (found := held(mine)) is not None]
     whole, chart = held(every), chart_of([pair.off_mm for pair in every])
     return Measuring(
-        share=share,
+        share=course.calliper_share,
         count=len(pairs),
         whole=_group("all", "", whole) if whole else None,
         groups=[_group(kind, name, found) for (kind, name), found in groups],
@@ -117,7 +122,35 @@ def _measuring(share: int, pairs: list[tuple[Attempt, Pair]], units: Units) -> M
         if chart
         else None,
         said=_said(whole, chart is not None and chart.drifts, units),
+        corrections=_corrections(course, units),
     )
+
+
+def _corrections(course: Course, units: Units) -> CorrectionsTruth:
+    """What people corrected, per kind of fault and in words."""
+    beads = reviewed_of(course)
+    rule = t("corrections-rule", found=MIN_FOUND, below=MIN_BELOW, share=f"{100 * WRONG_SHARE:.0f}")
+    kinds = [
+        FaultTruth(
+            **{key: value for key, value in vars(one).items() if key != "limit"},
+            name=named("fault", one.kind),
+            limit=course.fault_limits.get(one.kind),
+            spoken_for=FaultLimit(**vars(one.limit)) if one.limit else None,
+        )
+        for one in kinds_of(beads)
+    ]
+    if not beads:
+        return CorrectionsTruth(beads=0, kinds=[], said=[t("corrections-none")], rule=rule)
+    moved = [one.width_changed_mm for one in beads if abs(one.width_changed_mm) >= MOVED_MM]
+    lines = [t("corrections-of", count=len(beads))]
+    if moved:
+        by = format_figure(sum(moved) / len(moved), "length", units, 2)
+        lines.append(t("corrections-toes", count=len(moved), by=by))
+    fronts = sum(one.fronts for one in beads)
+    if fronts:
+        removed, added = sum(one.fronts_removed for one in beads), sum(one.fronts_added for one in beads)
+        lines.append(t("corrections-fronts", fronts=fronts, removed=removed, added=added))
+    return CorrectionsTruth(beads=len(beads), kinds=kinds, said=lines, rule=rule)
 
 
 def _group(kind: str, name: str, found: Held) -> HeldGroup:

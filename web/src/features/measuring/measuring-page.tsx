@@ -2,6 +2,7 @@ import { t } from "../../catalogue";
 import { useCourse } from "../../domain/course";
 import { TablesSwitch } from "../../ui/plot-frame";
 import { CheckPhone } from "./check-phone";
+import { Corrections } from "./corrections";
 import { CourseAgreement } from "./course-agreement";
 import { RepeatStudies } from "./repeat-study";
 
@@ -19,6 +20,7 @@ export function MeasuringPage() {
       </div>
       <CheckPhone />
       {teaches && <CourseAgreement />}
+      {teaches && <Corrections />}
       {teaches && <RepeatStudies />}
     </div>
   );

@@ -25,7 +25,7 @@ export function usePhoneChecks() {
   return { read, check };
 }
 
-/** How true measuring is in the open course, and the share of attempts that are asked for callipered widths. */
+/** How true measuring is in the open course, the share of attempts that are asked for callipered widths, and limits of faults. */
 export function useMeasuring() {
   const { id } = useCourse();
   const queries = useQueryClient();
@@ -45,7 +45,12 @@ export function useMeasuring() {
       ),
     onSuccess: () => queries.invalidateQueries({ queryKey: key }),
   });
-  return { read, setShare };
+  const setLimit = useMutation({
+    mutationFn: (body: Schemas["FaultLimitRequest"]) =>
+      unwrap(api.PUT("/api/courses/{course_id}/fault-limit", { params: { path: { course_id: id } }, body })),
+    onSuccess: (data) => queries.setQueryData(key, data),
+  });
+  return { read, setShare, setLimit };
 }
 
 const FOLLOWED_MS = 5000;

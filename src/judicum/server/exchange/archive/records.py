@@ -169,6 +169,7 @@ RECORDS: dict[str, Record] = {
         code("purge_school", "when the back is purged", "always", "butts", "root", "never", default="always"),
         code("solvent", "what parts are wiped with", "acetone", "alcohol", default="acetone"),
         code("locale", "language of what is printed", "en-GB", "en-US", default="en-GB"),
+        anything("fault_limits", "confidence from which a kind of fault is reported, by kind", default={}),
         anything("cup_flows", "flows that makers name for the cups of the stock, by cup number", "L/min", default={}),
         anything("methods", "further methods that were chosen, by their key", default={}),
     )),

@@ -1,8 +1,9 @@
-"""Callipered widths beside measured ones; repeat studies."""
+"""Callipered widths beside measured ones, corrections beside what was measured, repeat studies."""
 
 from judicum.core.errors import NotFound, said
-from judicum.core.photo.report import Report
+from judicum.core.photo.report import Defect, Report
 from judicum.core.trust.callipers import Pair, pair_of
+from judicum.core.trust.corrections import Reviewed, review
 from judicum.server.follow.trust.models import RepeatStudy
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
@@ -42,6 +43,25 @@ def _groups(attempt: Attempt) -> tuple[tuple[str, str], ...]:
         ("joint", option_name("joint", design.joint)),
         ("finish", option_name("finish", attempt.assignment.finish)),
     )
+
+
+def reviewed_of(course: Course) -> list[Reviewed]:
+    """What people corrected of the course's newest marked beads."""
+    attempts = (
+        Attempt.objects.filter(course=course, mark__isnull=False, summary__refusal_code="")
+        .select_related("summary__measurement__chosen")
+        .prefetch_related("summary__measurement__corrections")
+        .order_by("-created_at", "-id")[:MAX_ATTEMPTS]
+    )
+    found = []
+    for attempt in attempts:
+        measurement = attempt.summary.measurement
+        computed, result = measurement.computed.report, measurement.result
+        if computed and result:
+            below = [Defect.model_validate(one) for one in computed.get("below_limit", [])]
+            steps = [one.step for one in measurement.corrections_in_force]
+            found.append(review(Report.from_json(computed), Report.from_json(result), steps, below))
+    return found
 
 
 def study_for(user: User, study_id: int) -> RepeatStudy:

@@ -12,6 +12,7 @@ from judicum.core.errors import InvalidValue, said
 from judicum.core.photo.picture_file import MAX_BYTES
 from judicum.server.answers import measuring as answers
 from judicum.server.follow.trust.actions.check_phone import check_phone
+from judicum.server.follow.trust.actions.set_fault_limit import set_fault_limit
 from judicum.server.follow.trust.actions.take_callipers import take_callipers
 from judicum.server.http.parsing import sent, sent_bytes
 from judicum.server.http.person import person
@@ -88,3 +89,13 @@ class CalliperShareView(APIView):
         asked = sent(answers.CalliperShareRequest, request)
         course = set_share(person(request), course_id, "calliper_share", asked.share)
         return Response(answers.CalliperShare(share=course.calliper_share))
+
+
+class FaultLimitView(APIView):
+    """From which confidence a kind of fault is reported in the course; for the instructor to take or undo."""
+
+    @extend_schema(operation_id="fault_limit_set", request=answers.FaultLimitRequest, responses=answers.Measuring)
+    def put(self, request: Request, course_id: int) -> Response:
+        user, asked = person(request), sent(answers.FaultLimitRequest, request)
+        set_fault_limit(user, course_id, asked.kind, asked.on)
+        return Response(measuring_page(user, course_id))

@@ -35,7 +35,7 @@ class Course(models.Model):
     """A class of a workshop that meets over some weeks; students join with its code: `join_left` more of them (None: any number), until
     `join_until` (None: without end).
 
-    `width_factor` is by what the stated uncertainty of widths grows here, as the course's callipers found. `cup_flows` are the flows (L/min) that makers name for the cups of its stock, by cup number: kept here by the stock, because
+    `width_factor` is by what the stated uncertainty of widths grows here, as the course's callipers found; `fault_limits` the confidence from which a kind of fault is reported, where its corrections spoke for one. `cup_flows` are the flows (L/min) that makers name for the cups of its stock, by cup number: kept here by the stock, because
     every card asks. `methods` are those of METHODS that were chosen, by their key. An archived one is read and reported, and nothing of it changes any more. `second_share` is the share (percent) of marks that go to a blind second marker by lot, `calliper_share` that of attempts that are asked for callipered widths. `filling` says how far its attempts are brought in (`done` of `total`) while that goes on.
     """
 
@@ -61,6 +61,7 @@ class Course(models.Model):
     locale = _school("locale")
     methods = models.JSONField(default=dict, db_default={})
     width_factor = models.FloatField(default=1.0, db_default=1.0)
+    fault_limits = models.JSONField(default=dict, db_default={})
     cup_flows = models.JSONField(default=dict, db_default={})
     cup_school = _Method("cup_school")
     gas_part_school = _Method("gas_part_school")

@@ -1,6 +1,6 @@
 """Writing down what a measurement gave."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime
 
@@ -9,6 +9,7 @@ from django.utils import timezone
 
 from judicum.core.photo.engine import ENGINE_VERSION
 from judicum.core.photo.measure import Measured, strip_file
+from judicum.core.trust.corrections import with_limits
 from judicum.server.platform.storage import store_file
 from judicum.server.record.attempts.queries import held
 from judicum.server.record.attempts.states import AttemptStep
@@ -48,13 +49,18 @@ def store_measurement(measurement_id: int, found: Sequence[MeasuredBead], at: da
     measured = found[0].measured
     names = [store_file("strips", "jpg", one.strip) if one.strip else "" for one in found]
     with transaction.atomic():
-        mine = Measurement.objects.select_for_update(of=("self",)).select_related("photo").get(pk=measurement_id)
+        mine = (
+            Measurement.objects.select_for_update(of=("self",))
+            .select_related("photo__attempt__course")
+            .get(pk=measurement_id)
+        )
         if mine.state == MeasurementState.DONE:
             return False
         refused = measured.report.refusal
         mine.state = MeasurementState.DONE
         mine.engine_version = ENGINE_VERSION
-        mine.report, mine.strip = report_in_words(measured), names[0]
+        limits = mine.photo.attempt.course.fault_limits
+        mine.report, mine.strip = with_limits(report_in_words(measured), limits), names[0]
         if measured.bead is not None:
             mine.overlay, mine.bead = measured.bead.overlay(), measured.bead.as_json()
         mine.refusal_code = refused.code if refused else ""
@@ -66,12 +72,12 @@ def store_measurement(measurement_id: int, found: Sequence[MeasuredBead], at: da
                 mine.report = {**mine.report, "side": "back"}
             mine.save()
             if mine.photo.kind == PhotoKind.TRIAL:
-                _save_beads(mine, found, names)
+                _save_beads(mine, found, names, limits)
             step = BESIDE[PhotoKind(mine.photo.kind)]
             advance(attempt, step, None, at, measurement=mine.pk, refusal=mine.refusal_code or None)
             return True
         mine.save()
-        _save_beads(mine, found, names)
+        _save_beads(mine, found, names, limits)
         save_summary(mine.photo.attempt_id)
         step = AttemptStep.REFUSE_PHOTO if refused else AttemptStep.MEASURE
         advance(
@@ -87,13 +93,15 @@ def store_measurement(measurement_id: int, found: Sequence[MeasuredBead], at: da
     return True
 
 
-def _save_beads(mine: Measurement, found: Sequence[MeasuredBead], strips: Sequence[str]) -> None:
+def _save_beads(
+    mine: Measurement, found: Sequence[MeasuredBead], strips: Sequence[str], limits: Mapping[str, float]
+) -> None:
     """Every measured bead, where the photo shows several of them."""
     kept = [
         SeenBead(
             measurement=mine,
             number=one.measured.report.bead_number or 1,
-            report=report_in_words(one.measured),
+            report=with_limits(report_in_words(one.measured), limits),
             overlay=one.measured.bead.overlay(),
             bead=one.measured.bead.as_json(),
             strip=strip,

@@ -1,3 +1,14 @@
+corrections-fronts = Of { $fronts } ripple fronts found, { $removed } were removed by hand, and { $added } were added.
+corrections-none = No marked bead yet: corrections say something once beads are marked.
+corrections-of = { $count ->
+        [one] Over 1 marked bead: what was left alone counts as right.
+       *[other] Over { $count } marked beads: what was left alone counts as right.
+    }
+corrections-rule = A limit is offered from { $found } found faults of a kind on, where at least { $below } lie below it and { $share }% of those were removed by hand. It holds for photos measured from then on; what it keeps back is kept, and still counts here.
+corrections-toes = { $count ->
+        [one] On 1 bead the toes were moved: its mean width changed by { $by }.
+       *[other] On { $count } beads the toes were moved: their mean width changed by { $by } on average.
+    }
 held-by-all = all
 held-by-engine = engine
 held-by-finish = finish

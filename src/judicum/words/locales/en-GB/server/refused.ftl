@@ -149,6 +149,7 @@ refused-this-attempt-has-photos-that-is = This attempt already has the most phot
 refused-this-bead-was-marked-before-a = You already { -marked } this bead. A test is { -marked } once.
 refused-this-coupon-was-not-given-to = This coupon isn't assigned to you.
 refused-this-file-is-no-jpeg-png = This file isn't a JPEG, PNG or HEIC picture.
+refused-no-limit-spoken-for = The corrections of this course do not speak for a limit of this kind: too few were found, or too many of those below were right.
 refused-photo-on-its-way = This photo has not wholly arrived yet, or was deleted. Send it first.
 refused-this-photo-is-not-kept-any = This photo was deleted by the retention rule. Its strip and measurements stay as they are.
 refused-too-many-pixels = The picture has too many pixels. At most { $millions } million are allowed.
