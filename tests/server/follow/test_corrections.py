@@ -15,7 +15,7 @@ from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.marking.models import Mark
 from judicum.server.record.photos.actions.store_measurement import store_measurement
-from judicum.server.record.photos.models import Measurement
+from judicum.server.record.photos.models import Correction, Measurement
 from tests.measured import bead_measured, measured_attempt
 from tests.people import Course
 
@@ -60,11 +60,16 @@ def test_what_markers_remove_speaks_for_a_limit_that_can_be_undone(course: Cours
     weak, sure = [fault(3.0 + 3 * k, 0.45) for k in range(10)], [fault(35.0 + 3 * k, 0.9) for k in range(12)]
     made = with_faults(attempt, [*weak, *sure])
     mark(course, attempt)
-    for one in weak[1:]:
-        step = {"step": "remove_fault", "kind": "pore", "s_mm": one.s_mm, "n_mm": 0}
-        assert api(course.instructor, "POST", f"/api/measurements/{made.pk}/corrections", step).status_code == 200
-    added = {"step": "add_fault", "kind": "undercut", "s_mm": 20, "n_mm": 1, "size_mm": 2}
-    api(course.instructor, "POST", f"/api/measurements/{made.pk}/corrections", added)
+    standing = [weak[0], *sure, fault(20.0, 1.0, "undercut")]
+    report = bead_measured().measured.report.replace(defects=standing).as_json()
+    Correction.objects.create(
+        measurement=made,
+        step={"step": "remove_fault"},
+        report=report,
+        overlay={},
+        by=course.instructor,
+        at=timezone.now(),
+    )
     seen = api(course.assistant, "GET", page).json()["corrections"]
     by_kind = {one["kind"]: one for one in seen["kinds"]}
     assert (by_kind["pore"]["found"], by_kind["pore"]["right"], by_kind["undercut"]["missed"]) == (22, 13, 1)

@@ -22,6 +22,8 @@ MIN_BELOW = 8
 """Of them below the limit."""
 WRONG_SHARE = 0.75
 """Of those below the limit, so many were removed by hand at least: three wrong ones go for each right one that is lost."""
+Z_95 = 1.96
+"""Standard deviations that hold 95 % of a normal distribution."""
 
 
 @dataclass(frozen=True)
@@ -140,10 +142,18 @@ def with_limits(report: dict[str, Any], limits: Mapping[str, float]) -> dict[str
 
 
 def _interval(right: int, count: int) -> tuple[float, float]:
-    """The 95 % interval of a share, by Wilson's score; 0 to 1 of none."""
-    from statsmodels.stats.proportion import proportion_confint
+    """The 95 % interval of a share, by Wilson's score [src: wilson-1927]; 0 to 1 of none. By hand: the library that has it takes
+    seconds to load into a web process.
 
-    return proportion_confint(right, count, method="wilson") if count else (0.0, 1.0)
+    >>> [round(value, 3) for value in _interval(8, 10)]
+    [0.49, 0.943]
+    """
+    if count == 0:
+        return 0.0, 1.0
+    share, z2 = right / count, Z_95**2
+    middle = (share + z2 / (2 * count)) / (1 + z2 / count)
+    reach = Z_95 * math.sqrt(share * (1 - share) / count + z2 / (4 * count**2)) / (1 + z2 / count)
+    return middle - reach, middle + reach
 
 
 def _away_mm(one: Defect, other: Defect) -> float:

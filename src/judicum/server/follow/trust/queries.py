@@ -1,29 +1,40 @@
 """Callipered widths beside measured ones, corrections beside what was measured, repeat studies."""
 
+from django.db.models import Prefetch, QuerySet
+
 from judicum.core.errors import NotFound, said
 from judicum.core.photo.report import Defect, Report
 from judicum.core.trust.callipers import Pair, pair_of
 from judicum.core.trust.corrections import Reviewed, review
-from judicum.server.follow.trust.models import RepeatStudy
+from judicum.server.follow.trust.models import Calliper, RepeatStudy
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
 from judicum.server.people.courses.queries import staff_of
 from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.photos.models import Correction
 from judicum.words.names import option_name
 
 MAX_ATTEMPTS = 1000
 """The newest callipered attempts of a course that are looked at."""
 
 
+def _measured(course: Course, **fits: object) -> QuerySet[Attempt]:
+    """The course's measured attempts that fit, the newest first, each with what counts of its measurement but the drawing."""
+    measurement = "summary__measurement"
+    drawn = [f"{owner}__{field}" for owner in (measurement, f"{measurement}__chosen") for field in ("overlay", "bead")]
+    return (
+        Attempt.objects.filter(course=course, summary__refusal_code="", **fits)
+        .select_related("assignment__design", f"{measurement}__chosen")
+        .prefetch_related(Prefetch(f"{measurement}__corrections", Correction.objects.defer("overlay")))
+        .defer(*drawn)
+        .order_by("-created_at", "-id")
+    )
+
+
 def pairs_of(course: Course) -> list[tuple[Attempt, Pair]]:
     """The course's attempts that were callipered and measured, oldest first, each with its pair of widths."""
-    attempts = (
-        Attempt.objects.filter(course=course, callipers__isnull=False, summary__refusal_code="")
-        .distinct()
-        .select_related("assignment__design", "summary__measurement__chosen")
-        .prefetch_related("callipers", "summary__measurement__corrections")
-        .order_by("-created_at", "-id")[:MAX_ATTEMPTS]
-    )
+    callipered = Calliper.objects.filter(attempt__course=course).values("attempt")
+    attempts = list(_measured(course, pk__in=callipered).prefetch_related("callipers")[:MAX_ATTEMPTS])
     pairs: list[tuple[Attempt, Pair]] = []
     for attempt in reversed(attempts):
         result = attempt.summary.measurement.result
@@ -47,12 +58,7 @@ def _groups(attempt: Attempt) -> tuple[tuple[str, str], ...]:
 
 def reviewed_of(course: Course) -> list[Reviewed]:
     """What people corrected of the course's newest marked beads."""
-    attempts = (
-        Attempt.objects.filter(course=course, mark__isnull=False, summary__refusal_code="")
-        .select_related("summary__measurement__chosen")
-        .prefetch_related("summary__measurement__corrections")
-        .order_by("-created_at", "-id")[:MAX_ATTEMPTS]
-    )
+    attempts = _measured(course, mark__isnull=False)[:MAX_ATTEMPTS]
     found = []
     for attempt in attempts:
         measurement = attempt.summary.measurement
