@@ -1796,6 +1796,7 @@ export type Messages = {
   "field-per_second": never;
   "field-photo_retention_days": never;
   "field-pitch_cv": never;
+  "field-pitch_mm": never;
   "field-places": never;
   "field-points": never;
   "field-polarity": never;

@@ -36,8 +36,8 @@ LIMITS = StudyLimits(
     photos=list(repeat.PHOTOS),
     total=repeat.MAX_TURNS,
 )
-ENOUGH_CLASSES = 5
-"""Classes from which a figure is said to tell beads apart well [src: montgomery-runger-1993]."""
+TELLS = ((5, "study-tells-well"), (2, "study-tells-badly"), (0, "study-tells-nothing"))
+"""What is said from so many classes on: five are enough, of one bead class nothing is told [src: montgomery-runger-1993]."""
 
 
 def studies_page(user: User, course_id: int) -> Studies:
@@ -135,8 +135,8 @@ def _figures(row: models.RepeatStudy, photos: Sequence[models.StudyPhoto], units
             StudyFigure(
                 name=field_name(key),
                 repeat=words(parts.repeat),
-                people=words(parts.people),
-                phones=words(parts.phones),
+                people=words(parts.people) if len(row.people) > 1 else "–",
+                phones=words(parts.phones) if len(row.phones) > 1 else "–",
                 measuring=words(parts.measuring),
                 beads=words(parts.part),
                 share=parts.share,
@@ -171,7 +171,7 @@ def _said(figures: Sequence[StudyFigure], consistency: Sequence[StudyConsistency
     """What it means, in words."""
     lines = [
         t(
-            "study-tells-well" if one.classes >= ENOUGH_CLASSES else "study-tells-badly",
+            next(name for least, name in TELLS if one.classes >= least),
             name=one.name,
             measuring=one.measuring,
             classes=one.classes,

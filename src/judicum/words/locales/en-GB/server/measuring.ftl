@@ -40,5 +40,6 @@ study-beads-title = The beads
 study-no-faults = no faults
 study-photo = Bead { $bead }: { $width } wide, { $faults }.
 study-tells-badly = { $name }: measuring differs by { $measuring } and tells { $classes } classes of these beads apart. Take beads that differ more, or hold the phone as the check of phones says.
+study-tells-nothing = { $name }: measuring differs by { $measuring } and cannot tell these beads apart. Take beads that differ more, or hold the phone as the check of phones says.
 study-tells-well = { $name }: measuring differs by { $measuring } and tells { $classes } classes of these beads apart. That is enough.
 study-tint = Tint of the bead

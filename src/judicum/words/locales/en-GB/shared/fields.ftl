@@ -143,6 +143,7 @@ field-pedal_school = Pedal
 field-per_second = Pulse frequency
 field-photo_retention_days = Photo retention (days)
 field-pitch_cv = Ripple variation
+field-pitch_mm = Ripple spacing
 field-places = Places left
 field-points = Points
 field-polarity = Polarity
