@@ -84,11 +84,11 @@ def _upgrade(parser: argparse.ArgumentParser) -> None:
 def _export(parser: argparse.ArgumentParser) -> None:
     parser.add_argument(
         "what",
-        choices=["course", "list", "workshop"],
-        help="a course, the list of them with their numbers, or a whole workshop",
+        choices=["course", "list", "workshop", "labels"],
+        help="a course, the list of them with their numbers, a whole workshop, or labelled pictures to teach from",
     )
     parser.add_argument("number", nargs="?", help="the course's number")
-    parser.add_argument("-o", dest="file", metavar="FILE", help="course.zip or workshop.zip, unless said")
+    parser.add_argument("-o", dest="file", metavar="FILE", help="course.zip, workshop.zip or labels.zip, unless said")
     parser.add_argument("--workshop", metavar="NAME", default="", help="which workshop, where there are several")
 
 
@@ -102,6 +102,8 @@ def _archive_export(asked: argparse.Namespace) -> int:
         return serve.django_command("list_courses")
     if asked.what == "workshop":
         return serve.django_command("export_workshop", asked.file or "workshop.zip", asked.workshop)
+    if asked.what == "labels":
+        return serve.django_command("export_labels", asked.file or "labels.zip", asked.workshop)
     return serve.django_command("export_course", asked.number or "", asked.file or "course.zip")
 
 
@@ -128,7 +130,7 @@ COMMANDS = (
         lambda a: serve.django_command("recover_account", a.login, serve.own_address()),
         lambda p: p.add_argument("login", metavar="NAME", help="their login name"),
     ),
-    Command("export", "write the archive of a course or of a whole workshop", _archive_export, _export),
+    Command("export", "write the archive of a course or of a whole workshop, or labelled pictures", _archive_export, _export),
     Command("import", "bring the archive of a course or a workshop in", lambda a: serve.django_command("import_course", a.file, a.workshop), _import),
     Command(
         "backup", "write everything into one file, while it runs", lambda a: serve.django_command("backup", a.file),

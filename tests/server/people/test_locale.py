@@ -60,7 +60,7 @@ def test_mail_follows_the_account_and_else_the_course(course: Course) -> None:
     course.row.locale = "en-US"
     course.row.save()
     assert locale_of(course.student) == "en-US"
-    assert locale_of(change_preferences(course.student, None, None, "en-GB")) == "en-GB"
+    assert locale_of(change_preferences(course.student, {"locale": "en-GB", "flow_unit": None})) == "en-GB"
 
 
 @pytest.mark.parametrize(

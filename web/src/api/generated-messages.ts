@@ -21,6 +21,7 @@ export type Messages = {
   "account-or-enter-this-key-in-the": "secret";
   "account-password-changed-other-devices-must-sign": never;
   "account-password-to-turn-it-off": never;
+  "account-photos-to-learn-from": never;
   "account-qr-code-for-your-authenticator-app": never;
   "account-requires-a-second-factor-for-everyone": "workshop";
   "account-revoke": "name";
@@ -31,12 +32,14 @@ export type Messages = {
   "account-second-factor": never;
   "account-second-factor-is-on-keep-these": never;
   "account-set-up-second-factor": never;
+  "account-share-my-photos": never;
   "account-sign-out-everywhere": never;
   "account-signs-you-out-on-every-device": never;
   "account-six-digit-code": never;
   "account-turn-off-second-factor": never;
   "account-turn-on-second-factor": never;
   "account-valid-for-days": never;
+  "account-what-is-shared": never;
   "account-you-enter-a-code-from-your": never;
   "account-your-data": never;
   "account-your-password-the-address-changes": never;

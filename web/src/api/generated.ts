@@ -4395,7 +4395,10 @@ export interface components {
             brushed: boolean;
             cooled: boolean;
         };
-        /** @description The units one thinks in and the locale one is spoken to in (empty: as the browser asks); null leaves one as it is. */
+        /**
+         * @description The units one thinks in, the locale one is spoken to in (empty: as the browser asks), and whether photos of one's beads may be
+         *     taught from; null leaves one as it is.
+         */
         PreferencesRequest: {
             /** @default null */
             length_unit?: components["schemas"]["LengthUnit"] | null;
@@ -4403,6 +4406,8 @@ export interface components {
             flow_unit?: components["schemas"]["FlowUnit"] | null;
             /** @default null */
             locale?: ("" | "en-GB" | "en-US") | null;
+            /** @default null */
+            shares_pictures?: boolean | null;
         };
         /** @description The ticked steps of the checklist; those left out are not done. */
         PreparationRequest: {
@@ -5095,6 +5100,7 @@ export interface components {
             flow_unit: components["schemas"]["FlowUnit"];
             /** @enum {string} */
             locale: "" | "en-GB" | "en-US";
+            shares_pictures: boolean;
             email: string;
             workshop: string;
             owns: boolean;

@@ -40,6 +40,7 @@ class SignedIn(Answer):
     length_unit: LengthUnit
     flow_unit: FlowUnit
     locale: Locale
+    shares_pictures: bool
     email: str
     workshop: str
     owns: bool
@@ -115,11 +116,13 @@ class CreatedToken(Answer):
 
 
 class PreferencesRequest(Request):
-    """The units one thinks in and the locale one is spoken to in (empty: as the browser asks); null leaves one as it is."""
+    """The units one thinks in, the locale one is spoken to in (empty: as the browser asks), and whether photos of one's beads may be
+    taught from; null leaves one as it is."""
 
     length_unit: LengthUnit | None = None
     flow_unit: FlowUnit | None = None
     locale: Locale | None = None
+    shares_pictures: bool | None = None
 
 
 class ResetLink(Answer):

@@ -21,6 +21,7 @@ def signed_in(who: User) -> SignedIn:
         username=user.username,
         display_name=user.display_name,
         length_unit=user.length_unit,
+        shares_pictures=user.shares_pictures,
         flow_unit=user.flow_unit,
         locale=user.locale,
         email=user.email,

@@ -1,6 +1,7 @@
 import { LOCALES, Say, t, type Locale } from "../../catalogue";
 import { Link } from "react-router";
 import { ChoiceField } from "../../ui/choice-field";
+import { Toggle } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
 import { useChangePreferences, useSession } from "../../domain/use-session";
@@ -45,6 +46,7 @@ export function AccountPage() {
         <div className="space-y-3">
           <SecondFactor state={second_factor} />
           <Tokens />
+          <Shared />
           <Kept />
         </div>
       </div>
@@ -65,6 +67,24 @@ function Language() {
         words={(one) => choiceWords("locale", one)}
         onChange={(one) => change.mutate({ locale: one as Locale | "" })}
       />
+      <Problem error={change.error} />
+    </Panel>
+  );
+}
+
+function Shared() {
+  const session = useSession();
+  const change = useChangePreferences();
+  return (
+    <Panel className="space-y-2">
+      <h2 className="text-lg font-bold">{t("account-photos-to-learn-from")}</h2>
+      <p>{t("account-what-is-shared")}</p>
+      <Toggle
+        checked={session.data?.shares_pictures ?? false}
+        onChange={(on) => change.mutate({ shares_pictures: on })}
+      >
+        {t("account-share-my-photos")}
+      </Toggle>
       <Problem error={change.error} />
     </Panel>
   );

@@ -123,7 +123,7 @@ def _shown(line: dict[str, Any]) -> dict[str, Any]:
     return {**line, **{key: value for key, value in usual.items() if line[key] is None}}
 
 
-UNTOLD = ("password", "last_login", "skeleton", "workshop", "owns", "email", "signed_out")
+UNTOLD = ("password", "last_login", "skeleton", "workshop", "owns", "email", "signed_out", "shares_pictures")
 """What of a person stays on their server: how they get in, and where mail goes."""
 
 TABLES: tuple[Table, ...] = (

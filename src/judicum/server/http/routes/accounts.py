@@ -167,5 +167,5 @@ class PreferencesView(APIView):
     )
     def patch(self, request: Request) -> Response:
         asked = sent(people_answers.PreferencesRequest, request)
-        user = change_preferences(person(request), asked.length_unit, asked.flow_unit, asked.locale)
+        user = change_preferences(person(request), asked.model_dump())
         return Response(signed_in(user))

@@ -63,7 +63,7 @@ class User(AbstractBaseUser):  # type: ignore[django-manager-missing]
     """Somebody of a workshop who can sign in; what they may do comes from their membership in a course.
 
     `owns` makes them an owner of their workshop; `locale` is how they are spoken to (empty: as their browser asks). `skeleton` is what no two login names may share (`names.skeleton`); `signed_out`
-    counts how often all sessions were ended; `removed_at` says since when nothing is kept that tells who it was.
+    counts how often all sessions were ended; `shares_pictures` says that they let photos of their beads be taught from (exchange.labels); `removed_at` says since when nothing is kept that tells who it was.
     """
 
     key = own_key()
@@ -78,6 +78,7 @@ class User(AbstractBaseUser):  # type: ignore[django-manager-missing]
         max_length=5, choices=[(one, one) for one in LOCALES], blank=True, default="", db_default=""
     )
     email = models.EmailField(blank=True, default="", db_default="")
+    shares_pictures = models.BooleanField(default=False, db_default=False)
     is_active = models.BooleanField(default=True)
     removed_at = models.DateTimeField(null=True)
     signed_out = models.PositiveIntegerField(default=0)

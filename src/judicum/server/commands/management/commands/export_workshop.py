@@ -1,29 +1,13 @@
-from pathlib import Path
+from collections.abc import Iterator
 
-from django.core.management.base import CommandParser
-
-from judicum.core.errors import InvalidValue, one_of, said
-from judicum.server.commands.saying import SayingCommand
+from judicum.server.commands.workshop_file import WorkshopFileCommand
 from judicum.server.exchange.archive.workshop import workshop_archive
-from judicum.server.exchange.archive.write import write_whole
 from judicum.server.people.accounts.models import Workshop
 from judicum.words.catalogue import t
 
 
-class Command(SayingCommand):
+class Command(WorkshopFileCommand):
     help = t("command-export_workshop")
 
-    def add_arguments(self, parser: CommandParser) -> None:
-        parser.add_argument("file")
-        parser.add_argument("workshop", nargs="?", default="", help=t("command-which-workshop"))
-
-    def carry_out(self, file: str, workshop: str) -> str:
-        rows = Workshop.objects.filter(name=workshop) if workshop else Workshop.objects.all()
-        if rows.count() != 1:
-            names = list(Workshop.objects.values_list("name", flat=True))
-            raise InvalidValue("workshop", workshop or None, one_of(names) if names else said("allowed-workshop-first"))
-        target, found = Path(file), rows.get()
-        write_whole(target, workshop_archive(found))
-        return t(
-            "command-exported", course=found.name, file=str(target), megabytes=f"{target.stat().st_size / 1e6:.1f}"
-        )
+    def chunks(self, workshop: Workshop) -> Iterator[bytes]:
+        return workshop_archive(workshop)

@@ -1,11 +1,10 @@
-"""Choosing one's units and locale."""
+"""Choosing one's units and locale, and whether photos of one's beads may be taught from."""
 
 from judicum.server.people.accounts.models import User
 
 
-def change_preferences(user: User, length_unit: str | None, flow_unit: str | None, locale: str | None) -> User:
-    """Set the units in which a person sees and types figures, and how they are spoken to; None leaves one as it is."""
-    given = {"length_unit": length_unit, "flow_unit": flow_unit, "locale": locale}
+def change_preferences(user: User, given: dict[str, object]) -> User:
+    """Set what is given: length_unit, flow_unit, locale, shares_pictures; what is None stays."""
     changed = {name: value for name, value in given.items() if value is not None}
     for name, value in changed.items():
         setattr(user, name, value)

@@ -18,6 +18,7 @@ command-course-number = the number of the course, as ./judicum courses lists it
 command-data-sound = Every file is there and as it was stored, and every row points to one that is there.
 command-doctor = Whether everything that a server needs is well, and what to do.
 command-export_course = Write a course's archive.
+command-export_labels = Write labelled pictures of those who agreed, to teach from.
 command-export_workshop = Write a whole workshop's archive.
 command-exported = { $course } is in { $file } ({ $megabytes } MB).
 command-files-missing = { $files ->
