@@ -4,7 +4,10 @@ A picture is read on the card plane once, with its labels; every crop of it is t
 """
 
 import json
+import tempfile
+import zipfile
 from collections.abc import Iterator, Sequence
+from contextlib import contextmanager
 from dataclasses import dataclass
 from functools import cached_property
 from pathlib import Path
@@ -263,11 +266,31 @@ def read_straight(folder: Path, px_per_mm: float, which: str) -> Iterator[Straig
         yield Straight(seen.plane, int(inside[0]), middle - half, middle + half, fronts, heat, density)
 
 
-def _read(folder: Path, density: float, which: str) -> Iterator[_Seen]:
-    for entry in json.loads((folder / "truth.json").read_text()):
-        number = int("".join(c for c in entry["name"] if c.isdigit()) or 0)
-        if number % 4 not in PARTS[which]:
-            continue
+def entries_of(folder: Path, which: str) -> list[dict[str, Any]]:
+    """What `truth.json` tells of a folder's pictures of a part of PARTS."""
+    entries = json.loads((folder / "truth.json").read_text())
+    return [one for one in entries if int("".join(c for c in one["name"] if c.isdigit()) or 0) % 4 in PARTS[which]]
+
+
+@contextmanager
+def unpacked(source: Path) -> Iterator[Path]:
+    """A folder of pictures with their truth, out of the zip that `./judicum export labels` writes where it is one."""
+    if not zipfile.is_zipfile(source):
+        yield source
+        return
+    with tempfile.TemporaryDirectory() as folder:
+        with zipfile.ZipFile(source) as archive:
+            archive.extractall(folder)
+        yield Path(folder)
+
+
+def _read(source: Path, density: float, which: str) -> Iterator[_Seen]:
+    with unpacked(source) as folder:
+        yield from _read_folder(folder, density, which)
+
+
+def _read_folder(folder: Path, density: float, which: str) -> Iterator[_Seen]:
+    for entry in entries_of(folder, which):
         if entry["must_refuse"] not in (None, "no_bead"):
             continue
         picture = Picture(decode((folder / entry["name"]).read_bytes()))

@@ -128,7 +128,7 @@ def main() -> None:
         nargs="*",
         default=[],
         metavar="FOLDER[:PART]",
-        help=f"labelled pictures, truth.json beside; parts: {', '.join(PARTS)}",
+        help=f"labelled pictures, truth.json beside, or the zip of ./judicum export labels; parts: {', '.join(PARTS)}",
     )
     given = asked.parse_args()
     known = []

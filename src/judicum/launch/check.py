@@ -8,6 +8,7 @@ import tempfile
 from concurrent.futures import Future, ThreadPoolExecutor
 from pathlib import Path
 
+from judicum.core.photo.weights import FOLDER
 from judicum.launch import architecture, install
 from judicum.launch.cluster import Cluster, throwaway
 from judicum.launch.places import LOGS, PYTHON, ROOT, VENV, WEB
@@ -146,8 +147,9 @@ def _everything(options: list[str]) -> int:
 
 
 def _environment(cluster: Cluster, scratch: str) -> dict[str, str]:
-    """What tests on this cluster need to know; what they write goes to `scratch`."""
-    return {**environment(cluster, "only-for-tests"), "JUDICUM_VAR": scratch, "DJANGO_ALLOW_ASYNC_UNSAFE": "true"}
+    """What tests on this cluster need to know; what they write goes to `scratch`, and they measure with what ships."""
+    more = {"JUDICUM_VAR": scratch, "DJANGO_ALLOW_ASYNC_UNSAFE": "true", FOLDER: ""}
+    return {**environment(cluster, "only-for-tests"), **more}
 
 
 def _programs() -> Path:

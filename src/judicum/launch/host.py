@@ -8,7 +8,7 @@ import signal
 import sys
 import time
 
-from judicum.launch import install
+from judicum.launch import install, weights
 from judicum.launch.children import (
     OUR_PROGRAM,
     Child,
@@ -34,7 +34,7 @@ def _environment() -> dict[str, str]:
     missing = [f"{name} ({what})" for name, what in NEEDED.items() if not os.environ.get(name)]
     if missing:
         raise Trouble("set " + "; ".join(missing))
-    return {"JUDICUM_VAR": str(VAR), **os.environ, **OUR_PROGRAM}
+    return {"JUDICUM_VAR": str(VAR), **weights.in_use(), **os.environ, **OUR_PROGRAM}
 
 
 def migrate() -> int:

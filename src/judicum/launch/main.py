@@ -7,7 +7,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from pathlib import Path
 
-from judicum.launch import bench, check, dev, host, https, install, serve, upgrade
+from judicum.launch import bench, check, dev, host, https, install, serve, upgrade, weights
 from judicum.launch.core_commands import add_core_commands
 from judicum.launch.places import PYTHON, ROOT
 from judicum.launch.steps import Trouble, in_words
@@ -107,6 +107,20 @@ def _archive_export(asked: argparse.Namespace) -> int:
     return serve.django_command("export_course", asked.number or "", asked.file or "course.zip")
 
 
+def _weights(parser: argparse.ArgumentParser) -> None:
+    what = parser.add_subparsers(dest="what", metavar="use|shipped")
+    using = what.add_parser("use", help="measure with these")
+    using.add_argument("folder", type=Path)
+    using.add_argument("--name", required=True, help="what the engine is then called")
+    what.add_parser("shipped", help="back to those that ship")
+
+
+def _choose_weights(asked: argparse.Namespace) -> int:
+    if asked.what == "use":
+        return weights.use(asked.folder, asked.name)
+    return weights.back() if asked.what == "shipped" else weights.show()
+
+
 COMMANDS = (
     Command("demo", "start with the demo course", lambda a: _serve(a, demo=True), _starting),
     Command(
@@ -131,6 +145,7 @@ COMMANDS = (
         lambda p: p.add_argument("login", metavar="NAME", help="their login name"),
     ),
     Command("export", "write the archive of a course or of a whole workshop, or labelled pictures", _archive_export, _export),
+    Command("weights", "measure with weights of one's own, or with those that ship; without more, which", _choose_weights, _weights),
     Command("import", "bring the archive of a course or a workshop in", lambda a: serve.django_command("import_course", a.file, a.workshop), _import),
     Command(
         "backup", "write everything into one file, while it runs", lambda a: serve.django_command("backup", a.file),
@@ -179,7 +194,10 @@ def main() -> int:
 def _hand_over(arguments: list[str]) -> int:
     with install.only_one():
         install.python_packages()
-    os.environ["PYTHONPATH"] = str(ROOT / "src")
+    os.environ |= {
+        "PYTHONPATH": str(ROOT / "src"),
+        **{k: v for k, v in weights.in_use().items() if k not in os.environ},
+    }
     os.execv(PYTHON, [str(PYTHON), "-m", "judicum.cli", *arguments])
 
 

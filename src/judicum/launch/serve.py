@@ -15,7 +15,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from typing import Any
 
-from judicum.launch import https, install
+from judicum.launch import https, install, weights
 from judicum.launch.children import (
     OUR_PROGRAM,
     Child,
@@ -99,6 +99,7 @@ def environment(
     own = f"{'https' if tls else 'http'}://{outside}:{port or FIRST_PORT}/".replace(":443/", "/")
     secure = {"JUDICUM_HTTPS": "1"} if tls else {}
     return {
+        **weights.in_use(),
         **os.environ,
         **OUR_PROGRAM,
         **secure,

@@ -1,7 +1,6 @@
 """The small networks that ship with the program (`training`), run on one core."""
 
 from functools import cache
-from importlib.resources import files
 from typing import cast
 
 import cv2
@@ -9,6 +8,7 @@ import numpy as np
 import onnxruntime
 
 from judicum.core.arrays import Floats, Pixels
+from judicum.core.photo.weights import weights
 
 MAX_ODDS = 30.0
 """Beyond this a share is 0 or 1 to thirteen digits."""
@@ -33,8 +33,7 @@ def _session(name: str) -> onnxruntime.InferenceSession:
     # Every photo has a grid of its own size: memory kept for the sizes seen would only grow.
     options.enable_cpu_mem_arena = False
     options.enable_mem_pattern = False
-    weights = files("judicum.core.photo") / "data" / f"{name}.onnx"
-    return onnxruntime.InferenceSession(weights.read_bytes(), options)
+    return onnxruntime.InferenceSession(weights(name), options)
 
 
 def run(name: str, seen: Pixels) -> Floats:
