@@ -24,9 +24,15 @@ def seen_words(key: str, seen: str) -> str:
     raise LookupError(seen)
 
 
-def start_words(key: str, value: float | str, whose: str, carried_from: str | None, units: Units = METRIC) -> str:
+def start_words(
+    key: str, value: float | str, whose: str, carried_from: str | None, units: Units = METRIC, foretold: bool = False
+) -> str:
     """A setting to start with: what, whose, and from which coupon it was carried over."""
-    said = t(f"trial-start-{whose}", what=field_in_sentence(key), value=value_words(key, value, units))
+    said = t(
+        f"trial-start-{'foretold' if foretold else whose}",
+        what=field_in_sentence(key),
+        value=value_words(key, value, units),
+    )
     return said if carried_from is None else t("trial-carried", start=said, title=carried_from)
 
 

@@ -7,6 +7,10 @@ import pytest
 from django.test import Client
 
 from judicum.server.follow.sessions.models import Booth, WeldedAt
+from judicum.server.follow.trials.models import StartValue
+from judicum.server.read import foretold as foretold_reader
+from judicum.server.record.attempts.actions.open_attempt import open_attempt
+from judicum.server.record.photos.models import MeasurementSummary
 from tests.measured import measured_attempt
 from tests.people import Course
 
@@ -71,3 +75,31 @@ def test_a_larger_class_is_read_by_no_more_queries(course: Course, client_of: Ca
     student = client_of(course.student)
     with django_assert_max_num_queries(14):
         ask(student, attempts[-1].pk, current_a=50)
+
+
+def test_a_foretold_cell_becomes_what_the_coupon_is_started_with(
+    course: Course, client_of: Callable[..., Client]
+) -> None:
+    attempt = measured_attempt(course)
+    address = f"/api/attempts/{attempt.pk}/starts"
+    cell = {"current_a": 61.0, "travel_mm_s": 2.1, "whose": "student"}
+    taken = client_of(course.student).post(address, cell, "application/json")
+    assert taken.status_code == 200, taken.content
+    starts = client_of(course.student).get(f"/api/attempts/{attempt.pk}/setup").json()["starts"]
+    assert {one["key"]: one["value"] for one in starts} == {"current_a": 61.0, "travel_mm_s": 2.1}
+    assert all(one["words"].startswith("Foretold, not measured") for one in starts)
+    assert client_of(course.student).post(address, {**cell, "whose": "class"}, "application/json").status_code == 403
+    assert client_of(course.instructor).post(address, {**cell, "whose": "class"}, "application/json").status_code == 200
+    assert client_of(course.other).post(address, cell, "application/json").status_code in (403, 404)
+    wrong = client_of(course.student).post(address, {**cell, "current_a": 9000.0}, "application/json")
+    assert wrong.status_code == 400
+    assert not StartValue.objects.filter(value=9000.0).exists()
+
+
+def test_zone_and_grey_end_of_the_class_teach(course: Course) -> None:
+    attempt = measured_attempt(course)
+    summary = MeasurementSummary.objects.get(attempt=attempt)
+    assert summary.zone_mm is not None and summary.tint_zone is not None
+    (record,) = foretold_reader._records(open_attempt(course.assignment, course.student, course.student))
+    assert record["measured"]["zone_mm"] == summary.zone_mm
+    assert record["measured"]["grey_end_mm"] == 0.0

@@ -1332,6 +1332,7 @@ export type Messages = {
   "whatif-beside-last": never;
   "whatif-between": "high" | "low";
   "whatif-cell": "amps" | "chance" | "speed";
+  "whatif-chosen": "amps" | "speed";
   "whatif-drawn": "tint";
   "whatif-first": never;
   "whatif-grey-end": never;
@@ -1340,8 +1341,13 @@ export type Messages = {
   "whatif-no-offer": "chance";
   "whatif-offer": "amps" | "chance" | "speed";
   "whatif-spread": "high" | "low" | "value";
+  "whatif-start-class": never;
+  "whatif-start-student": never;
+  "whatif-taken": never;
   "whatif-tint": never;
   "whatif-title": never;
+  "whatif-try-amps": never;
+  "whatif-try-travel": never;
   "whatif-wanted": never;
   "whatif-zone": never;
   "workbench-copy-link-for": "panel";

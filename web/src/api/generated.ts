@@ -434,6 +434,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/attempts/{attempt_id}/starts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Taking foretold settings as what the coupon is started with. */
+        post: operations["foretold_take"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts/{attempt_id}/suggestions": {
         parameters: {
             query?: never;
@@ -5144,6 +5161,13 @@ export interface components {
             /** @enum {string} */
             whose: "student" | "booth" | "class";
         };
+        /** @description Foretold settings to start with, and whose they become. */
+        StartsRequest: {
+            current_a: number;
+            travel_mm_s: number;
+            /** @enum {string} */
+            whose: "student" | "booth" | "class";
+        };
         /** @description One field of an item: a figure with its unit and limits, a choice with its options, or words. */
         StockField: {
             key: string;
@@ -6610,6 +6634,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Setup"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    foretold_take: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                attempt_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StartsRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Attempt"];
                 };
             };
             default: {

@@ -3,6 +3,7 @@
 from typing import Any
 
 from judicum.server.answers.base import Answer, Request
+from judicum.server.answers.starts import Whose
 
 
 class ForetoldFigure(Answer):
@@ -74,3 +75,11 @@ class SettingsMap(Answer):
     least_a: float | None
     best: list[float] | None
     offered: float
+
+
+class StartsRequest(Request):
+    """Foretold settings to start with, and whose they become."""
+
+    current_a: float
+    travel_mm_s: float
+    whose: Whose

@@ -109,6 +109,7 @@ urlpatterns = [
     # foretold
     path("attempts/<int:attempt_id>/foretell", foretold.ForetellView.as_view()),
     path("attempts/<int:attempt_id>/settings-map", foretold.SettingsMapView.as_view()),
+    path("attempts/<int:attempt_id>/starts", foretold.StartsView.as_view()),
     # measuring
     path("phone-checks", measuring.PhoneChecksView.as_view()),
     path("attempts/<int:attempt_id>/callipers", measuring.CallipersView.as_view()),

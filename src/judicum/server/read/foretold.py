@@ -18,6 +18,7 @@ from judicum.server.follow.sessions.models import WeldedAt
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt, Run
 from judicum.server.record.attempts.queries import attempt_for
+from judicum.server.record.photos.models import MeasurementSummary
 from judicum.words.catalogue import t
 from judicum.words.names import named
 
@@ -165,7 +166,7 @@ def _records(attempt: Attempt) -> list[dict[str, Any]]:
                 "machine": str(booths[row.pk]) if row.pk in booths else None,
                 "coupon": _coupon(row.assignment),
                 "settings": _settings(runs[0]),
-                "measured": {"length_mm": row.summary.length_mm, "width_mm": row.summary.width_mean_mm, "tint_bead": row.summary.tint_level},
+                "measured": _measured(row.summary),
             }
         )  # fmt: skip
     return found
@@ -177,8 +178,14 @@ def _compare(attempt: Attempt) -> dict[str, Any]:
     run = Run.objects.filter(attempt=attempt).order_by("number").values().first()
     if summary is None or summary.width_mean_mm is None or run is None:
         return {}
-    measured = {"length_mm": summary.length_mm, "width_mm": summary.width_mean_mm, "tint_bead": summary.tint_level}
-    return {"compare": {"settings": _settings(run), "measured": measured}}
+    return {"compare": {"settings": _settings(run), "measured": _measured(summary)}}
+
+
+def _measured(summary: MeasurementSummary) -> dict[str, Any]:
+    """What a measurement teaches. Hazards are left out: a photo shows two of them, and would teach that the others never come."""
+    kept = ("width_start_mm", "width_end_mm", "tint_zone", "zone_mm", "grey_end_mm")
+    found = {"length_mm": summary.length_mm, "width_mm": summary.width_mean_mm, "tint_bead": summary.tint_level}
+    return {**found, **{key: getattr(summary, key) for key in kept}}
 
 
 def _passes(attempt: Attempt) -> list[list[float]]:

@@ -245,7 +245,7 @@ def start_figures(attempt: Attempt, units: Units) -> list[StartFigure]:
             key=one.key,
             value=one.value,
             whose=one.whose,
-            words=start_words(one.key, one.value, one.whose, one.carried_from, units),
+            words=start_words(one.key, one.value, one.whose, one.carried_from, units, one.row.foretold),
             run=_as_run(one.key, one.value),
         )
         for one in starts_of(attempt)

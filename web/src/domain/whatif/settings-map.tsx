@@ -1,9 +1,12 @@
-import { useQuery } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { Link } from "react-router";
 import { api, unwrap } from "../../api/client";
 import { t } from "../../catalogue";
+import { Problem } from "../../ui/states";
+import { useCourse, usePaths } from "../course";
 import { attemptKeys } from "../keys";
 import { figure, measure, type Units } from "../units";
-import type { Attempt } from "../use-attempt";
+import { may, useAttemptChange, type Attempt } from "../use-attempt";
 import { percent } from "../words";
 import type { Changed } from "./what-if";
 
@@ -95,7 +98,67 @@ export function SettingsMap({ attempt, units, at, choose }: Props) {
         </table>
       </div>
       <p className="quiet text-xs">{t("whatif-legend")}</p>
+      <TakeCell
+        attempt={attempt}
+        amps={current_a[here[0] ?? 0] ?? 0}
+        speed={travel_mm_s[here[1] ?? 0] ?? 0}
+        units={units}
+      />
     </section>
+  );
+}
+
+type TakeProps = { attempt: Attempt; amps: number; speed: number; units: Units };
+
+/** The chosen cell as what the coupon is started with next time, or as the middle of a trial. */
+function TakeCell({ attempt, amps, speed, units }: TakeProps) {
+  const paths = usePaths();
+  const queries = useQueryClient();
+  const teaches = useCourse().role !== "student";
+  const take = useAttemptChange(attempt.id, (whose: "student" | "class") =>
+    unwrap(
+      api.POST("/api/attempts/{attempt_id}/starts", {
+        params: { path: { attempt_id: attempt.id } },
+        body: { current_a: amps, travel_mm_s: speed, whose },
+      }),
+    ),
+  );
+  const whose = teaches ? "class" : "student";
+  const cell = t("whatif-chosen", {
+    amps: measure(amps, "current", units),
+    speed: measure(speed, "speed", units),
+  });
+  const middle = (key: string, value: number) =>
+    `${paths.attempt(attempt.id)}/trials?varied=${key}&middle=${String(value)}`;
+  return (
+    <div className="space-y-2">
+      <p className="font-semibold">{cell}</p>
+      <div className="flex flex-wrap gap-2">
+        <button
+          className="btn"
+          disabled={take.isPending}
+          onClick={() =>
+            take.mutate(whose, {
+              onSuccess: () => void queries.invalidateQueries({ queryKey: attemptKeys.setups(attempt.id) }),
+            })
+          }
+        >
+          {t(`whatif-start-${whose}`)}
+        </button>
+        {may(attempt, "try") && (
+          <>
+            <Link className="btn" to={middle("current_a", amps)}>
+              {t("whatif-try-amps")}
+            </Link>
+            <Link className="btn" to={middle("travel_mm_s", speed)}>
+              {t("whatif-try-travel")}
+            </Link>
+          </>
+        )}
+      </div>
+      <p role="status">{take.isSuccess && t("whatif-taken")}</p>
+      <Problem error={take.error} />
+    </div>
   );
 }
 

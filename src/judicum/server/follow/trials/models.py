@@ -38,7 +38,7 @@ class Trial(models.Model):
 
 
 class StartValue(models.Model):
-    """A setting to start a coupon with, found in a trial: of a student, of a booth, or (neither) of the class. The newest counts."""
+    """A setting to start a coupon with, found in a trial or `foretold`: of a student, of a booth, or (neither) of the class. The newest counts."""
 
     assignment = models.ForeignKey(Assignment, on_delete=models.CASCADE, related_name="start_values")
     key = models.CharField(max_length=20, choices=KEYS)
@@ -46,6 +46,7 @@ class StartValue(models.Model):
     student = models.ForeignKey(settings.AUTH_USER_MODEL, null=True, on_delete=models.CASCADE, related_name="+")
     booth = models.ForeignKey(Booth, null=True, on_delete=models.CASCADE, related_name="+")
     trial = models.ForeignKey(Trial, null=True, on_delete=models.SET_NULL, related_name="+")
+    foretold = models.BooleanField(default=False, db_default=False)
     by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, related_name="+")
     at = models.DateTimeField()
 

@@ -6,8 +6,11 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from judicum.server.answers import foretold as answers
+from judicum.server.answers.attempts import Attempt
+from judicum.server.follow.trials.actions.change_trial import take_foretold
 from judicum.server.http.parsing import sent
 from judicum.server.http.person import person
+from judicum.server.http.routes.attempts import attempt_response
 from judicum.server.read.foretold import foretold, settings_map
 
 
@@ -26,3 +29,13 @@ class SettingsMapView(APIView):
     @extend_schema(operation_id="settings_map", responses=answers.SettingsMap)
     def get(self, request: Request, attempt_id: int) -> Response:
         return Response(settings_map(person(request), attempt_id))
+
+
+class StartsView(APIView):
+    """Taking foretold settings as what the coupon is started with."""
+
+    @extend_schema(operation_id="foretold_take", request=answers.StartsRequest, responses=Attempt)
+    def post(self, request: Request, attempt_id: int) -> Response:
+        user, asked = person(request), sent(answers.StartsRequest, request)
+        take_foretold(user, attempt_id, asked.model_dump(exclude={"whose"}), asked.whose)
+        return attempt_response(request, attempt_id)

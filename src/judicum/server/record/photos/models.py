@@ -213,7 +213,8 @@ class MeasurementSummary(models.Model):
 
     Written by `actions.save_summary` alone, whenever a measurement ends, is corrected or another bead is chosen; there is
     none before a first measurement has ended. Figures are null where the photo was refused. `toe_waviness` is a share of the
-    mean width, of the worse toe; `faults` holds kind and place along the bead (mm) of each.
+    mean width, of the worse toe; the five after it are what foretelling learns from (core.foretell.measured), null where measured before
+    they were kept; `faults` holds kind and place along the bead (mm) of each.
     """
 
     attempt = models.OneToOneField(
@@ -232,6 +233,11 @@ class MeasurementSummary(models.Model):
     tint_level = models.PositiveSmallIntegerField(null=True)
     tint_name = models.CharField(max_length=20, blank=True)
     toe_waviness = models.FloatField(null=True)
+    width_start_mm = models.FloatField(null=True)
+    width_end_mm = models.FloatField(null=True)
+    tint_zone = models.PositiveSmallIntegerField(null=True)
+    zone_mm = models.FloatField(null=True)
+    grey_end_mm = models.FloatField(null=True)
     faults = models.JSONField(default=list)
 
     def __str__(self) -> str:

@@ -15,13 +15,14 @@ type Props = {
   busy: boolean;
   error: unknown;
   open: boolean;
+  around: { key: string; middle: number } | null;
   begin: (body: Schemas["TrialRequest"]) => void;
 };
 
 /** What is varied, from where to where, in how many beads, on which blank. */
-export function PlanForm({ proposals, units, busy, error, open, begin }: Props) {
+export function PlanForm({ proposals, units, busy, error, open, around, begin }: Props) {
   const [shown, show] = useState(open);
-  const [key, setKey] = useState(proposals[0]?.key ?? "current_a");
+  const [key, setKey] = useState(around?.key ?? proposals[0]?.key ?? "current_a");
   const proposal = proposals.find((one) => one.key === key) ?? proposals[0];
   const [typed, type] = useState<Partial<Asked>>({});
   if (!proposal) return null;
@@ -31,7 +32,8 @@ export function PlanForm({ proposals, units, busy, error, open, begin }: Props) 
         {t("trials-another")}
       </button>
     );
-  const asked: Asked = { ...opening(proposal, units), ...typed };
+  const middle = proposal.key === around?.key ? around.middle : null;
+  const asked: Asked = { ...opening(proposal, units, middle), ...typed };
   const set = (change: Partial<Asked>) => type({ ...typed, ...change });
   const kind = quantityOf(proposal.key)?.kind ?? "plain";
   return (

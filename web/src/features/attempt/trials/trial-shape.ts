@@ -15,10 +15,13 @@ const FINE_DIGITS = 2;
 export const shown = (key: string, value: number, units: Units): string =>
   trimmed(figure(value, quantityOf(key)?.kind ?? "plain", units, FINE_DIGITS));
 
-/** What the form opens with: the card's range in five beads on the usual blank. */
-export function opening(proposal: Proposal, units: Units): Asked {
+/** What the form opens with: the card's range, or as much around a middle, in five beads on the usual blank. */
+export function opening(proposal: Proposal, units: Units, middle: number | null = null): Asked {
   const of = (value: number | null) => (value === null ? "" : shown(proposal.key, value, units));
-  return { low: of(proposal.low), high: of(proposal.high), beads: USUAL_BEADS, long: "", wide: "" };
+  const { low, high } = proposal;
+  const half = low === null || high === null || middle === null ? null : (high - low) / 2;
+  const [from, to] = half === null || middle === null ? [low, high] : [middle - half, middle + half];
+  return { low: of(from), high: of(to), beads: USUAL_BEADS, long: "", wide: "" };
 }
 
 /** What is asked of the server, in SI; what is no figure stays out, and the server names it. */

@@ -1,5 +1,5 @@
 import { t } from "../../../catalogue";
-import { Link, useParams } from "react-router";
+import { Link, useParams, useSearchParams } from "react-router";
 import { usePaths } from "../../../domain/course";
 import { useAttempt } from "../../../domain/use-attempt";
 import { useUnits } from "../../../domain/use-units";
@@ -11,6 +11,9 @@ import { TrialView } from "./trial-view";
 /** Trials before a coupon: one figure is varied, one photo measures all beads, and the best setting is taken. */
 export function TrialsPage() {
   const id = Number(useParams().attemptId);
+  const [search] = useSearchParams();
+  const varied = search.get("varied");
+  const around = varied === null ? null : { key: varied, middle: Number(search.get("middle")) };
   const paths = usePaths();
   const units = useUnits();
   const attempt = useAttempt(id);
@@ -37,7 +40,8 @@ export function TrialsPage() {
           units={units}
           busy={begin.isPending}
           error={begin.error}
-          open={trials.length === 0}
+          open={trials.length === 0 || around !== null}
+          around={around}
           begin={begin.mutate}
         />
       )}

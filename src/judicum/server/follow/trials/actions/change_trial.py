@@ -14,7 +14,8 @@ from judicum.server.follow.trials.models import StartValue, Trial
 from judicum.server.follow.trials.queries import trial_for
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.actions.log_run import MAX_RUNS
-from judicum.server.record.attempts.queries import held_own, own_attempt, teaches
+from judicum.server.record.attempts.models import Attempt
+from judicum.server.record.attempts.queries import attempt_for, held_own, own_attempt, teaches
 from judicum.server.record.attempts.states import AttemptStep
 from judicum.server.record.attempts.transitions import advance
 
@@ -89,25 +90,44 @@ def take_start(user: User, trial_id: int, value: float | str, whose: str) -> Sta
         NotFound: not visible. NotAllowed: a booth's or the class's, and one does not teach; somebody else's.
     """
     trial = trial_for(user, trial_id)
+    _check_value(trial.varied, value, trial.values)
+    return _take(user, trial.attempt, trial.varied, value, whose, trial)
+
+
+@transaction.atomic
+def take_foretold(user: User, attempt_id: int, values: Mapping[str, float], whose: str) -> Attempt:
+    """Take foretold settings, by figure, as what the coupon is started with from now on; whose as `take_start`.
+
+    Raises:
+        InvalidValue: a figure that nobody varies or that makes no sense, or of nobody. Otherwise as `take_start`.
+    """
+    attempt = attempt_for(user, attempt_id)
+    for key, value in values.items():
+        if key not in VARIED or VARIED[key].codes:
+            raise InvalidValue("key", key, one_of(key for key, one in VARIED.items() if not one.codes))
+        _check_value(key, value, ())
+    for key, value in values.items():
+        _take(user, attempt, key, value, whose, None)
+    return attempt
+
+
+def _take(user: User, attempt: Attempt, key: str, value: float | str, whose: str, trial: Trial | None) -> StartValue:
     if whose not in WHOSE:
         raise InvalidValue("whose", whose, one_of(WHOSE))
-    taught = teaches(user, trial.attempt)
+    taught = teaches(user, attempt)
     if whose != "student" and not taught:
         raise NotAllowed(said("refused-only-the-courses-instructor-and-assistants"))
     if not taught:
-        own_attempt(user, trial.attempt_id)
-    _check_value(trial, value)
-    booth = (
-        WeldedAt.objects.filter(attempt=trial.attempt_id).select_related("booth").first() if whose == "booth" else None
-    )
+        own_attempt(user, attempt.pk)
+    booth = WeldedAt.objects.filter(attempt=attempt).select_related("booth").first() if whose == "booth" else None
     if whose == "booth" and booth is None:
         raise WrongState(said("refused-no-booth-said"))
     made, _ = StartValue.objects.update_or_create(
-        assignment_id=trial.attempt.assignment_id,
-        key=trial.varied,
-        student_id=trial.attempt.student_id if whose == "student" else None,
+        assignment_id=attempt.assignment_id,
+        key=key,
+        student_id=attempt.student_id if whose == "student" else None,
         booth=booth.booth if booth else None,
-        defaults={"value": value, "trial": trial, "by": user, "at": timezone.now()},
+        defaults={"value": value, "trial": trial, "foretold": trial is None, "by": user, "at": timezone.now()},
     )
     return made
 
@@ -124,11 +144,11 @@ def _check_lines(trial: Trial, field: str, lines: Sequence[int]) -> None:
         raise InvalidValue(field, unknown[0], said("allowed-1-to", most=len(trial.values)))
 
 
-def _check_value(trial: Trial, value: float | str) -> None:
-    varied = VARIED[trial.varied]
+def _check_value(key: str, value: float | str, tried: Sequence[float | str]) -> None:
+    varied = VARIED[key]
     if varied.codes:
-        if value not in trial.values:
-            raise InvalidValue("value", value, one_of(trial.values))
+        if value not in tried:
+            raise InvalidValue("value", value, one_of(tried))
         return
     quantity = varied.quantity
     assert quantity is not None

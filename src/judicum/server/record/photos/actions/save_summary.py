@@ -2,6 +2,8 @@
 
 from typing import Any
 
+from judicum.core.foretell.measured import measured_of
+from judicum.core.photo.report import Report
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.signals import consumption_changed
 from judicum.server.record.photos.counting import counting
@@ -38,5 +40,6 @@ def columns_of(counts: Measurement) -> dict[str, Any]:
         "tint_level": tint["bead"]["level"] if tint else None,
         "tint_name": tint["bead"]["name"] if tint else "",
         "toe_waviness": max(bead["toe_waviness_mm"].values()) / bead["width_mm"]["mean"] if bead else None,
+        **measured_of(Report.from_json(measured)),
         "faults": [{"kind": one["kind"], "s_mm": one["s_mm"]} for one in measured.get("defects") or []],
     }

@@ -26,6 +26,7 @@ trial-seen-wide-faster = too wide: too slow
 trial-seen-wide-more = too wide: too much heat
 trial-start-booth = Found by a trial at this booth: { $what } { $value }.
 trial-start-class = Found by a trial of the class: { $what } { $value }.
+trial-start-foretold = Foretold, not measured: start with { $what } { $value }.
 trial-start-student = Found by your trial: { $what } { $value }.
 trial-two-only = Two beads tell which of the two was better here, not where the best lies.
 trial-why-alike = One bead each does not tell these apart: the difference is no larger than the same setting gives twice.
