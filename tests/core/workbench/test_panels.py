@@ -15,6 +15,8 @@ WORKED: list[tuple[str, dict[str, Any], str, float]] = [
     ("pulse", {"peak_a": 110, "background_a": 25, "on_share": 0.3}, "mean_a", 50.5),
     ("heat", {"volts": 10.5, "current_a": 62, "travel_mm_s": 2.2}, "arc_kj_mm", 0.296),
     ("heat", {"volts": 10.5, "current_a": 62, "travel_mm_s": 2.2}, "net_kj_mm", 0.178),
+    ("cooling", {}, "peak_c", 922),
+    ("cooling", {}, "end_s", 11.3),
     ("turntable", {"tube_od_mm": 48.3, "low_mm_s": 1, "high_mm_s": 3, "bands": 3, "chosen": 2}, "rpm", 0.791),
     ("turntable", {"low_mm_s": 1, "high_mm_s": 3, "bands": 3, "chosen": 2, "other_od_mm": 76.1}, "other_rpm", 0.502),
     ("runs", {"tube_od_mm": 48.3, "dab_pitch_mm": 2.2, "dabs": 17, "tie_in_mm": 3}, "net_mm", 34.4),
@@ -109,3 +111,8 @@ def test_figures_that_contradict_each_other_are_refused_by_name() -> None:
 def test_runs_that_hardly_advance_are_refused_instead_of_being_listed() -> None:
     with pytest.raises(InvalidValue, match="most=200"):
         compute("runs", {"dabs": 3, "dab_pitch_mm": 1.001, "tie_in_mm": 3, "tube_od_mm": 300})
+
+
+def test_a_metal_whose_heat_balance_does_not_hold_is_refused() -> None:
+    with pytest.raises(InvalidValue, match="metal"):
+        compute("cooling", {"metal": "aluminium"})

@@ -1352,6 +1352,7 @@ export type Messages = {
   "whatif-zone": never;
   "workbench-copy-link-for": "panel";
   "workbench-current-over-three-pulses": never;
+  "workbench-hottest-beside-the-bead": "least" | "most";
   "workbench-heat-in-the-work-over-travel": "value" | "value_2";
   "workbench-min": "n" | "speed";
   "workbench-practice-to": "from" | "to";
@@ -1678,6 +1679,7 @@ export type Messages = {
   "field-bands": never;
   "field-beads": never;
   "field-bend": never;
+  "field-beside_mm": never;
   "field-blank_length_mm": never;
   "field-blank_width_mm": never;
   "field-body": never;
@@ -1761,6 +1763,7 @@ export type Messages = {
   "field-leg_mm": never;
   "field-leg_upper_mm": never;
   "field-length_mm": never;
+  "field-level_c": never;
   "field-line": never;
   "field-lines": never;
   "field-locale": never;

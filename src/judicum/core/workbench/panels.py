@@ -7,6 +7,8 @@ from judicum.core.choices import CHOICES, Choice
 from judicum.core.errors import InvalidValue, one_of
 from judicum.core.fields import Fields
 from judicum.core.heat import ARC_EFFICIENCY, heat_per_length_kj_mm
+from judicum.core.heat.field import Arc, after_s, peak_c, seconds_above
+from judicum.core.metals import METALS
 from judicum.core.quantities import QUANTITIES, Kind, Quantity
 from judicum.core.setup import gas
 from judicum.core.setup.current import PULSE_FACTOR
@@ -142,6 +144,21 @@ def _heat(given: MeasurementSummary, _: Choices) -> Answer:
     )
 
 
+def _cooling(given: MeasurementSummary, chosen: Choices) -> Answer:
+    arc = Arc.of(given["current_a"], given["travel_mm_s"], given["thickness_mm"], METALS[chosen["metal"]])
+    beside, start, level = given["beside_mm"], given["part_c"], given["level_c"]
+    places = [float(k) for k in range(1, 21)]
+    return Answer(
+        (
+            Result("peak_c", peak_c(arc, beside, start), "plain", "°C", 0),
+            Result("above_s", seconds_above(arc, beside, level, start), "time", "s", 0),
+            Result("end_s", after_s(arc, level, start), "time", "s", 0),
+        ),
+        {"beside_mm": places, "peak_c": [peak_c(arc, y, start) for y in places]},
+        (Note("by_formula"),),
+    )
+
+
 def _runs(given: MeasurementSummary, _: Choices) -> Answer:
     plan = plan_runs(given["tube_od_mm"], given["dab_pitch_mm"], int(given["dabs"]), given["tie_in_mm"])
     return Answer(
@@ -255,6 +272,15 @@ PANELS: tuple[Panel, ...] = (
         "heat",
         (Input(_more("volts", "plain", "V", 5, 30, 0.5), 10.5), Input(Q["current_a"], 62), Input(Q["travel_mm_s"], 2.2)),
         _heat,
+    ),
+    Panel(
+        "cooling",
+        (
+            Input(Choice("metal", tuple(name for name, one in METALS.items() if one.balanced)), "304L"), Input(Q["thickness_mm"], 1.5), Input(Q["current_a"], 55), Input(Q["travel_mm_s"], 2.2),
+            Input(_more("beside_mm", "length", "mm", 1, 60, 0.5), 5), Input(_more("level_c", "plain", "°C", 100, 1200, 50), 400),
+            Input(Q["part_c"], 25),
+        ),
+        _cooling,
     ),
     Panel(
         "runs",

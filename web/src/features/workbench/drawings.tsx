@@ -31,6 +31,17 @@ export function Drawing({ panel, series, units }: Props) {
           y={series.net_kj_mm ?? []}
         />
       );
+    case "cooling":
+      return (
+        <Curve
+          label={t("workbench-hottest-beside-the-bead", {
+            most: Math.round(series.peak_c?.[0] ?? 0),
+            least: Math.round(series.peak_c?.at(-1) ?? 0),
+          })}
+          x={series.beside_mm ?? []}
+          y={series.peak_c ?? []}
+        />
+      );
     case "gas":
       return <ReynoldsBar series={series} />;
     case "runs":

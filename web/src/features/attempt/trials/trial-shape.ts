@@ -20,7 +20,10 @@ export function opening(proposal: Proposal, units: Units, middle: number | null 
   const of = (value: number | null) => (value === null ? "" : shown(proposal.key, value, units));
   const { low, high } = proposal;
   const half = low === null || high === null || middle === null ? null : (high - low) / 2;
-  const [from, to] = half === null || middle === null ? [low, high] : [middle - half, middle + half];
+  const step = quantityOf(proposal.key)?.step ?? 1;
+  const whole = (value: number) => Math.round(value / step) * step;
+  const [from, to] =
+    half === null || middle === null ? [low, high] : [whole(middle - half), whole(middle + half)];
   return { low: of(from), high: of(to), beads: USUAL_BEADS, long: "", wide: "" };
 }
 

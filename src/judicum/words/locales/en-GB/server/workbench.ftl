@@ -12,12 +12,16 @@ note-pulse_leave = On plate this thick weld straight: a pulse holds nothing back
 note-pulse_not_in_time = Too fast to time dabs by. Turn the part over: a fast pulse can look fused and be a melted skin.
 note-read_the_bands = Too slow: hot, dark, wide. Too fast: the puddle jumps, the { -centre } line sinks, the seam shows.
 note-thin_side_first = On a bend, weld the thin, stretched side first: cold, a few amps lower.
+note-by_formula = By formula, not measured: jig, card, air and the puddle take more heat. Never touch a part by this figure.
 note-turbulent = Turbulent: the jet draws in air and moves the puddle.
 note-two_conventions = Two conventions: the arc's heat, and the { $share } that reaches the work. Say which one you use.
 note-vent = Vent the far end, or pressure pushes the root out. Argon displaces air: never in a closed space or pit.
 panel-consumption = Gas per { -run }
 panel-consumption-formula = { -litres } = flow × (pre-flow + arc + post-flow); { -bottle } = 200 bar × water volume
 panel-consumption-source = gas law at 200 bar
+panel-cooling = How hot, how long
+panel-cooling-formula = T − T₀ = Q / (2 π k) Σ exp(−v (x + R) / 2 α) / R
+panel-cooling-source = Rosenthal 1946
 panel-filler = Filler in a fillet
 panel-filler-formula = area = leg² / 2 × (1 + crown); wire = area × length / (π d² / 4)
 panel-filler-source = volume of a prism
@@ -51,6 +55,7 @@ panel-turn-source = geometry of the seam
 panel-turntable = Rotator speed trial
 panel-turntable-formula = v = π D n / 60; n₂ = n₁ D₁ / D₂
 panel-turntable-source = geometry of the seam
+result-above_s = Above that temperature there
 result-advance_mm = Advance per pulse
 result-aim_l_min = Flow, aim
 result-arc_kj_mm = Arc heat
@@ -61,6 +66,7 @@ result-bottle_l = { -Bottle }
 result-carbon_sheet_mm = Carbon sheet
 result-count = { -Runs }
 result-dabs = Dabs per { -run }
+result-end_s = End of the bead below it after
 result-exit_m_s = Speed at the exit
 result-high_l_min = Flow, high
 result-inside_mm = Cup inside
@@ -73,6 +79,7 @@ result-off_s = Background time
 result-on_s = Peak time
 result-on_share = Peak time, share
 result-other_rpm = Other tube, rpm
+result-peak_c = Hottest there
 result-peak_a = Peak
 result-per_second = Pulse frequency
 result-power_w = Arc power
