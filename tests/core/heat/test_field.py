@@ -56,6 +56,7 @@ def test_the_end_cools_ever_slower_and_a_warm_part_slower_still() -> None:
     assert times[2] == pytest.approx(11.3, rel=0.02)
     assert after_s(BUTT, 400, start_c=150) > times[2]
     assert after_s(BUTT, 100_000) == 0.0
+    assert melted_mm(BUTT, start_c=150) > melted_mm(BUTT)
 
 
 def test_farther_from_the_bead_it_is_cooler_and_never_hot_for_long() -> None:

@@ -103,7 +103,7 @@ def melted_mm(arc: Arc, start_c: float = ROOM_C) -> float:
     >>> round(melted_mm(Arc.of(55, 2.2, 1.5, METALS["304L"])), 1)
     5.5
     """
-    melting = start_c + arc.metal.rise_k
+    melting = ROOM_C + arc.metal.rise_k
     low, high = 0.0, 40.0
     while high - low > 0.01:
         y = (low + high) / 2
