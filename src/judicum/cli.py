@@ -16,7 +16,7 @@ from judicum.launch.core_commands import add_core_commands
 from judicum.launch.places import ONE_CORE
 from judicum.words.units import METRIC, US
 
-PHOTO_SUFFIXES = (".jpg", ".jpeg", ".png", ".heic", ".heif")
+PHOTO_SUFFIXES = (".jpg", ".jpeg", ".png", ".heic", ".heif", ".mp4", ".mov")
 FEW_PHOTOS = 4
 """Fewer are measured before processes of their own have started."""
 UNITS = {"metric": METRIC, "us": US}

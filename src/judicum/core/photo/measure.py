@@ -10,7 +10,8 @@ from judicum.core.errors import UnreadablePicture
 from judicum.core.photo.axis import AxisReading, read_axis
 from judicum.core.photo.band import read_band
 from judicum.core.photo.bead import Bead
-from judicum.core.photo.decode import decode, encode_jpeg
+from judicum.core.photo.clip import decode_photo
+from judicum.core.photo.decode import encode_jpeg
 from judicum.core.photo.defects import Fault, find_defects
 from judicum.core.photo.doubt import Doubt, doubt_of
 from judicum.core.photo.fault_kinds import hidden_by
@@ -101,7 +102,7 @@ def _beads(data: bytes, name: str, given: GivenScale | None) -> Iterator[Measure
 def _read(data: bytes, report: Report, given: GivenScale | None) -> tuple[Picture, Scale, Report] | Measured:
     """The photo and its scale, or its refusal."""
     try:
-        picture = Picture(decode(data))
+        picture = Picture(decode_photo(data))
     except UnreadablePicture as error:
         return _refused(report, NotMeasured("unreadable", why=error.message))
     scale = plane_scale(given) if given else find_card(picture)

@@ -24,6 +24,14 @@ pillow_heif.register_heif_opener()
 
 FORMATS = {"JPEG": "image/jpeg", "MPO": "image/jpeg", "PNG": "image/png", "HEIF": "image/heic"}
 
+CONTAINERS = ("isom", "iso2", "iso4", "iso5", "iso6", "mp41", "mp42", "avc1", "qt  ", "M4V ", "3gp4", "3gp5", "MSNV")
+"""Brands of files that hold a film (ISO base media: MP4 and MOV); those of HEIC pictures are others."""
+
+
+def is_clip(data: bytes) -> bool:
+    """Whether a file is a film, judged by its content alone."""
+    return data[4:8] == b"ftyp" and data[8:12].decode("latin-1") in CONTAINERS
+
 
 @contextmanager
 def opened_picture(data: bytes) -> Iterator[Image.Image]:

@@ -18,7 +18,7 @@ from typing import Any
 from django.conf import settings
 
 from judicum.core.errors import Busy, UnreadablePicture, said
-from judicum.core.photo.picture_file import LARGE_PIXELS, Ingested, PhotoProblem, pixels_of
+from judicum.core.photo.picture_file import LARGE_PIXELS, Ingested, PhotoProblem, is_clip, pixels_of
 
 SLOTS = 2
 """Pictures that are unpacked at the same time."""
@@ -53,7 +53,7 @@ def slot(name: str, count: int, max_wait_s: float | None = MAX_WAIT_S) -> Iterat
 @contextmanager
 def large_picture_slot(data: bytes, max_wait_s: float | None = MAX_WAIT_S) -> Iterator[None]:
     """Where a picture is a large one: the machine's one slot for such. Raises Busy, UnreadablePicture."""
-    if pixels_of(data) < LARGE_PIXELS:
+    if is_clip(data) or pixels_of(data) < LARGE_PIXELS:
         yield
         return
     with slot("large", 1, max_wait_s):

@@ -1,5 +1,5 @@
 import { Say, t } from "../../catalogue";
-import { Camera, ImageUp, type LucideIcon } from "lucide-react";
+import { Camera, ImageUp, Video, type LucideIcon } from "lucide-react";
 import { Link } from "react-router";
 import { usePaths } from "../../domain/course";
 import { useState, type ChangeEvent, type ComponentProps } from "react";
@@ -36,7 +36,7 @@ export function PhotoStep({ attempt }: { attempt: Attempt }) {
       <h2 className="text-lg font-bold">{t("common-photo-of-the-bead")}</h2>
       {may(attempt, "add_photo") && <HowTo />}
       {may(attempt, "add_photo") && (sending.state !== "sending" || sending.waiting) && (
-        <div className="grid gap-2 sm:grid-cols-2">
+        <div className="grid gap-2 sm:grid-cols-3">
           <PickButton
             icon={Camera}
             words={photo || doubtful ? t("attempt-retake-photo") : t("attempt-take-photo")}
@@ -46,9 +46,16 @@ export function PhotoStep({ attempt }: { attempt: Attempt }) {
             onChange={pick}
           />
           <PickButton
+            icon={Video}
+            words={t("attempt-film-it")}
+            accept="video/mp4,video/quicktime"
+            capture="environment"
+            onChange={pick}
+          />
+          <PickButton
             icon={ImageUp}
             words={t("attempt-choose-a-file")}
-            accept="image/jpeg,image/png,image/heic,.heic,.heif"
+            accept="image/jpeg,image/png,image/heic,.heic,.heif,video/mp4,video/quicktime"
             onChange={pick}
           />
         </div>

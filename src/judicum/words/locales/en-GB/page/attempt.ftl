@@ -29,6 +29,7 @@ attempt-edit-run = Edit { -run } { $number }
 attempt-enter-a-number = { $field }: enter a number (you entered “{ $text }”).
 attempt-enter-between = { $field }: enter { $low } to { $high } (you entered { $given }).
 attempt-filled-with-your-earlier-entries = Filled with your earlier entries. Change only what differed.
+attempt-film-it = Film along it
 attempt-gas = Gas
 attempt-hold-the-code = Hold the code of the booth, job sheet or blank in view.
 attempt-how = How
