@@ -8,6 +8,7 @@ from playwright.sync_api import Browser, expect
 from judicum.server.follow.trust.models import Calliper
 from tests.browser.walk import LAPTOP, PHONE, no_violations, open_page, sign_in
 from tests.core.trust.test_trust import shot
+from tests.drawn import bead_photo
 from tests.measured import measured_attempt
 from tests.patience import until
 from tests.people import create_course
@@ -48,6 +49,16 @@ def test_what_if_callipers_and_a_phone_checked(
     sign_in(staff, course.instructor)
     staff.goto(f"/course/{course.row.pk}/measuring")
     expect(staff.get_by_text("Fewer than two beads have callipered widths")).to_be_visible()
+    expect(staff.get_by_text("No marked bead yet")).to_be_visible()
+    staff.get_by_label("Beads", exact=True).fill("2")
+    staff.get_by_label("People, by comma").fill("Ilka")
+    staff.get_by_label("Phones, by comma").fill("blue one")
+    staff.get_by_role("button", name="Start study").click()
+    expect(staff.get_by_text("Ilka takes it with blue one")).to_be_visible()
+    staff.locator("label", has_text="Take photo of bead").locator("input").set_input_files(
+        {"name": "bead.jpg", "mimeType": "image/jpeg", "buffer": bead_photo().jpeg}
+    )
+    expect(staff.get_by_text("Taken: 1 of 4")).to_be_visible()
     no_violations(staff)
     staff.goto(f"/course/{course.row.pk}/markers")
     expect(staff.get_by_role("heading", name="Causes that were suggested first")).to_be_visible()
