@@ -22,7 +22,7 @@ from tests.server.read.test_forecasts import returned
 
 STAFF = (
     "desk", "assign", "builder", "wall", "sessions", "stock", "stock?part=costs", "stock?part=cuts", "workbench", "people",
-    "records", "markers", "reports", "schools", "schemes",
+    "measuring", "records", "markers", "reports", "schools", "schemes",
 )  # fmt: skip
 STUDENT = ("mine", "time", "workbench", "reports")
 OWN = ("/account", "/workshop", "/workshop/people", "/workshop/mail", "/workshop/server")

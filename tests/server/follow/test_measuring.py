@@ -2,6 +2,7 @@
 
 import json
 from collections.abc import Callable
+from datetime import timedelta
 from typing import Any
 
 import numpy as np
@@ -118,6 +119,8 @@ def test_a_known_bias_is_found_and_what_is_claimed_grows(course: Course, api: Ca
     assert api(course.instructor, "GET", url).json()["said"] == [
         "Fewer than two beads have callipered widths: nothing can be told yet."
     ]
+    early = Attempt.objects.filter(student=course.student).earliest("created_at").created_at - timedelta(days=1)
+    PhoneCheck.objects.create(user=course.student, phone="blue one", figures={}, at=early)
     rng = np.random.default_rng(2)
     for k in range(14):
         callipered(course, measured_attempt(course), (0.7 if k > 5 else 0.3) + float(rng.normal(0, 0.02)))
@@ -126,7 +129,7 @@ def test_a_known_bias_is_found_and_what_is_claimed_grows(course: Course, api: Ca
     assert page["whole"]["bias_low_mm"] < 0.53 < page["whole"]["bias_high_mm"]
     assert page["whole"]["factor"] > 1.3
     assert any("each stated uncertainty is multiplied" in line for line in page["said"])
-    assert {one["kind"] for one in page["groups"]} == {"engine", "metal", "joint", "finish"}
+    assert {one["kind"] for one in page["groups"]} == {"engine", "phone", "metal", "joint", "finish"}
     assert page["chart"] is not None
     assert len(page["points"]) == 14
 

@@ -1,12 +1,15 @@
 """Callipered widths beside measured ones, corrections beside what was measured, repeat studies."""
 
+from collections import defaultdict
+from datetime import datetime
+
 from django.db.models import Prefetch, QuerySet
 
 from judicum.core.errors import NotFound, said
 from judicum.core.photo.report import Defect, Report
 from judicum.core.trust.callipers import Pair, pair_of
 from judicum.core.trust.corrections import Reviewed, review
-from judicum.server.follow.trust.models import Calliper, RepeatStudy
+from judicum.server.follow.trust.models import Calliper, PhoneCheck, RepeatStudy
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
 from judicum.server.people.courses.queries import staff_of
@@ -24,7 +27,7 @@ def _measured(course: Course, **fits: object) -> QuerySet[Attempt]:
     drawn = [f"{owner}__{field}" for owner in (measurement, f"{measurement}__chosen") for field in ("overlay", "bead")]
     return (
         Attempt.objects.filter(course=course, summary__refusal_code="", **fits)
-        .select_related("assignment__design", f"{measurement}__chosen")
+        .select_related("assignment__design", f"{measurement}__chosen", f"{measurement}__photo")
         .prefetch_related(Prefetch(f"{measurement}__corrections", Correction.objects.defer("overlay")))
         .defer(*drawn)
         .order_by("-created_at", "-id")
@@ -35,20 +38,33 @@ def pairs_of(course: Course) -> list[tuple[Attempt, Pair]]:
     """The course's attempts that were callipered and measured, oldest first, each with its pair of widths."""
     callipered = Calliper.objects.filter(attempt__course=course).values("attempt")
     attempts = list(_measured(course, pk__in=callipered).prefetch_related("callipers")[:MAX_ATTEMPTS])
+    phones = _phones_of({attempt.student_id for attempt in attempts})
     pairs: list[tuple[Attempt, Pair]] = []
     for attempt in reversed(attempts):
         result = attempt.summary.measurement.result
         taken = [(one.s_mm, one.width_mm) for one in attempt.callipers.all()]
-        pair = pair_of(Report.from_json(result), taken, _groups(attempt)) if result else None
+        pair = pair_of(Report.from_json(result), taken, _groups(attempt, phones)) if result else None
         if pair is not None:
             pairs.append((attempt, pair))
     return pairs
 
 
-def _groups(attempt: Attempt) -> tuple[tuple[str, str], ...]:
-    """What an attempt is grouped by: kind and name."""
-    design = attempt.assignment.design
+def _phones_of(students: set[int]) -> dict[int, list[tuple[datetime, str]]]:
+    """When each student checked which phone, oldest first."""
+    found: dict[int, list[tuple[datetime, str]]] = defaultdict(list)
+    for student, at, phone in (
+        PhoneCheck.objects.filter(user__in=students).order_by("at").values_list("user", "at", "phone")
+    ):
+        found[student].append((at, phone))
+    return found
+
+
+def _groups(attempt: Attempt, phones: dict[int, list[tuple[datetime, str]]]) -> tuple[tuple[str, str], ...]:
+    """What an attempt is grouped by: kind and name. Its phone is the one its student checked last before the photo."""
+    design, sent_at = attempt.assignment.design, attempt.summary.measurement.photo.sent_at
+    checked = [phone for at, phone in phones.get(attempt.student_id, ()) if at <= sent_at]
     return (
+        *((("phone", checked[-1]),) if checked else ()),
         ("engine", attempt.summary.engine_version),
         ("metal", option_name("metal", design.metal)),
         ("joint", option_name("joint", design.joint)),

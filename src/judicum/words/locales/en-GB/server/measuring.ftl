@@ -14,6 +14,7 @@ held-by-engine = engine
 held-by-finish = finish
 held-by-joint = joint
 held-by-metal = metal
+held-by-phone = phone
 measuring-bias = Over { $count ->
     [one] one bead
    *[other] { $count } beads
