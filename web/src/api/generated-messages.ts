@@ -162,6 +162,7 @@ export type Messages = {
   "attempt-enter-a-number": "field" | "text";
   "attempt-enter-between": "field" | "given" | "high" | "low";
   "attempt-filled-with-your-earlier-entries": never;
+  "attempt-film-it": never;
   "attempt-gas": never;
   "attempt-hold-the-code": never;
   "attempt-how": never;

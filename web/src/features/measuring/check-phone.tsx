@@ -1,5 +1,4 @@
 import { t } from "../../catalogue";
-import { Camera } from "lucide-react";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { measure, type Units } from "../../domain/units";
@@ -9,6 +8,7 @@ import { TextField } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
 import { usePhoneChecks } from "./queries";
+import { TakePhoto } from "./take-photo";
 
 /** A photo of the printed target by one's own phone, and what it says. */
 export function CheckPhone() {
@@ -34,20 +34,13 @@ export function CheckPhone() {
         <div className="w-64">
           <TextField label={t("measuring-phone-name")} value={phone} onChange={type} />
         </div>
-        <label className={`btn h-12 btn-primary focus-within:outline-3 ${closed ? "btn-disabled" : ""}`}>
-          <Camera size={20} aria-hidden /> {check.isPending ? t("measuring-busy") : t("measuring-take")}
-          <input
-            type="file"
-            className="sr-only"
-            accept="image/jpeg,image/png,image/heic,.heic,.heif"
-            disabled={closed}
-            onChange={(e) => {
-              const photo = e.target.files?.[0];
-              e.target.value = "";
-              if (photo) check.mutate({ phone, photo });
-            }}
-          />
-        </label>
+        <TakePhoto
+          words={check.isPending ? t("measuring-busy") : t("measuring-take")}
+          closed={closed}
+          className="h-12 btn-primary"
+        >
+          {(photo) => check.mutate({ phone, photo })}
+        </TakePhoto>
       </div>
       <Problem error={check.error ?? read.error} />
       <div aria-live="polite" className="space-y-3">

@@ -1,5 +1,4 @@
 import { t } from "../../catalogue";
-import { Camera } from "lucide-react";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { dateWords, percent } from "../../domain/words";
@@ -8,6 +7,7 @@ import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
 import { TableHead } from "../../ui/table-head";
 import { useStudies, useStudy } from "./queries";
+import { TakePhoto } from "./take-photo";
 
 type Study = Schemas["Study"];
 
@@ -104,9 +104,9 @@ function OneStudy({ study }: { study: Study }) {
       {study.last && study.next && (
         <p role="status">
           {study.last.words}{" "}
-          <Take words={t("study-take-again")} busy={photograph.isPending} className="btn-sm">
+          <TakePhoto words={t("study-take-again")} closed={photograph.isPending} className="btn-sm">
             {(photo) => photograph.mutate({ turn: study.last?.turn ?? 0, photo })}
-          </Take>
+          </TakePhoto>
         </p>
       )}
       <Problem error={photograph.error} />
@@ -159,35 +159,14 @@ function Next({ study, next, busy, take }: NextProps) {
         aria-label={t("study-progress")}
       />
       <p>{t("study-done", { done: study.done, total: study.total })}</p>
-      <Take
+      <TakePhoto
         words={busy ? t("measuring-busy") : t("study-take", { bead: next.bead })}
-        busy={busy}
+        closed={busy}
         className="h-14 btn-primary"
       >
         {(photo) => take({ turn: next.turn, photo })}
-      </Take>
+      </TakePhoto>
     </div>
-  );
-}
-
-type TakeProps = { words: string; busy: boolean; className: string; children: (photo: File) => void };
-
-function Take({ words, busy, className, children: taken }: TakeProps) {
-  return (
-    <label className={`btn focus-within:outline-3 ${className} ${busy ? "btn-disabled" : ""}`}>
-      <Camera size={18} aria-hidden /> {words}
-      <input
-        type="file"
-        className="sr-only"
-        accept="image/jpeg,image/png,image/heic,.heic,.heif"
-        disabled={busy}
-        onChange={(e) => {
-          const photo = e.target.files?.[0];
-          e.target.value = "";
-          if (photo) taken(photo);
-        }}
-      />
-    </label>
   );
 }
 
