@@ -60,6 +60,8 @@ def address(route: str, course: Course) -> str:
         "<int:attempt_id>": course.attempt.pk,
         "<int:trial_id>": 999999,
         "<int:study_id>": 999999,
+        "<int:strip_id>": 999999,
+        "<int:reference_id>": 999999,
         "<int:student_id>": course.student.pk,
         "<int:photo_id>": 999999,
         "<int:measurement_id>": 999999,
@@ -78,7 +80,6 @@ def address(route: str, course: Course) -> str:
         "<int:booth_id>": 999999,
         "<int:slot_id>": 999999,
         "<str:token>": "guessed",
-        "<int:reference_id>": 999999,
         "<int:round_id>": 999999,
     }
     for name, value in ids.items():

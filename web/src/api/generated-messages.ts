@@ -821,6 +821,17 @@ export type Messages = {
   "study-total": "most" | "total";
   "study-which-phones": never;
   "study-who": never;
+  "tint-strip-add-place": never;
+  "tint-strip-delete": never;
+  "tint-strip-how": never;
+  "tint-strip-of": "date";
+  "tint-strip-picture": never;
+  "tint-strip-place": "number";
+  "tint-strip-really-delete": never;
+  "tint-strip-remove-place": "number";
+  "tint-strip-save": never;
+  "tint-strip-take": never;
+  "tint-strip-title": never;
   "people-archive-course": never;
   "people-archive-this-course": never;
   "people-archiving-keeps-the-course-for-reading": never;

@@ -1627,6 +1627,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{course_id}/tint-references": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The strips of a course. */
+        get: operations["tint_references_read"];
+        put?: never;
+        /** @description The strips of a course. */
+        post: operations["tint_reference_add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses/{course_id}/waiting": {
         parameters: {
             query?: never;
@@ -2223,6 +2241,41 @@ export interface paths {
         };
         /** @description A study as a printed report. */
         get: operations["study_sheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tint-references/{strip_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Naming the levels of a strip, and deleting it. */
+        put: operations["tint_reference_name"];
+        post?: never;
+        /** @description Naming the levels of a strip, and deleting it. */
+        delete: operations["tint_reference_drop"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tint-references/{strip_id}/picture": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The strip from straight above. */
+        get: operations["tint_reference_picture"];
         put?: never;
         post?: never;
         delete?: never;
@@ -4146,6 +4199,15 @@ export interface components {
             code: string;
             words: string;
         };
+        NamedPlace: {
+            x_px: number;
+            y_px: number;
+            level: number;
+        };
+        /** @description Places of a strip with their levels; one at least is untinted (0). */
+        NamedPlacesRequest: {
+            patches: components["schemas"]["NamedPlace"][];
+        };
         /** @description The attempt that is to be looked at next, null where none waits. */
         NextAttempt: {
             attempt: number | null;
@@ -5385,6 +5447,32 @@ export interface components {
             share: {
                 [key: string]: number;
             };
+        };
+        /**
+         * @description A named place (pixels of the picture), the level it was named and the one that is read there, and its colour's distance from the
+         *     scale's (CIELAB).
+         */
+        TintPatch: {
+            x_px: number;
+            y_px: number;
+            level: number;
+            read_level: number;
+            distance: number;
+        };
+        /** @description A strip in this light: its flat picture, what was named on it, and what that says of the tint scale here. */
+        TintReference: {
+            id: number;
+            /** Format: date-time */
+            at: string;
+            picture: string;
+            width_px: number;
+            height_px: number;
+            patches: components["schemas"]["TintPatch"][];
+            said: string[];
+        };
+        /** @description The course's, the newest first. */
+        TintReferences: {
+            references: components["schemas"]["TintReference"][];
         };
         /** @description How many more attempts. */
         ToGo: {
@@ -9436,6 +9524,68 @@ export interface operations {
             };
         };
     };
+    tint_references_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TintReferences"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tint_reference_add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TintReference"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     waiting_read: {
         parameters: {
             query?: {
@@ -10758,6 +10908,96 @@ export interface operations {
                 };
                 content: {
                     "application/pdf": string;
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tint_reference_name: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                strip_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NamedPlacesRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TintReference"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tint_reference_drop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                strip_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tint_reference_picture: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                strip_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
                 };
             };
             default: {

@@ -124,6 +124,7 @@ export const measuringKeys = family({
   phones: ["measuring", "phones"],
   course: (course: number) => ["measuring", course],
   studies: (course: number) => ["measuring", course, "studies"],
+  tints: (course: number) => ["measuring", course, "tints"],
 });
 
 export const trustKeys = { authority: ["trust"] as const };

@@ -63,6 +63,20 @@ def _measure(data: bytes, given: Mapping[str, Any]) -> tuple[Any, bytes]:
     return {"report": found.report.as_json(), "refusal": refusal}, strip_file(found) or b""
 
 
+def _tint_strip(data: bytes, given: Mapping[str, Any]) -> tuple[Any, bytes]:
+    from judicum.core.photo.tint_strip import encoded, flattened
+
+    flat = flattened(data)
+    return {"width_px": flat.shape[1], "height_px": flat.shape[0]}, encoded(flat)
+
+
+def _tint_patches(data: bytes, given: Mapping[str, Any]) -> tuple[Any, bytes]:
+    from judicum.core.photo.tint_strip import read_patches
+
+    found = read_patches(decode(data), [(x, y) for x, y in given["places"]], given["levels"])
+    return [dataclasses.asdict(one) for one in found], b""
+
+
 JOBS: dict[str, Callable[[bytes, Mapping[str, Any]], tuple[Any, bytes]]] = {
     "ingest": _ingest,
     "precheck": _precheck,
@@ -70,6 +84,8 @@ JOBS: dict[str, Callable[[bytes, Mapping[str, Any]], tuple[Any, bytes]]] = {
     "clean": _clean,
     "phone": _phone,
     "measure": _measure,
+    "tint_strip": _tint_strip,
+    "tint_patches": _tint_patches,
 }
 
 

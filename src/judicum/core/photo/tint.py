@@ -100,7 +100,7 @@ def film_of(lab: Floats, face: bool = False) -> tuple[Floats, Floats]:
     return thickness[same], misfit[same]
 
 
-def _against(light: Floats, plate: Floats) -> Floats:
+def against_plate(light: Floats, plate: Floats) -> Floats:
     """CIELAB of linear light (..., 3), scaled so that this plate reads L* 75 and neutral."""
     neutral = lab_to_linear(np.array(UNTINTED_LAB))
     scaled = (light / np.maximum(plate, 1e-3) * neutral).astype(np.float32)
@@ -124,12 +124,12 @@ def read_tint(band: Band, plate: Plate, left_mm: Floats, right_mm: Floats, s_mm:
     u = np.linspace(0.14, 0.86, 11)[:, None]
     # Across the face the plate's light goes from the left side's to the right side's.
     face_plate = (plate.left * (1 - u) + plate.right * u)[:, None, :]
-    levels = _levels(_against(read(left_mm * (1 - u) + right_mm * u), face_plate), granular)
+    levels = levels_of(against_plate(read(left_mm * (1 - u) + right_mm * u), face_plate), granular)
     zones = []
     for toe, sign, colour in ((left_mm, -1.0, plate.left), (right_mm, 1.0, plate.right)):
         away = np.arange(SHADE_MM + ZONE_STEP_MM / 2, ZONE_MM, ZONE_STEP_MM)[:, None]
         beside = smoothed(read(toe[None, :] + sign * away), 1.0 / step, axis=1)
-        level = _levels(_against(beside, colour))
+        level = levels_of(against_plate(beside, colour))
         # What lies in the toe's shadow is taken to be as what comes next.
         zones.append(np.concatenate([np.repeat(level[:1], round(SHADE_MM / ZONE_STEP_MM), axis=0), level]))
     covered = [k for k in range(7) if np.mean(np.concatenate(zones) == k) >= ZONE_SHARE]
@@ -140,7 +140,7 @@ def read_tint(band: Band, plate: Plate, left_mm: Floats, right_mm: Floats, s_mm:
     return Tint(int(np.median(levels)), max(covered, default=0), left, right, along, share)
 
 
-def _levels(lab: Floats, granular: Floats | None = None) -> Whole:
+def levels_of(lab: Floats, granular: Floats | None = None) -> Whole:
     """Levels of places (rows across, columns along, 3: CIELAB against the plate) of a face that is `granular` (columns,), or of
     the zone beside one."""
     thickness, _ = film_of(lab.reshape(-1, 3).astype(np.float32), face=granular is not None)

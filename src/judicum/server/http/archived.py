@@ -19,6 +19,7 @@ COURSE_BY = {
     "session_id": "sessions",
     "bottle_id": "bottles",
     "study_id": "repeat_studies",
+    "strip_id": "tint_references",
 }
 """How the course is found by what an address names; where it names several, the first counts."""
 

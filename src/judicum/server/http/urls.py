@@ -27,6 +27,7 @@ from judicum.server.http.routes import (
     sessions,
     stock,
     studies,
+    tint_references,
     trials,
     trust,
     workbench,
@@ -120,6 +121,9 @@ urlpatterns = [
     path("studies/<int:study_id>", studies.StudyView.as_view()),
     path("studies/<int:study_id>/photos/<int:number>", studies.StudyPhotoView.as_view()),
     path("studies/<int:study_id>/sheet.pdf", studies.StudySheetView.as_view()),
+    path("courses/<int:course_id>/tint-references", tint_references.TintReferencesView.as_view()),
+    path("tint-references/<int:strip_id>", tint_references.TintReferenceView.as_view()),
+    path("tint-references/<int:strip_id>/picture", tint_references.TintPictureView.as_view()),
     # causes
     path("attempts/<int:attempt_id>/causes", causes.CausesView.as_view()),
     path("attempts/<int:attempt_id>/causes/<str:cause>", causes.CauseView.as_view()),

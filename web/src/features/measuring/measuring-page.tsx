@@ -5,6 +5,7 @@ import { CheckPhone } from "./check-phone";
 import { Corrections } from "./corrections";
 import { CourseAgreement } from "./course-agreement";
 import { RepeatStudies } from "./repeat-study";
+import { TintReferences } from "./tint-references";
 
 /**
  * How true measuring is: one's own phone by a printed target and, for those who teach, the course's
@@ -22,6 +23,7 @@ export function MeasuringPage() {
       {teaches && <CourseAgreement />}
       {teaches && <Corrections />}
       {teaches && <RepeatStudies />}
+      {teaches && <TintReferences />}
     </div>
   );
 }

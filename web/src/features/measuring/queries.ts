@@ -97,3 +97,37 @@ export function useStudy(study: number) {
   });
   return { photograph, drop };
 }
+
+/** The open course's tint references: adding one by its photo, naming its places, deleting it. */
+export function useTintReferences() {
+  const { id } = useCourse();
+  const queries = useQueryClient();
+  const key = measuringKeys.tints(id);
+  const params = { path: { course_id: id } };
+  const onSuccess = () => queries.invalidateQueries({ queryKey: key });
+  const read = useQuery({
+    queryKey: key,
+    queryFn: () => unwrap(api.GET("/api/courses/{course_id}/tint-references", { params })),
+  });
+  const add = useMutation({
+    mutationFn: (photo: File) =>
+      unwrap(api.POST("/api/courses/{course_id}/tint-references", { params, ...asItIs(photo) })),
+    onSuccess,
+  });
+  const name = useMutation({
+    mutationFn: ({ id: reference, ...body }: Schemas["NamedPlacesRequest"] & { id: number }) =>
+      unwrap(
+        api.PUT("/api/tint-references/{strip_id}", {
+          params: { path: { strip_id: reference } },
+          body,
+        }),
+      ),
+    onSuccess,
+  });
+  const drop = useMutation({
+    mutationFn: (reference: number) =>
+      unwrap(api.DELETE("/api/tint-references/{strip_id}", { params: { path: { strip_id: reference } } })),
+    onSuccess,
+  });
+  return { read, add, name, drop };
+}

@@ -179,6 +179,7 @@ LEFT_OUT = {
     "trust.PhoneCheck": "a person's own",
     "trust.RepeatStudy": "of the phones and the light of this place",
     "trust.StudyPhoto": "of the phones and the light of this place",
+    "trust.TintReference": "of the light of this place",
     "eye.EyeCard": "a person's own",
     "eye.EyeRound": "a person's own",
     "eye.EyeBead": "drawn anew",

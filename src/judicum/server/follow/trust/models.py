@@ -78,3 +78,23 @@ class StudyPhoto(models.Model):
 
     def __str__(self) -> str:
         return f"photo {self.turn} of study {self.study_id}"
+
+
+class TintReference(models.Model):
+    """A strip of the course's own metal tinted in steps, photographed in this light: the window from straight above as a PNG file, and
+    `patches` that a person named: x_px, y_px, level, read_level, distance (judicum.core.photo.tint_strip). It shifts no figure.
+    """
+
+    course = models.ForeignKey(Course, on_delete=models.CASCADE, related_name="tint_references")
+    picture = models.BinaryField()
+    width_px = models.PositiveIntegerField()
+    height_px = models.PositiveIntegerField()
+    patches = models.JSONField(default=list)
+    by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.PROTECT, related_name="+")
+    at = models.DateTimeField()
+
+    class Meta:
+        ordering = ("-at", "-id")
+
+    def __str__(self) -> str:
+        return f"tint reference {self.pk} of course {self.course_id}"

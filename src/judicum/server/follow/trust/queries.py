@@ -9,7 +9,7 @@ from judicum.core.errors import NotFound, said
 from judicum.core.photo.report import Defect, Report
 from judicum.core.trust.callipers import Pair, pair_of
 from judicum.core.trust.corrections import Reviewed, review
-from judicum.server.follow.trust.models import Calliper, PhoneCheck, RepeatStudy
+from judicum.server.follow.trust.models import Calliper, PhoneCheck, RepeatStudy, TintReference
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
 from judicum.server.people.courses.queries import staff_of
@@ -91,5 +91,14 @@ def study_for(user: User, study_id: int) -> RepeatStudy:
     found = RepeatStudy.objects.select_related("course").filter(pk=study_id).first()
     if found is None:
         raise NotFound(said("refused-there-is-no-study", study_id=study_id))
+    staff_of(user, found.course_id)
+    return found
+
+
+def tint_reference_for(user: User, reference_id: int) -> TintReference:
+    """A tint reference of a course that the person teaches. Raises NotFound, NotAllowed."""
+    found = TintReference.objects.filter(pk=reference_id).first()
+    if found is None:
+        raise NotFound(said("refused-there-is-no-tint-reference", reference_id=reference_id))
     staff_of(user, found.course_id)
     return found

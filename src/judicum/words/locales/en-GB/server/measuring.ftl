@@ -44,3 +44,10 @@ study-tells-badly = { $name }: measuring differs by { $measuring } and tells { $
 study-tells-nothing = { $name }: measuring differs by { $measuring } and cannot tell these beads apart. Take beads that differ more, or hold the phone as the check of phones says.
 study-tells-well = { $name }: measuring differs by { $measuring } and tells { $classes } classes of these beads apart. That is enough.
 study-tint = Tint of the bead
+tint-strip-alike = { $count ->
+        [one] 1 place named, { $same } of it read as named.
+       *[other] { $count } places named, { $same } of them read as named.
+    }
+tint-strip-far = Colours lie { $away } from the scale's on average (12 is half a level): read tints here with care, and look at lamp and white balance.
+tint-strip-near = Colours lie { $away } from the scale's on average: this metal in this light is as the scale has it.
+tint-strip-otherwise = Named { $named }, read as { $read }.
