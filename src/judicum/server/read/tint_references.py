@@ -1,5 +1,7 @@
 """Tint references of a course, as their page shows them."""
 
+from statistics import median
+
 from judicum.core.photo.tint_patches import ALIKE_DE, Patch
 from judicum.server.answers.tint_references import TintPatch, TintReference, TintReferences
 from judicum.server.follow.trust import models
@@ -40,7 +42,7 @@ def _said(patches: list[Patch]) -> list[str]:
     if not patches:
         return []
     same = sum(one.is_alike for one in patches)
-    away = sum(one.distance for one in patches) / len(patches)
+    away = median(one.distance for one in patches)  # a place that was named wrongly says nothing of the light
     lines = [t("tint-strip-alike", count=len(patches), same=same)]
     lines += [
         t("tint-strip-otherwise", named=tint_name(one.level), read=tint_name(one.read_level))

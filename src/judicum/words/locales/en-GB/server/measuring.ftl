@@ -48,6 +48,6 @@ tint-strip-alike = { $count ->
         [one] 1 place named, { $same } of it read as named.
        *[other] { $count } places named, { $same } of them read as named.
     }
-tint-strip-far = Colours lie { $away } from the scale's on average (12 is half a level): read tints here with care, and look at lamp and white balance.
-tint-strip-near = Colours lie { $away } from the scale's on average: this metal in this light is as the scale has it.
+tint-strip-far = The middle colour lies { $away } from the scale's (12 is half a level): read tints here with care, and look at lamp and white balance.
+tint-strip-near = The middle colour lies { $away } from the scale's: this metal in this light is as the scale has it.
 tint-strip-otherwise = Named { $named }, read as { $read }.
