@@ -12,8 +12,8 @@ const SECOND = {
 const TORCH = t("shared-torch-from-the-tip-upward");
 
 /**
- * Two lines drawn on a photo of the torch; the server computes the angle and writes it into the log as measured, once the
- * photo has been sent.
+ * Two lines drawn on a photo of the torch; the server computes the angle and writes it into the log
+ * as measured, once the photo has been sent.
  */
 export function AngleReader({
   attempt,

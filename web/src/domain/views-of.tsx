@@ -11,7 +11,10 @@ import { dateWords, fieldWords, viewWords } from "./words";
 /** A photo on which an angle is being read: it stays open with its lines while it is sent. */
 type Read = Drawable & { id: PhotoName };
 
-/** The photos of an attempt that are not of the bead, also those of the torch that wait to be sent, and the angles read on them. */
+/**
+ * The photos of an attempt that are not of the bead, also those of the torch that wait to be sent,
+ * and the angles read on them.
+ */
 export function ViewsOf({ attempt }: { attempt: Attempt }) {
   const [reading, setReading] = useState<Read | null>(null);
   const waiting = useWaitingViews(attempt.id);

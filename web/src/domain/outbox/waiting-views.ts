@@ -7,7 +7,10 @@ import { box } from "./outbox";
 /** A photo of the torch that this phone has not sent yet, with the angles drawn on it that wait to be computed. */
 export type WaitingView = Drawable & { id: string; angles: number };
 
-/** Photos of the torch that wait to be sent: lines can be drawn on them at once. One that the browser cannot show waits unseen. */
+/**
+ * Photos of the torch that wait to be sent: lines can be drawn on them at once. One that the browser
+ * cannot show waits unseen.
+ */
 export function useWaitingViews(attempt: number): WaitingView[] {
   const { entries, opened } = useStored(box);
   const [shown, setShown] = useState<Record<string, Drawable>>({});

@@ -9,7 +9,10 @@ import { useMeasuring } from "./queries";
 
 type Kind = Schemas["FaultTruth"];
 
-/** What people corrected of marked beads: per kind of fault how often it was right, and the limit that this speaks for. */
+/**
+ * What people corrected of marked beads: per kind of fault how often it was right, and the limit
+ * that this speaks for.
+ */
 export function Corrections() {
   const { read, setLimit } = useMeasuring();
   const mayChange = useCourse().role === "instructor";

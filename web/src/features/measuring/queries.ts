@@ -25,7 +25,10 @@ export function usePhoneChecks() {
   return { read, check };
 }
 
-/** How true measuring is in the open course, the share of attempts that are asked for callipered widths, and limits of faults. */
+/**
+ * How true measuring is in the open course, the share of attempts that are asked for callipered
+ * widths, and limits of faults.
+ */
 export function useMeasuring() {
   const { id } = useCourse();
   const queries = useQueryClient();

@@ -11,7 +11,10 @@ import { TakePhoto } from "./take-photo";
 
 type Study = Schemas["Study"];
 
-/** The same beads photographed again and again by several people and phones: planned, walked through photo by photo, taken apart. */
+/**
+ * The same beads photographed again and again by several people and phones: planned, walked through
+ * photo by photo, taken apart.
+ */
 export function RepeatStudies() {
   const { read, start } = useStudies();
   if (read.isPending) return <Loading />;

@@ -20,7 +20,10 @@ const ARROWS: Record<string, [number, number]> = {
 };
 const within = (px: number, most: number) => Math.min(most - 1, Math.max(0, px));
 
-/** Strips of the course's own metal, tinted in steps: places are named by their level, and the scale's match is told. */
+/**
+ * Strips of the course's own metal, tinted in steps: places are named by their level, and the
+ * scale's match is told.
+ */
 export function TintReferences() {
   const { read, add, name, drop } = useTintReferences();
   if (read.isPending) return <Loading />;

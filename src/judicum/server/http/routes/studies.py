@@ -11,6 +11,7 @@ from rest_framework.views import APIView
 from judicum.core.photo.printing import PAPERS
 from judicum.server.answers import studies as answers
 from judicum.server.follow.trust.actions.repeat_study import drop_study, start_study, take_study_photo
+from judicum.server.follow.trust.queries import study_for
 from judicum.server.http.parsing import sent, sent_bytes
 from judicum.server.http.person import person
 from judicum.server.http.routes.measuring import WholePictureParser
@@ -56,6 +57,7 @@ class StudyPhotoView(APIView):
     )
     def put(self, request: Request, study_id: int, number: int) -> Response:
         user = person(request)
+        study_for(user, study_id)  # before the body is read
         take_study_photo(user, study_id, number, sent_bytes(request, "photo"))
         return Response(study_page(user, study_id))
 

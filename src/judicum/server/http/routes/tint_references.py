@@ -13,6 +13,7 @@ from judicum.server.follow.trust.actions.tint_reference import add_tint_referenc
 from judicum.server.http.parsing import sent, sent_bytes
 from judicum.server.http.person import person
 from judicum.server.http.routes.measuring import WholePictureParser
+from judicum.server.people.courses.queries import staff_of
 from judicum.server.read.tint_references import tint_picture, tint_reference, tint_references
 
 
@@ -31,7 +32,9 @@ class TintReferencesView(APIView):
         responses={201: answers.TintReference},
     )
     def post(self, request: Request, course_id: int) -> Response:
-        made = add_tint_reference(person(request), course_id, sent_bytes(request, "photo"))
+        user = person(request)
+        staff_of(user, course_id)  # before the body is read
+        made = add_tint_reference(user, course_id, sent_bytes(request, "photo"))
         return Response(tint_reference(made), status=status.HTTP_201_CREATED)
 
 

@@ -7,7 +7,7 @@ from judicum.core.numbers import whole
 from judicum.core.photo.report import Report
 from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt
-from judicum.server.record.attempts.queries import visible_to
+from judicum.server.record.attempts.queries import own_attempt, visible_to
 from judicum.server.record.photos.counting import counting
 from judicum.server.record.photos.models import (
     Correction,
@@ -78,8 +78,14 @@ def upload_for(user: User, upload_id: UUID) -> Upload:
 
 
 def photo_of_upload(user: User, upload_id: UUID) -> Photo:
-    """The photo that one's own upload became. Raises NotFound; WrongState: it has not wholly arrived, or is gone."""
-    photo = upload_for(user, upload_id).photo
+    """The photo that one's own upload became.
+
+    Raises:
+        NotFound, NotAllowed: no upload of one's own, or let go from the course. WrongState: it has not wholly arrived, or is gone.
+    """
+    upload = upload_for(user, upload_id)
+    own_attempt(user, upload.attempt_id)
+    photo = upload.photo
     if photo is None:
         raise WrongState(said("refused-photo-on-its-way"))
     return photo
