@@ -1,5 +1,6 @@
 """Fixtures of the server's tests."""
 
+import json
 import os
 import time
 from collections.abc import Callable, Iterator
@@ -92,3 +93,13 @@ def empty(tmp_path: Path) -> Iterator[dict[str, str]]:
 
 
 assert settings.configured
+
+
+@pytest.fixture
+def api(client_of: Callable[..., Client]) -> Callable[..., Any]:
+    """An answer of the API to somebody."""
+
+    def call(who: Any, method: str, url: str, body: object = None) -> Any:
+        return client_of(who).generic(method, url, *([] if body is None else [json.dumps(body), "application/json"]))
+
+    return call

@@ -6,8 +6,8 @@ from typing import cast
 import cv2
 import numpy as np
 
-from judicum.camera.draw import coded
 from judicum.core.arrays import Floats, Pixels
+from judicum.core.photo.film import linear_to_srgb
 from training.texture import Rng, clouds, half_plane
 
 ROOM = 64
@@ -102,7 +102,7 @@ def develop(rng: Rng, picture: Floats, px_per_mm: float) -> Pixels:
     if rng.random() < 0.4:
         soft = 0.6 * soft + 0.8 * cv2.GaussianBlur(soft, (0, 0), 0.8)
     picture = np.clip(picture + noise * soft, 0, 1)
-    seen = coded(picture)
+    seen = linear_to_srgb(picture)
     if rng.random() < 0.4:
         seen = seen + rng.uniform(0.2, 1.0) * (seen - cv2.GaussianBlur(seen, (0, 0), rng.uniform(0.6, 1.5)))
     if rng.random() < 0.3:
@@ -128,4 +128,4 @@ def half_sharp(rng: Rng, picture: Floats, blur_px: float) -> Floats:
 
 def as_picture(light: Floats) -> Pixels:
     """The picture of linear light."""
-    return np.clip(coded(np.clip(light, 0, 1)) * 255 + 0.5, 0, 255).astype(np.uint8)
+    return np.clip(linear_to_srgb(np.clip(light, 0, 1)) * 255 + 0.5, 0, 255).astype(np.uint8)

@@ -13,9 +13,10 @@ import drjit
 import mitsuba as mi
 import numpy as np
 
-from judicum.camera.draw import coded, frame, hold, printed
+from judicum.camera.draw import frame, hold, printed
 from judicum.camera.scene import Scene, View
 from judicum.core.arrays import Floats
+from judicum.core.photo.film import linear_to_srgb
 from judicum.core.photo.scale import card_geometry
 from training.relief import PLATE_MM, Relief, as_seen, relief
 from training.texture import Rng, clouds, grain
@@ -211,7 +212,7 @@ def _develop(rng: Rng, view: View, light: Floats) -> bytes:
     light = light / np.quantile(light.max(-1), 0.97) * rng.uniform(0.45, 0.95)
     light = cast(Floats, cv2.GaussianBlur(light.astype(np.float32), (0, 0), max(0.8 * view.blur_px, 0.35)))
     light = light + view.noise * np.sqrt(np.clip(light, 0.01, None)) * rng.standard_normal(light.shape)
-    seen = coded(np.clip(light, 0, 1))
+    seen = linear_to_srgb(np.clip(light, 0, 1))
     if rng.random() < 0.7:
         seen = seen + rng.uniform(0.1, 0.7) * (seen - cv2.GaussianBlur(seen, (0, 0), rng.uniform(0.7, 1.5)))
     pixels = np.clip(seen * 255 + 0.5, 0, 255).astype(np.uint8)

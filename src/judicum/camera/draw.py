@@ -11,7 +11,7 @@ from judicum.camera.scene import Scene
 from judicum.camera.surface import clouds, coupon_with_all
 from judicum.camera.truth import truth
 from judicum.core.arrays import Floats, Whole
-from judicum.core.photo.film import srgb_to_linear
+from judicum.core.photo.film import linear_to_srgb, srgb_to_linear
 from judicum.core.photo.scale import card_geometry
 
 BORDER_MM = 8.0
@@ -174,12 +174,7 @@ def _develop(scene: Scene, picture: Floats) -> bytes:
     for first in range(0, len(picture), STRIP_ROWS):
         strip = picture[first : first + STRIP_ROWS]
         grain = view.noise * np.sqrt(np.maximum(strip, 0.01)) * rng.standard_normal(strip.shape).astype(np.float32)
-        pixels[first : first + STRIP_ROWS] = coded(np.clip(strip + grain, 0, 1)) * 255 + 0.5
+        pixels[first : first + STRIP_ROWS] = linear_to_srgb(np.clip(strip + grain, 0, 1)) * 255 + 0.5
     ok, file = cv2.imencode(".jpg", pixels, [cv2.IMWRITE_JPEG_QUALITY, view.jpeg_quality])
     assert ok
     return file.tobytes()
-
-
-def coded(light: Floats) -> Floats:
-    """What a picture holds for linear light 0 to 1: the sRGB curve [src: iec-61966-2-1], 0 to 1."""
-    return np.where(light <= 0.0031308, 12.92 * light, 1.055 * light ** (1 / 2.4) - 0.055)

@@ -12,11 +12,11 @@ from typing import Any
 import cv2
 import numpy as np
 
-from judicum.camera.draw import coded
 from judicum.camera.scene import Fault, Scene, weld
 from judicum.camera.surface import coupon_with_all
 from judicum.camera.truth import truth
 from judicum.core.arrays import Pixels
+from judicum.core.photo.film import linear_to_srgb
 from judicum.core.photo.scale import card_geometry
 
 PX_PER_MM = 20.0
@@ -58,7 +58,7 @@ def picture() -> Pixels:
         y0 + (np.arange(round(tall * PX_PER_MM)) + 0.5) / PX_PER_MM,
     )
     light = np.clip(coupon_with_all(scene, x, y, PX_PER_MM), 0, 1)
-    return np.asarray(np.round(255 * coded(light)), np.uint8)
+    return np.asarray(np.round(255 * linear_to_srgb(light)), np.uint8)
 
 
 def known() -> list[dict[str, Any]]:

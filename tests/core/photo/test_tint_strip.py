@@ -8,7 +8,7 @@ import pytest
 from judicum.camera import Scene, View, take_photo
 from judicum.core.arrays import Pixels
 from judicum.core.errors import InvalidValue, UnreadablePicture
-from judicum.core.photo.film import film_lab, lab_to_linear, level_of_film, tint_levels
+from judicum.core.photo.film import film_lab, lab_to_linear, level_of_film, linear_to_srgb, tint_levels
 from judicum.core.photo.tint_patches import ALIKE_DE, check_patches
 from judicum.core.photo.tint_strip import DENSITY, flattened, read_patches
 
@@ -20,7 +20,7 @@ def strip(light: tuple[float, float, float] = (1.0, 1.0, 1.0), off_nm: float = 0
     """Blocks of 10 × 20 mm of each level in a light, thicker by so much."""
     side = int(10 * DENSITY)
     colours = lab_to_linear(film_lab(np.array(MIDDLES) + off_nm * (np.arange(7) > 0))) * np.array(light)
-    coded = 255 * np.where(colours <= 0.0031308, 12.92 * colours, 1.055 * colours ** (1 / 2.4) - 0.055)
+    coded = 255 * linear_to_srgb(colours)
     return np.repeat(np.repeat(coded[None].round().astype(np.uint8), side, axis=1), 2 * side, axis=0)
 
 

@@ -1,17 +1,14 @@
 """Corrections as truth: what markers removed and added, and limits of faults in a course."""
 
-import json
 from collections.abc import Callable
 from dataclasses import replace
 from typing import Any
 
 import pytest
-from django.test import Client
 from django.utils import timezone
 
 from judicum.core.photo.report import Defect
 from judicum.server.catalogue.schemes.models import Scheme
-from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.marking.models import Mark
 from judicum.server.record.photos.actions.store_measurement import store_measurement
@@ -20,14 +17,6 @@ from tests.measured import bead_measured, measured_attempt
 from tests.people import Course
 
 pytestmark = pytest.mark.django_db
-
-
-@pytest.fixture
-def api(client_of: Callable[..., Client]) -> Callable[..., Any]:
-    def call(who: User, method: str, url: str, body: object = None) -> Any:
-        return client_of(who).generic(method, url, *([] if body is None else [json.dumps(body), "application/json"]))
-
-    return call
 
 
 def fault(s_mm: float, confidence: float, kind: str = "pore") -> Defect:

@@ -1,6 +1,5 @@
 """How true measuring is here: phones checked, widths callipered, and the course's agreement."""
 
-import json
 from collections.abc import Callable
 from datetime import timedelta
 from typing import Any
@@ -10,7 +9,6 @@ import pytest
 from django.test import Client
 
 from judicum.server.follow.trust.models import Calliper, PhoneCheck
-from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.photos.models import Measurement
 from tests.core.trust.test_trust import shot
@@ -18,14 +16,6 @@ from tests.measured import measured_attempt
 from tests.people import Course
 
 pytestmark = pytest.mark.django_db
-
-
-@pytest.fixture
-def api(client_of: Callable[..., Client]) -> Callable[..., Any]:
-    def call(who: User, method: str, url: str, body: object = None) -> Any:
-        return client_of(who).generic(method, url, *([] if body is None else [json.dumps(body), "application/json"]))
-
-    return call
 
 
 def test_a_phone_is_checked_by_the_target_and_kept_for_its_owner(

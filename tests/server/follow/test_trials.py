@@ -1,7 +1,6 @@
 """Trials on the server: planned, tapped through, one photo measured, and the best setting taken."""
 
 import io
-import json
 from collections.abc import Callable
 from typing import Any
 
@@ -16,7 +15,6 @@ from judicum.server.catalogue.coupons.models import Design
 from judicum.server.follow.sessions.models import Booth, WeldedAt
 from judicum.server.follow.trials.models import StartValue, Trial
 from judicum.server.follow.trials.queries import planned
-from judicum.server.people.accounts.models import User
 from judicum.server.record.attempts.actions.assign_coupon import assign_coupon
 from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.photos.actions.send_photo import send_photo
@@ -26,20 +24,6 @@ from tests.people import Course
 
 pytestmark = pytest.mark.django_db
 AMPS = {"varied": "current_a", "low": 38, "high": 68, "beads": 5}
-
-
-@pytest.fixture
-def api(course: Course, client_of: Callable[..., Client]) -> Callable[..., Any]:
-    """An answer of the API to somebody."""
-
-    def call(who: User, method: str, url: str, body: object = None) -> Any:
-        return client_of(who).generic(method, url, *([] if body is None else [_json(body), "application/json"]))
-
-    return call
-
-
-def _json(body: object) -> str:
-    return json.dumps(body)
 
 
 def begun(course: Course, api: Callable[..., Any]) -> Trial:

@@ -2,7 +2,7 @@
 
 Quasi-steady, with properties that do not change with temperature and faces that lose nothing: within the metal's own melting it says
 too much, far from the bead after a long time too. Symbols: Q heat that reaches the work, W; v travel, mm/s; k conductivity, W/(mm K);
-α diffusivity, mm²/s; d thickness, mm; x ahead of the arc, y beside its line, z below the face, mm.
+α diffusivity, mm²/s; d thickness, mm; x ahead of the arc, y beside its line, mm; all of it on the face.
 """
 
 import math
@@ -30,24 +30,24 @@ STEPS = 400
 @dataclass(frozen=True)
 class Arc:
     """A moving arc on a plate: Q in W, v in mm/s, the plate's thickness and the distance from the bead's middle to the nearer edge, mm
-    (None: far away); `limbs` carry heat away, 2 for a plate or butt, 3 for a tee or lap."""
+    (None: far away)."""
 
     power_w: float
     travel_mm_s: float
     thickness_mm: float
     metal: Metal
     edge_mm: float | None = None
-    limbs: int = 2
 
     @classmethod
     def of(cls, current_a: float, travel_mm_s: float, thickness_mm: float, metal: Metal, limbs: int = 2) -> "Arc":
-        """The arc of a current at its usual voltage, of whose heat ARC_EFFICIENCY reaches the work [src: en-1011-1]."""
+        """The arc of a current at its usual voltage, of whose heat ARC_EFFICIENCY reaches the work [src: en-1011-1]; so many `limbs` carry
+        it away: 2 of a plate or butt, 3 of a tee or lap."""
         power = ARC_EFFICIENCY * arc_volts(current_a) * current_a
-        return cls(power * 2 / limbs, travel_mm_s, thickness_mm, metal, limbs=limbs)
+        return cls(power * 2 / limbs, travel_mm_s, thickness_mm, metal)
 
 
-def rise_k(arc: Arc, x_mm: Floats, y_mm: float, z_mm: float = 0.0) -> Floats:
-    """T - T0 = Q / (2 π k) · Σ exp(-v (x + R) / (2 α)) / R over the source and its images behind both faces (z + 2 n d) and behind the
+def rise_k(arc: Arc, x_mm: Floats, y_mm: float) -> Floats:
+    """T - T0 = Q / (2 π k) · Σ exp(-v (x + R) / (2 α)) / R over the source and its images behind both faces (2 n d) and behind the
     edge [src: rosenthal-1946]: the thick plate's for large d; for a thin one Q / (2 π k d) · exp(-v x / (2 α)) · K0(v r / (2 α)).
 
     Args:
@@ -68,7 +68,7 @@ def rise_k(arc: Arc, x_mm: Floats, y_mm: float, z_mm: float = 0.0) -> Floats:
             total += np.exp(-(x[:, 0] + far) / unit) * k0e(far / unit) / d
         else:
             most = math.ceil(FADED * unit / (2 * d)) + 1
-            depth = z_mm + 2 * d * np.arange(-most, most + 1)
+            depth = 2 * d * np.arange(-most, most + 1)
             far = np.maximum(np.sqrt(x**2 + y**2 + depth**2), NEAR_MM)
             total += (np.exp(-(x + far) / unit) / far).sum(1)
     return np.asarray(arc.power_w / (2 * math.pi * k) * total)

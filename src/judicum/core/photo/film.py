@@ -89,6 +89,11 @@ def srgb_to_linear(picture: Pixels | np.uint8) -> Floats:
     return _srgb_table()[picture]
 
 
+def linear_to_srgb(light: Floats) -> Floats:
+    """What a picture holds for linear light 0 to 1: the sRGB curve, 0 to 1, same shape [src: iec-61966-2-1]."""
+    return np.where(light <= 0.0031308, 12.92 * light, 1.055 * light ** (1 / 2.4) - 0.055)
+
+
 CHROMA_RANGE = ((-2.8, 2.0), (-2.4, 2.0))
 """Log ratios blue/green and red/green that are told apart; what lies outside counts as the nearest edge."""
 CHROMA_CELLS = 120

@@ -4,10 +4,9 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from judicum.core.errors import InvalidValue, said
+from judicum.core.photo.film import GREY_LEVEL
 
 MAX_PATCHES = 24
-GREY_LEVEL = 7
-"""The darkest level of the tint scale."""
 ALIKE_DE = 12.0
 """CIELAB distance up to which a colour is as the scale has it: half of what lies between neighbouring levels."""
 

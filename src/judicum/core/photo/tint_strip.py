@@ -9,7 +9,7 @@ import numpy as np
 from judicum.core.arrays import Flags, Floats, Pixels
 from judicum.core.errors import UnreadablePicture, said
 from judicum.core.photo.clip import decode_photo
-from judicum.core.photo.film import srgb_to_linear, tint_levels
+from judicum.core.photo.film import linear_to_srgb, srgb_to_linear, tint_levels
 from judicum.core.photo.light import card_gains
 from judicum.core.photo.picture import Picture
 from judicum.core.photo.scale import card_geometry, find_card
@@ -47,7 +47,7 @@ def flattened(data: bytes) -> Pixels:
     line = Line(np.zeros(2), np.array([1.0, 0.0]))
     plane = read_grid(picture, scale, line, (x, x + wide), (y, y + tall), DENSITY)
     light = np.clip(srgb_to_linear(plane) * card_gains(picture, scale), 0, 1)
-    return np.asarray((255 * _to_srgb(light)).round(), np.uint8)
+    return np.asarray((255 * linear_to_srgb(light)).round(), np.uint8)
 
 
 def read_patches(picture: Pixels, places: Sequence[tuple[float, float]], levels: Sequence[int]) -> list[Patch]:
@@ -75,11 +75,6 @@ def _light_at(picture: Pixels, place: tuple[float, float]) -> Floats:
     down, right = np.ogrid[:rows, :columns]
     near: Flags = (right - x) ** 2 + (down - y) ** 2 <= (RADIUS_MM * DENSITY) ** 2
     return np.asarray(np.median(srgb_to_linear(picture[near]), axis=0))
-
-
-def _to_srgb(light: Floats) -> Floats:
-    """Linear light 0 to 1 as sRGB-coded shares [src: iec-61966-2-1]."""
-    return np.where(light <= 0.0031308, 12.92 * light, 1.055 * np.maximum(light, 1e-9) ** (1 / 2.4) - 0.055)
 
 
 def encoded(picture: Pixels) -> bytes:

@@ -49,4 +49,7 @@ def _said(patches: list[Patch]) -> list[str]:
         for one in patches
         if not one.is_alike
     ]
-    return [*lines, t("tint-strip-near" if away <= ALIKE_DE else "tint-strip-far", away=f"{away:.0f}")]
+    return [
+        *lines,
+        t("tint-strip-near" if away <= ALIKE_DE else "tint-strip-far", away=f"{away:.0f}", half=f"{ALIKE_DE:g}"),
+    ]

@@ -6,10 +6,10 @@ from typing import Any
 from django.utils import timezone
 
 from judicum.core.errors import InvalidValue, said
-from judicum.core.photo.picture_file import MAX_BYTES
 from judicum.server.follow.trust.models import PhoneCheck
 from judicum.server.people.accounts.models import User
 from judicum.server.platform.sandbox import run_in_sandbox
+from judicum.server.record.photos.actions.add_photo import check_size
 
 MAX_NAME = 60
 ASKED_AGAIN = timedelta(days=365)
@@ -25,8 +25,7 @@ def check_phone(user: User, phone: str, data: bytes) -> PhoneCheck:
     name = phone.strip()
     if not 1 <= len(name) <= MAX_NAME:
         raise InvalidValue("phone", phone[:MAX_NAME], said("allowed-1-to-characters", most=MAX_NAME))
-    if not 0 < len(data) <= MAX_BYTES:
-        raise InvalidValue("photo", len(data), said("allowed-1-to-bytes-mb", most=MAX_BYTES, most_2=MAX_BYTES >> 20))
+    check_size(len(data), "photo")
     figures: dict[str, Any] = run_in_sandbox("phone", data)[0]
     uncertainty = figures.pop("uncertainty_mm")
     return PhoneCheck.objects.create(

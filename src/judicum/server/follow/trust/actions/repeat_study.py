@@ -9,7 +9,6 @@ from django.db import transaction
 from django.utils import timezone
 
 from judicum.core.errors import InvalidValue, NotFound, UnreadablePicture, said
-from judicum.core.photo.picture_file import MAX_BYTES
 from judicum.core.photo.refuse import NotMeasured
 from judicum.core.photo.strip_frame import OVERHANG_MM
 from judicum.core.trust.repeat import BEADS, MAX_TURNS, PEOPLE, PHONES, PHOTOS, turns
@@ -18,6 +17,7 @@ from judicum.server.follow.trust.queries import study_for
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import staff_of
 from judicum.server.platform.sandbox import run_in_sandbox
+from judicum.server.record.photos.actions.add_photo import check_size
 from judicum.words.photo import refusal
 
 MAX_NAME = 40
@@ -76,8 +76,7 @@ def take_study_photo(user: User, study_id: int, turn: int, data: bytes) -> Repea
     study = study_for(user, study_id)
     if not 0 <= turn < len(study.turns):
         raise InvalidValue("turn", turn, said("allowed-from-to", low=0, high=len(study.turns) - 1))
-    if not 0 < len(data) <= MAX_BYTES:
-        raise InvalidValue("photo", len(data), said("allowed-1-to-bytes-mb", most=MAX_BYTES, most_2=MAX_BYTES >> 20))
+    check_size(len(data), "photo")
     made, strip = run_in_sandbox("measure", data)
     if made["refusal"] is not None:
         why = made["refusal"].pop("why")

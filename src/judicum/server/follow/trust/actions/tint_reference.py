@@ -5,13 +5,13 @@ from collections.abc import Sequence
 from django.utils import timezone
 
 from judicum.core.errors import InvalidValue, said
-from judicum.core.photo.picture_file import MAX_BYTES
 from judicum.core.photo.tint_patches import check_patches
 from judicum.server.follow.trust.models import TintReference
 from judicum.server.follow.trust.queries import tint_reference_for
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import staff_of
 from judicum.server.platform.sandbox import run_in_sandbox
+from judicum.server.record.photos.actions.add_photo import check_size
 
 MAX_REFERENCES = 10
 """Of a course: each keeps its picture."""
@@ -25,8 +25,7 @@ def add_tint_reference(user: User, course_id: int, data: bytes) -> TintReference
         NotFound, NotAllowed: not a course one teaches.
     """
     course = staff_of(user, course_id).course
-    if not 0 < len(data) <= MAX_BYTES:
-        raise InvalidValue("photo", len(data), said("allowed-1-to-bytes-mb", most=MAX_BYTES, most_2=MAX_BYTES >> 20))
+    check_size(len(data), "photo")
     if TintReference.objects.filter(course=course).count() >= MAX_REFERENCES:
         raise InvalidValue("references", MAX_REFERENCES, said("allowed-at-most-of-them", most=MAX_REFERENCES))
     size, picture = run_in_sandbox("tint_strip", data)

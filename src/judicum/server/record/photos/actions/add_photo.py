@@ -20,10 +20,10 @@ NUMBERED = (PhotoKind.RUN, PhotoKind.TRIAL)
 """Kinds of photo that say of which run, or of which trial, they are."""
 
 
-def check_size(size: int) -> None:
-    """Raises InvalidValue for an empty file or one over 25 MB."""
+def check_size(size: int, field: str = "size") -> None:
+    """Raises InvalidValue, of this field, for an empty file or one over 25 MB."""
     if not 0 < size <= MAX_BYTES:
-        raise InvalidValue("size", size, said("allowed-1-to-bytes-mb", most=MAX_BYTES, most_2=MAX_BYTES >> 20))
+        raise InvalidValue(field, size, said("allowed-1-to-bytes-mb", most=MAX_BYTES, most_2=MAX_BYTES >> 20))
 
 
 def step_for(kind: str) -> AttemptStep:

@@ -48,6 +48,6 @@ tint-strip-alike = { $count ->
         [one] 1 place named, { $same } of it read as named.
        *[other] { $count } places named, { $same } of them read as named.
     }
-tint-strip-far = The middle colour lies { $away } from the scale's (12 is half a level): read tints here with care, and look at lamp and white balance.
+tint-strip-far = The middle colour lies { $away } from the scale's ({ $half } is half a level): read tints here with care, and look at lamp and white balance.
 tint-strip-near = The middle colour lies { $away } from the scale's: this metal in this light is as the scale has it.
 tint-strip-otherwise = Named { $named }, read as { $read }.
