@@ -4,8 +4,9 @@ import cv2
 import numpy as np
 import pytest
 
-from judicum.camera.draw import coded, printed
+from judicum.camera.draw import printed
 from judicum.core.arrays import Floats
+from judicum.core.photo.film import linear_to_srgb
 from judicum.core.photo.scale import card_geometry
 
 PX_PER_MM = 8
@@ -40,5 +41,5 @@ def test_grey_patches_have_their_value_and_lie_on_white_paper(kind: str) -> None
         around = (np.abs(x - left - patches["size"] / 2) < patches["size"] / 2 + 0.5) & (
             np.abs(y - top - patches["size"] / 2) < patches["size"] / 2 + 0.5
         )
-        assert np.unique((255 * coded(ink[within])).round()) == pytest.approx([value])
+        assert np.unique((255 * linear_to_srgb(ink[within])).round()) == pytest.approx([value])
         assert np.unique(ink[around & ~within]) == pytest.approx([0.86])
