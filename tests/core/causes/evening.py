@@ -1,18 +1,18 @@
-"""Evening classes as symptoms and logs, for judging how causes are weighed: `python -m tests.core.causes.evening SEED…`.
+"""Evening classes as symptoms and logs, for judging how causes are weighed: `python -m tests.core.causes.observer SEED…`.
 
 Two habits at once in a third of attempts, a third of the people copy the card into their log, fields are left out, symptoms missed and
 invented, habits that end after they were named. What a habit shows stands here by hand, from the order in which the trade names causes
 for a fault, not from the weights of `core.causes.table`.
 """
 
-import sys
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass, field
+from functools import cache
 from typing import Any
 
 import numpy as np
 
-from judicum.core.causes import Explained, explain
+from judicum.core.causes import explain
 from judicum.core.setup import plan_card, run_from_card
 from tests.core.causes.cases import BUTT, bead, case, fault, grey
 
@@ -97,18 +97,45 @@ INVENTABLE = (
 )
 LEFT_OUT, COPIES, TWO, SOUND = 0.25, 1 / 3, 1 / 3, 0.12
 NAMED, ENDS = 0.8, 0.4
+SKIPS, NO_LIST = 0.7, 0.2
+LOG_OFF, LOG_SPREAD = 0.06, 0.08
+TOLD_ONLY_OFF = ("arc_length_mm", "purge_l_min")
+READ_IN = {
+    "electrode_dull": "electrode_after",
+    "rod_balled": "rod_end",
+    "arc_wanders": "arc",
+    "puddle_dances": "arc",
+    "sunken_face": "face",
+    "ropey_face": "face",
+    "back_sugared": "back",
+    "back_not_through": "back",
+    "distorted": "distortion_mm",
+}
+"""What is told by a field that may be left out."""
+HIDES = {
+    "arc_wanders": ("puddle_dances",),
+    "sunken_face": ("ropey_face",),
+    "back_sugared": ("back_not_through",),
+    "bead_wide": ("bead_narrow",),
+    "width_grows": ("width_uneven",),
+    "ripples_random": ("ripples_periodic",),
+}
+"""Which symptoms are not seen beside which."""
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class Evening:
     """One attempt with what was before it, and its habits in truth."""
 
     given: dict[str, Any]
     habits: tuple[str, ...]
     copied: bool
+    seen: frozenset[str]
+    named: str | None
+    before: "tuple[Evening, ...]"
 
 
-def _fits(name: str, coupon: dict[str, Any]) -> bool:
+def fits(name: str, coupon: dict[str, Any]) -> bool:
     tube = coupon["joint"].startswith("tube")
     return (tube or name not in TUBE_ONLY) and not (coupon["joint"] == "bead_on_plate" and name in NOT_ON_PLATE)
 
@@ -148,7 +175,27 @@ def _measured(shown: set[str], rng: np.random.Generator) -> tuple[dict[str, Any]
     return bead(**more), looks, by_hand
 
 
-def _attempt(habits: Sequence[str], coupon: dict[str, Any], copies: bool, rng: np.random.Generator) -> dict[str, Any]:
+@cache
+def _card(coupon: tuple[tuple[str, Any], ...]) -> dict[str, Any]:
+    return run_from_card(plan_card(dict(coupon))).as_columns()
+
+
+def card_of(coupon: dict[str, Any]) -> dict[str, Any]:
+    """What the card says of a coupon."""
+    return _card(tuple(coupon.items()))
+
+
+def logged(key: str, factor: float, card: dict[str, Any]) -> tuple[float, float]:
+    """What an honest log says of a habit: its mean and its spread."""
+    if key in TOLD_ONLY_OFF:
+        return factor, 0.0
+    mean = (card[key] or 1.0) * factor
+    return mean, LOG_SPREAD * mean
+
+
+def _attempt(
+    habits: Sequence[str], coupon: dict[str, Any], copies: bool, rng: np.random.Generator
+) -> tuple[dict[str, Any], frozenset[str]]:
     shown = {
         code
         for name in habits
@@ -159,14 +206,14 @@ def _attempt(habits: Sequence[str], coupon: dict[str, Any], copies: bool, rng: n
         c for c in INVENTABLE if rng.random() < INVENTED
     }
     measurement, looks, by_hand = _measured(shown, rng)
-    card = run_from_card(plan_card(coupon)).as_columns()
+    card = card_of(coupon)
     run = {key: card[key] for key in ("current_a", "gas_l_min", "cup", "gas_part", "stickout_mm", "preflow_s", "postflow_s", "downslope_s", "travel_mm_s", "work_angle_deg", "travel_angle_deg", "filler_mm")}  # fmt: skip
-    skipped = [habit.skip for name in habits if (habit := HABITS[name]).skip and rng.random() < 0.7]
+    skipped = [habit.skip for name in habits if (habit := HABITS[name]).skip and rng.random() < SKIPS]
     if not copies:
-        run = {k: v * float(rng.normal(1, 0.06)) if isinstance(v, float) and k not in ("cup", "filler_mm") else v for k, v in run.items()}  # fmt: skip
+        run = {k: v * float(rng.normal(1, LOG_OFF)) if isinstance(v, float) and k not in ("cup", "filler_mm") else v for k, v in run.items()}  # fmt: skip
         for name in habits:
             for key, factor in HABITS[name].log.items():
-                run[key] = factor if key in ("arc_length_mm", "purge_l_min") else (card[key] or 1.0) * factor * float(rng.normal(1, 0.08))  # fmt: skip
+                run[key] = factor if key in TOLD_ONLY_OFF else (card[key] or 1.0) * factor * float(rng.normal(1, LOG_SPREAD))  # fmt: skip
     run = {k: v for k, v in run.items() if rng.random() >= LEFT_OUT}
     for name in habits:
         for key, (value, chance) in HABITS[name].looks.items():
@@ -174,7 +221,7 @@ def _attempt(habits: Sequence[str], coupon: dict[str, Any], copies: bool, rng: n
                 looks[key] = value
     looks = {k: v for k, v in looks.items() if k == "restarts_mm" or rng.random() >= LEFT_OUT}
     by_hand = {k: v for k, v in by_hand.items() if rng.random() >= LEFT_OUT}
-    return case(measurement, coupon=coupon, runs=[run], looks=looks, by_hand=by_hand, skipped=None if rng.random() < 0.2 else skipped)  # fmt: skip
+    return case(measurement, coupon=coupon, runs=[run], looks=looks, by_hand=by_hand, skipped=None if rng.random() < NO_LIST else skipped), frozenset(shown)  # fmt: skip
 
 
 def evenings(seed: int, people: int = 60, each: int = 8) -> Iterator[Evening]:
@@ -184,16 +231,19 @@ def evenings(seed: int, people: int = 60, each: int = 8) -> Iterator[Evening]:
     for _ in range(people):
         copies = rng.random() < COPIES
         own = list(rng.choice(names, size=2, replace=False))
-        earlier: list[dict[str, Any]] = []
+        before: list[Evening] = []
         for _ in range(each):
             coupon = COUPONS[int(rng.integers(len(COUPONS)))]
-            fitting = [name for name in own if _fits(name, coupon)]
+            fitting = [name for name in own if fits(name, coupon)]
             count = 0 if rng.random() < SOUND else 2 if rng.random() < TWO else 1
             habits = tuple(str(h) for h in rng.permutation(fitting)[:count])
-            given = _attempt(habits, coupon, copies, rng)
-            yield Evening({**given, "earlier": list(earlier)}, habits, copies)
+            given, seen = _attempt(habits, coupon, copies, rng)
+            earlier = [
+                {**{k: v for k, v in one.given.items() if k != "earlier"}, "confirmed": one.named} for one in before
+            ]
             named = habits[0] if habits and rng.random() < NAMED else None
-            earlier.append({**given, "confirmed": named})
+            before.append(Evening({**given, "earlier": earlier}, habits, copies, seen, named, tuple(before)))
+            yield before[-1]
             if named and rng.random() < ENDS:
                 own[own.index(named)] = str(rng.choice([n for n in names if n not in own]))
 
@@ -215,27 +265,31 @@ class Judged:
         return " | ".join(f"{value:.2f}" if abs(value) >= 0.1 or value == 0 else f"{value:.3f}" for value in vars(self).values())  # fmt: skip
 
 
-def judge(found: Sequence[Evening], engine: Callable[[Any], Explained] = explain) -> Judged:
+def explained(one: Evening, alone: bool) -> dict[str, float]:
+    """Shares of causes by the engine, likeliest first; none where nothing was seen. Without earlier attempts if `alone`."""
+    answer = explain({**one.given, "earlier": []} if alone else one.given)
+    return {c.code: c.share for c in answer.causes} if answer.symptoms else {}
+
+
+def judge(found: Sequence[Evening], engine: Callable[[Evening, bool], dict[str, float]] = explained) -> Judged:
     """Judge an engine on evenings; those that show nothing count for no cause."""
     top, three, both, gain, out, sound = [], [], [], [], [], []
     predicted: list[tuple[float, float]] = []
     brier = []
     for one in found:
-        answer = engine(one.given)
-        codes = [c.code for c in answer.causes]
+        shares = engine(one, False)
+        codes = list(shares)
         if not one.habits:
-            sound.append(not codes or not answer.symptoms or answer.causes[0].share < 0.6)
-        if not answer.symptoms or not one.habits:
+            sound.append(not codes or shares[codes[0]] < 0.6)
+        if not codes or not one.habits:
             continue
-        shares = {c.code: c.share for c in answer.causes}
         truth = {h: 1 / len(one.habits) for h in one.habits}
         brier.append(sum((shares.get(c, 0.0) - truth.get(c, 0.0)) ** 2 for c in {*shares, *truth}))
         predicted += [(share, truth.get(code, 0.0)) for code, share in shares.items()]
         if len(one.habits) == 1:
             top.append(codes[:1] == [one.habits[0]])
             three.append(one.habits[0] in codes[:3])
-            alone = engine({**one.given, "earlier": []})
-            gain.append(top[-1] - ([c.code for c in alone.causes][:1] == [one.habits[0]]))
+            gain.append(top[-1] - (list(engine(one, True))[:1] == [one.habits[0]]))
             if one.copied:
                 out.append(one.habits[0] not in codes[:3])
         else:
@@ -248,8 +302,3 @@ def judge(found: Sequence[Evening], engine: Callable[[Any], Explained] = explain
 
 
 HEAD = "| seed | on top | among three | both of two | Brier | off by, share | sound | gain | copied out |\n|---|---|---|---|---|---|---|---|---|"
-
-if __name__ == "__main__":
-    sys.stdout.write(HEAD + "\n")
-    for seed in map(int, sys.argv[1:]):
-        sys.stdout.write(f"| {seed} | {judge(list(evenings(seed))).row()} |\n")

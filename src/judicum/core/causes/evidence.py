@@ -8,13 +8,19 @@ import numpy as np
 from judicum.core.causes.case import Case
 from judicum.core.causes.symptoms import SYMPTOM, Symptom, period_of, wavy_share
 from judicum.core.heat import arc_volts, heat_per_length_kj_mm
+from judicum.core.photo.film import GREY_LEVEL
 from judicum.core.setup.gas import wants_purge
 from judicum.core.setup.record import Used
 
 EDGE = 0.4
 """A figure just inside of its range speaks with so much of its weight against a setting that is off."""
-FAR = 0.6
-"""A figure this share of its limit outside speaks with its whole weight and half as much again."""
+NEAR = 0.08
+"""A figure this share of its limit outside still counts as in its range: gauges, timers and memory are no better."""
+FAR = 0.35
+"""A figure this share of its limit outside speaks with its whole weight and half as much again…"""
+EVIDENCE_LOW = 0.3
+EVIDENCE_HIGH = 1.5
+"""…and one that is just outside with little."""
 LONG_RUN_MM = 60.0
 """mm: a run longer than this heats a coupon through."""
 SHORT_RUN_MM = 30.0
@@ -27,6 +33,8 @@ MIN_WAIT_S = 20.0
 """Purging shorter than this has not changed the air of a short tube ten times."""
 
 
+CLEAN_START_MM = 10.0
+"""mm from the start: what is clean for longer is no matter of how the arc was started."""
 PAST_COVER = 1.2
 """Over the card's longest run, from which the bead's end leaves the gas while it is hot."""
 MIN_COOLED_S = 60.0
@@ -56,10 +64,10 @@ def _outside(case: Case, key: str, sides: str) -> EvidenceFound | None:
             if "above" in sides and value > high
             else 0.0
         )
-        if off <= 0:
-            continue
         share = off / max(abs(low if value < low else high), 1e-6)
-        strength = round(float(np.clip(0.6 + 0.9 * share / FAR, 0.6, 1.5)), 3)
+        if share <= NEAR:
+            continue
+        strength = round(float(np.interp(share, [NEAR, FAR], [EVIDENCE_LOW, EVIDENCE_HIGH])), 3)
         if worst is None or strength > worst.strength:
             worst = EvidenceFound(key, strength, {"used": round(value, 3), "low": low, "high": high})
     return worst
@@ -68,10 +76,14 @@ def _outside(case: Case, key: str, sides: str) -> EvidenceFound | None:
 def _within(case: Case, key: str) -> EvidenceFound | None:
     """All of a figure in its range; near its edge it says little, and copied off the card nothing."""
     found = case.figures(key)
-    if key in case.copied or not found or not all(low <= value <= high for value, low, high in found):
+    if (
+        key in case.copied
+        or not found
+        or not all(low * (1 - NEAR) <= value <= high * (1 + NEAR) for value, low, high in found)
+    ):
         return None
     value, low, high = found[0]
-    inside = min(value - low, high - value) / max((high - low) / 2, 1e-6)
+    inside = max(0.0, min(value - low, high - value) / max((high - low) / 2, 1e-6))
     return EvidenceFound(key, round(min(1.0, EDGE + inside), 3), {"used": round(value, 3), "low": low, "high": high})
 
 
@@ -165,6 +177,16 @@ def _only_at_start(seen: Sequence[Symptom], code: str) -> EvidenceFound | None:
 def _one_spot(seen: Sequence[Symptom]) -> EvidenceFound | None:
     spots = [s for s in seen if s.code in ("burn_through", "bulge")]
     return _yes(spots and all(s.figures.get("count", 1) == 1 for s in spots), "one_spot")
+
+
+def _grey_later(case: Case) -> EvidenceFound | None:
+    """A start that stayed clean for longer than a start takes, and grey from somewhere on to the end."""
+    tint, length = case.report.tint if case.report else None, case.length_mm
+    if tint is None or not tint.along or not length:
+        return None
+    grey = np.asarray(tint.along) >= GREY_LEVEL
+    clean_mm = float(np.argmax(grey)) * length / len(grey)
+    return _yes(grey[-1] and clean_mm > CLEAN_START_MM, "grey_later")
 
 
 def _wait_short(case: Case) -> EvidenceFound | None:
@@ -263,6 +285,7 @@ TESTS: dict[str, Test] = {
     "no_period": lambda case, seen: _no_period(case, seen),
     "straight_toes": lambda case, seen: _straight_toes(case),
     "only_at_start": lambda case, seen, code: _only_at_start(seen, code),
+    "grey_later": lambda case, seen: _grey_later(case),
     "one_spot": lambda case, seen: _one_spot(seen),
     "purge": lambda case, seen, how: _purge(case, how),
     "no_vent": lambda case, seen: _yes(any(run.purge_vent is False for run in case.runs), "purge_vent"),

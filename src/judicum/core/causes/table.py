@@ -153,7 +153,7 @@ _TABLE = (
     Cause("cup_small", {"grey_all_along": 1.4, "grey_in_patches": 1.0, "tint_dark": 0.6}, -0.3,
         ((below("cup"), 1.8),), (), below("cup"), change=("cup", "aim")),
     Cause("past_cover", {"grey_all_along": 1.0, "grey_in_patches": 0.8, "tint_dark": 0.9, "tint_grows_along": 0.8}, -0.3,
-        ((("past_cover",), 2.2),), ((observed("electrode_after", "dull"), 0.6),), ("past_cover",), change=("run_length", "do")),
+        ((("past_cover",), 0.5), (("grey_later",), 1.8)), ((observed("electrode_after", "dull"), 0.6),), ("past_cover",), change=("run_length", "do")),
     Cause("fillet_too_deep", {"back_hangs": 1.8, "back_sugared": 0.8, "burn_through": 0.6}, -0.5,
         ((("vertical",), 0.6), (("few_dabs",), 0.5)), ((above("current_a"), 1.0), (below("travel_mm_s"), 1.0)), ("thin_fillet",),
         change=("keep_moving", "do")),

@@ -125,6 +125,7 @@ evidence-figure-limit = { $field } { $used }, card { $limit }
 evidence-figure-range = { $field } { $used }, card { $low } to { $high }
 evidence-filler = filler was used
 evidence-gas_part = a collet body was fitted
+evidence-grey_later = clean at first, grey further on
 evidence-heat_kj_mm = much heat for the length
 evidence-joint = parts that are fitted up
 evidence-length_mm = length of the { -run }
