@@ -86,10 +86,10 @@ def _looks(one: Evening, name: str) -> float:
     """Of one habit against its absence: what was noticed and skipped."""
     odds = 1.0
     for key, (value, chance) in HABITS[name].looks.items():
-        told = one.given["looks"].get(key)
-        if told == value:
+        noted = one.given["looks"].get(key)
+        if noted == value:
             odds *= 1e9 * chance
-        elif told is not None:
+        elif noted is not None:
             odds *= 1 - chance
         elif key not in ALWAYS_THERE:
             odds *= 1 - (1 - LEFT_OUT) * chance
@@ -99,7 +99,7 @@ def _looks(one: Evening, name: str) -> float:
 @cache
 def likelihood(one: Evening) -> Floats:
     """(sets,): how well each set of habits fits an attempt by itself, up to a factor."""
-    told = {key for part in ("runs", "looks", "by_hand") for key in _keys(one.given[part])}
+    noted = {key for part in ("runs", "looks", "by_hand") for key in _keys(one.given[part])}
     hidden = {lost for code, others in HIDES.items() if code in one.seen for lost in others}
     shown = _shows()
     out = np.ones(len(SETS))
