@@ -105,7 +105,7 @@ def likelihood(one: Evening) -> Floats:
     out = np.ones(len(SETS))
     for column, code in zip(shown.T, SYMPTOMS, strict=True):
         field = READ_IN.get(code)
-        if code not in hidden and (field is None or field in told):
+        if code not in hidden and (field is None or field in noted):
             out *= column if code in one.seen else 1 - column
     if not one.copied:
         base = _log_speaks(one, None)
