@@ -1365,6 +1365,8 @@ export type Messages = {
   "workbench-copy-link-for": "panel";
   "workbench-current-over-three-pulses": never;
   "workbench-hottest-beside-the-bead": "least" | "most";
+  "workbench-film-beside-the-bead": "least" | "most";
+  "workbench-part-over-the-runs": "most" | "runs";
   "workbench-heat-in-the-work-over-travel": "value" | "value_2";
   "workbench-min": "n" | "speed";
   "workbench-practice-to": "from" | "to";
@@ -1848,6 +1850,7 @@ export type Messages = {
   "field-role": never;
   "field-run": never;
   "field-run_order": never;
+  "field-runs": never;
   "field-s_mm": never;
   "field-scheme": never;
   "field-scope": never;

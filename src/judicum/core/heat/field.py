@@ -25,6 +25,8 @@ NEAR_MM = 0.05
 BEHIND_SHARE = 60.0
 """Lengths 2 α / v behind the arc to which times are looked for."""
 STEPS = 400
+MOMENTS_S = np.geomspace(1e-3, 400.0, 800)
+"""s before the end of a run in which its heat was laid down: denser towards the end."""
 
 
 @dataclass(frozen=True)
@@ -74,7 +76,7 @@ def rise_k(arc: Arc, x_mm: Floats, y_mm: float) -> Floats:
     return np.asarray(arc.power_w / (2 * math.pi * k) * total)
 
 
-def _behind(arc: Arc) -> Floats:
+def places_behind(arc: Arc) -> Floats:
     """Places from ahead of the arc to where all is over, mm, denser near to it."""
     unit = 2 * arc.metal.alpha_mm2_s / arc.travel_mm_s
     share = np.linspace(0, 1, STEPS) ** 2
@@ -83,7 +85,7 @@ def _behind(arc: Arc) -> Floats:
 
 def peak_c(arc: Arc, y_mm: float, start_c: float = ROOM_C) -> float:
     """The highest temperature that a place y beside the bead's middle comes to, °C, on the face."""
-    return start_c + float(rise_k(arc, _behind(arc), y_mm).max())
+    return start_c + float(rise_k(arc, places_behind(arc), y_mm).max())
 
 
 def seconds_above(arc: Arc, y_mm: float, level_c: float, start_c: float = ROOM_C) -> float:
@@ -91,7 +93,7 @@ def seconds_above(arc: Arc, y_mm: float, level_c: float, start_c: float = ROOM_C
 
     0 where it never is; as long as is looked for where it stays.
     """
-    x = _behind(arc)
+    x = places_behind(arc)
     hot = x[rise_k(arc, x, y_mm) > level_c - start_c]
     return float(hot.max() - hot.min()) / arc.travel_mm_s if len(hot) > 1 else 0.0
 
@@ -111,24 +113,24 @@ def melted_mm(arc: Arc, start_c: float = ROOM_C) -> float:
     return low + high
 
 
-def after_s(arc: Arc, level_c: float, start_c: float = ROOM_C) -> float:
-    """How long after the arc is out the end of a bead takes to fall to a temperature, s.
+def end_rise_k(arc: Arc, cooled_s: float, behind_mm: float = 0.0) -> float:
+    """What a place so far behind the end of a run is above its start, K, so long after the arc is out.
 
-    Thin plate, for a run of many lengths 2 α / v: T - T0 = Q / (4 π k d) ∫ exp(-(v u)² / (4 α (u + t))) / (u + t) du over the moments u
-    before the end in which it was welded [src: carslaw-jaeger-1959, §10.3]. The part's own warming comes with `start_c`.
+    Thin plate, for a run of many lengths 2 α / v: T - T0 = Q / (4 π k d) ∫ exp(-(v u - x)² / (4 α (u + t))) / (u + t) du over the moments
+    u before the end in which it was welded, x behind it [src: carslaw-jaeger-1959, §10.3].
     """
     k, alpha, v = arc.metal.k_w_mm_k, arc.metal.alpha_mm2_s, arc.travel_mm_s
-    past = np.geomspace(1e-3, 400.0, 800)
+    since = MOMENTS_S + cooled_s
+    added = np.exp(-((v * MOMENTS_S - behind_mm) ** 2) / (4 * alpha * since)) / since
+    return float(arc.power_w / (4 * math.pi * k * arc.thickness_mm) * np.trapezoid(added, MOMENTS_S))
 
-    def rise(t: float) -> float:
-        since = past + t
-        added = np.exp(-((v * past) ** 2) / (4 * alpha * since)) / since
-        return float(arc.power_w / (4 * math.pi * k * arc.thickness_mm) * np.trapezoid(added, past))
 
+def after_s(arc: Arc, level_c: float, start_c: float = ROOM_C) -> float:
+    """How long after the arc is out the end of a bead takes to fall to a temperature, s. The part's own warming comes with `start_c`."""
     low, high = 1e-3, 3600.0
-    if rise(low) < level_c - start_c:
+    if end_rise_k(arc, low) < level_c - start_c:
         return 0.0
     while high / low > 1.01:
         t = math.sqrt(low * high)
-        low, high = (t, high) if rise(t) > level_c - start_c else (low, t)
+        low, high = (t, high) if end_rise_k(arc, t) > level_c - start_c else (low, t)
     return math.sqrt(low * high)

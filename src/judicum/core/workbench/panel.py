@@ -21,11 +21,13 @@ class Input:
 
 @dataclass(frozen=True)
 class Note:
-    """Something to be said beside the figures: a code of `judicum.words.workbench` with its figures and kinds."""
+    """Something to be said beside the figures: a code of `judicum.words.workbench` with its figures and kinds, and levels of the tint
+    scale by name."""
 
     code: str
     figures: Mapping[str, tuple[float, str]] = field(default_factory=dict)
     codes: tuple[str, ...] = ()
+    levels: Mapping[str, int] = field(default_factory=dict)
 
 
 @dataclass(frozen=True)

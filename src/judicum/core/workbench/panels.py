@@ -7,10 +7,13 @@ from judicum.core.choices import CHOICES, Choice
 from judicum.core.errors import InvalidValue, one_of
 from judicum.core.fields import Fields
 from judicum.core.heat import ARC_EFFICIENCY, heat_per_length_kj_mm
-from judicum.core.heat.field import Arc, after_s, peak_c, seconds_above
+from judicum.core.heat.field import Arc, after_s, melted_mm, peak_c, seconds_above
+from judicum.core.heat.oxide import Shield, end_film_nm, film_nm, grey_end_mm, tint_level, tinted_mm
+from judicum.core.heat.warming import Blank, melted_between_mm, pulse_power_w, run_by_run
 from judicum.core.metals import METALS
 from judicum.core.quantities import QUANTITIES, Kind, Quantity
 from judicum.core.setup import gas
+from judicum.core.setup.cover import cover_mm
 from judicum.core.setup.current import PULSE_FACTOR
 from judicum.core.setup.filler import fillet_area_mm2, wire_length_mm
 from judicum.core.setup.gauge import MISMATCH_SHARE, TABLES_INCH, gauge_mm
@@ -22,6 +25,8 @@ from judicum.core.workbench.panel import Answer, Input, Note, Panel, Result
 PULSE_HELPS_TO_MM = 3.0
 """mm. Thicker plate is welded straight: nothing spreads that a pulse could hold back."""
 BOTTLE_BAR = 200.0
+HAND_WARM_C = 43.0
+"""°C. Bare metal that is held for as long as one likes burns nobody [src: iso-13732-1]."""
 
 MeasurementSummary = dict[str, float]
 Choices = dict[str, str]
@@ -233,8 +238,73 @@ def _filler(given: MeasurementSummary, _: Choices) -> Answer:
     )
 
 
+def _tint(given: MeasurementSummary, chosen: Choices) -> Answer:
+    arc = Arc.of(given["current_a"], given["travel_mm_s"], given["thickness_mm"], METALS[chosen["metal"]])
+    _, aim, high = gas.flow_band_l_min(given["cup"], chosen["gas_part"], given["stickout_mm"])
+    shield = Shield.of(cover_mm(given["cup"]) / 2, given["gas_l_min"], (aim, high), given["postflow_s"])
+    start = given["part_c"]
+    toe = melted_mm(arc, start) / 2
+    beside = [0.5 * k for k in range(1, 21)]
+    films = [film_nm(arc, toe + y, shield, start) for y in beside]
+    bead, end, grey = film_nm(arc, 0.0, shield, start), end_film_nm(arc, shield, start), grey_end_mm(arc, shield, start)
+    levels = {"bead": tint_level(bead), "zone": tint_level(max(films)), "end": tint_level(end)}
+    notes = [Note("tints", levels=levels)]
+    if grey:
+        notes.append(Note("end_grey", {"length": (grey, "length")}))
+    return Answer(
+        (
+            Result("bead_film_nm", bead, "plain", "nm", 0),
+            Result("zone_film_nm", max(films), "plain", "nm", 0),
+            Result("tinted_mm", tinted_mm(arc, shield, start), "length", "mm", 1),
+            Result("end_film_nm", end, "plain", "nm", 0),
+            Result("grey_end_mm", grey, "length", "mm", 1),
+        ),
+        {"beside_mm": beside, "film_nm": films},
+        (*notes, Note("film_by_formula")),
+    )
+
+
+def _warming(given: MeasurementSummary, chosen: Choices) -> Answer:
+    metal = METALS[chosen["metal"]]
+    arc = Arc.of(given["current_a"], given["travel_mm_s"], given["thickness_mm"], metal)
+    blank = Blank.sheet(metal, given["blank_length_mm"], given["blank_width_mm"], given["thickness_mm"])
+    arc_s = given["length_mm"] / given["travel_mm_s"]
+    runs = run_by_run(blank, arc.power_w, arc_s, given["cooled_s"], int(given["runs"]), given["part_c"])
+    starts = [k * (arc_s + given["cooled_s"]) for k in range(len(runs))]
+    return Answer(
+        (
+            Result("first_end_c", runs[0][1], "plain", "°C", 0),
+            Result("last_start_c", runs[-1][0], "plain", "°C", 0),
+            Result("last_end_c", runs[-1][1], "plain", "°C", 0),
+            Result("hand_warm_s", blank.cools_s(runs[-1][1], HAND_WARM_C), "time", "s", 0),
+        ),
+        {
+            "time_s": [time for begun in starts for time in (begun, begun + arc_s)],
+            "part_c": [celsius for run in runs for celsius in run],
+        },
+        (Note("by_formula"),),
+    )
+
+
+def _pulse_reach(given: MeasurementSummary, chosen: Choices) -> Answer:
+    pulse = Pulse(given["peak_a"], given["background_a"], given["on_share"], given["per_second"])
+    arc = Arc.of(pulse.mean_a, given["travel_mm_s"], given["thickness_mm"], METALS[chosen["metal"]])
+    swing = pulse_power_w(pulse.mean_a, pulse.peak_a, pulse.background_a, pulse.on_share)
+    least, most = melted_between_mm(arc, swing, pulse.per_second)
+    return Answer(
+        (
+            Result("melted_mm", melted_mm(arc), "length", "mm", 1),
+            Result("melted_peak_mm", most, "length", "mm", 1),
+            Result("melted_background_mm", least, "length", "mm", 1),
+        ),
+        notes=(Note("by_formula"),),
+    )
+
+
 Q = QUANTITIES
 C = CHOICES
+BALANCED = Choice("metal", tuple(name for name, one in METALS.items() if one.balanced))
+FILMED = Choice("metal", tuple(name for name, one in METALS.items() if one.family == "stainless"))
 
 
 def _more(key: str, kind: Kind, unit: str, low: float, high: float, step: float = 1.0) -> Quantity:
@@ -276,11 +346,37 @@ PANELS: tuple[Panel, ...] = (
     Panel(
         "cooling",
         (
-            Input(Choice("metal", tuple(name for name, one in METALS.items() if one.balanced)), "304L"), Input(Q["thickness_mm"], 1.5), Input(Q["current_a"], 55), Input(Q["travel_mm_s"], 2.2),
+            Input(BALANCED, "304L"), Input(Q["thickness_mm"], 1.5), Input(Q["current_a"], 55), Input(Q["travel_mm_s"], 2.2),
             Input(_more("beside_mm", "length", "mm", 1, 60, 0.5), 5), Input(_more("level_c", "plain", "°C", 100, 1200, 50), 400),
             Input(Q["part_c"], 25),
         ),
         _cooling,
+    ),
+    Panel(
+        "tint",
+        (
+            Input(FILMED, "304L"), Input(Q["thickness_mm"], 1.5), Input(Q["current_a"], 55), Input(Q["travel_mm_s"], 2.2),
+            Input(Q["cup"], 8), Input(C["gas_part"], "gas_lens"), Input(Q["gas_l_min"], 8), Input(Q["stickout_mm"], 8),
+            Input(Q["postflow_s"], 8), Input(Q["part_c"], 25),
+        ),
+        _tint,
+    ),
+    Panel(
+        "warming",
+        (
+            Input(BALANCED, "304L"), Input(Q["thickness_mm"], 1.5), Input(Q["blank_length_mm"], 120), Input(Q["blank_width_mm"], 100),
+            Input(Q["current_a"], 55), Input(Q["travel_mm_s"], 2.2), Input(Q["length_mm"], 100),
+            Input(_more("runs", "count", "", 1, 40), 4), Input(Q["cooled_s"], 60), Input(Q["part_c"], 25),
+        ),
+        _warming,
+    ),
+    Panel(
+        "pulse_reach",
+        (
+            Input(BALANCED, "304L"), Input(Q["thickness_mm"], 1.5), Input(Q["peak_a"], 110), Input(Q["background_a"], 25),
+            Input(Q["on_share"], 0.3), Input(Q["per_second"], 1), Input(Q["travel_mm_s"], 2.2),
+        ),
+        _pulse_reach,
     ),
     Panel(
         "runs",

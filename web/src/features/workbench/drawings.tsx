@@ -42,6 +42,28 @@ export function Drawing({ panel, series, units }: Props) {
           y={series.peak_c ?? []}
         />
       );
+    case "tint":
+      return (
+        <Curve
+          label={t("workbench-film-beside-the-bead", {
+            most: Math.round(Math.max(...(series.film_nm ?? [0]))),
+            least: Math.round(series.film_nm?.at(-1) ?? 0),
+          })}
+          x={series.beside_mm ?? []}
+          y={series.film_nm ?? []}
+        />
+      );
+    case "warming":
+      return (
+        <Curve
+          label={t("workbench-part-over-the-runs", {
+            runs: (series.part_c?.length ?? 0) / 2,
+            most: Math.round(Math.max(...(series.part_c ?? [0]))),
+          })}
+          x={series.time_s ?? []}
+          y={series.part_c ?? []}
+        />
+      );
     case "gas":
       return <ReynoldsBar series={series} />;
     case "runs":

@@ -83,6 +83,8 @@ it.each([
   ["pulse", { time_s: [0, 1], current_a: [30, 60] }, /Current over three pulses/],
   ["heat", { travel_mm_s: [0.5, 6], net_kj_mm: [0.9, 0.1] }, /0.5 mm\/s to 6.0 mm\/s/],
   ["cooling", { beside_mm: [1, 20], peak_c: [2000, 310] }, /2,?000 °C to 310 °C/],
+  ["tint", { beside_mm: [1, 10], film_nm: [17, 4] }, /17 nm to 4 nm/],
+  ["warming", { time_s: [0, 45, 105, 150], part_c: [25, 178, 125, 250] }, /2 runs, hottest 250 °C/],
   ["gas", answer.series, /Reynolds number 812, practice 400 to 1,200/],
   ["runs", { starts_deg: [0, 120, 240], order: [1, 3, 2] }, /3 runs round the seam.*1, 3, 2/],
   ["turntable", { rpm: [0.5, 1], travel_mm_s: [1, 2], chosen: [1] }, /0.50 rpm, 1.00 mm\/s/],

@@ -1,6 +1,11 @@
 workbench-copy-link-for = Copy link for { $panel }
 workbench-current-over-three-pulses = { -Current } over three pulses
 workbench-hottest-beside-the-bead = Hottest beside the bead, outwards: { $most } °C to { $least } °C
+workbench-film-beside-the-bead = Oxide film beside the bead, { $most } nm to { $least } nm over 10 mm
+workbench-part-over-the-runs = Part through { $runs ->
+    [one] one { -run }
+   *[other] { $runs } { -runs }
+ }, hottest { $most } °C
 workbench-heat-in-the-work-over-travel = Heat in the work over travel, { $value } to { $value_2 }
 workbench-min = { $n } rpm · { $speed }
 workbench-practice-to = practice { $from } to { $to }

@@ -13,6 +13,9 @@ note-pulse_not_in_time = Too fast to time dabs by. Turn the part over: a fast pu
 note-read_the_bands = Too slow: hot, dark, wide. Too fast: the puddle jumps, the { -centre } line sinks, the seam shows.
 note-thin_side_first = On a bend, weld the thin, stretched side first: cold, a few amps lower.
 note-by_formula = By formula, not measured: jig, card, air and the puddle take more heat. Never touch a part by this figure.
+note-end_grey = The last { $length } are still above 650 °C when the gas goes off: grey. Hold still longer.
+note-film_by_formula = Colours by formula: heat as if nothing took it away, oxygen under the cup guessed from the flow. Look at the bead.
+note-tints = By formula the bead shows { $bead }, the zone { $zone }, the very end { $end }.
 note-turbulent = Turbulent: the jet draws in air and moves the puddle.
 note-two_conventions = Two conventions: the arc's heat, and the { $share } that reaches the work. Say which one you use.
 note-vent = Vent the far end, or pressure pushes the root out. Argon displaces air: never in a closed space or pit.
@@ -40,6 +43,9 @@ panel-pulse-source = time-weighted mean
 panel-pulse_for = Pulse for a wanted mean
 panel-pulse_for-formula = peak = mean / (on + p (1 − on)); background = p × peak
 panel-pulse_for-source = time-weighted mean
+panel-pulse_reach = How far a pulse is felt
+panel-pulse_reach-formula = ΔT = P / (2 π k) | Σ exp(−(1 + i) R √(π f / α)) / R |
+panel-pulse_reach-source = Carslaw and Jaeger 1959
 panel-purge = Purge wait
 panel-purge-formula = wait = volumes × bore volume / flow
 panel-purge-source = volume of a cylinder
@@ -49,12 +55,18 @@ panel-runs-source = geometry of the seam
 panel-share_for = Peak time for a wanted mean
 panel-share_for-formula = on = (mean − background) / (peak − background)
 panel-share_for-source = time-weighted mean
+panel-tint = What colour, by formula
+panel-tint-formula = w² = ∫ k exp(−T₁ / T) (p / 0.209)¼ dt
+panel-tint-source = Wagner 1933; temper colours in air
 panel-turn = Time one turn
 panel-turn-formula = rpm = 60 / seconds; v = π D / seconds
 panel-turn-source = geometry of the seam
 panel-turntable = Rotator speed trial
 panel-turntable-formula = v = π D n / 60; n₂ = n₁ D₁ / D₂
 panel-turntable-source = geometry of the seam
+panel-warming = Hot from { -run } to { -run }
+panel-warming-formula = ρ c V dT/dt = P − h A (T − T₀)
+panel-warming-source = energy balance, h = 25 W/m²K
 result-above_s = Above that temperature there
 result-advance_mm = Advance per pulse
 result-aim_l_min = Flow, aim
@@ -62,17 +74,27 @@ result-arc_kj_mm = Arc heat
 result-area_mm2 = Fillet area
 result-background_a = Background
 result-background_share = Background, share of the peak
+result-bead_film_nm = Oxide film on the bead
 result-bottle_l = { -Bottle }
 result-carbon_sheet_mm = Carbon sheet
 result-count = { -Runs }
 result-dabs = Dabs per { -run }
+result-end_film_nm = Oxide film at the very end
 result-end_s = End of the bead below it after
 result-exit_m_s = Speed at the exit
+result-first_end_c = Part after the first { -run }
+result-grey_end_mm = Grey at the end
+result-hand_warm_s = Until it is hand-warm (43 °C)
 result-high_l_min = Flow, high
 result-inside_mm = Cup inside
+result-last_end_c = Part after the last { -run }
+result-last_start_c = Part before the last { -run }
 result-length_mm = Length
 result-low_l_min = Flow, low
 result-mean_a = Mean { -current }
+result-melted_background_mm = Melted on the background
+result-melted_mm = Melted width, mean
+result-melted_peak_mm = Melted on the peak
 result-net_kj_mm = Heat in the work (0.6)
 result-net_mm = Net advance
 result-off_s = Background time
@@ -89,6 +111,7 @@ result-run_l = Gas per { -run }
 result-runs = { -Runs } per { -bottle }
 result-stainless_sheet_mm = Stainless sheet
 result-straight_a = Straight { -current } that does the same
+result-tinted_mm = Tinted beside the bead, each side
 result-travel_mm_s = Travel speed
 result-tube_wall_mm = Tube wall
 result-used_l = Gas used
@@ -96,3 +119,4 @@ result-volume_l = Volume
 result-volume_mm3 = Filler volume
 result-wait_s = Wait
 result-wire_mm = Filler used
+result-zone_film_nm = Oxide film beside the bead

@@ -173,6 +173,7 @@ field-rod_end = Filler rod end
 field-role = Role
 field-run = { -Run }
 field-run_order = { -Runs } round a seam
+field-runs = { -Runs }
 field-s_mm = Position along the bead
 field-scheme = { -Marking } scheme
 field-scope = Access
