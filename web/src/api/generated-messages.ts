@@ -1811,6 +1811,8 @@ export type Messages = {
   "field-paper": never;
   "field-part_c": never;
   "field-part_hot": never;
+  "field-part_length_mm": never;
+  "field-part_width_mm": never;
   "field-pass": never;
   "field-pass_mark": never;
   "field-pass_number": never;
@@ -1849,6 +1851,7 @@ export type Messages = {
   "field-rod_end": never;
   "field-role": never;
   "field-run": never;
+  "field-run_mm": never;
   "field-run_order": never;
   "field-runs": never;
   "field-s_mm": never;

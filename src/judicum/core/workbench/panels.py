@@ -267,8 +267,8 @@ def _tint(given: MeasurementSummary, chosen: Choices) -> Answer:
 def _warming(given: MeasurementSummary, chosen: Choices) -> Answer:
     metal = METALS[chosen["metal"]]
     arc = Arc.of(given["current_a"], given["travel_mm_s"], given["thickness_mm"], metal)
-    blank = Blank.sheet(metal, given["blank_length_mm"], given["blank_width_mm"], given["thickness_mm"])
-    arc_s = given["length_mm"] / given["travel_mm_s"]
+    blank = Blank.sheet(metal, given["part_length_mm"], given["part_width_mm"], given["thickness_mm"])
+    arc_s = given["run_mm"] / given["travel_mm_s"]
     runs = run_by_run(blank, arc.power_w, arc_s, given["cooled_s"], int(given["runs"]), given["part_c"])
     starts = [k * (arc_s + given["cooled_s"]) for k in range(len(runs))]
     return Answer(
@@ -364,8 +364,9 @@ PANELS: tuple[Panel, ...] = (
     Panel(
         "warming",
         (
-            Input(BALANCED, "304L"), Input(Q["thickness_mm"], 1.5), Input(Q["blank_length_mm"], 120), Input(Q["blank_width_mm"], 100),
-            Input(Q["current_a"], 55), Input(Q["travel_mm_s"], 2.2), Input(Q["length_mm"], 100),
+            Input(BALANCED, "304L"), Input(Q["thickness_mm"], 1.5), Input(_more("part_length_mm", "size", "mm", 5, 6000, 5), 120),
+            Input(_more("part_width_mm", "size", "mm", 5, 3000, 5), 100),
+            Input(Q["current_a"], 55), Input(Q["travel_mm_s"], 2.2), Input(_more("run_mm", "size", "mm", 5, 5000, 5), 100),
             Input(_more("runs", "count", "", 1, 40), 4), Input(Q["cooled_s"], 60), Input(Q["part_c"], 25),
         ),
         _warming,
