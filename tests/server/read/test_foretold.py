@@ -10,6 +10,7 @@ from judicum.server.follow.sessions.models import Booth, WeldedAt
 from judicum.server.follow.trials.models import StartValue
 from judicum.server.read import foretold as foretold_reader
 from judicum.server.record.attempts.actions.open_attempt import open_attempt
+from judicum.server.record.attempts.models import Run
 from judicum.server.record.photos.models import MeasurementSummary
 from tests.measured import measured_attempt
 from tests.people import Course
@@ -34,12 +35,35 @@ def test_more_amps_give_a_wider_darker_bead_and_the_difference_is_said(
     assert all(one["words"] for one in hot["hazards"])
 
 
+def test_what_was_foretold_of_a_bead_stands_beside_what_was_measured(
+    course: Course, client_of: Callable[..., Client]
+) -> None:
+    attempt = measured_attempt(course)
+    Run.objects.filter(attempt=attempt).update(arc_s=30.0)
+    student = client_of(course.student)
+    found = ask(student, attempt.pk).json()
+    summary = MeasurementSummary.objects.get(attempt=attempt)
+    assert found["settings"]["travel_mm_s"] == pytest.approx(summary.length_mm / 30, abs=0.01)  # not the typed one
+    width = next(one for one in found["beside"] if one["words"] == "Width")
+    assert width["measured"] == summary.width_mean_mm
+    assert width["foretold"]["value"] == found["bead"]["width_mm"]["value"]
+    assert width["inside"] == (width["foretold"]["low"] <= width["measured"] <= width["foretold"]["high"])
+    assert {one["words"]: one["measured"] for one in found["tints_beside"]} == {
+        "Tint of the bead": summary.tint_level,
+        "Tint beside it": summary.tint_zone,
+    }
+    changed = ask(student, attempt.pk, current_a=70).json()  # of other settings no bead came
+    assert (changed["beside"], changed["tints_beside"]) == ([], [])
+    assert ask(student, measured_attempt(course).pk, travel_mm_s=3).json()["beside"] == []
+
+
 def test_without_a_weld_it_starts_from_the_card_and_learns_from_the_class(
     course: Course, client_of: Callable[..., Client]
 ) -> None:
     student = client_of(course.student)
     first = ask(student, course.attempt.pk).json()
     assert (first["learned"], first["bead"]["difference_mm"]) == (0, None)
+    assert (first["beside"], first["tints_beside"]) == ([], [])
     assert first["said"][0].startswith("From physics")
     for _ in range(9):
         measured_attempt(course)

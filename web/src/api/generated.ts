@@ -3708,7 +3708,10 @@ export interface components {
             /** @default null */
             gas_l_min?: number | null;
         };
-        /** @description What would come of settings, beside what is wanted; `settings` those it was reckoned for, `said` how sure it is in words. */
+        /**
+         * @description What would come of settings, beside what is wanted; `settings` those it was reckoned for, `said` how sure it is in words. `beside`
+         *     and `tints_beside` set it against the bead that came of these settings, where it was measured and none was changed.
+         */
         Foretold: {
             settings: {
                 [key: string]: unknown;
@@ -3719,6 +3722,8 @@ export interface components {
             wanted_low_mm: number;
             wanted_high_mm: number;
             wanted_level: number;
+            beside: components["schemas"]["ForetoldBeside"][];
+            tints_beside: components["schemas"]["ForetoldTintBeside"][];
         };
         /** @description The bead that would come; tints null of a metal without a tint scale. */
         ForetoldBead: {
@@ -3731,6 +3736,16 @@ export interface components {
             hazards: components["schemas"]["Hazard"][];
             difference_mm: components["schemas"]["ForetoldFigure"] | null;
         };
+        /**
+         * @description One figure of this bead: what was foretold of its settings without learning from it, what was measured, and whether that lies
+         *     within.
+         */
+        ForetoldBeside: {
+            words: string;
+            foretold: components["schemas"]["ForetoldFigure"];
+            measured: number;
+            inside: boolean;
+        };
         /** @description A foretold figure, and what holds 90 % of single beads. */
         ForetoldFigure: {
             value: number;
@@ -3740,6 +3755,11 @@ export interface components {
         ForetoldTint: {
             level: number;
             probability: number[];
+        };
+        ForetoldTintBeside: {
+            words: string;
+            foretold: number;
+            measured: number;
         };
         /** @description The name one signs in with. */
         ForgottenPasswordRequest: {

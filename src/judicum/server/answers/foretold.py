@@ -40,8 +40,25 @@ class ForetoldBead(Answer):
     difference_mm: ForetoldFigure | None
 
 
+class ForetoldBeside(Answer):
+    """One figure of this bead: what was foretold of its settings without learning from it, what was measured, and whether that lies
+    within."""
+
+    words: str
+    foretold: ForetoldFigure
+    measured: float
+    inside: bool
+
+
+class ForetoldTintBeside(Answer):
+    words: str
+    foretold: int
+    measured: int
+
+
 class Foretold(Answer):
-    """What would come of settings, beside what is wanted; `settings` those it was reckoned for, `said` how sure it is in words."""
+    """What would come of settings, beside what is wanted; `settings` those it was reckoned for, `said` how sure it is in words. `beside`
+    and `tints_beside` set it against the bead that came of these settings, where it was measured and none was changed."""
 
     settings: dict[str, Any]
     bead: ForetoldBead
@@ -50,6 +67,8 @@ class Foretold(Answer):
     wanted_low_mm: float
     wanted_high_mm: float
     wanted_level: int
+    beside: list[ForetoldBeside]
+    tints_beside: list[ForetoldTintBeside]
 
 
 class ForetellRequest(Request):

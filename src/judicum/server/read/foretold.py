@@ -11,7 +11,15 @@ from judicum.core.quantities import QUANTITIES
 from judicum.core.setup import read_coupon, run_from_card
 from judicum.core.setup.card import card_of
 from judicum.core.setup.machine import gives_a, read_machine
-from judicum.server.answers.foretold import Foretold, ForetoldBead, Hazard, SettingsMap
+from judicum.core.setup.travel import real_travel_mm_s
+from judicum.server.answers.foretold import (
+    Foretold,
+    ForetoldBead,
+    ForetoldBeside,
+    ForetoldTintBeside,
+    Hazard,
+    SettingsMap,
+)
 from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.catalogue.coupons.setup import coupon_of, logged_of
 from judicum.server.follow.sessions.models import WeldedAt
@@ -40,15 +48,17 @@ COUPON = ("metal", "joint", "thickness_mm")
 def foretold(user: User, attempt_id: int, changed: Mapping[str, float | None]) -> Foretold:
     """What would come of an attempt's settings with some of them changed. Raises NotFound, InvalidValues."""
     attempt = attempt_for(user, attempt_id)
-    question, settings = _question(attempt)
+    summary = _summary(attempt)
+    question, settings = _question(attempt, summary)
     for key, value in changed.items():
         if value is not None and not QUANTITIES[key].sensible_at(value):
             raise InvalidValue(key, value, QUANTITIES[key].makes_sense)
-    asked = {**settings, **{key: value for key, value in changed.items() if value is not None}}
-    asked.pop("arc_s", None)  # the speed is asked about
-    found = foretell({**question, "settings": asked, **_compare(attempt)})
+    changed = {key: value for key, value in changed.items() if value is not None}
+    asked = {**settings, **changed}
+    found = foretell({**question, "settings": asked, **_compare(attempt, summary)})
     low, high, level = _wanted(attempt.assignment)
     difference = found["difference"]
+    measured = _measured(summary) if summary and not changed else {}
     return Foretold(
         settings=asked,
         bead=ForetoldBead(
@@ -69,13 +79,28 @@ def foretold(user: User, attempt_id: int, changed: Mapping[str, float | None]) -
         wanted_low_mm=low,
         wanted_high_mm=high,
         wanted_level=level,
+        beside=[
+            ForetoldBeside(
+                words=t(f"foretold-{key}"),
+                foretold=figure,
+                measured=measured[key],
+                inside=figure["low"] <= measured[key] <= figure["high"],
+            )
+            for key in ("width_mm", "width_end_mm", "zone_mm", "grey_end_mm")
+            if (figure := found[key]) is not None and measured.get(key) is not None
+        ],
+        tints_beside=[
+            ForetoldTintBeside(words=t(f"foretold-{key}"), foretold=found[key]["level"], measured=measured[key])
+            for key in ("tint_bead", "tint_zone")
+            if found[key] is not None and measured.get(key) is not None
+        ],
     )
 
 
 def settings_map(user: User, attempt_id: int) -> SettingsMap:
     """Where between currents and speeds beads come out as wanted. Raises NotFound."""
     attempt = attempt_for(user, attempt_id)
-    question, settings = _question(attempt)
+    question, settings = _question(attempt, _summary(attempt))
     card = card_of(read_coupon(coupon_of(attempt.assignment)))
     amps, speeds = (_axis(aim) for aim in (card.current_a.aim, card.travel_mm_s.aim))
     low, high, _ = _wanted(attempt.assignment)
@@ -113,14 +138,17 @@ def _wanted(goal: Assignment) -> tuple[float, float, int]:
     return round(low, 2), round(high, 2), FINISH_LEVEL[goal.finish]
 
 
-def _question(attempt: Attempt) -> tuple[dict[str, Any], dict[str, Any]]:
-    """Coupon, person, machine and class of an attempt, and the settings to start from: those logged, else the card's."""
+def _question(attempt: Attempt, summary: MeasurementSummary | None) -> tuple[dict[str, Any], dict[str, Any]]:
+    """Coupon, person, machine and class of an attempt, and the settings to start from: those logged, else the card's; the speed by the
+    clock and the measured length, where both are known."""
     run = Run.objects.filter(attempt=attempt).order_by("number").values().first()
     card = card_of(read_coupon(coupon_of(attempt.assignment)))
     start = run_from_card(card)
     settings = _settings(run) if run else {}
     usual = {key: getattr(start, key) for key in ("current_a", "travel_mm_s", "gas_l_min", "cup", "gas_part", "stickout_mm", "preflow_s", "postflow_s", "filler_mm")}  # fmt: skip
     settings = {**{key: value for key, value in usual.items() if value is not None}, **settings}
+    real = real_travel_mm_s(summary.length_mm if summary else None, [settings.pop("arc_s", None)])
+    settings |= {"travel_mm_s": round(real, 2)} if real else {}
     booth = WeldedAt.objects.filter(attempt=attempt).values_list("booth_id", flat=True).first()
     question = {
         "coupon": _coupon(attempt.assignment),
@@ -172,11 +200,15 @@ def _records(attempt: Attempt) -> list[dict[str, Any]]:
     return found
 
 
-def _compare(attempt: Attempt) -> dict[str, Any]:
+def _summary(attempt: Attempt) -> MeasurementSummary | None:
+    """What was measured of it; None where no bead was."""
+    return MeasurementSummary.objects.filter(attempt=attempt, width_mean_mm__isnull=False).first()
+
+
+def _compare(attempt: Attempt, summary: MeasurementSummary | None) -> dict[str, Any]:
     """The attempt itself, where it is measured: what changing its settings would do."""
-    summary = getattr(Attempt.objects.select_related("summary").get(pk=attempt.pk), "summary", None)
     run = Run.objects.filter(attempt=attempt).order_by("number").values().first()
-    if summary is None or summary.width_mean_mm is None or run is None:
+    if summary is None or run is None:
         return {}
     return {"compare": {"settings": _settings(run), "measured": _measured(summary)}}
 

@@ -69,6 +69,7 @@ function Sliders({ attempt }: { attempt: Attempt }) {
         length={attempt.measurement?.length_mm ?? attempt.assignment.design.length_mm ?? 0}
       />
       <Figures found={found.data} units={units} />
+      <ThisBead found={start.data} units={units} />
       <SettingsMap attempt={attempt} units={units} at={{ ...settings, ...changed }} choose={change} />
     </div>
   );
@@ -154,6 +155,55 @@ function Figures({ found, units }: { found: Schemas["Foretold"]; units: Units })
         </Figure>
       )}
     </dl>
+  );
+}
+
+/** What was foretold of the bead that came, beside what was measured of it. */
+function ThisBead({ found, units }: { found: Schemas["Foretold"]; units: Units }) {
+  if (found.beside.length === 0) return null;
+  const mm = (value: number) => measure(value, "length", units, 1);
+  return (
+    <section className="space-y-1">
+      <h3 className="font-bold">{t("whatif-this-bead")}</h3>
+      <p className="quiet text-sm">{t("whatif-this-bead-how")}</p>
+      <table className="table w-auto table-sm tabular-nums">
+        <thead>
+          <tr>
+            <td />
+            <th scope="col">{t("whatif-foretold")}</th>
+            <th scope="col">{t("whatif-measured")}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {found.beside.map((one) => (
+            <tr key={one.words}>
+              <th scope="row">{one.words}</th>
+              <td>
+                {t("whatif-spread", {
+                  value: mm(one.foretold.value),
+                  low: mm(one.foretold.low),
+                  high: mm(one.foretold.high),
+                })}
+              </td>
+              <td>
+                <b>{mm(one.measured)}</b> {one.inside ? t("whatif-inside") : t("whatif-outside")}
+              </td>
+            </tr>
+          ))}
+          {found.tints_beside.map((one) => (
+            <tr key={one.words}>
+              <th scope="row">{one.words}</th>
+              <td>
+                <TintBadge level={one.foretold} />
+              </td>
+              <td>
+                <TintBadge level={one.measured} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
   );
 }
 

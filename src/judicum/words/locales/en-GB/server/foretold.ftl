@@ -1,6 +1,12 @@
 foretold-class = Learnt from { $count } measured beads of this course.
+foretold-grey_end_mm = Grey at the end
 foretold-not-measured = Foretold, not measured: it counts nowhere.
 foretold-physics = From physics and what the trade knows: this course has too few measured beads to learn from.
+foretold-tint_bead = Tint of the bead
+foretold-tint_zone = Tint beside it
+foretold-width_end_mm = Width at the end
+foretold-width_mm = Width
+foretold-zone_mm = Tinted beside it
 hazard-burn_through = burn-through
 hazard-grey = grey
 hazard-no_fusion = lack of fusion
