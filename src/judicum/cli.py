@@ -61,10 +61,13 @@ def _measure(asked: argparse.Namespace) -> int:
     given = _given_scale(asked)
     done = _photos_in(asked.output) if asked.output else set()
     names = [name for one in asked.photos for name in _photos_of(one) if name not in done]
+    if asked.other_light and len(names) > 1:
+        raise InvalidValue("--other-light", asked.other_light, said("allowed-other-light-of-one-photo"))
+    other = Path(asked.other_light).read_bytes() if asked.other_light else None
     code = 0
     with ExitStack() as opened:
         out = opened.enter_context(Path(asked.output).open("a", encoding="utf-8")) if asked.output else sys.stdout
-        work = partial(_measured, given=given, every=asked.all)
+        work = partial(_measured, given=given, every=asked.all, other=other)
         for count, (name, found) in enumerate(_on_all_cores(work, names, opened), 1):
             if isinstance(found, str):
                 print(f"judicum measure: {name}: {found}", file=sys.stderr)
@@ -101,7 +104,7 @@ def _photos_in(output: str) -> set[str]:
     return done
 
 
-def _measured(name: str, given: Any, every: bool) -> tuple[str, list[str] | str]:
+def _measured(name: str, given: Any, every: bool, other: bytes | None = None) -> tuple[str, list[str] | str]:
     """A photo's name, and its results as JSON lines; or why it cannot be read."""
     from judicum.core.photo.measure import measure_all
     from judicum.words.photo import report_in_words
@@ -111,6 +114,10 @@ def _measured(name: str, given: Any, every: bool) -> tuple[str, list[str] | str]
     except OSError as error:
         return name, error.strerror or str(error)
     beads = measure_all(data, name, given)
+    if other is not None:
+        from judicum.core.photo.relief import with_other_light
+
+        beads = [with_other_light(bead, other) for bead in beads]
     shown = sorted(beads, key=lambda bead: bead.report.bead_number or 0) if every else beads[:1]
     return name, [json.dumps(report_in_words(bead)) for bead in shown]
 

@@ -65,7 +65,8 @@ class Bead:
 
 @dataclass(frozen=True)
 class View:
-    """How the phone is held and lit. Angles in degrees; `light` multiplies linear red, green, blue."""
+    """How the phone is held and lit. Angles in degrees; `light` multiplies linear red, green, blue. `lamp_deg`: one lamp stands low in
+    this direction on the card (0 right, 90 down), and grooves beside the toe are shaped, not painted; None: the usual two."""
 
     size: tuple[int, int] = (2000, 1500)
     turn_deg: float = 0.0
@@ -76,6 +77,7 @@ class View:
     blur_px: float = 0.7
     noise: float = 0.006
     jpeg_quality: int = 88
+    lamp_deg: float | None = None
 
 
 @dataclass(frozen=True)

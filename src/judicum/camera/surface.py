@@ -12,8 +12,13 @@ from judicum.camera.surroundings import joint_light, with_decoys
 from judicum.core.arrays import Flags, Floats
 from judicum.core.photo.film import film_lab, lab_to_linear
 
-LIGHTS = (((-0.35, -0.75, 0.62), 0.62), ((0.6, 0.25, 0.9), 0.38))
+Lights = tuple[tuple[tuple[float, float, float], float], ...]
+LIGHTS: Lights = (((-0.35, -0.75, 0.62), 0.62), ((0.6, 0.25, 0.9), 0.38))
 """Directions towards the lamps (x right, y down, z to the viewer) and their share of the light."""
+LAMP_UP = 0.7
+"""How far a single lamp stands above the plate: sine of some 35 degrees."""
+GROOVE_MM = 0.14
+"""mm. Depth of an undercut that is shaped."""
 RIM_MM = 2.0
 """Further from the outline a bead neither rises nor darkens the plate."""
 
@@ -44,7 +49,12 @@ def coupon(scene: Scene, x: Floats, y: Floats, px_per_mm: float) -> Floats:
     if scene.bead is not None:
         laid = lay(rng, scene.bead, s, n, px_per_mm)
         film, inside, beyond = laid.film, laid.inside, laid.beyond
-        shade = _shade(laid, px_per_mm)
+        lights: Lights = LIGHTS
+        if scene.view.lamp_deg is not None:
+            turn = np.radians(scene.view.lamp_deg)
+            lights = (((float(np.cos(turn)), float(np.sin(turn)), LAMP_UP), 1.0),)
+            laid = replace(laid, height=laid.height - _grooves(scene.bead, s, n, beyond))
+        shade = _shade(laid, px_per_mm, lights)
         metal = metal * (1 - inside) + np.exp(0.04 * clouds(rng, x.shape, px_per_mm * 0.25)).astype(np.float32) * inside
     elif scene.stripe_nm:
         film = stripe(scene, n)
@@ -52,7 +62,9 @@ def coupon(scene: Scene, x: Floats, y: Floats, px_per_mm: float) -> Floats:
     picture: Floats = tinted(film) * (metal * shade)[..., None]
     picture = with_decoys(scene, picture, s, n, px_per_mm, beyond > 1.0)
     if scene.bead is not None:
-        picture = with_faults(rng, picture, scene.bead, s, n, inside)
+        shaped = ("undercut",) if scene.view.lamp_deg is not None else ()
+        painted = replace(scene.bead, faults=tuple(one for one in scene.bead.faults if one.kind not in shaped))
+        picture = with_faults(rng, picture, painted, s, n, inside)
     return picture.astype(np.float32)
 
 
@@ -149,23 +161,34 @@ def _around(there: Flags, margin: int) -> tuple[slice, slice] | None:
     return rows, columns
 
 
-def _shade(laid: Laid, px_per_mm: float) -> Floats:
+def _grooves(bead: Bead, s: Floats, n: Floats, beyond: Floats) -> Floats:
+    """Depth of the undercuts, mm."""
+    depth: Floats = np.zeros_like(s)
+    centre = np.interp(s, bead.s_mm, bead.centre_mm)
+    for fault in (one for one in bead.faults if one.kind == "undercut"):
+        ends = np.clip((fault.size_mm / 2 - np.abs(s - fault.s_mm)) / 1.2, 0, 1)
+        side = np.sign(n - centre) == np.sign(fault.n_mm)
+        depth = np.maximum(depth, GROOVE_MM * np.exp(-(((beyond - 0.18) / 0.24) ** 2)) * ends * side)
+    return depth.astype(np.float32)
+
+
+def _shade(laid: Laid, px_per_mm: float, lights: Lights) -> Floats:
     """Brightness of the lit bead, dark along its toes and fronts; that of flat metal away from it."""
-    shade = np.full(laid.height.shape, _lit(np.zeros((2, 2), np.float32), px_per_mm)[0, 0])
+    shade = np.full(laid.height.shape, _lit(np.zeros((2, 2), np.float32), px_per_mm, lights)[0, 0])
     box = _around(laid.beyond < RIM_MM, 3)  # and what a slope is taken over
     if box is not None:
         rim = np.where(laid.beyond[box] < 0, 0.55, 0.25) * np.exp(-((laid.beyond[box] / 0.13) ** 2))
-        shade[box] = _lit(laid.height[box], px_per_mm) * (1 - rim) * (1 - laid.notch[box])
+        shade[box] = _lit(laid.height[box], px_per_mm, lights) * (1 - rim) * (1 - laid.notch[box])
     return shade
 
 
-def _lit(height: Floats, px_per_mm: float) -> Floats:
+def _lit(height: Floats, px_per_mm: float, lights: Lights) -> Floats:
     slope_y, slope_x = np.gradient(height * px_per_mm)
     normal = np.stack([-slope_x, -slope_y, np.ones_like(height)], -1)
     normal /= np.linalg.norm(normal, axis=-1, keepdims=True)
     total = np.zeros_like(height)
     flat = 0.0
-    for direction, share in LIGHTS:
+    for direction, share in lights:
         towards = np.array(direction) / np.linalg.norm(direction)
         halfway = towards + np.array([0, 0, 1])
         halfway /= np.linalg.norm(halfway)

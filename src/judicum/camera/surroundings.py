@@ -67,6 +67,12 @@ def with_decoys(scene: Scene, picture: Floats, s: Floats, n: Floats, px_per_mm: 
                 cv2.circle(ink, (int(spot[0]), int(spot[1])), max(1, round(radius)), 1.0, -1, cv2.LINE_AA)
             lit = cv2.GaussianBlur(np.roll(ink, (-1, -1), (0, 1)), (0, 0), 1.0)
             picture = picture * (1 - 0.8 * ink * box + (0.9 * lit * box if decoy == "spatter" else 0))[..., None]
+        elif decoy == "toe_line" and scene.bead is not None:
+            # A dark line along one toe that is no groove: soot, or the tint's own edge.
+            half = np.interp(s, scene.bead.s_mm, scene.bead.half_mm)
+            beyond = n - np.interp(s, scene.bead.s_mm, scene.bead.centre_mm) - half
+            ends = np.clip((0.15 * scene.bead.length_mm - np.abs(s - scene.bead.length_mm / 2)) / 1.2, 0, 1)
+            picture = picture * (1 - 0.7 * np.exp(-(((beyond - 0.2) / 0.25) ** 2)) * ends)[..., None]
         elif decoy == "clamp_shadow":
             edge = rng.uniform(0.15, 0.85) * float(np.ptp(s)) + float(s.min())
             dark = 1 / (1 + np.exp(-rng.choice([-1.0, 1.0]) * (s + 0.4 * n - edge) / 1.2))

@@ -13,6 +13,11 @@ def add_core_commands(commands: "argparse._SubParsersAction[argparse.ArgumentPar
     measuring.add_argument(
         "--all", action="store_true", help="every bead of each photo, numbered from the card's top edge"
     )
+    measuring.add_argument(
+        "--other-light",
+        metavar="PHOTO",
+        help="the same bead with the lamp on its other side, part and card in their place: undercuts are read from both",
+    )
     scale = measuring.add_mutually_exclusive_group()
     scale.add_argument(
         "--scale", type=float, metavar="MM_PER_PX", help="millimetres of one pixel, for a photo without a card"

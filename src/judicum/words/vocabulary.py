@@ -23,7 +23,7 @@ from judicum.core.marking import (
 from judicum.core.photo.fault_kinds import FAULT_KINDS
 from judicum.core.photo.film import tint_levels
 from judicum.core.photo.picture_file import MAX_BYTES
-from judicum.core.photo.report import NO_CARD, UNSURE_BEAD
+from judicum.core.photo.report import NO_CARD, NOT_TWO_LIGHTS, TWO_LIGHTS, UNSURE_BEAD
 from judicum.core.photo.steps import REACH_MM
 from judicum.core.quantities import QUANTITIES, Quantity
 from judicum.core.setup.gauge import TABLES_INCH
@@ -50,7 +50,8 @@ def vocabulary() -> dict[str, Any]:
         "machineFields": [_field(spec) for spec in PROFILE.specs],
         "gauges": list(TABLES_INCH["tube_wall"]),
         "joints": {key: {"tube": j.tube, "fillet": j.fillet} for key, j in JOINTS.items()},
-        "photoWarnings": {NO_CARD: "no_card", UNSURE_BEAD: "unsure_bead"},
+        "photoWarnings": {words: words.split(":")[0] for words in (NO_CARD, TWO_LIGHTS, *NOT_TWO_LIGHTS.values())}
+        | {UNSURE_BEAD: "unsure_bead"},
         "tint": [{"colour": level["srgb"]} for level in tint_levels()],
         "faults": {key: {"long": f.long} for key, f in FAULT_KINDS.items()},
         "criteria": {key: _criterion(c) for key, c in CRITERIA.items()},

@@ -45,7 +45,7 @@ def test_what_is_missing_is_said(client: Client, monkeypatch: pytest.MonkeyPatch
 
     monkeypatch.setattr(WholeFiles, "exists", gone)
     with connection.cursor() as cursor:
-        cursor.execute("DELETE FROM django_migrations WHERE app = 'photos' AND name LIKE '0007%%'")
+        cursor.execute("DELETE FROM django_migrations WHERE app = 'photos' AND name LIKE '0008%%'")
     answer = client.get("/ready")
     assert answer.status_code == 503
     assert answer.json()["store"] == "ConnectionError"

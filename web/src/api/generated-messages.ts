@@ -171,6 +171,7 @@ export type Messages = {
   "attempt-keep-my-value": never;
   "attempt-kit": never;
   "attempt-knobs": "knobs";
+  "attempt-lamp-photo-how": never;
   "attempt-let-the-coupon-cool-lay-the": never;
   "attempt-log": never;
   "attempt-log-another-run": never;
@@ -1949,6 +1950,12 @@ export type Messages = {
   "outcome-refused": never;
   "outcome-same": never;
   "photo-warning-no_card": never;
+  "photo-warning-two_lights": never;
+  "photo-warning-two_lights_no_bead": never;
+  "photo-warning-two_lights_no_card": never;
+  "photo-warning-two_lights_other_place": never;
+  "photo-warning-two_lights_same_light": never;
+  "photo-warning-two_lights_unreadable": never;
   "photo-warning-unsure_bead": never;
   "placeholder-gaps": never;
   "placeholder-length": never;
@@ -1989,6 +1996,7 @@ export type Messages = {
   "token-scope-write": never;
   "view-back": never;
   "view-bead": never;
+  "view-lamp": never;
   "view-run": never;
   "view-setup": never;
   "view-torch": never;

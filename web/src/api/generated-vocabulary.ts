@@ -1552,6 +1552,12 @@ export const vocabulary = {
   },
   "photoWarnings": {
     "no_card: scale given by hand; colours are not corrected for the light": "no_card",
+    "two_lights: undercuts were read from two photos with the lamp on either side": "two_lights",
+    "two_lights_no_bead: the bead was not measured, so the photo in the other light was not read": "two_lights_no_bead",
+    "two_lights_unreadable: the photo in the other light cannot be read": "two_lights_unreadable",
+    "two_lights_no_card: no card was found in the photo in the other light": "two_lights_no_card",
+    "two_lights_other_place: part or card was moved between the two photos": "two_lights_other_place",
+    "two_lights_same_light: the lamp stood on the same side in both photos": "two_lights_same_light",
     "unsure: the toes are hard to tell in this photo; check them and correct them by hand": "unsure_bead"
   },
   "tint": [

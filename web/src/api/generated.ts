@@ -4448,7 +4448,7 @@ export interface components {
             measurements: components["schemas"]["Measurement"][];
         };
         /** @enum {string} */
-        PhotoKind: "bead" | "run" | "back" | "setup" | "torch" | "trial";
+        PhotoKind: "bead" | "run" | "back" | "setup" | "torch" | "trial" | "lamp";
         /** @description Something wrong with a photo at first sight, and what to do. */
         PhotoProblem: {
             code: string;

@@ -37,7 +37,16 @@ class ScaleRead(Part):
 UNSURE = "unsure: "
 UNSURE_BEAD = UNSURE + "the toes are hard to tell in this photo; check them and correct them by hand"
 NO_CARD = "no_card: scale given by hand; colours are not corrected for the light"
-"""Warnings of a measurement, as they are kept; what begins with UNSURE is settled by a toe that a person has set."""
+TWO_LIGHTS = "two_lights: undercuts were read from two photos with the lamp on either side"
+NOT_TWO_LIGHTS = {
+    "no_bead": "two_lights_no_bead: the bead was not measured, so the photo in the other light was not read",
+    "unreadable": "two_lights_unreadable: the photo in the other light cannot be read",
+    "no_card": "two_lights_no_card: no card was found in the photo in the other light",
+    "other_place": "two_lights_other_place: part or card was moved between the two photos",
+    "same_light": "two_lights_same_light: the lamp stood on the same side in both photos",
+}
+"""Warnings of a measurement, as they are kept; what begins with UNSURE is settled by a toe that a person has set. The last by why two
+photos were not read together."""
 
 
 class Quality(Part):

@@ -17,9 +17,10 @@ export function OtherViews({ attempt }: { attempt: Attempt }) {
   return (
     <Panel>
       <h2 className="text-lg font-bold">{t("common-other-photos")}</h2>
+      <p className="quiet text-sm">{t("attempt-lamp-photo-how")}</p>
       <p className="quiet mb-2 text-sm">{t("attempt-torch-photo-arc-off-pedal-released")}</p>
-      <div className="grid gap-2 sm:grid-cols-3">
-        {(["back", "setup", "torch"] as const).map((kind) => (
+      <div className="grid gap-2 sm:grid-cols-2">
+        {(["lamp", "back", "setup", "torch"] as const).map((kind) => (
           <AddView key={kind} attemptId={attempt.id} kind={kind} words={viewWords(kind)} />
         ))}
       </div>

@@ -303,7 +303,7 @@ RECORDS: dict[str, Record] = {
         _field("picture", "its picture, by its hash; null where it is not kept (a row of pictures)",
             {"type": "string", "pattern": "^[0-9a-f]{64}$"}, True, NEEDED),
         anything("gone_px", "width and height of a picture that is not kept", "pixels", default=None),
-        code("kind", "what it shows", "bead", "run", "back", "setup", "torch", "trial", default="bead"),
+        code("kind", "what it shows", "bead", "run", "back", "setup", "torch", "trial", "lamp", default="bead"),
         whole("run", "of a run's or a trial's photo: which one it shows", null=True),
         anything("angles", "torch angles that were read on it, by the run's field", "degrees", default={}),
         text("name", "what the file was called", 200, default=""),

@@ -38,11 +38,12 @@ class PhotoKind(models.TextChoices):
     SETUP = "setup"
     TORCH = "torch"
     TRIAL = "trial"
+    LAMP = "lamp"
 
 
 class Photo(models.Model):
     """A picture sent for an attempt. Those of the bead, of a `run` that the next one covers and of a trial (`run` is its
-    number) are measured; only the bead's figures are the attempt's.
+    number) are measured; only the bead's figures are the attempt's. One with the `lamp` on the other side is read together with the bead's.
 
     Thinned to its strip, or of somebody who was removed, it has no `picture` any more but its [width, height] in `gone_px`.
     `request_id` is what its sending and its measuring are logged under. `angles` are the torch angles read on it: key of the run's field to which, run, torch, reference,

@@ -34,6 +34,14 @@ def photo_for(user: User, photo_id: int) -> Photo:
     return found
 
 
+def in_other_light(photo: Photo) -> Photo | None:
+    """The newest photo with the lamp on the other side that came after a photo of the bead; None where none did, or it is thinned."""
+    if photo.kind != PhotoKind.BEAD:
+        return None
+    others = Photo.objects.filter(attempt=photo.attempt_id, kind=PhotoKind.LAMP, picture__isnull=False)
+    return others.filter(sent_at__gte=photo.sent_at).select_related("picture").first()
+
+
 def picture_of(photo: Photo) -> StoredPicture:
     """The picture of a photo. Raises WrongState: it is not kept any more."""
     if photo.picture is None:

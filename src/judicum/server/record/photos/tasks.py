@@ -19,7 +19,7 @@ from judicum.server.record.photos.actions.reconcile_jobs import reconcile
 from judicum.server.record.photos.counting import UNDER_WAY
 from judicum.server.record.photos.jobs import QUEUE, TASK
 from judicum.server.record.photos.models import Measurement, MeasurementState
-from judicum.server.record.photos.queries import picture_of
+from judicum.server.record.photos.queries import in_other_light, picture_of
 
 log = logging.getLogger(__name__)
 
@@ -34,6 +34,7 @@ def measure(measurement_id: int) -> None:
     """Measure one photo; one that is done already is left alone."""
     # The measuring code takes seconds to import and only the worker needs it.
     from judicum.core.photo.measure import measure_all
+    from judicum.core.photo.relief import with_other_light
     from judicum.core.photo.scale import GivenScale
     from judicum.server.record.photos.actions.store_measurement import MeasuredBead, store_measurement
 
@@ -57,6 +58,11 @@ def measure(measurement_id: int) -> None:
                 data = file.read()
             with large_picture_slot(data, max_wait_s=None):
                 measured = measure_all(data, mine.photo.name, given)
+            if (beside := in_other_light(mine.photo)) is not None:
+                with picture_of(beside).original.open("rb") as file:
+                    data = file.read()
+                with large_picture_slot(data, max_wait_s=None):
+                    measured = [with_other_light(one, data) for one in measured]
             store_measurement(measurement_id, [MeasuredBead.of(one) for one in measured])
         except Exception:
             log.exception("measurement %s failed", measurement_id)

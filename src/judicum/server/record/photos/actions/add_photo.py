@@ -13,7 +13,11 @@ from judicum.server.record.attempts.actions.log_run import MAX_RUNS
 from judicum.server.record.attempts.queries import held_own
 from judicum.server.record.attempts.states import AttemptStep
 from judicum.server.record.attempts.transitions import advance
-from judicum.server.record.photos.actions.request_measurement import AT_ONCE, request_measurement
+from judicum.server.record.photos.actions.request_measurement import (
+    AT_ONCE,
+    measure_in_two_lights,
+    request_measurement,
+)
 from judicum.server.record.photos.models import Photo, PhotoKind, StoredPicture
 
 NUMBERED = (PhotoKind.RUN, PhotoKind.TRIAL)
@@ -77,4 +81,6 @@ def add_photo(
         )
         if measure and kind in AT_ONCE:
             request_measurement(photo)
+        if measure and kind == PhotoKind.LAMP:
+            measure_in_two_lights(attempt)
     return photo

@@ -6,6 +6,7 @@ from django.utils import timezone
 from judicum.core.errors import NotAllowed, WrongState, said
 from judicum.core.photo.scale import GivenScale
 from judicum.server.people.accounts.models import User
+from judicum.server.record.attempts.models import Attempt
 from judicum.server.record.attempts.queries import check_takes_part, held, teaches
 from judicum.server.record.attempts.states import AttemptStep
 from judicum.server.record.attempts.transitions import advance
@@ -34,6 +35,25 @@ def request_measurement(
     return made
 
 
+def measure_in_two_lights(attempt: Attempt) -> None:
+    """Queue measuring the newest photo of the bead together with the one in the other light that just came; none, none."""
+    bead = attempt.photos.filter(kind=PhotoKind.BEAD, picture__isnull=False).first()
+    if bead is not None:
+        points = _overtaken(bead)
+        request_measurement(bead, scale_points=points)
+
+
+def _overtaken(photo: Photo) -> list[float] | None:
+    """End what waits for a photo, which a new measuring would only overtake; the scale last set by hand."""
+    photo.measurements.filter(state__in=UNDER_WAY).update(state=MeasurementState.FAILED, finished_at=timezone.now())
+    return _scale_points(photo)
+
+
+def _scale_points(photo: Photo) -> list[float] | None:
+    """The scale last set by hand."""
+    return photo.measurements.exclude(scale_points=None).values_list("scale_points", flat=True).first()
+
+
 @transaction.atomic
 def measure_again(user: User, photo_id: int) -> Measurement:
     """Measure a photo once more, with the scale last set by hand if there is one; the earlier results stay.
@@ -45,7 +65,7 @@ def measure_again(user: User, photo_id: int) -> Measurement:
     """
     photo = taught_photo(user, photo_id)
     held(photo.attempt_id)
-    points = photo.measurements.exclude(scale_points=None).values_list("scale_points", flat=True).first()
+    points = _scale_points(photo)
     waiting = photo.measurements.filter(state__in=UNDER_WAY).first()
     if waiting is None:
         return request_measurement(photo, user, points)
@@ -64,8 +84,7 @@ def set_scale(user: User, photo_id: int, points_px: list[float], length_mm: floa
     GivenScale.from_points((points_px[0], points_px[1]), (points_px[2], points_px[3]), length_mm)
     photo = taught_photo(user, photo_id)
     attempt = held(photo.attempt_id)
-    # What waits with another scale would only be overtaken.
-    photo.measurements.filter(state__in=UNDER_WAY).update(state=MeasurementState.FAILED, finished_at=timezone.now())
+    _overtaken(photo)
     advance(
         attempt, AttemptStep.CORRECT, user, change={"step": "set_scale", "points_px": points_px, "length_mm": length_mm}
     )

@@ -38,6 +38,7 @@ attempt-i-will-be-absent = I will be absent
 attempt-keep-my-value = Keep my value
 attempt-kit = Parts to lay out
 attempt-knobs = Knobs here: { $knobs }
+attempt-lamp-photo-how = One light hides an undercut or shows one that is only a dark line. Leave part and card, move the lamp to the other side of the bead, take the photo again: both are read together.
 attempt-let-the-coupon-cool-lay-the = Let the coupon cool. Lay the scale card on it. Hold the phone flat above, all black squares in view, no flash. <a>Print a scale card</a> (<a2>Letter</a2>)
 attempt-log = Log
 attempt-log-another-run = Log another { -run }

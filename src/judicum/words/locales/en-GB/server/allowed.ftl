@@ -158,6 +158,7 @@ allowed-log-rate = { $least }–{ $most } samples per second
 allowed-log-rows = at most { $most } rows
 allowed-log-samples = { $least } samples or more
 allowed-log-unit = one of the units { $units }
+allowed-other-light-of-one-photo = given with one photo only
 allowed-results-of-measure = a new file, or one that ./judicum measure wrote
 allowed-log-with-arc = a data log with an arc of half a second or more
 allowed-login-taken = a login name that nobody has yet, nor one that looks like it
