@@ -5,6 +5,8 @@ from pathlib import Path
 import pytest
 
 from judicum.cli import main
+from judicum.core.photo.report import TWO_LIGHTS
+from tests.core.photo.two_lights import pairs
 from tests.drawn import bead_photo
 
 
@@ -97,6 +99,21 @@ def test_bad_input_is_one_line_exit_2_and_nothing_printed(
     assert said.out == ""
     assert said.err.count("\n") == 1
     assert said.err.startswith(f"judicum {command}: {field}")
+
+
+def test_undercuts_are_read_from_two_photos_of_one_bead(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    pair = next(one for one in pairs(41, 4) if one.shows == "groove")
+    first, second = tmp_path / "first.jpg", tmp_path / "second.jpg"
+    for path, photo in zip((first, second), pair.photos, strict=True):
+        path.write_bytes(photo)
+    assert main(["measure", str(first), "--other-light", str(second)]) == 0
+    report = json.loads(capsys.readouterr().out)
+    assert TWO_LIGHTS in report["quality"]["warnings"]
+    assert [one["kind"] for one in report["defects"]].count("undercut") == 1
+    assert main(["measure", str(first), str(second), "--other-light", str(second)]) == 2
+    assert "--other-light" in capsys.readouterr().err
+    assert main(["measure", str(first), "--other-light", str(tmp_path / "none.jpg")]) == 2
+    assert "none.jpg" in capsys.readouterr().err
 
 
 def test_a_folder_is_measured_on_all_cores_and_gone_on_with(tmp_path: Path) -> None:

@@ -2213,7 +2213,8 @@ export const vocabulary = {
     "back",
     "setup",
     "torch",
-    "trial"
+    "trial",
+    "lamp"
   ],
   "orders": [
     "waited",
