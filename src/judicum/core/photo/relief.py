@@ -34,15 +34,16 @@ ALONG_MM = 1.0
 """mm along the bead over which slopes are averaged: a groove is longer, a speck is not."""
 MOVED = 0.06
 """Half the difference of both flanks' (A − B) / (A + B) from which the lamp stood on the other side."""
-MAX_SHIFT_MM = 1.5
-"""mm between both photos on the card's plane: more, and it is not the same bead in the same place."""
+MIN_TEXTURE = 0.12
+"""Correlation of what is fine in both photos once they are laid over one another: 0.2 to 0.75 of drawn pairs, under 0.05 where the part
+was moved."""
 STILL_MM = (0.4, 1.4)
 """mm inside and outside of a toe from which both photos are laid over one another: what lies between is what is asked about."""
 REFINED = 4
 """Steps of that: each takes most of what the last one left."""
 GROOVE_REACH_MM = (0.15, 1.1)
 """mm outside a toe between which the far wall of a groove rises."""
-RISES = 0.25
+RISES = 0.35
 """Of the flank's slope, over what is usual along that toe: from there the far wall of a groove is one."""
 MIN_GROOVE_MM = 3.0
 """mm. Shorter ones are no undercut, as in one photo."""
@@ -119,7 +120,7 @@ def relief_of(bead: Bead, first: Picture, second: Picture, second_scale: Scale) 
         for picture, scale in ((first, bead.scale), (second, second_scale))
     )
     still = (beyond.max(0) < -STILL_MM[0]) | (beyond.max(0) > STILL_MM[1])
-    b = _finely(a, _laid_over(a, b), still)
+    b = _laid_over(a, b, still)
     difference = np.asarray((a - b) / np.maximum(a + b, 1e-3))
     difference -= np.median(difference[plate])
     difference = gaussian_filter1d(difference, ALONG_MM * PX_PER_MM, axis=1)
@@ -139,29 +140,16 @@ def _in_its_light(pixels: Pixels, plate: Floats) -> Floats:
     return np.asarray(light / np.maximum(gaussian_filter1d(level, 4.0 * PX_PER_MM), 1e-3), np.float32)
 
 
-def _laid_over(a: Floats, b: Floats) -> Floats:
-    """The second moved onto the first. Raises NotTwoLights."""
-    edges = [np.asarray(cv2.Laplacian(cv2.GaussianBlur(x, (0, 0), 2.0), cv2.CV_32F), np.float32) for x in (a, b)]
-    (ds, dn), _ = cv2.phaseCorrelate(
-        np.abs(edges[0]), np.abs(edges[1]), cv2.createHanningWindow(a.shape[::-1], cv2.CV_32F)
-    )
-    if np.hypot(ds, dn) > MAX_SHIFT_MM * PX_PER_MM:
-        raise NotTwoLights("other_place")
-    move = np.array([[1, 0, -ds], [0, 1, -dn]], np.float32)
-    return np.asarray(cv2.warpAffine(b, move, a.shape[::-1], borderMode=cv2.BORDER_REPLICATE), np.float32)
-
-
-def _finely(a: Floats, b: Floats, still: Flags) -> Floats:
+def _laid_over(a: Floats, b: Floats, still: Flags) -> Floats:
     """The second laid over the first to a hundredth of a millimetre, by what is texture in both: from ln A − ln B = −δ · ∇ ln A over the
     places that are `still`, shifted along, and across by a straight line along the bead. A dark line that lies a little off would look
-    like a slope."""
+    like a slope. The card has laid them within some tenths of a millimetre. Raises NotTwoLights."""
     across, along = np.mgrid[: a.shape[0], : a.shape[1]].astype(np.float32)
     part = along / a.shape[1]
     laid: Floats = b
     shift = np.zeros(4)
     for _ in range(REFINED):
-        both = [np.log(np.maximum(light, 0.02)) for light in (a, laid)]
-        fine = [light - cv2.GaussianBlur(light, (0, 0), 0.5 * PX_PER_MM) for light in both]
+        fine = [_fine(light) for light in (a, laid)]
         slope_n, slope_s = np.gradient((fine[0] + fine[1]) / 2)
         weighed = [slope_n, slope_n * part, slope_n * part**2, slope_s]
         columns = np.stack([one[still] for one in weighed], -1)
@@ -175,7 +163,15 @@ def _finely(a: Floats, b: Floats, still: Flags) -> Floats:
             borderMode=cv2.BORDER_REPLICATE,
         )
         laid = np.asarray(moved, np.float32)
+    if np.corrcoef(_fine(a)[still], _fine(laid)[still])[0, 1] < MIN_TEXTURE:
+        raise NotTwoLights("other_place")
     return laid
+
+
+def _fine(light: Floats) -> Floats:
+    """What is finer than half a millimetre, of the logarithm of a light."""
+    dark = np.log(np.maximum(light, 0.02))
+    return np.asarray(dark - cv2.GaussianBlur(dark, (0, 0), 0.5 * PX_PER_MM), np.float32)
 
 
 def grooves_of(relief: Relief, bead: Bead) -> list[Defect]:
@@ -184,10 +180,12 @@ def grooves_of(relief: Relief, bead: Bead) -> list[Defect]:
     line, found = bead.outline, []
     ends_mm = 0.6 * float(line.width_mm.mean())
     clear = (relief.s_mm > ends_mm) & (relief.s_mm < relief.s_mm[-1] - ends_mm)
-    for side, beyond in zip((-1.0, 1.0), relief.beyond_mm, strict=True):
-        there = (beyond > low) & (beyond < high)
-        rises = np.where(there, -relief.slope, -np.inf).max(0) / relief.flank
-        usual = min(0.0, float(np.median(rises[clear])))  # a groove all along is none the less one
+    there = (relief.beyond_mm > low) & (relief.beyond_mm < high)
+    walls = np.where(there, -relief.slope, -np.inf).max(1) / relief.flank
+    medians = np.median(walls[:, clear], axis=1)
+    for side, rises, median in zip((-1.0, 1.0), walls, medians, strict=True):
+        # A groove all along one toe is none the less one; what rises along both is how the plate is lit.
+        usual = max(min(0.0, float(median)), float(medians.min()))
         for first, last in runs((rises - usual > RISES) & clear, 1 / PX_PER_MM, MIN_GROOVE_MM, 1.0):
             middle = (first + last) // 2
             s = float(relief.s_mm[middle])

@@ -14,13 +14,16 @@ type Kind = Exclude<Schemas["PhotoKind"], "bead">;
 
 /** Photos beside the one of the bead. Those of covered runs are measured; on the torch an angle can be read. */
 export function OtherViews({ attempt }: { attempt: Attempt }) {
+  // The other light is read together with a photo of the bead.
+  const lit = attempt.photos.some((p) => p.kind === "bead");
   return (
     <Panel>
       <h2 className="text-lg font-bold">{t("common-other-photos")}</h2>
-      <p className="quiet text-sm">{t("attempt-lamp-photo-how")}</p>
+      {lit && <p className="quiet mb-2 text-sm">{t("attempt-lamp-photo-how")}</p>}
       <p className="quiet mb-2 text-sm">{t("attempt-torch-photo-arc-off-pedal-released")}</p>
       <div className="grid gap-2 sm:grid-cols-2">
-        {(["lamp", "back", "setup", "torch"] as const).map((kind) => (
+        {lit && <AddView attemptId={attempt.id} kind="lamp" words={viewWords("lamp")} />}
+        {(["back", "setup", "torch"] as const).map((kind) => (
           <AddView key={kind} attemptId={attempt.id} kind={kind} words={viewWords(kind)} />
         ))}
       </div>
