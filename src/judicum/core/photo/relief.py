@@ -26,6 +26,7 @@ from judicum.core.photo.unwrap import sample
 from judicum.core.photo.width import across_of
 
 PX_PER_MM = 16
+"""Of the cut-out: a groove's wall is a quarter of a millimetre."""
 BESIDE_FACE_MM = 3.0
 """mm beside either toe that are looked at: the groove, and flat plate to compare it with."""
 PLATE_FROM_MM = 1.6
@@ -142,7 +143,7 @@ def _in_its_light(pixels: Pixels, plate: Floats) -> Floats:
 
 def _laid_over(a: Floats, b: Floats, still: Flags) -> Floats:
     """The second laid over the first to a hundredth of a millimetre, by what is texture in both: from ln A − ln B = −δ · ∇ ln A over the
-    places that are `still`, shifted along, and across by a straight line along the bead. A dark line that lies a little off would look
+    places that are `still`, shifted along, and across by a curve of second degree along the bead. A dark line that lies a little off would look
     like a slope. The card has laid them within some tenths of a millimetre. Raises NotTwoLights."""
     across, along = np.mgrid[: a.shape[0], : a.shape[1]].astype(np.float32)
     part = along / a.shape[1]

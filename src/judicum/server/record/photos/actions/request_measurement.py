@@ -39,14 +39,13 @@ def measure_in_two_lights(attempt: Attempt) -> None:
     """Queue measuring the newest photo of the bead together with the one in the other light that just came; none, none."""
     bead = attempt.photos.filter(kind=PhotoKind.BEAD, picture__isnull=False).first()
     if bead is not None:
-        points = _overtaken(bead)
-        request_measurement(bead, scale_points=points)
+        _overtake(bead)
+        request_measurement(bead, scale_points=_scale_points(bead))
 
 
-def _overtaken(photo: Photo) -> list[float] | None:
-    """End what waits for a photo, which a new measuring would only overtake; the scale last set by hand."""
+def _overtake(photo: Photo) -> None:
+    """End what waits for a photo: a new measuring would only overtake it."""
     photo.measurements.filter(state__in=UNDER_WAY).update(state=MeasurementState.FAILED, finished_at=timezone.now())
-    return _scale_points(photo)
 
 
 def _scale_points(photo: Photo) -> list[float] | None:
@@ -84,7 +83,7 @@ def set_scale(user: User, photo_id: int, points_px: list[float], length_mm: floa
     GivenScale.from_points((points_px[0], points_px[1]), (points_px[2], points_px[3]), length_mm)
     photo = taught_photo(user, photo_id)
     attempt = held(photo.attempt_id)
-    _overtaken(photo)
+    _overtake(photo)
     advance(
         attempt, AttemptStep.CORRECT, user, change={"step": "set_scale", "points_px": points_px, "length_mm": length_mm}
     )
