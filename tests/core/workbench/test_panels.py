@@ -2,7 +2,7 @@ import json
 from typing import Any
 
 import pytest
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from judicum.core.errors import InvalidValue, InvalidValues
@@ -62,6 +62,7 @@ def outcome(panel: str, inputs: dict[str, Any]) -> tuple[str | None, list[float]
 
 
 @pytest.mark.parametrize("panel", PANELS, ids=lambda p: p.key)
+@settings(deadline=None, max_examples=30)
 @given(data=st.data())
 def test_anything_inside_the_limits_gives_figures_or_a_clear_refusal(panel: Any, data: st.DataObject) -> None:
     inputs = {

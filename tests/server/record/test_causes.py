@@ -70,10 +70,10 @@ def test_what_is_taken_or_set_aside_tilts_the_ranking_in_this_course_visibly(
     course: Course, client_of: Callable[..., Client]
 ) -> None:
     client = client_of(course.instructor)
-    first = short_attempt(course, 5.9, None)
+    first = short_attempt(course, 5.4, None)
     before = {one["code"]: one["share"] for one in explained(client, first)["causes"]}
     for _ in range(3):
-        other = short_attempt(course, 5.9, None)
+        other = short_attempt(course, 5.4, None)
         client.put(f"/api/attempts/{other.pk}/causes/postflow_short", {"verdict": "ruled_out"}, "application/json")
         confirmed = client.put(
             f"/api/attempts/{other.pk}/causes/torch_pulled_early", {"verdict": "confirmed"}, "application/json"

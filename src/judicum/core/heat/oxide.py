@@ -69,7 +69,7 @@ def growth_nm2_s(celsius: Floats, oxygen: Floats | float) -> Floats:
 
 def film_nm(arc: Arc, y_mm: float, shield: Shield, start_c: float = ROOM_C) -> float:
     """Film that a place y beside the bead's middle is left with far from the end, nm; beyond the edge side counts as y above 0."""
-    x = np.concatenate([np.linspace(5, 0, 60, endpoint=False), -np.geomspace(0.01, 400, 1200)])
+    x = np.concatenate([np.linspace(5, 0, 60, endpoint=False), -np.geomspace(0.01, 400, 400)])
     celsius = start_c + rise_k(arc, x, y_mm)
     solid = celsius < ROOM_C + arc.metal.rise_k
     grown = growth_nm2_s(np.where(solid, celsius, 0.0), shield.oxygen_at(np.hypot(x, y_mm))) * solid
@@ -78,7 +78,7 @@ def film_nm(arc: Arc, y_mm: float, shield: Shield, start_c: float = ROOM_C) -> f
 
 def end_film_nm(arc: Arc, shield: Shield, start_c: float = ROOM_C) -> float:
     """Film of the bead's very end, nm: under the torch that stays until its gas is off, then in air."""
-    since = np.geomspace(0.01, 600, 600)
+    since = np.geomspace(0.01, 600, 200)
     celsius = start_c + np.array([end_rise_k(arc, float(t)) for t in since])
     solid = celsius < ROOM_C + arc.metal.rise_k
     oxygen = np.where(since < shield.postflow_s, shield.oxygen, AIR_OXYGEN)
