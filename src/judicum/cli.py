@@ -117,7 +117,7 @@ def _measured(name: str, given: Any, every: bool, other: bytes | None = None) ->
     if other is not None:
         from judicum.core.photo.relief import with_other_light
 
-        beads = [with_other_light(bead, other) for bead in beads]
+        beads = with_other_light(beads, other)
     shown = sorted(beads, key=lambda bead: bead.report.bead_number or 0) if every else beads[:1]
     return name, [json.dumps(report_in_words(bead)) for bead in shown]
 

@@ -42,14 +42,24 @@ def _crater(rng: np.random.Generator, picture: Floats, bead: Bead, fault: Fault,
     return shaded
 
 
-def _undercut(rng: np.random.Generator, picture: Floats, bead: Bead, fault: Fault, ds: Floats, dn: Floats) -> Floats:
-    s = ds + fault.s_mm
+def along_toe(bead: Bead, fault: Fault, s: Floats, n: Floats) -> tuple[Floats, Floats]:
+    """Of what lies along one toe, at places s and n (mm): how far outside of that toe they are, mm, and how much of it is there, 0 to 1."""
     half = np.interp(s, bead.s_mm, bead.half_mm)
     centre = np.interp(s, bead.s_mm, bead.centre_mm)
-    n = dn + float(np.interp(fault.s_mm, bead.s_mm, bead.centre_mm)) + fault.n_mm
     beyond = np.sign(fault.n_mm) * (n - centre) - half
-    ends = np.clip((fault.size_mm / 2 - np.abs(ds)) / 1.2, 0, 1)
-    groove = np.exp(-(((beyond - 0.18) / 0.24) ** 2)) * ends
+    return beyond, np.clip((fault.size_mm / 2 - np.abs(s - fault.s_mm)) / 1.2, 0, 1)
+
+
+def groove_profile(beyond: Floats) -> Floats:
+    """Across an undercut: 1 where it is deepest."""
+    return np.asarray(np.exp(-(((beyond - 0.18) / 0.24) ** 2)))
+
+
+def _undercut(rng: np.random.Generator, picture: Floats, bead: Bead, fault: Fault, ds: Floats, dn: Floats) -> Floats:
+    s = ds + fault.s_mm
+    n = dn + float(np.interp(fault.s_mm, bead.s_mm, bead.centre_mm)) + fault.n_mm
+    beyond, ends = along_toe(bead, fault, s, n)
+    groove = groove_profile(beyond) * ends
     lip = np.exp(-(((beyond - 0.62) / 0.12) ** 2)) * ends
     return picture * (1 - 0.85 * groove)[..., None] * (1 + 0.25 * lip)[..., None]
 

@@ -6,7 +6,7 @@ from typing import cast
 import cv2
 import numpy as np
 
-from judicum.camera.faults import with_faults
+from judicum.camera.faults import along_toe, groove_profile, with_faults
 from judicum.camera.scene import Bead, Scene
 from judicum.camera.surroundings import joint_light, with_decoys
 from judicum.core.arrays import Flags, Floats
@@ -53,7 +53,7 @@ def coupon(scene: Scene, x: Floats, y: Floats, px_per_mm: float) -> Floats:
         if scene.view.lamp_deg is not None:
             turn = np.radians(scene.view.lamp_deg)
             lights = (((float(np.cos(turn)), float(np.sin(turn)), LAMP_UP), 1.0),)
-            laid = replace(laid, height=laid.height - _grooves(scene.bead, s, n, beyond))
+            laid = replace(laid, height=laid.height - _grooves(scene.bead, s, n))
         shade = _shade(laid, px_per_mm, lights)
         metal = metal * (1 - inside) + np.exp(0.04 * clouds(rng, x.shape, px_per_mm * 0.25)).astype(np.float32) * inside
     elif scene.stripe_nm:
@@ -161,14 +161,12 @@ def _around(there: Flags, margin: int) -> tuple[slice, slice] | None:
     return rows, columns
 
 
-def _grooves(bead: Bead, s: Floats, n: Floats, beyond: Floats) -> Floats:
+def _grooves(bead: Bead, s: Floats, n: Floats) -> Floats:
     """Depth of the undercuts, mm."""
     depth: Floats = np.zeros_like(s)
-    centre = np.interp(s, bead.s_mm, bead.centre_mm)
     for fault in (one for one in bead.faults if one.kind == "undercut"):
-        ends = np.clip((fault.size_mm / 2 - np.abs(s - fault.s_mm)) / 1.2, 0, 1)
-        side = np.sign(n - centre) == np.sign(fault.n_mm)
-        depth = np.maximum(depth, GROOVE_MM * np.exp(-(((beyond - 0.18) / 0.24) ** 2)) * ends * side)
+        beyond, ends = along_toe(bead, fault, s, n)
+        depth = np.maximum(depth, GROOVE_MM * groove_profile(beyond) * ends)
     return depth.astype(np.float32)
 
 

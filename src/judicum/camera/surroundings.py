@@ -5,7 +5,8 @@ from typing import cast
 import cv2
 import numpy as np
 
-from judicum.camera.scene import Scene
+from judicum.camera.faults import along_toe
+from judicum.camera.scene import Fault, Scene
 from judicum.core.arrays import Flags, Floats
 
 
@@ -69,9 +70,8 @@ def with_decoys(scene: Scene, picture: Floats, s: Floats, n: Floats, px_per_mm: 
             picture = picture * (1 - 0.8 * ink * box + (0.9 * lit * box if decoy == "spatter" else 0))[..., None]
         elif decoy == "toe_line" and scene.bead is not None:
             # A dark line along one toe that is no groove: soot, or the tint's own edge.
-            half = np.interp(s, scene.bead.s_mm, scene.bead.half_mm)
-            beyond = n - np.interp(s, scene.bead.s_mm, scene.bead.centre_mm) - half
-            ends = np.clip((0.15 * scene.bead.length_mm - np.abs(s - scene.bead.length_mm / 2)) / 1.2, 0, 1)
+            line = Fault("undercut", scene.bead.length_mm / 2, 1.0, 0.3 * scene.bead.length_mm)
+            beyond, ends = along_toe(scene.bead, line, s, n)
             picture = picture * (1 - 0.7 * np.exp(-(((beyond - 0.2) / 0.25) ** 2)) * ends)[..., None]
         elif decoy == "clamp_shadow":
             edge = rng.uniform(0.15, 0.85) * float(np.ptp(s)) + float(s.min())

@@ -100,6 +100,7 @@ NAMED, ENDS = 0.8, 0.4
 SKIPS, NO_LIST = 0.7, 0.2
 LOG_OFF, LOG_SPREAD = 0.06, 0.08
 TOLD_ONLY_OFF = ("arc_length_mm", "purge_l_min")
+"""Figures that a log holds only where a habit moved them."""
 READ_IN = {
     "electrode_dull": "electrode_after",
     "rod_balled": "rod_end",

@@ -28,6 +28,7 @@ from tests.core.causes.evening import (
     SHOWN_AGAIN,
     SKIPS,
     SOUND,
+    TOLD_ONLY_OFF,
     TWO,
     Evening,
     card_of,
@@ -72,11 +73,11 @@ def _log_speaks(one: Evening, name: str | None) -> dict[str, float]:
         elif key in moved:
             mean, spread = logged(key, moved[key], card)
             out[key] = (1 - LEFT_OUT) * (_normal(run[key], mean, spread) if spread else float(run[key] == mean))
-        elif card.get(key) is None or key not in run:
+        elif card.get(key) is None:
             out[key] = 1e-9
         else:
             out[key] = (1 - LEFT_OUT) * _normal(run[key], card[key], LOG_OFF * card[key])
-    for key in ("arc_length_mm", "purge_l_min"):  # told only where a habit moved them
+    for key in TOLD_ONLY_OFF:
         if key not in run:
             out[key] = LEFT_OUT if key in moved else 1.0
     return out

@@ -24,7 +24,7 @@ def measured(shows: str) -> Measured:
 
 @pytest.mark.parametrize("shows", ["groove", "both", "dark line"])
 def test_a_groove_is_found_and_a_dark_line_is_none(shows: str) -> None:
-    report = with_other_light(measured(shows), pair(shows).photos[1]).report
+    report = with_other_light([measured(shows)], pair(shows).photos[1])[0].report
     found = undercuts_of(report)
     assert judge(found, pair(shows).undercuts) == (len(pair(shows).undercuts), 0, 0)
     assert report.quality is not None
@@ -42,7 +42,7 @@ def warned(report: Measured) -> list[str]:
 def test_two_photos_in_the_same_light_leave_what_one_said() -> None:
     first = measured("groove")
     again = replace(pair("groove").scenes[0], view=replace(pair("groove").scenes[0].view, tilt_deg=3.0))
-    beside = with_other_light(first, taken(again).jpeg)
+    (beside,) = with_other_light([first], taken(again).jpeg)
     assert warned(beside)[-1] == NOT_TWO_LIGHTS["same_light"]
     assert beside.report.defects == first.report.defects
     assert TWO_LIGHTS not in warned(first)  # the photo itself is told as it was
@@ -55,12 +55,12 @@ def test_what_makes_no_pair_says_why_and_changes_nothing() -> None:
         (b"no picture", "unreadable"),
         (taken(replace(pair("groove").scenes[1], card="none")).jpeg, "no_card"),
     ):
-        beside = with_other_light(first, other)
+        (beside,) = with_other_light([first], other)
         assert warned(beside)[-1] == NOT_TWO_LIGHTS[code]
         assert beside.report.defects == first.report.defects
-    beside = with_other_light(first, taken(moved).jpeg)
+    (beside,) = with_other_light([first], taken(moved).jpeg)
     assert warned(beside)[-1] == NOT_TWO_LIGHTS["other_place"]
     assert beside.report.defects == first.report.defects
-    refused = with_other_light(measure_photo(bare_photo().jpeg), bead_photo().jpeg)
+    (refused,) = with_other_light([measure_photo(bare_photo().jpeg)], bead_photo().jpeg)
     assert warned(refused)[-1] == NOT_TWO_LIGHTS["no_bead"]
     assert refused.report.refusal is not None

@@ -88,7 +88,7 @@ def main(seed: int, count: int) -> None:
         first, second = pair.photos
         measured = measure_photo(first)
         one += judge(undercuts_of(measured.report), pair.undercuts)
-        report = with_other_light(measured, second).report
+        report = with_other_light([measured], second)[0].report
         both += judge(undercuts_of(report), pair.undercuts)
         single += report.quality is None or TWO_LIGHTS not in report.quality.warnings
     sys.stdout.write("| undercuts | right | false | missed |\n|---|---|---|---|\n")

@@ -6,6 +6,7 @@ too much, far from the bead after a long time too. Symbols: Q heat that reaches 
 """
 
 import math
+from collections.abc import Callable
 from dataclasses import dataclass
 
 import numpy as np
@@ -25,6 +26,8 @@ NEAR_MM = 0.05
 BEHIND_SHARE = 60.0
 """Lengths 2 α / v behind the arc to which times are looked for."""
 STEPS = 400
+MELTED_TO_MM = 40.0
+"""mm beside the arc to which melting is looked for."""
 MOMENTS_S = np.geomspace(1e-3, 400.0, 800)
 """s before the end of a run in which its heat was laid down: denser towards the end."""
 
@@ -98,6 +101,15 @@ def seconds_above(arc: Arc, y_mm: float, level_c: float, start_c: float = ROOM_C
     return float(hot.max() - hot.min()) / arc.travel_mm_s if len(hot) > 1 else 0.0
 
 
+def reach(holds: Callable[[float], bool], far: float, within: float) -> float:
+    """How far from 0 something holds that stops holding once before `far`; by halving."""
+    low, high = 0.0, far
+    while high - low > within:
+        middle = (low + high) / 2
+        low, high = (middle, high) if holds(middle) else (low, middle)
+    return (low + high) / 2
+
+
 def melted_mm(arc: Arc, start_c: float = ROOM_C) -> float:
     """Width of what melts, mm: twice the y whose peak is the metal's melting; by halving, to a hundredth.
 
@@ -106,11 +118,7 @@ def melted_mm(arc: Arc, start_c: float = ROOM_C) -> float:
     5.5
     """
     melting = ROOM_C + arc.metal.rise_k
-    low, high = 0.0, 40.0
-    while high - low > 0.01:
-        y = (low + high) / 2
-        low, high = (y, high) if peak_c(arc, y, start_c) > melting else (low, y)
-    return low + high
+    return 2 * reach(lambda y: peak_c(arc, y, start_c) > melting, MELTED_TO_MM, 0.01)
 
 
 def end_rise_k(arc: Arc, cooled_s: float, behind_mm: float = 0.0) -> float:

@@ -12,7 +12,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from judicum.core.arrays import Floats
-from judicum.core.heat.field import ROOM_C, Arc, end_rise_k, melted_mm, rise_k
+from judicum.core.heat.field import ROOM_C, Arc, end_rise_k, melted_mm, reach, rise_k
 from judicum.core.photo.film import GREY_LEVEL, THICKEST_NM, level_of_film, tint_levels
 
 KELVIN = 273.15
@@ -101,11 +101,7 @@ def _reach(holds: Callable[[float], bool], far_mm: float) -> float:
     """How far from 0 something holds that stops holding once, mm, to a twentieth."""
     if not holds(0.0) or holds(far_mm):
         return far_mm if holds(0.0) else 0.0
-    low, high = 0.0, far_mm
-    while high - low > 0.05:
-        middle = (low + high) / 2
-        low, high = (middle, high) if holds(middle) else (low, middle)
-    return (low + high) / 2
+    return reach(holds, far_mm, 0.05)
 
 
 def tint_level(film: float) -> int:

@@ -7,7 +7,7 @@ import numpy as np
 from scipy.special import kv
 
 from judicum.core.arrays import Floats
-from judicum.core.heat.field import FADED, ROOM_C, THIN, Arc, places_behind, rise_k
+from judicum.core.heat.field import FADED, MELTED_TO_MM, ROOM_C, THIN, Arc, places_behind, reach, rise_k
 from judicum.core.heat.input import ARC_EFFICIENCY, arc_volts
 from judicum.core.metals import Metal
 
@@ -88,11 +88,10 @@ def melted_between_mm(arc: Arc, power_w: float, per_second: float, start_c: floa
     x, melting = places_behind(arc), ROOM_C + arc.metal.rise_k
 
     def width(sign: int) -> float:
-        low, high = 0.0, 40.0
-        while high - low > 0.01:
-            y = (low + high) / 2
-            hottest = (rise_k(arc, x, y) + sign * swing_k(arc, power_w, per_second, np.hypot(x, y))).max()
-            low, high = (y, high) if start_c + hottest > melting else (low, y)
-        return low + high
+        def melts(y: float) -> bool:
+            swing = sign * swing_k(arc, power_w, per_second, np.hypot(x, y))
+            return bool(start_c + (rise_k(arc, x, y) + swing).max() > melting)
+
+        return 2 * reach(melts, MELTED_TO_MM, 0.01)
 
     return width(-1), width(1)

@@ -5,6 +5,7 @@ of (A − B) / (A + B), which is the slope across the bead but for a factor [src
 bead's flank and up again outside; nothing that is only dark does.
 """
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 import cv2
@@ -23,7 +24,6 @@ from judicum.core.photo.picture import Picture
 from judicum.core.photo.report import NOT_TWO_LIGHTS, TWO_LIGHTS, Defect
 from judicum.core.photo.scale import Scale, find_card
 from judicum.core.photo.unwrap import sample
-from judicum.core.photo.width import across_of
 
 PX_PER_MM = 16
 """Of the cut-out: a groove's wall is a quarter of a millimetre."""
@@ -69,12 +69,27 @@ class NotTwoLights(Exception):
         self.code = code
 
 
-def with_other_light(first: Measured, other: bytes) -> Measured:
-    """A measured photo with its undercuts read anew beside a photo of the same bead, card and part in their place, with the lamp on the
-    other side. A warning says that this was done, or why it could not be: then the one photo's undercuts stand."""
+def with_other_light(beads: Sequence[Measured], other: bytes) -> list[Measured]:
+    """The beads of a measured photo with their undercuts read anew beside a photo of the same part, it and the card in their place, with
+    the lamp on the other side. A warning says that this was done, or why it could not be: then the one photo's undercuts stand."""
+    second = _second(other)
+    return [_in_both(bead, second) for bead in beads]
+
+
+def _second(other: bytes) -> "tuple[Picture, Scale] | NotTwoLights":
+    """The photo in the other light with its scale; or why there is none."""
+    try:
+        picture = Picture(decode_photo(other))
+    except UnreadablePicture:
+        return NotTwoLights("unreadable")
+    scale = find_card(picture)
+    return NotTwoLights("no_card") if scale is None else (picture, scale)
+
+
+def _in_both(first: Measured, second: tuple[Picture, Scale] | NotTwoLights) -> Measured:
     report = first.report
     try:
-        grooves = _grooves(first, other)
+        grooves = _grooves(first, second)
     except NotTwoLights as error:
         warning = NOT_TWO_LIGHTS[error.code]
     else:
@@ -87,18 +102,13 @@ def with_other_light(first: Measured, other: bytes) -> Measured:
     return replace(first, report=report)
 
 
-def _grooves(first: Measured, other: bytes) -> list[Defect]:
+def _grooves(first: Measured, second: tuple[Picture, Scale] | NotTwoLights) -> list[Defect]:
     """Raises NotTwoLights."""
     if first.bead is None or first.picture is None:
         raise NotTwoLights("no_bead")
-    try:
-        picture = Picture(decode_photo(other))
-    except UnreadablePicture as error:
-        raise NotTwoLights("unreadable") from error
-    scale = find_card(picture)
-    if scale is None:
-        raise NotTwoLights("no_card")
-    return grooves_of(relief_of(first.bead, Picture(first.picture), picture, scale), first.bead)
+    if isinstance(second, NotTwoLights):
+        raise second
+    return grooves_of(relief_of(first.bead, Picture(first.picture), *second), first.bead)
 
 
 def relief_of(bead: Bead, first: Picture, second: Picture, second_scale: Scale) -> Relief:
@@ -108,11 +118,7 @@ def relief_of(bead: Bead, first: Picture, second: Picture, second_scale: Scale) 
     half = np.interp(s, line.s_mm, line.width_mm / 2)
     reach = float(half.max()) + BESIDE_FACE_MM
     n = np.arange(-reach, reach, 1 / PX_PER_MM)
-    centre, across = (
-        np.stack([np.interp(s, line.s_mm, v[:, k]) for k in (0, 1)], -1)
-        for v in (line.centre_mm, across_of(line.centre_mm, line.s_mm))
-    )
-    across /= np.linalg.norm(across, axis=1, keepdims=True)
+    centre, across = line.at(s)
     places = centre[None] + n[:, None, None] * across[None]
     beyond = np.stack([-n[:, None] - half, n[:, None] - half])
     plate = beyond.max(0) > PLATE_FROM_MM
@@ -191,9 +197,8 @@ def grooves_of(relief: Relief, bead: Bead) -> list[Defect]:
             middle = (first + last) // 2
             s = float(relief.s_mm[middle])
             n = side * float(np.interp(s, line.s_mm, line.width_mm) / 2 + 0.1)
-            centre = np.array([np.interp(s, line.s_mm, line.centre_mm[:, k]) for k in (0, 1)])
-            across = across_of(line.centre_mm, line.s_mm)[int(np.argmin(np.abs(line.s_mm - s)))]
-            x, y = centre + n * across / np.linalg.norm(across)
+            centre, across = line.at(np.array([s]))
+            x, y = (centre + n * across)[0]
             sure = float(np.clip(0.5 + 0.3 * np.median(rises[first : last + 1] - usual), 0.5, 0.98))
             found.append(
                 Defect(

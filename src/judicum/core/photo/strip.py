@@ -7,7 +7,6 @@ from judicum.core.photo.bead import Bead
 from judicum.core.photo.picture import Picture
 from judicum.core.photo.strip_frame import HALF_HEIGHT_MM, OVERHANG_MM, STRIP_PX_PER_MM
 from judicum.core.photo.unwrap import sample
-from judicum.core.photo.width import across_of
 
 
 def cut_strip(picture: Pixels, bead: Bead) -> Pixels:
@@ -21,11 +20,7 @@ def cut_strip(picture: Pixels, bead: Bead) -> Pixels:
     s = np.arange(-OVERHANG_MM, line.length_mm + OVERHANG_MM, 1 / STRIP_PX_PER_MM) + 0.5 / STRIP_PX_PER_MM
     n = np.arange(-HALF_HEIGHT_MM, HALF_HEIGHT_MM, 1 / STRIP_PX_PER_MM) + 0.5 / STRIP_PX_PER_MM
     inside = np.clip(s, 0, line.s_mm[-1])
-    centre, across = (
-        np.stack([np.interp(inside, line.s_mm, v[:, k]) for k in (0, 1)], -1)
-        for v in (line.centre_mm, across_of(line.centre_mm, line.s_mm))
-    )
-    across /= np.linalg.norm(across, axis=1, keepdims=True)
+    centre, across = line.at(inside)
     along = np.stack([across[:, 1], -across[:, 0]], -1)
     centre = centre + (s - inside)[:, None] * along
     return sample(Picture(picture), bead.scale, centre[None] + n[:, None, None] * across[None])

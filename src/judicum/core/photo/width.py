@@ -44,6 +44,14 @@ class Outline:
         left, right = (np.einsum("ij,ij->i", toe - self.centre_mm, across) for toe in (self.left_mm, self.right_mm))
         return left, right
 
+    def at(self, s: Floats) -> tuple[Floats, Floats]:
+        """Centreline and unit direction across it, to the right, at arc lengths (k,): each (k, 2) in card millimetres."""
+        centre, across = (
+            np.stack([np.interp(s, self.s_mm, v[:, k]) for k in (0, 1)], -1)
+            for v in (self.centre_mm, across_of(self.centre_mm, self.s_mm))
+        )
+        return centre, across / np.linalg.norm(across, axis=1, keepdims=True)
+
     @property
     def body(self) -> Flags:
         """Where width counts: all but the first and last stretch of one mean width."""

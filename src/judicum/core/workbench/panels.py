@@ -149,8 +149,12 @@ def _heat(given: MeasurementSummary, _: Choices) -> Answer:
     )
 
 
+def _arc(current_a: float, given: MeasurementSummary, chosen: Choices) -> Arc:
+    return Arc.of(current_a, given["travel_mm_s"], given["thickness_mm"], METALS[chosen["metal"]])
+
+
 def _cooling(given: MeasurementSummary, chosen: Choices) -> Answer:
-    arc = Arc.of(given["current_a"], given["travel_mm_s"], given["thickness_mm"], METALS[chosen["metal"]])
+    arc = _arc(given["current_a"], given, chosen)
     beside, start, level = given["beside_mm"], given["part_c"], given["level_c"]
     places = [float(k) for k in range(1, 21)]
     return Answer(
@@ -239,7 +243,7 @@ def _filler(given: MeasurementSummary, _: Choices) -> Answer:
 
 
 def _tint(given: MeasurementSummary, chosen: Choices) -> Answer:
-    arc = Arc.of(given["current_a"], given["travel_mm_s"], given["thickness_mm"], METALS[chosen["metal"]])
+    arc = _arc(given["current_a"], given, chosen)
     _, aim, high = gas.flow_band_l_min(given["cup"], chosen["gas_part"], given["stickout_mm"])
     shield = Shield.of(cover_mm(given["cup"]) / 2, given["gas_l_min"], (aim, high), given["postflow_s"])
     start = given["part_c"]
@@ -265,9 +269,8 @@ def _tint(given: MeasurementSummary, chosen: Choices) -> Answer:
 
 
 def _warming(given: MeasurementSummary, chosen: Choices) -> Answer:
-    metal = METALS[chosen["metal"]]
-    arc = Arc.of(given["current_a"], given["travel_mm_s"], given["thickness_mm"], metal)
-    blank = Blank.sheet(metal, given["part_length_mm"], given["part_width_mm"], given["thickness_mm"])
+    arc = _arc(given["current_a"], given, chosen)
+    blank = Blank.sheet(arc.metal, given["part_length_mm"], given["part_width_mm"], given["thickness_mm"])
     arc_s = given["run_mm"] / given["travel_mm_s"]
     runs = run_by_run(blank, arc.power_w, arc_s, given["cooled_s"], int(given["runs"]), given["part_c"])
     starts = [k * (arc_s + given["cooled_s"]) for k in range(len(runs))]
@@ -288,7 +291,7 @@ def _warming(given: MeasurementSummary, chosen: Choices) -> Answer:
 
 def _pulse_reach(given: MeasurementSummary, chosen: Choices) -> Answer:
     pulse = Pulse(given["peak_a"], given["background_a"], given["on_share"], given["per_second"])
-    arc = Arc.of(pulse.mean_a, given["travel_mm_s"], given["thickness_mm"], METALS[chosen["metal"]])
+    arc = _arc(pulse.mean_a, given, chosen)
     swing = pulse_power_w(pulse.mean_a, pulse.peak_a, pulse.background_a, pulse.on_share)
     least, most = melted_between_mm(arc, swing, pulse.per_second)
     return Answer(

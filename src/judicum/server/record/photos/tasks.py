@@ -18,7 +18,7 @@ from judicum.server.record.photos.actions.receive_upload import clear_abandoned,
 from judicum.server.record.photos.actions.reconcile_jobs import reconcile
 from judicum.server.record.photos.counting import UNDER_WAY
 from judicum.server.record.photos.jobs import QUEUE, TASK
-from judicum.server.record.photos.models import Measurement, MeasurementState
+from judicum.server.record.photos.models import Measurement, MeasurementState, Photo
 from judicum.server.record.photos.queries import in_other_light, picture_of
 
 log = logging.getLogger(__name__)
@@ -54,15 +54,13 @@ def measure(measurement_id: int) -> None:
             if mine.scale_points is not None:
                 x1, y1, x2, y2, length_mm = mine.scale_points
                 given = GivenScale.from_points((x1, y1), (x2, y2), length_mm)
-            with picture_of(mine.photo).original.open("rb") as file:
-                data = file.read()
+            data = _bytes_of(mine.photo)
             with large_picture_slot(data, max_wait_s=None):
                 measured = measure_all(data, mine.photo.name, given)
             if (beside := in_other_light(mine.photo)) is not None:
-                with picture_of(beside).original.open("rb") as file:
-                    data = file.read()
+                data = _bytes_of(beside)
                 with large_picture_slot(data, max_wait_s=None):
-                    measured = [with_other_light(one, data) for one in measured]
+                    measured = with_other_light(measured, data)
             store_measurement(measurement_id, [MeasuredBead.of(one) for one in measured])
         except Exception:
             log.exception("measurement %s failed", measurement_id)
@@ -74,6 +72,11 @@ def measure(measurement_id: int) -> None:
             "ms": round(1000 * (time.perf_counter() - begun)),
         }
         log.info("measured", extra=took)
+
+
+def _bytes_of(photo: Photo) -> bytes:
+    with picture_of(photo).original.open("rb") as file:
+        return bytes(file.read())
 
 
 @app.periodic(cron="* * * * * */10")
