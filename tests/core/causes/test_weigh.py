@@ -89,3 +89,30 @@ def test_evenings_that_were_not_tuned_on_are_judged_well(seed: int) -> None:
     assert found.both >= 0.55
     assert found.brier <= 0.30
     assert found.calibration <= 0.06
+
+
+def figure_of(code: str, given: dict[str, Any], key: str) -> dict[str, float]:
+    """Strengths with which a figure speaks for and against a cause."""
+    (found,) = (one for one in explain(given).causes if one.code == code)
+    sides = {"for": found.speaks_for, "against": found.against}
+    return {side: one.strength for side, items in sides.items() for one in items if one.what == key}
+
+
+def test_a_figure_speaks_the_louder_the_further_it_is_from_what_the_card_aims_at() -> None:
+    hot = [case(bead(mean=6.0, along=[5] * 80), run={"current_a": amps}) for amps in (52.0, 60.0, 67.5, 75.0, 90.0)]
+    aim, above, edge, outside, far = (figure_of("current_high", one, "current_a") for one in hot)
+    assert aim["against"] == 1.0
+    assert 0 < above["against"] < 1
+    assert 0 < edge["against"] < 0.3
+    assert 0.5 < outside["for"] < far["for"] == 1.5
+
+
+def test_what_is_low_does_not_speak_against_being_high_by_less() -> None:
+    low = case(bead(mean=6.0, along=[5] * 80), run={"current_a": 45.0})
+    assert figure_of("current_high", low, "current_a") == {"against": 1.0}
+
+
+def test_a_flow_that_suits_the_usual_stickout_is_not_called_low_beside_a_long_one() -> None:
+    found = explain(case(bead(along=[7] * 80), run={"stickout_mm": 24.0, "gas_l_min": 8.0}))
+    assert found.causes[0].code == "stickout_long"
+    assert all(one.what != "gas_l_min" for cause in found.causes for one in cause.speaks_for)

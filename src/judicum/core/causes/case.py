@@ -3,6 +3,7 @@
 from collections.abc import Mapping
 from contextlib import suppress
 from dataclasses import dataclass, field, replace
+from math import inf
 from typing import Any
 
 from pydantic import ValidationError
@@ -99,6 +100,26 @@ class Case:
                 found.append((float(value), *band[key]))
         return found
 
+    def cards_aim(self, key: str) -> float | None:
+        """The card's own figure of a key; None where there is none, or where another cup or part was used for which it is off its range."""
+        card = self.card
+        if key == "work_angle_deg":
+            return float(card.angles_deg.work)
+        if key == "travel_angle_deg":
+            return float(card.angles_deg.travel)
+        if key == "filler_mm":
+            return float(card.filler.diameter_mm) if card.filler else None
+        band = card.band(key)
+        low, high = self.bands[0].get(key, (-inf, inf)) if self.bands else (-inf, inf)
+        return band.aim if band and low <= band.aim <= high else None
+
+    def aim(self, key: str) -> float | None:
+        """What to aim at: the card's own figure, or the middle of the range of the cup and part that were used."""
+        aim = self.cards_aim(key)
+        if aim is None and self.card.band(key) and self.bands and key in self.bands[0]:
+            return round(sum(self.bands[0][key]) / 2, 1)
+        return aim
+
 
 def read_case(given: object) -> Case:
     """Read a case from JSON values (docs/causes.md).
@@ -122,7 +143,7 @@ def read_case(given: object) -> Case:
         coupon,
         card,
         runs,
-        tuple(ranges(coupon, card, run) for run in runs),
+        tuple(ranges(coupon, card, _usual_stickout(card, run)) for run in runs),
         _skipped(given),
         _looks(given),
         _by_hand(given),
@@ -133,6 +154,14 @@ def read_case(given: object) -> Case:
         _usual(given),
         dull_before=_dull_before(given),
     )
+
+
+def _usual_stickout(card: Card, used: Used) -> Used:
+    """The same with a stick-out within its range: a flow that is right for that is not called low because the tungsten is out too far."""
+    if used.stickout_mm is None:
+        return used
+    low, high = card.stickout_mm.low, card.stickout_mm.high
+    return replace(used, stickout_mm=min(max(used.stickout_mm, low), high))
 
 
 def _list(given: Mapping[str, object], key: str) -> list[Any]:

@@ -14,13 +14,18 @@ from judicum.core.setup.record import Used
 
 EDGE = 0.4
 """A figure just inside of its range speaks with so much of its weight against a setting that is off."""
+END = 0.25
+"""The same at the end in question."""
 NEAR = 0.08
 """A figure this share of its limit outside still counts as in its range: gauges, timers and memory are no better."""
 FAR = 0.35
 """A figure this share of its limit outside speaks with its whole weight and half as much again…"""
+FAR_FROM_AIM = 1.5
+"""…and so does one this many times as far from the aim as its limit is: where a range is wide its limits are hardly known, and a current
+of half as much again as the card's stands only an eighth outside."""
 EVIDENCE_LOW = 0.3
 EVIDENCE_HIGH = 1.5
-"""…and one that is just outside with little."""
+"""One that is just outside speaks with little."""
 LONG_RUN_MM = 60.0
 """mm: a run longer than this heats a coupon through."""
 SHORT_RUN_MM = 30.0
@@ -57,24 +62,25 @@ def _outside(case: Case, key: str, sides: str) -> EvidenceFound | None:
     """A figure outside of its range in any run; the furthest counts."""
     worst: EvidenceFound | None = None
     for value, low, high in case.figures(key):
-        off = (
-            low - value
-            if "below" in sides and value < low
-            else value - high
-            if "above" in sides and value > high
-            else 0.0
-        )
-        share = off / max(abs(low if value < low else high), 1e-6)
+        limit = low if value < low and "below" in sides else high if value > high and "above" in sides else value
+        share = abs(value - limit) / max(abs(limit), 1e-6)
         if share <= NEAR:
             continue
-        strength = round(float(np.interp(share, [NEAR, FAR], [EVIDENCE_LOW, EVIDENCE_HIGH])), 3)
+        strength = _growing(share, NEAR, FAR)
+        aim = case.cards_aim(key)
+        if aim is not None and aim != limit:
+            strength = max(strength, _growing((value - aim) / (limit - aim), 1.0, FAR_FROM_AIM))
         if worst is None or strength > worst.strength:
-            worst = EvidenceFound(key, strength, {"used": round(value, 3), "low": low, "high": high})
+            worst = EvidenceFound(key, round(strength, 3), {"used": round(value, 3), "low": low, "high": high})
     return worst
 
 
-def _within(case: Case, key: str) -> EvidenceFound | None:
-    """All of a figure in its range; near its edge it says little, and copied off the card nothing."""
+def _growing(value: float, near: float, far: float) -> float:
+    return float(np.interp(value, [near, far], [EVIDENCE_LOW, EVIDENCE_HIGH]))
+
+
+def _within(case: Case, key: str, end: str = "") -> EvidenceFound | None:
+    """All of a figure in its range; near its edge (where one is named: near that `end` of it) it says little, and copied off the card nothing."""
     found = case.figures(key)
     if (
         key in case.copied
@@ -83,8 +89,15 @@ def _within(case: Case, key: str) -> EvidenceFound | None:
     ):
         return None
     value, low, high = found[0]
-    inside = max(0.0, min(value - low, high - value) / max((high - low) / 2, 1e-6))
-    return EvidenceFound(key, round(min(1.0, EDGE + inside), 3), {"used": round(value, 3), "low": low, "high": high})
+    aim = case.cards_aim(key)
+    if end and aim is not None and low < aim < high:
+        limit = low if end == "low" else high
+        strength = min(1.0, END + (1 - END) * (value - limit) / (aim - limit))
+    else:
+        strength = min(1.0, EDGE + max(0.0, min(value - low, high - value) / max((high - low) / 2, 1e-6)))
+    if strength <= 0:
+        return None
+    return EvidenceFound(key, round(strength, 3), {"used": round(value, 3), "low": low, "high": high})
 
 
 def _skipped(case: Case, step: str) -> EvidenceFound | None:
@@ -253,6 +266,8 @@ TESTS: dict[str, Test] = {
     "above": lambda case, seen, key: _outside(case, key, "above"),
     "outside": lambda case, seen, key: _outside(case, key, "below above"),
     "within": lambda case, seen, key: _within(case, key),
+    "not_low": lambda case, seen, key: _within(case, key, "low"),
+    "not_high": lambda case, seen, key: _within(case, key, "high"),
     "skipped": lambda case, seen, step: _skipped(case, step),
     "ticked": lambda case, seen, step: _ticked(case, step),
     "observed": lambda case, seen, key, value: _observed(case, key, value),

@@ -19,9 +19,9 @@ MAX_CAUSES = 6
 MIN_SHARE = 0.01
 OWN_HISTORY = 0.35
 """Odds, as a logarithm, that one earlier confirmation of this student's adds."""
-NAMED_BEFORE = 1.7
+NAMED_BEFORE = 2.5
 """The same of one that was named at the last attempt…"""
-SHOWN_BEFORE = 1.7
+SHOWN_BEFORE = 2.5
 """…and of one that was surely there beside what was named, or while nothing was: a second habit is carried on like this."""
 NOT_THERE = 0.05
 """Chance under which an attempt is one without it."""
@@ -33,7 +33,7 @@ GONE = 0.7
 """…and with each one that shows none of its symptoms."""
 COURSE_HISTORY = 0.5
 """The same of being the course's only cause."""
-MAX_HISTORY = 2.6
+MAX_HISTORY = 2.0
 """The most of both together: the bead in hand speaks louder."""
 
 
@@ -222,7 +222,7 @@ def _ranked(case: Case, could: _Could, share: float, chance: float) -> Ranked:
     if how == "aim":
         off = [value for value, low, high in figures if not low <= value <= high]
         before = off[0] if off else figures[0][0] if figures else None
-        after = _aim(case, key)
+        after = case.aim(key)
     elif key == "gas_part":
         before, after = "collet_body", how
     elif key == "purge_l_min":
@@ -231,21 +231,3 @@ def _ranked(case: Case, could: _Could, share: float, chance: float) -> Ranked:
     return Ranked(
         cause.code, round(share, 3), round(chance, 3), could.met, could.against, key, before, after, could.history
     )
-
-
-def _aim(case: Case, key: str) -> float | None:
-    """What to aim at: the card's own figure, within the range of the cup and part that were used."""
-    card = case.card
-    if key == "work_angle_deg":
-        return float(card.angles_deg.work)
-    if key == "travel_angle_deg":
-        return float(card.angles_deg.travel)
-    if key == "filler_mm":
-        return float(card.filler.diameter_mm) if card.filler else None
-    found = card.band(key)
-    aim = found.aim if found else None
-    for band in case.bands[:1]:
-        if aim is not None and key in band:
-            low, high = band[key]
-            aim = aim if low <= aim <= high else round((low + high) / 2, 1)
-    return aim

@@ -38,6 +38,15 @@ def within(key: str) -> Evidence:
     return ("within", key)
 
 
+def not_low(key: str) -> Evidence:
+    """In its range, and the stronger the further from its low end."""
+    return ("not_low", key)
+
+
+def not_high(key: str) -> Evidence:
+    return ("not_high", key)
+
+
 def skipped(step: str) -> Evidence:
     return ("skipped", step)
 
@@ -53,25 +62,25 @@ def seen(code: str) -> Evidence:
 _TABLE = (
     Cause("postflow_short", {"grey_at_end": 2.4, "electrode_dull": 1.9, "pinhole": 0.3}, 0.4,
         ((below("postflow_s"), 2.2), (observed("electrode_after", "dull"), 0.8)),
-        ((within("postflow_s"), 1.6), (observed("electrode_after", "shiny"), 1.2)),
+        ((not_low("postflow_s"), 1.6), (observed("electrode_after", "shiny"), 1.2)),
         change=("postflow_s", "aim")),
     Cause("torch_pulled_early", {"grey_at_end": 2.2, "electrode_dull": 0.5, "crater": 0.3}, 0.3,
-        ((within("postflow_s"), 1.1), (observed("electrode_after", "shiny"), 0.6)),
+        ((not_low("postflow_s"), 1.1), (observed("electrode_after", "shiny"), 0.6)),
         ((below("postflow_s"), 1.5), (seen("grey_all_along"), 1.5)), change=("hold", "do")),
     Cause("downslope_short", {"crater": 2.5, "pinhole": 2.5}, 0.4,
-        ((below("downslope_s"), 2.2),), ((within("downslope_s"), 0.5),), change=("downslope_s", "aim")),
+        ((below("downslope_s"), 2.2),), ((not_low("downslope_s"), 0.5),), change=("downslope_s", "aim")),
     Cause("preflow_short", {"grey_at_start": 2.3}, 0.2,
-        ((below("preflow_s"), 2.2),), ((observed("puff_at_start"), 1.2), (within("preflow_s"), 1.2)), change=("preflow_s", "aim")),
+        ((below("preflow_s"), 2.2),), ((observed("puff_at_start"), 1.2), (not_low("preflow_s"), 1.2)), change=("preflow_s", "aim")),
     Cause("hose_puff", {"grey_at_start": 2.0, "pores": 0.5}, -0.2,
-        ((observed("puff_at_start"), 2.2), (within("preflow_s"), 0.6)), ((below("preflow_s"), 0.8),), change=("hose", "do")),
+        ((observed("puff_at_start"), 2.2), (not_low("preflow_s"), 0.6)), ((below("preflow_s"), 0.8),), change=("hose", "do")),
     Cause("flow_low", {"grey_all_along": 2.0, "pores": 1.5, "electrode_dull": 1.2, "grey_in_patches": 0.7}, 0.2,
-        ((below("gas_l_min"), 2.4),), ((within("gas_l_min"), 1.8), (above("gas_l_min"), 3.0)), change=("gas_l_min", "aim")),
+        ((below("gas_l_min"), 2.4),), ((not_low("gas_l_min"), 1.8), (above("gas_l_min"), 3.0)), change=("gas_l_min", "aim")),
     Cause("flow_high", {"toes_wavy": 1.1, "puddle_dances": 1.2, "grey_all_along": 1.2, "grey_in_patches": 1.0, "pores": 1.1, "arc_wanders": 0.6}, -0.3,
-        ((above("gas_l_min"), 2.6),), ((within("gas_l_min"), 1.8), (below("gas_l_min"), 3.0)), change=("gas_l_min", "aim")),
+        ((above("gas_l_min"), 2.6),), ((not_high("gas_l_min"), 1.8), (below("gas_l_min"), 3.0)), change=("gas_l_min", "aim")),
     Cause("collet_body", {"grey_all_along": 2.0, "grey_in_patches": 0.5}, -0.2,
         ((("collet_body",), 2.2),), (), ("collet_body",), change=("gas_part", "gas_lens")),
     Cause("stickout_long", {"grey_all_along": 1.8, "pores": 1.4, "grey_in_patches": 0.9, "electrode_dull": 0.6}, -0.2,
-        ((above("stickout_mm"), 2.4),), ((within("stickout_mm"), 1.8),), change=("stickout_mm", "aim")),
+        ((above("stickout_mm"), 2.4),), ((not_high("stickout_mm"), 1.8),), change=("stickout_mm", "aim")),
     Cause("draught", {"grey_in_patches": 1.7, "pores": 1.5, "grey_all_along": 0.6, "arc_wanders": 0.4}, -0.3,
         ((observed("draught"), 2.3), (("all_within",), 0.5)), ((observed("draught", "false"), 1.2),), change=("draught", "do")),
     Cause("dirty_cup", {"grey_all_along": 1.6, "arc_wanders": 1.0, "grey_in_patches": 0.6}, -0.4,
@@ -84,16 +93,16 @@ _TABLE = (
     Cause("filler_left_gas", {"grey_in_patches": 2.0, "pores": 0.8}, 0.1,
         ((observed("rod_end", "oxidised"), 1.9),), ((observed("rod_end", "clean"), 1.0),), ("filler",), change=("rod_in_gas", "do")),
     Cause("current_high", {"tint_dark": 1.6, "bead_wide": 1.7, "burn_through": 1.8, "undercut": 1.2, "back_hangs": 1.8, "grey_all_along": 0.8, "width_grows": 0.3}, 0.2,
-        ((above("current_a"), 2.4),), ((seen("bead_narrow"), 1.8), (within("current_a"), 1.0), (below("current_a"), 2.5)),
+        ((above("current_a"), 2.4),), ((seen("bead_narrow"), 1.8), (not_high("current_a"), 1.0), (below("current_a"), 2.5)),
         change=("current_a", "aim")),
     Cause("current_low", {"bead_narrow": 1.9, "ropey_face": 1.7, "back_not_through": 1.8}, 0.2,
-        ((below("current_a"), 2.4),), ((seen("bead_wide"), 1.8), (within("current_a"), 1.0), (above("current_a"), 2.5), (("only_at_start", "bead_narrow"), 1.5)),
+        ((below("current_a"), 2.4),), ((seen("bead_wide"), 1.8), (not_low("current_a"), 1.0), (above("current_a"), 2.5), (("only_at_start", "bead_narrow"), 1.5)),
         change=("current_a", "aim")),
     Cause("travel_slow", {"tint_dark": 1.7, "bead_wide": 1.8, "width_grows": 1.0, "grey_all_along": 0.9, "back_hangs": 0.9, "distorted": 0.9, "tint_grows_along": 0.5}, 0.1,
-        ((below("travel_mm_s"), 2.4),), ((within("travel_mm_s"), 1.0), (above("travel_mm_s"), 2.5), (seen("bead_narrow"), 1.4)),
+        ((below("travel_mm_s"), 2.4),), ((not_low("travel_mm_s"), 1.0), (above("travel_mm_s"), 2.5), (seen("bead_narrow"), 1.4)),
         change=("travel_mm_s", "aim")),
     Cause("travel_fast", {"bead_narrow": 1.6, "sunken_face": 1.6, "undercut": 1.3, "back_not_through": 0.9, "ropey_face": 0.9, "grey_all_along": 0.6}, 0.1,
-        ((above("travel_mm_s"), 2.4),), ((within("travel_mm_s"), 1.0), (below("travel_mm_s"), 2.5), (seen("bead_wide"), 1.4)),
+        ((above("travel_mm_s"), 2.4),), ((not_high("travel_mm_s"), 1.0), (below("travel_mm_s"), 2.5), (seen("bead_wide"), 1.4)),
         change=("travel_mm_s", "aim")),
     Cause("part_hot", {"tint_grows_along": 1.6, "puddle_dances": 1.4, "tint_dark": 1.0, "width_grows": 0.7, "bead_wide": 0.5}, -0.2,
         ((observed("part_hot"), 2.0), (("several_runs",), 0.6), (("cooled_little",), 1.2)), ((observed("part_hot", "false"), 1.4),),
@@ -106,7 +115,7 @@ _TABLE = (
     Cause("filler_starved", {"undercut": 1.3, "sunken_face": 1.7, "burn_through": 0.8, "gap": 1.0}, 0.0,
         ((("few_dabs",), 1.9),), ((("by_hand", "face", "convex"), 1.6),), ("filler",), change=("feed", "do")),
     Cause("arc_long", {"bead_wide": 1.3, "undercut": 1.4, "rod_balled": 1.4}, -0.2,
-        ((above("arc_length_mm"), 2.4), (above("arc_diameters"), 2.4)), ((within("arc_length_mm"), 1.6), (within("arc_diameters"), 1.6)),
+        ((above("arc_length_mm"), 2.4), (above("arc_diameters"), 2.4)), ((not_high("arc_length_mm"), 1.6), (within("arc_diameters"), 1.6)),
         change=("arc_length_mm", "aim")),
     Cause("torch_leans", {"tint_lopsided": 2.2, "legs_unequal": 1.8, "undercut": 1.1}, 0.3,
         ((("outside", "work_angle_deg"), 2.2), (("one_sided",), 0.7)), ((within("work_angle_deg"), 0.8), (("both_sides",), 1.0)),
@@ -114,7 +123,7 @@ _TABLE = (
     Cause("thickness_unequal", {"tint_lopsided": 1.9, "legs_unequal": 0.8}, -0.2,
         ((("two_thicknesses",), 1.8),), (), ("two_thicknesses",), change=("aim_thicker", "do")),
     Cause("torch_flat", {"rod_balled": 1.8, "grey_all_along": 0.9, "grey_in_patches": 0.8, "bulge": 0.9, "bead_wide": 0.3}, -0.1,
-        ((above("travel_angle_deg"), 2.4),), ((within("travel_angle_deg"), 1.4),), change=("travel_angle_deg", "aim")),
+        ((above("travel_angle_deg"), 2.4),), ((not_high("travel_angle_deg"), 1.4),), change=("travel_angle_deg", "aim")),
     Cause("point_bad", {"arc_wanders": 1.8, "toes_wavy": 1.1, "tint_lopsided": 0.8, "puddle_dances": 0.8}, 0.0,
         ((skipped("electrode_ground"), 1.9),), ((("ticked", "electrode_ground"), 0.8),), change=("electrode_ground", "do")),
     Cause("electrode_dipped", {"inclusions": 2.0, "arc_wanders": 1.6}, -0.1,
