@@ -110,7 +110,7 @@ def _map(values: Floats) -> dict[str, Any]:
 
 def _relief(scene: Scene, low: Floats, high: Floats) -> Relief:
     """What is seen of the coupon: through the card's window, or all of the frame beside the strip."""
-    if scene.card != "strip":
+    if not scene.on_strip:
         hole = card_geometry()["window"]["cut_out"]
         low, high = np.array(hole["at"], float), np.add(hole["at"], hole["size"])
     return relief(scene, low - AROUND_MM, high + AROUND_MM, TEXTURE_PX_PER_MM)

@@ -21,7 +21,7 @@ def card_as_seen(kind: str) -> tuple[Floats, Floats, Floats]:
     return x, y, printed(card_geometry()[kind], x, y)
 
 
-@pytest.mark.parametrize("kind", ["window", "strip"])
+@pytest.mark.parametrize("kind", ["window", "strip", "long_strip"])
 def test_every_marker_is_read_where_the_cards_file_puts_it(kind: str) -> None:
     _, _, ink = card_as_seen(kind)
     dictionary = cv2.aruco.getPredefinedDictionary(cv2.aruco.DICT_4X4_50)
@@ -32,7 +32,7 @@ def test_every_marker_is_read_where_the_cards_file_puts_it(kind: str) -> None:
         assert found[0][0] / PX_PER_MM == pytest.approx(answer[number], abs=1.5 / PX_PER_MM)
 
 
-@pytest.mark.parametrize("kind", ["window", "strip"])
+@pytest.mark.parametrize("kind", ["window", "strip", "long_strip"])
 def test_grey_patches_have_their_value_and_lie_on_white_paper(kind: str) -> None:
     x, y, ink = card_as_seen(kind)
     patches = card_geometry()[kind]["grey_patches"]

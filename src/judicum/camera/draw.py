@@ -63,12 +63,12 @@ def _bench(scene: Scene, bare: Whole) -> Floats:
 
 def _plane(scene: Scene, x: Floats, y: Floats, px_per_mm: float) -> Floats:
     rng = np.random.default_rng(scene.seed + 7)
-    card = card_geometry()["strip" if scene.card == "strip" else "window"]
+    card = card_geometry()[scene.card if scene.on_strip else "window"]
     width, height = card["size"]
     # Drawn also where a strip's coupon covers them: what chance gives afterwards stays the same.
     uneven, brushed = clouds(rng, x.shape, px_per_mm * 20), rng.standard_normal((x.shape[0], 1))
     on_card = (x > 0) & (x < width) & (y > 0) & (y < height) & (scene.card != "none")
-    at, size = ([0.0, 0.0], [0.0, 0.0]) if scene.card == "strip" else (card["cut_out"][key] for key in ("at", "size"))
+    at, size = ([0.0, 0.0], [0.0, 0.0]) if scene.on_strip else (card["cut_out"][key] for key in ("at", "size"))
     on_card[_box(x, y, at, size)] = False
     # The card is half a millimetre thick and throws a soft shadow down and to the right.
     shadow = cv2.GaussianBlur(
@@ -80,7 +80,7 @@ def _plane(scene: Scene, x: Floats, y: Floats, px_per_mm: float) -> Floats:
     ink = printed(card, x, y) * (1 + 0.012 * clouds(rng, x.shape, px_per_mm * 4))
     beside = cv2.GaussianBlur((0.42 * np.exp(0.06 * uneven + 0.10 * brushed)).astype(np.float32), (0, 0), 1.0)
     plane = cv2.cvtColor(np.where(on_card, ink, beside * shade), cv2.COLOR_GRAY2BGR)
-    seen = np.s_[:, :] if scene.card == "strip" else _box(x, y, np.array(at) - 1, np.array(size) + 2)
+    seen = np.s_[:, :] if scene.on_strip else _box(x, y, np.array(at) - 1, np.array(size) + 2)
     bare = coupon_with_all(scene, x[seen], y[seen], px_per_mm) * shade[seen][..., None]
     np.copyto(plane[seen], bare, where=~on_card[seen][..., None])
     return np.asarray(plane)
@@ -113,8 +113,8 @@ def printed(card: dict[str, Any], x: Floats, y: Floats) -> Floats:
 
 def frame(scene: Scene) -> tuple[Floats, Floats]:
     """The box (mm, in the card frame) that the photo shows: the window card, or the strip with its side of the coupon."""
-    if scene.card == "strip":
-        width, height = card_geometry()["strip"]["size"]
+    if scene.on_strip:
+        width, height = card_geometry()[scene.card]["size"]
         below = scene.start_mm[1] > height
         return np.array([-3.0, 0.0 if below else -34.0]), np.array([width + 3.0, height + 34.0 if below else height])
     return np.zeros(2), np.array(card_geometry()["window"]["size"], float)

@@ -86,8 +86,8 @@ class Scene:
 
     `start_mm` is the bead's start on the window card, `angle_deg` its direction on the card,
     `grain_deg` and `grain` direction and strength (0 to 1) of the plate's brushing. `joint` is
-    `bead_on_plate`, `butt`, `lap`, `tee` or `tube`; `card` which card lies there (`window`, `strip` or
-    `none`); `decoys` marks that are no faults; `stripe_nm` a tinted stripe where there is no bead.
+    `bead_on_plate`, `butt`, `lap`, `tee` or `tube`; `card` which card lies there (`window`, `strip`,
+    `long_strip` or `none`); `decoys` marks that are no faults; `stripe_nm` a tinted stripe where there is no bead.
     """
 
     bead: Bead | None
@@ -103,6 +103,11 @@ class Scene:
     seed: int = 1
     beside: tuple["Scene", ...] = ()
     """Other beads on the same plate; only where they lie and what they are counts."""
+
+    @property
+    def on_strip(self) -> bool:
+        """Whether a strip lies beside the bead."""
+        return self.card.endswith("strip")
 
 
 def weld(

@@ -24,7 +24,7 @@ def add_core_commands(commands: "argparse._SubParsersAction[argparse.ArgumentPar
     )
     scale.add_argument("--points", metavar="X1,Y1,X2,Y2,MM", help="two pixels of the photo and their distance in mm")
     card = commands.add_parser("card", help="write a scale card, or the target to check a phone by, as PDF")
-    card.add_argument("kind", choices=("window", "strip", "target"))
+    card.add_argument("kind", choices=("window", "strip", "long_strip", "target"))
     card.add_argument("-o", "--output", required=True, metavar="FILE")
     card.add_argument("--paper", choices=("a4", "letter"), default="a4")
     for name, does in (

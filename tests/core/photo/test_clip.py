@@ -102,3 +102,40 @@ def test_pictures_are_no_films() -> None:
     assert not is_clip(take_photo(replace(scene(), view=View(size=(400, 300)))).jpeg)
     assert not is_clip(b"\0\0\0\x18ftypheic")
     assert is_clip(b"\0\0\0\x14ftypqt  ")
+
+
+@cache
+def long_scene() -> Scene:
+    """A seam twice as long as the usual strip."""
+    bead = weld(
+        np.random.default_rng(8), length_mm=190.0, width_mm=4.4, width_cv=0.04, pitch_mm=2.2, pitch_cv=0.08, wander_mm=0.2,
+        bead_level=1, zone_level=3,
+    )  # fmt: skip
+    return Scene(bead, (22.0, 38.0), 0.5, card="long_strip", view=View(size=(3800, 1000)), seed=8)
+
+
+def long_views() -> tuple[Pixels, ...]:
+    """A pan along it: each view shows under half of the strip."""
+    found = []
+    for k in range(9):
+        view = View(size=(3800, 1000), tilt_deg=3.0 + k % 3, tilt_towards_deg=40.0 * k, blur_px=1.0)
+        jpeg = take_photo(replace(long_scene(), view=view)).jpeg
+        whole = np.asarray(cv2.imdecode(np.frombuffer(jpeg, np.uint8), cv2.IMREAD_COLOR), np.uint8)
+        left = round(k / 8 * 2300)
+        found.append(np.ascontiguousarray(whole[:, left : left + 1500]))
+    return tuple(found)
+
+
+@pytest.mark.parametrize("filmed", [False, True])
+def test_a_seam_longer_than_the_usual_strip_is_measured_beside_the_long_one(tmp_path: Path, filmed: bool) -> None:
+    data = film(long_views(), tmp_path) if filmed else take_photo(long_scene()).jpeg
+    report, known = measure_photo(data).report, truth(long_scene())
+    assert known is not None
+    assert report.refusal is None
+    assert report.bead is not None
+    assert report.ripple is not None
+    assert report.scale is not None
+    assert report.scale.source == "strip"
+    assert report.bead.length_mm == pytest.approx(190, abs=0.7)
+    assert report.bead.width_mm.mean == pytest.approx(known["bead"]["width_mm"]["mean"], abs=0.12)
+    assert report.ripple.pitch_mm == pytest.approx(known["ripple"]["pitch_mm"], rel=0.03)

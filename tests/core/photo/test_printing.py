@@ -30,7 +30,7 @@ def test_a_card_is_true_to_scale_on_both_papers(kind: str, paper: str, size: tup
 
 
 def test_an_unknown_card_or_paper_is_refused() -> None:
-    with pytest.raises(InvalidValue, match="window, strip, target"):
+    with pytest.raises(InvalidValue, match="window, strip, long_strip, target"):
         card_pdf("round")
     with pytest.raises(InvalidValue, match="a4-or-letter"):
         card_pdf("strip", "a5")

@@ -466,6 +466,7 @@ export type Messages = {
   "desk-strip-of-s-bead": "name";
   "desk-width-variation": "width_cv";
   "desk-window": never;
+  "desk-long-strip": never;
   "eye-title": never;
   "eye-about": never;
   "eye-start": never;

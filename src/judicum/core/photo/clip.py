@@ -14,6 +14,7 @@ from judicum.core.errors import UnreadablePicture, said
 from judicum.core.photo.decode import decode
 from judicum.core.photo.picture import Picture
 from judicum.core.photo.picture_file import is_clip
+from judicum.core.photo.regions import Region, card_regions
 from judicum.core.photo.scale import Scale, card_geometry, find_card
 from judicum.core.photo.sharpness import blur_mm
 from judicum.core.photo.unwrap import Line, read_grid
@@ -29,7 +30,7 @@ VIEWS = 5
 DENSITY = 16.0
 """Pixels a millimetre of what comes of it: what a phone shows from 15 cm; finer would only be larger."""
 MARGIN_MM = 2.0
-"""mm around the card that are shown."""
+"""mm around the card, and around where a bead may lie, that are shown."""
 BAND_MM = 10.0
 """mm along the card for which views are chosen."""
 SAME_LIGHT = (40, 215)
@@ -70,8 +71,10 @@ def composite(data: bytes) -> Pixels:
         raise UnreadablePicture(said("refused-film-without-card"))
     kind = views[0].scale.kind
     chosen = _chosen([view for view in views if view.scale.kind == kind])
-    wide, tall = card_geometry()[kind]["size"]
-    spans = (-MARGIN_MM, wide + MARGIN_MM), (-MARGIN_MM, tall + MARGIN_MM)
+    boxes = [Region(np.zeros(2), np.array(card_geometry()[kind]["size"], float)), *card_regions(kind)]
+    low = np.min([box.low for box in boxes], axis=0) - MARGIN_MM
+    high = np.max([box.high for box in boxes], axis=0) + MARGIN_MM
+    spans = (low[0], high[0]), (low[1], high[1])
     line = Line(np.zeros(2), np.array([1.0, 0.0]))
     # The film is run through twice: all of its frames at once may take gigabytes.
     frames = dict(_frames(data, {view.number for view in chosen}))

@@ -21,7 +21,7 @@ def card_gains(picture: Picture, scale: Scale) -> Floats:
     Returns:
         float (3,), to be multiplied with linear light.
     """
-    if scale.kind not in ("window", "strip"):
+    if not scale.of_card:
         return np.ones(3)
     patches = card_geometry()[scale.kind]["grey_patches"]
     ratios = []

@@ -39,6 +39,8 @@ BEYOND_MM = 6.0
 """mm past its ends: tips that the patch missed."""
 MIN_AGREEMENT = 0.45
 """Share of the wider width that the narrower one of both networks has at least: else they do not speak of one bead."""
+SOURCES = {"long_strip": "strip"}
+"""What a report calls a card of its scale where that is not its kind: a strip is a strip."""
 TINT_STEP_MM = 0.5
 """How far apart across sections are at which the tint is read."""
 
@@ -109,7 +111,7 @@ def _read(data: bytes, report: Report, given: GivenScale | None) -> tuple[Pictur
     if scale is None:
         return _refused(report, refuse("no_scale"))
     read = ScaleRead(
-        source=scale.kind,
+        source=SOURCES.get(scale.kind, scale.kind),
         mm_per_px=rounded(scale.mm_per_px, 5),
         residual_mm=rounded(scale.residual_mm, 4),
         tilt_deg=rounded(scale.tilt_deg, 1),
@@ -170,7 +172,7 @@ def _figures(picture: Picture, scale: Scale, gains: Floats, found: _Located, rep
     if np.sqrt(large * small) < MIN_PX_PER_MM:
         return _refused(report, refuse("too_small", px_per_mm=float(np.sqrt(large * small))))
     clipped = _clipped_share(picture, scale, line)
-    warnings = ([] if scale.kind in ("window", "strip") else [NO_CARD]) + ([UNSURE_BEAD] if doubt.unsure else [])
+    warnings = ([] if scale.of_card else [NO_CARD]) + ([UNSURE_BEAD] if doubt.unsure else [])
     assert report.quality is not None
     quality = report.quality.model_copy(update={"clipped_share": rounded(clipped, 4), "warnings": warnings})
     report = report.replace(quality=quality)

@@ -3,7 +3,7 @@
 import io
 
 import cv2
-from reportlab.lib.pagesizes import A4, LETTER
+from reportlab.lib.pagesizes import A4, LETTER, landscape
 from reportlab.lib.units import mm
 from reportlab.lib.utils import ImageReader
 from reportlab.pdfgen.canvas import Canvas
@@ -14,7 +14,7 @@ from judicum.core.photo.target import target_picture
 
 PAPERS = {"a4": A4, "letter": LETTER}
 TARGET = "target"
-KINDS = ("window", "strip", TARGET)
+KINDS = ("window", "strip", "long_strip", TARGET)
 TOP_MARGIN_MM = 25.0
 CHECK_MM = 100
 
@@ -23,7 +23,7 @@ def card_pdf(kind: str, paper: str = "a4") -> bytes:
     """Draw a scale card on a sheet, to be printed at 100 %.
 
     Args:
-        kind: `window`, `strip`, or `target`: the window card with printed beads of known size, to check a phone by. paper: `a4` or `letter`.
+        kind: `window`, `strip`, `long_strip` (the sheet lies across), or `target`: the window card with printed beads of known size, to check a phone by. paper: `a4` or `letter`.
 
     Returns:
         A one-page PDF file.
@@ -36,8 +36,8 @@ def card_pdf(kind: str, paper: str = "a4") -> bytes:
     if paper not in PAPERS:
         raise InvalidValue("paper", paper, said("allowed-a4-or-letter"))
     card = card_geometry()["window" if kind == TARGET else kind]
-    page = PAPERS[paper]
     width, height = card["size"]
+    page = PAPERS[paper] if width < PAPERS[paper][0] / mm else landscape(PAPERS[paper])
     file = io.BytesIO()
     canvas = Canvas(file, pagesize=page)
     canvas.setTitle(f"Judicum scale card: {kind}")

@@ -14,6 +14,8 @@ STRIP_REACH_MM = 38.0
 """How far from a strip card a bead is looked for, to either side."""
 STRIP_PAST_MM = 25.0
 """How far past the strip's ends."""
+BESIDE_MM = 1.2
+"""mm from a strip's edge within which its shadow lies."""
 RIM = 0.02
 """Share of a photo without a card that is left out all round."""
 
@@ -27,18 +29,19 @@ class Region:
 
 
 def regions(picture: Picture, scale: Scale) -> list[Region]:
-    """The boxes to search: the window's cut-out, both sides of the strip, or the whole photo."""
-    if scale.kind == "window":
-        cut = card_geometry()["window"]["cut_out"]
-        low, size = np.array(cut["at"], float), np.array(cut["size"], float)
-        return [Region(low + PAPER_MM, low + size - PAPER_MM)]
-    if scale.kind == "strip":
-        width, height = card_geometry()["strip"]["size"]
-        return [
-            Region(np.array([-STRIP_PAST_MM, -STRIP_REACH_MM]), np.array([width + STRIP_PAST_MM, -1.2])),
-            Region(
-                np.array([-STRIP_PAST_MM, height + 1.2]), np.array([width + STRIP_PAST_MM, height + STRIP_REACH_MM])
-            ),
-        ]
+    """The boxes to search: those of the card, or the whole photo."""
+    if scale.of_card:
+        return card_regions(scale.kind)
     size = np.array(picture.size_px) * scale.mm_per_px
     return [Region(size * RIM, size * (1 - RIM))]
+
+
+def card_regions(kind: str) -> list[Region]:
+    """The boxes of a card in which a bead may lie: the window's cut-out, or both sides of a strip."""
+    card = card_geometry()[kind]
+    if "cut_out" in card:
+        low, size = (np.array(card["cut_out"][key], float) for key in ("at", "size"))
+        return [Region(low + PAPER_MM, low + size - PAPER_MM)]
+    width, height = card["size"]
+    sides = (-STRIP_REACH_MM, -BESIDE_MM), (height + BESIDE_MM, height + STRIP_REACH_MM)
+    return [Region(np.array([-STRIP_PAST_MM, low]), np.array([width + STRIP_PAST_MM, high])) for low, high in sides]

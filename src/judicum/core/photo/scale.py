@@ -46,8 +46,10 @@ OUTWARD = np.array([[-1.0, -1.0], [1.0, -1.0], [1.0, 1.0], [-1.0, 1.0]])
 
 @cache
 def card_geometry() -> dict[str, Any]:
-    """The cards' geometry in millimetres, as printed (data/scale-card.json)."""
-    return json.loads(resources.files("judicum.core.photo").joinpath("data/scale-card.json").read_text())
+    """The cards' geometry in millimetres, as printed, by their kind (data/scale-card.json, data/long-strip.json)."""
+    data = resources.files("judicum.core.photo").joinpath("data")
+    files = (json.loads(data.joinpath(name).read_text()) for name in ("scale-card.json", "long-strip.json"))
+    return {kind: card for file in files for kind, card in file.items() if isinstance(card, dict)}
 
 
 @dataclass(frozen=True)
@@ -101,7 +103,7 @@ class Scale:
     """Millimetres of the card plane to pixels of the upright photo.
 
     `to_px` is a 3 × 3 homography; pixel (0, 0) is the centre of the top-left pixel.
-    `kind` is `window`, `strip`, `given` or `points`; `residual_mm` the root mean square
+    `kind` is that of the card (`window`, `strip`, `long_strip`), `given` or `points`; `residual_mm` the root mean square
     misfit of the marker corners; `tilt_deg` the angle between the line of sight and
     straight above, from the foreshortening at the card. `lens` bends what `to_px` gives.
     """
@@ -112,6 +114,11 @@ class Scale:
     residual_mm: float | None
     tilt_deg: float | None
     lens: "Lens | None" = None
+
+    @property
+    def of_card(self) -> bool:
+        """Whether a card lies in the photo."""
+        return self.kind in card_geometry()
 
     def px(self, points_mm: Floats) -> Floats:
         """Map (..., 2) card millimetres to (..., 2) pixels."""
@@ -128,12 +135,12 @@ class Scale:
 
 
 def find_card(picture: Picture) -> Scale | None:
-    """Find either card by its markers and fit its plane.
+    """Find a card by its markers and fit its plane.
 
     Method: square fiducial markers (OpenCV ArUco, 4 × 4, 50), corners refined to sub-pixel,
     homography by least squares over all corners of the card that shows more markers, together with
     how far light spreads into the markers' black, and, from LENS_MARKERS on, with the lens's distortion.
-    Needs two markers of the strip or two of the window card.
+    Needs two markers of it.
 
     Returns:
         The scale, or None where fewer than two markers of a card are seen.
@@ -178,8 +185,8 @@ def _refined(pixels: Pixels, corners: Floats, shrink: float) -> Floats:
 
 
 def card_of(seen: dict[int, Floats], size_px: tuple[int, int]) -> Scale | None:
-    """The plane of the card that more of the markers belong to, None for fewer than two of either."""
-    fits = [fit for kind in ("window", "strip") if (fit := _fit(kind, seen, size_px)) is not None]
+    """The plane of the card that most of the markers belong to, None for fewer than two of any."""
+    fits = [fit for kind in card_geometry() if (fit := _fit(kind, seen, size_px)) is not None]
     return max(fits, key=lambda fit: fit[0])[1] if fits else None
 
 

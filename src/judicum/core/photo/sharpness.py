@@ -22,7 +22,7 @@ def blur_mm(picture: Pixels, scale: Scale) -> float | None:
     A black-white edge blurred by a Gaussian rises from 16 to 84 % over two standard deviations;
     the median over all marker edges in view is taken. None without a card.
     """
-    if scale.kind not in ("window", "strip"):
+    if not scale.of_card:
         return None
     card = card_geometry()[scale.kind]
     side = card["marker_size"]

@@ -41,7 +41,7 @@ def flattened(data: bytes) -> Pixels:
     card = card_geometry()[scale.kind]
     (x, y), (wide, tall) = (
         (card["cut_out"]["at"], card["cut_out"]["size"])
-        if scale.kind == "window"
+        if "cut_out" in card
         else ((0.0, -BESIDE_STRIP_MM), (card["size"][0], card["size"][1] + 2 * BESIDE_STRIP_MM))
     )
     line = Line(np.zeros(2), np.array([1.0, 0.0]))

@@ -72,8 +72,9 @@ it("shows who needs help, the join code and the cards for either paper", async (
   expect(within(wen).getByText("not welded lately")).toBeTruthy();
   expect(screen.getByRole("link", { name: /Oda/ }).textContent).toContain("no attempts yet");
   expect(await screen.findByText("k7-blue")).toBeTruthy();
-  const cards = screen.getAllByRole("link", { name: /^(window|strip)$/ });
+  const cards = screen.getAllByRole("link", { name: /^(window|strip|long strip)$/ });
   expect(cards.map((a) => a.getAttribute("href"))).toContain("/api/scale-card/strip?paper=letter");
+  expect(cards.map((a) => a.getAttribute("href"))).toContain("/api/scale-card/long_strip");
   expect(screen.getByText(/Nothing to mark/)).toBeTruthy();
 });
 

@@ -210,6 +210,10 @@ function Handouts() {
             ,{" "}
             <a className="link" href={`/api/scale-card/strip${query}`}>
               {t("common-strip")}
+            </a>
+            ,{" "}
+            <a className="link" href={`/api/scale-card/long_strip${query}`}>
+              {t("desk-long-strip")}
             </a>{" "}
             ({paper})
           </span>

@@ -22,3 +22,4 @@ desk-show-one-coupon = Show one coupon
 desk-strip-of-s-bead = Strip of { $name }'s bead
 desk-width-variation = width variation { $width_cv }
 desk-window = window
+desk-long-strip = long strip
