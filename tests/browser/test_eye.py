@@ -31,7 +31,7 @@ def play(page: Page, user: User) -> EyeRound:
         ):
             page.get_by_role("group", name=group).get_by_role("radio").nth(shown.index(code)).check()
         page.get_by_role("button", name="Check my answer").click()
-        expect(page.get_by_text("It was")).to_be_visible()
+        expect(page.get_by_text("It was", exact=True)).to_be_visible()
         if number == 1:
             no_violations(page)
         page.get_by_role("button", name="Show result" if number == len(of.questions) else "Show next bead").click()

@@ -14,7 +14,7 @@ STRIP_REACH_MM = 38.0
 """How far from a strip card a bead is looked for, to either side."""
 STRIP_PAST_MM = 25.0
 """How far past the strip's ends."""
-BESIDE_MM = 1.2
+SHADOW_MM = 1.2
 """mm from a strip's edge within which its shadow lies."""
 RIM = 0.02
 """Share of a photo without a card that is left out all round."""
@@ -43,5 +43,5 @@ def card_regions(kind: str) -> list[Region]:
         low, size = (np.array(card["cut_out"][key], float) for key in ("at", "size"))
         return [Region(low + PAPER_MM, low + size - PAPER_MM)]
     width, height = card["size"]
-    sides = (-STRIP_REACH_MM, -BESIDE_MM), (height + BESIDE_MM, height + STRIP_REACH_MM)
+    sides = (-STRIP_REACH_MM, -SHADOW_MM), (height + SHADOW_MM, height + STRIP_REACH_MM)
     return [Region(np.array([-STRIP_PAST_MM, low]), np.array([width + STRIP_PAST_MM, high])) for low, high in sides]
