@@ -13,6 +13,7 @@ from judicum.camera.truth import truth
 from judicum.core.arrays import Pixels
 from judicum.core.errors import UnreadablePicture
 from judicum.core.photo.clip import composite
+from judicum.core.photo.decode import decode
 from judicum.core.photo.ingest import ingest
 from judicum.core.photo.measure import measure_photo
 from judicum.core.photo.picture_file import is_clip
@@ -44,7 +45,7 @@ def frames() -> tuple[Pixels, ...]:
             blur_px=float(rng.uniform(0.7, 1.6)),
             exposure=float(rng.uniform(0.75, 0.95)),
         )
-        whole = cv2.imdecode(np.frombuffer(take_photo(replace(scene(), view=view)).jpeg, np.uint8), cv2.IMREAD_COLOR)
+        whole = decode(take_photo(replace(scene(), view=view)).jpeg)
         left = round(k / 6 * (SIZE[0] - SEEN[0]))
         frame = np.ascontiguousarray(whole[120 : 120 + SEEN[1], left : left + SEEN[0]])
         cv2.circle(frame, (300 + 110 * k, 625), 40, (255, 255, 255), -1)
@@ -119,8 +120,7 @@ def long_views() -> tuple[Pixels, ...]:
     found = []
     for k in range(9):
         view = View(size=(3800, 1000), tilt_deg=3.0 + k % 3, tilt_towards_deg=40.0 * k, blur_px=1.0)
-        jpeg = take_photo(replace(long_scene(), view=view)).jpeg
-        whole = np.asarray(cv2.imdecode(np.frombuffer(jpeg, np.uint8), cv2.IMREAD_COLOR), np.uint8)
+        whole = decode(take_photo(replace(long_scene(), view=view)).jpeg)
         left = round(k / 8 * 2300)
         found.append(np.ascontiguousarray(whole[:, left : left + 1500]))
     return tuple(found)

@@ -71,10 +71,9 @@ def composite(data: bytes) -> Pixels:
         raise UnreadablePicture(said("refused-film-without-card"))
     kind = views[0].scale.kind
     chosen = _chosen([view for view in views if view.scale.kind == kind])
-    boxes = [Region(np.zeros(2), np.array(card_geometry()[kind]["size"], float)), *card_regions(kind)]
-    low = np.min([box.low for box in boxes], axis=0) - MARGIN_MM
-    high = np.max([box.high for box in boxes], axis=0) + MARGIN_MM
-    spans = (low[0], high[0]), (low[1], high[1])
+    card = Region(np.zeros(2), np.array(card_geometry()[kind]["size"], float))
+    box = Region.around([card, *card_regions(kind)], MARGIN_MM)
+    spans = (box.low[0], box.high[0]), (box.low[1], box.high[1])
     line = Line(np.zeros(2), np.array([1.0, 0.0]))
     # The film is run through twice: all of its frames at once may take gigabytes.
     frames = dict(_frames(data, {view.number for view in chosen}))

@@ -55,9 +55,8 @@ class Patch:
 def patches(picture: Picture, scale: Scale) -> list[Patch]:
     """Every bead that the network sees in the searched regions, the longest and clearest first."""
     boxes = regions(picture, scale)
-    low = np.min([box.low for box in boxes], axis=0) - AROUND_MM
-    high = np.max([box.high for box in boxes], axis=0) + AROUND_MM
-    low, high = _in_photo(picture, scale, low, high)
+    box = Region.around(boxes, AROUND_MM)
+    low, high = _in_photo(picture, scale, box.low, box.high)
     across = Line(low, np.array([1.0, 0.0]))
     seen = read_grid(picture, scale, across, (0.0, high[0] - low[0]), (0.0, high[1] - low[1]), PX_PER_MM)
     odds = odds_of(shares_of(scores("locate", seen)), FACE)

@@ -1,5 +1,6 @@
 """Where on the card plane a bead may lie."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -26,6 +27,12 @@ class Region:
 
     low: Floats
     high: Floats
+
+    @classmethod
+    def around(cls, boxes: "Sequence[Region]", margin_mm: float) -> "Region":
+        """The smallest box that holds all of these, and a margin around them."""
+        low = np.min([box.low for box in boxes], axis=0) - margin_mm
+        return cls(low, np.max([box.high for box in boxes], axis=0) + margin_mm)
 
 
 def regions(picture: Picture, scale: Scale) -> list[Region]:
