@@ -29,7 +29,7 @@ SURE = 4.0
 """Odds, as a logarithm, of a cause that somebody who stood there has named."""
 FADES = 0.9
 """Of that, with each attempt since…"""
-GONE = 0.7
+GONE = 0.85
 """…and with each one that shows none of its symptoms."""
 COURSE_HISTORY = 0.5
 """The same of being the course's only cause."""

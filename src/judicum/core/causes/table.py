@@ -3,7 +3,7 @@
 To add or change one, change its record; docs/causes.md is made from this table. Weights are natural logarithms of odds:
 0.7 doubles, 1.4 makes four times as likely. A symptom that a cause usually shows has about 2, one it may show about 1;
 a setting off its range about 2 (more the further off, see `evidence.FAR`), a thing noticed at the booth about 1.5, a step
-not ticked about 1. `base` is how usual the cause is before anything is known.
+not ticked about 1; what only says a symptom over again about 0.2. `base` is how usual the cause is before anything is known.
 """
 
 from dataclasses import dataclass
@@ -61,7 +61,7 @@ def seen(code: str) -> Evidence:
 
 _TABLE = (
     Cause("postflow_short", {"grey_at_end": 2.4, "electrode_dull": 1.9, "pinhole": 0.3}, 0.4,
-        ((below("postflow_s"), 2.2), (observed("electrode_after", "dull"), 0.8)),
+        ((below("postflow_s"), 2.2), (observed("electrode_after", "dull"), 0.2)),
         ((not_low("postflow_s"), 1.6), (observed("electrode_after", "shiny"), 1.2)),
         change=("postflow_s", "aim")),
     Cause("torch_pulled_early", {"grey_at_end": 2.2, "electrode_dull": 0.5, "crater": 0.3}, 0.3,
@@ -118,7 +118,7 @@ _TABLE = (
         ((above("arc_length_mm"), 2.4), (above("arc_diameters"), 2.4)), ((not_high("arc_length_mm"), 1.6), (within("arc_diameters"), 1.6)),
         change=("arc_length_mm", "aim")),
     Cause("torch_leans", {"tint_lopsided": 2.2, "legs_unequal": 1.8, "undercut": 1.1}, 0.3,
-        ((("outside", "work_angle_deg"), 2.2), (("one_sided",), 0.7)), ((within("work_angle_deg"), 0.8), (("both_sides",), 1.0)),
+        ((("outside", "work_angle_deg"), 2.2), (("one_sided",), 0.2)), ((within("work_angle_deg"), 0.8), (("both_sides",), 1.0)),
         change=("work_angle_deg", "aim")),
     Cause("thickness_unequal", {"tint_lopsided": 1.9, "legs_unequal": 0.8}, -0.2,
         ((("two_thicknesses",), 1.8),), (), ("two_thicknesses",), change=("aim_thicker", "do")),
@@ -137,7 +137,7 @@ _TABLE = (
         ((("ride_pedal",), 0.6), (("width_periodic",), 1.4), (observed("current_swings"), 2.2)),
         ((seen("ripples_random"), 1.4), (("no_period",), 0.9), (observed("current_swings", "false"), 2.2)), change=("pedal", "do")),
     Cause("not_propped", {"toes_wavy": 1.7, "width_uneven": 1.5, "ripples_random": 0.9}, 0.0,
-        ((("both_seen", "toes_wavy", "width_uneven"), 0.9), (("logged", "prop", "none"), 1.4)),
+        ((("both_seen", "toes_wavy", "width_uneven"), 0.3), (("logged", "prop", "none"), 1.4)),
         ((("straight_toes",), 2.0), (("logged", "prop", "arm"), 0.5)), change=("prop", "do")),
     Cause("tie_in_poor", {"bulge_at_restart": 2.3, "ripples_at_restarts": 2.2}, 0.2,
         ((("restarts",), 0.5),), (), ("restarts",), change=("tie_in", "do")),
@@ -149,7 +149,7 @@ _TABLE = (
         ((skipped("fit_up"), 1.8), (skipped("fit_up_tight"), 1.8), (skipped("tacked"), 0.8)), ((("ticked", "fit_up"), 0.7),), ("fit_up",),
         change=("fit_up", "do")),
     Cause("dwell", {"burn_through": 1.5, "bulge": 1.1}, 0.0,
-        ((within("current_a"), 0.5), (("one_spot",), 0.8)), ((seen("tint_dark"), 0.8), (above("current_a"), 0.6)), change=("keep_moving", "do")),
+        ((within("current_a"), 0.2), (("one_spot",), 0.4)), ((seen("tint_dark"), 0.8), (above("current_a"), 0.6)), change=("keep_moving", "do")),
     Cause("purge_missing", {"back_sugared": 2.2}, 0.2,
         ((("purge", "none"), 1.8),), ((("purge", "used"), 3.5),), change=("purge_l_min", "on")),
     Cause("purge_poor", {"back_sugared": 1.8}, -0.1,

@@ -28,7 +28,9 @@ class WeighParameters:
     """Of what the table says of how usual a cause is."""
     evidence: float = 1.5
     """Of what its own evidence says: weights of the table were set for causes one at a time."""
-    none: float = 0.15
+    surely: float = 0.5
+    """The least that a symptom is surely there once it is told, however faint: what is too faint is not told at all."""
+    none: float = 0.2
     """Share of attempts with something seen in which it means nothing."""
     two: float = 0.23
     """Share of them with two causes at once."""
@@ -55,7 +57,7 @@ def weigh(
         alone or beside another.
     """
     codes = [code for code in CODES if code in seen or code in could_see]
-    strength = np.array([seen.get(code, 0.0) for code in codes])
+    sure = np.array([WEIGH.surely + (1 - WEIGH.surely) * seen.get(code, 0.0) for code in codes])
     here = np.array([code in seen for code in codes])
     # Logarithm of the chance that a cause does not show a symptom, causes × symptoms.
     silent = np.full((len(causes) + 1, len(codes)), np.log1p(-WEIGH.unknown_shows))  # the last is the unknown one
@@ -68,7 +70,7 @@ def weigh(
     def seen_by(quiet: Floats) -> Floats:
         off = np.log1p(-WEIGH.by_chance) + quiet
         on = np.log(-np.expm1(off))
-        return np.where(here, strength * on + (1 - strength) * off, WEIGH.absent * off).sum(axis=-1)
+        return np.where(here, sure * on + (1 - sure) * off, WEIGH.absent * off).sum(axis=-1)
 
     first, second = np.triu_indices(len(own), 1)
     single = seen_by(silent) + own - whole + np.log(1 - WEIGH.two - WEIGH.none)
