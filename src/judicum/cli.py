@@ -9,17 +9,18 @@ from contextlib import ExitStack
 from functools import partial
 from multiprocessing import get_context
 from pathlib import Path
-from typing import Any
+from typing import TYPE_CHECKING, Any
 
 from judicum.core.errors import InvalidValue, JudicumError, said
 from judicum.launch.core_commands import add_core_commands
 from judicum.launch.places import ONE_CORE
-from judicum.words.units import METRIC, US
+
+if TYPE_CHECKING:  # words are slow to import, and not every command speaks
+    from judicum.words.units import Units
 
 PHOTO_SUFFIXES = (".jpg", ".jpeg", ".png", ".heic", ".heif", ".mp4", ".mov")
 FEW_PHOTOS = 4
 """Fewer are measured before processes of their own have started."""
-UNITS = {"metric": METRIC, "us": US}
 
 
 def main(arguments: Sequence[str] | None = None) -> int:
@@ -159,11 +160,17 @@ def _given_scale(asked: argparse.Namespace):  # type: ignore[no-untyped-def]
     return GivenScale.from_points((x1, y1), (x2, y2), length)
 
 
+def _units(asked: argparse.Namespace) -> "Units":
+    from judicum.words.units import METRIC, US
+
+    return US if asked.units == "us" else METRIC
+
+
 def _plan(asked: argparse.Namespace) -> int:
     from judicum.core.setup import plan_card
     from judicum.words import setup
 
-    units = UNITS[asked.units]
+    units = _units(asked)
     return _each(lambda given: setup.card_in_words(plan_card(given), units).model_dump())
 
 
@@ -171,7 +178,7 @@ def _check(asked: argparse.Namespace) -> int:
     from judicum.core.setup import check_setup
     from judicum.words import setup
 
-    units = UNITS[asked.units]
+    units = _units(asked)
     return _each(lambda given: setup.check_in_words(check_setup(given), units).model_dump())
 
 
@@ -179,7 +186,7 @@ def _explain(asked: argparse.Namespace) -> int:
     from judicum.core.causes import explain
     from judicum.words import causes
 
-    units = UNITS[asked.units]
+    units = _units(asked)
     return _each(lambda given: causes.explained(explain(given), units))
 
 

@@ -196,6 +196,7 @@ def _hand_over(arguments: list[str]) -> int:
         install.python_packages()
     os.environ |= {
         "PYTHONPATH": str(ROOT / "src"),
+        "PYDANTIC_DISABLE_PLUGINS": "1",  # looking for some reads every package there is
         **{k: v for k, v in weights.in_use().items() if k not in os.environ},
     }
     os.execv(PYTHON, [str(PYTHON), "-m", "judicum.cli", *arguments])

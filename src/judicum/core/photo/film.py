@@ -6,7 +6,6 @@ interpolated without overshoot, so that a colour can be drawn or read at any thi
 """
 
 import json
-from collections.abc import Callable
 from functools import cache
 from importlib import resources
 from typing import Any, cast
@@ -16,6 +15,7 @@ import numpy as np
 import numpy.typing as npt
 
 from judicum.core.arrays import Floats, Pixels, Whole
+from judicum.core.photo.curve import Curve
 
 UNTINTED_LAB = (75.0, 0.0, 0.0)
 """CIELAB that untinted metal is scaled to before a colour is read."""
@@ -38,15 +38,13 @@ def level_name(level: int) -> str:
 
 
 @cache
-def _curve() -> Callable[[Floats], Floats]:
-    from scipy.interpolate import PchipInterpolator  # slow to import, and only needed here
-
+def _curve() -> Curve:
     films = [level for level in tint_levels() if level["film_nm"]]
     thickness = [0.0] + [sum(level["film_nm"]) / 2 for level in films] + [THICKEST_NM]
     # Past the middle of pale blue the colour goes on towards untinted at the same pace.
     last = np.array(films[-1]["lab"], float)
     colours = [UNTINTED_LAB] + [level["lab"] for level in films] + [tuple(last + np.array([7, 1, 10]))]
-    return PchipInterpolator(thickness, np.array(colours, float))
+    return Curve.through(np.array(thickness), np.array(colours, float))
 
 
 def film_lab(thickness_nm: npt.ArrayLike) -> Floats:
@@ -58,7 +56,7 @@ def film_lab(thickness_nm: npt.ArrayLike) -> Floats:
     Returns:
         Array (..., 3) of L*, a*, b*.
     """
-    return _curve()(np.clip(np.asarray(thickness_nm, float), 0.0, THICKEST_NM))
+    return _curve().at(np.clip(np.asarray(thickness_nm, float), 0.0, THICKEST_NM))
 
 
 def level_of_film(thickness_nm: npt.ArrayLike) -> Whole:
