@@ -107,11 +107,13 @@ def _chroma_table() -> tuple[Floats, Floats]:
     light = lab_to_linear(film_lab(thickness)) + SPECULAR * lab_to_linear(film_lab(np.zeros(1)))
     ratio = np.log(np.maximum(light / light[0], 1e-3))
     curve = np.stack([ratio[:, 0] - ratio[:, 1], ratio[:, 2] - ratio[:, 1]], -1)
-    axes = [np.linspace(low, high, CHROMA_CELLS) for low, high in CHROMA_RANGE]
-    cells = np.stack(np.meshgrid(*axes, indexing="ij"), -1).reshape(-1, 2)
+    away = [
+        (np.linspace(*ends, CHROMA_CELLS)[:, None] - part) ** 2
+        for ends, part in zip(CHROMA_RANGE, curve.T, strict=True)
+    ]
     # Thick pale films come back to the colour of bare metal: there bare metal is the likelier.
     late = 0.03 * (thickness > 58)
-    nearest = (((cells[:, None] - curve[None]) ** 2).sum(-1) + late).argmin(1).reshape(CHROMA_CELLS, CHROMA_CELLS)
+    nearest = (away[0][:, None] + away[1] + late).argmin(-1)
     brightness = np.log((light / light[0]) @ LUMINANCE)
     return thickness[nearest].astype(np.float32), brightness[nearest].astype(np.float32)
 
