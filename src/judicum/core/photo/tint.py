@@ -41,6 +41,10 @@ ZONE_MM = 3.0
 ZONE_SHARE = 0.07
 """Of the band, what a level covers at least: a twentieth by definition, and a fiftieth more, which the light's scatter
 puts a level too high."""
+PALE_SHARE = 0.19
+"""The same of pale blue: blue that shines is as light. Where zones were blue it covered up to 0.13, where they were pale blue from 0.28 on."""
+PALE_BLUE = 6
+"""The level whose share that is."""
 ZONE_STEP_MM = 0.1
 MIN_CLEAN = 52.0
 """CIELAB lightness under which a place is as dark as the scale's grey oxide (40)."""
@@ -128,16 +132,19 @@ def read_tint(band: Band, plate: Plate, left_mm: Floats, right_mm: Floats, s_mm:
     zones = []
     for toe, sign, colour in ((left_mm, -1.0, plate.left), (right_mm, 1.0, plate.right)):
         away = np.arange(SHADE_MM + ZONE_STEP_MM / 2, ZONE_MM, ZONE_STEP_MM)[:, None]
-        beside = smoothed(read(toe[None, :] + sign * away), 1.0 / step, axis=1)
-        level = levels_of(against_plate(beside, colour))
+        places = smoothed(read(toe[None, :] + sign * away), 1.0 / step, axis=1)
+        level = levels_of(against_plate(places, colour))
         # What lies in the toe's shadow is taken to be as what comes next.
         zones.append(np.concatenate([np.repeat(level[:1], round(SHADE_MM / ZONE_STEP_MM), axis=0), level]))
-    covered = [k for k in range(7) if np.mean(np.concatenate(zones) == k) >= ZONE_SHARE]
+    beside = np.concatenate(zones)
+    covered = [k for k in range(GREY_LEVEL) if (beside == k).mean() >= (PALE_SHARE if k == PALE_BLUE else ZONE_SHARE)]
     millimetre = np.floor(s_mm - s_mm[0]).astype(int)
     along = [int(np.median(levels[:, millimetre == k])) for k in range(millimetre[-1] + 1)]
     share = {level_name(k): float((levels == k).mean()) for k in range(8)}
-    left, right = tint_reach(plate)
-    return Tint(int(np.median(levels)), max(covered, default=0), left, right, along, share)
+    bead = int(np.median(levels))
+    # Gas that leaves a whole face grey leaves its toes grey, and the toe's shade hides a twentieth of the band.
+    zone = GREY_LEVEL if bead == GREY_LEVEL else max(covered, default=0)
+    return Tint(bead, zone, *tint_reach(plate), along, share)
 
 
 def levels_of(lab: Floats, granular: Floats | None = None) -> Whole:
