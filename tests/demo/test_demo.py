@@ -14,6 +14,7 @@ from judicum.demo.load import load, plans
 from judicum.demo.scenario import scenario
 from judicum.server.catalogue.coupons.library import load_library
 from judicum.server.follow.sessions.models import BoothSlot
+from judicum.server.follow.trust.models import Calliper, PhoneCheck
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course, Membership
 from judicum.server.record.attempts.models import Attempt, Event
@@ -113,6 +114,10 @@ def test_it_fills_through_the_same_actions_people_use(quick: dict[str, Any]) -> 
         ahead.difference(late).values_list("student_id", "assignment_id")
     )
     assert BoothSlot.objects.count() >= 20
+    # Some widths were taken by callipers, and two students checked their phones: the smeared lens is told.
+    assert Calliper.objects.values("attempt").distinct().count() == 1
+    checked = {check.phone: check.figures["say"] for check in PhoneCheck.objects.all()}
+    assert (checked["blue phone"], checked["old phone"][0]) == (["fine"], "sharper")
     # What was noted at the booth is explained though every bead here is the same good one.
     assert set(Verdict.objects.values_list("attempt__student__username", flat=True)) == {"bo"}
 

@@ -46,6 +46,11 @@ def habits_of(plan: Weld, person: Mapping[str, Any]) -> list[tuple[str, Habit, f
 
 def draw(plan: Weld, person: Mapping[str, Any], again: bool = False) -> bytes:
     """The JPEG file of one attempt; the same plan gives the same file. `again` is a second photo, held still."""
+    return take_photo(scene_of(plan, person, again)).jpeg
+
+
+def scene_of(plan: Weld, person: Mapping[str, Any], again: bool = False) -> Scene:
+    """What the photo of one attempt shows."""
     rng = np.random.default_rng(plan.seed)
     before, after = person["steady"]
     now = {
@@ -86,7 +91,7 @@ def draw(plan: Weld, person: Mapping[str, Any], again: bool = False) -> bytes:
         view=view,
         seed=plan.seed,
     )
-    return take_photo(replace(scene, beside=_trials(rng, scene, person, plan))).jpeg
+    return replace(scene, beside=_trials(rng, scene, person, plan))
 
 
 def shaky(plan: Weld, person: Mapping[str, Any]) -> bool:

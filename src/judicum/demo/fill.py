@@ -24,6 +24,7 @@ from judicum.demo.mail import write_mail
 from judicum.demo.marking import find_by_hand, leave_one_for_second, mark, save_references
 from judicum.demo.sessions import plan_ahead
 from judicum.demo.stock import fill_store
+from judicum.demo.trust import ask_callipers, check_phones, hold_callipers
 from judicum.server.catalogue.coupons.models import Assignment
 from judicum.server.catalogue.coupons.setup import card_for, checklist_for
 from judicum.server.people.accounts.models import User
@@ -44,6 +45,9 @@ FOR_THE_WORKER = 3
 """The very last: their photos are left to the worker, so that measuring can be seen."""
 BUSY_STEPS = 5
 """Attempts of somebody in a hurry: each so-manieth list is not ticked to its end."""
+
+CALLIPERED = 4
+"""Of the marked attempts each so-manieth was measured with callipers, too."""
 
 Job = tuple[Weld, dict[str, Any], bool, bool]
 """An attempt, its student, whether it is measured here, whether it was marked."""
@@ -149,6 +153,8 @@ def _write(cast: Cast, plan: Weld, drawn: Drawn, marked: bool) -> None:
             later += timedelta(hours=20)
         _photo(student, attempt, jpeg, found, later)
     if marked:
+        if (plan.student + plan.assignment + plan.number) % CALLIPERED == 1:
+            hold_callipers(student, attempt, plan, person)
         find_by_hand(cast.staff[0], attempt, {k: v for _, habit, _ in habits for k, v in habit.by_hand.items()}, later)
         twice = plan.number == 2 and plan.student % 2 == 0
         mark(
@@ -207,6 +213,8 @@ def _extras(cast: Cast) -> None:
             add_trial(student, fresh, asked, timezone.now())
         if attempt and person.get("corrected"):
             correct_by_hand(cast.staff[0], attempt)
+    ask_callipers(cast.staff[0], cast.course)
+    check_phones(cast.students)
     save_references(cast.staff[0], cast.course)
     leave_one_for_second(cast.staff, cast.course)
     plan_ahead(cast.staff, cast.course, cast.scenario)
