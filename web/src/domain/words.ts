@@ -85,6 +85,12 @@ const clockFormat = new Intl.DateTimeFormat(locale, { hour: "numeric", minute: "
 /** The time of day, of milliseconds since 1970. */
 export const clockWords = (at_ms: number): string => clockFormat.format(at_ms);
 
+/** A share or a chance, 0 to 1, in whole percents. */
+export function wholePercent(value: number | null | undefined): string {
+  return value === null || value === undefined ? "–" : t("percent", { figure: (value * 100).toFixed(0) });
+}
+
+/** How much a figure varies, as a share of it, to a tenth of a percent. */
 export function percent(value: number | null | undefined): string {
   return value === null || value === undefined ? "–" : t("percent", { figure: (value * 100).toFixed(1) });
 }

@@ -7,7 +7,7 @@ import { useCourse, usePaths } from "../course";
 import { attemptKeys } from "../keys";
 import { figure, measure, type Units } from "../units";
 import { may, useAttemptChange, type Attempt } from "../use-attempt";
-import { percent } from "../words";
+import { wholePercent } from "../words";
 import type { Changed } from "./what-if";
 
 type Props = { attempt: Attempt; units: Units; at: Changed; choose: (changed: Changed) => void };
@@ -44,9 +44,9 @@ export function SettingsMap({ attempt, units, at, choose }: Props) {
           ? t("whatif-offer", {
               amps: measure(best[0], "current", units),
               speed: measure(best[1], "speed", units),
-              chance: percent(offered),
+              chance: wholePercent(offered),
             })
-          : t("whatif-no-offer", { chance: percent(offered) })}
+          : t("whatif-no-offer", { chance: wholePercent(offered) })}
       </p>
       <div className="overflow-x-auto">
         <table className="border-separate border-spacing-0.5 text-xs">
@@ -74,7 +74,7 @@ export function SettingsMap({ attempt, units, at, choose }: Props) {
                           aria-label={t("whatif-cell", {
                             amps: measure(amps, "current", units),
                             speed: measure(speed, "speed", units),
-                            chance: percent(chance),
+                            chance: wholePercent(chance),
                           })}
                           onClick={() => choose({ current_a: amps, travel_mm_s: speed })}
                         >

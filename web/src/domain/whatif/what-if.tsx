@@ -9,7 +9,7 @@ import { TintBadge } from "../tint";
 import { figure, measure, shownAs, type Units } from "../units";
 import type { Attempt } from "../use-attempt";
 import { useUnits } from "../use-units";
-import { fieldWords, percent, quantityOf } from "../words";
+import { fieldWords, wholePercent, quantityOf } from "../words";
 import { ForetoldStrip } from "./foretold-strip";
 import { SettingsMap } from "./settings-map";
 
@@ -151,7 +151,7 @@ function Figures({ found, units }: { found: Schemas["Foretold"]; units: Units })
       )}
       {first && (
         <Figure words={t("whatif-first")}>
-          {first.words} {percent(first.probability)}
+          {first.words} {wholePercent(first.probability)}
         </Figure>
       )}
     </dl>

@@ -4,6 +4,7 @@ import { Panel } from "../../ui/panel";
 import { useLight, type Place } from "../../domain/place";
 import { Loading, Problem } from "../../ui/states";
 import type { Attempt } from "../../domain/use-attempt";
+import { wholePercent } from "../../domain/words";
 import { useCauses, useJudgeCause } from "./queries";
 import type { CauseChoice } from "./mark-draft";
 
@@ -84,8 +85,7 @@ export function CausesPanel({ attempt, causes, cause, confirm, both }: Props) {
                 <button className="btn btn-xs" aria-pressed={one.code === cause} onClick={() => confirm(one)}>
                   {t("marking-confirm")}
                 </button>
-                {one.words}{" "}
-                <span className="quiet">{t("percent", { figure: (100 * one.share).toFixed(0) })}</span>
+                {one.words} <span className="quiet">{wholePercent(one.share)}</span>
               </li>
             ))}
           </ul>

@@ -4,6 +4,7 @@ import { FigureList } from "../../ui/figure-list";
 import { Loading, Problem } from "../../ui/states";
 import { TextField } from "../../ui/field";
 import type { Attempt } from "../../domain/use-attempt";
+import { wholePercent } from "../../domain/words";
 import type { Marking } from "./use-mark";
 import { MAX_CARDS } from "./causes-panel";
 import { useRunAssessment } from "./queries";
@@ -28,9 +29,7 @@ export function RunAssessment({ attempt, run, mark }: { attempt: Attempt; run: n
         <div>
           <h4 className="font-bold">{t("marking-run-causes")}</h4>
           <FigureList
-            rows={explanation.causes
-              .slice(0, MAX_CARDS)
-              .map((one) => [one.words, t("percent", { figure: (100 * one.share).toFixed(0) })])}
+            rows={explanation.causes.slice(0, MAX_CARDS).map((one) => [one.words, wholePercent(one.share)])}
           />
         </div>
       )}

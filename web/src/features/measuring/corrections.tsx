@@ -1,7 +1,7 @@
 import { t } from "../../catalogue";
 import type { Schemas } from "../../api/client";
 import { useCourse } from "../../domain/course";
-import { percent } from "../../domain/words";
+import { wholePercent } from "../../domain/words";
 import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
 import { TableHead } from "../../ui/table-head";
@@ -69,9 +69,9 @@ const rightWords = (kind: Kind) =>
   kind.found === 0
     ? "–"
     : t("measuring-range", {
-        value: percent(kind.right / kind.found),
-        low: percent(kind.low),
-        high: percent(kind.high),
+        value: wholePercent(kind.right / kind.found),
+        low: wholePercent(kind.low),
+        high: wholePercent(kind.high),
       });
 
 type LimitProps = { kind: Kind; busy: boolean; set: (on: boolean) => void };

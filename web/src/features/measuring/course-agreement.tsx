@@ -4,7 +4,7 @@ import type { Schemas } from "../../api/client";
 import { useCourse } from "../../domain/course";
 import { measure, type Units } from "../../domain/units";
 import { useUnits } from "../../domain/use-units";
-import { percent } from "../../domain/words";
+import { wholePercent } from "../../domain/words";
 import { TextField } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { TableHead } from "../../ui/table-head";
@@ -128,7 +128,7 @@ function Groups({ data, units }: { data: Measuring; units: Units }) {
                 })}
               </td>
               <td>{t("measuring-between", { low: mm(one.lower_mm), high: mm(one.upper_mm) })}</td>
-              <td>{percent(one.held)}</td>
+              <td>{wholePercent(one.held)}</td>
               <td>{one.factor === 1 ? "–" : `× ${one.factor.toFixed(2)}`}</td>
             </tr>
           ))}

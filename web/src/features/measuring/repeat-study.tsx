@@ -1,7 +1,7 @@
 import { t } from "../../catalogue";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { dateWords, percent } from "../../domain/words";
+import { dateWords, wholePercent } from "../../domain/words";
 import { TextField } from "../../ui/field";
 import { Panel } from "../../ui/panel";
 import { Loading, Problem } from "../../ui/states";
@@ -197,7 +197,7 @@ function Figures({ study }: { study: Study }) {
               {[one.repeat, one.people, one.phones, one.measuring, one.beads].map((value, k) => (
                 <td key={k}>{value}</td>
               ))}
-              <td>{percent(one.share)}</td>
+              <td>{wholePercent(one.share)}</td>
               <td>{one.classes}</td>
             </tr>
           ))}
@@ -218,7 +218,7 @@ function Consistency({ study }: { study: Study }) {
               <th scope="row" className="font-medium">
                 {one.name}
               </th>
-              <td>{percent(one.share)}</td>
+              <td>{wholePercent(one.share)}</td>
               <td>{one.kappa === null ? "–" : one.kappa.toFixed(2)}</td>
             </tr>
           ))}

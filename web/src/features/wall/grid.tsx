@@ -5,6 +5,7 @@ import { usePaths } from "../../domain/course";
 import { Panel } from "../../ui/panel";
 import { stuckIn } from "./order";
 import { markWords } from "../../domain/units";
+import { wholePercent } from "../../domain/words";
 
 type Standing = Schemas["CouponStanding"];
 
@@ -58,7 +59,7 @@ function Cell({ standing, stuck }: { standing: Standing | undefined; stuck: Set<
     ? t("wall-ready")
     : held
       ? t("wall-is-stuck")
-      : t("percent", { figure: (100 * forecast.next_pass).toFixed(0) });
+      : wholePercent(forecast.next_pass);
   return (
     <td>
       <span className={tone}>
