@@ -12,7 +12,7 @@ from typing import Any
 import cv2
 import numpy as np
 
-from judicum.camera.scene import Fault, Scene, weld
+from judicum.camera.scene import Fault, Scene, View, weld
 from judicum.camera.surface import coupon_with_all
 from judicum.camera.truth import truth
 from judicum.core.arrays import Pixels
@@ -48,11 +48,16 @@ def scenes() -> list[Scene]:
     return found
 
 
+def sheet(view: View) -> Scene:
+    """All of them in the card's window, seen so."""
+    first, *rest = scenes()
+    return replace(first, view=view, beside=tuple(rest))
+
+
 def picture() -> Pixels:
     """What is printed in the card's window, (height, width, 3) sRGB."""
     (x0, y0), (wide, tall) = (card_geometry()["window"]["cut_out"][key] for key in ("at", "size"))
-    every = scenes()
-    scene = replace(every[0], beside=tuple(every[1:]))
+    scene = sheet(View())
     x, y = np.meshgrid(
         x0 + (np.arange(round(wide * PX_PER_MM)) + 0.5) / PX_PER_MM,
         y0 + (np.arange(round(tall * PX_PER_MM)) + 0.5) / PX_PER_MM,

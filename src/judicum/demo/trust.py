@@ -1,13 +1,12 @@
 """What people did to know how true measuring is: widths by callipers, and phones checked by the printed target."""
 
 from collections.abc import Iterable, Mapping
-from dataclasses import replace
 from typing import Any
 
 import numpy as np
 
 from judicum.camera import View, take_photo
-from judicum.camera.target import scenes
+from judicum.camera.target import sheet
 from judicum.demo.drawing import Weld, scene_of
 from judicum.server.follow.trust.actions.check_phone import check_phone
 from judicum.server.follow.trust.actions.take_callipers import take_callipers
@@ -46,8 +45,7 @@ def hold_callipers(student: User, attempt: Attempt, plan: Weld, person: Mapping[
 
 def check_phones(students: Iterable[User]) -> None:
     """The first students' phones, checked once each by a photo of the printed target."""
-    first, *rest = scenes()
     for student, (phone, held) in zip(students, PHONES, strict=False):
         if not PhoneCheck.objects.filter(user=student, phone=phone).exists():
             view = View(size=(2400, 1800), noise=0.005, **held)
-            check_phone(student, phone, take_photo(replace(first, view=view, beside=tuple(rest))).jpeg)
+            check_phone(student, phone, take_photo(sheet(view)).jpeg)

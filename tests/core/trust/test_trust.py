@@ -10,7 +10,7 @@ import numpy as np
 import pytest
 
 from judicum.camera import View
-from judicum.camera.target import known, picture, scenes
+from judicum.camera.target import known, picture, sheet
 from judicum.core.errors import UnreadablePicture
 from judicum.core.photo.phone import PhoneCheck, check_phone
 from judicum.core.photo.printing import card_pdf
@@ -23,9 +23,8 @@ from tests.drawn import taken
 
 @cache
 def shot(**view: object) -> bytes:
-    first, *rest = scenes()
     look = View(**{"size": (2400, 1800), "noise": 0.005, "tilt_deg": 3.0, **view})  # type: ignore[arg-type]
-    return taken(replace(first, view=look, beside=tuple(rest))).jpeg
+    return taken(sheet(look)).jpeg
 
 
 def small(jpeg: bytes, share: float) -> bytes:

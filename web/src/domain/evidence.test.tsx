@@ -8,7 +8,16 @@ import { FaultCrops } from "./fault-crops";
 import { OffCard } from "./off-card";
 import { PhotoWarnings } from "./photo-warnings";
 import { HeatAndGas, WhyCurrent } from "./why-current";
-import { dateWords, finishWords, isTube, optionsOf, percent, quantityOf, tintWords } from "./words";
+import {
+  dateWords,
+  finishWords,
+  isTube,
+  optionsOf,
+  percent,
+  quantityOf,
+  tintWords,
+  wholePercent,
+} from "./words";
 import { Worked } from "./worked";
 
 afterEach(cleanup);
@@ -140,6 +149,7 @@ it("tells what the measurement warns of, and nothing where it is sure", () => {
 it("has the words, limits and units of the server's tables", () => {
   expect(percent(null)).toBe("–");
   expect(percent(0.0613)).toBe("6.1%");
+  expect(wholePercent(0.8)).toBe("80%");
   expect(dateWords("2026-11-03T18:00:00Z")).toBe("3 Nov");
   expect(quantityOf("current_a")?.unit).toBe("A");
   expect(quantityOf("nonsense")).toBeUndefined();

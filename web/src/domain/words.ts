@@ -85,12 +85,11 @@ const clockFormat = new Intl.DateTimeFormat(locale, { hour: "numeric", minute: "
 /** The time of day, of milliseconds since 1970. */
 export const clockWords = (at_ms: number): string => clockFormat.format(at_ms);
 
-/** A share or a chance, 0 to 1, in whole percents. */
-export function wholePercent(value: number | null | undefined): string {
-  return value === null || value === undefined ? "–" : t("percent", { figure: (value * 100).toFixed(0) });
-}
+const percentTo = (digits: number) => (value: number | null | undefined) =>
+  value === null || value === undefined ? "–" : t("percent", { figure: (value * 100).toFixed(digits) });
 
-/** How much a figure varies, as a share of it, to a tenth of a percent. */
-export function percent(value: number | null | undefined): string {
-  return value === null || value === undefined ? "–" : t("percent", { figure: (value * 100).toFixed(1) });
-}
+/** A share or a chance, 0 to 1. */
+export const wholePercent = percentTo(0);
+
+/** How much a figure varies, as a share of it. */
+export const percent = percentTo(1);
