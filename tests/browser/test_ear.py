@@ -76,7 +76,9 @@ def test_knocks_in_a_hall_are_heard_and_their_evenness_is_shown(
     shown = page.get_by_role("status").filter(has_text="Evenness").inner_text()
     varied = re.search(r"vary by ([\d.]+)", shown)
     assert varied
-    assert float(varied[1]) < 60, "a busy machine misses a look of fifteen milliseconds, and with it a knock"
+    assert float(varied[1]) < 30, (
+        "2 % as a rule, also on a busy machine; the browser's stand-in for a microphone may falter once"
+    )
     no_violations(page)
 
 

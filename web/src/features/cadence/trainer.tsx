@@ -23,7 +23,7 @@ type Props = {
 
 function knocks() {
   const hearer = new KnockHearer();
-  return (samples: Float32Array, at_s: number) => hearer.hear(samples, at_s) || null;
+  return (samples: Float32Array, at_s: number) => (hearer.hear(samples, at_s) ? at_s : null);
 }
 
 /** A dry run: tap along, or let the microphone hear the rod; a strip of ticks beside the last bead's ripples. */
@@ -33,10 +33,10 @@ export function Trainer({ perSecond, travelMmS, ripples, place }: Props) {
     () => JSON.parse(localStorage.getItem(place) ?? "[]") as number[],
   );
   const begun = useRef<number | null>(null);
-  const dab = useCallback(() => {
-    begun.current ??= performance.now();
-    const at = (performance.now() - begun.current) / 1000;
-    setTimes((before) => [...before, at]);
+  const dab = useCallback((at_s: number) => {
+    begun.current ??= at_s;
+    const since = at_s - begun.current;
+    setTimes((before) => [...before, since]);
   }, []);
   const ear = useEar(knocks, dab);
   const found = evennessOf(times, perSecond);
@@ -57,7 +57,7 @@ export function Trainer({ perSecond, travelMmS, ripples, place }: Props) {
       <h2 className="text-lg font-bold">{t("cadence-dry-run")}</h2>
       <p className="text-sm">{t("cadence-dry-run-how")}</p>
       <div className="grid grid-cols-[2fr_1fr] gap-2">
-        <button className="btn h-20 text-xl btn-primary" onPointerDown={dab}>
+        <button className="btn h-20 text-xl btn-primary" onPointerDown={() => dab(Date.now() / 1000)}>
           <Hand aria-hidden /> {t("cadence-tap")}
         </button>
         <button className="btn h-20 btn-outline" aria-pressed={ear.on} onClick={ear.toggle}>

@@ -71,9 +71,9 @@ export function GoStep({ postflowS, perSecond, ended, glowed, cooling }: Props) 
       cooling(at);
     }
   };
-  const ear = useEar(arcs, (heard, at_s) => {
-    const at = Date.now() - 1000 * (at_s - heard.at);
-    turn(heardArc(go, heard.arc, at), at);
+  const ear = useEar(arcs, ({ arc, at: at_s }) => {
+    const at = 1000 * at_s;
+    turn(heardArc(go, arc, at), at);
   });
   const tap = () => {
     const at = Date.now();
