@@ -1,9 +1,9 @@
 """Weights that were taught on are taken only where they are better on what nobody learnt from, and nowhere worse:
 
-    python -m training.judge NEW --name mill1 --aside labels.zip:even --sets SAMPLES SAMPLES2:even [--take]
+    python -m training.judge NEW --name mill1 --aside labels.zip:even --sets SAMPLES SAMPLES2:even [--take [--workshop NAME]]
 
 `NEW` is a folder of networks by their names (`segment-1.onnx`, …); those that are not there are those that ship. Every set is measured
-with both, and so is a part of the fixed set of `./judicum bench-photo`, which nothing learns from. `--take` takes them into use (`./judicum weights use`).
+with both, and so is a part of the fixed set of `./judicum bench-photo`, which nothing learns from. `--take` takes them into use (`./judicum weights use`), of the whole server or of one workshop.
 """
 
 import argparse
@@ -19,7 +19,7 @@ from typing import Any
 from judicum.bench.scenes import cases
 from judicum.bench.score import Tally, judge
 from judicum.core.photo.weights import FOLDER
-from judicum.launch import weights
+from judicum.launch import serve, weights
 from training.camera_set import draw_set
 from training.labelled import PARTS, entries_of, unpacked
 
@@ -100,6 +100,7 @@ def main() -> int:
     asked.add_argument("--aside", required=True, metavar="FOLDER[:PART]", help=f"parts: {', '.join(PARTS)}")
     asked.add_argument("--sets", nargs="*", default=[], metavar="FOLDER[:PART]")
     asked.add_argument("--take", action="store_true")
+    asked.add_argument("--workshop", metavar="NAME", default="", help="take them for this workshop alone")
     given = asked.parse_args()
     both = []
     with tempfile.TemporaryDirectory() as folder:
@@ -116,7 +117,7 @@ def main() -> int:
         print("Not taken: not better on what was kept aside, or worse on another set.")
         return 1
     print("Better on what was kept aside, and nowhere worse.")
-    return weights.use(given.new, given.name) if given.take else 0
+    return weights.use(given.new, given.name, serve.weights_folder(given.workshop)) if given.take else 0
 
 
 if __name__ == "__main__":

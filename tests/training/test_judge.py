@@ -9,7 +9,8 @@ from pathlib import Path
 
 import pytest
 
-from judicum.core.photo.weights import FOLDER, own_name, weights
+from judicum.core.photo.engine import SHIPPED, engine_version
+from judicum.core.photo.weights import FOLDER, measuring_with, own_folder, weights
 from judicum.launch import weights as launched
 from judicum.launch.steps import Trouble
 from tests.drawn import bead_photo
@@ -64,23 +65,32 @@ def test_an_exported_zip_is_read_by_parts_and_judged(labels: Path) -> None:
 
 
 def test_own_weights_stand_before_those_that_ship_and_name_the_engine(
-    tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+    tmp_path: Path, monkeypatch: pytest.MonkeyPatch, capsys: pytest.CaptureFixture[str]
 ) -> None:
-    monkeypatch.setattr(launched, "VAR", tmp_path)
-    monkeypatch.setattr(launched, "OWN", tmp_path / "weights")
-    given = tmp_path / "given"
+    own, of_one, given = tmp_path / "weights", tmp_path / "of" / "7", tmp_path / "given"
+    monkeypatch.setattr(launched, "OWN", own)
     given.mkdir()
     assert launched.in_use() == {}
     with pytest.raises(Trouble, match="holds none of locate"):
-        launched.use(given, "mill1")
+        launched.use(given, "mill1", own)
     (given / "axis.onnx").write_bytes(b"own")
     with pytest.raises(Trouble, match="small letters"):
-        launched.use(given, "Mill 1")
-    launched.use(given, "mill1")
+        launched.use(given, "Mill 1", own)
+    launched.use(given, "mill1", own)
     monkeypatch.setenv(FOLDER, launched.in_use()[FOLDER])
-    assert (weights("axis"), own_name()) == (b"own", "mill1")
-    assert weights("locate") == (files("judicum.core.photo") / "data" / "locate.onnx").read_bytes()
-    says = [sys.executable, "-c", "from judicum.core.photo.engine import ENGINE_VERSION; print(ENGINE_VERSION)"]
-    assert subprocess.run(says, capture_output=True, text=True).stdout.strip().endswith("+mill1")
-    launched.back()
-    assert (launched.in_use(), own_name()) == ({}, "")
+    assert (weights("axis", own_folder()), engine_version()) == (b"own", f"{SHIPPED}+mill1")
+    ships = (files("judicum.core.photo") / "data" / "locate.onnx").read_bytes()
+    assert weights("locate", own_folder()) == ships
+
+    (given / "axis.onnx").write_bytes(b"one's")
+    launched.use(given, "hall2", of_one)
+    with measuring_with(of_one):
+        assert (weights("axis", own_folder()), engine_version()) == (b"one's", f"{SHIPPED}+hall2")
+    with measuring_with(tmp_path / "of" / "8"):
+        assert engine_version() == f"{SHIPPED}+mill1", "a workshop without any has the server's"
+    capsys.readouterr()
+    launched.back(of_one)
+    assert "mill1 of the whole server (axis)" in capsys.readouterr().out
+    launched.back(own)
+    launched.show(own)
+    assert (launched.in_use(), "the weights that ship" in capsys.readouterr().out) == ({}, True)

@@ -112,13 +112,19 @@ def _weights(parser: argparse.ArgumentParser) -> None:
     using = what.add_parser("use", help="measure with these")
     using.add_argument("folder", type=Path)
     using.add_argument("--name", required=True, help="what the engine is then called")
-    what.add_parser("shipped", help="back to those that ship")
+    shipped = what.add_parser("shipped", help="back to those that ship")
+    # Said before the verb or behind it: the verb's own default would take back what stands before.
+    for one, unsaid in ((parser, ""), (using, argparse.SUPPRESS), (shipped, argparse.SUPPRESS)):
+        one.add_argument(
+            "--workshop", metavar="NAME", default=unsaid, help="for this workshop alone; else the whole server"
+        )
 
 
 def _choose_weights(asked: argparse.Namespace) -> int:
+    own = serve.weights_folder(asked.workshop)
     if asked.what == "use":
-        return weights.use(asked.folder, asked.name)
-    return weights.back() if asked.what == "shipped" else weights.show()
+        return weights.use(asked.folder, asked.name, own)
+    return weights.back(own) if asked.what == "shipped" else weights.show(own)
 
 
 COMMANDS = (

@@ -13,6 +13,7 @@ import sys
 import time
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
+from pathlib import Path
 from typing import Any
 
 from judicum.launch import https, install, weights
@@ -307,6 +308,14 @@ def django_command(name: str, *what: str, up_to_date: bool = True) -> int:
     with with_database(up_to_date) as env:
         print(said_by(env, name, *what), end="")
     return 0
+
+
+def weights_folder(workshop: str) -> Path:
+    """Where the weights of a workshop lie, by its name; the whole server's where it has none. Raises Trouble: no such workshop."""
+    if not workshop:
+        return weights.OWN
+    with with_database(up_to_date=False) as env:
+        return Path(said_by(env, "weights_folder", workshop).strip())
 
 
 def restore(file: str, key: str | None = None) -> int:

@@ -9,6 +9,7 @@ from judicum.launch.places import VAR
 from judicum.launch.steps import Trouble
 
 OWN = VAR / "weights"
+"""The whole server's; a workshop that has weights of its own has them in a folder that the server names."""
 NAMED = re.compile(rf"[a-z0-9-]{{1,{MAX_NAME}}}")
 
 
@@ -17,40 +18,41 @@ def in_use() -> dict[str, str]:
     return {FOLDER: str(OWN)} if OWN.is_dir() else {}
 
 
-def use(folder: Path, name: str) -> int:
-    """Take the networks of a folder into use; they are there whole or not at all."""
+def use(folder: Path, name: str, own: Path) -> int:
+    """Copy the networks of a folder to where they are in use (`OWN`, or a workshop's); they are there whole or not at all."""
     if not NAMED.fullmatch(name):
         raise Trouble(f"the name {name!r}: 1 to {MAX_NAME} small letters, digits and hyphens are allowed")
     found = [folder / f"{network}.onnx" for network in NETWORKS if (folder / f"{network}.onnx").is_file()]
     if not found:
         raise Trouble(f"{folder} holds none of {', '.join(f'{network}.onnx' for network in NETWORKS)}")
-    VAR.mkdir(exist_ok=True)
-    aside = OWN.with_suffix(".part")
+    aside = own.with_suffix(".part")
     shutil.rmtree(aside, ignore_errors=True)
-    aside.mkdir()
+    aside.mkdir(parents=True)
     for file in found:
         shutil.copy(file, aside)
     (aside / NAME).write_text(f"{name}\n")
-    shutil.rmtree(OWN, ignore_errors=True)
-    aside.replace(OWN)
-    print(
-        f"In use from the next start: {name} ({', '.join(file.stem for file in found)}). Back: ./judicum weights shipped"
-    )
+    shutil.rmtree(own, ignore_errors=True)
+    aside.replace(own)
+    print(f"From the next start: {_said(own)} Back: ./judicum weights shipped")
     return 0
 
 
-def back() -> int:
-    """Measure with the weights that ship from the next start on."""
-    shutil.rmtree(OWN, ignore_errors=True)
-    print("In use from the next start: the weights that ship.")
+def back(own: Path) -> int:
+    """Measure without these from the next start on."""
+    shutil.rmtree(own, ignore_errors=True)
+    print(f"From the next start: {_said(own)}")
     return 0
 
 
-def show() -> int:
+def show(own: Path) -> int:
     """Say which are in use."""
-    if OWN.is_dir():
-        networks = ", ".join(sorted(file.stem for file in OWN.glob("*.onnx")))
-        print(f"In use: {(OWN / NAME).read_text().strip()} ({networks}); the rest ships.")
-    else:
-        print("In use: the weights that ship.")
+    print(f"In use: {_said(own)}")
     return 0
+
+
+def _said(own: Path) -> str:
+    for folder, whose in ((own, ""), (OWN, " of the whole server" if own != OWN else "")):
+        if folder.is_dir():
+            networks = ", ".join(sorted(file.stem for file in folder.glob("*.onnx")))
+            return f"{(folder / NAME).read_text().strip()}{whose} ({networks}); the rest ships."
+    return "the weights that ship."

@@ -10,7 +10,7 @@ from django.test.utils import CaptureQueriesContext
 from django.utils import timezone
 
 from judicum.core.acceptance import STUCK_DAYS
-from judicum.core.photo.engine import ENGINE_VERSION
+from judicum.core.photo.engine import engine_version
 from judicum.server.people.courses.models import Membership
 from judicum.server.read.progress.story import story
 from judicum.server.read.progress.week import week_of
@@ -82,7 +82,7 @@ def test_each_figure_has_its_band_its_values_and_where_it_goes(
     measured_attempt(course)
     mine = progress(client_of(course.student), course)["series"][0]
     assert mine["figures"][-1]["values"][-1] is None
-    assert mine["engines"] == [ENGINE_VERSION]
+    assert mine["engines"] == [engine_version()]
 
 
 def test_changes_are_said_with_what_became_of_them_and_the_cause_to_those_who_teach(

@@ -8,7 +8,7 @@ from django.test import Client
 from PIL import Image
 from procrastinate.contrib.django.models import ProcrastinateJob
 
-from judicum.core.photo.engine import ENGINE_VERSION
+from judicum.core.photo.engine import engine_version
 from judicum.server.record.photos.actions.store_measurement import store_measurement
 from judicum.server.record.photos.jobs import TASK
 from judicum.server.record.photos.models import Measurement, Photo, StoredPicture, Upload
@@ -148,7 +148,7 @@ def test_the_worker_measures_and_the_attempt_moves_on(course: Course, client_of:
     shown = client.get(f"/api/attempts/{attempt.pk}").json()
     assert shown["state"] == "measured"
     got = shown["photos"][0]["measurements"][0]
-    assert got["engine_version"] == ENGINE_VERSION
+    assert got["engine_version"] == engine_version()
     assert got["report"]["bead"]["length_mm"] == pytest.approx(80, abs=2)
     assert got["overlay"]["size"] == [1600, 1200]
     strip = client.get(got["strip"]["url"])

@@ -1,6 +1,7 @@
 """The small networks that ship with the program (`training`), run on one core."""
 
-from functools import cache
+from functools import lru_cache
+from pathlib import Path
 from typing import cast
 
 import cv2
@@ -8,7 +9,7 @@ import numpy as np
 import onnxruntime
 
 from judicum.core.arrays import Floats, Pixels
-from judicum.core.photo.weights import weights
+from judicum.core.photo.weights import NETWORKS, own_folder, weights
 
 MAX_ODDS = 30.0
 """Beyond this a share is 0 or 1 to thirteen digits."""
@@ -24,16 +25,18 @@ SPREAD = 4.0
 """And so many times as large: as wide as what follows in the networks."""
 SHOWN = ((np.arange(256, dtype=np.float32) / 255 - np.float32(MIDDLE)) * np.float32(SPREAD)).astype(np.float32)
 """How each of a picture's 256 values is shown."""
+ENGINES = 3
+"""Workshops whose weights are held ready in one process, some ten megabytes each; those of others are read anew."""
 
 
-@cache
-def _session(name: str) -> onnxruntime.InferenceSession:
+@lru_cache(maxsize=ENGINES * len(NETWORKS))
+def _session(name: str, folder: Path | None) -> onnxruntime.InferenceSession:
     options = onnxruntime.SessionOptions()
     options.intra_op_num_threads = 1
     # Every photo has a grid of its own size: memory kept for the sizes seen would only grow.
     options.enable_cpu_mem_arena = False
     options.enable_mem_pattern = False
-    return onnxruntime.InferenceSession(weights(name), options)
+    return onnxruntime.InferenceSession(weights(name, folder), options)
 
 
 def run(name: str, seen: Pixels) -> Floats:
@@ -42,7 +45,7 @@ def run(name: str, seen: Pixels) -> Floats:
 
 
 def _answer(name: str, shown: Floats) -> Floats:
-    (output,) = _session(name).run(None, {"picture": np.ascontiguousarray(shown[None])})
+    (output,) = _session(name, own_folder()).run(None, {"picture": np.ascontiguousarray(shown[None])})
     return np.asarray(output[0])
 
 

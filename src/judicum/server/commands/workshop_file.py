@@ -5,10 +5,10 @@ from pathlib import Path
 
 from django.core.management.base import CommandParser
 
-from judicum.core.errors import InvalidValue, one_of, said
 from judicum.server.commands.saying import SayingCommand
 from judicum.server.exchange.archive.write import write_whole
 from judicum.server.people.accounts.models import Workshop
+from judicum.server.people.workshops.queries import workshop_named
 from judicum.words.catalogue import t
 
 
@@ -25,11 +25,7 @@ class WorkshopFileCommand(SayingCommand):
 
     def carry_out(self, file: str, workshop: str) -> str:
         """Raises InvalidValue: no such workshop, or several and none is named."""
-        rows = Workshop.objects.filter(name=workshop) if workshop else Workshop.objects.all()
-        if rows.count() != 1:
-            names = list(Workshop.objects.values_list("name", flat=True))
-            raise InvalidValue("workshop", workshop or None, one_of(names) if names else said("allowed-workshop-first"))
-        target, found = Path(file), rows.get()
+        target, found = Path(file), workshop_named(workshop)
         write_whole(target, self.chunks(found))
         return t(
             "command-exported", course=found.name, file=str(target), megabytes=f"{target.stat().st_size / 1e6:.1f}"

@@ -6,6 +6,7 @@ process. The slots are locks on files, so that they count for all processes of a
 
 import fcntl
 import json
+import os
 import signal
 import subprocess
 import sys
@@ -19,6 +20,7 @@ from django.conf import settings
 
 from judicum.core.errors import Busy, UnreadablePicture, said
 from judicum.core.photo.picture_file import LARGE_PIXELS, Ingested, PhotoProblem, is_clip, pixels_of
+from judicum.core.photo.weights import FOLDER, own_folder
 
 SLOTS = 2
 """Pictures that are unpacked at the same time."""
@@ -63,6 +65,8 @@ def large_picture_slot(data: bytes, max_wait_s: float | None = MAX_WAIT_S) -> It
 def run_in_sandbox(job: str, data: bytes, **given: Any) -> tuple[Any, bytes]:
     """Run one of `judicum.core.photo.sandboxed.JOBS` on a picture file; returns what it made, as JSON and as a file.
 
+    It measures with the weights that are chosen here.
+
     Raises:
         UnreadablePicture: no picture, or one that cannot be unpacked within the limits of memory and time.
         Busy: no slot came free in time, or the server was stopped.
@@ -73,6 +77,7 @@ def run_in_sandbox(job: str, data: bytes, **given: Any) -> tuple[Any, bytes]:
             done = subprocess.run(
                 [sys.executable, "-m", "judicum.core.photo.sandboxed", job],
                 input=sent,
+                env={**os.environ, FOLDER: str(own_folder() or "")},
                 capture_output=True,
                 timeout=MAX_S,
             )

@@ -3,10 +3,19 @@
 from django.db.models import Count, Prefetch, QuerySet
 from django_otp.plugins.otp_totp.models import TOTPDevice
 
-from judicum.core.errors import NotFound, said
-from judicum.server.people.accounts.models import User
+from judicum.core.errors import InvalidValue, NotFound, one_of, said
+from judicum.server.people.accounts.models import User, Workshop
 from judicum.server.people.accounts.queries import owned_by
 from judicum.server.people.courses.models import Course, Membership
+
+
+def workshop_named(name: str) -> Workshop:
+    """The workshop of this name; without one, the only one there is. Raises InvalidValue: none, or several."""
+    rows = Workshop.objects.filter(name=name) if name else Workshop.objects.all()
+    if rows.count() != 1:
+        names = list(Workshop.objects.values_list("name", flat=True))
+        raise InvalidValue("workshop", name or None, one_of(names) if names else said("allowed-workshop-first"))
+    return rows.get()
 
 
 def people_of(owner: User) -> QuerySet[User]:

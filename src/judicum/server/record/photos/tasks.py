@@ -37,17 +37,20 @@ def measure(measurement_id: int) -> None:
     from judicum.core.photo.relief import with_other_light
     from judicum.core.photo.scale import GivenScale
     from judicum.server.record.photos.actions.store_measurement import MeasuredBead, store_measurement
+    from judicum.server.record.photos.engines import measuring_for
 
     if other := other_version():
         # Left as it waits: a worker of the right version finds it without a job and takes it (reconcile).
         log.error("a photo waits for a worker of version %s", other)
         return
-    mine = Measurement.objects.select_related("photo__picture").filter(pk=measurement_id).first()
+    mine = (
+        Measurement.objects.select_related("photo__picture", "photo__attempt__course").filter(pk=measurement_id).first()
+    )
     if mine is None or not Measurement.objects.filter(pk=measurement_id, state__in=UNDER_WAY).update(
         state=MeasurementState.MEASURING
     ):
         return
-    with request_id.bound(mine.photo.request_id):
+    with request_id.bound(mine.photo.request_id), measuring_for(mine.photo.attempt.course.workshop_id):
         begun = time.perf_counter()
         try:
             given = None

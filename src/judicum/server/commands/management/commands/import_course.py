@@ -3,12 +3,11 @@ from pathlib import Path
 
 from django.core.management.base import CommandParser
 
-from judicum.core.errors import InvalidValue, one_of, said
 from judicum.server.catalogue.coupons.library import load_library
 from judicum.server.commands.saying import SayingCommand
 from judicum.server.exchange.archive.actions.import_course import Imported, import_course
 from judicum.server.exchange.archive.workshop import import_workshop, is_workshop
-from judicum.server.people.accounts.models import Workshop
+from judicum.server.people.workshops.queries import workshop_named
 from judicum.words.catalogue import t
 
 
@@ -23,11 +22,7 @@ class Command(SayingCommand):
         load_library()
         if is_workshop(Path(file)):
             return self._workshop(Path(file))
-        rows = Workshop.objects.filter(name=workshop) if workshop else Workshop.objects.all()
-        if rows.count() != 1:
-            names = list(Workshop.objects.values_list("name", flat=True))
-            raise InvalidValue("workshop", workshop or None, one_of(names) if names else said("allowed-workshop-first"))
-        return self._said(import_course(Path(file), rows.get()), f"{file}.aside.jsonl")
+        return self._said(import_course(Path(file), workshop_named(workshop)), f"{file}.aside.jsonl")
 
     def _workshop(self, file: Path) -> str:
         found = import_workshop(file)

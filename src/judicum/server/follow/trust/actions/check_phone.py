@@ -10,6 +10,7 @@ from judicum.server.follow.trust.models import PhoneCheck
 from judicum.server.people.accounts.models import User
 from judicum.server.platform.sandbox import run_in_sandbox
 from judicum.server.record.photos.actions.add_photo import check_size
+from judicum.server.record.photos.engines import measuring_for
 
 MAX_NAME = 60
 ASKED_AGAIN = timedelta(days=365)
@@ -26,7 +27,8 @@ def check_phone(user: User, phone: str, data: bytes) -> PhoneCheck:
     if not 1 <= len(name) <= MAX_NAME:
         raise InvalidValue("phone", phone[:MAX_NAME], said("allowed-1-to-characters", most=MAX_NAME))
     check_size(len(data), "photo")
-    figures: dict[str, Any] = run_in_sandbox("phone", data)[0]
+    with measuring_for(user.workshop_id):
+        figures: dict[str, Any] = run_in_sandbox("phone", data)[0]
     uncertainty = figures.pop("uncertainty_mm")
     return PhoneCheck.objects.create(
         user=user, phone=name, figures=figures, uncertainty_mm=uncertainty, at=timezone.now()

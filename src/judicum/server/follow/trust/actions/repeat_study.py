@@ -18,6 +18,7 @@ from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.queries import staff_of
 from judicum.server.platform.sandbox import run_in_sandbox
 from judicum.server.record.photos.actions.add_photo import check_size
+from judicum.server.record.photos.engines import measuring_for
 from judicum.words.photo import refusal
 
 MAX_NAME = 40
@@ -77,7 +78,8 @@ def take_study_photo(user: User, study_id: int, turn: int, data: bytes) -> Repea
     if not 0 <= turn < len(study.turns):
         raise InvalidValue("turn", turn, said("allowed-from-to", low=0, high=len(study.turns) - 1))
     check_size(len(data), "photo")
-    made, strip = run_in_sandbox("measure", data)
+    with measuring_for(user.workshop_id):
+        made, strip = run_in_sandbox("measure", data)
     if made["refusal"] is not None:
         why = made["refusal"].pop("why")
         refused = NotMeasured(**made["refusal"], why=said(why["name"], **why["variables"]) if why else None)

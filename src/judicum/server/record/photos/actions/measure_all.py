@@ -8,12 +8,12 @@ from django.db.models import QuerySet
 from django.utils import timezone
 
 from judicum.core.errors import WrongState, said
-from judicum.core.photo.engine import ENGINE_VERSION
 from judicum.server.people.accounts.models import User
 from judicum.server.people.courses.models import Course
 from judicum.server.people.courses.queries import instructor_of, staff_of
 from judicum.server.record.photos.actions.request_measurement import request_measurement
 from judicum.server.record.photos.counting import UNDER_WAY
+from judicum.server.record.photos.engines import engine_of
 from judicum.server.record.photos.models import Measurement, MeasurementState, MeasurementSummary, Remeasuring
 
 
@@ -40,23 +40,20 @@ def engines_of(user: User, course_id: int) -> Engines:
     Raises:
         NotFound, NotAllowed: not a course one teaches.
     """
-    staff_of(user, course_id)
-    old = _outdated(course_id)
+    present = engine_of(staff_of(user, course_id).course.workshop_id)
+    old, again = _outdated(course_id, present).count(), _to_measure(course_id, present).count()
     last = Remeasuring.objects.filter(course_id=course_id).first()
     left = last.measurements.filter(state__in=UNDER_WAY).count() if last else 0
-    return Engines(
-        ENGINE_VERSION, _to_measure(course_id).count(), old.count() - _to_measure(course_id).count(), last,
-        last.total - left if last else 0,
-    )  # fmt: skip
+    return Engines(present, again, old - again, last, last.total - left if last else 0)
 
 
-def _outdated(course_id: int) -> QuerySet[MeasurementSummary]:
-    return MeasurementSummary.objects.filter(attempt__course_id=course_id).exclude(engine_version=ENGINE_VERSION)
+def _outdated(course_id: int, present: str) -> QuerySet[MeasurementSummary]:
+    return MeasurementSummary.objects.filter(attempt__course_id=course_id).exclude(engine_version=present)
 
 
-def _to_measure(course_id: int) -> QuerySet[MeasurementSummary]:
+def _to_measure(course_id: int, present: str) -> QuerySet[MeasurementSummary]:
     """What a person corrected or chose stays as they left it; what is released cannot be measured."""
-    there = _outdated(course_id).exclude(measurement__photo__picture=None)
+    there = _outdated(course_id, present).exclude(measurement__photo__picture=None)
     return there.filter(corrected=False, measurement__chosen=None)
 
 
@@ -70,9 +67,10 @@ def measure_all(user: User, course_id: int, at: datetime | None = None) -> Remea
     instructor_of(user, course_id)
     # Held, so that two clicks make one.
     Course.objects.select_for_update().get(pk=course_id)
-    if engines_of(user, course_id).running:
+    found = engines_of(user, course_id)
+    if found.running:
         raise WrongState(said("refused-the-photos-of-this-course-are"))
-    rows = list(_to_measure(course_id).select_related("measurement__photo"))
+    rows = list(_to_measure(course_id, found.present).select_related("measurement__photo"))
     busy = set(
         Measurement.objects.filter(
             photo__in=[row.measurement.photo_id for row in rows], state__in=UNDER_WAY
@@ -80,10 +78,10 @@ def measure_all(user: User, course_id: int, at: datetime | None = None) -> Remea
     )
     photos = [row.measurement for row in rows if row.measurement.photo_id not in busy]
     if not photos:
-        raise WrongState(said("refused-all-figures-of-this-course-are", engine_version=ENGINE_VERSION))
+        raise WrongState(said("refused-all-figures-of-this-course-are", engine_version=found.present))
     together = Remeasuring.objects.create(
         course_id=course_id,
-        engine_version=ENGINE_VERSION,
+        engine_version=found.present,
         total=len(photos),
         started_by=user,
         started_at=at or timezone.now(),

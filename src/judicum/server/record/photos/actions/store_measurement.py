@@ -7,7 +7,7 @@ from datetime import datetime
 from django.db import transaction
 from django.utils import timezone
 
-from judicum.core.photo.engine import ENGINE_VERSION
+from judicum.core.photo.engine import engine_version
 from judicum.core.photo.measure import Measured, strip_file
 from judicum.core.trust.corrections import with_limits
 from judicum.server.platform.storage import store_file
@@ -21,15 +21,16 @@ from judicum.words.photo import report_in_words
 
 @dataclass(frozen=True)
 class MeasuredBead:
-    """One bead of a photo, or its refusal, with the strip of a measured one as a JPEG file."""
+    """One bead of a photo, or its refusal, with the strip of a measured one as a JPEG file and the engine that measured it."""
 
     measured: Measured
     strip: bytes | None
+    engine: str
 
     @classmethod
     def of(cls, measured: Measured) -> "MeasuredBead":
-        """With the strip cut, and without the picture it was cut from."""
-        return cls(replace(measured, picture=None), strip_file(measured))
+        """With the strip cut, and without the picture it was cut from; to be asked where it was measured."""
+        return cls(replace(measured, picture=None), strip_file(measured), engine_version())
 
 
 BESIDE = {
@@ -58,7 +59,7 @@ def store_measurement(measurement_id: int, found: Sequence[MeasuredBead], at: da
             return False
         refused = measured.report.refusal
         mine.state = MeasurementState.DONE
-        mine.engine_version = ENGINE_VERSION
+        mine.engine_version = found[0].engine
         limits = mine.photo.attempt.course.fault_limits
         mine.report, mine.strip = with_limits(report_in_words(measured), limits), names[0]
         if measured.bead is not None:
@@ -86,7 +87,7 @@ def store_measurement(measurement_id: int, found: Sequence[MeasuredBead], at: da
             None,
             at,
             measurement=mine.pk,
-            engine=ENGINE_VERSION,
+            engine=found[0].engine,
             refusal=mine.refusal_code or None,
             moved=mine.together_id is None,
         )

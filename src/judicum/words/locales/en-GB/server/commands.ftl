@@ -53,6 +53,7 @@ command-restored = Restored: the database and { $files ->
 } of { $at }.
 command-save_night = The backup of the night: made, tried, thinned out, copied off the site.
 command-sign-in = Sign in with your own name.
+command-weights_folder = Where the weights lie that measure this workshop's photos, if it has some of its own.
 command-which-workshop = which workshop, where there are several
 command-workshop-imported = The workshop { $workshop } is here, with its people. Each sets a password by a link: ./judicum recover LOGIN, or an owner hands it out.
 command-workshop-made =
