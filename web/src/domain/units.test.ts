@@ -21,6 +21,10 @@ describe("units", () => {
     const there = figure(12, "flow", customary, 6);
     expect(toSi(there, "flow", customary)).toBeCloseTo(12, 5);
   });
+  it("gives what rounds to nothing no sign", () => {
+    expect(measure(-0.004, "length", metric, 2)).toBe("0.00 mm");
+    expect(measure(-0.006, "length", metric, 2)).toBe("-0.01 mm");
+  });
   it("shows nothing as a dash", () => expect(measure(null, "length", metric)).toBe("–"));
 });
 

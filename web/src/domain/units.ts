@@ -36,12 +36,15 @@ export function fractionOfInch(inches: number): string | null {
   return whole === 0 ? part : `${String(whole)} ${part}`.trim();
 }
 
+/** So many digits; what rounds to nothing has no sign. */
+const rounded = (value: number, digits: number): string => value.toFixed(digits).replace(/^-(?=[0.]*$)/, "");
+
 /** A figure in the person's unit, without the unit. */
 export function figure(si: number, quantity: Quantity, units: Units, digits?: number): string {
   const unit = shownAs(quantity, units);
   const shown = si * unit.per_si;
-  if (!unit.fractions) return shown.toFixed(digits ?? unit.digits);
-  return fractionOfInch(shown) ?? shown.toFixed(unit.digits);
+  if (!unit.fractions) return rounded(shown, digits ?? unit.digits);
+  return fractionOfInch(shown) ?? rounded(shown, unit.digits);
 }
 
 /** A figure with its unit. */

@@ -13,6 +13,8 @@ import { Loading, Problem } from "../../ui/states";
 import { useMeasuring } from "./queries";
 
 const [WIDE, TALL, ROOM] = [640, 240, 40];
+/** Beside the lines, for what they stand at. */
+const MARGIN = 80;
 
 type Measuring = Schemas["Measuring"];
 
@@ -51,7 +53,7 @@ function Points({ data, whole, units }: PointsProps) {
       Math.abs(whole.upper_mm),
       ...data.points.map((p) => Math.abs(p.off_mm)),
     );
-  const x = (mm: number) => ROOM + ((mm - low) / (high - low)) * (WIDE - 2 * ROOM);
+  const x = (mm: number) => ROOM + ((mm - low) / (high - low)) * (WIDE - ROOM - MARGIN);
   const y = (mm: number) => TALL / 2 - (mm / reach) * (TALL / 2 - 16);
   const mm = (value: number) => measure(value, "length", units, 2);
   const rows = [
@@ -61,25 +63,19 @@ function Points({ data, whole, units }: PointsProps) {
   return (
     <PlotFrame title={t("measuring-plot")} words={data.said.join(" ")} rows={rows}>
       <svg viewBox={[0, 0, WIDE, TALL].join(" ")} className="w-full">
-        <line x1={ROOM} x2={WIDE - ROOM} y1={y(0)} y2={y(0)} className="stroke-base-content/40" />
+        <line x1={ROOM} x2={WIDE - MARGIN} y1={y(0)} y2={y(0)} className="stroke-base-content/40" />
         {[whole.lower_mm, whole.bias_mm, whole.upper_mm].map((value, k) => (
           <g key={k}>
             <line
               x1={ROOM}
-              x2={WIDE - ROOM}
+              x2={WIDE - MARGIN}
               y1={y(value)}
               y2={y(value)}
               strokeDasharray={k === 1 ? undefined : "5 4"}
               className="stroke-primary"
               strokeWidth={2}
             />
-            <text
-              x={WIDE - ROOM}
-              y={y(value) - 4}
-              fontSize={12}
-              textAnchor="end"
-              className="fill-base-content"
-            >
+            <text x={WIDE - MARGIN + 6} y={y(value) + 4} fontSize={12} className="fill-base-content">
               {mm(value)}
             </text>
           </g>
@@ -90,7 +86,7 @@ function Points({ data, whole, units }: PointsProps) {
         <text x={ROOM} y={TALL - 2} fontSize={12} className="fill-base-content">
           {mm(low)}
         </text>
-        <text x={WIDE - ROOM} y={TALL - 2} fontSize={12} textAnchor="end" className="fill-base-content">
+        <text x={WIDE - MARGIN} y={TALL - 2} fontSize={12} textAnchor="end" className="fill-base-content">
           {mm(high)}
         </text>
       </svg>
