@@ -214,7 +214,7 @@ def _extras(cast: Cast) -> None:
         if attempt and person.get("corrected"):
             correct_by_hand(cast.staff[0], attempt)
     ask_callipers(cast.staff[0], cast.course)
-    check_phones(cast.students)
+    check_phones(cast.students, begin_of(cast.course, cast.scenario))
     save_references(cast.staff[0], cast.course)
     leave_one_for_second(cast.staff, cast.course)
     plan_ahead(cast.staff, cast.course, cast.scenario)

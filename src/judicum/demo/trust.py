@@ -1,6 +1,7 @@
 """What people did to know how true measuring is: widths by callipers, and phones checked by the printed target."""
 
 from collections.abc import Iterable, Mapping
+from datetime import datetime
 from typing import Any
 
 import numpy as np
@@ -43,9 +44,9 @@ def hold_callipers(student: User, attempt: Attempt, plan: Weld, person: Mapping[
         take_callipers(student, attempt.pk, dict(zip(places, map(float, read), strict=True)))
 
 
-def check_phones(students: Iterable[User]) -> None:
-    """The first students' phones, checked once each by a photo of the printed target."""
+def check_phones(students: Iterable[User], at: datetime) -> None:
+    """The first students' phones, checked once each by a photo of the printed target before their first bead."""
     for student, (phone, held) in zip(students, PHONES, strict=False):
         if not PhoneCheck.objects.filter(user=student, phone=phone).exists():
             view = View(size=(2400, 1800), noise=0.005, **held)
-            check_phone(student, phone, take_photo(sheet(view)).jpeg)
+            check_phone(student, phone, take_photo(sheet(view)).jpeg, at)

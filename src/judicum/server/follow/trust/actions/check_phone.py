@@ -1,6 +1,6 @@
 """Measuring a photo of the check target, in a process of its own, and keeping what it said."""
 
-from datetime import timedelta
+from datetime import datetime, timedelta
 from typing import Any
 
 from django.utils import timezone
@@ -17,7 +17,7 @@ ASKED_AGAIN = timedelta(days=365)
 """A phone that was checked longer ago is checked anew: its camera's program has changed since."""
 
 
-def check_phone(user: User, phone: str, data: bytes) -> PhoneCheck:
+def check_phone(user: User, phone: str, data: bytes, at: datetime | None = None) -> PhoneCheck:
     """Measure a photo of the check target and keep the figures under the phone's name; the photo is not kept.
 
     Raises:
@@ -31,5 +31,5 @@ def check_phone(user: User, phone: str, data: bytes) -> PhoneCheck:
         figures: dict[str, Any] = run_in_sandbox("phone", data)[0]
     uncertainty = figures.pop("uncertainty_mm")
     return PhoneCheck.objects.create(
-        user=user, phone=name, figures=figures, uncertainty_mm=uncertainty, at=timezone.now()
+        user=user, phone=name, figures=figures, uncertainty_mm=uncertainty, at=at or timezone.now()
     )
