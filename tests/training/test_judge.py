@@ -10,7 +10,7 @@ from pathlib import Path
 import pytest
 
 from judicum.core.photo.engine import SHIPPED, engine_version
-from judicum.core.photo.weights import FOLDER, measuring_with, own_folder, weights
+from judicum.core.photo.weights import FOLDER, OF_WORKSHOPS, measuring_with, own_folder, weights
 from judicum.launch import weights as launched
 from judicum.launch.steps import Trouble
 from tests.drawn import bead_photo
@@ -67,7 +67,8 @@ def test_an_exported_zip_is_read_by_parts_and_judged(labels: Path) -> None:
 def test_own_weights_stand_before_those_that_ship_and_name_the_engine(
     tmp_path: Path, monkeypatch: pytest.MonkeyPatch, capsys: pytest.CaptureFixture[str]
 ) -> None:
-    own, of_one, given = tmp_path / "weights", tmp_path / "of" / "7", tmp_path / "given"
+    own, of_one, given = tmp_path / "weights", tmp_path / OF_WORKSHOPS / "7", tmp_path / "given"
+    monkeypatch.setattr(launched, "VAR", tmp_path)
     monkeypatch.setattr(launched, "OWN", own)
     given.mkdir()
     assert launched.in_use() == {}
@@ -86,11 +87,14 @@ def test_own_weights_stand_before_those_that_ship_and_name_the_engine(
     launched.use(given, "hall2", of_one)
     with measuring_with(of_one):
         assert (weights("axis", own_folder()), engine_version()) == (b"one's", f"{SHIPPED}+hall2")
-    with measuring_with(tmp_path / "of" / "8"):
+    with measuring_with(of_one.with_name("8")):
         assert engine_version() == f"{SHIPPED}+mill1", "a workshop without any has the server's"
     capsys.readouterr()
     launched.back(of_one)
     assert "mill1 of the whole server (axis)" in capsys.readouterr().out
+    launched.use(given, "hall3", of_one)
+    launched.forget_workshops()
+    assert not of_one.exists()
     launched.back(own)
     launched.show(own)
     assert (launched.in_use(), "the weights that ship" in capsys.readouterr().out) == ({}, True)

@@ -344,6 +344,7 @@ def _remove_data() -> None:
     cluster.stop()
     cluster.remove()
     shutil.rmtree(VAR / "media", ignore_errors=True)
+    weights.forget_workshops()
     RESTORING.unlink(missing_ok=True)
 
 

@@ -4,13 +4,18 @@ import re
 import shutil
 from pathlib import Path
 
-from judicum.core.photo.weights import FOLDER, MAX_NAME, NAME, NETWORKS
+from judicum.core.photo.weights import FOLDER, MAX_NAME, NAME, NETWORKS, OF_WORKSHOPS
 from judicum.launch.places import VAR
 from judicum.launch.steps import Trouble
 
 OWN = VAR / "weights"
 """The whole server's; a workshop that has weights of its own has them in a folder that the server names."""
 NAMED = re.compile(rf"[a-z0-9-]{{1,{MAX_NAME}}}")
+
+
+def forget_workshops() -> None:
+    """Where workshops end, so do their weights: the next ones have their numbers."""
+    shutil.rmtree(VAR / OF_WORKSHOPS, ignore_errors=True)
 
 
 def in_use() -> dict[str, str]:

@@ -10,6 +10,8 @@ from pathlib import Path
 
 FOLDER = "JUDICUM_WEIGHTS"
 """Environment: a folder with weights of one's own; a network that has none there keeps those that ship."""
+OF_WORKSHOPS = "weights-of-workshops"
+"""Below a server's files: a folder for each workshop that has weights of its own, by its number."""
 NETWORKS = ("locate", "segment-1", "segment-2", "axis")
 NAME = "name.txt"
 MAX_NAME = 12

@@ -6,15 +6,12 @@ from pathlib import Path
 from django.conf import settings
 
 from judicum.core.photo.engine import engine_version
-from judicum.core.photo.weights import measuring_with
-
-FOLDER = "weights-of-workshops"
-"""Below VAR; in it a folder for each workshop that has weights of its own, by its number."""
+from judicum.core.photo.weights import OF_WORKSHOPS, measuring_with
 
 
 def weights_folder(workshop_id: int) -> Path:
     """Where a workshop's own weights lie, if it has some; another's are never measured with."""
-    return Path(settings.VAR) / FOLDER / str(workshop_id)
+    return Path(settings.VAR) / OF_WORKSHOPS / str(workshop_id)
 
 
 def measuring_for(workshop_id: int) -> AbstractContextManager[None]:
