@@ -467,6 +467,7 @@ export type Messages = {
   "desk-width-variation": "width_cv";
   "desk-window": never;
   "desk-long-strip": never;
+  "desk-target": never;
   "eye-title": never;
   "eye-about": never;
   "eye-start": never;

@@ -72,9 +72,10 @@ it("shows who needs help, the join code and the cards for either paper", async (
   expect(within(wen).getByText("not welded lately")).toBeTruthy();
   expect(screen.getByRole("link", { name: /Oda/ }).textContent).toContain("no attempts yet");
   expect(await screen.findByText("k7-blue")).toBeTruthy();
-  const cards = screen.getAllByRole("link", { name: /^(window|strip|long strip)$/ });
+  const cards = screen.getAllByRole("link", { name: /^(window|strip|long strip|phone check)$/ });
   expect(cards.map((a) => a.getAttribute("href"))).toContain("/api/scale-card/strip?paper=letter");
   expect(cards.map((a) => a.getAttribute("href"))).toContain("/api/scale-card/long_strip");
+  expect(cards.map((a) => a.getAttribute("href"))).toContain("/api/scale-card/target?paper=letter");
   expect(screen.getByText(/Nothing to mark/)).toBeTruthy();
 });
 

@@ -176,6 +176,13 @@ function Students({ students }: { students: Schemas["Standing"][] }) {
   );
 }
 
+/** What is printed to measure by, and what it is called. */
+const CARDS = [
+  ["window", "desk-window"],
+  ["strip", "common-strip"],
+  ["long_strip", "desk-long-strip"],
+  ["target", "desk-target"],
+] as const;
 const PAPERS = [
   ["", "A4"],
   ["?paper=letter", t("common-letter")],
@@ -204,17 +211,14 @@ function Handouts() {
         {PAPERS.map(([query, paper], i) => (
           <span key={paper}>
             {i > 0 && "; "}
-            <a className="link" href={`/api/scale-card/window${query}`}>
-              {t("desk-window")}
-            </a>
-            ,{" "}
-            <a className="link" href={`/api/scale-card/strip${query}`}>
-              {t("common-strip")}
-            </a>
-            ,{" "}
-            <a className="link" href={`/api/scale-card/long_strip${query}`}>
-              {t("desk-long-strip")}
-            </a>{" "}
+            {CARDS.map(([kind, word], k) => (
+              <span key={kind}>
+                {k > 0 && ", "}
+                <a className="link" href={`/api/scale-card/${kind}${query}`}>
+                  {t(word)}
+                </a>
+              </span>
+            ))}{" "}
             ({paper})
           </span>
         ))}

@@ -23,3 +23,4 @@ desk-strip-of-s-bead = Strip of { $name }'s bead
 desk-width-variation = width variation { $width_cv }
 desk-window = window
 desk-long-strip = long strip
+desk-target = phone check
