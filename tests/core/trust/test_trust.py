@@ -135,6 +135,14 @@ def test_a_known_bias_is_found_within_its_interval() -> None:
     assert held(pairs(0, 0.1, 0.1, 1)) is None
 
 
+@pytest.mark.parametrize("count", [2, 4, 25])
+def test_the_next_bead_lies_between_the_limits_however_few_are_known(count: int) -> None:
+    drawn = [pairs(0.05, 0.08, 0.1, count + 1, seed) for seed in range(400)]
+    known = [(held(before), last) for *before, last in drawn]
+    inside = [one.lower_mm <= last.off_mm <= one.upper_mm for one, last in known if one]
+    assert 0.92 <= np.mean(inside) <= 0.98
+
+
 def test_what_is_claimed_grows_where_it_does_not_hold_and_shrinks_again() -> None:
     honest = [factor(pairs(0, 0.1, 0.1, 40, seed)) for seed in range(30)]
     assert honest.count(1.0) >= 27
