@@ -38,7 +38,8 @@ def use(folder: Path, name: str, own: Path) -> int:
     (aside / NAME).write_text(f"{name}\n")
     shutil.rmtree(own, ignore_errors=True)
     aside.replace(own)
-    print(f"From the next start: {_said(own)} Back: ./judicum weights shipped")
+    back_by = "./judicum weights shipped" + ("" if own == OWN else ", with the same --workshop")
+    print(f"From the next start: {_said(own)} Back: {back_by}")
     return 0
 
 
