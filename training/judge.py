@@ -102,6 +102,8 @@ def main() -> int:
     asked.add_argument("--take", action="store_true")
     asked.add_argument("--workshop", metavar="NAME", default="", help="take them for this workshop alone")
     given = asked.parse_args()
+    # Before minutes of measuring: a workshop that is not there is said at once.
+    own = serve.weights_folder(given.workshop) if given.take else None
     both = []
     with tempfile.TemporaryDirectory() as folder:
         draw_set(Path(folder), cases(DRAWN, 0))
@@ -117,7 +119,7 @@ def main() -> int:
         print("Not taken: not better on what was kept aside, or worse on another set.")
         return 1
     print("Better on what was kept aside, and nowhere worse.")
-    return weights.use(given.new, given.name, serve.weights_folder(given.workshop)) if given.take else 0
+    return weights.use(given.new, given.name, own) if own else 0
 
 
 if __name__ == "__main__":

@@ -57,8 +57,9 @@ def show(own: Path) -> int:
 
 
 def _said(own: Path) -> str:
-    for folder, whose in ((own, ""), (OWN, " of the whole server" if own != OWN else "")):
-        if folder.is_dir():
-            networks = ", ".join(sorted(file.stem for file in folder.glob("*.onnx")))
-            return f"{(folder / NAME).read_text().strip()}{whose} ({networks}); the rest ships."
-    return "the weights that ship."
+    folder = own if own.is_dir() else OWN
+    if not folder.is_dir():
+        return "the weights that ship."
+    whose = "" if folder == own else " of the whole server"
+    networks = ", ".join(sorted(file.stem for file in folder.glob("*.onnx")))
+    return f"{(folder / NAME).read_text().strip()}{whose} ({networks}); the rest ships."

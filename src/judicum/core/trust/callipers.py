@@ -44,9 +44,8 @@ class Pair:
 
 @dataclass(frozen=True)
 class Held:
-    """How true a group of attempts was: bias with its 95 % interval, limits of agreement (between which the next
-    bead lies with 95 %: wider where few are known), how much of ± 2u held, and by what the
-    claimed uncertainty must grow (1: not at all)."""
+    """How true a group of attempts was: bias with its 95 % interval, limits of agreement (between which the next bead lies with
+    95 %: wider where few are known), how much of ± 2u held, and by what the claimed uncertainty must grow (1: not at all)."""
 
     count: int
     bias_mm: float
@@ -116,9 +115,9 @@ def held(pairs: Sequence[Pair]) -> Held | None:
         return None
     off = np.array([one.off_mm for one in pairs])
     claimed = np.array([math.hypot(one.claimed_mm, CALLIPER_SD_MM) for one in pairs])
-    n, bias, sd = len(off), float(off.mean()), float(off.std(ddof=1))
-    room = t_95(n - 1) * sd / math.sqrt(n)
-    next_one = t_95(n - 1) * sd * math.sqrt(1 + 1 / n)
+    n, bias = len(off), float(off.mean())
+    reach = t_95(n - 1) * float(off.std(ddof=1))
+    room, next_one = reach / math.sqrt(n), reach * math.sqrt(1 + 1 / n)
     inside = float((np.abs(off) <= 2 * claimed).mean())
     return Held(n, bias, bias - room, bias + room, bias - next_one, bias + next_one, inside, factor(pairs))
 

@@ -1,6 +1,6 @@
 import { t } from "../../catalogue";
 import { Ear, Hand } from "lucide-react";
-import { useCallback, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import { percent } from "../../domain/words";
 import { Panel } from "../../ui/panel";
 import { Problem } from "../../ui/states";
@@ -33,11 +33,11 @@ export function Trainer({ perSecond, travelMmS, ripples, place }: Props) {
     () => JSON.parse(localStorage.getItem(place) ?? "[]") as number[],
   );
   const begun = useRef<number | null>(null);
-  const dab = useCallback((at_s: number) => {
+  const dab = (at_s: number) => {
     begun.current ??= at_s;
     const since = at_s - begun.current;
     setTimes((before) => [...before, since]);
-  }, []);
+  };
   const ear = useEar(knocks, dab);
   const found = evennessOf(times, perSecond);
   const finish = () => {
