@@ -9,7 +9,9 @@ import { attemptKeys } from "../../../domain/keys";
 export function useTrials(attempt: number, version: number) {
   const queries = useQueryClient();
   const key = attemptKeys.trials(attempt, version);
-  const after = (trials: Schemas["Trials"]) => {
+  const after = async (trials: Schemas["Trials"]) => {
+    // A version that has just changed is being read: that answer is of before this one.
+    await queries.cancelQueries({ queryKey: key });
     queries.setQueryData(key, trials);
     void queries.invalidateQueries({ queryKey: attemptKeys.one(attempt) });
   };
@@ -39,8 +41,8 @@ export function useTrials(attempt: number, version: number) {
   const take = useMutation({
     mutationFn: ({ trial, ...body }: Schemas["StartRequest"] & { trial: number }) =>
       unwrap(api.POST("/api/trials/{trial_id}/start", { params: { path: { trial_id: trial } }, body })),
-    onSuccess: (trials) => {
-      after(trials);
+    onSuccess: async (trials) => {
+      await after(trials);
       void queries.invalidateQueries({ queryKey: attemptKeys.setups(attempt) });
     },
   });
